@@ -1,0 +1,165 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { anyDesign, anyPlacementFields, anyPoint, anyRepeat, leafAt, LEAF_MOTIF, LEAF_RECORD } from '../testing/arbitraries.ts';
+import { apply, CommandError, inverse, type Command } from './command.ts';
+import { commandsSchema } from './commandSchema.ts';
+import { newDesign, type Design } from './design.ts';
+import { DesignError, openDesign } from './openDesign.ts';
+import { layMotif, placementOf } from './place.ts';
+import { Session } from './session.ts';
+
+/** A command that fits the design, chosen by the numbers given. */
+function fitting(design: Design): fc.Arbitrary<Command> {
+  const ids = design.placements.map(({ id }) => id);
+  const fresh = `n${design.placements.length}-${ids.at(-1) ?? ''}`.slice(0, 60);
+  const always: fc.Arbitrary<Command>[] = [
+    anyRepeat.map((repeat) => ({ type: 'repeat', repeat })),
+    fc.constantFrom(null, 'ground').map((ground) => ({ type: 'ground', ground })),
+    fc.constantFrom('Kelp', 'Tide').map((name) => ({ type: 'name', name })),
+    fc.constantFrom('#102030' as const, '#a0b0c0' as const).map((colour) => ({ type: 'colour', colourway: 'base', ink: 'ground', colour })),
+    anyPoint.map((at) => layMotif(design, LEAF_RECORD, placementOf(fresh, LEAF_RECORD, at), ids[0])),
+  ];
+  if (ids.length === 0) return fc.oneof(...always);
+  const some = fc.subarray(ids, { minLength: 1 });
+  return fc.oneof(
+    ...always,
+    some.map((chosen): Command => ({ type: 'remove', ids: chosen })),
+    fc.tuple(some, anyPlacementFields, anyPoint).map(
+      ([chosen, fields, at]): Command => ({ type: 'change', changes: Object.fromEntries(chosen.map((id) => [id, { ...fields, ...at }])) }),
+    ),
+    some.map((chosen): Command => ({ type: 'change', changes: Object.fromEntries(chosen.map((id) => [id, { x: -13.7 }])) })),
+  );
+}
+
+const canonicalDesign = anyDesign().map((design) => apply(design, { type: 'repeat', repeat: design.repeat }));
+
+describe('commands', () => {
+  it('are undone by their inverse, to the bit, in any sequence', () => {
+    fc.assert(
+      fc.property(canonicalDesign, fc.gen(), fc.integer({ min: 1, max: 8 }), (start, gen, count) => {
+        let design = start;
+        const undo: Command[] = [];
+        for (let n = 0; n < count; n += 1) {
+          const command = gen(fitting, design);
+          undo.unshift(inverse(design, command));
+          design = apply(design, command);
+        }
+        expect(undo.reduce(apply, design)).toEqual(start);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('survive being sent as JSON and pass the schema', () => {
+    fc.assert(
+      fc.property(canonicalDesign, fc.gen(), (design, gen) => {
+        const command = gen(fitting, design);
+        for (const one of [command, ...(command.type === 'all' ? [] : [inverse(design, command)])]) {
+          const sent = JSON.parse(JSON.stringify([one])) as unknown;
+          expect(commandsSchema.validateSync(sent, { strict: true })).toEqual([one]);
+        }
+        expect(openDesign(JSON.parse(JSON.stringify(apply(design, command))))).toEqual(apply(design, command));
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('change nothing when they do not fit', () => {
+    const design = newDesign('d', 'Empty', { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } });
+    const misfits: Command[] = [
+      { type: 'remove', ids: ['gone'] },
+      { type: 'change', changes: { gone: { x: 1 } } },
+      { type: 'ground', ground: 'gone' },
+      { type: 'colour', colourway: 'base', ink: 'gone', colour: '#000000' },
+      { type: 'colour', colourway: 'gone', ink: 'ground', colour: '#000000' },
+      { type: 'insert', placements: [{ index: 5, placement: leafAt('a', {}) }] },
+      { type: 'insert', placements: [{ index: 0, placement: leafAt('a', { layer: 'gone' }) }] },
+      { type: 'remove-inks', ids: ['ground'] },
+      { type: 'add-inks', inks: [{ id: 'ground', name: 'Again', prints: [] }], colours: { ground: '#000000' } },
+      { type: 'add-inks', inks: [{ id: 'new', name: 'New', prints: [] }], colours: {} },
+    ];
+    for (const command of misfits) expect(() => apply(design, command)).toThrow(CommandError);
+    const session = new Session(design);
+    const before = session.state;
+    expect(() => session.commit('remove', { type: 'remove', ids: ['gone'] })).toThrow(CommandError);
+    expect(session.state).toBe(before);
+  });
+
+  it.each([
+    [[{ type: 'explode' }]],
+    [[{ type: 'remove', ids: ['../etc'] }]],
+    [[{ type: 'change', changes: { a: { x: Number.NaN } } }]],
+    [[{ type: 'change', changes: { a: { x: '12' } } }]],
+    [[{ type: 'change', changes: { a: { id: 'b' } } }]],
+    [[{ type: 'repeat', repeat: { width: 1, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } } }]],
+    [[{ type: 'repeat', repeat: { width: 100, height: 100, step: { kind: 'brick', drop: { p: 2, q: 4 } } } }]],
+    [[{ type: 'colour', colourway: 'base', ink: 'ground', colour: 'red' }]],
+    [[]],
+    [null],
+  ])('are refused at the door when malformed: %j', (sent) => {
+    expect(commandsSchema.isValidSync(sent, { strict: true })).toBe(false);
+  });
+});
+
+describe('laying a motif', () => {
+  it('puts it directly above what was selected and brings the missing inks', () => {
+    const design = newDesign('d', 'Kelp', { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } });
+    const first = apply(design, layMotif(design, LEAF_RECORD, leafAt('a', {})));
+    const second = apply(first, layMotif(first, LEAF_RECORD, leafAt('b', {})));
+    const third = apply(second, layMotif(second, LEAF_RECORD, leafAt('c', { x: 130 }), 'a'));
+    expect(third.placements.map(({ id }) => id)).toEqual(['a', 'c', 'b']);
+    expect(third.placements[1]).toMatchObject({ x: 30 });
+    expect(third.inks.flatMap(({ prints }) => prints)).toEqual(LEAF_MOTIF.motif.inks);
+    expect(openDesign(third)).toEqual(third);
+  });
+});
+
+describe('a session', () => {
+  it('previews without recording, commits as one step, and keeps what is unsent', () => {
+    const start = apply(
+      newDesign('d', 'Kelp', { width: 100, height: 100, step: { kind: 'half-drop', drop: { p: 1, q: 2 } } }),
+      { type: 'insert', placements: [{ index: 0, placement: leafAt('a', { x: 90, y: 10 }) }] },
+    );
+    const session = new Session(start);
+    session.preview({ type: 'change', changes: { a: { x: 105, y: 10 } } });
+    expect(session.state.design.placements[0]).toMatchObject({ x: 5, y: 60 });
+    expect(session.state.committed).toBe(start);
+    session.commit('move', { type: 'change', changes: { a: { x: 110, y: 10 } } });
+    session.commit('name', { type: 'name', name: 'Tide' });
+    expect(session.state.unsent).toHaveLength(2);
+    session.acknowledge(1);
+    expect(session.undo()?.label).toBe('name');
+    session.undo();
+    expect(session.undo()).toBeUndefined();
+    expect(session.state.design).toEqual(start);
+    expect(session.state.unsent.map(({ type }) => type)).toEqual(['name', 'name', 'change']);
+    session.redo();
+    expect(session.state.design.placements[0]).toMatchObject({ x: 10, y: 60 });
+    session.commit('ground', { type: 'ground', ground: null });
+    expect(session.redo()).toBeUndefined();
+  });
+});
+
+describe('openDesign', () => {
+  const good = newDesign('d', 'Kelp', { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } });
+
+  it('brings an old document up to date', () => {
+    const old = { ...good, version: 0, inks: [{ id: 'ground', name: 'Ground' }, { id: 'red', name: 'Red', from: '#b3402e' }], colourways: [{ id: 'base', name: 'Base', colours: { ground: '#ffffff', red: '#b3402e' } }] };
+    expect(openDesign(old).inks).toEqual([{ id: 'ground', name: 'Ground', prints: [] }, { id: 'red', name: 'Red', prints: ['#b3402e'] }]);
+  });
+
+  it.each([
+    [null, /not a design/],
+    [{ ...good, version: 99 }, /version 99/],
+    [{ ...good, repeat: { ...good.repeat, width: -1 } }, /repeat\.width/],
+    [{ ...good, ground: 'gone' }, /ground/],
+    [{ ...good, colourway: 'gone' }, /colourway/],
+    [{ ...good, colourways: [{ id: 'base', name: 'Base', colours: {} }] }, /lacks an ink/],
+    [{ ...good, placements: [leafAt('a', { layer: 'gone' })] }, /layer/],
+    [{ ...good, placements: [leafAt('a', {}), leafAt('a', {})] }, /share an id/],
+    [{ ...good, extra: 1 }, /extra/],
+  ])('says what is wrong with a bad one (%#)', (document, sentence) => {
+    expect(() => openDesign(document)).toThrow(DesignError);
+    expect(() => openDesign(document)).toThrow(sentence);
+  });
+});

@@ -1,0 +1,40 @@
+import type { Hex } from '../colour/hex.ts';
+import type { Point } from '../geometry/point.ts';
+import type { Motif } from '../motif/motif.ts';
+import type { Command } from './command.ts';
+import { DEFAULT_LAYER, type Design, type Ink } from './design.ts';
+import type { Placement } from './placement.ts';
+
+/** A placement of the motif at its natural size. */
+export function placementOf(id: string, motif: Motif, at: Point): Placement {
+  return { id, motif: motif.id, layer: DEFAULT_LAYER.id, x: at.x, y: at.y, turn: 0, scale: 1, mirrored: false, opacity: 1 };
+}
+
+/**
+ * Lays a motif on the cloth, directly above the placement `above` (or on top), and adds the inks the design lacks.
+ *
+ * @param placement as it shall lie; its layer is that of `above`, where there is one
+ */
+export function layMotif(design: Design, motif: Motif, placement: Placement, above?: string): Command {
+  const under = design.placements.findIndex(({ id }) => id === above);
+  const layer = design.placements[under]?.layer ?? design.layers.at(-1)?.id ?? placement.layer;
+  const index = under < 0 ? design.placements.length : under + 1;
+  const insert: Command = { type: 'insert', placements: [{ index, placement: { ...placement, layer } }] };
+  const inks = missingInks(design, motif.inks);
+  if (inks.length === 0) return insert;
+  const colours = Object.fromEntries(inks.map(({ id, prints }) => [id, prints[0] as Hex]));
+  return { type: 'all', commands: [{ type: 'add-inks', inks, colours }, insert] };
+}
+
+/** New inks for the artwork colours that no ink of the design prints. */
+export function missingInks(design: Design, colours: readonly Hex[]): Ink[] {
+  const printed = new Set(design.inks.flatMap(({ prints }) => prints));
+  const ids = new Set(design.inks.map(({ id }) => id));
+  return colours
+    .filter((colour) => !printed.has(colour))
+    .map((colour, index) => {
+      let id = `ink-${colour.slice(1)}`;
+      while (ids.has(id)) id = `${id}-2`;
+      return { id, name: `Ink ${design.inks.length + index + 1}`, prints: [colour] };
+    });
+}

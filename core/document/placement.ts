@@ -1,0 +1,60 @@
+import { compose, rotation, scaling, transform, translation, type Matrix } from '../geometry/matrix.ts';
+import { boxAround, type Box } from '../geometry/box.ts';
+import type { Point } from '../geometry/point.ts';
+import type { Motif } from '../motif/motif.ts';
+
+/** One motif at one place. It exists once; its echoes are arithmetic. */
+export interface Placement {
+  readonly id: string;
+  readonly motif: string;
+  readonly layer: string;
+  /** The motif's centre in mm, brought into the cell. */
+  readonly x: number;
+  readonly y: number;
+  /** Clockwise, degrees. */
+  readonly turn: number;
+  /** Factor on the natural size, above 0. */
+  readonly scale: number;
+  /** Mirrored left to right, before turning. */
+  readonly mirrored: boolean;
+  /** 0 to 1. */
+  readonly opacity: number;
+}
+
+/** What of a placement can be changed once it lies there. */
+export type PlacementChange = Partial<Pick<Placement, 'x' | 'y' | 'turn' | 'scale' | 'mirrored' | 'opacity' | 'motif' | 'layer'>>;
+
+export const SMALLEST_SCALE = 0.01;
+export const LARGEST_SCALE = 50;
+
+/** From artwork units to mm around the placement's centre, which stays at (0, 0). */
+export function shapeMatrix(placement: Pick<Placement, 'turn' | 'scale' | 'mirrored'>, motif: Pick<Motif, 'width' | 'view'>): Matrix {
+  const { view } = motif;
+  const unit = (motif.width / view.width) * placement.scale;
+  return compose(
+    rotation(placement.turn),
+    compose(
+      scaling(placement.mirrored ? -unit : unit, unit),
+      translation(-view.x - view.width / 2, -view.y - view.height / 2),
+    ),
+  );
+}
+
+/** The corners of the motif's extent in mm around the placement's centre: top left, top right, bottom right, bottom left. */
+export function cornersAround(
+  placement: Pick<Placement, 'turn' | 'scale' | 'mirrored'>,
+  motif: Pick<Motif, 'width' | 'view'>,
+): readonly [Point, Point, Point, Point] {
+  const matrix = shapeMatrix(placement, motif);
+  const { x, y, width, height } = motif.view;
+  const at = (px: number, py: number): Point => transform(matrix, { x: px, y: py });
+  return [at(x, y), at(x + width, y), at(x + width, y + height), at(x, y + height)];
+}
+
+/** The upright box of the motif's extent in mm around the placement's centre. */
+export function boxAroundCentre(
+  placement: Pick<Placement, 'turn' | 'scale' | 'mirrored'>,
+  motif: Pick<Motif, 'width' | 'view'>,
+): Box {
+  return boxAround(cornersAround(placement, motif));
+}

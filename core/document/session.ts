@@ -1,0 +1,87 @@
+import { apply, inverse, type Command } from './command.ts';
+import type { Design } from './design.ts';
+
+/** A done edit: its name for the history, and both directions. */
+export interface Edit {
+  readonly label: string;
+  readonly forward: Command;
+  readonly back: Command;
+}
+
+/** What an editing session holds at one moment; a new object whenever anything changes. */
+export interface SessionState {
+  /** With the preview applied: what the cloth shows. */
+  readonly design: Design;
+  /** Without any preview: what is saved. */
+  readonly committed: Design;
+  readonly past: readonly Edit[];
+  readonly future: readonly Edit[];
+  /** Commands not yet handed to the server, oldest first. */
+  readonly unsent: readonly Command[];
+}
+
+/**
+ * One design being edited: previews while the hand moves, one command when it lets go, undo and redo of each, and the
+ * list of what still has to be saved. Knows nothing of screens or servers; both listen.
+ */
+export class Session {
+  #state: SessionState;
+  readonly #listeners = new Set<() => void>();
+
+  constructor(design: Design) {
+    this.#state = { design, committed: design, past: [], future: [], unsent: [] };
+  }
+
+  get state(): SessionState {
+    return this.#state;
+  }
+
+  readonly getState = (): SessionState => this.#state;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+
+  /** Shows the design as it would be; nothing is recorded. Undefined takes the preview away. */
+  preview(command: Command | undefined): void {
+    const { committed } = this.#state;
+    this.#set({ ...this.#state, design: command ? apply(committed, command) : committed });
+  }
+
+  /** Does the edit: it can be undone as one step, and waits to be saved. @throws CommandError, with nothing changed */
+  commit(label: string, command: Command): void {
+    const { committed, past, unsent } = this.#state;
+    const edit: Edit = { label, forward: command, back: inverse(committed, command) };
+    const design = apply(committed, command);
+    this.#set({ design, committed: design, past: [...past, edit], future: [], unsent: [...unsent, command] });
+  }
+
+  undo(): Edit | undefined {
+    const { committed, past, future, unsent } = this.#state;
+    const edit = past.at(-1);
+    if (!edit) return undefined;
+    const design = apply(committed, edit.back);
+    this.#set({ design, committed: design, past: past.slice(0, -1), future: [edit, ...future], unsent: [...unsent, edit.back] });
+    return edit;
+  }
+
+  redo(): Edit | undefined {
+    const { committed, past, future, unsent } = this.#state;
+    const [edit, ...rest] = future;
+    if (!edit) return undefined;
+    const design = apply(committed, edit.forward);
+    this.#set({ design, committed: design, past: [...past, edit], future: rest, unsent: [...unsent, edit.forward] });
+    return edit;
+  }
+
+  /** The first `count` unsent commands have been saved. */
+  acknowledge(count: number): void {
+    this.#set({ ...this.#state, unsent: this.#state.unsent.slice(count) });
+  }
+
+  #set(state: SessionState): void {
+    this.#state = state;
+    for (const listener of this.#listeners) listener();
+  }
+}

@@ -1,0 +1,21 @@
+import { MM_PER_INCH } from '../../units/length.ts';
+
+/** CSS: 96 px to the inch. The unit of an SVG length, in mm. */
+const SVG_UNITS: Readonly<Record<string, number>> = {
+  mm: 1,
+  cm: 10,
+  in: MM_PER_INCH,
+  pt: MM_PER_INCH / 72,
+  pc: MM_PER_INCH / 6,
+  q: 0.25,
+};
+
+/**
+ * The width in mm that an SVG gives itself, or undefined where it says none: bare numbers and px are pixels of no
+ * particular size, and percentages are of nothing.
+ */
+export function svgLengthMm(text: string | undefined): number | undefined {
+  const [, number, unit] = /^\s*([\d.]+(?:e[-+]?\d+)?)\s*([a-z]+)\s*$/i.exec(text ?? '') ?? [];
+  const mm = Number(number) * (SVG_UNITS[(unit ?? '').toLowerCase()] ?? Number.NaN);
+  return mm > 0 && Number.isFinite(mm) ? mm : undefined;
+}

@@ -1,0 +1,71 @@
+import { SaxesParser } from 'saxes';
+
+/** An element of a parsed XML file. Names keep their prefixes. */
+export interface XmlElement {
+  readonly name: string;
+  readonly attributes: Readonly<Record<string, string>>;
+  readonly children: XmlElement[];
+  text: string;
+}
+
+/** Thrown when a file is no XML that we take; the message is a sentence. */
+export class XmlError extends Error {}
+
+/** Deeper than any drawing is, and shallow enough that no reader of the tree runs out of stack. */
+const DEEPEST = 200;
+/** Entities are only used as shorthand for addresses; anything longer or nested is an attempt to swell the file. */
+const LONGEST_ENTITY = 1000;
+const ENTITY = /<!ENTITY\s+([\w.-]+)\s+(?:"([^"]*)"|'([^']*)')\s*>/g;
+
+/**
+ * Parses XML into a tree; comments, instructions and the document type are dropped.
+ *
+ * @throws XmlError where the text is not well-formed, nests too deeply or hides entities in entities
+ */
+export function parseXml(text: string): XmlElement {
+  const parser = new SaxesParser();
+  const stack: XmlElement[] = [];
+  let root: XmlElement | undefined;
+  parser.on('error', (error) => {
+    throw new XmlError(`it is not well-formed (${error.message.replace(/^\d+:\d+: /, '').replace(/\.$/, '')})`);
+  });
+  parser.on('doctype', (doctype) => {
+    for (const [, name, double, single] of doctype.matchAll(ENTITY)) {
+      const value = double ?? single ?? '';
+      if (value.length > LONGEST_ENTITY || value.includes('&')) throw new XmlError('its entities are nested or too long');
+      parser.ENTITIES[name as string] = value;
+    }
+  });
+  parser.on('opentag', ({ name, attributes }) => {
+    if (stack.length >= DEEPEST) throw new XmlError(`it nests more than ${DEEPEST} elements deep`);
+    const element: XmlElement = { name, attributes: attributes as Record<string, string>, children: [], text: '' };
+    stack.at(-1)?.children.push(element);
+    root ??= element;
+    stack.push(element);
+  });
+  parser.on('closetag', () => {
+    stack.pop();
+  });
+  const addText = (piece: string): void => {
+    const top = stack.at(-1);
+    if (top) top.text += piece;
+  };
+  parser.on('text', addText);
+  parser.on('cdata', addText);
+  parser.write(text).close();
+  if (!root) throw new XmlError('it holds no element');
+  return root;
+}
+
+const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
+
+function escape(text: string): string {
+  return text.replace(/[&<>"]/g, (c) => ESCAPES[c] as string);
+}
+
+/** The tree as XML text. An element's own text comes before its children. */
+export function writeXml({ name, attributes, children, text }: XmlElement): string {
+  const list = Object.entries(attributes).map(([key, value]) => ` ${key}="${escape(value)}"`);
+  const inner = escape(text) + children.map(writeXml).join('');
+  return inner ? `<${name}${list.join('')}>${inner}</${name}>` : `<${name}${list.join('')}/>`;
+}

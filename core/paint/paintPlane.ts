@@ -1,0 +1,70 @@
+import { shiftBox, type Box } from '../geometry/box.ts';
+import { displacement } from '../repeat/lattice.ts';
+import { echoesTouching } from '../repeat/echoes.ts';
+import type { PixelGrid } from '../repeat/pixelFit.ts';
+import type { Scene } from './scene.ts';
+import { layStamp, paintStamp, partWorthPainting, stampPlace } from './stamp.ts';
+import type { Easel, Sheet, Surface } from './surface.ts';
+
+/** Which part of the stack to paint, and how. */
+export interface PlaneOptions {
+  /** Placements to paint; all of the scene's where missing. */
+  readonly only?: ReadonlySet<string>;
+  /** Leave the ground out, so that what is painted can lie over something else. */
+  readonly bare?: boolean;
+}
+
+/**
+ * Paints any rectangle of the plane, step by step, so that the caller can show progress or stop between steps.
+ *
+ * @param window whole pixels of the plane; its top left corner becomes (0, 0) of the surface
+ * @yields the share done, 0 to 1, after each placement
+ */
+export function* paintingPlane(
+  surface: Surface,
+  scene: Scene,
+  grid: PixelGrid,
+  window: Box,
+  easel: Easel,
+  { only, bare = false }: PlaneOptions = {},
+): Generator<number, void> {
+  const width = window.right - window.left;
+  const height = window.bottom - window.top;
+  surface.setTransform(1, 0, 0, 1, 0, 0);
+  surface.clearRect(0, 0, width, height);
+  if (!bare && scene.ground) {
+    easel.paintWith(surface, 'fillStyle', scene.ground);
+    surface.fillRect(0, 0, width, height);
+  }
+  let sheet: Sheet | undefined;
+  for (const [index, placement] of scene.placements.entries()) {
+    const drawn = scene.motifs.get(placement.motif);
+    if (!drawn || placement.opacity === 0 || (only && !only.has(placement.id))) continue;
+    const place = stampPlace(placement, drawn, grid);
+    const box = shiftBox(place.box, place.anchor);
+    let painted: Box | undefined;
+    for (const steps of echoesTouching(grid.lattice, box, window)) {
+      const by = displacement(grid.lattice, steps);
+      const at = { x: place.anchor.x + by.x, y: place.anchor.y + by.y };
+      const part = partWorthPainting(place.box, at, window);
+      if (!part) continue;
+      if (part !== painted) {
+        sheet ??= easel.sheet(1, 1);
+        paintStamp(sheet, placement, drawn, place, part, grid, scene, easel);
+        painted = part;
+      }
+      layStamp(surface, sheet as Sheet, part, { x: at.x - window.left, y: at.y - window.top }, placement.opacity, easel);
+    }
+    yield (index + 1) / scene.placements.length;
+  }
+}
+
+/** Paints any rectangle of the plane in one go. */
+export function paintPlane(surface: Surface, scene: Scene, grid: PixelGrid, window: Box, easel: Easel, options?: PlaneOptions): void {
+  for (const share of paintingPlane(surface, scene, grid, window, easel, options)) void share;
+}
+
+/** The cell at the origin, in whole pixels. */
+export function cellWindow({ cell }: PixelGrid): Box {
+  return { left: 0, top: 0, right: cell.width, bottom: cell.height };
+}

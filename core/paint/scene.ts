@@ -1,0 +1,26 @@
+import { inkResolver, type InkResolver } from '../colour/inkResolver.ts';
+import type { Hex } from '../colour/hex.ts';
+import { groundColour, type Design } from '../document/design.ts';
+import type { Placement } from '../document/placement.ts';
+import type { Artwork } from '../motif/artwork.ts';
+import type { Motif } from '../motif/motif.ts';
+
+/** A motif with its artwork at hand. */
+export interface DrawnMotif {
+  readonly motif: Motif;
+  readonly artwork: Artwork;
+}
+
+/** All that decides what the cloth looks like, apart from the repeat and the scale. */
+export interface Scene {
+  readonly ground: Hex | undefined;
+  /** Bottom to top. */
+  readonly placements: readonly Placement[];
+  readonly motifs: ReadonlyMap<string, DrawnMotif>;
+  readonly resolve: InkResolver;
+}
+
+/** The scene of a design; placements whose motif is not at hand are left out by the painter. */
+export function sceneOf(design: Design, motifs: ReadonlyMap<string, DrawnMotif>): Scene {
+  return { ground: groundColour(design), placements: design.placements, motifs, resolve: inkResolver(design) };
+}

@@ -1,0 +1,95 @@
+import { compose, scaling, translation } from '../geometry/matrix.ts';
+import { boxAround, intersectBoxes, type Box } from '../geometry/box.ts';
+import type { Point } from '../geometry/point.ts';
+import { cornersAround, shapeMatrix, type Placement } from '../document/placement.ts';
+import type { PixelGrid } from '../repeat/pixelFit.ts';
+import { canonical } from '../repeat/lattice.ts';
+import { paintArtwork } from './paintArtwork.ts';
+import type { DrawnMotif, Scene } from './scene.ts';
+import type { Easel, Sheet, Surface } from './surface.ts';
+
+/** Where a placement's stamp goes: whole pixels, relative to the placement's anchor. */
+export interface StampPlace {
+  /** Whole pixel at or before the centre, on the plane. */
+  readonly anchor: Point;
+  /** The rest, 0 to below 1. */
+  readonly phase: Point;
+  /** Whole-pixel box of the motif, relative to the anchor. */
+  readonly box: Box;
+}
+
+/** A pixel of margin all round, for what antialiasing spreads over the edge of the motif's extent. */
+const MARGIN = 1;
+
+/** Where the placement's pixels lie on the grid; the anchor is in the cell at the origin. */
+export function stampPlace(placement: Placement, { motif }: DrawnMotif, grid: PixelGrid): StampPlace {
+  const centre = canonical(grid.lattice, { x: placement.x * grid.scaleX, y: placement.y * grid.scaleY });
+  const anchor = { x: Math.floor(centre.x), y: Math.floor(centre.y) };
+  const phase = { x: centre.x - anchor.x, y: centre.y - anchor.y };
+  const corners = boxAround(cornersAround(placement, motif).map(({ x, y }) => ({ x: x * grid.scaleX, y: y * grid.scaleY })));
+  return {
+    anchor,
+    phase,
+    box: {
+      left: Math.floor(corners.left + phase.x) - MARGIN,
+      top: Math.floor(corners.top + phase.y) - MARGIN,
+      right: Math.ceil(corners.right + phase.x) + MARGIN,
+      bottom: Math.ceil(corners.bottom + phase.y) + MARGIN,
+    },
+  };
+}
+
+/**
+ * Paints one motif, alone and whole, on a sheet of the size of `part`.
+ *
+ * Every echo is then this same sheet laid down by a whole number of pixels: that is what makes all of them the same
+ * to the bit, which drawing each echo by itself would not (paths are placed in single precision).
+ *
+ * @param part pixels relative to the placement's anchor; the place's own box unless only some of it is wanted
+ */
+export function paintStamp(
+  sheet: Sheet,
+  placement: Placement,
+  { motif, artwork }: DrawnMotif,
+  { phase }: StampPlace,
+  part: Box,
+  grid: PixelGrid,
+  scene: Pick<Scene, 'resolve'>,
+  easel: Easel,
+): void {
+  const width = part.right - part.left;
+  const height = part.bottom - part.top;
+  sheet.resize(width, height);
+  const matrix = compose(
+    translation(phase.x - part.left, phase.y - part.top),
+    compose(scaling(grid.scaleX, grid.scaleY), shapeMatrix(placement, motif)),
+  );
+  paintArtwork(sheet.surface, artwork.nodes, matrix, { easel, resolve: scene.resolve, width, height });
+}
+
+/** Lays a painted stamp so that its placement's anchor is at `at`, a whole pixel of the surface. */
+export function layStamp(surface: Surface, sheet: Sheet, part: Box, at: Point, opacity: number, easel: Easel): void {
+  surface.globalAlpha = opacity;
+  easel.lay(surface, sheet.pixels, undefined, {
+    x: at.x + part.left,
+    y: at.y + part.top,
+    width: part.right - part.left,
+    height: part.bottom - part.top,
+  });
+  surface.globalAlpha = 1;
+}
+
+/** Stamps larger than this are painted only where the window shows them. */
+const LARGEST_STAMP_PIXELS = 1 << 24;
+
+/** The part of a stamp worth painting: all of it, or for a huge one what `window` can show of it. */
+export function partWorthPainting(box: Box, at: Point, window: Box): Box | undefined {
+  const pixels = (box.right - box.left) * (box.bottom - box.top);
+  if (pixels <= LARGEST_STAMP_PIXELS) return box;
+  return intersectBoxes(box, {
+    left: window.left - at.x,
+    top: window.top - at.y,
+    right: window.right - at.x,
+    bottom: window.bottom - at.y,
+  });
+}

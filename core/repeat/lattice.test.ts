@@ -1,0 +1,156 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { intersectBoxes, shiftBox, type Box } from '../geometry/box.ts';
+import { anyPoint, anyRepeat, anyStep } from '../testing/arbitraries.ts';
+import { echoesTouching, nearestEcho } from './echoes.ts';
+import { canonical, displacement, latticeOf, nearestDifference } from './lattice.ts';
+import { fitError, gridAtDpi, gridAtWidth, pixelGrid } from './pixelFit.ts';
+import { everyFraction, fraction, step } from './step.ts';
+import { straightUnit } from './straightUnit.ts';
+
+const anySteps = fc.record({ i: fc.integer({ min: -30, max: 30 }), j: fc.integer({ min: -30, max: 30 }) });
+
+describe('fractions', () => {
+  it('are kept in lowest terms within one cell', () => {
+    expect(fraction(2, 4)).toEqual({ p: 1, q: 2 });
+    expect(fraction(-1, 3)).toEqual({ p: 2, q: 3 });
+    expect(fraction(7, 3)).toEqual({ p: 1, q: 3 });
+    expect(fraction(3, 3)).toEqual({ p: 0, q: 1 });
+    expect(() => fraction(1, 0)).toThrow(RangeError);
+    expect(() => fraction(0.5, 2)).toThrow(RangeError);
+  });
+
+  it('are all there up to twelfths', () => {
+    // The sum of Euler's totient over 2 to 12.
+    expect(everyFraction()).toHaveLength(45);
+  });
+});
+
+describe('the lattice', () => {
+  it('has the basis its step says', () => {
+    expect(latticeOf({ width: 60, height: 40, step: step('square') })).toMatchObject({ a: { x: 60, y: 0 }, b: { x: 0, y: 40 } });
+    expect(latticeOf({ width: 60, height: 40, step: step('half-drop', 1, 2) })).toMatchObject({ a: { x: 60, y: 20 }, b: { x: 0, y: 40 } });
+    expect(latticeOf({ width: 60, height: 40, step: step('brick', 1, 3) })).toMatchObject({ a: { x: 60, y: 0 }, b: { x: 20, y: 40 } });
+  });
+
+  it('brings every point into the cell, and points that differ by a lattice vector to the same place', () => {
+    fc.assert(
+      fc.property(anyRepeat, anyPoint, anySteps, (repeat, p, steps) => {
+        const lattice = latticeOf(repeat);
+        const by = displacement(lattice, steps);
+        const here = canonical(lattice, p);
+        expect(here.x >= 0 && here.x < repeat.width && here.y >= 0 && here.y < repeat.height).toBe(true);
+        const there = canonical(lattice, { x: p.x + by.x, y: p.y + by.y });
+        // The two may lie a rounding apart on either side of the cell's edge, so they are compared on the lattice.
+        const apart = nearestDifference(lattice, here, there);
+        expect(Math.hypot(apart.x, apart.y)).toBeLessThan(1e-9);
+        expect(canonical(lattice, here)).toEqual(here);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
+  it('finds exactly the echoes that brute force finds', () => {
+    const side = fc.double({ min: 0.1, max: 300, noNaN: true });
+    const anyBox: fc.Arbitrary<Box> = fc
+      .tuple(fc.double({ min: -500, max: 500, noNaN: true }), fc.double({ min: -500, max: 500, noNaN: true }), side, side)
+      .map(([left, top, w, h]) => ({ left, top, right: left + w, bottom: top + h }));
+    const repeat = fc.record({ width: fc.double({ min: 40, max: 300, noNaN: true }), height: fc.double({ min: 40, max: 300, noNaN: true }), step: anyStep });
+    fc.assert(
+      fc.property(repeat, anyBox, anyBox, (r, box, window) => {
+        const lattice = latticeOf(r);
+        const found = echoesTouching(lattice, box, window);
+        const brute = new Set<string>();
+        for (let i = -60; i <= 60; i += 1) {
+          for (let j = -90; j <= 90; j += 1) {
+            if (intersectBoxes(shiftBox(box, displacement(lattice, { i, j })), window)) brute.add(`${i} ${j}`);
+          }
+        }
+        expect(new Set(found.map(({ i, j }) => `${i} ${j}`))).toEqual(brute);
+        expect(found).toHaveLength(brute.size);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('finds the echo nearest to a point', () => {
+    fc.assert(
+      fc.property(anyRepeat, anyPoint, anyPoint, (repeat, origin, p) => {
+        fc.pre(repeat.width / repeat.height < 4 && repeat.height / repeat.width < 4);
+        const lattice = latticeOf(repeat);
+        const distance = (steps: { i: number; j: number }): number => {
+          const by = displacement(lattice, steps);
+          return Math.hypot(origin.x + by.x - p.x, origin.y + by.y - p.y);
+        };
+        const best = nearestEcho(lattice, origin, p);
+        for (let di = -3; di <= 3; di += 1) {
+          for (let dj = -3; dj <= 3; dj += 1) {
+            const other = distance({ i: best.i + di, j: best.j + dj });
+            // Slanted cells may hide a nearer corner two steps off, but never nearer than the cell is.
+            expect(distance(best)).toBeLessThanOrEqual(other + Math.min(repeat.width, repeat.height));
+          }
+        }
+        expect(distance(best)).toBeLessThanOrEqual(Math.hypot(repeat.width, repeat.height));
+      }),
+    );
+  });
+});
+
+describe('the straight unit', () => {
+  it('is a lattice of its own within the step: its sides are lattice vectors', () => {
+    fc.assert(
+      fc.property(anyRepeat, (repeat) => {
+        const unit = straightUnit(repeat);
+        const lattice = latticeOf(repeat);
+        for (const side of [{ x: unit.width, y: 0 }, { x: 0, y: unit.height }]) {
+          const apart = nearestDifference(lattice, side, { x: 0, y: 0 });
+          expect(Math.hypot(apart.x, apart.y)).toBeLessThan(1e-8);
+        }
+        expect(unit.columns * unit.rows).toBe(repeat.step.drop.q);
+      }),
+    );
+  });
+});
+
+describe('the whole-pixel fit', () => {
+  it('is whole in cell, drop and unit, and as near as wholeness allows', () => {
+    fc.assert(
+      fc.property(anyRepeat, fc.integer({ min: 30, max: 1200 }), (repeat, dpi) => {
+        const grid = gridAtDpi(repeat, dpi);
+        const { a, b } = grid.lattice;
+        const q = repeat.step.drop.q;
+        for (const n of [grid.cell.width, grid.cell.height, a.x, a.y, b.x, b.y, grid.unit.width, grid.unit.height]) {
+          expect(Number.isInteger(n)).toBe(true);
+        }
+        const exact = latticeOf(grid.cell);
+        expect(Math.abs(exact.a.y - a.y) + Math.abs(exact.b.x - b.x)).toBeLessThan(1e-9);
+        const error = fitError(repeat, grid, dpi);
+        const pixel = 25.4 / dpi;
+        const tall = grid.cell.height > q ? 0.5 : 1;
+        const wide = grid.cell.width > q ? 0.5 : 1;
+        expect(Math.abs(error.widthMm)).toBeLessThanOrEqual(wide * pixel * (repeat.step.kind === 'brick' ? q : 1) + 1e-9);
+        expect(Math.abs(error.heightMm)).toBeLessThanOrEqual(tall * pixel * (repeat.step.kind === 'half-drop' ? q : 1) + 1e-9);
+        expect(error.widthPercent).toBeCloseTo((100 * error.widthMm) / repeat.width, 9);
+      }),
+      { numRuns: 1000 },
+    );
+  });
+
+  it('gives the known numbers for a 64 cm half-drop at 300 dpi', () => {
+    const repeat = { width: 640, height: 640, step: step('half-drop', 1, 2) };
+    const grid = gridAtDpi(repeat, 300);
+    // 640 mm is 7559.06 px: whole across, and the nearest even number down.
+    expect([grid.cell.width, grid.cell.height, grid.lattice.a.y, grid.unit.width, grid.unit.height]).toEqual([7559, 7560, 3780, 15118, 7560]);
+    expect(fitError(repeat, grid, 300).heightMm).toBeCloseTo(0.08, 6);
+  });
+
+  it('comes as near to a wished width as the step allows', () => {
+    const third = { width: 100, height: 80, step: step('half-drop', 1, 3) };
+    expect(gridAtWidth(third, 1000).unit.width).toBe(999);
+    expect(gridAtWidth({ ...third, step: step('square') }, 1000).unit.width).toBe(1000);
+  });
+
+  it('never rounds a cell away', () => {
+    expect(pixelGrid({ width: 5, height: 5, step: step('brick', 5, 12) }, 0.001).cell).toMatchObject({ width: 12, height: 1 });
+  });
+});

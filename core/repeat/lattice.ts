@@ -1,0 +1,89 @@
+import type { Point } from '../geometry/point.ts';
+import type { Repeat } from './repeat.ts';
+
+/**
+ * The points that a repeat maps onto each other: every i·a + j·b with whole i and j.
+ *
+ * One basis vector always runs along an axis, so that the upright rectangle `width` × `height` at the origin is a
+ * cell: `columns` says that b does (cells stand in columns, each column may be dropped), else a does.
+ */
+export interface Lattice {
+  readonly a: Point;
+  readonly b: Point;
+  readonly width: number;
+  readonly height: number;
+  readonly columns: boolean;
+}
+
+/** Whole steps along the basis vectors. */
+export interface Steps {
+  readonly i: number;
+  readonly j: number;
+}
+
+/**
+ * The lattice of a repeat, in the repeat's own unit.
+ * Square: a = (w, 0), b = (0, h). Half-drop p/q: a = (w, h·p/q). Brick p/q: b = (w·p/q, h).
+ */
+export function latticeOf({ width, height, step }: Repeat): Lattice {
+  const share = step.drop.p / step.drop.q;
+  const brick = step.kind === 'brick';
+  const dropped = step.kind === 'half-drop';
+  return {
+    a: { x: width, y: dropped ? height * share : 0 },
+    b: { x: brick ? width * share : 0, y: height },
+    width,
+    height,
+    columns: !brick,
+  };
+}
+
+/** The displacement of i steps along a and j along b. */
+export function displacement({ a, b }: Lattice, { i, j }: Steps): Point {
+  return { x: i * a.x + j * b.x, y: i * a.y + j * b.y };
+}
+
+/** The steps that lead from the cell at the origin to the cell that holds `p`. */
+export function cellHolding({ a, b, width, height, columns }: Lattice, p: Point): Steps {
+  if (columns) {
+    const i = Math.floor(p.x / width);
+    return { i, j: Math.floor((p.y - i * a.y) / height) };
+  }
+  const j = Math.floor(p.y / height);
+  return { i: Math.floor((p.x - j * b.x) / width), j };
+}
+
+/** `p` brought into the cell at the origin: 0 <= x < width, 0 <= y < height; a point already there is returned bit for bit. */
+export function canonical({ a, b, width, height, columns }: Lattice, p: Point): Point {
+  if (p.x >= 0 && p.x < width && p.y >= 0 && p.y < height) return p;
+  // Along the stepped axis first, since how far the other is dropped depends on the column or row that this settles.
+  if (columns) {
+    const [i, x] = whole(p.x, width);
+    return { x, y: whole(p.y - i * a.y, height)[1] };
+  }
+  const [j, y] = whole(p.y, height);
+  return { x: whole(p.x - j * b.x, width)[1], y };
+}
+
+/** How many whole sizes go into the value, and what is left, at least 0 and below the size however it is rounded. */
+function whole(value: number, size: number): readonly [number, number] {
+  const n = Math.floor(value / size);
+  const rest = value - n * size;
+  if (rest >= size) return [n + 1, 0];
+  return [n, rest < 0 ? 0 : rest];
+}
+
+/** The displacement p − q brought as near to nothing as the lattice allows; lengths in the lattice's unit. */
+export function nearestDifference(lattice: Lattice, p: Point, q: Point): Point {
+  const base = canonical(lattice, { x: p.x - q.x, y: p.y - q.y });
+  let best = base;
+  for (let i = -2; i <= 2; i += 1) {
+    for (let j = -2; j <= 2; j += 1) {
+      const by = displacement(lattice, { i, j });
+      const x = base.x + by.x;
+      const y = base.y + by.y;
+      if (x * x + y * y < best.x * best.x + best.y * best.y) best = { x, y };
+    }
+  }
+  return best;
+}

@@ -1,0 +1,36 @@
+import js from '@eslint/js';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/** Which folder may import which: core nothing but itself, web and server core alone. */
+const layer = (name, ...closed) => ({
+  files: [`${name}/**/*.{ts,tsx}`],
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-imports': ['error', { patterns: closed.map((folder) => ({ group: [`**/${folder}/**`], message: `${name} does not import ${folder}.` })) }],
+  },
+});
+
+export default tseslint.config(
+  { ignores: ['dist', 'data', 'node_modules'] },
+  js.configs.recommended,
+  tseslint.configs.strict,
+  { files: ['web/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
+  {
+    rules: {
+      eqeqeq: 'error',
+      'no-console': 'error',
+      'no-empty': ['error', { allowEmptyCatch: false }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-extraneous-class': 'off',
+    },
+  },
+  {
+    files: ['scripts/**', 'bench/**', 'server/main.ts', 'e2e/**', 'demo/draw/**'],
+    languageOptions: { globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', URL: 'readonly', fetch: 'readonly', AbortSignal: 'readonly' } },
+    rules: { 'no-console': 'off' },
+  },
+  layer('core', 'server', 'web', 'demo', 'e2e', 'bench'),
+  layer('web', 'server', 'demo', 'e2e', 'bench'),
+  layer('server', 'web', 'e2e', 'bench'),
+);

@@ -1,0 +1,163 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Box } from '../../core/geometry/box.ts';
+import type { Design } from '../../core/document/design.ts';
+import { fillStrips } from '../../core/paint/layCell.ts';
+import { cellWindow, paintPlane, type PlaneOptions } from '../../core/paint/paintPlane.ts';
+import { sceneOf } from '../../core/paint/scene.ts';
+import { reduceUnit } from '../../core/paint/reduceUnit.ts';
+import { unitFromCell } from '../../core/paint/unitRows.ts';
+import { displacement } from '../../core/repeat/lattice.ts';
+import { pixelGrid, type PixelGrid } from '../../core/repeat/pixelFit.ts';
+import { anyDesign, anyStep, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
+import { nodeEasel, nodeSheet, pixelsOf } from './nodeEasel.ts';
+
+const easel = nodeEasel();
+
+function painted(design: Design, grid: PixelGrid, window: Box, options?: PlaneOptions): Buffer {
+  const sheet = nodeSheet(window.right - window.left, window.bottom - window.top);
+  paintPlane(sheet.surface, sceneOf(design, LEAF_MOTIFS), grid, window, easel, options);
+  return Buffer.from(pixelsOf(sheet).buffer);
+}
+
+const smallRepeat = fc.record({
+  width: fc.double({ min: 20, max: 70, noNaN: true }),
+  height: fc.double({ min: 20, max: 70, noNaN: true }),
+  step: anyStep.filter(({ drop }) => drop.q <= 5),
+});
+const anyScale = fc.double({ min: 0.6, max: 2.5, noNaN: true });
+
+describe('the painter', () => {
+  it('gives the same pixels for a window and the window shifted by any lattice vector', () => {
+    fc.assert(
+      fc.property(
+        anyDesign(smallRepeat),
+        anyScale,
+        fc.record({ i: fc.integer({ min: -40, max: 40 }), j: fc.integer({ min: -40, max: 40 }) }),
+        fc.record({ x: fc.integer({ min: -90, max: 90 }), y: fc.integer({ min: -90, max: 90 }) }),
+        (design, scale, steps, at) => {
+          const grid = pixelGrid(design.repeat, scale);
+          const by = displacement(grid.lattice, steps);
+          const window = { left: at.x, top: at.y, right: at.x + 80, bottom: at.y + 60 };
+          const shifted = { left: at.x + by.x, top: at.y + by.y, right: at.x + by.x + 80, bottom: at.y + by.y + 60 };
+          expect(Buffer.compare(painted(design, grid, window), painted(design, grid, shifted))).toBe(0);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('paints a plane that its straight unit, laid square, equals to the bit', () => {
+    fc.assert(
+      fc.property(anyDesign(smallRepeat), anyScale, (design, scale) => {
+        const grid = pixelGrid(design.repeat, scale);
+        const cell = painted(design, grid, cellWindow(grid));
+        const unit = unitFromCell(cell, grid, 4);
+        const { width, height } = grid.unit;
+        const plane = painted(design, grid, { left: -7, top: -5, right: 2 * width - 7, bottom: 2 * height - 5 });
+        for (let y = 0; y < 2 * height; y += 1) {
+          const from = ((y - 5 + height) % height) * width * 4;
+          const unitRow = unit.subarray(from, from + width * 4);
+          const laid = Buffer.concat([unitRow.subarray((width - 7) * 4), unitRow, unitRow.subarray(0, (width - 7) * 4)]);
+          expect(Buffer.compare(laid, plane.subarray(y * width * 8, (y + 1) * width * 8))).toBe(0);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('covers a window with strips of the cell that show exactly the plane', () => {
+    fc.assert(
+      fc.property(anyDesign(smallRepeat, 3), anyScale, fc.integer({ min: -300, max: 300 }), fc.integer({ min: -300, max: 300 }), (design, scale, x, y) => {
+        const grid = pixelGrid(design.repeat, scale);
+        const window = { left: x, top: y, right: x + 150, bottom: y + 110 };
+        const cell = painted(design, grid, cellWindow(grid));
+        const plane = painted(design, grid, window);
+        const { width, height } = grid.cell;
+        let covered = 0;
+        for (const strip of fillStrips(grid, window)) {
+          covered += strip.width * strip.height;
+          for (let py = strip.y; py < strip.y + strip.height; py += 1) {
+            for (let px = strip.x; px < strip.x + strip.width; px += 1) {
+              const cx = (((px - strip.originX) % width) + width) % width;
+              const cy = (((py - strip.originY) % height) + height) % height;
+              for (let c = 0; c < 4; c += 1) {
+                if (cell[(cy * width + cx) * 4 + c] !== plane[(py * 150 + px) * 4 + c]) throw new Error(`differs at ${px}, ${py}`);
+              }
+            }
+          }
+        }
+        expect(covered).toBe(150 * 110);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('splits into what lies below and what lies above without a difference', () => {
+    fc.assert(
+      fc.property(anyDesign(smallRepeat), anyScale, (design, scale) => {
+        const grid = pixelGrid(design.repeat, scale);
+        const window = cellWindow(grid);
+        const half = Math.floor(design.placements.length / 2);
+        const ids = design.placements.map(({ id }) => id);
+        const scene = sceneOf(design, LEAF_MOTIFS);
+        const below = nodeSheet(window.right, window.bottom);
+        const above = nodeSheet(window.right, window.bottom);
+        paintPlane(below.surface, scene, grid, window, easel, { only: new Set(ids.slice(0, half)) });
+        paintPlane(above.surface, scene, grid, window, easel, { only: new Set(ids.slice(half)), bare: true });
+        easel.lay(below.surface, above.pixels, undefined, { x: 0, y: 0, width: window.right, height: window.bottom });
+        const whole = painted(design, grid, window);
+        const both = Buffer.from(pixelsOf(below).buffer);
+        // Laying in two goes rounds partly covered pixels once more.
+        expect(whole.every((value, i) => Math.abs(value - (both[i] as number)) <= 3)).toBe(true);
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('leaves a ground of none transparent', () => {
+    fc.assert(
+      fc.property(anyDesign(smallRepeat, 0), (design) => {
+        const grid = pixelGrid(design.repeat, 1);
+        expect(painted({ ...design, ground: null }, grid, cellWindow(grid)).every((value) => value === 0)).toBe(true);
+      }),
+      { numRuns: 5 },
+    );
+  });
+});
+
+describe('a reduced unit', () => {
+  it('is the mean of each block of the repeated plane', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 9 }),
+        fc.integer({ min: 1, max: 9 }),
+        fc.constantFrom(2, 4, 8),
+        fc.infiniteStream(fc.integer({ min: 0, max: 255 })),
+        (width, height, reduction, stream) => {
+          const unit = Uint8ClampedArray.from({ length: width * height * 4 }, () => stream.next().value as number);
+          const reduced = reduceUnit(unit, width, height, reduction);
+          for (let y = 0; y < height; y += 1) {
+            for (let x = 0; x < width; x += 1) {
+              const total = [0, 0, 0, 0];
+              for (let dy = 0; dy < reduction; dy += 1) {
+                for (let dx = 0; dx < reduction; dx += 1) {
+                  const at = (((y * reduction + dy) % height) * width + ((x * reduction + dx) % width)) * 4;
+                  const alpha = unit[at + 3] as number;
+                  for (let c = 0; c < 3; c += 1) total[c] = (total[c] as number) + (unit[at + c] as number) * alpha;
+                  total[3] = (total[3] as number) + alpha;
+                }
+              }
+              const alpha = total[3] as number;
+              for (let c = 0; c < 3; c += 1) {
+                expect(reduced[(y * width + x) * 4 + c]).toBeCloseTo(alpha ? (total[c] as number) / alpha : 0, -0.4);
+              }
+              expect(Math.abs((reduced[(y * width + x) * 4 + 3] as number) - alpha / reduction ** 2)).toBeLessThanOrEqual(0.5);
+            }
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});
