@@ -59,15 +59,18 @@ describe('the lattice', () => {
     fc.assert(
       fc.property(repeat, anyBox, anyBox, (r, box, window) => {
         const lattice = latticeOf(r);
-        const found = echoesTouching(lattice, box, window);
-        const brute = new Set<string>();
-        for (let i = -60; i <= 60; i += 1) {
-          for (let j = -90; j <= 90; j += 1) {
-            if (intersectBoxes(shiftBox(box, displacement(lattice, { i, j })), window)) brute.add(`${i} ${j}`);
+        const found = new Set(echoesTouching(lattice, box, window).map(({ i, j }) => `${i} ${j}`));
+        expect(found.size).toBe(echoesTouching(lattice, box, window).length);
+        for (let i = -20; i <= 20; i += 1) {
+          for (let j = -40; j <= 40; j += 1) {
+            const shared = intersectBoxes(shiftBox(box, displacement(lattice, { i, j })), window);
+            // Boxes that only share a rounding error may be counted either way.
+            const sure = shared ? Math.min(shared.right - shared.left, shared.bottom - shared.top) > 1e-9 : false;
+            if (found.has(`${i} ${j}`) ? !shared : sure) throw new Error(`wrong about the echo at ${i}, ${j}`);
+            found.delete(`${i} ${j}`);
           }
         }
-        expect(new Set(found.map(({ i, j }) => `${i} ${j}`))).toEqual(brute);
-        expect(found).toHaveLength(brute.size);
+        expect(found.size).toBe(0);
       }),
       { numRuns: 150 },
     );
