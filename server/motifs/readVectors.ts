@@ -1,0 +1,54 @@
+import { Resvg } from '@resvg/resvg-js';
+import { cleanSvg, type CleanSvg } from '../../core/motif/svg/cleanSvg.ts';
+import { Unsupported } from '../../core/motif/svg/readPaint.ts';
+import { readSvg } from '../../core/motif/svg/readSvg.ts';
+import { svgLengthMm } from '../../core/motif/svg/svgSize.ts';
+import { XmlError } from '../../core/motif/svg/xmlTree.ts';
+import { Problem } from '../problem.ts';
+import type { Blobs } from '../store/blobs.ts';
+import type { Reading } from './readMotif.ts';
+import { readPicture } from './readPicture.ts';
+
+export const MOST_SVG_BYTES = 10 * 1024 * 1024;
+/** Long side of a drawing that has to be rendered: sharp at 300 dpi up to 34 cm. */
+const RENDERED_LONG_SIDE = 4000;
+
+/** Reads an SVG file as vectors, or as a rendered picture where the model cannot hold it. @throws Problem */
+export async function readVectors(name: string, content: Buffer, blobs: Blobs): Promise<Reading> {
+  if (content.byteLength > MOST_SVG_BYTES) throw new Problem(413, 'Too large', `“${name}” is larger than 10 MB of SVG. Nothing was added; simplify it and bring it again.`);
+  let clean: CleanSvg;
+  try {
+    clean = cleanSvg(content.toString('utf8').replace(/^\ufeff/, ''));
+  } catch (error) {
+    if (error instanceof XmlError) throw new Problem(422, 'Cannot be read', `“${name}” cannot be read: ${error.message}. Nothing was added.`);
+    throw error;
+  }
+  const notes = clean.left.map((what) => `“${name}” held ${what}, which was left out.`);
+  let drawing: Resvg;
+  try {
+    drawing = new Resvg(clean.text, { font: { loadSystemFonts: clean.hasText } });
+  } catch {
+    throw new Problem(422, 'Cannot be read', `“${name}” is no drawing that can be read. Nothing was added.`);
+  }
+  const own = svgLengthMm(clean.width);
+  try {
+    const { view, nodes } = readSvg(drawing.toString(), (url) => keepEmbedded(url, blobs));
+    return { artwork: { version: 1, view, nodes }, widthMm: own, notes };
+  } catch (error) {
+    if (!(error instanceof Unsupported)) throw error;
+    const fit = drawing.width >= drawing.height ? ({ mode: 'width', value: RENDERED_LONG_SIDE } as const) : ({ mode: 'height', value: RENDERED_LONG_SIDE } as const);
+    const png = new Resvg(clean.text, { fitTo: fit, font: { loadSystemFonts: clean.hasText } }).render().asPng();
+    const picture = await readPicture(name, Buffer.from(png), blobs);
+    return {
+      ...picture,
+      widthMm: own,
+      notes: [...notes, `“${name}” uses ${error.message}, which cannot be kept as vectors; it was rendered ${RENDERED_LONG_SIDE} px on its long side instead.`],
+    };
+  }
+}
+
+function keepEmbedded(url: string, blobs: Blobs): string {
+  const [, type, data] = /^data:image\/(png|jpe?g|webp|gif);base64,\s*(.*)$/s.exec(url) ?? [];
+  if (!data || type === 'gif') throw new Unsupported('an embedded picture of another kind');
+  return blobs.keep(Buffer.from(data, 'base64'), type === 'png' ? 'png' : type === 'webp' ? 'webp' : 'jpg');
+}

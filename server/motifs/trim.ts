@@ -1,0 +1,83 @@
+import type { ArtworkNode, Artwork, View } from '../../core/motif/artwork.ts';
+import { picturesOf } from '../../core/motif/artwork.ts';
+import { asDrawn } from '../../core/colour/inkResolver.ts';
+import { compose, IDENTITY, scaling, translation } from '../../core/geometry/matrix.ts';
+import { paintArtwork } from '../../core/paint/paintArtwork.ts';
+import type { Easel } from '../../core/paint/surface.ts';
+import { loadImage } from '@napi-rs/canvas';
+import { nodeEasel, nodeSheet, pixelsOf } from '../paint/nodeEasel.ts';
+import type { Blobs } from '../store/blobs.ts';
+
+/** Long side of the raster in which the drawn extent is found. */
+const PROBE = 1024;
+export const THUMBNAIL = 256;
+
+/**
+ * The artwork with its view brought in to what is drawn. What the file's own frame cuts off stays cut off.
+ *
+ * @returns undefined where nothing can be seen
+ */
+export async function trimmed(artwork: Artwork, blobs: Blobs): Promise<Artwork | undefined> {
+  const easel = await easelFor(artwork, blobs);
+  const { view } = artwork;
+  // A frame as wide as the view all round shows whether anything reaches beyond it.
+  const outside = drawnExtent(artwork.nodes, { x: view.x - view.width / 2, y: view.y - view.height / 2, width: view.width * 2, height: view.height * 2 }, easel);
+  if (!outside) return undefined;
+  const slack = Math.max(view.width, view.height) * 0.004;
+  const overflows =
+    outside.x < view.x - slack || outside.y < view.y - slack ||
+    outside.x + outside.width > view.x + view.width + slack || outside.y + outside.height > view.y + view.height + slack;
+  const nodes: readonly ArtworkNode[] = overflows ? [framed(artwork)] : artwork.nodes;
+  const drawn = drawnExtent(nodes, view, easel);
+  return drawn && { version: 1, view: drawn, nodes };
+}
+
+/** A small picture of the artwork as drawn, PNG, on a transparent ground. */
+export async function paintThumbnail(artwork: Artwork, blobs: Blobs): Promise<Buffer> {
+  const { view } = artwork;
+  const scale = THUMBNAIL / Math.max(view.width, view.height);
+  return (await painted(artwork.nodes, view, scale, await easelFor(artwork, blobs))).canvas.encode('png');
+}
+
+function framed({ view, nodes }: Artwork): ArtworkNode {
+  const { x, y, width, height } = view;
+  const path = `M ${x} ${y} L ${x + width} ${y} L ${x + width} ${y + height} L ${x} ${y + height} Z`;
+  return { kind: 'group', matrix: IDENTITY, opacity: 1, clip: [{ path, rule: 'nonzero', matrix: IDENTITY }], children: nodes };
+}
+
+function painted(nodes: readonly ArtworkNode[], view: View, scale: number, easel: Easel): ReturnType<typeof nodeSheet> {
+  const width = Math.max(1, Math.ceil(view.width * scale));
+  const height = Math.max(1, Math.ceil(view.height * scale));
+  const sheet = nodeSheet(width, height);
+  paintArtwork(sheet.surface, nodes, compose(scaling(scale, scale), translation(-view.x, -view.y)), { easel, resolve: asDrawn, width, height });
+  return sheet;
+}
+
+/** The part of the view in which anything is drawn, to a pixel of the probe. */
+function drawnExtent(nodes: readonly ArtworkNode[], view: View, easel: Easel): View | undefined {
+  const scale = PROBE / Math.max(view.width, view.height);
+  const sheet = painted(nodes, view, scale, easel);
+  const { width, height } = sheet.canvas;
+  const pixels = pixelsOf(sheet);
+  let [left, top, right, bottom] = [width, height, 0, 0];
+  for (let y = 0; y < height; y += 1) {
+    for (let x = 0; x < width; x += 1) {
+      if (pixels[(y * width + x) * 4 + 3] === 0) continue;
+      left = Math.min(left, x);
+      top = Math.min(top, y);
+      right = Math.max(right, x + 1);
+      bottom = Math.max(bottom, y + 1);
+    }
+  }
+  if (left >= right) return undefined;
+  const edge = { right: Math.min(view.x + view.width, view.x + right / scale), bottom: Math.min(view.y + view.height, view.y + bottom / scale) };
+  const x = view.x + left / scale;
+  const y = view.y + top / scale;
+  return { x, y, width: edge.right - x, height: edge.bottom - y };
+}
+
+async function easelFor(artwork: Artwork, blobs: Blobs): Promise<Easel> {
+  const pictures = new Map<string, Awaited<ReturnType<typeof loadImage>>>();
+  for (const blob of picturesOf(artwork)) pictures.set(blob, await loadImage(await blobs.read(blob)));
+  return nodeEasel(pictures);
+}

@@ -1,0 +1,40 @@
+import { readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { nanoid } from 'nanoid';
+import type { Design } from '../../core/document/design.ts';
+import type { Motif } from '../../core/motif/motif.ts';
+import { straightUnit } from '../../core/repeat/straightUnit.ts';
+import { readDesign } from '../store/designs.ts';
+import { motifsById } from '../store/motifs.ts';
+import type { Studio } from '../studio.ts';
+import { exportTask } from './exportTask.ts';
+
+/** Long side in pixels of the picture that stands for a design. */
+const LONG_SIDE = 512;
+
+/** Pictures by design and revision, so that each is painted once while the process lives. */
+const painted = new Map<string, Promise<string>>();
+
+/** The address of a small picture of the design's straight unit as it is now. */
+export async function designPicture(studio: Studio, id: string): Promise<string> {
+  const { design, revision } = await readDesign(studio.database, id);
+  const key = `${studio.blobs.folder} ${id} ${revision}`;
+  let picture = painted.get(key);
+  if (!picture) {
+    picture = motifsById(studio.database, design.placements.map(({ motif }) => motif)).then((motifs) => smallPicture(studio, design, motifs));
+    painted.set(key, picture);
+    picture.catch(() => painted.delete(key));
+  }
+  return picture;
+}
+
+/** Paints a small picture of a design's straight unit and keeps it as a blob. */
+export async function smallPicture(studio: Studio, design: Design, motifs: readonly Motif[]): Promise<string> {
+  const unit = straightUnit(design.repeat);
+  const width = Math.max(1, Math.round((LONG_SIDE * unit.width) / Math.max(unit.width, unit.height)));
+  const file = join(studio.exports, `${nanoid()}.png`);
+  await studio.pool.run(exportTask(design, motifs, { width }, studio.blobs.folder, file));
+  const address = studio.blobs.keep(readFileSync(file), 'png');
+  rmSync(file);
+  return address;
+}

@@ -1,0 +1,66 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { createApp } from './app.ts';
+import { layOutSamples } from './samples/layOutSamples.ts';
+import type { Options } from './options.ts';
+import { openStudio, type Studio } from './studio.ts';
+import { StartError } from './store/dataFolder.ts';
+
+/** A running Hevrel. */
+export interface Serving {
+  readonly url: string;
+  readonly studio: Studio;
+  /** Lets running requests finish, then closes the database and frees the data folder. */
+  close(): Promise<void>;
+}
+
+/**
+ * Opens the studio and serves it.
+ *
+ * @param web folder of the built interface
+ * @param say takes a line for the terminal
+ * @throws StartError with a sentence; nothing is left open then
+ */
+export async function serve({ port, host, data, empty }: Options, web: string | undefined, say: (line: string) => void): Promise<Serving> {
+  // The port first: a taken one must not touch the data.
+  const server = createServer();
+  await listen(server, port, host);
+  try {
+    const studio = await openStudio(data);
+    if (!empty) await layOutSamples(studio, say);
+    server.on('request', createApp(studio, web));
+    const { port: taken } = server.address() as AddressInfo;
+    const shown = host.includes(':') ? `[${host}]` : host;
+    return {
+      url: `http://${shown}:${taken}`,
+      studio,
+      async close() {
+        const closed = new Promise((resolve) => server.close(resolve));
+        // Followers of jobs hold their connections open; their jobs are stopped, which ends them.
+        await studio.jobs.stopAll();
+        server.closeIdleConnections();
+        setTimeout(() => server.closeAllConnections(), 5000).unref();
+        await closed;
+        await studio.close();
+      },
+    };
+  } catch (error) {
+    server.close();
+    throw error;
+  }
+}
+
+function listen(server: Server, port: number, host: string): Promise<void> {
+  return new Promise((resolve, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      const why =
+        error.code === 'EADDRINUSE'
+          ? `Port ${port} is taken. Stop what uses it, or choose another with --port N.`
+          : error.code === 'EACCES'
+            ? `Port ${port} may not be used by this account. Choose another with --port N.`
+            : `Cannot listen on ${host}:${port} (${error.code ?? error.message}). Check --host and --port.`;
+      reject(new StartError(why));
+    });
+    server.listen(port, host, resolve);
+  });
+}

@@ -1,0 +1,48 @@
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, writeFileSync, renameSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import { nanoid } from 'nanoid';
+
+/** Kinds of content that are kept, by ending. */
+export type BlobKind = 'json' | 'png' | 'jpg' | 'webp' | 'svg';
+
+const ADDRESS = /^[0-9a-f]{64}\.(json|png|jpg|webp|svg)$/;
+
+/** Immutable files named by what is in them. */
+export class Blobs {
+  constructor(readonly folder: string) {}
+
+  /** Keeps the content and returns its address; a file appears whole or not at all. */
+  keep(content: Uint8Array | string, kind: BlobKind): string {
+    const address = `${createHash('sha256').update(content).digest('hex')}.${kind}`;
+    const path = this.pathOf(address);
+    if (existsSync(path)) return address;
+    mkdirSync(dirname(path), { recursive: true });
+    const draft = `${path}.${nanoid(8)}`;
+    writeFileSync(draft, content);
+    renameSync(draft, path);
+    return address;
+  }
+
+  read(address: string): Promise<Buffer> {
+    return readFile(this.pathOf(address));
+  }
+
+  async readJson<T>(address: string): Promise<T> {
+    return JSON.parse(await readFile(this.pathOf(address), 'utf8')) as T;
+  }
+
+  has(address: string): boolean {
+    return Blobs.isAddress(address) && existsSync(this.pathOf(address));
+  }
+
+  static isAddress(text: string): boolean {
+    return ADDRESS.test(text);
+  }
+
+  pathOf(address: string): string {
+    if (!Blobs.isAddress(address)) throw new RangeError(`not a content address: ${address}`);
+    return join(this.folder, address.slice(0, 2), address);
+  }
+}

@@ -1,0 +1,99 @@
+import type { PGlite } from '@electric-sql/pglite';
+import { apply, type Command } from '../../core/document/command.ts';
+import type { Design } from '../../core/document/design.ts';
+import { openDesign } from '../../core/document/openDesign.ts';
+import { notFound, Problem } from '../problem.ts';
+import type { Queries } from './database.ts';
+
+/** A design as it lies in the database. */
+export interface StoredDesign {
+  readonly design: Design;
+  readonly revision: number;
+  readonly updatedAt: string;
+}
+
+/** What the studio's table shows of a design. */
+export interface DesignSummary extends Pick<Design, 'id' | 'name' | 'repeat'> {
+  readonly revision: number;
+  readonly motifs: number;
+  readonly updatedAt: string;
+}
+
+interface Row {
+  document: unknown;
+  revision: number;
+  last_save: string | null;
+  updated_at: Date;
+}
+
+function stored(row: Row): StoredDesign {
+  return { design: openDesign(row.document), revision: row.revision, updatedAt: row.updated_at.toISOString() };
+}
+
+export async function insertDesign(queries: Queries, design: Design): Promise<StoredDesign> {
+  const { rows } = await queries.query<Row>('INSERT INTO designs (id, document) VALUES ($1, $2) RETURNING document, revision, last_save, updated_at', [
+    design.id,
+    JSON.stringify(design),
+  ]);
+  return stored(rows[0] as Row);
+}
+
+export async function listDesigns(queries: Queries): Promise<DesignSummary[]> {
+  const { rows } = await queries.query<Omit<DesignSummary, 'updatedAt'> & { updatedAt: Date }>(
+    `SELECT id, document->>'name' AS name, document->'repeat' AS repeat, revision, updated_at AS "updatedAt",
+            jsonb_array_length(document->'placements') AS motifs
+     FROM designs WHERE deleted_at IS NULL ORDER BY updated_at DESC, id`,
+  );
+  return rows.map((row) => ({ ...row, updatedAt: row.updatedAt.toISOString() }));
+}
+
+export async function readDesign(queries: Queries, id: string): Promise<StoredDesign> {
+  const { rows } = await queries.query<Row>(
+    'SELECT document, revision, last_save, updated_at FROM designs WHERE id = $1 AND deleted_at IS NULL',
+    [id],
+  );
+  if (!rows[0]) throw notFound('design');
+  return stored(rows[0]);
+}
+
+/** One save: the commands since `revision`, under a name of its own so that it counts once however often it arrives. */
+export interface Save {
+  readonly save: string;
+  readonly revision: number;
+  readonly commands: readonly Command[];
+}
+
+/**
+ * Applies a save and returns the new revision.
+ *
+ * @throws Problem 409 where the design has moved on since `revision`; nothing is changed then
+ */
+export async function saveDesign(database: PGlite, id: string, { save, revision, commands }: Save): Promise<number> {
+  return database.transaction(async (transaction) => {
+    const { rows } = await transaction.query<Row>(
+      'SELECT document, revision, last_save, updated_at FROM designs WHERE id = $1 AND deleted_at IS NULL FOR UPDATE',
+      [id],
+    );
+    const row = rows[0];
+    if (!row) throw notFound('design');
+    if (row.last_save === save) return row.revision;
+    if (row.revision !== revision) {
+      throw new Problem(409, 'Changed elsewhere', 'This design was changed in another window since you opened it. Your edits were not written over that.', {
+        revision: row.revision,
+      });
+    }
+    const design = commands.reduce(apply, openDesign(row.document));
+    await transaction.query('UPDATE designs SET document = $2, revision = revision + 1, last_save = $3, updated_at = now() WHERE id = $1', [
+      id,
+      JSON.stringify(design),
+      save,
+    ]);
+    return revision + 1;
+  });
+}
+
+/** Puts a design away, or brings it back. */
+export async function setDesignDeleted(queries: Queries, id: string, deleted: boolean): Promise<void> {
+  const { rows } = await queries.query('UPDATE designs SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id', [id, deleted]);
+  if (!rows[0]) throw notFound('design');
+}

@@ -1,0 +1,123 @@
+import { EventEmitter } from 'node:events';
+import type { PGlite } from '@electric-sql/pglite';
+import { nanoid } from 'nanoid';
+import { notFound, Problem } from '../problem.ts';
+
+/** A piece of heavy work that someone waits for. */
+export interface Job {
+  readonly id: string;
+  readonly kind: string;
+  readonly state: 'running' | 'done' | 'failed' | 'stopped';
+  /** 0 to 1. */
+  readonly progress: number;
+  /** What went wrong, as a sentence. */
+  readonly message: string | null;
+  readonly result: unknown;
+}
+
+/** Reports progress and learns that it should stop. */
+export interface JobHands {
+  readonly signal: AbortSignal;
+  progress(share: number): void;
+}
+
+interface Running {
+  job: Job;
+  readonly stop: AbortController;
+  readonly done: Promise<void>;
+}
+
+/** Runs jobs, keeps a row for each, and tells listeners how far they are. */
+export class Jobs {
+  readonly #running = new Map<string, Running>();
+  readonly #events = new EventEmitter().setMaxListeners(0);
+
+  constructor(readonly database: PGlite) {}
+
+  /** Jobs that were running when the last process ended will not go on. */
+  async closeAbandoned(): Promise<void> {
+    await this.database.query(
+      `UPDATE jobs SET state = 'failed', message = 'Hevrel was closed before this was done. Start it again.', updated_at = now() WHERE state = 'running'`,
+    );
+  }
+
+  /** Starts work and answers at once with its job; a rejection becomes the job's message. */
+  async start(kind: string, work: (hands: JobHands, id: string) => Promise<unknown>): Promise<Job> {
+    const job: Job = { id: nanoid(), kind, state: 'running', progress: 0, message: null, result: null };
+    await this.database.query('INSERT INTO jobs (id, kind, state) VALUES ($1, $2, $3)', [job.id, kind, job.state]);
+    const stop = new AbortController();
+    const hands: JobHands = { signal: stop.signal, progress: (share) => this.#report(job.id, { progress: share }) };
+    const done = work(hands, job.id).then(
+      (result) => this.#finish(job.id, { state: 'done', progress: 1, result }),
+      (error: unknown) =>
+        stop.signal.aborted
+          ? this.#finish(job.id, { state: 'stopped', message: 'Stopped. Nothing was changed.' })
+          : this.#finish(job.id, { state: 'failed', message: error instanceof Problem ? error.message : 'This could not be finished. Nothing was changed; try again.' }, error),
+    );
+    this.#running.set(job.id, { job, stop, done });
+    return job;
+  }
+
+  /** Every state of the job from now until it ends. */
+  async *follow(id: string, signal: AbortSignal): AsyncGenerator<Job> {
+    const queue: Job[] = [];
+    let wake = (): void => undefined;
+    const listen = (job: Job): void => {
+      queue.push(job);
+      wake();
+    };
+    const leave = (): void => wake();
+    this.#events.on(id, listen);
+    signal.addEventListener('abort', leave);
+    try {
+      let last = await this.read(id);
+      yield last;
+      while (last.state === 'running' && !signal.aborted) {
+        const next = queue.shift();
+        if (next) yield (last = next);
+        else await new Promise<void>((resolve) => (wake = resolve));
+      }
+    } finally {
+      this.#events.off(id, listen);
+      signal.removeEventListener('abort', leave);
+    }
+  }
+
+  async read(id: string): Promise<Job> {
+    const live = this.#running.get(id);
+    if (live) return live.job;
+    const { rows } = await this.database.query<Job>('SELECT id, kind, state, progress, message, result FROM jobs WHERE id = $1', [id]);
+    if (!rows[0]) throw notFound('job');
+    return rows[0];
+  }
+
+  /** Asks a running job to stop and waits until it has. */
+  async stop(id: string): Promise<Job> {
+    const live = this.#running.get(id);
+    live?.stop.abort();
+    await live?.done;
+    return this.read(id);
+  }
+
+  async stopAll(): Promise<void> {
+    await Promise.all([...this.#running.keys()].map((id) => this.stop(id)));
+  }
+
+  #report(id: string, change: Partial<Job>): void {
+    const live = this.#running.get(id);
+    if (!live) return;
+    live.job = { ...live.job, ...change };
+    this.#events.emit(id, live.job);
+  }
+
+  async #finish(id: string, change: Partial<Job>, error?: unknown): Promise<void> {
+    if (error && !(error instanceof Problem)) process.stderr.write(`Job ${id}: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+    const live = this.#running.get(id) as Running;
+    const job = { ...live.job, ...change };
+    await this.database.query('UPDATE jobs SET state = $2, progress = $3, message = $4, result = $5, updated_at = now() WHERE id = $1', [
+      id, job.state, job.progress, job.message, job.result === null ? null : JSON.stringify(job.result),
+    ]);
+    this.#report(id, change);
+    this.#running.delete(id);
+  }
+}

@@ -1,0 +1,30 @@
+import { readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { nanoid } from 'nanoid';
+import type { Swatch } from '../../core/document/design.ts';
+import { exportPlan } from '../../core/paint/exportPlan.ts';
+import { exportTask } from '../paint/exportTask.ts';
+import { smallPicture } from '../paint/designPicture.ts';
+import type { JobHands } from '../store/jobs.ts';
+import type { Studio } from '../studio.ts';
+
+/** Enough for a full screen and for a proof; the printer's file is painted anew from the design. */
+const TILE_DPI = 150;
+/** Large straight units are kept at a lower density, down to this many pixels a side. */
+const LONGEST_TILE = 6000;
+
+/** Renders the tile and the small picture of a swatch. */
+export async function paintSwatch(
+  studio: Studio,
+  swatch: Omit<Swatch, 'savedAt' | 'tile' | 'thumbnail' | 'tileWidth' | 'tileHeight'>,
+  hands?: JobHands,
+): Promise<Omit<Swatch, 'savedAt'>> {
+  const { design, motifs } = swatch;
+  const { unit } = exportPlan(design.repeat, { dpi: TILE_DPI }).grid;
+  const dpi = TILE_DPI * Math.min(1, LONGEST_TILE / Math.max(unit.width, unit.height));
+  const file = join(studio.exports, `${nanoid()}.png`);
+  const { width, height } = await studio.pool.run(exportTask(design, motifs, { dpi }, studio.blobs.folder, file), hands);
+  const tile = studio.blobs.keep(readFileSync(file), 'png');
+  rmSync(file);
+  return { ...swatch, tile, thumbnail: await smallPicture(studio, design, motifs), tileWidth: width, tileHeight: height };
+}
