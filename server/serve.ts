@@ -1,7 +1,7 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { createApp } from './app.ts';
-import { layOutSamples } from './samples/layOutSamples.ts';
+import { declineSamples, layOutSamples } from './samples/layOutSamples.ts';
 import type { Options } from './options.ts';
 import { openStudio, type Studio } from './studio.ts';
 import { StartError } from './store/dataFolder.ts';
@@ -27,7 +27,7 @@ export async function serve({ port, host, data, empty }: Options, web: string | 
   await listen(server, port, host);
   try {
     const studio = await openStudio(data);
-    if (!empty) await layOutSamples(studio, say);
+    await (empty ? declineSamples(studio) : layOutSamples(studio, say));
     server.on('request', createApp(studio, web));
     const { port: taken } = server.address() as AddressInfo;
     const shown = host.includes(':') ? `[${host}]` : host;

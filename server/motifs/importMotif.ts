@@ -11,10 +11,21 @@ export interface Imported {
   readonly notes: readonly string[];
 }
 
-/** Turns an uploaded file into a motif of the drawer. @throws Problem */
-export async function importMotif({ database, blobs, pool }: Studio, fileName: string, content: Uint8Array, collection: string): Promise<Imported> {
+/**
+ * Turns a file into a motif of the drawer.
+ *
+ * @param known what of the motif is decided beforehand
+ * @throws Problem
+ */
+export async function importMotif(
+  { database, blobs, pool }: Studio,
+  fileName: string,
+  content: Uint8Array,
+  collection: string,
+  known: Partial<Pick<StoredMotif, 'id' | 'name' | 'width'>> = {},
+): Promise<Imported> {
   const { artwork, notes, ...read } = await pool.run({ kind: 'read', name: shown(fileName), content, blobs: blobs.folder }, undefined, LONGEST_READ_MS);
-  const motif: StoredMotif = { id: nanoid(12), name: nameFrom(fileName), collection, artwork: blobs.keep(JSON.stringify(artwork), 'json'), ...read };
+  const motif: StoredMotif = { id: nanoid(12), name: nameFrom(fileName), collection, artwork: blobs.keep(JSON.stringify(artwork), 'json'), ...read, ...known };
   await insertMotif(database, motif);
   return { motif, notes };
 }

@@ -72,8 +72,7 @@ export class Pool {
   }
 
   #hire(): Hand {
-    // The sources run as they are; the thread needs the same loader as the process.
-    const worker = new Worker(new URL('./worker.ts', import.meta.url), { execArgv: ['--import', 'tsx'] });
+    const worker = new Worker(new URL('./startWorker.mjs', import.meta.url));
     const hand: Hand = { worker, busy: undefined };
     worker.unref();
     worker.on('message', (answer: Answer) => {

@@ -47,3 +47,7 @@ CREATE TABLE jobs (
   created_at timestamptz NOT NULL DEFAULT now(),
   updated_at timestamptz NOT NULL DEFAULT now()
 );
+
+-- One row: what became of the sample collection.
+CREATE TABLE studio (samples text NOT NULL CHECK (samples IN ('due', 'laid', 'declined')));
+INSERT INTO studio (samples) VALUES ('due');

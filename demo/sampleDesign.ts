@@ -1,0 +1,48 @@
+import type { Hex } from '../core/colour/hex.ts';
+import { DEFAULT_LAYER, type Design } from '../core/document/design.ts';
+import type { Placement } from '../core/document/placement.ts';
+import type { Repeat } from '../core/repeat/repeat.ts';
+import { INKS, type InkName } from './draw/block.ts';
+
+/** Motif, centre in mm, turn in degrees, scale, mirrored: from the bottom of the stack to the top. */
+export type Laid = readonly [motif: string, x: number, y: number, turn: number, scale: number, mirrored?: boolean];
+
+/** The colours of a sample: its ground, and those inks that are not printed as they were cut. */
+export type SampleColours = { readonly ground: Hex } & Partial<Readonly<Record<InkName, Hex>>>;
+
+export const GROUNDS = { chalk: '#f6f0e2', deep: '#1d3d47' } as const;
+
+/** The inks as they are printed on the deep ground, where indigo would drown. */
+export const ON_DEEP: SampleColours = { ground: GROUNDS.deep, indigo: '#9dbfbb', kelp: '#7f9a72', madder: '#cf5a40' };
+
+/** The id a sample motif has in the drawer. */
+export function sampleMotifId(motif: string): string {
+  return `low-tide-${motif}`;
+}
+
+/** A design of the sample collection as a document. */
+export function sampleDesign(id: string, name: string, repeat: Repeat, colours: SampleColours, laid: readonly Laid[]): Design {
+  const inkNames = Object.keys(INKS) as InkName[];
+  return {
+    version: 1,
+    id,
+    name,
+    repeat,
+    ground: 'ground',
+    inks: [
+      { id: 'ground', name: 'Ground', prints: [] },
+      ...inkNames.map((ink) => ({ id: ink, name: ink[0]?.toUpperCase() + ink.slice(1), prints: [INKS[ink]] })),
+    ],
+    colourways: [{ id: 'base', name: 'Base', colours: { ...INKS, ...colours } }],
+    colourway: 'base',
+    layers: [DEFAULT_LAYER],
+    placements: laid.map(([motif, x, y, turn, scale, mirrored = false], index): Placement => ({
+      id: `${id}-${index + 1}`, motif: sampleMotifId(motif), layer: DEFAULT_LAYER.id, x, y, turn, scale, mirrored, opacity: 1,
+    })),
+  };
+}
+
+/** The same design in other colours, for a swatch of its own. */
+export function recoloured(design: Design, colours: Partial<SampleColours>): Design {
+  return { ...design, colourways: design.colourways.map((one) => ({ ...one, colours: { ...one.colours, ...colours } })) };
+}

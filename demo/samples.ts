@@ -1,0 +1,25 @@
+import type { Design } from '../core/document/design.ts';
+import { herringRun } from './designs/herringRun.ts';
+import { limpetsAndRope } from './designs/limpetsAndRope.ts';
+import { moorings } from './designs/moorings.ts';
+import { strandline } from './designs/strandline.ts';
+import { GROUNDS, ON_DEEP, recoloured } from './sampleDesign.ts';
+
+/** The designs on the studio's table: half-drop, brick, square, and one dense and scattered. */
+export const SAMPLE_DESIGNS: readonly Design[] = [limpetsAndRope, herringRun, moorings, strandline];
+
+/** A finished swatch of a sample design. */
+export interface SampleSwatch {
+  readonly id: string;
+  readonly name: string;
+  readonly design: Design;
+}
+
+export const SAMPLE_SWATCHES: readonly SampleSwatch[] = [
+  { id: 'low-tide-swatch-limpets', name: 'Limpets and rope', design: limpetsAndRope },
+  { id: 'low-tide-swatch-limpets-dusk', name: 'Limpets and rope, dusk', design: recoloured(limpetsAndRope, ON_DEEP) },
+  { id: 'low-tide-swatch-herring', name: 'Herring run', design: herringRun },
+  { id: 'low-tide-swatch-herring-madder', name: 'Herring run, madder', design: recoloured(herringRun, { indigo: '#a5402d', shell: '#e8b69f', ground: '#f7e9d8' }) },
+  { id: 'low-tide-swatch-moorings', name: 'Moorings', design: moorings },
+  { id: 'low-tide-swatch-strandline', name: 'Strandline on chalk', design: recoloured(strandline, { ground: GROUNDS.chalk, indigo: '#22304a', kelp: '#566f52', madder: '#b5442f' }) },
+];

@@ -1,0 +1,3 @@
+import { main } from '../server/main.ts';
+
+await main(process.argv.slice(2));

@@ -1,0 +1,9 @@
+// `npm start`: installs and builds what is missing, then serves. The server runs in this process, so that it gets its signals.
+import { ensureBuilt, ensurePackages } from './ready.mjs';
+
+ensurePackages();
+ensureBuilt();
+const { register } = await import('tsx/esm/api');
+register();
+const { main } = await import('../server/main.ts');
+await main(process.argv.slice(2));

@@ -1,0 +1,45 @@
+import fc from 'fast-check';
+import { expect, it } from 'vitest';
+import { pick } from '../../core/arrange/pick.ts';
+import { asDrawn } from '../../core/colour/inkResolver.ts';
+import { paintArtwork } from '../../core/paint/paintArtwork.ts';
+import { paintPlane } from '../../core/paint/paintPlane.ts';
+import { sceneOf } from '../../core/paint/scene.ts';
+import { silhouetteOf } from '../../core/motif/silhouette.ts';
+import { latticeOf } from '../../core/repeat/lattice.ts';
+import { pixelGrid } from '../../core/repeat/pixelFit.ts';
+import { anyDesign, anyStep, LEAF, LEAF_MOTIF, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
+import { nodeEasel, nodeSheet, pixelsOf } from './nodeEasel.ts';
+
+const easel = nodeEasel();
+
+it('picks through the echoes what the painter painted there', () => {
+  const sheet = nodeSheet(160, 240);
+  paintArtwork(sheet.surface, LEAF.nodes, [4, 0, 0, 4, 0, 0], { easel, resolve: asDrawn, width: 160, height: 240 });
+  const motifs = new Map([['leaf', { motif: LEAF_MOTIF.motif, silhouette: silhouetteOf(pixelsOf(sheet), 160, 240) }]]);
+  const repeat = fc.record({ width: fc.constantFrom(60, 80), height: fc.constantFrom(50, 90), step: anyStep.filter(({ drop }) => drop.q <= 3) });
+  fc.assert(
+    fc.property(anyDesign(repeat, 4), (design) => {
+      const bare = { ...design, ground: null, placements: design.placements.map((one) => ({ ...one, opacity: 1, scale: one.scale / 2 })) };
+      const grid = pixelGrid(design.repeat, 2);
+      const window = { left: -100, top: -60, right: 100, bottom: 60 };
+      const plane = nodeSheet(200, 120);
+      paintPlane(plane.surface, sceneOf(bare, LEAF_MOTIFS), grid, window, easel);
+      const pixels = pixelsOf(plane);
+      let wrong = 0;
+      for (let y = 3; y < 120; y += 7) {
+        for (let x = 3; x < 200; x += 7) {
+          const at = { x: (x + 0.5 + window.left) / grid.scaleX, y: (y + 0.5 + window.top) / grid.scaleY };
+          const hit = pick(bare.placements, motifs, latticeOf(bare.repeat), at, 0.01).length > 0;
+          const alpha = pixels[(y * 200 + x) * 4 + 3] as number;
+          // Along an outline the raster may differ by its own coarseness; well inside and well outside it may not.
+          const around = [-2, 2].flatMap((d) => [pixels[(y * 200 + x + d) * 4 + 3] ?? alpha, pixels[((y + d) * 200 + x) * 4 + 3] ?? alpha]);
+          if (around.every((value) => value > 250) && alpha > 250 && !hit) wrong += 1;
+          if (around.every((value) => value === 0) && alpha === 0 && hit) wrong += 1;
+        }
+      }
+      expect(wrong).toBe(0);
+    }),
+    { numRuns: 40 },
+  );
+});

@@ -1,0 +1,51 @@
+import { readFileSync } from 'node:fs';
+import type { PGlite } from '@electric-sql/pglite';
+import { COLLECTION, LOW_TIDE } from '../../demo/collection.ts';
+import { sampleMotifId } from '../../demo/sampleDesign.ts';
+import { SAMPLE_DESIGNS, SAMPLE_SWATCHES } from '../../demo/samples.ts';
+import { importMotif } from '../motifs/importMotif.ts';
+import { insertDesign } from '../store/designs.ts';
+import { insertSwatch } from '../store/swatches.ts';
+import { motifsById } from '../store/motifs.ts';
+import type { Studio } from '../studio.ts';
+import { paintSwatch } from '../swatches/paintSwatch.ts';
+
+/** Lays the sample collection out in a studio that was never opened before; one that has begun to be is finished. */
+export async function layOutSamples(studio: Studio, say: (line: string) => void): Promise<void> {
+  const { database } = studio;
+  if (!(await samplesAreDue(database))) return;
+  say(`Laying out the sample collection “${COLLECTION}” …`);
+  const has = async (table: 'motifs' | 'designs' | 'swatches', id: string): Promise<boolean> =>
+    (await database.query(`SELECT 1 FROM ${table} WHERE id = $1`, [id])).rows.length > 0;
+  for (const { id, name, widthMm } of LOW_TIDE) {
+    const motif = sampleMotifId(id);
+    if (await has('motifs', motif)) continue;
+    const file = readFileSync(new URL(`../../demo/motifs/${id}.svg`, import.meta.url));
+    await importMotif(studio, `${id}.svg`, file, COLLECTION, { id: motif, name, width: widthMm });
+  }
+  for (const design of SAMPLE_DESIGNS) if (!(await has('designs', design.id))) await insertDesign(database, design);
+  await Promise.all(
+    SAMPLE_SWATCHES.map(async ({ id, name, design }) => {
+      if (await has('swatches', id)) return;
+      const motifs = await motifsById(database, design.placements.map(({ motif }) => motif));
+      // Recoloured swatches are of a design as it never lay in the database, so they name no revision of it.
+      const revision = SAMPLE_DESIGNS.includes(design) ? 1 : 0;
+      await insertSwatch(database, await paintSwatch(studio, { id, name, designId: design.id, revision, design, motifs }));
+    }),
+  );
+  await setSamples(database, 'laid');
+}
+
+/** A studio is asked once, when it is new, whether it wants the samples. */
+export async function declineSamples({ database }: Studio): Promise<void> {
+  if (await samplesAreDue(database)) await setSamples(database, 'declined');
+}
+
+async function samplesAreDue(database: PGlite): Promise<boolean> {
+  const { rows } = await database.query<{ samples: string }>('SELECT samples FROM studio');
+  return rows[0]?.samples === 'due';
+}
+
+async function setSamples(database: PGlite, samples: 'laid' | 'declined'): Promise<void> {
+  await database.query('UPDATE studio SET samples = $1', [samples]);
+}
