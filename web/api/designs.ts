@@ -1,0 +1,61 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { Command } from '../../core/document/command.ts';
+import type { Design } from '../../core/document/design.ts';
+import type { Repeat } from '../../core/repeat/repeat.ts';
+import { call } from './client.ts';
+
+export interface DesignSummary extends Pick<Design, 'id' | 'name' | 'repeat'> {
+  readonly revision: number;
+  readonly motifs: number;
+  readonly updatedAt: string;
+}
+
+export interface OpenDesign {
+  readonly design: Design;
+  readonly revision: number;
+}
+
+const LIST = ['designs'];
+
+export function useDesigns() {
+  return useQuery({ queryKey: LIST, queryFn: () => call<DesignSummary[]>('GET', '/designs') });
+}
+
+/** A design to edit: read anew each time it is opened, and never behind the editor's back. */
+export function useDesign(id: string) {
+  return useQuery({ queryKey: ['design', id], queryFn: () => readDesign(id), gcTime: 0, staleTime: Infinity });
+}
+
+export function readDesign(id: string): Promise<OpenDesign> {
+  return call<OpenDesign>('GET', `/designs/${id}`);
+}
+
+export function createDesign(name: string, from: { repeat: Repeat } | { document: Design }): Promise<OpenDesign> {
+  return call<OpenDesign>('POST', '/designs', { name, ...from });
+}
+
+export function useCreateDesign() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ name, repeat }: { name: string; repeat: Repeat }) => createDesign(name, { repeat }),
+    onSuccess: () => client.invalidateQueries({ queryKey: LIST }),
+  });
+}
+
+export function saveCommands(id: string, save: string, revision: number, commands: readonly Command[], leaving = false): Promise<{ revision: number }> {
+  return call<{ revision: number }>('PATCH', `/designs/${id}`, { save, revision, commands }, leaving);
+}
+
+/** Puts a design away or brings it back. */
+export function useDesignRemoval() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, deleted }: { id: string; deleted: boolean }) => (deleted ? call<undefined>('DELETE', `/designs/${id}`) : call<undefined>('POST', `/designs/${id}/restore`)),
+    onSuccess: () => client.invalidateQueries({ queryKey: LIST }),
+  });
+}
+
+/** A small picture of the design's straight unit, as it was at a revision. */
+export function designPictureUrl({ id, revision }: Pick<DesignSummary, 'id' | 'revision'>): string {
+  return `/api/designs/${id}/picture?revision=${revision}`;
+}

@@ -1,0 +1,93 @@
+import { useEffect, useRef, useState } from 'react';
+import { useBench } from '../design/bench.ts';
+import { useStore } from '../design/store.ts';
+import { ClothHands } from './clothHands.ts';
+import { ClothOverlay } from './ClothOverlay.tsx';
+import { ClothView } from './clothView.ts';
+
+/** The living parts of the cloth on screen, for whoever shows things about it. */
+export interface ClothParts {
+  readonly view: ClothView;
+  readonly hands: ClothHands;
+}
+
+/** The cloth: fills its place, shows the endless repeat, takes pointers. */
+export function Cloth({ onReady }: { readonly onReady: (parts: ClothParts | undefined) => void }) {
+  const bench = useBench();
+  const area = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [parts, setParts] = useState<ClothParts>();
+
+  useEffect(() => {
+    const place = area.current;
+    if (!place || !canvas.current) return;
+    const frame = () => ({ width: place.clientWidth, height: place.clientHeight, density: window.devicePixelRatio });
+    const view = new ClothView(canvas.current, bench.session, frame());
+    const hands = new ClothHands(bench, view, place);
+    view.setMotifs(bench.motifs.getState());
+    const leaveMotifs = bench.motifs.subscribe(() => view.setMotifs(bench.motifs.getState()));
+    const observer = new ResizeObserver(() => {
+      const { width, height, density } = frame();
+      view.resize(width, height, density);
+    });
+    observer.observe(place);
+
+    const stop = new AbortController();
+    const { signal } = stop;
+    place.addEventListener('pointerdown', (event) => {
+      place.focus({ preventScroll: true });
+      hands.press(event);
+    }, { signal });
+    place.addEventListener('pointermove', (event) => hands.move(event), { signal });
+    place.addEventListener('pointerup', (event) => hands.lift(event), { signal });
+    place.addEventListener('pointercancel', () => hands.cancel(), { signal });
+    // Not passive, since the page itself must not zoom or scroll.
+    place.addEventListener('wheel', (event) => hands.wheel(event), { signal, passive: false });
+    place.addEventListener('auxclick', (event) => event.preventDefault(), { signal });
+    window.addEventListener('keydown', (event) => {
+      if (event.code !== 'Space' || (event.target as HTMLElement).matches('input, textarea, button, a, [role]:not([data-cloth])')) return;
+      event.preventDefault();
+      hands.holdSpace(true);
+    }, { signal });
+    window.addEventListener('keyup', (event) => {
+      if (event.code === 'Space') hands.holdSpace(false);
+    }, { signal });
+
+    const made = { view, hands };
+    setParts(made);
+    onReady(made);
+    return () => {
+      stop.abort();
+      observer.disconnect();
+      leaveMotifs();
+      view.close();
+      setParts(undefined);
+      onReady(undefined);
+    };
+  }, [bench, onReady]);
+
+  return (
+    <div
+      ref={area}
+      data-cloth
+      role="application"
+      tabIndex={0}
+      aria-label="The cloth. N and B go through its motifs, arrows move the chosen one; press ? for all keys."
+      className="bare-ground relative col-start-2 row-start-2 touch-none overflow-hidden select-none focus-visible:outline-offset-[-3px]"
+    >
+      <canvas ref={canvas} className="absolute inset-0 h-full w-full" />
+      {parts && <ClothOverlay {...parts} />}
+      {parts && <ClothProblem view={parts.view} />}
+    </div>
+  );
+}
+
+function ClothProblem({ view }: { readonly view: ClothView }) {
+  const problem = useStore({ subscribe: view.subscribe, getState: view.getProblem });
+  if (!problem) return null;
+  return (
+    <p role="alert" className="absolute inset-x-6 top-6 rounded-md border border-l-4 border-madder bg-white p-3 text-sm shadow-float">
+      {problem}
+    </p>
+  );
+}

@@ -1,0 +1,360 @@
+import type { Session } from '../../core/document/session.ts';
+import type { Design } from '../../core/document/design.ts';
+import type { Point } from '../../core/geometry/point.ts';
+import type { Box } from '../../core/geometry/box.ts';
+import { silhouetteOf } from '../../core/motif/silhouette.ts';
+import type { Motif } from '../../core/motif/motif.ts';
+import { asDrawn } from '../../core/colour/inkResolver.ts';
+import { compose, scaling, translation } from '../../core/geometry/matrix.ts';
+import { paintArtwork } from '../../core/paint/paintArtwork.ts';
+import type { DrawnMotif } from '../../core/paint/scene.ts';
+import { displacement, type Steps } from '../../core/repeat/lattice.ts';
+import type { Surface } from '../../core/paint/surface.ts';
+import type { Pickable } from '../../core/arrange/pick.ts';
+import { ArtworkShelf } from './artworkShelf.ts';
+import { browserSheet, type BrowserSheet } from './browserEasel.ts';
+import { layFill, type Fill } from './layFill.ts';
+import { layAll, MovingStamps, type Laying } from './movingStamps.ts';
+import type { PaintAnswer, PaintOrder } from './paintMessages.ts';
+import { paintedWindow, refitted, toMm, viewportAround, viewportWith, type Viewport } from './viewport.ts';
+
+/** What was painted last: one image, or what lies below and above the placements that move. */
+interface PaintedCloth {
+  readonly below: Fill;
+  readonly above: Fill | undefined;
+  readonly order: PaintOrder;
+}
+
+/** The placements that move, and the design as it was when they were taken up. */
+interface Held {
+  readonly ids: readonly string[];
+  readonly design: Design | undefined;
+}
+
+const NOTHING_HELD: Held = { ids: [], design: undefined };
+
+/** Share of the window that is painted around it, so that panning has something to show. */
+const MARGIN = 0.4;
+/** Long side of a silhouette. */
+const SILHOUETTE = 128;
+/** An order is given up after this long, should the worker have died over it, ms. */
+const PATIENCE = 30_000;
+
+/**
+ * The cloth on screen: what part of the plane is seen, what is painted of it, and the frames in between. Knows no
+ * React; whoever shows things over the cloth subscribes to the viewport.
+ */
+export class ClothView {
+  readonly #canvas: HTMLCanvasElement;
+  readonly #context: CanvasRenderingContext2D;
+  readonly #session: Session;
+  readonly #worker: Worker;
+  readonly #shelf = new ArtworkShelf();
+  readonly #stamps = new MovingStamps();
+  readonly #listeners = new Set<() => void>();
+  readonly #drawn = new Map<string, DrawnMotif>();
+  readonly #pickables = new Map<string, Pickable>();
+  readonly #leave: () => void;
+
+  #motifs: readonly Motif[] = [];
+  #viewport: Viewport;
+  #painted: PaintedCloth | undefined;
+  #ordered: PaintOrder | undefined;
+  #orderTimer: ReturnType<typeof setTimeout> | undefined;
+  #held: Held = NOTHING_HELD;
+  #frame: number | undefined;
+  /** What the visible canvas shows while something moves, for redrawing only what changes. */
+  #shown: { viewport: Viewport; painted: PaintedCloth; below: BrowserSheet; above: BrowserSheet | undefined; layings: readonly Laying[] } | undefined;
+  #lastPaintTook = 0;
+  #problem: string | undefined;
+
+  constructor(canvas: HTMLCanvasElement, session: Session, frame: { width: number; height: number; density: number }) {
+    const context = canvas.getContext('2d');
+    if (!context) throw new Error('this browser gives no 2D canvas');
+    this.#canvas = canvas;
+    this.#context = context;
+    this.#session = session;
+    const { repeat } = session.state.design;
+    this.#viewport = viewportAround(frame, repeat, { left: 0, top: 0, right: repeat.width, bottom: repeat.height }, 0.14);
+    this.#fitCanvas();
+    this.#worker = new Worker(new URL('./paintWorker.ts', import.meta.url), { type: 'module' });
+    this.#worker.onmessage = ({ data }: MessageEvent<PaintAnswer>) => this.#take(data);
+    let repeatShown = repeat;
+    this.#leave = session.subscribe(() => {
+      const next = session.state.design.repeat;
+      if (next !== repeatShown) {
+        repeatShown = next;
+        this.#setViewport(refitted(this.#viewport, this.#viewport, next));
+      }
+      this.#update();
+    });
+  }
+
+  close(): void {
+    this.#leave();
+    this.#worker.terminate();
+    clearTimeout(this.#orderTimer);
+    if (this.#frame !== undefined) cancelAnimationFrame(this.#frame);
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+
+  readonly getViewport = (): Viewport => this.#viewport;
+
+  /** What went wrong with painting, or undefined. */
+  readonly getProblem = (): string | undefined => this.#problem;
+
+  /** Motifs as far as picking needs them; grows as artwork arrives. */
+  get pickables(): ReadonlyMap<string, Pickable> {
+    return this.#pickables;
+  }
+
+  /** True when the cloth on screen shows the design as it is. */
+  get isSettled(): boolean {
+    return this.#ordered === undefined && this.#painted !== undefined && !this.#needsPaint() && this.#frame === undefined;
+  }
+
+  get lastPaintTook(): number {
+    return this.#lastPaintTook;
+  }
+
+  setMotifs(motifs: readonly Motif[]): void {
+    this.#motifs = motifs;
+    for (const motif of motifs) this.#pickables.set(motif.id, { motif, silhouette: this.#pickables.get(motif.id)?.silhouette });
+    this.#update();
+  }
+
+  resize(width: number, height: number, density: number): void {
+    const viewport = this.#viewport;
+    if (viewport.width === width && viewport.height === height && viewport.density === density) return;
+    this.#setViewport(refitted(viewport, { width, height, density }, this.#design.repeat));
+    this.#fitCanvas();
+    this.drawFrame();
+  }
+
+  panBy(by: Point): void {
+    const { density, x, y } = this.#viewport;
+    this.#setViewport({ ...this.#viewport, x: x - Math.round(by.x * density), y: y - Math.round(by.y * density) });
+  }
+
+  zoomAt(at: Point, factor: number): void {
+    this.#setViewport(viewportWith(this.#viewport, this.#design.repeat, this.#viewport.scale * factor, toMm(this.#viewport, at), at));
+  }
+
+  show(box: Box, margin?: number): void {
+    this.#setViewport(viewportAround(this.#viewport, this.#design.repeat, box, margin));
+  }
+
+  /** Zooms to a scale in CSS pixels per mm, keeping the middle. */
+  setScale(scale: number): void {
+    this.zoomAt({ x: this.#viewport.width / 2, y: this.#viewport.height / 2 }, scale / this.#viewport.scale);
+  }
+
+  /** These placements are about to move: they are drawn live from now on, all else is painted without them. */
+  hold(ids: readonly string[]): void {
+    this.#held = ids.length > 0 ? { ids, design: this.#design } : NOTHING_HELD;
+    this.#update();
+  }
+
+  /** Nothing moves any more. The live drawing stays until the cloth is painted with the moved placements in it. */
+  release(): void {
+    this.#held = NOTHING_HELD;
+    this.#update();
+  }
+
+  /** Fetches a motif's artwork before it is used. */
+  prefetch(motif: Motif): void {
+    this.#fetchMotif(motif);
+  }
+
+  /** Moves the view by whole repeats, which shows the same cloth, so that the cell `steps` becomes the one at the origin. */
+  bringHome(steps: Steps): void {
+    const { plan } = this.#viewport;
+    const by = displacement(plan.grid.lattice, steps);
+    const { x, y } = this.#viewport;
+    this.#setViewport({ ...this.#viewport, x: x - Math.round(by.x / plan.reduction), y: y - Math.round(by.y / plan.reduction) });
+  }
+
+  get #design(): Design {
+    return this.#session.state.design;
+  }
+
+  #setViewport(viewport: Viewport): void {
+    this.#viewport = viewport;
+    this.#update();
+    for (const listener of this.#listeners) listener();
+  }
+
+  #fitCanvas(): void {
+    const { width, height, density } = this.#viewport;
+    this.#canvas.width = Math.ceil(width * density);
+    this.#canvas.height = Math.ceil(height * density);
+  }
+
+  #update(): void {
+    this.#fetchArtwork();
+    // Once a frame, so that a change made of several is ordered as one.
+    this.#frame ??= requestAnimationFrame(() => {
+      this.#frame = undefined;
+      this.#order();
+      this.drawFrame();
+    });
+  }
+
+  /** The design as it is to be painted: while something moves, its preview changes nothing of what is painted. */
+  get #wanted(): Design {
+    return this.#held.design ?? this.#design;
+  }
+
+  #needsPaint(): boolean {
+    const order = this.#painted?.order;
+    if (!order) return true;
+    const { plan } = this.#viewport;
+    return (
+      order.design !== this.#wanted ||
+      order.moving !== this.#held.ids ||
+      order.motifs !== this.#motifs ||
+      order.plan.kind !== plan.kind ||
+      order.plan.scaleX !== plan.scaleX ||
+      order.plan.scaleY !== plan.scaleY ||
+      order.plan.reduction !== plan.reduction ||
+      (order.window !== undefined && !contains(order.window, paintedWindow(this.#viewport)))
+    );
+  }
+
+  /** One order at a time: the next begins with whatever is wanted by then, so a fast hand never starves the cloth. */
+  #order(): void {
+    if (this.#ordered || !this.#needsPaint() || this.#viewport.width === 0) return;
+    const { plan } = this.#viewport;
+    const seen = paintedWindow(this.#viewport);
+    const mx = Math.round((seen.right - seen.left) * MARGIN);
+    const my = Math.round((seen.bottom - seen.top) * MARGIN);
+    const order: PaintOrder = {
+      id: (this.#painted?.order.id ?? 0) + 1,
+      design: this.#wanted,
+      motifs: this.#motifs,
+      plan,
+      window: plan.kind === 'window' ? { left: seen.left - mx, top: seen.top - my, right: seen.right + mx, bottom: seen.bottom + my } : undefined,
+      moving: this.#held.ids,
+    };
+    this.#ordered = order;
+    this.#worker.postMessage(order);
+    this.#orderTimer = setTimeout(() => {
+      this.#ordered = undefined;
+      this.#report('The cloth could not be painted in time. Your design is safe; reload the page.');
+    }, PATIENCE);
+  }
+
+  #take(answer: PaintAnswer): void {
+    const order = this.#ordered;
+    if (!order || answer.id !== order.id) return;
+    clearTimeout(this.#orderTimer);
+    this.#ordered = undefined;
+    if ('failed' in answer) {
+      this.#report(`The cloth could not be painted (${answer.failed}). Your design is safe; reload the page.`);
+      return;
+    }
+    const fill = (image: ImageBitmap): Fill => ({ image, plan: order.plan, window: order.window });
+    this.#painted?.below.image.close();
+    this.#painted?.above?.image.close();
+    this.#painted = { below: fill(answer.below), above: answer.above && fill(answer.above), order };
+    this.#lastPaintTook = answer.took;
+    this.#shown = undefined;
+    this.#report(undefined);
+    this.#update();
+  }
+
+  #report(problem: string | undefined): void {
+    if (problem === this.#problem) return;
+    this.#problem = problem;
+    for (const listener of this.#listeners) listener();
+  }
+
+  /** Draws what is seen now. Called once a frame; public for the bench. */
+  drawFrame(): void {
+    if (!this.#painted) return;
+    // What was painted apart goes on being drawn live until a cloth with it in it has arrived.
+    const live = this.#painted.order.moving.length > 0 ? this.#painted.order.moving : this.#held.ids;
+    if (live.length === 0) {
+      this.#shown = undefined;
+      layFill(this.#context, this.#painted.below, this.#viewport);
+      return;
+    }
+    this.#drawMoving(this.#painted, live);
+  }
+
+  #drawMoving(painted: PaintedCloth, live: readonly string[]): void {
+    const viewport = this.#viewport;
+    const context = this.#context;
+    const layings = this.#stamps.layings(this.#design, live, this.#drawn, viewport.plan, paintedWindow(viewport), this.#shelf.easel);
+    const before = this.#shown;
+    const fresh = before === undefined || before.viewport !== viewport || before.painted !== painted;
+    const shown = fresh ? { viewport, painted, ...this.#laidApart(painted), layings } : { ...before, layings };
+    this.#shown = shown;
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.save();
+    if (!fresh) {
+      // Only where something was or is now; all edges are whole pixels.
+      context.beginPath();
+      for (const { box } of [...before.layings, ...layings]) context.rect(box.left, box.top, box.right - box.left, box.bottom - box.top);
+      context.clip();
+    }
+    context.clearRect(0, 0, this.#canvas.width, this.#canvas.height);
+    context.drawImage(shown.below.canvas, 0, 0);
+    context.imageSmoothingEnabled = viewport.plan.reduction > 1;
+    context.imageSmoothingQuality = 'high';
+    layAll(context as unknown as Surface, layings, viewport.plan.reduction, this.#shelf.easel);
+    if (shown.above) context.drawImage(shown.above.canvas, 0, 0);
+    context.restore();
+  }
+
+  /** What lies below and above, each laid over a whole window once, to be copied from frame after frame. */
+  #laidApart(painted: PaintedCloth): { below: BrowserSheet; above: BrowserSheet | undefined } {
+    const laid = (fill: Fill): BrowserSheet => {
+      const sheet = browserSheet(this.#canvas.width, this.#canvas.height);
+      layFill(sheet.context, fill, this.#viewport);
+      return sheet;
+    };
+    return { below: laid(painted.below), above: painted.above && laid(painted.above) };
+  }
+
+  #fetchArtwork(): void {
+    const used = new Set(this.#design.placements.map(({ motif }) => motif));
+    for (const motif of this.#motifs) if (used.has(motif.id)) this.#fetchMotif(motif);
+  }
+
+  #fetchMotif(motif: Motif): void {
+    const known = this.#drawn.get(motif.id);
+    if (known?.motif === motif) return;
+    // Renamed or resized: the artwork at hand serves on.
+    if (known?.motif.artwork === motif.artwork) {
+      this.#drawn.set(motif.id, { ...known, motif });
+      return;
+    }
+    this.#shelf.fetch(motif).then(
+      (drawn) => {
+        this.#drawn.set(motif.id, drawn);
+        this.#pickables.set(motif.id, { motif: drawn.motif, silhouette: this.#silhouette(drawn) });
+      },
+      (error: unknown) => this.#report(`The motif “${motif.name}” could not be fetched (${String(error)}). Your design is safe; reload the page.`),
+    );
+  }
+
+  #silhouette({ artwork }: DrawnMotif): ReturnType<typeof silhouetteOf> {
+    const { view } = artwork;
+    const scale = SILHOUETTE / Math.max(view.width, view.height);
+    const width = Math.max(1, Math.round(view.width * scale));
+    const height = Math.max(1, Math.round(view.height * scale));
+    const sheet = browserSheet(width, height);
+    const matrix = compose(scaling(width / view.width, height / view.height), translation(-view.x, -view.y));
+    paintArtwork(sheet.surface, artwork.nodes, matrix, { easel: this.#shelf.easel, resolve: asDrawn, width, height });
+    return silhouetteOf(sheet.context.getImageData(0, 0, width, height).data, width, height);
+  }
+}
+
+function contains(outer: Box, inner: Box): boolean {
+  return outer.left <= inner.left && outer.top <= inner.top && outer.right >= inner.right && outer.bottom >= inner.bottom;
+}

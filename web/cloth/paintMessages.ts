@@ -1,0 +1,27 @@
+import type { Design } from '../../core/document/design.ts';
+import type { Box } from '../../core/geometry/box.ts';
+import type { Motif } from '../../core/motif/motif.ts';
+import type { ClothPlan } from '../../core/paint/clothPlan.ts';
+
+/** What the page asks the paint worker for. */
+export interface PaintOrder {
+  readonly id: number;
+  readonly design: Design;
+  readonly motifs: readonly Motif[];
+  readonly plan: ClothPlan;
+  /** Whole pixels of the plane to paint; of a window plan only. */
+  readonly window: Box | undefined;
+  /** Placements that are being moved: what lies below and above them is painted apart, and they are not. */
+  readonly moving: readonly string[];
+}
+
+/** What comes back: one image, or one for below and one for above what moves. */
+export interface Painted {
+  readonly id: number;
+  readonly below: ImageBitmap;
+  readonly above: ImageBitmap | undefined;
+  /** Painting time in ms, for the bench. */
+  readonly took: number;
+}
+
+export type PaintAnswer = Painted | { readonly id: number; readonly failed: string };

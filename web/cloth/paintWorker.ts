@@ -1,0 +1,51 @@
+import { cellWindow, paintPlane, type PlaneOptions } from '../../core/paint/paintPlane.ts';
+import { reduceUnit } from '../../core/paint/reduceUnit.ts';
+import { sceneOf, type DrawnMotif, type Scene } from '../../core/paint/scene.ts';
+import { fillStrips } from '../../core/paint/layCell.ts';
+import { ArtworkShelf } from './artworkShelf.ts';
+import { browserSheet, type BrowserSheet } from './browserEasel.ts';
+import type { PaintAnswer, PaintOrder } from './paintMessages.ts';
+import { stackAround } from './stackAround.ts';
+
+const shelf = new ArtworkShelf();
+const port = self as unknown as { postMessage(answer: PaintAnswer, transfer: Transferable[]): void; onmessage: ((event: MessageEvent<PaintOrder>) => void) | null };
+
+port.onmessage = ({ data }) => {
+  answer(data).catch((error: unknown) => {
+    port.postMessage({ id: data.id, failed: error instanceof Error ? error.message : String(error) }, []);
+  });
+};
+
+async function answer(order: PaintOrder): Promise<void> {
+  const used = new Set(order.design.placements.map(({ motif }) => motif));
+  const drawn = await Promise.all(order.motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
+  const began = performance.now();
+  const scene = sceneOf(order.design, new Map(drawn.map((one): [string, DrawnMotif] => [one.motif.id, one])));
+  const around = stackAround(order.design.placements, order.moving);
+  const below = paint(order, scene, around ? { only: around.below } : {});
+  const above = around && around.above.size > 0 ? paint(order, scene, { only: around.above, bare: true }) : undefined;
+  port.postMessage({ id: order.id, below, above, took: performance.now() - began }, above ? [below, above] : [below]);
+}
+
+function paint(order: PaintOrder, scene: Scene, options: PlaneOptions): ImageBitmap {
+  const { plan } = order;
+  const window = order.window ?? cellWindow(plan.grid);
+  const sheet = browserSheet(window.right - window.left, window.bottom - window.top);
+  paintPlane(sheet.surface, scene, plan.grid, window, shelf.easel, options);
+  return (plan.kind === 'far' ? reduced(sheet, order) : sheet).canvas.transferToImageBitmap();
+}
+
+/** The straight unit laid out from the cell, averaged down to screen scale. */
+function reduced(cell: BrowserSheet, { plan: { grid, reduction } }: PaintOrder): BrowserSheet {
+  const { width, height } = grid.unit;
+  const unit = browserSheet(width, height);
+  const pattern = unit.context.createPattern(cell.canvas, 'repeat') as CanvasPattern;
+  unit.context.fillStyle = pattern;
+  for (const strip of fillStrips(grid, { left: 0, top: 0, right: width, bottom: height })) {
+    pattern.setTransform(new DOMMatrix([1, 0, 0, 1, strip.originX, strip.originY]));
+    unit.context.fillRect(strip.x, strip.y, strip.width, strip.height);
+  }
+  const pixels = unit.context.getImageData(0, 0, width, height);
+  unit.context.putImageData(new ImageData(reduceUnit(pixels.data, width, height, reduction), width, height), 0, 0);
+  return unit;
+}

@@ -1,0 +1,89 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { createDesign, saveCommands, useDesign, type OpenDesign } from '../api/designs.ts';
+import { useMotifs } from '../api/motifs.ts';
+import { useNotify } from '../shared/Notices.tsx';
+import { Bench, BenchContext } from './bench.ts';
+import { Saver } from './saver.ts';
+import { Workbench } from './Workbench.tsx';
+
+/** Opens a design for editing. */
+export function DesignPage() {
+  const { id = '' } = useParams();
+  const opened = useDesign(id);
+  if (opened.isError) {
+    return (
+      <main className="mx-auto grid h-full max-w-lg place-content-center gap-4 p-8">
+        <h1 className="font-name text-2xl font-semibold">This design could not be opened</h1>
+        <p>{opened.error.message}</p>
+        <Link to="/" className="text-madder underline underline-offset-2">
+          To the table
+        </Link>
+      </main>
+    );
+  }
+  if (!opened.data) return <p className="grid h-full place-items-center text-graphite">Fetching the design …</p>;
+  return <OpenBench key={id} opened={opened.data} />;
+}
+
+interface Desk {
+  readonly bench: Bench;
+  readonly saver: Saver;
+}
+
+/** The bench and the saver of one open design, for as long as it is open. */
+function OpenBench({ opened }: { readonly opened: OpenDesign }) {
+  const motifs = useMotifs();
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const notify = useNotify();
+  const [desk, setDesk] = useState<Desk>();
+
+  useEffect(() => {
+    const bench = new Bench(opened.design);
+    const saver = new Saver(bench.session, opened.revision, {
+      send: (save, revision, commands, leaving) => saveCommands(opened.design.id, save, revision, commands, leaving),
+      part: async (why) => {
+        // Ours becomes a design of its own; the other stays as the server has it.
+        const mine = bench.session.state.committed;
+        const time = new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+        const { design } = await createDesign(`${mine.name.slice(0, 100)}, kept ${time}`, { document: mine });
+        notify({
+          text: `${why} Both versions are kept: this is yours, as “${design.name}”.`,
+          tone: 'problem',
+          action: { label: 'Open the other', run: () => void navigate(`/designs/${mine.id}`) },
+        });
+        await navigate(`/designs/${design.id}`, { replace: true });
+      },
+    });
+    const leave = (event: Event): void => {
+      saver.leave();
+      // Asked only where something could still be lost.
+      if (event.type === 'beforeunload' && saver.getState().kind === 'waiting') event.preventDefault();
+    };
+    window.addEventListener('beforeunload', leave);
+    window.addEventListener('pagehide', leave);
+    setDesk({ bench, saver });
+    return () => {
+      window.removeEventListener('beforeunload', leave);
+      window.removeEventListener('pagehide', leave);
+      saver.leave();
+      saver.close();
+      void client.invalidateQueries({ queryKey: ['designs'] });
+    };
+    // A design is opened once; what is read again later does not disturb the bench.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [opened.design.id]);
+
+  useEffect(() => {
+    if (desk && motifs.data) desk.bench.motifs.set(motifs.data);
+  }, [desk, motifs.data]);
+
+  if (!desk) return null;
+  return (
+    <BenchContext value={desk.bench}>
+      <Workbench saver={desk.saver} />
+    </BenchContext>
+  );
+}

@@ -1,0 +1,59 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState, type FormEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { useJob } from '../api/jobs.ts';
+import { startSwatch } from '../api/swatches.ts';
+import { Button } from '../shared/Button.tsx';
+import { JobProgress } from '../shared/JobProgress.tsx';
+import { useNotify } from '../shared/Notices.tsx';
+import { Sheet } from '../shared/Sheet.tsx';
+import { useBench } from './bench.ts';
+import type { Saver } from './saver.ts';
+
+interface Props {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly saver: Saver;
+}
+
+/** Asks for a name and keeps the repeat, as it is now, in the swatch book. */
+export function SaveSwatchSheet({ open, onClose, saver }: Props) {
+  const bench = useBench();
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const notify = useNotify();
+  const [name, setName] = useState('');
+  const watch = useJob<{ swatch: string }>(({ swatch }) => {
+    void client.invalidateQueries({ queryKey: ['swatches'] });
+    notify({ text: `“${name}” is in the swatch book.`, action: { label: 'Show it', run: () => void navigate(`/swatches/${swatch}`) } });
+    onClose();
+  });
+
+  useEffect(() => {
+    if (open) setName(bench.design.name);
+  }, [open, bench]);
+
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    watch.start(async () => startSwatch(bench.design.id, await saver.flush(), name.trim()));
+  };
+
+  return (
+    <Sheet title="Save swatch" open={open} onClose={onClose}>
+      <form onSubmit={submit} className="grid gap-4">
+        <p className="text-sm text-graphite">Keeps the finished repeat under a name. The design stays as it is and can be worked on.</p>
+        <label className="block">
+          <span className="mb-0.5 block text-xs text-graphite">Name of the swatch</span>
+          <input autoFocus value={name} maxLength={120} onChange={(event) => setName(event.target.value)} onFocus={(event) => event.currentTarget.select()} className="h-8 w-full rounded-md border border-thread bg-white px-2" />
+        </label>
+        <JobProgress watch={watch} doing="Painting the swatch" />
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" look="accent" disabled={watch.running || name.trim() === ''}>
+            Save swatch
+          </Button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}

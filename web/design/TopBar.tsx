@@ -1,0 +1,117 @@
+import { Download, Redo2, Undo2 } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { Button } from '../shared/Button.tsx';
+import { useBench, type Part } from './bench.ts';
+import type { Saver, SaveState } from './saver.ts';
+import { useStore } from './store.ts';
+
+const PARTS: readonly { part: Part; name: string }[] = [
+  { part: 'motifs', name: 'Motifs' },
+  { part: 'repeat', name: 'Repeat' },
+  { part: 'arrange', name: 'Arrange' },
+  { part: 'colour', name: 'Colour' },
+];
+
+interface Props {
+  readonly saver: Saver;
+  readonly onPart: (part: Part) => void;
+  readonly onSaveSwatch: () => void;
+  readonly onDownload: () => void;
+  readonly onKeys: () => void;
+}
+
+/** The name of the design, the parts of the job in their order, whether it is saved, and what to do with it. */
+export function TopBar({ saver, onPart, onSaveSwatch, onDownload, onKeys }: Props) {
+  const bench = useBench();
+  const part = useStore(bench.part);
+  const { past, future } = useStore(bench.session);
+  const state = useStore(saver);
+  return (
+    <header className="col-span-2 col-start-2 row-start-1 flex min-w-0 items-center gap-3 border-b border-thread bg-calico px-3">
+      <Link to="/" className="rounded-sm text-sm text-graphite hover:text-ink">
+        Table
+      </Link>
+      <span aria-hidden className="text-thread">
+        /
+      </span>
+      <DesignName />
+      <nav aria-label="Parts of the job" className="mx-auto flex shrink-0 items-center">
+        {PARTS.map(({ part: one, name }, i) => (
+          <span key={one} className="flex items-center">
+            {i > 0 && (
+              <span aria-hidden className="text-thread">
+                ·
+              </span>
+            )}
+            <button
+              type="button"
+              aria-current={part === one ? 'step' : undefined}
+              onClick={() => onPart(one)}
+              className={`h-12 border-b-2 px-3 text-sm font-medium ${part === one ? 'border-ink' : 'border-transparent text-graphite hover:text-ink'}`}
+            >
+              {name}
+            </button>
+          </span>
+        ))}
+      </nav>
+      <SavedNote state={state} />
+      <div className="flex shrink-0 items-center gap-1.5">
+        <Button look="quiet" label={past.length ? `Undo: ${past.at(-1)?.label}` : 'Undo'} disabled={past.length === 0} onClick={() => bench.undo()}>
+          <Undo2 size={17} aria-hidden />
+        </Button>
+        <Button look="quiet" label={future.length ? `Do again: ${future[0]?.label}` : 'Do again'} disabled={future.length === 0} onClick={() => bench.redo()}>
+          <Redo2 size={17} aria-hidden />
+        </Button>
+        <Button look="quiet" label="Keys" onClick={onKeys}>
+          <span aria-hidden>?</span>
+        </Button>
+        <Button label="Download" onClick={onDownload}>
+          <Download size={16} aria-hidden />
+        </Button>
+        <Button look="accent" onClick={onSaveSwatch}>
+          Save swatch
+        </Button>
+      </div>
+    </header>
+  );
+}
+
+function DesignName() {
+  const bench = useBench();
+  const { design } = useStore(bench.session);
+  const [typed, setTyped] = useState<string>();
+  const take = (): void => {
+    const name = (typed ?? '').trim();
+    if (name && name !== design.name) bench.commit('Renamed the design', { type: 'name', name });
+    setTyped(undefined);
+  };
+  return (
+    <input
+      aria-label="Name of the design"
+      title={design.name}
+      value={typed ?? design.name}
+      maxLength={120}
+      size={Math.min(26, Math.max(8, (typed ?? design.name).length))}
+      spellCheck={false}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={take}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.currentTarget.blur();
+        if (event.key === 'Escape') setTyped(undefined);
+      }}
+      className="h-8 min-w-0 truncate rounded-md border border-transparent bg-transparent px-1.5 font-name text-base font-semibold hover:border-thread focus:bg-white"
+    />
+  );
+}
+
+function SavedNote({ state }: { readonly state: SaveState }) {
+  const text = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet', parted: 'Not saved here' }[state.kind];
+  const why = 'why' in state ? state.why : undefined;
+  return (
+    <span role="status" title={why} data-saved={state.kind} className={`shrink-0 text-xs ${why ? 'font-semibold text-madder' : 'text-graphite'}`}>
+      {text}
+      {why && <span className="ml-1 hidden max-w-60 truncate align-bottom font-normal xl:inline-block">{why}</span>}
+    </span>
+  );
+}

@@ -1,0 +1,95 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { straightUnit } from '../../core/repeat/straightUnit.ts';
+import { Cloth, type ClothParts } from '../cloth/Cloth.tsx';
+import { ACTUAL_SCALE, middle } from '../cloth/viewport.ts';
+import { useBench, type Part } from './bench.ts';
+import { DownloadSheet } from './DownloadSheet.tsx';
+import type { Saver } from './saver.ts';
+import { SaveSwatchSheet } from './SaveSwatchSheet.tsx';
+import { ScaleBar } from './ScaleBar.tsx';
+import { Selvedge } from './Selvedge.tsx';
+import { SHORTCUTS, type ShortcutHands } from './shortcuts.ts';
+import { ShortcutSheet } from './ShortcutSheet.tsx';
+import { useStore } from './store.ts';
+import { Ticket } from './Ticket.tsx';
+import { TopBar } from './TopBar.tsx';
+import { Tray } from './Tray.tsx';
+
+type OpenSheet = 'swatch' | 'download' | 'keys' | undefined;
+
+/** The screen on which a design is made: selvedge, cloth, ticket and tray. */
+export function Workbench({ saver }: { readonly saver: Saver }) {
+  const bench = useBench();
+  const [cloth, setCloth] = useState<ClothParts>();
+  const [sheet, setSheet] = useState<OpenSheet>();
+  const [ticketOpen, setTicketOpen] = useState(true);
+  const said = useStore(bench.said);
+  const closeSheet = useCallback(() => setSheet(undefined), []);
+
+  const hands = useMemo((): ShortcutHands | undefined => {
+    if (!cloth) return undefined;
+    const { view, hands: pointer } = cloth;
+    return {
+      zoom: (factor) => view.zoomAt(middle(view.getViewport()), factor),
+      showRepeats(count) {
+        const { width, height } = straightUnit({ ...bench.design.repeat, step: bench.design.repeat.step });
+        const cell = bench.design.repeat;
+        view.show(count === 1 ? { left: 0, top: 0, right: cell.width, bottom: cell.height } : { left: 0, top: 0, right: Math.max(2 * cell.width, width), bottom: Math.max(2 * cell.height, height) }, count === 1 ? 0.14 : 0.05);
+      },
+      showActual: () => view.setScale(ACTUAL_SCALE),
+      pan: (x, y) => view.panBy({ x, y }),
+      openSheet: () => setSheet('keys'),
+      saveSwatch: () => setSheet('swatch'),
+      giveUp: () => {
+        if (!pointer.cancel()) bench.choose([]);
+      },
+    };
+  }, [cloth, bench]);
+
+  const latest = useRef(hands);
+  useEffect(() => {
+    latest.current = hands;
+  }, [hands]);
+
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement;
+      if (!latest.current || document.querySelector('[role="dialog"]')) return;
+      // What is typed into a field is the field's own, but for saving.
+      const typing = target.matches('input, textarea, select, [contenteditable]');
+      if (typing && !(event.ctrlKey && event.key === 's')) return;
+      // Widgets that go by arrows keep them.
+      if (event.key.startsWith('Arrow') && target.closest('[role="radiogroup"], [role="tablist"], [role="listbox"], [role="slider"], [data-own-arrows]')) return;
+      const found = SHORTCUTS.find(({ matches }) => matches(event));
+      if (!found) return;
+      event.preventDefault();
+      found.run(bench, latest.current, event);
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, [bench]);
+
+  const showPart = (part: Part): void => {
+    bench.part.set(part);
+    setTicketOpen(true);
+  };
+
+  return (
+    <div className="grid h-full grid-cols-[56px_minmax(0,1fr)_auto] grid-rows-[48px_minmax(0,1fr)_auto] overflow-hidden">
+      <Selvedge cloth={cloth} onInk={() => showPart('colour')} />
+      <TopBar saver={saver} onPart={showPart} onSaveSwatch={() => setSheet('swatch')} onDownload={() => setSheet('download')} onKeys={() => setSheet('keys')} />
+      <Cloth onReady={setCloth} />
+      <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
+      <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
+        <Tray cloth={cloth} />
+        {cloth && hands && <ScaleBar cloth={cloth} hands={hands} />}
+      </div>
+      <p aria-live="polite" className="sr-only">
+        {said}
+      </p>
+      <SaveSwatchSheet open={sheet === 'swatch'} onClose={closeSheet} saver={saver} />
+      <DownloadSheet open={sheet === 'download'} onClose={closeSheet} repeat={bench.design.repeat} source={async () => ({ design: (await saver.flush(), bench.design.id) })} />
+      <ShortcutSheet open={sheet === 'keys'} onClose={closeSheet} />
+    </div>
+  );
+}

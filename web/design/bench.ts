@@ -1,0 +1,189 @@
+import { nanoid } from 'nanoid';
+import { createContext, useContext } from 'react';
+import { duplicate } from '../../core/arrange/duplicate.ts';
+import { withinTurn } from '../../core/arrange/pins.ts';
+import { restack } from '../../core/arrange/restack.ts';
+import type { Command } from '../../core/document/command.ts';
+import type { Design } from '../../core/document/design.ts';
+import { layMotif, placementOf } from '../../core/document/place.ts';
+import type { Placement, PlacementChange } from '../../core/document/placement.ts';
+import { Session } from '../../core/document/session.ts';
+import type { Point } from '../../core/geometry/point.ts';
+import type { Steps } from '../../core/repeat/lattice.ts';
+import type { DrawerMotif } from '../api/motifs.ts';
+import { Cell } from './store.ts';
+
+/** Which part of the job the ticket shows. */
+export type Part = 'motifs' | 'repeat' | 'arrange' | 'colour';
+
+/** What is chosen on the cloth, and the appearance at which its pins are shown. */
+export interface Selection {
+  readonly ids: readonly string[];
+  readonly steps: Steps;
+}
+
+const NOTHING: Selection = { ids: [], steps: { i: 0, j: 0 } };
+/** A copy beside lies this far off, mm. */
+const BESIDE: Point = { x: 8, y: 8 };
+
+/**
+ * One design on the bench: its session, what is chosen, and everything the hands can do to it. Knows neither the
+ * screen nor the server, so that keys, buttons and pointers all go through the same few methods.
+ */
+export class Bench {
+  readonly session: Session;
+  readonly selection = new Cell<Selection>(NOTHING);
+  readonly part = new Cell<Part>('arrange');
+  /** The ink that the colour part shows opened. */
+  readonly ink = new Cell<string | undefined>(undefined);
+  readonly motifs = new Cell<readonly DrawerMotif[]>([]);
+  /** Said to those who do not see the cloth. */
+  readonly said = new Cell('');
+  #clipboard: readonly Placement[] = [];
+
+  constructor(design: Design) {
+    this.session = new Session(design);
+    // What was undone away cannot stay chosen.
+    this.session.subscribe(() => {
+      const { ids } = this.selection.getState();
+      if (ids.length === 0) return;
+      const here = new Set(this.session.state.design.placements.map(({ id }) => id));
+      if (!ids.every((id) => here.has(id))) this.choose(ids.filter((id) => here.has(id)));
+    });
+  }
+
+  get design(): Design {
+    return this.session.state.design;
+  }
+
+  get chosen(): Placement[] {
+    const held = new Set(this.selection.getState().ids);
+    return this.design.placements.filter(({ id }) => held.has(id));
+  }
+
+  motif(id: string): DrawerMotif | undefined {
+    return this.motifs.getState().find((motif) => motif.id === id);
+  }
+
+  choose(ids: readonly string[], steps: Steps = this.selection.getState().steps): void {
+    this.selection.set(ids.length === 0 ? NOTHING : { ids, steps });
+  }
+
+  chooseAll(): void {
+    this.choose(this.design.placements.map(({ id }) => id));
+    this.said.set(`${this.design.placements.length} motifs chosen`);
+  }
+
+  /** Goes through the stack, one motif at a time. */
+  chooseNext(by: 1 | -1): void {
+    const { placements } = this.design;
+    if (placements.length === 0) return;
+    const last = this.selection.getState().ids.at(-1);
+    const at = placements.findIndex(({ id }) => id === last);
+    const next = placements[(at + by + placements.length) % placements.length] as Placement;
+    this.choose([next.id]);
+    this.said.set(`${this.motif(next.motif)?.name ?? 'Motif'} at ${next.x.toFixed(1)}, ${next.y.toFixed(1)} mm`);
+  }
+
+  commit(label: string, command: Command): void {
+    this.session.commit(label, command);
+    this.said.set(label);
+  }
+
+  undo(): void {
+    const edit = this.session.undo();
+    this.said.set(edit ? `Undone: ${edit.label}` : 'Nothing to undo');
+  }
+
+  redo(): void {
+    const edit = this.session.redo();
+    this.said.set(edit ? `Done again: ${edit.label}` : 'Nothing to do again');
+  }
+
+  /** Changes every chosen motif by what `change` says of it. */
+  change(label: string, change: (placement: Placement) => PlacementChange): void {
+    const { chosen } = this;
+    if (chosen.length === 0) return;
+    this.commit(label, { type: 'change', changes: Object.fromEntries(chosen.map((one) => [one.id, change(one)])) });
+  }
+
+  nudge(by: Point): void {
+    this.change('Moved', ({ x, y }) => ({ x: x + by.x, y: y + by.y }));
+  }
+
+  turn(degrees: number): void {
+    this.change('Turned', ({ turn }) => ({ turn: withinTurn(turn + degrees) }));
+  }
+
+  resize(factor: number): void {
+    this.change('Resized', ({ scale }) => ({ scale: scale * factor }));
+  }
+
+  /** Mirrored left to right as it is seen: a turned motif turns the other way. */
+  mirror(): void {
+    this.change('Mirrored', ({ mirrored, turn }) => ({ mirrored: !mirrored, turn: withinTurn(-turn) }));
+  }
+
+  remove(): void {
+    const { ids } = this.selection.getState();
+    if (ids.length === 0) return;
+    this.commit(ids.length === 1 ? 'Deleted a motif' : `Deleted ${ids.length} motifs`, { type: 'remove', ids });
+    this.choose([]);
+  }
+
+  duplicate(): void {
+    const { ids } = this.selection.getState();
+    if (ids.length === 0) return;
+    const { command, copies } = duplicate(this.design, ids, BESIDE, nanoid);
+    this.commit('Duplicated', command);
+    this.choose(copies.map(({ id }) => id));
+  }
+
+  restack(to: 'front' | 'back'): void {
+    const { ids } = this.selection.getState();
+    if (ids.length > 0) this.commit(to === 'front' ? 'Brought to the front' : 'Put at the back', restack(this.design, ids, to));
+  }
+
+  copy(): void {
+    if (this.chosen.length === 0) return;
+    this.#clipboard = this.chosen;
+    this.said.set(`${this.#clipboard.length} copied`);
+  }
+
+  cut(): void {
+    this.copy();
+    this.remove();
+  }
+
+  /** Lays what was copied at its own place, a little aside where that is taken by itself. */
+  paste(): void {
+    if (this.#clipboard.length === 0) return;
+    const here = new Set(this.design.placements.map(({ id }) => id));
+    const aside = this.#clipboard.some(({ id }) => here.has(id)) ? BESIDE : { x: 0, y: 0 };
+    const copies = this.#clipboard.map((one) => ({ ...one, id: nanoid(), x: one.x + aside.x, y: one.y + aside.y }));
+    const first = this.design.placements.length;
+    this.commit('Pasted', { type: 'insert', placements: copies.map((placement, i) => ({ index: first + i, placement })) });
+    this.choose(copies.map(({ id }) => id));
+    this.#clipboard = copies;
+  }
+
+  /** The command that lays a motif at a place, directly above what is chosen. */
+  laying(motif: DrawerMotif, at: Point, id: string = nanoid()): { id: string; command: Command } {
+    return { id, command: layMotif(this.design, motif, placementOf(id, motif, at), this.selection.getState().ids.at(-1)) };
+  }
+
+  lay(motif: DrawerMotif, at: Point): void {
+    const { id, command } = this.laying(motif, at);
+    this.commit(`Laid ${motif.name}`, command);
+    this.choose([id]);
+  }
+}
+
+export const BenchContext = createContext<Bench | undefined>(undefined);
+
+/** The bench of the design that is open. */
+export function useBench(): Bench {
+  const bench = useContext(BenchContext);
+  if (!bench) throw new Error('there is no bench here');
+  return bench;
+}

@@ -1,0 +1,78 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Command } from '../../core/document/command.ts';
+import { newDesign } from '../../core/document/design.ts';
+import { Session } from '../../core/document/session.ts';
+import { SQUARE } from '../../core/repeat/step.ts';
+import { ApiProblem, Unreachable } from '../api/client.ts';
+import { Saver } from './saver.ts';
+
+const rename = (name: string): Command => ({ type: 'name', name });
+
+function setUp() {
+  const session = new Session(newDesign('d', 'Kelp', { width: 100, height: 100, step: SQUARE }));
+  const send = vi.fn<(save: string, revision: number, commands: readonly Command[], leaving: boolean) => Promise<{ revision: number }>>();
+  const part = vi.fn<(why: string) => Promise<void>>(() => Promise.resolve());
+  send.mockImplementation((_save, revision) => Promise.resolve({ revision: revision + 1 }));
+  return { session, send, part, saver: new Saver(session, 1, { send, part }) };
+}
+
+beforeEach(() => vi.useFakeTimers());
+afterEach(() => vi.useRealTimers());
+
+describe('the saver', () => {
+  it('saves an edit within a second, and several in one go', async () => {
+    const { session, send, saver } = setUp();
+    session.commit('name', rename('Tide'));
+    session.commit('name', rename('Ebb'));
+    expect(saver.getState().kind).toBe('saving');
+    await vi.advanceTimersByTimeAsync(900);
+    expect(send).toHaveBeenCalledTimes(1);
+    expect(send.mock.calls[0]?.[2]).toEqual([rename('Tide'), rename('Ebb')]);
+    expect(saver.getState().kind).toBe('saved');
+    expect(saver.revision).toBe(2);
+  });
+
+  it('does not count a preview as an edit', async () => {
+    const { session, send, saver } = setUp();
+    session.preview(rename('Tide'));
+    await vi.advanceTimersByTimeAsync(2000);
+    expect(send).not.toHaveBeenCalled();
+    expect(saver.getState().kind).toBe('saved');
+  });
+
+  it('goes on trying under the same name while the server is away, and loses nothing', async () => {
+    const { session, send, saver } = setUp();
+    send.mockRejectedValueOnce(new Unreachable()).mockRejectedValueOnce(new ApiProblem(500, 'Something went wrong'));
+    session.commit('name', rename('Tide'));
+    await vi.advanceTimersByTimeAsync(400);
+    expect(saver.getState()).toMatchObject({ kind: 'waiting' });
+    session.commit('name', rename('Ebb'));
+    await vi.advanceTimersByTimeAsync(20_000);
+    expect(saver.getState().kind).toBe('saved');
+    const [first, second, third, fourth] = send.mock.calls;
+    expect([second?.[0], third?.[0]]).toEqual([first?.[0], first?.[0]]);
+    expect(third?.[2]).toEqual([rename('Tide')]);
+    expect(fourth?.[2]).toEqual([rename('Ebb')]);
+    expect(fourth?.[0]).not.toBe(first?.[0]);
+  });
+
+  it('parts once, and sends nothing more, when the server holds another version', async () => {
+    const { session, send, part, saver } = setUp();
+    send.mockRejectedValueOnce(new ApiProblem(409, 'changed elsewhere'));
+    session.commit('name', rename('Tide'));
+    await vi.advanceTimersByTimeAsync(400);
+    session.commit('name', rename('Ebb'));
+    await vi.advanceTimersByTimeAsync(20_000);
+    expect(part).toHaveBeenCalledTimes(1);
+    expect(send).toHaveBeenCalledTimes(1);
+    expect(saver.getState().kind).toBe('parted');
+    await expect(saver.flush()).rejects.toThrow('changed elsewhere');
+  });
+
+  it('flushes at once and tells the revision', async () => {
+    const { session, saver } = setUp();
+    session.commit('name', rename('Tide'));
+    expect(await saver.flush()).toBe(2);
+    expect(session.state.unsent).toHaveLength(0);
+  });
+});

@@ -1,0 +1,137 @@
+import { nanoid } from 'nanoid';
+import type { Command } from '../../core/document/command.ts';
+import type { Session } from '../../core/document/session.ts';
+import { ApiProblem, Unreachable } from '../api/client.ts';
+
+/** Whether the design is saved, and if not, why. */
+export type SaveState =
+  | { readonly kind: 'saved' }
+  | { readonly kind: 'saving' }
+  | { readonly kind: 'waiting'; readonly why: string }
+  /** Refused for good: the edits since are kept as a design of their own. */
+  | { readonly kind: 'parted'; readonly why: string };
+
+/** How the saver reaches the server. */
+export interface SaveDoor {
+  send(save: string, revision: number, commands: readonly Command[], leaving: boolean): Promise<{ revision: number }>;
+  /** The server holds another version: keeps ours beside it. Called once. */
+  part(why: string): Promise<void>;
+}
+
+/** Edits in quick succession go together; together with the sending this stays well under a second. */
+const GATHER_MS = 250;
+const FIRST_RETRY_MS = 1000;
+const LAST_RETRY_MS = 10_000;
+/** Commands of one save; far above what a hand does, far below what the server refuses. */
+const MOST_COMMANDS = 1000;
+
+/** Sends a session's edits by themselves, in order, each once; goes on trying while the server is away. */
+export class Saver {
+  #state: SaveState = { kind: 'saved' };
+  #revision: number;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #sending: Promise<void> | undefined;
+  /** Under this name the next batch goes, again and again until it is answered. */
+  #batch: { readonly save: string; readonly commands: readonly Command[] } | undefined;
+  #retry = FIRST_RETRY_MS;
+  readonly #listeners = new Set<() => void>();
+  readonly #leave: () => void;
+
+  constructor(
+    readonly session: Session,
+    revision: number,
+    readonly door: SaveDoor,
+  ) {
+    this.#revision = revision;
+    this.#leave = session.subscribe(() => this.#schedule(GATHER_MS));
+  }
+
+  close(): void {
+    clearTimeout(this.#timer);
+    this.#leave();
+  }
+
+  readonly getState = (): SaveState => this.#state;
+
+  get revision(): number {
+    return this.#revision;
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+
+  /** Saves what is unsaved now. @throws Error with the reason where it could not */
+  async flush(): Promise<number> {
+    while (this.session.state.unsent.length > 0) {
+      const before = this.getState();
+      if (before.kind === 'parted') throw new Error(before.why);
+      clearTimeout(this.#timer);
+      this.#timer = undefined;
+      await this.#send(false);
+      const after = this.getState();
+      if (after.kind === 'waiting' || after.kind === 'parted') throw new Error(after.why);
+    }
+    return this.#revision;
+  }
+
+  /** The window is being closed: sends what is left without waiting for an answer. */
+  leave(): void {
+    if (this.session.state.unsent.length > 0) void this.#send(true);
+  }
+
+  #schedule(delay: number): void {
+    if (this.session.state.unsent.length === 0 || this.#timer !== undefined || this.#state.kind === 'parted') return;
+    if (this.#state.kind === 'saved') this.#set({ kind: 'saving' });
+    this.#timer = setTimeout(() => {
+      this.#timer = undefined;
+      void this.#send(false);
+    }, delay);
+  }
+
+  #send(leaving: boolean): Promise<void> {
+    this.#sending ??= this.#sendOnce(leaving).finally(() => {
+      this.#sending = undefined;
+      this.#schedule(this.#state.kind === 'waiting' ? this.#retry : GATHER_MS);
+    });
+    return this.#sending;
+  }
+
+  async #sendOnce(leaving: boolean): Promise<void> {
+    this.#batch ??= { save: nanoid(), commands: this.session.state.unsent.slice(0, MOST_COMMANDS) };
+    const { save, commands } = this.#batch;
+    if (commands.length === 0) return;
+    if (this.#state.kind !== 'waiting') this.#set({ kind: 'saving' });
+    try {
+      const { revision } = await this.door.send(save, this.#revision, commands, leaving);
+      this.#revision = revision;
+      this.#batch = undefined;
+      this.#retry = FIRST_RETRY_MS;
+      this.session.acknowledge(commands.length);
+      this.#set(this.session.state.unsent.length > 0 ? { kind: 'saving' } : { kind: 'saved' });
+    } catch (error) {
+      const why = error instanceof Error ? error.message : String(error);
+      if (error instanceof Unreachable || !(error instanceof ApiProblem) || error.status >= 500) {
+        this.#retry = Math.min(LAST_RETRY_MS, this.#retry * 1.6);
+        this.#set({ kind: 'waiting', why });
+        return;
+      }
+      this.#set({ kind: 'parted', why });
+      this.#part(why);
+    }
+  }
+
+  /** Keeps our version beside the other, trying until it is kept. */
+  #part(why: string): void {
+    this.door.part(why).catch((error: unknown) => {
+      this.#set({ kind: 'parted', why: `${why} Keeping your version beside it has not worked yet (${error instanceof Error ? error.message : String(error)}); leave this window open.` });
+      setTimeout(() => this.#part(why), LAST_RETRY_MS);
+    });
+  }
+
+  #set(state: SaveState): void {
+    this.#state = state;
+    for (const listener of this.#listeners) listener();
+  }
+}

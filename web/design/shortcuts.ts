@@ -1,0 +1,71 @@
+import type { Bench } from './bench.ts';
+
+/** Something a key does; the sheet behind `?` is made of this table. */
+export interface Shortcut {
+  readonly keys: string;
+  readonly does: string;
+  readonly group: 'Everywhere' | 'Chosen motifs' | 'The cloth';
+  /** Whether the event is this shortcut. */
+  readonly matches: (event: KeyboardEvent) => boolean;
+  readonly run: (bench: Bench, hands: ShortcutHands, event: KeyboardEvent) => void;
+}
+
+/** What shortcuts reach besides the bench. */
+export interface ShortcutHands {
+  zoom(factor: number): void;
+  showRepeats(count: 1 | 4): void;
+  showActual(): void;
+  pan(x: number, y: number): void;
+  openSheet(): void;
+  saveSwatch(): void;
+  giveUp(): void;
+}
+
+const ctrl = (event: KeyboardEvent): boolean => event.ctrlKey || event.metaKey;
+const plain = (key: string) => (event: KeyboardEvent) => !ctrl(event) && !event.altKey && event.key.toLowerCase() === key;
+const held = (key: string, shift = false) => (event: KeyboardEvent) => ctrl(event) && event.shiftKey === shift && event.key.toLowerCase() === key;
+
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+const NUDGE_MM = 1;
+const FAR_NUDGE_MM = 10;
+const PAN_PX = 60;
+
+export const SHORTCUTS: readonly Shortcut[] = [
+  { keys: 'Ctrl Z', does: 'Undo', group: 'Everywhere', matches: held('z'), run: (bench) => bench.undo() },
+  { keys: 'Ctrl Shift Z, Ctrl Y', does: 'Do again', group: 'Everywhere', matches: (e) => held('z', true)(e) || held('y')(e), run: (bench) => bench.redo() },
+  { keys: 'Ctrl S', does: 'Save a swatch (edits are saved by themselves)', group: 'Everywhere', matches: held('s'), run: (_bench, hands) => hands.saveSwatch() },
+  { keys: '?', does: 'This sheet', group: 'Everywhere', matches: plain('?'), run: (_bench, hands) => hands.openSheet() },
+  { keys: 'Ctrl A', does: 'Choose all motifs', group: 'Chosen motifs', matches: held('a'), run: (bench) => bench.chooseAll() },
+  { keys: 'N, B', does: 'Choose the next motif, the one before', group: 'Chosen motifs', matches: (e) => plain('n')(e) || plain('b')(e), run: (bench, _hands, e) => bench.chooseNext(e.key.toLowerCase() === 'n' ? 1 : -1) },
+  { keys: 'Arrows', does: 'Move by 1 mm; with Shift by 10 mm; with nothing chosen, move the cloth', group: 'Chosen motifs', matches: (e) => !ctrl(e) && !e.altKey && e.key in ARROWS, run: arrow },
+  { keys: 'T', does: 'Turn by 5°; with Shift back', group: 'Chosen motifs', matches: plain('t'), run: (bench, _hands, e) => bench.turn(e.shiftKey ? -5 : 5) },
+  { keys: 'G', does: 'Grow by a twentieth; with Shift shrink', group: 'Chosen motifs', matches: plain('g'), run: (bench, _hands, e) => bench.resize(e.shiftKey ? 1 / 1.05 : 1.05) },
+  { keys: 'M', does: 'Mirror', group: 'Chosen motifs', matches: plain('m'), run: (bench) => bench.mirror() },
+  { keys: 'F, H', does: 'To the front, to the back', group: 'Chosen motifs', matches: (e) => plain('f')(e) || plain('h')(e), run: (bench, _hands, e) => bench.restack(e.key.toLowerCase() === 'f' ? 'front' : 'back') },
+  { keys: 'Ctrl D', does: 'Duplicate', group: 'Chosen motifs', matches: held('d'), run: (bench) => bench.duplicate() },
+  { keys: 'Ctrl C, Ctrl X, Ctrl V', does: 'Copy, cut, paste', group: 'Chosen motifs', matches: (e) => held('c')(e) || held('x')(e) || held('v')(e), run: (bench, _hands, e) => ({ c: () => bench.copy(), x: () => bench.cut(), v: () => bench.paste() })[e.key.toLowerCase() as 'c' | 'x' | 'v']() },
+  { keys: 'Delete', does: 'Delete', group: 'Chosen motifs', matches: (e) => e.key === 'Delete' || e.key === 'Backspace', run: (bench) => bench.remove() },
+  { keys: 'Escape', does: 'Give up what is being done; choose nothing', group: 'Chosen motifs', matches: (e) => e.key === 'Escape', run: (_bench, hands) => hands.giveUp() },
+  { keys: '+, −', does: 'Closer, farther; the wheel does so at the pointer', group: 'The cloth', matches: (e) => !ctrl(e) && ['+', '=', '-'].includes(e.key), run: (_bench, hands, e) => hands.zoom(e.key === '-' ? 1 / 1.25 : 1.25) },
+  { keys: '1, 4', does: 'One repeat, four repeats', group: 'The cloth', matches: (e) => plain('1')(e) || plain('4')(e), run: (_bench, hands, e) => hands.showRepeats(e.key === '1' ? 1 : 4) },
+  { keys: '0', does: 'Actual size', group: 'The cloth', matches: plain('0'), run: (_bench, hands) => hands.showActual() },
+];
+
+/** Held keys of the pointer, listed on the sheet with the rest. */
+export const POINTER_HINTS: readonly { readonly keys: string; readonly does: string }[] = [
+  { keys: 'Drag a motif', does: 'Move it; all its echoes move with it' },
+  { keys: 'Shift click', does: 'Add to what is chosen, or take away' },
+  { keys: 'Drag the ground, Space drag, middle drag', does: 'Move the cloth' },
+  { keys: 'Corner pin', does: 'Resize about the opposite corner; with Alt about the centre' },
+  { keys: 'Turning pin', does: 'Turn; with Shift by 15°' },
+];
+
+function arrow(bench: Bench, hands: ShortcutHands, event: KeyboardEvent): void {
+  const [x, y] = ARROWS[event.key] as readonly [number, number];
+  if (bench.selection.getState().ids.length === 0) {
+    hands.pan(-x * PAN_PX, -y * PAN_PX);
+    return;
+  }
+  const by = event.shiftKey ? FAR_NUDGE_MM : NUDGE_MM;
+  bench.nudge({ x: x * by, y: y * by });
+}

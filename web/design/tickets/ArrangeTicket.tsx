@@ -1,0 +1,112 @@
+import { Button } from '../../shared/Button.tsx';
+import { LengthField } from '../../shared/LengthField.tsx';
+import { QuantityField } from '../../shared/QuantityField.tsx';
+import { parseAmount } from '../../../core/units/amount.ts';
+import { formatNumber } from '../../../core/units/length.ts';
+import { naturalHeight } from '../../../core/motif/motif.ts';
+import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../../../core/document/placement.ts';
+import { withinTurn } from '../../../core/arrange/pins.ts';
+import type { DrawerMotif } from '../../api/motifs.ts';
+import { useBench } from '../bench.ts';
+import { useStore } from '../store.ts';
+
+/** Exact numbers for what is chosen. */
+export function ArrangeTicket() {
+  const bench = useBench();
+  const { design } = useStore(bench.session);
+  const { ids } = useStore(bench.selection);
+  const motifs = useStore(bench.motifs);
+  const chosen = design.placements.filter(({ id }) => ids.includes(id));
+  const [only] = chosen;
+  const motif = only && motifs.find(({ id }) => id === only.motif);
+  if (!only || !motif) return <NothingChosen count={design.placements.length} />;
+  if (chosen.length > 1) return <SeveralChosen count={chosen.length} />;
+  return <OneChosen placement={only} motif={motif} />;
+}
+
+function NothingChosen({ count }: { readonly count: number }) {
+  const bench = useBench();
+  return (
+    <div className="grid gap-3 text-sm">
+      {count === 0 ? (
+        <p>The cloth is bare. Drag a motif from the tray onto it, best across an edge of the cell first, so that the joins are hidden.</p>
+      ) : (
+        <>
+          <p>
+            {count === 1 ? 'One motif lies' : `${count} motifs lie`} in the cell. Take any of their appearances to move it; all its echoes go with it.
+          </p>
+          <Button onClick={() => bench.chooseAll()}>Choose all</Button>
+        </>
+      )}
+    </div>
+  );
+}
+
+function SeveralChosen({ count }: { readonly count: number }) {
+  const bench = useBench();
+  return (
+    <div className="grid gap-3 text-sm">
+      <p>{count} motifs are chosen. They move together; arrows nudge them by 1 mm.</p>
+      <StackButtons />
+      <Button onClick={() => bench.duplicate()}>Duplicate</Button>
+      <Button onClick={() => bench.remove()}>Delete</Button>
+    </div>
+  );
+}
+
+function OneChosen({ placement, motif }: { readonly placement: Placement; readonly motif: DrawerMotif }) {
+  const bench = useBench();
+  const height = naturalHeight(motif);
+  const resize = (scale: number): void => bench.change('Resized', () => ({ scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, scale)) }));
+  const sizes = (natural: number) => ({ min: natural * SMALLEST_SCALE, max: natural * LARGEST_SCALE });
+  return (
+    <div className="grid gap-4">
+      <h3 className="truncate font-name text-base font-semibold" title={motif.name}>
+        {motif.name}
+      </h3>
+      <div className="grid grid-cols-2 gap-2">
+        <LengthField label="Centre across" mm={placement.x} signed onChange={(x) => bench.change('Moved', () => ({ x }))} />
+        <LengthField label="Centre down" mm={placement.y} signed onChange={(y) => bench.change('Moved', () => ({ y }))} />
+        <LengthField label="Width" mm={motif.width * placement.scale} {...sizes(motif.width)} onChange={(mm) => resize(mm / motif.width)} />
+        <LengthField label="Height" mm={height * placement.scale} {...sizes(height)} onChange={(mm) => resize(mm / height)} />
+        <QuantityField
+          label="Size"
+          shown={`${formatNumber(placement.scale * 100)} %`}
+          value={placement.scale * 100}
+          read={(text) => parseAmount(text, { sign: '%', current: placement.scale * 100, min: SMALLEST_SCALE * 100, max: LARGEST_SCALE * 100 })}
+          onChange={(percent) => resize(percent / 100)}
+        />
+        <QuantityField
+          label="Turn"
+          shown={`${formatNumber(placement.turn)}°`}
+          value={placement.turn}
+          read={(text) => parseAmount(text, { sign: '°', current: placement.turn })}
+          onChange={(turn) => bench.change('Turned', () => ({ turn: withinTurn(turn) }))}
+        />
+        <QuantityField
+          label="Opacity"
+          shown={`${formatNumber(placement.opacity * 100)} %`}
+          value={placement.opacity * 100}
+          read={(text) => parseAmount(text, { sign: '%', current: placement.opacity * 100, min: 0, max: 100 })}
+          onChange={(percent) => bench.change('Changed the opacity', () => ({ opacity: percent / 100 }))}
+        />
+        <div className="self-end">
+          <Button pressed={placement.mirrored} onClick={() => bench.mirror()} className="w-full justify-center">
+            Mirrored
+          </Button>
+        </div>
+      </div>
+      <StackButtons />
+    </div>
+  );
+}
+
+function StackButtons() {
+  const bench = useBench();
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      <Button onClick={() => bench.restack('front')}>To the front</Button>
+      <Button onClick={() => bench.restack('back')}>To the back</Button>
+    </div>
+  );
+}

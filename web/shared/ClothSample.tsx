@@ -1,0 +1,22 @@
+import { straightUnit } from '../../core/repeat/straightUnit.ts';
+import type { Repeat } from '../../core/repeat/repeat.ts';
+
+interface Props {
+  /** Address of a picture of the straight unit. */
+  readonly picture: string;
+  readonly repeat: Repeat;
+  /** CSS pixels per millimetre. */
+  readonly scale: number;
+  readonly className?: string;
+}
+
+/** A piece of cloth: the picture of a straight unit repeated at a scale. */
+export function ClothSample({ picture, repeat, scale, className = '' }: Props) {
+  const unit = straightUnit(repeat);
+  return (
+    <div
+      className={`bare-ground ${className}`}
+      style={{ backgroundImage: `url("${picture}")`, backgroundSize: `${unit.width * scale}px ${unit.height * scale}px`, backgroundRepeat: 'repeat' }}
+    />
+  );
+}

@@ -1,0 +1,27 @@
+import type { JobWatch } from '../api/jobs.ts';
+import { Button } from './Button.tsx';
+
+/** How far a job is, with a way to stop it; what went wrong, where something did. */
+export function JobProgress<T>({ watch, doing }: { readonly watch: JobWatch<T>; readonly doing: string }) {
+  const { job, running, error } = watch;
+  if (running) {
+    return (
+      <div className="flex items-center gap-3 text-sm" role="status">
+        <span className="shrink-0">{doing} …</span>
+        <progress aria-label={doing} value={job?.progress ?? 0} className="h-1.5 min-w-0 grow accent-ink" />
+        <Button onClick={() => watch.stop()} disabled={!job}>
+          Stop
+        </Button>
+      </div>
+    );
+  }
+  if (error !== undefined) {
+    return (
+      <p role="alert" className="text-sm text-madder">
+        {error}
+      </p>
+    );
+  }
+  if (job?.state === 'stopped') return <p className="text-sm text-graphite">{job.message}</p>;
+  return null;
+}

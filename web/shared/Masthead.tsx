@@ -1,0 +1,24 @@
+import type { ReactNode } from 'react';
+import { NavLink } from 'react-router';
+
+const PLACES = [
+  { to: '/', name: 'Table' },
+  { to: '/swatches', name: 'Swatch book' },
+] as const;
+
+/** The head of the studio's rooms: where one is, where one can go, what can be done here. */
+export function Masthead({ children }: { readonly children?: ReactNode }) {
+  return (
+    <header className="flex items-center gap-8 border-b border-thread bg-calico px-8 py-3">
+      <span className="font-name text-xl font-bold tracking-tight">Hevrel</span>
+      <nav aria-label="Studio" className="flex gap-1">
+        {PLACES.map(({ to, name }) => (
+          <NavLink key={to} to={to} end className={({ isActive }) => `rounded-md px-3 py-1.5 text-sm font-medium ${isActive ? 'bg-linen' : 'hover:bg-linen/60'}`}>
+            {name}
+          </NavLink>
+        ))}
+      </nav>
+      <div className="ml-auto flex gap-2">{children}</div>
+    </header>
+  );
+}

@@ -1,0 +1,32 @@
+import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react';
+import { X } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { Button } from './Button.tsx';
+
+interface Props {
+  readonly title: string;
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly wide?: boolean;
+  readonly children: ReactNode;
+}
+
+/** A sheet of paper laid over the work: a dialogue with a title and a way out. */
+export function Sheet({ title, open, onClose, wide = false, children }: Props) {
+  return (
+    <Dialog open={open} onClose={onClose} className="relative z-50">
+      <DialogBackdrop className="fixed inset-0 bg-ink/30" />
+      <div className="fixed inset-0 grid place-items-center overflow-auto p-6">
+        <DialogPanel className={`w-full rounded-md border border-thread bg-calico shadow-float ${wide ? 'max-w-2xl' : 'max-w-md'}`}>
+          <div className="flex items-center justify-between border-b border-thread py-2 pr-2 pl-5">
+            <DialogTitle className="font-name text-lg font-semibold">{title}</DialogTitle>
+            <Button look="quiet" label="Close" onClick={onClose}>
+              <X size={16} aria-hidden />
+            </Button>
+          </div>
+          <div className="p-5">{children}</div>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,16 @@
+import type { Repeat } from '../../core/repeat/repeat.ts';
+import type { Step } from '../../core/repeat/step.ts';
+import { formatLength, type LengthUnit } from '../../core/units/length.ts';
+
+const NAMES = { square: 'square', 'half-drop': 'half-drop', brick: 'brick' } as const;
+
+/** `half-drop`, or `drop of 1/3` where the fraction is another. */
+export function stepText({ kind, drop }: Step): string {
+  if (kind === 'square' || (drop.p === 1 && drop.q === 2)) return NAMES[kind];
+  return `${kind === 'brick' ? 'brick' : 'drop'} of ${drop.p}/${drop.q}`;
+}
+
+/** `240 × 320 mm half-drop`. */
+export function repeatText({ width, height, step }: Repeat, unit: LengthUnit): string {
+  return `${formatLength(width, unit).replace(` ${unit}`, '')} × ${formatLength(height, unit)} ${stepText(step)}`;
+}

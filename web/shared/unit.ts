@@ -1,0 +1,29 @@
+import { useSyncExternalStore } from 'react';
+import type { LengthUnit } from '../../core/units/length.ts';
+
+/** Units that lengths are shown in on screen. */
+export const SHOWN_UNITS = ['mm', 'cm', 'in'] as const satisfies readonly LengthUnit[];
+export type ShownUnit = (typeof SHOWN_UNITS)[number];
+
+const KEY = 'hevrel-unit';
+const listeners = new Set<() => void>();
+
+function read(): ShownUnit {
+  const kept = localStorage.getItem(KEY);
+  return SHOWN_UNITS.find((unit) => unit === kept) ?? 'mm';
+}
+
+function set(unit: ShownUnit): void {
+  localStorage.setItem(KEY, unit);
+  for (const listener of listeners) listener();
+}
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+/** The unit that this person works in, and a way to change it. */
+export function useUnit(): readonly [ShownUnit, (unit: ShownUnit) => void] {
+  return [useSyncExternalStore(subscribe, read), set];
+}

@@ -1,0 +1,132 @@
+import { ArrowLeft, Download, Minus, Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import type { Design } from '../../core/document/design.ts';
+import { blobUrl } from '../api/client.ts';
+import { openSwatch, useSwatch, useSwatchChange, type SwatchSummary } from '../api/swatches.ts';
+import { ACTUAL_SCALE } from '../cloth/viewport.ts';
+import { DownloadSheet } from '../design/DownloadSheet.tsx';
+import { Button } from '../shared/Button.tsx';
+import { ClothSample } from '../shared/ClothSample.tsx';
+import { useNotify } from '../shared/Notices.tsx';
+import { repeatText } from '../shared/repeatText.ts';
+import { useUnit } from '../shared/unit.ts';
+import { useSwatchRemoval } from './useSwatchRemoval.ts';
+
+/** One swatch, as much cloth of it as the window holds. */
+export function SwatchPage() {
+  const { id = '' } = useParams();
+  const swatch = useSwatch(id);
+  if (swatch.isError) {
+    return (
+      <main className="mx-auto grid h-full max-w-lg place-content-center gap-4 p-8">
+        <h1 className="font-name text-2xl font-semibold">This swatch could not be opened</h1>
+        <p>{swatch.error.message}</p>
+        <Link to="/swatches" className="text-madder underline underline-offset-2">
+          To the swatch book
+        </Link>
+      </main>
+    );
+  }
+  if (!swatch.data) return <p className="grid h-full place-items-center text-graphite">Fetching the swatch …</p>;
+  return <ShownSwatch key={id} swatch={swatch.data} />;
+}
+
+function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: Design } }) {
+  const [unit] = useUnit();
+  const [scale, setScale] = useState(1.6);
+  const [downloading, setDownloading] = useState(false);
+  const remove = useSwatchRemoval();
+  const navigate = useNavigate();
+  const notify = useNotify();
+  const { id, name, repeat, tile, tileWidth, tileHeight, colours } = swatch;
+
+  const open = (): void => {
+    openSwatch(id).then(
+      ({ design, copied }) => {
+        if (copied) notify({ text: `The design “${swatch.design.name}” has changed since, so this is the swatch’s own, opened beside it.` });
+        void navigate(`/designs/${design}`);
+      },
+      (error: unknown) => notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' }),
+    );
+  };
+
+  return (
+    <div className="relative h-full">
+      <ClothSample picture={blobUrl(tile)} repeat={repeat} scale={scale} className="absolute inset-0" />
+      <div className="absolute top-4 left-4 flex gap-2">
+        <Link to="/swatches" className="inline-flex h-8 items-center gap-1.5 rounded-md border border-thread bg-calico px-3 text-sm font-medium shadow-float hover:border-graphite">
+          <ArrowLeft size={15} aria-hidden /> Swatch book
+        </Link>
+      </div>
+      <section aria-label="Swatch" className="absolute bottom-5 left-4 w-80 rounded-md border border-thread bg-calico p-4 shadow-float">
+        <SwatchName id={id} name={name} />
+        <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-sm">
+          <dt className="text-graphite">Repeat</dt>
+          <dd>{repeatText(repeat, unit)}</dd>
+          <dt className="text-graphite">Tile</dt>
+          <dd>
+            {tileWidth} × {tileHeight} px
+          </dd>
+          <dt className="text-graphite">Saved</dt>
+          <dd>{new Date(swatch.savedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}</dd>
+        </dl>
+        <div className="mt-3 flex gap-1.5" role="img" aria-label={`Colours: ${colours.join(', ')}`}>
+          {colours.map((colour, i) => (
+            <span key={i} title={colour} className="h-5 w-5 rounded-full border border-ink/20" style={{ background: colour }} />
+          ))}
+        </div>
+        <div className="mt-4 flex flex-wrap gap-2">
+          <Button look="accent" onClick={open}>
+            Open its design
+          </Button>
+          <Button onClick={() => setDownloading(true)}>
+            <Download size={15} aria-hidden /> Download
+          </Button>
+          <Button label={`Delete ${name}`} onClick={() => remove(swatch, () => void navigate('/swatches'))}>
+            <Trash2 size={15} aria-hidden />
+          </Button>
+        </div>
+      </section>
+      <div role="group" aria-label="Scale" className="absolute right-4 bottom-5 flex gap-1 rounded-md border border-thread bg-calico p-1 shadow-float">
+        <Button look="quiet" label="Farther" onClick={() => setScale(Math.max(0.1, scale / 1.25))}>
+          <Minus size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" label="Closer" onClick={() => setScale(Math.min(12, scale * 1.25))}>
+          <Plus size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" onClick={() => setScale(ACTUAL_SCALE)}>
+          Actual size
+        </Button>
+      </div>
+      <DownloadSheet open={downloading} onClose={() => setDownloading(false)} repeat={repeat} source={() => Promise.resolve({ swatch: id })} />
+    </div>
+  );
+}
+
+function SwatchName({ id, name }: { readonly id: string; readonly name: string }) {
+  const change = useSwatchChange();
+  const notify = useNotify();
+  const [typed, setTyped] = useState<string>();
+  const take = (): void => {
+    const next = (typed ?? '').trim();
+    if (next && next !== name) change.mutate({ id, name: next }, { onError: (error) => notify({ text: error.message, tone: 'problem' }) });
+    setTyped(undefined);
+  };
+  return (
+    <input
+      aria-label="Name of the swatch"
+      title={name}
+      value={typed ?? (change.isPending && 'name' in change.variables ? change.variables.name : name)}
+      maxLength={120}
+      spellCheck={false}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={take}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.currentTarget.blur();
+        if (event.key === 'Escape') setTyped(undefined);
+      }}
+      className="-mx-1.5 h-9 w-full truncate rounded-md border border-transparent bg-transparent px-1.5 font-name text-lg font-semibold hover:border-thread focus:bg-white"
+    />
+  );
+}
