@@ -26,7 +26,7 @@ export function Ticket({ open, onToggle }: { readonly open: boolean; readonly on
   }
   return (
     <aside aria-label={TITLES[part]} className="col-start-3 row-start-2 flex w-[304px] flex-col overflow-hidden border-l border-thread bg-linen p-2.5">
-      <div className="flex min-h-0 grow flex-col rounded-md border border-thread bg-calico [clip-path:polygon(18px_0,calc(100%-18px)_0,100%_18px,100%_100%,0_100%,0_18px)]">
+      <div className="flex max-h-full min-h-0 flex-col rounded-md bg-calico [clip-path:polygon(18px_0,calc(100%-18px)_0,100%_18px,100%_100%,0_100%,0_18px)]">
         <div className="relative flex shrink-0 items-center border-b border-dashed border-thread px-4 pt-8 pb-2">
           {/* The punched hole. */}
           <span aria-hidden className="absolute top-3 left-1/2 h-4 w-4 -translate-x-1/2 rounded-full border border-thread bg-linen shadow-[inset_0_1px_2px_rgb(31_36_48/0.25)]" />
@@ -35,7 +35,7 @@ export function Ticket({ open, onToggle }: { readonly open: boolean; readonly on
             <PanelRightClose size={16} aria-hidden />
           </Button>
         </div>
-        <div className="min-h-0 grow overflow-y-auto p-4">
+        <div className="min-h-0 overflow-y-auto p-4 pb-6">
           <Body />
         </div>
       </div>

@@ -1,7 +1,9 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { blobUrl } from '../api/client.ts';
 import { designPictureUrl, useDesignRemoval, useDesigns, type DesignSummary } from '../api/designs.ts';
+import { useSwatches } from '../api/swatches.ts';
 import { Button } from '../shared/Button.tsx';
 import { ClothSample } from '../shared/ClothSample.tsx';
 import { Masthead } from '../shared/Masthead.tsx';
@@ -12,6 +14,7 @@ import { NewDesign } from './NewDesign.tsx';
 
 /** Cloth hangs at this scale, CSS pixels per millimetre: small enough that the repeat is seen. */
 const HANGING = 0.62;
+const ON_THE_SHELF = 6;
 
 /** The studio's table: designs as hanging cloth. */
 export function Home() {
@@ -37,9 +40,37 @@ export function Home() {
             <Hanging key={design.id} design={design} />
           ))}
         </ul>
+        <BookShelf />
       </main>
       <NewDesign open={asking} onClose={() => setAsking(false)} />
     </div>
+  );
+}
+
+/** The latest of the swatch book, a click away. */
+function BookShelf() {
+  const swatches = useSwatches();
+  if (!swatches.data?.length) return null;
+  return (
+    <section aria-labelledby="shelf" className="mt-10">
+      <h2 id="shelf" className="font-name text-lg font-semibold">
+        <Link to="/swatches" className="underline-offset-4 hover:underline">
+          In the swatch book
+        </Link>
+      </h2>
+      <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-x-5 gap-y-6">
+        {swatches.data.slice(0, ON_THE_SHELF).map(({ id, name, thumbnail, repeat }) => (
+          <li key={id}>
+            <Link to={`/swatches/${id}`} className="block">
+              <ClothSample picture={blobUrl(thumbnail)} repeat={repeat} scale={HANGING * 0.7} className="h-28 border border-thread" />
+              <span className="mt-1.5 block truncate text-sm font-medium" title={name}>
+                {name}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -17,14 +17,14 @@ const LOOKS = {
 /** A button of 32 px; `accent` is for the one thing to do next. */
 export function Button({ look = 'plain', label, pressed, className = '', children, ...rest }: Props) {
   const held = pressed ? 'bg-ink! text-white! border-ink!' : '';
-  const shape = label ? 'w-8 justify-center' : 'px-3';
+  const shape = label ? 'w-8' : 'px-3';
   return (
     <button
       type="button"
       aria-label={label}
       title={label}
       aria-pressed={pressed}
-      className={`inline-flex h-8 shrink-0 items-center gap-1.5 rounded-md text-sm font-medium whitespace-nowrap disabled:cursor-not-allowed disabled:opacity-45 ${shape} ${LOOKS[look]} ${held} ${className}`}
+      className={`inline-flex h-8 shrink-0 items-center justify-center gap-1.5 rounded-md text-sm font-medium whitespace-nowrap disabled:cursor-not-allowed disabled:opacity-45 ${shape} ${LOOKS[look]} ${held} ${className}`}
       {...rest}
     >
       {children}

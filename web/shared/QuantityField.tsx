@@ -43,6 +43,8 @@ export function QuantityField({ label, shown, read, onChange, value, step = 1, h
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
     if (event.key === 'Enter') {
+      // Enter takes the number; a form around it is sent by its own button.
+      event.preventDefault();
       if (take(event.currentTarget.value)) queueMicrotask(() => input.current?.select());
     } else if (event.key === 'Escape' && typed !== undefined) {
       event.stopPropagation();

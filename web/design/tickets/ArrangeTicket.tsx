@@ -91,7 +91,7 @@ function OneChosen({ placement, motif }: { readonly placement: Placement; readon
           onChange={(percent) => bench.change('Changed the opacity', () => ({ opacity: percent / 100 }))}
         />
         <div className="self-end">
-          <Button pressed={placement.mirrored} onClick={() => bench.mirror()} className="w-full justify-center">
+          <Button pressed={placement.mirrored} onClick={() => bench.mirror()} className="w-full">
             Mirrored
           </Button>
         </div>

@@ -1,0 +1,42 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder, type WebDriver } from 'selenium-webdriver';
+import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
+
+/** A headless Chromium of its own, with a folder for what it downloads. */
+export interface Browser {
+  readonly driver: WebDriver;
+  readonly downloads: string;
+  close(): Promise<void>;
+}
+
+export async function openBrowser(width = 1280, height = 800): Promise<Browser> {
+  const profile = mkdtempSync(join(tmpdir(), 'hevrel-browser-'));
+  const downloads = join(profile, 'downloads');
+  const options = new Options();
+  options.setChromeBinaryPath('/usr/bin/chromium');
+  options.addArguments(
+    '--headless', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-quic', '--no-first-run', '--disable-sync',
+    '--disable-background-networking', '--disable-component-update', '--hide-scrollbars', '--force-device-scale-factor=1', '--force-color-profile=srgb',
+    '--lang=en-GB', `--user-data-dir=${join(profile, 'profile')}`, `--window-size=${width},${height}`,
+  );
+  options.setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false });
+  const driver = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
+    .build();
+  // The window's own frame would take some of it; this is the page.
+  await (driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    width, height, deviceScaleFactor: 1, mobile: false,
+  });
+  return {
+    driver,
+    downloads,
+    async close() {
+      await driver.quit();
+      rmSync(profile, { recursive: true, force: true });
+    },
+  };
+}

@@ -1,0 +1,141 @@
+import sharp from 'sharp';
+import { Button, By, Key, Origin, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+
+export interface Spot {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** What is on the screen, to be read pixel by pixel. */
+export interface Shot {
+  readonly width: number;
+  readonly height: number;
+  /** Red, green, blue at a pixel of the window. */
+  at(x: number, y: number): readonly [number, number, number];
+  readonly data: Buffer;
+}
+
+export async function shot(driver: WebDriver): Promise<Shot> {
+  const png = Buffer.from(await driver.takeScreenshot(), 'base64');
+  const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  return {
+    width: info.width,
+    height: info.height,
+    data,
+    at(x, y) {
+      const i = (Math.round(y) * info.width + Math.round(x)) * 3;
+      return [data[i] as number, data[i + 1] as number, data[i + 2] as number];
+    },
+  };
+}
+
+/** The screen once nothing on it changes any more. */
+export async function settledShot(driver: WebDriver): Promise<Shot> {
+  let last = await shot(driver);
+  for (let tries = 0; tries < 60; tries += 1) {
+    await driver.sleep(160);
+    const next = await shot(driver);
+    if (next.data.equals(last.data)) return next;
+    last = next;
+  }
+  throw new Error('the screen never came to rest');
+}
+
+/** Whether two colours are the same but for rounding. */
+export function alike(a: readonly number[], b: readonly number[], by = 6): boolean {
+  return a.every((value, i) => Math.abs(value - (b[i] as number)) <= by);
+}
+
+export async function drag(driver: WebDriver, from: Spot, to: Spot, { held }: { held?: string } = {}): Promise<void> {
+  const hand = driver.actions({ async: false });
+  if (held) hand.keyDown(held);
+  hand.move({ ...whole(from), origin: Origin.VIEWPORT }).press(Button.LEFT);
+  for (const share of [0.2, 0.5, 0.8, 1]) {
+    hand.move({ ...whole({ x: from.x + (to.x - from.x) * share, y: from.y + (to.y - from.y) * share }), origin: Origin.VIEWPORT, duration: 40 });
+  }
+  hand.release(Button.LEFT);
+  if (held) hand.keyUp(held);
+  await hand.perform();
+}
+
+export async function clickAt(driver: WebDriver, at: Spot, { held }: { held?: string } = {}): Promise<void> {
+  const hand = driver.actions({ async: false });
+  if (held) hand.keyDown(held);
+  hand.move({ ...whole(at), origin: Origin.VIEWPORT }).click();
+  if (held) hand.keyUp(held);
+  await hand.perform();
+}
+
+export async function wheel(driver: WebDriver, at: Spot, deltaY: number): Promise<void> {
+  const spot = whole(at);
+  // The package's types do not know this action yet.
+  const hand = driver.actions({ async: false }) as unknown as { scroll(x: number, y: number, dx: number, dy: number, origin: unknown): { perform(): Promise<void> } };
+  await hand.scroll(spot.x, spot.y, 0, Math.round(deltaY), Origin.VIEWPORT).perform();
+}
+
+export async function press(driver: WebDriver, ...keys: string[]): Promise<void> {
+  const hand = driver.actions({ async: false });
+  for (const key of keys.slice(0, -1)) hand.keyDown(key);
+  hand.sendKeys(keys.at(-1) as string);
+  for (const key of keys.slice(0, -1).reverse()) hand.keyUp(key);
+  await hand.perform();
+}
+
+/** An element by what is written on it or by its label. */
+export async function named(driver: WebDriver, role: 'button' | 'link' | 'field' | 'radio', name: string): Promise<WebElement> {
+  const text = xpathText(name);
+  const paths = {
+    button: `//button[normalize-space()=${text} or @aria-label=${text}]`,
+    link: `//a[normalize-space()=${text} or .//*[normalize-space()=${text}]]`,
+    field: `//input[@aria-label=${text} or @id=(//label[normalize-space()=${text}]/@for) or ancestor::label[.//span[normalize-space()=${text}]]]`,
+    radio: `//*[@role='radio'][normalize-space()=${text}]`,
+  };
+  return driver.wait(until.elementLocated(By.xpath(paths[role])), 10_000, `no ${role} “${name}”`);
+}
+
+export async function click(driver: WebDriver, role: 'button' | 'link' | 'radio', name: string): Promise<void> {
+  await (await named(driver, role, name)).click();
+}
+
+/** Types into a field in place of what is there, and confirms. */
+export async function type(driver: WebDriver, name: string, text: string, confirm = true): Promise<void> {
+  const field = await named(driver, 'field', name);
+  await field.click();
+  await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, ...(confirm ? [Key.ENTER] : []));
+}
+
+export async function waitForText(driver: WebDriver, text: string, timeout = 15_000): Promise<WebElement> {
+  return driver.wait(until.elementLocated(By.xpath(`//*[contains(normalize-space(.), ${xpathText(text)})]`)), timeout, `“${text}” never appeared`);
+}
+
+export async function waitUntilSaved(driver: WebDriver): Promise<void> {
+  await driver.wait(until.elementLocated(By.css('[data-saved="saved"]')), 10_000, 'it was never saved');
+}
+
+/** The cell's stitched outline on screen. */
+export async function cellOnScreen(driver: WebDriver): Promise<{ left: number; top: number; right: number; bottom: number; scale: number }> {
+  return driver.executeScript(`
+    const box = document.querySelector('[data-cell] rect').getBoundingClientRect();
+    const scale = Number(document.querySelector('[data-scale]').dataset.scale);
+    return { left: box.left, top: box.top, right: box.right, bottom: box.bottom, scale };
+  `);
+}
+
+export async function middleOf(driver: WebDriver, css: string): Promise<Spot> {
+  await driver.wait(until.elementLocated(By.css(css)), 10_000, `nothing matches ${css}`);
+  return driver.executeScript(`const b = document.querySelector(arguments[0]).getBoundingClientRect(); return { x: b.left + b.width / 2, y: b.top + b.height / 2 };`, css);
+}
+
+/** Everything the browser complained about since it was last asked. */
+export async function complaints(driver: WebDriver): Promise<string[]> {
+  const entries = await driver.manage().logs().get('browser');
+  return entries.filter(({ level }) => level.name === 'SEVERE').map(({ message }) => message);
+}
+
+function whole({ x, y }: Spot): { x: number; y: number } {
+  return { x: Math.round(x), y: Math.round(y) };
+}
+
+function xpathText(text: string): string {
+  return text.includes("'") ? `"${text}"` : `'${text}'`;
+}

@@ -1,0 +1,27 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { serve, type Serving } from '../../server/serve.ts';
+
+const WEB = fileURLToPath(new URL('../../dist/web', import.meta.url));
+
+/** A Hevrel on a folder of its own. */
+export interface Hevrel {
+  readonly url: string;
+  readonly serving: Serving;
+  close(): Promise<void>;
+}
+
+export async function startHevrel({ empty = true }: { empty?: boolean } = {}): Promise<Hevrel> {
+  const data = mkdtempSync(join(tmpdir(), 'hevrel-data-'));
+  const serving = await serve({ port: 0, host: '127.0.0.1', data, empty }, WEB, () => undefined);
+  return {
+    url: serving.url,
+    serving,
+    async close() {
+      await serving.close();
+      rmSync(data, { recursive: true, force: true });
+    },
+  };
+}
