@@ -23,8 +23,8 @@ export interface ClothPlan {
 const SMALLEST_CELL = 256;
 /** A straight unit of a far plan stays below this many pixels a side. */
 const LARGEST_FAR_SIDE = 8192;
-/** The reducing sums of at most this many pixels stay below 2³². */
-const LARGEST_FAR_AREA = 1 << 24;
+/** And below this many pixels in all, so that it is painted and reduced between two looks. */
+const LARGEST_FAR_AREA = 1 << 22;
 
 /**
  * The plan for a scale.

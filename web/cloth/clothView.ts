@@ -112,10 +112,6 @@ export class ClothView {
     return this.#pickables;
   }
 
-  /** True when the cloth on screen shows the design as it is. */
-  get isSettled(): boolean {
-    return this.#ordered === undefined && this.#painted !== undefined && !this.#needsPaint() && this.#frame === undefined;
-  }
 
   get lastPaintTook(): number {
     return this.#lastPaintTook;
@@ -201,6 +197,8 @@ export class ClothView {
       this.#frame = undefined;
       this.#order();
       this.drawFrame();
+      // Told to whoever waits for the cloth to show the design as it is.
+      this.#canvas.setAttribute('aria-busy', String(this.#ordered !== undefined));
     });
   }
 

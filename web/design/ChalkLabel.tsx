@@ -1,4 +1,4 @@
-import { BringToFront, CopyPlus, FlipHorizontal2, SendToBack, Trash2 } from 'lucide-react';
+import { BringToFront, CopyPlus, FlipVertical2, SendToBack, Trash2 } from 'lucide-react';
 import type { Placement } from '../../core/document/placement.ts';
 import type { Box } from '../../core/geometry/box.ts';
 import type { Motif } from '../../core/motif/motif.ts';
@@ -36,7 +36,7 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
   return (
     <div
       style={placed(box, viewport)}
-      className="absolute rounded-md border border-thread bg-calico/95 px-2 pt-1.5 pb-1 shadow-float"
+      className="absolute rounded-md border border-thread bg-calico px-2 pt-1.5 pb-1 shadow-float"
       data-chalk-label
       onPointerDown={(event) => event.stopPropagation()}
     >
@@ -49,7 +49,7 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
           <CopyPlus size={16} aria-hidden />
         </Button>
         <Button look="quiet" label="Mirror" onClick={() => bench.mirror()}>
-          <FlipHorizontal2 size={16} aria-hidden />
+          <FlipVertical2 size={16} aria-hidden />
         </Button>
         <Button look="quiet" label="To the front" onClick={() => bench.restack('front')}>
           <BringToFront size={16} aria-hidden />

@@ -39,13 +39,19 @@ export function DownloadSheet({ open, onClose, repeat, source }: Props) {
   const { unit } = plan.grid;
   const cells = unit.columns * unit.rows;
 
+  // Whoever leaves does not want it any more.
+  const leave = (): void => {
+    watch.stop();
+    onClose();
+  };
+
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     watch.start(async () => startExport(await source(), size));
   };
 
   return (
-    <Sheet title="Download the tile" open={open} onClose={onClose}>
+    <Sheet title="Download the tile" open={open} onClose={leave}>
       <form onSubmit={submit} className="grid gap-4">
         <RadioGroup value={by} onChange={setBy} aria-label="Size by" className="flex gap-1">
           {([['dpi', 'By density'], ['width', 'By pixel width']] as const).map(([value, name]) => (
@@ -87,7 +93,7 @@ export function DownloadSheet({ open, onClose, repeat, source }: Props) {
         </div>
         <JobProgress watch={watch} doing="Painting the tile" />
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={leave}>Cancel</Button>
           <Button type="submit" look="accent" disabled={watch.running || plan.refusal !== undefined}>
             Download
           </Button>

@@ -33,13 +33,19 @@ export function SaveSwatchSheet({ open, onClose, saver }: Props) {
     if (open) setName(bench.design.name);
   }, [open, bench]);
 
+  // Whoever leaves does not want it any more.
+  const leave = (): void => {
+    watch.stop();
+    onClose();
+  };
+
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     watch.start(async () => startSwatch(bench.design.id, await saver.flush(), name.trim()));
   };
 
   return (
-    <Sheet title="Save swatch" open={open} onClose={onClose}>
+    <Sheet title="Save swatch" open={open} onClose={leave}>
       <form onSubmit={submit} className="grid gap-4">
         <p className="text-sm text-graphite">Keeps the finished repeat under a name. The design stays as it is and can be worked on.</p>
         <label className="block">
@@ -48,7 +54,7 @@ export function SaveSwatchSheet({ open, onClose, saver }: Props) {
         </label>
         <JobProgress watch={watch} doing="Painting the swatch" />
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={leave}>Cancel</Button>
           <Button type="submit" look="accent" disabled={watch.running || name.trim() === ''}>
             Save swatch
           </Button>

@@ -7,7 +7,7 @@ const GROUPS = [...new Set(SHORTCUTS.map(({ group }) => group))];
 export function ShortcutSheet({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   return (
     <Sheet title="Keys" open={open} onClose={onClose} wide>
-      <div className="grid gap-x-8 gap-y-5 sm:grid-cols-2">
+      <div className="gap-8 sm:columns-2">
         {GROUPS.map((group) => (
           <List key={group} title={group} rows={SHORTCUTS.filter((one) => one.group === group)} />
         ))}
@@ -19,11 +19,11 @@ export function ShortcutSheet({ open, onClose }: { readonly open: boolean; reado
 
 function List({ title, rows }: { readonly title: string; readonly rows: readonly { keys: string; does: string }[] }) {
   return (
-    <section>
+    <section className="mb-5 break-inside-avoid">
       <h3 className="font-name font-semibold">{title}</h3>
       <dl className="mt-1.5 grid gap-1.5 text-sm">
         {rows.map(({ keys, does }) => (
-          <div key={keys} className="grid grid-cols-[8.5rem_1fr] gap-2">
+          <div key={keys} className="grid grid-cols-[8rem_1fr] gap-2">
             <dt className="font-medium">{keys}</dt>
             <dd className="text-graphite">{does}</dd>
           </div>

@@ -111,7 +111,7 @@ function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
         />
       </div>
       {open && (
-        <div className="p-2 pt-0 [&_.react-colorful]:h-40 [&_.react-colorful]:w-full" data-own-arrows>
+        <div className="p-2 pt-0 [&_.react-colorful]:h-40! [&_.react-colorful]:w-full!" data-own-arrows>
           <HexColorPicker
             color={colour}
             onChange={(next) => {

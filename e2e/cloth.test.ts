@@ -1,0 +1,269 @@
+import { By, Key, until } from 'selenium-webdriver';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { newDesign, type Design } from '../core/document/design.ts';
+import { step, type Step } from '../core/repeat/step.ts';
+import type { StoredDesign } from '../server/store/designs.ts';
+import { importMotif } from '../server/motifs/importMotif.ts';
+import { openBrowser, type Browser } from './support/browser.ts';
+import { alike, cellOnScreen, click, clickAt, complaints, drag, middleOf, named, press, settledShot, type, waitUntilSaved, wheel, type Shot, type Spot } from './support/hands.ts';
+import { startHevrel, type Hevrel } from './support/hevrel.ts';
+
+const PINK = [0xc0, 0x20, 0x6a] as const;
+const GROUND = [0xf2, 0xee, 0xe4] as const;
+const TILE = '<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="20mm" viewBox="0 0 40 20"><rect width="40" height="20" fill="#c0206a"/></svg>';
+
+let hevrel: Hevrel;
+let browser: Browser;
+let motif: string;
+
+beforeAll(async () => {
+  hevrel = await startHevrel();
+  browser = await openBrowser();
+  motif = (await importMotif(hevrel.serving.studio, 'tile.svg', Buffer.from(TILE), 'Test')).motif.id;
+});
+
+afterAll(async () => {
+  await browser.close();
+  await hevrel.close();
+});
+
+/** Opens a design with tiles at the given places. */
+async function open(drop: Step, places: readonly Partial<Design['placements'][number]>[], size = { width: 120, height: 90 }): Promise<string> {
+  const blank = newDesign('x', 'Tiles', { ...size, step: drop });
+  const document: Design = {
+    ...blank,
+    inks: [...blank.inks, { id: 'pink', name: 'Pink', prints: ['#c0206a'] }],
+    colourways: [{ id: 'base', name: 'Base', colours: { ground: '#f2eee4', pink: '#c0206a' } }],
+    placements: places.map((place, i) => ({ id: `t${i}`, motif, layer: 'main', x: 60, y: 45, turn: 0, scale: 1, mirrored: false, opacity: 1, ...place })),
+  };
+  const answer = await fetch(`${hevrel.url}/api/designs`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name: 'Tiles', document }) });
+  const { design } = (await answer.json()) as StoredDesign;
+  await browser.driver.get(`${hevrel.url}/designs/${design.id}`);
+  await browser.driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
+  await settledShot(browser.driver);
+  return design.id;
+}
+
+async function stored(id: string): Promise<Design> {
+  await waitUntilSaved(browser.driver);
+  return ((await (await fetch(`${hevrel.url}/api/designs/${id}`)).json()) as StoredDesign).design;
+}
+
+const isPink = (screen: Shot, at: Spot): boolean => alike(screen.at(at.x, at.y), PINK);
+
+beforeEach(async () => {
+  await browser.driver.manage().logs().get('browser');
+});
+
+describe('the cloth', () => {
+  it.each([
+    ['square', step('square')],
+    ['half-drop', step('half-drop', 1, 2)],
+    ['half-drop of 1/3', step('half-drop', 1, 3)],
+    ['brick of 2/5', step('brick', 2, 5)],
+  ])('shows no line in the joins at any zoom (%s)', async (_name, drop) => {
+    const { driver } = browser;
+    // One tile over the right edge, one over a corner, all else flat.
+    await open(drop, [{ x: 0, y: 30 }, { x: 118, y: 0 }], { width: 101.3, height: 77.7 });
+    const at = await middleOf(driver, '[data-cloth]');
+    for (const zoom of [0, 333, 777, -2100, 901, 633, 517, 1203]) {
+      if (zoom !== 0) await wheel(driver, at, zoom);
+      const screen = await settledShot(driver);
+      const wrong = await strangeColours(screen);
+      expect(wrong, `at ${(await cellOnScreen(driver)).scale} px a mm`).toEqual([]);
+    }
+  });
+
+  it('moves a motif by any of its appearances, with the numbers at the pointer', async () => {
+    const { driver } = browser;
+    const id = await open(step('half-drop', 1, 2), [{ x: 60, y: 45 }]);
+    const cell = await cellOnScreen(driver);
+    const mm = (n: number): number => n * cell.scale;
+    await click(driver, 'button', 'Four');
+    await settledShot(driver);
+    const far = await cellOnScreen(driver);
+    // The echo one column to the right lies half a cell lower.
+    const echo = { x: far.left + 180 * far.scale, y: far.top + 0 * far.scale };
+    const inSight = { x: echo.x, y: echo.y < 80 ? echo.y + 90 * far.scale : echo.y };
+    expect(isPink(await settledShot(driver), inSight)).toBe(true);
+    await drag(driver, inSight, { x: inSight.x + Math.round(30 * far.scale), y: inSight.y });
+    const design = await stored(id);
+    expect(design.placements[0]?.x).toBeCloseTo(60 + Math.round(30 * far.scale) / far.scale, 6);
+    expect(design.placements[0]?.y).toBeCloseTo(45, 9);
+    expect(mm(1)).toBeGreaterThan(far.scale);
+  });
+
+  it('keeps every echo with the hand while it drags', async () => {
+    const { driver } = browser;
+    await open(step('brick', 1, 2), [{ x: 60, y: 45 }]);
+    const cell = await cellOnScreen(driver);
+    const start = { x: cell.left + 60 * cell.scale, y: cell.top + 45 * cell.scale };
+    const hand = driver.actions({ async: false });
+    await hand.move({ x: Math.round(start.x), y: Math.round(start.y) }).press().move({ x: Math.round(start.x + 20 * cell.scale), y: Math.round(start.y + 30 * cell.scale), duration: 80 }).perform();
+    const held = await settledShot(driver);
+    const there = { x: start.x + 20 * cell.scale, y: start.y + 30 * cell.scale };
+    expect(isPink(held, there)).toBe(true);
+    // A row higher the echo is half a cell to the left.
+    expect(isPink(held, { x: there.x - 60 * cell.scale, y: there.y - 90 * cell.scale })).toBe(true);
+    expect(alike(held.at(start.x, start.y), GROUND)).toBe(true);
+    expect(await (await driver.findElement(By.css('[data-note]'))).getText()).toMatch(/^\d+(\.\d)?, \d+(\.\d)? mm$/);
+    await driver.actions({ async: false }).release().perform();
+    const after = await settledShot(driver);
+    expect(isPink(after, there)).toBe(true);
+    // Lifted, it is given up with Escape like any other drag.
+    await driver.actions({ async: false }).move({ x: Math.round(there.x), y: Math.round(there.y) }).press().move({ x: Math.round(there.x + 60), y: Math.round(there.y) }).perform();
+    await press(driver, Key.ESCAPE);
+    await driver.actions({ async: false }).release().perform();
+    expect(isPink(await settledShot(driver), there)).toBe(true);
+  });
+
+  it('resizes about the opposite corner and turns by its pins, and undoes and does again', async () => {
+    const { driver } = browser;
+    const id = await open(step('square'), [{ x: 60, y: 45 }]);
+    const cell = await cellOnScreen(driver);
+    await clickAt(driver, { x: cell.left + 60 * cell.scale, y: cell.top + 45 * cell.scale });
+    const corner = await middleOf(driver, '[data-pin="corner-2"]');
+    // Twice the diagonal: the corner at (80, 55) goes to (120, 75).
+    await drag(driver, corner, { x: corner.x + 40 * cell.scale, y: corner.y + 20 * cell.scale });
+    let [placement] = (await stored(id)).placements;
+    expect(placement?.scale).toBeCloseTo(2, 1);
+    // The top left corner stayed at (40, 35).
+    expect((placement?.x ?? 0) - 20 * (placement?.scale ?? 0)).toBeCloseTo(40, 6);
+    expect((placement?.y ?? 0) - 10 * (placement?.scale ?? 0)).toBeCloseTo(35, 6);
+    await press(driver, Key.CONTROL, 'z');
+    [placement] = (await stored(id)).placements;
+    expect(placement).toMatchObject({ x: 60, y: 45, scale: 1 });
+
+    const centre = { x: cell.left + 60 * cell.scale, y: cell.top + 45 * cell.scale };
+    const pin = await middleOf(driver, '[data-pin="turn"]');
+    await drag(driver, pin, { x: centre.x + (centre.y - pin.y), y: centre.y }, { held: Key.SHIFT });
+    [placement] = (await stored(id)).placements;
+    expect(placement?.turn).toBe(90);
+    const screen = await settledShot(driver);
+    expect(isPink(screen, { x: centre.x, y: centre.y - 18 * cell.scale })).toBe(true);
+    expect(isPink(screen, { x: centre.x - 18 * cell.scale, y: centre.y })).toBe(false);
+    await press(driver, Key.CONTROL, 'z');
+    await press(driver, Key.CONTROL, 'y');
+    expect((await stored(id)).placements[0]?.turn).toBe(90);
+  });
+
+  it('is worked by the keyboard alone', async () => {
+    const { driver } = browser;
+    const id = await open(step('square'), [{ x: 60, y: 45 }, { x: 10, y: 10 }]);
+    await press(driver, 'n');
+    await press(driver, Key.ARROW_RIGHT);
+    await press(driver, Key.SHIFT, Key.ARROW_DOWN);
+    await press(driver, 't');
+    await press(driver, 'g');
+    let { placements } = await stored(id);
+    expect(placements[0]).toMatchObject({ x: 61, y: 55, turn: 5 });
+    expect(placements[0]?.scale).toBeCloseTo(1.05, 9);
+    expect(placements[1]).toMatchObject({ x: 10, y: 10 });
+    await press(driver, 'f');
+    await press(driver, Key.CONTROL, 'd');
+    ({ placements } = await stored(id));
+    expect(placements).toHaveLength(3);
+    expect(placements[2]).toMatchObject({ x: 69, y: 63 });
+    await press(driver, Key.CONTROL, 'a');
+    await press(driver, Key.DELETE);
+    expect((await stored(id)).placements).toEqual([]);
+    for (let n = 0; n < 7; n += 1) await press(driver, Key.CONTROL, 'z');
+    ({ placements } = await stored(id));
+    expect(placements.map(({ id: one }) => one)).toEqual(['t0', 't1']);
+    expect(placements[0]).toMatchObject({ x: 60, y: 45, turn: 0, scale: 1 });
+  });
+
+  it('takes typed sizes with units and sums, a dragged stitch, another step and no ground', async () => {
+    const { driver } = browser;
+    const id = await open(step('square'), [{ x: 60, y: 45 }]);
+    await click(driver, 'button', 'Repeat');
+    await type(driver, 'Cell width', '4in');
+    await type(driver, 'Cell height', '+2.5cm');
+    expect((await stored(id)).repeat).toMatchObject({ width: 101.6, height: 115 });
+    await type(driver, 'Cell width', '3 furlongs');
+    expect(await driver.findElement(By.css('[role=alert]')).getText()).toContain('“furlongs” is not a unit here');
+    await press(driver, Key.ESCAPE);
+    expect(await (await named(driver, 'field', 'Cell width')).getAttribute('value')).toBe('101.6 mm');
+
+    await click(driver, 'radio', 'Brick');
+    await settledShot(driver);
+    const edge = await middleOf(driver, '[data-edge="right"]');
+    const { scale } = await cellOnScreen(driver);
+    await drag(driver, edge, { x: edge.x + 20 * scale, y: edge.y });
+    const { repeat } = await stored(id);
+    expect(repeat.step).toEqual({ kind: 'brick', drop: { p: 1, q: 2 } });
+    expect(Math.abs(repeat.width - 121.6)).toBeLessThan(0.8);
+
+    await click(driver, 'button', 'Colour');
+    await click(driver, 'button', 'No ground');
+    expect((await stored(id)).ground).toBeNull();
+    await type(driver, 'Colour of Pink, hex', '205ac0');
+    expect((await stored(id)).colourways[0]?.colours['pink']).toBe('#205ac0');
+    const cell = await cellOnScreen(driver);
+    const screen = await settledShot(driver);
+    const middle = { x: cell.left + 60 * cell.scale, y: cell.top + 45 * cell.scale };
+    expect(alike(screen.at(middle.x, middle.y), [0x20, 0x5a, 0xc0])).toBe(true);
+    expect(await complaints(driver)).toEqual([]);
+  });
+
+  it('keeps both versions when two windows change the same design', async () => {
+    const { driver } = browser;
+    const id = await open(step('square'), [{ x: 60, y: 45 }]);
+    const elsewhere = await fetch(`${hevrel.url}/api/designs/${id}`, {
+      method: 'PATCH',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ save: 'another-window', revision: 1, commands: [{ type: 'name', name: 'Theirs' }] }),
+    });
+    expect(elsewhere.status).toBe(200);
+    await press(driver, 'n');
+    await press(driver, Key.ARROW_RIGHT);
+    await driver.wait(async () => !(await driver.getCurrentUrl()).endsWith(id), 10_000);
+    const mine = (await driver.getCurrentUrl()).split('/').at(-1) as string;
+    await settledShot(driver);
+    expect((await stored(mine)).placements[0]).toMatchObject({ x: 61 });
+    expect((await stored(mine)).name).toMatch(/^Tiles, kept \d\d:\d\d$/);
+    expect(await stored(id)).toMatchObject({ name: 'Theirs', placements: [{ x: 60 }] });
+    expect(await driver.findElement(By.css('[role=alert]')).getText()).toContain('Both versions are kept');
+  });
+});
+
+/** Colours on the cloth that are neither ground nor tile nor a mix of the two nor of what lies over the cloth. */
+async function strangeColours(screen: Shot): Promise<string[]> {
+  const { driver } = browser;
+  const area: { left: number; top: number; right: number; bottom: number } = await driver.executeScript(
+    'const b = document.querySelector("[data-cloth]").getBoundingClientRect(); return { left: b.left, top: b.top, right: b.right, bottom: b.bottom };',
+  );
+  const covered: { left: number; top: number; right: number; bottom: number }[] = await driver.executeScript(`
+    return [...document.querySelectorAll('[data-cell] rect, [data-edge]')].map((one) => {
+      const b = one.getBoundingClientRect();
+      return { left: b.left - 3, top: b.top - 3, right: b.right + 3, bottom: b.bottom + 3 };
+    });`);
+  const [stitch] = covered;
+  const overlaid = (x: number, y: number): boolean =>
+    covered.slice(2).some((box) => x >= box.left && x <= box.right && y >= box.top && y <= box.bottom) ||
+    (stitch !== undefined && x >= stitch.left && x <= stitch.right && y >= stitch.top && y <= stitch.bottom &&
+      (x <= stitch.left + 6 || x >= stitch.right - 6 || y <= stitch.top + 6 || y >= stitch.bottom - 6));
+  const wrong = new Set<string>();
+  // Along a line of flat ground or of tile, any pixel between the two that has no partner across it is a hairline.
+  for (let y = area.top + 2; y < area.bottom - 2; y += 1) {
+    for (let x = area.left + 2; x < area.right - 2; x += 1) {
+      if (overlaid(x, y)) continue;
+      const here = screen.at(x, y);
+      const [left, right, above, below] = [screen.at(x - 1, y), screen.at(x + 1, y), screen.at(x, y - 1), screen.at(x, y + 1)];
+      const sameAcross = alike(left, right, 3) && !alike(here, left, 3);
+      const sameDown = alike(above, below, 3) && !alike(here, above, 3);
+      const near = [left, right, above, below];
+      const flat = near.every((one) => alike(one, GROUND, 3) || alike(one, PINK, 3));
+      if (flat && (sameAcross || sameDown) && near.every((one) => !alike(here, one, 3))) wrong.add(`${x},${y} ${here.join(' ')}`);
+      if (!between(here)) wrong.add(`${x},${y} ${here.join(' ')}`);
+      if (wrong.size > 4) return [...wrong];
+    }
+  }
+  return [...wrong];
+}
+
+/** Whether a colour is a mix of ground and tile. */
+function between(colour: readonly number[]): boolean {
+  const share = ((colour[1] as number) - PINK[1]) / (GROUND[1] - PINK[1]);
+  return share > -0.05 && share < 1.05 && colour.every((value, i) => Math.abs(value - ((PINK[i] as number) + share * ((GROUND[i] as number) - (PINK[i] as number)))) < 12);
+}
