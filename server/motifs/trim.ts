@@ -55,7 +55,9 @@ function painted(nodes: readonly ArtworkNode[], view: View, scale: number, easel
 
 /** The part of the view in which anything is drawn, to a pixel of the probe. */
 function drawnExtent(nodes: readonly ArtworkNode[], view: View, easel: Easel): View | undefined {
-  const scale = PROBE / Math.max(view.width, view.height);
+  const long = Math.max(view.width, view.height);
+  // A picture is looked at in whole pixels of its own, so that a cut-out is trimmed exactly.
+  const scale = nodes.every(({ kind }) => kind === 'picture') ? 1 / Math.ceil(long / PROBE) : PROBE / long;
   const sheet = painted(nodes, view, scale, easel);
   const { width, height } = sheet.canvas;
   const pixels = pixelsOf(sheet);

@@ -1,0 +1,225 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import sharp from 'sharp';
+import { newDesign, type Design } from '../core/document/design.ts';
+import { cellWindow, paintPlane } from '../core/paint/paintPlane.ts';
+import { pixelGrid } from '../core/repeat/pixelFit.ts';
+import { step } from '../core/repeat/step.ts';
+import { leafAt } from '../core/testing/arbitraries.ts';
+import { loadScene } from './paint/loadScene.ts';
+import { nodeSheet, pixelsOf } from './paint/nodeEasel.ts';
+import { motifsById } from './store/motifs.ts';
+import type { Job } from './store/jobs.ts';
+import { openTestStudio, type TestStudio } from './testing/testStudio.ts';
+
+const SPIRAL = `<svg xmlns="http://www.w3.org/2000/svg" width="30mm" height="40mm" viewBox="0 0 30 40">
+  <path d="M2 20C2 5 28 5 28 20S10 38 15 39 2 30 2 20z" fill="#b5442f"/><circle cx="12" cy="18" r="5" fill="#f4ecdc" stroke="#22304a"/></svg>`;
+
+let hevrel: TestStudio;
+let motif: string;
+
+beforeAll(async () => {
+  hevrel = await openTestStudio();
+  motif = ((await hevrel.send('spiral.svg', SPIRAL)).body['motif'] as { id: string }).id;
+});
+
+afterAll(() => hevrel.close());
+
+const repeat = { width: 61.3, height: 47.9, step: step('half-drop', 1, 3) };
+
+function document(): Design {
+  const blank = newDesign('x', 'Spirals', repeat);
+  return {
+    ...blank,
+    inks: [...blank.inks, { id: 'red', name: 'Red', prints: ['#b5442f'] }],
+    colourways: [{ id: 'base', name: 'Base', colours: { ground: '#f2eee4', red: '#205ac0' } }],
+    placements: [
+      leafAt('a', { motif, x: 0, y: 10, turn: 33 }),
+      leafAt('b', { motif, x: 40, y: 47, scale: 0.6, mirrored: true, opacity: 0.7 }),
+    ],
+  };
+}
+
+async function create(): Promise<Design> {
+  const { status, body } = await hevrel.call('POST', '/designs', { name: 'Spirals', document: document() });
+  expect(status).toBe(201);
+  return body['design'] as Design;
+}
+
+describe('designs', () => {
+  it('are created, read, listed, put away and brought back', async () => {
+    const design = await create();
+    expect((await hevrel.call('GET', `/designs/${design.id}`)).body).toMatchObject({ design, revision: 1 });
+    const list = async (): Promise<string[]> => ((await hevrel.call('GET', '/designs')).body as unknown as { id: string }[]).map(({ id }) => id);
+    expect(await list()).toContain(design.id);
+    expect((await hevrel.call('DELETE', `/designs/${design.id}`)).status).toBe(204);
+    expect(await list()).not.toContain(design.id);
+    expect((await hevrel.call('GET', `/designs/${design.id}`)).status).toBe(404);
+    expect((await hevrel.call('POST', `/designs/${design.id}/restore`)).status).toBe(204);
+    expect(await list()).toContain(design.id);
+  });
+
+  it('are saved by commands, each save once, and a stale one is refused with nothing changed', async () => {
+    const { id } = await create();
+    const save = { save: 'first-save', revision: 1, commands: [{ type: 'change', changes: { a: { x: 5 } } }] };
+    expect((await hevrel.call('PATCH', `/designs/${id}`, save)).body).toEqual({ revision: 2 });
+    // Sent again, because its answer was lost.
+    expect((await hevrel.call('PATCH', `/designs/${id}`, save)).body).toEqual({ revision: 2 });
+    const stale = await hevrel.call('PATCH', `/designs/${id}`, { ...save, save: 'other-save', commands: [{ type: 'name', name: 'Stale' }] });
+    expect(stale).toMatchObject({ status: 409, body: { status: 409, revision: 2 } });
+    expect(stale.type).toContain('application/problem+json');
+    expect((await hevrel.call('GET', `/designs/${id}`)).body).toMatchObject({ revision: 2, design: { name: 'Spirals', placements: [{ x: 5 }, { x: 40 }] } });
+  });
+
+  it.each([
+    ['a command that does not fit', { commands: [{ type: 'remove', ids: ['gone'] }] }, 422, /no motif gone on the cloth/],
+    ['an unknown command', { commands: [{ type: 'explode' }] }, 400, /no command that is known/],
+    ['a motif that is not in the drawer', { commands: [{ type: 'insert', placements: [{ index: 0, placement: leafAt('z', { motif: 'nowhere' }) }] }] }, 422, /not in the drawer/],
+    ['no commands', { commands: [] }, 400, /does not fit/],
+    ['unreadable JSON', '{"save":', 400, /not readable JSON/],
+  ])('refuse %s with a sentence and change nothing', async (_name, rest, status, sentence) => {
+    const { id } = await create();
+    const sent = typeof rest === 'string' ? rest : { save: 'some-save', revision: 1, ...rest };
+    const answer = await hevrel.call('PATCH', `/designs/${id}`, sent);
+    expect(answer.status).toBe(status);
+    expect(answer.type).toContain('application/problem+json');
+    expect(answer.body['detail']).toMatch(sentence);
+    expect(answer.body['detail']).toMatch(/Nothing was changed/);
+    expect((await hevrel.call('GET', `/designs/${id}`)).body).toMatchObject({ revision: 1, design: document().placements ? { name: 'Spirals' } : {} });
+  });
+
+  it('answer with a problem document wherever there is nothing', async () => {
+    for (const path of ['/designs/nowhere', '/swatches/nowhere', '/jobs/nowhere', '/blobs/nowhere', '/blobs/..%2f..%2fetc%2fpasswd', '/nowhere']) {
+      const { status, type, body } = await hevrel.call('GET', path);
+      expect([status, type.includes('application/problem+json'), body['status']], path).toEqual([404, true, 404]);
+    }
+  });
+});
+
+describe('tiles', () => {
+  it('tile without a seam: every pixel around the joins is that of the plane painted directly', async () => {
+    const { id } = await create();
+    const { body } = await hevrel.call('POST', '/exports', { design: id, dpi: 150 });
+    const job = await hevrel.ended(body as unknown as Job);
+    expect(job.state).toBe('done');
+    const { href, width, height } = job.result as { href: string; width: number; height: number };
+    const png = Buffer.from(await (await hevrel.fetch(href.replace('/api', ''))).arrayBuffer());
+    expect((await sharp(png).metadata()).density).toBe(150);
+    const tile = await sharp(png).ensureAlpha().raw().toBuffer();
+
+    const grid = pixelGrid(repeat, 150 / 25.4);
+    expect([width, height]).toEqual([grid.unit.width, grid.unit.height]);
+    const design = document();
+    const { scene, easel } = await loadScene(design, await motifsById(hevrel.studio.database, [motif]), hevrel.studio.blobs);
+    // Two by two tiles and something over, beginning in the middle of one.
+    const window = { left: -Math.floor(width / 2), top: -Math.floor(height / 2), right: Math.ceil(1.6 * width), bottom: Math.ceil(1.6 * height) };
+    const plane = nodeSheet(window.right - window.left, window.bottom - window.top);
+    paintPlane(plane.surface, scene, grid, window, easel);
+    const pixels = Buffer.from(pixelsOf(plane).buffer);
+    let differing = 0;
+    for (let y = window.top; y < window.bottom; y += 1) {
+      for (let x = window.left; x < window.right; x += 1) {
+        const p = ((y - window.top) * (window.right - window.left) + x - window.left) * 4;
+        const t = ((((y % height) + height) % height) * width + (((x % width) + width) % width)) * 4;
+        if (pixels.compare(tile, t, t + 4, p, p + 4) !== 0) differing += 1;
+      }
+    }
+    expect(differing).toBe(0);
+    // And the ink is printed in the colourway's colour.
+    expect(pixels.includes(Buffer.from([0x20, 0x5a, 0xc0, 0xff]))).toBe(true);
+    expect(cellWindow(grid).right).toBe(grid.cell.width);
+  });
+
+  it('are transparent where there is no ground, and as wide as wished', async () => {
+    const { body: made } = await hevrel.call('POST', '/designs', { name: 'Bare', document: { ...document(), ground: null } });
+    const { body } = await hevrel.call('POST', '/exports', { design: (made['design'] as Design).id, width: 300 });
+    const { result } = await hevrel.ended(body as unknown as Job);
+    const { href } = result as { href: string };
+    const response = await hevrel.fetch(href.replace('/api', ''));
+    expect(response.headers.get('content-disposition')).toContain('Bare 300x');
+    const image = sharp(Buffer.from(await response.arrayBuffer()));
+    const { channels } = await image.stats();
+    expect((await image.metadata()).width).toBe(300);
+    expect(channels[3]?.min).toBe(0);
+    expect(channels[3]?.max).toBe(255);
+  });
+
+  it('are refused at once where they would be larger than can be made', async () => {
+    const { id } = await create();
+    for (const wish of [{ dpi: 2400, design: id }, { dpi: 0, design: id }, { design: id }, { dpi: 300, width: 300, design: id }, { dpi: 300 }]) {
+      const big = 'dpi' in wish && wish.dpi === 2400;
+      const made = big ? await hevrel.call('POST', '/designs', { name: 'Large', repeat: { width: 3000, height: 3000, step: repeat.step } }) : undefined;
+      const answer = await hevrel.call('POST', '/exports', big ? { ...wish, design: (made?.body['design'] as Design).id } : wish);
+      expect(answer.status).toBe(big ? 422 : 400);
+      expect(answer.body['detail']).toMatch(big ? /megapixels; the most is 400/ : /does not fit/);
+    }
+  });
+
+  it('can be stopped while they are painted', async () => {
+    const { body: made } = await hevrel.call('POST', '/designs', { name: 'Large', document: { ...document(), repeat: { ...repeat, width: 900, height: 900 } } });
+    const { body } = await hevrel.call('POST', '/exports', { design: (made['design'] as Design).id, dpi: 300 });
+    const stopped = await hevrel.call('DELETE', `/jobs/${body['id'] as string}`);
+    expect(stopped.body).toMatchObject({ state: 'stopped', message: 'Stopped. Nothing was changed.' });
+    expect((await hevrel.call('GET', `/exports/${body['id'] as string}/file`)).status).toBe(404);
+  });
+
+  it('tell how far they are', async () => {
+    const { id } = await create();
+    const { body } = await hevrel.call('POST', '/exports', { design: id, dpi: 300 });
+    const events = await (await hevrel.fetch(`/jobs/${body['id'] as string}/events`)).text();
+    const states = events.trim().split('\n\n').map((line) => JSON.parse(line.replace('data: ', '')) as Job);
+    expect(states.at(-1)?.state).toBe('done');
+    expect(states.map(({ progress }) => progress)).toEqual(states.map(({ progress }) => progress).sort((a, b) => a - b));
+  });
+});
+
+describe('swatches', () => {
+  async function save(): Promise<{ design: Design; swatch: string }> {
+    const design = await create();
+    const { status, body } = await hevrel.call('POST', '/swatches', { design: design.id, revision: 1, name: 'Spirals in blue' });
+    expect(status).toBe(202);
+    const job = await hevrel.ended(body as unknown as Job);
+    return { design, swatch: (job.result as { swatch: string }).swatch };
+  }
+
+  it('keep tile, size, step and colours under a name', async () => {
+    const { swatch } = await save();
+    const { body } = await hevrel.call('GET', `/swatches/${swatch}`);
+    const grid = pixelGrid(repeat, 150 / 25.4);
+    expect(body).toMatchObject({ name: 'Spirals in blue', repeat, tileWidth: grid.unit.width, tileHeight: grid.unit.height });
+    expect(body['colours']).toEqual(['#f2eee4', '#205ac0']);
+    const tile = sharp(Buffer.from(await (await hevrel.fetch(`/blobs/${body['tile'] as string}`)).arrayBuffer()));
+    expect(await tile.metadata()).toMatchObject({ width: grid.unit.width, density: 150 });
+    expect((await hevrel.fetch(`/blobs/${body['thumbnail'] as string}`)).headers.get('cache-control')).toContain('immutable');
+  });
+
+  it('are renamed, deleted and brought back', async () => {
+    const { swatch } = await save();
+    expect((await hevrel.call('PATCH', `/swatches/${swatch}`, { name: 'Blue' })).body).toMatchObject({ name: 'Blue' });
+    expect((await hevrel.call('PATCH', `/swatches/${swatch}`, { name: '   ' })).status).toBe(400);
+    await hevrel.call('DELETE', `/swatches/${swatch}`);
+    expect((await hevrel.call('GET', `/swatches/${swatch}`)).status).toBe(404);
+    await hevrel.call('POST', `/swatches/${swatch}/restore`);
+    expect((await hevrel.call('GET', `/swatches/${swatch}`)).body).toMatchObject({ name: 'Blue' });
+  });
+
+  it('open their design again: the one they came from, or as it was where that has changed', async () => {
+    const { design, swatch } = await save();
+    expect((await hevrel.call('POST', `/swatches/${swatch}/open`)).body).toEqual({ design: design.id, copied: false });
+    await hevrel.call('PATCH', `/designs/${design.id}`, { save: 'a-later-save', revision: 1, commands: [{ type: 'remove', ids: ['a'] }] });
+    const opened = (await hevrel.call('POST', `/swatches/${swatch}/open`)).body;
+    expect(opened['copied']).toBe(true);
+    const { body } = await hevrel.call('GET', `/designs/${opened['design'] as string}`);
+    expect((body['design'] as Design).placements).toEqual(design.placements);
+  });
+
+  it('are not saved from a design that has moved on', async () => {
+    const { id } = await create();
+    const answer = await hevrel.call('POST', '/swatches', { design: id, revision: 7, name: 'Late' });
+    expect(answer).toMatchObject({ status: 409 });
+    expect(answer.body['detail']).toMatch(/No swatch was saved/);
+  });
+});
+
+it('has written nothing to its log', () => {
+  expect(hevrel.log).toEqual([]);
+});

@@ -1,0 +1,139 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer } from 'node:net';
+import { chmodSync, existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { afterEach, describe, expect, it } from 'vitest';
+import { readOptions } from './options.ts';
+
+const START = fileURLToPath(new URL('../scripts/devServer.ts', import.meta.url));
+const running: ChildProcess[] = [];
+const folders: string[] = [];
+
+afterEach(() => {
+  for (const child of running.splice(0)) child.kill('SIGKILL');
+  for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true });
+});
+
+function folder(): string {
+  const made = mkdtempSync(join(tmpdir(), 'hevrel-start-'));
+  folders.push(made);
+  return made;
+}
+
+interface Ended {
+  readonly code: number | null;
+  readonly out: string;
+  readonly err: string;
+}
+
+/** Starts Hevrel as a process; `url` is there once it has said where it is. */
+function start(...args: string[]): { child: ChildProcess; url: Promise<string>; ended: Promise<Ended> } {
+  const child = spawn(process.execPath, ['--import', 'tsx', START, ...args], { stdio: ['ignore', 'pipe', 'pipe'] });
+  running.push(child);
+  let out = '';
+  let err = '';
+  child.stderr?.on('data', (data: Buffer) => (err += data.toString()));
+  const ended = new Promise<Ended>((resolve) => child.on('exit', (code) => resolve({ code, out, err })));
+  const url = new Promise<string>((resolve, reject) => {
+    child.stdout?.on('data', (data: Buffer) => {
+      out += data.toString();
+      const found = /Hevrel is at (\S+)/.exec(out)?.[1];
+      if (found) resolve(found);
+    });
+    void ended.then(({ err: why }) => reject(new Error(why || 'it ended')));
+  });
+  url.catch(() => undefined);
+  return { child, url, ended };
+}
+
+const repeat = { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } };
+const post = (url: string, name: string): Promise<Response> =>
+  fetch(`${url}/api/designs`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name, repeat }) });
+
+describe('starting', () => {
+  it('serves, stops on SIGTERM, and keeps the data for the next time', async () => {
+    const data = folder();
+    const first = start('--port', '0', '--data', data, '--empty');
+    const url = await first.url;
+    expect((await post(url, 'Kept')).status).toBe(201);
+    first.child.kill('SIGTERM');
+    expect(await first.ended).toMatchObject({ code: 0, err: '' });
+    expect(existsSync(join(data, 'in-use'))).toBe(false);
+    const second = start('--port', '0', '--data', data);
+    // Asked for without samples the first time, it stays without them.
+    expect((await (await fetch(`${await second.url}/api/designs`)).json()) as unknown[]).toMatchObject([{ name: 'Kept' }]);
+    second.child.kill('SIGINT');
+    expect((await second.ended).code).toBe(0);
+  });
+
+  it('finishes what is being saved when it is told to stop', async () => {
+    const data = folder();
+    const first = start('--port', '0', '--data', data, '--empty');
+    const url = await first.url;
+    const posts = Array.from({ length: 12 }, (_, i) => post(url, `Design ${i}`));
+    await posts[0];
+    first.child.kill('SIGTERM');
+    const answers = await Promise.allSettled(posts);
+    const saved = answers.filter((answer) => answer.status === 'fulfilled' && answer.value.status === 201).length;
+    expect((await first.ended).code).toBe(0);
+    const second = start('--port', '0', '--data', data);
+    const there = (await (await fetch(`${await second.url}/api/designs`)).json()) as unknown[];
+    expect(there.length).toBeGreaterThanOrEqual(saved);
+  });
+
+  it('takes over from one that was killed', async () => {
+    const data = folder();
+    const first = start('--port', '0', '--data', data, '--empty');
+    await post(await first.url, 'Kept');
+    first.child.kill('SIGKILL');
+    await first.ended;
+    const second = start('--port', '0', '--data', data);
+    expect((await (await fetch(`${await second.url}/api/designs`)).json()) as unknown[]).toHaveLength(1);
+  });
+
+  it('says in one sentence that the data folder is in use, and leaves it alone', async () => {
+    const data = folder();
+    const first = start('--port', '0', '--data', data, '--empty');
+    const url = await first.url;
+    const { code, err } = await start('--port', '0', '--data', data).ended;
+    expect(code).toBe(1);
+    expect(err.trim()).toMatch(/^The data folder .* is in use by another Hevrel \(process \d+\)\. .*--data DIR\.$/);
+    expect((await fetch(`${url}/api/designs`)).status).toBe(200);
+  });
+
+  it('says in one sentence that the port is taken, before it touches the data', async () => {
+    const data = join(folder(), 'fresh');
+    const taken = createServer();
+    await new Promise<void>((resolve) => taken.listen(0, '127.0.0.1', resolve));
+    const { port } = taken.address() as { port: number };
+    const { code, err } = await start('--port', String(port), '--data', data).ended;
+    taken.close();
+    expect([code, err.trim()]).toEqual([1, `Port ${port} is taken. Stop what uses it, or choose another with --port N.`]);
+    expect(existsSync(data)).toBe(false);
+  });
+
+  it('says in one sentence that the data folder cannot be written', async () => {
+    const place = folder();
+    const file = join(place, 'file');
+    writeFileSync(file, 'not a folder');
+    const { code, err } = await start('--port', '0', '--data', join(file, 'data')).ended;
+    expect(code).toBe(1);
+    expect(err.trim()).toMatch(/^Cannot write to the data folder .* \(ENOTDIR\)\. Choose another with --data DIR\.$/);
+    // Whoever may write everywhere is not stopped by permissions.
+    if (process.getuid?.() === 0) return;
+    chmodSync(place, 0o500);
+    expect((await start('--port', '0', '--data', join(place, 'data')).ended).code).toBe(1);
+    chmodSync(place, 0o700);
+  });
+});
+
+describe('options', () => {
+  it('have defaults and sentences', () => {
+    expect(readOptions([])).toEqual({ port: 4173, host: '127.0.0.1', data: './data', empty: false });
+    expect(readOptions(['--port', '80', '--host', '::1', '--data', '/x', '--empty'])).toEqual({ port: 80, host: '::1', data: '/x', empty: true });
+    expect(() => readOptions(['--port', 'eighty'])).toThrow('--port takes a number');
+    expect(() => readOptions(['--colour'])).toThrow('The options are --port N');
+  });
+});

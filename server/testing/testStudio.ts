@@ -1,0 +1,54 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createApp } from '../app.ts';
+import type { Job } from '../store/jobs.ts';
+import { openStudio, type Studio } from '../studio.ts';
+
+/** A studio in a folder of its own behind a real port. */
+export interface TestStudio {
+  readonly studio: Studio;
+  /** What the server wrote to its log. */
+  readonly log: readonly string[];
+  call(method: string, path: string, body?: unknown): Promise<{ status: number; type: string; body: Record<string, unknown> }>;
+  send(name: string, content: Buffer | string): Promise<{ status: number; body: Record<string, unknown> }>;
+  fetch(path: string): Promise<Response>;
+  /** Waits until a job has ended. */
+  ended(job: Job): Promise<Job>;
+  close(): Promise<void>;
+}
+
+export async function openTestStudio(): Promise<TestStudio> {
+  const folder = mkdtempSync(join(tmpdir(), 'hevrel-studio-'));
+  const studio = await openStudio(folder);
+  const log: string[] = [];
+  const app = createApp(studio, undefined, (line) => log.push(line));
+  const server = await new Promise<Server>((resolve) => {
+    const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
+  });
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
+  const read = async (response: Response): Promise<{ status: number; type: string; body: Record<string, unknown> }> => {
+    const text = await response.text();
+    return { status: response.status, type: response.headers.get('content-type') ?? '', body: (text ? JSON.parse(text) : {}) as Record<string, unknown> };
+  };
+  return {
+    studio,
+    log,
+    call: async (method, path, body) =>
+      read(await fetch(base + path, { method, ...(body !== undefined && { headers: { 'Content-Type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) }) })),
+    send: async (name, content) => read(await fetch(`${base}/motifs?name=${encodeURIComponent(name)}`, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body: new Uint8Array(Buffer.from(content)) })),
+    fetch: (path) => fetch(base + path),
+    async ended(job) {
+      for await (const state of studio.jobs.follow(job.id, new AbortController().signal)) if (state.state !== 'running') return state;
+      return studio.jobs.read(job.id);
+    },
+    async close() {
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      await studio.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
