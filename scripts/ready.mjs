@@ -43,25 +43,27 @@ function fingerprint(paths) {
 }
 
 /** Does `make` unless it was done for just these files. */
-function unlessDone(stamp, print, make) {
+function unlessDone(stamp, sources, make) {
   const path = join(root, stamp);
-  if (existsSync(path) && readFileSync(path, 'utf8') === print) return;
+  if (existsSync(path) && readFileSync(path, 'utf8') === fingerprint(sources)) return;
   make();
   mkdirSync(dirname(path), { recursive: true });
-  writeFileSync(path, print);
+  // Anew, since installing may complete the lock file.
+  writeFileSync(path, fingerprint(sources));
 }
 
 /** Installs the packages where they are missing or older than the lock file. */
 export function ensurePackages() {
-  unlessDone('node_modules/.hevrel', fingerprint(['package.json', 'package-lock.json']), () => {
+  unlessDone('node_modules/.hevrel', ['package.json', 'package-lock.json'], () => {
     console.log('Installing packages …');
-    run(npm, ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+    // Not `ci`: it refuses a lock file that lacks the binaries of other systems, which not every registry serves.
+    run(npm, ['install', '--no-audit', '--no-fund', '--loglevel=error']);
   });
 }
 
 /** Builds the interface where it is missing or older than its sources. */
 export function ensureBuilt() {
-  unlessDone('dist/web/.hevrel', fingerprint(['web', 'core', 'index.html', 'vite.config.ts', 'package-lock.json']), () => {
+  unlessDone('dist/web/.hevrel', ['web', 'core', 'vite.config.ts', 'package-lock.json'], () => {
     console.log('Building the interface …');
     runPackage('vite', ['build', '--logLevel', 'warn']);
   });

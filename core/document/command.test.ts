@@ -11,13 +11,13 @@ import { Session } from './session.ts';
 /** A command that fits the design, chosen by the numbers given. */
 function fitting(design: Design): fc.Arbitrary<Command> {
   const ids = design.placements.map(({ id }) => id);
-  const fresh = `n${design.placements.length}-${ids.at(-1) ?? ''}`.slice(0, 60);
+  const fresh = fc.nat().map((n) => `n${n}`).filter((id) => !ids.includes(id));
   const always: fc.Arbitrary<Command>[] = [
     anyRepeat.map((repeat) => ({ type: 'repeat', repeat })),
     fc.constantFrom(null, 'ground').map((ground) => ({ type: 'ground', ground })),
     fc.constantFrom('Kelp', 'Tide').map((name) => ({ type: 'name', name })),
     fc.constantFrom('#102030' as const, '#a0b0c0' as const).map((colour) => ({ type: 'colour', colourway: 'base', ink: 'ground', colour })),
-    anyPoint.map((at) => layMotif(design, LEAF_RECORD, placementOf(fresh, LEAF_RECORD, at), ids[0])),
+    fc.tuple(fresh, anyPoint).map(([id, at]) => layMotif(design, LEAF_RECORD, placementOf(id, LEAF_RECORD, at), ids[0])),
   ];
   if (ids.length === 0) return fc.oneof(...always);
   const some = fc.subarray(ids, { minLength: 1 });

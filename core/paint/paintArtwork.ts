@@ -1,8 +1,9 @@
 import type { InkResolver } from '../colour/inkResolver.ts';
 import { withAlpha } from '../colour/hex.ts';
-import { compose, invert, transform, type Matrix } from '../geometry/matrix.ts';
+import { compose, IDENTITY, invert, transform, type Matrix } from '../geometry/matrix.ts';
 import type { ArtworkNode, ClipShape, GroupNode, Paint, PathNode, PathText, PictureNode, Stroke } from '../motif/artwork.ts';
-import { tracePath } from '../motif/pathData.ts';
+import { tracePath, type PathSink } from '../motif/pathData.ts';
+import { levelFor } from './picture.ts';
 import type { Easel, Surface, SurfaceGradient, SurfacePath } from './surface.ts';
 
 /** What painting one artwork needs, the same for all its nodes. */
@@ -14,7 +15,7 @@ interface Setting {
   readonly height: number;
 }
 
-/** Built paths, kept as long as the node that they belong to. */
+/** Built paths, kept as long as the node or the gradient that they belong to. */
 const paths = new WeakMap<Easel, WeakMap<object, SurfacePath>>();
 
 /**
@@ -32,49 +33,35 @@ export function paintArtwork(surface: Surface, nodes: readonly ArtworkNode[], ma
 
 function paintGroup(surface: Surface, group: GroupNode, matrix: Matrix, setting: Setting): void {
   const within = compose(matrix, group.matrix);
-  if (group.opacity < 1) {
-    const layer = setting.easel.sheet(setting.width, setting.height);
-    paintArtwork(layer.surface, [{ ...group, opacity: 1 }], matrix, setting);
-    surface.setTransform(1, 0, 0, 1, 0, 0);
-    surface.globalAlpha = group.opacity;
-    setting.easel.lay(surface, layer.pixels, undefined, { x: 0, y: 0, width: setting.width, height: setting.height });
-    surface.globalAlpha = 1;
-    return;
-  }
-  if (!group.clip) {
+  const { easel, width, height } = setting;
+  if (group.opacity === 1 && !group.clip) {
     paintArtwork(surface, group.children, within, setting);
     return;
   }
-  surface.save();
-  surface.setTransform(...within);
-  surface.clip(clipPath(group.clip, setting.easel), group.clip.length === 1 && group.clip[0]?.rule === 'evenodd' ? 'evenodd' : 'nonzero');
-  paintArtwork(surface, group.children, within, setting);
-  surface.restore();
+  const layer = easel.sheet(width, height);
+  paintArtwork(layer.surface, group.children, within, setting);
+  if (group.clip) cut(layer.surface, group.clip, within, easel);
+  surface.setTransform(1, 0, 0, 1, 0, 0);
+  surface.globalAlpha = group.opacity;
+  easel.lay(surface, layer.pixels, { x: 0, y: 0, width, height });
+  surface.globalAlpha = 1;
 }
 
-function paintPath(surface: Surface, node: PathNode, matrix: Matrix, { easel, resolve }: Setting): void {
-  const path = builtPath(node, node.path, easel);
-  surface.setTransform(...matrix);
+/** Keeps of a layer what the shapes cover. Filled and not clipped to, since the engines smooth a clip's edge differently. */
+function cut(layer: Surface, clip: readonly ClipShape[], matrix: Matrix, easel: Easel): void {
+  layer.setTransform(...matrix);
+  layer.globalCompositeOperation = 'destination-in';
+  easel.paintWith(layer, 'fillStyle', '#000000');
+  layer.fill(clipPath(clip, easel), clip.length === 1 && clip[0]?.rule === 'evenodd' ? 'evenodd' : 'nonzero');
+  layer.globalCompositeOperation = 'source-over';
+}
+
+function paintPath(surface: Surface, node: PathNode, matrix: Matrix, setting: Setting): void {
   const fill = (): void => {
-    if (!node.fill) return;
-    const undo = setPaint(surface, 'fillStyle', node.fill, easel, resolve);
-    if (undo) {
-      // The gradient lives in its own space: clip to the shape and flood that space.
-      surface.save();
-      surface.clip(path, node.rule);
-      surface.transform(...undo);
-      const all = 1e7;
-      surface.fillRect(-all, -all, 2 * all, 2 * all);
-      surface.restore();
-    } else {
-      surface.fill(path, node.rule);
-    }
+    if (node.fill) fillPath(surface, node, node.fill, matrix, setting);
   };
   const stroke = (): void => {
-    if (!node.stroke) return;
-    setStroke(surface, node.stroke);
-    setPaint(surface, 'strokeStyle', flattened(node.stroke.paint), easel, resolve);
-    surface.stroke(path);
+    if (node.stroke) strokePath(surface, node, node.stroke, matrix, setting);
   };
   if (node.strokeFirst) {
     stroke();
@@ -85,35 +72,49 @@ function paintPath(surface: Surface, node: PathNode, matrix: Matrix, { easel, re
   }
 }
 
-function paintPicture(surface: Surface, node: PictureNode, matrix: Matrix, { easel }: Setting): void {
-  const pixels = easel.picture(node.blob);
-  if (pixels === undefined) return;
+function fillPath(surface: Surface, node: PathNode, paint: Paint, matrix: Matrix, { easel, resolve }: Setting): void {
+  setPaint(surface, 'fillStyle', paint, easel, resolve);
+  if (paint.kind === 'ink') {
+    surface.setTransform(...matrix);
+    surface.fill(builtPath(node, node.path, easel, IDENTITY), node.rule);
+    return;
+  }
+  // A gradient lives in its own space, so the shape is brought there: the gradient's space is what is transformed.
+  const back = invert(paint.matrix);
+  if (!back) return;
+  surface.setTransform(...compose(matrix, paint.matrix));
+  surface.fill(builtPath(paint, node.path, easel, back), node.rule);
+}
+
+function strokePath(surface: Surface, node: PathNode, stroke: Stroke, matrix: Matrix, { easel, resolve }: Setting): void {
+  surface.setTransform(...matrix);
+  setPaint(surface, 'strokeStyle', flattened(stroke.paint), easel, resolve);
+  surface.lineWidth = stroke.width;
+  surface.lineCap = stroke.cap;
+  surface.lineJoin = stroke.join;
+  surface.miterLimit = stroke.miterLimit;
+  surface.setLineDash([...stroke.dash]);
+  surface.lineDashOffset = stroke.dashOffset;
+  surface.stroke(builtPath(node, node.path, easel, IDENTITY));
+}
+
+function paintPicture(surface: Surface, { blob, x, y, width, height }: PictureNode, matrix: Matrix, { easel }: Setting): void {
+  const picture = easel.picture(blob);
+  if (!picture) return;
+  const [a, b, c, d] = matrix;
+  const perX = width / picture.width;
+  const perY = height / picture.height;
+  const shown = levelFor(picture, Math.min(Math.hypot(a, b) * perX, Math.hypot(c, d) * perY));
   surface.setTransform(...matrix);
   surface.imageSmoothingEnabled = true;
-  surface.imageSmoothingQuality = 'high';
-  easel.lay(surface, pixels, undefined, node);
+  surface.imageSmoothingQuality = 'low';
+  easel.lay(surface, shown.level.pixels, { x, y, width: shown.width * perX, height: shown.height * perY });
 }
 
-function setStroke(surface: Surface, { width, cap, join, miterLimit, dash, dashOffset }: Stroke): void {
-  surface.lineWidth = width;
-  surface.lineCap = cap;
-  surface.lineJoin = join;
-  surface.miterLimit = miterLimit;
-  surface.setLineDash([...dash]);
-  surface.lineDashOffset = dashOffset;
-}
-
-/** Sets the paint; returns the gradient's own space where it is not the shape's. */
-function setPaint(
-  surface: Surface,
-  part: 'fillStyle' | 'strokeStyle',
-  paint: Paint,
-  easel: Easel,
-  resolve: InkResolver,
-): Matrix | undefined {
+function setPaint(surface: Surface, part: 'fillStyle' | 'strokeStyle', paint: Paint, easel: Easel, resolve: InkResolver): void {
   if (paint.kind === 'ink') {
     easel.paintWith(surface, part, withAlpha(resolve(paint.ink), paint.opacity));
-    return undefined;
+    return;
   }
   const gradient: SurfaceGradient =
     paint.kind === 'linear'
@@ -121,7 +122,6 @@ function setPaint(
       : surface.createRadialGradient(...paint.focus, 0, ...paint.centre, paint.radius);
   for (const { offset, ink, opacity } of paint.stops) gradient.addColorStop(offset, withAlpha(resolve(ink), opacity));
   easel.paintWith(surface, part, gradient);
-  return paint.matrix;
 }
 
 /**
@@ -150,13 +150,13 @@ function flattened(paint: Paint): Paint {
   return { ...paint, from, to: [from[0] + nx * length, from[1] + ny * length] };
 }
 
-function builtPath(key: object, text: PathText, easel: Easel): SurfacePath {
+function builtPath(key: object, text: PathText, easel: Easel, matrix: Matrix): SurfacePath {
   let built = paths.get(easel);
   if (!built) paths.set(easel, (built = new WeakMap()));
   let path = built.get(key);
   if (!path) {
     path = easel.path();
-    tracePath(text, path);
+    tracePath(text, matrix === IDENTITY ? path : through(matrix, path));
     built.set(key, path);
   }
   return path;
@@ -164,18 +164,21 @@ function builtPath(key: object, text: PathText, easel: Easel): SurfacePath {
 
 function clipPath(clip: readonly ClipShape[], easel: Easel): SurfacePath {
   const path = easel.path();
-  for (const { path: text, matrix } of clip) {
-    const at = (x: number, y: number): [number, number] => {
-      const p = transform(matrix, { x, y });
-      return [p.x, p.y];
-    };
-    tracePath(text, {
-      moveTo: (x, y) => path.moveTo(...at(x, y)),
-      lineTo: (x, y) => path.lineTo(...at(x, y)),
-      quadraticCurveTo: (cx, cy, x, y) => path.quadraticCurveTo(...at(cx, cy), ...at(x, y)),
-      bezierCurveTo: (ax, ay, bx, by, x, y) => path.bezierCurveTo(...at(ax, ay), ...at(bx, by), ...at(x, y)),
-      closePath: () => path.closePath(),
-    });
-  }
+  for (const { path: text, matrix } of clip) tracePath(text, through(matrix, path));
   return path;
+}
+
+/** A sink that passes everything on transformed. */
+function through(matrix: Matrix, sink: PathSink): PathSink {
+  const at = (x: number, y: number): [number, number] => {
+    const p = transform(matrix, { x, y });
+    return [p.x, p.y];
+  };
+  return {
+    moveTo: (x, y) => sink.moveTo(...at(x, y)),
+    lineTo: (x, y) => sink.lineTo(...at(x, y)),
+    quadraticCurveTo: (cx, cy, x, y) => sink.quadraticCurveTo(...at(cx, cy), ...at(x, y)),
+    bezierCurveTo: (ax, ay, bx, by, x, y) => sink.bezierCurveTo(...at(ax, ay), ...at(bx, by), ...at(x, y)),
+    closePath: () => sink.closePath(),
+  };
 }

@@ -70,7 +70,7 @@ export function paintStamp(
 /** Lays a painted stamp so that its placement's anchor is at `at`, a whole pixel of the surface. */
 export function layStamp(surface: Surface, sheet: Sheet, part: Box, at: Point, opacity: number, easel: Easel): void {
   surface.globalAlpha = opacity;
-  easel.lay(surface, sheet.pixels, undefined, {
+  easel.lay(surface, sheet.pixels, {
     x: at.x + part.left,
     y: at.y + part.top,
     width: part.right - part.left,

@@ -1,4 +1,5 @@
 import type { PathSink } from '../motif/pathData.ts';
+import type { Picture } from './picture.ts';
 
 /** A path built once and painted often; Canvas `Path2D` in both engines. */
 export type SurfacePath = PathSink;
@@ -11,6 +12,7 @@ export interface SurfaceGradient {
 /** The part of a Canvas 2D context that the painter draws with. */
 export interface Surface {
   globalAlpha: number;
+  globalCompositeOperation: string;
   imageSmoothingEnabled: boolean;
   imageSmoothingQuality: 'low' | 'medium' | 'high';
   lineWidth: number;
@@ -19,16 +21,12 @@ export interface Surface {
   miterLimit: number;
   lineDashOffset: number;
   setLineDash(segments: number[]): void;
-  save(): void;
-  restore(): void;
   setTransform(a: number, b: number, c: number, d: number, e: number, f: number): void;
-  transform(a: number, b: number, c: number, d: number, e: number, f: number): void;
   clearRect(x: number, y: number, width: number, height: number): void;
   fillRect(x: number, y: number, width: number, height: number): void;
   /** Takes the last colour or gradient given to `paintWith`, as Canvas does `fillStyle` and `strokeStyle`. */
   fill(path: SurfacePath, rule: 'nonzero' | 'evenodd'): void;
   stroke(path: SurfacePath): void;
-  clip(path: SurfacePath, rule: 'nonzero' | 'evenodd'): void;
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): SurfaceGradient;
   createRadialGradient(x0: number, y0: number, r0: number, x1: number, y1: number, r1: number): SurfaceGradient;
 }
@@ -50,13 +48,8 @@ export interface Easel {
   path(): SurfacePath;
   /** Sets the fill or stroke of a surface, which Canvas types differently in each engine. */
   paintWith(surface: Surface, part: 'fillStyle' | 'strokeStyle', paint: string | SurfaceGradient): void;
-  /** Lays a part of `pixels` over a rectangle of the surface's own space. */
-  lay(
-    surface: Surface,
-    pixels: Pixels,
-    from: { x: number; y: number; width: number; height: number } | undefined,
-    to: { x: number; y: number; width: number; height: number },
-  ): void;
+  /** Lays pixels over a rectangle of the surface's own space. */
+  lay(surface: Surface, pixels: Pixels, to: { x: number; y: number; width: number; height: number }): void;
   /** A picture of the blob store that was loaded beforehand, or undefined. */
-  picture(blob: string): Pixels | undefined;
+  picture(blob: string): Picture | undefined;
 }

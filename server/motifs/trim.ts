@@ -3,9 +3,9 @@ import { picturesOf } from '../../core/motif/artwork.ts';
 import { asDrawn } from '../../core/colour/inkResolver.ts';
 import { compose, IDENTITY, scaling, translation } from '../../core/geometry/matrix.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
+import type { Picture } from '../../core/paint/picture.ts';
 import type { Easel } from '../../core/paint/surface.ts';
-import { loadImage } from '@napi-rs/canvas';
-import { nodeEasel, nodeSheet, pixelsOf } from '../paint/nodeEasel.ts';
+import { nodeEasel, nodePicture, nodeSheet, pixelsOf } from '../paint/nodeEasel.ts';
 import type { Blobs } from '../store/blobs.ts';
 
 /** Long side of the raster in which the drawn extent is found. */
@@ -79,7 +79,7 @@ function drawnExtent(nodes: readonly ArtworkNode[], view: View, easel: Easel): V
 }
 
 async function easelFor(artwork: Artwork, blobs: Blobs): Promise<Easel> {
-  const pictures = new Map<string, Awaited<ReturnType<typeof loadImage>>>();
-  for (const blob of picturesOf(artwork)) pictures.set(blob, await loadImage(await blobs.read(blob)));
+  const pictures = new Map<string, Picture>();
+  for (const blob of picturesOf(artwork)) pictures.set(blob, await nodePicture(await blobs.read(blob)));
   return nodeEasel(pictures);
 }

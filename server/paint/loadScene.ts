@@ -1,22 +1,22 @@
-import { loadImage, type Image } from '@napi-rs/canvas';
 import type { Design } from '../../core/document/design.ts';
 import { picturesOf, type Artwork } from '../../core/motif/artwork.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { sceneOf, type DrawnMotif, type Scene } from '../../core/paint/scene.ts';
+import type { Picture } from '../../core/paint/picture.ts';
 import type { Easel } from '../../core/paint/surface.ts';
 import type { Blobs } from '../store/blobs.ts';
-import { nodeEasel } from './nodeEasel.ts';
+import { nodeEasel, nodePicture } from './nodeEasel.ts';
 
 /** The scene of a design with all that the painter needs to have at hand. */
 export async function loadScene(design: Design, motifs: readonly Motif[], blobs: Blobs): Promise<{ scene: Scene; easel: Easel }> {
   const used = new Set(design.placements.map(({ motif }) => motif));
   const drawn = new Map<string, DrawnMotif>();
-  const pictures = new Map<string, Image>();
+  const pictures = new Map<string, Picture>();
   for (const motif of motifs) {
     if (!used.has(motif.id)) continue;
     const artwork = await blobs.readJson<Artwork>(motif.artwork);
     drawn.set(motif.id, { motif, artwork });
-    for (const blob of picturesOf(artwork)) if (!pictures.has(blob)) pictures.set(blob, await loadImage(await blobs.read(blob)));
+    for (const blob of picturesOf(artwork)) if (!pictures.has(blob)) pictures.set(blob, await nodePicture(await blobs.read(blob)));
   }
   return { scene: sceneOf(design, drawn), easel: nodeEasel(pictures) };
 }

@@ -1,4 +1,5 @@
-import { createCanvas, Path2D, type Canvas, type Image, type SKRSContext2D } from '@napi-rs/canvas';
+import { createCanvas, ImageData, loadImage, Path2D, type Canvas, type SKRSContext2D } from '@napi-rs/canvas';
+import { pictureOf, type Picture } from '../../core/paint/picture.ts';
 import type { Easel, Sheet, Surface } from '../../core/paint/surface.ts';
 
 /** A sheet whose pixels can be read back and encoded. */
@@ -24,20 +25,31 @@ export function nodeSheet(width: number, height: number): NodeSheet {
  *
  * @param pictures decoded pictures by content address
  */
-export function nodeEasel(pictures: ReadonlyMap<string, Image> = new Map()): Easel {
+export function nodeEasel(pictures: ReadonlyMap<string, Picture> = new Map()): Easel {
   return {
     sheet: nodeSheet,
     path: () => new Path2D(),
     paintWith(surface, part, paint) {
       (surface as unknown as SKRSContext2D)[part] = paint as string;
     },
-    lay(surface, pixels, from, to) {
-      const context = surface as unknown as SKRSContext2D;
-      if (from) context.drawImage(pixels as Canvas, from.x, from.y, from.width, from.height, to.x, to.y, to.width, to.height);
-      else context.drawImage(pixels as Canvas, to.x, to.y, to.width, to.height);
+    lay(surface, pixels, to) {
+      (surface as unknown as SKRSContext2D).drawImage(pixels as Canvas, to.x, to.y, to.width, to.height);
     },
     picture: (blob) => pictures.get(blob),
   };
+}
+
+/** Decodes an encoded picture into all its sizes. */
+export async function nodePicture(encoded: Buffer): Promise<Picture> {
+  const image = await loadImage(encoded);
+  const { width, height } = image;
+  const context = createCanvas(width, height).getContext('2d');
+  context.drawImage(image, 0, 0);
+  return pictureOf(context.getImageData(0, 0, width, height).data, width, height, (data, w, h) => {
+    const { canvas } = nodeSheet(w, h);
+    canvas.getContext('2d').putImageData(new ImageData(data, w, h), 0, 0);
+    return canvas;
+  });
 }
 
 /** The pixels of a sheet: RGBA, not premultiplied. */

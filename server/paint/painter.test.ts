@@ -105,7 +105,7 @@ describe('the painter', () => {
         const above = nodeSheet(window.right, window.bottom);
         paintPlane(below.surface, scene, grid, window, easel, { only: new Set(ids.slice(0, half)) });
         paintPlane(above.surface, scene, grid, window, easel, { only: new Set(ids.slice(half)), bare: true });
-        easel.lay(below.surface, above.pixels, undefined, { x: 0, y: 0, width: window.right, height: window.bottom });
+        easel.lay(below.surface, above.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
         const whole = painted(design, grid, window);
         const both = Buffer.from(pixelsOf(below).buffer);
         // Laying in two goes rounds partly covered pixels once more.

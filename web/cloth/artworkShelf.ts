@@ -1,13 +1,14 @@
 import { picturesOf, type Artwork } from '../../core/motif/artwork.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import type { DrawnMotif } from '../../core/paint/scene.ts';
+import type { Picture } from '../../core/paint/picture.ts';
 import type { Easel } from '../../core/paint/surface.ts';
-import { browserEasel } from './browserEasel.ts';
+import { browserEasel, browserPicture } from './browserEasel.ts';
 
 /** Artwork and pictures that were fetched, and an easel that has them at hand. On the page and in the worker alike. */
 export class ArtworkShelf {
   readonly #artworks = new Map<string, Promise<Artwork>>();
-  readonly #pictures = new Map<string, ImageBitmap>();
+  readonly #pictures = new Map<string, Picture>();
   readonly easel: Easel = browserEasel(this.#pictures);
 
   /** The motif with its artwork, its pictures decoded. */
@@ -26,9 +27,7 @@ export class ArtworkShelf {
     await Promise.all(
       picturesOf(artwork).map(async (blob) => {
         if (this.#pictures.has(blob)) return;
-        // Kept as it was drawn: a colour profile would be applied by one engine and not by the other.
-        const picture = await createImageBitmap(await (await fetchBlob(blob)).blob(), { colorSpaceConversion: 'none' });
-        this.#pictures.set(blob, picture);
+        this.#pictures.set(blob, await browserPicture(await (await fetchBlob(blob)).blob()));
       }),
     );
     return artwork;

@@ -1,3 +1,4 @@
+import { pictureOf, type Picture } from '../../core/paint/picture.ts';
 import type { Easel, Sheet, Surface } from '../../core/paint/surface.ts';
 
 /** A sheet of the browser. */
@@ -23,19 +24,31 @@ export function browserSheet(width: number, height: number): BrowserSheet {
   };
 }
 
+/** Decodes an encoded picture into all its sizes. */
+export async function browserPicture(encoded: Blob): Promise<Picture> {
+  // Kept as it was drawn: a colour profile would be applied by one engine and not by the other.
+  const bitmap = await createImageBitmap(encoded, { colorSpaceConversion: 'none' });
+  const { width, height } = bitmap;
+  const { context } = browserSheet(width, height);
+  context.drawImage(bitmap, 0, 0);
+  bitmap.close();
+  return pictureOf(context.getImageData(0, 0, width, height).data, width, height, (data, w, h) => {
+    const sheet = browserSheet(w, h);
+    sheet.context.putImageData(new ImageData(data as Uint8ClampedArray<ArrayBuffer>, w, h), 0, 0);
+    return sheet.canvas;
+  });
+}
+
 /** The painter's easel in the browser, on the page and in its workers. */
-export function browserEasel(pictures: ReadonlyMap<string, ImageBitmap>): Easel {
+export function browserEasel(pictures: ReadonlyMap<string, Picture>): Easel {
   return {
     sheet: browserSheet,
     path: () => new Path2D(),
     paintWith(surface, part, paint) {
       (surface as unknown as OffscreenCanvasRenderingContext2D)[part] = paint as string;
     },
-    lay(surface, pixels, from, to) {
-      const context = surface as unknown as OffscreenCanvasRenderingContext2D;
-      const image = pixels as CanvasImageSource;
-      if (from) context.drawImage(image, from.x, from.y, from.width, from.height, to.x, to.y, to.width, to.height);
-      else context.drawImage(image, to.x, to.y, to.width, to.height);
+    lay(surface, pixels, to) {
+      (surface as unknown as OffscreenCanvasRenderingContext2D).drawImage(pixels as CanvasImageSource, to.x, to.y, to.width, to.height);
     },
     picture: (blob) => pictures.get(blob),
   };

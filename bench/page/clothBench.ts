@@ -1,0 +1,77 @@
+import { pick } from '../../core/arrange/pick.ts';
+import { Session } from '../../core/document/session.ts';
+import { latticeOf } from '../../core/repeat/lattice.ts';
+import { readDesign } from '../../web/api/designs.ts';
+import { call } from '../../web/api/client.ts';
+import type { DrawerMotif } from '../../web/api/motifs.ts';
+import { ClothView } from '../../web/cloth/clothView.ts';
+import { lengthToMm, toMm } from '../../web/cloth/viewport.ts';
+
+/** Milliseconds of one thing done many times. */
+export interface Timing {
+  readonly median: number;
+  readonly p95: number;
+}
+
+export interface ClothTimings {
+  /** Laying one bare repeating fill over the window. */
+  readonly fill: Timing;
+  /** One frame of dragging a motif in the middle of the stack. */
+  readonly drag: Timing;
+  readonly pick: Timing;
+  /** Painting the cell anew in the worker. */
+  readonly repaint: number;
+}
+
+const FRAMES = 150;
+
+async function run(id: string): Promise<ClothTimings> {
+  const { design } = await readDesign(id);
+  const motifs = await call<DrawerMotif[]>('GET', '/motifs');
+  const canvas = document.getElementById('cloth') as HTMLCanvasElement;
+  const session = new Session(design);
+  const view = new ClothView(canvas, session, { width: 1280, height: 800, density: 1 });
+  view.setMotifs(motifs);
+  await painted(canvas);
+  const context = canvas.getContext('2d') as CanvasRenderingContext2D;
+  const timed = (frame: (n: number) => void): Timing => {
+    const times: number[] = [];
+    for (let n = 0; n < FRAMES; n += 1) {
+      const began = performance.now();
+      frame(n);
+      // Drawing is put off until somebody looks.
+      context.getImageData(0, 0, 1, 1);
+      times.push(performance.now() - began);
+    }
+    times.sort((a, b) => a - b);
+    return { median: times[FRAMES >> 1] as number, p95: times[Math.floor(FRAMES * 0.95)] as number };
+  };
+  const fill = timed(() => view.drawFrame());
+  const repaint = view.lastPaintTook;
+
+  const moved = design.placements[design.placements.length >> 1];
+  if (!moved) throw new Error('the design is bare');
+  view.hold([moved.id]);
+  await painted(canvas);
+  const pixel = lengthToMm(view.getViewport(), { x: 1, y: 1 });
+  const drag = timed((n) => {
+    session.preview({ type: 'change', changes: { [moved.id]: { x: moved.x + 3 * n * pixel.x, y: moved.y + 2 * n * pixel.y } } });
+    view.drawFrame();
+  });
+  view.release();
+
+  const lattice = latticeOf(design.repeat);
+  const picked = timed((n) => {
+    pick(design.placements, view.pickables, lattice, toMm(view.getViewport(), { x: (n * 97) % 1280, y: (n * 61) % 800 }), 1);
+  });
+  view.close();
+  return { fill, drag, pick: picked, repaint };
+}
+
+/** Waits until the cloth shows the design as it is. */
+async function painted(canvas: HTMLCanvasElement): Promise<void> {
+  do await new Promise((resolve) => setTimeout(resolve, 120));
+  while (canvas.getAttribute('aria-busy') !== 'false');
+}
+
+Object.assign(window, { clothBench: run });

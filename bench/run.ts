@@ -1,0 +1,104 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { build } from 'vite';
+import { newDesign, type Design } from '../core/document/design.ts';
+import type { Placement } from '../core/document/placement.ts';
+import { step } from '../core/repeat/step.ts';
+import { LOW_TIDE } from '../demo/collection.ts';
+import { sampleMotifId } from '../demo/sampleDesign.ts';
+import { openBrowser } from '../e2e/support/browser.ts';
+import { exportTask } from '../server/paint/exportTask.ts';
+import { paintUnit } from '../server/paint/paintUnit.ts';
+import { serve } from '../server/serve.ts';
+import { insertDesign } from '../server/store/designs.ts';
+import type { Job } from '../server/store/jobs.ts';
+import { listMotifs } from '../server/store/motifs.ts';
+import type { ClothTimings } from './page/clothBench.ts';
+
+const COUNTS = [300, 1000, 3000];
+const SIDE_MM = 640;
+const DPI = 300;
+
+await build({ configFile: fileURLToPath(new URL('./vite.config.ts', import.meta.url)) });
+const data = mkdtempSync(join(tmpdir(), 'hevrel-bench-'));
+const serving = await serve({ port: 0, host: '127.0.0.1', data, empty: false }, fileURLToPath(new URL('../dist/bench', import.meta.url)), () => undefined);
+const { studio, url } = serving;
+const browser = await openBrowser();
+const ms = (n: number): string => `${n.toFixed(n < 10 ? 2 : 0)} ms`;
+const ratio = (a: number, b: number): string => (a / b).toFixed(2);
+
+try {
+  for (const count of COUNTS) await insertDesign(studio.database, scattered(count));
+  await browser.driver.manage().setTimeouts({ script: 180_000 });
+  console.log(`A half-drop of ${SIDE_MM} × ${SIDE_MM} mm, the sample motifs scattered over it, at 1280 × 800\n`);
+  for (const count of COUNTS) {
+    await browser.driver.get(url);
+    const { fill, drag, pick, repaint }: ClothTimings = await browser.driver.executeAsyncScript(
+      'const done = arguments[1]; (function go(id) { window.clothBench ? window.clothBench(id).then(done) : setTimeout(go, 50, id); })(arguments[0]);',
+      `bench-${count}`,
+    );
+    console.log(`${count} motifs`);
+    console.log(`  a bare repeating fill   median ${ms(fill.median)}, p95 ${ms(fill.p95)}`);
+    console.log(`  a frame of a drag       median ${ms(drag.median)}, p95 ${ms(drag.p95)}: ${ratio(drag.median, fill.median)} times the fill (p95 ${ratio(drag.p95, fill.p95)})`);
+    console.log(`  picking at the pointer  median ${ms(pick.median)}, p95 ${ms(pick.p95)}`);
+    console.log(`  the cell painted anew   ${ms(repaint)} in the worker\n`);
+  }
+
+  const design = scattered(300);
+  const motifs = await listMotifs(studio.database);
+  const hands = { progress: () => undefined, check: () => undefined };
+  const alone = async (): Promise<number> => {
+    const began = performance.now();
+    await paintUnit(exportTask(design, motifs, { dpi: DPI }, studio.blobs.folder, join(data, 'alone.png')), hands);
+    return performance.now() - began;
+  };
+  const asked = async (): Promise<{ took: number; peakMemory: number; size: string }> => {
+    const began = performance.now();
+    const answer = await fetch(`${url}/api/exports`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ design: 'bench-300', dpi: DPI }) });
+    const { id } = (await answer.json()) as Job;
+    for await (const job of studio.jobs.follow(id, new AbortController().signal)) {
+      if (job.state === 'running') continue;
+      const result = job.result as { peakMemory: number; width: number; height: number };
+      return { took: performance.now() - began, peakMemory: result.peakMemory, size: `${result.width} × ${result.height} px` };
+    }
+    throw new Error('the export never ended');
+  };
+  // Each once to warm up, then in turns, so that a busy machine slows both.
+  await alone();
+  await asked();
+  const [a1, b1, a2, b2] = [await alone(), await asked(), await alone(), await asked()];
+  const [aloneMs, askedMs] = [Math.min(a1, a2), Math.min(b1.took, b2.took)];
+  console.log(`A tile at ${DPI} dpi, 300 motifs, ${b1.size}`);
+  console.log(`  painting and encoding alone  ${ms(aloneMs)}`);
+  console.log(`  asked for and delivered      ${ms(askedMs)}: ${ratio(askedMs, aloneMs)} times that`);
+  console.log(`  peak memory of the process   ${Math.round(Math.max(b1.peakMemory, b2.peakMemory) / 2 ** 20)} MB`);
+} finally {
+  await browser.close();
+  await serving.close();
+  rmSync(data, { recursive: true, force: true });
+}
+
+/** The sample motifs over one large cell, always the same. */
+function scattered(count: number): Design {
+  let state = count;
+  const random = (): number => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return state / 2 ** 32;
+  };
+  const id = `bench-${count}`;
+  const scale = 0.9 * Math.sqrt(300 / count);
+  const placements = Array.from({ length: count }, (_, i): Placement => ({
+    id: `${id}-${i}`,
+    motif: sampleMotifId(LOW_TIDE[i % LOW_TIDE.length]?.id ?? ''),
+    layer: 'main',
+    x: random() * SIDE_MM,
+    y: random() * SIDE_MM,
+    turn: random() * 360,
+    scale,
+    mirrored: random() < 0.5,
+    opacity: 1,
+  }));
+  return { ...newDesign(id, `${count} motifs`, { width: SIDE_MM, height: SIDE_MM, step: step('half-drop') }), placements };
+}

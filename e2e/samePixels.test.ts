@@ -1,0 +1,85 @@
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Design } from '../core/document/design.ts';
+import { paintPlane } from '../core/paint/paintPlane.ts';
+import { pixelGrid } from '../core/repeat/pixelFit.ts';
+import { SAMPLE_DESIGNS } from '../demo/samples.ts';
+import { importMotif } from '../server/motifs/importMotif.ts';
+import { loadScene } from '../server/paint/loadScene.ts';
+import { nodeSheet, pixelsOf } from '../server/paint/nodeEasel.ts';
+import { listMotifs } from '../server/store/motifs.ts';
+import { openBrowser, type Browser } from './support/browser.ts';
+import { startHevrel, type Hevrel } from './support/hevrel.ts';
+import { runInPage } from './support/inPage.ts';
+import type { PaintRequest } from './support/paintInPage.ts';
+
+const SIDE = 1024;
+
+let hevrel: Hevrel;
+let browser: Browser;
+
+beforeAll(async () => {
+  hevrel = await startHevrel({ empty: false });
+  browser = await openBrowser();
+  await browser.driver.manage().setTimeouts({ script: 60_000 });
+  await browser.driver.get(hevrel.url);
+});
+
+afterAll(async () => {
+  await browser.close();
+  await hevrel.close();
+});
+
+/** How many pixels of the two engines differ, and by how much at the most. */
+async function difference(design: Design, scale: number): Promise<{ differing: number; most: number }> {
+  const { studio } = hevrel.serving;
+  const used = new Set(design.placements.map(({ motif }) => motif));
+  const motifs = (await listMotifs(studio.database)).filter(({ id }) => used.has(id));
+  const window = { left: -100, top: -60, right: SIDE - 100, bottom: SIDE - 60 };
+  const { scene, easel } = await loadScene(design, motifs, studio.blobs);
+  const sheet = nodeSheet(SIDE, SIDE);
+  paintPlane(sheet.surface, scene, pixelGrid(design.repeat, scale), window, easel);
+  const here = pixelsOf(sheet);
+  const request: PaintRequest = { design, motifs, scale, window };
+  const there = Buffer.from(await runInPage<string>(browser.driver, 'e2e/support/paintInPage.ts', request), 'base64');
+  expect(there.length).toBe(here.length);
+  let differing = 0;
+  let most = 0;
+  for (let i = 0; i < here.length; i += 4) {
+    let apart = 0;
+    for (let c = 0; c < 4; c += 1) apart = Math.max(apart, Math.abs((here[i + c] as number) - (there[i + c] as number)));
+    if (apart > 0) differing += 1;
+    most = Math.max(most, apart);
+  }
+  return { differing, most };
+}
+
+describe('Chromium and Node', () => {
+  it.each(SAMPLE_DESIGNS.map((design) => [design.name, design] as const))('paint “%s” to the very same pixels', async (_name, design) => {
+    expect(await difference(design, 2.37)).toEqual({ differing: 0, most: 0 });
+  });
+
+  it('paint pictures, gradients, clips and transparency alike', async () => {
+    const { studio } = hevrel.serving;
+    const photo = await sharp({ create: { width: 90, height: 70, channels: 3, noise: { type: 'gaussian', mean: 128, sigma: 60 }, background: '#000' } }).png().toBuffer();
+    const vectors = `<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="60mm" viewBox="0 0 60 60"><defs>
+      <linearGradient id="l"><stop offset="0" stop-color="#b5442f"/><stop offset="1" stop-color="#22304a" stop-opacity=".3"/></linearGradient>
+      <radialGradient id="r" cx=".4" cy=".3"><stop offset="0" stop-color="#fff"/><stop offset="1" stop-color="#566f52"/></radialGradient>
+      <clipPath id="c"><circle cx="30" cy="30" r="26"/></clipPath></defs>
+      <g clip-path="url(#c)" opacity=".8"><rect width="60" height="60" fill="url(#l)"/><circle cx="24" cy="34" r="18" fill="url(#r)"/></g>
+      <path d="M5 55Q30 5 55 55" fill="none" stroke="url(#l)" stroke-width="4" stroke-dasharray="6 3" stroke-linecap="round"/></svg>`;
+    const one = await importMotif(studio, 'photo.png', photo, 'Test');
+    const two = await importMotif(studio, 'vectors.svg', Buffer.from(vectors), 'Test');
+    const [base] = SAMPLE_DESIGNS as [Design, ...Design[]];
+    const placement = { layer: 'main', turn: 17, scale: 1.3, mirrored: true, opacity: 0.9 };
+    const design: Design = {
+      ...base,
+      placements: [
+        { ...placement, id: 'a', motif: one.motif.id, x: 60, y: 70 },
+        { ...placement, id: 'b', motif: two.motif.id, x: 150, y: 200 },
+        { ...placement, id: 'c', motif: one.motif.id, x: 200, y: 90, scale: 0.4, turn: 0 },
+      ],
+    };
+    expect(await difference(design, 2.37)).toEqual({ differing: 0, most: 0 });
+  });
+});

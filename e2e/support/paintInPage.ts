@@ -1,0 +1,27 @@
+import type { Design } from '../../core/document/design.ts';
+import type { Box } from '../../core/geometry/box.ts';
+import type { Motif } from '../../core/motif/motif.ts';
+import { paintPlane } from '../../core/paint/paintPlane.ts';
+import { sceneOf } from '../../core/paint/scene.ts';
+import { pixelGrid } from '../../core/repeat/pixelFit.ts';
+import { ArtworkShelf } from '../../web/cloth/artworkShelf.ts';
+import { browserSheet } from '../../web/cloth/browserEasel.ts';
+
+export interface PaintRequest {
+  readonly design: Design;
+  readonly motifs: readonly Motif[];
+  readonly scale: number;
+  readonly window: Box;
+}
+
+/** Paints with the browser's easel and returns the pixels, RGBA, as base64. */
+export async function run({ design, motifs, scale, window: box }: PaintRequest): Promise<string> {
+  const shelf = new ArtworkShelf();
+  const drawn = await Promise.all(motifs.map((motif) => shelf.fetch(motif)));
+  const sheet = browserSheet(box.right - box.left, box.bottom - box.top);
+  paintPlane(sheet.surface, sceneOf(design, new Map(drawn.map((one) => [one.motif.id, one]))), pixelGrid(design.repeat, scale), box, shelf.easel);
+  const { data } = sheet.context.getImageData(0, 0, sheet.canvas.width, sheet.canvas.height);
+  const parts: string[] = [];
+  for (let i = 0; i < data.length; i += 0x8000) parts.push(String.fromCharCode(...data.subarray(i, i + 0x8000)));
+  return btoa(parts.join(''));
+}

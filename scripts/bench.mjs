@@ -1,0 +1,7 @@
+// `npm run bench`: measurements, as ratios within one run. Machines are shared, so nothing here is a test.
+import { ensureBrowser } from './browser.mjs';
+import { ensurePackages, runPackage } from './ready.mjs';
+
+ensurePackages();
+ensureBrowser();
+runPackage('tsx', ['bench/run.ts']);
