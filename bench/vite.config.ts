@@ -2,7 +2,7 @@ import { defineConfig } from 'vite';
 
 export default defineConfig({
   root: 'bench/page',
-  logLevel: 'warn',
+  logLevel: 'error',
   build: { outDir: '../../dist/bench', emptyOutDir: true, target: 'es2022' },
   worker: { format: 'es' },
 });

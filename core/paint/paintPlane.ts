@@ -3,7 +3,8 @@ import { displacement } from '../repeat/lattice.ts';
 import { echoesTouching } from '../repeat/echoes.ts';
 import type { PixelGrid } from '../repeat/pixelFit.ts';
 import type { Scene } from './scene.ts';
-import { layStamp, paintStamp, partWorthPainting, stampPlace } from './stamp.ts';
+import { layStamp, paintStamp, partWorthPainting, stampKey, stampPlace } from './stamp.ts';
+import type { StampCache } from './stampCache.ts';
 import type { Easel, Sheet, Surface } from './surface.ts';
 
 /** Which part of the stack to paint, and how. */
@@ -12,6 +13,8 @@ export interface PlaneOptions {
   readonly only?: ReadonlySet<string>;
   /** Leave the ground out, so that what is painted can lie over something else. */
   readonly bare?: boolean;
+  /** Where painted stamps are kept for the next time; without one each is painted anew. */
+  readonly stamps?: StampCache;
 }
 
 /**
@@ -26,7 +29,7 @@ export function* paintingPlane(
   grid: PixelGrid,
   window: Box,
   easel: Easel,
-  { only, bare = false }: PlaneOptions = {},
+  { only, bare = false, stamps }: PlaneOptions = {},
 ): Generator<number, void> {
   const width = window.right - window.left;
   const height = window.bottom - window.top;
@@ -36,12 +39,13 @@ export function* paintingPlane(
     easel.paintWith(surface, 'fillStyle', scene.ground);
     surface.fillRect(0, 0, width, height);
   }
-  let sheet: Sheet | undefined;
+  let scratch: Sheet | undefined;
   for (const [index, placement] of scene.placements.entries()) {
     const drawn = scene.motifs.get(placement.motif);
     if (!drawn || placement.opacity === 0 || (only && !only.has(placement.id))) continue;
     const place = stampPlace(placement, drawn, grid);
     const box = shiftBox(place.box, place.anchor);
+    let sheet: Sheet | undefined;
     let painted: Box | undefined;
     for (const steps of echoesTouching(grid.lattice, box, window)) {
       const by = displacement(grid.lattice, steps);
@@ -49,8 +53,13 @@ export function* paintingPlane(
       const part = partWorthPainting(place.box, at, window);
       if (!part) continue;
       if (part !== painted) {
-        sheet ??= easel.sheet(1, 1);
-        paintStamp(sheet, placement, drawn, place, part, grid, scene, easel);
+        const paint = (on: Sheet): void => paintStamp(on, placement, drawn, place, part, grid, scene, easel);
+        if (stamps) {
+          sheet = stamps.sheet(stampKey(placement, drawn, place, part, grid, scene), part.right - part.left, part.bottom - part.top, paint);
+        } else {
+          sheet = scratch ??= easel.sheet(1, 1);
+          paint(sheet);
+        }
         painted = part;
       }
       layStamp(surface, sheet as Sheet, part, { x: at.x - window.left, y: at.y - window.top }, placement.opacity, easel);

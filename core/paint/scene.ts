@@ -1,6 +1,6 @@
 import { inkResolver, type InkResolver } from '../colour/inkResolver.ts';
 import type { Hex } from '../colour/hex.ts';
-import { groundColour, type Design } from '../document/design.ts';
+import { currentColourway, groundColour, type Design } from '../document/design.ts';
 import type { Placement } from '../document/placement.ts';
 import type { Artwork } from '../motif/artwork.ts';
 import type { Motif } from '../motif/motif.ts';
@@ -18,9 +18,16 @@ export interface Scene {
   readonly placements: readonly Placement[];
   readonly motifs: ReadonlyMap<string, DrawnMotif>;
   readonly resolve: InkResolver;
+  /** The same text for the same colours, and another for others. */
+  readonly colours: string;
 }
 
 /** The scene of a design; placements whose motif is not at hand are left out by the painter. */
 export function sceneOf(design: Design, motifs: ReadonlyMap<string, DrawnMotif>): Scene {
-  return { ground: groundColour(design), placements: design.placements, motifs, resolve: inkResolver(design) };
+  return { ground: groundColour(design), placements: design.placements, motifs, resolve: inkResolver(design), colours: coloursOf(design) };
+}
+
+function coloursOf(design: Design): string {
+  const { colours } = currentColourway(design);
+  return design.inks.map(({ id, prints }) => `${prints.join('+')}=${colours[id]}`).join(' ');
 }

@@ -67,6 +67,14 @@ export function paintStamp(
   paintArtwork(sheet.surface, artwork.nodes, matrix, { easel, resolve: scene.resolve, width, height });
 }
 
+/** Everything that a stamp's pixels depend on. Phases are compared to a millionth of a pixel, which never shows. */
+export function stampKey(placement: Placement, { motif }: DrawnMotif, { phase }: StampPlace, part: Box, grid: PixelGrid, { colours }: Pick<Scene, 'colours'>): string {
+  return [
+    motif.artwork, motif.width, placement.turn, placement.scale, placement.mirrored, Math.round(phase.x * 1e6), Math.round(phase.y * 1e6),
+    part.left, part.top, part.right, part.bottom, grid.scaleX, grid.scaleY, colours,
+  ].join(' ');
+}
+
 /** Lays a painted stamp so that its placement's anchor is at `at`, a whole pixel of the surface. */
 export function layStamp(surface: Surface, sheet: Sheet, part: Box, at: Point, opacity: number, easel: Easel): void {
   surface.globalAlpha = opacity;

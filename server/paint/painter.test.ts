@@ -5,6 +5,7 @@ import type { Design } from '../../core/document/design.ts';
 import { fillStrips } from '../../core/paint/layCell.ts';
 import { cellWindow, paintPlane, type PlaneOptions } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
+import { StampCache } from '../../core/paint/stampCache.ts';
 import { reduceUnit } from '../../core/paint/reduceUnit.ts';
 import { unitFromCell } from '../../core/paint/unitRows.ts';
 import { displacement } from '../../core/repeat/lattice.ts';
@@ -110,6 +111,22 @@ describe('the painter', () => {
         const both = Buffer.from(pixelsOf(below).buffer);
         // Laying in two goes rounds partly covered pixels once more.
         expect(whole.every((value, i) => Math.abs(value - (both[i] as number)) <= 3)).toBe(true);
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('gives the same pixels with stamps kept from before, however few are kept', () => {
+    fc.assert(
+      fc.property(anyDesign(smallRepeat), anyDesign(smallRepeat), anyScale, fc.constantFrom(1, 500, 1 << 20), (before, design, scale, limit) => {
+        const stamps = new StampCache(easel, limit);
+        painted(before, pixelGrid(before.repeat, scale), { left: 0, top: 0, right: 90, bottom: 90 }, { stamps });
+        const grid = pixelGrid(design.repeat, scale);
+        const recoloured: Design = { ...design, inks: [...design.inks, { id: 'red', name: 'Red', prints: ['#3e7a5e'] }], colourways: [{ id: 'base', name: 'Base', colours: { ground: '#ffffff', red: '#b3402e' } }] };
+        for (const one of [design, recoloured, design]) {
+          const window = { left: -20, top: -20, right: 90, bottom: 90 };
+          expect(painted(one, grid, window, { stamps }).equals(painted(one, grid, window))).toBe(true);
+        }
       }),
       { numRuns: 30 },
     );

@@ -50,7 +50,7 @@ export class ClothView {
   readonly #session: Session;
   readonly #worker: Worker;
   readonly #shelf = new ArtworkShelf();
-  readonly #stamps = new MovingStamps();
+  readonly #stamps = new MovingStamps(this.#shelf.easel);
   readonly #listeners = new Set<() => void>();
   readonly #drawn = new Map<string, DrawnMotif>();
   readonly #pickables = new Map<string, Pickable>();
@@ -287,7 +287,7 @@ export class ClothView {
   #drawMoving(painted: PaintedCloth, live: readonly string[]): void {
     const viewport = this.#viewport;
     const context = this.#context;
-    const layings = this.#stamps.layings(this.#design, live, this.#drawn, viewport.plan, paintedWindow(viewport), this.#shelf.easel);
+    const layings = this.#stamps.layings(this.#design, live, this.#drawn, viewport.plan, paintedWindow(viewport));
     const before = this.#shown;
     const fresh = before === undefined || before.viewport !== viewport || before.painted !== painted;
     const shown = fresh ? { viewport, painted, ...this.#laidApart(painted), layings } : { ...before, layings };

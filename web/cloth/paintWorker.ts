@@ -1,4 +1,5 @@
 import { cellWindow, paintPlane, type PlaneOptions } from '../../core/paint/paintPlane.ts';
+import { StampCache } from '../../core/paint/stampCache.ts';
 import { reduceUnit } from '../../core/paint/reduceUnit.ts';
 import { sceneOf, type DrawnMotif, type Scene } from '../../core/paint/scene.ts';
 import { fillStrips } from '../../core/paint/layCell.ts';
@@ -8,6 +9,7 @@ import type { PaintAnswer, PaintOrder } from './paintMessages.ts';
 import { stackAround } from './stackAround.ts';
 
 const shelf = new ArtworkShelf();
+const stamps = new StampCache(shelf.easel);
 const port = self as unknown as { postMessage(answer: PaintAnswer, transfer: Transferable[]): void; onmessage: ((event: MessageEvent<PaintOrder>) => void) | null };
 
 port.onmessage = ({ data }) => {
@@ -31,7 +33,7 @@ function paint(order: PaintOrder, scene: Scene, options: PlaneOptions): ImageBit
   const { plan } = order;
   const window = order.window ?? cellWindow(plan.grid);
   const sheet = browserSheet(window.right - window.left, window.bottom - window.top);
-  paintPlane(sheet.surface, scene, plan.grid, window, shelf.easel, options);
+  paintPlane(sheet.surface, scene, plan.grid, window, shelf.easel, { ...options, stamps });
   return (plan.kind === 'far' ? reduced(sheet, order) : sheet).canvas.transferToImageBitmap();
 }
 

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import type { Session } from '../../core/document/session.ts';
 import { createDesign, saveCommands, useDesign, type OpenDesign } from '../api/designs.ts';
 import { useMotifs } from '../api/motifs.ts';
 import { useNotify } from '../shared/Notices.tsx';
@@ -27,44 +28,46 @@ export function DesignPage() {
   return <OpenBench key={id} opened={opened.data} />;
 }
 
-interface Desk {
-  readonly bench: Bench;
-  readonly saver: Saver;
-}
-
 /** The bench and the saver of one open design, for as long as it is open. */
 function OpenBench({ opened }: { readonly opened: OpenDesign }) {
   const motifs = useMotifs();
   const client = useQueryClient();
   const navigate = useNavigate();
   const notify = useNotify();
-  const [desk, setDesk] = useState<Desk>();
+  const { id } = opened.design;
 
-  useEffect(() => {
+  /** Ours becomes a design of its own; the other stays as the server has it. */
+  const part = async (session: Session, why: string): Promise<void> => {
+    const mine = session.state.committed;
+    const time = new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+    const { design } = await createDesign(`${mine.name.slice(0, 100)}, kept ${time}`, { document: mine });
+    notify({
+      text: `${why} Both versions are kept: this is yours, as “${design.name}”.`,
+      tone: 'problem',
+      action: { label: 'Open the other', run: () => void navigate(`/designs/${id}`) },
+    });
+    await navigate(`/designs/${design.id}`, { replace: true });
+  };
+
+  // A design is opened once; what is read again later does not disturb the bench.
+  const [{ bench, saver }] = useState(() => {
     const bench = new Bench(opened.design);
     const saver = new Saver(bench.session, opened.revision, {
-      send: (save, revision, commands, leaving) => saveCommands(opened.design.id, save, revision, commands, leaving),
-      part: async (why) => {
-        // Ours becomes a design of its own; the other stays as the server has it.
-        const mine = bench.session.state.committed;
-        const time = new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-        const { design } = await createDesign(`${mine.name.slice(0, 100)}, kept ${time}`, { document: mine });
-        notify({
-          text: `${why} Both versions are kept: this is yours, as “${design.name}”.`,
-          tone: 'problem',
-          action: { label: 'Open the other', run: () => void navigate(`/designs/${mine.id}`) },
-        });
-        await navigate(`/designs/${design.id}`, { replace: true });
-      },
+      send: (save, revision, commands, leaving) => saveCommands(id, save, revision, commands, leaving),
+      part: (why) => part(bench.session, why),
     });
+    return { bench, saver };
+  });
+
+  useEffect(() => {
     const leave = (event: Event): void => {
       saver.leave();
       // Asked only where something could still be lost.
       if (event.type === 'beforeunload' && saver.getState().kind === 'waiting') event.preventDefault();
     };
+    saver.open();
     window.addEventListener('beforeunload', leave);
     window.addEventListener('pagehide', leave);
-    setDesk({ bench, saver });
     return () => {
       window.removeEventListener('beforeunload', leave);
       window.removeEventListener('pagehide', leave);
@@ -72,18 +75,15 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
       saver.close();
       void client.invalidateQueries({ queryKey: ['designs'] });
     };
-    // A design is opened once; what is read again later does not disturb the bench.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [opened.design.id]);
+  }, [saver, client]);
 
   useEffect(() => {
-    if (desk && motifs.data) desk.bench.motifs.set(motifs.data);
-  }, [desk, motifs.data]);
+    if (motifs.data) bench.motifs.set(motifs.data);
+  }, [bench, motifs.data]);
 
-  if (!desk) return null;
   return (
-    <BenchContext value={desk.bench}>
-      <Workbench saver={desk.saver} />
+    <BenchContext value={bench}>
+      <Workbench saver={saver} />
     </BenchContext>
   );
 }

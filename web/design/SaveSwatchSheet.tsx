@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState, type FormEvent } from 'react';
+import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { useJob } from '../api/jobs.ts';
 import { startSwatch } from '../api/swatches.ts';
@@ -22,21 +22,22 @@ export function SaveSwatchSheet({ open, onClose, saver }: Props) {
   const client = useQueryClient();
   const navigate = useNavigate();
   const notify = useNotify();
-  const [name, setName] = useState('');
+  const [typed, setTyped] = useState<string>();
+  const name = typed ?? bench.design.name;
+  const close = (): void => {
+    setTyped(undefined);
+    onClose();
+  };
   const watch = useJob<{ swatch: string }>(({ swatch }) => {
     void client.invalidateQueries({ queryKey: ['swatches'] });
     notify({ text: `“${name}” is in the swatch book.`, action: { label: 'Show it', run: () => void navigate(`/swatches/${swatch}`) } });
-    onClose();
+    close();
   });
-
-  useEffect(() => {
-    if (open) setName(bench.design.name);
-  }, [open, bench]);
 
   // Whoever leaves does not want it any more.
   const leave = (): void => {
     watch.stop();
-    onClose();
+    close();
   };
 
   const submit = (event: FormEvent): void => {
@@ -50,7 +51,7 @@ export function SaveSwatchSheet({ open, onClose, saver }: Props) {
         <p className="text-sm text-graphite">Keeps the finished repeat under a name. The design stays as it is and can be worked on.</p>
         <label className="block">
           <span className="mb-0.5 block text-xs text-graphite">Name of the swatch</span>
-          <input autoFocus value={name} maxLength={120} onChange={(event) => setName(event.target.value)} onFocus={(event) => event.currentTarget.select()} className="h-8 w-full rounded-md border border-thread bg-white px-2" />
+          <input autoFocus value={name} maxLength={120} onChange={(event) => setTyped(event.target.value)} onFocus={(event) => event.currentTarget.select()} className="h-8 w-full rounded-md border border-thread bg-white px-2" />
         </label>
         <JobProgress watch={watch} doing="Painting the swatch" />
         <div className="flex justify-end gap-2">

@@ -13,7 +13,9 @@ function setUp() {
   const send = vi.fn<(save: string, revision: number, commands: readonly Command[], leaving: boolean) => Promise<{ revision: number }>>();
   const part = vi.fn<(why: string) => Promise<void>>(() => Promise.resolve());
   send.mockImplementation((_save, revision) => Promise.resolve({ revision: revision + 1 }));
-  return { session, send, part, saver: new Saver(session, 1, { send, part }) };
+  const saver = new Saver(session, 1, { send, part });
+  saver.open();
+  return { session, send, part, saver };
 }
 
 beforeEach(() => vi.useFakeTimers());

@@ -35,7 +35,7 @@ export class Saver {
   #batch: { readonly save: string; readonly commands: readonly Command[] } | undefined;
   #retry = FIRST_RETRY_MS;
   readonly #listeners = new Set<() => void>();
-  readonly #leave: () => void;
+  #leave: (() => void) | undefined;
 
   constructor(
     readonly session: Session,
@@ -43,12 +43,20 @@ export class Saver {
     readonly door: SaveDoor,
   ) {
     this.#revision = revision;
-    this.#leave = session.subscribe(() => this.#schedule(GATHER_MS));
   }
 
+  /** Begins to watch the session. */
+  open(): void {
+    this.#leave ??= this.session.subscribe(() => this.#schedule(GATHER_MS));
+    this.#schedule(GATHER_MS);
+  }
+
+  /** Stops watching; what is being sent is still sent. */
   close(): void {
     clearTimeout(this.#timer);
-    this.#leave();
+    this.#timer = undefined;
+    this.#leave?.();
+    this.#leave = undefined;
   }
 
   readonly getState = (): SaveState => this.#state;
@@ -82,7 +90,7 @@ export class Saver {
   }
 
   #schedule(delay: number): void {
-    if (this.session.state.unsent.length === 0 || this.#timer !== undefined || this.#state.kind === 'parted') return;
+    if (!this.#leave || this.session.state.unsent.length === 0 || this.#timer !== undefined || this.#state.kind === 'parted') return;
     if (this.#state.kind === 'saved') this.#set({ kind: 'saving' });
     this.#timer = setTimeout(() => {
       this.#timer = undefined;

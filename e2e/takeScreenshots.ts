@@ -1,0 +1,41 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import type { WebDriver } from 'selenium-webdriver';
+import { openBrowser } from './support/browser.ts';
+import { cellOnScreen, clickAt, settledShot } from './support/hands.ts';
+import { startHevrel } from './support/hevrel.ts';
+
+const FOLDER = new URL('../docs/screenshots/', import.meta.url);
+
+/** One picture of each main view: where it is, and what is done there before it is taken. */
+const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver) => Promise<void> }[] = [
+  { name: 'home', path: '/' },
+  {
+    name: 'cloth',
+    path: '/designs/low-tide-limpets-and-rope',
+    prepare: async (driver) => {
+      await settledShot(driver);
+      const { left, top, scale } = await cellOnScreen(driver);
+      // The whelk, by its place in the cell.
+      await clickAt(driver, { x: left + 98 * scale, y: top + 112 * scale });
+    },
+  },
+  { name: 'swatch-book', path: '/swatches' },
+  { name: 'swatch', path: '/swatches/low-tide-swatch-limpets-dusk' },
+];
+
+mkdirSync(FOLDER, { recursive: true });
+const hevrel = await startHevrel({ empty: false });
+const browser = await openBrowser();
+try {
+  for (const { name, path, prepare } of VIEWS) {
+    await browser.driver.get(hevrel.url + path);
+    await browser.driver.sleep(900);
+    await prepare?.(browser.driver);
+    await settledShot(browser.driver);
+    writeFileSync(new URL(`${name}.png`, FOLDER), await browser.driver.takeScreenshot(), 'base64');
+    console.log(`docs/screenshots/${name}.png`);
+  }
+} finally {
+  await browser.close();
+  await hevrel.close();
+}

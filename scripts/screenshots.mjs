@@ -1,0 +1,8 @@
+// `npm run screenshots`: retakes docs/screenshots from the demo data.
+import { ensureBrowser } from './browser.mjs';
+import { ensureBuilt, ensurePackages, runPackage } from './ready.mjs';
+
+ensurePackages();
+ensureBrowser();
+ensureBuilt();
+runPackage('tsx', ['e2e/takeScreenshots.ts']);
