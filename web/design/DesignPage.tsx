@@ -1,9 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import type { Session } from '../../core/document/session.ts';
 import { createDesign, saveCommands, useDesign, type OpenDesign } from '../api/designs.ts';
 import { useMotifs } from '../api/motifs.ts';
+import { Fetched } from '../shared/Fetched.tsx';
 import { useNotify } from '../shared/Notices.tsx';
 import { Bench, BenchContext } from './bench.ts';
 import { Saver } from './saver.ts';
@@ -12,20 +13,11 @@ import { Workbench } from './Workbench.tsx';
 /** Opens a design for editing. */
 export function DesignPage() {
   const { id = '' } = useParams();
-  const opened = useDesign(id);
-  if (opened.isError) {
-    return (
-      <main className="mx-auto grid h-full max-w-lg place-content-center gap-4 p-8">
-        <h1 className="font-name text-2xl font-semibold">This design could not be opened</h1>
-        <p>{opened.error.message}</p>
-        <Link to="/" className="text-madder underline underline-offset-2">
-          To the table
-        </Link>
-      </main>
-    );
-  }
-  if (!opened.data) return <p className="grid h-full place-items-center text-graphite">Fetching the design …</p>;
-  return <OpenBench key={id} opened={opened.data} />;
+  return (
+    <Fetched what="design" query={useDesign(id)} back={{ to: '/', name: 'table' }}>
+      {(opened) => <OpenBench key={id} opened={opened} />}
+    </Fetched>
+  );
 }
 
 /** The bench and the saver of one open design, for as long as it is open. */

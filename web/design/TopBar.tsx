@@ -1,7 +1,7 @@
 import { Download, Redo2, Undo2 } from 'lucide-react';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../shared/Button.tsx';
+import { NameField } from '../shared/NameField.tsx';
 import { useBench, type Part } from './bench.ts';
 import type { Saver, SaveState } from './saver.ts';
 import { useStore } from './store.ts';
@@ -80,27 +80,13 @@ export function TopBar({ saver, onPart, onSaveSwatch, onDownload, onKeys }: Prop
 function DesignName() {
   const bench = useBench();
   const { design } = useStore(bench.session);
-  const [typed, setTyped] = useState<string>();
-  const take = (): void => {
-    const name = (typed ?? '').trim();
-    if (name && name !== design.name) bench.commit('Renamed the design', { type: 'name', name });
-    setTyped(undefined);
-  };
   return (
-    <input
-      aria-label="Name of the design"
-      title={design.name}
-      value={typed ?? design.name}
-      maxLength={120}
-      size={Math.min(26, Math.max(8, (typed ?? design.name).length))}
-      spellCheck={false}
-      onChange={(event) => setTyped(event.target.value)}
-      onBlur={take}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') event.currentTarget.blur();
-        if (event.key === 'Escape') setTyped(undefined);
-      }}
-      className="h-8 min-w-0 truncate rounded-md border border-transparent bg-transparent px-1.5 font-name text-base font-semibold hover:border-thread focus:bg-white"
+    <NameField
+      label="Name of the design"
+      name={design.name}
+      size={Math.min(26, Math.max(8, design.name.length))}
+      onRename={(name) => bench.commit('Renamed the design', { type: 'name', name })}
+      className="h-8 border-transparent bg-transparent font-name text-base font-semibold hover:border-thread"
     />
   );
 }

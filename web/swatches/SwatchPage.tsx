@@ -8,6 +8,8 @@ import { ACTUAL_SCALE } from '../cloth/viewport.ts';
 import { DownloadSheet } from '../design/DownloadSheet.tsx';
 import { Button } from '../shared/Button.tsx';
 import { ClothSample } from '../shared/ClothSample.tsx';
+import { Fetched } from '../shared/Fetched.tsx';
+import { NameField } from '../shared/NameField.tsx';
 import { useNotify } from '../shared/Notices.tsx';
 import { repeatText } from '../shared/repeatText.ts';
 import { useUnit } from '../shared/unit.ts';
@@ -16,20 +18,11 @@ import { useSwatchRemoval } from './useSwatchRemoval.ts';
 /** One swatch, as much cloth of it as the window holds. */
 export function SwatchPage() {
   const { id = '' } = useParams();
-  const swatch = useSwatch(id);
-  if (swatch.isError) {
-    return (
-      <main className="mx-auto grid h-full max-w-lg place-content-center gap-4 p-8">
-        <h1 className="font-name text-2xl font-semibold">This swatch could not be opened</h1>
-        <p>{swatch.error.message}</p>
-        <Link to="/swatches" className="text-madder underline underline-offset-2">
-          To the swatch book
-        </Link>
-      </main>
-    );
-  }
-  if (!swatch.data) return <p className="grid h-full place-items-center text-graphite">Fetching the swatch …</p>;
-  return <ShownSwatch key={id} swatch={swatch.data} />;
+  return (
+    <Fetched what="swatch" query={useSwatch(id)} back={{ to: '/swatches', name: 'swatch book' }}>
+      {(swatch) => <ShownSwatch key={id} swatch={swatch} />}
+    </Fetched>
+  );
 }
 
 function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: Design } }) {
@@ -107,26 +100,12 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
 function SwatchName({ id, name }: { readonly id: string; readonly name: string }) {
   const change = useSwatchChange();
   const notify = useNotify();
-  const [typed, setTyped] = useState<string>();
-  const take = (): void => {
-    const next = (typed ?? '').trim();
-    if (next && next !== name) change.mutate({ id, name: next }, { onError: (error) => notify({ text: error.message, tone: 'problem' }) });
-    setTyped(undefined);
-  };
   return (
-    <input
-      aria-label="Name of the swatch"
-      title={name}
-      value={typed ?? (change.isPending && 'name' in change.variables ? change.variables.name : name)}
-      maxLength={120}
-      spellCheck={false}
-      onChange={(event) => setTyped(event.target.value)}
-      onBlur={take}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') event.currentTarget.blur();
-        if (event.key === 'Escape') setTyped(undefined);
-      }}
-      className="-mx-1.5 h-9 w-full truncate rounded-md border border-transparent bg-transparent px-1.5 font-name text-lg font-semibold hover:border-thread focus:bg-white"
+    <NameField
+      label="Name of the swatch"
+      name={change.isPending && 'name' in change.variables ? change.variables.name : name}
+      onRename={(next) => change.mutate({ id, name: next }, { onError: (error) => notify({ text: error.message, tone: 'problem' }) })}
+      className="-mx-1.5 h-9 w-full border-transparent bg-transparent font-name text-lg font-semibold hover:border-thread"
     />
   );
 }

@@ -6,6 +6,7 @@ import { blobUrl } from '../../api/client.ts';
 import { useChangeMotif, type DrawerMotif } from '../../api/motifs.ts';
 import { Button } from '../../shared/Button.tsx';
 import { LengthField } from '../../shared/LengthField.tsx';
+import { NameField } from '../../shared/NameField.tsx';
 import { useNotify } from '../../shared/Notices.tsx';
 import { useUnit } from '../../shared/unit.ts';
 import { useBench } from '../bench.ts';
@@ -81,13 +82,7 @@ function MotifRow({ motif, open, onToggle }: { readonly motif: DrawerMotif; read
   const [unit] = useUnit();
   const change = useChangeMotif();
   const notify = useNotify();
-  const [typed, setTyped] = useState<string>();
   const failed = (error: Error): void => notify({ text: error.message, tone: 'problem' });
-  const rename = (): void => {
-    const name = (typed ?? '').trim();
-    if (name && name !== motif.name) change.mutate({ id: motif.id, name }, { onError: failed });
-    setTyped(undefined);
-  };
   return (
     <div className={`rounded-md border ${open ? 'border-thread bg-white' : 'border-transparent'}`}>
       <button type="button" aria-expanded={open} onClick={onToggle} className="flex w-full items-center gap-2 rounded-md p-1 text-left hover:bg-linen">
@@ -97,20 +92,7 @@ function MotifRow({ motif, open, onToggle }: { readonly motif: DrawerMotif; read
       </button>
       {open && (
         <div className="grid gap-2 p-2">
-          <label className="block">
-            <span className="mb-0.5 block text-xs text-graphite">Name</span>
-            <input
-              value={typed ?? motif.name}
-              maxLength={120}
-              onChange={(event) => setTyped(event.target.value)}
-              onBlur={rename}
-              onKeyDown={(event) => {
-                if (event.key === 'Enter') rename();
-                if (event.key === 'Escape') setTyped(undefined);
-              }}
-              className="h-8 w-full rounded-md border border-thread px-2 text-sm"
-            />
-          </label>
+          <NameField label={`Name of ${motif.name}`} name={motif.name} onRename={(name) => change.mutate({ id: motif.id, name }, { onError: failed })} className="h-8 w-full border-thread text-sm" />
           <div className="grid grid-cols-2 gap-2">
             <LengthField label="Natural width" mm={motif.width} min={0.5} max={5000} onChange={(width) => change.mutate({ id: motif.id, width }, { onError: failed })} />
             <LengthField

@@ -1,0 +1,57 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { SQUARE, step } from '../repeat/step.ts';
+import { anyRepeat } from '../testing/arbitraries.ts';
+import { clothPlan } from './clothPlan.ts';
+import { exportPlan } from './exportPlan.ts';
+
+const seen = { width: 1280, height: 800 };
+
+describe('the plan of the cloth', () => {
+  it('paints the cell where it fits, the window where the cell is larger, the far unit where the cell is tiny', () => {
+    const repeat = { width: 240, height: 320, step: step('half-drop', 1, 2) };
+    expect(clothPlan(repeat, 2, seen).kind).toBe('cell');
+    expect(clothPlan(repeat, 12, seen).kind).toBe('window');
+    expect(clothPlan(repeat, 0.2, seen)).toMatchObject({ kind: 'far', reduction: 8 });
+  });
+
+  it('is whole in pixels and never asks for more than can be painted between two looks', () => {
+    fc.assert(
+      fc.property(anyRepeat, fc.double({ min: 0.02, max: 60, noNaN: true }), (repeat, scale) => {
+        const { kind, grid, reduction, scaleX, scaleY } = clothPlan(repeat, scale, seen);
+        for (const n of [grid.cell.width, grid.cell.height, grid.lattice.a.y, grid.lattice.b.x]) expect(Number.isInteger(n)).toBe(true);
+        expect(scaleX).toBeCloseTo(grid.scaleX / reduction, 12);
+        expect(scaleY).toBeCloseTo(grid.scaleY / reduction, 12);
+        if (kind === 'far') {
+          expect(Math.log2(reduction) % 1).toBe(0);
+          expect(Math.max(grid.unit.width, grid.unit.height)).toBeLessThanOrEqual(8192 + 12);
+          expect(grid.unit.width * grid.unit.height).toBeLessThan(1.2 * 2 ** 22);
+        } else {
+          expect(reduction).toBe(1);
+        }
+        if (kind === 'cell') expect(grid.cell.width * grid.cell.height).toBeLessThanOrEqual(1.5 * seen.width * seen.height);
+      }),
+      { numRuns: 500 },
+    );
+  });
+});
+
+describe('the plan of a file', () => {
+  it('keeps the asked density, or makes one that gives the cell its true width', () => {
+    const repeat = { width: 100, height: 80, step: SQUARE };
+    const byDpi = exportPlan(repeat, { dpi: 300 });
+    expect(byDpi.density).toBe(300);
+    expect(byDpi.grid.unit).toMatchObject({ width: 1181, height: 945 });
+    const byWidth = exportPlan(repeat, { width: 1000 });
+    expect(byWidth.density).toBeCloseTo(254, 9);
+    expect(byWidth.error.widthMm).toBeCloseTo(0, 9);
+    expect(byWidth.grid.unit).toMatchObject({ width: 1000, height: 800 });
+  });
+
+  it('refuses what is too large, and says how large it would be', () => {
+    const sheet = { width: 3000, height: 3000, step: step('brick', 1, 12) };
+    expect(exportPlan(sheet, { dpi: 300 }).refusal).toMatch(/^That would be 15\d{3} megapixels; the most is 400\.$/);
+    expect(exportPlan({ width: 5000, height: 5, step: SQUARE }, { dpi: 300 }).refusal).toMatch(/59\d{3} pixels long; the most is 32000/);
+    expect(exportPlan(sheet, { dpi: 20 }).refusal).toBeUndefined();
+  });
+});

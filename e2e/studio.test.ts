@@ -1,0 +1,133 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { By, until } from 'selenium-webdriver';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { openBrowser, type Browser } from './support/browser.ts';
+import { click, complaints, middleOf, press, settledShot, type, waitForText, waitUntilSaved } from './support/hands.ts';
+import { startHevrel, type Hevrel } from './support/hevrel.ts';
+
+let hevrel: Hevrel;
+let browser: Browser;
+let folder: string;
+
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'hevrel-files-'));
+  hevrel = await startHevrel({ empty: false });
+  browser = await openBrowser();
+});
+
+afterAll(async () => {
+  await browser.close();
+  await hevrel.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+async function gone(css: string): Promise<void> {
+  await browser.driver.wait(async () => (await browser.driver.findElements(By.css(css))).length === 0, 10_000, `${css} is still there`);
+}
+
+describe('the swatch book', () => {
+  it('renames a swatch, deletes it with a way back, and opens its design', async () => {
+    const { driver } = browser;
+    await driver.get(`${hevrel.url}/swatches`);
+    await click(driver, 'link', 'Herring run');
+    await type(driver, 'Name of the swatch', 'Shoal');
+    await driver.wait(until.elementLocated(By.css('button[aria-label="Delete Shoal"]')), 10_000);
+    await click(driver, 'link', 'Swatch book');
+    await waitForText(driver, 'Shoal');
+    // The button shows when the swatch is under the pointer.
+    const card = await driver.findElement(By.xpath("//li[.//span[text()='Shoal']]"));
+    await driver.actions().move({ origin: card }).perform();
+    await click(driver, 'button', 'Delete Shoal');
+    await waitForText(driver, '“Shoal” was taken out of the book.');
+    await gone('a span[title="Shoal"]');
+    await click(driver, 'button', 'Undo');
+    await driver.wait(until.elementLocated(By.css('a span[title="Shoal"]')), 10_000);
+    await click(driver, 'link', 'Shoal');
+    await click(driver, 'button', 'Open its design');
+    await driver.wait(until.urlContains('/designs/low-tide-herring-run'), 10_000);
+    await settledShot(driver);
+    expect(await complaints(driver)).toEqual([]);
+  });
+
+  it('opens a recoloured swatch as a design of its own', async () => {
+    const { driver } = browser;
+    await driver.get(`${hevrel.url}/swatches/low-tide-swatch-limpets-dusk`);
+    await click(driver, 'button', 'Open its design');
+    await driver.wait(until.urlMatches(/\/designs\/(?!low-tide)/), 10_000);
+    const screen = await settledShot(driver);
+    // The deep ground, somewhere on the cloth.
+    const deep = [0x1d, 0x3d, 0x47];
+    let found = 0;
+    for (let y = 100; y < 700; y += 5) for (let x = 100; x < 900; x += 5) if (screen.at(x, y).every((value, i) => Math.abs(value - (deep[i] as number)) < 3)) found += 1;
+    expect(found).toBeGreaterThan(500);
+  });
+});
+
+describe('the table', () => {
+  it('puts a design away and takes it back', async () => {
+    const { driver } = browser;
+    await driver.get(hevrel.url);
+    const card = await driver.wait(until.elementLocated(By.xpath("//li[.//span[text()='Moorings']][.//button]")), 10_000);
+    await driver.actions().move({ origin: card }).perform();
+    await click(driver, 'button', 'Put Moorings away');
+    await waitForText(driver, '“Moorings” was put away.');
+    await gone('a[href="/designs/low-tide-moorings"]');
+    await click(driver, 'button', 'Undo');
+    await driver.wait(until.elementLocated(By.css('a[href="/designs/low-tide-moorings"]')), 10_000);
+  });
+});
+
+describe('files', () => {
+  it('come in several at once, each with its own outcome', async () => {
+    const { driver } = browser;
+    const files = {
+      'sea-glass.png': await sharp({ create: { width: 60, height: 40, channels: 4, background: '#3e7a5e80' } }).png().toBuffer(),
+      'broken.svg': Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><path'),
+      'scripted.svg': Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><script>1</script><circle cx="4" cy="4" r="3" fill="#b5442f"/></svg>'),
+    };
+    for (const [name, content] of Object.entries(files)) writeFileSync(join(folder, name), content);
+    await driver.get(`${hevrel.url}/designs/low-tide-herring-run`);
+    await click(driver, 'button', 'Motifs');
+    await driver.findElement(By.css('input[type=file]')).sendKeys(Object.keys(files).map((name) => join(folder, name)).join('\n'));
+    await driver.wait(async () => (await driver.findElements(By.css('[data-arrival="here"], [data-arrival="refused"]'))).length === 3, 20_000);
+    const rows = await Promise.all((await driver.findElements(By.css('[data-arrival]'))).map(async (row) => `${await row.getAttribute('data-arrival')}: ${await row.getText()}`));
+    expect(rows[0]).toMatch(/^here: sea-glass\.png/);
+    expect(rows[1]).toMatch(/^refused: broken\.svg\s+“broken\.svg” cannot be read.*Nothing was added\./s);
+    expect(rows[2]).toMatch(/^here: scripted\.svg\s+“scripted\.svg” held a script, which was left out\./s);
+    // In the tray at once, and laid by a click.
+    await type(driver, 'Search the tray', 'glass', false);
+    const motif = await driver.wait(until.elementLocated(By.css('button[data-motif]')), 10_000);
+    expect(await motif.getText()).toBe('Sea glass');
+    await motif.click();
+    await waitForText(driver, '60 mm wide');
+    await waitUntilSaved(driver);
+    await press(driver, 'z');
+  });
+});
+
+describe('without its server', () => {
+  it('says that and why, keeps the edits, and saves them when it is back', async () => {
+    const { driver } = browser;
+    await driver.get(`${hevrel.url}/designs/low-tide-strandline`);
+    await settledShot(driver);
+    const network = driver as unknown as { setNetworkConditions(to: object): Promise<void>; deleteNetworkConditions(): Promise<void> };
+    await network.setNetworkConditions({ offline: true, latency: 0, download_throughput: 0, upload_throughput: 0 });
+    await press(driver, 'n');
+    await press(driver, 't');
+    const note = await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')), 10_000);
+    expect(await note.getText()).toContain('Not saved yet');
+    expect(await note.getAttribute('title')).toContain('Your work is kept in this window');
+    await network.deleteNetworkConditions();
+    await waitUntilSaved(driver);
+    await driver.navigate().refresh();
+    await settledShot(driver);
+    await press(driver, 'n');
+    await middleOf(driver, '[data-chalk-label]');
+    const design = (await (await fetch(`${hevrel.url}/api/designs/low-tide-strandline`)).json()) as { design: { placements: { turn: number }[] }; revision: number };
+    expect(design.revision).toBe(2);
+    expect(design.design.placements[0]?.turn).toBe(29);
+  });
+});

@@ -1,0 +1,117 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { apply } from '../../core/document/command.ts';
+import { newDesign } from '../../core/document/design.ts';
+import { step } from '../../core/repeat/step.ts';
+import { leafAt, LEAF_RECORD } from '../../core/testing/arbitraries.ts';
+import type { DrawerMotif } from '../api/motifs.ts';
+import { Bench } from './bench.ts';
+import { SHORTCUTS, type ShortcutHands } from './shortcuts.ts';
+
+const LEAF: DrawerMotif = { ...LEAF_RECORD, thumbnail: 'leaf.png' };
+
+let bench: Bench;
+const ids = (): string[] => bench.design.placements.map(({ id }) => id);
+
+beforeEach(() => {
+  const blank = newDesign('d', 'Leaves', { width: 100, height: 80, step: step('half-drop', 1, 2) });
+  bench = new Bench(apply(blank, { type: 'insert', placements: ['a', 'b', 'c'].map((id, index) => ({ index, placement: leafAt(id, { x: 20 * index, y: 10, turn: 30 }) })) }));
+  bench.motifs.set([LEAF]);
+});
+
+describe('the bench', () => {
+  it('lays a motif directly above what is chosen and chooses it', () => {
+    bench.choose(['a']);
+    bench.lay(LEAF, { x: 130, y: 10 });
+    const [, laid] = bench.design.placements;
+    // Beyond the right edge: brought into the cell, half a cell higher or lower.
+    expect(laid).toMatchObject({ motif: 'leaf', x: 30, y: 50 });
+    expect(bench.selection.getState().ids).toEqual([laid?.id]);
+    expect(bench.session.state.past.at(-1)?.label).toBe('Laid Leaf');
+  });
+
+  it('forgets what is chosen when it is undone away', () => {
+    bench.lay(LEAF, { x: 50, y: 50 });
+    bench.undo();
+    expect(bench.selection.getState().ids).toEqual([]);
+    bench.redo();
+    expect(ids()).toHaveLength(4);
+  });
+
+  it('goes through the stack both ways', () => {
+    bench.chooseNext(1);
+    expect(bench.selection.getState().ids).toEqual(['a']);
+    bench.chooseNext(-1);
+    expect(bench.selection.getState().ids).toEqual(['c']);
+    bench.chooseNext(1);
+    expect(bench.selection.getState().ids).toEqual(['a']);
+    expect(bench.said.getState()).toMatch(/^Leaf at 0\.0, 10\.0 mm$/);
+  });
+
+  it('mirrors as it is seen: a turned motif turns the other way', () => {
+    bench.choose(['a', 'b']);
+    bench.mirror();
+    expect(bench.design.placements).toMatchObject([{ mirrored: true, turn: -30 }, { mirrored: true, turn: -30 }, { mirrored: false, turn: 30 }]);
+    bench.mirror();
+    expect(bench.design.placements[0]).toMatchObject({ mirrored: false, turn: 30 });
+  });
+
+  it('copies, cuts and pastes: aside where the original still lies, in place where it does not', () => {
+    bench.choose(['b']);
+    bench.copy();
+    bench.paste();
+    expect(bench.chosen).toMatchObject([{ x: 28, y: 18 }]);
+    bench.choose(['c']);
+    bench.cut();
+    expect(ids()).not.toContain('c');
+    bench.paste();
+    expect(bench.chosen).toMatchObject([{ x: 40, y: 10 }]);
+    expect(bench.session.state.past.map(({ label }) => label)).toEqual(['Pasted', 'Deleted a motif', 'Pasted']);
+  });
+
+  it('does nothing, and records nothing, when nothing is chosen', () => {
+    for (const act of [() => bench.remove(), () => bench.duplicate(), () => bench.mirror(), () => bench.turn(5), () => bench.nudge({ x: 1, y: 0 }), () => bench.restack('front'), () => bench.copy(), () => bench.paste()]) act();
+    expect(bench.session.state.past).toEqual([]);
+  });
+
+  it('changes several as one step', () => {
+    bench.chooseAll();
+    bench.nudge({ x: 1, y: 2 });
+    expect(bench.session.state.past).toHaveLength(1);
+    bench.undo();
+    expect(bench.design.placements.map(({ x }) => x)).toEqual([0, 20, 40]);
+  });
+});
+
+describe('the shortcuts', () => {
+  const hands: ShortcutHands = {
+    zoom: () => undefined, showRepeats: () => undefined, showActual: () => undefined, pan: () => undefined, openSheet: () => undefined, saveSwatch: () => undefined, giveUp: () => bench.choose([]),
+  };
+  const event = (key: string, held: Partial<KeyboardEvent> = {}): KeyboardEvent => ({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...held }) as KeyboardEvent;
+
+  it('never mean two things', () => {
+    const keys = ['z', 'y', 's', '?', 'a', 'n', 'b', 't', 'g', 'm', 'f', 'h', 'd', 'c', 'x', 'v', 'Delete', 'Backspace', 'Escape', '+', '=', '-', '1', '4', '0', 'ArrowLeft', 'ArrowUp', 'q', 'Enter', ' '];
+    for (const key of keys) {
+      for (const ctrlKey of [false, true]) {
+        for (const shiftKey of [false, true]) {
+          const meant = SHORTCUTS.filter(({ matches }) => matches(event(key, { ctrlKey, shiftKey })));
+          expect(meant.length, `${ctrlKey ? 'Ctrl ' : ''}${shiftKey ? 'Shift ' : ''}${key}`).toBeLessThanOrEqual(1);
+        }
+      }
+    }
+  });
+
+  it('are where every desktop program has them', () => {
+    const run = (e: KeyboardEvent): void => SHORTCUTS.find(({ matches }) => matches(e))?.run(bench, hands, e);
+    run(event('a', { ctrlKey: true }));
+    expect(bench.selection.getState().ids).toEqual(['a', 'b', 'c']);
+    run(event('Delete'));
+    expect(ids()).toEqual([]);
+    run(event('z', { metaKey: true }));
+    expect(ids()).toEqual(['a', 'b', 'c']);
+    run(event('y', { ctrlKey: true }));
+    expect(ids()).toEqual([]);
+    run(event('z', { ctrlKey: true }));
+    run(event('Z', { ctrlKey: true, shiftKey: true }));
+    expect(ids()).toEqual([]);
+  });
+});
