@@ -1,7 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Box } from '../../core/geometry/box.ts';
-import type { Design } from '../../core/document/design.ts';
+import { asDrawn } from '../../core/colour/inkResolver.ts';
+import { newDesign, type Design } from '../../core/document/design.ts';
+import { shapeMatrix } from '../../core/document/placement.ts';
+import { compose, scaling, translation } from '../../core/geometry/matrix.ts';
+import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import { fillStrips } from '../../core/paint/layCell.ts';
 import { cellWindow, paintPlane, type PlaneOptions } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
@@ -10,7 +14,8 @@ import { reduceUnit } from '../../core/paint/reduceUnit.ts';
 import { unitFromCell } from '../../core/paint/unitRows.ts';
 import { displacement } from '../../core/repeat/lattice.ts';
 import { pixelGrid, type PixelGrid } from '../../core/repeat/pixelFit.ts';
-import { anyDesign, anyStep, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
+import { step } from '../../core/repeat/step.ts';
+import { anyDesign, anyPlacementFields, anyStep, LEAF, leafAt, LEAF_MOTIF, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
 import { nodeEasel, nodeSheet, pixelsOf } from './nodeEasel.ts';
 
 const easel = nodeEasel();
@@ -45,6 +50,31 @@ describe('the painter', () => {
         },
       ),
       { numRuns: 60 },
+    );
+  });
+
+  it('puts a motif exactly where its numbers say, as if it were drawn there by itself', () => {
+    fc.assert(
+      fc.property(anyPlacementFields, anyScale, (fields, scale) => {
+        const repeat = { width: 211.3, height: 187.9, step: step('square') };
+        const placement = { ...leafAt('a', fields), x: 100.37, y: 90.81, opacity: 1 };
+        const design = { ...newDesign('d', 'One', repeat), ground: null, placements: [placement] };
+        const grid = pixelGrid(repeat, scale);
+        const window = cellWindow(grid);
+        const alone = nodeSheet(window.right, window.bottom);
+        const matrix = compose(scaling(grid.scaleX, grid.scaleY), compose(translation(placement.x, placement.y), shapeMatrix(placement, LEAF_MOTIF.motif)));
+        paintArtwork(alone.surface, LEAF.nodes, matrix, { easel, resolve: asDrawn, width: window.right, height: window.bottom });
+        const [stamped, drawn] = [painted(design, grid, window), Buffer.from(pixelsOf(alone).buffer)];
+        let most = 0;
+        // Unseen pixels have no colour worth comparing, and nearly unseen ones hardly any.
+        for (let i = 0; i < drawn.length; i += 4) {
+          most = Math.max(most, Math.abs((stamped[i + 3] as number) - (drawn[i + 3] as number)));
+          if ((drawn[i + 3] as number) > 200) for (let c = 0; c < 3; c += 1) most = Math.max(most, Math.abs((stamped[i + c] as number) - (drawn[i + c] as number)));
+        }
+        // Single precision places an edge to a few hundredths of a pixel.
+        expect(most).toBeLessThanOrEqual(8);
+      }),
+      { numRuns: 30 },
     );
   });
 
