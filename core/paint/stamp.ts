@@ -18,8 +18,8 @@ export interface StampPlace {
   readonly box: Box;
 }
 
-/** A pixel of margin all round, for what antialiasing spreads over the edge of the motif's extent. */
-const MARGIN = 1;
+/** Pixels of margin all round: what antialiasing spreads over the edge, and room in which the engine need not clip. */
+const MARGIN = 2;
 
 /** Where the placement's pixels lie on the grid; the anchor is in the cell at the origin. */
 export function stampPlace(placement: Placement, { motif }: DrawnMotif, grid: PixelGrid): StampPlace {

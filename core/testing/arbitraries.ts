@@ -25,7 +25,7 @@ export const anyPoint = fc.record({ x: real(-3000, 3000), y: real(-3000, 3000) }
 /** A lopsided two-ink shape with a carved line, a soft edge and a gradient: any slip of a pixel shows in it. */
 export const LEAF: Artwork = {
   version: 1,
-  view: { x: 0, y: 0, width: 40, height: 60 },
+  view: { x: 0, y: -1, width: 40, height: 62 },
   nodes: [
     {
       kind: 'path',

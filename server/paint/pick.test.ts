@@ -14,9 +14,9 @@ import { nodeEasel, nodeSheet, pixelsOf } from './nodeEasel.ts';
 const easel = nodeEasel();
 
 it('picks through the echoes what the painter painted there', () => {
-  const sheet = nodeSheet(160, 240);
-  paintArtwork(sheet.surface, LEAF.nodes, [4, 0, 0, 4, 0, 0], { easel, resolve: asDrawn, width: 160, height: 240 });
-  const motifs = new Map([['leaf', { motif: LEAF_MOTIF.motif, silhouette: silhouetteOf(pixelsOf(sheet), 160, 240) }]]);
+  const sheet = nodeSheet(160, 248);
+  paintArtwork(sheet.surface, LEAF.nodes, [4, 0, 0, 4, 0, 4], { easel, resolve: asDrawn, width: 160, height: 248 });
+  const motifs = new Map([['leaf', { motif: LEAF_MOTIF.motif, silhouette: silhouetteOf(pixelsOf(sheet), 160, 248) }]]);
   const repeat = fc.record({ width: fc.constantFrom(60, 80), height: fc.constantFrom(50, 90), step: anyStep.filter(({ drop }) => drop.q <= 3) });
   fc.assert(
     fc.property(anyDesign(repeat, 4), (design) => {
