@@ -3,6 +3,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { DesignPage } from './design/DesignPage.tsx';
+import { MotifDrawer } from './drawer/MotifDrawer.tsx';
 import { Home } from './home/Home.tsx';
 import { Lost } from './shared/Lost.tsx';
 import { Notices } from './shared/Notices.tsx';
@@ -15,6 +16,7 @@ const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchO
 const router = createBrowserRouter([
   { path: '/', element: <Home />, errorElement: <Lost /> },
   { path: '/designs/:id', element: <DesignPage />, errorElement: <Lost /> },
+  { path: '/motifs', element: <MotifDrawer />, errorElement: <Lost /> },
   { path: '/swatches', element: <SwatchBook />, errorElement: <Lost /> },
   { path: '/swatches/:id', element: <SwatchPage />, errorElement: <Lost /> },
 ]);

@@ -67,7 +67,7 @@ describe('vectors', () => {
 
   it('are rendered where the model cannot hold them, and say what and why', async () => {
     const outcome = await bring('soft.svg', svg(`<filter id="f"><feGaussianBlur stdDeviation="3"/></filter><g filter="url(#f)">${dot}</g>`));
-    expect(outcome.notes.join()).toMatch(/uses a filter effect, which cannot be kept as vectors; it was rendered 4000 px/);
+    expect(outcome.notes.join()).toMatch(/uses a filter effect, which cannot be kept as vectors; it was rendered 2000 px/);
     expect((await artworkOf(outcome)).nodes[0]).toMatchObject({ kind: 'picture' });
   });
 
@@ -93,7 +93,7 @@ describe('pictures', () => {
     expect(channels[3]?.mean).toBeCloseTo(128, -1);
   });
 
-  it.each(['jpeg', 'webp'] as const)('come as %s too', async (format) => {
+  it.each(['jpeg', 'webp', 'tiff', 'avif'] as const)('come as %s too', async (format) => {
     const { status, motif } = await bring(`blot.${format}`, await sharp({ create: { width: 90, height: 60, channels: 3, background: '#3e7a5e' } }).toFormat(format).toBuffer());
     expect(status).toBe(201);
     expect(motif.width).toBeCloseTo(60, 6);
@@ -118,7 +118,7 @@ describe('bad files', () => {
 
   it.each<[string, string, Buffer | string, number, RegExp]>([
     ['an empty file', 'empty.svg', '', 422, /is empty/],
-    ['text called a picture', 'note.png', 'hello', 415, /no SVG, PNG, JPEG or WebP file, whatever its name says/],
+    ['text called a picture', 'note.png', 'hello', 415, /no SVG, PNG, JPEG, WebP, TIFF or AVIF file, whatever its name says/],
     ['broken XML', 'broken.svg', '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0', 422, /cannot be read/],
     ['an SVG that shows nothing', 'bare.svg', svg('<g/>'), 422, /nothing that can be seen/],
     ['entities within entities', 'laughs.svg', `<!DOCTYPE svg [<!ENTITY a "xxxxxxxxxx"><!ENTITY b "&a;&a;&a;&a;">]>${svg('<text>&b;</text>')}`, 422, /entities are nested/],

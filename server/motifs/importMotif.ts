@@ -1,33 +1,50 @@
 import { nanoid } from 'nanoid';
 import type { Studio } from '../studio.ts';
-import { insertMotif, type StoredMotif } from '../store/motifs.ts';
+import { changeMotif, insertMotif, motifFromSource, type StoredMotif } from '../store/motifs.ts';
+import type { ReadOutcome } from '../work/tasks.ts';
+import { sniff } from './sniff.ts';
 
 /** Reading a file is given up after this long. */
 const LONGEST_READ_MS = 20_000;
 
-/** A new motif and what there is to say about it. */
+/** A motif and what there is to say about how it came. */
 export interface Imported {
   readonly motif: StoredMotif;
   readonly notes: readonly string[];
 }
 
 /**
- * Turns a file into a motif of the drawer.
+ * Turns a file into a motif of the drawer. A file that is there already is recognised by its content and not taken twice.
  *
  * @param known what of the motif is decided beforehand
  * @throws Problem
  */
 export async function importMotif(
-  { database, blobs, pool }: Studio,
+  studio: Studio,
   fileName: string,
   content: Uint8Array,
   collection: string,
   known: Partial<Pick<StoredMotif, 'id' | 'name' | 'width'>> = {},
 ): Promise<Imported> {
-  const { artwork, notes, ...read } = await pool.run({ kind: 'read', name: shown(fileName), content, blobs: blobs.folder }, undefined, LONGEST_READ_MS);
-  const motif: StoredMotif = { id: nanoid(12), name: nameFrom(fileName), collection, artwork: blobs.keep(JSON.stringify(artwork), 'json'), ...read, ...known };
+  const { database, blobs } = studio;
+  const kind = sniff(content);
+  const there = kind && (await motifFromSource(database, blobs.addressOf(content, kind)));
+  if (there) return { motif: there, notes: [`“${shown(fileName)}” is in the drawer already, as “${there.name}”. It was not taken twice.`] };
+  const { artwork, notes, ...read } = await readFile(studio, fileName, content);
+  const motif: StoredMotif = { id: nanoid(12), name: nameFrom(fileName), collection, tags: [], artwork: blobs.keep(JSON.stringify(artwork), 'json'), ...read, ...known };
   await insertMotif(database, motif);
   return { motif, notes };
+}
+
+/** Gives a motif other artwork, which shows wherever it is used; its name and its width stay. @throws Problem */
+export async function replaceArtwork(studio: Studio, id: string, fileName: string, content: Uint8Array): Promise<Imported> {
+  const { artwork, notes, view, inks, source, thumbnail } = await readFile(studio, fileName, content);
+  const kept = studio.blobs.keep(JSON.stringify(artwork), 'json');
+  return { motif: await changeMotif(studio.database, id, { artwork: kept, view, inks, source, thumbnail }), notes };
+}
+
+function readFile({ pool, blobs }: Studio, fileName: string, content: Uint8Array): Promise<ReadOutcome> {
+  return pool.run({ kind: 'read', name: shown(fileName), content, blobs: blobs.folder }, undefined, LONGEST_READ_MS);
 }
 
 function shown(fileName: string): string {

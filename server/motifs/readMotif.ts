@@ -23,7 +23,7 @@ export async function readMotif({ name, content, blobs: folder }: ReadTask): Pro
   const blobs = new Blobs(folder);
   const kind = sniff(content);
   if (!kind) {
-    throw new Problem(415, 'Not a picture', `“${name}” is no SVG, PNG, JPEG or WebP file, whatever its name says. Nothing was added; export it as one of these and bring it again.`);
+    throw new Problem(415, 'Not a picture', `“${name}” is no SVG, PNG, JPEG, WebP, TIFF or AVIF file, whatever its name says. Nothing was added; export it as one of these and bring it again.`);
   }
   const bytes = Buffer.from(content);
   const reading = kind === 'svg' ? await readVectors(name, bytes, blobs) : await readPicture(name, bytes, blobs);

@@ -8,7 +8,7 @@ export const MOST_PIXELS = 100e6;
 /** Programs write 72 or 96 when they mean nothing by it. */
 const LEAST_MEANT_DPI = 100;
 
-/** Reads a PNG, JPEG or WebP file into sRGB pixels with their transparency. @throws Problem */
+/** Reads a PNG, JPEG, WebP, TIFF or AVIF file into sRGB pixels with their transparency. @throws Problem */
 export async function readPicture(name: string, content: Buffer, blobs: Blobs): Promise<Reading> {
   const broken = new Problem(422, 'Cannot be read', `“${name}” is damaged or cut short and cannot be read. Nothing was added; save it again and bring it anew.`);
   let metadata: Metadata;

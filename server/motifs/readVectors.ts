@@ -10,8 +10,8 @@ import type { Reading } from './readMotif.ts';
 import { readPicture } from './readPicture.ts';
 
 export const MOST_SVG_BYTES = 10 * 1024 * 1024;
-/** Long side of a drawing that has to be rendered: sharp at 300 dpi up to 34 cm. */
-const RENDERED_LONG_SIDE = 4000;
+/** Long side of a drawing that has to be rendered: sharp at 300 dpi up to 17 cm. */
+const RENDERED_LONG_SIDE = 2000;
 
 /** Reads an SVG file as vectors, or as a rendered picture where the model cannot hold it. @throws Problem */
 export async function readVectors(name: string, content: Buffer, blobs: Blobs): Promise<Reading> {

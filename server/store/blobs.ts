@@ -5,9 +5,9 @@ import { dirname, join } from 'node:path';
 import { nanoid } from 'nanoid';
 
 /** Kinds of content that are kept, by ending. */
-export type BlobKind = 'json' | 'png' | 'jpg' | 'webp' | 'svg';
+export type BlobKind = 'json' | 'png' | 'jpg' | 'webp' | 'svg' | 'tif' | 'avif';
 
-const ADDRESS = /^[0-9a-f]{64}\.(json|png|jpg|webp|svg)$/;
+const ADDRESS = /^[0-9a-f]{64}\.(json|png|jpg|webp|svg|tif|avif)$/;
 
 /** Immutable files named by what is in them. */
 export class Blobs {
@@ -15,7 +15,7 @@ export class Blobs {
 
   /** Keeps the content and returns its address; a file appears whole or not at all. */
   keep(content: Uint8Array | string, kind: BlobKind): string {
-    const address = `${createHash('sha256').update(content).digest('hex')}.${kind}`;
+    const address = this.addressOf(content, kind);
     const path = this.pathOf(address);
     if (existsSync(path)) return address;
     mkdirSync(dirname(path), { recursive: true });
@@ -23,6 +23,11 @@ export class Blobs {
     writeFileSync(draft, content);
     renameSync(draft, path);
     return address;
+  }
+
+  /** Where this content is kept, or would be. */
+  addressOf(content: Uint8Array | string, kind: BlobKind): string {
+    return `${createHash('sha256').update(content).digest('hex')}.${kind}`;
   }
 
   read(address: string): Promise<Buffer> {

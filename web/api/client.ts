@@ -43,11 +43,11 @@ export function problemOf(status: number, body: string): ApiProblem {
 }
 
 /** Sends one file with progress, 0 to 1; can be stopped. @throws ApiProblem, Unreachable */
-export function upload<T>(path: string, file: Blob, onProgress: (share: number) => void, signal: AbortSignal): Promise<T> {
+export function upload<T>(method: 'POST' | 'PUT', path: string, file: Blob, onProgress: (share: number) => void, signal: AbortSignal): Promise<T> {
   return new Promise((resolve, reject) => {
     // fetch does not tell how much of a body it has sent.
     const request = new XMLHttpRequest();
-    request.open('POST', `/api${path}`);
+    request.open(method, `/api${path}`);
     request.setRequestHeader('Content-Type', 'application/octet-stream');
     request.upload.onprogress = (event) => onProgress(event.lengthComputable ? event.loaded / event.total : 0);
     request.onload = () => {

@@ -2,9 +2,16 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Motif } from '../../core/motif/motif.ts';
 import { call, upload } from './client.ts';
 
-/** A motif with the address of its small picture. */
+/** A motif as the drawer lists it. */
 export interface DrawerMotif extends Motif {
+  /** Address of its small picture. */
   readonly thumbnail: string;
+  readonly tags: readonly string[];
+  /** Designs it is used in. */
+  readonly uses: number;
+  /** No longer in the drawer, but still on the cloth of a design. */
+  readonly deleted: boolean;
+  readonly createdAt: string;
 }
 
 export const MOTIFS = ['motifs'];
@@ -13,12 +20,34 @@ export function useMotifs() {
   return useQuery({ queryKey: MOTIFS, queryFn: () => call<DrawerMotif[]>('GET', '/motifs'), staleTime: 10_000 });
 }
 
-export function useChangeMotif() {
+/** The designs that use a motif, and how often. */
+export function readUses(id: string): Promise<{ id: string; name: string; count: number }[]> {
+  return call<{ id: string; name: string; count: number }[]>('GET', `/motifs/${id}/uses`);
+}
+
+export function useMotifUses(id: string) {
+  return useQuery({ queryKey: [...MOTIFS, id, 'uses'], queryFn: () => readUses(id) });
+}
+
+/** One thing done to a motif of the drawer. */
+export type MotifDeed =
+  | { readonly id: string; readonly change: Partial<Pick<DrawerMotif, 'name' | 'width' | 'collection' | 'tags'>> }
+  | { readonly id: string; readonly deleted: boolean }
+  | { readonly id: string; readonly duplicate: true }
+  | { readonly id: string; readonly artwork: File };
+
+function done(deed: MotifDeed): Promise<unknown> {
+  const path = `/motifs/${deed.id}`;
+  if ('change' in deed) return call<unknown>('PATCH', path, deed.change);
+  if ('duplicate' in deed) return call<unknown>('POST', `${path}/duplicate`);
+  if ('artwork' in deed) return upload<unknown>('PUT', `${path}/artwork?name=${encodeURIComponent(deed.artwork.name)}`, deed.artwork, () => undefined, new AbortController().signal);
+  return deed.deleted ? call<unknown>('DELETE', path) : call<unknown>('POST', `${path}/restore`);
+}
+
+/** Does things to motifs; every list of them follows. */
+export function useMotifDeed() {
   const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ id, ...change }: { id: string; name?: string; width?: number }) => call<DrawerMotif>('PATCH', `/motifs/${id}`, change),
-    onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }),
-  });
+  return useMutation({ mutationFn: done, onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }) });
 }
 
 export interface Imported {
@@ -26,6 +55,7 @@ export interface Imported {
   readonly notes: readonly string[];
 }
 
-export function importFile(file: File, onProgress: (share: number) => void, signal: AbortSignal): Promise<Imported> {
-  return upload<Imported>(`/motifs?name=${encodeURIComponent(file.name)}`, file, onProgress, signal);
+export function importFile(file: File, collection: string | undefined, onProgress: (share: number) => void, signal: AbortSignal): Promise<Imported> {
+  const query = new URLSearchParams({ name: file.name, ...(collection && { collection }) });
+  return upload<Imported>('POST', `/motifs?${query.toString()}`, file, onProgress, signal);
 }

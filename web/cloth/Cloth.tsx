@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { useBench } from '../design/bench.ts';
-import { useStore } from '../design/store.ts';
+import { useStore } from '../shared/store.ts';
 import { ClothHands } from './clothHands.ts';
 import { ClothOverlay } from './ClothOverlay.tsx';
 import { ClothView } from './clothView.ts';

@@ -8,7 +8,7 @@ import { nearestEcho } from '../../core/repeat/echoes.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { useBench } from '../design/bench.ts';
 import { ChalkLabel } from '../design/ChalkLabel.tsx';
-import { useStore } from '../design/store.ts';
+import { useStore } from '../shared/store.ts';
 import type { ClothParts } from './Cloth.tsx';
 import type { DragNote } from './clothHands.ts';
 import { middle, toCss, toMm, type Viewport } from './viewport.ts';

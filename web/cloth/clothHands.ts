@@ -8,7 +8,7 @@ import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../../core/repea
 import { formatNumber } from '../../core/units/length.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import type { Bench } from '../design/bench.ts';
-import { Cell } from '../design/store.ts';
+import { Cell } from '../shared/store.ts';
 import type { ClothView } from './clothView.ts';
 import { lengthToMm, toMm } from './viewport.ts';
 

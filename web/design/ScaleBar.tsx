@@ -3,7 +3,7 @@ import type { ClothParts } from '../cloth/Cloth.tsx';
 import { ACTUAL_SCALE, middle, toMm } from '../cloth/viewport.ts';
 import { Button } from '../shared/Button.tsx';
 import type { ShortcutHands } from './shortcuts.ts';
-import { useStore } from './store.ts';
+import { useStore } from '../shared/store.ts';
 
 /** How much of the cloth is seen. */
 export function ScaleBar({ cloth: { view }, hands }: { readonly cloth: ClothParts; readonly hands: ShortcutHands }) {

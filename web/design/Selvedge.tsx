@@ -7,7 +7,7 @@ import type { ClothView } from '../cloth/clothView.ts';
 import { repeatText } from '../shared/repeatText.ts';
 import { useUnit } from '../shared/unit.ts';
 import { useBench } from './bench.ts';
-import { useStore } from './store.ts';
+import { useStore } from '../shared/store.ts';
 
 /** The printed edge of the cloth: a rule that follows the zoom, a mark at each repeat, the name, the ink dots. */
 export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefined; readonly onInk: () => void }) {

@@ -1,7 +1,7 @@
 import { PanelRightClose, PanelRightOpen } from 'lucide-react';
 import { Button } from '../shared/Button.tsx';
 import { useBench, type Part } from './bench.ts';
-import { useStore } from './store.ts';
+import { useStore } from '../shared/store.ts';
 import { ArrangeTicket } from './tickets/ArrangeTicket.tsx';
 import { ColourTicket } from './tickets/ColourTicket.tsx';
 import { MotifsTicket } from './tickets/MotifsTicket.tsx';

@@ -4,7 +4,7 @@ import { Button } from '../shared/Button.tsx';
 import { NameField } from '../shared/NameField.tsx';
 import { useBench, type Part } from './bench.ts';
 import type { Saver, SaveState } from './saver.ts';
-import { useStore } from './store.ts';
+import { useStore } from '../shared/store.ts';
 
 const PARTS: readonly { part: Part; name: string }[] = [
   { part: 'motifs', name: 'Motifs' },

@@ -1,13 +1,15 @@
-import { ChevronDown, ChevronUp, Search, Upload } from 'lucide-react';
-import { useMemo, useRef, useState, type PointerEvent as ReactPointerEvent } from 'react';
+import { ChevronDown, ChevronUp, Search } from 'lucide-react';
+import { useMemo, useState, type PointerEvent as ReactPointerEvent } from 'react';
 import { blobUrl } from '../api/client.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import type { ClothParts } from '../cloth/Cloth.tsx';
 import { middle, toMm } from '../cloth/viewport.ts';
 import { Button } from '../shared/Button.tsx';
 import { useBench } from './bench.ts';
-import { useStore } from './store.ts';
-import { useImports } from './imports.ts';
+import { useStore } from '../shared/store.ts';
+import { BringFiles } from '../drawer/BringFiles.tsx';
+import { droppedFiles } from '../drawer/files.ts';
+import { useImports } from '../drawer/imports.ts';
 
 /** A press that goes no further than this is a click, CSS pixels. */
 const SLIP_PX = 4;
@@ -27,7 +29,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
     for (const { motif } of committed.placements) uses.set(motif, (uses.get(motif) ?? 0) + 1);
     const words = sought.trim().toLowerCase();
     return motifs
-      .filter(({ name, collection }) => `${name} ${collection}`.toLowerCase().includes(words))
+      .filter(({ name, collection, tags, deleted }) => !deleted && [name, collection, ...tags].join(' ').toLowerCase().includes(words))
       .sort((a, b) => (uses.get(b.id) ?? 0) - (uses.get(a.id) ?? 0));
   }, [motifs, committed.placements, sought]);
 
@@ -43,7 +45,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
       onDrop={(event) => {
         event.preventDefault();
         setOffered(false);
-        bringFiles([...event.dataTransfer.files]);
+        void droppedFiles(event.dataTransfer).then(bringFiles);
       }}
     >
       <div className="flex w-44 shrink-0 flex-col justify-center gap-1.5 border-r border-thread px-3 py-2">
@@ -65,36 +67,12 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
           ))}
           {listed.length === 0 && (
             <li className="px-3 text-sm text-graphite">
-              {motifs.length === 0 ? 'No motifs yet. Drop SVG, PNG, JPEG or WebP files here.' : `Nothing here is called “${sought}”.`}
+              {motifs.length === 0 ? 'No motifs yet. Drop files or folders of drawings here.' : `Nothing here is called “${sought}”.`}
             </li>
           )}
         </ul>
       )}
     </section>
-  );
-}
-
-/** The button that picks files. */
-export function BringFiles() {
-  const { bringFiles } = useImports();
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <Button onClick={() => input.current?.click()}>
-        <Upload size={15} aria-hidden /> Bring files
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        multiple
-        hidden
-        accept=".svg,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp"
-        onChange={(event) => {
-          bringFiles([...(event.target.files ?? [])]);
-          event.target.value = '';
-        }}
-      />
-    </>
   );
 }
 

@@ -10,7 +10,7 @@ import { ScaleBar } from './ScaleBar.tsx';
 import { Selvedge } from './Selvedge.tsx';
 import { SHORTCUTS, type ShortcutHands } from './shortcuts.ts';
 import { ShortcutSheet } from './ShortcutSheet.tsx';
-import { useStore } from './store.ts';
+import { useStore } from '../shared/store.ts';
 import { Ticket } from './Ticket.tsx';
 import { TopBar } from './TopBar.tsx';
 import { Tray } from './Tray.tsx';

@@ -7,7 +7,7 @@ import type { DrawerMotif } from '../api/motifs.ts';
 import { Bench } from './bench.ts';
 import { SHORTCUTS, type ShortcutHands } from './shortcuts.ts';
 
-const LEAF: DrawerMotif = { ...LEAF_RECORD, thumbnail: 'leaf.png' };
+const LEAF: DrawerMotif = { ...LEAF_RECORD, thumbnail: 'leaf.png', tags: [], uses: 0, deleted: false, createdAt: '2026-01-01T00:00:00.000Z' };
 
 let bench: Bench;
 const ids = (): string[] => bench.design.placements.map(({ id }) => id);

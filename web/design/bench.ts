@@ -11,7 +11,7 @@ import { Session } from '../../core/document/session.ts';
 import type { Point } from '../../core/geometry/point.ts';
 import type { Steps } from '../../core/repeat/lattice.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
-import { Cell } from './store.ts';
+import { Cell } from '../shared/store.ts';
 
 /** Which part of the job the ticket shows. */
 export type Part = 'motifs' | 'repeat' | 'arrange' | 'colour';

@@ -3,6 +3,7 @@ import { NavLink } from 'react-router';
 
 const PLACES = [
   { to: '/', name: 'Table' },
+  { to: '/motifs', name: 'Motif drawer' },
   { to: '/swatches', name: 'Swatch book' },
 ] as const;
 

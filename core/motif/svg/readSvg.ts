@@ -52,7 +52,8 @@ export function readSvg(text: string, keepPicture: KeepPicture): SvgDrawing {
     const clip = clipId === undefined ? undefined : readClip(definitions.get(clipId), definitions);
     const opacity = numberOf(element, 'opacity', 1);
     const matrix = readMatrix(element.attributes['transform']);
-    if (children.length === 0 || opacity === 0) return [];
+    // What is clipped to nothing is not seen.
+    if (children.length === 0 || opacity === 0 || clip?.length === 0) return [];
     const group: GroupNode = { kind: 'group', matrix, opacity, ...(clip && { clip }), children };
     return [group];
   };

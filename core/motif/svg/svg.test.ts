@@ -104,6 +104,11 @@ describe('readSvg', () => {
     expect(picturesOf(artwork)).toEqual(['kept-26']);
   });
 
+  it('leaves out what cannot be seen: clipped to nothing, wholly transparent, hidden, or unpainted', () => {
+    const shape = '<path fill="#ff0000" d="M 0 0 L 5 0 L 5 5 Z"/>';
+    expect(read(`<defs><clipPath id="e"/></defs><g clip-path="url(#e)">${shape}</g><g opacity="0">${shape}</g><path visibility="hidden" d="M 0 0 L 5 5 Z"/><path fill="none" d="M 0 0 L 5 5 Z"/>`).nodes).toEqual([]);
+  });
+
   it.each([
     ['<g filter="url(#f)"><path d="M 0 0 L 1 1 Z"/></g>', 'a filter effect'],
     ['<g mask="url(#m)"><path d="M 0 0 L 1 1 Z"/></g>', 'a mask'],

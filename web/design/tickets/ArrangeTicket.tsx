@@ -8,7 +8,7 @@ import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../../../core/doc
 import { withinTurn } from '../../../core/arrange/pins.ts';
 import type { DrawerMotif } from '../../api/motifs.ts';
 import { useBench } from '../bench.ts';
-import { useStore } from '../store.ts';
+import { useStore } from '../../shared/store.ts';
 
 /** Exact numbers for what is chosen. */
 export function ArrangeTicket() {

@@ -5,7 +5,7 @@ import { readHex, type Hex } from '../../../core/colour/hex.ts';
 import { currentColourway, type Ink } from '../../../core/document/design.ts';
 import { Button } from '../../shared/Button.tsx';
 import { useBench } from '../bench.ts';
-import { useStore } from '../store.ts';
+import { useStore } from '../../shared/store.ts';
 
 /** A rest of the hand this long ends one change of a colour, ms. */
 const REST_MS = 350;

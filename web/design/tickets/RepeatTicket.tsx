@@ -11,7 +11,7 @@ import { StepDiagram } from '../../shared/StepDiagram.tsx';
 import { stepText } from '../../shared/repeatText.ts';
 import { SHOWN_UNITS, useUnit } from '../../shared/unit.ts';
 import { useBench } from '../bench.ts';
-import { useStore } from '../store.ts';
+import { useStore } from '../../shared/store.ts';
 
 const KINDS: readonly { kind: StepKind; name: string }[] = [
   { kind: 'square', name: 'Square' },
