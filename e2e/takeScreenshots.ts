@@ -1,5 +1,5 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import type { WebDriver } from 'selenium-webdriver';
+import { By, type WebDriver } from 'selenium-webdriver';
 import { openBrowser } from './support/browser.ts';
 import { cellOnScreen, clickAt, settledShot } from './support/hands.ts';
 import { startHevrel } from './support/hevrel.ts';
@@ -17,6 +17,14 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       const { left, top, scale } = await cellOnScreen(driver);
       // The whelk, by its place in the cell.
       await clickAt(driver, { x: left + 98 * scale, y: top + 112 * scale });
+    },
+  },
+  {
+    name: 'motif-drawer',
+    path: '/motifs',
+    prepare: async (driver) => {
+      await (await driver.findElement(By.css('[data-drawer-motif="low-tide-crab"]'))).click();
+      await driver.sleep(400);
     },
   },
   { name: 'swatch-book', path: '/swatches' },

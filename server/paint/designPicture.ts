@@ -12,16 +12,17 @@ import { exportTask } from './exportTask.ts';
 /** Long side in pixels of the picture that stands for a design. */
 const LONG_SIDE = 512;
 
-/** Pictures by design and revision, so that each is painted once while the process lives. */
+/** Pictures by all that they show, so that each is painted once while the process lives. */
 const painted = new Map<string, Promise<string>>();
 
 /** The address of a small picture of the design's straight unit as it is now. */
 export async function designPicture(studio: Studio, id: string): Promise<string> {
   const { design, revision } = await readDesign(studio.database, id);
-  const key = `${studio.blobs.folder} ${id} ${revision}`;
+  const motifs = await motifsById(studio.database, design.placements.map(({ motif }) => motif));
+  const key = [studio.blobs.folder, id, revision, ...motifs.map(({ artwork, width }) => `${artwork} ${width}`).sort()].join(' ');
   let picture = painted.get(key);
   if (!picture) {
-    picture = motifsById(studio.database, design.placements.map(({ motif }) => motif)).then((motifs) => smallPicture(studio, design, motifs));
+    picture = smallPicture(studio, design, motifs);
     painted.set(key, picture);
     picture.catch(() => painted.delete(key));
   }

@@ -14,7 +14,7 @@ export interface TestStudio {
   readonly log: readonly string[];
   call(method: string, path: string, body?: unknown): Promise<{ status: number; type: string; body: Record<string, unknown> }>;
   send(name: string, content: Buffer | string): Promise<{ status: number; body: Record<string, unknown> }>;
-  fetch(path: string): Promise<Response>;
+  fetch(path: string, init?: RequestInit): Promise<Response>;
   /** Waits until a job has ended. */
   ended(job: Job): Promise<Job>;
   close(): Promise<void>;
@@ -39,7 +39,7 @@ export async function openTestStudio(): Promise<TestStudio> {
     call: async (method, path, body) =>
       read(await fetch(base + path, { method, ...(body !== undefined && { headers: { 'Content-Type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) }) })),
     send: async (name, content) => read(await fetch(`${base}/motifs?name=${encodeURIComponent(name)}`, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body: new Uint8Array(Buffer.from(content)) })),
-    fetch: (path) => fetch(base + path),
+    fetch: (path, init) => fetch(base + path, init),
     async ended(job) {
       for await (const state of studio.jobs.follow(job.id, new AbortController().signal)) if (state.state !== 'running') return state;
       return studio.jobs.read(job.id);

@@ -17,8 +17,9 @@ export function MotifTicket({ motif, onClose }: { readonly motif: DrawerMotif; r
   const notify = useNotify();
   const uses = useMotifUses(motif.id);
   const file = useRef<HTMLInputElement>(null);
+  // By its promise, since a deed may take this very ticket away before it is done.
   const act = (what: MotifDeed, then?: () => void): void =>
-    deed.mutate(what, { onSuccess: () => then?.(), onError: (error) => notify({ text: error.message, tone: 'problem' }) });
+    void deed.mutateAsync(what).then(then, (error: unknown) => notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' }));
   const change = (to: Extract<MotifDeed, { change: unknown }>['change']): void => act({ id: motif.id, change: to });
 
   const remove = async (): Promise<void> => {

@@ -80,12 +80,10 @@ function Hanging({ design }: { readonly design: DesignSummary }) {
   const notify = useNotify();
   const { id, name, repeat, motifs } = design;
   const remove = (): void =>
-    removal.mutate(
-      { id, deleted: true },
-      {
-        onSuccess: () => notify({ text: `“${name}” was put away.`, action: { label: 'Undo', run: () => removal.mutate({ id, deleted: false }) } }),
-        onError: (error) => notify({ text: error.message, tone: 'problem' }),
-      },
+    // By its promise, since this card may be gone before the answer is dealt with.
+    void removal.mutateAsync({ id, deleted: true }).then(
+      () => notify({ text: `“${name}” was put away.`, action: { label: 'Undo', run: () => removal.mutate({ id, deleted: false }) } }),
+      (error: Error) => notify({ text: error.message, tone: 'problem' }),
     );
   return (
     <li className="group relative">

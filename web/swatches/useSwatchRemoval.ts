@@ -5,15 +5,13 @@ import { useNotify } from '../shared/Notices.tsx';
 export function useSwatchRemoval(): (swatch: Pick<SwatchSummary, 'id' | 'name'>, onGone?: () => void) => void {
   const change = useSwatchChange();
   const notify = useNotify();
+  // By its promise, since whoever asked may be gone before the answer is dealt with.
   return ({ id, name }, onGone) =>
-    change.mutate(
-      { id, deleted: true },
-      {
-        onSuccess: () => {
-          notify({ text: `“${name}” was taken out of the book.`, action: { label: 'Undo', run: () => change.mutate({ id, deleted: false }) } });
-          onGone?.();
-        },
-        onError: (error) => notify({ text: error.message, tone: 'problem' }),
+    void change.mutateAsync({ id, deleted: true }).then(
+      () => {
+        notify({ text: `“${name}” was taken out of the book.`, action: { label: 'Undo', run: () => change.mutate({ id, deleted: false }) } });
+        onGone?.();
       },
+      (error: Error) => notify({ text: error.message, tone: 'problem' }),
     );
 }

@@ -1,0 +1,92 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { strToU8, zipSync } from 'fflate';
+import { By, until, type WebElement } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { insertMotif, listMotifs } from '../server/store/motifs.ts';
+import { openBrowser, type Browser } from './support/browser.ts';
+import { click, complaints, type, waitForText } from './support/hands.ts';
+import { startHevrel, type Hevrel } from './support/hevrel.ts';
+
+let hevrel: Hevrel;
+let browser: Browser;
+let folder: string;
+
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'hevrel-files-'));
+  hevrel = await startHevrel({ empty: false });
+  browser = await openBrowser();
+});
+
+afterAll(async () => {
+  await browser.close();
+  await hevrel.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const cards = (): Promise<WebElement[]> => browser.driver.findElements(By.css('[data-drawer-motif]'));
+const card = (name: string): Promise<WebElement> => browser.driver.wait(until.elementLocated(By.xpath(`//button[@data-drawer-motif][.//span[text()='${name}']]`)), 10_000, `no motif “${name}”`);
+const gone = (css: string): Promise<boolean> => browser.driver.wait(async () => (await browser.driver.findElements(By.css(css))).length === 0, 10_000);
+
+describe('the motif drawer', () => {
+  it('takes a ZIP, each drawing with its own outcome, and finds what is sought', async () => {
+    const { driver } = browser;
+    const drawing = (fill: string): Uint8Array => strToU8(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><circle cx="4" cy="4" r="4" fill="${fill}"/></svg>`);
+    writeFileSync(join(folder, 'shingle.zip'), zipSync({ 'shingle/grey-stone.svg': drawing('#888888'), 'shingle/white-stone.svg': drawing('#eeeeee'), 'shingle/broken.svg': strToU8('<svg'), 'notes.txt': strToU8('x') }));
+    await driver.get(`${hevrel.url}/motifs`);
+    await card('Whelk');
+    await driver.findElement(By.css('input[type=file]')).sendKeys(join(folder, 'shingle.zip'));
+    await driver.wait(async () => (await driver.findElements(By.css('[data-arrival="here"], [data-arrival="refused"]'))).length === 4, 20_000);
+    expect((await driver.findElements(By.css('[data-arrival="refused"]'))).length).toBe(1);
+    await type(driver, 'Search the drawer', 'stone', false);
+    await card('Grey stone');
+    expect(await cards()).toHaveLength(2);
+    await click(driver, 'button', 'Clear this list');
+  });
+
+  it('renames, tags and files a motif, and finds it by its tag', async () => {
+    const { driver } = browser;
+    await driver.get(`${hevrel.url}/motifs`);
+    await (await card('Limpet')).click();
+    await type(driver, 'Name of the motif', 'Common limpet');
+    await card('Common limpet');
+    await type(driver, 'Add a tag', 'rock pool');
+    await waitForText(driver, 'rock pool');
+    await type(driver, 'Collection', 'Rock pools');
+    await driver.wait(until.elementLocated(By.xpath("//aside[@aria-label='Collections']//span[text()='Rock pools']")), 10_000);
+    await type(driver, 'Search the drawer', 'pool', false);
+    await driver.wait(async () => (await cards()).length === 1, 10_000);
+  });
+
+  it('says which designs use a motif when it is deleted, and takes it back', async () => {
+    const { driver } = browser;
+    // The refused drawing of before is among what the browser has to say.
+    await complaints(driver);
+    await driver.get(`${hevrel.url}/motifs`);
+    await (await card('Reef knot')).click();
+    await waitForText(driver, 'Limpets and rope');
+    await click(driver, 'button', 'Delete');
+    await waitForText(driver, '“Reef knot” was taken out of the drawer. It stays on the cloth of “Limpets and rope” and “Strandline”.');
+    await gone('[data-drawer-motif="low-tide-reef-knot"]');
+    await click(driver, 'button', 'Undo');
+    await card('Reef knot');
+    expect(await complaints(driver)).toEqual([]);
+  });
+
+  it('stays quick with two thousand motifs: only those in sight exist', async () => {
+    const { driver } = browser;
+    const { database } = hevrel.serving.studio;
+    const [first] = await listMotifs(database);
+    if (!first) throw new Error('there are no samples');
+    await database.transaction(async (transaction) => {
+      for (let i = 0; i < 2000; i += 1) await insertMotif(transaction, { ...first, id: `many-${i}`, name: `Pebble ${i}`, collection: 'Many' });
+    });
+    await driver.get(`${hevrel.url}/motifs`);
+    await waitForText(driver, '2021 motifs');
+    expect((await cards()).length).toBeLessThan(120);
+    await type(driver, 'Search the drawer', 'pebble 1999', false);
+    await card('Pebble 1999');
+    expect(await cards()).toHaveLength(1);
+  });
+});

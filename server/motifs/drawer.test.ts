@@ -1,0 +1,97 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { newDesign } from '../../core/document/design.ts';
+import { SQUARE } from '../../core/repeat/step.ts';
+import { leafAt } from '../../core/testing/arbitraries.ts';
+import type { ListedMotif } from '../store/motifs.ts';
+import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
+
+let hevrel: TestStudio;
+
+beforeAll(async () => {
+  hevrel = await openTestStudio();
+});
+
+afterAll(() => hevrel.close());
+
+const svg = (fill: string): string => `<svg xmlns="http://www.w3.org/2000/svg" width="20mm" height="10mm" viewBox="0 0 20 10"><rect width="20" height="10" fill="${fill}"/></svg>`;
+const list = async (): Promise<ListedMotif[]> => (await hevrel.call('GET', '/motifs')).body as unknown as ListedMotif[];
+const find = async (id: string): Promise<ListedMotif | undefined> => (await list()).find((motif) => motif.id === id);
+
+async function bring(fill: string): Promise<ListedMotif> {
+  return (await hevrel.send(`${fill.slice(1)}.svg`, svg(fill))).body['motif'] as ListedMotif;
+}
+
+async function layOn(name: string, motif: string, times: number): Promise<string> {
+  const document = {
+    ...newDesign('x', name, { width: 100, height: 100, step: SQUARE }),
+    placements: Array.from({ length: times }, (_, i) => leafAt(`p${i}`, { motif, x: 10 * i, y: 5 })),
+  };
+  return ((await hevrel.call('POST', '/designs', { name, document })).body['design'] as { id: string }).id;
+}
+
+describe('the drawer', () => {
+  it('knows a file by its content and does not take it twice', async () => {
+    const first = await bring('#112233');
+    const again = await hevrel.send('another name.svg', svg('#112233'));
+    expect((again.body['motif'] as ListedMotif).id).toBe(first.id);
+    expect(again.body['notes']).toEqual(['“another name.svg” is in the drawer already, as “112233”. It was not taken twice.']);
+    // Once deleted it may come again.
+    await hevrel.call('DELETE', `/motifs/${first.id}`);
+    expect((await bring('#112233')).id).not.toBe(first.id);
+  });
+
+  it('keeps names, sizes, collections and tags, and refuses what makes no sense', async () => {
+    const { id } = await bring('#223344');
+    const change = { name: 'Plank', collection: 'Harbour', tags: ['wood', 'filler'], width: 44 };
+    expect((await hevrel.call('PATCH', `/motifs/${id}`, change)).body).toMatchObject(change);
+    expect((await hevrel.call('PATCH', `/motifs/${id}`, { tags: [] })).body).toMatchObject({ ...change, tags: [] });
+    for (const wrong of [{ collection: '' }, { tags: [''] }, { tags: 'wood' }, { source: 'x.svg' }]) expect((await hevrel.call('PATCH', `/motifs/${id}`, wrong)).status).toBe(400);
+  });
+
+  it('tells where a motif is used, and keeps it there when it is deleted', async () => {
+    const { id } = await bring('#334455');
+    expect(await find(id)).toMatchObject({ uses: 0, deleted: false });
+    const pier = await layOn('Pier', id, 3);
+    await layOn('Quay', id, 1);
+    expect(await find(id)).toMatchObject({ uses: 2 });
+    expect((await hevrel.call('GET', `/motifs/${id}/uses`)).body).toMatchObject([{ name: 'Pier', count: 3 }, { name: 'Quay', count: 1 }]);
+    await hevrel.call('DELETE', `/motifs/${id}`);
+    expect(await find(id)).toMatchObject({ deleted: true, uses: 2 });
+    // Still there to be painted and moved.
+    const moved = await hevrel.call('PATCH', `/designs/${pier}`, { save: 'move-it-on', revision: 1, commands: [{ type: 'change', changes: { p0: { x: 50 } } }] });
+    expect(moved.status).toBe(200);
+    await hevrel.call('POST', `/motifs/${id}/restore`);
+    expect(await find(id)).toMatchObject({ deleted: false });
+    const unused = await bring('#445566');
+    await hevrel.call('DELETE', `/motifs/${unused.id}`);
+    expect(await find(unused.id)).toBeUndefined();
+  });
+
+  it('duplicates a motif into one of its own', async () => {
+    const original = await bring('#556677');
+    const { status, body } = await hevrel.call('POST', `/motifs/${original.id}/duplicate`);
+    expect(status).toBe(201);
+    expect(body).toMatchObject({ name: '556677 (copy)', artwork: original.artwork });
+    await hevrel.call('PATCH', `/motifs/${body['id'] as string}`, { name: 'Other' });
+    expect(await find(original.id)).toMatchObject({ name: '556677' });
+  });
+
+  it('replaces the artwork wherever it is used, and keeps name and width', async () => {
+    const { id } = await bring('#667788');
+    await hevrel.call('PATCH', `/motifs/${id}`, { name: 'Plank', width: 33 });
+    const design = await layOn('Jetty', id, 1);
+    const picture = async (): Promise<Buffer> => Buffer.from(await (await hevrel.fetch(`/designs/${design}/picture?revision=${Math.random()}`)).arrayBuffer());
+    const before = await picture();
+    const replace = (name: string, content: string): Promise<Response> =>
+      hevrel.fetch(`/motifs/${id}/artwork?name=${name}`, { method: 'PUT', headers: { 'Content-Type': 'application/octet-stream' }, body: content });
+    expect((await replace('broken.svg', '<svg xmlns="x"><path')).status).toBe(422);
+    expect((await replace('new.svg', svg('#ff0000'))).status).toBe(200);
+    expect(await find(id)).toMatchObject({ name: 'Plank', width: 33, inks: ['#ff0000'] });
+    expect((await picture()).equals(before)).toBe(false);
+  });
+
+  it('answers for a motif that is not there', async () => {
+    for (const [method, path] of [['GET', 'uses'], ['POST', 'duplicate'], ['POST', 'restore']] as const) expect((await hevrel.call(method, `/motifs/nowhere/${path}`)).status).toBe(404);
+    expect((await hevrel.call('DELETE', '/motifs/nowhere')).status).toBe(404);
+  });
+});
