@@ -13,8 +13,11 @@ import { useImports } from './imports.ts';
 import { MotifTicket } from './MotifTicket.tsx';
 import { collectionsOf, ORDERS, soughtMotifs, type Order } from './sorting.ts';
 
-const CARD_WIDTH = 152;
+/** Least width of a card; the row's width is shared out. */
+const CARD_WIDTH = 140;
 const CARD_HEIGHT = 176;
+/** Left and right of the cards. */
+const MARGIN = 20;
 
 /** The motif drawer: everything the studio has drawn or brought, by collection. */
 export function MotifDrawer() {
@@ -102,11 +105,12 @@ interface CardsProps {
 function Cards({ motifs, opened, onOpen }: CardsProps) {
   const [unit] = useUnit();
   const frame = useRef<HTMLDivElement>(null);
-  const [columns, setColumns] = useState(6);
+  const [width, setWidth] = useState(900);
+  const columns = Math.max(1, Math.floor(width / CARD_WIDTH));
   useEffect(() => {
     const place = frame.current;
     if (!place) return;
-    const observer = new ResizeObserver(() => setColumns(Math.max(1, Math.floor((place.clientWidth - 40) / CARD_WIDTH))));
+    const observer = new ResizeObserver(() => setWidth(place.clientWidth - 2 * MARGIN));
     observer.observe(place);
     return () => observer.disconnect();
   }, []);
@@ -117,7 +121,7 @@ function Cards({ motifs, opened, onOpen }: CardsProps) {
       <ul aria-label="Motifs" className="relative" style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().flatMap(({ index, start }) =>
           motifs.slice(index * columns, (index + 1) * columns).map((motif, i) => (
-            <li key={motif.id} className="absolute p-1" style={{ top: start, left: i * CARD_WIDTH, width: CARD_WIDTH, height: CARD_HEIGHT }}>
+            <li key={motif.id} className="absolute p-1" style={{ top: start, left: (i * width) / columns, width: width / columns, height: CARD_HEIGHT }}>
               <button
                 type="button"
                 data-drawer-motif={motif.id}

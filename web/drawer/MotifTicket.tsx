@@ -35,8 +35,8 @@ export function MotifTicket({ motif, onClose }: { readonly motif: DrawerMotif; r
   return (
     <aside aria-label={motif.name} className="flex w-[304px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-thread bg-calico p-5">
       <div className="flex items-start gap-2">
-        <div className="grid h-36 min-w-0 grow place-items-center rounded-md border border-thread bg-white p-2">
-          <img src={blobUrl(motif.thumbnail)} alt="" className="max-h-full max-w-full object-contain" />
+        <div className="h-36 min-w-0 grow rounded-md border border-thread bg-white p-2">
+          <img src={blobUrl(motif.thumbnail)} alt="" className="h-full w-full object-contain" />
         </div>
         <Button look="quiet" label="Close" onClick={onClose}>
           <X size={16} aria-hidden />
