@@ -1,0 +1,74 @@
+import type { PGlite } from '@electric-sql/pglite';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { Problem } from '../problem.ts';
+import { openDatabase } from './database.ts';
+import { Jobs, type Job } from './jobs.ts';
+
+let database: PGlite;
+let jobs: Jobs;
+
+beforeAll(async () => {
+  database = await openDatabase();
+  jobs = new Jobs(database);
+});
+
+afterAll(() => database.close());
+
+async function statesOf(job: Job): Promise<Job[]> {
+  const states: Job[] = [];
+  for await (const state of jobs.follow(job.id, new AbortController().signal)) states.push(state);
+  return states;
+}
+
+describe('a job', () => {
+  it('tells everyone who follows how far it is, and keeps its result', async () => {
+    let go = (): void => undefined;
+    const job = await jobs.start('paint', async ({ progress }) => {
+      await new Promise<void>((resolve) => (go = resolve));
+      progress(0.25);
+      progress(0.5);
+      return { tile: 'x.png' };
+    });
+    const [one, two] = [statesOf(job), statesOf(job)];
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    go();
+    for (const states of await Promise.all([one, two])) {
+      expect(states.map(({ progress }) => progress)).toEqual([0, 0.25, 0.5, 1]);
+      expect(states.at(-1)).toMatchObject({ state: 'done', result: { tile: 'x.png' } });
+    }
+    expect(await jobs.read(job.id)).toMatchObject({ state: 'done', progress: 1, result: { tile: 'x.png' } });
+  });
+
+  it('fails with the sentence of a problem, and with a plain one for anything else', async () => {
+    const told = await statesOf(await jobs.start('paint', () => Promise.reject(new Problem(422, 'Too large', 'That is too large.'))));
+    expect(told.at(-1)).toMatchObject({ state: 'failed', message: 'That is too large.' });
+  });
+
+  it('is stopped when it is asked to be, and says that nothing was changed', async () => {
+    const job = await jobs.start('paint', ({ signal }) => new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new Error('stopped')))));
+    expect(await jobs.stop(job.id)).toMatchObject({ state: 'stopped', message: 'Stopped. Nothing was changed.' });
+    // Stopping what has ended changes nothing.
+    expect(await jobs.stop(job.id)).toMatchObject({ state: 'stopped' });
+  });
+
+  it('that an ended process left running is closed with a sentence', async () => {
+    await database.query(`INSERT INTO jobs (id, kind, state) VALUES ('left', 'paint', 'running')`);
+    await new Jobs(database).closeAbandoned();
+    expect(await jobs.read('left')).toMatchObject({ state: 'failed', message: 'Hevrel was closed before this was done. Start it again.' });
+  });
+
+  it('that never was is not found', async () => {
+    await expect(jobs.read('nowhere')).rejects.toMatchObject({ status: 404 });
+  });
+
+  it('no longer followed lets go of its follower', async () => {
+    const job = await jobs.start('paint', ({ signal }) => new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new Error('stopped')))));
+    const leaving = new AbortController();
+    const following = (async () => {
+      for await (const state of jobs.follow(job.id, leaving.signal)) void state;
+    })();
+    leaving.abort();
+    await following;
+    await jobs.stopAll();
+  });
+});
