@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Box } from '../../core/geometry/box.ts';
+import type { Artwork } from '../../core/motif/artwork.ts';
 import { asDrawn } from '../../core/colour/inkResolver.ts';
 import { newDesign, type Design } from '../../core/document/design.ts';
 import { shapeMatrix } from '../../core/document/placement.ts';
@@ -20,9 +21,9 @@ import { nodeEasel, nodeSheet, pixelsOf } from './nodeEasel.ts';
 
 const easel = nodeEasel();
 
-function painted(design: Design, grid: PixelGrid, window: Box, options?: PlaneOptions): Buffer {
+function painted(design: Design, grid: PixelGrid, window: Box, options?: PlaneOptions, motifs = LEAF_MOTIFS): Buffer {
   const sheet = nodeSheet(window.right - window.left, window.bottom - window.top);
-  paintPlane(sheet.surface, sceneOf(design, LEAF_MOTIFS), grid, window, easel, options);
+  paintPlane(sheet.surface, sceneOf(design, motifs), grid, window, easel, options);
   return Buffer.from(pixelsOf(sheet).buffer);
 }
 
@@ -49,7 +50,7 @@ describe('the painter', () => {
           expect(Buffer.compare(painted(design, grid, window), painted(design, grid, shifted))).toBe(0);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 40 },
     );
   });
 
@@ -58,13 +59,16 @@ describe('the painter', () => {
       fc.property(anyPlacementFields, anyScale, (fields, scale) => {
         const repeat = { width: 211.3, height: 187.9, step: step('square') };
         const placement = { ...leafAt('a', fields), x: 100.37, y: 90.81, opacity: 1 };
+        const artwork: Artwork = { ...LEAF, nodes: [{ kind: 'path', path: 'M 6 6 L 34 12 L 29 54 L 9 40 Z', rule: 'nonzero', fill: { kind: 'ink', ink: '#3e7a5e', opacity: 1 } }] };
+        const motifs = new Map([['leaf', { ...LEAF_MOTIF, artwork }]]);
         const design = { ...newDesign('d', 'One', repeat), ground: null, placements: [placement] };
         const grid = pixelGrid(repeat, scale);
         const window = cellWindow(grid);
         const alone = nodeSheet(window.right, window.bottom);
         const matrix = compose(scaling(grid.scaleX, grid.scaleY), compose(translation(placement.x, placement.y), shapeMatrix(placement, LEAF_MOTIF.motif)));
-        paintArtwork(alone.surface, LEAF.nodes, matrix, { easel, resolve: asDrawn, width: window.right, height: window.bottom });
-        const [stamped, drawn] = [painted(design, grid, window), Buffer.from(pixelsOf(alone).buffer)];
+        paintArtwork(alone.surface, artwork.nodes, matrix, { easel, resolve: asDrawn, width: window.right, height: window.bottom });
+        const stamped = painted(design, grid, window, {}, motifs);
+        const drawn = Buffer.from(pixelsOf(alone).buffer);
         let apart = 0;
         let seen = 0;
         for (let i = 3; i < drawn.length; i += 4) {
@@ -72,11 +76,11 @@ describe('the painter', () => {
           seen += 1;
           apart += Math.abs((stamped[i] as number) - (drawn[i] as number));
         }
-        // The engine smooths a path a little differently where its sheet may have to clip it; a slip of a tenth of a
-        // pixel would be several times as much.
+        // Single precision may tip an edge over one of the engine's samples; a slip of a tenth of a pixel would be
+        // many times as much.
         expect(apart / seen).toBeLessThan(1.5);
       }),
-      { numRuns: 30 },
+      { numRuns: 40 },
     );
   });
 
@@ -141,10 +145,10 @@ describe('the painter', () => {
         easel.lay(below.surface, above.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
         const whole = painted(design, grid, window);
         const both = Buffer.from(pixelsOf(below).buffer);
-        // Laying in two goes rounds partly covered pixels once more.
-        expect(whole.every((value, i) => Math.abs(value - (both[i] as number)) <= 3)).toBe(true);
+        // Laying in two goes rounds partly covered pixels once more, and once for each of the echoes that lie in a heap.
+        expect(whole.every((value, i) => Math.abs(value - (both[i] as number)) <= 8)).toBe(true);
       }),
-      { numRuns: 30 },
+      { numRuns: 40 },
     );
   });
 
@@ -160,7 +164,7 @@ describe('the painter', () => {
           expect(painted(one, grid, window, { stamps }).equals(painted(one, grid, window))).toBe(true);
         }
       }),
-      { numRuns: 30 },
+      { numRuns: 40 },
     );
   });
 
@@ -170,7 +174,7 @@ describe('the painter', () => {
         const grid = pixelGrid(design.repeat, 1);
         expect(painted({ ...design, ground: null }, grid, cellWindow(grid)).every((value) => value === 0)).toBe(true);
       }),
-      { numRuns: 5 },
+      { numRuns: 40 },
     );
   });
 });
@@ -206,7 +210,7 @@ describe('a reduced unit', () => {
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 40 },
     );
   });
 });
