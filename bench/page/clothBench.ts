@@ -19,8 +19,9 @@ export interface ClothTimings {
   /** One frame of dragging a motif in the middle of the stack. */
   readonly drag: Timing;
   readonly pick: Timing;
-  /** Painting the cell anew in the worker. */
+  /** Painting the cell in the worker: for the first time, and again when a motif is taken up. */
   readonly repaint: number;
+  readonly again: number;
 }
 
 const FRAMES = 150;
@@ -53,6 +54,7 @@ async function run(id: string): Promise<ClothTimings> {
   if (!moved) throw new Error('the design is bare');
   view.hold([moved.id]);
   await painted(canvas);
+  const again = view.lastPaintTook;
   const pixel = lengthToMm(view.getViewport(), { x: 1, y: 1 });
   const drag = timed((n) => {
     session.preview({ type: 'change', changes: { [moved.id]: { x: moved.x + 3 * n * pixel.x, y: moved.y + 2 * n * pixel.y } } });
@@ -65,7 +67,7 @@ async function run(id: string): Promise<ClothTimings> {
     pick(design.placements, view.pickables, lattice, toMm(view.getViewport(), { x: (n * 97) % 1280, y: (n * 61) % 800 }), 1);
   });
   view.close();
-  return { fill, drag, pick: picked, repaint };
+  return { fill, drag, pick: picked, repaint, again };
 }
 
 /** Waits until the cloth shows the design as it is. */
