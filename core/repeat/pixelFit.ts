@@ -52,16 +52,6 @@ export function pixelGrid(repeat: Repeat, scale: number): PixelGrid {
   };
 }
 
-/** The grid for a print at so many dots per inch. */
-export function gridAtDpi(repeat: Repeat, dpi: number): PixelGrid {
-  return pixelGrid(repeat, dpi / MM_PER_INCH);
-}
-
-/** The grid whose straight unit is as near as can be to `pixels` wide. */
-export function gridAtWidth(repeat: Repeat, pixels: number): PixelGrid {
-  return pixelGrid(repeat, pixels / straightUnit(repeat).width);
-}
-
 /** How far the grid, printed at `dpi`, is from the wished cell. */
 export function fitError(repeat: Repeat, grid: PixelGrid, dpi: number): FitError {
   const widthMm = (grid.cell.width * MM_PER_INCH) / dpi - repeat.width;

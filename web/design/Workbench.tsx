@@ -1,5 +1,4 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { straightUnit } from '../../core/repeat/straightUnit.ts';
 import { Cloth, type ClothParts } from '../cloth/Cloth.tsx';
 import { ACTUAL_SCALE, middle } from '../cloth/viewport.ts';
 import { useBench, type Part } from './bench.ts';
@@ -32,9 +31,9 @@ export function Workbench({ saver }: { readonly saver: Saver }) {
     return {
       zoom: (factor) => view.zoomAt(middle(view.getViewport()), factor),
       showRepeats(count) {
-        const { width, height } = straightUnit({ ...bench.design.repeat, step: bench.design.repeat.step });
-        const cell = bench.design.repeat;
-        view.show(count === 1 ? { left: 0, top: 0, right: cell.width, bottom: cell.height } : { left: 0, top: 0, right: Math.max(2 * cell.width, width), bottom: Math.max(2 * cell.height, height) }, count === 1 ? 0.14 : 0.05);
+        const { width, height } = bench.design.repeat;
+        const side = Math.sqrt(count);
+        view.show({ left: 0, top: 0, right: side * width, bottom: side * height }, count === 1 ? 0.14 : 0.05);
       },
       showActual: () => view.setScale(ACTUAL_SCALE),
       pan: (x, y) => view.panBy({ x, y }),

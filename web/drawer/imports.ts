@@ -62,7 +62,7 @@ export function useImports(): Imports {
           if (isZip(file)) {
             const { files: inside, problem } = await unpackZip(file.name, new Uint8Array(await file.arrayBuffer()));
             queue.push(...inside.map(announce));
-            change(id, { state: inside.length > 0 ? 'here' : 'refused', progress: 1, notes: [...(inside.length > 0 ? [`${inside.length} drawings taken out.`] : []), ...(problem ? [problem] : [])] });
+            change(id, { state: inside.length > 0 ? 'here' : 'refused', progress: 1, notes: [...(inside.length > 0 ? [inside.length === 1 ? 'One drawing taken out.' : `${inside.length} drawings taken out.`] : []), ...(problem ? [problem] : [])] });
             return;
           }
           const { motif, notes } = await importFile(file, collection, (progress) => change(id, { progress }), stopper.signal);
