@@ -7,6 +7,8 @@ import { designRoutes } from './routes/designs.ts';
 import { exportRoutes } from './routes/exports.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { motifRoutes } from './routes/motifs.ts';
+import { scannerRoutes } from './routes/scanner.ts';
+import { sheetRoutes } from './routes/sheets.ts';
 import { swatchRoutes } from './routes/swatches.ts';
 import type { Studio } from './studio.ts';
 
@@ -31,6 +33,8 @@ export function createApp(studio: Studio, web?: string, log: (message: string) =
   app.use('/api/swatches', json({ limit: MOST_JSON }), swatchRoutes(studio));
   app.use('/api/exports', json({ limit: '10kb' }), exportRoutes(studio));
   app.use('/api/jobs', jobRoutes(studio));
+  app.use('/api/sheets', sheetRoutes(studio));
+  app.use('/api/scanner', scannerRoutes(studio));
   app.use('/api/blobs', blobRoutes(studio));
   app.use('/api', noSuchRoute);
   if (web !== undefined && existsSync(join(web, 'index.html'))) {

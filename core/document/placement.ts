@@ -1,22 +1,14 @@
-import { compose, rotation, scaling, transform, translation, type Matrix } from '../geometry/matrix.ts';
+import { compose, transform, translation, type Matrix } from '../geometry/matrix.ts';
+import { poseMatrix, type Pose } from '../geometry/pose.ts';
 import { boxAround, type Box } from '../geometry/box.ts';
 import type { Point } from '../geometry/point.ts';
 import type { Motif } from '../motif/motif.ts';
 
-/** One motif at one place. It exists once; its echoes are arithmetic. */
-export interface Placement {
+/** One motif at one place: its centre, in mm and brought into the cell, and its size as a factor on the natural one. It exists once; its echoes are arithmetic. */
+export interface Placement extends Pose {
   readonly id: string;
   readonly motif: string;
   readonly layer: string;
-  /** The motif's centre in mm, brought into the cell. */
-  readonly x: number;
-  readonly y: number;
-  /** Clockwise, degrees. */
-  readonly turn: number;
-  /** Factor on the natural size, above 0. */
-  readonly scale: number;
-  /** Mirrored left to right, before turning. */
-  readonly mirrored: boolean;
   /** 0 to 1. */
   readonly opacity: number;
 }
@@ -30,14 +22,8 @@ export const LARGEST_SCALE = 50;
 /** From artwork units to mm around the placement's centre, which stays at (0, 0). */
 export function shapeMatrix(placement: Pick<Placement, 'turn' | 'scale' | 'mirrored'>, motif: Pick<Motif, 'width' | 'view'>): Matrix {
   const { view } = motif;
-  const unit = (motif.width / view.width) * placement.scale;
-  return compose(
-    rotation(placement.turn),
-    compose(
-      scaling(placement.mirrored ? -unit : unit, unit),
-      translation(-view.x - view.width / 2, -view.y - view.height / 2),
-    ),
-  );
+  const scale = (motif.width / view.width) * placement.scale;
+  return compose(poseMatrix({ ...placement, x: 0, y: 0, scale }), translation(-view.x - view.width / 2, -view.y - view.height / 2));
 }
 
 /** The corners of the motif's extent in mm around the placement's centre: top left, top right, bottom right, bottom left. */

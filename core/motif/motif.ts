@@ -1,5 +1,6 @@
 import type { Hex } from '../colour/hex.ts';
 import type { View } from './artwork.ts';
+import type { Recipe } from './recipe.ts';
 
 /** One piece of artwork in the studio's drawer. Designs hold its id, so what changes here changes everywhere. */
 export interface Motif {
@@ -13,8 +14,10 @@ export interface Motif {
   /** Extent of the artwork in its own units. */
   readonly view: View;
   readonly inks: readonly Hex[];
-  /** Content address of the file it was made from. */
+  /** Content address of the file it was made from; of its first artwork where it was made here. */
   readonly source: string;
+  /** How its artwork is made; null where it is simply what the file holds. */
+  readonly recipe: Recipe | null;
 }
 
 /** Natural height in mm. */

@@ -71,7 +71,7 @@ export const LEAF: Artwork = {
 /** The leaf as a motif 30 mm wide. */
 export const LEAF_MOTIF: DrawnMotif = {
   artwork: LEAF,
-  motif: { id: 'leaf', name: 'Leaf', collection: 'Test', width: 30, artwork: 'leaf-artwork', view: LEAF.view, inks: inksOf(LEAF), source: 'leaf-source' },
+  motif: { id: 'leaf', name: 'Leaf', collection: 'Test', width: 30, artwork: 'leaf-artwork', view: LEAF.view, inks: inksOf(LEAF), source: 'leaf-source', recipe: null },
 };
 
 export const LEAF_MOTIFS: ReadonlyMap<string, DrawnMotif> = new Map([['leaf', LEAF_MOTIF]]);

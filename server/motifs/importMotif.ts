@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid';
 import type { Studio } from '../studio.ts';
 import { changeMotif, insertMotif, motifFromSource, type StoredMotif } from '../store/motifs.ts';
 import type { ReadOutcome } from '../work/tasks.ts';
+import { refreshHolders } from './makeMotif.ts';
 import { sniff } from './sniff.ts';
 
 /** Reading a file is given up after this long. */
@@ -30,17 +31,18 @@ export async function importMotif(
   const kind = sniff(content);
   const there = kind && (await motifFromSource(database, blobs.addressOf(content, kind)));
   if (there) return { motif: there, notes: [`“${shown(fileName)}” is in the drawer already, as “${there.name}”. It was not taken twice.`] };
-  const { artwork, notes, ...read } = await readFile(studio, fileName, content);
-  const motif: StoredMotif = { id: nanoid(12), name: nameFrom(fileName), collection, tags: [], artwork: blobs.keep(JSON.stringify(artwork), 'json'), ...read, ...known };
+  const { notes, ...read } = await readFile(studio, fileName, content);
+  const motif: StoredMotif = { id: nanoid(12), name: nameFrom(fileName), collection, tags: [], recipe: null, ...read, ...known };
   await insertMotif(database, motif);
   return { motif, notes };
 }
 
 /** Gives a motif other artwork, which shows wherever it is used; its name and its width stay. @throws Problem */
 export async function replaceArtwork(studio: Studio, id: string, fileName: string, content: Uint8Array): Promise<Imported> {
-  const { artwork, notes, view, inks, source, thumbnail } = await readFile(studio, fileName, content);
-  const kept = studio.blobs.keep(JSON.stringify(artwork), 'json');
-  return { motif: await changeMotif(studio.database, id, { artwork: kept, view, inks, source, thumbnail }), notes };
+  const { notes, width: _width, ...drawing } = await readFile(studio, fileName, content);
+  const motif = await changeMotif(studio.database, id, { ...drawing, recipe: null });
+  await refreshHolders(studio, id);
+  return { motif, notes };
 }
 
 function readFile({ pool, blobs }: Studio, fileName: string, content: Uint8Array): Promise<ReadOutcome> {

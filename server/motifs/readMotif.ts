@@ -1,11 +1,12 @@
-import { inksOf, type Artwork } from '../../core/motif/artwork.ts';
+import type { Artwork } from '../../core/motif/artwork.ts';
 import { Problem } from '../problem.ts';
 import { Blobs, type BlobKind } from '../store/blobs.ts';
 import type { ReadOutcome, ReadTask } from '../work/tasks.ts';
+import { keptDrawing } from './derive.ts';
 import { readPicture } from './readPicture.ts';
 import { readVectors } from './readVectors.ts';
 import { sniff } from './sniff.ts';
-import { paintThumbnail, trimmed } from './trim.ts';
+import { trimmed } from './trim.ts';
 
 /** What a reader makes of a file: artwork over the file's whole extent. */
 export interface Reading {
@@ -31,13 +32,5 @@ export async function readMotif({ name, content, blobs: folder }: ReadTask): Pro
   if (!artwork) throw new Problem(422, 'Nothing to see', `“${name}” holds nothing that can be seen. Nothing was added.`);
   const whole = reading.artwork.view;
   const unit = reading.widthMm === undefined ? NATURAL_LONG_SIDE_MM / Math.max(artwork.view.width, artwork.view.height) : reading.widthMm / whole.width;
-  return {
-    artwork,
-    view: artwork.view,
-    inks: inksOf(artwork),
-    width: artwork.view.width * unit,
-    source: blobs.keep(bytes, kind satisfies BlobKind),
-    thumbnail: blobs.keep(await paintThumbnail(artwork, blobs), 'png'),
-    notes: reading.notes,
-  };
+  return { ...(await keptDrawing(artwork, blobs, unit)), source: blobs.keep(bytes, kind satisfies BlobKind), notes: reading.notes };
 }

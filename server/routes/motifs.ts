@@ -1,18 +1,21 @@
-import { json, raw, Router, type RequestHandler } from 'express';
+import { json, Router } from 'express';
 import { nanoid } from 'nanoid';
 import { array, number, object, string } from 'yup';
 import { nameSchema } from '../../core/document/schema.ts';
+import type { Recipe } from '../../core/motif/recipe.ts';
+import { recipeSchema } from '../../core/motif/recipeSchema.ts';
 import { importMotif, replaceArtwork } from '../motifs/importMotif.ts';
-import { notFound, Problem } from '../problem.ts';
+import { makeMotif, refreshHolders, remakeMotif } from '../motifs/makeMotif.ts';
+import { notFound } from '../problem.ts';
 import { changeMotif, insertMotif, listMotifs, motifsById, setMotifDeleted, usesOfMotif, type StoredMotif } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
+import { contentOf, oneFile } from './oneFile.ts';
 
-export const MOST_UPLOAD_BYTES = 40 * 1024 * 1024;
 /** Natural widths beyond these are slips of the hand. */
 const LEAST_WIDTH_MM = 0.5;
 const MOST_WIDTH_MM = 5000;
 
-const collectionSchema = string().trim().min(1).max(120);
+export const collectionSchema = string().trim().min(1).max(120);
 const tagsSchema = array(string().trim().min(1).max(60).required()).max(50);
 const change = object({
   name: nameSchema.optional(),
@@ -22,20 +25,17 @@ const change = object({
 })
   .noUnknown()
   .required();
+/** Five hundred parts are some hundred kilobytes. */
+const MOST_RECIPE = '1mb';
+const making = object({ name: nameSchema, collection: collectionSchema.required(), recipe: recipeSchema }).noUnknown().required();
+const remaking = object({ recipe: recipeSchema }).noUnknown().required();
+const copying = object({ name: nameSchema.optional() }).noUnknown();
 const upload = object({ name: string().required().max(1000), collection: collectionSchema.default('My motifs') });
 
 /** Motifs: listing, bringing in, changing, replacing their artwork, taking out of the drawer. */
 export function motifRoutes(studio: Studio): Router {
   const { database } = studio;
   const router = Router();
-  // One file a request, as it is, so that each has its own progress and its own outcome.
-  const oneFile: RequestHandler[] = [
-    (request, _response, next) => {
-      if (Number(request.headers['content-length'] ?? 0) > MOST_UPLOAD_BYTES) throw tooLarge();
-      next();
-    },
-    raw({ type: () => true, limit: MOST_UPLOAD_BYTES }),
-  ];
 
   router.get('/', async (_request, response) => {
     response.json(await listMotifs(database));
@@ -52,17 +52,31 @@ export function motifRoutes(studio: Studio): Router {
     response.json(await replaceArtwork(studio, request.params['id'] as string, name, contentOf(request.body, name)));
   });
 
+  router.post('/made', json({ limit: MOST_RECIPE }), async (request, response) => {
+    const { recipe, ...given } = making.validateSync(request.body, { strict: true });
+    response.status(201).json(await makeMotif(studio, given, recipe as Recipe));
+  });
+
+  router.put('/:id/recipe', json({ limit: MOST_RECIPE }), async (request, response) => {
+    const motif = await one(studio, request.params.id);
+    const { recipe } = remaking.validateSync(request.body, { strict: true });
+    response.json(await remakeMotif(studio, motif, recipe as Recipe));
+  });
+
   router.patch('/:id', json(), async (request, response) => {
-    response.json(await changeMotif(database, request.params.id, change.validateSync(request.body, { strict: true })));
+    const changed = await changeMotif(database, request.params.id, change.validateSync(request.body, { strict: true }));
+    if (request.body.width !== undefined) await refreshHolders(studio, changed.id);
+    response.json(changed);
   });
 
   router.get('/:id/uses', async (request, response) => {
     response.json(await usesOfMotif(database, (await one(studio, request.params.id)).id));
   });
 
-  router.post('/:id/duplicate', async (request, response) => {
+  router.post('/:id/duplicate', json(), async (request, response) => {
     const original = await one(studio, request.params.id);
-    const copy = { ...original, id: nanoid(12), name: `${original.name.slice(0, 113)} (copy)` };
+    const { name } = copying.validateSync(request.body ?? {}, { strict: true });
+    const copy = { ...original, id: nanoid(12), name: name ?? `${original.name.slice(0, 113)} (copy)` };
     await insertMotif(database, copy);
     response.status(201).json(copy);
   });
@@ -84,13 +98,4 @@ async function one({ database }: Studio, id: string): Promise<StoredMotif> {
   const [motif] = await motifsById(database, [id]);
   if (!motif) throw notFound('motif');
   return motif;
-}
-
-function contentOf(body: unknown, name: string): Buffer {
-  if (!Buffer.isBuffer(body) || body.length === 0) throw new Problem(422, 'Empty file', `“${name.slice(0, 60)}” is empty. Nothing was added.`);
-  return body;
-}
-
-function tooLarge(): Problem {
-  return new Problem(413, 'Too large', 'The file is larger than 40 MB. Nothing was added; make it smaller and bring it again.');
 }

@@ -1,7 +1,9 @@
-import type { Artwork, View } from '../../core/motif/artwork.ts';
+import type { View } from '../../core/motif/artwork.ts';
 import type { Hex } from '../../core/colour/hex.ts';
 import type { Design } from '../../core/document/design.ts';
 import type { Motif } from '../../core/motif/motif.ts';
+import type { Recipe } from '../../core/motif/recipe.ts';
+import type { ScanRecipe } from '../../core/scan/scanRecipe.ts';
 
 /** Paints a design's straight unit into a PNG file. */
 export interface PaintTask {
@@ -32,21 +34,83 @@ export interface ReadTask {
   readonly blobs: string;
 }
 
-/** What was found in an uploaded file. */
-export interface ReadOutcome {
-  readonly artwork: Artwork;
+/** Artwork that was made and kept. */
+export interface Drawing {
+  /** Content addresses of the artwork and of a small picture of it. */
+  readonly artwork: string;
+  readonly thumbnail: string;
   readonly view: View;
   readonly inks: readonly Hex[];
   /** Natural width in mm. */
   readonly width: number;
+}
+
+/** What was found in an uploaded file. */
+export interface ReadOutcome extends Drawing {
   readonly source: string;
-  readonly thumbnail: string;
   /** Sentences about what could not be kept as it was. */
   readonly notes: readonly string[];
 }
 
-export type Task = PaintTask | ReadTask;
-export type Outcome<T extends Task> = T extends PaintTask ? PaintOutcome : ReadOutcome;
+/** Makes the artwork that a recipe describes. */
+export interface DeriveTask {
+  readonly kind: 'derive';
+  readonly recipe: Recipe;
+  /** The motifs that the recipe is made of. */
+  readonly motifs: readonly Motif[];
+  readonly blobs: string;
+}
+
+/** Cleans a sheet and cuts it into its drawings. */
+export interface CutTask {
+  readonly kind: 'cut';
+  readonly recipe: ScanRecipe;
+  readonly blobs: string;
+}
+
+/** A drawing of a cut sheet, with the recipe that leads to it alone. */
+export interface CutDrawing {
+  readonly recipe: ScanRecipe;
+  readonly drawing: Drawing;
+}
+
+/** Has the simulated scanner read a sheet. */
+export interface ScanTask {
+  readonly kind: 'scan';
+  readonly original: string;
+  readonly dpi: number;
+  readonly blobs: string;
+}
+
+/** A picture that can be worked on, with a smaller one for the screen. */
+export interface ScannedPicture {
+  readonly picture: string;
+  readonly preview: string;
+  readonly width: number;
+  readonly height: number;
+  readonly dpi: number;
+}
+
+/** Makes the small picture that the workshop shows of a kept picture. */
+export interface PreviewTask {
+  readonly kind: 'preview';
+  readonly name: string;
+  readonly picture: string;
+  readonly blobs: string;
+}
+
+export type Task = PaintTask | ReadTask | DeriveTask | CutTask | ScanTask | PreviewTask;
+
+/** What each kind of task comes to. */
+interface Outcomes {
+  paint: PaintOutcome;
+  read: ReadOutcome;
+  derive: Drawing;
+  cut: readonly CutDrawing[];
+  scan: ScannedPicture;
+  preview: ScannedPicture;
+}
+export type Outcome<T extends Task> = Outcomes[T['kind']];
 
 /** What the pool sends to a worker. */
 export interface Order {
@@ -59,7 +123,7 @@ export interface Order {
 /** What a worker sends back. */
 export type Answer =
   | { readonly id: number; readonly type: 'progress'; readonly share: number }
-  | { readonly id: number; readonly type: 'done'; readonly outcome: PaintOutcome | ReadOutcome }
+  | { readonly id: number; readonly type: 'done'; readonly outcome: Outcome<Task> }
   | { readonly id: number; readonly type: 'failed'; readonly message: string; readonly problem?: { status: number; title: string } };
 
 /** Thrown inside a worker when its work is no longer wanted. */

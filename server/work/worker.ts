@@ -1,11 +1,32 @@
 import { parentPort } from 'node:worker_threads';
+import { derive } from '../motifs/derive.ts';
 import { readMotif } from '../motifs/readMotif.ts';
 import { paintUnit } from '../paint/paintUnit.ts';
 import { Problem } from '../problem.ts';
-import { Stopped, type Answer, type Order, type TaskHands } from './tasks.ts';
+import { cutSheet } from '../scan/cutSheet.ts';
+import { previewPicture } from '../scan/previewPicture.ts';
+import { scanSheet } from '../scanner/scanSheet.ts';
+import { Stopped, type Answer, type Order, type Outcome, type Task, type TaskHands } from './tasks.ts';
 
 const port = parentPort;
 if (!port) throw new Error('this file runs as a worker thread');
+
+function work(task: Task, hands: TaskHands): Promise<Outcome<Task>> {
+  switch (task.kind) {
+    case 'paint':
+      return paintUnit(task, hands);
+    case 'read':
+      return readMotif(task);
+    case 'derive':
+      return derive(task, hands);
+    case 'cut':
+      return cutSheet(task, hands);
+    case 'scan':
+      return scanSheet(task, hands);
+    case 'preview':
+      return previewPicture(task);
+  }
+}
 
 port.on('message', ({ id, task, stop }: Order) => {
   const say = (answer: Answer): void => port.postMessage(answer);
@@ -15,8 +36,7 @@ port.on('message', ({ id, task, stop }: Order) => {
       if (Atomics.load(stop, 0) === 1) throw new Stopped('stopped');
     },
   };
-  const work = task.kind === 'paint' ? paintUnit(task, hands) : readMotif(task);
-  work.then(
+  work(task, hands).then(
     (outcome) => say({ id, type: 'done', outcome }),
     (error: unknown) =>
       say({

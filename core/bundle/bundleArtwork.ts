@@ -1,0 +1,27 @@
+import { cornersAround, shapeMatrix } from '../document/placement.ts';
+import { compose, translation } from '../geometry/matrix.ts';
+import type { Artwork, ArtworkNode } from '../motif/artwork.ts';
+import type { DrawnMotif } from '../paint/scene.ts';
+import type { Part } from './part.ts';
+
+/**
+ * The artwork of a bundle, in mm about its middle. Its view is even about the middle, so that a part that moves never
+ * moves the others.
+ *
+ * @throws RangeError where a part's motif is not among `drawn`
+ */
+export function bundleArtwork(parts: readonly Part[], drawn: ReadonlyMap<string, DrawnMotif>): Artwork {
+  let halfWidth = 0;
+  let halfHeight = 0;
+  const nodes = parts.map((part): ArtworkNode => {
+    const found = drawn.get(part.motif);
+    if (!found) throw new RangeError(`the motif ${part.motif} is not at hand`);
+    for (const { x, y } of cornersAround(part, found.motif)) {
+      halfWidth = Math.max(halfWidth, Math.abs(x + part.x));
+      halfHeight = Math.max(halfHeight, Math.abs(y + part.y));
+    }
+    const matrix = compose(translation(part.x, part.y), shapeMatrix(part, found.motif));
+    return { kind: 'group', matrix, opacity: part.opacity, children: found.artwork.nodes };
+  });
+  return { version: 1, view: { x: -halfWidth, y: -halfHeight, width: 2 * halfWidth, height: 2 * halfHeight }, nodes };
+}

@@ -1,0 +1,54 @@
+import { cornersAround, type Placement } from '../document/placement.ts';
+import { withinTurn } from '../arrange/pins.ts';
+import { boxAround } from '../geometry/box.ts';
+import { composePoses, inversePose, type Pose } from '../geometry/pose.ts';
+import type { Point } from '../geometry/point.ts';
+import type { Motif } from '../motif/motif.ts';
+import { nearestDifference, type Lattice } from '../repeat/lattice.ts';
+import type { Part } from './part.ts';
+
+type Sized = Pick<Motif, 'width' | 'view'>;
+
+/** What becomes a part: a placement, at the appearance that is meant. */
+export type Gathered = Omit<Placement, 'id' | 'layer'>;
+
+/**
+ * The placements at those of their appearances that lie next to each other, so that what straddles a join is one
+ * cluster: each comes to the nearest of those before it.
+ */
+export function gathered(lattice: Lattice, placements: readonly Placement[]): Placement[] {
+  const together: Placement[] = [];
+  for (const one of placements) {
+    let best: Point | undefined;
+    let least = Infinity;
+    for (const other of together) {
+      const by = nearestDifference(lattice, one, other);
+      const distance = Math.hypot(by.x, by.y);
+      if (distance >= least) continue;
+      least = distance;
+      best = { x: other.x + by.x, y: other.y + by.y };
+    }
+    together.push({ ...one, ...best });
+  }
+  return together;
+}
+
+/** The middle of the box around what is drawn, mm. */
+export function middleOf(placements: readonly Gathered[], motifs: ReadonlyMap<string, Sized>): Point {
+  const box = boxAround(
+    placements.flatMap((one) => {
+      const motif = motifs.get(one.motif);
+      return motif ? cornersAround(one, motif).map(({ x, y }) => ({ x: x + one.x, y: y + one.y })) : [];
+    }),
+  );
+  return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
+}
+
+/** The parts that, posed by `about`, lie where the placements lie. */
+export function partsAbout(placements: readonly Gathered[], about: Pose): Part[] {
+  const back = inversePose(about);
+  return placements.map(({ motif, opacity, ...one }) => {
+    const pose = composePoses(back, one);
+    return { motif, opacity, x: pose.x, y: pose.y, turn: withinTurn(pose.turn), scale: pose.scale, mirrored: pose.mirrored };
+  });
+}

@@ -1,0 +1,30 @@
+import { withinTurn } from '../arrange/pins.ts';
+import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
+import { composePoses, type Pose } from '../geometry/pose.ts';
+import type { Motif } from '../motif/motif.ts';
+import type { Part } from './part.ts';
+
+/** Thrown where a part would be smaller or larger than a motif on the cloth can be. */
+export class LoosenError extends Error {}
+
+/** How the inside of a placed bundle lies on the cloth: its natural size may have been changed since it was made. */
+export function insideOf(placement: Placement, bundle: Pick<Motif, 'width' | 'view'>): Pose {
+  return { ...placement, scale: (placement.scale * bundle.width) / bundle.view.width };
+}
+
+/**
+ * The parts of a placed bundle as placements of their own, each exactly where it was seen.
+ *
+ * @param newId gives each its id
+ * @throws LoosenError
+ */
+export function loosened(placement: Placement, bundle: Pick<Motif, 'width' | 'view'>, parts: readonly Part[], newId: () => string): Placement[] {
+  const inside = insideOf(placement, bundle);
+  return parts.map((part) => {
+    const pose = composePoses(inside, part);
+    if (pose.scale < SMALLEST_SCALE || pose.scale > LARGEST_SCALE) {
+      throw new LoosenError(`A motif in this bundle would lie at ${Number((pose.scale * 100).toPrecision(3))} % of its size, and motifs on the cloth go from ${SMALLEST_SCALE * 100} % to ${LARGEST_SCALE * 100} %. Nothing was changed; make the bundle ${pose.scale > 1 ? 'smaller' : 'larger'} first.`);
+    }
+    return { ...pose, turn: withinTurn(pose.turn), id: newId(), motif: part.motif, layer: placement.layer, opacity: placement.opacity * part.opacity };
+  });
+}

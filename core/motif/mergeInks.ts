@@ -1,0 +1,41 @@
+import { differenceCiede2000 } from 'culori';
+import type { Hex } from '../colour/hex.ts';
+import type { Artwork, ArtworkNode, Paint } from './artwork.ts';
+
+/** More than this apart is another colour to anyone, CIEDE2000. */
+export const FARTHEST_MERGE = 25;
+
+/**
+ * Which ink each ink becomes when those no farther apart than `within` (CIEDE2000) are one. The first of a group
+ * stands for it; an ink joins the nearest group that stands.
+ */
+export function mergedInks(inks: readonly Hex[], within: number): Map<Hex, Hex> {
+  const difference = differenceCiede2000();
+  const standing: Hex[] = [];
+  const merged = new Map<Hex, Hex>();
+  for (const ink of inks) {
+    let nearest: Hex | undefined;
+    let least = within;
+    for (const other of standing) {
+      const apart = difference(ink, other);
+      if (apart > least || (apart === least && nearest)) continue;
+      least = apart;
+      nearest = other;
+    }
+    if (!nearest) standing.push(ink);
+    merged.set(ink, nearest ?? ink);
+  }
+  return merged;
+}
+
+/** The artwork with its inks exchanged; an ink not named stays. */
+export function withInks(artwork: Artwork, inks: ReadonlyMap<Hex, Hex>): Artwork {
+  const exchange = (ink: Hex): Hex => inks.get(ink) ?? ink;
+  const paint = (one: Paint): Paint => (one.kind === 'ink' ? { ...one, ink: exchange(one.ink) } : { ...one, stops: one.stops.map((stop) => ({ ...stop, ink: exchange(stop.ink) })) });
+  const node = (one: ArtworkNode): ArtworkNode => {
+    if (one.kind === 'group') return { ...one, children: one.children.map(node) };
+    if (one.kind === 'picture') return one;
+    return { ...one, ...(one.fill && { fill: paint(one.fill) }), ...(one.stroke && { stroke: { ...one.stroke, paint: paint(one.stroke.paint) } }) };
+  };
+  return { ...artwork, nodes: artwork.nodes.map(node) };
+}

@@ -1,0 +1,55 @@
+import { MM_PER_INCH } from '../units/length.ts';
+import { evenTheLight } from './evenLight.ts';
+import { applyLevels } from './levels.ts';
+import { cropped, drawnBox, quarterTurned, turned } from './orient.ts';
+import { removePaper } from './paper.ts';
+import { blankPixels, type PixelGrid } from './pixels.ts';
+import type { CleanSteps } from './scanRecipe.ts';
+import { removeSpecks } from './specks.ts';
+
+/** The picture turned, straightened, cropped and evenly lit: what the levels are then judged by. */
+export function laidStraight(picture: PixelGrid, perMm: number, { quarters, straighten, crop, evenLight }: CleanSteps): PixelGrid {
+  const straight = turned(quarterTurned(picture, quarters), straighten);
+  const kept = crop ? cropped(straight, { left: crop.left * perMm, top: crop.top * perMm, right: crop.right * perMm, bottom: crop.bottom * perMm }) : straight;
+  // Never the picture itself, which may be worked on again.
+  const own = kept === picture ? copyOf(kept) : kept;
+  if (evenLight) evenTheLight(own);
+  return own;
+}
+
+/** Lifts, takes the paper away and the specks; changes the picture itself. */
+export function liftOff(pixels: PixelGrid, perMm: number, { levels, paper, specks }: CleanSteps): void {
+  if (levels) applyLevels(pixels, levels);
+  if (paper) removePaper(pixels, paper, paper.soft === 0 ? 0 : Math.max(1, paper.soft * perMm));
+  removeSpecks(pixels, specks * perMm * perMm);
+}
+
+/**
+ * All that a recipe does to a picture before it is cut or traced.
+ *
+ * @param perMm pixels to a millimetre
+ * @param told how far it is, 0 to 1
+ */
+export function cleaned(picture: PixelGrid, perMm: number, steps: CleanSteps, told: (share: number) => void = () => undefined): PixelGrid {
+  const pixels = laidStraight(picture, perMm, steps);
+  told(0.5);
+  liftOff(pixels, perMm, steps);
+  told(0.9);
+  return steps.trim && !steps.cut ? trimmedToDrawing(pixels) : pixels;
+}
+
+/** The picture without its empty margins; an empty one as it is. */
+export function trimmedToDrawing(pixels: PixelGrid): PixelGrid {
+  const box = drawnBox(pixels);
+  return box ? cropped(pixels, box) : pixels;
+}
+
+export function perMillimetre(dpi: number): number {
+  return dpi / MM_PER_INCH;
+}
+
+function copyOf({ width, height, data }: PixelGrid): PixelGrid {
+  const copy = blankPixels(width, height);
+  copy.data.set(data);
+  return copy;
+}

@@ -1,0 +1,98 @@
+import { lightness, type PixelGrid } from './pixels.ts';
+
+/** Patches across the longer side on which the light is measured. */
+const PATCHES = 24;
+/** In a patch the paper is what is as light as this share of its pixels at least. */
+const PAPER_QUANTILE = 0.9;
+
+/**
+ * Divides the picture by the light that fell on the paper, so that the paper is alike everywhere. The light is taken
+ * from the lightest pixels of each patch, made smooth over the neighbours, and kept at its mean over the sheet. Changes
+ * the picture itself; see-through pixels stay as they are.
+ */
+export function evenTheLight({ width, height, data }: PixelGrid): void {
+  const size = Math.max(8, Math.ceil(Math.max(width, height) / PATCHES));
+  const columns = Math.ceil(width / size);
+  const rows = Math.ceil(height / size);
+  const channels = [0, 1, 2].map(() => new Float64Array(columns * rows));
+  for (let row = 0; row < rows; row += 1) {
+    for (let column = 0; column < columns; column += 1) {
+      const paper = paperOf(data, width, column * size, row * size, Math.min(width, (column + 1) * size), Math.min(height, (row + 1) * size));
+      channels.forEach((channel, c) => (channel[row * columns + column] = paper ? (paper[c] as number) : -1));
+    }
+  }
+  for (let c = 0; c < 3; c += 1) {
+    const light = smoothed(filled(channels[c] as Float64Array), columns, rows);
+    const mean = light.reduce((sum, n) => sum + n, 0) / light.length;
+    if (!(mean > 0)) continue;
+    const across = new Float64Array(columns);
+    for (let y = 0; y < height; y += 1) {
+      // Between the middles of the patches, bilinear.
+      const v = Math.min(rows - 1, Math.max(0, (y + 0.5) / size - 0.5));
+      const upper = Math.floor(v);
+      const lower = Math.min(rows - 1, upper + 1);
+      for (let i = 0; i < columns; i += 1) across[i] = (light[upper * columns + i] as number) * (1 - (v - upper)) + (light[lower * columns + i] as number) * (v - upper);
+      for (let x = 0; x < width; x += 1) {
+        const u = Math.min(columns - 1, Math.max(0, (x + 0.5) / size - 0.5));
+        const left = Math.floor(u);
+        const here = (across[left] as number) * (1 - (u - left)) + (across[Math.min(columns - 1, left + 1)] as number) * (u - left);
+        const at = (y * width + x) * 4 + c;
+        data[at] = ((data[at] as number) * mean) / Math.max(1, here);
+      }
+    }
+  }
+}
+
+/** The mean colour of a patch's lightest pixels, or undefined where nothing of it is opaque. */
+function paperOf(data: Uint8ClampedArray, width: number, left: number, top: number, right: number, bottom: number): readonly [number, number, number] | undefined {
+  const counts = new Uint32Array(256);
+  let total = 0;
+  for (let y = top; y < bottom; y += 1) {
+    for (let x = left; x < right; x += 1) {
+      const at = (y * width + x) * 4;
+      if (data[at + 3] === 0) continue;
+      const bin = Math.round(lightness(data, at));
+      counts[bin] = (counts[bin] as number) + 1;
+      total += 1;
+    }
+  }
+  if (total === 0) return undefined;
+  let least = 0;
+  for (let sum = counts[0] as number; sum < total * PAPER_QUANTILE - 0.5 && least < 255; sum += counts[least] as number) least += 1;
+  let [r, g, b, n] = [0, 0, 0, 0];
+  for (let y = top; y < bottom; y += 1) {
+    for (let x = left; x < right; x += 1) {
+      const at = (y * width + x) * 4;
+      if (data[at + 3] === 0 || Math.round(lightness(data, at)) < least) continue;
+      r += data[at] as number;
+      g += data[at + 1] as number;
+      b += data[at + 2] as number;
+      n += 1;
+    }
+  }
+  return [r / n, g / n, b / n];
+}
+
+/** Patches without paper, and those that are dark all over, take the light of the rest. */
+function filled(light: Float64Array): Float64Array {
+  const known = [...light].filter((n) => n >= 0).sort((a, b) => a - b);
+  const middle = known[Math.floor(known.length / 2)] ?? 255;
+  return light.map((n) => (n < middle * 0.6 ? middle : n));
+}
+
+/** Twice the mean of each patch and its neighbours. */
+function smoothed(light: Float64Array, columns: number, rows: number): Float64Array {
+  const once = (from: Float64Array): Float64Array =>
+    from.map((_, i) => {
+      const [x, y] = [i % columns, Math.floor(i / columns)];
+      let [sum, n] = [0, 0];
+      for (let v = Math.max(0, y - 1); v <= Math.min(rows - 1, y + 1); v += 1) {
+        for (let u = Math.max(0, x - 1); u <= Math.min(columns - 1, x + 1); u += 1) {
+          sum += from[v * columns + u] as number;
+          n += 1;
+        }
+      }
+      return sum / n;
+    });
+  return once(once(light));
+}

@@ -1,0 +1,93 @@
+import tracer, { type TracedPath } from 'imagetracerjs';
+import { channels, type Hex } from '../colour/hex.ts';
+import type { Artwork, PathNode } from '../motif/artwork.ts';
+import { Pen } from '../shapes/pen.ts';
+import { colourBin, DRAWN_ALPHA, inksIn, nearest, oklab } from './inksIn.ts';
+import { blankPixels, type PixelGrid } from './pixels.ts';
+import type { Tracing } from './scanRecipe.ts';
+
+/** More pixels trace no better, only slower. */
+const MOST_PIXELS = 1.5e6;
+const NONE = -1;
+
+/**
+ * Traces a cleaned picture into one path for each ink, largest ink first; its unit is the picture's pixel. Nothing is
+ * drawn where the picture is see-through.
+ *
+ * @returns undefined where there is nothing to trace
+ */
+export function traced(picture: PixelGrid, { inks, smoothness, detail }: Tracing): Artwork | undefined {
+  const by = Math.max(1, Math.ceil(Math.sqrt((picture.width * picture.height) / MOST_PIXELS)));
+  const pixels = by === 1 ? picture : reduced(picture, by);
+  const palette = inksIn(pixels, inks);
+  if (palette.length === 0) return undefined;
+  const indexed = { array: indexedByInk(pixels, palette) };
+  const nodes = palette.flatMap((ink, k): PathNode[] => {
+    const scanned = tracer.pathscan(tracer.layeringstep(indexed, k), 4 + Math.round((1 - detail) * 60));
+    const between = tracer.internodes(scanned, { rightangleenhance: smoothness < 0.5 });
+    const path = pathOf(tracer.batchtracepaths(between, 0.1 + smoothness * 2.4, 0.1 + smoothness * 2.4), by);
+    if (!path) return [];
+    const paint = { kind: 'ink', ink, opacity: 1 } as const;
+    // A pixel's width of the same ink closes the hairlines between inks whose curves were each smoothed alone.
+    const seam = palette.length > 1 ? { stroke: { paint, width: by * 0.8, cap: 'round', join: 'round', miterLimit: 4, dash: [], dashOffset: 0 } as const } : {};
+    return [{ kind: 'path', path, rule: 'evenodd', fill: paint, ...seam }];
+  });
+  return nodes.length === 0 ? undefined : { version: 1, view: { x: 0, y: 0, width: picture.width, height: picture.height }, nodes };
+}
+
+/** Rows of ink numbers with a border one place wide, as the tracer wants them. */
+function indexedByInk({ width, height, data }: PixelGrid, palette: readonly Hex[]): Int8Array[] {
+  const labs = palette.map((hex) => oklab(...channels(hex)));
+  const known = new Int8Array(32768).fill(NONE);
+  const rows = Array.from({ length: height + 2 }, () => new Int8Array(width + 2).fill(NONE));
+  for (let y = 0; y < height; y += 1) {
+    const row = rows[y + 1] as Int8Array;
+    for (let x = 0; x < width; x += 1) {
+      const at = (y * width + x) * 4;
+      if ((data[at + 3] as number) < DRAWN_ALPHA) continue;
+      const bin = colourBin(data, at);
+      if (known[bin] === NONE) known[bin] = nearest(labs, oklab(((bin >> 10) << 3) + 4, (((bin >> 5) & 31) << 3) + 4, ((bin & 31) << 3) + 4));
+      row[x + 1] = known[bin] as number;
+    }
+  }
+  return rows;
+}
+
+function pathOf(paths: readonly TracedPath[], by: number): string {
+  const pen = new Pen();
+  for (const { segments } of paths) {
+    const [first] = segments;
+    if (!first) continue;
+    pen.move(first.x1 * by, first.y1 * by);
+    for (const { type, x2, y2, x3, y3 } of segments) {
+      if (type === 'Q' && x3 !== undefined && y3 !== undefined) pen.quad(x2 * by, y2 * by, x3 * by, y3 * by);
+      else pen.line(x2 * by, y2 * by);
+    }
+    pen.close();
+  }
+  return pen.toString();
+}
+
+/** The picture with `by` × `by` pixels made one, weighted by opacity. */
+export function reduced({ width, height, data }: PixelGrid, by: number): PixelGrid {
+  const to = blankPixels(Math.max(1, Math.ceil(width / by)), Math.max(1, Math.ceil(height / by)));
+  for (let y = 0; y < to.height; y += 1) {
+    for (let x = 0; x < to.width; x += 1) {
+      let [r, g, b, a, n] = [0, 0, 0, 0, 0];
+      for (let v = y * by; v < Math.min(height, (y + 1) * by); v += 1) {
+        for (let u = x * by; u < Math.min(width, (x + 1) * by); u += 1) {
+          const at = (v * width + u) * 4;
+          const alpha = data[at + 3] as number;
+          r += (data[at] as number) * alpha;
+          g += (data[at + 1] as number) * alpha;
+          b += (data[at + 2] as number) * alpha;
+          a += alpha;
+          n += 1;
+        }
+      }
+      const at = (y * to.width + x) * 4;
+      if (a > 0) to.data.set([r / a, g / a, b / a, a / n], at);
+    }
+  }
+  return to;
+}

@@ -1,0 +1,74 @@
+import { boxAround, type Box } from '../geometry/box.ts';
+import { compose, rotation, translation, type Matrix } from '../geometry/matrix.ts';
+import type { Artwork, Paint, PathNode, PathText } from '../motif/artwork.ts';
+import { pathBounds } from '../motif/pathData.ts';
+import { combinePaths } from './combine.ts';
+import { transformPath } from './transformPath.ts';
+import { measured, type Values } from './figure.ts';
+import { FIGURES } from './figures.ts';
+import type { Fill, Piece, ShapeRecipe } from './shapeRecipe.ts';
+
+/** Outlines words in a shipped font. */
+export type Letterer = (font: string, text: string, values: Values) => PathText;
+
+/** Thrown where the pieces leave nothing to see. */
+export class EmptyShapeError extends Error {
+  constructor() {
+    super('These pieces leave nothing to see. Nothing was changed; give one of them a fill or an outline, or change how they meet.');
+  }
+}
+
+/** A piece's outline where it lies, mm. */
+export function pieceOutline(piece: Piece, letter: Letterer): PathText {
+  const figure = FIGURES[piece.figure];
+  const values = measured(figure, piece.values);
+  const outline = piece.figure === 'lettering' ? letter(piece.font, piece.text, values) : figure.outline(values);
+  const matrix: Matrix = compose(translation(piece.x, piece.y), rotation(piece.turn));
+  return transformPath(outline, matrix);
+}
+
+/**
+ * The artwork of a built motif, in mm. Pieces that meet others are one outline with all before them, back to the last
+ * that was laid, whose fill and outline they take.
+ *
+ * @throws EmptyShapeError
+ */
+export function shapeArtwork({ pieces }: ShapeRecipe, letter: Letterer): Artwork {
+  const shapes: { piece: Piece; path: PathText }[] = [];
+  for (const piece of pieces) {
+    const path = pieceOutline(piece, letter);
+    const last = shapes.at(-1);
+    if (piece.meeting === 'lay' || !last) shapes.push({ piece, path });
+    else last.path = combinePaths(last.path, path, piece.meeting);
+  }
+  const boxes: Box[] = [];
+  const nodes: PathNode[] = [];
+  for (const { piece, path } of shapes) {
+    const { fill, outline } = piece;
+    const box = path ? pathBounds(path) : undefined;
+    if (!box || (!fill && !outline)) continue;
+    const half = (outline?.width ?? 0) / 2;
+    boxes.push({ left: box.left - half, top: box.top - half, right: box.right + half, bottom: box.bottom + half });
+    nodes.push({
+      kind: 'path',
+      path,
+      rule: 'nonzero',
+      ...(fill && { fill: paintOf(fill, box) }),
+      ...(outline && { stroke: { paint: { kind: 'ink', ink: outline.ink, opacity: 1 }, width: outline.width, cap: 'round', join: 'round', miterLimit: 4, dash: [], dashOffset: 0 } }),
+    });
+  }
+  if (boxes.length === 0) throw new EmptyShapeError();
+  const all = boxAround(boxes.flatMap(({ left, top, right, bottom }) => [{ x: left, y: top }, { x: right, y: bottom }]));
+  return { version: 1, view: { x: all.left, y: all.top, width: all.right - all.left, height: all.bottom - all.top }, nodes };
+}
+
+/** A fade runs across the whole of the box, from edge to edge in its direction. */
+function paintOf({ ink, fade }: Fill, box: Box): Paint {
+  if (!fade) return { kind: 'ink', ink, opacity: 1 };
+  const angle = (fade.angle * Math.PI) / 180;
+  const [ux, uy] = [Math.cos(angle), Math.sin(angle)];
+  const reach = (Math.abs(ux) * (box.right - box.left) + Math.abs(uy) * (box.bottom - box.top)) / 2;
+  const [cx, cy] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
+  const matrix: Matrix = [2 * reach * ux, 2 * reach * uy, -2 * reach * uy, 2 * reach * ux, cx - reach * ux, cy - reach * uy];
+  return { kind: 'linear', from: [0, 0], to: [1, 0], matrix, stops: [{ offset: 0, ink, opacity: 1 }, { offset: 1, ink, opacity: fade.rest }] };
+}

@@ -1,0 +1,55 @@
+import type { Artwork } from '../../core/motif/artwork.ts';
+import { cleaned, perMillimetre, trimmedToDrawing } from '../../core/scan/clean.ts';
+import { cutSheet, drawingAt, drawingPixels } from '../../core/scan/cut.ts';
+import type { PixelGrid } from '../../core/scan/pixels.ts';
+import type { ScanRecipe } from '../../core/scan/scanRecipe.ts';
+import { traced } from '../../core/scan/trace.ts';
+import { keptDrawing } from '../motifs/derive.ts';
+import { Problem } from '../problem.ts';
+import type { Blobs } from '../store/blobs.ts';
+import type { Drawing, TaskHands } from '../work/tasks.ts';
+import { checkedCrop, keepPixels, readPixels } from './pictureFile.ts';
+
+/** Makes the motif that a scan's recipe describes: cleaned, cut out, traced where that is wished. @throws Problem */
+export async function scanDrawing(recipe: ScanRecipe, blobs: Blobs, hands: TaskHands): Promise<Drawing> {
+  const { steps, drawing } = recipe;
+  const perMm = perMillimetre(recipe.dpi);
+  const sheet = await cleanedSheet(recipe, blobs, hands);
+  if (!steps.cut || !drawing) return drawingOf(sheet, recipe, blobs);
+  const cut = cutSheet(sheet, perMm, steps.cut);
+  const found = drawingAt(cut, perMm, drawing);
+  if (!found) throw nothingLeft();
+  return drawingOf(drawingPixels(sheet, cut, found), recipe, blobs);
+}
+
+/** The whole picture after every step but cutting and tracing. */
+export async function cleanedSheet({ picture, dpi, steps }: ScanRecipe, blobs: Blobs, hands: TaskHands): Promise<PixelGrid> {
+  const pixels = await readPixels(picture, blobs);
+  hands.progress(0.15);
+  hands.check();
+  return checkedCrop(() =>
+    cleaned(pixels, perMillimetre(dpi), steps, (share) => {
+      hands.progress(0.15 + share * 0.5);
+      hands.check();
+    }),
+  );
+}
+
+/** Keeps one drawing's pixels, or their tracing, as artwork. */
+export async function drawingOf(pixels: PixelGrid, { dpi, steps }: ScanRecipe, blobs: Blobs): Promise<Drawing> {
+  const own = steps.cut ? trimmedToDrawing(pixels) : pixels;
+  const unit = 1 / perMillimetre(dpi);
+  if (steps.trace) {
+    const artwork = traced(own, steps.trace);
+    if (!artwork) throw nothingLeft();
+    return keptDrawing(artwork, blobs, unit);
+  }
+  if (own.data.every((value, i) => i % 4 !== 3 || value === 0)) throw nothingLeft();
+  const view = { x: 0, y: 0, width: own.width, height: own.height };
+  const artwork: Artwork = { version: 1, view, nodes: [{ kind: 'picture', blob: await keepPixels(own, blobs, dpi), ...view }] };
+  return keptDrawing(artwork, blobs, unit);
+}
+
+export function nothingLeft(): Problem {
+  return new Problem(422, 'Nothing left', 'These steps leave nothing of the picture. Nothing was changed; lower the tolerance or the size of specks.');
+}
