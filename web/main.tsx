@@ -9,6 +9,8 @@ import { Lost } from './shared/Lost.tsx';
 import { Notices } from './shared/Notices.tsx';
 import { SwatchBook } from './swatches/SwatchBook.tsx';
 import { SwatchPage } from './swatches/SwatchPage.tsx';
+import { SheetPage } from './workshop/SheetPage.tsx';
+import { Workshop } from './workshop/Workshop.tsx';
 import './styles.css';
 
 const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
@@ -17,6 +19,8 @@ const router = createBrowserRouter([
   { path: '/', element: <Home />, errorElement: <Lost /> },
   { path: '/designs/:id', element: <DesignPage />, errorElement: <Lost /> },
   { path: '/motifs', element: <MotifDrawer />, errorElement: <Lost /> },
+  { path: '/workshop', element: <Workshop />, errorElement: <Lost /> },
+  { path: '/workshop/:id', element: <SheetPage />, errorElement: <Lost /> },
   { path: '/swatches', element: <SwatchBook />, errorElement: <Lost /> },
   { path: '/swatches/:id', element: <SwatchPage />, errorElement: <Lost /> },
 ]);

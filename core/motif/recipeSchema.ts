@@ -61,6 +61,7 @@ export const cleanStepsSchema = object({
     gap: finite(0, 500),
     joins: array(array(point).required().min(1).max(200)).required().max(200),
     splits: array(tuple([point.required(), point.required()]).required()).required().max(200),
+    without: array(point).required().max(500),
   }).noUnknown().nullable().default(undefined).defined(),
   trace: object({ inks: number().integer().min(1).max(8).required(), smoothness: finite(0, 1), detail: finite(0, 1) }).noUnknown().nullable().default(undefined).defined(),
 })

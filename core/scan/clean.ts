@@ -3,7 +3,7 @@ import { evenTheLight } from './evenLight.ts';
 import { applyLevels } from './levels.ts';
 import { cropped, drawnBox, quarterTurned, turned } from './orient.ts';
 import { removePaper } from './paper.ts';
-import { blankPixels, type PixelGrid } from './pixels.ts';
+import { copiedPixels, type PixelGrid } from './pixels.ts';
 import type { CleanSteps } from './scanRecipe.ts';
 import { removeSpecks } from './specks.ts';
 
@@ -12,7 +12,7 @@ export function laidStraight(picture: PixelGrid, perMm: number, { quarters, stra
   const straight = turned(quarterTurned(picture, quarters), straighten);
   const kept = crop ? cropped(straight, { left: crop.left * perMm, top: crop.top * perMm, right: crop.right * perMm, bottom: crop.bottom * perMm }) : straight;
   // Never the picture itself, which may be worked on again.
-  const own = kept === picture ? copyOf(kept) : kept;
+  const own = kept === picture ? copiedPixels(kept) : kept;
   if (evenLight) evenTheLight(own);
   return own;
 }
@@ -46,10 +46,4 @@ export function trimmedToDrawing(pixels: PixelGrid): PixelGrid {
 
 export function perMillimetre(dpi: number): number {
   return dpi / MM_PER_INCH;
-}
-
-function copyOf({ width, height, data }: PixelGrid): PixelGrid {
-  const copy = blankPixels(width, height);
-  copy.data.set(data);
-  return copy;
 }

@@ -14,6 +14,8 @@ export interface SheetDrawing {
   readonly box: Box;
   /** A point of it that is drawn, mm: names it in a recipe. */
   readonly anchor: Point;
+  /** Whether it was left out by hand. */
+  readonly isLeftOut: boolean;
 }
 
 /** A sheet cut into its drawings. */
@@ -36,7 +38,7 @@ const NONE = -1;
  *
  * @param perMm pixels to a millimetre
  */
-export function cutSheet(pixels: PixelGrid, perMm: number, { gap, joins, splits }: Cutting): CutSheet {
+export function cutSheet(pixels: PixelGrid, perMm: number, { gap, joins, splits, without }: Cutting): CutSheet {
   const by = Math.max(1, Math.ceil(Math.sqrt((pixels.width * pixels.height) / MOST_PLACES)));
   const columns = Math.ceil(pixels.width / by);
   const rows = Math.ceil(pixels.height / by);
@@ -54,7 +56,8 @@ export function cutSheet(pixels: PixelGrid, perMm: number, { gap, joins, splits 
   adopt(labels, drawn, columns, rows);
   for (let n = 0; n < labels.length; n += 1) if (!drawn[n]) labels[n] = NONE;
   join(labels, joins.map((points) => points.map(({ x, y }) => nearestLabel(labels, columns, rows, x * placesPerMm, y * placesPerMm))));
-  return { drawings: drawingsOf(labels, columns, by, perMm, pixels), labels, columns, rows, by };
+  const leftOut = new Set(without.map(({ x, y }) => nearestLabel(labels, columns, rows, x * placesPerMm, y * placesPerMm)));
+  return { drawings: drawingsOf(labels, columns, by, perMm, pixels, leftOut), labels, columns, rows, by };
 }
 
 /** The pixels of one drawing alone, cropped to it. */
@@ -157,7 +160,7 @@ function nearestLabel(labels: Int32Array, columns: number, rows: number, x: numb
   return best;
 }
 
-function drawingsOf(labels: Int32Array, columns: number, by: number, perMm: number, { width, height }: PixelGrid): SheetDrawing[] {
+function drawingsOf(labels: Int32Array, columns: number, by: number, perMm: number, { width, height }: PixelGrid, leftOut: ReadonlySet<number>): SheetDrawing[] {
   const found = new Map<number, { left: number; top: number; right: number; bottom: number; places: number[] }>();
   for (let n = 0; n < labels.length; n += 1) {
     const label = labels[n] as number;
@@ -182,6 +185,7 @@ function drawingsOf(labels: Int32Array, columns: number, by: number, perMm: numb
       label,
       box: { left: box.left * by, top: box.top * by, right: Math.min(width, box.right * by), bottom: Math.min(height, box.bottom * by) },
       anchor: { x: mm(middle % columns), y: mm(Math.floor(middle / columns)) },
+      isLeftOut: leftOut.has(label),
     };
   });
   return inReadingOrder(drawings);

@@ -21,22 +21,29 @@ export function evenTheLight({ width, height, data }: PixelGrid): void {
       channels.forEach((channel, c) => (channel[row * columns + column] = paper ? (paper[c] as number) : -1));
     }
   }
+  const lefts = new Int32Array(width);
+  const shares = new Float64Array(width);
+  for (let x = 0; x < width; x += 1) {
+    const u = Math.min(columns - 1, Math.max(0, (x + 0.5) / size - 0.5));
+    lefts[x] = Math.floor(u);
+    shares[x] = u - Math.floor(u);
+  }
   for (let c = 0; c < 3; c += 1) {
     const light = smoothed(filled(channels[c] as Float64Array), columns, rows);
     const mean = light.reduce((sum, n) => sum + n, 0) / light.length;
     if (!(mean > 0)) continue;
-    const across = new Float64Array(columns);
+    const across = new Float64Array(columns + 1);
     for (let y = 0; y < height; y += 1) {
       // Between the middles of the patches, bilinear.
       const v = Math.min(rows - 1, Math.max(0, (y + 0.5) / size - 0.5));
       const upper = Math.floor(v);
       const lower = Math.min(rows - 1, upper + 1);
       for (let i = 0; i < columns; i += 1) across[i] = (light[upper * columns + i] as number) * (1 - (v - upper)) + (light[lower * columns + i] as number) * (v - upper);
-      for (let x = 0; x < width; x += 1) {
-        const u = Math.min(columns - 1, Math.max(0, (x + 0.5) / size - 0.5));
-        const left = Math.floor(u);
-        const here = (across[left] as number) * (1 - (u - left)) + (across[Math.min(columns - 1, left + 1)] as number) * (u - left);
-        const at = (y * width + x) * 4 + c;
+      across[columns] = across[columns - 1] as number;
+      for (let x = 0, at = y * width * 4 + c; x < width; x += 1, at += 4) {
+        const left = lefts[x] as number;
+        const share = shares[x] as number;
+        const here = (across[left] as number) * (1 - share) + (across[left + 1] as number) * share;
         data[at] = ((data[at] as number) * mean) / Math.max(1, here);
       }
     }

@@ -7,6 +7,8 @@ export const DRAWN_ALPHA = 128;
 /** Pixels whose neighbours differ more than this are an edge's mixture and no ink of their own. */
 const EDGE = 24;
 const ROUNDS = 12;
+/** Colours nearer than this are one ink and its grain, OKLab. */
+const GRAIN = 0.05;
 
 /** Bin of a colour, 32 steps a channel. */
 export function colourBin(data: Uint8ClampedArray, at: number): number {
@@ -40,12 +42,12 @@ export function inksIn(pixels: PixelGrid, most: number): Hex[] {
   while (centres.length < most) {
     const farthest = colours.reduce<{ pull: number; lab: Cluster['lab'] }>(
       (best, { lab, weight }) => {
-        const pull = weight * Math.min(...centres.map((centre) => apart(centre, lab)));
-        return pull > best.pull ? { pull, lab } : best;
+        const away = Math.min(...centres.map((centre) => apart(centre, lab)));
+        return away > GRAIN * GRAIN && weight * away > best.pull ? { pull: weight * away, lab } : best;
       },
-      { pull: 1e-9, lab: first.lab },
+      { pull: 0, lab: first.lab },
     );
-    if (farthest.pull <= 1e-9) break;
+    if (farthest.pull === 0) break;
     centres.push(farthest.lab);
   }
   let weights = centres.map(() => 0);

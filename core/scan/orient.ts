@@ -26,33 +26,38 @@ export function turned(from: PixelGrid, degrees: number): PixelGrid {
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
   const { width, height, data } = from;
   const to = blankPixels(Math.ceil(Math.abs(width * cos) + Math.abs(height * sin) - 1e-9), Math.ceil(Math.abs(width * sin) + Math.abs(height * cos) - 1e-9));
+  const target = to.data;
+  // One pixel to the right is one step along the row of the source, so only additions are left within.
   for (let y = 0; y < to.height; y += 1) {
-    for (let x = 0; x < to.width; x += 1) {
-      const dx = x + 0.5 - to.width / 2;
-      const dy = y + 0.5 - to.height / 2;
-      const u = cos * dx + sin * dy + width / 2 - 0.5;
-      const v = -sin * dx + cos * dy + height / 2 - 0.5;
+    const dy = y + 0.5 - to.height / 2;
+    let u = cos * (0.5 - to.width / 2) + sin * dy + width / 2 - 0.5;
+    let v = -sin * (0.5 - to.width / 2) + cos * dy + height / 2 - 0.5;
+    for (let x = 0; x < to.width; x += 1, u += cos, v -= sin) {
       if (u <= -1 || v <= -1 || u >= width || v >= height) continue;
-      const [x0, y0] = [Math.floor(u), Math.floor(v)];
-      const [fx, fy] = [u - x0, v - y0];
-      let [r, g, b, a] = [0, 0, 0, 0];
-      for (let k = 0; k < 4; k += 1) {
-        const px = x0 + (k & 1);
-        const py = y0 + (k >> 1);
-        if (px < 0 || py < 0 || px >= width || py >= height) continue;
-        const at = (py * width + px) * 4;
-        const weight = ((k & 1) === 1 ? fx : 1 - fx) * (k >> 1 === 1 ? fy : 1 - fy) * (data[at + 3] as number);
-        r += weight * (data[at] as number);
-        g += weight * (data[at + 1] as number);
-        b += weight * (data[at + 2] as number);
-        a += weight;
-      }
-      if (a === 0) continue;
+      const x0 = Math.floor(u);
+      const y0 = Math.floor(v);
+      const fx = u - x0;
+      const fy = v - y0;
+      const inX0 = x0 >= 0;
+      const inX1 = x0 + 1 < width;
+      const inY0 = y0 >= 0;
+      const inY1 = y0 + 1 < height;
+      const i00 = (y0 * width + x0) * 4;
+      const i01 = i00 + width * 4;
+      const w00 = inX0 && inY0 ? (1 - fx) * (1 - fy) * (data[i00 + 3] as number) : 0;
+      const w10 = inX1 && inY0 ? fx * (1 - fy) * (data[i00 + 7] as number) : 0;
+      const w01 = inX0 && inY1 ? (1 - fx) * fy * (data[i01 + 3] as number) : 0;
+      const w11 = inX1 && inY1 ? fx * fy * (data[i01 + 7] as number) : 0;
+      const opacity = w00 + w10 + w01 + w11;
+      if (opacity === 0) continue;
       const at = (y * to.width + x) * 4;
-      to.data[at] = r / a;
-      to.data[at + 1] = g / a;
-      to.data[at + 2] = b / a;
-      to.data[at + 3] = a;
+      for (let c = 0; c < 3; c += 1) {
+        const sum =
+          (w00 > 0 ? w00 * (data[i00 + c] as number) : 0) + (w10 > 0 ? w10 * (data[i00 + 4 + c] as number) : 0) +
+          (w01 > 0 ? w01 * (data[i01 + c] as number) : 0) + (w11 > 0 ? w11 * (data[i01 + 4 + c] as number) : 0);
+        target[at + c] = sum / opacity;
+      }
+      target[at + 3] = opacity;
     }
   }
   return to;

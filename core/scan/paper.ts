@@ -49,11 +49,12 @@ export function removePaper(pixels: PixelGrid, { reach, colour, tolerance }: Omi
   if (reach === 'outside') keepInside(gone, width, height);
   const depth = Math.max(1, Math.round(soft));
   const edges = edgeColours(pixels, distance, gone, paper, depth);
-  for (let n = 0; n < gone.length; n += 1) if (gone[n]) data.fill(0, n * 4, n * 4 + 4);
+  const words = new Uint32Array(data.buffer, data.byteOffset, gone.length);
+  for (let n = 0; n < gone.length; n += 1) if (gone[n]) words[n] = 0;
   edges.at.forEach((n, k) => {
     const share = edges.share[k] as number;
     const opacity = soft > 0 ? share : share < 0.5 ? 0 : 1;
-    if (opacity === 0) data.fill(0, n * 4, n * 4 + 4);
+    if (opacity === 0) words[n] = 0;
     else {
       const ink = edges.ink[k] as Rgb;
       data[n * 4] = ink[0];
@@ -119,18 +120,22 @@ function edgeColours({ width, height, data }: PixelGrid, distance: Uint8Array, g
 
 /** The mask grown by `depth` places in every direction, squarely. */
 function spread(mask: Uint8Array, width: number, height: number, depth: number): Uint8Array {
-  const pass = (from: Uint8Array, lines: number, length: number, line: number, step: number): Uint8Array => {
-    const to = new Uint8Array(from.length);
-    for (let k = 0; k < lines; k += 1) {
-      let last = -Infinity;
-      let next = 0;
-      for (let i = 0; i < length; i += 1) {
-        // `next` runs ahead to the farthest place that still reaches this one.
-        for (; next < length && next <= i + depth; next += 1) if (from[k * line + next * step]) last = next;
-        if (last >= i - depth) to[k * line + i * step] = 1;
-      }
+  const across = new Uint8Array(mask.length);
+  for (let y = 0; y < height; y += 1) {
+    let last = -Infinity;
+    for (let x = 0, n = y * width; x < width + depth; x += 1, n += 1) {
+      if (x < width && mask[n]) last = x;
+      if (x >= depth && x - depth - last <= depth) across[n - depth] = 1;
     }
-    return to;
-  };
-  return pass(pass(mask, height, width, width, 1), width, height, 1, width);
+  }
+  const grown = new Uint8Array(mask.length);
+  // Row by row, with one counter to a column, since memory is read along rows.
+  const last = new Int32Array(width).fill(-2 * height - 2 * depth);
+  for (let y = 0; y < height + depth; y += 1) {
+    for (let x = 0; x < width; x += 1) {
+      if (y < height && across[y * width + x]) last[x] = y;
+      if (y >= depth && y - depth - (last[x] as number) <= depth) grown[(y - depth) * width + x] = 1;
+    }
+  }
+  return grown;
 }

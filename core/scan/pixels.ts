@@ -9,6 +9,10 @@ export function blankPixels(width: number, height: number): PixelGrid {
   return { width, height, data: new Uint8ClampedArray(width * height * 4) };
 }
 
+export function copiedPixels({ width, height, data }: PixelGrid): PixelGrid {
+  return { width, height, data: data.slice() };
+}
+
 /** Rec. 709 lightness of the stored values, 0 to 255. */
 export function lightness(data: Uint8ClampedArray, at: number): number {
   return 0.2126 * (data[at] as number) + 0.7152 * (data[at + 1] as number) + 0.0722 * (data[at + 2] as number);

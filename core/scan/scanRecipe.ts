@@ -32,6 +32,8 @@ export interface Cutting {
   readonly joins: readonly (readonly Point[])[];
   /** Lines along which what lies under them is parted by hand. */
   readonly splits: readonly CutLine[];
+  /** Drawings that are left out by hand, each by a point in it. */
+  readonly without: readonly Point[];
 }
 
 /** Turning the pixels into vectors. */

@@ -1,3 +1,5 @@
+import { seeded } from '../../core/random/seeded.ts';
+
 /** A place on the block, in units of half a millimetre or so; y downwards. */
 export type P = readonly [x: number, y: number];
 
@@ -11,18 +13,6 @@ export const INKS = {
   chalk: '#f4ecdc',
 } as const;
 export type InkName = keyof typeof INKS;
-
-/** A small seeded generator (mulberry32), so that every cut falls in the same place each time. */
-function generator(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** Points along a Catmull-Rom spline through `points`, about `spacing` apart. */
 export function along(points: readonly P[], closed: boolean, spacing: number): P[] {
@@ -84,7 +74,7 @@ export class Block {
   readonly #cuts: string[] = [];
 
   constructor(seed: number) {
-    this.#random = generator(seed);
+    this.#random = seeded(seed);
   }
 
   /** A number between the bounds. */

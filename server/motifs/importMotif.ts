@@ -39,8 +39,8 @@ export async function importMotif(
 
 /** Gives a motif other artwork, which shows wherever it is used; its name and its width stay. @throws Problem */
 export async function replaceArtwork(studio: Studio, id: string, fileName: string, content: Uint8Array): Promise<Imported> {
-  const { notes, width: _width, ...drawing } = await readFile(studio, fileName, content);
-  const motif = await changeMotif(studio.database, id, { ...drawing, recipe: null });
+  const { notes, artwork, view, inks, source, thumbnail } = await readFile(studio, fileName, content);
+  const motif = await changeMotif(studio.database, id, { artwork, view, inks, source, thumbnail, recipe: null });
   await refreshHolders(studio, id);
   return { motif, notes };
 }

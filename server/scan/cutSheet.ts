@@ -11,13 +11,14 @@ export async function cutSheet({ recipe, blobs: folder }: CutTask, hands: TaskHa
   const sheet = await cleanedSheet(recipe, blobs, hands);
   if (!recipe.steps.cut) return [{ recipe: { ...recipe, drawing: null }, drawing: await drawingOf(sheet, recipe, blobs) }];
   const parts = cut(sheet, perMm, recipe.steps.cut);
-  if (parts.drawings.length === 0) throw nothingLeft();
+  const wanted = parts.drawings.filter(({ isLeftOut }) => !isLeftOut);
+  if (wanted.length === 0) throw nothingLeft();
   const made: CutDrawing[] = [];
-  for (const [n, part] of parts.drawings.entries()) {
+  for (const [n, part] of wanted.entries()) {
     hands.check();
     const own = { ...recipe, drawing: part.anchor };
     made.push({ recipe: own, drawing: await drawingOf(drawingPixels(sheet, parts, part), own, blobs) });
-    hands.progress(0.65 + (0.35 * (n + 1)) / parts.drawings.length);
+    hands.progress(0.65 + (0.35 * (n + 1)) / wanted.length);
   }
   return made;
 }

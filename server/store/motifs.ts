@@ -23,9 +23,9 @@ export type MotifChange = Partial<Pick<StoredMotif, 'name' | 'width' | 'collecti
 const COLUMNS = 'id, name, collection, width, artwork, view, inks, source, thumbnail, tags, recipe';
 /** Every motif that lies in a bundle, with the bundle, through bundles in bundles. */
 const HELD = `held AS (
-  SELECT DISTINCT motifs.id AS holder, part->>'motif' AS part FROM motifs, jsonb_array_elements(recipe->'parts') AS part
+  SELECT DISTINCT motifs.id AS holder, one->>'motif' AS part FROM motifs, jsonb_array_elements(recipe->'parts') AS one
   UNION
-  SELECT motifs.id, held.part FROM held, motifs, jsonb_array_elements(motifs.recipe->'parts') AS part WHERE part->>'motif' = held.holder
+  SELECT motifs.id, held.part FROM held, motifs, jsonb_array_elements(motifs.recipe->'parts') AS one WHERE one->>'motif' = held.holder
 )`;
 /** Columns of a change, in the order of its parameters; those kept as JSON are marked. */
 const CHANGED = { name: '', width: '', collection: '', tags: 'jsonb', artwork: '', view: 'jsonb', inks: 'jsonb', source: '', thumbnail: '', recipe: 'jsonb' } as const;

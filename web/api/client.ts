@@ -16,7 +16,7 @@ export class Unreachable extends Error {
 }
 
 /** Calls the API; JSON both ways. @throws ApiProblem, Unreachable */
-export async function call<T>(method: 'GET' | 'POST' | 'PATCH' | 'DELETE', path: string, body?: unknown, keepalive = false): Promise<T> {
+export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', path: string, body?: unknown, keepalive = false): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {

@@ -1,5 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { Artwork } from '../../core/motif/artwork.ts';
 import type { Motif } from '../../core/motif/motif.ts';
+import type { Recipe } from '../../core/motif/recipe.ts';
 import { call, upload } from './client.ts';
 
 /** A motif as the drawer lists it. */
@@ -34,11 +36,13 @@ export type MotifDeed =
   | { readonly id: string; readonly change: Partial<Pick<DrawerMotif, 'name' | 'width' | 'collection' | 'tags'>> }
   | { readonly id: string; readonly deleted: boolean }
   | { readonly id: string; readonly duplicate: true }
-  | { readonly id: string; readonly artwork: File };
+  | { readonly id: string; readonly artwork: File }
+  | { readonly id: string; readonly recipe: Recipe };
 
 function done(deed: MotifDeed): Promise<unknown> {
   const path = `/motifs/${deed.id}`;
   if ('change' in deed) return call<unknown>('PATCH', path, deed.change);
+  if ('recipe' in deed) return call<unknown>('PUT', `${path}/recipe`, { recipe: deed.recipe });
   if ('duplicate' in deed) return call<unknown>('POST', `${path}/duplicate`);
   if ('artwork' in deed) return upload<unknown>('PUT', `${path}/artwork?name=${encodeURIComponent(deed.artwork.name)}`, deed.artwork, () => undefined, new AbortController().signal);
   return deed.deleted ? call<unknown>('DELETE', path) : call<unknown>('POST', `${path}/restore`);
@@ -48,6 +52,29 @@ function done(deed: MotifDeed): Promise<unknown> {
 export function useMotifDeed() {
   const client = useQueryClient();
   return useMutation({ mutationFn: done, onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }) });
+}
+
+/** Makes a motif by a recipe. */
+export function useMotifMaking() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (making: { readonly name: string; readonly collection: string; readonly recipe: Recipe }) => call<DrawerMotif>('POST', '/motifs/made', making),
+    onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }),
+  });
+}
+
+/** Copies of motifs, under names of their own. */
+export function useMotifCopies() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (copies: readonly { readonly id: string; readonly name: string }[]) => Promise.all(copies.map(({ id, name }) => call<DrawerMotif>('POST', `/motifs/${id}/duplicate`, { name }))),
+    onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }),
+  });
+}
+
+/** Artwork by its address; undefined asks for none. */
+export function useArtwork(address: string | undefined) {
+  return useQuery({ queryKey: ['artwork', address], queryFn: () => call<Artwork>('GET', `/blobs/${address}`), enabled: address !== undefined, staleTime: Infinity });
 }
 
 export interface Imported {

@@ -4,6 +4,7 @@ import { NavLink } from 'react-router';
 const PLACES = [
   { to: '/', name: 'Table' },
   { to: '/motifs', name: 'Motif drawer' },
+  { to: '/workshop', name: 'Workshop' },
   { to: '/swatches', name: 'Swatch book' },
 ] as const;
 

@@ -1,8 +1,6 @@
 import { Button } from '../../shared/Button.tsx';
 import { LengthField } from '../../shared/LengthField.tsx';
-import { QuantityField } from '../../shared/QuantityField.tsx';
-import { parseAmount } from '../../../core/units/amount.ts';
-import { formatNumber } from '../../../core/units/length.ts';
+import { AmountField } from '../../shared/AmountField.tsx';
 import { naturalHeight } from '../../../core/motif/motif.ts';
 import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../../../core/document/placement.ts';
 import { withinTurn } from '../../../core/arrange/pins.ts';
@@ -69,27 +67,9 @@ function OneChosen({ placement, motif }: { readonly placement: Placement; readon
         <LengthField label="Centre down" mm={placement.y} signed onChange={(y) => bench.change('Moved', () => ({ y }))} />
         <LengthField label="Width" mm={motif.width * placement.scale} {...sizes(motif.width)} onChange={(mm) => resize(mm / motif.width)} />
         <LengthField label="Height" mm={height * placement.scale} {...sizes(height)} onChange={(mm) => resize(mm / height)} />
-        <QuantityField
-          label="Size"
-          shown={`${formatNumber(placement.scale * 100)} %`}
-          value={placement.scale * 100}
-          read={(text) => parseAmount(text, { sign: '%', current: placement.scale * 100, min: SMALLEST_SCALE * 100, max: LARGEST_SCALE * 100 })}
-          onChange={(percent) => resize(percent / 100)}
-        />
-        <QuantityField
-          label="Turn"
-          shown={`${formatNumber(placement.turn)}°`}
-          value={placement.turn}
-          read={(text) => parseAmount(text, { sign: '°', current: placement.turn })}
-          onChange={(turn) => bench.change('Turned', () => ({ turn: withinTurn(turn) }))}
-        />
-        <QuantityField
-          label="Opacity"
-          shown={`${formatNumber(placement.opacity * 100)} %`}
-          value={placement.opacity * 100}
-          read={(text) => parseAmount(text, { sign: '%', current: placement.opacity * 100, min: 0, max: 100 })}
-          onChange={(percent) => bench.change('Changed the opacity', () => ({ opacity: percent / 100 }))}
-        />
+        <AmountField label="Size" sign="%" value={placement.scale * 100} min={SMALLEST_SCALE * 100} max={LARGEST_SCALE * 100} onChange={(percent) => resize(percent / 100)} />
+        <AmountField label="Turn" sign="°" value={placement.turn} onChange={(turn) => bench.change('Turned', () => ({ turn: withinTurn(turn) }))} />
+        <AmountField label="Opacity" sign="%" value={placement.opacity * 100} min={0} max={100} onChange={(percent) => bench.change('Changed the opacity', () => ({ opacity: percent / 100 }))} />
         <div className="self-end">
           <Button pressed={placement.mirrored} onClick={() => bench.mirror()} className="w-full">
             Mirrored
