@@ -2,6 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
+import { BuilderPage } from './builder/BuilderPage.tsx';
 import { DesignPage } from './design/DesignPage.tsx';
 import { MotifDrawer } from './drawer/MotifDrawer.tsx';
 import { Home } from './home/Home.tsx';
@@ -19,6 +20,8 @@ const router = createBrowserRouter([
   { path: '/', element: <Home />, errorElement: <Lost /> },
   { path: '/designs/:id', element: <DesignPage />, errorElement: <Lost /> },
   { path: '/motifs', element: <MotifDrawer />, errorElement: <Lost /> },
+  { path: '/build', element: <BuilderPage />, errorElement: <Lost /> },
+  { path: '/build/:id', element: <BuilderPage />, errorElement: <Lost /> },
   { path: '/workshop', element: <Workshop />, errorElement: <Lost /> },
   { path: '/workshop/:id', element: <SheetPage />, errorElement: <Lost /> },
   { path: '/swatches', element: <SwatchBook />, errorElement: <Lost /> },

@@ -8,31 +8,43 @@ import type { Tracing } from './scanRecipe.ts';
 
 /** More pixels trace no better, only slower. */
 const MOST_PIXELS = 1.5e6;
+/** An outline shorter than this is left out at no detail, mm. */
+const SHORTEST_MM = 4;
+/** Curves leave the pixels' edges by at most this when smoothest, mm. */
+const LOOSEST_MM = 0.2;
 const NONE = -1;
 
 /**
  * Traces a cleaned picture into one path for each ink, largest ink first; its unit is the picture's pixel. Nothing is
  * drawn where the picture is see-through.
  *
+ * @param perMm pixels to a millimetre, so that a smaller picture of the same sheet is traced alike
  * @returns undefined where there is nothing to trace
  */
-export function traced(picture: PixelGrid, { inks, smoothness, detail }: Tracing): Artwork | undefined {
+export function traced(picture: PixelGrid, perMm: number, { inks, smoothness, detail }: Tracing): Artwork | undefined {
   const by = Math.max(1, Math.ceil(Math.sqrt((picture.width * picture.height) / MOST_PIXELS)));
   const pixels = by === 1 ? picture : reduced(picture, by);
-  const palette = inksIn(pixels, inks);
-  if (palette.length === 0) return undefined;
+  // One ink alone is a drawing in line: the darkest is it, and what is nearer to the lighter stays open.
+  const palette = inksIn(pixels, Math.max(2, inks));
+  const drawn = inks === 1 ? palette.filter((ink) => palette.every((other) => lightnessOf(ink) <= lightnessOf(other))) : palette;
   const indexed = { array: indexedByInk(pixels, palette) };
-  const nodes = palette.flatMap((ink, k): PathNode[] => {
-    const scanned = tracer.pathscan(tracer.layeringstep(indexed, k), 4 + Math.round((1 - detail) * 60));
+  const nodes = drawn.flatMap((ink): PathNode[] => {
+    const k = palette.indexOf(ink);
+    const scanned = tracer.pathscan(tracer.layeringstep(indexed, k), Math.max(5, Math.round(((1 - detail) * SHORTEST_MM * perMm) / by)));
     const between = tracer.internodes(scanned, { rightangleenhance: smoothness < 0.5 });
-    const path = pathOf(tracer.batchtracepaths(between, 0.1 + smoothness * 2.4, 0.1 + smoothness * 2.4), by);
+    const tolerance = 0.1 + (smoothness * LOOSEST_MM * perMm) / by;
+    const path = pathOf(tracer.batchtracepaths(between, tolerance, tolerance), by);
     if (!path) return [];
     const paint = { kind: 'ink', ink, opacity: 1 } as const;
     // A pixel's width of the same ink closes the hairlines between inks whose curves were each smoothed alone.
-    const seam = palette.length > 1 ? { stroke: { paint, width: by * 0.8, cap: 'round', join: 'round', miterLimit: 4, dash: [], dashOffset: 0 } as const } : {};
+    const seam = drawn.length > 1 ? { stroke: { paint, width: by * 0.8, cap: 'round', join: 'round', miterLimit: 4, dash: [], dashOffset: 0 } as const } : {};
     return [{ kind: 'path', path, rule: 'evenodd', fill: paint, ...seam }];
   });
   return nodes.length === 0 ? undefined : { version: 1, view: { x: 0, y: 0, width: picture.width, height: picture.height }, nodes };
+}
+
+function lightnessOf(ink: Hex): number {
+  return oklab(...channels(ink))[0];
 }
 
 /** Rows of ink numbers with a border one place wide, as the tracer wants them. */

@@ -1,4 +1,6 @@
-import { cutSheet as cut, drawingPixels } from '../../core/scan/cut.ts';
+import { cutSheet as cut, drawingPixels, type CutSheet } from '../../core/scan/cut.ts';
+import type { PixelGrid } from '../../core/scan/pixels.ts';
+import type { ScanRecipe } from '../../core/scan/scanRecipe.ts';
 import { perMillimetre } from '../../core/scan/clean.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { CutDrawing, CutTask, TaskHands } from '../work/tasks.ts';
@@ -9,16 +11,20 @@ export async function cutSheet({ recipe, blobs: folder }: CutTask, hands: TaskHa
   const blobs = new Blobs(folder);
   const perMm = perMillimetre(recipe.dpi);
   const sheet = await cleanedSheet(recipe, blobs, hands);
-  if (!recipe.steps.cut) return [{ recipe: { ...recipe, drawing: null }, drawing: await drawingOf(sheet, recipe, blobs) }];
-  const parts = cut(sheet, perMm, recipe.steps.cut);
-  const wanted = parts.drawings.filter(({ isLeftOut }) => !isLeftOut);
-  if (wanted.length === 0) throw nothingLeft();
   const made: CutDrawing[] = [];
+  const make = async (pixels: PixelGrid, own: ScanRecipe): Promise<void> => {
+    const drawing = await drawingOf(pixels, own, blobs);
+    if (drawing) made.push({ recipe: own, drawing });
+  };
+  const parts = recipe.steps.cut && cut(sheet, perMm, recipe.steps.cut);
+  const wanted = parts?.drawings.filter(({ isLeftOut }) => !isLeftOut) ?? [];
+  if (!parts) await make(sheet, { ...recipe, drawing: null });
   for (const [n, part] of wanted.entries()) {
     hands.check();
-    const own = { ...recipe, drawing: part.anchor };
-    made.push({ recipe: own, drawing: await drawingOf(drawingPixels(sheet, parts, part), own, blobs) });
+    await make(drawingPixels(sheet, parts as CutSheet, part), { ...recipe, drawing: part.anchor });
     hands.progress(0.65 + (0.35 * (n + 1)) / wanted.length);
   }
+  // A speck that traces to nothing is left out; a sheet of nothing is refused.
+  if (made.length === 0) throw nothingLeft();
   return made;
 }

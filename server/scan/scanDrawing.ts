@@ -1,6 +1,8 @@
 import type { Artwork } from '../../core/motif/artwork.ts';
 import { cleaned, perMillimetre, trimmedToDrawing } from '../../core/scan/clean.ts';
-import { cutSheet, drawingAt, drawingPixels } from '../../core/scan/cut.ts';
+import type { Point } from '../../core/geometry/point.ts';
+import { cutSheet, drawingAt, drawingPixels, type CutSheet } from '../../core/scan/cut.ts';
+import { drawnBox } from '../../core/scan/orient.ts';
 import type { PixelGrid } from '../../core/scan/pixels.ts';
 import type { ScanRecipe } from '../../core/scan/scanRecipe.ts';
 import { traced } from '../../core/scan/trace.ts';
@@ -15,11 +17,15 @@ export async function scanDrawing(recipe: ScanRecipe, blobs: Blobs, hands: TaskH
   const { steps, drawing } = recipe;
   const perMm = perMillimetre(recipe.dpi);
   const sheet = await cleanedSheet(recipe, blobs, hands);
-  if (!steps.cut || !drawing) return drawingOf(sheet, recipe, blobs);
-  const cut = cutSheet(sheet, perMm, steps.cut);
-  const found = drawingAt(cut, perMm, drawing);
-  if (!found) throw nothingLeft();
-  return drawingOf(drawingPixels(sheet, cut, found), recipe, blobs);
+  const own = steps.cut && drawing ? cutOut(sheet, cutSheet(sheet, perMm, steps.cut), perMm, drawing) : sheet;
+  const made = own && (await drawingOf(own, recipe, blobs));
+  if (!made) throw nothingLeft();
+  return made;
+}
+
+function cutOut(sheet: PixelGrid, cut: CutSheet, perMm: number, at: Point): PixelGrid | undefined {
+  const found = drawingAt(cut, perMm, at);
+  return found && drawingPixels(sheet, cut, found);
 }
 
 /** The whole picture after every step but cutting and tracing. */
@@ -35,16 +41,15 @@ export async function cleanedSheet({ picture, dpi, steps }: ScanRecipe, blobs: B
   );
 }
 
-/** Keeps one drawing's pixels, or their tracing, as artwork. */
-export async function drawingOf(pixels: PixelGrid, { dpi, steps }: ScanRecipe, blobs: Blobs): Promise<Drawing> {
+/** Keeps one drawing's pixels, or their tracing, as artwork; undefined where there is nothing to keep. */
+export async function drawingOf(pixels: PixelGrid, { dpi, steps }: ScanRecipe, blobs: Blobs): Promise<Drawing | undefined> {
   const own = steps.cut ? trimmedToDrawing(pixels) : pixels;
   const unit = 1 / perMillimetre(dpi);
   if (steps.trace) {
-    const artwork = traced(own, steps.trace);
-    if (!artwork) throw nothingLeft();
-    return keptDrawing(artwork, blobs, unit);
+    const artwork = traced(own, perMillimetre(dpi), steps.trace);
+    return artwork && keptDrawing(artwork, blobs, unit);
   }
-  if (own.data.every((value, i) => i % 4 !== 3 || value === 0)) throw nothingLeft();
+  if (!drawnBox(own)) return undefined;
   const view = { x: 0, y: 0, width: own.width, height: own.height };
   const artwork: Artwork = { version: 1, view, nodes: [{ kind: 'picture', blob: await keepPixels(own, blobs, dpi), ...view }] };
   return keptDrawing(artwork, blobs, unit);

@@ -17,11 +17,13 @@ import { Fetched } from '../shared/Fetched.tsx';
 import { JobProgress } from '../shared/JobProgress.tsx';
 import { NameField } from '../shared/NameField.tsx';
 import { useNotify } from '../shared/Notices.tsx';
+import { useHistory } from '../shared/useHistory.ts';
+import { useUndoKeys } from '../shared/useUndoKeys.ts';
 import { boxBetween, levelling, straightenedBy, toggledLeftOut, type HandTool } from './handTools.ts';
 import { GROUNDS, SheetTable, type GroundId } from './SheetTable.tsx';
 import { StepsTicket } from './StepsTicket.tsx';
 import { useCleaning } from './useCleaning.ts';
-import { useSteps } from './useSteps.ts';
+import { useSaved } from './useSaved.ts';
 
 const HINTS: Readonly<Record<HandTool, string>> = {
   none: '',
@@ -56,8 +58,10 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
     (steps: CleanSteps) => void mutateAsync({ id: sheet.id, change: { steps } }).catch((error: Error) => notify({ text: error.message, tone: 'problem' })),
     [mutateAsync, notify, sheet.id],
   );
-  const history = useSteps(sheet.steps, save);
-  const { steps, change, undo, redo } = history;
+  const history = useHistory(sheet.steps);
+  const { value: steps, change, undo, redo } = history;
+  useSaved(steps, save);
+  useUndoKeys(undo, redo);
   const [tool, setTool] = useState<HandTool>('none');
   const [ground, setGround] = useState<GroundId>('light');
   const [beside, setBeside] = useState<boolean>();
@@ -72,18 +76,11 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
 
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
-      if ((event.target as HTMLElement).matches('input:not([type="range"]):not([type="checkbox"])')) return;
       if (event.key === 'Escape') setTool('none');
-      if (!event.ctrlKey && !event.metaKey) return;
-      const key = event.key.toLowerCase();
-      if (key !== 'z' && key !== 'y') return;
-      event.preventDefault();
-      if (key === 'y' || event.shiftKey) redo();
-      else undo();
     };
     window.addEventListener('keydown', onKeyDown);
     return () => window.removeEventListener('keydown', onKeyDown);
-  }, [undo, redo]);
+  }, []);
 
   const watch = useJob<{ motifs: readonly string[] }>(({ motifs }) => {
     void client.invalidateQueries({ queryKey: MOTIFS });

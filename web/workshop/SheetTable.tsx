@@ -1,10 +1,9 @@
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import type { Point } from '../../core/geometry/point.ts';
-import type { Artwork } from '../../core/motif/artwork.ts';
 import type { SheetDrawing } from '../../core/scan/cut.ts';
 import type { CleanedPicture } from './cleanMessages.ts';
 import type { HandTool } from './handTools.ts';
-import { TracedPicture } from './TracedPicture.tsx';
+import { ArtworkSvg } from '../shared/ArtworkSvg.tsx';
 
 /** What the cleaned picture is looked at on. */
 export const GROUNDS = [
@@ -52,11 +51,11 @@ export function SheetTable({ picture, ground, beside, zoom, tool, onStroke }: Pr
         )}
         <figure>
           <div className="relative shadow-float" style={{ background: colour, width: image.width * scale, height: image.height * scale }} data-sheet-table>
-            {picture.tracing ? <TracedPicture artwork={picture.tracing} width={image.width * scale} height={image.height * scale} /> : <Bitmap image={image} scale={scale} label="The cleaned sheet" />}
+            {picture.tracing ? <ArtworkSvg artwork={picture.tracing} label="The traced drawing" className="block h-full w-full" /> : <Bitmap image={image} scale={scale} label="The cleaned sheet" />}
             <Drawings drawings={picture.drawings} scale={scale} />
             <Strokes tool={tool} scale={scale} onStroke={onStroke} />
           </div>
-          {beside && <figcaption className="mt-1 text-xs text-graphite">{picture.tracing ? `Traced, ${(picture.tracing as Artwork).nodes.length} inks` : 'Cleaned'}</figcaption>}
+          {beside && <figcaption className="mt-1 text-xs text-graphite">{picture.tracing ? `Traced, ${picture.tracing.nodes.length} inks` : 'Cleaned'}</figcaption>}
         </figure>
       </div>
     </div>

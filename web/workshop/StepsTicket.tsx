@@ -4,7 +4,10 @@ import { proposedLevels } from '../../core/scan/levels.ts';
 import type { CleanSteps, Cutting, PaperRemoval } from '../../core/scan/scanRecipe.ts';
 import { AmountField } from '../shared/AmountField.tsx';
 import { Button } from '../shared/Button.tsx';
+import { Choice } from '../shared/Choice.tsx';
 import { SliderField } from '../shared/SliderField.tsx';
+import { Tick } from '../shared/Tick.tsx';
+import { TicketPart } from '../shared/TicketPart.tsx';
 import { NO_CUT, type HandTool } from './handTools.ts';
 import { LevelsChart } from './LevelsChart.tsx';
 
@@ -17,6 +20,8 @@ interface Props {
   readonly onFindTilt: () => void;
 }
 
+/** Dust; no drawing is as small, mm². */
+const USUAL_SPECKS = 0.5;
 const USUAL_PAPER: PaperRemoval = { reach: 'outside', colour: null, tolerance: 40, soft: 0.15 };
 
 /** Every step of cleaning, in the order in which they are done. */
@@ -30,8 +35,8 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
   );
   const turned = (by: 1 | 3): void => change({ quarters: ((quarters + by) % 4) as CleanSteps['quarters'], crop: null });
   return (
-    <div className="grid gap-5">
-      <Step name="Lay it straight">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-5">
+      <TicketPart name="Lay it straight">
         <div className="flex flex-wrap gap-2">
           <Button label="Turn left" onClick={() => turned(3)}>
             <RotateCcw size={15} aria-hidden />
@@ -47,9 +52,9 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
           {crop && <Button onClick={() => change({ crop: null })}>Whole sheet</Button>}
         </div>
         <SliderField label="Straightened by" sign="°" value={straighten} min={-15} max={15} step={0.1} onChange={(degrees) => change({ straighten: degrees })} />
-      </Step>
+      </TicketPart>
 
-      <Step name="Light">
+      <TicketPart name="Light">
         <Tick label="Even out the light" on={evenLight} onChange={(on) => change({ evenLight: on })} />
         <Tick label="Lift blacks and whites" on={levels !== null} onChange={(on) => change({ levels: on ? proposedLevels(histogram ?? new Uint32Array(256)) : null })} />
         {levels && histogram && (
@@ -60,23 +65,15 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
             </Button>
           </>
         )}
-      </Step>
+      </TicketPart>
 
-      <Step name="Take the paper away">
-        <div role="radiogroup" aria-label="Paper" className="grid grid-cols-3 gap-1">
-          {([['kept', 'Keep it'], ['outside', 'Outside'], ['everywhere', 'Everywhere']] as const).map(([reach, name]) => (
-            <button
-              key={reach}
-              type="button"
-              role="radio"
-              aria-checked={(paper?.reach ?? 'kept') === reach}
-              onClick={() => change({ paper: reach === 'kept' ? null : { ...(paper ?? USUAL_PAPER), reach } })}
-              className="h-8 rounded-md border border-thread bg-white text-sm aria-checked:border-ink aria-checked:ring-1 aria-checked:ring-ink"
-            >
-              {name}
-            </button>
-          ))}
-        </div>
+      <TicketPart name="Take the paper away">
+        <Choice
+          label="Paper"
+          value={paper?.reach ?? 'kept'}
+          options={[{ value: 'kept', name: 'Keep it' }, { value: 'outside', name: 'Outside' }, { value: 'everywhere', name: 'Everywhere' }]}
+          onChange={(reach) => change(reach === 'kept' ? { paper: null } : { paper: { ...(paper ?? USUAL_PAPER), reach }, specks: paper ? specks : specks || USUAL_SPECKS })}
+        />
         {paper && (
           <>
             <p className="text-xs text-graphite">{paper.reach === 'outside' ? 'White inside closed lines stays.' : 'White inside closed lines goes as well.'}</p>
@@ -101,15 +98,15 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
           <AmountField label="Specks under, mm²" value={specks} min={0} max={1000} step={0.1} onChange={(area) => change({ specks: area })} />
           {!cut && <Tick label="Trim to what is there" on={trim} onChange={(on) => change({ trim: on })} />}
         </div>
-      </Step>
+      </TicketPart>
 
-      <Step name="Cut into drawings">
+      <TicketPart name="Cut into drawings">
         <Tick label="Each drawing a motif of its own" on={cut !== null} onChange={(on) => change({ cut: on ? NO_CUT : null })} />
         {cut && <CutFields cut={cut} handTool={handTool} onChange={(next) => change({ cut: next })} />}
-      </Step>
+      </TicketPart>
 
-      <Step name="Trace into vectors">
-        <Tick label="Trace it" on={trace !== null} onChange={(on) => change({ trace: on ? { inks: 1, smoothness: 0.5, detail: 0.6 } : null })} />
+      <TicketPart name="Trace into vectors">
+        <Tick label="Trace it" on={trace !== null} onChange={(on) => change({ trace: on ? { inks: 2, smoothness: 0.5, detail: 0.6 } : null })} />
         {trace && (
           <>
             <SliderField label="Inks" value={trace.inks} min={1} max={8} step={1} onChange={(inks) => change({ trace: { ...trace, inks: Math.round(inks) } })} />
@@ -117,7 +114,7 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
             <SliderField label="Detail" sign="%" value={trace.detail * 100} min={0} max={100} step={5} onChange={(percent) => change({ trace: { ...trace, detail: percent / 100 } })} />
           </>
         )}
-      </Step>
+      </TicketPart>
     </div>
   );
 }
@@ -144,23 +141,5 @@ function CutFields({ cut, handTool, onChange }: CutFieldsProps) {
         </Button>
       )}
     </>
-  );
-}
-
-function Step({ name, children }: { readonly name: string; readonly children: ReactNode }) {
-  return (
-    <section aria-label={name} className="grid gap-2.5 border-b border-dashed border-thread pb-5 last:border-0">
-      <h3 className="font-name text-sm font-semibold">{name}</h3>
-      {children}
-    </section>
-  );
-}
-
-function Tick({ label, on, onChange }: { readonly label: string; readonly on: boolean; readonly onChange: (on: boolean) => void }) {
-  return (
-    <label className="flex min-h-8 cursor-pointer items-center gap-2 text-sm">
-      <input type="checkbox" checked={on} onChange={(event) => onChange(event.target.checked)} className="h-4 w-4 accent-ink" />
-      {label}
-    </label>
   );
 }

@@ -36,7 +36,7 @@ async function answer(order: CleanOrder | TiltOrder): Promise<void> {
   liftOff(pixels, perMm, steps);
   const drawings = steps.cut ? cutSheet(pixels, perMm, steps.cut).drawings : [];
   const shown = steps.trim && !steps.cut ? trimmedToDrawing(pixels) : pixels;
-  const tracing = steps.trace ? traced(shown, steps.trace) : undefined;
+  const tracing = steps.trace ? traced(shown, perMm, steps.trace) : undefined;
   const [image, before] = [imageOf(shown), imageOf(straight.pixels)];
   port.postMessage(
     { id: order.id, image, before, histogram: counts, proposed: proposedLevels(counts), drawings, tracing, took: performance.now() - began },

@@ -5,6 +5,7 @@ import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../../../core/re
 import { everyFraction, step, type StepKind } from '../../../core/repeat/step.ts';
 import { straightUnit } from '../../../core/repeat/straightUnit.ts';
 import { formatLength } from '../../../core/units/length.ts';
+import { Choice } from '../../shared/Choice.tsx';
 import { LengthField } from '../../shared/LengthField.tsx';
 import { fitText } from '../../shared/fitText.ts';
 import { StepDiagram } from '../../shared/StepDiagram.tsx';
@@ -71,13 +72,7 @@ export function RepeatTicket() {
         <LengthField label="Cell width" mm={repeat.width} {...size} onChange={(width) => change('Resized the cell', { ...repeat, width })} />
         <LengthField label="Cell height" mm={repeat.height} {...size} onChange={(height) => change('Resized the cell', { ...repeat, height })} />
       </div>
-      <RadioGroup value={unit} onChange={setUnit} aria-label="Unit" className="flex gap-1">
-        {SHOWN_UNITS.map((one) => (
-          <Radio key={one} value={one} className="grid h-8 grow cursor-pointer place-items-center rounded-md border border-thread bg-white text-sm data-checked:border-ink data-checked:ring-1 data-checked:ring-ink">
-            {one}
-          </Radio>
-        ))}
-      </RadioGroup>
+      <Choice label="Unit" value={unit} options={SHOWN_UNITS.map((one) => ({ value: one, name: one }))} onChange={setUnit} />
       <dl className="grid gap-2 border-t border-dashed border-thread pt-4 text-sm">
         <div>
           <dt className="text-xs text-graphite">Straight unit, what a printer’s file holds</dt>
