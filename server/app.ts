@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import express, { json, type Express } from 'express';
 import { noSuchRoute, problemHandler } from './problem.ts';
 import { blobRoutes } from './routes/blobs.ts';
+import { collectionRoutes } from './routes/collections.ts';
 import { designRoutes } from './routes/designs.ts';
 import { exportRoutes } from './routes/exports.ts';
 import { jobRoutes } from './routes/jobs.ts';
@@ -33,6 +34,7 @@ export function createApp(studio: Studio, web?: string, log: (message: string) =
   app.use('/api/swatches', json({ limit: MOST_JSON }), swatchRoutes(studio));
   app.use('/api/exports', json({ limit: '10kb' }), exportRoutes(studio));
   app.use('/api/jobs', jobRoutes(studio));
+  app.use('/api/collections', collectionRoutes(studio));
   app.use('/api/sheets', sheetRoutes(studio));
   app.use('/api/scanner', scannerRoutes(studio));
   app.use('/api/blobs', blobRoutes(studio));

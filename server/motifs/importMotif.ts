@@ -45,7 +45,8 @@ export async function replaceArtwork(studio: Studio, id: string, fileName: strin
   return { motif, notes };
 }
 
-function readFile({ pool, blobs }: Studio, fileName: string, content: Uint8Array): Promise<ReadOutcome> {
+/** Reads a file in a worker. @throws Problem */
+export function readFile({ pool, blobs }: Studio, fileName: string, content: Uint8Array): Promise<ReadOutcome> {
   return pool.run({ kind: 'read', name: shown(fileName), content, blobs: blobs.folder }, undefined, LONGEST_READ_MS);
 }
 

@@ -34,9 +34,12 @@ export async function trimmed(artwork: Artwork, blobs: Blobs): Promise<Artwork |
 
 /** A small picture of the artwork as drawn, PNG, on a transparent ground. */
 export async function paintThumbnail(artwork: Artwork, blobs: Blobs): Promise<Buffer> {
-  const { view } = artwork;
-  const scale = THUMBNAIL / Math.max(view.width, view.height);
-  return (await painted(artwork.nodes, view, scale, await easelFor(artwork, blobs))).canvas.encode('png');
+  return paintPicture(artwork, blobs, THUMBNAIL / Math.max(artwork.view.width, artwork.view.height));
+}
+
+/** A picture of the artwork as drawn, PNG, on a transparent ground; `scale` is pixels to a unit of the artwork. */
+export async function paintPicture(artwork: Artwork, blobs: Blobs, scale: number): Promise<Buffer> {
+  return (await painted(artwork.nodes, artwork.view, scale, await easelFor(artwork, blobs))).canvas.encode('png');
 }
 
 function framed({ view, nodes }: Artwork): ArtworkNode {

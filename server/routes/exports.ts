@@ -5,6 +5,7 @@ import type { Design } from '../../core/document/design.ts';
 import { idSchema } from '../../core/document/schema.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { LEAST_DPI, MOST_DPI, type ExportSize } from '../../core/paint/exportPlan.ts';
+import { fileNameOf } from '../fileName.ts';
 import { exportTask } from '../paint/exportTask.ts';
 import { notFound, Problem } from '../problem.ts';
 import { readDesign } from '../store/designs.ts';
@@ -51,7 +52,7 @@ export function exportRoutes(studio: Studio): Router {
     exportTask(drawn.design, drawn.motifs, size, blobs.folder, '');
     const job = await jobs.start('export', async (hands, id) => {
       const outcome = await pool.run(exportTask(drawn.design, drawn.motifs, size, blobs.folder, exportFile(studio, id)), hands);
-      return { href: `/api/exports/${id}/file`, fileName: `${fileNameOf(name)} ${outcome.width}x${outcome.height}.png`, ...outcome } satisfies ExportResult;
+      return { href: `/api/exports/${id}/file`, fileName: `${fileNameOf(name, 'Repeat')} ${outcome.width}x${outcome.height}.png`, ...outcome } satisfies ExportResult;
     });
     response.status(202).json(job);
   });
@@ -65,10 +66,4 @@ export function exportRoutes(studio: Studio): Router {
   });
 
   return router;
-}
-
-/** A file name that every system takes. */
-function fileNameOf(name: string): string {
-  // eslint-disable-next-line no-control-regex -- control characters are among what file systems refuse
-  return name.replace(/[\u0000-\u001f<>:"/\\|?*]+/g, ' ').replace(/\s+/g, ' ').trim().slice(0, 80) || 'Repeat';
 }

@@ -4,6 +4,7 @@ import type { Design } from '../../core/document/design.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import type { Recipe } from '../../core/motif/recipe.ts';
 import type { ScanRecipe } from '../../core/scan/scanRecipe.ts';
+import type { StoredMotif } from '../store/motifs.ts';
 
 /** Paints a design's straight unit into a PNG file. */
 export interface PaintTask {
@@ -99,7 +100,16 @@ export interface PreviewTask {
   readonly blobs: string;
 }
 
-export type Task = PaintTask | ReadTask | DeriveTask | CutTask | ScanTask | PreviewTask;
+/** Writes a collection into one file. */
+export interface PackTask {
+  readonly kind: 'pack';
+  readonly name: string;
+  /** Each after those that it is made of. */
+  readonly motifs: readonly StoredMotif[];
+  readonly blobs: string;
+}
+
+export type Task = PaintTask | ReadTask | DeriveTask | CutTask | ScanTask | PreviewTask | PackTask;
 
 /** What each kind of task comes to. */
 interface Outcomes {
@@ -109,6 +119,8 @@ interface Outcomes {
   cut: readonly CutDrawing[];
   scan: ScannedPicture;
   preview: ScannedPicture;
+  /** The ZIP. */
+  pack: Uint8Array;
 }
 export type Outcome<T extends Task> = Outcomes[T['kind']];
 

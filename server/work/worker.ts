@@ -1,4 +1,5 @@
 import { parentPort } from 'node:worker_threads';
+import { packCollection } from '../collections/packCollection.ts';
 import { derive } from '../motifs/derive.ts';
 import { readMotif } from '../motifs/readMotif.ts';
 import { paintUnit } from '../paint/paintUnit.ts';
@@ -25,6 +26,8 @@ function work(task: Task, hands: TaskHands): Promise<Outcome<Task>> {
       return scanSheet(task, hands);
     case 'preview':
       return previewPicture(task);
+    case 'pack':
+      return packCollection(task, hands);
   }
 }
 
