@@ -10,7 +10,7 @@ import type { Part } from './part.ts';
 type Sized = Pick<Motif, 'width' | 'view'>;
 
 /** What becomes a part: a placement, at the appearance that is meant. */
-export type Gathered = Omit<Placement, 'id' | 'layer'>;
+type Gathered = Omit<Placement, 'id' | 'layer'>;
 
 /**
  * The placements at those of their appearances that lie next to each other, so that what straddles a join is one

@@ -77,6 +77,16 @@ export function useArtwork(address: string | undefined) {
   return useQuery({ queryKey: ['artwork', address], queryFn: () => call<Artwork>('GET', `/blobs/${address}`), enabled: address !== undefined, staleTime: Infinity });
 }
 
+/** Where a collection's file is fetched from. */
+export function collectionFileUrl(name: string): string {
+  return `/api/collections/file?name=${encodeURIComponent(name)}`;
+}
+
+/** Takes a collection's file into the drawer. */
+export function readCollection(file: Blob, onProgress: (share: number) => void, signal: AbortSignal): Promise<{ name: string; motifs: readonly string[]; known: number }> {
+  return upload<{ name: string; motifs: readonly string[]; known: number }>('POST', '/collections', file, onProgress, signal);
+}
+
 export interface Imported {
   readonly motif: DrawerMotif;
   readonly notes: readonly string[];

@@ -11,8 +11,14 @@ export interface ClothParts {
   readonly hands: ClothHands;
 }
 
+interface Props {
+  readonly onReady: (parts: ClothParts | undefined) => void;
+  /** A motif was clicked twice. */
+  readonly onOpen: (placement: string) => void;
+}
+
 /** The cloth: fills its place, shows the endless repeat, takes pointers. */
-export function Cloth({ onReady }: { readonly onReady: (parts: ClothParts | undefined) => void }) {
+export function Cloth({ onReady, onOpen }: Props) {
   const bench = useBench();
   const area = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -22,7 +28,7 @@ export function Cloth({ onReady }: { readonly onReady: (parts: ClothParts | unde
     const place = area.current;
     if (!place || !canvas.current) return;
     const frame = () => ({ width: place.clientWidth, height: place.clientHeight, density: window.devicePixelRatio });
-    const view = new ClothView(canvas.current, bench.session, frame());
+    const view = new ClothView(canvas.current, bench.session, frame(), bench.viewport);
     const hands = new ClothHands(bench, view, place);
     view.setMotifs(bench.motifs.getState());
     const leaveMotifs = bench.motifs.subscribe(() => view.setMotifs(bench.motifs.getState()));
@@ -41,6 +47,10 @@ export function Cloth({ onReady }: { readonly onReady: (parts: ClothParts | unde
     place.addEventListener('pointermove', (event) => hands.move(event), { signal });
     place.addEventListener('pointerup', (event) => hands.lift(event), { signal });
     place.addEventListener('pointercancel', () => hands.cancel(), { signal });
+    place.addEventListener('dblclick', (event) => {
+      const id = hands.at(event);
+      if (id !== undefined) onOpen(id);
+    }, { signal });
     // Not passive, since the page itself must not zoom or scroll.
     place.addEventListener('wheel', (event) => hands.wheel(event), { signal, passive: false });
     place.addEventListener('auxclick', (event) => event.preventDefault(), { signal });
@@ -60,11 +70,12 @@ export function Cloth({ onReady }: { readonly onReady: (parts: ClothParts | unde
       stop.abort();
       observer.disconnect();
       leaveMotifs();
+      bench.viewport = view.getViewport();
       view.close();
       setParts(undefined);
       onReady(undefined);
     };
-  }, [bench, onReady]);
+  }, [bench, onReady, onOpen]);
 
   return (
     <div

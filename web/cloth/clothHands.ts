@@ -1,4 +1,4 @@
-import { pick } from '../../core/arrange/pick.ts';
+import { pick, type Appearance } from '../../core/arrange/pick.ts';
 import { resized, turnedBy, type Corner } from '../../core/arrange/pins.ts';
 import type { Command } from '../../core/document/command.ts';
 import type { Placement, PlacementChange } from '../../core/document/placement.ts';
@@ -77,10 +77,7 @@ export class ClothHands {
       return;
     }
     if (event.button !== 0) return;
-    const viewport = this.view.getViewport();
-    const { design } = this.bench;
-    const reach = lengthToMm(viewport, { x: REACH_PX, y: 0 }).x;
-    const [hit] = pick(design.placements, this.view.pickables, latticeOf(design.repeat), toMm(viewport, at), reach);
+    const hit = this.#hit(at);
     if (!hit) {
       if (!event.shiftKey) this.bench.choose([]);
       this.#pan(at);
@@ -93,6 +90,18 @@ export class ClothHands {
     }
     this.bench.choose(ids.includes(hit.id) ? ids : [hit.id], hit.steps);
     this.#move(at);
+  }
+
+  /** The topmost appearance at a point that can be taken in hand. */
+  #hit(at: Point): Appearance | undefined {
+    const viewport = this.view.getViewport();
+    const reach = lengthToMm(viewport, { x: REACH_PX, y: 0 }).x;
+    return pick(this.bench.free, this.view.pickables, latticeOf(this.bench.design.repeat), toMm(viewport, at), reach)[0];
+  }
+
+  /** What lies under a double click. */
+  at(event: MouseEvent): string | undefined {
+    return this.#hit(this.local(event))?.id;
   }
 
   move(event: PointerEvent): void {

@@ -68,14 +68,15 @@ export class ClothView {
   #lastPaintTook = 0;
   #problem: string | undefined;
 
-  constructor(canvas: HTMLCanvasElement, session: Session, frame: { width: number; height: number; density: number }) {
+  /** @param seen where the cloth was looked at before; one whole repeat where missing */
+  constructor(canvas: HTMLCanvasElement, session: Session, frame: { width: number; height: number; density: number }, seen?: Viewport) {
     const context = canvas.getContext('2d');
     if (!context) throw new Error('this browser gives no 2D canvas');
     this.#canvas = canvas;
     this.#context = context;
     this.#session = session;
     const { repeat } = session.state.design;
-    this.#viewport = viewportAround(frame, repeat, { left: 0, top: 0, right: repeat.width, bottom: repeat.height }, 0.14);
+    this.#viewport = seen ? refitted(seen, frame, repeat) : viewportAround(frame, repeat, { left: 0, top: 0, right: repeat.width, bottom: repeat.height }, 0.14);
     this.#fitCanvas();
     this.#worker = new Worker(new URL('./paintWorker.ts', import.meta.url), { type: 'module' });
     this.#worker.onmessage = ({ data }: MessageEvent<PaintAnswer>) => this.#take(data);

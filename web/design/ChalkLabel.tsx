@@ -1,4 +1,4 @@
-import { BringToFront, CopyPlus, FlipVertical2, SendToBack, Trash2 } from 'lucide-react';
+import { BringToFront, CopyPlus, FlipVertical2, Package, PackageOpen, SendToBack, Trash2 } from 'lucide-react';
 import type { Placement } from '../../core/document/placement.ts';
 import type { Box } from '../../core/geometry/box.ts';
 import type { Motif } from '../../core/motif/motif.ts';
@@ -7,6 +7,7 @@ import type { Viewport } from '../cloth/viewport.ts';
 import { Button } from '../shared/Button.tsx';
 import { useUnit } from '../shared/unit.ts';
 import { useBench } from './bench.ts';
+import { bundleOf, useBundles } from './useBundles.ts';
 
 interface Props {
   readonly chosen: readonly { placement: Placement; motif: Motif }[];
@@ -24,6 +25,7 @@ const ABOVE = 44;
 /** The small label beside what is chosen: its name, its numbers, the things most done to it. Never over the motif. */
 export function ChalkLabel({ chosen, box, viewport }: Props) {
   const bench = useBench();
+  const bundles = useBundles();
   const [unit] = useUnit();
   const [first] = chosen;
   if (!first) return null;
@@ -57,6 +59,16 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
         <Button look="quiet" label="To the back" onClick={() => bench.restack('back')}>
           <SendToBack size={16} aria-hidden />
         </Button>
+        {chosen.length > 1 && (
+          <Button look="quiet" label="Bundle" onClick={() => bundles.bundle()}>
+            <Package size={16} aria-hidden />
+          </Button>
+        )}
+        {chosen.length === 1 && bundleOf(bench, placement) && (
+          <Button look="quiet" label="Open the bundle" onClick={() => bundles.open()}>
+            <PackageOpen size={16} aria-hidden />
+          </Button>
+        )}
         <Button look="quiet" label="Delete" onClick={() => bench.remove()}>
           <Trash2 size={16} aria-hidden />
         </Button>

@@ -1,12 +1,17 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { nanoid } from 'nanoid';
+import { useCallback, useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
+import { openBundle } from '../../core/bundle/openBundle.ts';
+import type { BundleRecipe } from '../../core/bundle/part.ts';
+import type { Placement } from '../../core/document/placement.ts';
 import type { Session } from '../../core/document/session.ts';
 import { createDesign, saveCommands, useDesign, type OpenDesign } from '../api/designs.ts';
-import { useMotifs } from '../api/motifs.ts';
+import { useMotifs, type DrawerMotif } from '../api/motifs.ts';
 import { Fetched } from '../shared/Fetched.tsx';
 import { useNotify } from '../shared/Notices.tsx';
 import { Bench, BenchContext } from './bench.ts';
+import { OpeningContext, type OpenBundle } from './opening.ts';
 import { Saver } from './saver.ts';
 import { Workbench } from './Workbench.tsx';
 
@@ -69,13 +74,37 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
     };
   }, [saver, client]);
 
+  // Benches within bundles lie on top of the design's own; the topmost is worked at.
+  const [within, setWithin] = useState<readonly Bench[]>([]);
+  const top = within.at(-1) ?? bench;
   useEffect(() => {
-    if (motifs.data) bench.motifs.set(motifs.data);
-  }, [bench, motifs.data]);
+    if (!motifs.data) return;
+    for (const one of [bench, ...within]) one.motifs.set(motifs.data);
+    bench.adoptInks();
+  }, [bench, within, motifs.data]);
+
+  const open = useCallback<OpenBundle>(
+    (placement, motif) => {
+      if (motif.recipe?.kind !== 'bundle') return;
+      const inner = new Bench(...insideOf(top, placement, motif, motif.recipe));
+      inner.motifs.set(top.motifs.getState());
+      inner.viewport = top.viewport;
+      setWithin((stack) => [...stack, inner]);
+    },
+    [top],
+  );
+  const close = useCallback(() => setWithin((stack) => stack.slice(0, -1)), []);
 
   return (
-    <BenchContext value={bench}>
-      <Workbench saver={saver} />
+    <BenchContext value={top}>
+      <OpeningContext value={open}>
+        <Workbench key={within.length} saver={saver} onClose={close} />
+      </OpeningContext>
     </BenchContext>
   );
+}
+
+function insideOf(bench: Bench, placement: Placement, motif: DrawerMotif, recipe: BundleRecipe): ConstructorParameters<typeof Bench> {
+  const opened = openBundle(bench.session.state.committed, placement, motif, recipe.parts, nanoid);
+  return [opened.design, { name: motif.name, motif: motif.id, opened }];
 }

@@ -1,17 +1,12 @@
-import { Download, Redo2, Undo2 } from 'lucide-react';
+import { Download } from 'lucide-react';
 import { Link } from 'react-router';
 import { Button } from '../shared/Button.tsx';
 import { NameField } from '../shared/NameField.tsx';
 import { useBench, type Part } from './bench.ts';
+import { PartNav } from './PartNav.tsx';
+import { UndoButtons } from './UndoButtons.tsx';
 import type { Saver, SaveState } from './saver.ts';
 import { useStore } from '../shared/store.ts';
-
-const PARTS: readonly { part: Part; name: string }[] = [
-  { part: 'motifs', name: 'Motifs' },
-  { part: 'repeat', name: 'Repeat' },
-  { part: 'arrange', name: 'Arrange' },
-  { part: 'colour', name: 'Colour' },
-];
 
 interface Props {
   readonly saver: Saver;
@@ -23,9 +18,6 @@ interface Props {
 
 /** The name of the design, the parts of the job in their order, whether it is saved, and what to do with it. */
 export function TopBar({ saver, onPart, onSaveSwatch, onDownload, onKeys }: Props) {
-  const bench = useBench();
-  const part = useStore(bench.part);
-  const { past, future } = useStore(bench.session);
   const state = useStore(saver);
   return (
     <header className="col-span-2 col-start-2 row-start-1 flex min-w-0 items-center gap-3 border-b border-thread bg-calico px-3">
@@ -36,33 +28,10 @@ export function TopBar({ saver, onPart, onSaveSwatch, onDownload, onKeys }: Prop
         /
       </span>
       <DesignName />
-      <nav aria-label="Parts of the job" className="mx-auto flex shrink-0 items-center">
-        {PARTS.map(({ part: one, name }, i) => (
-          <span key={one} className="flex items-center">
-            {i > 0 && (
-              <span aria-hidden className="text-thread">
-                ·
-              </span>
-            )}
-            <button
-              type="button"
-              aria-current={part === one ? 'step' : undefined}
-              onClick={() => onPart(one)}
-              className={`h-12 border-b-2 px-3 text-sm font-medium ${part === one ? 'border-ink' : 'border-transparent text-graphite hover:text-ink'}`}
-            >
-              {name}
-            </button>
-          </span>
-        ))}
-      </nav>
+      <PartNav onPart={onPart} />
       <SavedNote state={state} />
       <div className="flex shrink-0 items-center gap-1.5">
-        <Button look="quiet" label={past.length ? `Undo: ${past.at(-1)?.label}` : 'Undo'} disabled={past.length === 0} onClick={() => bench.undo()}>
-          <Undo2 size={17} aria-hidden />
-        </Button>
-        <Button look="quiet" label={future.length ? `Do again: ${future[0]?.label}` : 'Do again'} disabled={future.length === 0} onClick={() => bench.redo()}>
-          <Redo2 size={17} aria-hidden />
-        </Button>
+        <UndoButtons />
         <Button look="quiet" label="Keys" onClick={onKeys}>
           <span aria-hidden>?</span>
         </Button>

@@ -2,6 +2,8 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Cloth, type ClothParts } from '../cloth/Cloth.tsx';
 import { ACTUAL_SCALE, middle } from '../cloth/viewport.ts';
 import { useBench, type Part } from './bench.ts';
+import { BundleBar } from './BundleBar.tsx';
+import { useBundles } from './useBundles.ts';
 import { DownloadSheet } from './DownloadSheet.tsx';
 import type { Saver } from './saver.ts';
 import { SaveSwatchSheet } from './SaveSwatchSheet.tsx';
@@ -16,9 +18,16 @@ import { Tray } from './Tray.tsx';
 
 type OpenSheet = 'swatch' | 'download' | 'keys' | undefined;
 
+interface Props {
+  readonly saver: Saver;
+  /** Leaves the bundle that lies open. */
+  readonly onClose: () => void;
+}
+
 /** The screen on which a design is made: selvedge, cloth, ticket and tray. */
-export function Workbench({ saver }: { readonly saver: Saver }) {
+export function Workbench({ saver, onClose }: Props) {
   const bench = useBench();
+  const bundles = useBundles();
   const [cloth, setCloth] = useState<ClothParts>();
   const [sheet, setSheet] = useState<OpenSheet>();
   const [ticketOpen, setTicketOpen] = useState(true);
@@ -38,12 +47,14 @@ export function Workbench({ saver }: { readonly saver: Saver }) {
       showActual: () => view.setScale(ACTUAL_SCALE),
       pan: (x, y) => view.panBy({ x, y }),
       openSheet: () => setSheet('keys'),
-      saveSwatch: () => setSheet('swatch'),
+      // A bundle that lies open is closed first.
+      saveSwatch: () => setSheet(bench.inside ? undefined : 'swatch'),
       giveUp: () => {
         if (!pointer.cancel()) bench.choose([]);
       },
+      bundles,
     };
-  }, [cloth, bench]);
+  }, [cloth, bench, bundles]);
 
   const latest = useRef(hands);
   useEffect(() => {
@@ -76,8 +87,12 @@ export function Workbench({ saver }: { readonly saver: Saver }) {
   return (
     <div className="grid h-full grid-cols-[56px_minmax(0,1fr)_auto] grid-rows-[48px_minmax(0,1fr)_auto] overflow-hidden">
       <Selvedge cloth={cloth} onInk={() => showPart('colour')} />
-      <TopBar saver={saver} onPart={showPart} onSaveSwatch={() => setSheet('swatch')} onDownload={() => setSheet('download')} onKeys={() => setSheet('keys')} />
-      <Cloth onReady={setCloth} />
+      {bench.inside ? (
+        <BundleBar inside={bench.inside} onClose={onClose} onPart={showPart} />
+      ) : (
+        <TopBar saver={saver} onPart={showPart} onSaveSwatch={() => setSheet('swatch')} onDownload={() => setSheet('download')} onKeys={() => setSheet('keys')} />
+      )}
+      <Cloth onReady={setCloth} onOpen={bundles.open} />
       <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
       <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
         <Tray cloth={cloth} />

@@ -1,16 +1,20 @@
 import { nanoid } from 'nanoid';
 import { createContext, useContext } from 'react';
+import type { OpenedBundle } from '../../core/bundle/openBundle.ts';
+import { exchange } from '../../core/bundle/exchange.ts';
+import type { Hex } from '../../core/colour/hex.ts';
 import { duplicate } from '../../core/arrange/duplicate.ts';
 import { withinTurn } from '../../core/arrange/pins.ts';
 import { restack } from '../../core/arrange/restack.ts';
 import type { Command } from '../../core/document/command.ts';
 import type { Design } from '../../core/document/design.ts';
-import { layMotif, placementOf } from '../../core/document/place.ts';
+import { layMotif, missingInks, placementOf } from '../../core/document/place.ts';
 import type { Placement, PlacementChange } from '../../core/document/placement.ts';
 import { Session } from '../../core/document/session.ts';
 import type { Point } from '../../core/geometry/point.ts';
 import type { Steps } from '../../core/repeat/lattice.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
+import type { Viewport } from '../cloth/viewport.ts';
 import { Cell } from '../shared/store.ts';
 
 /** Which part of the job the ticket shows. */
@@ -25,6 +29,13 @@ export interface Selection {
 const NOTHING: Selection = { ids: [], steps: { i: 0, j: 0 } };
 /** A copy beside lies this far off, mm. */
 const BESIDE: Point = { x: 8, y: 8 };
+
+/** A bundle that lies open, and its name. */
+export interface InsideBundle {
+  readonly name: string;
+  readonly motif: string;
+  readonly opened: OpenedBundle;
+}
 
 /**
  * One design on the bench: its session, what is chosen, and everything the hands can do to it. Knows neither the
@@ -41,7 +52,14 @@ export class Bench {
   readonly said = new Cell('');
   #clipboard: readonly Placement[] = [];
 
-  constructor(design: Design) {
+  /** Where the cloth was looked at last, for whoever comes after. */
+  viewport: Viewport | undefined;
+
+  /** @param inside the bundle that lies open, where this bench is for its parts alone */
+  constructor(
+    design: Design,
+    readonly inside?: InsideBundle,
+  ) {
     this.session = new Session(design);
     // What was undone away cannot stay chosen.
     this.session.subscribe(() => {
@@ -61,6 +79,12 @@ export class Bench {
     return this.design.placements.filter(({ id }) => held.has(id));
   }
 
+  /** What can be taken in hand: all of it, or the parts of the bundle that lies open. */
+  get free(): readonly Placement[] {
+    const { inside } = this;
+    return inside ? this.design.placements.filter(({ id }) => !inside.opened.others.has(id)) : this.design.placements;
+  }
+
   motif(id: string): DrawerMotif | undefined {
     return this.motifs.getState().find((motif) => motif.id === id);
   }
@@ -70,13 +94,13 @@ export class Bench {
   }
 
   chooseAll(): void {
-    this.choose(this.design.placements.map(({ id }) => id));
-    this.said.set(`${this.design.placements.length} motifs chosen`);
+    this.choose(this.free.map(({ id }) => id));
+    this.said.set(`${this.free.length} motifs chosen`);
   }
 
   /** Goes through the stack, one motif at a time. */
   chooseNext(by: 1 | -1): void {
-    const { placements } = this.design;
+    const placements = this.free;
     if (placements.length === 0) return;
     const last = this.selection.getState().ids.at(-1);
     const at = placements.findIndex(({ id }) => id === last);
@@ -137,6 +161,20 @@ export class Bench {
     const { command, copies } = duplicate(this.design, ids, BESIDE, nanoid);
     this.commit('Duplicated', command);
     this.choose(copies.map(({ id }) => id));
+  }
+
+  /** Puts placements in the stead of those chosen, as one step. */
+  exchangeChosen(label: string, placements: readonly Placement[]): void {
+    this.commit(label, exchange(this.design, this.selection.getState().ids, placements));
+    this.choose(placements.map(({ id }) => id));
+  }
+
+  /** Takes up the inks of motifs whose artwork has others than when they were laid. */
+  adoptInks(): void {
+    const used = new Set(this.design.placements.map(({ motif }) => motif));
+    const inks = missingInks(this.design, [...new Set(this.motifs.getState().filter(({ id }) => used.has(id)).flatMap((motif) => motif.inks))]);
+    if (inks.length === 0) return;
+    this.commit(inks.length === 1 ? 'Took up an ink' : `Took up ${inks.length} inks`, { type: 'add-inks', inks, colours: Object.fromEntries(inks.map(({ id, prints }) => [id, prints[0] as Hex])) });
   }
 
   restack(to: 'front' | 'back'): void {

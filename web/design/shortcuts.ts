@@ -1,4 +1,5 @@
 import type { Bench } from './bench.ts';
+import type { BundleHands } from './bundleHands.ts';
 
 /** Something a key does; the sheet behind `?` is made of this table. */
 export interface Shortcut {
@@ -19,6 +20,7 @@ export interface ShortcutHands {
   openSheet(): void;
   saveSwatch(): void;
   giveUp(): void;
+  readonly bundles: BundleHands;
 }
 
 const ctrl = (event: KeyboardEvent): boolean => event.ctrlKey || event.metaKey;
@@ -42,6 +44,8 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'G', does: 'Grow by a twentieth; with Shift shrink', group: 'Chosen motifs', matches: plain('g'), run: (bench, _hands, e) => bench.resize(e.shiftKey ? 1 / 1.05 : 1.05) },
   { keys: 'M', does: 'Mirror', group: 'Chosen motifs', matches: plain('m'), run: (bench) => bench.mirror() },
   { keys: 'F, H', does: 'To the front, to the back', group: 'Chosen motifs', matches: (e) => plain('f')(e) || plain('h')(e), run: (bench, _hands, e) => bench.restack(e.key.toLowerCase() === 'f' ? 'front' : 'back') },
+  { keys: 'K, L', does: 'Bundle, loosen a bundle', group: 'Chosen motifs', matches: (e) => plain('k')(e) || plain('l')(e), run: (_bench, { bundles }, e) => (e.key.toLowerCase() === 'k' ? bundles.bundle() : bundles.loosen()) },
+  { keys: 'O', does: 'Open a bundle to change its parts; a double click does so too', group: 'Chosen motifs', matches: plain('o'), run: (_bench, { bundles }) => bundles.open() },
   { keys: 'Ctrl D', does: 'Duplicate', group: 'Chosen motifs', matches: held('d'), run: (bench) => bench.duplicate() },
   { keys: 'Ctrl C, Ctrl X, Ctrl V', does: 'Copy, cut, paste', group: 'Chosen motifs', matches: (e) => held('c')(e) || held('x')(e) || held('v')(e), run: (bench, _hands, e) => ({ c: () => bench.copy(), x: () => bench.cut(), v: () => bench.paste() })[e.key.toLowerCase() as 'c' | 'x' | 'v']() },
   { keys: 'Delete', does: 'Delete', group: 'Chosen motifs', matches: (e) => e.key === 'Delete' || e.key === 'Backspace', run: (bench) => bench.remove() },

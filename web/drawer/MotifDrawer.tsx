@@ -1,9 +1,10 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Search } from 'lucide-react';
+import { FolderDown, Search, Shapes } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { formatLength } from '../../core/units/length.ts';
 import { blobUrl } from '../api/client.ts';
-import { useMotifs, type DrawerMotif } from '../api/motifs.ts';
+import { collectionFileUrl, useMotifs, type DrawerMotif } from '../api/motifs.ts';
 import { Masthead } from '../shared/Masthead.tsx';
 import { useUnit } from '../shared/unit.ts';
 import { Arrivals } from './Arrivals.tsx';
@@ -11,6 +12,7 @@ import { BringFiles } from './BringFiles.tsx';
 import { droppedFiles } from './files.ts';
 import { useImports } from './imports.ts';
 import { MotifTicket } from './MotifTicket.tsx';
+import { SeveralTicket } from './SeveralTicket.tsx';
 import { collectionsOf, ORDERS, soughtMotifs, type Order } from './sorting.ts';
 
 /** Least width of a card; the row's width is shared out. */
@@ -25,11 +27,14 @@ export function MotifDrawer() {
   const [words, setWords] = useState('');
   const [collection, setCollection] = useState<string>();
   const [order, setOrder] = useState<Order>('newest');
-  const [opened, setOpened] = useState<string>();
+  const [chosen, setChosen] = useState<readonly string[]>([]);
   const { bringFiles } = useImports();
   const all = useMemo(() => motifs.data ?? [], [motifs.data]);
   const listed = useMemo(() => soughtMotifs(all, { words, collection, order }), [all, words, collection, order]);
-  const shown = all.find(({ id, deleted }) => id === opened && !deleted);
+  const shown = all.filter(({ id, deleted }) => chosen.includes(id) && !deleted);
+  const [only] = shown;
+  const choose = (id: string, more: boolean): void => setChosen(!more ? [id] : chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
+  const close = (): void => setChosen([]);
   return (
     <div
       className="flex h-full flex-col"
@@ -41,6 +46,9 @@ export function MotifDrawer() {
     >
       <Masthead>
         <BringFiles collection={collection} />
+        <Link to="/build" className="inline-flex h-8 items-center gap-1.5 rounded-md border border-thread bg-white px-3 text-sm font-medium hover:border-graphite">
+          <Shapes size={15} aria-hidden /> Build a motif
+        </Link>
       </Masthead>
       <div className="flex min-h-0 grow">
         <aside aria-label="Collections" className="w-52 shrink-0 overflow-y-auto border-r border-thread px-4 py-6">
@@ -60,6 +68,11 @@ export function MotifDrawer() {
               </li>
             ))}
           </ul>
+          {collection !== undefined && (
+            <a href={collectionFileUrl(collection)} download className="mt-3 flex h-8 items-center gap-1.5 rounded-md px-2 text-sm hover:bg-linen" title="A ZIP with a list in JSON, and each motif as SVG and PNG; another Hevrel reads it whole">
+              <FolderDown size={15} aria-hidden /> Write “{collection}” to a file
+            </a>
+          )}
           <div className="mt-5">
             <Arrivals />
           </div>
@@ -87,9 +100,9 @@ export function MotifDrawer() {
             </p>
           )}
           {motifs.data && listed.length === 0 && <p className="max-w-md px-6 text-sm">{words ? `Nothing here answers to “${words}”.` : 'No motifs yet. Drop files, folders or a ZIP of drawings anywhere on this page.'}</p>}
-          <Cards motifs={listed} opened={opened} onOpen={setOpened} />
+          <Cards motifs={listed} chosen={chosen} onChoose={choose} />
         </main>
-        {shown && <MotifTicket key={shown.id} motif={shown} onClose={() => setOpened(undefined)} />}
+        {only && (shown.length === 1 ? <MotifTicket key={only.id} motif={only} onClose={close} /> : <SeveralTicket motifs={shown} onClose={close} onMade={(id) => setChosen([id])} />)}
       </div>
     </div>
   );
@@ -97,12 +110,13 @@ export function MotifDrawer() {
 
 interface CardsProps {
   readonly motifs: readonly DrawerMotif[];
-  readonly opened: string | undefined;
-  readonly onOpen: (id: string) => void;
+  readonly chosen: readonly string[];
+  /** `more` adds to what is chosen, or takes away. */
+  readonly onChoose: (id: string, more: boolean) => void;
 }
 
 /** The motifs in rows; only the rows in sight exist. */
-function Cards({ motifs, opened, onOpen }: CardsProps) {
+function Cards({ motifs, chosen, onChoose }: CardsProps) {
   const [unit] = useUnit();
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(900);
@@ -125,9 +139,9 @@ function Cards({ motifs, opened, onOpen }: CardsProps) {
               <button
                 type="button"
                 data-drawer-motif={motif.id}
-                aria-pressed={opened === motif.id}
-                onClick={() => onOpen(motif.id)}
-                className={`flex h-full w-full flex-col items-center rounded-md border p-2 ${opened === motif.id ? 'border-ink bg-white ring-1 ring-ink' : 'border-transparent hover:border-thread hover:bg-white'}`}
+                aria-pressed={chosen.includes(motif.id)}
+                onClick={(event) => onChoose(motif.id, event.shiftKey || event.ctrlKey || event.metaKey)}
+                className={`flex h-full w-full flex-col items-center rounded-md border p-2 ${chosen.includes(motif.id) ? 'border-ink bg-white ring-1 ring-ink' : 'border-transparent hover:border-thread hover:bg-white'}`}
               >
                 <img src={blobUrl(motif.thumbnail)} alt="" loading="lazy" className="h-26 w-full object-contain" />
                 <span className="mt-1.5 w-full truncate text-center text-sm font-medium" title={motif.name}>

@@ -9,6 +9,8 @@ import { LengthField } from '../shared/LengthField.tsx';
 import { NameField } from '../shared/NameField.tsx';
 import { useNotify } from '../shared/Notices.tsx';
 import { ACCEPTED } from './files.ts';
+import { Inks } from './Inks.tsx';
+import { Making } from './Making.tsx';
 import { collectionsOf } from './sorting.ts';
 
 /** One motif of the drawer: its names and sizes, where it is used, and what can be done with it. */
@@ -49,13 +51,8 @@ export function MotifTicket({ motif, onClose }: { readonly motif: DrawerMotif; r
       </div>
       <CollectionField motif={motif} onChange={(collection) => change({ collection })} />
       <Tags tags={motif.tags} onChange={(tags) => change({ tags })} />
-      {motif.inks.length > 0 && (
-        <div className="flex flex-wrap gap-1.5" role="img" aria-label={`Inks: ${motif.inks.join(', ')}`}>
-          {motif.inks.slice(0, 24).map((ink) => (
-            <span key={ink} title={ink} className="h-5 w-5 rounded-full border border-ink/20" style={{ background: ink }} />
-          ))}
-        </div>
-      )}
+      {motif.inks.length > 0 && <Inks motif={motif} onRecipe={(recipe) => act({ id: motif.id, recipe })} />}
+      <Making motif={motif} />
       <section aria-label="Used in" className="text-sm">
         <h2 className="text-xs text-graphite">Used in</h2>
         {uses.data?.length === 0 && <p>No design yet.</p>}

@@ -21,6 +21,18 @@ export function isZip(file: Pick<File, 'name' | 'type'>): boolean {
   return ZIP.test(file.name) || file.type === 'application/zip';
 }
 
+/** Whether a ZIP is a collection that a Hevrel wrote, which is read whole on the server. */
+export async function isCollection(content: Uint8Array): Promise<boolean> {
+  let found = false;
+  const look = ({ name }: { name: string }): boolean => {
+    found ||= name === 'collection.json';
+    return false;
+  };
+  // What is no ZIP is no collection either; it is answered where it is unpacked.
+  await new Promise<void>((resolve) => unzip(content, { filter: look }, () => resolve()));
+  return found;
+}
+
 /**
  * Takes the drawings out of a ZIP. Anything else in it is passed over; one that would unfold beyond the bounds is
  * refused whole, before anything is unpacked.

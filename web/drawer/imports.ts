@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { importFile, MOTIFS, type DrawerMotif } from '../api/motifs.ts';
-import { isZip, unpackZip } from './files.ts';
+import { importFile, MOTIFS, readCollection, type DrawerMotif } from '../api/motifs.ts';
+import { isCollection, isZip, unpackZip } from './files.ts';
 import { Cell, useStore } from '../shared/store.ts';
 
 /** One file on its way to become a motif. */
@@ -59,8 +59,16 @@ export function useImports(): Imports {
         try {
           stopper.signal.throwIfAborted();
           change(id, { state: 'coming' });
-          if (isZip(file)) {
-            const { files: inside, problem } = await unpackZip(file.name, new Uint8Array(await file.arrayBuffer()));
+          const content = isZip(file) ? new Uint8Array(await file.arrayBuffer()) : undefined;
+          if (content && (await isCollection(content))) {
+            const { name, motifs, known } = await readCollection(file, (progress) => change(id, { progress }), stopper.signal);
+            const there = known > 0 ? ` ${known === motifs.length ? 'All of them were' : known === 1 ? 'One of them was' : `${known} of them were`} there already.` : '';
+            change(id, { state: 'here', progress: 1, notes: [`The collection “${name}”, ${motifs.length === 1 ? 'one motif' : `${motifs.length} motifs`}.${there}`] });
+            await client.invalidateQueries({ queryKey: MOTIFS });
+            return;
+          }
+          if (content) {
+            const { files: inside, problem } = await unpackZip(file.name, content);
             queue.push(...inside.map(announce));
             change(id, { state: inside.length > 0 ? 'here' : 'refused', progress: 1, notes: [...(inside.length > 0 ? [inside.length === 1 ? 'One drawing taken out.' : `${inside.length} drawings taken out.`] : []), ...(problem ? [problem] : [])] });
             return;

@@ -1,3 +1,4 @@
+import { Package, PackageOpen, Split, Ungroup } from 'lucide-react';
 import { Button } from '../../shared/Button.tsx';
 import { LengthField } from '../../shared/LengthField.tsx';
 import { AmountField } from '../../shared/AmountField.tsx';
@@ -6,6 +7,7 @@ import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../../../core/doc
 import { withinTurn } from '../../../core/arrange/pins.ts';
 import type { DrawerMotif } from '../../api/motifs.ts';
 import { useBench } from '../bench.ts';
+import { bundleOf, useBundles } from '../useBundles.ts';
 import { useStore } from '../../shared/store.ts';
 
 /** Exact numbers for what is chosen. */
@@ -42,11 +44,16 @@ function NothingChosen({ count }: { readonly count: number }) {
 
 function SeveralChosen({ count }: { readonly count: number }) {
   const bench = useBench();
+  const bundles = useBundles();
   return (
     <div className="grid gap-3 text-sm">
       <p>{count} motifs are chosen. They move together; arrows nudge them by 1 mm.</p>
       <StackButtons />
       <Button onClick={() => bench.duplicate()}>Duplicate</Button>
+      <Button onClick={() => bundles.bundle()}>
+        <Package size={15} aria-hidden /> Bundle
+      </Button>
+      <SeparateButton />
       <Button onClick={() => bench.remove()}>Delete</Button>
     </div>
   );
@@ -54,6 +61,7 @@ function SeveralChosen({ count }: { readonly count: number }) {
 
 function OneChosen({ placement, motif }: { readonly placement: Placement; readonly motif: DrawerMotif }) {
   const bench = useBench();
+  const bundles = useBundles();
   const height = naturalHeight(motif);
   const resize = (scale: number): void => bench.change('Resized', () => ({ scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, scale)) }));
   const sizes = (natural: number) => ({ min: natural * SMALLEST_SCALE, max: natural * LARGEST_SCALE });
@@ -77,7 +85,28 @@ function OneChosen({ placement, motif }: { readonly placement: Placement; readon
         </div>
       </div>
       <StackButtons />
+      {bundleOf(bench, placement) && (
+        <div className="grid grid-cols-2 gap-2">
+          <Button onClick={() => bundles.open()}>
+            <PackageOpen size={15} aria-hidden /> Open
+          </Button>
+          <Button onClick={() => bundles.loosen()}>
+            <Ungroup size={15} aria-hidden /> Loosen
+          </Button>
+        </div>
+      )}
+      <SeparateButton />
     </div>
+  );
+}
+
+/** For when the motif is to be changed here and nowhere else. */
+function SeparateButton() {
+  const bundles = useBundles();
+  return (
+    <Button title="What is changed in the motif then changes only here" onClick={() => bundles.separate()}>
+      <Split size={15} aria-hidden /> Make separate
+    </Button>
   );
 }
 

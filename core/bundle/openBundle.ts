@@ -1,0 +1,57 @@
+import { apply } from '../document/command.ts';
+import type { Design } from '../document/design.ts';
+import type { Placement } from '../document/placement.ts';
+import type { Motif } from '../motif/motif.ts';
+import { latticeOf, nearestDifference } from '../repeat/lattice.ts';
+import { exchange } from './exchange.ts';
+import { partsAbout } from './gather.ts';
+import { insideOf, loosened } from './loosen.ts';
+import type { Part } from './part.ts';
+
+/** All that is not in the bundle is seen this faintly while it is open. */
+const FAINT = 0.22;
+
+/** A bundle that lies open on the cloth: its parts as placements among all else, which only shows faintly. */
+export interface OpenedBundle {
+  readonly design: Design;
+  readonly placement: Placement;
+  readonly bundle: Pick<Motif, 'width' | 'view'>;
+  /** The placements that are not of the bundle. */
+  readonly others: ReadonlySet<string>;
+  /** The parts where the bundle has them, which may be outside the cell. */
+  readonly laid: readonly Placement[];
+}
+
+/** Opens a bundle where it lies. @throws LoosenError */
+export function openBundle(design: Design, placement: Placement, bundle: Pick<Motif, 'width' | 'view'>, parts: readonly Part[], newId: () => string): OpenedBundle {
+  // Seen as they are in the bundle, however faint the bundle itself lies.
+  const laid = loosened({ ...placement, opacity: 1 }, bundle, parts, newId);
+  const others = new Set(design.placements.map(({ id }) => id).filter((id) => id !== placement.id));
+  const open = apply(design, exchange(design, [placement.id], laid));
+  return {
+    design: { ...open, placements: open.placements.map((one) => (others.has(one.id) ? { ...one, opacity: one.opacity * FAINT } : one)) },
+    placement,
+    bundle,
+    others,
+    laid,
+  };
+}
+
+/**
+ * The parts as they lie now, for the bundle to be made of. A part that was brought into the cell comes back to the
+ * appearance nearest to where it was; a new one is taken nearest to the bundle.
+ *
+ * @param design the opened design after the hand is done
+ */
+export function closedParts(opened: OpenedBundle, design: Design): Part[] {
+  const lattice = latticeOf(design.repeat);
+  const before = new Map(opened.laid.map((one) => [one.id, one]));
+  const now = design.placements
+    .filter(({ id }) => !opened.others.has(id))
+    .map((one) => {
+      const from = before.get(one.id) ?? opened.placement;
+      const by = nearestDifference(lattice, one, from);
+      return { ...one, x: from.x + by.x, y: from.y + by.y };
+    });
+  return partsAbout(now, insideOf(opened.placement, opened.bundle));
+}

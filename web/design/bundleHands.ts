@@ -1,0 +1,11 @@
+/** What can be done with bundles, and with motifs of which one is to be changed and not the others. */
+export interface BundleHands {
+  /** Makes the chosen motifs one. */
+  bundle(): void;
+  /** Makes the chosen bundles what they are made of, without anything moving. */
+  loosen(): void;
+  /** Lays a bundle open to change its parts; the chosen one where none is named. */
+  open(placement?: string): void;
+  /** Makes the chosen motifs, in each motif's case, a motif of their own. */
+  separate(): void;
+}

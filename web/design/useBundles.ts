@@ -1,0 +1,81 @@
+import { nanoid } from 'nanoid';
+import { useContext, useMemo } from 'react';
+import { gathered, middleOf, partsAbout } from '../../core/bundle/gather.ts';
+import { loosened } from '../../core/bundle/loosen.ts';
+import { placementOf } from '../../core/document/place.ts';
+import type { Placement } from '../../core/document/placement.ts';
+import { latticeOf } from '../../core/repeat/lattice.ts';
+import { useMotifCopies, useMotifMaking, type DrawerMotif } from '../api/motifs.ts';
+import { useNotify } from '../shared/Notices.tsx';
+import { useBench, type Bench } from './bench.ts';
+import type { BundleHands } from './bundleHands.ts';
+import { OpeningContext } from './opening.ts';
+
+/** The bundle that a placement shows, or undefined for any other motif. */
+export function bundleOf(bench: Bench, placement: Placement | undefined): (DrawerMotif & { recipe: Extract<DrawerMotif['recipe'], { kind: 'bundle' }> }) | undefined {
+  const motif = placement && bench.motif(placement.motif);
+  return motif?.recipe?.kind === 'bundle' ? { ...motif, recipe: motif.recipe } : undefined;
+}
+
+export function useBundles(): BundleHands {
+  const bench = useBench();
+  const open = useContext(OpeningContext);
+  const { mutateAsync: make } = useMotifMaking();
+  const { mutateAsync: copy } = useMotifCopies();
+  const notify = useNotify();
+  return useMemo(() => {
+    const refused = (error: unknown): void => notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
+    return {
+      bundle() {
+        const chosen = gathered(latticeOf(bench.design.repeat), bench.chosen);
+        const [first] = chosen;
+        if (!first) return;
+        const motifs = new Map(bench.motifs.getState().map((motif) => [motif.id, motif]));
+        const middle = middleOf(chosen, motifs);
+        const parts = partsAbout(chosen, { ...middle, turn: 0, scale: 1, mirrored: false });
+        const names = [...new Set(chosen.map(({ motif }) => motifs.get(motif)?.name ?? 'motif'))];
+        const name = names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
+        make({ name: name.slice(0, 120), collection: 'Bundles', recipe: { kind: 'bundle', parts } })
+          .then((made) => bench.exchangeChosen(`Bundled ${chosen.length} motifs`, [{ ...placementOf(nanoid(), made, middle), layer: first.layer }]))
+          .catch(refused);
+      },
+      loosen() {
+        try {
+          const bundles = bench.chosen.filter((one) => bundleOf(bench, one));
+          const ids: string[] = [];
+          for (const placement of bundles) {
+            const bundle = bundleOf(bench, placement);
+            if (!bundle) continue;
+            bench.choose([placement.id]);
+            bench.exchangeChosen(`Loosened ${bundle.name}`, loosened(placement, bundle, bundle.recipe.parts, nanoid));
+            ids.push(...bench.selection.getState().ids);
+          }
+          if (ids.length > 0) bench.choose(ids);
+        } catch (error) {
+          refused(error);
+        }
+      },
+      open(id) {
+        const placement = id === undefined ? bench.chosen[0] : bench.free.find((one) => one.id === id);
+        const bundle = bundleOf(bench, placement);
+        if (!placement || !bundle) return;
+        try {
+          open?.(placement, bundle);
+        } catch (error) {
+          refused(error);
+        }
+      },
+      separate() {
+        const chosen = bench.chosen;
+        const motifs = [...new Set(chosen.map(({ motif }) => motif))].map((id) => bench.motif(id)).filter((motif) => motif !== undefined);
+        copy(motifs.map(({ id, name }) => ({ id, name: `${name.slice(0, 109)}, separate` })))
+          .then((copies) => {
+            const own = new Map(motifs.map(({ id }, n) => [id, copies[n]?.id]));
+            bench.change(copies.length === 1 ? `Made ${copies[0]?.name ?? 'a motif'}` : `Made ${copies.length} motifs separate`, ({ motif }) => ({ motif: own.get(motif) ?? motif }));
+            notify({ text: copies.length === 1 ? `“${copies[0]?.name ?? ''}” is a motif of its own now; what is changed in it changes only here.` : `${copies.length} motifs are their own now; what is changed in them changes only here.` });
+          })
+          .catch(refused);
+      },
+    };
+  }, [bench, open, make, copy, notify]);
+}
