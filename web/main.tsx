@@ -2,7 +2,6 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
-import { BuilderPage } from './builder/BuilderPage.tsx';
 import { DesignPage } from './design/DesignPage.tsx';
 import { MotifDrawer } from './drawer/MotifDrawer.tsx';
 import { Home } from './home/Home.tsx';
@@ -10,20 +9,22 @@ import { Lost } from './shared/Lost.tsx';
 import { Notices } from './shared/Notices.tsx';
 import { SwatchBook } from './swatches/SwatchBook.tsx';
 import { SwatchPage } from './swatches/SwatchPage.tsx';
-import { SheetPage } from './workshop/SheetPage.tsx';
 import { Workshop } from './workshop/Workshop.tsx';
 import './styles.css';
 
 const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
 
+// With the geometry and the charts that only they need.
+const builder = async () => ({ Component: (await import('./builder/BuilderPage.tsx')).BuilderPage });
+
 const router = createBrowserRouter([
   { path: '/', element: <Home />, errorElement: <Lost /> },
   { path: '/designs/:id', element: <DesignPage />, errorElement: <Lost /> },
   { path: '/motifs', element: <MotifDrawer />, errorElement: <Lost /> },
-  { path: '/build', element: <BuilderPage />, errorElement: <Lost /> },
-  { path: '/build/:id', element: <BuilderPage />, errorElement: <Lost /> },
+  { path: '/build', lazy: builder, hydrateFallbackElement: <p />, errorElement: <Lost /> },
+  { path: '/build/:id', lazy: builder, hydrateFallbackElement: <p />, errorElement: <Lost /> },
   { path: '/workshop', element: <Workshop />, errorElement: <Lost /> },
-  { path: '/workshop/:id', element: <SheetPage />, errorElement: <Lost /> },
+  { path: '/workshop/:id', lazy: async () => ({ Component: (await import('./workshop/SheetPage.tsx')).SheetPage }), hydrateFallbackElement: <p />, errorElement: <Lost /> },
   { path: '/swatches', element: <SwatchBook />, errorElement: <Lost /> },
   { path: '/swatches/:id', element: <SwatchPage />, errorElement: <Lost /> },
 ]);

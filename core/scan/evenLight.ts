@@ -6,9 +6,9 @@ const PATCHES = 24;
 const PAPER_QUANTILE = 0.9;
 
 /**
- * Divides the picture by the light that fell on the paper, so that the paper is alike everywhere. The light is taken
- * from the lightest pixels of each patch, made smooth over the neighbours, and kept at its mean over the sheet. Changes
- * the picture itself; see-through pixels stay as they are.
+ * Divides the picture by the light that came back from the paper, so that the paper is alike everywhere and of no tint.
+ * The light is taken from the lightest pixels of each patch and made smooth over the neighbours; the paper becomes as
+ * light as its lightest channel is on the mean. Changes the picture itself; see-through pixels stay as they are.
  */
 export function evenTheLight({ width, height, data }: PixelGrid): void {
   const size = Math.max(8, Math.ceil(Math.max(width, height) / PATCHES));
@@ -28,10 +28,9 @@ export function evenTheLight({ width, height, data }: PixelGrid): void {
     lefts[x] = Math.floor(u);
     shares[x] = u - Math.floor(u);
   }
-  for (let c = 0; c < 3; c += 1) {
-    const light = smoothed(filled(channels[c] as Float64Array), columns, rows);
-    const mean = light.reduce((sum, n) => sum + n, 0) / light.length;
-    if (!(mean > 0)) continue;
+  const lights = channels.map((channel) => smoothed(filled(channel), columns, rows));
+  const target = Math.max(...lights.map((light) => light.reduce((sum, n) => sum + n, 0) / light.length));
+  for (const [c, light] of lights.entries()) {
     const across = new Float64Array(columns + 1);
     for (let y = 0; y < height; y += 1) {
       // Between the middles of the patches, bilinear.
@@ -44,7 +43,7 @@ export function evenTheLight({ width, height, data }: PixelGrid): void {
         const left = lefts[x] as number;
         const share = shares[x] as number;
         const here = (across[left] as number) * (1 - share) + (across[left + 1] as number) * share;
-        data[at] = ((data[at] as number) * mean) / Math.max(1, here);
+        data[at] = ((data[at] as number) * target) / Math.max(1, here);
       }
     }
   }

@@ -48,7 +48,7 @@ export function removePaper(pixels: PixelGrid, { reach, colour, tolerance }: Omi
   for (let n = 0; n < gone.length; n += 1) gone[n] = data[n * 4 + 3] === 0 || (distance[n] as number) <= tolerance ? 1 : 0;
   if (reach === 'outside') keepInside(gone, width, height);
   const depth = Math.max(1, Math.round(soft));
-  const edges = edgeColours(pixels, distance, gone, paper, depth);
+  const edges = edgeColours(pixels, distance, gone, paper, tolerance, depth);
   const words = new Uint32Array(data.buffer, data.byteOffset, gone.length);
   for (let n = 0; n < gone.length; n += 1) if (gone[n]) words[n] = 0;
   edges.at.forEach((n, k) => {
@@ -87,7 +87,7 @@ function keepInside(gone: Uint8Array, width: number, height: number): void {
 }
 
 /** The pixels that are ink and paper mixed, the ink in each, and its share; those that are ink alone are left out. */
-function edgeColours({ width, height, data }: PixelGrid, distance: Uint8Array, gone: Uint8Array, paper: Rgb, depth: number): { at: number[]; ink: Rgb[]; share: number[] } {
+function edgeColours({ width, height, data }: PixelGrid, distance: Uint8Array, gone: Uint8Array, paper: Rgb, tolerance: number, depth: number): { at: number[]; ink: Rgb[]; share: number[] } {
   const near = spread(gone, width, height, depth);
   const at: number[] = [];
   const ink: Rgb[] = [];
@@ -95,15 +95,21 @@ function edgeColours({ width, height, data }: PixelGrid, distance: Uint8Array, g
   for (let y = 0; y < height; y += 1) {
     for (let x = 0; x < width; x += 1) {
       const n = y * width + x;
-      if (!near[n] || gone[n]) continue;
+      // Paper that stays inside closed lines is no edge.
+      if (!near[n] || gone[n] || (distance[n] as number) <= tolerance) continue;
       let strongest = n;
+      let toGone = Infinity;
+      let toKept = Infinity;
       for (let v = Math.max(0, y - depth); v <= Math.min(height - 1, y + depth); v += 1) {
         for (let u = Math.max(0, x - depth); u <= Math.min(width - 1, x + depth); u += 1) {
           const m = v * width + u;
-          if (!gone[m] && (distance[m] as number) > (distance[strongest] as number)) strongest = m;
+          if (gone[m]) toGone = Math.min(toGone, Math.max(Math.abs(u - x), Math.abs(v - y)));
+          else if ((distance[m] as number) <= tolerance) toKept = Math.min(toKept, Math.max(Math.abs(u - x), Math.abs(v - y)));
+          else if ((distance[m] as number) > (distance[strongest] as number)) strongest = m;
         }
       }
-      if (strongest === n) continue;
+      // The inner side of a thin line is mixed with the paper that stays there.
+      if (strongest === n || toKept < toGone) continue;
       let [along, whole] = [0, 0];
       for (let c = 0; c < 3; c += 1) {
         const span = (data[strongest * 4 + c] as number) - (paper[c] as number);

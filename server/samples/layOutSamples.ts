@@ -1,28 +1,48 @@
 import { readFileSync } from 'node:fs';
 import type { PGlite } from '@electric-sql/pglite';
+import type { Recipe } from '../../core/motif/recipe.ts';
+import { BUILT, BUNDLES, SHEETS } from '../../demo/built.ts';
 import { COLLECTION, LOW_TIDE } from '../../demo/collection.ts';
 import { sampleMotifId } from '../../demo/sampleDesign.ts';
 import { SAMPLE_DESIGNS, SAMPLE_SWATCHES } from '../../demo/samples.ts';
 import { importMotif } from '../motifs/importMotif.ts';
+import { makeMotif } from '../motifs/makeMotif.ts';
 import { insertDesign } from '../store/designs.ts';
+import { insertSheet } from '../store/sheets.ts';
 import { insertSwatch } from '../store/swatches.ts';
 import { motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 import { paintSwatch } from '../swatches/paintSwatch.ts';
+
+const SHEET_DPI = 300;
 
 /** Lays the sample collection out in a studio that was never opened before; one that has begun to be is finished. */
 export async function layOutSamples(studio: Studio, say: (line: string) => void): Promise<void> {
   const { database } = studio;
   if (!(await samplesAreDue(database))) return;
   say(`Laying out the sample collection “${COLLECTION}” …`);
-  const has = async (table: 'motifs' | 'designs' | 'swatches', id: string): Promise<boolean> =>
+  const has = async (table: 'motifs' | 'designs' | 'swatches' | 'sheets', id: string): Promise<boolean> =>
     (await database.query(`SELECT 1 FROM ${table} WHERE id = $1`, [id])).rows.length > 0;
+  const makeOnce = async (id: string, name: string, recipe: Recipe): Promise<void> => {
+    if (!(await has('motifs', sampleMotifId(id)))) await makeMotif(studio, { id: sampleMotifId(id), name, collection: COLLECTION }, recipe);
+  };
+  // The scanner takes its time, which the motifs are drawn in.
+  const sheets = Promise.all(
+    SHEETS.map(async ({ id, name, original, steps }) => {
+      if (await has('sheets', id)) return;
+      const picture = await studio.pool.run({ kind: 'scan', original, dpi: SHEET_DPI, blobs: studio.blobs.folder });
+      await insertSheet(database, { id, name, steps, ...picture });
+    }),
+  );
   for (const { id, name, widthMm } of LOW_TIDE) {
     const motif = sampleMotifId(id);
     if (await has('motifs', motif)) continue;
     const file = readFileSync(new URL(`../../demo/motifs/${id}.svg`, import.meta.url));
     await importMotif(studio, `${id}.svg`, file, COLLECTION, { id: motif, name, width: widthMm });
   }
+  for (const { id, name, recipe } of BUILT) await makeOnce(id, name, recipe);
+  for (const { id, name, parts } of BUNDLES) await makeOnce(id, name, { kind: 'bundle', parts });
+  await sheets;
   for (const design of SAMPLE_DESIGNS) if (!(await has('designs', design.id))) await insertDesign(database, design);
   await Promise.all(
     SAMPLE_SWATCHES.map(async ({ id, name, design }) => {

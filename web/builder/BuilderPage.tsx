@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowLeft, ArrowUp, Dices, Plus, Redo2, Trash2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { Hex } from '../../core/colour/hex.ts';
+import { channels, type Hex } from '../../core/colour/hex.ts';
 import type { Artwork } from '../../core/motif/artwork.ts';
 import { FIGURE_KINDS, FIGURES, type FigureKind } from '../../core/shapes/figures.ts';
 import { pieceOutline, shapeArtwork, EmptyShapeError, type Letterer } from '../../core/shapes/shapeArtwork.ts';
@@ -22,7 +22,7 @@ import { PieceTicket } from './PieceTicket.tsx';
 import { RepeatPreview } from './RepeatPreview.tsx';
 import { ShapeStage } from './ShapeStage.tsx';
 
-const GROUND = '#f2eee4';
+const GROUNDS = [{ name: 'On light', colour: '#f2eee4' }, { name: 'On dark', colour: '#22304a' }] as const;
 const ALTERNATIVES = 7;
 
 /** Builds a motif of figures, or goes on with one that was built before. */
@@ -46,12 +46,13 @@ interface BuilderProps {
 
 function Builder({ motif, motifs, letter }: BuilderProps) {
   const inks = useMemo(() => mostUsedInks(motifs), [motifs]);
-  const history = useHistory<ShapeRecipe>(motif?.recipe?.kind === 'shape' ? motif.recipe : { kind: 'shape', pieces: [newPiece('petals', inks[0] ?? '#b3402e')] });
+  const history = useHistory<ShapeRecipe>(motif?.recipe?.kind === 'shape' ? motif.recipe : { kind: 'shape', pieces: [newPiece('petals', inkThatShows(inks))] });
   const { value: recipe, change, undo, redo } = history;
   useUndoKeys(undo, redo);
   const [picked, setPicked] = useState(0);
   const chosen = Math.min(picked, recipe.pieces.length - 1);
   const [seed, setSeed] = useState(1);
+  const [ground, setGround] = useState<string>(GROUNDS[0].colour);
   const artwork = useMemo(() => drawn(recipe, letter), [recipe, letter]);
   const outlines = useMemo(() => recipe.pieces.map((piece) => pieceOutline(piece, letter)), [recipe, letter]);
   const others = useMemo(() => variations(recipe, seed, ALTERNATIVES), [recipe, seed]);
@@ -59,12 +60,18 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
 
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[48px_minmax(0,1fr)_auto]">
-      <Head motif={motif} artwork={artwork} history={history} />
+      <Head motif={motif} artwork={artwork} history={history}>
+        {GROUNDS.map(({ name, colour }) => (
+          <Button key={name} look="quiet" pressed={ground === colour} onClick={() => setGround(colour)}>
+            <span className="h-3.5 w-3.5 rounded-full border border-graphite" style={{ background: colour }} /> {name}
+          </Button>
+        ))}
+      </Head>
       <main className="grid min-h-0 min-w-0 grid-cols-2">
         {artwork ? (
           <>
-            <ShapeStage artwork={artwork} outlines={outlines} chosen={chosen} ground={GROUND} onChoose={setPicked} onMove={(dx, dy) => piece && change(withPiece(recipe, chosen, { x: round(piece.x + dx), y: round(piece.y + dy) }))} />
-            <Sized>{(width, height) => <RepeatPreview artwork={artwork} ground={GROUND} width={width} height={height} />}</Sized>
+            <ShapeStage artwork={artwork} outlines={outlines} chosen={chosen} ground={ground} onChoose={setPicked} onMove={(dx, dy) => piece && change(withPiece(recipe, chosen, { x: round(piece.x + dx), y: round(piece.y + dy) }))} />
+            <Sized>{(width, height) => <RepeatPreview artwork={artwork} ground={ground} width={width} height={height} />}</Sized>
           </>
         ) : (
           <p role="alert" className="col-span-2 grid place-items-center p-8 text-center">
@@ -73,7 +80,7 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
         )}
       </main>
       <aside aria-label="Pieces" className="row-span-2 flex min-h-0 flex-col gap-5 overflow-y-auto border-l border-thread p-5">
-        <PieceList recipe={recipe} chosen={chosen} onChoose={setPicked} onChange={change} ink={inks[chosen % Math.max(1, inks.length)] ?? '#1f2430'} />
+        <PieceList recipe={recipe} chosen={chosen} onChoose={setPicked} onChange={change} ink={inkThatShows(inks)} />
         {piece && <PieceTicket piece={piece} isFirst={chosen === 0} takesAfter={takesAfterOther(recipe, chosen)} inks={inks} onChange={(to) => change(withPiece(recipe, chosen, to))} />}
       </aside>
       <section aria-label="Alternatives" className="flex items-center gap-2 border-t border-thread px-4 py-2">
@@ -86,7 +93,7 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
             return (
               other && (
                 <li key={n} className="shrink-0">
-                  <button type="button" aria-label={`Alternative ${n + 1}`} data-alternative={n} onClick={() => change(one)} className="grid h-22 w-24 place-items-center rounded-md border border-thread p-1.5 hover:border-ink" style={{ background: GROUND }}>
+                  <button type="button" aria-label={`Alternative ${n + 1}`} data-alternative={n} onClick={() => change(one)} className="grid h-22 w-24 place-items-center rounded-md border border-thread p-1.5 hover:border-ink" style={{ background: ground }}>
                     <ArtworkSvg artwork={other} label="" className="h-18 w-20" />
                   </button>
                 </li>
@@ -103,9 +110,10 @@ interface HeadProps {
   readonly motif: DrawerMotif | undefined;
   readonly artwork: Artwork | undefined;
   readonly history: ReturnType<typeof useHistory<ShapeRecipe>>;
+  readonly children: ReactNode;
 }
 
-function Head({ motif, artwork, history }: HeadProps) {
+function Head({ motif, artwork, history, children }: HeadProps) {
   const [unit] = useUnit();
   const making = useMotifMaking();
   const deed = useMotifDeed();
@@ -141,6 +149,7 @@ function Head({ motif, artwork, history }: HeadProps) {
         </span>
       )}
       <span className="grow" />
+      {children}
       <Button look="quiet" label="Undo" disabled={!history.canUndo} onClick={history.undo}>
         <Undo2 size={16} aria-hidden />
       </Button>
@@ -246,6 +255,11 @@ function mostUsedInks(motifs: readonly DrawerMotif[]): Hex[] {
   const uses = new Map<Hex, number>();
   for (const { inks } of motifs) if (inks.length <= 8) for (const ink of inks) uses.set(ink, (uses.get(ink) ?? 0) + 1);
   return [...uses].sort((a, b) => b[1] - a[1]).map(([ink]) => ink);
+}
+
+/** The ink of most motifs that is dark enough for a pale ground. */
+function inkThatShows(inks: readonly Hex[]): Hex {
+  return inks.find((ink) => Math.max(...channels(ink)) < 200) ?? '#b3402e';
 }
 
 const round = (n: number): number => Math.round(n * 1000) / 1000;

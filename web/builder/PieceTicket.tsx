@@ -45,8 +45,8 @@ export function PieceTicket({ piece, isFirst, takesAfter, inks, onChange }: Prop
           <MeasureField key={measure.key} measure={measure} value={values[measure.key] as number} onChange={(value) => set(measure.key, value)} />
         ))}
         <div className="grid grid-cols-3 gap-2">
-          <LengthField label="Across" mm={piece.x} signed onChange={(x) => onChange({ x })} />
-          <LengthField label="Down" mm={piece.y} signed onChange={(y) => onChange({ y })} />
+          <LengthField label="Place across" mm={piece.x} signed onChange={(x) => onChange({ x })} />
+          <LengthField label="Place down" mm={piece.y} signed onChange={(y) => onChange({ y })} />
           <AmountField label="Turn" sign="°" value={piece.turn} min={-360} max={360} step={5} onChange={(turn) => onChange({ turn })} />
         </div>
       </TicketPart>

@@ -30,6 +30,7 @@ export function Cloth({ onReady, onOpen }: Props) {
     const frame = () => ({ width: place.clientWidth, height: place.clientHeight, density: window.devicePixelRatio });
     const view = new ClothView(canvas.current, bench.session, frame(), bench.viewport);
     const hands = new ClothHands(bench, view, place);
+    const leaveViewport = view.subscribe(() => (bench.viewport = view.getViewport()));
     view.setMotifs(bench.motifs.getState());
     const leaveMotifs = bench.motifs.subscribe(() => view.setMotifs(bench.motifs.getState()));
     const observer = new ResizeObserver(() => {
@@ -70,7 +71,7 @@ export function Cloth({ onReady, onOpen }: Props) {
       stop.abort();
       observer.disconnect();
       leaveMotifs();
-      bench.viewport = view.getViewport();
+      leaveViewport();
       view.close();
       setParts(undefined);
       onReady(undefined);

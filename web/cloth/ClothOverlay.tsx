@@ -39,7 +39,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
           <ChosenOutline key={placement.id} corners={cornersOnScreen(viewport, lattice, placement, motif, only ? steps : stepsInView(lattice, viewport, placement, motif, selection.steps))} />
         ))}
       </svg>
-      <CellEdges viewport={viewport} lattice={lattice} onPress={(event, edge, cell) => hands.pressEdge(event, edge, cell)} />
+      {!bench.inside && <CellEdges viewport={viewport} lattice={lattice} onPress={(event, edge, cell) => hands.pressEdge(event, edge, cell)} />}
       {only && (
         <Pins
           corners={cornersOnScreen(viewport, lattice, only.placement, only.motif, steps)}

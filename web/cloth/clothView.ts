@@ -76,7 +76,7 @@ export class ClothView {
     this.#context = context;
     this.#session = session;
     const { repeat } = session.state.design;
-    this.#viewport = seen ? refitted(seen, frame, repeat) : viewportAround(frame, repeat, { left: 0, top: 0, right: repeat.width, bottom: repeat.height }, 0.14);
+    this.#viewport = seen ?? viewportAround(frame, repeat, { left: 0, top: 0, right: repeat.width, bottom: repeat.height }, 0.14);
     this.#fitCanvas();
     this.#worker = new Worker(new URL('./paintWorker.ts', import.meta.url), { type: 'module' });
     this.#worker.onmessage = ({ data }: MessageEvent<PaintAnswer>) => this.#take(data);

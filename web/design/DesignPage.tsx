@@ -93,7 +93,11 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
     },
     [top],
   );
-  const close = useCallback(() => setWithin((stack) => stack.slice(0, -1)), []);
+  const close = useCallback(() => {
+    // The view stays where the hand left it.
+    (within.at(-2) ?? bench).viewport = top.viewport;
+    setWithin((stack) => stack.slice(0, -1));
+  }, [within, bench, top]);
 
   return (
     <BenchContext value={top}>

@@ -35,7 +35,7 @@ export function MotifTicket({ motif, onClose }: { readonly motif: DrawerMotif; r
   };
 
   return (
-    <aside aria-label={motif.name} className="flex w-[304px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-thread bg-calico p-5">
+    <aside aria-label={motif.name} className="flex w-[304px] shrink-0 flex-col gap-4 overflow-y-auto *:shrink-0 border-l border-thread bg-calico p-5">
       <div className="flex items-start gap-2">
         <div className="h-36 min-w-0 grow rounded-md border border-thread bg-white p-2">
           <img src={blobUrl(motif.thumbnail)} alt="" className="h-full w-full object-contain" />

@@ -55,7 +55,7 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
       </TicketPart>
 
       <TicketPart name="Light">
-        <Tick label="Even out the light" on={evenLight} onChange={(on) => change({ evenLight: on })} />
+        <Tick label="Even out the light and the paper’s tint" on={evenLight} onChange={(on) => change({ evenLight: on })} />
         <Tick label="Lift blacks and whites" on={levels !== null} onChange={(on) => change({ levels: on ? proposedLevels(histogram ?? new Uint32Array(256)) : null })} />
         {levels && histogram && (
           <>

@@ -6,7 +6,7 @@ import { Pen } from '../pen.ts';
 export const petals: Figure = {
   name: 'Petals',
   measures: [
-    millimetres('width', 'Across', 44),
+    millimetres('width', 'Diameter', 44),
     count('count', 'Petals', 6, 2, 40),
     share('breadth', 'Breadth', 90, 5, 250),
     { ...share('swell', 'Swell', 35, -100, 100) },

@@ -3,7 +3,7 @@ import { around, Pen } from '../pen.ts';
 
 export const polygon: Figure = {
   name: 'Polygon',
-  measures: [millimetres('width', 'Across', 24), count('sides', 'Sides', 6, 3, 24), share('round', 'Rounding', 0)],
+  measures: [millimetres('width', 'Diameter', 24), count('sides', 'Sides', 6, 3, 24), share('round', 'Rounding', 0)],
   outline: ({ width = 0, sides = 3, round = 0 }) => {
     const corners = Array.from({ length: sides }, (_, i) => around(width / 2, (360 * i) / sides));
     return new Pen().loop(corners, round / 100).toString();

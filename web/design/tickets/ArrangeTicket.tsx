@@ -19,7 +19,7 @@ export function ArrangeTicket() {
   const chosen = design.placements.filter(({ id }) => ids.includes(id));
   const [only] = chosen;
   const motif = only && motifs.find(({ id }) => id === only.motif);
-  if (!only || !motif) return <NothingChosen count={design.placements.length} />;
+  if (!only || !motif) return <NothingChosen count={bench.free.length} />;
   if (chosen.length > 1) return <SeveralChosen count={chosen.length} />;
   return <OneChosen placement={only} motif={motif} />;
 }
@@ -33,7 +33,7 @@ function NothingChosen({ count }: { readonly count: number }) {
       ) : (
         <>
           <p>
-            {count === 1 ? 'One motif lies' : `${count} motifs lie`} in the cell. Take any of their appearances to move it; all its echoes go with it.
+            {count === 1 ? 'One motif lies' : `${count} motifs lie`} in the {bench.inside ? 'bundle' : 'cell'}. Take any of their appearances to move it; all its echoes go with it.
           </p>
           <Button onClick={() => bench.chooseAll()}>Choose all</Button>
         </>
