@@ -34,6 +34,7 @@ export const leaf: Figure = {
       const r = ((width * bite) / 200) * (0.55 + 0.45 * random());
       gone.push(new Pen().ellipse(x, y, r, r * (0.8 + 0.4 * random())).toString());
     }
-    return gone.reduce((left, hole) => combinePaths(left, hole, 'cut'), blade);
+    // A bite that would leave nothing is not taken.
+    return gone.reduce((left, hole) => combinePaths(left, hole, 'cut') || left, blade);
   },
 };
