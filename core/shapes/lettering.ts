@@ -1,7 +1,10 @@
-import type { Font } from 'opentype.js';
+import type { Font, Glyph } from 'opentype.js';
+import { translation } from '../geometry/matrix.ts';
 import type { PathText } from '../motif/artwork.ts';
+import { pathBounds } from '../motif/pathData.ts';
 import { millimetres, type Figure, type Values } from './figure.ts';
 import { Pen } from './pen.ts';
+import { transformPath } from './transformPath.ts';
 
 /** Words; their outline needs a font, so it is made by `letterOutline`. */
 export const LETTERING: Figure = {
@@ -20,19 +23,29 @@ export const FONTS = {
 export type FontId = keyof typeof FONTS;
 export const FONT_IDS = Object.keys(FONTS) as FontId[];
 
-/** The outlined words, mm, about the middle of what is drawn of them; empty where nothing is drawn. */
+/**
+ * The outlined words, mm, about the middle of what is drawn of them; empty where nothing is drawn. Letter after letter
+ * with the font's kerning: the shaping of whole words fails on fonts whose rules the reader does not know.
+ */
 export function letterOutline(font: Font, text: string, { size = 20, spacing = 0 }: Values): PathText {
-  const path = font.getPath(text, 0, 0, size, { letterSpacing: spacing / 100 });
-  if (path.commands.length === 0) return '';
-  const { x1, y1, x2, y2 } = path.getBoundingBox();
-  const [dx, dy] = [-(x1 + x2) / 2, -(y1 + y2) / 2];
-  const pen = new Pen();
-  for (const one of path.commands) {
-    if (one.type === 'M') pen.move(one.x + dx, one.y + dy);
-    else if (one.type === 'L') pen.line(one.x + dx, one.y + dy);
-    else if (one.type === 'Q') pen.quad(one.x1 + dx, one.y1 + dy, one.x + dx, one.y + dy);
-    else if (one.type === 'C') pen.curve(one.x1 + dx, one.y1 + dy, one.x2 + dx, one.y2 + dy, one.x + dx, one.y + dy);
-    else pen.close();
+  const unit = size / font.unitsPerEm;
+  const drawn = new Pen();
+  let x = 0;
+  let last: Glyph | undefined;
+  for (const letter of text) {
+    const glyph = font.charToGlyph(letter);
+    if (last) x += font.getKerningValue(last, glyph) * unit;
+    for (const one of glyph.getPath(x, 0, size).commands) {
+      if (one.type === 'M') drawn.move(one.x, one.y);
+      else if (one.type === 'L') drawn.line(one.x, one.y);
+      else if (one.type === 'Q') drawn.quad(one.x1, one.y1, one.x, one.y);
+      else if (one.type === 'C') drawn.curve(one.x1, one.y1, one.x2, one.y2, one.x, one.y);
+      else drawn.close();
+    }
+    x += (glyph.advanceWidth ?? 0) * unit + (size * spacing) / 100;
+    last = glyph;
   }
-  return pen.toString();
+  const path = drawn.toString();
+  const box = pathBounds(path);
+  return box ? transformPath(path, translation(-(box.left + box.right) / 2, -(box.top + box.bottom) / 2)) : '';
 }
