@@ -32,7 +32,7 @@ export async function shot(driver: WebDriver): Promise<Shot> {
 /** The screen once nothing on it changes any more. */
 export async function settledShot(driver: WebDriver): Promise<Shot> {
   await driver.sleep(60);
-  await driver.wait(async () => (await driver.findElements(By.css('canvas:not([aria-busy="false"])'))).length === 0, 20_000, 'the cloth was never painted');
+  await driver.wait(async () => (await driver.findElements(By.css('[data-cloth] canvas:not([aria-busy="false"]), [aria-busy="true"]'))).length === 0, 20_000, 'the cloth was never painted');
   let last = await shot(driver);
   for (let tries = 0; tries < 60; tries += 1) {
     await driver.sleep(160);

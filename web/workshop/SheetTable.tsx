@@ -121,7 +121,10 @@ function Strokes({ tool, scale, onStroke }: StrokesProps) {
         event.currentTarget.setPointerCapture(event.pointerId);
         setStroke([at(event), at(event)]);
       }}
-      onPointerMove={(event) => setStroke((held) => held && [held[0], at(event)])}
+      onPointerMove={(event) => {
+        const to = at(event);
+        setStroke((held) => held && [held[0], to]);
+      }}
       onPointerUp={end}
       onPointerCancel={() => setStroke(undefined)}
     >

@@ -1,0 +1,132 @@
+import { By, Key, until, type WebElement } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { openBrowser, type Browser } from './support/browser.ts';
+import { alike, click, complaints, drag, middleOf, named, press, settledShot, type, waitForText, waitUntilSaved, type Shot, type Spot } from './support/hands.ts';
+import { startHevrel, type Hevrel } from './support/hevrel.ts';
+
+const MADDER = [0xb3, 0x40, 0x2e] as const;
+
+let hevrel: Hevrel;
+let browser: Browser;
+
+beforeAll(async () => {
+  hevrel = await startHevrel();
+  browser = await openBrowser();
+});
+
+afterAll(async () => {
+  await browser.close();
+  await hevrel.close();
+});
+
+const find = (css: string): Promise<WebElement> => browser.driver.wait(until.elementLocated(By.css(css)), 20_000, `nothing matches ${css}`);
+const isInk = (screen: Shot, { x, y }: Spot): boolean => alike(screen.at(x, y), MADDER);
+const choose = async (label: string, option: string): Promise<void> => {
+  const list = await find(`select[aria-label="${label}"]`);
+  await list.click();
+  await (await list.findElement(By.xpath(`./option[normalize-space()="${option}"]`))).click();
+};
+
+describe('the builder', () => {
+  it('builds petals by their numbers, seen as a repeat while they are built', async () => {
+    const { driver } = browser;
+    await driver.get(`${hevrel.url}/motifs`);
+    await click(driver, 'link', 'Build a motif');
+    await find('[data-stage]');
+    const before = await settledShot(driver);
+    const preview = await middleOf(driver, '[data-repeat-preview]');
+    const stage = await middleOf(driver, '[data-stage]');
+    // The eye in the middle of both.
+    expect(isInk(before, stage)).toBe(true);
+    expect(isInk(before, preview)).toBe(true);
+    await type(driver, 'Eye, typed', '0');
+    const after = await settledShot(driver);
+    expect(isInk(after, stage)).toBe(false);
+    expect(isInk(after, preview)).toBe(false);
+    await press(driver, Key.CONTROL, 'z');
+    await type(driver, 'Eye, typed', '0');
+    await type(driver, 'Petals, typed', '4');
+    await type(driver, 'Name of the motif', 'Sea rocket', false);
+    await click(driver, 'button', 'Make the motif');
+    await waitForText(driver, '“Sea rocket” is in the drawer.');
+  });
+
+  it('is laid on the cloth, and changed wherever it lies', async () => {
+    const { driver } = browser;
+    await driver.get(hevrel.url);
+    await click(driver, 'button', 'New design');
+    await type(driver, 'Name', 'Rockets', false);
+    await click(driver, 'button', 'Begin');
+    await driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
+    await settledShot(driver);
+    const cloth = await middleOf(driver, '[data-cloth]');
+    await drag(driver, await middleOf(driver, '[data-motif]'), cloth);
+    await waitUntilSaved(driver);
+    await press(driver, Key.ESCAPE);
+    expect(isInk(await settledShot(driver), cloth)).toBe(false);
+    const design = await driver.getCurrentUrl();
+
+    await driver.get(`${hevrel.url}/motifs`);
+    await (await find('[data-drawer-motif]')).click();
+    await click(driver, 'link', 'Change its shape');
+    await find('[data-stage]');
+    await type(driver, 'Eye, typed', '40');
+    await click(driver, 'button', 'Change the motif');
+    await waitForText(driver, '“Sea rocket” is changed, wherever it is used.');
+
+    await driver.get(design);
+    await driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
+    expect(isInk(await settledShot(driver), cloth)).toBe(true);
+  });
+
+  it('cuts a piece out of another, which stays its own and can be moved', async () => {
+    const { driver } = browser;
+    await driver.get(`${hevrel.url}/build`);
+    await find('[data-stage]');
+    await choose('Figure of this piece', 'Dot');
+    await type(driver, 'Width, typed', '60');
+    await type(driver, 'Height, typed', '60');
+    await click(driver, 'button', 'Add a piece');
+    await choose('How it meets what is below', 'Cut out of');
+    const stage = await middleOf(driver, '[data-stage]');
+    const cut = await settledShot(driver);
+    expect(isInk(cut, stage)).toBe(false);
+    expect(isInk(cut, { x: stage.x + 100, y: stage.y })).toBe(true);
+    await drag(driver, stage, { x: stage.x + 100, y: stage.y });
+    const moved = await settledShot(driver);
+    expect(isInk(moved, stage)).toBe(true);
+    expect(isInk(moved, { x: stage.x + 100, y: stage.y })).toBe(false);
+    await (await find('[data-stage]')).click();
+    await press(driver, Key.CONTROL, 'z');
+    expect(isInk(await settledShot(driver), stage)).toBe(false);
+  });
+
+  it('offers alternatives, and takes the one that is picked', async () => {
+    const { driver } = browser;
+    await driver.get(`${hevrel.url}/build`);
+    await find('[data-alternative]');
+    const before = await settledShot(driver);
+    expect((await driver.findElements(By.css('[data-alternative]'))).length).toBe(7);
+    await (await find('[data-alternative="4"]')).click();
+    expect((await settledShot(driver)).data.equals(before.data)).toBe(false);
+    await press(driver, Key.CONTROL, 'z');
+    await driver.executeScript('document.activeElement.blur()');
+    expect(await (await named(driver, 'field', 'Petals, typed')).getAttribute('value')).toBe('6');
+    expect(await complaints(driver)).toEqual([]);
+  });
+
+  it('outlines words in the fonts that ship with it, and says so where nothing is left', async () => {
+    const { driver } = browser;
+    await driver.get(`${hevrel.url}/build`);
+    await find('[data-stage]');
+    await choose('Figure of this piece', 'Lettering');
+    await type(driver, 'Words', 'Ebb', false);
+    const screen = await settledShot(driver);
+    const { x, y } = await middleOf(driver, '[data-stage]');
+    let ink = 0;
+    for (let dx = -200; dx < 200; dx += 1) if (isInk(screen, { x: x + dx, y })) ink += 1;
+    expect(ink).toBeGreaterThan(15);
+    await (await driver.findElement(By.xpath('//label[normalize-space()="Filled"]/input'))).click();
+    await waitForText(driver, 'These pieces leave nothing to see.');
+  });
+});

@@ -1,0 +1,117 @@
+import { existsSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { By, Key, until } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { openBrowser, type Browser } from './support/browser.ts';
+import { alike, cellOnScreen, click, clickAt, complaints, drag, press, settledShot, waitForText, waitUntilSaved, type Shot, type Spot } from './support/hands.ts';
+import { startHevrel, type Hevrel } from './support/hevrel.ts';
+
+let hevrel: Hevrel;
+let browser: Browser;
+
+beforeAll(async () => {
+  hevrel = await startHevrel({ empty: false });
+  browser = await openBrowser();
+});
+
+afterAll(async () => {
+  await browser.close();
+  await hevrel.close();
+});
+
+/** How many pixels of the cloth differ by more than what placing a path in single precision rounds. */
+function moved(before: Shot, after: Shot): number {
+  let count = 0;
+  for (let y = 50; y < 700; y += 1) for (let x = 58; x < 974; x += 1) if (!alike(before.at(x, y), after.at(x, y), 4)) count += 1;
+  return count;
+}
+const settled = (): Promise<Shot> => settledShot(browser.driver);
+const unchosen = async (): Promise<Shot> => {
+  await press(browser.driver, Key.ESCAPE);
+  return settled();
+};
+let whelk: Spot;
+let knot: Spot;
+
+describe('bundles on the cloth', () => {
+  it('are made of motifs, and loosened again, without a pixel moving', async () => {
+    const { driver } = browser;
+    await driver.get(`${hevrel.url}/designs/low-tide-limpets-and-rope`);
+    await driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
+    await settled();
+    const { left, top, scale } = await cellOnScreen(driver);
+    whelk = { x: left + 98 * scale, y: top + 112 * scale };
+    knot = { x: left + 88 * scale, y: top - 10 * scale };
+    const before = await unchosen();
+    await clickAt(driver, whelk);
+    await clickAt(driver, { x: left + 5 * scale, y: top + 110 * scale }, { held: Key.SHIFT });
+    await press(driver, 'k');
+    await driver.wait(until.elementLocated(By.css('[aria-label="Open the bundle"]')), 10_000);
+    expect(moved(before, await unchosen())).toBe(0);
+    await clickAt(driver, whelk);
+    await press(driver, 'l');
+    expect(moved(before, await unchosen())).toBe(0);
+    await press(driver, Key.CONTROL, 'z');
+    await waitUntilSaved(driver);
+  });
+
+  it('are opened where they lie; what is moved in them moves, and all else stays', async () => {
+    const { driver } = browser;
+    const before = await unchosen();
+    await clickAt(driver, whelk);
+    await press(driver, 'o');
+    await driver.wait(until.elementLocated(By.css('[data-bundle-bar]')), 10_000);
+    const open = await settled();
+    // The whelk as it was, the knot faint.
+    expect(alike(open.at(whelk.x, whelk.y), before.at(whelk.x, whelk.y))).toBe(true);
+    expect(alike(open.at(knot.x, knot.y), before.at(knot.x, knot.y))).toBe(false);
+    // What is not in the bundle cannot be taken.
+    await clickAt(driver, knot);
+    expect(await driver.findElements(By.css('[data-chalk-label]'))).toHaveLength(0);
+    await drag(driver, whelk, { x: whelk.x + 30, y: whelk.y + 20 });
+    await click(driver, 'button', 'Close the bundle');
+    await waitForText(driver, 'is changed, wherever it lies.');
+    const after = await unchosen();
+    expect(alike(after.at(knot.x, knot.y), before.at(knot.x, knot.y))).toBe(true);
+    expect(alike(after.at(whelk.x + 30, whelk.y + 20), before.at(whelk.x, whelk.y))).toBe(true);
+    await click(driver, 'button', 'Undo');
+    await driver.sleep(600);
+    expect(alike((await settled()).at(whelk.x, whelk.y), before.at(whelk.x, whelk.y))).toBe(true);
+  });
+
+  it('and other motifs are made separate, so that what is changed in one changes only there', async () => {
+    const { driver } = browser;
+    await press(driver, Key.ESCAPE);
+    await clickAt(driver, knot);
+    await click(driver, 'button', 'Make separate');
+    await waitForText(driver, 'is a motif of its own now');
+    await waitUntilSaved(driver);
+    const motifs = (await (await fetch(`${hevrel.url}/api/motifs`)).json()) as { id: string; name: string; uses: number }[];
+    expect(motifs.find(({ name }) => name === 'Reef knot, separate')).toMatchObject({ uses: 1 });
+    expect(await complaints(driver)).toEqual([]);
+  });
+
+  it('of the drawer are made of what is chosen there', async () => {
+    const { driver } = browser;
+    await driver.get(`${hevrel.url}/motifs`);
+    await (await driver.wait(until.elementLocated(By.css('[data-drawer-motif="low-tide-marram"]')), 10_000)).click();
+    const hand = driver.actions({ async: false });
+    await hand.keyDown(Key.CONTROL).click(await driver.findElement(By.css('[data-drawer-motif="low-tide-sea-glass"]'))).keyUp(Key.CONTROL).perform();
+    await click(driver, 'button', 'Make them one bundle');
+    await waitForText(driver, 'A bundle of 2 motifs');
+  });
+});
+
+describe('a collection', () => {
+  it('is written to one file, which the drawer takes back and knows', async () => {
+    const { driver } = browser;
+    await driver.get(`${hevrel.url}/motifs`);
+    await (await driver.wait(until.elementLocated(By.xpath('//aside//button[contains(., "Bundles")]')), 10_000)).click();
+    await click(driver, 'link', 'Write “Bundles” to a file');
+    const file = join(browser.downloads, 'Bundles.zip');
+    await driver.wait(() => existsSync(file) && !readdirSync(browser.downloads).some((name) => name.endsWith('.crdownload')), 30_000);
+    await driver.findElement(By.css('input[type=file]')).sendKeys(file);
+    await waitForText(driver, 'The collection “Bundles”', 30_000);
+    await waitForText(driver, 'All of them were there already.');
+  });
+});
