@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { By, type WebDriver } from 'selenium-webdriver';
+import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { openBrowser } from './support/browser.ts';
-import { cellOnScreen, clickAt, settledShot } from './support/hands.ts';
+import { cellOnScreen, clickAt, press, settledShot } from './support/hands.ts';
 import { startHevrel } from './support/hevrel.ts';
 
 const FOLDER = new URL('../docs/screenshots/', import.meta.url);
@@ -27,8 +27,39 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       await driver.sleep(400);
     },
   },
+  { name: 'shelf', path: '/workshop' },
+  {
+    name: 'workshop',
+    path: '/workshop/low-tide-sheet-ink',
+    prepare: async (driver) => {
+      await driver.wait(until.elementLocated(By.css('[data-drawing]')), 20_000);
+    },
+  },
+  {
+    name: 'builder',
+    path: '/build/low-tide-ripple-fan',
+    prepare: async (driver) => {
+      await driver.wait(until.elementLocated(By.css('[data-alternative]')), 10_000);
+    },
+  },
   { name: 'swatch-book', path: '/swatches' },
   { name: 'swatch', path: '/swatches/low-tide-swatch-limpets-dusk' },
+  // Last, since it changes the design.
+  {
+    name: 'bundle',
+    path: '/designs/low-tide-limpets-and-rope',
+    prepare: async (driver) => {
+      await settledShot(driver);
+      const { left, top, scale } = await cellOnScreen(driver);
+      // The whelk and the kelp beside it.
+      await clickAt(driver, { x: left + 98 * scale, y: top + 112 * scale });
+      await clickAt(driver, { x: left + 5 * scale, y: top + 110 * scale }, { held: Key.SHIFT });
+      await press(driver, 'k');
+      await driver.wait(until.elementLocated(By.css('[aria-label="Open the bundle"]')), 10_000);
+      await press(driver, 'o');
+      await driver.wait(until.elementLocated(By.css('[data-bundle-bar]')), 10_000);
+    },
+  },
 ];
 
 mkdirSync(FOLDER, { recursive: true });

@@ -88,14 +88,14 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
       if (motif.recipe?.kind !== 'bundle') return;
       const inner = new Bench(...insideOf(top, placement, motif, motif.recipe));
       inner.motifs.set(top.motifs.getState());
-      inner.viewport = top.viewport;
+      inner.lookAs(top);
       setWithin((stack) => [...stack, inner]);
     },
     [top],
   );
   const close = useCallback(() => {
     // The view stays where the hand left it.
-    (within.at(-2) ?? bench).viewport = top.viewport;
+    (within.at(-2) ?? bench).lookAs(top);
     setWithin((stack) => stack.slice(0, -1));
   }, [within, bench, top]);
 

@@ -85,6 +85,11 @@ export class Bench {
     return inside ? this.design.placements.filter(({ id }) => !inside.opened.others.has(id)) : this.design.placements;
   }
 
+  /** Takes over where another bench's cloth is looked at. */
+  lookAs(other: Bench): void {
+    this.viewport = other.viewport;
+  }
+
   motif(id: string): DrawerMotif | undefined {
     return this.motifs.getState().find((motif) => motif.id === id);
   }
