@@ -2,6 +2,7 @@ import type { Artwork } from '../../core/motif/artwork.ts';
 import { Problem } from '../problem.ts';
 import { Blobs, type BlobKind } from '../store/blobs.ts';
 import type { ReadOutcome, ReadTask } from '../work/tasks.ts';
+import { NATURAL_LONG_SIDE_MM } from './naturalSize.ts';
 import { keptDrawing } from './derive.ts';
 import { readPicture } from './readPicture.ts';
 import { readVectors } from './readVectors.ts';
@@ -15,9 +16,6 @@ export interface Reading {
   readonly widthMm: number | undefined;
   readonly notes: readonly string[];
 }
-
-/** Long side of a motif whose file names no size. */
-export const NATURAL_LONG_SIDE_MM = 60;
 
 /** Reads an uploaded file, trims it to what is drawn, and keeps file, artwork and a small picture. @throws Problem */
 export async function readMotif({ name, content, blobs: folder }: ReadTask): Promise<ReadOutcome> {

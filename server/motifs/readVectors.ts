@@ -4,14 +4,18 @@ import { Unsupported } from '../../core/motif/svg/readPaint.ts';
 import { readSvg } from '../../core/motif/svg/readSvg.ts';
 import { svgLengthMm } from '../../core/motif/svg/svgSize.ts';
 import { XmlError } from '../../core/motif/svg/xmlTree.ts';
+import { MM_PER_INCH } from '../../core/units/length.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
+import { NATURAL_LONG_SIDE_MM } from './naturalSize.ts';
 import type { Reading } from './readMotif.ts';
 import { readPicture } from './readPicture.ts';
 
 export const MOST_SVG_BYTES = 10 * 1024 * 1024;
-/** Long side of a drawing that has to be rendered: sharp at 300 dpi up to 17 cm. */
-const RENDERED_LONG_SIDE = 2000;
+/** A drawing that has to be rendered is this sharp at its natural size, within bounds; filters take the square of it in time. */
+const RENDERED_DPI = 400;
+const LEAST_LONG_SIDE = 1000;
+const MOST_LONG_SIDE = 2000;
 
 /** Reads an SVG file as vectors, or as a rendered picture where the model cannot hold it. @throws Problem */
 export async function readVectors(name: string, content: Buffer, blobs: Blobs): Promise<Reading> {
@@ -36,13 +40,16 @@ export async function readVectors(name: string, content: Buffer, blobs: Blobs): 
     return { artwork: { version: 1, view, nodes }, widthMm: own, notes };
   } catch (error) {
     if (!(error instanceof Unsupported)) throw error;
-    const fit = drawing.width >= drawing.height ? ({ mode: 'width', value: RENDERED_LONG_SIDE } as const) : ({ mode: 'height', value: RENDERED_LONG_SIDE } as const);
+    const upright = drawing.height > drawing.width;
+    const longSideMm = own === undefined ? NATURAL_LONG_SIDE_MM : upright ? (own * drawing.height) / drawing.width : own;
+    const side = Math.round(Math.min(MOST_LONG_SIDE, Math.max(LEAST_LONG_SIDE, (longSideMm / MM_PER_INCH) * RENDERED_DPI)));
+    const fit = upright ? ({ mode: 'height', value: side } as const) : ({ mode: 'width', value: side } as const);
     const png = new Resvg(clean.text, { fitTo: fit, font: { loadSystemFonts: clean.hasText } }).render().asPng();
     const picture = await readPicture(name, Buffer.from(png), blobs);
     return {
       ...picture,
       widthMm: own,
-      notes: [...notes, `“${name}” uses ${error.message}, which cannot be kept as vectors; it was rendered ${RENDERED_LONG_SIDE} px on its long side instead.`],
+      notes: [...notes, `“${name}” uses ${error.message}, which cannot be kept as vectors; it was rendered ${side} px on its long side instead.`],
     };
   }
 }
