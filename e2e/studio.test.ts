@@ -84,7 +84,7 @@ describe('files', () => {
   it('come in several at once, each with its own outcome', async () => {
     const { driver } = browser;
     const files = {
-      'sea-glass.png': await sharp({ create: { width: 60, height: 40, channels: 4, background: '#3e7a5e80' } }).png().toBuffer(),
+      'bottle-shard.png': await sharp({ create: { width: 60, height: 40, channels: 4, background: '#3e7a5e80' } }).png().toBuffer(),
       'broken.svg': Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><path'),
       'scripted.svg': Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><script>1</script><circle cx="4" cy="4" r="3" fill="#b5442f"/></svg>'),
     };
@@ -94,13 +94,13 @@ describe('files', () => {
     await driver.findElement(By.css('input[type=file]')).sendKeys(Object.keys(files).map((name) => join(folder, name)).join('\n'));
     await driver.wait(async () => (await driver.findElements(By.css('[data-arrival="here"], [data-arrival="refused"]'))).length === 3, 20_000);
     const rows = await Promise.all((await driver.findElements(By.css('[data-arrival]'))).map(async (row) => `${await row.getAttribute('data-arrival')}: ${await row.getText()}`));
-    expect(rows[0]).toMatch(/^here: sea-glass\.png/);
+    expect(rows[0]).toMatch(/^here: bottle-shard\.png/);
     expect(rows[1]).toMatch(/^refused: broken\.svg\s+“broken\.svg” cannot be read.*Nothing was added\./s);
     expect(rows[2]).toMatch(/^here: scripted\.svg\s+“scripted\.svg” held a script, which was left out\./s);
     // In the tray at once, and laid by a click.
-    await type(driver, 'Search the tray', 'glass', false);
+    await type(driver, 'Search the tray', 'shard', false);
     const motif = await driver.wait(until.elementLocated(By.css('button[data-motif]')), 10_000);
-    expect(await motif.getText()).toBe('Sea glass');
+    expect(await motif.getText()).toBe('Bottle shard');
     await motif.click();
     await waitForText(driver, '60 mm wide');
     await waitUntilSaved(driver);

@@ -1,10 +1,13 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { serve, type Serving } from '../../server/serve.ts';
 
 const WEB = fileURLToPath(new URL('../../dist/web', import.meta.url));
+
+/** Names the folder with the samples laid out, where there is one to begin with. */
+export const LAID_OUT = 'HEVREL_SAMPLES';
 
 /** A Hevrel on a folder of its own. */
 export interface Hevrel {
@@ -15,6 +18,8 @@ export interface Hevrel {
 
 export async function startHevrel({ empty = true }: { empty?: boolean } = {}): Promise<Hevrel> {
   const data = mkdtempSync(join(tmpdir(), 'hevrel-data-'));
+  const laidOut = process.env[LAID_OUT];
+  if (!empty && laidOut !== undefined) cpSync(laidOut, data, { recursive: true });
   const serving = await serve({ port: 0, host: '127.0.0.1', data, empty }, WEB, () => undefined);
   return {
     url: serving.url,

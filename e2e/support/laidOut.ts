@@ -1,0 +1,14 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { serve } from '../../server/serve.ts';
+import { LAID_OUT } from './hevrel.ts';
+
+/** Lays the samples out once, before any browser test, for all of them to begin with a copy. */
+export default async function setup(): Promise<() => void> {
+  const data = mkdtempSync(join(tmpdir(), 'hevrel-samples-'));
+  const serving = await serve({ port: 0, host: '127.0.0.1', data, empty: false }, undefined, () => undefined);
+  await serving.close();
+  process.env[LAID_OUT] = data;
+  return () => rmSync(data, { recursive: true, force: true });
+}
