@@ -33,3 +33,37 @@ export function isSolidNear({ width, height, solid }: Silhouette, u: number, v: 
   }
   return false;
 }
+
+const edges = new WeakMap<Silhouette, readonly { readonly u: number; readonly v: number }[]>();
+
+/**
+ * The outermost corners of what is drawn, row by row and column by column, as shares across and down the extent: what
+ * holds all of them holds the whole drawing, as far as the raster tells. The extent's own corners where it is empty.
+ */
+export function edgePointsOf(silhouette: Silhouette): readonly { readonly u: number; readonly v: number }[] {
+  const known = edges.get(silhouette);
+  if (known) return known;
+  const { width, height, solid } = silhouette;
+  const points: { u: number; v: number }[] = [];
+  const add = (x: number, y: number): void => void points.push({ u: x / width, v: y / height });
+  const scan = (lines: number, length: number, at: (line: number, i: number) => number, corner: (line: number, i: number) => void): void => {
+    for (let line = 0; line < lines; line += 1) {
+      let [first, last] = [-1, -1];
+      for (let i = 0; i < length; i += 1) {
+        if (solid[at(line, i)] !== 1) continue;
+        if (first < 0) first = i;
+        last = i;
+      }
+      if (first < 0) continue;
+      for (const side of [line, line + 1]) {
+        corner(side, first);
+        corner(side, last + 1);
+      }
+    }
+  };
+  scan(height, width, (y, x) => y * width + x, (y, x) => add(x, y));
+  scan(width, height, (x, y) => y * width + x, (x, y) => add(x, y));
+  const found = points.length > 0 ? points : [{ u: 0, v: 0 }, { u: 1, v: 0 }, { u: 1, v: 1 }, { u: 0, v: 1 }];
+  edges.set(silhouette, found);
+  return found;
+}

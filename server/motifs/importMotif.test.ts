@@ -67,7 +67,7 @@ describe('vectors', () => {
 
   it('are rendered where the model cannot hold them, and say what and why', async () => {
     const outcome = await bring('soft.svg', svg(`<filter id="f"><feGaussianBlur stdDeviation="3"/></filter><g filter="url(#f)">${dot}</g>`));
-    expect(outcome.notes.join()).toMatch(/uses a filter effect, which cannot be kept as vectors; it was rendered 1000 px/);
+    expect(outcome.notes.join()).toMatch(/uses a filter effect, which cannot be kept as vectors; it was rendered 800 px/);
     expect((await artworkOf(outcome)).nodes[0]).toMatchObject({ kind: 'picture' });
   });
 

@@ -14,7 +14,7 @@ import { readPicture } from './readPicture.ts';
 export const MOST_SVG_BYTES = 10 * 1024 * 1024;
 /** A drawing that has to be rendered is this sharp at its natural size, within bounds; filters take the square of it in time. */
 const RENDERED_DPI = 400;
-const LEAST_LONG_SIDE = 1000;
+const LEAST_LONG_SIDE = 800;
 const MOST_LONG_SIDE = 2000;
 
 /** Reads an SVG file as vectors, or as a rendered picture where the model cannot hold it. @throws Problem */

@@ -52,6 +52,10 @@ export function Cloth({ onReady, onOpen }: Props) {
       const id = hands.at(event);
       if (id !== undefined) onOpen(id);
     }, { signal });
+    place.addEventListener('contextmenu', (event) => {
+      event.preventDefault();
+      hands.openPile(event);
+    }, { signal });
     // Not passive, since the page itself must not zoom or scroll.
     place.addEventListener('wheel', (event) => hands.wheel(event), { signal, passive: false });
     place.addEventListener('auxclick', (event) => event.preventDefault(), { signal });

@@ -11,6 +11,7 @@ import { ChalkLabel } from '../design/ChalkLabel.tsx';
 import { useStore } from '../shared/store.ts';
 import type { ClothParts } from './Cloth.tsx';
 import type { DragNote } from './clothHands.ts';
+import { PileList } from './PileList.tsx';
 import { middle, toCss, toMm, type Viewport } from './viewport.ts';
 
 /** The turning pin stands this far off the motif, CSS pixels. */
@@ -25,6 +26,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
   const motifs = useStore(bench.motifs);
   const note = useStore(hands.note);
   const panning = useStore(hands.panning);
+  const loop = useStore(hands.loop);
   const lattice = useMemo(() => latticeOf(design.repeat), [design.repeat]);
   const chosen = design.placements.filter(({ id }) => selection.ids.includes(id));
   const shown = chosen.map((placement) => ({ placement, motif: motifs.find(({ id }) => id === placement.motif) })).filter((one): one is { placement: Placement; motif: typeof motifs[number] } => one.motif !== undefined);
@@ -38,6 +40,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
         {shown.map(({ placement, motif }) => (
           <ChosenOutline key={placement.id} corners={cornersOnScreen(viewport, lattice, placement, motif, only ? steps : stepsInView(lattice, viewport, placement, motif, selection.steps))} />
         ))}
+        <DrawnLoop loop={loop} />
       </svg>
       {!bench.inside && <CellEdges viewport={viewport} lattice={lattice} onPress={(event, edge, cell) => hands.pressEdge(event, edge, cell)} />}
       {only && (
@@ -49,6 +52,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
       )}
       {shown.length > 0 && !note && <ChalkLabel chosen={shown} box={boxOnScreen(viewport, lattice, shown, steps)} viewport={viewport} />}
       {note && <PointerNote {...note} />}
+      <PileList hands={hands} />
     </>
   );
 }
@@ -122,6 +126,18 @@ function CellEdges({ viewport, lattice, onPress }: EdgesProps) {
       }}
     />
   ));
+}
+
+/** The box or loop that a hand draws around motifs. */
+function DrawnLoop({ loop }: { readonly loop: readonly Point[] }) {
+  if (loop.length === 0) return null;
+  const points = loop.map(({ x, y }) => `${x},${y}`).join(' ');
+  return (
+    <g className="pointer-events-none" fill="#1f2430" fillOpacity="0.06" strokeWidth="1.5" data-loop>
+      <polygon points={points} stroke="#fff" />
+      <polygon points={points} stroke="#1f2430" strokeDasharray="5 4" />
+    </g>
+  );
 }
 
 function ChosenOutline({ corners }: { readonly corners: readonly Point[] }) {

@@ -1,3 +1,4 @@
+import { enclosed } from '../../core/arrange/enclosed.ts';
 import { pick, type Appearance } from '../../core/arrange/pick.ts';
 import { resized, turnedBy, type Corner } from '../../core/arrange/pins.ts';
 import type { Command } from '../../core/document/command.ts';
@@ -34,6 +35,10 @@ const SLIP_PX = 3;
 export class ClothHands {
   readonly note = new Cell<DragNote | undefined>(undefined);
   readonly panning = new Cell(false);
+  /** The box or loop being drawn around motifs, corners in CSS pixels. */
+  readonly loop = new Cell<readonly Point[]>([]);
+  /** What lies at a point, offered to be chosen from. */
+  readonly pile = new Cell<{ readonly at: Point; readonly hits: readonly Appearance[] } | undefined>(undefined);
   #drag: Drag | undefined;
   #spaceHeld = false;
   readonly #touches = new Map<number, Point>();
@@ -77,31 +82,41 @@ export class ClothHands {
       return;
     }
     if (event.button !== 0) return;
-    const hit = this.#hit(at);
+    this.pile.set(undefined);
+    const hits = this.hitsAt(at);
+    const [hit] = hits;
+    if (event.shiftKey || event.altKey) {
+      this.#enclose(at, event.altKey, hit);
+      return;
+    }
     if (!hit) {
-      if (!event.shiftKey) this.bench.choose([]);
+      this.bench.choose([]);
       this.#pan(at);
       return;
     }
     const { ids } = this.bench.selection.getState();
-    if (event.shiftKey) {
-      this.bench.choose(ids.includes(hit.id) ? ids.filter((id) => id !== hit.id) : [...ids, hit.id], hit.steps);
-      return;
-    }
-    this.bench.choose(ids.includes(hit.id) ? ids : [hit.id], hit.steps);
-    this.#move(at);
+    const held = hits.find(({ id }) => ids.includes(id)) ?? hit;
+    this.bench.choose(ids.includes(held.id) ? ids : [held.id], held.steps);
+    this.#move(at, ids.length === 1 && held.id === ids[0] ? hits : []);
   }
 
-  /** The topmost appearance at a point that can be taken in hand. */
-  #hit(at: Point): Appearance | undefined {
+  /** Shows all that lies under a point, to be chosen from. */
+  openPile(event: { clientX: number; clientY: number }): void {
+    const at = this.local(event);
+    const hits = this.hitsAt(at);
+    this.pile.set(hits.length > 0 ? { at, hits } : undefined);
+  }
+
+  /** The appearances at a point that can be taken in hand, topmost first. */
+  hitsAt(at: Point): Appearance[] {
     const viewport = this.view.getViewport();
     const reach = lengthToMm(viewport, { x: REACH_PX, y: 0 }).x;
-    return pick(this.bench.free, this.view.pickables, latticeOf(this.bench.design.repeat), toMm(viewport, at), reach)[0];
+    return pick(this.bench.free, this.view.pickables, latticeOf(this.bench.design.repeat), toMm(viewport, at), reach);
   }
 
   /** What lies under a double click. */
   at(event: MouseEvent): string | undefined {
-    return this.#hit(this.local(event))?.id;
+    return this.hitsAt(this.local(event))[0]?.id;
   }
 
   move(event: PointerEvent): void {
@@ -220,6 +235,7 @@ export class ClothHands {
 
   #finish(): void {
     this.#drag = undefined;
+    this.loop.set([]);
     this.note.set(undefined);
     this.panning.set(this.#spaceHeld);
   }
@@ -238,7 +254,33 @@ export class ClothHands {
     };
   }
 
-  #move(from: Point): void {
+  /** Draws a box, or a free loop, and adds what lies wholly within; a mere click adds or takes away what lies under it. */
+  #enclose(from: Point, free: boolean, under: Appearance | undefined): void {
+    let loop: Point[] = [];
+    this.#drag = {
+      move: (event) => {
+        const at = this.local(event);
+        if (loop.length === 0 && Math.hypot(at.x - from.x, at.y - from.y) < SLIP_PX) return;
+        loop = free ? [...(loop.length === 0 ? [from] : loop), at] : [from, { x: at.x, y: from.y }, at, { x: from.x, y: at.y }];
+        this.loop.set(loop);
+      },
+      end: () => {
+        const { ids } = this.bench.selection.getState();
+        if (loop.length === 0) {
+          if (under) this.bench.choose(ids.includes(under.id) ? ids.filter((id) => id !== under.id) : [...ids, under.id], under.steps);
+          return;
+        }
+        const viewport = this.view.getViewport();
+        const found = enclosed(this.bench.free, this.view.pickables, latticeOf(this.bench.design.repeat), loop.map((at) => toMm(viewport, at)));
+        this.bench.choose([...new Set([...ids, ...found.map(({ id }) => id)])], found[0]?.steps);
+        this.bench.said.set(`${found.length} motifs in it`);
+      },
+      cancel: () => undefined,
+    };
+  }
+
+  /** @param deeper what lies under the hand, where a click that moves nothing goes to the next below */
+  #move(from: Point, deeper: readonly Appearance[]): void {
     const { chosen } = this.bench;
     // Painting apart begins with the press, so that it is there when the hand moves.
     this.view.hold(chosen.map(({ id }) => id));
@@ -257,6 +299,10 @@ export class ClothHands {
       end: () => {
         this.view.release();
         if (command) this.bench.commit(chosen.length === 1 ? 'Moved a motif' : `Moved ${chosen.length} motifs`, command);
+        else if (deeper.length > 1) {
+          const next = deeper[(deeper.findIndex(({ id }) => id === chosen[0]?.id) + 1) % deeper.length] as Appearance;
+          this.bench.choose([next.id], next.steps);
+        }
       },
       cancel: () => {
         this.bench.session.preview(undefined);

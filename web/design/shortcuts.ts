@@ -1,3 +1,4 @@
+import { allBut, ofSameMotif } from '../../core/arrange/alike.ts';
 import type { Bench } from './bench.ts';
 import type { BundleHands } from './bundleHands.ts';
 
@@ -38,6 +39,8 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'Ctrl S', does: 'Save a swatch (edits are saved by themselves)', group: 'Everywhere', matches: held('s'), run: (_bench, hands) => hands.saveSwatch() },
   { keys: '?', does: 'This sheet', group: 'Everywhere', matches: plain('?'), run: (_bench, hands) => hands.openSheet() },
   { keys: 'Ctrl A', does: 'Choose all motifs', group: 'Chosen motifs', matches: held('a'), run: (bench) => bench.chooseAll() },
+  { keys: 'I', does: 'Choose all others', group: 'Chosen motifs', matches: plain('i'), run: (bench) => bench.choose(allBut(bench.free, bench.selection.getState().ids)) },
+  { keys: 'A', does: 'Choose all of the same motif', group: 'Chosen motifs', matches: plain('a'), run: (bench) => bench.choose(ofSameMotif(bench.design, bench.selection.getState().ids)) },
   { keys: 'N, B', does: 'Choose the next motif, the one before', group: 'Chosen motifs', matches: (e) => plain('n')(e) || plain('b')(e), run: (bench, _hands, e) => bench.chooseNext(e.key.toLowerCase() === 'n' ? 1 : -1) },
   { keys: 'Arrows', does: 'Move by 1 mm; with Shift by 10 mm; with nothing chosen, move the cloth', group: 'Chosen motifs', matches: (e) => !ctrl(e) && !e.altKey && e.key in ARROWS, run: arrow },
   { keys: 'T', does: 'Turn by 5°; with Shift back', group: 'Chosen motifs', matches: plain('t'), run: (bench, _hands, e) => bench.turn(e.shiftKey ? -5 : 5) },
@@ -59,6 +62,9 @@ export const SHORTCUTS: readonly Shortcut[] = [
 export const POINTER_HINTS: readonly { readonly keys: string; readonly does: string }[] = [
   { keys: 'Drag a motif', does: 'Move it; all its echoes move with it' },
   { keys: 'Shift click', does: 'Add to what is chosen, or take away' },
+  { keys: 'Click again', does: 'Choose what lies below' },
+  { keys: 'Right click', does: 'A list of all that lies there' },
+  { keys: 'Shift drag, Alt drag', does: 'Choose what lies within a box, within a loop' },
   { keys: 'Drag the ground, Space drag, middle drag', does: 'Move the cloth' },
   { keys: 'Corner pin', does: 'Resize about the opposite corner; with Alt about the centre' },
   { keys: 'Turning pin', does: 'Turn; with Shift by 15°' },

@@ -7,6 +7,8 @@ import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../../../core/doc
 import { withinTurn } from '../../../core/arrange/pins.ts';
 import type { DrawerMotif } from '../../api/motifs.ts';
 import { useBench } from '../bench.ts';
+import { ChooseMore } from './ChooseMore.tsx';
+import { LineUp } from './LineUp.tsx';
 import { bundleOf, useBundles } from '../useBundles.ts';
 import { useStore } from '../../shared/store.ts';
 
@@ -35,7 +37,8 @@ function NothingChosen({ count }: { readonly count: number }) {
           <p>
             {count === 1 ? 'One motif lies' : `${count} motifs lie`} in the {bench.inside ? 'bundle' : 'cell'}. Take any of their appearances to move it; all its echoes go with it.
           </p>
-          <Button onClick={() => bench.chooseAll()}>Choose all</Button>
+          <p>Shift and drag draws a box around motifs, Alt and drag a loop; a second click goes to what lies below.</p>
+          <ChooseMore />
         </>
       )}
     </div>
@@ -48,6 +51,8 @@ function SeveralChosen({ count }: { readonly count: number }) {
   return (
     <div className="grid gap-3 text-sm">
       <p>{count} motifs are chosen. They move together; arrows nudge them by 1 mm.</p>
+      <LineUp />
+      <ChooseMore />
       <StackButtons />
       <Button onClick={() => bench.duplicate()}>Duplicate</Button>
       <Button onClick={() => bundles.bundle()}>
@@ -84,6 +89,7 @@ function OneChosen({ placement, motif }: { readonly placement: Placement; readon
           </Button>
         </div>
       </div>
+      <LineUp />
       <StackButtons />
       {bundleOf(bench, placement) && (
         <div className="grid grid-cols-2 gap-2">
@@ -96,6 +102,7 @@ function OneChosen({ placement, motif }: { readonly placement: Placement; readon
         </div>
       )}
       <SeparateButton />
+      <ChooseMore />
     </div>
   );
 }

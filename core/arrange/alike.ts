@@ -1,0 +1,24 @@
+import type { Design } from '../document/design.ts';
+import type { Placement } from '../document/placement.ts';
+import type { Motif } from '../motif/motif.ts';
+
+/** The placements of the motifs that these show. */
+export function ofSameMotif({ placements }: Design, ids: readonly string[]): string[] {
+  const motifs = new Set(placements.filter(({ id }) => ids.includes(id)).map(({ motif }) => motif));
+  return idsOf(placements.filter(({ motif }) => motifs.has(motif)));
+}
+
+/** The placements whose motif is printed in an ink of the design. */
+export function ofInk({ placements, inks }: Design, motifs: ReadonlyMap<string, Pick<Motif, 'inks'>>, ink: string): string[] {
+  const prints = new Set(inks.find(({ id }) => id === ink)?.prints);
+  return idsOf(placements.filter(({ motif }) => motifs.get(motif)?.inks.some((colour) => prints.has(colour))));
+}
+
+/** Those that are not among the given. */
+export function allBut(placements: readonly Placement[], ids: readonly string[]): string[] {
+  return idsOf(placements.filter(({ id }) => !ids.includes(id)));
+}
+
+function idsOf(placements: readonly Placement[]): string[] {
+  return placements.map(({ id }) => id);
+}

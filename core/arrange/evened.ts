@@ -1,0 +1,30 @@
+import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
+import { naturalHeight, type Motif } from '../motif/motif.ts';
+import type { Changes } from './lineUp.ts';
+
+type Sized = Pick<Motif, 'width' | 'view'>;
+export type Measure = 'width' | 'height' | 'area';
+
+/** Gives placements the width, height or area (of their own, however they are turned) of the first of them. */
+export function evened(placements: readonly Placement[], motifs: ReadonlyMap<string, Sized>, measure: Measure): Changes {
+  const [first] = placements;
+  const model = first && motifs.get(first.motif);
+  if (!first || !model) return {};
+  const wanted = measured(model, measure) * first.scale;
+  return Object.fromEntries(
+    placements.flatMap(({ id, motif }) => {
+      const own = motifs.get(motif);
+      return own ? [[id, { scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, wanted / measured(own, measure))) }]] : [];
+    }),
+  );
+}
+
+/** Exchanges the places of two, and nothing else of them. */
+export function swapped([a, b]: readonly [Placement, Placement]): Changes {
+  return { [a.id]: { x: b.x, y: b.y }, [b.id]: { x: a.x, y: a.y } };
+}
+
+/** A length: of an area, the side of the square that is as large. */
+function measured(motif: Sized, measure: Measure): number {
+  return measure === 'width' ? motif.width : measure === 'height' ? naturalHeight(motif) : Math.sqrt(motif.width * naturalHeight(motif));
+}

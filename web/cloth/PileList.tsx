@@ -1,0 +1,66 @@
+import { useEffect, useRef } from 'react';
+import { blobUrl } from '../api/client.ts';
+import { useBench } from '../design/bench.ts';
+import { useStore } from '../shared/store.ts';
+import type { ClothHands } from './clothHands.ts';
+
+const WIDTH = 208;
+
+/** What lies under the pointer, topmost first, to be chosen from; arrows go through it. */
+export function PileList({ hands }: { readonly hands: ClothHands }) {
+  const bench = useBench();
+  const pile = useStore(hands.pile);
+  const list = useRef<HTMLUListElement>(null);
+  useEffect(() => {
+    list.current?.querySelector('button')?.focus();
+  }, [pile]);
+  if (!pile) return null;
+  const { width, height } = hands.view.getViewport();
+  const close = (): void => {
+    hands.pile.set(undefined);
+    hands.area.focus({ preventScroll: true });
+  };
+  const step = (by: number): void => {
+    const buttons = [...(list.current?.querySelectorAll('button') ?? [])];
+    const at = buttons.indexOf(document.activeElement as HTMLButtonElement);
+    buttons[(at + by + buttons.length) % buttons.length]?.focus();
+  };
+  return (
+    <ul
+      ref={list}
+      aria-label="What lies here"
+      data-own-arrows
+      style={{ left: Math.min(pile.at.x, width - WIDTH - 8), top: Math.min(pile.at.y, Math.max(8, height - 24 - Math.min(8, pile.hits.length) * 40)), width: WIDTH }}
+      className="absolute max-h-84 overflow-y-auto rounded-md border border-thread bg-calico p-1 shadow-float"
+      onPointerDown={(event) => event.stopPropagation()}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') close();
+        else if (event.key === 'ArrowDown') step(1);
+        else if (event.key === 'ArrowUp') step(-1);
+        else return;
+        event.preventDefault();
+        event.stopPropagation();
+      }}
+    >
+      {pile.hits.map((hit) => {
+        const motif = bench.motif(bench.design.placements.find(({ id }) => id === hit.id)?.motif ?? '');
+        return (
+          <li key={`${hit.id} ${hit.steps.i} ${hit.steps.j}`}>
+            <button
+              type="button"
+              data-pile={hit.id}
+              onClick={() => {
+                bench.choose([hit.id], hit.steps);
+                close();
+              }}
+              className="flex h-10 w-full items-center gap-2 rounded-md px-2 text-left text-sm hover:bg-linen focus:bg-linen"
+            >
+              {motif && <img src={blobUrl(motif.thumbnail)} alt="" className="h-8 w-8 shrink-0 object-contain" />}
+              <span className="truncate">{motif?.name ?? 'Motif'}</span>
+            </button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

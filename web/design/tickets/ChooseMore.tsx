@@ -1,0 +1,47 @@
+import { allBut, ofInk, ofSameMotif } from '../../../core/arrange/alike.ts';
+import { currentColourway } from '../../../core/document/design.ts';
+import { Button } from '../../shared/Button.tsx';
+import { useStore } from '../../shared/store.ts';
+import { useBench } from '../bench.ts';
+
+/** Choosing by what is alike: one motif, one ink, all that is not chosen. */
+export function ChooseMore() {
+  const bench = useBench();
+  const { design } = useStore(bench.session);
+  const { ids } = useStore(bench.selection);
+  const free = new Set(bench.free.map(({ id }) => id));
+  const choose = (found: readonly string[]): void => {
+    bench.choose(found.filter((id) => free.has(id)));
+    bench.said.set(`${found.length} motifs chosen`);
+  };
+  const { colours } = currentColourway(design);
+  return (
+    <section aria-label="Choose more" className="grid gap-2">
+      <h4 className="text-xs text-graphite">Choose</h4>
+      <div className="flex flex-wrap gap-1.5">
+        <Button onClick={() => bench.chooseAll()}>All</Button>
+        {ids.length > 0 && (
+          <>
+            <Button onClick={() => choose(ofSameMotif(design, ids))}>All like this</Button>
+            <Button onClick={() => choose(allBut(bench.free, ids))}>All others</Button>
+          </>
+        )}
+      </div>
+      <div className="flex flex-wrap gap-1.5" role="group" aria-label="Choose all in an ink">
+        {design.inks
+          .filter(({ prints }) => prints.length > 0)
+          .map(({ id, name }) => (
+            <button
+              key={id}
+              type="button"
+              aria-label={`All in ${name}`}
+              title={`All in ${name}`}
+              onClick={() => choose(ofInk(design, new Map(bench.motifs.getState().map((motif) => [motif.id, motif])), id))}
+              className="h-6 w-6 rounded-full border border-ink/25"
+              style={{ background: colours[id] }}
+            />
+          ))}
+      </div>
+    </section>
+  );
+}
