@@ -1,4 +1,4 @@
-import { By, Key, until } from 'selenium-webdriver';
+import { By, Key, Origin, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { Hex } from '../core/colour/hex.ts';
 import { newDesign, type Design } from '../core/document/design.ts';
@@ -262,3 +262,78 @@ function isMix(colour: readonly number[]): boolean {
   const share = ((colour[0] as number) - DARK[0]) / (PINK[0] - DARK[0]);
   return share > -0.04 && share < 1.04 && colour.every((value, i) => Math.abs(value - ((DARK[i] as number) + share * ((PINK[i] as number) - (DARK[i] as number)))) < 6);
 }
+
+describe('choosing and lining up', () => {
+  const SQUARE = step('square');
+  const chosen = async (): Promise<string> => (await browser.driver.findElement(By.css('[data-chalk-label]'))).getText();
+  const spot = async (x: number, y: number): Promise<Spot> => {
+    const { left, top, scale } = await cellOnScreen(browser.driver);
+    return { x: left + x * scale, y: top + y * scale };
+  };
+
+  it('a box chooses what lies wholly within it, across repeats', async () => {
+    await open(SQUARE, [{ x: 30, y: 20 }, { x: 90, y: 70 }, { x: 118, y: 20 }]);
+    // Over the right edge: the second, and the third by the half of it that is an echo's.
+    await drag(browser.driver, await spot(62, 2), await spot(145, 88), { held: Key.SHIFT });
+    expect(await chosen()).toMatch(/^2 motifs/);
+    await press(browser.driver, Key.ESCAPE);
+    await drag(browser.driver, await spot(5, 5), await spot(55, 35), { held: Key.SHIFT });
+    expect(await chosen()).toMatch(/^Tile/);
+    // The box ends within the motif: nothing more is chosen.
+    await drag(browser.driver, await spot(62, 45), await spot(95, 75), { held: Key.SHIFT });
+    expect(await chosen()).toMatch(/^Tile/);
+  });
+
+  it('a second click goes to what lies below, and a list shows the pile', async () => {
+    const { driver } = browser;
+    await open(SQUARE, [{ x: 60, y: 45, scale: 1.5 }, { x: 62, y: 45 }]);
+    const across = async (): Promise<string> => (await (await named(driver, 'field', 'Centre across')).getAttribute('value')) ?? '';
+    const at = await spot(61, 45);
+    await clickAt(driver, at);
+    expect(await across()).toBe('62 mm');
+    await driver.sleep(600);
+    await clickAt(driver, at);
+    expect(await across()).toBe('60 mm');
+    await driver.sleep(600);
+    await clickAt(driver, at);
+    expect(await across()).toBe('62 mm');
+    await driver.actions({ async: false }).move({ x: Math.round(at.x), y: Math.round(at.y), origin: Origin.VIEWPORT }).contextClick().perform();
+    await driver.wait(until.elementLocated(By.css('[data-pile="t0"]')), 5_000);
+    await press(driver, Key.ARROW_DOWN);
+    await press(driver, Key.ENTER);
+    expect(await across()).toBe('60 mm');
+  });
+
+  it('lines up and spaces out over the join, exactly', async () => {
+    const { driver } = browser;
+    const id = await open(step('half-drop', 1, 2), [{ x: 20, y: 30 }, { x: 62, y: 38 }, { x: 118, y: 33 }]);
+    await press(driver, Key.CONTROL, 'a');
+    await click(driver, 'radio', 'The first');
+    await click(driver, 'button', 'Line up middles down');
+    await click(driver, 'radio', 'Round');
+    await click(driver, 'button', 'Across');
+    const { placements } = await stored(id);
+    // 120 mm less three times 40 leaves no gap: each begins where the one before ends. On screen one row.
+    const xs = placements.map(({ x }) => x).sort((a, b) => a - b);
+    expect((xs[1] as number) - (xs[0] as number)).toBeCloseTo(40, 9);
+    expect((xs[2] as number) - (xs[1] as number)).toBeCloseTo(40, 9);
+    expect(placements[0]?.y).toBe(30);
+  });
+
+  it('is caught by the middle of the cell, and not while Ctrl is held', async () => {
+    const { driver } = browser;
+    const id = await open(SQUARE, [{ x: 30, y: 20 }]);
+    await clickAt(driver, await spot(30, 20));
+    await press(driver, 's');
+    const from = await spot(30, 20);
+    const near = await spot(60.6, 45.5);
+    await drag(driver, from, near);
+    expect((await stored(id)).placements[0]).toMatchObject({ x: 60, y: 45 });
+    await press(driver, Key.CONTROL, 'z');
+    await drag(driver, from, near, { held: Key.CONTROL });
+    const { x, y } = (await stored(id)).placements[0] ?? { x: 0, y: 0 };
+    expect([x, y]).not.toEqual([60, 45]);
+    expect(x).toBeCloseTo(60.6, 0);
+    await complaints(driver);
+  });
+});

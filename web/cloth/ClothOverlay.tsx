@@ -10,6 +10,8 @@ import { useBench } from '../design/bench.ts';
 import { ChalkLabel } from '../design/ChalkLabel.tsx';
 import { useStore } from '../shared/store.ts';
 import type { ClothParts } from './Cloth.tsx';
+import type { SnapLine } from '../../core/arrange/snap.ts';
+import { formatNumber } from '../../core/units/length.ts';
 import type { DragNote } from './clothHands.ts';
 import { PileList } from './PileList.tsx';
 import { middle, toCss, toMm, type Viewport } from './viewport.ts';
@@ -27,20 +29,22 @@ export function ClothOverlay({ view, hands }: ClothParts) {
   const note = useStore(hands.note);
   const panning = useStore(hands.panning);
   const loop = useStore(hands.loop);
+  const lines = useStore(hands.lines);
   const lattice = useMemo(() => latticeOf(design.repeat), [design.repeat]);
   const chosen = design.placements.filter(({ id }) => selection.ids.includes(id));
   const shown = chosen.map((placement) => ({ placement, motif: motifs.find(({ id }) => id === placement.motif) })).filter((one): one is { placement: Placement; motif: typeof motifs[number] } => one.motif !== undefined);
   const [only] = shown.length === 1 ? shown : [];
-  const steps = only ? stepsInView(lattice, viewport, only.placement, only.motif, selection.steps) : selection.steps;
+  const steps = only ? stepsInView(lattice, viewport, only.placement, only.motif, selection.each?.get(only.placement.id) ?? selection.steps) : selection.steps;
 
   return (
     <>
       <svg className={`absolute inset-0 h-full w-full ${panning ? 'cursor-grabbing' : ''}`} aria-hidden>
         <CellStitch viewport={viewport} lattice={lattice} />
         {shown.map(({ placement, motif }) => (
-          <ChosenOutline key={placement.id} corners={cornersOnScreen(viewport, lattice, placement, motif, only ? steps : stepsInView(lattice, viewport, placement, motif, selection.steps))} />
+          <ChosenOutline key={placement.id} corners={cornersOnScreen(viewport, lattice, placement, motif, only ? steps : stepsInView(lattice, viewport, placement, motif, selection.each?.get(placement.id) ?? selection.steps))} />
         ))}
         <DrawnLoop loop={loop} />
+        <CaughtLines lines={lines} viewport={viewport} />
       </svg>
       {!bench.inside && <CellEdges viewport={viewport} lattice={lattice} onPress={(event, edge, cell) => hands.pressEdge(event, edge, cell)} />}
       {only && (
@@ -126,6 +130,25 @@ function CellEdges({ viewport, lattice, onPress }: EdgesProps) {
       }}
     />
   ));
+}
+
+/** The lines that have caught what is moved, each with what it is. */
+function CaughtLines({ lines, viewport }: { readonly lines: readonly SnapLine[]; readonly viewport: Viewport }) {
+  return lines.map(({ axis, at, from, to, kind, share, distance }) => {
+    const [a, b] = axis === 'x' ? [toCss(viewport, { x: at, y: from }), toCss(viewport, { x: at, y: to })] : [toCss(viewport, { x: from, y: at }), toCss(viewport, { x: to, y: at })];
+    const text = kind === 'cell' ? (share === '0' ? 'cell’s edge' : `${share} of the cell`) : `${formatNumber(distance ?? 0, 1)} mm${kind === 'gap' ? ' to both sides' : ''}`;
+    const line = { x1: a.x, y1: a.y, x2: b.x, y2: b.y };
+    const middle = { x: Math.min(viewport.width - 90, Math.max(8, (a.x + b.x) / 2 + 6)), y: Math.min(viewport.height - 12, Math.max(16, (a.y + b.y) / 2 - 6)) };
+    return (
+      <g key={axis} className="pointer-events-none" data-caught={kind}>
+        <line {...line} stroke="#fff" strokeWidth="3" />
+        <line {...line} stroke="#b3402e" strokeWidth="1.25" />
+        <text {...middle} fontSize="12" fontWeight="600" fill="#1f2430" stroke="#fff" strokeWidth="3" paintOrder="stroke">
+          {text}
+        </text>
+      </g>
+    );
+  });
 }
 
 /** The box or loop that a hand draws around motifs. */

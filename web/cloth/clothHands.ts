@@ -1,8 +1,11 @@
 import { enclosed } from '../../core/arrange/enclosed.ts';
 import { pick, type Appearance } from '../../core/arrange/pick.ts';
+import { snapped, snapTargets, type SnapLine, type SnapTargets } from '../../core/arrange/snap.ts';
+import { gathered } from '../../core/bundle/gather.ts';
+import { boxAround, shiftBox, type Box } from '../../core/geometry/box.ts';
 import { resized, turnedBy, type Corner } from '../../core/arrange/pins.ts';
 import type { Command } from '../../core/document/command.ts';
-import type { Placement, PlacementChange } from '../../core/document/placement.ts';
+import { cornersAround, type Placement, type PlacementChange } from '../../core/document/placement.ts';
 import type { Point } from '../../core/geometry/point.ts';
 import { displacement, latticeOf, type Steps } from '../../core/repeat/lattice.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../../core/repeat/repeat.ts';
@@ -28,6 +31,8 @@ interface Drag {
 
 /** Motifs are easier to hit within this many CSS pixels. */
 const REACH_PX = 4;
+/** Lines catch what is moved within this many CSS pixels. */
+const CATCH_PX = 6;
 /** Less than this is a click and no drag, CSS pixels. */
 const SLIP_PX = 3;
 
@@ -37,6 +42,8 @@ export class ClothHands {
   readonly panning = new Cell(false);
   /** The box or loop being drawn around motifs, corners in CSS pixels. */
   readonly loop = new Cell<readonly Point[]>([]);
+  /** What has caught the motifs that are being moved. */
+  readonly lines = new Cell<readonly SnapLine[]>([]);
   /** What lies at a point, offered to be chosen from. */
   readonly pile = new Cell<{ readonly at: Point; readonly hits: readonly Appearance[] } | undefined>(undefined);
   #drag: Drag | undefined;
@@ -236,6 +243,7 @@ export class ClothHands {
   #finish(): void {
     this.#drag = undefined;
     this.loop.set([]);
+    this.lines.set([]);
     this.note.set(undefined);
     this.panning.set(this.#spaceHeld);
   }
@@ -272,7 +280,8 @@ export class ClothHands {
         }
         const viewport = this.view.getViewport();
         const found = enclosed(this.bench.free, this.view.pickables, latticeOf(this.bench.design.repeat), loop.map((at) => toMm(viewport, at)));
-        this.bench.choose([...new Set([...ids, ...found.map(({ id }) => id)])], found[0]?.steps);
+        const { each } = this.bench.selection.getState();
+        this.bench.choose([...new Set([...ids, ...found.map(({ id }) => id)])], found[0]?.steps, new Map([...(each ?? []), ...found.map(({ id, steps }) => [id, steps] as const)]));
         this.bench.said.set(`${found.length} motifs in it`);
       },
       cancel: () => undefined,
@@ -284,13 +293,14 @@ export class ClothHands {
     const { chosen } = this.bench;
     // Painting apart begins with the press, so that it is there when the hand moves.
     this.view.hold(chosen.map(({ id }) => id));
+    const snapping = this.#snappingOf(chosen);
     let command: Command | undefined;
     this.#drag = {
       move: (event) => {
         const at = this.local(event);
         const px = { x: at.x - from.x, y: at.y - from.y };
         if (!command && Math.hypot(px.x, px.y) < SLIP_PX) return;
-        const by = this.#wholePixels(px);
+        const by = this.#caught(this.#wholePixels(px), event.ctrlKey, snapping);
         const changes = Object.fromEntries(chosen.map(({ id, x, y }): [string, PlacementChange] => [id, { x: x + by.x, y: y + by.y }]));
         command = { type: 'change', changes };
         this.bench.session.preview(command);
@@ -309,6 +319,32 @@ export class ClothHands {
         this.view.release();
       },
     };
+  }
+
+  /** What is moved, where it was taken, and what can catch it. */
+  #snappingOf(chosen: readonly Placement[]): { box: Box; targets: SnapTargets } | undefined {
+    const { design, selection } = this.bench;
+    const lattice = latticeOf(design.repeat);
+    const motifs = new Map(this.bench.motifs.getState().map((motif) => [motif.id, motif]));
+    const step = displacement(lattice, selection.getState().steps);
+    const corners = gathered(lattice, chosen).flatMap((one) => {
+      const motif = motifs.get(one.motif);
+      return motif ? cornersAround(one, motif).map(({ x, y }) => ({ x: x + one.x + step.x, y: y + one.y + step.y })) : [];
+    });
+    if (corners.length === 0) return undefined;
+    return { box: boxAround(corners), targets: snapTargets(lattice, design.placements, motifs, new Set(chosen.map(({ id }) => id))) };
+  }
+
+  /** How far it goes once lines have caught it; Ctrl held turns that off, or on where it is off. */
+  #caught(by: Point, other: boolean, snapping: { box: Box; targets: SnapTargets } | undefined): Point {
+    if (!snapping || this.bench.snapping.getState() === other) {
+      this.lines.set([]);
+      return by;
+    }
+    const reach = lengthToMm(this.view.getViewport(), { x: CATCH_PX, y: 0 }).x;
+    const { by: more, lines } = snapped(shiftBox(snapping.box, by), snapping.targets, reach);
+    this.lines.set(lines);
+    return { x: by.x + more.x, y: by.y + more.y };
   }
 
   #shape(

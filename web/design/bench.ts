@@ -24,6 +24,8 @@ export type Part = 'motifs' | 'repeat' | 'arrange' | 'colour';
 export interface Selection {
   readonly ids: readonly string[];
   readonly steps: Steps;
+  /** The appearances of those that were chosen at others. */
+  readonly each?: ReadonlyMap<string, Steps>;
 }
 
 const NOTHING: Selection = { ids: [], steps: { i: 0, j: 0 } };
@@ -48,6 +50,8 @@ export class Bench {
   /** The ink that the colour part shows opened. */
   readonly ink = new Cell<string | undefined>(undefined);
   readonly motifs = new Cell<readonly DrawerMotif[]>([]);
+  /** Whether what is moved is caught by lines near it. */
+  readonly snapping = new Cell(false);
   /** Said to those who do not see the cloth. */
   readonly said = new Cell('');
   #clipboard: readonly Placement[] = [];
@@ -94,8 +98,8 @@ export class Bench {
     return this.motifs.getState().find((motif) => motif.id === id);
   }
 
-  choose(ids: readonly string[], steps: Steps = this.selection.getState().steps): void {
-    this.selection.set(ids.length === 0 ? NOTHING : { ids, steps });
+  choose(ids: readonly string[], steps: Steps = this.selection.getState().steps, each = this.selection.getState().each): void {
+    this.selection.set(ids.length === 0 ? NOTHING : { ids, steps, ...(each && { each }) });
   }
 
   chooseAll(): void {

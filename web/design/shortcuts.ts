@@ -43,6 +43,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'A', does: 'Choose all of the same motif', group: 'Chosen motifs', matches: plain('a'), run: (bench) => bench.choose(ofSameMotif(bench.design, bench.selection.getState().ids)) },
   { keys: 'N, B', does: 'Choose the next motif, the one before', group: 'Chosen motifs', matches: (e) => plain('n')(e) || plain('b')(e), run: (bench, _hands, e) => bench.chooseNext(e.key.toLowerCase() === 'n' ? 1 : -1) },
   { keys: 'Arrows', does: 'Move by 1 mm; with Shift by 10 mm; with nothing chosen, move the cloth', group: 'Chosen motifs', matches: (e) => !ctrl(e) && !e.altKey && e.key in ARROWS, run: arrow },
+  { keys: 'S', does: 'Catch on lines while moving, or not; Ctrl held while moving does the opposite', group: 'Chosen motifs', matches: plain('s'), run: (bench) => bench.snapping.set(!bench.snapping.getState()) },
   { keys: 'T', does: 'Turn by 5°; with Shift back', group: 'Chosen motifs', matches: plain('t'), run: (bench, _hands, e) => bench.turn(e.shiftKey ? -5 : 5) },
   { keys: 'G', does: 'Grow by a twentieth; with Shift shrink', group: 'Chosen motifs', matches: plain('g'), run: (bench, _hands, e) => bench.resize(e.shiftKey ? 1 / 1.05 : 1.05) },
   { keys: 'M', does: 'Mirror', group: 'Chosen motifs', matches: plain('m'), run: (bench) => bench.mirror() },

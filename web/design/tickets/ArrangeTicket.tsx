@@ -1,6 +1,7 @@
 import { Package, PackageOpen, Split, Ungroup } from 'lucide-react';
 import { Button } from '../../shared/Button.tsx';
 import { LengthField } from '../../shared/LengthField.tsx';
+import { Tick } from '../../shared/Tick.tsx';
 import { AmountField } from '../../shared/AmountField.tsx';
 import { naturalHeight } from '../../../core/motif/motif.ts';
 import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../../../core/document/placement.ts';
@@ -21,9 +22,23 @@ export function ArrangeTicket() {
   const chosen = design.placements.filter(({ id }) => ids.includes(id));
   const [only] = chosen;
   const motif = only && motifs.find(({ id }) => id === only.motif);
-  if (!only || !motif) return <NothingChosen count={bench.free.length} />;
-  if (chosen.length > 1) return <SeveralChosen count={chosen.length} />;
-  return <OneChosen placement={only} motif={motif} />;
+  return (
+    <div className="grid gap-4">
+      {!only || !motif ? <NothingChosen count={bench.free.length} /> : chosen.length > 1 ? <SeveralChosen count={chosen.length} /> : <OneChosen placement={only} motif={motif} />}
+      <Snapping />
+    </div>
+  );
+}
+
+function Snapping() {
+  const bench = useBench();
+  const on = useStore(bench.snapping);
+  return (
+    <div className="border-t border-dashed border-thread pt-3">
+      <Tick label="Catch on lines while moving" on={on} onChange={(next) => bench.snapping.set(next)} />
+      <p className="text-xs text-graphite">The cell’s edges and shares, other motifs and their echoes, equal gaps. Ctrl held does the opposite.</p>
+    </div>
+  );
 }
 
 function NothingChosen({ count }: { readonly count: number }) {

@@ -1,0 +1,142 @@
+import { boxAroundCentre, type Placement } from '../document/placement.ts';
+import { shiftBox, type Box } from '../geometry/box.ts';
+import type { Point } from '../geometry/point.ts';
+import type { Motif } from '../motif/motif.ts';
+import { echoesTouching } from '../repeat/echoes.ts';
+import { cellHolding, displacement, type Lattice } from '../repeat/lattice.ts';
+import type { Axis } from './lineUp.ts';
+
+/** What can catch what is moved: the cell's lines, and the boxes of all that lies still, with their echoes. */
+export interface SnapTargets {
+  readonly lattice: Lattice;
+  /** Upright boxes, mm on the plane, each standing for all its echoes. */
+  readonly boxes: readonly Box[];
+}
+
+/** A line that has caught what is moved. */
+export interface SnapLine {
+  /** The axis whose coordinate it fixes: a line across `x` is upright. */
+  readonly axis: Axis;
+  /** mm on the plane. */
+  readonly at: number;
+  /** What it belongs to: a share of the cell, another motif, or equal gaps to both sides. */
+  readonly kind: 'cell' | 'motif' | 'gap';
+  /** Where along itself it is shown, mm. */
+  readonly from: number;
+  readonly to: number;
+  /** A share of the cell such as 1/3; or mm between the two, or of each gap. */
+  readonly share?: string;
+  readonly distance?: number;
+}
+
+export interface Snapped {
+  /** How much farther it is to be moved, mm. */
+  readonly by: Point;
+  readonly lines: readonly SnapLine[];
+}
+
+const SHARES: readonly (readonly [number, string])[] = [[0, '0'], [1 / 4, '1/4'], [1 / 3, '1/3'], [1 / 2, '1/2'], [2 / 3, '2/3'], [3 / 4, '3/4']];
+
+interface Catch {
+  readonly off: number;
+  readonly line: SnapLine;
+}
+
+/** What lies still while these move. */
+export function snapTargets(lattice: Lattice, placements: readonly Placement[], motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>, moving: ReadonlySet<string>): SnapTargets {
+  const boxes = placements.flatMap((one) => {
+    const motif = motifs.get(one.motif);
+    return motif && !moving.has(one.id) ? [shiftBox(boxAroundCentre(one, motif), one)] : [];
+  });
+  return { lattice, boxes };
+}
+
+/**
+ * Moves a box onto the nearest lines within reach, each axis by itself: the cell's edges, quarters, thirds and half (of
+ * the cell that holds its middle), the edges and middles of what lies around, echoes included, and the place with
+ * equal gaps to the neighbours on both sides.
+ *
+ * @param reach mm
+ */
+export function snapped(box: Box, { lattice, boxes }: SnapTargets, reach: number): Snapped {
+  const near = around(box, lattice, boxes);
+  const catches = (['x', 'y'] as const).map((axis) => nearestOf([...cellCatches(box, lattice, axis), ...motifCatches(box, near, axis), ...gapCatches(box, near, axis)], reach));
+  return { by: { x: catches[0]?.off ?? 0, y: catches[1]?.off ?? 0 }, lines: catches.flatMap((one) => (one ? [one.line] : [])) };
+}
+
+/** The echoes of all that lies within half a cell of the box. */
+function around(box: Box, lattice: Lattice, boxes: readonly Box[]): Box[] {
+  const [mx, my] = [lattice.width / 2, lattice.height / 2];
+  const window = { left: box.left - mx, top: box.top - my, right: box.right + mx, bottom: box.bottom + my };
+  return boxes.flatMap((one) => echoesTouching(lattice, one, window).map((steps) => shiftBox(one, displacement(lattice, steps))));
+}
+
+function cellCatches(box: Box, lattice: Lattice, axis: Axis): Catch[] {
+  const middle = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
+  const origin = displacement(lattice, cellHolding(lattice, middle));
+  const size = axis === 'x' ? lattice.width : lattice.height;
+  const [from, to] = axis === 'x' ? [origin.y, origin.y + lattice.height] : [origin.x, origin.x + lattice.width];
+  return SHARES.flatMap(([share, name]) =>
+    pointsOf(box, axis).map((at) => {
+      const base = (axis === 'x' ? origin.x : origin.y) + share * size;
+      // Any cell beside this one along the axis has the same line.
+      const line = base + Math.round((at - base) / size) * size;
+      return { off: line - at, line: { axis, at: line, kind: 'cell' as const, from, to, share: name } };
+    }),
+  );
+}
+
+function motifCatches(box: Box, near: readonly Box[], axis: Axis): Catch[] {
+  const found: Catch[] = [];
+  for (const other of near) {
+    for (const line of pointsOf(other, axis)) {
+      for (const at of pointsOf(box, axis)) {
+        const [low, high] = [spanOf(box, across(axis)), spanOf(other, across(axis))];
+        found.push({
+          off: line - at,
+          line: { axis, at: line, kind: 'motif', from: Math.min(low[0], high[0]), to: Math.max(low[1], high[1]), distance: Math.max(0, high[0] - low[1], low[0] - high[1]) },
+        });
+      }
+    }
+  }
+  return found;
+}
+
+function gapCatches(box: Box, near: readonly Box[], axis: Axis): Catch[] {
+  const [low, high] = spanOf(box, axis);
+  const [from, to] = spanOf(box, across(axis));
+  // Neighbours are what stands level with it.
+  const level = near.filter((other) => {
+    const [a, b] = spanOf(other, across(axis));
+    return a < to && b > from;
+  });
+  const middle = (low + high) / 2;
+  const before = level.map((other) => spanOf(other, axis)[1]).filter((end) => end < middle);
+  const after = level.map((other) => spanOf(other, axis)[0]).filter((start) => start > middle);
+  if (before.length === 0 || after.length === 0) return [];
+  const [left, right] = [Math.max(...before), Math.min(...after)];
+  const gap = (right - left - (high - low)) / 2;
+  if (gap < 0) return [];
+  return [{ off: left + gap - low, line: { axis, at: (left + right) / 2, kind: 'gap', from, to, distance: gap } }];
+}
+
+/** The least movement; of equal ones the cell's, then that of equal gaps. */
+function nearestOf(catches: readonly Catch[], reach: number): Catch | undefined {
+  let best: Catch | undefined;
+  for (const one of catches) if (Math.abs(one.off) <= reach && (!best || Math.abs(one.off) < Math.abs(best.off) - 1e-9)) best = one;
+  return best;
+}
+
+function across(axis: Axis): Axis {
+  return axis === 'x' ? 'y' : 'x';
+}
+
+function spanOf(box: Box, axis: Axis): readonly [number, number] {
+  return axis === 'x' ? [box.left, box.right] : [box.top, box.bottom];
+}
+
+/** Both edges and the middle. */
+function pointsOf(box: Box, axis: Axis): readonly [number, number, number] {
+  const [low, high] = spanOf(box, axis);
+  return [(low + high) / 2, low, high];
+}
