@@ -119,7 +119,7 @@ describe('without its server', () => {
     await press(driver, 't');
     const note = await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')), 10_000);
     expect(await note.getText()).toContain('Not saved yet');
-    expect(await note.getAttribute('title')).toContain('Your work is kept in this window');
+    expect(await note.getAttribute('title')).toContain('Your work is kept in this browser');
     await network.deleteNetworkConditions();
     await waitUntilSaved(driver);
     await driver.navigate().refresh();
@@ -129,5 +129,28 @@ describe('without its server', () => {
     const design = (await (await fetch(`${hevrel.url}/api/designs/low-tide-strandline`)).json()) as { design: { placements: { turn: number }[] }; revision: number };
     expect(design.revision).toBe(2);
     expect(design.design.placements[0]?.turn).toBe(29);
+  });
+
+  it('loses nothing where the window is closed before it is back', async () => {
+    const { driver } = browser;
+    await driver.get(`${hevrel.url}/designs/low-tide-moorings`);
+    await settledShot(driver);
+    const turned = async (): Promise<number | undefined> => ((await (await fetch(`${hevrel.url}/api/designs/low-tide-moorings`)).json()) as { design: { placements: { turn: number }[] } }).design.placements[0]?.turn;
+    const before = (await turned()) ?? 0;
+    const network = driver as unknown as { setNetworkConditions(to: object): Promise<void>; deleteNetworkConditions(): Promise<void> };
+    await network.setNetworkConditions({ offline: true, latency: 0, download_throughput: 0, upload_throughput: 0 });
+    await press(driver, 'n');
+    await press(driver, 't');
+    await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')), 10_000);
+    await press(driver, 't');
+    await driver.get('about:blank');
+    await network.deleteNetworkConditions();
+    // Part of it may have gone out with the window; it counts once all the same.
+    await driver.get(`${hevrel.url}/designs/low-tide-moorings`);
+    await waitForText(driver, '2 edits of before, kept in this browser, are saved now.');
+    await settledShot(driver);
+    expect(await turned()).toBe(before + 10);
+    await press(driver, 'n');
+    await middleOf(driver, '[data-chalk-label]');
   });
 });

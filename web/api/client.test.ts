@@ -37,7 +37,7 @@ describe('calling the server', () => {
   it('says so when the server does not answer at all', async () => {
     answering(new TypeError('fetch failed'));
     await expect(call('GET', '/designs')).rejects.toBeInstanceOf(Unreachable);
-    await expect(call('GET', '/designs')).rejects.toThrow(/Your work is kept in this window/);
+    await expect(call('GET', '/designs')).rejects.toThrow(/Your work is kept in this browser/);
   });
 
   it.each(['', '<html>Bad gateway</html>', '{"detail":7}', 'null-ish'])('has a sentence of its own for an answer without one: %j', (body) => {

@@ -11,7 +11,7 @@ export class ApiProblem extends Error {
 /** The server cannot be reached at all. */
 export class Unreachable extends Error {
   constructor() {
-    super('Hevrel’s server does not answer. Your work is kept in this window; it is tried again.');
+    super('Hevrel’s server does not answer. Your work is kept in this browser; it is tried again.');
   }
 }
 

@@ -22,8 +22,8 @@ export function useDesigns() {
 }
 
 /** A design to edit: read anew each time it is opened, and never behind the editor's back. */
-export function useDesign(id: string) {
-  return useQuery({ queryKey: ['design', id], queryFn: () => readDesign(id), gcTime: 0, staleTime: Infinity });
+export function useDesign(id: string, enabled: boolean) {
+  return useQuery({ queryKey: ['design', id], queryFn: () => readDesign(id), gcTime: 0, staleTime: Infinity, enabled });
 }
 
 export function readDesign(id: string): Promise<OpenDesign> {

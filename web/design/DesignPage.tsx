@@ -1,4 +1,4 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { nanoid } from 'nanoid';
 import { useCallback, useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
@@ -11,6 +11,8 @@ import { useMotifs, type DrawerMotif } from '../api/motifs.ts';
 import { Fetched } from '../shared/Fetched.tsx';
 import { useNotify } from '../shared/Notices.tsx';
 import { Bench, BenchContext } from './bench.ts';
+import { deliverKept, lockOf } from './deliverKept.ts';
+import { forgetEdits, keepEdits } from './editShelf.ts';
 import { OpeningContext, type OpenBundle } from './opening.ts';
 import { Saver } from './saver.ts';
 import { Workbench } from './Workbench.tsx';
@@ -18,8 +20,17 @@ import { Workbench } from './Workbench.tsx';
 /** Opens a design for editing. */
 export function DesignPage() {
   const { id = '' } = useParams();
+  const notify = useNotify();
+  // What an earlier window could not send goes first, so that what is opened has it in it.
+  const kept = useQuery({ queryKey: ['kept', id], queryFn: () => deliverKept(id), gcTime: 0, staleTime: Infinity });
+  const design = useDesign(id, kept.isSuccess);
+  const delivered = kept.data;
+  useEffect(() => {
+    if (delivered && delivered.saved > 0) notify({ text: `${delivered.saved === 1 ? 'One edit' : `${delivered.saved} edits`} of before, kept in this browser, ${delivered.saved === 1 ? 'is' : 'are'} saved now.` });
+    for (const name of delivered?.parted ?? []) notify({ text: `The design was changed elsewhere meanwhile. Your edits of before are kept as “${name}”.`, tone: 'problem' });
+  }, [delivered, notify]);
   return (
-    <Fetched what="design" query={useDesign(id)} back={{ to: '/', name: 'table' }}>
+    <Fetched what="design" query={kept.error ? { data: undefined, error: kept.error } : design} back={{ to: '/', name: 'table' }}>
       {(opened) => <OpenBench key={id} opened={opened} />}
     </Fetched>
   );
@@ -47,32 +58,35 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
   };
 
   // A design is opened once; what is read again later does not disturb the bench.
-  const [{ bench, saver }] = useState(() => {
+  const [{ bench, saver, key }] = useState(() => {
     const bench = new Bench(opened.design);
+    const key = nanoid();
     const saver = new Saver(bench.session, opened.revision, {
+      keep: (unsaved) =>
+        void (unsaved ? keepEdits({ key, design: id, ...unsaved }) : forgetEdits(key)).catch((error: unknown) =>
+          notify({ text: `This browser keeps no copy of what is not saved yet (${String(error)}). Leave this window open until it says “Saved”.`, tone: 'problem' }),
+        ),
       send: (save, revision, commands, leaving) => saveCommands(id, save, revision, commands, leaving),
       part: (why) => part(bench.session, why),
     });
-    return { bench, saver };
+    return { bench, saver, key };
   });
 
   useEffect(() => {
-    const leave = (event: Event): void => {
-      saver.leave();
-      // Asked only where something could still be lost.
-      if (event.type === 'beforeunload' && saver.getState().kind === 'waiting') event.preventDefault();
-    };
+    // What is not acknowledged is kept in the browser, so leaving loses nothing and nothing has to be asked.
+    const leave = (): void => saver.leave();
+    const here = new AbortController();
+    void navigator.locks.request(lockOf(key), () => new Promise<void>((resolve) => here.signal.addEventListener('abort', () => resolve())));
     saver.open();
-    window.addEventListener('beforeunload', leave);
     window.addEventListener('pagehide', leave);
     return () => {
-      window.removeEventListener('beforeunload', leave);
+      here.abort();
       window.removeEventListener('pagehide', leave);
       saver.leave();
       saver.close();
       void client.invalidateQueries({ queryKey: ['designs'] });
     };
-  }, [saver, client]);
+  }, [saver, client, key]);
 
   // Benches within bundles lie on top of the design's own; the topmost is worked at.
   const [within, setWithin] = useState<readonly Bench[]>([]);

@@ -73,6 +73,18 @@ describe('the bench', () => {
     expect(bench.session.state.past).toEqual([]);
   });
 
+  it('goes back to any step, and forward again', () => {
+    bench.choose(['a']);
+    for (let n = 0; n < 5; n += 1) bench.nudge({ x: 1, y: 0 });
+    const x = (): number | undefined => bench.design.placements[0]?.x;
+    bench.goTo(-3);
+    expect(x()).toBe(2);
+    bench.goTo(2);
+    expect(x()).toBe(4);
+    bench.goTo(-4);
+    expect([x(), bench.session.state.past.length, bench.session.state.future.length]).toEqual([0, 0, 5]);
+  });
+
   it('changes several as one step', () => {
     bench.chooseAll();
     bench.nudge({ x: 1, y: 2 });

@@ -133,6 +133,15 @@ export class Bench {
     this.said.set(edit ? `Done again: ${edit.label}` : 'Nothing to do again');
   }
 
+  /** Goes so many steps back (below 0) or forward. */
+  goTo(by: number): void {
+    for (let n = 0; n < Math.abs(by); n += 1) {
+      if (by < 0) this.session.undo();
+      else this.session.redo();
+    }
+    this.said.set(this.session.state.past.at(-1)?.label ?? 'As it was opened');
+  }
+
   /** Changes every chosen motif by what `change` says of it. */
   change(label: string, change: (placement: Placement) => PlacementChange): void {
     const { chosen } = this;

@@ -4,7 +4,7 @@ import { newDesign } from '../../core/document/design.ts';
 import { Session } from '../../core/document/session.ts';
 import { SQUARE } from '../../core/repeat/step.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
-import { Saver } from './saver.ts';
+import { Saver, type Unsaved } from './saver.ts';
 
 const rename = (name: string): Command => ({ type: 'name', name });
 
@@ -13,9 +13,10 @@ function setUp() {
   const send = vi.fn<(save: string, revision: number, commands: readonly Command[], leaving: boolean) => Promise<{ revision: number }>>();
   const part = vi.fn<(why: string) => Promise<void>>(() => Promise.resolve());
   send.mockImplementation((_save, revision) => Promise.resolve({ revision: revision + 1 }));
-  const saver = new Saver(session, 1, { send, part });
+  const keep = vi.fn<(unsaved: Unsaved | undefined) => void>();
+  const saver = new Saver(session, 1, { send, part, keep });
   saver.open();
-  return { session, send, part, saver };
+  return { session, send, part, keep, saver };
 }
 
 beforeEach(() => vi.useFakeTimers());
@@ -32,6 +33,28 @@ describe('the saver', () => {
     expect(send.mock.calls[0]?.[2]).toEqual([rename('Tide'), rename('Ebb')]);
     expect(saver.getState().kind).toBe('saved');
     expect(saver.revision).toBe(2);
+  });
+
+  it('keeps every edit before it is sent, under the name that it is then sent under, until it is acknowledged', async () => {
+    const { session, send, keep } = setUp();
+    let answer: (to: { revision: number }) => void = () => undefined;
+    send.mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)));
+    session.commit('name', rename('Tide'));
+    const first = keep.mock.calls.at(-1)?.[0];
+    expect(first).toMatchObject({ revision: 1, batches: [{ commands: [rename('Tide')] }], document: { name: 'Tide' } });
+    await vi.advanceTimersByTimeAsync(400);
+    expect(send.mock.calls[0]?.[0]).toBe(first?.batches[0]?.save);
+    // While the first is on its way another is done: both are kept, each under its own name.
+    session.commit('name', rename('Ebb'));
+    const both = keep.mock.calls.at(-1)?.[0];
+    expect(both?.batches.map(({ commands }) => commands)).toEqual([[rename('Tide')], [rename('Ebb')]]);
+    expect(both?.batches[0]?.save).toBe(first?.batches[0]?.save);
+    answer({ revision: 2 });
+    await vi.advanceTimersByTimeAsync(0);
+    expect(keep.mock.calls.at(-1)?.[0]).toMatchObject({ revision: 2, batches: [{ commands: [rename('Ebb')] }] });
+    await vi.advanceTimersByTimeAsync(900);
+    expect(send.mock.calls[1]?.[0]).toBe(both?.batches[1]?.save);
+    expect(keep.mock.calls.at(-1)?.[0]).toBeUndefined();
   });
 
   it('does not count a preview as an edit', async () => {

@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid';
 import type { Command } from '../../core/document/command.ts';
 import type { Session } from '../../core/document/session.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
+import type { Batch, KeptEdits } from './editShelf.ts';
 
 /** Whether the design is saved, and if not, why. */
 export type SaveState =
@@ -16,7 +17,12 @@ export interface SaveDoor {
   send(save: string, revision: number, commands: readonly Command[], leaving: boolean): Promise<{ revision: number }>;
   /** The server holds another version: keeps ours beside it. Called once. */
   part(why: string): Promise<void>;
+  /** Keeps what is not acknowledged yet where it outlives the window; undefined once there is nothing. */
+  keep(unsaved: Unsaved | undefined): void;
 }
+
+/** What the server has not acknowledged. */
+export type Unsaved = Omit<KeptEdits, 'key' | 'design'>;
 
 /** Edits in quick succession go together; together with the sending this stays well under a second. */
 const GATHER_MS = 250;
@@ -31,8 +37,11 @@ export class Saver {
   #revision: number;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #sending: Promise<void> | undefined;
-  /** Under this name the next batch goes, again and again until it is answered. */
-  #batch: { readonly save: string; readonly commands: readonly Command[] } | undefined;
+  /** What is on its way, again and again under the same name until it is answered. */
+  #batch: Batch | undefined;
+  /** Under this name the rest goes; known beforehand, so that what is kept can be sent by another window and counts once. */
+  #nextSave = nanoid();
+  #kept: readonly Command[] | undefined;
   #retry = FIRST_RETRY_MS;
   readonly #listeners = new Set<() => void>();
   #leave: (() => void) | undefined;
@@ -47,7 +56,10 @@ export class Saver {
 
   /** Begins to watch the session. */
   open(): void {
-    this.#leave ??= this.session.subscribe(() => this.#schedule(GATHER_MS));
+    this.#leave ??= this.session.subscribe(() => {
+      this.#keep();
+      this.#schedule(GATHER_MS);
+    });
     this.#schedule(GATHER_MS);
   }
 
@@ -107,7 +119,10 @@ export class Saver {
   }
 
   async #sendOnce(leaving: boolean): Promise<void> {
-    this.#batch ??= { save: nanoid(), commands: this.session.state.unsent.slice(0, MOST_COMMANDS) };
+    if (!this.#batch) {
+      this.#batch = { save: this.#nextSave, commands: this.session.state.unsent.slice(0, MOST_COMMANDS) };
+      this.#nextSave = nanoid();
+    }
     const { save, commands } = this.#batch;
     if (commands.length === 0) return;
     if (this.#state.kind !== 'waiting') this.#set({ kind: 'saving' });
@@ -117,6 +132,8 @@ export class Saver {
       this.#batch = undefined;
       this.#retry = FIRST_RETRY_MS;
       this.session.acknowledge(commands.length);
+      // Also where the window has moved on and nothing listens any more.
+      this.#keep();
       this.#set(this.session.state.unsent.length > 0 ? { kind: 'saving' } : { kind: 'saved' });
     } catch (error) {
       const why = error instanceof Error ? error.message : String(error);
@@ -130,9 +147,23 @@ export class Saver {
     }
   }
 
+  #keep(): void {
+    const { unsent, committed } = this.session.state;
+    if (unsent === this.#kept) return;
+    this.#kept = unsent;
+    if (unsent.length === 0 || this.#state.kind === 'parted') {
+      this.door.keep(undefined);
+      return;
+    }
+    const onTheWay = this.#batch ? [this.#batch] : [];
+    const rest = { save: this.#nextSave, commands: unsent.slice(this.#batch?.commands.length ?? 0) };
+    this.door.keep({ revision: this.#revision, batches: [...onTheWay, rest], document: committed });
+  }
+
   /** Keeps our version beside the other, trying until it is kept. */
   #part(why: string): void {
-    this.door.part(why).catch((error: unknown) => {
+    const parted = this.door.part(why).then(() => this.door.keep(undefined));
+    parted.catch((error: unknown) => {
       this.#set({ kind: 'parted', why: `${why} Keeping your version beside it has not worked yet (${error instanceof Error ? error.message : String(error)}); leave this window open.` });
       setTimeout(() => this.#part(why), LAST_RETRY_MS);
     });

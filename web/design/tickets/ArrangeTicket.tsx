@@ -9,6 +9,7 @@ import { withinTurn } from '../../../core/arrange/pins.ts';
 import type { DrawerMotif } from '../../api/motifs.ts';
 import { useBench } from '../bench.ts';
 import { ChooseMore } from './ChooseMore.tsx';
+import { HistoryList } from './HistoryList.tsx';
 import { LineUp } from './LineUp.tsx';
 import { bundleOf, useBundles } from '../useBundles.ts';
 import { useStore } from '../../shared/store.ts';
@@ -26,6 +27,7 @@ export function ArrangeTicket() {
     <div className="grid gap-4">
       {!only || !motif ? <NothingChosen count={bench.free.length} /> : chosen.length > 1 ? <SeveralChosen count={chosen.length} /> : <OneChosen placement={only} motif={motif} />}
       <Snapping />
+      <HistoryList />
     </div>
   );
 }

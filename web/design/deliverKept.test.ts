@@ -1,0 +1,71 @@
+import 'fake-indexeddb/auto';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { newDesign } from '../../core/document/design.ts';
+import { SQUARE } from '../../core/repeat/step.ts';
+import { deliverKept, lockOf } from './deliverKept.ts';
+import { forgetEdits, keepEdits, keptEditsOf, type KeptEdits } from './editShelf.ts';
+
+const edits = (key: string, rest: Partial<KeptEdits> = {}): KeptEdits => ({
+  key,
+  design: 'd',
+  revision: 3,
+  batches: [{ save: `${key}-1`, commands: [{ type: 'name', name: 'Tide' }] }, { save: `${key}-2`, commands: [{ type: 'name', name: 'Ebb' }, { type: 'ground', ground: null }] }],
+  document: { ...newDesign('d', 'Ebb', { width: 100, height: 100, step: SQUARE }), ground: null },
+  ...rest,
+});
+
+/** Locks as a browser has them, as far as they are asked for. */
+const held = new Set<string>();
+const locks = { request: (name: string, _options: object, run: (lock: object | null) => Promise<void>) => run(held.has(name) ? null : {}) };
+const calls: { method: string; path: string; body: Record<string, unknown> }[] = [];
+let answer: (path: string, body: Record<string, unknown>) => Response | Promise<Response>;
+
+beforeEach(async () => {
+  held.clear();
+  calls.length = 0;
+  vi.stubGlobal('navigator', { locks });
+  vi.stubGlobal('fetch', (path: string, { method, body }: { method: string; body: string }) => {
+    const read = JSON.parse(body) as Record<string, unknown>;
+    calls.push({ method, path, body: read });
+    return Promise.resolve(answer(path, read));
+  });
+  answer = (_path, { revision }) => Response.json({ revision: Number(revision) + 1 });
+  for (const { key } of await keptEditsOf('d')) await forgetEdits(key);
+});
+
+describe('edits of an earlier window', () => {
+  it('go to the server in order, under the names they had, and are forgotten then', async () => {
+    await keepEdits(edits('a'));
+    await keepEdits(edits('other', { design: 'elsewhere' }));
+    expect(await deliverKept('d')).toEqual({ saved: 3, parted: [] });
+    expect(calls.map(({ body }) => [body['save'], body['revision']])).toEqual([['a-1', 3], ['a-2', 4]]);
+    expect(await keptEditsOf('d')).toEqual([]);
+    expect(await keptEditsOf('elsewhere')).toHaveLength(1);
+    expect(await deliverKept('d')).toEqual({ saved: 0, parted: [] });
+  });
+
+  it('are left to the window that is still looking after them', async () => {
+    await keepEdits(edits('a'));
+    held.add(lockOf('a'));
+    expect(await deliverKept('d')).toEqual({ saved: 0, parted: [] });
+    expect(calls).toEqual([]);
+    expect(await keptEditsOf('d')).toHaveLength(1);
+  });
+
+  it('become a design of their own where the server has gone on without them', async () => {
+    await keepEdits(edits('a'));
+    answer = (path) => (path.endsWith('/designs') ? Response.json({ design: {}, revision: 1 }, { status: 201 }) : Response.json({ detail: 'It was changed elsewhere.' }, { status: 409 }));
+    expect(await deliverKept('d')).toEqual({ saved: 0, parted: ['Ebb, kept edits'] });
+    expect(calls.at(-1)?.body).toMatchObject({ name: 'Ebb, kept edits', document: { ground: null } });
+    expect(await keptEditsOf('d')).toEqual([]);
+  });
+
+  it('stay kept while the server is away', async () => {
+    await keepEdits(edits('a'));
+    answer = () => Promise.reject(new TypeError('away'));
+    await expect(deliverKept('d')).rejects.toThrow(/does not answer/);
+    answer = () => new Response('', { status: 503 });
+    await expect(deliverKept('d')).rejects.toThrow(/503/);
+    expect(await keptEditsOf('d')).toEqual([edits('a')]);
+  });
+});

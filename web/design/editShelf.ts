@@ -1,0 +1,49 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Command } from '../../core/document/command.ts';
+import type { Design } from '../../core/document/design.ts';
+
+/** Commands that go, or went, to the server under one name, so that they count once however often they are sent. */
+export interface Batch {
+  readonly save: string;
+  readonly commands: readonly Command[];
+}
+
+/** Edits that the server has not acknowledged, as they are kept in the browser. */
+export interface KeptEdits {
+  /** One for each time a design is opened. */
+  readonly key: string;
+  readonly design: string;
+  /** The revision that the first batch is based on. */
+  readonly revision: number;
+  readonly batches: readonly Batch[];
+  /** The design with all of them done, for when they cannot be done on the server's any more. */
+  readonly document: Design;
+}
+
+interface Shelf extends DBSchema {
+  edits: { key: string; value: KeptEdits; indexes: { design: string } };
+}
+
+let opening: Promise<IDBPDatabase<Shelf>> | undefined;
+
+function shelf(): Promise<IDBPDatabase<Shelf>> {
+  opening ??= openDB<Shelf>('hevrel-edits', 1, {
+    upgrade(database) {
+      database.createObjectStore('edits', { keyPath: 'key' }).createIndex('design', 'design');
+    },
+  });
+  return opening;
+}
+
+/** Keeps edits in place of those kept under the same key. */
+export async function keepEdits(edits: KeptEdits): Promise<void> {
+  await (await shelf()).put('edits', edits);
+}
+
+export async function forgetEdits(key: string): Promise<void> {
+  await (await shelf()).delete('edits', key);
+}
+
+export async function keptEditsOf(design: string): Promise<KeptEdits[]> {
+  return (await shelf()).getAllFromIndex('edits', 'design', design);
+}

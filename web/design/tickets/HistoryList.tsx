@@ -1,0 +1,37 @@
+import { useStore } from '../../shared/store.ts';
+import { useBench } from '../bench.ts';
+
+/** Steps shown; older ones are a scroll away. */
+const NEAR = 200;
+
+/** Every step by name, the latest on top; a click goes back to it, or forward again. */
+export function HistoryList() {
+  const bench = useBench();
+  const { past, future } = useStore(bench.session);
+  if (past.length === 0 && future.length === 0) return null;
+  const steps = [
+    ...[...future].reverse().map(({ label }, n) => ({ label, by: future.length - n, done: false })),
+    ...[...past].reverse().slice(0, NEAR).map(({ label }, n) => ({ label, by: -n, done: true })),
+    ...(past.length <= NEAR ? [{ label: 'As it was opened', by: -past.length, done: true }] : []),
+  ];
+  return (
+    <details className="border-t border-dashed border-thread pt-3">
+      <summary className="cursor-pointer text-xs text-graphite">What was done, {past.length} {past.length === 1 ? 'step' : 'steps'}</summary>
+      <ol aria-label="What was done" className="mt-2 max-h-56 overflow-y-auto">
+        {steps.map(({ label, by, done }) => (
+          <li key={by}>
+            <button
+              type="button"
+              data-step={by}
+              aria-current={by === 0 ? 'step' : undefined}
+              onClick={() => bench.goTo(by)}
+              className={`h-7 w-full truncate rounded-md px-2 text-left text-sm hover:bg-linen ${by === 0 ? 'bg-linen font-semibold' : done ? '' : 'text-graphite italic'}`}
+            >
+              {label}
+            </button>
+          </li>
+        ))}
+      </ol>
+    </details>
+  );
+}
