@@ -336,4 +336,29 @@ describe('choosing and lining up', () => {
     expect(x).toBeCloseTo(60.6, 0);
     await complaints(driver);
   });
+
+  it('copies around a centre lie on the cloth while they are tried, and stay once they are kept', async () => {
+    const { driver } = browser;
+    const id = await open(SQUARE, [{ x: 60, y: 20, scale: 0.5 }]);
+    await clickAt(driver, await spot(60, 20));
+    await click(driver, 'button', 'Several copies …');
+    await click(driver, 'radio', 'Around');
+    await type(driver, 'In all', '4');
+    await driver.executeScript("const f = [...document.querySelectorAll('section[aria-label=\"Several copies\"] label')].find((l) => l.textContent === 'Centre down'); document.getElementById(f.htmlFor).focus();");
+    await press(driver, Key.CONTROL, 'a');
+    await press(driver, '45');
+    await press(driver, Key.ENTER);
+    const tried = await settledShot(driver);
+    expect(isPink(tried, await spot(60, 70))).toBe(true);
+    expect(isPink(tried, await spot(85, 45))).toBe(true);
+    await click(driver, 'button', 'Give up');
+    expect(isPink(await settledShot(driver), await spot(60, 70))).toBe(false);
+    expect((await stored(id)).placements).toHaveLength(1);
+    await click(driver, 'button', 'Several copies …');
+    await click(driver, 'radio', 'Grid');
+    await click(driver, 'button', 'Keep them');
+    const { placements } = await stored(id);
+    expect(placements).toHaveLength(9);
+    expect(await complaints(driver)).toEqual([]);
+  });
 });

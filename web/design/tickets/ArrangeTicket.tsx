@@ -8,6 +8,7 @@ import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../../../core/doc
 import { withinTurn } from '../../../core/arrange/pins.ts';
 import type { DrawerMotif } from '../../api/motifs.ts';
 import { useBench } from '../bench.ts';
+import { Copies } from './Copies.tsx';
 import { ChooseMore } from './ChooseMore.tsx';
 import { HistoryList } from './HistoryList.tsx';
 import { LineUp } from './LineUp.tsx';
@@ -72,6 +73,7 @@ function SeveralChosen({ count }: { readonly count: number }) {
       <ChooseMore />
       <StackButtons />
       <Button onClick={() => bench.duplicate()}>Duplicate</Button>
+      <Copies />
       <Button onClick={() => bundles.bundle()}>
         <Package size={15} aria-hidden /> Bundle
       </Button>
@@ -118,6 +120,7 @@ function OneChosen({ placement, motif }: { readonly placement: Placement; readon
           </Button>
         </div>
       )}
+      <Copies />
       <SeparateButton />
       <ChooseMore />
     </div>

@@ -1,0 +1,102 @@
+import type { Command } from '../document/command.ts';
+import type { Design } from '../document/design.ts';
+import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
+import { rotation, transform } from '../geometry/matrix.ts';
+import type { Point } from '../geometry/point.ts';
+import { seeded } from '../random/seeded.ts';
+import { withinTurn } from './pins.ts';
+
+/** Copies one after another, each so far from the last. */
+export interface LineOfCopies {
+  readonly kind: 'line';
+  /** How many lie there in the end, with the original. */
+  readonly count: number;
+  readonly by: Point;
+}
+
+/** Copies around a centre. */
+export interface RingOfCopies {
+  readonly kind: 'ring';
+  readonly count: number;
+  readonly centre: Point;
+  /** From the first to where the one after the last would be, degrees clockwise; 360 goes all round. */
+  readonly sweep: number;
+  /** Whether they turn with it. */
+  readonly turning: boolean;
+  /** Whether every other one is mirrored, across the line from the centre. */
+  readonly mirrored: boolean;
+}
+
+/** Copies in columns and rows. */
+export interface GridOfCopies {
+  readonly kind: 'grid';
+  readonly columns: number;
+  readonly rows: number;
+  readonly by: Point;
+}
+
+export type CopyPlan = LineOfCopies | RingOfCopies | GridOfCopies;
+
+/** How much copies differ from the original: shares of the size, degrees; the same seed gives the same. */
+export interface Variation {
+  readonly size: number;
+  readonly turn: number;
+  readonly seed: number;
+}
+
+export const NO_VARIATION: Variation = { size: 0, turn: 0, seed: 1 };
+export const MOST_COPIES = 400;
+
+/**
+ * The copies of placements that a plan asks for, nearest first, without the originals themselves.
+ *
+ * @param idOf the id of the nth copy, counted from 0
+ */
+export function copiesOf(originals: readonly Placement[], plan: CopyPlan, { size, turn, seed }: Variation, idOf: (n: number) => string): Placement[] {
+  const random = seeded(seed);
+  const vary = (most: number): number => (random() * 2 - 1) * most;
+  return placesOf(plan).flatMap((place, step) =>
+    originals.map((one, n): Placement => {
+      const copy = place(one);
+      const scale = Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, copy.scale * (1 + vary(size))));
+      return { ...copy, id: idOf(step * originals.length + n), scale, turn: withinTurn(copy.turn + vary(turn)) };
+    }),
+  );
+}
+
+/** The command that lays copies directly above the topmost of their originals. */
+export function layCopies(design: Design, originals: readonly string[], copies: readonly Placement[]): Command {
+  const topmost = design.placements.findLastIndex(({ id }) => originals.includes(id));
+  return { type: 'insert', placements: copies.map((placement, n) => ({ index: topmost + 1 + n, placement })) };
+}
+
+function placesOf(plan: CopyPlan): ((one: Placement) => Placement)[] {
+  switch (plan.kind) {
+    case 'line':
+      return Array.from({ length: Math.max(0, plan.count - 1) }, (_, n) => shifted({ x: plan.by.x * (n + 1), y: plan.by.y * (n + 1) }));
+    case 'grid':
+      return Array.from({ length: plan.columns * plan.rows }, (_, n) => ({ column: n % plan.columns, row: Math.floor(n / plan.columns) }))
+        .slice(1)
+        .map(({ column, row }) => shifted({ x: plan.by.x * column, y: plan.by.y * row }));
+    case 'ring':
+      return Array.from({ length: Math.max(0, plan.count - 1) }, (_, n) => around(plan, n + 1));
+  }
+}
+
+function shifted(by: Point): (one: Placement) => Placement {
+  return (one) => ({ ...one, x: one.x + by.x, y: one.y + by.y });
+}
+
+function around({ centre, count, sweep, turning, mirrored }: RingOfCopies, n: number): (one: Placement) => Placement {
+  const angle = (sweep * n) / count;
+  const matrix = rotation(angle);
+  return (one) => {
+    const arm = transform(matrix, { x: one.x - centre.x, y: one.y - centre.y });
+    const turn = one.turn + (turning ? angle : 0);
+    const placed = { ...one, x: centre.x + arm.x, y: centre.y + arm.y, turn };
+    if (!mirrored || n % 2 === 0) return placed;
+    // A mirror along the arm: what lay at an angle to it lies at the same to its other side.
+    const arms = (Math.atan2(arm.y, arm.x) * 180) / Math.PI;
+    return { ...placed, mirrored: !one.mirrored, turn: 2 * arms - turn + 180 };
+  };
+}
