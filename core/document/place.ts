@@ -1,9 +1,9 @@
 import type { Hex } from '../colour/hex.ts';
 import type { Point } from '../geometry/point.ts';
-import type { Motif } from '../motif/motif.ts';
+import { naturalHeight, type Motif } from '../motif/motif.ts';
 import type { Command } from './command.ts';
 import { DEFAULT_LAYER, type Design, type Ink } from './design.ts';
-import type { Placement } from './placement.ts';
+import { LARGEST_SCALE, SMALLEST_SCALE, type Placement, type PlacementChange } from './placement.ts';
 
 /** A placement of the motif at its natural size. */
 export function placementOf(id: string, motif: Motif, at: Point): Placement {
@@ -20,10 +20,31 @@ export function layMotif(design: Design, motif: Motif, placement: Placement, abo
   const layer = design.placements[under]?.layer ?? design.layers.at(-1)?.id ?? placement.layer;
   const index = under < 0 ? design.placements.length : under + 1;
   const insert: Command = { type: 'insert', placements: [{ index, placement: { ...placement, layer } }] };
+  return withInksOf(design, motif, insert);
+}
+
+/** Shows another motif in the stead of placements, at their places, turned as they are, and with as long a longer side. */
+export function replaceMotif(design: Design, ids: readonly string[], motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>, by: Motif): Command {
+  const changes = design.placements
+    .filter(({ id }) => ids.includes(id))
+    .map(({ id, motif, scale }): [string, PlacementChange] => {
+      const before = motifs.get(motif);
+      const factor = before ? longerSide(before) / longerSide(by) : 1;
+      return [id, { motif: by.id, scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, scale * factor)) }];
+    });
+  return withInksOf(design, by, { type: 'change', changes: Object.fromEntries(changes) });
+}
+
+/** The command, after the inks have been added that the motif is printed in and the design lacks. */
+function withInksOf(design: Design, motif: Motif, command: Command): Command {
   const inks = missingInks(design, motif.inks);
-  if (inks.length === 0) return insert;
+  if (inks.length === 0) return command;
   const colours = Object.fromEntries(inks.map(({ id, prints }) => [id, prints[0] as Hex]));
-  return { type: 'all', commands: [{ type: 'add-inks', inks, colours }, insert] };
+  return { type: 'all', commands: [{ type: 'add-inks', inks, colours }, command] };
+}
+
+function longerSide(motif: Pick<Motif, 'width' | 'view'>): number {
+  return Math.max(motif.width, naturalHeight(motif));
 }
 
 /** New inks for the artwork colours that no ink of the design prints. */

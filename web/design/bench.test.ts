@@ -73,6 +73,28 @@ describe('the bench', () => {
     expect(bench.session.state.past).toEqual([]);
   });
 
+  it('moves by shares of the cell, over the join of a drop', () => {
+    bench.choose(['a']);
+    bench.nudgeByCell({ x: 1 / 2, y: 0 });
+    expect(bench.design.placements[0]).toMatchObject({ x: 50, y: 10 });
+    bench.nudgeByCell({ x: 1 / 2, y: 1 / 4 });
+    // One cell to the right of a half-drop: stored half a cell higher.
+    expect(bench.design.placements[0]).toMatchObject({ x: 0, y: 70 });
+  });
+
+  it('replaces a motif by another, as large, where and as it lies, in inks of its own', () => {
+    const wide: DrawerMotif = { ...LEAF, id: 'wide', name: 'Wide', width: 120, inks: ['#123456'] };
+    bench.motifs.set([LEAF, wide]);
+    bench.choose(['a', 'b']);
+    const before = bench.design.placements[0];
+    bench.replaceChosen(wide);
+    expect(bench.design.placements[0]).toMatchObject({ ...before, motif: 'wide', scale: 0.25 });
+    expect(bench.design.placements[2]?.motif).toBe('leaf');
+    expect(bench.design.inks.some(({ prints }) => prints.includes('#123456'))).toBe(true);
+    bench.undo();
+    expect(bench.design.placements[0]).toEqual(before);
+  });
+
   it('goes back to any step, and forward again', () => {
     bench.choose(['a']);
     for (let n = 0; n < 5; n += 1) bench.nudge({ x: 1, y: 0 });
@@ -105,8 +127,8 @@ describe('the shortcuts', () => {
     const keys = ['z', 'y', 's', '?', 'a', 'i', 'n', 'b', 'k', 'l', 'o', 't', 'g', 'm', 'f', 'h', 'd', 'c', 'x', 'v', 'Delete', 'Backspace', 'Escape', '+', '=', '-', '1', '4', '0', 'ArrowLeft', 'ArrowUp', 'q', 'Enter', ' '];
     for (const key of keys) {
       for (const ctrlKey of [false, true]) {
-        for (const shiftKey of [false, true]) {
-          const meant = SHORTCUTS.filter(({ matches }) => matches(event(key, { ctrlKey, shiftKey })));
+        for (const [shiftKey, altKey] of [[false, false], [true, false], [false, true], [true, true]] as const) {
+          const meant = SHORTCUTS.filter(({ matches }) => matches(event(key, { ctrlKey, shiftKey, altKey })));
           expect(meant.length, `${ctrlKey ? 'Ctrl ' : ''}${shiftKey ? 'Shift ' : ''}${key}`).toBeLessThanOrEqual(1);
         }
       }

@@ -8,7 +8,7 @@ import { withinTurn } from '../../core/arrange/pins.ts';
 import { restack } from '../../core/arrange/restack.ts';
 import type { Command } from '../../core/document/command.ts';
 import type { Design } from '../../core/document/design.ts';
-import { layMotif, missingInks, placementOf } from '../../core/document/place.ts';
+import { layMotif, missingInks, placementOf, replaceMotif } from '../../core/document/place.ts';
 import type { Placement, PlacementChange } from '../../core/document/placement.ts';
 import { Session } from '../../core/document/session.ts';
 import type { Point } from '../../core/geometry/point.ts';
@@ -151,6 +151,19 @@ export class Bench {
 
   nudge(by: Point): void {
     this.change('Moved', ({ x, y }) => ({ x: x + by.x, y: y + by.y }));
+  }
+
+  /** Moves what is chosen by shares of the cell. */
+  nudgeByCell(by: Point): void {
+    const { width, height } = this.design.repeat;
+    this.nudge({ x: by.x * width, y: by.y * height });
+  }
+
+  /** Shows another motif in the stead of those chosen, where they lie and as large. */
+  replaceChosen(motif: DrawerMotif): void {
+    const { ids } = this.selection.getState();
+    const motifs = new Map(this.motifs.getState().map((one) => [one.id, one]));
+    if (ids.length > 0) this.commit(`Replaced by ${motif.name}`, replaceMotif(this.design, ids, motifs, motif));
   }
 
   turn(degrees: number): void {

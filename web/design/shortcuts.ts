@@ -44,6 +44,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'N, B', does: 'Choose the next motif, the one before', group: 'Chosen motifs', matches: (e) => plain('n')(e) || plain('b')(e), run: (bench, _hands, e) => bench.chooseNext(e.key.toLowerCase() === 'n' ? 1 : -1) },
   { keys: 'Arrows', does: 'Move by 1 mm; with Shift by 10 mm; with nothing chosen, move the cloth', group: 'Chosen motifs', matches: (e) => !ctrl(e) && !e.altKey && e.key in ARROWS, run: arrow },
   { keys: 'S', does: 'Catch on lines while moving, or not; Ctrl held while moving does the opposite', group: 'Chosen motifs', matches: plain('s'), run: (bench) => bench.snapping.set(!bench.snapping.getState()) },
+  { keys: 'Alt arrows, Alt Shift arrows, Ctrl arrows', does: 'Move by a half, a third, a quarter of the cell', group: 'Chosen motifs', matches: (e) => (e.altKey !== ctrl(e)) && !(ctrl(e) && e.shiftKey) && e.key in ARROWS, run: byCell },
   { keys: 'T', does: 'Turn by 5°; with Shift back', group: 'Chosen motifs', matches: plain('t'), run: (bench, _hands, e) => bench.turn(e.shiftKey ? -5 : 5) },
   { keys: 'G', does: 'Grow by a twentieth; with Shift shrink', group: 'Chosen motifs', matches: plain('g'), run: (bench, _hands, e) => bench.resize(e.shiftKey ? 1 / 1.05 : 1.05) },
   { keys: 'M', does: 'Mirror', group: 'Chosen motifs', matches: plain('m'), run: (bench) => bench.mirror() },
@@ -70,6 +71,12 @@ export const POINTER_HINTS: readonly { readonly keys: string; readonly does: str
   { keys: 'Corner pin', does: 'Resize about the opposite corner; with Alt about the centre' },
   { keys: 'Turning pin', does: 'Turn; with Shift by 15°' },
 ];
+
+function byCell(bench: Bench, _hands: ShortcutHands, event: KeyboardEvent): void {
+  const [x, y] = ARROWS[event.key] as readonly [number, number];
+  const share = ctrl(event) ? 1 / 4 : event.shiftKey ? 1 / 3 : 1 / 2;
+  bench.nudgeByCell({ x: x * share, y: y * share });
+}
 
 function arrow(bench: Bench, hands: ShortcutHands, event: KeyboardEvent): void {
   const [x, y] = ARROWS[event.key] as readonly [number, number];

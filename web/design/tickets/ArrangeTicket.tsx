@@ -77,6 +77,7 @@ function SeveralChosen({ count }: { readonly count: number }) {
       <Button onClick={() => bundles.bundle()}>
         <Package size={15} aria-hidden /> Bundle
       </Button>
+      <ReplaceField />
       <SeparateButton />
       <Button onClick={() => bench.remove()}>Delete</Button>
     </div>
@@ -121,9 +122,36 @@ function OneChosen({ placement, motif }: { readonly placement: Placement; readon
         </div>
       )}
       <Copies />
+      <ReplaceField />
       <SeparateButton />
       <ChooseMore />
     </div>
+  );
+}
+
+/** Another motif in the same place, as large and turned alike. */
+function ReplaceField() {
+  const bench = useBench();
+  const motifs = useStore(bench.motifs);
+  return (
+    <select
+      aria-label="Replace by"
+      value=""
+      onChange={(event) => {
+        const motif = bench.motif(event.target.value);
+        if (motif) bench.replaceChosen(motif);
+      }}
+      className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
+    >
+      <option value="">Replace by …</option>
+      {motifs
+        .filter(({ deleted }) => !deleted)
+        .map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+    </select>
   );
 }
 
