@@ -2,6 +2,12 @@ import { lightness, type PixelGrid } from './pixels.ts';
 
 /** Patches across the longer side on which the light is measured. */
 const PATCHES = 24;
+type Rgb = readonly [number, number, number];
+
+/** A patch darker than this share of the usual is drawn on all over. */
+const DARKEST = 0.6;
+/** Channels of bare paper lie no farther apart than this, as shares of the usual. */
+const TINT = 0.07;
 /** In a patch the paper is what is as light as this share of its pixels at least. */
 const PAPER_QUANTILE = 0.9;
 
@@ -14,11 +20,11 @@ export function evenTheLight({ width, height, data }: PixelGrid): void {
   const size = Math.max(8, Math.ceil(Math.max(width, height) / PATCHES));
   const columns = Math.ceil(width / size);
   const rows = Math.ceil(height / size);
-  const channels = [0, 1, 2].map(() => new Float64Array(columns * rows));
+  const papers: (Rgb | undefined)[] = [];
   for (let row = 0; row < rows; row += 1) {
     for (let column = 0; column < columns; column += 1) {
       const paper = paperOf(data, width, column * size, row * size, Math.min(width, (column + 1) * size), Math.min(height, (row + 1) * size));
-      channels.forEach((channel, c) => (channel[row * columns + column] = paper ? (paper[c] as number) : -1));
+      papers.push(paper);
     }
   }
   const lefts = new Int32Array(width);
@@ -28,7 +34,8 @@ export function evenTheLight({ width, height, data }: PixelGrid): void {
     lefts[x] = Math.floor(u);
     shares[x] = u - Math.floor(u);
   }
-  const lights = channels.map((channel) => smoothed(filled(channel), columns, rows));
+  const bare = bareOnly(papers);
+  const lights = [0, 1, 2].map((c) => smoothed(filled(bare.map((paper) => paper?.[c]), columns, rows), columns, rows));
   const target = Math.max(...lights.map((light) => light.reduce((sum, n) => sum + n, 0) / light.length));
   for (const [c, light] of lights.entries()) {
     const across = new Float64Array(columns + 1);
@@ -50,7 +57,7 @@ export function evenTheLight({ width, height, data }: PixelGrid): void {
 }
 
 /** The mean colour of a patch's lightest pixels, or undefined where nothing of it is opaque. */
-function paperOf(data: Uint8ClampedArray, width: number, left: number, top: number, right: number, bottom: number): readonly [number, number, number] | undefined {
+function paperOf(data: Uint8ClampedArray, width: number, left: number, top: number, right: number, bottom: number): Rgb | undefined {
   const counts = new Uint32Array(256);
   let total = 0;
   for (let y = top; y < bottom; y += 1) {
@@ -79,11 +86,43 @@ function paperOf(data: Uint8ClampedArray, width: number, left: number, top: numb
   return [r / n, g / n, b / n];
 }
 
-/** Patches without paper, and those that are dark all over, take the light of the rest. */
-function filled(light: Float64Array): Float64Array {
-  const known = [...light].filter((n) => n >= 0).sort((a, b) => a - b);
-  const middle = known[Math.floor(known.length / 2)] ?? 255;
-  return light.map((n) => (n < middle * 0.6 ? middle : n));
+/**
+ * Takes out the patches whose lightest part is no bare paper: darker than the light can have made it, or of another
+ * tint than most, which light does not change.
+ */
+function bareOnly(papers: readonly (Rgb | undefined)[]): (Rgb | undefined)[] {
+  const seen = papers.filter((paper) => paper !== undefined);
+  const usual = [0, 1, 2].map((c) => median(seen.map((paper) => paper[c] as number)));
+  return papers.map((paper) => {
+    if (!paper) return undefined;
+    const ratios = paper.map((value, c) => value / Math.max(1, usual[c] as number));
+    return Math.min(...ratios) > DARKEST && Math.max(...ratios) - Math.min(...ratios) < TINT ? paper : undefined;
+  });
+}
+
+function median(values: readonly number[]): number {
+  return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 255;
+}
+
+/** The light of every patch; one that is not known takes the mean of its neighbours, from the known ones inwards. */
+function filled(known: readonly (number | undefined)[], columns: number, rows: number): Float64Array {
+  let light = [...known];
+  if (light.every((value) => value === undefined)) return new Float64Array(known.length).fill(255);
+  while (light.includes(undefined)) {
+    light = light.map((value, i) => {
+      if (value !== undefined) return value;
+      const [x, y] = [i % columns, Math.floor(i / columns)];
+      const around: number[] = [];
+      for (let v = Math.max(0, y - 1); v <= Math.min(rows - 1, y + 1); v += 1) {
+        for (let u = Math.max(0, x - 1); u <= Math.min(columns - 1, x + 1); u += 1) {
+          const near = light[v * columns + u];
+          if (near !== undefined) around.push(near);
+        }
+      }
+      return around.length > 0 ? around.reduce((sum, n) => sum + n, 0) / around.length : undefined;
+    });
+  }
+  return Float64Array.from(light, (value) => value ?? 255);
 }
 
 /** Twice the mean of each patch and its neighbours. */

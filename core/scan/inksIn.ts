@@ -32,10 +32,23 @@ export function oklab(r: number, g: number, b: number): readonly [number, number
  * The inks a picture is drawn in, most used first: k-means in OKLab over what is not a mixture at an edge. The first
  * guess is the most used colour, each next the one that most is far from; so the same picture gives the same inks.
  *
+ * White comes last, and only where there is room for it: it is what paper is left of, and no ink that anything is lost to.
+ *
  * @param most at most so many; fewer where there are fewer colours
  */
 export function inksIn(pixels: PixelGrid, most: number): Hex[] {
-  const colours = flatColours(pixels);
+  const all = flatColours(pixels);
+  const coloured = all.filter(({ lab }) => !isWhite(lab));
+  const inks = clustered(coloured, most);
+  return inks.length < most ? [...inks, ...clustered(all.filter(({ lab }) => isWhite(lab)), 1)] : inks;
+}
+
+/** Whether a colour is that of paper made white. */
+export function isWhite([l, a, b]: Cluster['lab']): boolean {
+  return l > 0.9 && Math.hypot(a, b) < 0.04;
+}
+
+function clustered(colours: readonly Cluster[], most: number): Hex[] {
   const [first] = [...colours].sort((a, b) => b.weight - a.weight);
   if (!first) return [];
   let centres: Cluster['lab'][] = [first.lab];

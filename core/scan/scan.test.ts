@@ -63,6 +63,23 @@ describe('uneven light', () => {
   });
 });
 
+describe('a solid colour on the sheet', () => {
+  it('leaves no glow around it when the light is made even', () => {
+    const grid = blankPixels(480, 480);
+    for (let y = 0; y < 480; y += 1) {
+      for (let x = 0; x < 480; x += 1) {
+        const light = 1 - x / 2400;
+        const ink = Math.hypot(x - 240, y - 240) < 90;
+        grid.data.set([(ink ? 176 : 240) * light, (ink ? 66 : 236) * light, (ink ? 46 : 226) * light, 255], (y * 480 + x) * 4);
+      }
+    }
+    evenTheLight(grid);
+    const paper: number[] = [];
+    for (let y = 0; y < 480; y += 1) for (let x = 0; x < 480; x += 1) if (Math.hypot(x - 240, y - 240) > 95) paper.push(...grid.data.slice((y * 480 + x) * 4, (y * 480 + x) * 4 + 3));
+    expect(paper.reduce((a, b) => Math.max(a, b)) - paper.reduce((a, b) => Math.min(a, b))).toBeLessThanOrEqual(9);
+  });
+});
+
 describe('taking the paper away', () => {
   it('goes everywhere, or only where it is reached from outside', () => {
     const ring = ['.......', '.#####.', '.#...#.', '.#...#.', '.#####.', '.......'];
@@ -283,10 +300,18 @@ describe('tracing', () => {
     expect([Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)].map(Math.round)).toEqual([5, 30, 5, 35]);
   });
 
-  it('with one ink takes the darkest, and says nothing of an empty picture', () => {
-    const [node] = traced(two, 4, { inks: 1, smoothness: 0.5, detail: 1 })?.nodes ?? [];
-    expect(node?.kind === 'path' && node.fill?.kind === 'ink' && node.fill.ink).toBe('#1e2850');
+  it('says nothing of an empty picture', () => {
     expect(traced(blankPixels(5, 5), 4, { inks: 3, smoothness: 0.5, detail: 0.5 })).toBeUndefined();
+  });
+
+  it('leaves white open where there is no ink for it, and never gives it to another', () => {
+    const disc = blankPixels(60, 60);
+    for (let y = 5; y < 55; y += 1) for (let x = 5; x < 55; x += 1) disc.data.set(Math.hypot(x - 30, y - 30) < 12 ? [252, 252, 250, 255] : [30, 40, 80, 255], (y * 60 + x) * 4);
+    const [only, ...rest] = traced(disc, 4, { inks: 1, smoothness: 0, detail: 1 })?.nodes ?? [];
+    expect(rest).toEqual([]);
+    // The outline and the hole.
+    expect(only?.kind === 'path' && only.path.match(/M/g)).toHaveLength(2);
+    expect(traced(disc, 4, { inks: 2, smoothness: 0, detail: 1 })?.nodes.map((node) => node.kind === 'path' && node.fill?.kind === 'ink' && node.fill.ink)).toEqual(['#1e2850', '#fcfcfa']);
   });
 });
 

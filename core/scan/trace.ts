@@ -2,7 +2,7 @@ import tracer, { type TracedPath } from 'imagetracerjs';
 import { channels, type Hex } from '../colour/hex.ts';
 import type { Artwork, PathNode } from '../motif/artwork.ts';
 import { Pen } from '../shapes/pen.ts';
-import { colourBin, DRAWN_ALPHA, inksIn, nearest, oklab } from './inksIn.ts';
+import { colourBin, DRAWN_ALPHA, inksIn, isWhite, nearest, oklab } from './inksIn.ts';
 import { blankPixels, type PixelGrid } from './pixels.ts';
 import type { Tracing } from './scanRecipe.ts';
 
@@ -13,6 +13,7 @@ const SHORTEST_MM = 4;
 /** Curves leave the pixels' edges by at most this when smoothest, mm. */
 const LOOSEST_MM = 0.2;
 const NONE = -1;
+const UNKNOWN = -2;
 
 /**
  * Traces a cleaned picture into one path for each ink, largest ink first; its unit is the picture's pixel. Nothing is
@@ -24,12 +25,9 @@ const NONE = -1;
 export function traced(picture: PixelGrid, perMm: number, { inks, smoothness, detail }: Tracing): Artwork | undefined {
   const by = Math.max(1, Math.ceil(Math.sqrt((picture.width * picture.height) / MOST_PIXELS)));
   const pixels = by === 1 ? picture : reduced(picture, by);
-  // One ink alone is a drawing in line: the darkest is it, and what is nearer to the lighter stays open.
-  const palette = inksIn(pixels, Math.max(2, inks));
-  const drawn = inks === 1 ? palette.filter((ink) => palette.every((other) => lightnessOf(ink) <= lightnessOf(other))) : palette;
+  const palette = inksIn(pixels, inks);
   const indexed = { array: indexedByInk(pixels, palette) };
-  const nodes = drawn.flatMap((ink): PathNode[] => {
-    const k = palette.indexOf(ink);
+  const nodes = palette.flatMap((ink, k): PathNode[] => {
     const scanned = tracer.pathscan(tracer.layeringstep(indexed, k), Math.max(5, Math.round(((1 - detail) * SHORTEST_MM * perMm) / by)));
     const between = tracer.internodes(scanned, { rightangleenhance: smoothness < 0.5 });
     const tolerance = 0.1 + (smoothness * LOOSEST_MM * perMm) / by;
@@ -37,20 +35,18 @@ export function traced(picture: PixelGrid, perMm: number, { inks, smoothness, de
     if (!path) return [];
     const paint = { kind: 'ink', ink, opacity: 1 } as const;
     // A pixel's width of the same ink closes the hairlines between inks whose curves were each smoothed alone.
-    const seam = drawn.length > 1 ? { stroke: { paint, width: by * 0.8, cap: 'round', join: 'round', miterLimit: 4, dash: [], dashOffset: 0 } as const } : {};
+    const seam = palette.length > 1 ? { stroke: { paint, width: by * 0.8, cap: 'round', join: 'round', miterLimit: 4, dash: [], dashOffset: 0 } as const } : {};
     return [{ kind: 'path', path, rule: 'evenodd', fill: paint, ...seam }];
   });
   return nodes.length === 0 ? undefined : { version: 1, view: { x: 0, y: 0, width: picture.width, height: picture.height }, nodes };
 }
 
-function lightnessOf(ink: Hex): number {
-  return oklab(...channels(ink))[0];
-}
-
-/** Rows of ink numbers with a border one place wide, as the tracer wants them. */
+/** Rows of ink numbers with a border one place wide, as the tracer wants them. White stays open where no ink is white. */
 function indexedByInk({ width, height, data }: PixelGrid, palette: readonly Hex[]): Int8Array[] {
   const labs = palette.map((hex) => oklab(...channels(hex)));
-  const known = new Int8Array(32768).fill(NONE);
+  const hasWhite = labs.some(isWhite);
+  const known = new Int8Array(32768).fill(UNKNOWN);
+  const inkOf = (lab: readonly [number, number, number]): number => (!hasWhite && isWhite(lab) ? NONE : nearest(labs, lab));
   const rows = Array.from({ length: height + 2 }, () => new Int8Array(width + 2).fill(NONE));
   for (let y = 0; y < height; y += 1) {
     const row = rows[y + 1] as Int8Array;
@@ -58,7 +54,7 @@ function indexedByInk({ width, height, data }: PixelGrid, palette: readonly Hex[
       const at = (y * width + x) * 4;
       if ((data[at + 3] as number) < DRAWN_ALPHA) continue;
       const bin = colourBin(data, at);
-      if (known[bin] === NONE) known[bin] = nearest(labs, oklab(((bin >> 10) << 3) + 4, (((bin >> 5) & 31) << 3) + 4, ((bin & 31) << 3) + 4));
+      if (known[bin] === UNKNOWN) known[bin] = inkOf(oklab(((bin >> 10) << 3) + 4, (((bin >> 5) & 31) << 3) + 4, ((bin & 31) << 3) + 4));
       row[x + 1] = known[bin] as number;
     }
   }
