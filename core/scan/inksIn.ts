@@ -43,6 +43,17 @@ export function inksIn(pixels: PixelGrid, most: number): Hex[] {
   return inks.length < most ? [...inks, ...clustered(all.filter(({ lab }) => isWhite(lab)), 1)] : inks;
 }
 
+/** Whether a pixel and its four neighbours are opaque and of about one colour. */
+export function isFlat({ width, height, data }: PixelGrid, x: number, y: number): boolean {
+  if (x === 0 || y === 0 || x === width - 1 || y === height - 1) return false;
+  const at = (y * width + x) * 4;
+  for (const other of [at, at - 4, at + 4, at - width * 4, at + width * 4]) {
+    if ((data[other + 3] as number) < 250) return false;
+    for (let c = 0; c < 3; c += 1) if (Math.abs((data[other + c] as number) - (data[at + c] as number)) > EDGE) return false;
+  }
+  return true;
+}
+
 /** Whether a colour is that of paper made white. */
 export function isWhite([l, a, b]: Cluster['lab']): boolean {
   return l > 0.9 && Math.hypot(a, b) < 0.04;
@@ -94,7 +105,8 @@ function hexOf([l, a, b]: Cluster['lab']): Hex {
 }
 
 /** The picture's colours by bin; of flat places alone where there are any. */
-function flatColours({ width, height, data }: PixelGrid): Cluster[] {
+function flatColours(pixels: PixelGrid): Cluster[] {
+  const { width, height, data } = pixels;
   const gather = (takes: (at: number, x: number, y: number) => boolean): Cluster[] => {
     const sums = new Map<number, [number, number, number, number]>();
     for (let y = 0; y < height; y += 1) {
@@ -110,13 +122,6 @@ function flatColours({ width, height, data }: PixelGrid): Cluster[] {
     }
     return [...sums.values()].map(([r, g, b, n]) => ({ lab: oklab(r / n, g / n, b / n), weight: n }));
   };
-  const flat = gather((at, x, y) => {
-    if (x === 0 || y === 0 || x === width - 1 || y === height - 1) return false;
-    for (const other of [at - 4, at + 4, at - width * 4, at + width * 4]) {
-      if ((data[other + 3] as number) < 250) return false;
-      for (let c = 0; c < 3; c += 1) if (Math.abs((data[other + c] as number) - (data[at + c] as number)) > EDGE) return false;
-    }
-    return true;
-  });
+  const flat = gather((_at, x, y) => isFlat(pixels, x, y));
   return flat.length > 0 ? flat : gather(() => true);
 }

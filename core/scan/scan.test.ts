@@ -300,6 +300,15 @@ describe('tracing', () => {
     expect([Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)].map(Math.round)).toEqual([5, 30, 5, 35]);
   });
 
+  it('never takes the mixture of two inks at their edge for a third', () => {
+    // Blue and white mix to a grey that is nearer to the third ink than to either.
+    const grid = blankPixels(60, 60);
+    for (let y = 2; y < 58; y += 1) for (let x = 2; x < 58; x += 1) grid.data.set(x < 20 ? [20, 30, 80, 255] : x === 20 ? [130, 135, 160, 255] : x < 40 ? [250, 250, 250, 255] : [150, 140, 150, 255], (y * 60 + x) * 4);
+    const grey = traced(grid, 4, { inks: 3, smoothness: 0, detail: 1 })?.nodes.find((node) => node.kind === 'path' && node.fill?.kind === 'ink' && node.fill.ink === '#968c96');
+    const xs = grey?.kind === 'path' ? (grey.path.match(/[\d.]+/g) ?? []).map(Number).filter((_, i) => i % 2 === 0) : [];
+    expect(Math.min(...xs)).toBeGreaterThan(38);
+  });
+
   it('says nothing of an empty picture', () => {
     expect(traced(blankPixels(5, 5), 4, { inks: 3, smoothness: 0.5, detail: 0.5 })).toBeUndefined();
   });

@@ -2,7 +2,7 @@ import tracer, { type TracedPath } from 'imagetracerjs';
 import { channels, type Hex } from '../colour/hex.ts';
 import type { Artwork, PathNode } from '../motif/artwork.ts';
 import { Pen } from '../shapes/pen.ts';
-import { colourBin, DRAWN_ALPHA, inksIn, isWhite, nearest, oklab } from './inksIn.ts';
+import { colourBin, DRAWN_ALPHA, inksIn, isFlat, isWhite, nearest, oklab } from './inksIn.ts';
 import { blankPixels, type PixelGrid } from './pixels.ts';
 import type { Tracing } from './scanRecipe.ts';
 
@@ -14,6 +14,10 @@ const SHORTEST_MM = 4;
 const LOOSEST_MM = 0.2;
 const NONE = -1;
 const UNKNOWN = -2;
+type Lab = readonly [number, number, number];
+const WHITE: Lab = [1, 0, 0];
+/** An edge's mixture is at most so many pixels from what it is mixed of. */
+const REACH = 2;
 
 /**
  * Traces a cleaned picture into one path for each ink, largest ink first; its unit is the picture's pixel. Nothing is
@@ -41,21 +45,46 @@ export function traced(picture: PixelGrid, perMm: number, { inks, smoothness, de
   return nodes.length === 0 ? undefined : { version: 1, view: { x: 0, y: 0, width: picture.width, height: picture.height }, nodes };
 }
 
-/** Rows of ink numbers with a border one place wide, as the tracer wants them. White stays open where no ink is white. */
-function indexedByInk({ width, height, data }: PixelGrid, palette: readonly Hex[]): Int8Array[] {
-  const labs = palette.map((hex) => oklab(...channels(hex)));
-  const hasWhite = labs.some(isWhite);
+/**
+ * Rows of ink numbers with a border one place wide, as the tracer wants them. White stays open where no ink is white.
+ *
+ * What is flat has its own ink. The rest is mixed at an edge, and a mixture of two inks can look like a third: it goes to
+ * the nearest of those that are flat close by.
+ */
+function indexedByInk(pixels: PixelGrid, palette: readonly Hex[]): Int8Array[] {
+  const { width, height, data } = pixels;
+  const labs: Lab[] = palette.map((hex) => oklab(...channels(hex)));
+  const open = labs.some(isWhite) ? [] : [WHITE];
+  const all = [...labs, ...open];
   const known = new Int8Array(32768).fill(UNKNOWN);
-  const inkOf = (lab: readonly [number, number, number]): number => (!hasWhite && isWhite(lab) ? NONE : nearest(labs, lab));
+  const labOf = (bin: number): Lab => oklab(((bin >> 10) << 3) + 4, (((bin >> 5) & 31) << 3) + 4, ((bin & 31) << 3) + 4);
+  const inkOf = (bin: number): number => {
+    if (known[bin] === UNKNOWN) {
+      const lab = labOf(bin);
+      known[bin] = open.length > 0 && isWhite(lab) ? labs.length : nearest(labs, lab);
+    }
+    return known[bin] as number;
+  };
+  const flat = new Int8Array(width * height).fill(UNKNOWN);
+  for (let y = 0; y < height; y += 1) for (let x = 0; x < width; x += 1) if (isFlat(pixels, x, y)) flat[y * width + x] = inkOf(colourBin(data, (y * width + x) * 4));
   const rows = Array.from({ length: height + 2 }, () => new Int8Array(width + 2).fill(NONE));
+  const near = new Set<number>();
   for (let y = 0; y < height; y += 1) {
     const row = rows[y + 1] as Int8Array;
     for (let x = 0; x < width; x += 1) {
       const at = (y * width + x) * 4;
       if ((data[at + 3] as number) < DRAWN_ALPHA) continue;
-      const bin = colourBin(data, at);
-      if (known[bin] === UNKNOWN) known[bin] = inkOf(oklab(((bin >> 10) << 3) + 4, (((bin >> 5) & 31) << 3) + 4, ((bin & 31) << 3) + 4));
-      row[x + 1] = known[bin] as number;
+      let ink = flat[y * width + x] as number;
+      if (ink === UNKNOWN) {
+        near.clear();
+        for (let v = Math.max(0, y - REACH); v <= Math.min(height - 1, y + REACH); v += 1) {
+          for (let u = Math.max(0, x - REACH); u <= Math.min(width - 1, x + REACH); u += 1) if (flat[v * width + u] !== UNKNOWN) near.add(flat[v * width + u] as number);
+        }
+        const candidates = [...near];
+        const bin = colourBin(data, at);
+        ink = candidates.length === 0 ? inkOf(bin) : candidates.length === 1 ? (candidates[0] as number) : (candidates[nearest(candidates.map((one) => all[one] as Lab), labOf(bin))] as number);
+      }
+      row[x + 1] = ink < labs.length ? ink : NONE;
     }
   }
   return rows;
