@@ -44,9 +44,18 @@ describe('snapping', () => {
           const off = Math.min(...[low, high, (low + high) / 2].map((point) => Math.abs(point - at)));
           expect(off, kind).toBeLessThan(1e-9 * (1 + Math.abs(at)));
         }
-        // Once there, it stays there.
-        const again = snapped(moved, targets, reach);
-        expect(Math.hypot(again.by.x, again.by.y)).toBeLessThan(1e-6);
+      }),
+    );
+  });
+
+  it('stays where it was caught, where every cell has the same lines', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 20, max: 500, noNaN: true }), fc.double({ min: 20, max: 500, noNaN: true }), fc.double({ min: -900, max: 900, noNaN: true }), fc.double({ min: -900, max: 900, noNaN: true }), (width, height, x, y) => {
+        const targets = bare({ width, height, step: SQUARE });
+        const box = boxAt(x, y, 7.3, 5.1);
+        const { by } = snapped(box, targets, 2);
+        const again = snapped(shiftBox(box, by), targets, 2);
+        expect(Math.hypot(again.by.x, again.by.y)).toBeLessThan(1e-9);
       }),
     );
   });

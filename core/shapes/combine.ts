@@ -22,11 +22,6 @@ export function combinePaths(below: PathText, above: PathText, how: Combining): 
   return write(result);
 }
 
-/** The path without its overlaps: every part that the nonzero rule fills, outlined once. */
-export function resolved(path: PathText): PathText {
-  return path ? write(read(path).unite(undefined as unknown as paper.PathItem, { insert: false })) : path;
-}
-
 function read(path: PathText): paper.PathItem {
   const item = new scope.CompoundPath({ pathData: path, insert: false });
   item.fillRule = 'nonzero';
