@@ -1,5 +1,6 @@
 import { By, Key, until, type WebElement } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { importMotif } from '../server/motifs/importMotif.ts';
 import { openBrowser, type Browser } from './support/browser.ts';
 import { alike, click, complaints, drag, middleOf, named, press, settledShot, type, waitForText, waitUntilSaved, type Shot, type Spot } from './support/hands.ts';
 import { startHevrel, type Hevrel } from './support/hevrel.ts';
@@ -128,5 +129,14 @@ describe('the builder', () => {
     expect(ink).toBeGreaterThan(15);
     await (await driver.findElement(By.xpath('//label[normalize-space()="Filled"]/input'))).click();
     await waitForText(driver, 'These pieces leave nothing to see.');
+  });
+
+  it('does not open what was not built, and leaves it as it is', async () => {
+    const { driver } = browser;
+    const { motif } = await importMotif(hevrel.serving.studio, 'buoy.svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><circle cx="4" cy="4" r="4" fill="#b5442f"/></svg>'), 'Test');
+    await driver.get(`${hevrel.url}/build/${motif.id}`);
+    await waitForText(driver, '“Buoy” was not built of figures');
+    await driver.get(`${hevrel.url}/build/nobody`);
+    await waitForText(driver, 'There is no such motif.');
   });
 });

@@ -30,10 +30,13 @@ export function BuilderPage() {
   const { id } = useParams();
   const motifs = useMotifs();
   const letterer = useLetterer();
-  const ready = motifs.data && letterer.data ? { motifs: motifs.data, letter: letterer.data } : undefined;
+  const motif = motifs.data?.find((one) => one.id === id);
+  // What was not built is not taken apart here: changing it would put a first petal in its place.
+  const foreign = id !== undefined && motifs.data && motif?.recipe?.kind !== 'shape' ? new Error(motif ? `“${motif.name}” was not built of figures, so there is nothing to change here. It stays as it is.` : 'There is no such motif. It may have been deleted; nothing was changed.') : null;
+  const ready = motifs.data && letterer.data && !foreign ? { motifs: motifs.data, letter: letterer.data } : undefined;
   return (
-    <Fetched what="builder" query={{ data: ready, error: motifs.error ?? letterer.error }} back={{ to: '/motifs', name: 'motif drawer' }}>
-      {(data) => <Builder key={id ?? ''} motif={data.motifs.find((motif) => motif.id === id)} motifs={data.motifs} letter={data.letter} />}
+    <Fetched what="builder" query={{ data: ready, error: foreign ?? motifs.error ?? letterer.error }} back={{ to: '/motifs', name: 'motif drawer' }}>
+      {(data) => <Builder key={id ?? ''} motif={motif} motifs={data.motifs} letter={data.letter} />}
     </Fetched>
   );
 }
