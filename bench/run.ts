@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'vite';
 import { newDesign, type Design } from '../core/document/design.ts';
+import { placementOf } from '../core/document/place.ts';
 import type { Placement } from '../core/document/placement.ts';
 import { step } from '../core/repeat/step.ts';
 import { LOW_TIDE } from '../demo/collection.ts';
@@ -90,15 +91,10 @@ function scattered(count: number): Design {
   const id = `bench-${count}`;
   const scale = 0.9 * Math.sqrt(300 / count);
   const placements = Array.from({ length: count }, (_, i): Placement => ({
-    id: `${id}-${i}`,
-    motif: sampleMotifId(LOW_TIDE[i % LOW_TIDE.length]?.id ?? ''),
-    layer: 'main',
-    x: random() * SIDE_MM,
-    y: random() * SIDE_MM,
+    ...placementOf(`${id}-${i}`, { id: sampleMotifId(LOW_TIDE[i % LOW_TIDE.length]?.id ?? '') }, { x: random() * SIDE_MM, y: random() * SIDE_MM }),
     turn: random() * 360,
     scale,
     mirrored: random() < 0.5,
-    opacity: 1,
   }));
   return { ...newDesign(id, `${count} motifs`, { width: SIDE_MM, height: SIDE_MM, step: step('half-drop') }), placements };
 }

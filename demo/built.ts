@@ -1,5 +1,6 @@
 import type { Part } from '../core/bundle/part.ts';
 import type { Hex } from '../core/colour/hex.ts';
+import { UPRIGHT } from '../core/geometry/pose.ts';
 import type { Piece, ShapeRecipe } from '../core/shapes/shapeRecipe.ts';
 import { NO_STEPS, type CleanSteps } from '../core/scan/scanRecipe.ts';
 import { INKS } from './draw/block.ts';
@@ -35,7 +36,7 @@ export interface BundleSample {
   readonly parts: readonly Part[];
 }
 
-const part = (motif: string, x: number, y: number, turn = 0, scale = 1): Part => ({ motif: sampleMotifId(motif), x, y, turn, scale, mirrored: false, opacity: 1 });
+const part = (motif: string, x: number, y: number, turn = 0, scale = 1): Part => ({ motif: sampleMotifId(motif), ...UPRIGHT, x, y, turn, scale, opacity: 1 });
 
 export const BUNDLES: readonly BundleSample[] = [
   { id: 'pebble-cluster', name: 'Pebble cluster', parts: [part('flat-pebble', -13, 2, -12), part('banded-pebble', 10, 6, 20), part('sea-glass', 6, -10, 8), part('periwinkle', -12, -14, -30, 0.8)] },

@@ -1,5 +1,6 @@
 import type { Hex } from '../core/colour/hex.ts';
-import { DEFAULT_LAYER, type Design } from '../core/document/design.ts';
+import { newDesign, type Design } from '../core/document/design.ts';
+import { placementOf } from '../core/document/place.ts';
 import type { Placement } from '../core/document/placement.ts';
 import type { Repeat } from '../core/repeat/repeat.ts';
 import { INKS, type InkName } from './draw/block.ts';
@@ -24,20 +25,14 @@ export function sampleMotifId(motif: string): string {
 export function sampleDesign(id: string, name: string, repeat: Repeat, colours: SampleColours, laid: readonly Laid[]): Design {
   const inkNames = Object.keys(INKS) as InkName[];
   return {
-    version: 1,
-    id,
-    name,
-    repeat,
-    ground: 'ground',
+    ...newDesign(id, name, repeat),
     inks: [
       { id: 'ground', name: 'Ground', prints: [] },
       ...inkNames.map((ink) => ({ id: ink, name: ink[0]?.toUpperCase() + ink.slice(1), prints: [INKS[ink]] })),
     ],
     colourways: [{ id: 'base', name: 'Base', colours: { ...INKS, ...colours } }],
-    colourway: 'base',
-    layers: [DEFAULT_LAYER],
     placements: laid.map(([motif, x, y, turn, scale, mirrored = false], index): Placement => ({
-      id: `${id}-${index + 1}`, motif: sampleMotifId(motif), layer: DEFAULT_LAYER.id, x, y, turn, scale, mirrored, opacity: 1,
+      ...placementOf(`${id}-${index + 1}`, { id: sampleMotifId(motif) }, { x, y }), turn, scale, mirrored,
     })),
   };
 }

@@ -2,6 +2,7 @@ import { By, Key, Origin, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { Hex } from '../core/colour/hex.ts';
 import { newDesign, type Design } from '../core/document/design.ts';
+import { placementOf } from '../core/document/place.ts';
 import { step, type Step } from '../core/repeat/step.ts';
 import type { StoredDesign } from '../server/store/designs.ts';
 import { importMotif } from '../server/motifs/importMotif.ts';
@@ -37,7 +38,7 @@ async function open(drop: Step, places: readonly Partial<Design['placements'][nu
     ...blank,
     inks: [...blank.inks, { id: 'pink', name: 'Pink', prints: ['#c0206a'] }],
     colourways: [{ id: 'base', name: 'Base', colours: { ground, pink: '#c0206a' } }],
-    placements: places.map((place, i) => ({ id: `t${i}`, motif, layer: 'main', x: 60, y: 45, turn: 0, scale: 1, mirrored: false, opacity: 1, ...place })),
+    placements: places.map((place, i) => ({ ...placementOf(`t${i}`, { id: motif }, { x: 60, y: 45 }), ...place })),
   };
   const answer = await fetch(`${hevrel.url}/api/designs`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name: 'Tiles', document }) });
   const { design } = (await answer.json()) as StoredDesign;

@@ -1,6 +1,9 @@
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Design } from '../core/document/design.ts';
+import { BLENDS } from '../core/document/blend.ts';
+import { freeLayer } from '../core/document/layer.ts';
+import { UPRIGHT } from '../core/geometry/pose.ts';
 import { paintPlane } from '../core/paint/paintPlane.ts';
 import { pixelGrid } from '../core/repeat/pixelFit.ts';
 import { SAMPLE_DESIGNS } from '../demo/samples.ts';
@@ -71,7 +74,7 @@ describe('Chromium and Node', () => {
     const one = await importMotif(studio, 'photo.png', photo, 'Test');
     const two = await importMotif(studio, 'vectors.svg', Buffer.from(vectors), 'Test');
     const [base] = SAMPLE_DESIGNS as [Design, ...Design[]];
-    const placement = { layer: 'main', turn: 17, scale: 1.3, mirrored: true, opacity: 0.9 };
+    const placement = { ...UPRIGHT, layer: 'main', turn: 17, scale: 1.3, mirrored: true, opacity: 0.9, blend: 'normal' } as const;
     const design: Design = {
       ...base,
       placements: [
@@ -81,5 +84,20 @@ describe('Chromium and Node', () => {
       ],
     };
     expect(await difference(design, 2.37)).toEqual({ differing: 0, most: 0 });
+  });
+
+  it('stretch, slant, blend and lay layers down alike', async () => {
+    const [base] = SAMPLE_DESIGNS as [Design, ...Design[]];
+    const layers = [
+      { ...freeLayer('under', 'Under'), opacity: 0.7 },
+      freeLayer('main', 'Motifs'),
+      { ...freeLayer('over', 'Over'), blend: 'multiply' as const },
+      { ...freeLayer('away', 'Away'), shown: false },
+    ];
+    const names = ['under', 'main', 'over', 'away'];
+    const placements = base.placements.map((one, n) => ({
+      ...one, layer: names[n % 4] as string, stretch: 0.6 + (n % 5) / 4, skew: ((n * 17) % 80) - 40, blend: BLENDS[n % BLENDS.length] as (typeof BLENDS)[number],
+    }));
+    expect(await difference({ ...base, layers, placements: names.flatMap((name) => placements.filter(({ layer }) => layer === name)) }, 2.37)).toEqual({ differing: 0, most: 0 });
   });
 });

@@ -97,6 +97,6 @@ function around({ centre, count, sweep, turning, mirrored }: RingOfCopies, n: nu
     if (!mirrored || n % 2 === 0) return placed;
     // A mirror along the arm: what lay at an angle to it lies at the same to its other side.
     const arms = (Math.atan2(arm.y, arm.x) * 180) / Math.PI;
-    return { ...placed, mirrored: !one.mirrored, turn: 2 * arms - turn + 180 };
+    return { ...placed, mirrored: !one.mirrored, turn: 2 * arms - turn + 180, skew: 0 - one.skew };
   };
 }

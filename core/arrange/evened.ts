@@ -10,11 +10,11 @@ export function evened(placements: readonly Placement[], motifs: ReadonlyMap<str
   const [first] = placements;
   const model = first && motifs.get(first.motif);
   if (!first || !model) return {};
-  const wanted = measured(model, measure) * first.scale;
+  const wanted = measured(first, model, measure) * first.scale;
   return Object.fromEntries(
-    placements.flatMap(({ id, motif }) => {
-      const own = motifs.get(motif);
-      return own ? [[id, { scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, wanted / measured(own, measure))) }]] : [];
+    placements.flatMap((one) => {
+      const own = motifs.get(one.motif);
+      return own ? [[one.id, { scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, wanted / measured(one, own, measure))) }]] : [];
     }),
   );
 }
@@ -24,7 +24,8 @@ export function swapped([a, b]: readonly [Placement, Placement]): Changes {
   return { [a.id]: { x: b.x, y: b.y }, [b.id]: { x: a.x, y: a.y } };
 }
 
-/** A length: of an area, the side of the square that is as large. */
-function measured(motif: Sized, measure: Measure): number {
-  return measure === 'width' ? motif.width : measure === 'height' ? naturalHeight(motif) : Math.sqrt(motif.width * naturalHeight(motif));
+/** A length at the scale 1: of an area, the side of the square that is as large. */
+function measured({ stretch }: Placement, motif: Sized, measure: Measure): number {
+  const height = naturalHeight(motif) * stretch;
+  return measure === 'width' ? motif.width : measure === 'height' ? height : Math.sqrt(motif.width * height);
 }

@@ -58,8 +58,8 @@ function isHit(placement: Placement, { motif, silhouette }: Pickable, offset: Po
   const p = transform(back, offset);
   const u = (p.x - view.x) / view.width;
   const v = (p.y - view.y) / view.height;
-  const perMm = view.width / (motif.width * placement.scale);
-  const near = { u: (reach * perMm) / view.width, v: (reach * perMm) / view.height };
+  const across = reach / (motif.width * placement.scale);
+  const near = { u: across, v: (across * view.width) / (view.height * placement.stretch) };
   if (!silhouette) return u >= -near.u && u <= 1 + near.u && v >= -near.v && v <= 1 + near.v;
   return isSolidNear(silhouette, u, v, near);
 }

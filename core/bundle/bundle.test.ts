@@ -4,6 +4,7 @@ import { apply, inverse } from '../document/command.ts';
 import { newDesign } from '../document/design.ts';
 import { cornersAround, type Placement } from '../document/placement.ts';
 import type { Point } from '../geometry/point.ts';
+import { UPRIGHT } from '../geometry/pose.ts';
 import type { Motif } from '../motif/motif.ts';
 import type { DrawnMotif } from '../paint/scene.ts';
 import { latticeOf, nearestDifference } from '../repeat/lattice.ts';
@@ -18,7 +19,6 @@ import { sideBySide } from './sideBySide.ts';
 import type { Part } from './part.ts';
 
 const LEAVES = new Map([['leaf', LEAF_RECORD]]);
-const UPRIGHT = { turn: 0, scale: 1, mirrored: false };
 
 /** The bundle's record as the studio keeps it: mm about its middle, at `size` times its natural size. */
 function bundleOf(parts: readonly Part[], drawn: ReadonlyMap<string, DrawnMotif> = LEAF_MOTIFS, size = 1): DrawnMotif {
@@ -43,7 +43,7 @@ describe('bundling', () => {
         const lattice = latticeOf(design.repeat);
         const together = gathered(lattice, design.placements);
         const middle = middleOf(together, LEAVES);
-        const parts = partsAbout(together, { ...middle, ...UPRIGHT });
+        const parts = partsAbout(together, { ...UPRIGHT, ...middle });
         const bundle = bundleOf(parts).motif;
         const placed: Placement = { ...leafAt('b', { ...middle }), motif: 'bundle' };
         const bundled = apply(design, exchange(design, design.placements.map(({ id }) => id), [placed]));
@@ -102,6 +102,8 @@ describe('a bundle', () => {
     y: fc.double({ min: -80, max: 80, noNaN: true }),
     turn: fc.double({ min: -180, max: 180, noNaN: true }),
     scale: fc.double({ min: 0.3, max: 3, noNaN: true }),
+    stretch: fc.oneof(fc.constant(1), fc.double({ min: 0.5, max: 2, noNaN: true })),
+    skew: fc.oneof(fc.constant(0), fc.double({ min: -50, max: 50, noNaN: true })),
     mirrored: fc.boolean(),
     opacity: fc.constantFrom(1, 0.5),
   });
@@ -153,7 +155,7 @@ describe('a bundle', () => {
   });
 
   it('keeps its middle when a part is moved outwards, so that the others stay', () => {
-    const still: Part = { motif: 'leaf', x: 0, y: 0, turn: 0, scale: 1, mirrored: false, opacity: 1 };
+    const still: Part = { motif: 'leaf', ...UPRIGHT, opacity: 1 };
     const { view } = bundleOf([still, { ...still, x: 90 }]).motif;
     expect(view.x).toBe(-view.width / 2);
     expect(view.y).toBe(-view.height / 2);
@@ -179,7 +181,7 @@ describe('a bundle', () => {
   });
 
   it('takes a part that is moved, and one that is added, as they lie', () => {
-    const part: Part = { motif: 'leaf', x: 10, y: 0, turn: 0, scale: 1, mirrored: false, opacity: 1 };
+    const part: Part = { motif: 'leaf', ...UPRIGHT, x: 10, opacity: 1 };
     const { motif } = bundleOf([part]);
     const start = { ...newDesign('d', 'Leaves', { width: 100, height: 100, step: step('half-drop', 1, 2) }), placements: [{ ...leafAt('b', { x: 95, y: 50 }), motif: 'bundle' }] };
     const opened = openBundle(start, start.placements[0] as Placement, motif, [part], () => 'part');
@@ -192,7 +194,7 @@ describe('a bundle', () => {
   });
 
   it('that would loosen into the invisible is refused', () => {
-    const part: Part = { motif: 'leaf', x: 0, y: 0, turn: 0, scale: 0.02, mirrored: false, opacity: 1 };
+    const part: Part = { motif: 'leaf', ...UPRIGHT, scale: 0.02, opacity: 1 };
     expect(() => loosened(leafAt('b', { scale: 0.1 }), bundleOf([part]).motif, [part], newId)).toThrow(LoosenError);
   });
 

@@ -10,7 +10,7 @@ import type { Part } from './part.ts';
 type Sized = Pick<Motif, 'width' | 'view'>;
 
 /** What becomes a part: a placement, at the appearance that is meant. */
-type Gathered = Omit<Placement, 'id' | 'layer'>;
+type Gathered = Omit<Placement, 'id' | 'layer' | 'blend'>;
 
 /**
  * The placements at those of their appearances that lie next to each other, so that what straddles a join is one
@@ -48,7 +48,7 @@ export function middleOf(placements: readonly Gathered[], motifs: ReadonlyMap<st
 export function partsAbout(placements: readonly Gathered[], about: Pose): Part[] {
   const back = inversePose(about);
   return placements.map(({ motif, opacity, ...one }) => {
-    const pose = composePoses(back, one);
-    return { motif, opacity, x: pose.x, y: pose.y, turn: withinTurn(pose.turn), scale: pose.scale, mirrored: pose.mirrored };
+    const { x, y, turn, scale, stretch, skew, mirrored } = composePoses(back, one);
+    return { motif, opacity, x, y, turn: withinTurn(turn), scale, stretch, skew, mirrored };
   });
 }

@@ -1,5 +1,5 @@
 import { withinTurn } from '../arrange/pins.ts';
-import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
+import { isWithinLimits, LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
 import { composePoses, type Pose } from '../geometry/pose.ts';
 import type { Motif } from '../motif/motif.ts';
 import type { Part } from './part.ts';
@@ -25,6 +25,7 @@ export function loosened(placement: Placement, bundle: Pick<Motif, 'width' | 'vi
     if (pose.scale < SMALLEST_SCALE || pose.scale > LARGEST_SCALE) {
       throw new LoosenError(`A motif in this bundle would lie at ${Number((pose.scale * 100).toPrecision(3))} % of its size, and motifs on the cloth go from ${SMALLEST_SCALE * 100} % to ${LARGEST_SCALE * 100} %. Nothing was changed; make the bundle ${pose.scale > 1 ? 'smaller' : 'larger'} first.`);
     }
-    return { ...pose, turn: withinTurn(pose.turn), id: newId(), motif: part.motif, layer: placement.layer, opacity: placement.opacity * part.opacity };
+    if (!isWithinLimits(pose)) throw new LoosenError('A motif in this bundle would be stretched or slanted more than a motif on the cloth can be. Nothing was changed; stretch or slant the bundle less first.');
+    return { ...pose, turn: withinTurn(pose.turn), id: newId(), motif: part.motif, layer: placement.layer, opacity: placement.opacity * part.opacity, blend: placement.blend };
   });
 }

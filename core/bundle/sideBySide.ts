@@ -1,3 +1,4 @@
+import { UPRIGHT } from '../geometry/pose.ts';
 import type { Motif } from '../motif/motif.ts';
 import type { Part } from './part.ts';
 
@@ -11,6 +12,6 @@ export function sideBySide(motifs: readonly Pick<Motif, 'id' | 'width'>[]): Part
   return motifs.map(({ id, width }) => {
     const x = left + width / 2;
     left += width + GAP;
-    return { motif: id, x, y: 0, turn: 0, scale: 1, mirrored: false, opacity: 1 };
+    return { motif: id, ...UPRIGHT, x, opacity: 1 };
   });
 }

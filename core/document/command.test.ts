@@ -3,10 +3,19 @@ import { describe, expect, it } from 'vitest';
 import { anyDesign, anyPlacementFields, anyPoint, anyRepeat, leafAt, LEAF_MOTIF, LEAF_RECORD } from '../testing/arbitraries.ts';
 import { apply, CommandError, inverse, type Command } from './command.ts';
 import { commandsSchema } from './commandSchema.ts';
-import { newDesign, type Design } from './design.ts';
+import { DEFAULT_LAYER, newDesign, type Design } from './design.ts';
 import { DesignError, openDesign } from './openDesign.ts';
+import { freeLayer, type Layer } from './layer.ts';
 import { layMotif, placementOf } from './place.ts';
 import { Session } from './session.ts';
+
+/** The layers in another order, one of them changed and sometimes one more; what lies in them stays. */
+function anyLayersOf({ layers }: Design): fc.Arbitrary<Layer[]> {
+  return fc.tuple(fc.shuffledSubarray([...layers], { minLength: layers.length }), fc.boolean(), fc.boolean(), fc.double({ min: 0, max: 1, noNaN: true })).map(([order, shown, more, opacity]) => {
+    const [first, ...rest] = order as [Layer, ...Layer[]];
+    return [{ ...first, shown, opacity: opacity + 0 }, ...rest, ...(more ? [freeLayer(`l${layers.length}`, 'More')] : [])];
+  });
+}
 
 /** A command that fits the design, chosen by the numbers given. */
 function fitting(design: Design): fc.Arbitrary<Command> {
@@ -14,9 +23,12 @@ function fitting(design: Design): fc.Arbitrary<Command> {
   const fresh = fc.nat().map((n) => `n${n}`).filter((id) => !ids.includes(id));
   const always: fc.Arbitrary<Command>[] = [
     anyRepeat.map((repeat) => ({ type: 'repeat', repeat })),
+    anyLayersOf(design).map((layers) => ({ type: 'layers', layers })),
+    fc.uniqueArray(fc.record({ id: fc.constantFrom('g', 'h', 'i'), axis: fc.constantFrom('x', 'y'), at: fc.integer({ min: -20, max: 900 }) }), { selector: ({ id }) => id }).map((guides) => ({ type: 'guides', guides })),
     fc.constantFrom(null, 'ground').map((ground) => ({ type: 'ground', ground })),
     fc.constantFrom('Kelp', 'Tide').map((name) => ({ type: 'name', name })),
     fc.constantFrom('#102030' as const, '#a0b0c0' as const).map((colour) => ({ type: 'colour', colourway: 'base', ink: 'ground', colour })),
+    fc.tuple(fresh, anyPoint, fc.constantFrom(...design.layers), fc.nat()).map(([id, at, { id: layer }, n]) => ({ type: 'insert', placements: [{ index: n % (ids.length + 1), placement: leafAt(id, { ...at, layer }) }] })),
     fc.tuple(fresh, anyPoint).map(([id, at]) => layMotif(design, LEAF_RECORD, placementOf(id, LEAF_RECORD, at), ids[0])),
   ];
   if (ids.length === 0) return fc.oneof(...always);
@@ -75,6 +87,8 @@ describe('commands', () => {
       { type: 'insert', placements: [{ index: 5, placement: leafAt('a', {}) }] },
       { type: 'insert', placements: [{ index: 0, placement: leafAt('a', { layer: 'gone' }) }] },
       { type: 'remove-inks', ids: ['ground'] },
+      { type: 'layers', layers: [] },
+      { type: 'layers', layers: [freeLayer('a', 'A'), freeLayer('a', 'B')] },
       { type: 'add-inks', inks: [{ id: 'ground', name: 'Again', prints: [] }], colours: { ground: '#000000' } },
       { type: 'add-inks', inks: [{ id: 'new', name: 'New', prints: [] }], colours: {} },
     ];
@@ -91,6 +105,11 @@ describe('commands', () => {
     [[{ type: 'change', changes: { a: { x: Number.NaN } } }]],
     [[{ type: 'change', changes: { a: { x: '12' } } }]],
     [[{ type: 'change', changes: { a: { id: 'b' } } }]],
+    [[{ type: 'change', changes: { a: { layer: 'b' } } }]],
+    [[{ type: 'change', changes: { a: { blend: 'burn' } } }]],
+    [[{ type: 'change', changes: { a: { skew: 89 } } }]],
+    [[{ type: 'layers', layers: [{ id: 'a', name: 'A' }] }]],
+    [[{ type: 'guides', guides: [{ id: 'a', axis: 'z', at: 1 }] }]],
     [[{ type: 'repeat', repeat: { width: 1, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } } }]],
     [[{ type: 'repeat', repeat: { width: 100, height: 100, step: { kind: 'brick', drop: { p: 2, q: 4 } } } }]],
     [[{ type: 'colour', colourway: 'base', ink: 'ground', colour: 'red' }]],
@@ -98,6 +117,31 @@ describe('commands', () => {
     [null],
   ])('are refused at the door when malformed: %j', (sent) => {
     expect(commandsSchema.isValidSync(sent, { strict: true })).toBe(false);
+  });
+});
+
+describe('layers', () => {
+  const layers = [freeLayer('a', 'A'), freeLayer('b', 'B'), freeLayer('c', 'C')];
+  const start: Design = { ...newDesign('d', 'Kelp', { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } }), layers, placements: [leafAt('1', { layer: 'a' }), leafAt('2', { layer: 'b' }), leafAt('3', { layer: 'b' }), leafAt('4', { layer: 'c' })] };
+
+  it('lie whole over one another, whatever is done', () => {
+    fc.assert(
+      fc.property(fc.gen(), fc.integer({ min: 1, max: 8 }), (gen, count) => {
+        let design = start;
+        for (let n = 0; n < count; n += 1) design = apply(design, gen(fitting, design));
+        const ranks = design.placements.map(({ layer }) => design.layers.findIndex(({ id }) => id === layer));
+        expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+      }),
+    );
+  });
+
+  it('take what lies in them along when their order changes', () => {
+    const after = apply(start, { type: 'layers', layers: [layers[1], layers[2], layers[0]] as Layer[] });
+    expect(after.placements.map(({ id }) => id)).toEqual(['2', '3', '4', '1']);
+  });
+
+  it('cannot go while something lies in them', () => {
+    expect(() => apply(start, { type: 'layers', layers: layers.slice(0, 2) })).toThrow(CommandError);
   });
 });
 
@@ -145,6 +189,7 @@ describe('openDesign', () => {
 
   it('brings an old document up to date', () => {
     const old = { ...good, version: 0, inks: [{ id: 'ground', name: 'Ground' }, { id: 'red', name: 'Red', from: '#b3402e' }], colourways: [{ id: 'base', name: 'Base', colours: { ground: '#ffffff', red: '#b3402e' } }] };
+    expect(openDesign({ ...old, placements: [{ id: 'a', motif: 'leaf', layer: 'main', x: 1, y: 2, turn: 0, scale: 1, mirrored: false, opacity: 1 }], layers: [{ id: 'main', name: 'Motifs' }] })).toMatchObject({ version: 2, guides: [], layers: [DEFAULT_LAYER], placements: [leafAt('a', { x: 1, y: 2 })] });
     expect(openDesign(old).inks).toEqual([{ id: 'ground', name: 'Ground', prints: [] }, { id: 'red', name: 'Red', prints: ['#b3402e'] }]);
   });
 

@@ -2,9 +2,11 @@ import type { Hex } from '../colour/hex.ts';
 import { canonical, latticeOf } from '../repeat/lattice.ts';
 import type { Repeat } from '../repeat/repeat.ts';
 import type { Design, Ink } from './design.ts';
+import type { Guide } from './guide.ts';
+import { stacked, type Layer } from './layer.ts';
 import type { Placement, PlacementChange } from './placement.ts';
 
-/** A placement and where in the stack it goes; 0 is the bottom. */
+/** A placement and where in the stack it goes, within its layer; 0 is the bottom of all. */
 export interface Inserted {
   readonly index: number;
   readonly placement: Placement;
@@ -16,6 +18,8 @@ export type Command =
   | { readonly type: 'remove'; readonly ids: readonly string[] }
   | { readonly type: 'change'; readonly changes: Readonly<Record<string, PlacementChange>> }
   | { readonly type: 'repeat'; readonly repeat: Repeat }
+  | { readonly type: 'layers'; readonly layers: readonly Layer[] }
+  | { readonly type: 'guides'; readonly guides: readonly Guide[] }
   | { readonly type: 'ground'; readonly ground: string | null }
   | { readonly type: 'add-inks'; readonly inks: readonly Ink[]; readonly colours: Readonly<Record<string, Hex>> }
   | { readonly type: 'remove-inks'; readonly ids: readonly string[] }
@@ -37,10 +41,7 @@ export function apply(design: Design, command: Command): Design {
       return { ...design, placements: design.placements.filter(({ id }) => !gone.has(id)) };
     }
     case 'change': {
-      for (const [id, change] of Object.entries(command.changes)) {
-        find(design, id);
-        requireLayer(design, change.layer);
-      }
+      for (const id of Object.keys(command.changes)) find(design, id);
       const lattice = latticeOf(design.repeat);
       return {
         ...design,
@@ -60,6 +61,17 @@ export function apply(design: Design, command: Command): Design {
       });
       return { ...design, repeat: command.repeat, placements };
     }
+    case 'layers': {
+      const { layers } = command;
+      if (layers.length === 0) throw new CommandError('a design needs a layer');
+      const kept = new Set(layers.map(({ id }) => id));
+      if (kept.size < layers.length) throw new CommandError('two layers share an id');
+      const lost = design.placements.find(({ layer }) => !kept.has(layer));
+      if (lost) throw new CommandError(`the motif ${lost.id} lies in the layer ${lost.layer}`);
+      return { ...design, layers, placements: stacked(layers, design.placements) };
+    }
+    case 'guides':
+      return { ...design, guides: command.guides };
     case 'ground':
       if (command.ground !== null) requireInk(design, command.ground);
       return { ...design, ground: command.ground };
@@ -133,6 +145,10 @@ export function inverse(design: Design, command: Command): Command {
       const changes = Object.fromEntries(moved.map(({ id, x, y }) => [id, { x, y }]));
       return { type: 'all', commands: [back, { type: 'change', changes }] };
     }
+    case 'layers':
+      return { type: 'layers', layers: design.layers };
+    case 'guides':
+      return { type: 'guides', guides: design.guides };
     case 'ground':
       return { type: 'ground', ground: design.ground };
     case 'add-inks':
@@ -158,7 +174,7 @@ export function inverse(design: Design, command: Command): Command {
   }
 }
 
-function insert(design: Design, placements: readonly Inserted[]): Placement[] {
+function insert(design: Design, placements: readonly Inserted[]): readonly Placement[] {
   const lattice = latticeOf(design.repeat);
   const ids = new Set(design.placements.map(({ id }) => id));
   const stack = [...design.placements];
@@ -169,7 +185,8 @@ function insert(design: Design, placements: readonly Inserted[]): Placement[] {
     ids.add(placement.id);
     stack.splice(index, 0, { ...placement, ...canonical(lattice, { x: placement.x, y: placement.y }) });
   }
-  return stack;
+  // An index that leads out of the layer's part of the stack leads to the end of that part.
+  return stacked(design.layers, stack);
 }
 
 function find(design: Design, id: string): Placement {
@@ -178,8 +195,8 @@ function find(design: Design, id: string): Placement {
   return found;
 }
 
-function requireLayer(design: Design, layer: string | undefined): void {
-  if (layer !== undefined && !design.layers.some(({ id }) => id === layer)) throw new CommandError(`there is no layer ${layer}`);
+function requireLayer(design: Design, layer: string): void {
+  if (!design.layers.some(({ id }) => id === layer)) throw new CommandError(`there is no layer ${layer}`);
 }
 
 function requireInk(design: Design, ink: string): void {

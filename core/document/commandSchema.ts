@@ -1,6 +1,6 @@
 import { array, lazy, mixed, number, object, string, type ISchema, type Schema } from 'yup';
 import type { Command } from './command.ts';
-import { hexSchema, idSchema, inkSchema, MOST_PLACEMENTS, nameSchema, placementChangeSchema, placementSchema, recordOf, repeatSchema } from './schema.ts';
+import { guidesSchema, hexSchema, idSchema, inkSchema, layersSchema, MOST_PLACEMENTS, nameSchema, placementChangeSchema, placementSchema, recordOf, repeatSchema } from './schema.ts';
 
 const ids = array(idSchema).required().max(MOST_PLACEMENTS);
 
@@ -14,6 +14,8 @@ const FIELDS: Readonly<Record<Command['type'], () => Record<string, ISchema<unkn
   remove: () => ({ ids }),
   change: () => ({ changes: recordOf(placementChangeSchema) }),
   repeat: () => ({ repeat: repeatSchema }),
+  layers: () => ({ layers: layersSchema }),
+  guides: () => ({ guides: guidesSchema }),
   ground: () => ({ ground: idSchema.optional().nullable().defined() }),
   'add-inks': () => ({ inks: array(inkSchema).required().max(1000), colours: recordOf(hexSchema) }),
   'remove-inks': () => ({ ids }),

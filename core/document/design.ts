@@ -1,6 +1,8 @@
 import type { Hex } from '../colour/hex.ts';
 import type { Motif } from '../motif/motif.ts';
 import type { Repeat } from '../repeat/repeat.ts';
+import type { Guide } from './guide.ts';
+import { freeLayer, type Layer } from './layer.ts';
 import type { Placement } from './placement.ts';
 
 /** A colour slot of a design. */
@@ -18,14 +20,9 @@ export interface Colourway {
   readonly colours: Readonly<Record<string, Hex>>;
 }
 
-export interface Layer {
-  readonly id: string;
-  readonly name: string;
-}
-
 /** The editable document: plain data, in mm, never changed in place. */
 export interface Design {
-  readonly version: 1;
+  readonly version: 2;
   readonly id: string;
   readonly name: string;
   readonly repeat: Repeat;
@@ -35,8 +32,10 @@ export interface Design {
   readonly colourways: readonly Colourway[];
   /** The colourway it is looked at in. */
   readonly colourway: string;
+  /** Bottom to top; at least one. */
   readonly layers: readonly Layer[];
-  /** Bottom to top. */
+  readonly guides: readonly Guide[];
+  /** Bottom to top, layer by layer. */
   readonly placements: readonly Placement[];
 }
 
@@ -69,13 +68,14 @@ export function groundColour(design: Design): Hex | undefined {
   return design.ground === null ? undefined : currentColourway(design).colours[design.ground];
 }
 
-export const DEFAULT_LAYER: Layer = { id: 'main', name: 'Motifs' };
+/** The layer of a new design. */
+export const DEFAULT_LAYER: Layer = freeLayer('main', 'Motifs');
 export const CALICO: Hex = '#f2eee4';
 
 /** An empty design on a calico ground. */
 export function newDesign(id: string, name: string, repeat: Repeat, ground: Hex = CALICO): Design {
   return {
-    version: 1,
+    version: 2,
     id,
     name,
     repeat,
@@ -84,6 +84,7 @@ export function newDesign(id: string, name: string, repeat: Repeat, ground: Hex 
     colourways: [{ id: 'base', name: 'Base', colours: { ground } }],
     colourway: 'base',
     layers: [DEFAULT_LAYER],
+    guides: [],
     placements: [],
   };
 }

@@ -1,5 +1,6 @@
 import { ValidationError } from 'yup';
 import type { Design } from './design.ts';
+import { stacked } from './layer.ts';
 import { designSchema } from './schema.ts';
 
 /** Thrown when a file or request holds no design that can be opened; the message is a sentence. */
@@ -8,16 +9,27 @@ export class DesignError extends Error {}
 /** Brings a document one version up. */
 type Migration = (document: Readonly<Record<string, unknown>>) => Record<string, unknown>;
 
-/** The migration that leads away from each version; the highest key plus one is the current version. */
+/** The version that is written. */
+const CURRENT = 2;
+
+/** The migration that leads away from each earlier version. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
   // Before inks had lists of what they print, each printed the one colour `from`.
   0: ({ inks, ...rest }) => ({
     ...rest,
     version: 1,
-    inks: (Array.isArray(inks) ? inks : []).map(({ from, ...ink }: Record<string, unknown>) => ({
+    inks: objectsOf(inks).map(({ from, ...ink }) => ({
       ...ink,
       prints: from === undefined ? [] : [from],
     })),
+  }),
+  // Before motifs could be stretched, slanted and blended, and layers be more than a name.
+  1: ({ placements, layers, ...rest }) => ({
+    ...rest,
+    version: 2,
+    guides: [],
+    layers: objectsOf(layers).map((layer) => ({ shown: true, locked: false, opacity: 1, blend: 'normal', ...layer })),
+    placements: objectsOf(placements).map((placement) => ({ stretch: 1, skew: 0, blend: 'normal', ...placement })),
   }),
 };
 
@@ -29,7 +41,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
 export function openDesign(document: unknown): Design {
   if (typeof document !== 'object' || document === null) throw new DesignError('This is not a design.');
   let current = document as Record<string, unknown>;
-  for (let version = current['version']; version !== 1; version = current['version']) {
+  for (let version = current['version']; version !== CURRENT; version = current['version']) {
     const migrate = typeof version === 'number' ? MIGRATIONS[version] : undefined;
     if (!migrate) throw new DesignError(`This design has the version ${String(version)}, which this Hevrel cannot read. Use a newer one.`);
     current = migrate(current);
@@ -43,7 +55,11 @@ export function openDesign(document: unknown): Design {
   }
   const missing = missingReference(design);
   if (missing) throw new DesignError(`This design cannot be read: ${missing}.`);
-  return design;
+  return { ...design, placements: stacked(design.layers, design.placements) };
+}
+
+function objectsOf(list: unknown): Record<string, unknown>[] {
+  return Array.isArray(list) ? list.map((one: unknown) => Object(one) as Record<string, unknown>) : [];
 }
 
 /** The first reference that leads nowhere, as a phrase. */

@@ -1,13 +1,14 @@
 import type { Hex } from '../colour/hex.ts';
 import type { Point } from '../geometry/point.ts';
+import { UPRIGHT } from '../geometry/pose.ts';
 import { naturalHeight, type Motif } from '../motif/motif.ts';
 import type { Command } from './command.ts';
 import { DEFAULT_LAYER, type Design, type Ink } from './design.ts';
 import { LARGEST_SCALE, SMALLEST_SCALE, type Placement, type PlacementChange } from './placement.ts';
 
 /** A placement of the motif at its natural size. */
-export function placementOf(id: string, motif: Motif, at: Point): Placement {
-  return { id, motif: motif.id, layer: DEFAULT_LAYER.id, x: at.x, y: at.y, turn: 0, scale: 1, mirrored: false, opacity: 1 };
+export function placementOf(id: string, motif: Pick<Motif, 'id'>, at: Point): Placement {
+  return { id, motif: motif.id, layer: DEFAULT_LAYER.id, ...UPRIGHT, x: at.x, y: at.y, opacity: 1, blend: 'normal' };
 }
 
 /**

@@ -3,6 +3,7 @@ import { poseMatrix, type Pose } from '../geometry/pose.ts';
 import { boxAround, type Box } from '../geometry/box.ts';
 import type { Point } from '../geometry/point.ts';
 import type { Motif } from '../motif/motif.ts';
+import type { Blend } from './blend.ts';
 
 /** One motif at one place: its centre, in mm and brought into the cell, and its size as a factor on the natural one. It exists once; its echoes are arithmetic. */
 export interface Placement extends Pose {
@@ -11,26 +12,32 @@ export interface Placement extends Pose {
   readonly layer: string;
   /** 0 to 1. */
   readonly opacity: number;
+  /** How its colours meet those below. */
+  readonly blend: Blend;
 }
 
-/** What of a placement can be changed once it lies there. */
-export type PlacementChange = Partial<Pick<Placement, 'x' | 'y' | 'turn' | 'scale' | 'mirrored' | 'opacity' | 'motif' | 'layer'>>;
+/** What of a placement can be changed where it lies in the stack; another layer is another place in that. */
+export type PlacementChange = Partial<Omit<Placement, 'id' | 'layer'>>;
+
+/** How something lies about its own place. */
+export type Shape = Omit<Pose, 'x' | 'y'>;
 
 export const SMALLEST_SCALE = 0.01;
 export const LARGEST_SCALE = 50;
+export const LEAST_STRETCH = 0.02;
+export const MOST_STRETCH = 50;
+/** Degrees to either side. */
+export const MOST_SKEW = 80;
 
 /** From artwork units to mm around the placement's centre, which stays at (0, 0). */
-export function shapeMatrix(placement: Pick<Placement, 'turn' | 'scale' | 'mirrored'>, motif: Pick<Motif, 'width' | 'view'>): Matrix {
+export function shapeMatrix(placement: Shape, motif: Pick<Motif, 'width' | 'view'>): Matrix {
   const { view } = motif;
   const scale = (motif.width / view.width) * placement.scale;
   return compose(poseMatrix({ ...placement, x: 0, y: 0, scale }), translation(-view.x - view.width / 2, -view.y - view.height / 2));
 }
 
 /** The corners of the motif's extent in mm around the placement's centre: top left, top right, bottom right, bottom left. */
-export function cornersAround(
-  placement: Pick<Placement, 'turn' | 'scale' | 'mirrored'>,
-  motif: Pick<Motif, 'width' | 'view'>,
-): readonly [Point, Point, Point, Point] {
+export function cornersAround(placement: Shape, motif: Pick<Motif, 'width' | 'view'>): readonly [Point, Point, Point, Point] {
   const matrix = shapeMatrix(placement, motif);
   const { x, y, width, height } = motif.view;
   const at = (px: number, py: number): Point => transform(matrix, { x: px, y: py });
@@ -38,9 +45,11 @@ export function cornersAround(
 }
 
 /** The upright box of the motif's extent in mm around the placement's centre. */
-export function boxAroundCentre(
-  placement: Pick<Placement, 'turn' | 'scale' | 'mirrored'>,
-  motif: Pick<Motif, 'width' | 'view'>,
-): Box {
+export function boxAroundCentre(placement: Shape, motif: Pick<Motif, 'width' | 'view'>): Box {
   return boxAround(cornersAround(placement, motif));
+}
+
+/** Whether a hand may lay something like this. */
+export function isWithinLimits({ scale, stretch, skew }: Shape): boolean {
+  return scale >= SMALLEST_SCALE && scale <= LARGEST_SCALE && stretch >= LEAST_STRETCH && stretch <= MOST_STRETCH && Math.abs(skew) <= MOST_SKEW;
 }

@@ -2,7 +2,8 @@ import { array, boolean, lazy, mixed, number, object, string, type Schema } from
 import { isHex, type Hex } from '../colour/hex.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../repeat/repeat.ts';
 import { fraction, LARGEST_DENOMINATOR, type StepKind } from '../repeat/step.ts';
-import { LARGEST_SCALE, SMALLEST_SCALE } from './placement.ts';
+import { BLENDS } from './blend.ts';
+import { LARGEST_SCALE, LEAST_STRETCH, MOST_SKEW, MOST_STRETCH, SMALLEST_SCALE } from './placement.ts';
 
 /** More than any cell can show; a bound on what one request can ask for. */
 export const MOST_PLACEMENTS = 20_000;
@@ -32,29 +33,37 @@ const stepSchema = object({
 
 export const repeatSchema = object({ width: cellSize, height: cellSize, step: stepSchema }).noUnknown().required();
 
+const blendSchema = string().oneOf(BLENDS);
+const opacitySchema = finite().min(0).max(1);
+
+/** What of a placement can be changed. */
 const placementFields = {
-  motif: idSchema,
-  layer: idSchema,
-  x: place.required(),
-  y: place.required(),
-  turn: place.required(),
-  scale: finite().required().min(SMALLEST_SCALE).max(LARGEST_SCALE),
-  mirrored: boolean().required(),
-  opacity: finite().required().min(0).max(1),
-};
-
-export const placementSchema = object({ id: idSchema, ...placementFields }).noUnknown().required();
-
-export const placementChangeSchema = object({
   motif: idSchema.optional(),
-  layer: idSchema.optional(),
   x: place,
   y: place,
   turn: place,
-  scale: placementFields.scale.optional(),
+  scale: finite().min(SMALLEST_SCALE).max(LARGEST_SCALE),
+  stretch: finite().min(LEAST_STRETCH).max(MOST_STRETCH),
+  skew: finite().min(-MOST_SKEW).max(MOST_SKEW),
   mirrored: boolean(),
-  opacity: placementFields.opacity.optional(),
-}).noUnknown();
+  opacity: opacitySchema,
+  blend: blendSchema,
+};
+
+export const placementChangeSchema = object(placementFields).noUnknown();
+
+export const placementSchema = object({
+  id: idSchema,
+  layer: idSchema,
+  ...(Object.fromEntries(Object.entries(placementFields).map(([key, field]) => [key, field.required()])) as typeof placementFields),
+})
+  .noUnknown()
+  .required();
+
+/** More than anyone can keep apart. */
+export const MOST_LAYERS = 200;
+export const MOST_GUIDES = 200;
+
 
 export const inkSchema = object({ id: idSchema, name: nameSchema, prints: array(hexSchema).required().max(1000) }).noUnknown();
 
@@ -75,9 +84,22 @@ const distinct = (what: string) => ({
   test: (list: readonly { id: string }[] | undefined) => new Set(list?.map(({ id }) => id)).size === (list?.length ?? 0),
 });
 
+export const layersSchema = array(
+  object({ id: idSchema, name: nameSchema, shown: boolean().required(), locked: boolean().required(), opacity: opacitySchema.required(), blend: blendSchema.required() }).noUnknown(),
+)
+  .required()
+  .min(1)
+  .max(MOST_LAYERS, `A design has at most ${MOST_LAYERS} layers.`)
+  .test(distinct('layers'));
+
+export const guidesSchema = array(object({ id: idSchema, axis: string().oneOf(['x', 'y']).required(), at: place.required() }).noUnknown())
+  .required()
+  .max(MOST_GUIDES, `A design has at most ${MOST_GUIDES} guides.`)
+  .test(distinct('guides'));
+
 /** A design as it may come in at any door. */
 export const designSchema = object({
-  version: number().oneOf([1]).required(),
+  version: number().oneOf([2]).required(),
   id: idSchema,
   name: nameSchema,
   repeat: repeatSchema,
@@ -89,7 +111,8 @@ export const designSchema = object({
     .max(200)
     .test(distinct('colourways')),
   colourway: idSchema,
-  layers: array(object({ id: idSchema, name: nameSchema }).noUnknown()).required().min(1).max(500).test(distinct('layers')),
+  layers: layersSchema,
+  guides: guidesSchema,
   placements: array(placementSchema).required().max(MOST_PLACEMENTS).test(distinct('placements')),
 })
   .noUnknown()

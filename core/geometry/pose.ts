@@ -1,19 +1,47 @@
-import { compose, rotation, scaling, transform, translation, type Matrix } from './matrix.ts';
+import { compose, invert, rotation, scaling, transform, translation, type Matrix } from './matrix.ts';
 import type { Point } from './point.ts';
 
-/** How something lies: mirrored left to right, then sized, then turned clockwise by degrees, then moved. */
+/**
+ * How something lies: mirrored left to right, then sized, then slanted, then turned clockwise by degrees, then moved.
+ * Every way to lie that keeps straight lines straight is one pose and no other, but for whole turns.
+ */
 export interface Pose {
   readonly x: number;
   readonly y: number;
   readonly turn: number;
-  /** Above 0. */
+  /** Across; above 0. */
   readonly scale: number;
+  /** How much higher it is drawn than wide, of its own proportions; 1 keeps them. Above 0. */
+  readonly stretch: number;
+  /** Degrees by which its upright lines lean, to the left where above 0; between -90 and 90. */
+  readonly skew: number;
   readonly mirrored: boolean;
 }
 
+/** Lying at the origin, as it is. */
+export const UPRIGHT: Pose = { x: 0, y: 0, turn: 0, scale: 1, stretch: 1, skew: 0, mirrored: false };
+
 /** The pose as a matrix. */
-export function poseMatrix({ x, y, turn, scale, mirrored }: Pose): Matrix {
-  return compose(translation(x, y), compose(rotation(turn), scaling(mirrored ? -scale : scale, scale)));
+export function poseMatrix({ x, y, turn, scale, stretch, skew, mirrored }: Pose): Matrix {
+  const sized = scaling(mirrored ? -scale : scale, scale * stretch);
+  return compose(translation(x, y), compose(rotation(turn), skew === 0 ? sized : compose([1, 0, Math.tan((skew * Math.PI) / 180), 1, 0, 0], sized)));
+}
+
+/**
+ * The pose whose matrix this is, a QR decomposition: the first column gives turn and size, what is left of the second stretch and skew.
+ *
+ * @throws RangeError where the matrix flattens the plane
+ */
+export function poseOf([a, b, c, d, e, f]: Matrix): Pose {
+  const det = a * d - b * c;
+  if (!Number.isFinite(1 / det)) throw new RangeError(`no pose flattens the plane, as this matrix does: ${[a, b, c, d].join(' ')}`);
+  const mirrored = det < 0;
+  const [p, q] = mirrored ? [-a, -b] : [a, b];
+  const scale = Math.hypot(p, q);
+  const [cos, sin] = [p / scale, q / scale];
+  const high = cos * d - sin * c;
+  const lean = (cos * c + sin * d) / high;
+  return { x: e, y: f, turn: (Math.atan2(q, p) * 180) / Math.PI, scale, stretch: high / scale, skew: (Math.atan(lean) * 180) / Math.PI, mirrored };
 }
 
 /** Where a point of what is posed comes to lie. */
@@ -23,16 +51,26 @@ export function posed(pose: Pose, point: Point): Point {
 
 /** The pose of something that lies by `inner` in what lies by `outer`. Mirroring turns a turn round. */
 export function composePoses(outer: Pose, inner: Pose): Pose {
+  if (!keepsShape(outer)) return poseOf(compose(poseMatrix(outer), poseMatrix(inner)));
   return {
     ...posed(outer, inner),
     turn: outer.turn + (outer.mirrored ? -inner.turn : inner.turn),
     scale: outer.scale * inner.scale,
+    stretch: inner.stretch,
+    skew: outer.mirrored ? -inner.skew : inner.skew,
     mirrored: outer.mirrored !== inner.mirrored,
   };
 }
 
 /** The pose that undoes this one: `composePoses(inversePose(p), p)` changes nothing. */
-export function inversePose({ x, y, turn, scale, mirrored }: Pose): Pose {
-  const back = { x: 0, y: 0, turn: mirrored ? turn : -turn, scale: 1 / scale, mirrored };
+export function inversePose(pose: Pose): Pose {
+  const { x, y, turn, scale, mirrored } = pose;
+  if (!keepsShape(pose)) return poseOf(invert(poseMatrix(pose)) as Matrix);
+  const back = { ...UPRIGHT, turn: mirrored ? turn : -turn, scale: 1 / scale, mirrored };
   return { ...back, ...posed(back, { x: -x, y: -y }) };
+}
+
+/** Whether it only moves, turns, mirrors and sizes evenly; such poses are reckoned without a matrix, so that 90° stays 90°. */
+function keepsShape({ stretch, skew }: Pose): boolean {
+  return stretch === 1 && skew === 0;
 }

@@ -1,7 +1,7 @@
 import { array, boolean, lazy, mixed, number, object, string, tuple, type Schema } from 'yup';
 import { MOST_PARTS } from '../bundle/part.ts';
 import { hexSchema, idSchema } from '../document/schema.ts';
-import { LARGEST_SCALE, SMALLEST_SCALE } from '../document/placement.ts';
+import { LARGEST_SCALE, LEAST_STRETCH, MOST_STRETCH, SMALLEST_SCALE } from '../document/placement.ts';
 import { FIGURE_KINDS } from '../shapes/figures.ts';
 import { FONT_IDS } from '../shapes/lettering.ts';
 import { LONGEST_TEXT, MEETINGS, MOST_PIECES } from '../shapes/shapeRecipe.ts';
@@ -21,6 +21,8 @@ const part = object({
   turn: finite(-360, 360),
   // Parts of parts can lie outside what a hand could set on the cloth.
   scale: finite(SMALLEST_SCALE / 1000, LARGEST_SCALE * 1000),
+  stretch: finite(LEAST_STRETCH / 1000, MOST_STRETCH * 1000),
+  skew: finite(-90, 90),
   mirrored: boolean().required(),
   opacity: finite(0, 1),
 }).noUnknown();

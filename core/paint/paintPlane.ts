@@ -1,3 +1,5 @@
+import { compositeOf } from '../document/blend.ts';
+import type { Layer } from '../document/layer.ts';
 import { shiftBox, type Box } from '../geometry/box.ts';
 import { displacement } from '../repeat/lattice.ts';
 import { echoesTouching } from '../repeat/echoes.ts';
@@ -40,9 +42,24 @@ export function* paintingPlane(
     surface.fillRect(0, 0, width, height);
   }
   let scratch: Sheet | undefined;
+  let group: { readonly layer: Layer; readonly sheet: Sheet } | undefined;
+  const closeGroup = (): void => {
+    if (!group) return;
+    surface.globalAlpha = group.layer.opacity;
+    surface.globalCompositeOperation = compositeOf(group.layer.blend);
+    easel.lay(surface, group.sheet.pixels, { x: 0, y: 0, width, height });
+    surface.globalAlpha = 1;
+    surface.globalCompositeOperation = 'source-over';
+    group = undefined;
+  };
   for (const [index, placement] of scene.placements.entries()) {
     const drawn = scene.motifs.get(placement.motif);
     if (!drawn || placement.opacity === 0 || (only && !only.has(placement.id))) continue;
+    const layer = scene.groups.get(placement.layer);
+    if (layer !== group?.layer) {
+      closeGroup();
+      if (layer) group = { layer, sheet: easel.sheet(width, height) };
+    }
     const place = stampPlace(placement, drawn, grid);
     const box = shiftBox(place.box, place.anchor);
     let sheet: Sheet | undefined;
@@ -62,10 +79,11 @@ export function* paintingPlane(
         }
         painted = part;
       }
-      layStamp(surface, sheet as Sheet, part, { x: at.x - window.left, y: at.y - window.top }, placement.opacity, easel);
+      layStamp(group?.sheet.surface ?? surface, sheet as Sheet, part, { x: at.x - window.left, y: at.y - window.top }, placement, easel);
     }
     yield (index + 1) / scene.placements.length;
   }
+  closeGroup();
 }
 
 /** Paints any rectangle of the plane in one go. */

@@ -1,6 +1,7 @@
 import { compose, scaling, translation } from '../geometry/matrix.ts';
 import { boxAround, intersectBoxes, type Box } from '../geometry/box.ts';
 import type { Point } from '../geometry/point.ts';
+import { compositeOf } from '../document/blend.ts';
 import { cornersAround, shapeMatrix, type Placement } from '../document/placement.ts';
 import type { PixelGrid } from '../repeat/pixelFit.ts';
 import { canonical } from '../repeat/lattice.ts';
@@ -70,14 +71,15 @@ export function paintStamp(
 /** Everything that a stamp's pixels depend on. Phases are compared to a millionth of a pixel, which never shows. */
 export function stampKey(placement: Placement, { motif }: DrawnMotif, { phase }: StampPlace, part: Box, grid: PixelGrid, { colours }: Pick<Scene, 'colours'>): string {
   return [
-    motif.artwork, motif.width, placement.turn, placement.scale, placement.mirrored, Math.round(phase.x * 1e6), Math.round(phase.y * 1e6),
+    motif.artwork, motif.width, placement.turn, placement.scale, placement.stretch, placement.skew, placement.mirrored, Math.round(phase.x * 1e6), Math.round(phase.y * 1e6),
     part.left, part.top, part.right, part.bottom, grid.scaleX, grid.scaleY, colours,
   ].join(' ');
 }
 
 /** Lays a painted stamp so that its placement's anchor is at `at`, a whole pixel of the surface. */
-export function layStamp(surface: Surface, sheet: Sheet, part: Box, at: Point, opacity: number, easel: Easel): void {
+export function layStamp(surface: Surface, sheet: Sheet, part: Box, at: Point, { opacity, blend }: Pick<Placement, 'opacity' | 'blend'>, easel: Easel): void {
   surface.globalAlpha = opacity;
+  surface.globalCompositeOperation = compositeOf(blend);
   easel.lay(surface, sheet.pixels, {
     x: at.x + part.left,
     y: at.y + part.top,
@@ -85,6 +87,7 @@ export function layStamp(surface: Surface, sheet: Sheet, part: Box, at: Point, o
     height: part.bottom - part.top,
   });
   surface.globalAlpha = 1;
+  surface.globalCompositeOperation = 'source-over';
 }
 
 /** Stamps larger than this are painted only where the window shows them. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { newDesign, type Design } from '../document/design.ts';
 import type { Placement } from '../document/placement.ts';
+import { UPRIGHT } from '../geometry/pose.ts';
 import type { Artwork } from '../motif/artwork.ts';
 import { inksOf } from '../motif/artwork.ts';
 import type { Motif } from '../motif/motif.ts';
@@ -77,16 +78,19 @@ export const LEAF_MOTIF: DrawnMotif = {
 export const LEAF_MOTIFS: ReadonlyMap<string, DrawnMotif> = new Map([['leaf', LEAF_MOTIF]]);
 
 export function leafAt(id: string, rest: Partial<Placement>): Placement {
-  return { id, motif: 'leaf', layer: 'main', x: 0, y: 0, turn: 0, scale: 1, mirrored: false, opacity: 1, ...rest };
+  return { id, motif: 'leaf', layer: 'main', ...UPRIGHT, opacity: 1, blend: 'normal', ...rest };
 }
 
-export const anyPlacementFields = fc.record({
+export const anyPlacementFields: fc.Arbitrary<Omit<Placement, 'id' | 'motif' | 'layer'>> = fc.record({
   x: real(0, 400),
   y: real(0, 400),
   turn: real(-360, 360),
   scale: real(0.2, 2),
+  stretch: fc.oneof(fc.constant(1), real(0.4, 2.5)),
+  skew: fc.oneof(fc.constant(0), real(-60, 60)),
   mirrored: fc.boolean(),
   opacity: fc.constantFrom(1, 1, 0.5),
+  blend: fc.constantFrom('normal', 'normal', 'multiply', 'overlay'),
 });
 
 /** A design of leaves. */

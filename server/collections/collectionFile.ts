@@ -25,7 +25,7 @@ export interface FiledMotif {
 /** What a collection's file says it holds: motifs, each after those that it is made of. */
 export interface CollectionList {
   readonly format: typeof FORMAT;
-  readonly version: 1;
+  readonly version: 2;
   readonly name: string;
   readonly motifs: readonly FiledMotif[];
 }
@@ -34,7 +34,7 @@ const path = string().required().max(200).matches(/^[\w-]+\/[^/\\]+$/, '${path} 
 
 export const collectionListSchema = object({
   format: string().oneOf([FORMAT]).required(),
-  version: number().oneOf([1]).required(),
+  version: number().oneOf([1, 2]).required(),
   name: nameSchema,
   motifs: array(
     object({
@@ -55,5 +55,11 @@ export const collectionListSchema = object({
 
 /** A recipe of the list, looked at as closely as any other. @throws ValidationError */
 export function checkedRecipe(recipe: unknown): Recipe | null {
-  return recipe === null ? null : (recipeSchema.validateSync(recipe, { strict: true }) as Recipe);
+  return recipe === null ? null : (recipeSchema.validateSync(brought(recipe), { strict: true }) as Recipe);
+}
+
+/** In files of version 1, parts were neither stretched nor slanted. */
+function brought(recipe: unknown): unknown {
+  const { parts } = Object(recipe) as { parts?: unknown };
+  return Array.isArray(parts) ? { ...Object(recipe), parts: parts.map((part: unknown) => ({ stretch: 1, skew: 0, ...Object(part) })) } : recipe;
 }

@@ -30,7 +30,7 @@ export async function packCollection({ name, motifs, blobs: folder }: PackTask, 
     files[`png/${base}.png`] = [await paintPicture(artwork, blobs, Math.min(scale, LONGEST_PICTURE / motif.view.height)), { level: 0 }];
     filed.push({ id: motif.id, name: motif.name, width: motif.width, tags: motif.tags, recipe: motif.recipe, source, svg: `svg/${base}.svg`, png: `png/${base}.png` });
   }
-  const list: CollectionList = { format: FORMAT, version: 1, name, motifs: filed };
+  const list: CollectionList = { format: FORMAT, version: 2, name, motifs: filed };
   return zipSync({ [LIST_FILE]: strToU8(JSON.stringify(list, undefined, 2)), ...files });
 }
 

@@ -4,6 +4,7 @@ import type { Part } from '../../core/bundle/part.ts';
 import type { Artwork } from '../../core/motif/artwork.ts';
 import { newDesign } from '../../core/document/design.ts';
 import { FIGURE_KINDS } from '../../core/shapes/figures.ts';
+import { UPRIGHT } from '../../core/geometry/pose.ts';
 import { step } from '../../core/repeat/step.ts';
 import { leafAt } from '../../core/testing/arbitraries.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
@@ -24,7 +25,7 @@ interface Made {
 }
 
 const svg = (body: string, size = 40): string => `<svg xmlns="http://www.w3.org/2000/svg" width="${size}mm" height="${size}mm" viewBox="0 0 40 40">${body}</svg>`;
-const part = (motif: string, rest: Partial<Part> = {}): Part => ({ motif, x: 0, y: 0, turn: 0, scale: 1, mirrored: false, opacity: 1, ...rest });
+const part = (motif: string, rest: Partial<Part> = {}): Part => ({ motif, ...UPRIGHT, opacity: 1, ...rest });
 const piece = (figure: string, rest: object = {}) => ({ figure, values: {}, text: 'Low Tide', font: 'logbook', x: 0, y: 0, turn: 0, meeting: 'lay', fill: { ink: '#b3402e', fade: null }, outline: null, ...rest });
 
 let drawn = 0;

@@ -70,6 +70,6 @@ export class MovingStamps {
 /** Lays the stamps on a surface in screen pixels. */
 export function layAll(surface: Surface, layings: readonly Laying[], reduction: number, easel: Easel): void {
   surface.setTransform(1 / reduction, 0, 0, 1 / reduction, 0, 0);
-  for (const { stamp, at } of layings) layStamp(surface, stamp.sheet, stamp.part, at, stamp.placement.opacity, easel);
+  for (const { stamp, at } of layings) layStamp(surface, stamp.sheet, stamp.part, at, stamp.placement, easel);
   surface.setTransform(1, 0, 0, 1, 0, 0);
 }

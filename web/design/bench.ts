@@ -176,7 +176,7 @@ export class Bench {
 
   /** Mirrored left to right as it is seen: a turned motif turns the other way. */
   mirror(): void {
-    this.change('Mirrored', ({ mirrored, turn }) => ({ mirrored: !mirrored, turn: withinTurn(-turn) }));
+    this.change('Mirrored', ({ mirrored, turn, skew }) => ({ mirrored: !mirrored, turn: withinTurn(-turn), skew: 0 - skew }));
   }
 
   remove(): void {

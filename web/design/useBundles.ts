@@ -4,6 +4,7 @@ import { gathered, middleOf, partsAbout } from '../../core/bundle/gather.ts';
 import { loosened } from '../../core/bundle/loosen.ts';
 import { placementOf } from '../../core/document/place.ts';
 import type { Placement } from '../../core/document/placement.ts';
+import { UPRIGHT } from '../../core/geometry/pose.ts';
 import { latticeOf } from '../../core/repeat/lattice.ts';
 import { useMotifCopies, useMotifMaking, type DrawerMotif } from '../api/motifs.ts';
 import { useNotify } from '../shared/Notices.tsx';
@@ -32,7 +33,7 @@ export function useBundles(): BundleHands {
         if (!first) return;
         const motifs = new Map(bench.motifs.getState().map((motif) => [motif.id, motif]));
         const middle = middleOf(chosen, motifs);
-        const parts = partsAbout(chosen, { ...middle, turn: 0, scale: 1, mirrored: false });
+        const parts = partsAbout(chosen, { ...UPRIGHT, ...middle });
         const names = [...new Set(chosen.map(({ motif }) => motifs.get(motif)?.name ?? 'motif'))];
         const name = names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
         make({ name: name.slice(0, 120), collection: 'Bundles', recipe: { kind: 'bundle', parts } })

@@ -1,0 +1,40 @@
+import type { Blend } from './blend.ts';
+import type { Placement } from './placement.ts';
+
+/** Part of the stack under a name: shown, locked, seen through and blended as one. */
+export interface Layer {
+  readonly id: string;
+  readonly name: string;
+  /** What is not shown is not printed either. */
+  readonly shown: boolean;
+  /** What is locked is seen and cannot be taken in hand. */
+  readonly locked: boolean;
+  /** 0 to 1, of all in it together. */
+  readonly opacity: number;
+  readonly blend: Blend;
+}
+
+/** A layer as it begins. */
+export function freeLayer(id: string, name: string): Layer {
+  return { id, name, shown: true, locked: false, opacity: 1, blend: 'normal' };
+}
+
+/** Whether what lies in it can be taken in hand. */
+export function isOpen({ shown, locked }: Layer): boolean {
+  return shown && !locked;
+}
+
+/** Whether its motifs are painted as if it were not there. */
+export function isPlain({ opacity, blend }: Layer): boolean {
+  return opacity === 1 && blend === 'normal';
+}
+
+/** The placements layer by layer; within a layer in the order they have. The same array where they are so already. */
+export function stacked(layers: readonly Layer[], placements: readonly Placement[]): readonly Placement[] {
+  const order = new Map(layers.map(({ id }, n) => [id, n]));
+  const rank = ({ layer }: Placement): number => order.get(layer) ?? 0;
+  for (let n = 1; n < placements.length; n += 1) {
+    if (rank(placements[n - 1] as Placement) > rank(placements[n] as Placement)) return [...placements].sort((a, b) => rank(a) - rank(b));
+  }
+  return placements;
+}
