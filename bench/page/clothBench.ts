@@ -1,4 +1,4 @@
-import { pick } from '../../core/arrange/pick.ts';
+import { Picker } from '../../core/arrange/pick.ts';
 import { Session } from '../../core/document/session.ts';
 import { latticeOf } from '../../core/repeat/lattice.ts';
 import { readDesign } from '../../web/api/designs.ts';
@@ -62,9 +62,9 @@ async function run(id: string): Promise<ClothTimings> {
   });
   view.release();
 
-  const lattice = latticeOf(design.repeat);
+  const picker = new Picker(design.placements, view.pickables, latticeOf(design.repeat));
   const picked = timed((n) => {
-    pick(design.placements, view.pickables, lattice, toMm(view.getViewport(), { x: (n * 97) % 1280, y: (n * 61) % 800 }), 1);
+    picker.at(toMm(view.getViewport(), { x: (n * 97) % 1280, y: (n * 61) % 800 }), 1);
   });
   view.close();
   return { fill, drag, pick: picked, repaint, again };

@@ -3,8 +3,9 @@ import type { Design } from '../document/design.ts';
 import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
 import { rotation, transform } from '../geometry/matrix.ts';
 import type { Point } from '../geometry/point.ts';
+import { evenlyAlong } from '../geometry/polyline.ts';
 import { seeded } from '../random/seeded.ts';
-import { withinTurn } from './pins.ts';
+import { withinTurn } from '../geometry/turn.ts';
 
 /** Copies one after another, each so far from the last. */
 export interface LineOfCopies {
@@ -35,7 +36,17 @@ export interface GridOfCopies {
   readonly by: Point;
 }
 
-export type CopyPlan = LineOfCopies | RingOfCopies | GridOfCopies;
+/** Copies along a line of any shape, which is laid so that it begins at the originals. */
+export interface PathOfCopies {
+  readonly kind: 'path';
+  readonly count: number;
+  /** Corners, mm; at least two that are apart. */
+  readonly path: readonly Point[];
+  /** Whether they turn as the line does. */
+  readonly turning: boolean;
+}
+
+export type CopyPlan = LineOfCopies | RingOfCopies | GridOfCopies | PathOfCopies;
 
 /** How much copies differ from the original: shares of the size, degrees; the same seed gives the same. */
 export interface Variation {
@@ -78,6 +89,8 @@ function placesOf(plan: CopyPlan): ((one: Placement) => Placement)[] {
       return Array.from({ length: plan.columns * plan.rows }, (_, n) => ({ column: n % plan.columns, row: Math.floor(n / plan.columns) }))
         .slice(1)
         .map(({ column, row }) => shifted({ x: plan.by.x * column, y: plan.by.y * row }));
+    case 'path':
+      return along(plan);
     case 'ring':
       return Array.from({ length: Math.max(0, plan.count - 1) }, (_, n) => around(plan, n + 1));
   }
@@ -85,6 +98,18 @@ function placesOf(plan: CopyPlan): ((one: Placement) => Placement)[] {
 
 function shifted(by: Point): (one: Placement) => Placement {
   return (one) => ({ ...one, x: one.x + by.x, y: one.y + by.y });
+}
+
+/** Each at an even distance along the path from the one before. */
+function along({ path, count, turning }: PathOfCopies): ((one: Placement) => Placement)[] {
+  if (count < 2) return [];
+  const points = evenlyAlong(path, count);
+  const heading = (n: number): number => {
+    const [a, b] = [points[Math.max(0, n - 1)] as Point, points[Math.min(count - 1, n + 1)] as Point];
+    return (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
+  };
+  const [start] = points as [Point];
+  return points.slice(1).map((at, n) => (one) => ({ ...one, x: one.x + at.x - start.x, y: one.y + at.y - start.y, turn: one.turn + (turning ? heading(n + 1) - heading(0) : 0) }));
 }
 
 function around({ centre, count, sweep, turning, mirrored }: RingOfCopies, n: number): (one: Placement) => Placement {

@@ -1,5 +1,6 @@
+import Flatbush from 'flatbush';
 import { boxAroundCentre, shapeMatrix, type Placement } from '../document/placement.ts';
-import { shiftBox } from '../geometry/box.ts';
+import { shiftBox, type Box } from '../geometry/box.ts';
 import { invert, transform } from '../geometry/matrix.ts';
 import type { Point } from '../geometry/point.ts';
 import type { Motif } from '../motif/motif.ts';
@@ -21,34 +22,73 @@ export interface Appearance {
 }
 
 /**
- * What lies under a point of the cloth, topmost first: every appearance drawn within `reach` of it.
- *
- * @param point mm on the plane, anywhere
- * @param reach mm; small motifs would be hard to hit exactly
+ * Says what lies under a point of the cloth. Boxes are found through an R-tree over one cell, so that asking costs the
+ * same however much lies on the cloth; building it costs some milliseconds for thousands.
  */
-export function pick(
-  placements: readonly Placement[],
-  motifs: ReadonlyMap<string, Pickable>,
-  lattice: Lattice,
-  point: Point,
-  reach: number,
-): Appearance[] {
-  const found: Appearance[] = [];
-  const window = { left: point.x - reach, top: point.y - reach, right: point.x + reach, bottom: point.y + reach };
-  for (let n = placements.length - 1; n >= 0; n -= 1) {
-    const placement = placements[n] as Placement;
-    const pickable = motifs.get(placement.motif);
-    if (!pickable) continue;
-    const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
-    // The echoes laid last lie on top, so they are asked first.
-    for (const steps of echoesTouching(lattice, box, window).reverse()) {
-      const by = displacement(lattice, steps);
-      if (isHit(placement, pickable, { x: point.x - placement.x - by.x, y: point.y - placement.y - by.y }, reach)) {
-        found.push({ id: placement.id, steps });
+export class Picker {
+  readonly #cell: Box;
+  readonly #tree: Flatbush | undefined;
+  /** Which placement each box of the tree is of. */
+  readonly #owners: number[] = [];
+
+  /** @param motifs whose silhouettes may still arrive; their sizes may not change */
+  constructor(
+    readonly placements: readonly Placement[],
+    readonly motifs: ReadonlyMap<string, Pickable>,
+    readonly lattice: Lattice,
+  ) {
+    this.#cell = { left: 0, top: 0, right: lattice.width, bottom: lattice.height };
+    const boxes: Box[] = [];
+    placements.forEach((placement, n) => {
+      const pickable = motifs.get(placement.motif);
+      if (!pickable) return;
+      const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
+      for (const steps of echoesTouching(lattice, box, this.#cell)) {
+        boxes.push(shiftBox(box, displacement(lattice, steps)));
+        this.#owners.push(n);
+      }
+    });
+    if (boxes.length === 0) return;
+    this.#tree = new Flatbush(boxes.length);
+    for (const { left, top, right, bottom } of boxes) this.#tree.add(left, top, right, bottom);
+    this.#tree.finish();
+  }
+
+  /**
+   * Every appearance drawn within `reach` of a point, topmost first.
+   *
+   * @param point mm on the plane, anywhere
+   * @param reach mm; small motifs would be hard to hit exactly
+   */
+  at(point: Point, reach: number): Appearance[] {
+    const window = { left: point.x - reach, top: point.y - reach, right: point.x + reach, bottom: point.y + reach };
+    const found: Appearance[] = [];
+    for (const n of this.#near(window)) {
+      const placement = this.placements[n] as Placement;
+      const pickable = this.motifs.get(placement.motif);
+      if (!pickable) continue;
+      const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
+      // The echoes laid last lie on top, so they are asked first.
+      for (const steps of echoesTouching(this.lattice, box, window).reverse()) {
+        const by = displacement(this.lattice, steps);
+        if (isHit(placement, pickable, { x: point.x - placement.x - by.x, y: point.y - placement.y - by.y }, reach)) {
+          found.push({ id: placement.id, steps });
+        }
       }
     }
+    return found;
   }
-  return found;
+
+  /** The placements of which an echo's box may touch the window, topmost first. */
+  #near(window: Box): number[] {
+    const near = new Set<number>();
+    // Everywhere that the window, brought back by the lattice, looks into the cell.
+    for (const steps of echoesTouching(this.lattice, window, this.#cell)) {
+      const { left, top, right, bottom } = shiftBox(window, displacement(this.lattice, steps));
+      for (const box of this.#tree?.search(left, top, right, bottom) ?? []) near.add(this.#owners[box] as number);
+    }
+    return [...near].sort((a, b) => b - a);
+  }
 }
 
 function isHit(placement: Placement, { motif, silhouette }: Pickable, offset: Point, reach: number): boolean {

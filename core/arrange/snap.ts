@@ -1,4 +1,6 @@
-import { boxAroundCentre, type Placement } from '../document/placement.ts';
+import type { Design } from '../document/design.ts';
+import type { Guide } from '../document/guide.ts';
+import { boxAroundCentre } from '../document/placement.ts';
 import { shiftBox, type Box } from '../geometry/box.ts';
 import type { Point } from '../geometry/point.ts';
 import type { Motif } from '../motif/motif.ts';
@@ -6,11 +8,12 @@ import { echoesTouching } from '../repeat/echoes.ts';
 import { cellHolding, displacement, type Lattice } from '../repeat/lattice.ts';
 import type { Axis } from './lineUp.ts';
 
-/** What can catch what is moved: the cell's lines, and the boxes of all that lies still, with their echoes. */
+/** What can catch what is moved: the cell's lines and guides, and the boxes of all that lies still, with their echoes. */
 export interface SnapTargets {
   readonly lattice: Lattice;
   /** Upright boxes, mm on the plane, each standing for all its echoes. */
   readonly boxes: readonly Box[];
+  readonly guides: readonly Guide[];
 }
 
 /** A line that has caught what is moved. */
@@ -19,8 +22,8 @@ export interface SnapLine {
   readonly axis: Axis;
   /** mm on the plane. */
   readonly at: number;
-  /** What it belongs to: a share of the cell, another motif, or equal gaps to both sides. */
-  readonly kind: 'cell' | 'motif' | 'gap';
+  /** What it belongs to: a share of the cell, a guide, another motif, or equal gaps to both sides. */
+  readonly kind: 'cell' | 'guide' | 'motif' | 'gap';
   /** Where along itself it is shown, mm. */
   readonly from: number;
   readonly to: number;
@@ -43,24 +46,24 @@ interface Catch {
 }
 
 /** What lies still while these move. */
-export function snapTargets(lattice: Lattice, placements: readonly Placement[], motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>, moving: ReadonlySet<string>): SnapTargets {
+export function snapTargets(lattice: Lattice, { placements, guides }: Pick<Design, 'placements' | 'guides'>, motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>, moving: ReadonlySet<string>): SnapTargets {
   const boxes = placements.flatMap((one) => {
     const motif = motifs.get(one.motif);
     return motif && !moving.has(one.id) ? [shiftBox(boxAroundCentre(one, motif), one)] : [];
   });
-  return { lattice, boxes };
+  return { lattice, boxes, guides };
 }
 
 /**
- * Moves a box onto the nearest lines within reach, each axis by itself: the cell's edges, quarters, thirds and half (of
- * the cell that holds its middle), the edges and middles of what lies around, echoes included, and the place with
+ * Moves a box onto the nearest lines within reach, each axis by itself: the cell's edges, quarters, thirds and half and its guides
+ * (of the cell that holds its middle), the edges and middles of what lies around, echoes included, and the place with
  * equal gaps to the neighbours on both sides.
  *
  * @param reach mm
  */
-export function snapped(box: Box, { lattice, boxes }: SnapTargets, reach: number): Snapped {
+export function snapped(box: Box, { lattice, boxes, guides }: SnapTargets, reach: number): Snapped {
   const near = around(box, lattice, boxes);
-  const catches = (['x', 'y'] as const).map((axis) => nearestOf([...cellCatches(box, lattice, axis), ...motifCatches(box, near, axis), ...gapCatches(box, near, axis)], reach));
+  const catches = (['x', 'y'] as const).map((axis) => nearestOf([...cellCatches(box, lattice, guides, axis), ...motifCatches(box, near, axis), ...gapCatches(box, near, axis)], reach));
   return { by: { x: catches[0]?.off ?? 0, y: catches[1]?.off ?? 0 }, lines: catches.flatMap((one) => (one ? [one.line] : [])) };
 }
 
@@ -71,17 +74,21 @@ function around(box: Box, lattice: Lattice, boxes: readonly Box[]): Box[] {
   return boxes.flatMap((one) => echoesTouching(lattice, one, window).map((steps) => shiftBox(one, displacement(lattice, steps))));
 }
 
-function cellCatches(box: Box, lattice: Lattice, axis: Axis): Catch[] {
+function cellCatches(box: Box, lattice: Lattice, guides: readonly Guide[], axis: Axis): Catch[] {
   const middle = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
   const origin = displacement(lattice, cellHolding(lattice, middle));
   const size = axis === 'x' ? lattice.width : lattice.height;
   const [from, to] = axis === 'x' ? [origin.y, origin.y + lattice.height] : [origin.x, origin.x + lattice.width];
-  return SHARES.flatMap(([share, name]) =>
+  const lines = [
+    ...SHARES.map(([share, name]) => ({ at: share * size, kind: 'cell' as const, share: name })),
+    ...guides.filter((guide) => guide.axis === axis).map(({ at }) => ({ at, kind: 'guide' as const })),
+  ];
+  return lines.flatMap(({ at: place, ...kind }) =>
     pointsOf(box, axis).map((at) => {
-      const base = (axis === 'x' ? origin.x : origin.y) + share * size;
+      const base = (axis === 'x' ? origin.x : origin.y) + place;
       // Any cell beside this one along the axis has the same line.
       const line = base + Math.round((at - base) / size) * size;
-      return { off: line - at, line: { axis, at: line, kind: 'cell' as const, from, to, share: name } };
+      return { off: line - at, line: { axis, at: line, from, to, ...kind } };
     }),
   );
 }

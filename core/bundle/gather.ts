@@ -1,5 +1,5 @@
 import { cornersAround, type Placement } from '../document/placement.ts';
-import { withinTurn } from '../arrange/pins.ts';
+import { withinTurn } from '../geometry/turn.ts';
 import { boxAround } from '../geometry/box.ts';
 import { composePoses, inversePose, type Pose } from '../geometry/pose.ts';
 import type { Point } from '../geometry/point.ts';

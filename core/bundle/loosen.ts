@@ -1,4 +1,4 @@
-import { withinTurn } from '../arrange/pins.ts';
+import { withinTurn } from '../geometry/turn.ts';
 import { isWithinLimits, LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
 import { composePoses, type Pose } from '../geometry/pose.ts';
 import type { Motif } from '../motif/motif.ts';

@@ -12,35 +12,38 @@ export function placementOf(id: string, motif: Pick<Motif, 'id'>, at: Point): Pl
 }
 
 /**
- * Lays a motif on the cloth, directly above the placement `above` (or on top), and adds the inks the design lacks.
+ * Lays a motif on the cloth and adds the inks the design lacks.
  *
- * @param placement as it shall lie; its layer is that of `above`, where there is one
+ * @param placement as it shall lie, at the top of its layer or directly above `above` and in that one's layer
  */
 export function layMotif(design: Design, motif: Motif, placement: Placement, above?: string): Command {
   const under = design.placements.findIndex(({ id }) => id === above);
-  const layer = design.placements[under]?.layer ?? design.layers.at(-1)?.id ?? placement.layer;
+  const layer = design.placements[under]?.layer ?? placement.layer;
   const index = under < 0 ? design.placements.length : under + 1;
-  const insert: Command = { type: 'insert', placements: [{ index, placement: { ...placement, layer } }] };
-  return withInksOf(design, motif, insert);
+  return withInks(design, [motif], { type: 'insert', placements: [{ index, placement: { ...placement, layer } }] });
 }
 
 /** Shows another motif in the stead of placements, at their places, turned as they are, and with as long a longer side. */
 export function replaceMotif(design: Design, ids: readonly string[], motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>, by: Motif): Command {
   const changes = design.placements
     .filter(({ id }) => ids.includes(id))
-    .map(({ id, motif, scale }): [string, PlacementChange] => {
-      const before = motifs.get(motif);
-      const factor = before ? longerSide(before) / longerSide(by) : 1;
-      return [id, { motif: by.id, scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, scale * factor)) }];
+    .map((one): [string, PlacementChange] => {
+      const before = motifs.get(one.motif);
+      return [one.id, { motif: by.id, scale: before ? fittedScale(one, before, by) : one.scale }];
     });
-  return withInksOf(design, by, { type: 'change', changes: Object.fromEntries(changes) });
+  return withInks(design, [by], { type: 'change', changes: Object.fromEntries(changes) });
 }
 
-/** The command, after the inks have been added that the motif is printed in and the design lacks. */
-function withInksOf(design: Design, motif: Motif, command: Command): Command {
-  const inks = missingInks(design, motif.inks);
+/** The scale at which another motif has as long a longer side. */
+export function fittedScale({ scale }: Pick<Placement, 'scale'>, before: Pick<Motif, 'width' | 'view'>, after: Pick<Motif, 'width' | 'view'>): number {
+  return Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, (scale * longerSide(before)) / longerSide(after)));
+}
+
+/** The command, after the inks have been added that motifs are printed in and the design lacks, in the artwork's own colours or those given. */
+export function withInks(design: Design, motifs: readonly Pick<Motif, 'inks'>[], command: Command, colourOf: (print: Hex) => Hex = (print) => print): Command {
+  const inks = missingInks(design, [...new Set(motifs.flatMap((motif) => motif.inks))]);
   if (inks.length === 0) return command;
-  const colours = Object.fromEntries(inks.map(({ id, prints }) => [id, prints[0] as Hex]));
+  const colours = Object.fromEntries(inks.map(({ id, prints }) => [id, colourOf(prints[0] as Hex)]));
   return { type: 'all', commands: [{ type: 'add-inks', inks, colours }, command] };
 }
 

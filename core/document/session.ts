@@ -1,5 +1,6 @@
-import { apply, inverse, type Command } from './command.ts';
+import { apply, CommandError, inverse, type Command } from './command.ts';
 import type { Design } from './design.ts';
+import { meet } from './touched.ts';
 
 /** A done edit: its name for the history, and both directions. */
 export interface Edit {
@@ -16,6 +17,8 @@ export interface SessionState {
   readonly committed: Design;
   readonly past: readonly Edit[];
   readonly future: readonly Edit[];
+  /** As the server has it: without what is unsent. */
+  readonly saved: Design;
   /** Commands not yet handed to the server, oldest first. */
   readonly unsent: readonly Command[];
 }
@@ -29,7 +32,7 @@ export class Session {
   readonly #listeners = new Set<() => void>();
 
   constructor(design: Design) {
-    this.#state = { design, committed: design, past: [], future: [], unsent: [] };
+    this.#state = { design, committed: design, saved: design, past: [], future: [], unsent: [] };
   }
 
   get state(): SessionState {
@@ -54,7 +57,7 @@ export class Session {
     const { committed, past, unsent } = this.#state;
     const edit: Edit = { label, forward: command, back: inverse(committed, command) };
     const design = apply(committed, command);
-    this.#set({ design, committed: design, past: [...past, edit], future: [], unsent: [...unsent, command] });
+    this.#set({ ...this.#state, design, committed: design, past: [...past, edit], future: [], unsent: [...unsent, command] });
   }
 
   undo(): Edit | undefined {
@@ -62,7 +65,7 @@ export class Session {
     const edit = past.at(-1);
     if (!edit) return undefined;
     const design = apply(committed, edit.back);
-    this.#set({ design, committed: design, past: past.slice(0, -1), future: [edit, ...future], unsent: [...unsent, edit.back] });
+    this.#set({ ...this.#state, design, committed: design, past: past.slice(0, -1), future: [edit, ...future], unsent: [...unsent, edit.back] });
     return edit;
   }
 
@@ -71,13 +74,35 @@ export class Session {
     const [edit, ...rest] = future;
     if (!edit) return undefined;
     const design = apply(committed, edit.forward);
-    this.#set({ design, committed: design, past: [...past, edit], future: rest, unsent: [...unsent, edit.forward] });
+    this.#set({ ...this.#state, design, committed: design, past: [...past, edit], future: rest, unsent: [...unsent, edit.forward] });
     return edit;
   }
 
   /** The first `count` unsent commands have been saved. */
   acknowledge(count: number): void {
-    this.#set({ ...this.#state, unsent: this.#state.unsent.slice(count) });
+    const { committed, saved, unsent } = this.#state;
+    const rest = unsent.slice(count);
+    this.#set({ ...this.#state, unsent: rest, saved: rest.length === 0 ? committed : unsent.slice(0, count).reduce(apply, saved) });
+  }
+
+  /**
+   * Takes up what was done elsewhere since the last save, under what is unsent here. Of the history only that stays
+   * which has nothing to do with it.
+   *
+   * @throws CommandError where both changed the same, or ours no longer fits; nothing is changed then
+   */
+  follow(foreign: readonly Command[]): void {
+    const { saved, past, unsent } = this.#state;
+    if (meet(foreign, unsent, false)) throw new CommandError('both changed the same');
+    const base = foreign.reduce(apply, saved);
+    const committed = unsent.reduce(apply, base);
+    const last = past.findLastIndex(({ forward }) => meet(foreign, [forward], true));
+    this.#set({ design: committed, committed, saved: base, past: past.slice(last + 1), future: [], unsent });
+  }
+
+  /** Begins anew with the design as it is elsewhere, where nothing is unsent. */
+  replace(design: Design): void {
+    this.#set({ design, committed: design, saved: design, past: [], future: [], unsent: [] });
   }
 
   #set(state: SessionState): void {

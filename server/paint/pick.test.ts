@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { pick } from '../../core/arrange/pick.ts';
+import { Picker } from '../../core/arrange/pick.ts';
 import { asDrawn } from '../../core/colour/inkResolver.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import { paintPlane } from '../../core/paint/paintPlane.ts';
@@ -26,11 +26,12 @@ it('picks through the echoes what the painter painted there', () => {
       const plane = nodeSheet(200, 120);
       paintPlane(plane.surface, sceneOf(bare, LEAF_MOTIFS), grid, window, easel);
       const pixels = pixelsOf(plane);
+      const picker = new Picker(bare.placements, motifs, latticeOf(bare.repeat));
       let wrong = 0;
       for (let y = 3; y < 120; y += 7) {
         for (let x = 3; x < 200; x += 7) {
           const at = { x: (x + 0.5 + window.left) / grid.scaleX, y: (y + 0.5 + window.top) / grid.scaleY };
-          const hit = pick(bare.placements, motifs, latticeOf(bare.repeat), at, 0.01).length > 0;
+          const hit = picker.at(at, 0.01).length > 0;
           const alpha = pixels[(y * 200 + x) * 4 + 3] as number;
           // Along an outline the raster may differ by its own coarseness; well inside and well outside it may not.
           const around = [-2, 2].flatMap((d) => [pixels[(y * 200 + x + d) * 4 + 3] ?? alpha, pixels[((y + d) * 200 + x) * 4 + 3] ?? alpha]);

@@ -5,12 +5,14 @@ import type { Command } from '../../core/document/command.ts';
 import { commandsSchema } from '../../core/document/commandSchema.ts';
 import { newDesign, type Design } from '../../core/document/design.ts';
 import { openDesign } from '../../core/document/openDesign.ts';
-import { nameSchema, repeatSchema } from '../../core/document/schema.ts';
+import { idSchema, nameSchema, repeatSchema } from '../../core/document/schema.ts';
 import type { Repeat } from '../../core/repeat/repeat.ts';
 import { Problem } from '../problem.ts';
-import { insertDesign, listDesigns, readDesign, saveDesign, setDesignDeleted } from '../store/designs.ts';
+import { Presence } from '../presence.ts';
+import { insertDesign, listDesigns, readDesign, saveDesign, savesSince, setDesignDeleted } from '../store/designs.ts';
 import { motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
+import { alternativeRoutes } from './alternatives.ts';
 import { designPicture } from '../paint/designPicture.ts';
 
 const strict = { strict: true } as const;
@@ -23,10 +25,13 @@ const saving = object({
   commands: commandsSchema,
 }).noUnknown();
 
+const asking = object({ window: idSchema, editing: string().oneOf(['0', '1']).default('0') });
+
 /** Designs: listing, opening, creating, saving by commands, putting away. */
 export function designRoutes(studio: Studio): Router {
   const { database } = studio;
   const router = Router();
+  const presence = new Presence();
 
   router.get('/', async (_request, response) => {
     response.json(await listDesigns(database));
@@ -66,12 +71,33 @@ export function designRoutes(studio: Studio): Router {
     response.status(204).end();
   });
 
+  // What other windows have done since, and how many there are; a window that asks is one of them.
+  router.get('/:id/since/:revision', async (request, response) => {
+    const { window, editing } = asking.validateSync(request.query);
+    const since = await savesSince(database, request.params.id, revisionIn(request.params.revision));
+    response.set('Cache-Control', 'no-store').json({ ...since, others: presence.others(request.params.id, window, editing === '1') });
+  });
+
+  router.post('/:id/windows/:window/left', (request, response) => {
+    presence.leave(request.params.id, request.params.window);
+    response.status(204).end();
+  });
+
+  router.use('/:id/alternatives', alternativeRoutes(studio));
+
   router.get('/:id/picture', async (request, response) => {
     const address = await designPicture(studio, request.params.id);
     response.set('Cache-Control', 'no-cache').type('png').sendFile(studio.blobs.pathOf(address));
   });
 
   return router;
+}
+
+/** @throws Problem 400 */
+function revisionIn(text: string): number {
+  const revision = Number(text);
+  if (!Number.isInteger(revision) || revision < 1) throw new Problem(400, 'Not understood', 'A revision is a whole number from 1.');
+  return revision;
 }
 
 function motifsIn(command: Command): string[] {

@@ -22,7 +22,6 @@ export interface DesignSummary extends Pick<Design, 'id' | 'name' | 'repeat'> {
 interface Row {
   document: unknown;
   revision: number;
-  last_save: string | null;
   updated_at: Date;
 }
 
@@ -31,7 +30,7 @@ function stored(row: Row): StoredDesign {
 }
 
 export async function insertDesign(queries: Queries, design: Design): Promise<StoredDesign> {
-  const { rows } = await queries.query<Row>('INSERT INTO designs (id, document) VALUES ($1, $2) RETURNING document, revision, last_save, updated_at', [
+  const { rows } = await queries.query<Row>('INSERT INTO designs (id, document) VALUES ($1, $2) RETURNING document, revision, updated_at', [
     design.id,
     JSON.stringify(design),
   ]);
@@ -49,7 +48,7 @@ export async function listDesigns(queries: Queries): Promise<DesignSummary[]> {
 
 export async function readDesign(queries: Queries, id: string): Promise<StoredDesign> {
   const { rows } = await queries.query<Row>(
-    'SELECT document, revision, last_save, updated_at FROM designs WHERE id = $1 AND deleted_at IS NULL',
+    'SELECT document, revision, updated_at FROM designs WHERE id = $1 AND deleted_at IS NULL',
     [id],
   );
   if (!rows[0]) throw notFound('design');
@@ -63,6 +62,9 @@ export interface Save {
   readonly commands: readonly Command[];
 }
 
+/** Saves of a design that other windows can still take up one by one; farther behind they read it whole. */
+const SAVES_KEPT = 300;
+
 /**
  * Applies a save and returns the new revision.
  *
@@ -71,25 +73,41 @@ export interface Save {
 export async function saveDesign(database: PGlite, id: string, { save, revision, commands }: Save): Promise<number> {
   return database.transaction(async (transaction) => {
     const { rows } = await transaction.query<Row>(
-      'SELECT document, revision, last_save, updated_at FROM designs WHERE id = $1 AND deleted_at IS NULL FOR UPDATE',
+      'SELECT document, revision, updated_at FROM designs WHERE id = $1 AND deleted_at IS NULL FOR UPDATE',
       [id],
     );
     const row = rows[0];
     if (!row) throw notFound('design');
-    if (row.last_save === save) return row.revision;
+    // Sent before and acknowledged to nobody: it counts once.
+    const { rows: known } = await transaction.query<{ revision: number }>('SELECT revision FROM saves WHERE design_id = $1 AND save = $2', [id, save]);
+    if (known[0]) return known[0].revision;
     if (row.revision !== revision) {
       throw new Problem(409, 'Changed elsewhere', 'This design was changed in another window since you opened it. Your edits were not written over that.', {
         revision: row.revision,
       });
     }
     const design = commands.reduce(apply, openDesign(row.document));
-    await transaction.query('UPDATE designs SET document = $2, revision = revision + 1, last_save = $3, updated_at = now() WHERE id = $1', [
-      id,
-      JSON.stringify(design),
-      save,
-    ]);
+    await transaction.query('UPDATE designs SET document = $2, revision = revision + 1, updated_at = now() WHERE id = $1', [id, JSON.stringify(design)]);
+    await transaction.query('INSERT INTO saves (design_id, revision, save, commands) VALUES ($1, $2, $3, $4)', [id, revision + 1, save, JSON.stringify(commands)]);
+    await transaction.query('DELETE FROM saves WHERE design_id = $1 AND revision <= $2', [id, revision + 1 - SAVES_KEPT]);
     return revision + 1;
   });
+}
+
+/** What was done to a design since a revision. */
+export interface Since {
+  readonly revision: number;
+  /** Oldest first; null where they are not known any more. */
+  readonly saves: readonly { readonly save: string; readonly commands: readonly Command[] }[] | null;
+}
+
+export async function savesSince(queries: Queries, id: string, revision: number): Promise<Since> {
+  const { rows } = await queries.query<{ revision: number }>('SELECT revision FROM designs WHERE id = $1 AND deleted_at IS NULL', [id]);
+  const now = rows[0]?.revision;
+  if (now === undefined) throw notFound('design');
+  if (now <= revision) return { revision: now, saves: [] };
+  const { rows: saves } = await queries.query<{ save: string; commands: Command[] }>('SELECT save, commands FROM saves WHERE design_id = $1 AND revision > $2 ORDER BY revision', [id, revision]);
+  return { revision: now, saves: saves.length === now - revision ? saves : null };
 }
 
 /** Puts a design away, or brings it back. */

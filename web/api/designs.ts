@@ -46,6 +46,23 @@ export function saveCommands(id: string, save: string, revision: number, command
   return call<{ revision: number }>('PATCH', `/designs/${id}`, { save, revision, commands }, leaving);
 }
 
+/** What was done to a design since a revision, and which other windows have it open. */
+export interface Since {
+  readonly revision: number;
+  /** Oldest first; null where the server does not know them any more. */
+  readonly saves: readonly { readonly save: string; readonly commands: readonly Command[] }[] | null;
+  readonly others: readonly { readonly editing: boolean }[];
+}
+
+export function readSince(id: string, revision: number, window: string, editing: boolean): Promise<Since> {
+  return call<Since>('GET', `/designs/${id}/since/${revision}?window=${window}&editing=${editing ? 1 : 0}`);
+}
+
+/** This window has the design open no longer. Told in passing: a server that does not hear of it finds out by itself. */
+export function leaveDesign(id: string, window: string): void {
+  navigator.sendBeacon(`/api/designs/${id}/windows/${window}/left`);
+}
+
 /** Puts a design away or brings it back. */
 export function useDesignRemoval() {
   const client = useQueryClient();

@@ -46,6 +46,7 @@ export function Cloth({ onReady, onOpen }: Props) {
       hands.press(event);
     }, { signal });
     place.addEventListener('pointermove', (event) => hands.move(event), { signal });
+    place.addEventListener('pointerleave', () => (hands.pointer = undefined), { signal });
     place.addEventListener('pointerup', (event) => hands.lift(event), { signal });
     place.addEventListener('pointercancel', () => hands.cancel(), { signal });
     place.addEventListener('dblclick', (event) => {

@@ -1,86 +1,93 @@
 import { useMemo } from 'react';
-import { cornersAround, boxAroundCentre, type Placement } from '../../core/document/placement.ts';
-import type { Corner } from '../../core/arrange/pins.ts';
-import { shiftBox, type Box } from '../../core/geometry/box.ts';
+import { atShare, frameOf, MIDDLE, type Frame } from '../../core/arrange/frame.ts';
+import type { SnapLine } from '../../core/arrange/snap.ts';
+import { cornersAround, type Placement } from '../../core/document/placement.ts';
+import { boxAround } from '../../core/geometry/box.ts';
 import type { Point } from '../../core/geometry/point.ts';
-import { cellHolding, displacement, latticeOf, type Lattice, type Steps } from '../../core/repeat/lattice.ts';
 import { nearestEcho } from '../../core/repeat/echoes.ts';
+import { cellHolding, displacement, latticeOf, type Lattice, type Steps } from '../../core/repeat/lattice.ts';
 import type { Motif } from '../../core/motif/motif.ts';
+import { formatNumber } from '../../core/units/length.ts';
 import { useBench } from '../design/bench.ts';
 import { ChalkLabel } from '../design/ChalkLabel.tsx';
 import { useStore } from '../shared/store.ts';
 import type { ClothParts } from './Cloth.tsx';
-import type { SnapLine } from '../../core/arrange/snap.ts';
-import { formatNumber } from '../../core/units/length.ts';
 import type { DragNote } from './clothHands.ts';
+import { GuidePins, GuideLines } from './Guides.tsx';
 import { PileList } from './PileList.tsx';
+import { Pins } from './Pins.tsx';
 import { middle, toCss, toMm, type Viewport } from './viewport.ts';
 
-/** The turning pin stands this far off the motif, CSS pixels. */
-const TURN_PIN_OFF = 26;
+const HERE: Point = { x: 0, y: 0 };
 
-/** What is drawn over the cloth: the cell's stitches, the pins of what is chosen, numbers at the pointer. */
+/** What is drawn over the cloth: the cell's stitches, guides, the pins of what is chosen, numbers at the pointer. */
 export function ClothOverlay({ view, hands }: ClothParts) {
   const bench = useBench();
   const viewport = useStore({ subscribe: view.subscribe, getState: view.getViewport });
   const { design } = useStore(bench.session);
-  const selection = useStore(bench.selection);
-  const motifs = useStore(bench.motifs);
+  // Both are told of by the bench itself; here only that they have changed.
+  useStore(bench.selection);
+  useStore(bench.motifs);
+  const point = useStore(bench.point);
   const note = useStore(hands.note);
   const panning = useStore(hands.panning);
+  const drawing = useStore(hands.drawing);
   const loop = useStore(hands.loop);
+  const drawn = useStore(hands.line);
   const lines = useStore(hands.lines);
+  const guidesShown = useStore(bench.guidesShown);
   const lattice = useMemo(() => latticeOf(design.repeat), [design.repeat]);
-  const chosen = design.placements.filter(({ id }) => selection.ids.includes(id));
-  const shown = chosen.map((placement) => ({ placement, motif: motifs.find(({ id }) => id === placement.motif) })).filter((one): one is { placement: Placement; motif: typeof motifs[number] } => one.motif !== undefined);
-  const [only] = shown.length === 1 ? shown : [];
-  const steps = only ? stepsInView(lattice, viewport, only.placement, only.motif, selection.each?.get(only.placement.id) ?? selection.steps) : selection.steps;
+  const meant = bench.meant.flatMap((placement) => {
+    const motif = bench.motif(placement.motif);
+    return motif ? [{ placement, motif }] : [];
+  });
+  const frame = frameOf(meant.map(({ placement }) => placement), bench.motifMap);
+  const shift = frame ? shiftIntoView(lattice, viewport, frame) : HERE;
+  const onScreen = (mm: Point): Point => toCss(viewport, { x: mm.x + shift.x, y: mm.y + shift.y });
+  const corners = frame && ([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([u, v]) => onScreen(atShare(frame, { u, v })));
+  const shown = guidesShown ? design.guides : [];
 
   return (
     <>
-      <svg className={`absolute inset-0 h-full w-full ${panning ? 'cursor-grabbing' : ''}`} aria-hidden>
+      <svg className={`absolute inset-0 h-full w-full ${panning ? 'cursor-grabbing' : drawing ? 'cursor-crosshair' : ''}`} aria-hidden>
         <CellStitch viewport={viewport} lattice={lattice} />
-        {shown.map(({ placement, motif }) => (
-          <ChosenOutline key={placement.id} corners={cornersOnScreen(viewport, lattice, placement, motif, only ? steps : stepsInView(lattice, viewport, placement, motif, selection.each?.get(placement.id) ?? selection.steps))} />
+        <GuideLines guides={shown} viewport={viewport} lattice={lattice} />
+        {meant.map(({ placement, motif }) => (
+          <ChosenOutline key={placement.id} corners={cornersOf(placement, motif).map(onScreen)} />
         ))}
+        {meant.length > 1 && corners && <FrameOutline corners={corners} />}
         <DrawnLoop loop={loop} />
+        <DrawnLine line={drawn} />
         <CaughtLines lines={lines} viewport={viewport} />
       </svg>
       {!bench.inside && <CellEdges viewport={viewport} lattice={lattice} onPress={(event, edge, cell) => hands.pressEdge(event, edge, cell)} />}
-      {only && (
+      <GuidePins guides={shown} {...cellOnScreen(viewport, lattice)} scale={toCss(viewport, { x: 1, y: 1 }).x - toCss(viewport, HERE).x} onPress={(event, guide) => hands.pressGuide(event, guide)} />
+      {frame && (
         <Pins
-          corners={cornersOnScreen(viewport, lattice, only.placement, only.motif, steps)}
-          onCorner={(event, corner) => hands.pressCorner(event, corner, steps)}
-          onTurn={(event) => hands.pressTurn(event, steps)}
+          at={(share) => onScreen(atShare(frame, share))}
+          point={point}
+          onPin={(event, pin) => hands.pressPin(event, pin, shift)}
+          onTurn={(event) => hands.pressTurn(event, shift)}
+          onPoint={(event) => hands.pressPoint(event, shift)}
+          onPointHome={() => bench.point.set(MIDDLE)}
         />
       )}
-      {shown.length > 0 && !note && <ChalkLabel chosen={shown} box={boxOnScreen(viewport, lattice, shown, steps)} viewport={viewport} />}
+      {corners && !note && <ChalkLabel chosen={meant} box={boxAround(corners)} viewport={viewport} />}
       {note && <PointerNote {...note} />}
       <PileList hands={hands} />
     </>
   );
 }
 
-/** The appearance at which pins are shown: the one that was taken, or if that is out of sight the one nearest the middle. */
-function stepsInView(lattice: Lattice, viewport: Viewport, placement: Placement, motif: Motif, taken: Steps): Steps {
-  const by = displacement(lattice, taken);
-  const box = shiftBox(boxAroundCentre(placement, motif), { x: placement.x + by.x, y: placement.y + by.y });
-  const a = toCss(viewport, { x: box.left, y: box.top });
-  const b = toCss(viewport, { x: box.right, y: box.bottom });
-  const inView = b.x > 0 && b.y > 0 && a.x < viewport.width && a.y < viewport.height;
-  return inView ? taken : nearestEcho(lattice, placement, toMm(viewport, middle(viewport)));
+/** How far aside of what is meant it is shown, mm: not at all, or where that is out of sight as many repeats as bring it nearest the middle. */
+function shiftIntoView(lattice: Lattice, viewport: Viewport, frame: Frame): Point {
+  const corners = boxAround(([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([u, v]) => toCss(viewport, atShare(frame, { u, v }))));
+  if (corners.right > 0 && corners.bottom > 0 && corners.left < viewport.width && corners.top < viewport.height) return HERE;
+  return displacement(lattice, nearestEcho(lattice, atShare(frame, MIDDLE), toMm(viewport, middle(viewport))));
 }
 
-function cornersOnScreen(viewport: Viewport, lattice: Lattice, placement: Placement, motif: Motif, steps: Steps): Point[] {
-  const by = displacement(lattice, steps);
-  return cornersAround(placement, motif).map(({ x, y }) => toCss(viewport, { x: x + placement.x + by.x, y: y + placement.y + by.y }));
-}
-
-function boxOnScreen(viewport: Viewport, lattice: Lattice, shown: readonly { placement: Placement; motif: Motif }[], steps: Steps): Box {
-  const points = shown.flatMap(({ placement, motif }) => cornersOnScreen(viewport, lattice, placement, motif, steps));
-  const xs = points.map(({ x }) => x);
-  const ys = points.map(({ y }) => y);
-  return { left: Math.min(...xs), top: Math.min(...ys), right: Math.max(...xs), bottom: Math.max(...ys) };
+function cornersOf(placement: Placement, motif: Motif): Point[] {
+  return cornersAround(placement, motif).map(({ x, y }) => ({ x: x + placement.x, y: y + placement.y }));
 }
 
 /** The cell nearest the middle of the window, as it lies on screen. */
@@ -136,7 +143,7 @@ function CellEdges({ viewport, lattice, onPress }: EdgesProps) {
 function CaughtLines({ lines, viewport }: { readonly lines: readonly SnapLine[]; readonly viewport: Viewport }) {
   return lines.map(({ axis, at, from, to, kind, share, distance }) => {
     const [a, b] = axis === 'x' ? [toCss(viewport, { x: at, y: from }), toCss(viewport, { x: at, y: to })] : [toCss(viewport, { x: from, y: at }), toCss(viewport, { x: to, y: at })];
-    const text = kind === 'cell' ? (share === '0' ? 'cell’s edge' : `${share} of the cell`) : `${formatNumber(distance ?? 0, 1)} mm${kind === 'gap' ? ' to both sides' : ''}`;
+    const text = kind === 'guide' ? 'guide' : kind === 'cell' ? (share === '0' ? 'cell’s edge' : `${share} of the cell`) : `${formatNumber(distance ?? 0, 1)} mm${kind === 'gap' ? ' to both sides' : ''}`;
     const line = { x1: a.x, y1: a.y, x2: b.x, y2: b.y };
     const middle = { x: Math.min(viewport.width - 90, Math.max(8, (a.x + b.x) / 2 + 6)), y: Math.min(viewport.height - 12, Math.max(16, (a.y + b.y) / 2 - 6)) };
     return (
@@ -173,55 +180,25 @@ function ChosenOutline({ corners }: { readonly corners: readonly Point[] }) {
   );
 }
 
-interface PinsProps {
-  readonly corners: readonly Point[];
-  readonly onCorner: (event: PointerEvent, corner: Corner) => void;
-  readonly onTurn: (event: PointerEvent) => void;
-}
-
-/** Round pins at the corners, and one off the top edge for turning. */
-function Pins({ corners, onCorner, onTurn }: PinsProps) {
-  const [a, b, c, d] = corners as [Point, Point, Point, Point];
-  const top = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
-  const foot = { x: (c.x + d.x) / 2, y: (c.y + d.y) / 2 };
-  const length = Math.hypot(top.x - foot.x, top.y - foot.y) || 1;
-  const turn = { x: top.x + ((top.x - foot.x) / length) * TURN_PIN_OFF, y: top.y + ((top.y - foot.y) / length) * TURN_PIN_OFF };
+/** The box around all that is chosen, thinner than the outlines in it. */
+function FrameOutline({ corners }: { readonly corners: readonly Point[] }) {
+  const points = corners.map(({ x, y }) => `${x},${y}`).join(' ');
   return (
-    <>
-      <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
-        <line x1={top.x} y1={top.y} x2={turn.x} y2={turn.y} stroke="#1f2430" strokeWidth="3" strokeOpacity="0.55" />
-        <line x1={top.x} y1={top.y} x2={turn.x} y2={turn.y} stroke="#fff" strokeWidth="1.25" />
-      </svg>
-      {corners.map((at, corner) => (
-        <Pin key={corner} at={at} name={`corner-${corner}`} label="Drag to resize" className="cursor-nwse-resize bg-white" onPress={(event) => onCorner(event, corner as Corner)} />
-      ))}
-      <Pin at={turn} name="turn" label="Drag to turn" className="cursor-grab bg-ink" onPress={onTurn} />
-    </>
+    <g className="pointer-events-none" fill="none" strokeWidth="1" strokeDasharray="2 3">
+      <polygon points={points} stroke="#fff" />
+      <polygon points={points} stroke="#1f2430" strokeDashoffset="2.5" />
+    </g>
   );
 }
 
-interface PinProps {
-  readonly at: Point;
-  readonly name: string;
-  readonly label: string;
-  readonly className: string;
-  readonly onPress: (event: PointerEvent) => void;
-}
-
-function Pin({ at, name, label, className, onPress }: PinProps) {
+/** A line as the hand draws it. */
+function DrawnLine({ line }: { readonly line: readonly Point[] }) {
+  const points = line.map(({ x, y }) => `${x},${y}`).join(' ');
   return (
-    <div
-      title={label}
-      data-pin={name}
-      style={{ left: at.x - 10, top: at.y - 10 }}
-      className="absolute grid h-5 w-5 place-items-center"
-      onPointerDown={(event) => {
-        event.stopPropagation();
-        onPress(event.nativeEvent);
-      }}
-    >
-      <span className={`h-3 w-3 rounded-full border-2 border-white shadow-[0_0_0_1.5px_#1f2430] ${className}`} />
-    </div>
+    <g className="pointer-events-none" fill="none" data-drawn-line>
+      <polyline points={points} stroke="#fff" strokeWidth="3.5" />
+      <polyline points={points} stroke="#b3402e" strokeWidth="1.5" />
+    </g>
   );
 }
 

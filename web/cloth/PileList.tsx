@@ -50,7 +50,7 @@ export function PileList({ hands }: { readonly hands: ClothHands }) {
               type="button"
               data-pile={hit.id}
               onClick={() => {
-                bench.choose([hit.id], hit.steps);
+                bench.choose([hit.id], [hit]);
                 close();
               }}
               className="flex h-10 w-full items-center gap-2 rounded-md px-2 text-left text-sm hover:bg-linen focus:bg-linen"

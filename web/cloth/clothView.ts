@@ -6,6 +6,7 @@ import { silhouetteOf } from '../../core/motif/silhouette.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { asDrawn } from '../../core/colour/inkResolver.ts';
 import { compose, scaling, translation } from '../../core/geometry/matrix.ts';
+import { canPaintApart } from '../../core/paint/apart.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import type { DrawnMotif } from '../../core/paint/scene.ts';
 import { displacement, type Steps } from '../../core/repeat/lattice.ts';
@@ -16,6 +17,7 @@ import { browserSheet, type BrowserSheet } from './browserEasel.ts';
 import { layFill, type Fill } from './layFill.ts';
 import { layAll, MovingStamps, type Laying } from './movingStamps.ts';
 import type { PaintAnswer, PaintOrder } from './paintMessages.ts';
+import { stackAround } from './stackAround.ts';
 import { paintedWindow, refitted, toMm, viewportAround, viewportWith, type Viewport } from './viewport.ts';
 
 /** What was painted last: one image, or what lies below and above the placements that move. */
@@ -141,6 +143,11 @@ export class ClothView {
     this.#setViewport(viewportWith(this.#viewport, this.#design.repeat, this.#viewport.scale * factor, toMm(this.#viewport, at), at));
   }
 
+  /** Looks as told, at the scale and place of another cloth. */
+  look(viewport: Viewport): void {
+    this.#setViewport(viewport);
+  }
+
   show(box: Box, margin?: number): void {
     this.#setViewport(viewportAround(this.#viewport, this.#design.repeat, box, margin));
   }
@@ -150,9 +157,13 @@ export class ClothView {
     this.zoomAt({ x: this.#viewport.width / 2, y: this.#viewport.height / 2 }, scale / this.#viewport.scale);
   }
 
-  /** These placements are about to move: they are drawn live from now on, all else is painted without them. */
+  /**
+   * These placements are about to move: they are drawn live from now on, all else is painted without them. Where that
+   * would look otherwise than the cloth does, all of it is painted anew at each step instead.
+   */
   hold(ids: readonly string[]): void {
-    this.#held = ids.length > 0 ? { ids, design: this.#design } : NOTHING_HELD;
+    const around = stackAround(this.#design.placements, ids);
+    this.#held = around && canPaintApart(this.#design, around) ? { ids, design: this.#design } : NOTHING_HELD;
     this.#update();
   }
 
@@ -288,7 +299,9 @@ export class ClothView {
   #drawMoving(painted: PaintedCloth, live: readonly string[]): void {
     const viewport = this.#viewport;
     const context = this.#context;
-    const layings = this.#stamps.layings(this.#design, live, this.#drawn, viewport.plan, paintedWindow(viewport));
+    const moving = new Set(live);
+    const drawn = stackAround(this.#design.placements, live)?.live ?? live;
+    const layings = this.#stamps.layings(this.#design, drawn, this.#drawn, viewport.plan, paintedWindow(viewport));
     const before = this.#shown;
     const fresh = before === undefined || before.viewport !== viewport || before.painted !== painted;
     const shown = fresh ? { viewport, painted, ...this.#laidApart(painted), layings } : { ...before, layings };
@@ -298,7 +311,7 @@ export class ClothView {
     if (!fresh) {
       // Only where something was or is now; all edges are whole pixels.
       context.beginPath();
-      for (const { box } of [...before.layings, ...layings]) context.rect(box.left, box.top, box.right - box.left, box.bottom - box.top);
+      for (const { box, stamp } of [...before.layings, ...layings]) if (moving.has(stamp.placement.id)) context.rect(box.left, box.top, box.right - box.left, box.bottom - box.top);
       context.clip();
     }
     context.clearRect(0, 0, this.#canvas.width, this.#canvas.height);

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { freeLayer, stacked } from '../../core/document/layer.ts';
+import { canPaintApart } from '../../core/paint/apart.ts';
 import { clothPlan } from '../../core/paint/clothPlan.ts';
 import { paintPlane } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
@@ -22,9 +24,10 @@ describe('what is below and above what moves', () => {
           return;
         }
         const rest = placements.map(({ id }) => id).filter((id) => !moving.includes(id));
-        expect([...(around?.below ?? []), ...(around?.above ?? [])]).toEqual(rest);
-        const lowest = placements.findIndex(({ id }) => moving.includes(id));
-        expect(around?.below.size).toBe(placements.slice(0, lowest).length);
+        // Below, then what is drawn live with those that move, then above: the whole stack in its order.
+        expect([...(around?.below ?? []), ...(around?.live ?? []), ...(around?.above ?? [])]).toEqual(placements.map(({ id }) => id));
+        expect(around?.live.filter((id) => !moving.includes(id)).every((id) => rest.includes(id))).toBe(true);
+        expect([around?.live[0], around?.live.at(-1)]).toEqual([moving[0], moving.at(-1)]);
       }),
     );
   });
@@ -37,14 +40,18 @@ describe('what is below and above what moves', () => {
   });
 });
 
+const LAYERS = [freeLayer('main', 'Motifs'), { ...freeLayer('glass', 'Glass'), opacity: 0.6 }, { ...freeLayer('over', 'Over'), blend: 'multiply' as const }];
+
 describe('a moving motif', () => {
   it('looks, in every echo, as the cloth will when it is let go', () => {
     fc.assert(
-      fc.property(anyDesign(repeat, 5), fc.nat(4), fc.double({ min: -90, max: 90, noNaN: true }), fc.double({ min: -90, max: 90, noNaN: true }), (start, which, dx, dy) => {
-        fc.pre(start.placements.length > 0);
-        const moved = start.placements[which % start.placements.length];
-        if (!moved) return;
-        const design = { ...start, placements: start.placements.map((one) => (one.id === moved.id ? { ...one, x: one.x + dx, y: one.y + dy } : one)) };
+      fc.property(anyDesign(repeat, 5), fc.array(fc.boolean(), { minLength: 5, maxLength: 5 }), fc.array(fc.nat(2), { minLength: 5, maxLength: 5 }), fc.double({ min: -90, max: 90, noNaN: true }), fc.double({ min: -90, max: 90, noNaN: true }), (flat, picked, inLayer, dx, dy) => {
+        const start = { ...flat, layers: LAYERS, placements: stacked(LAYERS, flat.placements.map((one, n) => ({ ...one, layer: LAYERS[inLayer[n] ?? 0]?.id ?? '' }))) };
+        const moved = start.placements.filter((_one, n) => picked[n]).map(({ id }) => id);
+        const around = stackAround(start.placements, moved);
+        fc.pre(around !== undefined && canPaintApart(start, around));
+        if (!around) return;
+        const design = { ...start, placements: start.placements.map((one) => (moved.includes(one.id) ? { ...one, x: one.x + dx, y: one.y + dy } : one)) };
         const plan = clothPlan(design.repeat, 9, { width: 2000, height: 2000 });
         const window = { left: -60, top: -40, right: 340, bottom: 260 };
         const paint = (only?: ReadonlySet<string>, bare = false) => {
@@ -52,10 +59,8 @@ describe('a moving motif', () => {
           paintPlane(sheet.surface, sceneOf(design, LEAF_MOTIFS), plan.grid, window, easel, { ...(only && { only }), bare });
           return sheet;
         };
-        const around = stackAround(design.placements, [moved.id]);
-        if (!around) return;
         const frame = paint(around.below);
-        const layings = new MovingStamps(easel).layings(design, [moved.id], LEAF_MOTIFS, plan, window);
+        const layings = new MovingStamps(easel).layings(design, around.live, LEAF_MOTIFS, plan, window);
         layAll(frame.surface, layings, plan.reduction, easel);
         easel.lay(frame.surface, paint(around.above, true).pixels, { x: 0, y: 0, width: 400, height: 300 });
         const [live, still] = [pixelsOf(frame), pixelsOf(paint())];

@@ -6,11 +6,13 @@ import { openBundle } from '../../core/bundle/openBundle.ts';
 import type { BundleRecipe } from '../../core/bundle/part.ts';
 import type { Placement } from '../../core/document/placement.ts';
 import type { Session } from '../../core/document/session.ts';
-import { createDesign, saveCommands, useDesign, type OpenDesign } from '../api/designs.ts';
+import { createDesign, leaveDesign, readDesign, readSince, saveCommands, useDesign, type OpenDesign } from '../api/designs.ts';
 import { useMotifs, type DrawerMotif } from '../api/motifs.ts';
 import { Fetched } from '../shared/Fetched.tsx';
 import { useNotify } from '../shared/Notices.tsx';
 import { Bench, BenchContext } from './bench.ts';
+import { BROWSER_CLIPS } from './clip.ts';
+import { Company } from './company.ts';
 import { deliverKept, lockOf } from './deliverKept.ts';
 import { forgetEdits, keepEdits } from './editShelf.ts';
 import { OpeningContext, type OpenBundle } from './opening.ts';
@@ -58,8 +60,9 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
   };
 
   // A design is opened once; what is read again later does not disturb the bench.
-  const [{ bench, saver, key }] = useState(() => {
+  const [{ bench, saver, company, key }] = useState(() => {
     const bench = new Bench(opened.design);
+    bench.clips = BROWSER_CLIPS;
     const key = nanoid();
     const saver = new Saver(bench.session, opened.revision, {
       keep: (unsaved) =>
@@ -67,9 +70,12 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
           notify({ text: `This browser keeps no copy of what is not saved yet (${String(error)}). Leave this window open until it says “Saved”.`, tone: 'problem' }),
         ),
       send: (save, revision, commands, leaving) => saveCommands(id, save, revision, commands, leaving),
+      since: (revision) => readSince(id, revision, key, true),
+      read: () => readDesign(id),
       part: (why) => part(bench.session, why),
     });
-    return { bench, saver, key };
+    const company = new Company(saver, { since: (revision, editing) => readSince(id, revision, key, editing), leave: () => leaveDesign(id, key) });
+    return { bench, saver, company, key };
   });
 
   useEffect(() => {
@@ -78,15 +84,27 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
     const here = new AbortController();
     void navigator.locks.request(lockOf(key), () => new Promise<void>((resolve) => here.signal.addEventListener('abort', () => resolve())));
     saver.open();
+    company.open();
+    // Other windows of this browser are told at once; those elsewhere ask by themselves.
+    const told = new BroadcastChannel(`hevrel-saved-${id}`);
+    told.onmessage = () => void company.ask();
+    let { revision } = saver;
+    const tell = saver.subscribe(() => {
+      if (saver.revision !== revision && saver.getState().kind === 'saved') told.postMessage(saver.revision);
+      ({ revision } = saver);
+    });
     window.addEventListener('pagehide', leave);
     return () => {
       here.abort();
       window.removeEventListener('pagehide', leave);
+      tell();
+      told.close();
+      company.close();
       saver.leave();
       saver.close();
       void client.invalidateQueries({ queryKey: ['designs'] });
     };
-  }, [saver, client, key]);
+  }, [saver, company, client, key, id]);
 
   // Benches within bundles lie on top of the design's own; the topmost is worked at.
   const [within, setWithin] = useState<readonly Bench[]>([]);
@@ -116,7 +134,7 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
   return (
     <BenchContext value={top}>
       <OpeningContext value={open}>
-        <Workbench key={within.length} saver={saver} onClose={close} />
+        <Workbench key={within.length} saver={saver} company={company} onClose={close} />
       </OpeningContext>
     </BenchContext>
   );

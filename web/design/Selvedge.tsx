@@ -20,6 +20,17 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
       <div className="h-12 shrink-0" />
       <div className="relative min-h-0 grow">
         {cloth && <Rule view={cloth.view} />}
+        {cloth && (
+          <div
+            data-selvedge-edge
+            title="Drag a guide out of the selvedge; with Shift a level one"
+            className="absolute inset-y-0 right-0 w-4 cursor-col-resize touch-none"
+            onPointerDown={(event) => {
+              event.preventDefault();
+              cloth.hands.pressGuide(event.nativeEvent);
+            }}
+          />
+        )}
         <p className="pointer-events-none absolute top-3 left-2 flex max-h-[calc(100%-1.5rem)] rotate-180 items-center gap-3 text-xs whitespace-nowrap [writing-mode:vertical-rl] [text-orientation:sideways]">
           <span className="truncate font-name font-semibold">{design.name}</span>
           <span className="shrink-0 text-graphite">{repeatText(design.repeat, unit)}</span>

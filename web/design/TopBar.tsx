@@ -5,11 +5,13 @@ import { NameField } from '../shared/NameField.tsx';
 import { useBench, type Part } from './bench.ts';
 import { PartNav } from './PartNav.tsx';
 import { UndoButtons } from './UndoButtons.tsx';
+import type { Company } from './company.ts';
 import type { Saver, SaveState } from './saver.ts';
 import { useStore } from '../shared/store.ts';
 
 interface Props {
   readonly saver: Saver;
+  readonly company: Company;
   readonly onPart: (part: Part) => void;
   readonly onSaveSwatch: () => void;
   readonly onDownload: () => void;
@@ -17,7 +19,7 @@ interface Props {
 }
 
 /** The name of the design, the parts of the job in their order, whether it is saved, and what to do with it. */
-export function TopBar({ saver, onPart, onSaveSwatch, onDownload, onKeys }: Props) {
+export function TopBar({ saver, company, onPart, onSaveSwatch, onDownload, onKeys }: Props) {
   const state = useStore(saver);
   return (
     <header className="col-span-2 col-start-2 row-start-1 flex min-w-0 items-center gap-3 border-b border-thread bg-calico px-3">
@@ -29,6 +31,7 @@ export function TopBar({ saver, onPart, onSaveSwatch, onDownload, onKeys }: Prop
       </span>
       <DesignName />
       <PartNav onPart={onPart} />
+      <OthersNote company={company} />
       <SavedNote state={state} />
       <div className="flex shrink-0 items-center gap-1.5">
         <UndoButtons />
@@ -57,6 +60,22 @@ function DesignName() {
       onRename={(name) => bench.commit('Renamed the design', { type: 'name', name })}
       className="h-8 border-transparent bg-transparent font-name text-base font-semibold hover:border-thread"
     />
+  );
+}
+
+/** Who else has the design open, and what was changed there. */
+function OthersNote({ company }: { readonly company: Company }) {
+  const { windows, editing, last } = useStore(company.others);
+  if (windows === 0) return null;
+  const who = windows === 1 ? 'another window' : `${windows} other windows`;
+  return (
+    <span role="status" data-others={windows} title={last ? `Changed there: ${last}` : undefined} className="flex min-w-0 shrink items-center gap-1.5 text-xs text-graphite">
+      <span aria-hidden className={`h-2 w-2 shrink-0 rounded-full ${editing ? 'bg-weld' : 'bg-thread'}`} />
+      <span className="truncate">
+        {editing ? 'Edited in' : 'Open in'} {who}
+        {last && `: ${last}`}
+      </span>
+    </span>
   );
 }
 

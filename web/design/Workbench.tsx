@@ -1,12 +1,18 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Cloth, type ClothParts } from '../cloth/Cloth.tsx';
-import { ACTUAL_SCALE, middle } from '../cloth/viewport.ts';
+import { ACTUAL_SCALE, middle, toMm } from '../cloth/viewport.ts';
 import { useBench, type Part } from './bench.ts';
 import { BundleBar } from './BundleBar.tsx';
 import { useBundles } from './useBundles.ts';
 import { DownloadSheet } from './DownloadSheet.tsx';
 import type { Saver } from './saver.ts';
 import { SaveSwatchSheet } from './SaveSwatchSheet.tsx';
+import type { Company } from './company.ts';
+import { ClothContext } from '../cloth/clothContext.ts';
+import { LayerChip } from './LayerChip.tsx';
+import { SideBySide } from './alternatives/SideBySide.tsx';
+import { SideBySideContext } from './alternatives/sideBySideContext.ts';
+import { useNotify } from '../shared/Notices.tsx';
 import { ScaleBar } from './ScaleBar.tsx';
 import { Selvedge } from './Selvedge.tsx';
 import { SHORTCUTS, type ShortcutHands } from './shortcuts.ts';
@@ -20,18 +26,28 @@ type OpenSheet = 'swatch' | 'download' | 'keys' | undefined;
 
 interface Props {
   readonly saver: Saver;
+  readonly company: Company;
   /** Leaves the bundle that lies open. */
   readonly onClose: () => void;
 }
 
 /** The screen on which a design is made: selvedge, cloth, ticket and tray. */
-export function Workbench({ saver, onClose }: Props) {
+export function Workbench({ saver, company, onClose }: Props) {
   const bench = useBench();
   const bundles = useBundles();
   const [cloth, setCloth] = useState<ClothParts>();
   const [sheet, setSheet] = useState<OpenSheet>();
   const [ticketOpen, setTicketOpen] = useState(true);
+  const [beside, setBeside] = useState<readonly string[]>();
+  const notify = useNotify();
   const said = useStore(bench.said);
+  const refused = useStore(bench.refused);
+  useEffect(() => {
+    if (refused === undefined) return;
+    notify({ text: refused, tone: 'problem' });
+    bench.refused.set(undefined);
+  }, [refused, bench, notify]);
+
   const closeSheet = useCallback(() => setSheet(undefined), []);
 
   const hands = useMemo((): ShortcutHands | undefined => {
@@ -53,6 +69,8 @@ export function Workbench({ saver, onClose }: Props) {
         if (!pointer.cancel()) bench.choose([]);
       },
       bundles,
+      overlap: pointer.overlap,
+      pointer: () => pointer.pointer && toMm(view.getViewport(), pointer.pointer),
     };
   }, [cloth, bench, bundles]);
 
@@ -85,14 +103,17 @@ export function Workbench({ saver, onClose }: Props) {
   };
 
   return (
+    <ClothContext value={cloth}>
+    <SideBySideContext value={setBeside}>
     <div className="grid h-full grid-cols-[56px_minmax(0,1fr)_auto] grid-rows-[48px_minmax(0,1fr)_auto] overflow-hidden">
       <Selvedge cloth={cloth} onInk={() => showPart('colour')} />
       {bench.inside ? (
         <BundleBar inside={bench.inside} onClose={onClose} onPart={showPart} />
       ) : (
-        <TopBar saver={saver} onPart={showPart} onSaveSwatch={() => setSheet('swatch')} onDownload={() => setSheet('download')} onKeys={() => setSheet('keys')} />
+        <TopBar saver={saver} company={company} onPart={showPart} onSaveSwatch={() => setSheet('swatch')} onDownload={() => setSheet('download')} onKeys={() => setSheet('keys')} />
       )}
       <Cloth onReady={setCloth} onOpen={bundles.open} />
+      {!bench.inside && <LayerChip onOpen={() => showPart('arrange')} />}
       <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
       <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
         <Tray cloth={cloth} />
@@ -104,6 +125,9 @@ export function Workbench({ saver, onClose }: Props) {
       <SaveSwatchSheet open={sheet === 'swatch'} onClose={closeSheet} saver={saver} />
       <DownloadSheet open={sheet === 'download'} onClose={closeSheet} repeat={bench.design.repeat} source={async () => ({ design: (await saver.flush(), bench.design.id) })} />
       <ShortcutSheet open={sheet === 'keys'} onClose={closeSheet} />
+      {beside && <SideBySide alternatives={beside} onClose={() => setBeside(undefined)} />}
     </div>
+    </SideBySideContext>
+    </ClothContext>
   );
 }

@@ -120,11 +120,12 @@ describe('the shortcuts', () => {
   const hands: ShortcutHands = {
     zoom: () => undefined, showRepeats: () => undefined, showActual: () => undefined, pan: () => undefined, openSheet: () => undefined, saveSwatch: () => undefined, giveUp: () => bench.choose([]),
     bundles: { bundle: () => undefined, loosen: () => undefined, open: () => undefined, separate: () => undefined },
+    overlap: () => true, pointer: () => undefined,
   };
   const event = (key: string, held: Partial<KeyboardEvent> = {}): KeyboardEvent => ({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...held }) as KeyboardEvent;
 
   it('never mean two things', () => {
-    const keys = ['z', 'y', 's', '?', 'a', 'i', 'n', 'b', 'k', 'l', 'o', 't', 'g', 'm', 'f', 'h', 'd', 'c', 'x', 'v', 'Delete', 'Backspace', 'Escape', '+', '=', '-', '1', '4', '0', 'ArrowLeft', 'ArrowUp', 'q', 'Enter', ' '];
+    const keys = ['z', 'y', 's', '?', 'a', 'i', 'n', 'b', 'k', 'l', 'o', 't', 'g', 'm', 'f', 'h', 'u', 'j', 'd', 'c', 'x', 'v', 'Delete', 'Backspace', 'Escape', '+', '=', '-', '1', '4', '0', 'ArrowLeft', 'ArrowUp', 'q', 'Enter', ' '];
     for (const key of keys) {
       for (const ctrlKey of [false, true]) {
         for (const [shiftKey, altKey] of [[false, false], [true, false], [false, true], [true, true]] as const) {

@@ -4,31 +4,33 @@ import type { OpenedBundle } from '../../core/bundle/openBundle.ts';
 import { exchange } from '../../core/bundle/exchange.ts';
 import type { Hex } from '../../core/colour/hex.ts';
 import { duplicate } from '../../core/arrange/duplicate.ts';
-import { withinTurn } from '../../core/arrange/pins.ts';
-import { restack } from '../../core/arrange/restack.ts';
+import { atShare, frameOf, MIDDLE, type Frame, type Share } from '../../core/arrange/frame.ts';
+import type { Changes } from '../../core/arrange/lineUp.ts';
+import type { Appearance } from '../../core/arrange/pick.ts';
+import { about, remapped } from '../../core/arrange/remap.ts';
+import { intoLayer, relaid, restack, restackByOne } from '../../core/arrange/restack.ts';
 import type { Command } from '../../core/document/command.ts';
 import type { Design } from '../../core/document/design.ts';
-import { layMotif, missingInks, placementOf, replaceMotif } from '../../core/document/place.ts';
+import { freeLayer, isOpen, type Layer } from '../../core/document/layer.ts';
+import { layMotif, missingInks, placementOf, replaceMotif, withInks } from '../../core/document/place.ts';
 import type { Placement, PlacementChange } from '../../core/document/placement.ts';
 import { Session } from '../../core/document/session.ts';
+import type { Pose } from '../../core/geometry/pose.ts';
 import type { Point } from '../../core/geometry/point.ts';
-import type { Steps } from '../../core/repeat/lattice.ts';
+import { nearestEcho } from '../../core/repeat/echoes.ts';
+import { displacement, latticeOf, type Lattice, type Steps } from '../../core/repeat/lattice.ts';
+import type { Repeat } from '../../core/repeat/repeat.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import type { Viewport } from '../cloth/viewport.ts';
 import { Cell } from '../shared/store.ts';
+import { clipOf, ownClips, type ClipShelf } from './clip.ts';
+import { carriedTo, chosen, NOTHING, seenAt, type Selection } from './selection.ts';
 
 /** Which part of the job the ticket shows. */
 export type Part = 'motifs' | 'repeat' | 'arrange' | 'colour';
+/** Which side of the arranging is shown: what is chosen, or the whole stack. */
+export type ArrangeSide = 'chosen' | 'stack';
 
-/** What is chosen on the cloth, and the appearance at which its pins are shown. */
-export interface Selection {
-  readonly ids: readonly string[];
-  readonly steps: Steps;
-  /** The appearances of those that were chosen at others. */
-  readonly each?: ReadonlyMap<string, Steps>;
-}
-
-const NOTHING: Selection = { ids: [], steps: { i: 0, j: 0 } };
 /** A copy beside lies this far off, mm. */
 const BESIDE: Point = { x: 8, y: 8 };
 
@@ -39,6 +41,12 @@ export interface InsideBundle {
   readonly opened: OpenedBundle;
 }
 
+/** Placements taken in hand: where they are stored, and where they are meant. */
+export interface Grip {
+  readonly placements: readonly Placement[];
+  readonly meant: readonly Placement[];
+}
+
 /**
  * One design on the bench: its session, what is chosen, and everything the hands can do to it. Knows neither the
  * screen nor the server, so that keys, buttons and pointers all go through the same few methods.
@@ -46,18 +54,32 @@ export interface InsideBundle {
 export class Bench {
   readonly session: Session;
   readonly selection = new Cell<Selection>(NOTHING);
+  /** The point of what is chosen that turning, sizing and typed places go by. */
+  readonly point = new Cell<Share>(MIDDLE);
   readonly part = new Cell<Part>('arrange');
+  readonly arrangeSide = new Cell<ArrangeSide>('chosen');
   /** The ink that the colour part shows opened. */
   readonly ink = new Cell<string | undefined>(undefined);
   readonly motifs = new Cell<readonly DrawerMotif[]>([]);
   /** Whether what is moved is caught by lines near it. */
   readonly snapping = new Cell(false);
+  readonly guidesShown = new Cell(true);
   /** Said to those who do not see the cloth. */
   readonly said = new Cell('');
-  #clipboard: readonly Placement[] = [];
+  /** Why something could not be done: a sentence, until it is taken away. */
+  readonly refused = new Cell<string | undefined>(undefined);
+  clips: ClipShelf = ownClips();
 
   /** Where the cloth was looked at last, for whoever comes after. */
   viewport: Viewport | undefined;
+
+  #layer: string;
+  /** Where the chosen appearances were seen last, to know them again after a change. */
+  #seen = new Map<string, Point>();
+  #free: { readonly design: Design; readonly placements: readonly Placement[] } | undefined;
+  #lattice: { readonly repeat: Repeat; readonly lattice: Lattice } | undefined;
+  #byId: { readonly list: readonly Placement[]; readonly map: ReadonlyMap<string, Placement> } | undefined;
+  #motifMap: { readonly list: readonly DrawerMotif[]; readonly map: ReadonlyMap<string, DrawerMotif> } | undefined;
 
   /** @param inside the bundle that lies open, where this bench is for its parts alone */
   constructor(
@@ -65,41 +87,99 @@ export class Bench {
     readonly inside?: InsideBundle,
   ) {
     this.session = new Session(design);
-    // What was undone away cannot stay chosen.
-    this.session.subscribe(() => {
-      const { ids } = this.selection.getState();
-      if (ids.length === 0) return;
-      const here = new Set(this.session.state.design.placements.map(({ id }) => id));
-      if (!ids.every((id) => here.has(id))) this.choose(ids.filter((id) => here.has(id)));
-    });
+    this.#layer = inside?.opened.placement.layer ?? design.layers.at(-1)?.id ?? '';
+    this.session.subscribe(() => this.#keepUp());
   }
 
   get design(): Design {
     return this.session.state.design;
   }
 
+  /** The same object as long as the repeat is the same. */
+  get lattice(): Lattice {
+    const { repeat } = this.design;
+    if (this.#lattice?.repeat !== repeat) this.#lattice = { repeat, lattice: latticeOf(repeat) };
+    return this.#lattice.lattice;
+  }
+
   get chosen(): Placement[] {
     const held = new Set(this.selection.getState().ids);
-    return this.design.placements.filter(({ id }) => held.has(id));
+    return held.size === 0 ? [] : this.design.placements.filter(({ id }) => held.has(id));
   }
 
-  /** What can be taken in hand: all of it, or the parts of the bundle that lies open. */
+  /** What is chosen, each where it is meant on the plane, which may be an echo. */
+  get meant(): Placement[] {
+    const { lattice } = this;
+    const { at } = this.selection.getState();
+    return this.chosen.map((one) => ({ ...one, ...seenAt(lattice, one, at.get(one.id)) }));
+  }
+
+  /** What can be taken in hand: all of it that no layer hides or locks, or the parts of the bundle that lies open. */
   get free(): readonly Placement[] {
-    const { inside } = this;
-    return inside ? this.design.placements.filter(({ id }) => !inside.opened.others.has(id)) : this.design.placements;
+    const { design, inside } = this;
+    if (this.#free?.design !== design) {
+      const closed = new Set(design.layers.filter((layer) => !isOpen(layer)).map(({ id }) => id));
+      const placements = closed.size === 0 && !inside ? design.placements : design.placements.filter(({ id, layer }) => !closed.has(layer) && !inside?.opened.others.has(id));
+      this.#free = { design, placements };
+    }
+    return this.#free.placements;
   }
 
-  /** Takes over where another bench's cloth is looked at. */
+  /** The layer that new things come into where nothing is chosen; undefined where all are hidden or locked. */
+  get layer(): Layer | undefined {
+    const { layers } = this.design;
+    return layers.find((layer) => layer.id === this.#layer && isOpen(layer)) ?? layers.findLast(isOpen);
+  }
+
+  /** The layer that the list shows as worked in, though it may be hidden or locked. */
+  get workingLayer(): string {
+    const { layers } = this.design;
+    return (layers.find(({ id }) => id === this.#layer) ?? layers.at(-1))?.id ?? '';
+  }
+
+  /** Takes over where another bench's cloth is looked at, and what was copied there. */
   lookAs(other: Bench): void {
     this.viewport = other.viewport;
+    this.clips = other.clips;
   }
 
   motif(id: string): DrawerMotif | undefined {
-    return this.motifs.getState().find((motif) => motif.id === id);
+    return this.motifMap.get(id);
   }
 
-  choose(ids: readonly string[], steps: Steps = this.selection.getState().steps, each = this.selection.getState().each): void {
-    this.selection.set(ids.length === 0 ? NOTHING : { ids, steps, ...(each && { each }) });
+  get motifMap(): ReadonlyMap<string, DrawerMotif> {
+    const list = this.motifs.getState();
+    if (this.#motifMap?.list !== list) this.#motifMap = { list, map: new Map(list.map((motif) => [motif.id, motif])) };
+    return this.#motifMap.map;
+  }
+
+  get #placements(): ReadonlyMap<string, Placement> {
+    const list = this.design.placements;
+    if (this.#byId?.list !== list) this.#byId = { list, map: new Map(list.map((one) => [one.id, one])) };
+    return this.#byId.map;
+  }
+
+  placement(id: string): Placement | undefined {
+    return this.#placements.get(id);
+  }
+
+  /** @param at the appearances that are meant of some of them */
+  choose(ids: readonly string[], at: readonly Appearance[] = []): void {
+    const free = new Set(this.free.map(({ id }) => id));
+    const before = this.selection.getState();
+    const next = chosen(this.lattice, this.#placements, before, ids.filter((id) => free.has(id)), at);
+    if (next.ids.join(' ') !== before.ids.join(' ')) this.point.set(MIDDLE);
+    this.#seen = this.#seenNow(next);
+    const last = next.ids.at(-1);
+    if (last !== undefined) this.#layer = this.placement(last)?.layer ?? this.#layer;
+    this.selection.set(next);
+  }
+
+  /** Takes what is chosen at another appearance of one of it. */
+  carryTo(appearance: Appearance): void {
+    const next = carriedTo(this.selection.getState(), appearance);
+    this.#seen = this.#seenNow(next);
+    this.selection.set(next);
   }
 
   chooseAll(): void {
@@ -116,6 +196,26 @@ export class Bench {
     const next = placements[(at + by + placements.length) % placements.length] as Placement;
     this.choose([next.id]);
     this.said.set(`${this.motif(next.motif)?.name ?? 'Motif'} at ${next.x.toFixed(1)}, ${next.y.toFixed(1)} mm`);
+  }
+
+  /** Works in this layer from now on: what is laid without anything chosen comes into it. */
+  workIn(layer: string): void {
+    this.#layer = layer;
+    this.choose([]);
+    this.said.set(`Working in ${this.design.layers.find(({ id }) => id === layer)?.name ?? 'no layer'}`);
+    // Nothing may have been chosen before, and still the list has changed.
+    this.selection.set({ ...NOTHING });
+  }
+
+  /** The frame around what is chosen, where it is meant. */
+  get frame(): Frame | undefined {
+    return frameOf(this.meant, this.motifMap);
+  }
+
+  /** The point of what is chosen that things are done about, on the plane. */
+  get pivot(): Point | undefined {
+    const { frame } = this;
+    return frame && atShare(frame, this.point.getState());
   }
 
   commit(label: string, command: Command): void {
@@ -143,14 +243,50 @@ export class Bench {
   }
 
   /** Changes every chosen motif by what `change` says of it. */
-  change(label: string, change: (placement: Placement) => PlacementChange): void {
+  change(label: string, change: (placement: Placement, n: number) => PlacementChange): void {
     const { chosen } = this;
     if (chosen.length === 0) return;
-    this.commit(label, { type: 'change', changes: Object.fromEntries(chosen.map((one) => [one.id, change(one)])) });
+    this.commit(label, { type: 'change', changes: Object.fromEntries(chosen.map((one, n) => [one.id, change(one, n)])) });
+  }
+
+  /**
+   * Shows chosen motifs changed, told where they are meant, or does so for good where there is a label. The appearance
+   * that is meant goes along, however far off the cell.
+   */
+  arrange(changes: Changes, label?: string): void {
+    for (const [id, { x, y }] of Object.entries(changes)) if (x !== undefined && y !== undefined) this.#seen.set(id, { x, y });
+    const command: Command = { type: 'change', changes };
+    if (label === undefined) this.session.preview(command);
+    else this.commit(label, command);
+  }
+
+  /** Does to what is chosen what a pose of the plane does, together. */
+  #pose(label: string, by: Pose): void {
+    const { meant } = this;
+    const changes = remapped(meant, by);
+    const [only] = meant;
+    // One that is turned or sized about its middle stays where it is to the bit.
+    if (changes && meant.length === 1 && only && this.point.getState() === MIDDLE) this.arrange({ [only.id]: { ...changes[only.id], x: only.x, y: only.y } }, label);
+    else if (changes) this.arrange(changes, label);
+    else this.refused.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');
+  }
+
+  /** Takes what is chosen in hand, as it lies now. */
+  grip(): Grip {
+    return { placements: this.chosen, meant: this.meant };
+  }
+
+  /** Shows what was taken in hand moved, or moves it for good where there is a label. Reckoned from its own place and not from an echo, so that no rounding creeps in. */
+  move({ placements, meant }: Grip, by: Point, label?: string): void {
+    for (const { id, x, y } of meant) this.#seen.set(id, { x: x + by.x, y: y + by.y });
+    const command: Command = { type: 'change', changes: Object.fromEntries(placements.map(({ id, x, y }) => [id, { x: x + by.x, y: y + by.y }])) };
+    if (label === undefined) this.session.preview(command);
+    else this.commit(label, command);
   }
 
   nudge(by: Point): void {
-    this.change('Moved', ({ x, y }) => ({ x: x + by.x, y: y + by.y }));
+    const grip = this.grip();
+    if (grip.placements.length > 0) this.move(grip, by, 'Moved');
   }
 
   /** Moves what is chosen by shares of the cell. */
@@ -162,21 +298,29 @@ export class Bench {
   /** Shows another motif in the stead of those chosen, where they lie and as large. */
   replaceChosen(motif: DrawerMotif): void {
     const { ids } = this.selection.getState();
-    const motifs = new Map(this.motifs.getState().map((one) => [one.id, one]));
-    if (ids.length > 0) this.commit(`Replaced by ${motif.name}`, replaceMotif(this.design, ids, motifs, motif));
+    if (ids.length > 0) this.commit(`Replaced by ${motif.name}`, replaceMotif(this.design, ids, this.motifMap, motif));
   }
 
+  /** Turns what is chosen, together, about its point. */
   turn(degrees: number): void {
-    this.change('Turned', ({ turn }) => ({ turn: withinTurn(turn + degrees) }));
+    const { pivot } = this;
+    if (pivot) this.#pose('Turned', about(pivot, { turn: degrees }));
   }
 
   resize(factor: number): void {
-    this.change('Resized', ({ scale }) => ({ scale: scale * factor }));
+    const { pivot } = this;
+    if (pivot) this.#pose('Resized', about(pivot, { scale: factor }));
   }
 
-  /** Mirrored left to right as it is seen: a turned motif turns the other way. */
-  mirror(): void {
-    this.change('Mirrored', ({ mirrored, turn, skew }) => ({ mirrored: !mirrored, turn: withinTurn(-turn), skew: 0 - skew }));
+  /** Does to what is chosen what a pose of the plane does; nothing where there is none. */
+  remap(label: string, by: Pose | undefined): void {
+    if (by) this.#pose(label, by);
+  }
+
+  /** Mirrored left to right as it is seen, or top to bottom. */
+  mirror(down = false): void {
+    const { pivot } = this;
+    if (pivot) this.#pose('Mirrored', about(pivot, { mirrored: true, turn: down ? 180 : 0 }));
   }
 
   remove(): void {
@@ -187,11 +331,12 @@ export class Bench {
   }
 
   duplicate(): void {
-    const { ids } = this.selection.getState();
+    const { ids, at } = this.selection.getState();
     if (ids.length === 0) return;
+    const originals = this.chosen;
     const { command, copies } = duplicate(this.design, ids, BESIDE, nanoid);
     this.commit('Duplicated', command);
-    this.choose(copies.map(({ id }) => id));
+    this.choose(copies.map(({ id }) => id), copies.flatMap(({ id }, n) => ({ id, steps: at.get(originals[n]?.id ?? '') ?? { i: 0, j: 0 } })));
   }
 
   /** Puts placements in the stead of those chosen, as one step. */
@@ -213,10 +358,79 @@ export class Bench {
     if (ids.length > 0) this.commit(to === 'front' ? 'Brought to the front' : 'Put at the back', restack(this.design, ids, to));
   }
 
+  /** Brings what is chosen just over, or under, the next that it meets. */
+  restackByOne(to: 'up' | 'down', overlap: (a: Placement, b: Placement) => boolean): void {
+    const { ids } = this.selection.getState();
+    if (ids.length === 0) return;
+    const command = restackByOne(this.design, ids, to, overlap);
+    if (command) this.commit(to === 'up' ? 'Brought one up' : 'Put one down', command);
+    else this.said.set(to === 'up' ? 'Nothing in its layer lies over it' : 'Nothing in its layer lies under it');
+  }
+
+  changeLayer(label: string, id: string, change: Partial<Omit<Layer, 'id'>>): void {
+    this.commit(label, { type: 'layers', layers: this.design.layers.map((layer) => (layer.id === id ? { ...layer, ...change } : layer)) });
+  }
+
+  /** A new layer directly above the one being worked in; what is laid next comes into it. */
+  addLayer(): void {
+    const { layers } = this.design;
+    const layer = freeLayer(nanoid(8), `Layer ${layers.length + 1}`);
+    const under = layers.findIndex(({ id }) => id === this.layer?.id);
+    this.commit(`Added ${layer.name}`, { type: 'layers', layers: layers.toSpliced(under < 0 ? layers.length : under + 1, 0, layer) });
+    this.workIn(layer.id);
+  }
+
+  /** Takes a layer away with all that lies in it; the last one stays. */
+  removeLayer({ id, name }: Layer): void {
+    const { layers, placements } = this.design;
+    if (layers.length === 1) return;
+    const ids = placements.filter(({ layer }) => layer === id).map((one) => one.id);
+    const rest: Command = { type: 'layers', layers: layers.filter((layer) => layer.id !== id) };
+    this.commit(ids.length === 0 ? `Deleted ${name}` : `Deleted ${name} and the ${ids.length} in it`, ids.length === 0 ? rest : { type: 'all', commands: [{ type: 'remove', ids }, rest] });
+  }
+
+  /** Lays all of a layer on top of the one below it, and takes the layer away. */
+  mergeDown({ id, name }: Layer): void {
+    const { layers, placements } = this.design;
+    const below = layers[layers.findIndex((layer) => layer.id === id) - 1];
+    if (!below) return;
+    const held = placements.filter(({ layer }) => layer === id).map((one) => one.id);
+    const rest: Command = { type: 'layers', layers: layers.filter((layer) => layer.id !== id) };
+    this.commit(`Merged ${name} into ${below.name}`, held.length === 0 ? rest : { type: 'all', commands: [intoLayer(this.design, held, below.id), rest] });
+    this.workIn(below.id);
+  }
+
+  /** Brings a layer to another place among the layers; 0 is the bottom. */
+  moveLayer({ id, name }: Layer, to: number): void {
+    const moved = this.design.layers.find((layer) => layer.id === id);
+    const rest = this.design.layers.filter((layer) => layer.id !== id);
+    if (moved && rest[to]?.id !== this.design.layers[to + 1]?.id) this.commit(`Moved the layer ${name}`, { type: 'layers', layers: rest.toSpliced(to, 0, moved) });
+  }
+
+  /** Lays placements directly over or under another, in its layer. */
+  layBy(ids: readonly string[], other: string, where: 'over' | 'under'): void {
+    if (ids.includes(other)) return;
+    const held = new Set(ids);
+    const rest = this.design.placements.filter(({ id }) => !held.has(id));
+    const at = rest.findIndex(({ id }) => id === other);
+    const layer = rest[at]?.layer;
+    if (layer !== undefined) this.commit('Moved in the stack', relaid(this.design, ids, where === 'over' ? at + 1 : at, layer));
+  }
+
+  intoLayer({ id, name }: Layer): void {
+    const { ids } = this.selection.getState();
+    if (ids.length > 0) this.commit(`Moved into ${name}`, intoLayer(this.design, ids, id));
+  }
+
   copy(): void {
-    if (this.chosen.length === 0) return;
-    this.#clipboard = this.chosen;
-    this.said.set(`${this.#clipboard.length} copied`);
+    const { chosen } = this;
+    if (chosen.length === 0) return;
+    try {
+      this.clips.keep(clipOf(this.design, chosen));
+      this.said.set(`${chosen.length} copied`);
+    } catch (error) {
+      this.refused.set(`That could not be copied: this browser keeps no more (${error instanceof Error ? error.message : String(error)}).`);
+    }
   }
 
   cut(): void {
@@ -224,27 +438,92 @@ export class Bench {
     this.remove();
   }
 
-  /** Lays what was copied at its own place, a little aside where that is taken by itself. */
-  paste(): void {
-    if (this.#clipboard.length === 0) return;
-    const here = new Set(this.design.placements.map(({ id }) => id));
-    const aside = this.#clipboard.some(({ id }) => here.has(id)) ? BESIDE : { x: 0, y: 0 };
-    const copies = this.#clipboard.map((one) => ({ ...one, id: nanoid(), x: one.x + aside.x, y: one.y + aside.y }));
-    const first = this.design.placements.length;
-    this.commit('Pasted', { type: 'insert', placements: copies.map((placement, i) => ({ index: first + i, placement })) });
-    this.choose(copies.map(({ id }) => id));
-    this.#clipboard = copies;
+  /**
+   * Lays what was copied, in this window or another: at its own place, a little aside where it still lies there, or with its
+   * middle at a point. It comes directly above what is chosen.
+   */
+  paste(to?: Point): void {
+    const clip = this.clips.read();
+    if (!clip) return;
+    const known = clip.placements.filter(({ motif }) => this.motif(motif));
+    const lost = clip.placements.length - known.length;
+    if (lost > 0) this.refused.set(`${lost === 1 ? 'One motif' : `${lost} motifs`} of what was copied ${lost === 1 ? 'is' : 'are'} not in the drawer any more; the rest was pasted.`);
+    const frame = frameOf(known, this.motifMap);
+    const { layer } = this;
+    if (known.length === 0 || !frame || !this.#canLay(layer)) return;
+    const middle = atShare(frame, MIDDLE);
+    const isHere = known.some(({ id }) => this.placement(id)) || known.every((one) => this.design.placements.some(({ x, y, motif }) => x === one.x && y === one.y && motif === one.motif));
+    const by = to ? { x: to.x - middle.x, y: to.y - middle.y } : isHere ? BESIDE : { x: 0, y: 0 };
+    const copies = known.map((one) => ({ ...one, id: nanoid(), layer: layer.id, x: one.x + by.x, y: one.y + by.y }));
+    const over = this.design.placements.findLastIndex(({ id }) => this.selection.getState().ids.includes(id));
+    const first = over < 0 ? this.design.placements.length : over + 1;
+    const colours = new Map(clip.inks.map(({ print, colour }) => [print, colour]));
+    const motifs = known.flatMap(({ motif }) => this.motif(motif) ?? []);
+    const insert: Command = { type: 'insert', placements: copies.map((placement, i) => ({ index: first + i, placement })) };
+    this.commit('Pasted', withInks(this.design, motifs, insert, (print) => colours.get(print) ?? print));
+    const { lattice } = this;
+    this.choose(copies.map(({ id }) => id), copies.map(({ id, x, y }) => ({ id, steps: nearestEcho(lattice, this.placement(id) ?? { x, y }, { x, y }) })));
   }
 
-  /** The command that lays a motif at a place, directly above what is chosen. */
-  laying(motif: DrawerMotif, at: Point, id: string = nanoid()): { id: string; command: Command } {
-    return { id, command: layMotif(this.design, motif, placementOf(id, motif, at), this.selection.getState().ids.at(-1)) };
+  /** The command that lays a motif at a place, directly above what is chosen or on top of the layer being worked in. */
+  laying(motif: DrawerMotif, at: Point, id: string = nanoid()): { id: string; command: Command } | undefined {
+    const { layer } = this;
+    if (!this.#canLay(layer)) return undefined;
+    return { id, command: layMotif(this.design, motif, { ...placementOf(id, motif, at), layer: layer.id }, this.selection.getState().ids.at(-1)) };
   }
 
   lay(motif: DrawerMotif, at: Point): void {
-    const { id, command } = this.laying(motif, at);
-    this.commit(`Laid ${motif.name}`, command);
-    this.choose([id]);
+    const laid = this.laying(motif, at);
+    if (!laid) return;
+    this.commit(`Laid ${motif.name}`, laid.command);
+    this.chooseLaid(laid.id, at);
+  }
+
+  /** Chooses what was laid, at the appearance where it was laid. */
+  chooseLaid(id: string, at: Point): void {
+    const placement = this.placement(id);
+    this.choose([id], placement ? [{ id, steps: nearestEcho(this.lattice, placement, at) }] : []);
+  }
+
+  #canLay(layer: Layer | undefined): layer is Layer {
+    if (!layer) this.refused.set('Every layer is hidden or locked, so nothing can be laid. Open one in the stack first.');
+    return layer !== undefined;
+  }
+
+  #seenNow({ at }: Selection): Map<string, Point> {
+    const { lattice } = this;
+    return new Map([...at].flatMap(([id, steps]) => {
+      const placement = this.placement(id);
+      return placement ? [[id, seenAt(lattice, placement, steps)] as const] : [];
+    }));
+  }
+
+  /** After a change: what is gone or out of reach is chosen no longer, and what was moved is meant where it was seen. */
+  #keepUp(): void {
+    const { ids, at } = this.selection.getState();
+    if (ids.length === 0) return;
+    const closed = new Set(this.design.layers.filter((layer) => !isOpen(layer)).map(({ id }) => id));
+    const left = ids.filter((id) => {
+      const placement = this.placement(id);
+      return placement && !closed.has(placement.layer);
+    });
+    if (left.length < ids.length) {
+      this.choose(left);
+      return;
+    }
+    const { lattice } = this;
+    let moved: Map<string, Steps> | undefined;
+    for (const id of ids) {
+      const placement = this.placement(id) as Placement;
+      const steps = at.get(id) ?? { i: 0, j: 0 };
+      const seen = this.#seen.get(id);
+      const by = displacement(lattice, steps);
+      if (!seen || (seen.x === placement.x + by.x && seen.y === placement.y + by.y)) continue;
+      const next = nearestEcho(lattice, placement, seen);
+      if (next.i !== steps.i || next.j !== steps.j) (moved ??= new Map(at)).set(id, next);
+      this.#seen.set(id, seenAt(lattice, placement, next));
+    }
+    if (moved) this.selection.set({ ids, at: moved });
   }
 }
 

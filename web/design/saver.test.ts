@@ -4,7 +4,7 @@ import { newDesign } from '../../core/document/design.ts';
 import { Session } from '../../core/document/session.ts';
 import { SQUARE } from '../../core/repeat/step.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
-import { Saver, type Unsaved } from './saver.ts';
+import { Saver, type SaveDoor, type Unsaved } from './saver.ts';
 
 const rename = (name: string): Command => ({ type: 'name', name });
 
@@ -14,9 +14,11 @@ function setUp() {
   const part = vi.fn<(why: string) => Promise<void>>(() => Promise.resolve());
   send.mockImplementation((_save, revision) => Promise.resolve({ revision: revision + 1 }));
   const keep = vi.fn<(unsaved: Unsaved | undefined) => void>();
-  const saver = new Saver(session, 1, { send, part, keep });
+  const since = vi.fn<SaveDoor['since']>((revision) => Promise.resolve({ revision, saves: [], others: [] }));
+  const read = vi.fn<SaveDoor['read']>(() => Promise.reject(new Error('not asked for')));
+  const saver = new Saver(session, 1, { send, part, keep, since, read });
   saver.open();
-  return { session, send, part, keep, saver };
+  return { session, send, part, keep, since, read, saver };
 }
 
 beforeEach(() => vi.useFakeTimers());

@@ -1,7 +1,8 @@
 import { nanoid } from 'nanoid';
-import type { Command } from '../../core/document/command.ts';
+import { CommandError, type Command } from '../../core/document/command.ts';
 import type { Session } from '../../core/document/session.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
+import type { OpenDesign, Since } from '../api/designs.ts';
 import type { Batch, KeptEdits } from './editShelf.ts';
 
 /** Whether the design is saved, and if not, why. */
@@ -15,6 +16,10 @@ export type SaveState =
 /** How the saver reaches the server. */
 export interface SaveDoor {
   send(save: string, revision: number, commands: readonly Command[], leaving: boolean): Promise<{ revision: number }>;
+  /** What was saved by others since a revision. */
+  since(revision: number): Promise<Since>;
+  /** The design as the server has it, where that is not known step by step any more. */
+  read(): Promise<OpenDesign>;
   /** The server holds another version: keeps ours beside it. Called once. */
   part(why: string): Promise<void>;
   /** Keeps what is not acknowledged yet where it outlives the window; undefined once there is nothing. */
@@ -96,6 +101,46 @@ export class Saver {
     return this.#revision;
   }
 
+  /**
+   * Takes up what others have saved, unless something of ours is on its way, which meets theirs at the server first.
+   *
+   * @returns what they did
+   */
+  async takeUp({ revision, saves }: Pick<Since, 'revision' | 'saves'>): Promise<readonly Command[]> {
+    if (revision <= this.#revision || this.#sending || this.session.state.unsent.length > 0 || this.#state.kind === 'parted') return [];
+    if (saves) {
+      const foreign = saves.flatMap(({ commands }) => commands);
+      try {
+        this.session.follow(foreign);
+        this.#revision = revision;
+        return foreign;
+      } catch (error) {
+        // What does not fit on what is here is read whole instead.
+        if (!(error instanceof CommandError)) throw error;
+      }
+    }
+    const opened = await this.door.read();
+    // Something may have been done here while it was read.
+    if (this.#sending || this.session.state.unsent.length > 0 || opened.revision <= this.#revision) return [];
+    this.session.replace(opened.design);
+    this.#revision = opened.revision;
+    return [];
+  }
+
+  /** After a refusal: takes up what others have saved under what is unsent here, and says whether both go together. */
+  async #meet(): Promise<boolean> {
+    const { revision, saves } = await this.door.since(this.#revision);
+    if (!saves || revision === this.#revision) return false;
+    try {
+      this.session.follow(saves.flatMap(({ commands }) => commands));
+    } catch (error) {
+      if (!(error instanceof CommandError)) throw error;
+      return false;
+    }
+    this.#revision = revision;
+    return true;
+  }
+
   /** The window is being closed: sends what is left without waiting for an answer. */
   leave(): void {
     if (this.session.state.unsent.length > 0) void this.#send(true);
@@ -136,15 +181,28 @@ export class Saver {
       this.#keep();
       this.#set(this.session.state.unsent.length > 0 ? { kind: 'saving' } : { kind: 'saved' });
     } catch (error) {
-      const why = error instanceof Error ? error.message : String(error);
-      if (error instanceof Unreachable || !(error instanceof ApiProblem) || error.status >= 500) {
-        this.#retry = Math.min(LAST_RETRY_MS, this.#retry * 1.6);
-        this.#set({ kind: 'waiting', why });
-        return;
-      }
-      this.#set({ kind: 'parted', why });
-      this.#part(why);
+      await this.#refused(error);
     }
+  }
+
+  async #refused(error: unknown): Promise<void> {
+    let reason = error;
+    if (error instanceof ApiProblem && error.status === 409) {
+      try {
+        // Edits that have nothing to do with each other go together; the same batch is sent once more.
+        if (await this.#meet()) return;
+      } catch (other) {
+        reason = other;
+      }
+    }
+    const why = reason instanceof Error ? reason.message : String(reason);
+    if (reason instanceof Unreachable || !(reason instanceof ApiProblem) || reason.status >= 500) {
+      this.#retry = Math.min(LAST_RETRY_MS, this.#retry * 1.6);
+      this.#set({ kind: 'waiting', why });
+      return;
+    }
+    this.#set({ kind: 'parted', why });
+    this.#part(why);
   }
 
   #keep(): void {

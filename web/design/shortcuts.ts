@@ -1,4 +1,6 @@
 import { allBut, ofSameMotif } from '../../core/arrange/alike.ts';
+import type { Placement } from '../../core/document/placement.ts';
+import type { Point } from '../../core/geometry/point.ts';
 import type { Bench } from './bench.ts';
 import type { BundleHands } from './bundleHands.ts';
 
@@ -22,6 +24,10 @@ export interface ShortcutHands {
   saveSwatch(): void;
   giveUp(): void;
   readonly bundles: BundleHands;
+  /** Whether what is drawn of two placements lies over each other. */
+  overlap(a: Placement, b: Placement): boolean;
+  /** Where the pointer is on the cloth, mm; undefined while it is elsewhere. */
+  pointer(): Point | undefined;
 }
 
 const ctrl = (event: KeyboardEvent): boolean => event.ctrlKey || event.metaKey;
@@ -45,14 +51,16 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'Arrows', does: 'Move by 1 mm; with Shift by 10 mm; with nothing chosen, move the cloth', group: 'Chosen motifs', matches: (e) => !ctrl(e) && !e.altKey && e.key in ARROWS, run: arrow },
   { keys: 'S', does: 'Catch on lines while moving, or not; Ctrl held while moving does the opposite', group: 'Chosen motifs', matches: plain('s'), run: (bench) => bench.snapping.set(!bench.snapping.getState()) },
   { keys: 'Alt arrows, Alt Shift arrows, Ctrl arrows', does: 'Move by a half, a third, a quarter of the cell', group: 'Chosen motifs', matches: (e) => (e.altKey !== ctrl(e)) && !(ctrl(e) && e.shiftKey) && e.key in ARROWS, run: byCell },
-  { keys: 'T', does: 'Turn by 5°; with Shift back', group: 'Chosen motifs', matches: plain('t'), run: (bench, _hands, e) => bench.turn(e.shiftKey ? -5 : 5) },
+  { keys: 'T', does: 'Turn by 5° about the point; with Shift back', group: 'Chosen motifs', matches: plain('t'), run: (bench, _hands, e) => bench.turn(e.shiftKey ? -5 : 5) },
   { keys: 'G', does: 'Grow by a twentieth; with Shift shrink', group: 'Chosen motifs', matches: plain('g'), run: (bench, _hands, e) => bench.resize(e.shiftKey ? 1 / 1.05 : 1.05) },
-  { keys: 'M', does: 'Mirror', group: 'Chosen motifs', matches: plain('m'), run: (bench) => bench.mirror() },
+  { keys: 'M', does: 'Mirror across; with Shift down', group: 'Chosen motifs', matches: plain('m'), run: (bench, _hands, e) => bench.mirror(e.shiftKey) },
   { keys: 'F, H', does: 'To the front, to the back', group: 'Chosen motifs', matches: (e) => plain('f')(e) || plain('h')(e), run: (bench, _hands, e) => bench.restack(e.key.toLowerCase() === 'f' ? 'front' : 'back') },
+  { keys: 'U, J', does: 'One up, one down among those that it meets', group: 'Chosen motifs', matches: (e) => plain('u')(e) || plain('j')(e), run: (bench, { overlap }, e) => bench.restackByOne(e.key.toLowerCase() === 'u' ? 'up' : 'down', overlap) },
   { keys: 'K, L', does: 'Bundle, loosen a bundle', group: 'Chosen motifs', matches: (e) => plain('k')(e) || plain('l')(e), run: (_bench, { bundles }, e) => (e.key.toLowerCase() === 'k' ? bundles.bundle() : bundles.loosen()) },
   { keys: 'O', does: 'Open a bundle to change its parts; a double click does so too', group: 'Chosen motifs', matches: plain('o'), run: (_bench, { bundles }) => bundles.open() },
   { keys: 'Ctrl D', does: 'Duplicate', group: 'Chosen motifs', matches: held('d'), run: (bench) => bench.duplicate() },
-  { keys: 'Ctrl C, Ctrl X, Ctrl V', does: 'Copy, cut, paste', group: 'Chosen motifs', matches: (e) => held('c')(e) || held('x')(e) || held('v')(e), run: (bench, _hands, e) => ({ c: () => bench.copy(), x: () => bench.cut(), v: () => bench.paste() })[e.key.toLowerCase() as 'c' | 'x' | 'v']() },
+  { keys: 'Ctrl C, Ctrl X, Ctrl V', does: 'Copy, cut, paste: also into other designs and windows', group: 'Chosen motifs', matches: (e) => held('c')(e) || held('x')(e) || held('v')(e), run: (bench, _hands, e) => ({ c: () => bench.copy(), x: () => bench.cut(), v: () => bench.paste() })[e.key.toLowerCase() as 'c' | 'x' | 'v']() },
+  { keys: 'Ctrl Shift V', does: 'Paste at the pointer', group: 'Chosen motifs', matches: held('v', true), run: (bench, hands) => bench.paste(hands.pointer()) },
   { keys: 'Delete', does: 'Delete', group: 'Chosen motifs', matches: (e) => e.key === 'Delete' || e.key === 'Backspace', run: (bench) => bench.remove() },
   { keys: 'Escape', does: 'Give up what is being done; choose nothing', group: 'Chosen motifs', matches: (e) => e.key === 'Escape', run: (_bench, hands) => hands.giveUp() },
   { keys: '+, −', does: 'Closer, farther; the wheel does so at the pointer', group: 'The cloth', matches: (e) => !ctrl(e) && ['+', '=', '-'].includes(e.key), run: (_bench, hands, e) => hands.zoom(e.key === '-' ? 1 / 1.25 : 1.25) },
@@ -68,8 +76,11 @@ export const POINTER_HINTS: readonly { readonly keys: string; readonly does: str
   { keys: 'Right click', does: 'A list of all that lies there' },
   { keys: 'Shift drag, Alt drag', does: 'Choose what lies within a box, within a loop' },
   { keys: 'Drag the ground, Space drag, middle drag', does: 'Move the cloth' },
-  { keys: 'Corner pin', does: 'Resize about the opposite corner; with Alt about the centre' },
-  { keys: 'Turning pin', does: 'Turn; with Shift by 15°' },
+  { keys: 'Corner pin', does: 'Resize about the opposite corner; with Alt about the point' },
+  { keys: 'Side pin', does: 'Stretch one way; with Ctrl slant, with Alt about the point' },
+  { keys: 'Turning pin', does: 'Turn about the point; with Shift by 15°' },
+  { keys: 'Crossed pin', does: 'Move the point; a double click brings it back to the middle' },
+  { keys: 'Drag out of the selvedge', does: 'Set an upright guide; with Shift a level one' },
 ];
 
 function byCell(bench: Bench, _hands: ShortcutHands, event: KeyboardEvent): void {

@@ -10,13 +10,15 @@ interface Props {
   readonly onChange: (value: number) => void;
   /** The value, for the arrow keys. */
   readonly value: number;
+  /** What the arrow keys do, where it is not to set the value and a step. */
+  readonly onStep?: (by: number) => void;
   readonly step?: number;
   readonly hideLabel?: boolean;
   readonly disabled?: boolean;
 }
 
 /** A number that can be typed as a sum with units; arrows step it, Shift by ten, Escape gives it up. */
-export function QuantityField({ label, shown, read, onChange, value, step = 1, hideLabel = false, disabled = false }: Props) {
+export function QuantityField({ label, shown, read, onChange, value, onStep, step = 1, hideLabel = false, disabled = false }: Props) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const [typed, setTyped] = useState<string>();
@@ -53,7 +55,8 @@ export function QuantityField({ label, shown, read, onChange, value, step = 1, h
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       const by = (event.key === 'ArrowUp' ? 1 : -1) * step * (event.shiftKey ? 10 : 1);
-      take(String(Number((value + by).toFixed(6))));
+      if (onStep) onStep(by);
+      else take(String(Number((value + by).toFixed(6))));
     }
   };
 

@@ -7,6 +7,7 @@ SET recipe = jsonb_set(recipe, '{parts}', (
 WHERE recipe->>'kind' = 'bundle';
 
 -- What each save did, for windows that were not its own: they take it up, and see what was changed.
+ALTER TABLE designs DROP COLUMN last_save;
 CREATE TABLE saves (
   design_id text NOT NULL REFERENCES designs (id),
   -- The design's revision after it.
@@ -15,6 +16,7 @@ CREATE TABLE saves (
   commands jsonb NOT NULL,
   PRIMARY KEY (design_id, revision)
 );
+CREATE INDEX saves_by_name ON saves (design_id, save);
 
 -- Arrangements of a design that were kept under a name, to be looked at side by side.
 CREATE TABLE alternatives (

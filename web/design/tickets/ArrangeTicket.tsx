@@ -1,46 +1,74 @@
-import { Package, PackageOpen, Split, Ungroup } from 'lucide-react';
+import { ArrowDown, ArrowDownToLine, ArrowUp, ArrowUpToLine, Package, PackageOpen, Split, Ungroup } from 'lucide-react';
+import { useContext } from 'react';
+import { isOpen } from '../../../core/document/layer.ts';
+import { ClothContext } from '../../cloth/clothContext.ts';
 import { Button } from '../../shared/Button.tsx';
-import { LengthField } from '../../shared/LengthField.tsx';
-import { Tick } from '../../shared/Tick.tsx';
-import { AmountField } from '../../shared/AmountField.tsx';
-import { naturalHeight } from '../../../core/motif/motif.ts';
-import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../../../core/document/placement.ts';
-import { withinTurn } from '../../../core/arrange/pins.ts';
-import type { DrawerMotif } from '../../api/motifs.ts';
+import { Choice } from '../../shared/Choice.tsx';
+import { Fold } from '../../shared/Fold.tsx';
+import { useStore } from '../../shared/store.ts';
 import { useBench } from '../bench.ts';
-import { Copies } from './Copies.tsx';
+import { bundleOf, useBundles } from '../useBundles.ts';
+import { Alternatives } from './Alternatives.tsx';
 import { ChooseMore } from './ChooseMore.tsx';
+import { Copies } from './Copies.tsx';
+import { GuideList } from './GuideList.tsx';
 import { HistoryList } from './HistoryList.tsx';
 import { LineUp } from './LineUp.tsx';
-import { bundleOf, useBundles } from '../useBundles.ts';
-import { useStore } from '../../shared/store.ts';
+import { Numbers } from './Numbers.tsx';
+import { StackList } from './StackList.tsx';
+import { Vary } from './Vary.tsx';
 
-/** Exact numbers for what is chosen. */
+/** What is chosen, in numbers and deeds, or the whole stack. */
 export function ArrangeTicket() {
+  const bench = useBench();
+  const side = useStore(bench.arrangeSide);
+  return (
+    <div className="grid gap-4">
+      <Choice label="Shown here" value={side} onChange={(next) => bench.arrangeSide.set(next)} options={[{ value: 'chosen', name: 'Chosen' }, { value: 'stack', name: 'Stack' }]} />
+      {side === 'stack' ? <StackList /> : <Chosen />}
+    </div>
+  );
+}
+
+function Chosen() {
   const bench = useBench();
   const { design } = useStore(bench.session);
   const { ids } = useStore(bench.selection);
   const motifs = useStore(bench.motifs);
   const chosen = design.placements.filter(({ id }) => ids.includes(id));
   const [only] = chosen;
-  const motif = only && motifs.find(({ id }) => id === only.motif);
+  const name = motifs.find(({ id }) => id === only?.motif)?.name ?? 'Motif';
   return (
-    <div className="grid gap-4">
-      {!only || !motif ? <NothingChosen count={bench.free.length} /> : chosen.length > 1 ? <SeveralChosen count={chosen.length} /> : <OneChosen placement={only} motif={motif} />}
-      <Snapping />
+    <>
+      {chosen.length === 0 ? (
+        <NothingChosen count={bench.free.length} />
+      ) : (
+        <>
+          <h3 className="truncate font-name text-base font-semibold" title={name}>
+            {chosen.length === 1 ? name : `${chosen.length} motifs are chosen`}
+          </h3>
+          <Numbers />
+          <StackButtons />
+          <Fold name="Line up and space" open>
+            <LineUp />
+          </Fold>
+          <Fold name="Copies and variety" open>
+            <Copies />
+            <Vary />
+          </Fold>
+          <Fold name="Exchange and bundle" open>
+            <ReplaceField />
+            <BundleButtons />
+          </Fold>
+          <Fold name="Choose more">
+            <ChooseMore />
+          </Fold>
+        </>
+      )}
+      <GuideList />
+      <Alternatives />
       <HistoryList />
-    </div>
-  );
-}
-
-function Snapping() {
-  const bench = useBench();
-  const on = useStore(bench.snapping);
-  return (
-    <div className="border-t border-dashed border-thread pt-3">
-      <Tick label="Catch on lines while moving" on={on} onChange={(next) => bench.snapping.set(next)} />
-      <p className="text-xs text-graphite">The cell’s edges and shares, other motifs and their echoes, equal gaps. Ctrl held does the opposite.</p>
-    </div>
+    </>
   );
 }
 
@@ -63,55 +91,18 @@ function NothingChosen({ count }: { readonly count: number }) {
   );
 }
 
-function SeveralChosen({ count }: { readonly count: number }) {
+function BundleButtons() {
   const bench = useBench();
   const bundles = useBundles();
+  const { chosen } = bench;
   return (
-    <div className="grid gap-3 text-sm">
-      <p>{count} motifs are chosen. They move together; arrows nudge them by 1 mm.</p>
-      <LineUp />
-      <ChooseMore />
-      <StackButtons />
-      <Button onClick={() => bench.duplicate()}>Duplicate</Button>
-      <Copies />
-      <Button onClick={() => bundles.bundle()}>
-        <Package size={15} aria-hidden /> Bundle
-      </Button>
-      <ReplaceField />
-      <SeparateButton />
-      <Button onClick={() => bench.remove()}>Delete</Button>
-    </div>
-  );
-}
-
-function OneChosen({ placement, motif }: { readonly placement: Placement; readonly motif: DrawerMotif }) {
-  const bench = useBench();
-  const bundles = useBundles();
-  const height = naturalHeight(motif);
-  const resize = (scale: number): void => bench.change('Resized', () => ({ scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, scale)) }));
-  const sizes = (natural: number) => ({ min: natural * SMALLEST_SCALE, max: natural * LARGEST_SCALE });
-  return (
-    <div className="grid gap-4">
-      <h3 className="truncate font-name text-base font-semibold" title={motif.name}>
-        {motif.name}
-      </h3>
-      <div className="grid grid-cols-2 gap-2">
-        <LengthField label="Centre across" mm={placement.x} signed onChange={(x) => bench.change('Moved', () => ({ x }))} />
-        <LengthField label="Centre down" mm={placement.y} signed onChange={(y) => bench.change('Moved', () => ({ y }))} />
-        <LengthField label="Width" mm={motif.width * placement.scale} {...sizes(motif.width)} onChange={(mm) => resize(mm / motif.width)} />
-        <LengthField label="Height" mm={height * placement.scale} {...sizes(height)} onChange={(mm) => resize(mm / height)} />
-        <AmountField label="Size" sign="%" value={placement.scale * 100} min={SMALLEST_SCALE * 100} max={LARGEST_SCALE * 100} onChange={(percent) => resize(percent / 100)} />
-        <AmountField label="Turn" sign="°" value={placement.turn} onChange={(turn) => bench.change('Turned', () => ({ turn: withinTurn(turn) }))} />
-        <AmountField label="Opacity" sign="%" value={placement.opacity * 100} min={0} max={100} onChange={(percent) => bench.change('Changed the opacity', () => ({ opacity: percent / 100 }))} />
-        <div className="self-end">
-          <Button pressed={placement.mirrored} onClick={() => bench.mirror()} className="w-full">
-            Mirrored
-          </Button>
-        </div>
-      </div>
-      <LineUp />
-      <StackButtons />
-      {bundleOf(bench, placement) && (
+    <>
+      {chosen.length > 1 && (
+        <Button onClick={() => bundles.bundle()}>
+          <Package size={15} aria-hidden /> Bundle
+        </Button>
+      )}
+      {chosen.length === 1 && bundleOf(bench, chosen[0]) && (
         <div className="grid grid-cols-2 gap-2">
           <Button onClick={() => bundles.open()}>
             <PackageOpen size={15} aria-hidden /> Open
@@ -121,11 +112,10 @@ function OneChosen({ placement, motif }: { readonly placement: Placement; readon
           </Button>
         </div>
       )}
-      <Copies />
-      <ReplaceField />
-      <SeparateButton />
-      <ChooseMore />
-    </div>
+      <Button title="What is changed in the motif then changes only here" onClick={() => bundles.separate()}>
+        <Split size={15} aria-hidden /> Make separate
+      </Button>
+    </>
   );
 }
 
@@ -155,22 +145,50 @@ function ReplaceField() {
   );
 }
 
-/** For when the motif is to be changed here and nowhere else. */
-function SeparateButton() {
-  const bundles = useBundles();
-  return (
-    <Button title="What is changed in the motif then changes only here" onClick={() => bundles.separate()}>
-      <Split size={15} aria-hidden /> Make separate
-    </Button>
-  );
-}
-
+/** Where in the stack what is chosen lies, and in which layer. */
 function StackButtons() {
   const bench = useBench();
+  const cloth = useContext(ClothContext);
+  const { layers } = bench.design;
+  const { chosen } = bench;
+  const [first] = chosen;
+  const layer = chosen.every((one) => one.layer === first?.layer) ? first?.layer : undefined;
   return (
-    <div className="grid grid-cols-2 gap-2">
-      <Button onClick={() => bench.restack('front')}>To the front</Button>
-      <Button onClick={() => bench.restack('back')}>To the back</Button>
-    </div>
+    <section aria-label="Place in the stack" className="grid gap-2">
+      <div className="grid grid-cols-4 gap-2">
+        <Button label="To the front" className="w-full" onClick={() => bench.restack('front')}>
+          <ArrowUpToLine size={16} aria-hidden />
+        </Button>
+        <Button label="One up" className="w-full" onClick={() => cloth && bench.restackByOne('up', cloth.hands.overlap)}>
+          <ArrowUp size={16} aria-hidden />
+        </Button>
+        <Button label="One down" className="w-full" onClick={() => cloth && bench.restackByOne('down', cloth.hands.overlap)}>
+          <ArrowDown size={16} aria-hidden />
+        </Button>
+        <Button label="To the back" className="w-full" onClick={() => bench.restack('back')}>
+          <ArrowDownToLine size={16} aria-hidden />
+        </Button>
+      </div>
+      {layers.length > 1 && (
+        <label className="grid grid-cols-[auto_minmax(0,1fr)] items-center gap-2 text-xs text-graphite">
+          Layer
+          <select
+            value={layer ?? ''}
+            onChange={(event) => {
+              const into = layers.find(({ id }) => id === event.target.value);
+              if (into) bench.intoLayer(into);
+            }}
+            className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
+          >
+            {layer === undefined && <option value="">several</option>}
+            {layers.toReversed().map((one) => (
+              <option key={one.id} value={one.id} disabled={!isOpen(one)}>
+                {one.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+    </section>
   );
 }

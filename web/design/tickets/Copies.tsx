@@ -1,17 +1,19 @@
 import { CopyPlus } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import { useEffect, useMemo, useState } from 'react';
+import { useContext, useEffect, useMemo, useState } from 'react';
 import { copiesOf, layCopies, MOST_COPIES, NO_VARIATION, type CopyPlan } from '../../../core/arrange/copies.ts';
+import type { Point } from '../../../core/geometry/point.ts';
 import { middleOf } from '../../../core/bundle/gather.ts';
+import { ClothContext } from '../../cloth/clothContext.ts';
 import { AmountField } from '../../shared/AmountField.tsx';
 import { Button } from '../../shared/Button.tsx';
 import { Choice } from '../../shared/Choice.tsx';
 import { LengthField } from '../../shared/LengthField.tsx';
-import { useStore } from '../../shared/store.ts';
+import { Cell, useStore } from '../../shared/store.ts';
 import { Tick } from '../../shared/Tick.tsx';
 import { useBench } from '../bench.ts';
 
-/** Copies of what is chosen: along a line, around a centre, in a grid. They lie on the cloth while their numbers are tried. */
+/** Copies of what is chosen: along a line, straight or drawn, around a centre, in a grid. They lie on the cloth while their numbers are tried. */
 export function Copies() {
   const bench = useBench();
   const { ids } = useStore(bench.selection);
@@ -24,6 +26,14 @@ export function Copies() {
     );
   }
   return <OpenCopies key={ids.join(' ')} onDone={() => setOpen(false)} />;
+}
+
+/** Stands for the cloth's own until there is one. */
+const NOTHING_DRAWN = new Cell<((line: readonly Point[]) => void) | undefined>(undefined);
+
+/** A line to begin with: one gentle wave, mm. */
+function waveOf(wide: number): Point[] {
+  return Array.from({ length: 65 }, (_, n) => ({ x: (n / 64) * wide * 5, y: -Math.sin((n / 32) * Math.PI) * wide * 0.7 }));
 }
 
 function OpenCopies({ onDone }: { readonly onDone: () => void }) {
@@ -39,6 +49,8 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
     return { nonce: nanoid(6), middle, wide: Math.round(wide * 1.2 * 10) / 10 };
   });
   const [plan, setPlan] = useState<CopyPlan>({ kind: 'line', count: 4, by: { x: start.wide, y: 0 } });
+  const cloth = useContext(ClothContext);
+  const drawing = useStore(cloth?.hands.drawing ?? NOTHING_DRAWN) !== undefined;
   const [variation, setVariation] = useState(NO_VARIATION);
   const { copies, command } = useMemo(() => {
     const made = copiesOf(originals, plan, variation, (n) => `${start.nonce}-${n}`).slice(0, MOST_COPIES);
@@ -61,14 +73,27 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
         ? { kind, count: 4, by: { x: start.wide, y: 0 } }
         : kind === 'ring'
           ? { kind, count: 6, centre: { x: start.middle.x, y: start.middle.y + start.wide }, sweep: 360, turning: true, mirrored: false }
-          : { kind, columns: 3, rows: 3, by: { x: start.wide, y: start.wide } },
+          : kind === 'path'
+            ? { kind, count: 6, path: waveOf(start.wide), turning: true }
+            : { kind, columns: 3, rows: 3, by: { x: start.wide, y: start.wide } },
     );
   const count = { min: 1, max: 60 };
 
   return (
     <section aria-label="Several copies" className="grid gap-2 rounded-md border border-thread bg-white p-3">
-      <Choice label="Copies" value={plan.kind} onChange={change} options={[{ value: 'line', name: 'In a line' }, { value: 'ring', name: 'Around' }, { value: 'grid', name: 'Grid' }]} />
-      {plan.kind === 'ring' ? (
+      <Choice label="Copies" value={plan.kind} onChange={change} options={[{ value: 'line', name: 'In a line' }, { value: 'ring', name: 'Around' }, { value: 'grid', name: 'Grid' }, { value: 'path', name: 'Drawn' }]} />
+      {plan.kind === 'path' ? (
+        <>
+          <div className="grid grid-cols-2 items-end gap-2">
+            <AmountField label="In all" value={plan.count} {...count} onChange={(n) => setPlan({ ...plan, count: Math.round(n) })} />
+            <Button pressed={drawing} onClick={() => cloth?.hands.drawing.set(drawing ? undefined : (path) => setPlan({ ...plan, path }))}>
+              Draw the line
+            </Button>
+          </div>
+          <p className="text-xs text-graphite">{drawing ? 'Draw it on the cloth now, from wherever you like: it is laid to begin at what is chosen.' : 'They lie along the line at even distances.'}</p>
+          <Tick label="Turning with it" on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
+        </>
+      ) : plan.kind === 'ring' ? (
         <>
           <div className="grid grid-cols-2 gap-2">
             <AmountField label="In all" value={plan.count} {...count} onChange={(n) => setPlan({ ...plan, count: Math.round(n) })} />

@@ -1,3 +1,4 @@
+import { Fold } from '../../shared/Fold.tsx';
 import { useStore } from '../../shared/store.ts';
 import { useBench } from '../bench.ts';
 
@@ -15,9 +16,8 @@ export function HistoryList() {
     ...(past.length <= NEAR ? [{ label: 'As it was opened', by: -past.length, done: true }] : []),
   ];
   return (
-    <details className="border-t border-dashed border-thread pt-3">
-      <summary className="cursor-pointer text-xs text-graphite">What was done, {past.length} {past.length === 1 ? 'step' : 'steps'}</summary>
-      <ol aria-label="What was done" className="mt-2 max-h-56 overflow-y-auto">
+    <Fold name="What was done" note={`${past.length} ${past.length === 1 ? 'step' : 'steps'}`}>
+      <ol aria-label="What was done" className="max-h-56 overflow-y-auto">
         {steps.map(({ label, by, done }) => (
           <li key={by}>
             <button
@@ -32,6 +32,6 @@ export function HistoryList() {
           </li>
         ))}
       </ol>
-    </details>
+    </Fold>
   );
 }

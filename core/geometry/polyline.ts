@@ -1,0 +1,42 @@
+import type { Point } from './point.ts';
+
+/** How far each corner of a line lies along it. */
+function lengthsOf(line: readonly Point[]): number[] {
+  const lengths = [0];
+  for (let n = 1; n < line.length; n += 1) {
+    const [a, b] = [line[n - 1] as Point, line[n] as Point];
+    lengths.push((lengths[n - 1] as number) + Math.hypot(b.x - a.x, b.y - a.y));
+  }
+  return lengths;
+}
+
+/**
+ * Points at even distances along a line, its first and its last among them.
+ *
+ * @param count at least 2
+ * @throws RangeError where the line has no length
+ */
+export function evenlyAlong(line: readonly Point[], count: number): Point[] {
+  const lengths = lengthsOf(line);
+  const whole = lengths.at(-1) ?? 0;
+  if (!(whole > 0)) throw new RangeError('the line has no length');
+  let n = 1;
+  return Array.from({ length: count }, (_, i) => {
+    const at = (whole * i) / (count - 1);
+    while (n < line.length - 1 && (lengths[n] as number) < at) n += 1;
+    const [a, b] = [line[n - 1] as Point, line[n] as Point];
+    const [from, to] = [lengths[n - 1] as number, lengths[n] as number];
+    const share = to > from ? Math.min(1, (at - from) / (to - from)) : 0;
+    return { x: a.x + (b.x - a.x) * share, y: a.y + (b.y - a.y) * share };
+  });
+}
+
+/** A line drawn by hand without the hand's trembling: each place the mean of those near it along the line, the ends kept. */
+export function steadied(line: readonly Point[], points = 128, reach = 4): Point[] {
+  const even = evenlyAlong(line, points);
+  return even.map((_, n) => {
+    const near = Math.min(reach, n, points - 1 - n);
+    const around = even.slice(n - near, n + near + 1);
+    return { x: around.reduce((sum, { x }) => sum + x, 0) / around.length, y: around.reduce((sum, { y }) => sum + y, 0) / around.length };
+  });
+}

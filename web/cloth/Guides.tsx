@@ -1,0 +1,71 @@
+import { guideInCell, type Guide } from '../../core/document/guide.ts';
+import { echoesTouching } from '../../core/repeat/echoes.ts';
+import { displacement, type Lattice } from '../../core/repeat/lattice.ts';
+import { toCss, toMm, type Viewport } from './viewport.ts';
+
+/** More cells than this are too small for guides to be of use. */
+const MOST_CELLS = 400;
+
+interface LinesProps {
+  readonly guides: readonly Guide[];
+  readonly viewport: Viewport;
+  readonly lattice: Lattice;
+}
+
+/** The guides, in every cell that is seen. */
+export function GuideLines({ guides, viewport, lattice }: LinesProps) {
+  if (guides.length === 0) return null;
+  const [a, b] = [toMm(viewport, { x: 0, y: 0 }), toMm(viewport, { x: viewport.width, y: viewport.height })];
+  const cells = echoesTouching(lattice, { left: 0, top: 0, right: lattice.width, bottom: lattice.height }, { left: a.x, top: a.y, right: b.x, bottom: b.y });
+  if (cells.length > MOST_CELLS) return null;
+  const path = guides
+    .flatMap((guide) => {
+      const at = guideInCell(guide, lattice);
+      return cells.map((steps) => {
+        const { x, y } = displacement(lattice, steps);
+        const [from, to] = guide.axis === 'x' ? [{ x: x + at, y }, { x: x + at, y: y + lattice.height }] : [{ x, y: y + at }, { x: x + lattice.width, y: y + at }];
+        const [p, q] = [toCss(viewport, from), toCss(viewport, to)];
+        return `M${p.x} ${p.y}L${q.x} ${q.y}`;
+      });
+    })
+    .join('');
+  return (
+    <g className="pointer-events-none" fill="none" data-guides={guides.length}>
+      <path d={path} stroke="#fff" strokeWidth="2.5" strokeOpacity="0.8" />
+      <path d={path} stroke="#3e7a5e" strokeWidth="1" />
+    </g>
+  );
+}
+
+interface PinsProps {
+  readonly guides: readonly Guide[];
+  /** The cell they are taken in, CSS pixels. */
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  /** CSS pixels to the mm. */
+  readonly scale: number;
+  readonly onPress: (event: PointerEvent, guide: Guide) => void;
+}
+
+/** Where guides are taken: a tab at the edge of the cell nearest the middle. */
+export function GuidePins({ guides, x, y, width, height, scale, onPress }: PinsProps) {
+  return guides.map((guide) => {
+    const at = guideInCell(guide, { width: width / scale, height: height / scale }) * scale;
+    const place = guide.axis === 'x' ? { left: x + at - 5, top: y - 12 } : { left: x - 12, top: y + at - 5 };
+    return (
+      <div
+        key={guide.id}
+        title="Drag to move the guide; let go outside the cloth to take it away"
+        data-guide={guide.id}
+        style={place}
+        className={`absolute rounded-sm border border-white bg-fine ${guide.axis === 'x' ? 'h-3 w-2.5 cursor-ew-resize' : 'h-2.5 w-3 cursor-ns-resize'}`}
+        onPointerDown={(event) => {
+          event.stopPropagation();
+          onPress(event.nativeEvent, guide);
+        }}
+      />
+    );
+  });
+}

@@ -1,0 +1,24 @@
+import { steadied } from '../../../core/geometry/polyline.ts';
+import type { Point } from '../../../core/geometry/point.ts';
+import type { ClothHands } from '../clothHands.ts';
+import { toMm } from '../viewport.ts';
+import { hasGone, type Drag } from './drag.ts';
+
+/** Draws a line on the cloth and hands it over, steadied, in mm. */
+export function lineDrag({ view, line: shown, local }: ClothHands, from: Point, take: (line: readonly Point[]) => void): Drag {
+  const line = [from];
+  return {
+    move(event) {
+      const at = local(event);
+      if (!hasGone(line.at(-1) as Point, at)) return;
+      line.push(at);
+      shown.set([...line]);
+    },
+    end() {
+      if (line.length < 2) return;
+      const viewport = view.getViewport();
+      take(steadied(line.map((at) => toMm(viewport, at))));
+    },
+    cancel: () => undefined,
+  };
+}

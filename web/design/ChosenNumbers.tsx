@@ -1,0 +1,95 @@
+import { atShare, MIDDLE, sizeOf, stretched } from '../../core/arrange/frame.ts';
+import { about } from '../../core/arrange/remap.ts';
+import type { Placement, PlacementChange } from '../../core/document/placement.ts';
+import { LARGEST_SCALE, MOST_SKEW, SMALLEST_SCALE } from '../../core/document/placement.ts';
+import { withinTurn } from '../../core/geometry/turn.ts';
+import { displacement } from '../../core/repeat/lattice.ts';
+import { BlendField } from '../shared/BlendField.tsx';
+import { EachField } from '../shared/EachField.tsx';
+import { LengthField } from '../shared/LengthField.tsx';
+import { useStore } from '../shared/store.ts';
+import { useBench, type Bench } from './bench.ts';
+
+interface Named {
+  readonly label: string;
+  readonly hideLabel?: boolean;
+}
+
+/** Makes whoever shows a number of what is chosen follow all that it depends on. */
+function useChosen(): Bench {
+  const bench = useBench();
+  useStore(bench.session);
+  useStore(bench.selection);
+  useStore(bench.motifs);
+  useStore(bench.point);
+  return bench;
+}
+
+/** Where the point of what is chosen lies, in the cell that holds the first of it. */
+export function PlaceNumber({ axis, ...named }: Named & { readonly axis: 'x' | 'y' }) {
+  const bench = useChosen();
+  const { frame, chosen } = bench;
+  const [first] = chosen;
+  if (!frame || !first) return null;
+  const steps = bench.selection.getState().at.get(first.id) ?? { i: 0, j: 0 };
+  const isOwn = chosen.length === 1 && bench.point.getState() === MIDDLE;
+  const mm = isOwn ? first[axis] : atShare(frame, bench.point.getState())[axis] - displacement(bench.lattice, steps)[axis];
+  return <LengthField {...named} mm={mm} signed onChange={(next) => bench.move(bench.grip(), axis === 'x' ? { x: next - mm, y: 0 } : { x: 0, y: next - mm }, 'Moved')} />;
+}
+
+/** The width or height of what is chosen along its own sides; the other goes along where proportions are kept. */
+export function SpanNumber({ side, keep, ...named }: Named & { readonly side: 'width' | 'height'; readonly keep: boolean }) {
+  const bench = useChosen();
+  const { frame, pivot } = bench;
+  if (!frame || !pivot) return null;
+  const mm = sizeOf(frame)[side];
+  const change = (next: number): void => {
+    const factor = next / mm;
+    if (keep) bench.remap('Resized', about(pivot, { scale: factor }));
+    else bench.remap('Stretched', stretched(frame, side === 'width' ? factor : 1, side === 'height' ? factor : 1, bench.point.getState()));
+  };
+  return <LengthField {...named} mm={mm} min={mm * 1e-3} max={mm * 1e3} onChange={change} />;
+}
+
+/** A number that each of the chosen has of its own. */
+interface OwnNumber {
+  readonly sign: '°' | '%';
+  readonly said: string;
+  readonly min?: number;
+  readonly max?: number;
+  readonly read: (one: Placement) => number;
+  readonly write: (value: number) => PlacementChange;
+}
+
+const OWN: Readonly<Record<'size' | 'turn' | 'skew' | 'opacity', OwnNumber>> = {
+  size: { sign: '%', said: 'Resized', min: SMALLEST_SCALE * 100, max: LARGEST_SCALE * 100, read: ({ scale }) => scale * 100, write: (percent) => ({ scale: percent / 100 }) },
+  turn: { sign: '°', said: 'Turned', read: ({ turn }) => turn, write: (turn) => ({ turn: withinTurn(turn) }) },
+  skew: { sign: '°', said: 'Slanted', min: -MOST_SKEW, max: MOST_SKEW, read: ({ skew }) => skew, write: (skew) => ({ skew }) },
+  opacity: { sign: '%', said: 'Changed the opacity', min: 0, max: 100, read: ({ opacity }) => opacity * 100, write: (percent) => ({ opacity: percent / 100 }) },
+};
+
+/** Of one motif about its point, of several each about its own centre. */
+export function OwnNumber({ kind, ...named }: Named & { readonly kind: keyof typeof OWN }) {
+  const bench = useChosen();
+  const { chosen, pivot } = bench;
+  const { sign, said, min, max, read, write } = OWN[kind];
+  const [only] = chosen;
+  if (!only || !pivot) return null;
+  const change = (values: readonly number[]): void => {
+    const next = values[0] ?? 0;
+    const aboutPoint = chosen.length === 1 && bench.point.getState() !== MIDDLE;
+    if (aboutPoint && kind === 'turn') bench.turn(next - only.turn);
+    else if (aboutPoint && kind === 'size') bench.resize(next / 100 / only.scale);
+    else bench.change(said, (_one, n) => write(values[n] ?? next));
+  };
+  return <EachField {...named} sign={sign} values={chosen.map(read)} {...(min !== undefined && { min })} {...(max !== undefined && { max })} onChange={change} />;
+}
+
+export function BlendNumber(named: Named) {
+  const bench = useChosen();
+  const { chosen } = bench;
+  const [first] = chosen;
+  if (!first) return null;
+  const alike = chosen.every(({ blend }) => blend === first.blend);
+  return <BlendField {...named} value={alike ? first.blend : undefined} onChange={(blend) => bench.change('Changed the blending', () => ({ blend }))} />;
+}

@@ -1,0 +1,172 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { takeArrangement } from '../../../core/arrange/takeArrangement.ts';
+import type { Design } from '../../../core/document/design.ts';
+import { Session } from '../../../core/document/session.ts';
+import { useAlternativeDesigns, useAlternatives } from '../../api/alternatives.ts';
+import { ClothView } from '../../cloth/clothView.ts';
+import { middle, toMm, viewportWith } from '../../cloth/viewport.ts';
+import type { Point } from '../../../core/geometry/point.ts';
+import { Button } from '../../shared/Button.tsx';
+import { repeatText } from '../../shared/repeatText.ts';
+import { useStore } from '../../shared/store.ts';
+import { useUnit } from '../../shared/unit.ts';
+import { useBench } from '../bench.ts';
+
+interface Props {
+  /** Ids of kept alternatives, up to three. */
+  readonly alternatives: readonly string[];
+  readonly onClose: () => void;
+}
+
+/** Where all of them are looked at: what lies in the middle of each, and the scale. */
+interface Look {
+  readonly at: Point;
+  /** CSS pixels per mm. */
+  readonly scale: number;
+}
+
+/** The arrangement being worked at and up to three that were kept, as live cloth, moved and zoomed as one; any can be taken. */
+export function SideBySide({ alternatives, onClose }: Props) {
+  const bench = useBench();
+  const { committed } = useStore(bench.session);
+  const { id } = committed;
+  const listed = useAlternatives(id);
+  const designs = useAlternativeDesigns(id, alternatives);
+  const [look, setLook] = useState<Look>(() => ({ at: { x: committed.repeat.width, y: committed.repeat.height }, scale: 480 / (2.2 * Math.max(committed.repeat.width, committed.repeat.height)) }));
+  const closing = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    closing.current?.querySelector('button')?.focus();
+  }, []);
+  const take = (name: string, design: Design): void => {
+    bench.commit(`Took “${name}”`, takeArrangement(bench.session.state.committed, design));
+    onClose();
+  };
+  const panes = [
+    { key: 'now', name: 'As it is now', design: committed, problem: undefined, own: true },
+    ...alternatives.map((one, n) => ({
+      key: one,
+      name: listed.data?.find((alternative) => alternative.id === one)?.name ?? 'Alternative',
+      // Colours are those worked in: arrangements are compared and not colours.
+      design: designs[n]?.data && { ...designs[n].data, colourways: inColoursOf(designs[n].data, committed), colourway: committed.colourway, ground: committed.ground, inks: allInks(designs[n].data, committed) },
+      problem: designs[n]?.error?.message,
+      own: false,
+    })),
+  ];
+  return (
+    <section
+      role="dialog"
+      aria-label="Alternatives side by side"
+      className="fixed inset-0 z-40 flex flex-col bg-linen"
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') onClose();
+      }}
+    >
+      <header className="flex h-12 shrink-0 items-center gap-4 border-b border-thread bg-calico px-4">
+        <h2 className="font-name text-lg font-semibold">Side by side</h2>
+        <p className="text-sm text-graphite">Drag moves all of them, the wheel zooms; they are seen in the colours you work in.</p>
+        <span ref={closing} className="ml-auto">
+          <Button onClick={onClose}>Back to the cloth</Button>
+        </span>
+      </header>
+      <div className={`grid min-h-0 grow gap-3 p-3 ${panes.length === 2 ? 'grid-cols-2' : panes.length === 3 ? 'grid-cols-3' : 'grid-cols-2 grid-rows-2'}`}>
+        {panes.map(({ key, name, design, problem, own }) => (
+          <figure key={key} aria-label={name} className="flex min-h-0 min-w-0 flex-col overflow-hidden rounded-md border border-thread bg-white">
+            <div className="relative min-h-0 grow">{design ? <LiveCloth design={design} look={look} onLook={setLook} /> : <p className="p-4 text-sm">{problem ?? 'Fetching …'}</p>}</div>
+            <figcaption className="flex h-12 shrink-0 items-center gap-3 border-t border-thread px-3">
+              <span className="truncate font-name font-semibold">{name}</span>
+              {design && <Numbers design={design} />}
+              {!own && design && (
+                <Button className="ml-auto" onClick={() => take(name, design)}>
+                  Take this one
+                </Button>
+              )}
+            </figcaption>
+          </figure>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function Numbers({ design }: { readonly design: Design }) {
+  const [unit] = useUnit();
+  return (
+    <span className="truncate text-xs text-graphite">
+      {design.placements.length} motifs, {repeatText(design.repeat, unit)}
+    </span>
+  );
+}
+
+function allInks(design: Design, now: Design): Design['inks'] {
+  const known = new Set(now.inks.map(({ id }) => id));
+  return [...now.inks, ...design.inks.filter(({ id }) => !known.has(id))];
+}
+
+function inColoursOf(design: Design, now: Design): Design['colourways'] {
+  const own = design.colourways.find(({ id }) => id === design.colourway)?.colours ?? {};
+  return now.colourways.map((one) => ({ ...one, colours: { ...own, ...one.colours } }));
+}
+
+/** The endless cloth of a design, only to be looked at. */
+function LiveCloth({ design, look, onLook }: { readonly design: Design; readonly look: Look; readonly onLook: (look: Look) => void }) {
+  const bench = useBench();
+  const motifs = useStore(bench.motifs);
+  const area = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const session = useMemo(() => new Session(design), [design]);
+  const view = useRef<ClothView>(undefined);
+  useEffect(() => {
+    const place = area.current;
+    if (!place || !canvas.current) return;
+    const frame = () => ({ width: place.clientWidth, height: place.clientHeight, density: window.devicePixelRatio });
+    const made = new ClothView(canvas.current, session, frame());
+    view.current = made;
+    made.setMotifs(bench.motifs.getState());
+    const observer = new ResizeObserver(() => made.resize(frame().width, frame().height, frame().density));
+    observer.observe(place);
+    return () => {
+      observer.disconnect();
+      made.close();
+      view.current = undefined;
+    };
+  }, [session, bench]);
+  useEffect(() => view.current?.setMotifs(motifs), [motifs, session]);
+  useEffect(() => {
+    const now = view.current?.getViewport();
+    if (now) view.current?.look(viewportWith(now, session.state.design.repeat, look.scale, look.at, middle(now)));
+  }, [look, session]);
+
+  // Not passive, since the page itself must not zoom or scroll.
+  const wheeling = useRef<(event: WheelEvent) => void>(() => undefined);
+  useEffect(() => {
+    wheeling.current = (event) => {
+      event.preventDefault();
+      const now = view.current?.getViewport();
+      const box = area.current?.getBoundingClientRect();
+      if (!now || !box) return;
+      const at = toMm(now, { x: event.clientX - box.left, y: event.clientY - box.top });
+      const factor = Math.exp(-event.deltaY * 0.0016);
+      // What lies under the pointer stays under it.
+      onLook({ scale: look.scale * factor, at: { x: at.x + (look.at.x - at.x) / factor, y: at.y + (look.at.y - at.y) / factor } });
+    };
+  }, [look, onLook]);
+  useEffect(() => {
+    const place = area.current;
+    const listen = (event: WheelEvent): void => wheeling.current(event);
+    place?.addEventListener('wheel', listen, { passive: false });
+    return () => place?.removeEventListener('wheel', listen);
+  }, []);
+
+  return (
+    <div
+      ref={area}
+      className="bare-ground absolute inset-0 cursor-grab touch-none"
+      onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+      onPointerMove={(event) => {
+        if (event.buttons & 1) onLook({ ...look, at: { x: look.at.x - event.movementX / look.scale, y: look.at.y - event.movementY / look.scale } });
+      }}
+    >
+      <canvas ref={canvas} className="absolute inset-0 h-full w-full" />
+    </div>
+  );
+}

@@ -1,0 +1,56 @@
+import { array, object, string, ValidationError } from 'yup';
+import type { Hex } from '../../core/colour/hex.ts';
+import { currentColourway, type Design } from '../../core/document/design.ts';
+import type { Placement } from '../../core/document/placement.ts';
+import { hexSchema, MOST_PLACEMENTS, placementSchema } from '../../core/document/schema.ts';
+
+/** What was copied: placements as they lay, and the colours of the artwork's inks there. */
+export interface Clip {
+  readonly design: string;
+  readonly placements: readonly Placement[];
+  readonly inks: readonly { readonly print: Hex; readonly colour: Hex }[];
+}
+
+const KEY = 'hevrel-clip';
+
+const clipSchema = object({
+  design: string().required(),
+  placements: array(placementSchema).required().min(1).max(MOST_PLACEMENTS),
+  inks: array(object({ print: hexSchema, colour: hexSchema })).required().max(1000),
+});
+
+/** Takes a copy of placements, with the design's own colours. */
+export function clipOf(design: Design, placements: readonly Placement[]): Clip {
+  const { colours } = currentColourway(design);
+  const inks = design.inks.flatMap(({ id, prints }) => prints.flatMap((print) => (colours[id] ? [{ print, colour: colours[id] }] : [])));
+  return { design: design.id, placements, inks };
+}
+
+/** Where copies are kept until they are pasted. */
+export interface ClipShelf {
+  keep(clip: Clip): void;
+  /** What was copied last; undefined where nothing was, or what lies there cannot be read. */
+  read(): Clip | undefined;
+}
+
+/** Kept for every window of this browser. */
+export const BROWSER_CLIPS: ClipShelf = {
+  keep: (clip) => localStorage.setItem(KEY, JSON.stringify(clip)),
+  read() {
+    const text = localStorage.getItem(KEY);
+    if (text === null) return undefined;
+    try {
+      return clipSchema.validateSync(JSON.parse(text), { strict: true }) as Clip;
+    } catch (error) {
+      // Left by another version of the program, or not ours at all.
+      if (error instanceof ValidationError || error instanceof SyntaxError) return undefined;
+      throw error;
+    }
+  },
+};
+
+/** Kept as long as this shelf is. */
+export function ownClips(): ClipShelf {
+  let kept: Clip | undefined;
+  return { keep: (clip) => void (kept = clip), read: () => kept };
+}
