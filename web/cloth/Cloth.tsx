@@ -41,7 +41,10 @@ export function Cloth({ onReady, onOpen }: Props) {
 
     const stop = new AbortController();
     const { signal } = stop;
+    // Pins, labels and lists over the cloth take their own presses; React hears of those only after this listener.
+    const isOwn = (event: Event): boolean => (event.target as Element).closest('[data-own-press]') !== null;
     place.addEventListener('pointerdown', (event) => {
+      if (isOwn(event)) return;
       place.focus({ preventScroll: true });
       hands.press(event);
     }, { signal });
@@ -50,10 +53,12 @@ export function Cloth({ onReady, onOpen }: Props) {
     place.addEventListener('pointerup', (event) => hands.lift(event), { signal });
     place.addEventListener('pointercancel', () => hands.cancel(), { signal });
     place.addEventListener('dblclick', (event) => {
+      if (isOwn(event)) return;
       const id = hands.at(event);
       if (id !== undefined) onOpen(id);
     }, { signal });
     place.addEventListener('contextmenu', (event) => {
+      if (isOwn(event)) return;
       event.preventDefault();
       hands.openPile(event);
     }, { signal });

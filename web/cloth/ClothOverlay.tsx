@@ -128,13 +128,11 @@ function CellEdges({ viewport, lattice, onPress }: EdgesProps) {
     <div
       key={edge}
       title={label}
+      data-own-press
       data-edge={edge}
       style={{ left, top }}
       className={`absolute rounded-full border border-white bg-ink ${className}`}
-      onPointerDown={(event) => {
-        event.stopPropagation();
-        onPress(event.nativeEvent, edge, cell);
-      }}
+      onPointerDown={(event) => onPress(event.nativeEvent, edge, cell)}
     />
   ));
 }

@@ -58,13 +58,11 @@ export function GuidePins({ guides, x, y, width, height, scale, onPress }: PinsP
       <div
         key={guide.id}
         title="Drag to move the guide; let go outside the cloth to take it away"
+        data-own-press
         data-guide={guide.id}
         style={place}
         className={`absolute rounded-sm border border-white bg-fine ${guide.axis === 'x' ? 'h-3 w-2.5 cursor-ew-resize' : 'h-2.5 w-3 cursor-ns-resize'}`}
-        onPointerDown={(event) => {
-          event.stopPropagation();
-          onPress(event.nativeEvent, guide);
-        }}
+        onPointerDown={(event) => onPress(event.nativeEvent, guide)}
       />
     );
   });

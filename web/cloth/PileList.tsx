@@ -30,9 +30,9 @@ export function PileList({ hands }: { readonly hands: ClothHands }) {
       ref={list}
       aria-label="What lies here"
       data-own-arrows
+      data-own-press
       style={{ left: Math.min(pile.at.x, width - WIDTH - 8), top: Math.min(pile.at.y, Math.max(8, height - 24 - Math.min(8, pile.hits.length) * 40)), width: WIDTH }}
       className="absolute max-h-84 overflow-y-auto rounded-md border border-thread bg-calico p-1 shadow-float"
-      onPointerDown={(event) => event.stopPropagation()}
       onKeyDown={(event) => {
         if (event.key === 'Escape') close();
         else if (event.key === 'ArrowDown') step(1);

@@ -65,13 +65,11 @@ function Pin({ at, name, label, className, small = false, onPress }: PinProps) {
   return (
     <div
       title={label}
+      data-own-press
       data-pin={name}
       style={{ left: at.x - 10, top: at.y - 10 }}
       className="absolute grid h-5 w-5 place-items-center"
-      onPointerDown={(event) => {
-        event.stopPropagation();
-        onPress(event.nativeEvent);
-      }}
+      onPointerDown={(event) => onPress(event.nativeEvent)}
     >
       <span className={`rounded-full border-2 border-white shadow-[0_0_0_1.5px_#1f2430] ${small ? 'h-2.5 w-2.5' : 'h-3 w-3'} ${className}`} />
     </div>
@@ -83,17 +81,12 @@ function PointPin({ at, onPress, onHome }: { readonly at: Point; readonly onPres
   return (
     <div
       title="The point it is turned and sized about: drag it; a double click brings it to the middle"
+      data-own-press
       data-pin="point"
       style={{ left: at.x - 9, top: at.y - 9 }}
       className="absolute h-4.5 w-4.5 cursor-move"
-      onPointerDown={(event) => {
-        event.stopPropagation();
-        onPress(event.nativeEvent);
-      }}
-      onDoubleClick={(event) => {
-        event.stopPropagation();
-        onHome();
-      }}
+      onPointerDown={(event) => onPress(event.nativeEvent)}
+      onDoubleClick={onHome}
     >
       <svg viewBox="0 0 18 18" aria-hidden className="h-full w-full">
         <path d="M9 2v14M2 9h14" stroke="#fff" strokeWidth="3.5" />

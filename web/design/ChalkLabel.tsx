@@ -1,4 +1,4 @@
-import { BringToFront, ChevronDown, ChevronUp, CopyPlus, FlipHorizontal2, Package, PackageOpen, SendToBack, Trash2 } from 'lucide-react';
+import { BringToFront, ChevronDown, ChevronUp, CopyPlus, FlipVertical2, Package, PackageOpen, SendToBack, Trash2 } from 'lucide-react';
 import type { Placement } from '../../core/document/placement.ts';
 import type { Box } from '../../core/geometry/box.ts';
 import type { Motif } from '../../core/motif/motif.ts';
@@ -16,7 +16,7 @@ interface Props {
   readonly viewport: Viewport;
 }
 
-const WIDTH = 316;
+const WIDTH = 356;
 const HEIGHT = 116;
 const MORE_HEIGHT = 168;
 const GAP = 14;
@@ -39,9 +39,7 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
       style={placed(box, viewport, open ? MORE_HEIGHT : HEIGHT)}
       className="absolute rounded-md border border-thread bg-calico px-2 pt-1 pb-2 shadow-float"
       data-chalk-label
-      onPointerDown={(event) => event.stopPropagation()}
-      onDoubleClick={(event) => event.stopPropagation()}
-      onContextMenu={(event) => event.stopPropagation()}
+      data-own-press
     >
       <div className="flex items-center">
         <span className="min-w-0 grow truncate pl-1 font-name text-sm font-semibold">{name}</span>
@@ -49,7 +47,7 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
           <CopyPlus size={16} aria-hidden />
         </Button>
         <Button look="quiet" label="Mirror" onClick={() => bench.mirror()}>
-          <FlipHorizontal2 size={16} aria-hidden />
+          <FlipVertical2 size={16} aria-hidden />
         </Button>
         <Button look="quiet" label="Bring to the front" onClick={() => bench.restack('front')}>
           <BringToFront size={16} aria-hidden />

@@ -36,10 +36,10 @@ export function Numbers() {
         <BlendNumber label="Blend" />
         <div className="grid grid-cols-2 items-end gap-2">
           <Button label="Mirror across" className="w-full" onClick={() => bench.mirror()}>
-            <FlipHorizontal2 size={16} aria-hidden />
+            <FlipVertical2 size={16} aria-hidden />
           </Button>
           <Button label="Mirror down" className="w-full" onClick={() => bench.mirror(true)}>
-            <FlipVertical2 size={16} aria-hidden />
+            <FlipHorizontal2 size={16} aria-hidden />
           </Button>
         </div>
       </div>

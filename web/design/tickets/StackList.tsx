@@ -12,8 +12,8 @@ import { LayerSettings } from './LayerSettings.tsx';
 import { MotifRow } from './StackMotifRow.tsx';
 
 const ROW_PX = 36;
-/** The list grows to this and then scrolls. */
-const MOST_PX = 430;
+/** The list grows until the layer's own numbers would be out of sight, and then scrolls. */
+const MOST_HIGH = 'max(190px, calc(100vh - 576px))';
 
 /** Where what is dragged would come to lie: over or under a line. */
 export interface Landing {
@@ -120,7 +120,7 @@ export function StackList() {
           setLanding(undefined);
         }}
       >
-        <div ref={scroller} data-own-arrows data-stack onKeyDown={onKeyDown} className="overflow-y-auto rounded-md border border-thread bg-white" style={{ height: Math.min(MOST_PX, virtual.getTotalSize() + 2) }}>
+        <div ref={scroller} data-own-arrows data-stack onKeyDown={onKeyDown} className="overflow-y-auto rounded-md border border-thread bg-white" style={{ height: virtual.getTotalSize() + 2, maxHeight: MOST_HIGH }}>
           <ul aria-label="The stack, topmost first" className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map(({ index, start, key }) => {
               const row = rows[index] as StackRow;
