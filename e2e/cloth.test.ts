@@ -1,59 +1,29 @@
 import { By, Key, Origin, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { Hex } from '../core/colour/hex.ts';
-import { newDesign, type Design } from '../core/document/design.ts';
-import { placementOf } from '../core/document/place.ts';
+import type { Design } from '../core/document/design.ts';
+import type { Placement } from '../core/document/placement.ts';
 import { step, type Step } from '../core/repeat/step.ts';
-import type { StoredDesign } from '../server/store/designs.ts';
-import { importMotif } from '../server/motifs/importMotif.ts';
-import { openBrowser, type Browser } from './support/browser.ts';
-import { alike, cellOnScreen, click, clickAt, complaints, drag, middleOf, named, press, settledShot, type, waitUntilSaved, wheel, type Shot, type Spot } from './support/hands.ts';
-import { startHevrel, type Hevrel } from './support/hevrel.ts';
+import type { Browser } from './support/browser.ts';
+import { alike, cellOnScreen, click, clickAt, complaints, drag, middleOf, named, press, settledShot, type, wheel, type Shot, type Spot } from './support/hands.ts';
+import { GROUND, isPink, openTiles, PINK, type Tiles } from './support/tiles.ts';
 
-const PINK = [0xc0, 0x20, 0x6a] as const;
-const GROUND = [0xf2, 0xee, 0xe4] as const;
 /** A ground so dark that whatever shone through a join would stand out. */
 const DARK = [0x18, 0x38, 0x50] as const;
-const TILE = '<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="20mm" viewBox="0 0 40 20"><rect width="40" height="20" fill="#c0206a"/></svg>';
 
-let hevrel: Hevrel;
+let tiles: Tiles;
 let browser: Browser;
-let motif: string;
 
 beforeAll(async () => {
-  hevrel = await startHevrel();
-  browser = await openBrowser();
-  motif = (await importMotif(hevrel.serving.studio, 'tile.svg', Buffer.from(TILE), 'Test')).motif.id;
+  tiles = await openTiles();
+  ({ browser } = tiles);
 });
 
-afterAll(async () => {
-  await browser.close();
-  await hevrel.close();
-});
+afterAll(() => tiles.close());
 
-/** Opens a design with tiles at the given places. */
-async function open(drop: Step, places: readonly Partial<Design['placements'][number]>[], size = { width: 120, height: 90 }, ground: Hex = '#f2eee4'): Promise<string> {
-  const blank = newDesign('x', 'Tiles', { ...size, step: drop });
-  const document: Design = {
-    ...blank,
-    inks: [...blank.inks, { id: 'pink', name: 'Pink', prints: ['#c0206a'] }],
-    colourways: [{ id: 'base', name: 'Base', colours: { ground, pink: '#c0206a' } }],
-    placements: places.map((place, i) => ({ ...placementOf(`t${i}`, { id: motif }, { x: 60, y: 45 }), ...place })),
-  };
-  const answer = await fetch(`${hevrel.url}/api/designs`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name: 'Tiles', document }) });
-  const { design } = (await answer.json()) as StoredDesign;
-  await browser.driver.get(`${hevrel.url}/designs/${design.id}`);
-  await browser.driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
-  await settledShot(browser.driver);
-  return design.id;
-}
-
-async function stored(id: string): Promise<Design> {
-  await waitUntilSaved(browser.driver);
-  return ((await (await fetch(`${hevrel.url}/api/designs/${id}`)).json()) as StoredDesign).design;
-}
-
-const isPink = (screen: Shot, at: Spot): boolean => alike(screen.at(at.x, at.y), PINK);
+const open = (drop: Step, places: readonly Partial<Placement>[], size?: { width: number; height: number }, ground?: Hex): Promise<string> =>
+  tiles.open(drop, places, { ...(size && { size }), ...(ground && { ground }) });
+const stored = (id: string): Promise<Design> => tiles.stored(id);
 
 beforeEach(async () => {
   await browser.driver.manage().logs().get('browser');
@@ -209,26 +179,6 @@ describe('the cloth', () => {
     expect(alike(screen.at(middle.x, middle.y), [0x20, 0x5a, 0xc0])).toBe(true);
     expect(await complaints(driver)).toEqual([]);
   });
-
-  it('keeps both versions when two windows change the same design', async () => {
-    const { driver } = browser;
-    const id = await open(step('square'), [{ x: 60, y: 45 }]);
-    const elsewhere = await fetch(`${hevrel.url}/api/designs/${id}`, {
-      method: 'PATCH',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ save: 'another-window', revision: 1, commands: [{ type: 'name', name: 'Theirs' }] }),
-    });
-    expect(elsewhere.status).toBe(200);
-    await press(driver, 'n');
-    await press(driver, Key.ARROW_RIGHT);
-    await driver.wait(async () => !(await driver.getCurrentUrl()).endsWith(id), 10_000);
-    const mine = (await driver.getCurrentUrl()).split('/').at(-1) as string;
-    await settledShot(driver);
-    expect((await stored(mine)).placements[0]).toMatchObject({ x: 61 });
-    expect((await stored(mine)).name).toMatch(/^Tiles, kept \d\d:\d\d$/);
-    expect(await stored(id)).toMatchObject({ name: 'Theirs', placements: [{ x: 60 }] });
-    expect(await driver.findElement(By.css('[role=alert]')).getText()).toContain('Both versions are kept');
-  });
 });
 
 /** Pixels of the cloth that are neither the dark ground nor tile nor a mix of the two, but for what lies over the cloth. */
@@ -267,10 +217,7 @@ function isMix(colour: readonly number[]): boolean {
 describe('choosing and lining up', () => {
   const SQUARE = step('square');
   const chosen = async (): Promise<string> => (await browser.driver.findElement(By.css('[data-chalk-label]'))).getText();
-  const spot = async (x: number, y: number): Promise<Spot> => {
-    const { left, top, scale } = await cellOnScreen(browser.driver);
-    return { x: left + x * scale, y: top + y * scale };
-  };
+  const spot = (x: number, y: number): Promise<Spot> => tiles.spot(x, y);
 
   it('a box chooses what lies wholly within it, across repeats', async () => {
     await open(SQUARE, [{ x: 30, y: 20 }, { x: 90, y: 70 }, { x: 118, y: 20 }]);

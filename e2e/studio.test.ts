@@ -5,7 +5,7 @@ import { By, until } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openBrowser, type Browser } from './support/browser.ts';
-import { click, complaints, middleOf, press, settledShot, type, waitForText, waitUntilSaved } from './support/hands.ts';
+import { click, complaints, middleOf, press, settledShot, type, waitForText, waitUntilSaved, named } from './support/hands.ts';
 import { startHevrel, type Hevrel } from './support/hevrel.ts';
 
 let hevrel: Hevrel;
@@ -102,7 +102,7 @@ describe('files', () => {
     const motif = await driver.wait(until.elementLocated(By.css('button[data-motif]')), 10_000);
     expect(await motif.getText()).toBe('Bottle shard');
     await motif.click();
-    await waitForText(driver, '60 mm wide');
+    await driver.wait(async () => (await (await named(driver, 'field', 'Wide')).getAttribute('value')) === '60 mm', 10_000, 'it was never laid');
     await waitUntilSaved(driver);
     await press(driver, 'z');
   });

@@ -1,13 +1,12 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
 import { chmodSync, existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { afterEach, describe, expect, it } from 'vitest';
 import { readOptions } from './options.ts';
+import { startProcess, type Running } from './testing/process.ts';
 
-const START = fileURLToPath(new URL('../scripts/devServer.ts', import.meta.url));
 const running: ChildProcess[] = [];
 const folders: string[] = [];
 
@@ -22,30 +21,10 @@ function folder(): string {
   return made;
 }
 
-interface Ended {
-  readonly code: number | null;
-  readonly out: string;
-  readonly err: string;
-}
-
-/** Starts Hevrel as a process; `url` is there once it has said where it is. */
-function start(...args: string[]): { child: ChildProcess; url: Promise<string>; ended: Promise<Ended> } {
-  const child = spawn(process.execPath, ['--import', 'tsx', START, ...args], { stdio: ['ignore', 'pipe', 'pipe'] });
-  running.push(child);
-  let out = '';
-  let err = '';
-  child.stderr?.on('data', (data: Buffer) => (err += data.toString()));
-  const ended = new Promise<Ended>((resolve) => child.on('exit', (code) => resolve({ code, out, err })));
-  const url = new Promise<string>((resolve, reject) => {
-    child.stdout?.on('data', (data: Buffer) => {
-      out += data.toString();
-      const found = /Hevrel is at (\S+)/.exec(out)?.[1];
-      if (found) resolve(found);
-    });
-    void ended.then(({ err: why }) => reject(new Error(why || 'it ended')));
-  });
-  url.catch(() => undefined);
-  return { child, url, ended };
+function start(...options: string[]): Running {
+  const process = startProcess(...options);
+  running.push(process.child);
+  return process;
 }
 
 const repeat = { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } };

@@ -90,7 +90,8 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
     told.onmessage = () => void company.ask();
     let { revision } = saver;
     const tell = saver.subscribe(() => {
-      if (saver.revision !== revision && saver.getState().kind === 'saved') told.postMessage(saver.revision);
+      // The server hears first that this window is edited in.
+      if (saver.revision !== revision && saver.getState().kind === 'saved') void company.ask().then(() => here.signal.aborted || told.postMessage('saved'));
       ({ revision } = saver);
     });
     window.addEventListener('pagehide', leave);

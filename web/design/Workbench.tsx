@@ -85,7 +85,14 @@ export function Workbench({ saver, company, onClose }: Props) {
       if (!latest.current || document.querySelector('[role="dialog"]')) return;
       // What is typed into a field is the field's own, but for saving.
       const typing = target.matches('input, textarea, select, [contenteditable]');
-      if (typing && !(event.ctrlKey && event.key === 's')) return;
+      const isUntouched = target.dataset['untouched'] !== undefined;
+      if (typing && isUntouched && event.key === 'Escape') {
+        document.querySelector<HTMLElement>('[data-cloth]')?.focus({ preventScroll: true });
+        return;
+      }
+      // A number that was taken is undone like anything else.
+      const undoes = isUntouched && (event.ctrlKey || event.metaKey) && ['z', 'y'].includes(event.key.toLowerCase());
+      if (typing && !undoes && !(event.ctrlKey && event.key === 's')) return;
       // Widgets that go by arrows keep them.
       if (event.key.startsWith('Arrow') && target.closest('[role="radiogroup"], [role="tablist"], [role="listbox"], [role="slider"], [data-own-arrows]')) return;
       const found = SHORTCUTS.find(({ matches }) => matches(event));

@@ -402,9 +402,10 @@ export class Bench {
 
   /** Brings a layer to another place among the layers; 0 is the bottom. */
   moveLayer({ id, name }: Layer, to: number): void {
-    const moved = this.design.layers.find((layer) => layer.id === id);
-    const rest = this.design.layers.filter((layer) => layer.id !== id);
-    if (moved && rest[to]?.id !== this.design.layers[to + 1]?.id) this.commit(`Moved the layer ${name}`, { type: 'layers', layers: rest.toSpliced(to, 0, moved) });
+    const { layers } = this.design;
+    const from = layers.findIndex((layer) => layer.id === id);
+    const moved = layers[from];
+    if (moved && from !== to) this.commit(`Moved the layer ${name}`, { type: 'layers', layers: layers.toSpliced(from, 1).toSpliced(to, 0, moved) });
   }
 
   /** Lays placements directly over or under another, in its layer. */

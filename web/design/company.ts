@@ -36,6 +36,8 @@ export class Company {
   #open = false;
   #edited = -Infinity;
   #asking = false;
+  /** Asked for while an answer was still awaited, which may have been given too early. */
+  #again = false;
   #leave: (() => void) | undefined;
 
   constructor(
@@ -64,6 +66,7 @@ export class Company {
 
   /** Asks at once; otherwise it asks by itself every other second. */
   async ask(): Promise<void> {
+    if (this.#asking) this.#again = true;
     if (this.#asking || !this.#open) return;
     this.#asking = true;
     clearTimeout(this.#timer);
@@ -77,7 +80,9 @@ export class Company {
       if (!(error instanceof Unreachable)) this.others.set(NOBODY);
     } finally {
       this.#asking = false;
-      if (this.#open) this.#timer = setTimeout(() => void this.ask(), this.isHidden() ? ASK_HIDDEN_MS : ASK_MS);
+      const wait = this.#again ? 0 : this.isHidden() ? ASK_HIDDEN_MS : ASK_MS;
+      this.#again = false;
+      if (this.#open) this.#timer = setTimeout(() => void this.ask(), wait);
     }
   }
 

@@ -73,6 +73,7 @@ export function QuantityField({ label, shown, read, onChange, value, onStep, ste
         value={typed ?? shown}
         autoComplete="off"
         spellCheck={false}
+        data-untouched={typed === undefined || undefined}
         aria-invalid={problem !== undefined}
         aria-describedby={problem ? `${id}-problem` : undefined}
         onFocus={(event) => event.currentTarget.select()}

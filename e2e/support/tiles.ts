@@ -1,0 +1,80 @@
+import { By, until } from 'selenium-webdriver';
+import type { Hex } from '../../core/colour/hex.ts';
+import { newDesign, type Design } from '../../core/document/design.ts';
+import { placementOf } from '../../core/document/place.ts';
+import type { Placement } from '../../core/document/placement.ts';
+import type { Step } from '../../core/repeat/step.ts';
+import { importMotif } from '../../server/motifs/importMotif.ts';
+import type { StoredDesign } from '../../server/store/designs.ts';
+import { openBrowser, type Browser } from './browser.ts';
+import { alike, cellOnScreen, settledShot, waitUntilSaved, type Shot, type Spot } from './hands.ts';
+import { startHevrel, type Hevrel } from './hevrel.ts';
+
+export const PINK = [0xc0, 0x20, 0x6a] as const;
+export const GROUND = [0xf2, 0xee, 0xe4] as const;
+
+/** A flat pink tile, 40 × 20 mm: where it lies can be read off the screen. */
+const TILE = '<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="20mm" viewBox="0 0 40 20"><rect width="40" height="20" fill="#c0206a"/></svg>';
+
+/** A Hevrel and a browser, with designs made of pink tiles. */
+export interface Tiles {
+  readonly hevrel: Hevrel;
+  readonly browser: Browser;
+  /** Opens a design with tiles at the given places, t0, t1 and so on; says its id. */
+  open(step: Step, places: readonly Partial<Placement>[], rest?: { readonly size?: { width: number; height: number }; readonly ground?: Hex; readonly design?: Partial<Design> }): Promise<string>;
+  /** The design as it is stored, once everything is saved. */
+  stored(id: string): Promise<Design>;
+  /** Where a place of the cell is on screen. */
+  spot(x: number, y: number): Promise<Spot>;
+  /** Does something to a design as another window elsewhere would. */
+  elsewhere(id: string, revision: number, commands: readonly unknown[]): Promise<void>;
+  close(): Promise<void>;
+}
+
+export async function openTiles(): Promise<Tiles> {
+  const hevrel = await startHevrel();
+  const browser = await openBrowser();
+  const { driver } = browser;
+  const motif = (await importMotif(hevrel.serving.studio, 'tile.svg', Buffer.from(TILE), 'Test')).motif.id;
+  const call = (method: string, path: string, body: unknown): Promise<Response> =>
+    fetch(`${hevrel.url}/api${path}`, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+  return {
+    hevrel,
+    browser,
+    async open(step, places, { size = { width: 120, height: 90 }, ground = '#f2eee4', design: rest = {} } = {}) {
+      const blank = newDesign('x', 'Tiles', { ...size, step });
+      const document: Design = {
+        ...blank,
+        inks: [...blank.inks, { id: 'pink', name: 'Pink', prints: ['#c0206a'] }],
+        colourways: [{ id: 'base', name: 'Base', colours: { ground, pink: '#c0206a' } }],
+        placements: places.map((place, i) => ({ ...placementOf(`t${i}`, { id: motif }, { x: 60, y: 45 }), ...place })),
+        ...rest,
+      };
+      const { design } = (await (await call('POST', '/designs', { name: 'Tiles', document })).json()) as StoredDesign;
+      await driver.get(`${hevrel.url}/designs/${design.id}`);
+      await driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
+      await settledShot(driver);
+      return design.id;
+    },
+    async stored(id) {
+      await waitUntilSaved(driver);
+      return ((await (await fetch(`${hevrel.url}/api/designs/${id}`)).json()) as StoredDesign).design;
+    },
+    async spot(x, y) {
+      const { left, top, scale } = await cellOnScreen(driver);
+      return { x: left + x * scale, y: top + y * scale };
+    },
+    async elsewhere(id, revision, commands) {
+      const answer = await call('PATCH', `/designs/${id}`, { save: `elsewhere-${revision}-${Date.now()}`, revision, commands });
+      if (!answer.ok) throw new Error(await answer.text());
+    },
+    async close() {
+      await browser.close();
+      await hevrel.close();
+    },
+  };
+}
+
+export function isPink(screen: Shot, at: Spot): boolean {
+  return alike(screen.at(at.x, at.y), PINK);
+}
