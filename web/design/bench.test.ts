@@ -1,10 +1,12 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { apply } from '../../core/document/command.ts';
 import { newDesign } from '../../core/document/design.ts';
+import type { Layer } from '../../core/document/layer.ts';
 import { step } from '../../core/repeat/step.ts';
 import { leafAt, LEAF_RECORD } from '../../core/testing/arbitraries.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import { Bench } from './bench.ts';
+import { between, stackRows } from './stackRows.ts';
 import { SHORTCUTS, type ShortcutHands } from './shortcuts.ts';
 
 const LEAF: DrawerMotif = { ...LEAF_RECORD, thumbnail: 'leaf.png', tags: [], uses: 0, deleted: false, createdAt: '2026-01-01T00:00:00.000Z' };
@@ -107,12 +109,137 @@ describe('the bench', () => {
     expect([x(), bench.session.state.past.length, bench.session.state.future.length]).toEqual([0, 0, 5]);
   });
 
+  it('pastes into another design with its inks in the colours they had, and says what is lost', () => {
+    const wide: DrawerMotif = { ...LEAF, id: 'wide', name: 'Wide', inks: ['#123456'] };
+    const coloured = apply(bench.design, { type: 'add-inks', inks: [{ id: 'sea', name: 'Sea', prints: ['#123456'] }], colours: { sea: '#abcdef' } });
+    const from = new Bench(apply(coloured, { type: 'change', changes: { a: { motif: 'wide' } } }));
+    from.motifs.set([LEAF, wide]);
+    from.choose(['a', 'b']);
+    from.copy();
+    bench.clips = from.clips;
+    bench.motifs.set([LEAF, wide]);
+    bench.choose(['a']);
+    bench.paste({ x: 50, y: 40 });
+    // Directly above what was chosen; the middle of the two at the point.
+    expect(ids().slice(0, 1)).toEqual(['a']);
+    expect(ids().slice(3)).toEqual(['b', 'c']);
+    expect(bench.design.inks.find(({ prints }) => prints.includes('#123456'))).toBeDefined();
+    const ink = bench.design.inks.find(({ prints }) => prints.includes('#123456'))?.id ?? '';
+    expect(bench.design.colourways[0]?.colours[ink]).toBe('#abcdef');
+    const [one, two] = bench.meant;
+    expect(((one?.x ?? 0) + (two?.x ?? 0)) / 2).toBeCloseTo(50, 6);
+    bench.motifs.set([LEAF]);
+    bench.paste();
+    expect(bench.refused.getState()).toMatch(/^One motif of what was copied is not in the drawer any more/);
+  });
+
+  it('keeps meaning the same appearance, however far what is chosen goes', () => {
+    bench.choose(['c'], [{ id: 'c', steps: { i: 0, j: 0 } }]);
+    const seen = (): { x: number; y: number } => ({ x: bench.meant[0]?.x ?? 0, y: bench.meant[0]?.y ?? 0 });
+    const before = seen();
+    for (let n = 1; n <= 12; n += 1) {
+      bench.nudge({ x: 35, y: 20 });
+      expect(seen().x).toBeCloseTo(before.x + 35 * n, 9);
+      expect(seen().y).toBeCloseTo(before.y + 20 * n, 9);
+    }
+    bench.undo();
+    expect(seen().x).toBeCloseTo(before.x + 35 * 11, 9);
+  });
+
+  it('turns and mirrors several as one, about their point', () => {
+    bench.choose(['a', 'b']);
+    const widthBefore = Math.hypot((bench.meant[0]?.x ?? 0) - (bench.meant[1]?.x ?? 0), (bench.meant[0]?.y ?? 0) - (bench.meant[1]?.y ?? 0));
+    bench.turn(90);
+    const [a, b] = bench.meant;
+    expect([a?.turn, b?.turn]).toEqual([120, 120]);
+    expect(a?.x).toBeCloseTo(b?.x ?? NaN, 9);
+    expect(Math.abs((a?.y ?? 0) - (b?.y ?? 0))).toBeCloseTo(widthBefore, 9);
+    bench.point.set({ u: 0, v: 0 });
+    const corner = bench.pivot;
+    bench.resize(0.5);
+    expect(bench.pivot?.x).toBeCloseTo(corner?.x ?? NaN, 9);
+    expect(bench.pivot?.y).toBeCloseTo(corner?.y ?? NaN, 9);
+    bench.resize(1e-6);
+    expect(bench.refused.getState()).toMatch(/Nothing was changed/);
+  });
+
   it('changes several as one step', () => {
     bench.chooseAll();
     bench.nudge({ x: 1, y: 2 });
     expect(bench.session.state.past).toHaveLength(1);
     bench.undo();
     expect(bench.design.placements.map(({ x }) => x)).toEqual([0, 20, 40]);
+  });
+});
+
+describe('layers on the bench', () => {
+  const names = (): string => bench.design.layers.map(({ name }) => name).join(' ');
+
+  it('take what is laid, follow what is chosen, and are merged and deleted with a way back', () => {
+    bench.addLayer();
+    expect(bench.layer?.name).toBe('Layer 2');
+    bench.lay(LEAF, { x: 50, y: 50 });
+    expect(bench.chosen[0]?.layer).toBe(bench.design.layers[1]?.id);
+    bench.choose(['a']);
+    expect(bench.layer?.name).toBe('Motifs');
+    const upper = bench.design.layers[1] as Layer;
+    bench.moveLayer(upper, 0);
+    expect(names()).toBe('Layer 2 Motifs');
+    expect(bench.design.placements[3]?.id).toBe('c');
+    bench.moveLayer(upper, 1);
+    bench.mergeDown(upper);
+    expect([names(), ids().length]).toEqual(['Motifs', 4]);
+    bench.undo();
+    expect(names()).toBe('Motifs Layer 2');
+    bench.removeLayer(upper);
+    expect([names(), ids()]).toEqual(['Motifs', ['a', 'b', 'c']]);
+    bench.removeLayer(bench.design.layers[0] as Layer);
+    expect(names()).toBe('Motifs');
+    bench.undo();
+    expect(ids()).toHaveLength(4);
+  });
+
+  it('that are locked or hidden keep their things from being chosen by anything', () => {
+    bench.choose(['a', 'b']);
+    bench.addLayer();
+    const upper = bench.design.layers[1] as Layer;
+    bench.choose(['c']);
+    bench.intoLayer(upper);
+    bench.choose(['a', 'c']);
+    bench.changeLayer('Locked', upper.id, { locked: true });
+    expect(bench.selection.getState().ids).toEqual(['a']);
+    bench.chooseAll();
+    expect(bench.selection.getState().ids).toEqual(['a', 'b']);
+    bench.choose(['c']);
+    expect(bench.selection.getState().ids).toEqual([]);
+    for (const by of [1, 1, 1] as const) bench.chooseNext(by);
+    expect(bench.selection.getState().ids).toEqual(['a']);
+    bench.changeLayer('Hid', 'main', { shown: false });
+    expect(bench.selection.getState().ids).toEqual([]);
+    bench.lay(LEAF, { x: 1, y: 1 });
+    expect(bench.refused.getState()).toMatch(/^Every layer is hidden or locked/);
+    expect(ids()).toHaveLength(3);
+  });
+
+  it('are listed topmost first, folded, sought, and chosen from one line to another', () => {
+    bench.addLayer();
+    bench.choose(['b']);
+    bench.intoLayer(bench.design.layers[1] as Layer);
+    const rows = stackRows(bench.design, (motif) => (motif === 'leaf' ? 'Leaf' : ''), new Set(), '');
+    expect(rows.map(({ key }) => key)).toEqual([`layer ${bench.design.layers[1]?.id ?? ''}`, 'b', 'layer main', 'c', 'a']);
+    expect(between(rows, 'a', 'b')).toEqual(['b', 'c', 'a']);
+    expect(stackRows(bench.design, () => 'Leaf', new Set(['main']), '').map(({ key }) => key)).not.toContain('a');
+    expect(stackRows(bench.design, () => 'Leaf', new Set(['main']), 'eaf')).toHaveLength(5);
+    expect(stackRows(bench.design, () => 'Leaf', new Set(), 'whelk')).toHaveLength(2);
+  });
+
+  it('take things laid by others in the list, over and under', () => {
+    bench.layBy(['a'], 'c', 'over');
+    expect(ids()).toEqual(['b', 'c', 'a']);
+    bench.layBy(['c', 'a'], 'b', 'under');
+    expect(ids()).toEqual(['c', 'a', 'b']);
+    bench.restackByOne('up', () => false);
+    expect(bench.session.state.past).toHaveLength(2);
   });
 });
 

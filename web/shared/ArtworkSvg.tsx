@@ -3,6 +3,7 @@ import type { Artwork, Paint, View } from '../../core/motif/artwork.ts';
 
 interface Props {
   readonly artwork: Artwork;
+  /** None where it stands in something that is named already. */
   readonly label: string;
   readonly className?: string;
   /** What of the artwork's space is shown; its own view where missing. */
@@ -14,7 +15,7 @@ export function ArtworkSvg({ artwork, label, className, view = artwork.view }: P
   const id = useId();
   const paint = (one: Paint | undefined, key: string): string => (!one ? 'none' : one.kind === 'ink' ? one.ink : `url(#${id}${key})`);
   return (
-    <svg viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`} role="img" aria-label={label} className={className}>
+    <svg viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`} {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })} className={className}>
       {artwork.nodes.map((node, n) => {
         if (node.kind !== 'path') return null;
         const { fill, stroke } = node;

@@ -1,0 +1,97 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { By, Key, until, type WebDriver } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { openBrowser, type Browser } from './support/browser.ts';
+import { click, press, settledShot, waitForText } from './support/hands.ts';
+import { startHevrel, type Hevrel } from './support/hevrel.ts';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+let hevrel: Hevrel;
+let browser: Browser;
+
+beforeAll(async () => {
+  hevrel = await startHevrel({ empty: false });
+  browser = await openBrowser();
+  await browser.driver.manage().setTimeouts({ script: 60_000 });
+});
+
+afterAll(async () => {
+  await browser.close();
+  await hevrel.close();
+});
+
+const DESIGN = '/designs/low-tide-limpets-and-rope';
+
+interface Screen {
+  readonly name: string;
+  readonly path: string;
+  readonly prepare?: (driver: WebDriver) => Promise<unknown>;
+}
+
+const SCREENS: readonly Screen[] = [
+  { name: 'the table', path: '/' },
+  { name: 'a new design', path: '/', prepare: (driver) => click(driver, 'button', 'New design') },
+  { name: 'the cloth', path: DESIGN },
+  { name: 'a motif chosen, with all its numbers', path: DESIGN, prepare: async (driver) => (await press(driver, 'n'), click(driver, 'button', 'More numbers')) },
+  { name: 'several chosen', path: DESIGN, prepare: (driver) => press(driver, Key.CONTROL, 'a') },
+  { name: 'the stack', path: DESIGN, prepare: async (driver) => (await click(driver, 'radio', 'Stack'), click(driver, 'button', 'New layer')) },
+  { name: 'the motifs of a design', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Motifs') },
+  { name: 'the repeat', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Repeat') },
+  { name: 'the colours', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Colour') },
+  { name: 'the keys', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Keys') },
+  { name: 'the download', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Download') },
+  { name: 'the motif drawer', path: '/motifs', prepare: (driver) => driver.wait(until.elementLocated(By.css('[data-drawer-motif]')), 10_000) },
+  { name: 'a motif of the drawer', path: '/motifs', prepare: async (driver) => (await driver.wait(until.elementLocated(By.css('[data-drawer-motif="low-tide-crab"]')), 10_000)).click() },
+  { name: 'the builder', path: '/build', prepare: (driver) => driver.wait(until.elementLocated(By.css('[data-alternative]')), 10_000) },
+  { name: 'the workshop', path: '/workshop' },
+  { name: 'a sheet', path: '/workshop/low-tide-sheet-lino' },
+  { name: 'the swatch book', path: '/swatches' },
+  { name: 'a swatch', path: '/swatches/low-tide-swatch-limpets-dusk' },
+  { name: 'nowhere', path: '/nowhere' },
+];
+
+describe('every screen', () => {
+  it.each(SCREENS)('has no serious fault for those who do not see or do not point: $name', async ({ path, prepare }) => {
+    const { driver } = browser;
+    await driver.get(hevrel.url + path);
+    await driver.wait(until.elementLocated(By.css('#root > *')), 10_000);
+    await driver.sleep(500);
+    await prepare?.(driver);
+    await settledShot(driver);
+    await driver.executeScript(AXE);
+    const found: string[] = await driver.executeAsyncScript(`
+      const done = arguments[arguments.length - 1];
+      axe.run(document, { resultTypes: ['violations'] }).then(
+        ({ violations }) => done(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').flatMap(({ id, help, nodes }) => nodes.map(({ target, failureSummary }) => id + ': ' + help + ' at ' + target.join(' ') + ' (' + failureSummary.split('\\n')[1]?.trim() + ')'))),
+        (error) => done([String(error)]));`);
+    expect(found).toEqual([]);
+  });
+});
+
+describe('arranging', () => {
+  // Whatever else runs on this machine makes tasks longer and never shorter, so the best of three sessions counts.
+  it('never keeps the page from answering for 50 ms, in a session of 60 edits', { retry: 2 }, async () => {
+    const { driver } = browser;
+    await driver.get(hevrel.url + DESIGN);
+    await settledShot(driver);
+    await waitForText(driver, 'motifs lie in the cell');
+    await driver.executeScript("window.longTasks = []; new PerformanceObserver((list) => window.longTasks.push(...list.getEntries().map(({ startTime, duration }) => Math.round(duration)))).observe({ entryTypes: ['longtask'] });");
+    const box: { left: number; top: number; width: number; height: number } = await driver.executeScript('const b = document.querySelector("[data-cloth]").getBoundingClientRect(); return { left: b.left, top: b.top, width: b.width, height: b.height };');
+    const edits = (): Promise<number> => driver.executeScript("return Number(/(\\d+) steps?$/.exec([...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('What was done'))?.textContent ?? '0 steps')?.[1] ?? 0);");
+    const at = (n: number): { x: number; y: number } => ({ x: Math.round(box.left + box.width * (0.12 + ((n * 37) % 70) / 100)), y: Math.round(box.top + box.height * (0.12 + ((n * 53) % 70) / 100)) });
+    let n = 0;
+    for (let done = 0; done < 60 && n < 120; n += 1) {
+      const from = at(n);
+      const hand = driver.actions({ async: false });
+      await hand.move(from).press().move({ x: from.x + 15, y: from.y + 9, duration: 60 }).move({ x: from.x + 31, y: from.y - 14, duration: 60 }).release().perform();
+      for (const keys of [['t'], ['m'], [Key.ARROW_LEFT], ['g'], [Key.CONTROL, 'd'], [Key.CONTROL, 'z'], ['f'], ['u']][n % 8] ?? []) await press(driver, keys);
+      done = await edits();
+    }
+    expect(await edits()).toBeGreaterThanOrEqual(60);
+    const long: number[] = await driver.executeScript('return window.longTasks;');
+    // The engine tells of tasks from 50 ms on.
+    expect(long).toEqual([]);
+  });
+});
