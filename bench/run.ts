@@ -36,14 +36,19 @@ try {
   console.log(`A half-drop of ${SIDE_MM} × ${SIDE_MM} mm, the sample motifs scattered over it, at 1280 × 800\n`);
   for (const count of COUNTS) {
     await browser.driver.get(url);
-    const { fill, drag, pick, repaint, again }: ClothTimings = await browser.driver.executeAsyncScript(
+    const { fill, drag, dragHundred, pick, pickerBuilt, box, undo, opened, editBytes, designBytes, repaint, again }: ClothTimings = await browser.driver.executeAsyncScript(
       'const done = arguments[1]; (function go(id) { window.clothBench ? window.clothBench(id).then(done) : setTimeout(go, 50, id); })(arguments[0]);',
       `bench-${count}`,
     );
     console.log(`${count} motifs`);
     console.log(`  a bare repeating fill   median ${ms(fill.median)}, p95 ${ms(fill.p95)}`);
     console.log(`  a frame of a drag       median ${ms(drag.median)}, p95 ${ms(drag.p95)}: ${ratio(drag.median, fill.median)} times the fill (p95 ${ratio(drag.p95, fill.p95)})`);
-    console.log(`  picking at the pointer  median ${ms(pick.median)}, p95 ${ms(pick.p95)}`);
+    console.log(`  a hundred together      median ${ms(dragHundred.median)}, p95 ${ms(dragHundred.p95)}: ${ratio(dragHundred.median, fill.median)} times the fill (p95 ${ratio(dragHundred.p95, fill.p95)})`);
+    console.log(`  picking at the pointer  median ${ms(pick.median)}, p95 ${ms(pick.p95)}; its tree built in ${ms(pickerBuilt.median)}`);
+    console.log(`  choosing by a box       median ${ms(box.median)}, p95 ${ms(box.p95)}`);
+    console.log(`  an undo                 median ${ms(undo.median)}, p95 ${ms(undo.p95)}`);
+    console.log(`  opening the design      ${ms(opened)} until it is seen`);
+    console.log(`  one motif moved         ${editBytes} bytes sent, of a design of ${designBytes} (${((editBytes / designBytes) * 100).toFixed(2)} %)`);
     console.log(`  the cell painted        ${ms(repaint)} in the worker; again when a motif is taken up ${ms(again)}\n`);
   }
 

@@ -1,3 +1,4 @@
+import { enclosed } from '../../core/arrange/enclosed.ts';
 import { Picker } from '../../core/arrange/pick.ts';
 import { Session } from '../../core/document/session.ts';
 import { latticeOf } from '../../core/repeat/lattice.ts';
@@ -18,7 +19,19 @@ export interface ClothTimings {
   readonly fill: Timing;
   /** One frame of dragging a motif in the middle of the stack. */
   readonly drag: Timing;
+  /** The same of a hundred motifs from all through the stack. */
+  readonly dragHundred: Timing;
+  /** What lies under the pointer, and the tree that is asked, built anew. */
   readonly pick: Timing;
+  readonly pickerBuilt: Timing;
+  /** What lies wholly within a box over a quarter of the cell. */
+  readonly box: Timing;
+  readonly undo: Timing;
+  /** From asking for the design to seeing it. */
+  readonly opened: number;
+  /** Sent when one motif was moved, and the whole design, bytes. */
+  readonly editBytes: number;
+  readonly designBytes: number;
   /** Painting the cell in the worker: for the first time, and again when a motif is taken up. */
   readonly repaint: number;
   readonly again: number;
@@ -27,6 +40,7 @@ export interface ClothTimings {
 const FRAMES = 150;
 
 async function run(id: string): Promise<ClothTimings> {
+  const began = performance.now();
   const { design } = await readDesign(id);
   const motifs = await call<DrawerMotif[]>('GET', '/motifs');
   const canvas = document.getElementById('cloth') as HTMLCanvasElement;
@@ -34,6 +48,7 @@ async function run(id: string): Promise<ClothTimings> {
   const view = new ClothView(canvas, session, { width: 1280, height: 800, density: 1 });
   view.setMotifs(motifs);
   await painted(canvas);
+  const opened = performance.now() - began;
   const context = canvas.getContext('2d') as CanvasRenderingContext2D;
   const timed = (frame: (n: number) => void): Timing => {
     const times: number[] = [];
@@ -63,16 +78,36 @@ async function run(id: string): Promise<ClothTimings> {
   view.release();
 
   const picker = new Picker(design.placements, view.pickables, latticeOf(design.repeat));
+  const hundred = design.placements.filter((_one, n) => n % Math.floor(design.placements.length / 100) === 0).slice(0, 100);
+  view.hold(hundred.map((one) => one.id));
+  await painted(canvas);
+  const dragHundred = timed((n) => {
+    session.preview({ type: 'change', changes: Object.fromEntries(hundred.map((one) => [one.id, { x: one.x + 3 * n * pixel.x, y: one.y + 2 * n * pixel.y }])) });
+    view.drawFrame();
+  });
+  session.preview(undefined);
+  view.release();
+  const lattice = latticeOf(design.repeat);
+  const pickerBuilt = timed(() => void new Picker(design.placements, view.pickables, lattice));
+  const corners = [{ x: 40, y: 40 }, { x: 40 + lattice.width / 2, y: 40 }, { x: 40 + lattice.width / 2, y: 40 + lattice.height / 2 }, { x: 40, y: 40 + lattice.height / 2 }];
+  const box = timed(() => void enclosed(design.placements, view.pickables, lattice, corners));
+  const edit = { type: 'change', changes: { [moved.id]: { x: moved.x + 1, y: moved.y + 1 } } } as const;
+  session.commit('Moved', edit);
+  const undo = timed((n) => void (n % 2 === 0 ? session.undo() : session.redo()));
   const picked = timed((n) => {
     picker.at(toMm(view.getViewport(), { x: (n * 97) % 1280, y: (n * 61) % 800 }), 1);
   });
   view.close();
-  return { fill, drag, pick: picked, repaint, again };
+  const bytes = (what: unknown): number => new TextEncoder().encode(JSON.stringify(what)).length;
+  const editBytes = bytes({ save: 'a'.repeat(21), revision: 1, commands: [edit] });
+  return { fill, drag, dragHundred, pick: picked, pickerBuilt, box, undo, opened, editBytes, designBytes: bytes(design), repaint, again };
 }
 
 /** Waits until the cloth shows the design as it is. */
 async function painted(canvas: HTMLCanvasElement): Promise<void> {
-  do await new Promise((resolve) => setTimeout(resolve, 120));
+  // A frame for the order to be given, then every frame until it is answered.
+  await new Promise((resolve) => setTimeout(resolve, 60));
+  do await new Promise((resolve) => requestAnimationFrame(resolve));
   while (canvas.getAttribute('aria-busy') !== 'false');
 }
 

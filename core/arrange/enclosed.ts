@@ -1,6 +1,6 @@
 import { boxAroundCentre, shapeMatrix, type Placement } from '../document/placement.ts';
 import { boxAround, shiftBox } from '../geometry/box.ts';
-import { transform } from '../geometry/matrix.ts';
+import { compose, translation, type Matrix } from '../geometry/matrix.ts';
 import type { Point } from '../geometry/point.ts';
 import { edgePointsOf } from '../motif/silhouette.ts';
 import { echoesTouching } from '../repeat/echoes.ts';
@@ -20,26 +20,26 @@ export function enclosed(placements: readonly Placement[], motifs: ReadonlyMap<s
   for (const placement of placements) {
     const pickable = motifs.get(placement.motif);
     if (!pickable) continue;
-    const outline = outlineOf(placement, pickable);
     const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
     const steps = echoesTouching(lattice, box, window).find((one) => {
       const by = displacement(lattice, one);
-      return outline.every(({ x, y }) => isWithin(loop, x + by.x, y + by.y));
+      return isEnclosed(loop, pickable, compose(translation(placement.x + by.x, placement.y + by.y), shapeMatrix(placement, pickable.motif)));
     });
     if (steps) found.push({ id: placement.id, steps });
   }
   return found;
 }
 
-/** Points round what is drawn of a placement, mm on the plane. */
-function outlineOf(placement: Placement, { motif, silhouette }: Pickable): Point[] {
-  const { view } = motif;
-  const matrix = shapeMatrix(placement, motif);
-  const corners = [{ u: 0, v: 0 }, { u: 1, v: 0 }, { u: 1, v: 1 }, { u: 0, v: 1 }];
-  return (silhouette ? edgePointsOf(silhouette) : corners).map(({ u, v }) => {
-    const p = transform(matrix, { x: view.x + u * view.width, y: view.y + v * view.height });
-    return { x: p.x + placement.x, y: p.y + placement.y };
-  });
+const CORNERS = [{ u: 0, v: 0 }, { u: 1, v: 0 }, { u: 1, v: 1 }, { u: 0, v: 1 }];
+
+/** Whether all that is drawn of a motif lies within the loop, placed by a matrix; most that do not are told by the first of their points. */
+function isEnclosed(loop: readonly Point[], { motif: { view }, silhouette }: Pickable, [a, b, c, d, e, f]: Matrix): boolean {
+  for (const { u, v } of silhouette ? edgePointsOf(silhouette) : CORNERS) {
+    const x = view.x + u * view.width;
+    const y = view.y + v * view.height;
+    if (!isWithin(loop, a * x + c * y + e, b * x + d * y + f)) return false;
+  }
+  return true;
 }
 
 /** Even-odd rule. */

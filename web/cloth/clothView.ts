@@ -308,10 +308,11 @@ export class ClothView {
     this.#shown = shown;
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.save();
-    if (!fresh) {
+    const touched = fresh ? [] : [...before.layings, ...layings].filter(({ stamp }) => moving.has(stamp.placement.id)).map(({ box }) => box);
+    if (!fresh && isLittle(touched, this.#canvas.width * this.#canvas.height)) {
       // Only where something was or is now; all edges are whole pixels.
       context.beginPath();
-      for (const { box, stamp } of [...before.layings, ...layings]) if (moving.has(stamp.placement.id)) context.rect(box.left, box.top, box.right - box.left, box.bottom - box.top);
+      for (const box of touched) context.rect(box.left, box.top, box.right - box.left, box.bottom - box.top);
       context.clip();
     }
     context.clearRect(0, 0, this.#canvas.width, this.#canvas.height);
@@ -365,6 +366,11 @@ export class ClothView {
     paintArtwork(sheet.surface, artwork.nodes, matrix, { easel: this.#shelf.easel, resolve: asDrawn, width, height });
     return silhouetteOf(sheet.context.getImageData(0, 0, width, height).data, width, height);
   }
+}
+
+/** Whether redrawing only these boxes is less work than redrawing everything: a clip of many boxes is slow itself. */
+function isLittle(boxes: readonly Box[], whole: number): boolean {
+  return boxes.length <= 60 && boxes.reduce((sum, { left, top, right, bottom }) => sum + (right - left) * (bottom - top), 0) < whole / 2;
 }
 
 function contains(outer: Box, inner: Box): boolean {
