@@ -1,5 +1,6 @@
 import type { Hex } from '../core/colour/hex.ts';
 import { newDesign, type Design } from '../core/document/design.ts';
+import { freeLayer, stacked } from '../core/document/layer.ts';
 import { placementOf } from '../core/document/place.ts';
 import type { Placement } from '../core/document/placement.ts';
 import type { Repeat } from '../core/repeat/repeat.ts';
@@ -19,6 +20,14 @@ export const ON_DEEP: SampleColours = { ground: GROUNDS.deep, indigo: '#9dbfbb',
 /** The id a sample motif has in the drawer. */
 export function sampleMotifId(motif: string): string {
   return `low-tide-${motif}`;
+}
+
+/** The design with its smallest motifs in a layer of their own, under all others. */
+export function withFillersBelow(design: Design, fillers: readonly string[]): Design {
+  const below = freeLayer('fillers', 'Fillers');
+  const ids = new Set(fillers.map(sampleMotifId));
+  const layers = [below, ...design.layers];
+  return { ...design, layers, placements: stacked(layers, design.placements.map((one) => (ids.has(one.motif) ? { ...one, layer: below.id } : one))) };
 }
 
 /** A design of the sample collection as a document. */

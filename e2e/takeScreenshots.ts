@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { openBrowser } from './support/browser.ts';
-import { cellOnScreen, clickAt, press, settledShot } from './support/hands.ts';
+import { cellOnScreen, click, clickAt, press, settledShot, type } from './support/hands.ts';
 import { startHevrel } from './support/hevrel.ts';
 
 const FOLDER = new URL('../docs/screenshots/', import.meta.url);
@@ -44,6 +44,50 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
   },
   { name: 'swatch-book', path: '/swatches' },
   { name: 'swatch', path: '/swatches/low-tide-swatch-limpets-dusk' },
+  {
+    name: 'arranging',
+    path: '/designs/low-tide-moorings',
+    prepare: async (driver) => {
+      await settledShot(driver);
+      await press(driver, 'n');
+      await press(driver, 'n');
+      await press(driver, 'a');
+      await click(driver, 'button', 'By the upper left corner');
+    },
+  },
+  {
+    name: 'layers',
+    path: '/designs/low-tide-strandline',
+    prepare: async (driver) => {
+      await settledShot(driver);
+      await click(driver, 'radio', 'Stack');
+      await type(driver, 'Search the stack', 'star', false);
+      await (await driver.findElements(By.css('[data-stack] li:not([data-layer]) button')))[1]?.click();
+      await type(driver, 'Search the stack', ' ', false);
+      await click(driver, 'button', 'Lock Fillers');
+    },
+  },
+  {
+    name: 'alternatives',
+    path: '/designs/low-tide-limpets-and-rope',
+    prepare: async (driver) => {
+      // Three other ways to step the same motifs, kept as a designer would keep them.
+      await driver.executeAsyncScript(`
+        const done = arguments[0];
+        const path = '/api/designs/low-tide-limpets-and-rope';
+        const keep = (design, name, step) => fetch(path + '/alternatives', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name, document: { ...design, repeat: { ...design.repeat, step } } }) });
+        fetch(path).then((answer) => answer.json()).then(async ({ design }) => {
+          await keep(design, 'Dropped by a third', { kind: 'half-drop', drop: { p: 1, q: 3 } });
+          await keep(design, 'In bricks', { kind: 'brick', drop: { p: 1, q: 2 } });
+          await keep(design, 'Square', { kind: 'square', drop: { p: 0, q: 1 } });
+          done();
+        });`);
+      await driver.navigate().refresh();
+      await driver.wait(until.elementLocated(By.css('input[aria-label="Look at Square"]')), 10_000);
+      for (const name of ['Dropped by a third', 'In bricks', 'Square']) await driver.findElement(By.css(`input[aria-label="Look at ${name}"]`)).click();
+      await click(driver, 'button', 'Side by side');
+    },
+  },
   // Last, since it changes the design.
   {
     name: 'bundle',

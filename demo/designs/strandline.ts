@@ -1,8 +1,8 @@
 import { SQUARE } from '../../core/repeat/step.ts';
-import { ON_DEEP, sampleDesign } from '../sampleDesign.ts';
+import { ON_DEEP, sampleDesign, withFillersBelow } from '../sampleDesign.ts';
 
 /** What the tide left: the whole collection, dense and at every angle. */
-export const strandline = sampleDesign('low-tide-strandline', 'Strandline', { width: 400, height: 400, step: SQUARE }, ON_DEEP, [
+export const strandline = withFillersBelow(sampleDesign('low-tide-strandline', 'Strandline', { width: 400, height: 400, step: SQUARE }, ON_DEEP, [
   ['crab', 396, 120, 24, 1],
   ['kelp', 120, 392, 62, 1],
   ['reef-knot', 250, 236, -28, 1],
@@ -91,4 +91,4 @@ export const strandline = sampleDesign('low-tide-strandline', 'Strandline', { wi
   ['barnacle', 140.4, 205.2, 275, 0.7, true],
   ['barnacle', 377.6, 54.9, 220, 0.54, true],
   ['barnacle', 57.6, 320.5, 232, 0.67],
-]);
+]), ['banded-pebble', 'barnacle', 'bubbles', 'flat-pebble']);

@@ -16,7 +16,7 @@ interface Props {
   readonly viewport: Viewport;
 }
 
-const WIDTH = 356;
+const WIDTH = 384;
 const HEIGHT = 116;
 const MORE_HEIGHT = 168;
 const GAP = 14;

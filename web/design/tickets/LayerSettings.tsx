@@ -26,7 +26,7 @@ export function LayerSettings({ id }: { readonly id: string | undefined }) {
           Choose all in it
         </Button>
         <Button disabled={ids.length === 0} onClick={() => bench.intoLayer(layer)}>
-          Move chosen here
+          Bring chosen
         </Button>
         <Button disabled={at === 0} onClick={() => bench.mergeDown(layer)}>
           Merge down
