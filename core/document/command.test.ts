@@ -29,7 +29,7 @@ function fitting(design: Design): fc.Arbitrary<Command> {
     fc.constantFrom('Kelp', 'Tide').map((name) => ({ type: 'name', name })),
     fc.constantFrom('#102030' as const, '#a0b0c0' as const).map((colour) => ({ type: 'colour', colourway: 'base', ink: 'ground', colour })),
     fc.tuple(fresh, anyPoint, fc.constantFrom(...design.layers), fc.nat()).map(([id, at, { id: layer }, n]) => ({ type: 'insert', placements: [{ index: n % (ids.length + 1), placement: leafAt(id, { ...at, layer }) }] })),
-    fc.tuple(fresh, anyPoint).map(([id, at]) => layMotif(design, LEAF_RECORD, placementOf(id, LEAF_RECORD, at), ids[0])),
+    fc.tuple(fresh, anyPoint).map(([id, at]) => layMotif(design, LEAF_RECORD, { ...placementOf(id, LEAF_RECORD, at), layer: design.layers[0]?.id ?? '' }, ids[0])),
   ];
   if (ids.length === 0) return fc.oneof(...always);
   const some = fc.subarray(ids, { minLength: 1 });

@@ -73,6 +73,32 @@ function whole(value: number, size: number): readonly [number, number] {
   return [n, rest < 0 ? 0 : rest];
 }
 
+/** How far two points are from each other, each through any of its echoes. `dx`, `dy`: from the one to the other. */
+export function latticeDistance(lattice: Lattice, dx: number, dy: number): number {
+  const { a, b, width, height, columns } = lattice;
+  // Brought near by whole steps, then the eight around are looked at.
+  let [x, y] = [dx, dy];
+  if (columns) {
+    const i = Math.round(x / width);
+    x -= i * width;
+    y -= i * a.y;
+    y -= Math.round(y / height) * height;
+  } else {
+    const j = Math.round(y / height);
+    y -= j * height;
+    x -= j * b.x;
+    x -= Math.round(x / width) * width;
+  }
+  let least = Infinity;
+  for (let i = -1; i <= 1; i += 1) {
+    for (let j = -1; j <= 1; j += 1) {
+      const [u, v] = [x + i * a.x + j * b.x, y + i * a.y + j * b.y];
+      least = Math.min(least, u * u + v * v);
+    }
+  }
+  return Math.sqrt(least);
+}
+
 /** The displacement p − q brought as near to nothing as the lattice allows; lengths in the lattice's unit. */
 export function nearestDifference(lattice: Lattice, p: Point, q: Point): Point {
   const base = canonical(lattice, { x: p.x - q.x, y: p.y - q.y });

@@ -1,6 +1,6 @@
 import type { Box } from '../geometry/box.ts';
 import type { Point } from '../geometry/point.ts';
-import { squaredDistances } from './distanceField.ts';
+import { squaredDistances } from '../geometry/distanceField.ts';
 import { cropped, drawnBox } from './orient.ts';
 import { partsOf } from './parts.ts';
 import type { PixelGrid } from './pixels.ts';

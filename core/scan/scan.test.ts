@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cleaned } from './clean.ts';
 import { cutSheet, drawingAt, drawingPixels } from './cut.ts';
-import { squaredDistances } from './distanceField.ts';
+import { squaredDistances } from '../geometry/distanceField.ts';
 import { evenTheLight } from './evenLight.ts';
 import { findTilt } from './findTilt.ts';
 import { inksIn } from './inksIn.ts';

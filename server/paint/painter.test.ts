@@ -16,6 +16,7 @@ import { unitFromCell } from '../../core/paint/unitRows.ts';
 import { displacement } from '../../core/repeat/lattice.ts';
 import { pixelGrid, type PixelGrid } from '../../core/repeat/pixelFit.ts';
 import { step } from '../../core/repeat/step.ts';
+import { freeLayer, stacked } from '../../core/document/layer.ts';
 import { anyDesign, anyPlacementFields, anyStep, LEAF, leafAt, LEAF_MOTIF, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
 import { nodeEasel, nodeSheet, pixelsOf } from './nodeEasel.ts';
 
@@ -132,7 +133,9 @@ describe('the painter', () => {
 
   it('splits into what lies below and what lies above without a difference', () => {
     fc.assert(
-      fc.property(anyDesign(smallRepeat), anyScale, (design, scale) => {
+      fc.property(anyDesign(smallRepeat), anyScale, (blended, scale) => {
+        // What blends has to know what lies under it, so the cloth is not split there.
+        const design = { ...blended, placements: blended.placements.map((one) => ({ ...one, blend: 'normal' as const })) };
         const grid = pixelGrid(design.repeat, scale);
         const window = cellWindow(grid);
         const half = Math.floor(design.placements.length / 2);
@@ -147,6 +150,31 @@ describe('the painter', () => {
         const both = Buffer.from(pixelsOf(below).buffer);
         // Laying in two goes rounds partly covered pixels once more, and once for each of the echoes that lie in a heap.
         expect(whole.every((value, i) => Math.abs(value - (both[i] as number)) <= 8)).toBe(true);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('paints nothing of what is hidden, and lays a layer that is seen through down as one', () => {
+    fc.assert(
+      fc.property(anyDesign(smallRepeat), anyScale, fc.constantFrom(0, 0.25, 0.5, 1), (start, scale, opacity) => {
+        const layers = [freeLayer('main', 'Motifs'), { ...freeLayer('over', 'Over'), opacity }, { ...freeLayer('away', 'Away'), shown: false }];
+        const place = (n: number): string => layers[n % 3]?.id ?? '';
+        const flat = start.placements.map((one, n) => ({ ...one, layer: place(n), blend: 'normal' as const }));
+        const design = { ...start, layers, placements: stacked(layers, flat) };
+        const grid = pixelGrid(design.repeat, scale);
+        const window = cellWindow(grid);
+        const only = (layer: string): ReadonlySet<string> => new Set(flat.filter((one) => one.layer === layer).map(({ id }) => id));
+        const open = sceneOf({ ...design, layers: layers.map((one) => ({ ...one, shown: true, opacity: 1 })) }, LEAF_MOTIFS);
+        const [below, over] = [nodeSheet(window.right, window.bottom), nodeSheet(window.right, window.bottom)];
+        paintPlane(below.surface, open, grid, window, easel, { only: only('main') });
+        paintPlane(over.surface, open, grid, window, easel, { only: only('over'), bare: true });
+        below.surface.globalAlpha = opacity;
+        easel.lay(below.surface, over.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
+        const whole = painted(design, grid, window);
+        const apart = Buffer.from(pixelsOf(below).buffer);
+        // A layer at full strength is not painted apart, which rounds half-covered pixels once less.
+        expect(whole.every((value, i) => Math.abs(value - (apart[i] as number)) <= (opacity === 1 ? 8 : 0))).toBe(true);
       }),
       { numRuns: 40 },
     );

@@ -1,0 +1,52 @@
+import { displacement, type Lattice } from '../repeat/lattice.ts';
+import { echoesTouching } from '../repeat/echoes.ts';
+import { Openness } from './openness.ts';
+import type { Round } from './rounds.ts';
+
+/** An empty round on the cloth: its centre in the cell, its radius, mm. */
+export type Hole = Round;
+
+/** A hole is looked for up to this share of the cell's shorter side. */
+const LARGEST_SHARE = 0.5;
+
+/**
+ * The largest empty rounds between rounds that lie on the cloth, echoes included: the largest first, each the largest that
+ * has its centre outside all before it. Centres are those of a raster's places (some 0.8 mm apart in a cell of 400 mm),
+ * radii exact about them.
+ *
+ * @param least mm radius
+ */
+export function holesBetween(lattice: Lattice, rounds: readonly Round[], least: number, most: number): Hole[] {
+  const openness = new Openness(lattice, LARGEST_SHARE * Math.min(lattice.width, lattice.height));
+  openness.add(rounds);
+  const { field } = openness;
+  const order: number[] = [];
+  for (let place = 0; place < field.length; place += 1) if ((field[place] as number) >= least) order.push(place);
+  order.sort((a, b) => (field[b] as number) - (field[a] as number) || a - b);
+  const taken = new Uint8Array(field.length);
+  const holes: Hole[] = [];
+  for (const place of order) {
+    if (taken[place] === 1) continue;
+    const r = field[place] as number;
+    const { x, y } = openness.middleOf(place);
+    holes.push({ x, y, r });
+    if (holes.length >= most) break;
+    take(openness, taken, { x, y, r });
+  }
+  return holes;
+}
+
+/** Marks every place within a round, through its echoes. */
+function take({ lattice, columns, rows, stepX, stepY }: Openness, taken: Uint8Array, { x, y, r }: Round): void {
+  const cell = { left: 0, top: 0, right: lattice.width, bottom: lattice.height };
+  for (const steps of echoesTouching(lattice, { left: x - r, top: y - r, right: x + r, bottom: y + r }, cell)) {
+    const by = displacement(lattice, steps);
+    const [cx, cy] = [x + by.x, y + by.y];
+    for (let row = Math.max(0, Math.ceil((cy - r) / stepY - 0.5)); row <= Math.min(rows - 1, (cy + r) / stepY - 0.5); row += 1) {
+      const half = Math.sqrt(Math.max(0, r * r - ((row + 0.5) * stepY - cy) ** 2));
+      const from = Math.max(0, Math.ceil((cx - half) / stepX - 0.5));
+      const to = Math.min(columns - 1, Math.floor((cx + half) / stepX - 0.5));
+      if (to >= from) taken.fill(1, row * columns + from, row * columns + to + 1);
+    }
+  }
+}

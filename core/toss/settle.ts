@@ -1,0 +1,107 @@
+import type { Placement } from '../document/placement.ts';
+import type { Changes } from '../arrange/lineUp.ts';
+import { withinTurn } from '../geometry/turn.ts';
+import { nearestDifference, type Lattice } from '../repeat/lattice.ts';
+import { posedRounds, type Round, type Rounds } from './rounds.ts';
+
+/** How far one settling goes, in shares of the room to the neighbours. */
+const STRIDE = 0.25;
+const ROUNDS_OF_MOVES = 6;
+/** Degrees a motif turns at the most in one move. */
+const MOST_TURN = 4;
+
+interface Body {
+  placement: Placement;
+  rounds: readonly Round[];
+  readonly moves: boolean;
+  readonly shape: Rounds;
+}
+
+/**
+ * Evens out the spacing of placements by small moves: each goes away from what is nearest to it and towards its room, never nearer to
+ * anything than it was to its nearest. Pressed again, it goes on.
+ *
+ * @param chosen ids of those that move; all else stays and is kept clear of
+ * @returns the changes, at the stored places
+ */
+export function settled(lattice: Lattice, placements: readonly Placement[], chosen: ReadonlySet<string>, shapes: ReadonlyMap<string, Rounds>, turning: boolean): Changes {
+  const bodies = placements.flatMap((placement): Body[] => {
+    const shape = shapes.get(placement.motif);
+    return shape ? [{ placement, shape, rounds: posedRounds(shape, placement), moves: chosen.has(placement.id) }] : [];
+  });
+  const spacing = Math.sqrt((lattice.width * lattice.height) / Math.max(1, bodies.length));
+  for (let n = 0; n < ROUNDS_OF_MOVES; n += 1) {
+    for (const body of bodies) if (body.moves) move(lattice, bodies, body, spacing, turning);
+  }
+  const before = new Map(placements.map((one) => [one.id, one]));
+  return Object.fromEntries(
+    bodies.flatMap(({ placement: { id, x, y, turn }, moves }) => {
+      const from = before.get(id);
+      return moves && from && (from.x !== x || from.y !== y || from.turn !== turn) ? [[id, { x, y, turn }]] : [];
+    }),
+  );
+}
+
+function move(lattice: Lattice, bodies: readonly Body[], body: Body, spacing: number, turning: boolean): void {
+  const { placement } = body;
+  const near = bodies.flatMap((other) => echoesNear(lattice, body, other, spacing));
+  if (near.length === 0) return;
+  let [fx, fy, torque, least] = [0, 0, 0, Infinity];
+  for (const rounds of near) {
+    const { gap, x, y, at } = nearestPair(body.rounds, rounds);
+    least = Math.min(least, gap);
+    const weight = Math.max(0, 1 - gap / spacing) ** 2;
+    fx += x * weight;
+    fy += y * weight;
+    torque += weight * ((at.x - placement.x) * y - (at.y - placement.y) * x);
+  }
+  const length = Math.hypot(fx, fy);
+  if (length === 0) return;
+  const stride = STRIDE * Math.min(length, 1) * Math.max(0.5, Math.abs(least));
+  const turn = turning ? Math.max(-MOST_TURN, Math.min(MOST_TURN, (torque / Math.max(1, body.shape.reach * placement.scale)) * MOST_TURN)) : 0;
+  for (const share of [1, 0.5, 0.2]) {
+    const next = { ...placement, x: placement.x + (fx / length) * stride * share, y: placement.y + (fy / length) * stride * share, turn: turn === 0 ? placement.turn : withinTurn(placement.turn + turn * share) };
+    const rounds = posedRounds(body.shape, next);
+    // Never nearer to anything than the nearest was.
+    if (near.some((other) => nearestPair(rounds, other).gap < least)) continue;
+    body.placement = next;
+    body.rounds = rounds;
+    return;
+  }
+}
+
+/** The appearances of another that may lie near, as rounds; of itself its echoes. */
+function echoesNear(lattice: Lattice, body: Body, other: Body, spacing: number): Round[][] {
+  const far = body.shape.reach * body.placement.scale * Math.max(1, body.placement.stretch) + other.shape.reach * other.placement.scale * Math.max(1, other.placement.stretch) + spacing;
+  const base = nearestDifference(lattice, other.placement, body.placement);
+  const found: Round[][] = [];
+  const { a, b } = lattice;
+  for (let i = -1; i <= 1; i += 1) {
+    for (let j = -1; j <= 1; j += 1) {
+      const x = base.x + i * a.x + j * b.x;
+      const y = base.y + i * a.y + j * b.y;
+      if (Math.hypot(x, y) > far || (other === body && i === 0 && j === 0)) continue;
+      const [dx, dy] = [body.placement.x + x - other.placement.x, body.placement.y + y - other.placement.y];
+      found.push(other.rounds.map((round) => ({ x: round.x + dx, y: round.y + dy, r: round.r })));
+    }
+  }
+  return found;
+}
+
+/** The two rounds that lie nearest: the gap between them, the direction away from the other, and where on the body that is. */
+function nearestPair(own: readonly Round[], other: readonly Round[]): { gap: number; x: number; y: number; at: Round } {
+  let [gap, x, y] = [Infinity, 0, 0];
+  let at = own[0] as Round;
+  for (const p of own) {
+    for (const q of other) {
+      const [dx, dy] = [p.x - q.x, p.y - q.y];
+      const distance = Math.sqrt(dx * dx + dy * dy);
+      const between = distance - p.r - q.r;
+      if (between >= gap) continue;
+      gap = between;
+      at = p;
+      [x, y] = distance > 0 ? [dx / distance, dy / distance] : [1, 0];
+    }
+  }
+  return { gap, x, y, at };
+}

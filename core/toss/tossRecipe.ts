@@ -1,0 +1,34 @@
+/** The three roles a motif can play in a toss, large to small. */
+export const ROLES = ['hero', 'companion', 'filler'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** One motif of a toss. */
+export interface TossEntry {
+  readonly motif: string;
+  readonly role: Role;
+  /** How many are laid at the most. */
+  readonly count: number;
+  /** Scales between which it is laid; as large as fits. */
+  readonly smallest: number;
+  readonly largest: number;
+}
+
+/** Which ways motifs look: one way, two (also head down), four, all round, or within a range of degrees. */
+export type Directions = { readonly kind: 'one' | 'two' | 'four' | 'all' } | { readonly kind: 'range'; readonly from: number; readonly to: number };
+
+/** What a toss is made by; the same recipe and seed on the same cloth give the same toss. */
+export interface TossRecipe {
+  readonly entries: readonly TossEntry[];
+  readonly directions: Directions;
+  readonly mirrored: boolean;
+  /** mm between neighbours, echoes included; below 0 they may lie over each other by so much. */
+  readonly gap: number;
+  /** Share of the ground that is to show; fillers end where less would. 0 to 1. */
+  readonly ground: number;
+  readonly seed: number;
+}
+
+export const MOST_TOSSED = 2000;
+/** Sizes, gaps and counts that make sense, for fields and doors alike. */
+export const LEAST_GAP = -30;
+export const MOST_GAP = 200;
