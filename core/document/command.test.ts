@@ -9,6 +9,20 @@ import { freeLayer, type Layer } from './layer.ts';
 import { layMotif, placementOf } from './place.ts';
 import { Session } from './session.ts';
 
+const anyToss: fc.Arbitrary<Design['toss']> = fc.option(
+  fc.record({
+    recipe: fc.record({
+      entries: fc.array(fc.record({ motif: fc.constant('leaf'), role: fc.constantFrom('hero', 'companion', 'filler'), count: fc.nat(50), smallest: fc.constantFrom(0.2, 0.5), largest: fc.constantFrom(0.5, 3) }), { maxLength: 3 }),
+      directions: fc.oneof(fc.constantFrom('one', 'two', 'four', 'all').map((kind) => ({ kind })), fc.constant({ kind: 'range' as const, from: -20, to: 35 })),
+      mirrored: fc.boolean(),
+      gap: fc.integer({ min: -5, max: 20 }),
+      ground: fc.constantFrom(0, 0.4),
+      seed: fc.nat(1000),
+    }),
+    laid: fc.subarray(['p0', 'p1', 'gone']),
+  }),
+);
+
 /** The layers in another order, one of them changed and sometimes one more; what lies in them stays. */
 function anyLayersOf({ layers }: Design): fc.Arbitrary<Layer[]> {
   return fc.tuple(fc.shuffledSubarray([...layers], { minLength: layers.length }), fc.boolean(), fc.boolean(), fc.double({ min: 0, max: 1, noNaN: true })).map(([order, shown, more, opacity]) => {
@@ -25,6 +39,7 @@ function fitting(design: Design): fc.Arbitrary<Command> {
     anyRepeat.map((repeat) => ({ type: 'repeat', repeat })),
     anyLayersOf(design).map((layers) => ({ type: 'layers', layers })),
     fc.uniqueArray(fc.record({ id: fc.constantFrom('g', 'h', 'i'), axis: fc.constantFrom('x', 'y'), at: fc.integer({ min: -20, max: 900 }) }), { selector: ({ id }) => id }).map((guides) => ({ type: 'guides', guides })),
+    anyToss.map((toss) => ({ type: 'toss', toss })),
     fc.constantFrom(null, 'ground').map((ground) => ({ type: 'ground', ground })),
     fc.constantFrom('Kelp', 'Tide').map((name) => ({ type: 'name', name })),
     fc.constantFrom('#102030' as const, '#a0b0c0' as const).map((colour) => ({ type: 'colour', colourway: 'base', ink: 'ground', colour })),

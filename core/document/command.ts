@@ -1,7 +1,7 @@
 import type { Hex } from '../colour/hex.ts';
 import { canonical, latticeOf } from '../repeat/lattice.ts';
 import type { Repeat } from '../repeat/repeat.ts';
-import type { Design, Ink } from './design.ts';
+import type { Design, Ink, Toss } from './design.ts';
 import type { Guide } from './guide.ts';
 import { stacked, type Layer } from './layer.ts';
 import type { Placement, PlacementChange } from './placement.ts';
@@ -20,6 +20,7 @@ export type Command =
   | { readonly type: 'repeat'; readonly repeat: Repeat }
   | { readonly type: 'layers'; readonly layers: readonly Layer[] }
   | { readonly type: 'guides'; readonly guides: readonly Guide[] }
+  | { readonly type: 'toss'; readonly toss: Toss | null }
   | { readonly type: 'ground'; readonly ground: string | null }
   | { readonly type: 'add-inks'; readonly inks: readonly Ink[]; readonly colours: Readonly<Record<string, Hex>> }
   | { readonly type: 'remove-inks'; readonly ids: readonly string[] }
@@ -72,6 +73,8 @@ export function apply(design: Design, command: Command): Design {
     }
     case 'guides':
       return { ...design, guides: command.guides };
+    case 'toss':
+      return { ...design, toss: command.toss };
     case 'ground':
       if (command.ground !== null) requireInk(design, command.ground);
       return { ...design, ground: command.ground };
@@ -149,6 +152,8 @@ export function inverse(design: Design, command: Command): Command {
       return { type: 'layers', layers: design.layers };
     case 'guides':
       return { type: 'guides', guides: design.guides };
+    case 'toss':
+      return { type: 'toss', toss: design.toss };
     case 'ground':
       return { type: 'ground', ground: design.ground };
     case 'add-inks':

@@ -1,6 +1,6 @@
 import { array, lazy, mixed, number, object, string, type ISchema, type Schema } from 'yup';
 import type { Command } from './command.ts';
-import { guidesSchema, hexSchema, idSchema, inkSchema, layersSchema, MOST_PLACEMENTS, nameSchema, placementChangeSchema, placementSchema, recordOf, repeatSchema } from './schema.ts';
+import { guidesSchema, hexSchema, idSchema, inkSchema, layersSchema, MOST_PLACEMENTS, nameSchema, placementChangeSchema, placementSchema, recordOf, repeatSchema, tossSchema } from './schema.ts';
 
 const ids = array(idSchema).required().max(MOST_PLACEMENTS);
 
@@ -16,6 +16,7 @@ const FIELDS: Readonly<Record<Command['type'], () => Record<string, ISchema<unkn
   repeat: () => ({ repeat: repeatSchema }),
   layers: () => ({ layers: layersSchema }),
   guides: () => ({ guides: guidesSchema }),
+  toss: () => ({ toss: tossSchema }),
   ground: () => ({ ground: idSchema.optional().nullable().defined() }),
   'add-inks': () => ({ inks: array(inkSchema).required().max(1000), colours: recordOf(hexSchema) }),
   'remove-inks': () => ({ ids }),

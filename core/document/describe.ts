@@ -22,6 +22,8 @@ function phrases(command: Command): string[] {
       return ['changed the layers'];
     case 'guides':
       return ['changed the guides'];
+    case 'toss':
+      return [command.toss ? 'tossed' : 'took the toss away'];
     case 'ground':
       return ['changed the ground'];
     case 'add-inks':

@@ -4,6 +4,7 @@ import type { Repeat } from '../repeat/repeat.ts';
 import type { Guide } from './guide.ts';
 import { freeLayer, type Layer } from './layer.ts';
 import type { Placement } from './placement.ts';
+import type { TossRecipe } from '../toss/tossRecipe.ts';
 
 /** A colour slot of a design. */
 export interface Ink {
@@ -18,6 +19,13 @@ export interface Colourway {
   readonly id: string;
   readonly name: string;
   readonly colours: Readonly<Record<string, Hex>>;
+}
+
+/** The toss that a design was scattered by. */
+export interface Toss {
+  readonly recipe: TossRecipe;
+  /** Placements that it laid and may lay anew; one that is pinned is not among them any more. */
+  readonly laid: readonly string[];
 }
 
 /** The editable document: plain data, in mm, never changed in place. */
@@ -35,6 +43,7 @@ export interface Design {
   /** Bottom to top; at least one. */
   readonly layers: readonly Layer[];
   readonly guides: readonly Guide[];
+  readonly toss: Toss | null;
   /** Bottom to top, layer by layer. */
   readonly placements: readonly Placement[];
 }
@@ -85,6 +94,7 @@ export function newDesign(id: string, name: string, repeat: Repeat, ground: Hex 
     colourway: 'base',
     layers: [DEFAULT_LAYER],
     guides: [],
+    toss: null,
     placements: [],
   };
 }

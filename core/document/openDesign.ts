@@ -28,6 +28,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
     ...rest,
     version: 2,
     guides: [],
+    toss: null,
     layers: objectsOf(layers).map((layer) => ({ shown: true, locked: false, opacity: 1, blend: 'normal', ...layer })),
     placements: objectsOf(placements).map((placement) => ({ stretch: 1, skew: 0, blend: 'normal', ...placement })),
   }),

@@ -1,5 +1,6 @@
 import { array, boolean, lazy, mixed, number, object, string, type Schema } from 'yup';
 import { isHex, type Hex } from '../colour/hex.ts';
+import { LEAST_GAP, MOST_GAP, MOST_TOSSED, ROLES } from '../toss/tossRecipe.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../repeat/repeat.ts';
 import { fraction, LARGEST_DENOMINATOR, type StepKind } from '../repeat/step.ts';
 import { BLENDS } from './blend.ts';
@@ -97,6 +98,34 @@ export const guidesSchema = array(object({ id: idSchema, axis: string().oneOf(['
   .max(MOST_GUIDES, `A design has at most ${MOST_GUIDES} guides.`)
   .test(distinct('guides'));
 
+const scaleOf = () => finite().required().min(SMALLEST_SCALE).max(LARGEST_SCALE);
+
+export const tossSchema = object({
+  recipe: object({
+    entries: array(
+      object({ motif: idSchema, role: string().oneOf(ROLES).required(), count: number().integer().required().min(0).max(MOST_TOSSED), smallest: scaleOf(), largest: scaleOf() })
+        .noUnknown()
+        .test('rising', '${path} has to grow from its smallest to its largest size', ({ smallest, largest }) => smallest <= largest),
+    )
+      .required()
+      .max(200),
+    directions: object({ kind: string().oneOf(['one', 'two', 'four', 'all', 'range']).required(), from: finite().min(-360).max(360), to: finite().min(-360).max(360) })
+      .noUnknown()
+      .test('range', '${path} needs from and to', ({ kind, from, to }) => (kind === 'range') === (from !== undefined && to !== undefined)),
+    mirrored: boolean().required(),
+    gap: finite().required().min(LEAST_GAP).max(MOST_GAP),
+    ground: finite().required().min(0).max(1),
+    seed: number().integer().required().min(0).max(1e9),
+  })
+    .noUnknown()
+    .required(),
+  laid: array(idSchema).required().max(MOST_PLACEMENTS),
+})
+  .noUnknown()
+  .nullable()
+  .default(undefined)
+  .defined();
+
 /** A design as it may come in at any door. */
 export const designSchema = object({
   version: number().oneOf([2]).required(),
@@ -113,6 +142,7 @@ export const designSchema = object({
   colourway: idSchema,
   layers: layersSchema,
   guides: guidesSchema,
+  toss: tossSchema,
   placements: array(placementSchema).required().max(MOST_PLACEMENTS).test(distinct('placements')),
 })
   .noUnknown()

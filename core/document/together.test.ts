@@ -100,7 +100,7 @@ suite('taking an arrangement', () => {
         };
         const command = takeArrangement(design, other);
         const after = apply(design, command);
-        expect([after.repeat, after.layers, after.guides, after.placements]).toEqual([other.repeat, other.layers, other.guides, other.placements]);
+        expect([after.repeat, after.layers, after.guides, after.toss, after.placements]).toEqual([other.repeat, other.layers, other.guides, other.toss, other.placements]);
         expect([after.name, after.ground, after.colourways[0]?.colours['ground']]).toEqual([design.name, design.ground, design.colourways[0]?.colours['ground']]);
         expect(after.colourways[0]?.colours['new']).toBe('#654321');
         expect(apply(after, inverse(design, command))).toEqual(design);

@@ -20,6 +20,7 @@ export function touched(command: Command): string[] {
     case 'repeat':
     case 'layers':
     case 'guides':
+    case 'toss':
     case 'ground':
     case 'name':
       return [command.type];

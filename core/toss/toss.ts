@@ -1,12 +1,11 @@
 import type { Placement } from '../document/placement.ts';
 import { UPRIGHT } from '../geometry/pose.ts';
-import { withinTurn } from '../geometry/turn.ts';
 import { seeded } from '../random/seeded.ts';
 import { canonical, latticeDistance, type Lattice } from '../repeat/lattice.ts';
 import type { Point } from '../geometry/point.ts';
 import { Openness } from './openness.ts';
 import { posedRounds, type Round, type Rounds } from './rounds.ts';
-import { ROLES, type Directions, type TossEntry, type TossRecipe } from './tossRecipe.ts';
+import { ROLES, turnOf, type TossEntry, type TossRecipe } from './tossRecipe.ts';
 
 /** A motif that found no place. */
 export interface Unplaced {
@@ -167,7 +166,7 @@ function placeFor(
     const from = n < TRIES / 2 ? roomy : open;
     const place = from[Math.floor(random() * from.length)] as number;
     const mirrored = recipe.mirrored && random() < 0.5;
-    const turn = turnOf(recipe.directions, random);
+    const turn = turnOf(recipe.directions, random());
     const wished = entry.smallest + (entry.largest - entry.smallest) * (entry.role === 'filler' ? 1 : random());
     // As large as its largest round has room for here, within its limits; later tries are more modest.
     const most = ((openness.field[place] as number) - gap) / roundOf(rounds);
@@ -243,22 +242,6 @@ function scoreOf({ role, motif }: TossEntry, at: Laid, spare: number, lattice: L
   const crowd = Math.max(0, 1 - like / (APART * even.motif(motif))) + 0.4 * Math.max(0, 1 - tone / (INK_APART * even.ink(motif)));
   if (role === 'hero') return 4 * crowd - Math.min(hero, 10 * even.all) / even.all + (0.02 * spare) / even.all;
   return 2.5 * crowd + spare / even.all - (role === 'filler' ? 1 : 0.5) * size;
-}
-
-function turnOf(directions: Directions, random: () => number): number {
-  const share = random();
-  switch (directions.kind) {
-    case 'one':
-      return 0;
-    case 'two':
-      return share < 0.5 ? 0 : 180;
-    case 'four':
-      return withinTurn(90 * Math.floor(share * 4));
-    case 'all':
-      return withinTurn(Math.floor(share * 360));
-    case 'range':
-      return withinTurn(round(directions.from + (directions.to - directions.from) * share));
-  }
 }
 
 /** Sine and cosine differ in their last digits from machine to machine; rounded they do not, and neither does the toss. */

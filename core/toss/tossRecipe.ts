@@ -1,3 +1,5 @@
+import { withinTurn } from '../geometry/turn.ts';
+
 /** The three roles a motif can play in a toss, large to small. */
 export const ROLES = ['hero', 'companion', 'filler'] as const;
 export type Role = (typeof ROLES)[number];
@@ -32,3 +34,19 @@ export const MOST_TOSSED = 2000;
 /** Sizes, gaps and counts that make sense, for fields and doors alike. */
 export const LEAST_GAP = -30;
 export const MOST_GAP = 200;
+
+/** The angle that a share, from 0 to below 1, of all that are allowed means; degrees. */
+export function turnOf(directions: Directions, share: number): number {
+  switch (directions.kind) {
+    case 'one':
+      return 0;
+    case 'two':
+      return share < 0.5 ? 0 : 180;
+    case 'four':
+      return withinTurn(90 * Math.floor(share * 4));
+    case 'all':
+      return withinTurn(Math.floor(share * 360));
+    case 'range':
+      return withinTurn(Math.round((directions.from + (directions.to - directions.from) * share) * 1e4) / 1e4);
+  }
+}

@@ -13,6 +13,7 @@ import { ChalkLabel } from '../design/ChalkLabel.tsx';
 import { useStore } from '../shared/store.ts';
 import type { ClothParts } from './Cloth.tsx';
 import type { DragNote } from './clothHands.ts';
+import { HoleMarks } from './HoleMarks.tsx';
 import { GuidePins, GuideLines } from './Guides.tsx';
 import { PileList } from './PileList.tsx';
 import { Pins } from './Pins.tsx';
@@ -36,6 +37,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
   const drawn = useStore(hands.line);
   const lines = useStore(hands.lines);
   const guidesShown = useStore(bench.guidesShown);
+  const holes = useStore(bench.holes);
   const lattice = useMemo(() => latticeOf(design.repeat), [design.repeat]);
   const meant = bench.meant.flatMap((placement) => {
     const motif = bench.motif(placement.motif);
@@ -52,6 +54,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
       <svg className={`absolute inset-0 h-full w-full ${panning ? 'cursor-grabbing' : drawing ? 'cursor-crosshair' : ''}`} aria-hidden>
         <CellStitch viewport={viewport} lattice={lattice} />
         <GuideLines guides={shown} viewport={viewport} lattice={lattice} />
+        <HoleMarks holes={holes} viewport={viewport} lattice={lattice} />
         {meant.map(({ placement, motif }) => (
           <ChosenOutline key={placement.id} corners={cornersOf(placement, motif).map(onScreen)} />
         ))}

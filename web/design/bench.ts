@@ -20,6 +20,7 @@ import type { Point } from '../../core/geometry/point.ts';
 import { nearestEcho } from '../../core/repeat/echoes.ts';
 import { displacement, latticeOf, type Lattice, type Steps } from '../../core/repeat/lattice.ts';
 import type { Repeat } from '../../core/repeat/repeat.ts';
+import type { Hole } from '../../core/toss/holes.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import type { Viewport } from '../cloth/viewport.ts';
 import { Cell } from '../shared/store.ts';
@@ -28,8 +29,8 @@ import { carriedTo, chosen, NOTHING, seenAt, type Selection } from './selection.
 
 /** Which part of the job the ticket shows. */
 export type Part = 'motifs' | 'repeat' | 'arrange' | 'colour';
-/** Which side of the arranging is shown: what is chosen, or the whole stack. */
-export type ArrangeSide = 'chosen' | 'stack';
+/** Which side of the arranging is shown: what is chosen, the whole stack, or the toss. */
+export type ArrangeSide = 'chosen' | 'stack' | 'toss';
 
 /** A copy beside lies this far off, mm. */
 const BESIDE: Point = { x: 8, y: 8 };
@@ -64,6 +65,8 @@ export class Bench {
   /** Whether what is moved is caught by lines near it. */
   readonly snapping = new Cell(false);
   readonly guidesShown = new Cell(true);
+  /** The holes that are marked on the cloth. */
+  readonly holes = new Cell<readonly Hole[]>([]);
   /** Said to those who do not see the cloth. */
   readonly said = new Cell('');
   /** Why something could not be done: a sentence, until it is taken away. */

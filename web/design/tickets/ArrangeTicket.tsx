@@ -6,6 +6,7 @@ import { Button } from '../../shared/Button.tsx';
 import { Choice } from '../../shared/Choice.tsx';
 import { Fold } from '../../shared/Fold.tsx';
 import { useStore } from '../../shared/store.ts';
+import { TossPanel } from '../../toss/TossPanel.tsx';
 import { useBench } from '../bench.ts';
 import { bundleOf, useBundles } from '../useBundles.ts';
 import { Alternatives } from './Alternatives.tsx';
@@ -18,14 +19,14 @@ import { Numbers } from './Numbers.tsx';
 import { StackList } from './StackList.tsx';
 import { Vary } from './Vary.tsx';
 
-/** What is chosen, in numbers and deeds, or the whole stack. */
+/** What is chosen, in numbers and deeds, the whole stack, or the toss. */
 export function ArrangeTicket() {
   const bench = useBench();
   const side = useStore(bench.arrangeSide);
   return (
     <div className="grid gap-4">
-      <Choice label="Shown here" value={side} onChange={(next) => bench.arrangeSide.set(next)} options={[{ value: 'chosen', name: 'Chosen' }, { value: 'stack', name: 'Stack' }]} />
-      {side === 'stack' ? <StackList /> : <Chosen />}
+      <Choice label="Shown here" value={side} onChange={(next) => bench.arrangeSide.set(next)} options={[{ value: 'chosen', name: 'Chosen' }, { value: 'stack', name: 'Stack' }, ...(bench.inside ? [] : [{ value: 'toss' as const, name: 'Toss' }])]} />
+      {side === 'stack' ? <StackList /> : side === 'toss' && !bench.inside ? <TossPanel /> : <Chosen />}
     </div>
   );
 }

@@ -1,0 +1,325 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { apply, inverse } from '../document/command.ts';
+import { newDesign, type Design } from '../document/design.ts';
+import { UPRIGHT } from '../geometry/pose.ts';
+import { latticeDistance, latticeOf, nearestDifference } from '../repeat/lattice.ts';
+import type { Silhouette } from '../motif/silhouette.ts';
+import { SQUARE, step } from '../repeat/step.ts';
+import { anyPlacementFields, anyPoint, anyRepeat, anyStep, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
+import { filled } from './fill.ts';
+import { holesBetween } from './holes.ts';
+import { layToss, looseOf, pin, tossedPlacements } from './layToss.ts';
+import { mainInk } from './mainInk.ts';
+import { Openness } from './openness.ts';
+import { posedRounds, roundsOf, type Round, type Rounds } from './rounds.ts';
+import { settled } from './settle.ts';
+import { standingOf } from './standing.ts';
+import { toss, TossError, type Tossable, type Tossed } from './toss.ts';
+import type { TossRecipe } from './tossRecipe.ts';
+
+/** A raster of what a rule says of each place, shares across and down. */
+function raster(width: number, height: number, rule: (u: number, v: number) => boolean): Silhouette {
+  const solid = new Uint8Array(width * height);
+  for (let y = 0; y < height; y += 1) for (let x = 0; x < width; x += 1) solid[y * width + x] = rule((x + 0.5) / width, (y + 0.5) / height) ? 1 : 0;
+  return { width, height, solid };
+}
+
+const SHAPES = {
+  disc: { silhouette: raster(96, 96, (u, v) => Math.hypot(u - 0.5, v - 0.5) < 0.48), motif: { width: 20, view: { x: 0, y: 0, width: 20, height: 20 } } },
+  // A horseshoe: what is small may reach into its bay.
+  bay: { silhouette: raster(96, 96, (u, v) => Math.hypot(u - 0.5, v - 0.5) < 0.48 && !(Math.abs(u - 0.5) < 0.25 && v < 0.6)), motif: { width: 44, view: { x: 0, y: 0, width: 44, height: 44 } } },
+  bar: { silhouette: raster(96, 24, () => true), motif: { width: 40, view: { x: 0, y: 0, width: 40, height: 10 } } },
+} as const;
+type Name = keyof typeof SHAPES;
+const NAMES = Object.keys(SHAPES) as Name[];
+const TOSSABLE = new Map<string, Tossable>(NAMES.map((name) => [name, { rounds: roundsOf(SHAPES[name].silhouette, SHAPES[name].motif), ink: name === 'bar' ? '#000000' : '#ff0000' }]));
+const roundsFor = (name: string): Rounds => (TOSSABLE.get(name) as Tossable).rounds;
+const NOTHING = { rounds: [], area: 0, places: [] };
+
+/** The true drawing as points of its raster, mm on the plane: nothing of the toss's own data. */
+function drawn(name: string, lies: { x: number; y: number; turn: number; scale: number; mirrored: boolean }, edgeOnly = false): { x: number; y: number }[] {
+  const { silhouette, motif } = SHAPES[name as Name];
+  const { width, height, solid } = silhouette;
+  const [cos, sin] = [Math.cos((lies.turn * Math.PI) / 180), Math.sin((lies.turn * Math.PI) / 180)];
+  const points: { x: number; y: number }[] = [];
+  const high = (motif.width * motif.view.height) / motif.view.width;
+  for (let y = 0; y < height; y += 2) {
+    for (let x = 0; x < width; x += 2) {
+      if (solid[y * width + x] !== 1) continue;
+      const inside = x > 1 && y > 1 && x < width - 2 && y < height - 2 && [-2, 2, -2 * width, 2 * width].every((by) => solid[y * width + x + by] === 1);
+      if (edgeOnly && inside) continue;
+      const px = ((x + 0.5) / width - 0.5) * motif.width * lies.scale * (lies.mirrored ? -1 : 1);
+      const py = ((y + 0.5) / height - 0.5) * high * lies.scale;
+      points.push({ x: lies.x + cos * px - sin * py, y: lies.y + sin * px + cos * py });
+    }
+  }
+  return points;
+}
+
+function last(tossing: Generator<Tossed, Tossed>): Tossed {
+  for (;;) {
+    const next = tossing.next();
+    if (next.done) return next.value;
+  }
+}
+
+const recipe = (rest: Partial<TossRecipe> = {}): TossRecipe => ({
+  entries: [
+    { motif: 'bay', role: 'hero', count: 3, smallest: 0.8, largest: 1.1 },
+    { motif: 'bar', role: 'companion', count: 6, smallest: 0.6, largest: 1 },
+    { motif: 'disc', role: 'filler', count: 12, smallest: 0.4, largest: 1 },
+  ],
+  directions: { kind: 'all' },
+  mirrored: true,
+  gap: 3,
+  ground: 0,
+  seed: 1,
+  ...rest,
+});
+
+describe('rounds', () => {
+  it.each(NAMES)('cover all that is drawn, and little more: %s', (name) => {
+    const { list, area, reach } = roundsFor(name);
+    expect(list.length).toBeLessThanOrEqual(48);
+    const points = drawn(name, { ...UPRIGHT });
+    for (const p of points) expect(list.some(({ x, y, r }) => Math.hypot(p.x - x, p.y - y) <= r)).toBe(true);
+    const long = Math.max(SHAPES[name].motif.width, 10);
+    // Nowhere do they reach farther beyond the drawing than a sixteenth of its length.
+    for (const { x, y, r } of list) {
+      for (let angle = 0; angle < 360; angle += 30) {
+        const at = { x: x + r * Math.cos((angle * Math.PI) / 180), y: y + r * Math.sin((angle * Math.PI) / 180) };
+        expect(Math.min(...points.map((p) => Math.hypot(p.x - at.x, p.y - at.y)))).toBeLessThan(long / 16 + (name === 'bay' ? 1 : 0));
+      }
+    }
+    expect(area).toBeCloseTo((points.length * 4 * long * (name === 'bar' ? 10 : long)) / (96 * (name === 'bar' ? 24 : 96)), -1);
+    expect(reach).toBeGreaterThanOrEqual(Math.max(...points.map(({ x, y }) => Math.hypot(x, y))));
+  });
+
+  it('close lines that nothing could lie in, and fill holes', () => {
+    const carved = roundsOf(raster(128, 128, (u, v) => Math.hypot(u - 0.5, v - 0.5) < 0.48 && Math.abs(u - 0.5) > 0.012 && Math.hypot(u - 0.3, v - 0.5) > 0.1), { width: 20, view: { x: 0, y: 0, width: 20, height: 20 } });
+    expect(carved.list[0]?.r).toBeGreaterThan(9.3);
+  });
+
+  it('go along with a pose, however it stretches and slants', () => {
+    fc.assert(
+      fc.property(anyPlacementFields, (fields) => {
+        const placement = leafAt('a', fields);
+        const [round] = posedRounds({ list: [{ x: 0, y: 0, r: 1 }], area: 1, reach: 1 }, placement) as [Round];
+        const { scale, stretch, skew } = placement;
+        const lean = Math.tan((skew * Math.PI) / 180);
+        for (let angle = 0; angle < 360; angle += 15) {
+          const [u, v] = [Math.cos((angle * Math.PI) / 180) * scale, Math.sin((angle * Math.PI) / 180) * scale * stretch];
+          expect(Math.hypot(u + lean * v, v)).toBeLessThanOrEqual(round.r * (1 + 1e-9));
+        }
+      }),
+    );
+  });
+});
+
+describe('openness', () => {
+  it('is the distance to the nearest round through every echo, and never more between its places', () => {
+    fc.assert(
+      fc.property(anyRepeat, fc.array(fc.record({ x: fc.double({ min: -200, max: 900, noNaN: true }), y: fc.double({ min: -200, max: 900, noNaN: true }), r: fc.double({ min: 1, max: 40, noNaN: true }) }), { minLength: 1, maxLength: 5 }), anyPoint, (repeat, rounds, at) => {
+        const lattice = latticeOf({ ...repeat, width: Math.max(40, repeat.width), height: Math.max(40, repeat.height) });
+        const openness = new Openness(lattice, 30);
+        openness.add(rounds);
+        const truth = Math.min(30, ...rounds.map(({ x, y, r }) => nearest(lattice, at, { x, y }) - r));
+        const told = openness.atLeast(at.x, at.y);
+        expect(told).toBeLessThanOrEqual(truth + 1e-3);
+        expect(told).toBeGreaterThanOrEqual(truth - 2 * Math.hypot(openness.stepX, openness.stepY));
+      }),
+    );
+  });
+
+  it('measures across joins as looking at every echo does', () => {
+    fc.assert(
+      fc.property(anyRepeat, anyPoint, anyPoint, (repeat, p, q) => {
+        const lattice = latticeOf({ ...repeat, width: Math.max(100, repeat.width), height: Math.max(100, repeat.height) });
+        expect(latticeDistance(lattice, p.x - q.x, p.y - q.y)).toBeLessThanOrEqual(nearest(lattice, p, q) * (1 + 1e-9) + 1e-6);
+      }),
+    );
+  });
+});
+
+function nearest(lattice: ReturnType<typeof latticeOf>, p: { x: number; y: number }, q: { x: number; y: number }): number {
+  const by = nearestDifference(lattice, p, q);
+  let least = Math.hypot(by.x, by.y);
+  // Cells far from square have nearer echoes a few steps on.
+  for (let i = -6; i <= 6; i += 1) {
+    for (let j = -6; j <= 6; j += 1) least = Math.min(least, Math.hypot(by.x + i * lattice.a.x + j * lattice.b.x, by.y + i * lattice.a.y + j * lattice.b.y));
+  }
+  return least;
+}
+
+describe('a toss', () => {
+  const anyCell = fc.record({ width: fc.integer({ min: 110, max: 200 }), height: fc.integer({ min: 110, max: 200 }), step: anyStep.filter(({ drop }) => drop.q <= 4) });
+
+  it('keeps the gap between all that is drawn, echoes included, in every step', () => {
+    fc.assert(
+      fc.property(anyCell, fc.integer({ min: 0, max: 6 }), fc.nat(1000), (repeat, gap, seed) => {
+        const lattice = latticeOf(repeat);
+        const { placed } = last(toss(lattice, recipe({ gap, seed }), TOSSABLE, NOTHING));
+        expect(placed.length).toBeGreaterThan(6);
+        const bodies = placed.map((one) => drawn(one.motif, one, true));
+        let least = Infinity;
+        placed.forEach((one, n) => {
+          placed.forEach((other, m) => {
+            for (let i = -1; i <= 1; i += 1) {
+              for (let j = -1; j <= 1; j += 1) {
+                if (m < n || (m === n && i === 0 && j === 0)) continue;
+                const base = nearestDifference(lattice, other, one);
+                const [dx, dy] = [one.x + base.x - other.x + i * lattice.a.x + j * lattice.b.x, one.y + base.y - other.y + i * lattice.a.y + j * lattice.b.y];
+                if (Math.hypot(other.x + dx - one.x, other.y + dy - one.y) > 70) continue;
+                for (const p of bodies[n] as { x: number; y: number }[]) for (const q of bodies[m] as { x: number; y: number }[]) least = Math.min(least, Math.hypot(p.x - q.x - dx, p.y - q.y - dy));
+              }
+            }
+          });
+        });
+        expect(least).toBeGreaterThanOrEqual(gap);
+      }),
+      { numRuns: 8 },
+    );
+  });
+
+  it('is the same for the same seed, and another for another', () => {
+    const lattice = latticeOf({ width: 160, height: 140, step: step('half-drop', 1, 2) });
+    const one = last(toss(lattice, recipe(), TOSSABLE, NOTHING));
+    expect(last(toss(lattice, recipe(), TOSSABLE, NOTHING))).toEqual(one);
+    expect(last(toss(lattice, recipe({ seed: 2 }), TOSSABLE, NOTHING))).not.toEqual(one);
+  });
+
+  it('can be stopped at any moment with what there is, large first', () => {
+    const lattice = latticeOf({ width: 200, height: 200, step: SQUARE });
+    const tossing = toss(lattice, recipe(), TOSSABLE, NOTHING);
+    const steps = Array.from({ length: 5 }, () => tossing.next().value);
+    expect(steps.map(({ placed }) => placed.length)).toEqual([1, 2, 3, 4, 5]);
+    expect(steps[4]?.placed.slice(0, 4).map(({ motif }) => motif)).toEqual(['bay', 'bay', 'bay', 'bar']);
+  });
+
+  it('keeps clear of what stands, and takes directions, sizes and the ground that is to show as told', () => {
+    fc.assert(
+      fc.property(fc.nat(1000), fc.constantFrom('one' as const, 'two' as const, 'four' as const), (seed, kind) => {
+        const lattice = latticeOf({ width: 180, height: 180, step: step('brick', 1, 2) });
+        const standing = standingOf([{ ...leafAt('pinned', { x: 4, y: 90, scale: 1.2 }), motif: 'disc' }], TOSSABLE);
+        const { placed, covered } = last(toss(lattice, recipe({ seed, directions: { kind }, mirrored: false, ground: 0.8 }), TOSSABLE, standing));
+        const allowed = { one: [0], two: [0, 180], four: [0, 90, 180, -90] }[kind];
+        for (const one of placed) {
+          expect(allowed).toContain(one.turn);
+          expect(one.mirrored).toBe(false);
+          expect(one.scale).toBeGreaterThanOrEqual(0.4);
+          expect(one.scale).toBeLessThanOrEqual(1.1);
+          for (const p of drawn(one.motif, one)) expect(nearest(lattice, p, { x: 4, y: 90 })).toBeGreaterThanOrEqual(12 * 0.96 + 3 - 0.2);
+        }
+        // Fillers end once less than four fifths would show: one may have gone over it.
+        expect(covered).toBeLessThan(0.2 + (Math.PI * 100) / (180 * 180) + 0.15);
+      }),
+      { numRuns: 10 },
+    );
+  });
+
+  it('spreads equal motifs wider than chance would', () => {
+    const lattice = latticeOf({ width: 220, height: 220, step: SQUARE });
+    const entries = NAMES.map((motif) => ({ motif, role: 'companion' as const, count: 6, smallest: 0.5, largest: 0.5 }));
+    const { placed } = last(toss(lattice, recipe({ entries }), TOSSABLE, NOTHING));
+    const alike = placed.filter((one, n) => {
+      const others = placed.filter((_other, m) => m !== n).map((other) => ({ motif: other.motif, distance: nearest(lattice, one, other) }));
+      return others.reduce((a, b) => (a.distance < b.distance ? a : b)).motif === one.motif;
+    });
+    // By chance a third of the nearest neighbours would be of the same motif.
+    expect(alike.length / placed.length).toBeLessThan(0.2);
+  });
+
+  it('says what found no room and why, and refuses what cannot be', () => {
+    const lattice = latticeOf({ width: 70, height: 70, step: SQUARE });
+    const { placed, unplaced } = last(toss(lattice, recipe({ entries: [{ motif: 'bay', role: 'hero', count: 9, smallest: 1, largest: 1 }] }), TOSSABLE, NOTHING));
+    expect(placed.length + (unplaced[0]?.count ?? 0)).toBe(9);
+    expect(unplaced[0]).toMatchObject({ motif: 'bay' });
+    expect(() => last(toss(lattice, recipe({ entries: [] }), TOSSABLE, NOTHING))).toThrow(TossError);
+    expect(() => last(toss(lattice, recipe({ entries: [{ motif: 'disc', role: 'filler', count: 2, smallest: 9, largest: 9 }] }), TOSSABLE, NOTHING))).toThrow(/too large for the cell/);
+    expect(() => last(toss(lattice, recipe({ entries: [{ motif: 'gone', role: 'filler', count: 2, smallest: 1, largest: 1 }] }), TOSSABLE, NOTHING))).toThrow(TossError);
+  });
+});
+
+describe('holes', () => {
+  it('are the largest empty rounds, as looking everywhere finds them, and lie apart', () => {
+    fc.assert(
+      fc.property(fc.record({ width: fc.integer({ min: 60, max: 120 }), height: fc.integer({ min: 60, max: 120 }), step: anyStep.filter(({ drop }) => drop.q <= 3) }), fc.array(fc.record({ x: fc.double({ min: 0, max: 120, noNaN: true }), y: fc.double({ min: 0, max: 120, noNaN: true }), r: fc.double({ min: 2, max: 12, noNaN: true }) }), { minLength: 2, maxLength: 6 }), (repeat, rounds) => {
+        const lattice = latticeOf(repeat);
+        const holes = holesBetween(lattice, rounds, 2, 50);
+        let widest = 0;
+        for (let x = 0; x < repeat.width; x += 1.3) for (let y = 0; y < repeat.height; y += 1.3) widest = Math.max(widest, Math.min(...rounds.map((one) => nearest(lattice, { x, y }, one) - one.r)));
+        const most = 0.5 * Math.min(repeat.width, repeat.height);
+        expect(holes[0]?.r ?? 0).toBeGreaterThanOrEqual(Math.min(widest, most) - 1e-3 - 0.8);
+        for (const [n, hole] of holes.entries()) {
+          for (const one of rounds) expect(nearest(lattice, hole, one) - one.r).toBeGreaterThanOrEqual(hole.r - 1e-3);
+          for (const before of holes.slice(0, n)) expect(nearest(lattice, hole, before)).toBeGreaterThanOrEqual(before.r - 1e-3);
+          expect(hole.r).toBeLessThanOrEqual((holes[n - 1]?.r ?? Infinity) + 1e-9);
+        }
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('are filled as large as fits with the gap, by another than lies nearest', () => {
+    const lattice = latticeOf({ width: 200, height: 200, step: SQUARE });
+    const entries = [{ motif: 'disc', role: 'filler' as const, count: 1, smallest: 0.2, largest: 2 }, { motif: 'bar', role: 'filler' as const, count: 1, smallest: 0.1, largest: 2 }];
+    const holes = [{ x: 50, y: 50, r: 15 }, { x: 150, y: 150, r: 4 }, { x: 100, y: 20, r: 3.2 }];
+    const laid = filled(lattice, holes, recipe({ entries, gap: 3 }), TOSSABLE, [{ x: 60, y: 60, motif: 'disc' }]);
+    expect(laid.map(({ motif }) => motif)).toEqual(['bar']);
+    const [bar] = laid;
+    expect(bar).toMatchObject({ x: 50, y: 50 });
+    expect((bar?.scale ?? 0) * roundsFor('bar').reach).toBeLessThanOrEqual(12);
+    expect((bar?.scale ?? 0) * roundsFor('bar').reach).toBeGreaterThan(11.9);
+  });
+});
+
+describe('settling', () => {
+  it('makes the least distance larger and moves nothing else, and goes on', () => {
+    const lattice = latticeOf({ width: 120, height: 120, step: step('half-drop', 1, 2) });
+    const lie = [[20, 20], [32, 24], [26, 34], [90, 90], [100, 100]].map(([x, y], n) => ({ ...leafAt(`p${n}`, { x: x as number, y: y as number, scale: 0.4 }), motif: 'disc' }));
+    const shapes = new Map(NAMES.map((name) => [name as string, roundsFor(name)]));
+    const least = (list: typeof lie): number => Math.min(...list.flatMap((one, n) => list.slice(n + 1).map((other) => nearest(lattice, one, other))));
+    let now = lie;
+    let before = least(now);
+    for (let press = 0; press < 4; press += 1) {
+      const changes = settled(lattice, now, new Set(['p0', 'p1', 'p2', 'p3']), shapes, false);
+      expect(changes['p4']).toBeUndefined();
+      now = now.map((one) => ({ ...one, ...changes[one.id] }));
+      expect(now.every(({ turn }) => turn === 0)).toBe(true);
+      expect(least(now)).toBeGreaterThanOrEqual(before - 1e-9);
+      before = least(now);
+    }
+    expect(before).toBeGreaterThan(1.5 * least(lie));
+  });
+});
+
+describe('a toss on the cloth', () => {
+  const start: Design = { ...newDesign('d', 'Toss', { width: 100, height: 100, step: SQUARE }), placements: [leafAt('hand', { x: 5 })] };
+  const motifs = new Map([['leaf', LEAF_RECORD]]);
+  const laid = (n: number) => tossedPlacements([{ motif: 'leaf', x: n, y: 1, turn: 0, scale: 1, mirrored: false }, { motif: 'leaf', x: n, y: 50, turn: 9, scale: 0.5, mirrored: true }], 'main', (k) => `t${n}-${k}`);
+  const ids = (design: Design): string => design.placements.map(({ id }) => id).join(' ');
+
+  it('takes the place of the one before, and leaves what was pinned or laid by hand', () => {
+    const once = apply(start, layToss(start, motifs, recipe(), laid(1)));
+    expect(ids(once)).toBe('hand t1-0 t1-1');
+    const pinned = apply(once, pin(once, ['t1-1', 'hand']) ?? { type: 'toss', toss: null });
+    expect([...looseOf(pinned)]).toEqual(['t1-0']);
+    expect(pin(pinned, ['t1-1'])).toBeUndefined();
+    const again = layToss(pinned, motifs, recipe({ seed: 2 }), laid(2));
+    const twice = apply(pinned, again);
+    expect(ids(twice)).toBe('hand t1-1 t2-0 t2-1');
+    expect(twice.toss?.recipe.seed).toBe(2);
+    expect(apply(twice, inverse(pinned, again))).toEqual(pinned);
+    // Fillers of holes come to what lies there, and are the toss's own from then on.
+    const more = apply(twice, layToss(twice, motifs, recipe(), laid(3), true));
+    expect(ids(more)).toBe('hand t1-1 t2-0 t2-1 t3-0 t3-1');
+    expect([...looseOf(more)]).toEqual(['t2-0', 't2-1', 't3-0', 't3-1']);
+  });
+
+  it('knows the ink that most of a motif is printed in', () => {
+    const pixels = new Uint8ClampedArray([250, 0, 0, 255, 240, 10, 0, 255, 0, 0, 240, 255, 0, 0, 240, 20]);
+    expect(mainInk(pixels, ['#0000ff', '#ff0000'])).toBe('#ff0000');
+    expect(mainInk(pixels, [])).toBe('');
+  });
+});

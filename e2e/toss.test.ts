@@ -1,0 +1,119 @@
+import { By, Key, until } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { SQUARE, step } from '../core/repeat/step.ts';
+import { click, clickAt, complaints, press, settledShot, type, waitForText } from './support/hands.ts';
+import { isPink, openTiles, type Tiles } from './support/tiles.ts';
+
+let tiles: Tiles;
+
+beforeAll(async () => {
+  tiles = await openTiles();
+});
+
+afterAll(() => tiles.close());
+
+/** Chooses in a list as a hand does, by what is written. */
+async function pick(label: string, option: string): Promise<void> {
+  const { driver } = tiles.browser;
+  const list = await driver.wait(until.elementLocated(By.css(`select[aria-label="${label}"]`)), 10_000);
+  await list.findElement(By.xpath(`./option[normalize-space()='${option}']`)).click();
+}
+
+/** The toss side, with so many tiles to lay. */
+async function prepare(count: number, smallest: number, largest: number, gap: number): Promise<void> {
+  const { driver } = tiles.browser;
+  await click(driver, 'radio', 'Toss');
+  await pick('Toss another motif', 'Tile');
+  await pick('Role of Tile', 'Filler');
+  await type(driver, 'How many of Tile', String(count));
+  await type(driver, 'Smallest size of Tile', String(smallest));
+  await type(driver, 'Largest size of Tile', String(largest));
+  await type(driver, 'Gap', String(gap));
+  await type(driver, 'Ground seen', '0');
+}
+
+const still = (): Promise<unknown> => tiles.browser.driver.wait(until.elementLocated(By.css('[data-toss="still"]')), 60_000, 'it never ended');
+
+describe('a toss', () => {
+  it('goes into a half-drop around what lies there, is stopped half way, finished, pinned, and undone as one step', async () => {
+    const { driver } = tiles.browser;
+    const id = await tiles.open(step('half-drop', 1, 2), [{ x: 2, y: 90 }], { size: { width: 300, height: 180 } });
+    await prepare(1500, 12, 14, 1);
+    await click(driver, 'button', 'Toss');
+    await driver.wait(until.elementLocated(By.css('[data-toss="running"]')), 10_000);
+    // The cloth fills as it goes.
+    await driver.wait(async () => Number(/^(\d+) of/.exec(await (await driver.findElement(By.css('[data-toss]'))).getText())?.[1] ?? 0) > 20, 20_000, 'it never showed what is laid');
+    await click(driver, 'button', 'Stop, and keep these');
+    await still();
+    const half = await tiles.stored(id);
+    expect(half.placements.length).toBeGreaterThan(20);
+    expect(half.placements.length).toBeLessThan(1500);
+    expect(half.placements.find((one) => one.id === 't0')).toMatchObject({ x: 2, y: 90, scale: 1 });
+    expect(half.toss?.laid).toHaveLength(half.placements.length - 1);
+
+    await type(driver, 'How many of Tile', '60');
+    await click(driver, 'button', 'Toss again');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 61, 30_000, 'it was never finished');
+    await still();
+    const whole = await tiles.stored(id);
+    expect(whole.placements.find((one) => one.id === 't0')).toMatchObject({ x: 2, y: 90 });
+    // What was laid before has made room.
+    expect(whole.placements.some((one) => half.toss?.laid.includes(one.id))).toBe(false);
+    // The hand's own tile keeps its gap, seen in the echo half a cell lower.
+    const screen = await settledShot(driver);
+    const beside = await tiles.spot(2 + 300 + 20.5, 180 + 0.5 - 90 + 90);
+    if (beside.x < 960 && beside.y < 700) expect(isPink(screen, beside)).toBe(false);
+
+    // One of them pinned stays where it is when all else is tossed anew.
+    const kept = whole.placements[5];
+    await clickAt(driver, await tiles.spot(kept?.x ?? 0, kept?.y ?? 0));
+    await click(driver, 'button', 'Pin chosen');
+    await click(driver, 'button', 'Another seed');
+    await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 2, 30_000, 'it was never tossed with another seed');
+    const other = await tiles.stored(id);
+    const chosen = other.placements.filter((one) => whole.placements.some((before) => before.id === one.id));
+    expect(chosen.map((one) => one.id)).toContain('t0');
+    expect(chosen).toHaveLength(2);
+    expect(whole.placements).toContainEqual(chosen.find((one) => one.id !== 't0'));
+    await press(driver, Key.CONTROL, 'z');
+    await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 1, 10_000, 'it could not be undone');
+    expect((await tiles.stored(id)).placements.map((one) => one.id)).toEqual(whole.placements.map((one) => one.id));
+    expect(await complaints(driver)).toEqual([]);
+  });
+
+  it('finds the holes, fills them, and evens out what lies unevenly', async () => {
+    const { driver } = tiles.browser;
+    const id = await tiles.open(SQUARE, [{ x: 30, y: 30, scale: 0.4 }, { x: 44, y: 38, scale: 0.4 }]);
+    await prepare(1, 10, 60, 2);
+    await driver.executeScript("[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()");
+    await driver.executeScript("[...document.querySelectorAll('label')].find((s) => s.textContent.startsWith('Show holes')).querySelector('input').click()");
+    await driver.wait(async () => Number(await (await driver.findElement(By.css('[data-holes]'))).getAttribute('data-holes')) > 2, 10_000, 'no holes were found');
+    expect(Number(await (await driver.findElement(By.css('[data-hole-marks]'))).getAttribute('data-hole-marks'))).toBeGreaterThan(2);
+    await click(driver, 'button', 'Fill all of these');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length > 4, 10_000, 'they were never filled');
+    const filled = await tiles.stored(id);
+    expect(filled.placements.slice(0, 2)).toMatchObject([{ x: 30, y: 30 }, { x: 44, y: 38 }]);
+    expect(filled.placements.slice(2).every(({ scale }) => scale >= 0.1 && scale <= 0.6)).toBe(true);
+    await press(driver, Key.CONTROL, 'z');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 2, 10_000);
+    await press(driver, Key.CONTROL, 'a');
+    const apart = async (): Promise<number> => {
+      const [a, b] = (await tiles.stored(id)).placements;
+      return Math.hypot((a?.x ?? 0) - (b?.x ?? 0), (a?.y ?? 0) - (b?.y ?? 0));
+    };
+    const before = await apart();
+    await click(driver, 'button', 'Settle');
+    await driver.wait(async () => (await apart()) > before + 1, 10_000, 'they never settled');
+    expect(await complaints(driver)).toEqual([]);
+  });
+
+  it('that cannot be says so, and does nothing', async () => {
+    const { driver } = tiles.browser;
+    const id = await tiles.open(SQUARE, [{}]);
+    await prepare(3, 900, 900, 5);
+    await click(driver, 'button', 'Toss');
+    await waitForText(driver, 'Even the smallest of these motifs is too large for the cell at this gap.');
+    expect((await tiles.stored(id)).placements).toHaveLength(1);
+    expect((await tiles.stored(id)).toss).toBeNull();
+  });
+});

@@ -1,0 +1,104 @@
+import { nanoid } from 'nanoid';
+import { useEffect, useState } from 'react';
+import type { Hole } from '../../core/toss/holes.ts';
+import { layToss, tossedPlacements } from '../../core/toss/layToss.ts';
+import type { TossRecipe } from '../../core/toss/tossRecipe.ts';
+import { formatNumber } from '../../core/units/length.ts';
+import { useBench } from '../design/bench.ts';
+import { Button } from '../shared/Button.tsx';
+import { LengthField } from '../shared/LengthField.tsx';
+import { useStore } from '../shared/store.ts';
+import { Tick } from '../shared/Tick.tsx';
+import type { Tosser } from './tosser.ts';
+
+/** Holes listed at the most. */
+const MOST = 24;
+/** After an edit, so long, ms. */
+const SOON = 80;
+
+/** The largest empty rounds, on the cloth and as a list, and fillers for them. */
+export function HolesPart({ tosser, recipe, busy }: { readonly tosser: Tosser; readonly recipe: TossRecipe; readonly busy: boolean }) {
+  const bench = useBench();
+  const { committed } = useStore(bench.session);
+  const motifs = useStore(bench.motifs);
+  const shown = useStore(bench.holes);
+  const [on, setOn] = useState(false);
+  const [across, setAcross] = useState(15);
+  const [problem, setProblem] = useState<string>();
+
+  useEffect(() => {
+    if (!on) return;
+    let left = false;
+    const timer = setTimeout(() => {
+      tosser
+        .run(committed, motifs, { kind: 'holes', least: across / 2, most: MOST })
+        .done.then((found) => {
+          if (!left) bench.holes.set(found);
+        })
+        .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
+    }, SOON);
+    return () => {
+      left = true;
+      clearTimeout(timer);
+    };
+  }, [on, across, committed, motifs, tosser, bench]);
+  useEffect(() => () => bench.holes.set([]), [bench]);
+
+  const fill = (holes: readonly Hole[]): void => {
+    const { layer } = bench;
+    if (!layer) return;
+    const start = bench.session.state.committed;
+    tosser
+      .run(start, motifs, { kind: 'fill', recipe, holes })
+      .done.then((laid) => {
+        const nonce = nanoid(6);
+        const missed = holes.length - laid.length;
+        setProblem(missed > 0 ? `${missed === 1 ? 'One hole' : `${missed} holes`} could not be filled: no filler of the recipe is small enough for ${missed === 1 ? 'it' : 'them'} at this gap.` : undefined);
+        if (laid.length > 0 && bench.session.state.committed === start) {
+          bench.commit(laid.length === 1 ? 'Filled a hole' : `Filled ${laid.length} holes`, layToss(start, bench.motifMap, recipe, tossedPlacements(laid, layer.id, (n) => `${nonce}-${n}`), true));
+        }
+      })
+      .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
+  };
+  const canFill = recipe.entries.length > 0 && !busy;
+
+  return (
+    <>
+      <Tick
+        label="Show holes on the cloth"
+        on={on}
+        onChange={(next) => {
+          setOn(next);
+          if (!next) bench.holes.set([]);
+        }}
+      />
+      <LengthField label="Wider than" mm={across} min={1} max={1000} onChange={setAcross} />
+      {on && (
+        <>
+          <p className="text-xs text-graphite" data-holes={shown.length}>
+            {shown.length === 0 ? `No hole is wider than ${formatNumber(across, 1)} mm.` : `${shown.length === MOST ? 'The largest ' : ''}${shown.length} ${shown.length === 1 ? 'hole' : 'holes'}, the widest ${formatNumber(2 * (shown[0]?.r ?? 0), 1)} mm across.`}
+          </p>
+          <ul aria-label="Holes" className="grid max-h-44 gap-1 overflow-y-auto">
+            {shown.map((hole, n) => (
+              <li key={`${hole.x} ${hole.y}`} className="grid grid-cols-[20px_minmax(0,1fr)_auto] items-center gap-2 text-sm">
+                <span className="text-xs text-graphite">{n + 1}</span>
+                <span>{formatNumber(2 * hole.r, 1)} mm</span>
+                <Button disabled={!canFill} onClick={() => fill([hole])}>
+                  Fill
+                </Button>
+              </li>
+            ))}
+          </ul>
+          <Button disabled={!canFill || shown.length === 0} title={canFill ? undefined : 'The toss has no motifs to fill with yet'} onClick={() => fill(shown)}>
+            Fill all of these
+          </Button>
+        </>
+      )}
+      {problem && (
+        <p role="alert" className="text-xs text-madder">
+          {problem}
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,29 @@
+import type { Changes } from '../../core/arrange/lineUp.ts';
+import type { Design } from '../../core/document/design.ts';
+import type { Motif } from '../../core/motif/motif.ts';
+import type { Hole } from '../../core/toss/holes.ts';
+import type { Laid, Tossed } from '../../core/toss/toss.ts';
+import type { TossRecipe } from '../../core/toss/tossRecipe.ts';
+
+/** What the page asks the toss worker for; what the design holds stays, but for what is asked to be laid anew. */
+export type TossTask =
+  | { readonly kind: 'toss'; readonly recipe: TossRecipe }
+  | { readonly kind: 'holes'; readonly least: number; readonly most: number }
+  | { readonly kind: 'fill'; readonly recipe: TossRecipe; readonly holes: readonly Hole[] }
+  | { readonly kind: 'settle'; readonly chosen: readonly string[]; readonly turning: boolean };
+
+export type TossOrder = { readonly id: number; readonly design: Design; readonly motifs: readonly Motif[]; readonly task: TossTask } | { readonly stop: number };
+
+/** What a task ends in. */
+export interface TossResults {
+  readonly toss: Tossed;
+  readonly holes: readonly Hole[];
+  readonly fill: readonly Laid[];
+  readonly settle: Changes;
+}
+
+export type TossAnswer =
+  | { readonly id: number; readonly progress: Tossed }
+  | { readonly id: number; readonly done: TossResults[keyof TossResults] }
+  /** A sentence for the designer where `expected`, else what went wrong. */
+  | { readonly id: number; readonly failed: string; readonly expected: boolean };

@@ -1,0 +1,88 @@
+import { asDrawn } from '../../core/colour/inkResolver.ts';
+import type { Design } from '../../core/document/design.ts';
+import { compose, scaling, translation } from '../../core/geometry/matrix.ts';
+import type { Motif } from '../../core/motif/motif.ts';
+import { silhouetteOf } from '../../core/motif/silhouette.ts';
+import { paintArtwork } from '../../core/paint/paintArtwork.ts';
+import { latticeOf } from '../../core/repeat/lattice.ts';
+import { filled } from '../../core/toss/fill.ts';
+import { holesBetween } from '../../core/toss/holes.ts';
+import { mainInk } from '../../core/toss/mainInk.ts';
+import { roundsOf } from '../../core/toss/rounds.ts';
+import { settled } from '../../core/toss/settle.ts';
+import { standingOf } from '../../core/toss/standing.ts';
+import { toss, TossError, type Tossable } from '../../core/toss/toss.ts';
+import { ArtworkShelf } from '../cloth/artworkShelf.ts';
+import { browserSheet } from '../cloth/browserEasel.ts';
+import type { TossAnswer, TossOrder, TossResults, TossTask } from './tossMessages.ts';
+
+/** Places along the longer side of a motif's raster. */
+const RASTER = 160;
+/** What is laid is told this often, and as often it is asked whether to stop, ms. */
+const TELL_MS = 50;
+
+const shelf = new ArtworkShelf();
+const shapes = new Map<string, Tossable>();
+const stopped = new Set<number>();
+const port = self as unknown as { postMessage(answer: TossAnswer): void; onmessage: ((event: MessageEvent<TossOrder>) => void) | null };
+
+port.onmessage = ({ data }) => {
+  if ('stop' in data) {
+    stopped.add(data.stop);
+    return;
+  }
+  const { id } = data;
+  answer(data).then(
+    (done) => port.postMessage({ id, done }),
+    (error: unknown) => port.postMessage({ id, failed: error instanceof Error ? error.message : String(error), expected: error instanceof TossError }),
+  );
+};
+
+async function answer({ id, design, motifs, task }: Extract<TossOrder, { id: number }>): Promise<TossResults[keyof TossResults]> {
+  const needed = new Set([...design.placements.map(({ motif }) => motif), ...('recipe' in task ? task.recipe.entries.map(({ motif }) => motif) : [])]);
+  const known = new Map<string, Tossable>();
+  for (const motif of motifs) if (needed.has(motif.id)) known.set(motif.id, await shapeOf(motif));
+  return done(id, design, known, task);
+}
+
+async function done(id: number, design: Design, known: ReadonlyMap<string, Tossable>, task: TossTask): Promise<TossResults[keyof TossResults]> {
+  const lattice = latticeOf(design.repeat);
+  const hidden = new Set(design.layers.filter(({ shown }) => !shown).map(({ id: layer }) => layer));
+  const seen = design.placements.filter(({ layer }) => !hidden.has(layer));
+  switch (task.kind) {
+    case 'toss': {
+      const tossing = toss(lattice, task.recipe, known, standingOf(seen, known));
+      let told = performance.now();
+      for (let step = tossing.next(); ; step = tossing.next()) {
+        if (step.done || stopped.has(id)) return step.value;
+        if (performance.now() - told < TELL_MS) continue;
+        port.postMessage({ id, progress: step.value });
+        // Lets a word to stop be heard.
+        await new Promise((resolve) => setTimeout(resolve));
+        told = performance.now();
+      }
+    }
+    case 'holes':
+      return holesBetween(lattice, standingOf(seen, known).rounds, task.least, task.most);
+    case 'fill':
+      return filled(lattice, task.holes, task.recipe, known, seen);
+    case 'settle':
+      return settled(lattice, seen, new Set(task.chosen), new Map([...known].map(([motif, { rounds }]) => [motif, rounds])), task.turning);
+  }
+}
+
+async function shapeOf(motif: Motif): Promise<Tossable> {
+  const key = `${motif.artwork} ${motif.width}`;
+  const kept = shapes.get(key);
+  if (kept) return kept;
+  const { artwork } = await shelf.fetch(motif);
+  const { view } = artwork;
+  const scale = RASTER / Math.max(view.width, view.height);
+  const [width, height] = [Math.max(1, Math.round(view.width * scale)), Math.max(1, Math.round(view.height * scale))];
+  const sheet = browserSheet(width, height);
+  paintArtwork(sheet.surface, artwork.nodes, compose(scaling(width / view.width, height / view.height), translation(-view.x, -view.y)), { easel: shelf.easel, resolve: asDrawn, width, height });
+  const { data } = sheet.context.getImageData(0, 0, width, height);
+  const shape = { rounds: roundsOf(silhouetteOf(data, width, height), motif), ink: mainInk(data, motif.inks) };
+  shapes.set(key, shape);
+  return shape;
+}

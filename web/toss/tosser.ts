@@ -1,0 +1,57 @@
+import type { Design } from '../../core/document/design.ts';
+import type { Motif } from '../../core/motif/motif.ts';
+import type { Tossed } from '../../core/toss/toss.ts';
+import type { TossAnswer, TossOrder, TossResults, TossTask } from './tossMessages.ts';
+
+/** A task that the worker is at. */
+export interface Running<T> {
+  readonly done: Promise<T>;
+  /** Ends it with the best so far. */
+  stop(): void;
+}
+
+interface Waiting {
+  readonly resolve: (value: never) => void;
+  readonly reject: (error: Error) => void;
+  readonly progress: ((tossed: Tossed) => void) | undefined;
+}
+
+/** Has tosses, holes and settlings reckoned off the page. Its worker begins with the first task. */
+export class Tosser {
+  #worker: Worker | undefined;
+  readonly #waiting = new Map<number, Waiting>();
+  #next = 1;
+
+  run<K extends TossTask['kind']>(design: Design, motifs: readonly Motif[], task: Extract<TossTask, { kind: K }>, progress?: (tossed: Tossed) => void): Running<TossResults[K]> {
+    const id = this.#next;
+    this.#next += 1;
+    const done = new Promise<TossResults[K]>((resolve, reject) => this.#waiting.set(id, { resolve: resolve as (value: never) => void, reject, progress }));
+    this.#worker ??= this.#begin();
+    const post = (order: TossOrder): void => this.#worker?.postMessage(order);
+    post({ id, design, motifs, task });
+    return { done, stop: () => post({ stop: id }) };
+  }
+
+  close(): void {
+    this.#worker?.terminate();
+    this.#worker = undefined;
+  }
+
+  #begin(): Worker {
+    const worker = new Worker(new URL('./tossWorker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<TossAnswer>) => this.#take(data);
+    return worker;
+  }
+
+  #take(answer: TossAnswer): void {
+    const waiting = this.#waiting.get(answer.id);
+    if (!waiting) return;
+    if ('progress' in answer) {
+      waiting.progress?.(answer.progress);
+      return;
+    }
+    this.#waiting.delete(answer.id);
+    if ('done' in answer) waiting.resolve(answer.done as never);
+    else waiting.reject(new Error(answer.expected ? answer.failed : `The toss failed (${answer.failed}). Nothing was changed; try again.`));
+  }
+}
