@@ -111,7 +111,9 @@ export async function waitForText(driver: WebDriver, text: string, timeout = 15_
 }
 
 export async function waitUntilSaved(driver: WebDriver): Promise<void> {
-  await driver.wait(until.elementLocated(By.css('[data-saved="saved"]')), 10_000, 'it was never saved');
+  await driver.wait(until.elementLocated(By.css('[data-saved="saved"]')), 10_000).catch(async () => {
+    throw new Error(`it was never saved: ${await driver.executeScript<string>("const note = document.querySelector('[data-saved]'); return note ? `${note.dataset.saved} ${note.title}` : document.body.innerText.slice(0, 300);")}`);
+  });
 }
 
 /** The cell's stitched outline on screen. */

@@ -165,11 +165,12 @@ export class Saver {
 
   async #sendOnce(leaving: boolean): Promise<void> {
     if (!this.#batch) {
+      // An empty batch would never be answered, and nothing would go after it.
+      if (this.session.state.unsent.length === 0) return;
       this.#batch = { save: this.#nextSave, commands: this.session.state.unsent.slice(0, MOST_COMMANDS) };
       this.#nextSave = nanoid();
     }
     const { save, commands } = this.#batch;
-    if (commands.length === 0) return;
     if (this.#state.kind !== 'waiting') this.#set({ kind: 'saving' });
     try {
       const { revision } = await this.door.send(save, this.#revision, commands, leaving);
