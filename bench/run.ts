@@ -16,6 +16,7 @@ import { serve } from '../server/serve.ts';
 import { insertDesign } from '../server/store/designs.ts';
 import type { Job } from '../server/store/jobs.ts';
 import { listMotifs } from '../server/store/motifs.ts';
+import { measured, TOSS_GAP, tossables, tossed, tossRecipe, tried } from './tossBench.ts';
 import type { ClothTimings } from './page/clothBench.ts';
 
 const COUNTS = [300, 1000, 3000];
@@ -52,8 +53,8 @@ try {
     console.log(`  the cell painted        ${ms(repaint)} in the worker; again when a motif is taken up ${ms(again)}\n`);
   }
 
-  const design = scattered(300);
   const motifs = await listMotifs(studio.database);
+  const design = scattered(300);
   const hands = { progress: () => undefined, check: () => undefined };
   const alone = async (): Promise<number> => {
     const began = performance.now();
@@ -80,6 +81,22 @@ try {
   console.log(`  painting and encoding alone  ${ms(aloneMs)}`);
   console.log(`  asked for and delivered      ${ms(askedMs)}: ${ratio(askedMs, aloneMs)} times that`);
   console.log(`  peak memory of the process   ${Math.round(Math.max(b1.peakMemory, b2.peakMemory) / 2 ** 20)} MB`);
+
+  const shapes = await tossables(motifs, studio.blobs);
+  console.log(`\nA toss into a half-drop of 400 × 400 mm with a gap of ${TOSS_GAP} mm, against plain trying for as long; measured in the painting at 4 px per mm\n`);
+  // Once to warm up.
+  tossed(tossRecipe(40), shapes);
+  for (const count of [40, 120, 400]) {
+    const recipe = tossRecipe(count);
+    const { laid, tookMs } = tossed(recipe, shapes);
+    const ours = await measured(laid, recipe, tookMs, motifs, studio.blobs);
+    const plain = await measured(tried(recipe, shapes, tookMs), recipe, tookMs, motifs, studio.blobs);
+    console.log(`${ours.asked} motifs in ${ms(tookMs)}`);
+    for (const [name, one] of [['tossed', ours], ['tried ', plain]] as const) {
+      console.log(`  ${name}  placed ${((one.placed / one.asked) * 100).toFixed(0)} %, covered ${(one.covered * 100).toFixed(1)} %, largest hole ${(2 * one.largestHole).toFixed(1)} mm across, least gap ${one.leastGap.toFixed(2)} mm, uneven ${one.unevenness.toFixed(3)}, equal neighbours ${(one.equalNeighbours * 100).toFixed(0)} %`);
+    }
+    console.log(`  covered ${ratio(ours.covered, plain.covered)} times as much, the largest hole ${ratio(ours.largestHole, plain.largestHole)} of its\n`);
+  }
 } finally {
   await browser.close();
   await serving.close();

@@ -3,6 +3,7 @@ import { newDesign, type Design } from '../core/document/design.ts';
 import { freeLayer, stacked } from '../core/document/layer.ts';
 import { placementOf } from '../core/document/place.ts';
 import type { Placement } from '../core/document/placement.ts';
+import type { TossRecipe } from '../core/toss/tossRecipe.ts';
 import type { Repeat } from '../core/repeat/repeat.ts';
 import { INKS, type InkName } from './draw/block.ts';
 
@@ -28,6 +29,11 @@ export function withFillersBelow(design: Design, fillers: readonly string[]): De
   const ids = new Set(fillers.map(sampleMotifId));
   const layers = [below, ...design.layers];
   return { ...design, layers, placements: stacked(layers, design.placements.map((one) => (ids.has(one.motif) ? { ...one, layer: below.id } : one))) };
+}
+
+/** The design as what a toss has laid, so that it can be tossed again. */
+export function tossedBy(design: Design, recipe: TossRecipe): Design {
+  return { ...design, toss: { recipe, laid: design.placements.map(({ id }) => id) } };
 }
 
 /** A design of the sample collection as a document. */

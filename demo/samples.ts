@@ -1,12 +1,13 @@
 import type { Design } from '../core/document/design.ts';
+import { flotsam } from './designs/flotsam.ts';
 import { herringRun } from './designs/herringRun.ts';
 import { limpetsAndRope } from './designs/limpetsAndRope.ts';
 import { moorings } from './designs/moorings.ts';
 import { strandline } from './designs/strandline.ts';
 import { GROUNDS, ON_DEEP, recoloured } from './sampleDesign.ts';
 
-/** The designs on the studio's table: half-drop, brick, square, and one dense and scattered. */
-export const SAMPLE_DESIGNS: readonly Design[] = [limpetsAndRope, herringRun, moorings, strandline];
+/** The designs on the studio's table: half-drop, brick, square, one dense and scattered by hand, one tossed by recipe. */
+export const SAMPLE_DESIGNS: readonly Design[] = [limpetsAndRope, herringRun, moorings, strandline, flotsam];
 
 /** A finished swatch of a sample design. */
 export interface SampleSwatch {

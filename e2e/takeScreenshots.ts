@@ -68,6 +68,19 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     },
   },
   {
+    name: 'toss',
+    path: '/designs/low-tide-flotsam',
+    prepare: async (driver) => {
+      await settledShot(driver);
+      await click(driver, 'radio', 'Toss');
+      await driver.executeScript("[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()");
+      await driver.executeScript("[...document.querySelectorAll('label')].find((s) => s.textContent.startsWith('Show holes')).querySelector('input').click()");
+      await type(driver, 'Wider than', '20');
+      await driver.wait(until.elementLocated(By.css('[data-hole-marks]')), 10_000);
+      await driver.executeScript("document.querySelector('section[aria-label=\"Toss\"]').parentElement.parentElement.scrollTop = 0");
+    },
+  },
+  {
     name: 'alternatives',
     path: '/designs/low-tide-limpets-and-rope',
     prepare: async (driver) => {

@@ -1,0 +1,201 @@
+import { newDesign, type Design } from '../core/document/design.ts';
+import type { Motif } from '../core/motif/motif.ts';
+import { asDrawn } from '../core/colour/inkResolver.ts';
+import { squaredDistances } from '../core/geometry/distanceField.ts';
+import { silhouetteOf } from '../core/motif/silhouette.ts';
+import { paintArtwork } from '../core/paint/paintArtwork.ts';
+import { paintPlane } from '../core/paint/paintPlane.ts';
+import { seeded } from '../core/random/seeded.ts';
+import { displacement, latticeOf, type Lattice } from '../core/repeat/lattice.ts';
+import { echoesTouching } from '../core/repeat/echoes.ts';
+import { pixelGrid } from '../core/repeat/pixelFit.ts';
+import { step } from '../core/repeat/step.ts';
+import { UPRIGHT } from '../core/geometry/pose.ts';
+import { tossedPlacements } from '../core/toss/layToss.ts';
+import { mainInk } from '../core/toss/mainInk.ts';
+import { Openness } from '../core/toss/openness.ts';
+import { posedRounds, roundsOf } from '../core/toss/rounds.ts';
+import { toss, type Laid, type Tossable } from '../core/toss/toss.ts';
+import type { TossRecipe } from '../core/toss/tossRecipe.ts';
+import { sampleMotifId } from '../demo/sampleDesign.ts';
+import { loadScene } from '../server/paint/loadScene.ts';
+import { nodeSheet, pixelsOf } from '../server/paint/nodeEasel.ts';
+import type { Blobs } from '../server/store/blobs.ts';
+
+/** What a toss came to. */
+export interface TossMeasure {
+  readonly asked: number;
+  readonly placed: number;
+  readonly tookMs: number;
+  /** Share of the cell that is painted. */
+  readonly covered: number;
+  /** Radius of the largest empty round, mm, from the painting. */
+  readonly largestHole: number;
+  /** mm between the two motifs that lie nearest, from the painting. */
+  readonly leastGap: number;
+  /** Spread of the painted share in a window of an eighth of the cell, over its mean. */
+  readonly unevenness: number;
+  /** Share of motifs whose nearest neighbour is of the same motif. */
+  readonly equalNeighbours: number;
+}
+
+export const TOSS_GAP = 3;
+const PER_MM = 4;
+const SIDE = 400;
+const STEP = step('half-drop');
+const RASTER = 160;
+const HEROES = ['crab', 'whelk', 'reef-knot'];
+const COMPANIONS = ['starfish', 'scallop', 'mussel', 'urchin', 'herring'];
+const FILLERS = ['barnacle', 'limpet', 'flat-pebble', 'bubbles'];
+
+/** A recipe of so many motifs, smaller the more there are; more than there is room for, so that what is placed tells. */
+export function tossRecipe(count: number): TossRecipe {
+  const size = 1.15 * Math.sqrt(40 / count);
+  const entries = (names: readonly string[], role: 'hero' | 'companion' | 'filler', share: number) =>
+    names.map((name) => ({ motif: sampleMotifId(name), role, count: Math.round((count * share) / names.length), smallest: 0.7 * size, largest: size }));
+  return { entries: [...entries(HEROES, 'hero', 0.15), ...entries(COMPANIONS, 'companion', 0.4), ...entries(FILLERS, 'filler', 0.45)], directions: { kind: 'all' }, mirrored: true, gap: TOSS_GAP, ground: 0, seed: 7 };
+}
+
+/** The sample motifs as the toss sees them. */
+export async function tossables(motifs: readonly Motif[], blobs: Blobs): Promise<Map<string, Tossable>> {
+  const names = [...HEROES, ...COMPANIONS, ...FILLERS].map(sampleMotifId);
+  const { scene, easel } = await loadScene(designOf(names.map((motif) => ({ motif, x: 0, y: 0, turn: 0, scale: 1, mirrored: false }))), motifs, blobs);
+  return new Map(
+    [...scene.motifs].map(([id, { motif, artwork }]) => {
+      const { view } = artwork;
+      const scale = RASTER / Math.max(view.width, view.height);
+      const [width, height] = [Math.round(view.width * scale), Math.round(view.height * scale)];
+      const sheet = nodeSheet(width, height);
+      paintArtwork(sheet.surface, artwork.nodes, [width / view.width, 0, 0, height / view.height, (-view.x * width) / view.width, (-view.y * height) / view.height], { easel, resolve: asDrawn, width, height });
+      const pixels = pixelsOf(sheet);
+      return [id, { rounds: roundsOf(silhouetteOf(pixels, width, height), motif), ink: mainInk(pixels, motif.inks) }];
+    }),
+  );
+}
+
+function designOf(laid: readonly Laid[]): Design {
+  return { ...newDesign('bench-toss', 'Tossed', { width: SIDE, height: SIDE, step: STEP }), placements: tossedPlacements(laid, 'main', (n) => `p${n}`) };
+}
+
+/** The toss as it ships. */
+export function tossed(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>): { laid: readonly Laid[]; tookMs: number } {
+  const began = performance.now();
+  const tossing = toss(latticeOf(designOf([]).repeat), recipe, shapes, { rounds: [], area: 0, places: [] });
+  for (;;) {
+    const next = tossing.next();
+    if (next.done) return { laid: next.value.placed, tookMs: performance.now() - began };
+  }
+}
+
+/** Plain trying with the same silhouettes, sizes, order and time: a random place, angle and size, laid where it keeps the gap. */
+export function tried(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>, forMs: number): readonly Laid[] {
+  const lattice = latticeOf(designOf([]).repeat);
+  const random = seeded(recipe.seed);
+  const openness = new Openness(lattice, recipe.gap + Math.max(...[...shapes.values()].map(({ rounds }) => rounds.list[0]?.r ?? 0)));
+  const laid: Laid[] = [];
+  const until = performance.now() + forMs;
+  let waiting = recipe.entries.flatMap((entry) => Array.from({ length: entry.count }, () => entry));
+  // Round after round until the time is over, so that none waits behind one that never fits.
+  while (waiting.length > 0 && performance.now() < until) {
+    waiting = waiting.filter((entry) => {
+      const shape = shapes.get(entry.motif);
+      if (!shape) return false;
+      const one: Laid = { motif: entry.motif, x: random() * SIDE, y: random() * SIDE, turn: random() * 360, scale: entry.smallest + random() * (entry.largest - entry.smallest), mirrored: random() < 0.5 };
+      const rounds = posedRounds(shape.rounds, { ...UPRIGHT, ...one });
+      if (!rounds.every(({ x, y, r }) => openness.atLeast(x, y) >= r + recipe.gap)) return true;
+      openness.add(rounds);
+      laid.push(one);
+      return false;
+    });
+  }
+  return laid;
+}
+
+/** What can be seen of a toss, by painting it and measuring the picture. */
+export async function measured(laid: readonly Laid[], recipe: TossRecipe, tookMs: number, motifs: readonly Motif[], blobs: Blobs): Promise<TossMeasure> {
+  const design = designOf(laid);
+  const grid = pixelGrid(design.repeat, PER_MM);
+  const { width, height } = grid.cell;
+  const lattice = latticeOf(design.repeat);
+  const { scene, easel } = await loadScene(design, motifs, blobs);
+  const bare = { ...scene, ground: undefined };
+  // The cell and so much around it that nothing across a join is missed.
+  const around = 60 * PER_MM;
+  const [w, h] = [width + 2 * around, height + 2 * around];
+  const sheet = nodeSheet(w, h);
+  paintPlane(sheet.surface, bare, grid, { left: -around, top: -around, right: width + around, bottom: height + around }, easel);
+  const pixels = pixelsOf(sheet);
+  const set = new Uint8Array(w * h);
+  for (let i = 0; i < set.length; i += 1) set[i] = (pixels[i * 4 + 3] as number) >= 32 ? 1 : 0;
+  const room = squaredDistances(set, w, h);
+  let [painted, widest] = [0, 0];
+  const window = Math.round(width / 8);
+  const sums = new Map<number, number>();
+  for (let y = around; y < around + height; y += 1) {
+    for (let x = around; x < around + width; x += 1) {
+      const at = y * w + x;
+      widest = Math.max(widest, room[at] as number);
+      if (set[at] !== 1) continue;
+      painted += 1;
+      const key = Math.floor((y - around) / window) * 1000 + Math.floor((x - around) / window);
+      sums.set(key, (sums.get(key) ?? 0) + 1);
+    }
+  }
+  const shares = Array.from({ length: 64 }, (_, n) => (sums.get(Math.floor(n / 8) * 1000 + (n % 8)) ?? 0) / (window * window));
+  const mean = shares.reduce((a, b) => a + b, 0) / shares.length;
+  const spread = Math.sqrt(shares.reduce((sum, share) => sum + (share - mean) ** 2, 0) / shares.length);
+  return {
+    asked: recipe.entries.reduce((sum, { count }) => sum + count, 0),
+    placed: laid.length,
+    tookMs,
+    covered: painted / (width * height),
+    largestHole: Math.sqrt(widest) / PER_MM,
+    leastGap: leastGap(design, lattice, (only, box) => {
+      const part = nodeSheet(box.right - box.left, box.bottom - box.top);
+      paintPlane(part.surface, bare, grid, box, easel, { only: new Set(only) });
+      return pixelsOf(part);
+    }),
+    unevenness: spread / mean,
+    equalNeighbours: equalNeighbours(laid, lattice),
+  };
+}
+
+/** Paints each motif and, in a picture of its own, all that lies around it; the least distance between the two. */
+function leastGap(design: Design, lattice: Lattice, paint: (only: readonly string[], box: { left: number; top: number; right: number; bottom: number }) => Uint8ClampedArray): number {
+  let least = Infinity;
+  const reach = 45;
+  for (const one of design.placements) {
+    const box = { left: Math.floor((one.x - reach) * PER_MM), top: Math.floor((one.y - reach) * PER_MM), right: Math.ceil((one.x + reach) * PER_MM), bottom: Math.ceil((one.y + reach) * PER_MM) };
+    const near = design.placements.filter((other) => other !== one && echoesTouching(lattice, { left: other.x - reach, top: other.y - reach, right: other.x + reach, bottom: other.y + reach }, { left: one.x - reach, top: one.y - reach, right: one.x + reach, bottom: one.y + reach }).some((steps) => {
+      const by = displacement(lattice, steps);
+      return Math.hypot(other.x + by.x - one.x, other.y + by.y - one.y) < 2 * reach;
+    }));
+    if (near.length === 0) continue;
+    const [own, rest] = [paint([one.id], box), paint(near.map(({ id }) => id), box)];
+    const [w, h] = [box.right - box.left, box.bottom - box.top];
+    const set = new Uint8Array(w * h);
+    for (let i = 0; i < set.length; i += 1) set[i] = (rest[i * 4 + 3] as number) >= 32 ? 1 : 0;
+    const distance = squaredDistances(set, w, h);
+    for (let i = 0; i < set.length; i += 1) if ((own[i * 4 + 3] as number) >= 32) least = Math.min(least, distance[i] as number);
+  }
+  return Math.sqrt(least) / PER_MM;
+}
+
+function equalNeighbours(laid: readonly Laid[], lattice: Lattice): number {
+  let equal = 0;
+  laid.forEach((one, n) => {
+    let [nearest, least] = ['', Infinity];
+    laid.forEach((other, m) => {
+      for (let i = -1; i <= 1; i += 1) {
+        for (let j = -1; j <= 1; j += 1) {
+          if (m === n && i === 0 && j === 0) continue;
+          const by = displacement(lattice, { i, j });
+          const distance = Math.hypot(other.x + by.x - one.x, other.y + by.y - one.y);
+          if (distance < least) [nearest, least] = [other.motif, distance];
+        }
+      }
+    });
+    if (nearest === one.motif) equal += 1;
+  });
+  return equal / laid.length;
+}
