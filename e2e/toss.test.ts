@@ -117,3 +117,39 @@ describe('a toss', () => {
     expect((await tiles.stored(id)).toss).toBeNull();
   });
 });
+
+describe('judging the step', () => {
+  it('offers the fractions best first, shows each on the cloth while it is pointed at, and fits the cell to a row', async () => {
+    const { driver } = tiles.browser;
+    const id = await tiles.open(step('brick', 1, 3), [{ x: 25, y: 20 }, { x: 75, y: 20 }, { x: 125, y: 20 }], { size: { width: 240, height: 90 } });
+    await click(driver, 'button', 'Repeat');
+    await type(driver, 'Gap to the next cell', '10');
+    await click(driver, 'button', 'Fit the cell');
+    await driver.wait(async () => (await tiles.stored(id)).repeat.width === 150, 8_000, 'the cell was never fitted');
+    expect((await tiles.stored(id)).repeat).toMatchObject({ height: 30, step: { drop: { p: 1, q: 3 } } });
+    expect((await tiles.stored(id)).placements.map(({ x, y }) => [x, y])).toEqual([[25, 15], [75, 15], [125, 15]]);
+    // By a third, three tiles stand above each other; by a half they lie between.
+    const offers = await driver.findElements(By.css('[data-offer]'));
+    const names = await Promise.all(offers.map((offer) => offer.getAttribute('data-offer')));
+    expect(names[0]).toBe('1/2');
+    expect(names).not.toContain('1/3');
+    // Straight below the first: where the stitched cell lies changes with the step.
+    const below = async (): Promise<boolean> => {
+      const screen = await settledShot(driver);
+      return isPink(screen, await tiles.spot(25, 45));
+    };
+    expect(await below()).toBe(true);
+    await driver.actions({ async: false }).move({ origin: offers[0] as NonNullable<(typeof offers)[number]> }).perform();
+    expect(await below()).toBe(false);
+    expect((await tiles.stored(id)).repeat.step.drop).toEqual({ p: 1, q: 3 });
+    await driver.actions({ async: false }).move({ x: 500, y: 300 }).perform();
+    expect(await below()).toBe(true);
+    await (await driver.findElement(By.css('[data-offer="1/2"]'))).click();
+    await driver.wait(async () => (await tiles.stored(id)).repeat.step.drop.q === 2, 8_000, 'the offer was never taken');
+    await press(driver, 'q');
+    await driver.wait(until.elementLocated(By.css('[aria-label="Squint"] figure[aria-label="From 4 metres"] canvas[aria-busy="false"]')), 10_000);
+    await press(driver, Key.ESCAPE);
+    await driver.wait(async () => (await driver.findElements(By.css('[aria-label="Squint"]'))).length === 0, 5_000);
+    expect(await complaints(driver)).toEqual([]);
+  });
+});

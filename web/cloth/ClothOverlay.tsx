@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { atShare, frameOf, MIDDLE, type Frame } from '../../core/arrange/frame.ts';
+import { atShare, MIDDLE, type Frame } from '../../core/arrange/frame.ts';
 import type { SnapLine } from '../../core/arrange/snap.ts';
 import { cornersAround, type Placement } from '../../core/document/placement.ts';
 import { boxAround } from '../../core/geometry/box.ts';
@@ -20,6 +20,8 @@ import { Pins } from './Pins.tsx';
 import { middle, toCss, toMm, type Viewport } from './viewport.ts';
 
 const HERE: Point = { x: 0, y: 0 };
+/** Of more than this the common frame says enough. */
+const MOST_OUTLINES = 300;
 
 /** What is drawn over the cloth: the cell's stitches, guides, the pins of what is chosen, numbers at the pointer. */
 export function ClothOverlay({ view, hands }: ClothParts) {
@@ -43,7 +45,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
     const motif = bench.motif(placement.motif);
     return motif ? [{ placement, motif }] : [];
   });
-  const frame = frameOf(meant.map(({ placement }) => placement), bench.motifMap);
+  const { frame } = bench;
   const shift = frame ? shiftIntoView(lattice, viewport, frame) : HERE;
   const onScreen = (mm: Point): Point => toCss(viewport, { x: mm.x + shift.x, y: mm.y + shift.y });
   const corners = frame && ([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([u, v]) => onScreen(atShare(frame, { u, v })));
@@ -55,7 +57,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
         <CellStitch viewport={viewport} lattice={lattice} />
         <GuideLines guides={shown} viewport={viewport} lattice={lattice} />
         <HoleMarks holes={holes} viewport={viewport} lattice={lattice} />
-        {meant.map(({ placement, motif }) => (
+        {meant.slice(0, MOST_OUTLINES).map(({ placement, motif }) => (
           <ChosenOutline key={placement.id} corners={cornersOf(placement, motif).map(onScreen)} />
         ))}
         {meant.length > 1 && corners && <FrameOutline corners={corners} />}

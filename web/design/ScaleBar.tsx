@@ -29,15 +29,18 @@ export function ScaleBar({ cloth: { view }, hands }: { readonly cloth: ClothPart
           Actual size
         </Button>
       </div>
-      <div className="flex gap-1">
-        <Button look="quiet" onClick={() => hands.showRepeats(1)}>
+      <div className="-mx-2 flex justify-between">
+        <Button look="quiet" className="px-2!" onClick={() => hands.showRepeats(1)}>
           One repeat
         </Button>
-        <Button look="quiet" onClick={() => hands.showRepeats(4)}>
+        <Button look="quiet" className="px-2!" onClick={() => hands.showRepeats(4)}>
           Four
         </Button>
-        <Button look="quiet" onClick={showMetre}>
+        <Button look="quiet" className="px-2!" onClick={showMetre}>
           A metre
+        </Button>
+        <Button look="quiet" className="px-2!" title="Blurred, and from farther away" onClick={() => hands.squint()}>
+          Squint
         </Button>
       </div>
     </div>

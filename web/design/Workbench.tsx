@@ -12,6 +12,7 @@ import { ClothContext } from '../cloth/clothContext.ts';
 import { LayerChip } from './LayerChip.tsx';
 import { SideBySide } from './alternatives/SideBySide.tsx';
 import { SideBySideContext } from './alternatives/sideBySideContext.ts';
+import { Squint } from './Squint.tsx';
 import { useNotify } from '../shared/Notices.tsx';
 import { ScaleBar } from './ScaleBar.tsx';
 import { Selvedge } from './Selvedge.tsx';
@@ -38,6 +39,7 @@ export function Workbench({ saver, company, onClose }: Props) {
   const [cloth, setCloth] = useState<ClothParts>();
   const [sheet, setSheet] = useState<OpenSheet>();
   const [ticketOpen, setTicketOpen] = useState(true);
+  const [squinting, setSquinting] = useState(false);
   const [beside, setBeside] = useState<readonly string[]>();
   const notify = useNotify();
   const said = useStore(bench.said);
@@ -60,6 +62,7 @@ export function Workbench({ saver, company, onClose }: Props) {
         const side = Math.sqrt(count);
         view.show({ left: 0, top: 0, right: side * width, bottom: side * height }, count === 1 ? 0.14 : 0.05);
       },
+      squint: () => setSquinting(true),
       showActual: () => view.setScale(ACTUAL_SCALE),
       pan: (x, y) => view.panBy({ x, y }),
       openSheet: () => setSheet('keys'),
@@ -132,6 +135,7 @@ export function Workbench({ saver, company, onClose }: Props) {
       <SaveSwatchSheet open={sheet === 'swatch'} onClose={closeSheet} saver={saver} />
       <DownloadSheet open={sheet === 'download'} onClose={closeSheet} repeat={bench.design.repeat} source={async () => ({ design: (await saver.flush(), bench.design.id) })} />
       <ShortcutSheet open={sheet === 'keys'} onClose={closeSheet} />
+      {squinting && <Squint onClose={() => setSquinting(false)} />}
       {beside && <SideBySide alternatives={beside} onClose={() => setBeside(undefined)} />}
     </div>
     </SideBySideContext>

@@ -245,7 +245,7 @@ describe('layers on the bench', () => {
 
 describe('the shortcuts', () => {
   const hands: ShortcutHands = {
-    zoom: () => undefined, showRepeats: () => undefined, showActual: () => undefined, pan: () => undefined, openSheet: () => undefined, saveSwatch: () => undefined, giveUp: () => bench.choose([]),
+    zoom: () => undefined, showRepeats: () => undefined, showActual: () => undefined, squint: () => undefined, pan: () => undefined, openSheet: () => undefined, saveSwatch: () => undefined, giveUp: () => bench.choose([]),
     bundles: { bundle: () => undefined, loosen: () => undefined, open: () => undefined, separate: () => undefined },
     overlap: () => true, pointer: () => undefined,
   };

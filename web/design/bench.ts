@@ -42,6 +42,15 @@ export interface InsideBundle {
   readonly opened: OpenedBundle;
 }
 
+/** What is chosen where it is meant, and what that was reckoned from. */
+interface Taken {
+  readonly design: Design;
+  readonly selection: Selection;
+  readonly motifs: readonly DrawerMotif[];
+  readonly meant: readonly Placement[];
+  readonly frame: Frame | undefined;
+}
+
 /** Placements taken in hand: where they are stored, and where they are meant. */
 export interface Grip {
   readonly placements: readonly Placement[];
@@ -79,6 +88,7 @@ export class Bench {
   #layer: string;
   /** Where the chosen appearances were seen last, to know them again after a change. */
   #seen = new Map<string, Point>();
+  #known: Taken | undefined;
   #free: { readonly design: Design; readonly placements: readonly Placement[] } | undefined;
   #lattice: { readonly repeat: Repeat; readonly lattice: Lattice } | undefined;
   #byId: { readonly list: readonly Placement[]; readonly map: ReadonlyMap<string, Placement> } | undefined;
@@ -111,10 +121,19 @@ export class Bench {
   }
 
   /** What is chosen, each where it is meant on the plane, which may be an echo. */
-  get meant(): Placement[] {
-    const { lattice } = this;
-    const { at } = this.selection.getState();
-    return this.chosen.map((one) => ({ ...one, ...seenAt(lattice, one, at.get(one.id)) }));
+  get meant(): readonly Placement[] {
+    return this.#taken.meant;
+  }
+
+  /** What is chosen and the frame around it; asked for by many in one frame, and reckoned once. */
+  get #taken(): Taken {
+    const { design, lattice } = this;
+    const selection = this.selection.getState();
+    const motifs = this.motifs.getState();
+    const known = this.#known;
+    if (known?.design === design && known.selection === selection && known.motifs === motifs) return known;
+    const meant = this.chosen.map((one) => ({ ...one, ...seenAt(lattice, one, selection.at.get(one.id)) }));
+    return (this.#known = { design, selection, motifs, meant, frame: frameOf(meant, this.motifMap) });
   }
 
   /** What can be taken in hand: all of it that no layer hides or locks, or the parts of the bundle that lies open. */
@@ -212,7 +231,7 @@ export class Bench {
 
   /** The frame around what is chosen, where it is meant. */
   get frame(): Frame | undefined {
-    return frameOf(this.meant, this.motifMap);
+    return this.#taken.frame;
   }
 
   /** The point of what is chosen that things are done about, on the plane. */

@@ -19,6 +19,7 @@ export interface ShortcutHands {
   zoom(factor: number): void;
   showRepeats(count: 1 | 4): void;
   showActual(): void;
+  squint(): void;
   pan(x: number, y: number): void;
   openSheet(): void;
   saveSwatch(): void;
@@ -65,6 +66,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'Escape', does: 'Give up what is being done; choose nothing', group: 'Chosen motifs', matches: (e) => e.key === 'Escape', run: (_bench, hands) => hands.giveUp() },
   { keys: '+, −', does: 'Closer, farther; the wheel does so at the pointer', group: 'The cloth', matches: (e) => !ctrl(e) && ['+', '=', '-'].includes(e.key), run: (_bench, hands, e) => hands.zoom(e.key === '-' ? 1 / 1.25 : 1.25) },
   { keys: '1, 4', does: 'One repeat, four repeats', group: 'The cloth', matches: (e) => plain('1')(e) || plain('4')(e), run: (_bench, hands, e) => hands.showRepeats(e.key === '1' ? 1 : 4) },
+  { keys: 'Q', does: 'Squint: blurred, and from farther away', group: 'The cloth', matches: plain('q'), run: (_bench, hands) => hands.squint() },
   { keys: '0', does: 'Actual size', group: 'The cloth', matches: plain('0'), run: (_bench, hands) => hands.showActual() },
 ];
 

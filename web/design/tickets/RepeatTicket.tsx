@@ -11,6 +11,8 @@ import { fitText } from '../../shared/fitText.ts';
 import { StepDiagram } from '../../shared/StepDiagram.tsx';
 import { stepText } from '../../shared/repeatText.ts';
 import { SHOWN_UNITS, useUnit } from '../../shared/unit.ts';
+import { FitCell } from './FitCell.tsx';
+import { FractionOffers } from './FractionOffers.tsx';
 import { useBench } from '../bench.ts';
 import { useStore } from '../../shared/store.ts';
 
@@ -68,10 +70,12 @@ export function RepeatTicket() {
           </Listbox>
         </div>
       )}
+      {repeat.step.kind !== 'square' && <FractionOffers />}
       <div className="grid grid-cols-2 gap-2">
         <LengthField label="Cell width" mm={repeat.width} {...size} onChange={(width) => change('Resized the cell', { ...repeat, width })} />
         <LengthField label="Cell height" mm={repeat.height} {...size} onChange={(height) => change('Resized the cell', { ...repeat, height })} />
       </div>
+      <FitCell />
       <Choice label="Unit" value={unit} options={SHOWN_UNITS.map((one) => ({ value: one, name: one }))} onChange={setUnit} />
       <dl className="grid gap-2 border-t border-dashed border-thread pt-4 text-sm">
         <div>

@@ -1,0 +1,36 @@
+import { gathered } from '../bundle/gather.ts';
+import type { Command } from '../document/command.ts';
+import type { Design } from '../document/design.ts';
+import { boxAroundCentre } from '../document/placement.ts';
+import { shiftBox } from '../geometry/box.ts';
+import type { Motif } from '../motif/motif.ts';
+import { latticeOf } from '../repeat/lattice.ts';
+import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../repeat/repeat.ts';
+
+/**
+ * The command that makes the cell exactly as large as what lies in it and one gap, with half a gap all round: a row
+ * then repeats with the same gap from its last motif to its first. Undefined where nothing lies there, or the cell would be
+ * larger or smaller than one can be.
+ *
+ * @param gap mm, below 0 where neighbours are to lie over each other
+ */
+export function fitCell(design: Design, motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>, gap: number): Command | undefined {
+  const together = gathered(latticeOf(design.repeat), design.placements);
+  const boxes = together.flatMap((one) => {
+    const motif = motifs.get(one.motif);
+    return motif ? [shiftBox(boxAroundCentre(one, motif), one)] : [];
+  });
+  if (boxes.length === 0) return undefined;
+  const [left, top] = [Math.min(...boxes.map((box) => box.left)), Math.min(...boxes.map((box) => box.top))];
+  const width = Math.max(...boxes.map(({ right }) => right)) - left + gap;
+  const height = Math.max(...boxes.map(({ bottom }) => bottom)) - top + gap;
+  if (Math.min(width, height) < SMALLEST_CELL_MM || Math.max(width, height) > LARGEST_CELL_MM) return undefined;
+  const [dx, dy] = [gap / 2 - left, gap / 2 - top];
+  return {
+    type: 'all',
+    commands: [
+      { type: 'repeat', repeat: { ...design.repeat, width, height } },
+      { type: 'change', changes: Object.fromEntries(together.map(({ id, x, y }) => [id, { x: x + dx, y: y + dy }])) },
+    ],
+  };
+}
