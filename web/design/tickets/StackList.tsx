@@ -1,7 +1,7 @@
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type DragMoveEvent } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Layers, Search } from 'lucide-react';
-import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { isOpen } from '../../../core/document/layer.ts';
 import { Button } from '../../shared/Button.tsx';
 import { useStore } from '../../shared/store.ts';
@@ -39,6 +39,13 @@ export function StackList() {
   // eslint-disable-next-line react-hooks/incompatible-library -- its own note says that it is read anew each time
   const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_PX, overscan: 8, getItemKey: (n) => rows[n]?.key ?? n });
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
+
+  // What is chosen on the cloth comes into sight here.
+  const last = ids.at(-1);
+  const at = rows.findIndex(({ key }) => key === last);
+  useEffect(() => {
+    if (at >= 0) virtual.scrollToIndex(at);
+  }, [virtual, last, at]);
 
   const take = (row: StackRow, held: { readonly shiftKey: boolean; readonly ctrlKey: boolean; readonly metaKey: boolean }): void => {
     if (row.kind === 'layer') {
@@ -79,18 +86,18 @@ export function StackList() {
   /** Arrows go from line to line, with Shift choosing on the way, with Alt taking what is chosen along. */
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>): void => {
     const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
-    const at = rows.findIndex(({ key }) => key === (event.target as HTMLElement).closest<HTMLElement>('[data-row]')?.dataset['row']);
-    const next = rows[at + by];
-    if (by === 0 || at < 0 || !next || (event.target as HTMLElement).matches('input, select')) return;
+    const from = rows.findIndex(({ key }) => key === (event.target as HTMLElement).closest<HTMLElement>('[data-row]')?.dataset['row']);
+    const next = rows[from + by];
+    if (by === 0 || from < 0 || !next || (event.target as HTMLElement).matches('input, select')) return;
     event.preventDefault();
     event.stopPropagation();
-    const row = rows[at] as StackRow;
+    const row = rows[from] as StackRow;
     if (event.altKey) {
       land(row, { key: next.key, where: by > 0 ? 'under' : 'over' });
       return;
     }
     if (event.shiftKey && next.kind === 'motif') take(next, event);
-    virtual.scrollToIndex(at + by);
+    virtual.scrollToIndex(from + by);
     requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(next.key)}"] [data-take]`)?.focus());
   };
 
