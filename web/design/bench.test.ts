@@ -133,6 +133,17 @@ describe('the bench', () => {
     expect(bench.refused.getState()).toMatch(/^One motif of what was copied is not in the drawer any more/);
   });
 
+  it('duplicates beside and in place, directly above, and chooses the copies', () => {
+    bench.choose(['a']);
+    bench.duplicate();
+    expect(bench.chosen).toMatchObject([{ x: 8, y: 18, turn: 30 }]);
+    bench.choose(['a']);
+    bench.duplicate(true);
+    expect(bench.chosen).toMatchObject([{ x: 0, y: 10, turn: 30 }]);
+    expect(ids()[0]).toBe('a');
+    expect(ids()[1]).toBe(bench.chosen[0]?.id);
+  });
+
   it('keeps meaning the same appearance, however far what is chosen goes', () => {
     bench.choose(['c'], [{ id: 'c', steps: { i: 0, j: 0 } }]);
     const seen = (): { x: number; y: number } => ({ x: bench.meant[0]?.x ?? 0, y: bench.meant[0]?.y ?? 0 });

@@ -352,12 +352,13 @@ export class Bench {
     this.choose([]);
   }
 
-  duplicate(): void {
+  /** Lays copies directly above what is chosen: beside it, or where it lies. */
+  duplicate(inPlace = false): void {
     const { ids, at } = this.selection.getState();
     if (ids.length === 0) return;
     const originals = this.chosen;
-    const { command, copies } = duplicate(this.design, ids, BESIDE, nanoid);
-    this.commit('Duplicated', command);
+    const { command, copies } = duplicate(this.design, ids, inPlace ? { x: 0, y: 0 } : BESIDE, nanoid);
+    this.commit(inPlace ? 'Duplicated in place' : 'Duplicated', command);
     this.choose(copies.map(({ id }) => id), copies.flatMap(({ id }, n) => ({ id, steps: at.get(originals[n]?.id ?? '') ?? { i: 0, j: 0 } })));
   }
 

@@ -59,7 +59,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'U, J', does: 'One up, one down among those that it meets', group: 'Chosen motifs', matches: (e) => plain('u')(e) || plain('j')(e), run: (bench, { overlap }, e) => bench.restackByOne(e.key.toLowerCase() === 'u' ? 'up' : 'down', overlap) },
   { keys: 'K, L', does: 'Bundle, loosen a bundle', group: 'Chosen motifs', matches: (e) => plain('k')(e) || plain('l')(e), run: (_bench, { bundles }, e) => (e.key.toLowerCase() === 'k' ? bundles.bundle() : bundles.loosen()) },
   { keys: 'O', does: 'Open a bundle to change its parts; a double click does so too', group: 'Chosen motifs', matches: plain('o'), run: (_bench, { bundles }) => bundles.open() },
-  { keys: 'Ctrl D', does: 'Duplicate', group: 'Chosen motifs', matches: held('d'), run: (bench) => bench.duplicate() },
+  { keys: 'Ctrl D, Ctrl Shift D', does: 'Duplicate beside, in place', group: 'Chosen motifs', matches: (e) => held('d')(e) || held('d', true)(e), run: (bench, _hands, e) => bench.duplicate(e.shiftKey) },
   { keys: 'Ctrl C, Ctrl X, Ctrl V', does: 'Copy, cut, paste: also into other designs and windows', group: 'Chosen motifs', matches: (e) => held('c')(e) || held('x')(e) || held('v')(e), run: (bench, _hands, e) => ({ c: () => bench.copy(), x: () => bench.cut(), v: () => bench.paste() })[e.key.toLowerCase() as 'c' | 'x' | 'v']() },
   { keys: 'Ctrl Shift V', does: 'Paste at the pointer', group: 'Chosen motifs', matches: held('v', true), run: (bench, hands) => bench.paste(hands.pointer()) },
   { keys: 'Delete', does: 'Delete', group: 'Chosen motifs', matches: (e) => e.key === 'Delete' || e.key === 'Backspace', run: (bench) => bench.remove() },

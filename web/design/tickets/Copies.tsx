@@ -20,9 +20,15 @@ export function Copies() {
   const [open, setOpen] = useState(false);
   if (!open) {
     return (
-      <Button onClick={() => setOpen(true)}>
-        <CopyPlus size={15} aria-hidden /> Several copies …
-      </Button>
+      <>
+        <div className="grid grid-cols-2 gap-2">
+          <Button onClick={() => bench.duplicate()}>Copy beside</Button>
+          <Button onClick={() => bench.duplicate(true)}>Copy in place</Button>
+        </div>
+        <Button onClick={() => setOpen(true)}>
+          <CopyPlus size={15} aria-hidden /> Several copies …
+        </Button>
+      </>
     );
   }
   return <OpenCopies key={ids.join(' ')} onDone={() => setOpen(false)} />;
