@@ -62,9 +62,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       await settledShot(driver);
       await click(driver, 'radio', 'Stack');
       await click(driver, 'button', 'Fold Motifs');
-      await type(driver, 'Search the stack', 'bubbles', false);
       await (await driver.findElements(By.css('[data-stack] li:not([data-layer]) button')))[1]?.click();
-      await type(driver, 'Search the stack', ' ', false);
     },
   },
   {
