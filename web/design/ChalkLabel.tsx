@@ -20,8 +20,8 @@ const WIDTH = 384;
 const HEIGHT = 116;
 const MORE_HEIGHT = 168;
 const GAP = 14;
-/** The turning pin stands above a motif. */
-const ABOVE = 44;
+/** Room for the turning pin, on the side where that stands. */
+const PIN = 44;
 
 /** Whether the second row of numbers is shown; stays as it is from motif to motif. */
 const more = new Cell(false);
@@ -33,10 +33,11 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
   const open = useStore(more);
   const [first] = chosen;
   if (!first) return null;
+  const headDown = chosen.length === 1 && Math.abs(first.placement.turn) > 90;
   const name = chosen.length === 1 ? first.motif.name : `${chosen.length} motifs`;
   return (
     <div
-      style={placed(box, viewport, open ? MORE_HEIGHT : HEIGHT)}
+      style={placed(box, viewport, open ? MORE_HEIGHT : HEIGHT, headDown)}
       className="absolute rounded-md border border-thread bg-calico px-2 pt-1 pb-2 shadow-float"
       data-chalk-label
       data-own-press
@@ -91,12 +92,13 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
 }
 
 /** Above what is chosen where there is room, else below, else beside it; a corner of the window where it fills that. */
-function placed(box: Box, { width, height }: Viewport, high: number): { left: number; top: number; width: number } {
+function placed(box: Box, { width, height }: Viewport, high: number, headDown: boolean): { left: number; top: number; width: number } {
   const clampX = (x: number): number => Math.min(width - WIDTH - 8, Math.max(8, x));
   const clampY = (y: number): number => Math.min(height - high - 8, Math.max(8, y));
+  const [above, below] = headDown ? [GAP, PIN] : [PIN, GAP];
   const centred = clampX((box.left + box.right - WIDTH) / 2);
-  if (box.top - ABOVE - high >= 8) return { left: centred, top: box.top - ABOVE - high, width: WIDTH };
-  if (box.bottom + GAP + high <= height - 8) return { left: centred, top: box.bottom + GAP, width: WIDTH };
+  if (box.top - above - high >= 8) return { left: centred, top: box.top - above - high, width: WIDTH };
+  if (box.bottom + below + high <= height - 8) return { left: centred, top: box.bottom + below, width: WIDTH };
   const middle = clampY((box.top + box.bottom - high) / 2);
   if (box.right + GAP + WIDTH <= width - 8) return { left: box.right + GAP, top: middle, width: WIDTH };
   if (box.left - GAP - WIDTH >= 8) return { left: box.left - GAP - WIDTH, top: middle, width: WIDTH };

@@ -1,6 +1,6 @@
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { ACTUAL_SCALE } from '../cloth/viewport.ts';
-import { Button } from '../shared/Button.tsx';
+import { Overlay } from '../shared/Overlay.tsx';
 import { useStore } from '../shared/store.ts';
 import { LiveCloth, type Look } from './alternatives/LiveCloth.tsx';
 import { useBench } from './bench.ts';
@@ -22,26 +22,8 @@ export function Squint({ onClose }: { readonly onClose: () => void }) {
   const bench = useBench();
   const { design } = useStore(bench.session);
   const [at, setAt] = useState(() => ({ x: design.repeat.width, y: design.repeat.height }));
-  const back = useRef<HTMLSpanElement>(null);
-  useEffect(() => {
-    back.current?.querySelector('button')?.focus();
-  }, []);
   return (
-    <section
-      role="dialog"
-      aria-label="Squint"
-      className="fixed inset-0 z-40 flex flex-col bg-linen"
-      onKeyDown={(event) => {
-        if (event.key === 'Escape') onClose();
-      }}
-    >
-      <header className="flex h-12 shrink-0 items-center gap-4 border-b border-thread bg-calico px-4">
-        <h2 className="font-name text-lg font-semibold">Squint</h2>
-        <p className="text-sm text-graphite">What stands out now is what will be seen on the wall: holes, lanes, clumps of one colour. Drag moves all of them.</p>
-        <span ref={back} className="ml-auto">
-          <Button onClick={onClose}>Back to the cloth</Button>
-        </span>
-      </header>
+    <Overlay label="Squint" title="Squint" note="What stands out now is what will be seen on the wall: holes, lanes, clumps of one colour. Drag moves all of them." onClose={onClose}>
       <div className="grid min-h-0 grow grid-cols-3 grid-rows-2 gap-3 p-3">
         {VIEWS.map(({ name, metres, blur }) => {
           const scale = (ACTUAL_SCALE * ARM) / metres;
@@ -59,6 +41,6 @@ export function Squint({ onClose }: { readonly onClose: () => void }) {
           );
         })}
       </div>
-    </section>
+    </Overlay>
   );
 }

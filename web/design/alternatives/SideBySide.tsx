@@ -1,8 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { takeArrangement } from '../../../core/arrange/takeArrangement.ts';
 import type { Design } from '../../../core/document/design.ts';
 import { useAlternativeDesigns, useAlternatives } from '../../api/alternatives.ts';
 import { Button } from '../../shared/Button.tsx';
+import { Overlay } from '../../shared/Overlay.tsx';
 import { repeatText } from '../../shared/repeatText.ts';
 import { useStore } from '../../shared/store.ts';
 import { useUnit } from '../../shared/unit.ts';
@@ -23,10 +24,6 @@ export function SideBySide({ alternatives, onClose }: Props) {
   const listed = useAlternatives(id);
   const designs = useAlternativeDesigns(id, alternatives);
   const [look, setLook] = useState<Look>(() => ({ at: { x: committed.repeat.width, y: committed.repeat.height }, scale: 480 / (2.2 * Math.max(committed.repeat.width, committed.repeat.height)) }));
-  const closing = useRef<HTMLButtonElement>(null);
-  useEffect(() => {
-    closing.current?.querySelector('button')?.focus();
-  }, []);
   const take = (name: string, design: Design): void => {
     bench.commit(`Took “${name}”`, takeArrangement(bench.session.state.committed, design));
     onClose();
@@ -43,21 +40,7 @@ export function SideBySide({ alternatives, onClose }: Props) {
     })),
   ];
   return (
-    <section
-      role="dialog"
-      aria-label="Alternatives side by side"
-      className="fixed inset-0 z-40 flex flex-col bg-linen"
-      onKeyDown={(event) => {
-        if (event.key === 'Escape') onClose();
-      }}
-    >
-      <header className="flex h-12 shrink-0 items-center gap-4 border-b border-thread bg-calico px-4">
-        <h2 className="font-name text-lg font-semibold">Side by side</h2>
-        <p className="text-sm text-graphite">Drag moves all of them, the wheel zooms; they are seen in the colours you work in.</p>
-        <span ref={closing} className="ml-auto">
-          <Button onClick={onClose}>Back to the cloth</Button>
-        </span>
-      </header>
+    <Overlay label="Alternatives side by side" title="Side by side" note="Drag moves all of them, the wheel zooms; they are seen in the colours you work in." onClose={onClose}>
       <div className={`grid min-h-0 grow gap-3 p-3 ${panes.length === 2 ? 'grid-cols-2' : panes.length === 3 ? 'grid-cols-3' : 'grid-cols-2 grid-rows-2'}`}>
         {panes.map(({ key, name, design, problem, own }) => (
           <figure key={key} aria-label={name} className="flex min-h-0 min-w-0 flex-col overflow-hidden rounded-md border border-thread bg-white">
@@ -74,7 +57,7 @@ export function SideBySide({ alternatives, onClose }: Props) {
           </figure>
         ))}
       </div>
-    </section>
+    </Overlay>
   );
 }
 

@@ -1,0 +1,37 @@
+import { useEffect, useRef, type ReactNode } from 'react';
+import { Button } from './Button.tsx';
+
+interface Props {
+  readonly label: string;
+  readonly title: string;
+  readonly note: string;
+  readonly onClose: () => void;
+  readonly children: ReactNode;
+}
+
+/** Something that lies over the whole bench for a look, with one way back. */
+export function Overlay({ label, title, note, onClose, children }: Props) {
+  const back = useRef<HTMLSpanElement>(null);
+  useEffect(() => {
+    back.current?.querySelector('button')?.focus();
+  }, []);
+  return (
+    <section
+      role="dialog"
+      aria-label={label}
+      className="fixed inset-0 z-40 flex flex-col bg-linen"
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') onClose();
+      }}
+    >
+      <header className="flex h-12 shrink-0 items-center gap-4 border-b border-thread bg-calico px-4">
+        <h2 className="font-name text-lg font-semibold">{title}</h2>
+        <p className="truncate text-sm text-graphite">{note}</p>
+        <span ref={back} className="ml-auto">
+          <Button onClick={onClose}>Back to the cloth</Button>
+        </span>
+      </header>
+      {children}
+    </section>
+  );
+}
