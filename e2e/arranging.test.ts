@@ -161,6 +161,12 @@ describe('layers', () => {
     await driver.wait(async () => (await order()) === 't0:over t2:over t1:main', 5_000, 'the layer was never moved');
     await press(driver, Key.CONTROL, 'z');
     await driver.wait(async () => (await order()) === 't1:main t0:over t2:over', 5_000, 'it was never undone');
+    // By the keyboard too, though the next line is one of its own.
+    await (await driver.findElement(By.css('[data-row="layer over"] [data-take]'))).click();
+    await press(driver, Key.ALT, Key.ARROW_DOWN);
+    await driver.wait(async () => (await order()) === 't0:over t2:over t1:main', 5_000, 'Alt and the arrow did not move the layer');
+    await press(driver, Key.CONTROL, 'z');
+    await driver.wait(async () => (await order()) === 't1:main t0:over t2:over', 5_000, 'it was never undone again');
     // With Shift several are chosen; searching leaves only what is sought.
     await (await driver.findElement(By.css('[data-row="t2"] [data-take]'))).click();
     await driver.actions().keyDown(Key.SHIFT).click(await driver.findElement(By.css('[data-row="t1"] [data-take]'))).keyUp(Key.SHIFT).perform();

@@ -43,13 +43,14 @@ function apartBy({ a, b }: Lattice, places: ReadonlyMap<string, readonly Point[]
         for (let i = -2; i <= 2; i += 1) {
           for (let j = -2; j <= 2; j += 1) {
             if (i === 0 && j === 0) continue;
-            least = Math.min(least, Math.hypot(other.x - one.x + i * a.x + j * b.x, other.y - one.y + i * a.y + j * b.y));
+            const [x, y] = [other.x - one.x + i * a.x + j * b.x, other.y - one.y + i * a.y + j * b.y];
+            if (x * x + y * y < least) least = x * x + y * y;
           }
         }
       }
     }
   }
-  return least;
+  return Math.sqrt(least);
 }
 
 /** Middles by motif. */

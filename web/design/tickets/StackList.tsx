@@ -92,6 +92,12 @@ export function StackList() {
     event.preventDefault();
     event.stopPropagation();
     const row = rows[from] as StackRow;
+    if (event.altKey && row.kind === 'layer') {
+      // The list shows the topmost first, and the next line may be one of the layer's own.
+      const to = design.layers.findIndex(({ id }) => id === row.layer.id) - by;
+      if (to >= 0 && to < design.layers.length) bench.moveLayer(row.layer, to);
+      return;
+    }
     if (event.altKey) {
       land(row, { key: next.key, where: by > 0 ? 'under' : 'over' });
       return;
