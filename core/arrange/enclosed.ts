@@ -1,3 +1,4 @@
+import { withImages } from '../document/imaged.ts';
 import { boxAroundCentre, shapeMatrix, type Placement } from '../document/placement.ts';
 import { boxAround, shiftBox } from '../geometry/box.ts';
 import { compose, translation, type Matrix } from '../geometry/matrix.ts';
@@ -5,7 +6,7 @@ import type { Point } from '../geometry/point.ts';
 import { edgePointsOf } from '../motif/silhouette.ts';
 import { echoesTouching } from '../repeat/echoes.ts';
 import { displacement, type Lattice } from '../repeat/lattice.ts';
-import type { Appearance, Pickable } from './pick.ts';
+import { appearance, type Appearance, type Pickable } from './pick.ts';
 
 /**
  * The placements of which some appearance is drawn wholly within a loop, in stack order, each once and by the first
@@ -17,7 +18,9 @@ export function enclosed(placements: readonly Placement[], motifs: ReadonlyMap<s
   if (loop.length < 3) return [];
   const window = boxAround(loop);
   const found: Appearance[] = [];
-  for (const placement of placements) {
+  const held = new Set<string>();
+  for (const [n, placement] of withImages(lattice, placements).entries()) {
+    if (held.has(placement.id)) continue;
     const pickable = motifs.get(placement.motif);
     if (!pickable) continue;
     const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
@@ -25,7 +28,9 @@ export function enclosed(placements: readonly Placement[], motifs: ReadonlyMap<s
       const by = displacement(lattice, one);
       return isEnclosed(loop, pickable, compose(translation(placement.x + by.x, placement.y + by.y), shapeMatrix(placement, pickable.motif)));
     });
-    if (steps) found.push({ id: placement.id, steps });
+    if (!steps) continue;
+    held.add(placement.id);
+    found.push(appearance(placement.id, steps, n % lattice.images.length));
   }
   return found;
 }

@@ -27,7 +27,7 @@ export function linedUp(lattice: Lattice, placements: readonly Placement[], moti
   const laid = laidAlong(lattice, placements, motifs, axis);
   const [first] = laid;
   if (!first) return {};
-  const size = axis === 'x' ? lattice.width : lattice.height;
+  const size = axis === 'x' ? lattice.ownWidth : lattice.ownHeight;
   const all = boxAround(laid.flatMap(({ low, high }) => [{ x: low, y: 0 }, { x: high, y: 0 }]));
   const target: Pick<Laid, 'low' | 'high'> = to === 'cell' ? { low: 0, high: size } : to === 'first' ? first : { low: all.left, high: all.right };
   const at = ({ low, high }: Pick<Laid, 'low' | 'high'>): number => (side === 'low' ? low : side === 'high' ? high : (low + high) / 2);
@@ -46,7 +46,7 @@ export function spacedOut(lattice: Lattice, placements: readonly Placement[], mo
   const [first, last] = [laid[0], laid.at(-1)];
   if (!first || !last || laid.length < 2) return {};
   const widths = laid.reduce((sum, { low, high }) => sum + high - low, 0);
-  const size = axis === 'x' ? lattice.width : lattice.height;
+  const size = axis === 'x' ? lattice.ownWidth : lattice.ownHeight;
   if (spacing.by === 'middles') {
     const [from, to] = [(first.low + first.high) / 2, (last.low + last.high) / 2];
     return Object.fromEntries(laid.map(({ one, low, high }, n) => [one.id, moved(one, axis, from + ((to - from) * n) / (laid.length - 1) - (low + high) / 2)]));

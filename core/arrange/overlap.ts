@@ -1,3 +1,4 @@
+import { withImages } from '../document/imaged.ts';
 import { boxAroundCentre, shapeMatrix, type Placement } from '../document/placement.ts';
 import { shiftBox } from '../geometry/box.ts';
 import { compose, invert, transform, translation } from '../geometry/matrix.ts';
@@ -10,8 +11,12 @@ import type { Pickable } from './pick.ts';
 const PLACES = 64;
 const HERE = { u: 0.5 / PLACES, v: 0.5 / PLACES };
 
-/** Whether what is drawn of two placements, any echoes of them, lies over each other: as far as a raster of 64 × 64 places tells. */
+/** Whether what is drawn of two placements, any echoes and reflections of them, lies over each other: as far as a raster of 64 × 64 places tells. */
 export function overlap(lattice: Lattice, a: Placement, b: Placement, motifs: ReadonlyMap<string, Pickable>): boolean {
+  return withImages(lattice, [b]).some((shown) => echoesOverlap(lattice, a, shown, motifs));
+}
+
+function echoesOverlap(lattice: Lattice, a: Placement, b: Placement, motifs: ReadonlyMap<string, Pickable>): boolean {
   const [over, under] = [motifs.get(a.motif), motifs.get(b.motif)];
   if (!over || !under) return false;
   const back = invert(shapeMatrix(b, under.motif));

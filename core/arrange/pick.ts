@@ -1,4 +1,5 @@
 import Flatbush from 'flatbush';
+import { withImages } from '../document/imaged.ts';
 import { boxAroundCentre, shapeMatrix, type Placement } from '../document/placement.ts';
 import { shiftBox, type Box } from '../geometry/box.ts';
 import { invert, transform } from '../geometry/matrix.ts';
@@ -19,6 +20,8 @@ export interface Pickable {
 export interface Appearance {
   readonly id: string;
   readonly steps: Steps;
+  /** Which of the lattice's images it shows; the motif itself where missing. */
+  readonly image?: number;
 }
 
 /**
@@ -30,16 +33,19 @@ export class Picker {
   readonly #tree: Flatbush | undefined;
   /** Which placement each box of the tree is of. */
   readonly #owners: number[] = [];
+  /** With their reflections, as many of each as the lattice has images. */
+  readonly #placements: readonly Placement[];
 
   /** @param motifs whose silhouettes may still arrive; their sizes may not change */
   constructor(
-    readonly placements: readonly Placement[],
+    placements: readonly Placement[],
     readonly motifs: ReadonlyMap<string, Pickable>,
     readonly lattice: Lattice,
   ) {
     this.#cell = { left: 0, top: 0, right: lattice.width, bottom: lattice.height };
+    this.#placements = withImages(lattice, placements);
     const boxes: Box[] = [];
-    placements.forEach((placement, n) => {
+    this.#placements.forEach((placement, n) => {
       const pickable = motifs.get(placement.motif);
       if (!pickable) return;
       const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
@@ -64,7 +70,7 @@ export class Picker {
     const window = { left: point.x - reach, top: point.y - reach, right: point.x + reach, bottom: point.y + reach };
     const found: Appearance[] = [];
     for (const n of this.#near(window)) {
-      const placement = this.placements[n] as Placement;
+      const placement = this.#placements[n] as Placement;
       const pickable = this.motifs.get(placement.motif);
       if (!pickable) continue;
       const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
@@ -72,7 +78,7 @@ export class Picker {
       for (const steps of echoesTouching(this.lattice, box, window).reverse()) {
         const by = displacement(this.lattice, steps);
         if (isHit(placement, pickable, { x: point.x - placement.x - by.x, y: point.y - placement.y - by.y }, reach)) {
-          found.push({ id: placement.id, steps });
+          found.push(appearance(placement.id, steps, n % this.lattice.images.length));
         }
       }
     }
@@ -89,6 +95,11 @@ export class Picker {
     }
     return [...near].sort((a, b) => b - a);
   }
+}
+
+/** An appearance, which says nothing of an image where it shows the motif itself. */
+export function appearance(id: string, steps: Steps, image: number): Appearance {
+  return image === 0 ? { id, steps } : { id, steps, image };
 }
 
 function isHit(placement: Placement, { motif, silhouette }: Pickable, offset: Point, reach: number): boolean {

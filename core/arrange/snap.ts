@@ -1,5 +1,6 @@
 import type { Design } from '../document/design.ts';
-import type { Guide } from '../document/guide.ts';
+import { guidePlaces, type Guide } from '../document/guide.ts';
+import { withImages } from '../document/imaged.ts';
 import { boxAroundCentre } from '../document/placement.ts';
 import { shiftBox, type Box } from '../geometry/box.ts';
 import type { Point } from '../geometry/point.ts';
@@ -13,7 +14,7 @@ export interface SnapTargets {
   readonly lattice: Lattice;
   /** Upright boxes, mm on the plane, each standing for all its echoes. */
   readonly boxes: readonly Box[];
-  readonly guides: readonly Guide[];
+  readonly guides: readonly Omit<Guide, 'id'>[];
 }
 
 /** A line that has caught what is moved. */
@@ -47,11 +48,12 @@ interface Catch {
 
 /** What lies still while these move. */
 export function snapTargets(lattice: Lattice, { placements, guides }: Pick<Design, 'placements' | 'guides'>, motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>, moving: ReadonlySet<string>): SnapTargets {
-  const boxes = placements.flatMap((one) => {
+  const still = placements.filter(({ id }) => !moving.has(id));
+  const boxes = withImages(lattice, still).flatMap((one) => {
     const motif = motifs.get(one.motif);
-    return motif && !moving.has(one.id) ? [shiftBox(boxAroundCentre(one, motif), one)] : [];
+    return motif ? [shiftBox(boxAroundCentre(one, motif), one)] : [];
   });
-  return { lattice, boxes, guides };
+  return { lattice, boxes, guides: guides.flatMap(({ axis, ...guide }) => guidePlaces({ axis, ...guide }, lattice).map((at) => ({ axis, at }))) };
 }
 
 /**
@@ -69,25 +71,25 @@ export function snapped(box: Box, { lattice, boxes, guides }: SnapTargets, reach
 
 /** The echoes of all that lies within half a cell of the box. */
 function around(box: Box, lattice: Lattice, boxes: readonly Box[]): Box[] {
-  const [mx, my] = [lattice.width / 2, lattice.height / 2];
+  const [mx, my] = [lattice.ownWidth / 2, lattice.ownHeight / 2];
   const window = { left: box.left - mx, top: box.top - my, right: box.right + mx, bottom: box.bottom + my };
   return boxes.flatMap((one) => echoesTouching(lattice, one, window).map((steps) => shiftBox(one, displacement(lattice, steps))));
 }
 
-function cellCatches(box: Box, lattice: Lattice, guides: readonly Guide[], axis: Axis): Catch[] {
+function cellCatches(box: Box, lattice: Lattice, guides: SnapTargets['guides'], axis: Axis): Catch[] {
   const middle = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
   const origin = displacement(lattice, cellHolding(lattice, middle));
-  const size = axis === 'x' ? lattice.width : lattice.height;
+  const size = axis === 'x' ? lattice.ownWidth : lattice.ownHeight;
   const [from, to] = axis === 'x' ? [origin.y, origin.y + lattice.height] : [origin.x, origin.x + lattice.width];
   const lines = [
-    ...SHARES.map(([share, name]) => ({ at: share * size, kind: 'cell' as const, share: name })),
-    ...guides.filter((guide) => guide.axis === axis).map(({ at }) => ({ at, kind: 'guide' as const })),
+    ...SHARES.map(([share, name]) => ({ at: share * size, every: size, kind: 'cell' as const, share: name })),
+    ...guides.filter((guide) => guide.axis === axis).map(({ at }) => ({ at, every: axis === 'x' ? lattice.width : lattice.height, kind: 'guide' as const })),
   ];
-  return lines.flatMap(({ at: place, ...kind }) =>
+  return lines.flatMap(({ at: place, every, ...kind }) =>
     pointsOf(box, axis).map((at) => {
       const base = (axis === 'x' ? origin.x : origin.y) + place;
       // Any cell beside this one along the axis has the same line.
-      const line = base + Math.round((at - base) / size) * size;
+      const line = base + Math.round((at - base) / every) * every;
       return { off: line - at, line: { axis, at: line, from, to, ...kind } };
     }),
   );

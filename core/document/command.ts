@@ -1,6 +1,8 @@
 import type { Hex } from '../colour/hex.ts';
-import { canonical, latticeOf } from '../repeat/lattice.ts';
+import { imagePoint, imagePose } from '../repeat/images.ts';
+import { canonical, latticeOf, type Lattice } from '../repeat/lattice.ts';
 import type { Repeat } from '../repeat/repeat.ts';
+import type { Step } from '../repeat/step.ts';
 import type { Design, Ink, Toss } from './design.ts';
 import type { Guide } from './guide.ts';
 import { stacked, type Layer } from './layer.ts';
@@ -56,9 +58,12 @@ export function apply(design: Design, command: Command): Design {
     }
     case 'repeat': {
       const lattice = latticeOf(command.repeat);
+      // Cells that are reflected no longer leave their motifs to the cell that they reflected.
+      const home = sameStep(design.repeat.step, command.repeat.step) ? undefined : latticeOf(design.repeat);
       const placements = design.placements.map((placement) => {
-        const at = canonical(lattice, { x: placement.x, y: placement.y });
-        return at.x === placement.x && at.y === placement.y ? placement : { ...placement, ...at };
+        const own = home ? inOwnCell(home, placement) : placement;
+        const at = canonical(lattice, { x: own.x, y: own.y });
+        return at.x === own.x && at.y === own.y ? own : { ...own, ...at };
       });
       return { ...design, repeat: command.repeat, placements };
     }
@@ -145,7 +150,7 @@ export function inverse(design: Design, command: Command): Command {
       const moved = design.placements.filter((placement, index) => placement !== after[index]);
       const back: Command = { type: 'repeat', repeat: design.repeat };
       if (moved.length === 0) return back;
-      const changes = Object.fromEntries(moved.map(({ id, x, y }) => [id, { x, y }]));
+      const changes = Object.fromEntries(moved.map(({ id, x, y, turn, skew, mirrored }) => [id, { x, y, turn, skew, mirrored }]));
       return { type: 'all', commands: [back, { type: 'change', changes }] };
     }
     case 'layers':
@@ -192,6 +197,19 @@ function insert(design: Design, placements: readonly Inserted[]): readonly Place
   }
   // An index that leads out of the layer's part of the stack leads to the end of that part.
   return stacked(design.layers, stack);
+}
+
+function sameStep(a: Step, b: Step): boolean {
+  return a.kind === b.kind && a.mirrored === b.mirrored;
+}
+
+/** That one of a placement's reflections whose place lies in the cell itself; the placement where it does. */
+function inOwnCell(lattice: Lattice, placement: Placement): Placement {
+  for (const image of lattice.images) {
+    const at = canonical(lattice, imagePoint(image, placement));
+    if (at.x < lattice.ownWidth && at.y < lattice.ownHeight) return image === lattice.images[0] ? placement : { ...imagePose(image, placement), ...at };
+  }
+  return placement;
 }
 
 function find(design: Design, id: string): Placement {

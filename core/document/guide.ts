@@ -1,3 +1,4 @@
+import { imagePoint } from '../repeat/images.ts';
 import type { Lattice } from '../repeat/lattice.ts';
 
 /** A line of the designer's own to lay things along. It belongs to the cell and is there again in each. */
@@ -9,8 +10,9 @@ export interface Guide {
   readonly at: number;
 }
 
-/** A guide's place brought into the cell. */
-export function guideInCell({ axis, at }: Guide, { width, height }: Pick<Lattice, 'width' | 'height'>): number {
+/** Where a guide and its reflections by a mirrored step lie in what the lattice repeats, mm; the first lies in the cell itself. */
+export function guidePlaces({ axis, at }: Pick<Guide, 'axis' | 'at'>, { images, width, height }: Pick<Lattice, 'images' | 'width' | 'height'>): number[] {
   const size = axis === 'x' ? width : height;
-  return at - Math.floor(at / size) * size;
+  const places = images.map((image) => imagePoint(image, { x: at, y: at })[axis]);
+  return [...new Set(places.map((place) => place - Math.floor(place / size) * size))].sort((a, b) => a - b);
 }

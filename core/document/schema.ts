@@ -1,8 +1,9 @@
 import { array, boolean, lazy, mixed, number, object, string, type Schema } from 'yup';
 import { isHex, type Hex } from '../colour/hex.ts';
 import { LEAST_GAP, MOST_GAP, MOST_TOSSED, ROLES } from '../toss/tossRecipe.ts';
-import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../repeat/repeat.ts';
-import { fraction, LARGEST_DENOMINATOR, type StepKind } from '../repeat/step.ts';
+import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../repeat/repeat.ts';
+import { isHexagonal } from '../repeat/honeycomb.ts';
+import { fraction, LARGEST_DENOMINATOR, mirroringsOf, type Mirroring, type StepKind } from '../repeat/step.ts';
 import { BLENDS } from './blend.ts';
 import { LARGEST_SCALE, LEAST_STRETCH, MOST_SKEW, MOST_STRETCH, SMALLEST_SCALE } from './placement.ts';
 
@@ -28,11 +29,18 @@ const stepSchema = object({
       const lowest = fraction(p, q);
       return lowest.p === p && lowest.q === q;
     }),
+  mirrored: mixed<Mirroring>().oneOf(['columns', 'rows', 'both']).optional(),
+  honeycomb: mixed<true>().oneOf([true]).optional(),
 })
   .noUnknown()
-  .test('square', 'a square step has no drop', ({ kind, drop }) => kind !== 'square' || (drop.p === 0 && drop.q === 1));
+  .test('square', 'a square step has no drop', ({ kind, drop }) => kind !== 'square' || (drop.p === 0 && drop.q === 1))
+  .test('mirrored', 'these cells cannot be reflected by this step', ({ mirrored, ...step }) => mirrored === undefined || mirroringsOf(step).includes(mirrored))
+  .test('honeycomb', 'a honeycomb drops by 1/2', ({ kind, drop, honeycomb }) => !honeycomb || (kind !== 'square' && drop.p === 1 && drop.q === 2));
 
-export const repeatSchema = object({ width: cellSize, height: cellSize, step: stepSchema }).noUnknown().required();
+export const repeatSchema = object({ width: cellSize, height: cellSize, step: stepSchema, module: finite().moreThan(0).max(LARGEST_CELL_MM).optional(), held: mixed<true>().oneOf([true]).optional() })
+  .noUnknown()
+  .required()
+  .test('hexagon', 'the cell of a honeycomb has the proportions of a hexagon', (repeat: { step?: { honeycomb?: boolean } } | undefined) => !repeat?.step?.honeycomb || isHexagonal(repeat as Repeat));
 
 const blendSchema = string().oneOf(BLENDS);
 const opacitySchema = finite().min(0).max(1);

@@ -2,8 +2,10 @@ import { inkResolver, type InkResolver } from '../colour/inkResolver.ts';
 import type { Hex } from '../colour/hex.ts';
 import { currentColourway, groundColour, type Design } from '../document/design.ts';
 import { isPlain, type Layer } from '../document/layer.ts';
+import { withImages } from '../document/imaged.ts';
 import type { Placement } from '../document/placement.ts';
 import type { Artwork } from '../motif/artwork.ts';
+import { imagesOf } from '../repeat/images.ts';
 import type { Motif } from '../motif/motif.ts';
 
 /** A motif with its artwork at hand. */
@@ -15,7 +17,7 @@ export interface DrawnMotif {
 /** All that decides what the cloth looks like, apart from the repeat and the scale. */
 export interface Scene {
   readonly ground: Hex | undefined;
-  /** Bottom to top, layer by layer; those of layers that are not shown are left out. */
+  /** Bottom to top, layer by layer, with their reflections; those of layers that are not shown are left out. */
   readonly placements: readonly Placement[];
   readonly motifs: ReadonlyMap<string, DrawnMotif>;
   /** The layers that are painted by themselves and then laid down as one. */
@@ -28,7 +30,8 @@ export interface Scene {
 /** The scene of a design; placements whose motif is not at hand are left out by the painter. */
 export function sceneOf(design: Design, motifs: ReadonlyMap<string, DrawnMotif>): Scene {
   const hidden = new Set(design.layers.filter(({ shown }) => !shown).map(({ id }) => id));
-  const placements = hidden.size === 0 ? design.placements : design.placements.filter(({ layer }) => !hidden.has(layer));
+  const shown = hidden.size === 0 ? design.placements : design.placements.filter(({ layer }) => !hidden.has(layer));
+  const placements = withImages({ images: imagesOf(design.repeat) }, shown);
   const groups = new Map(design.layers.filter((layer) => !isPlain(layer)).map((layer) => [layer.id, layer]));
   return { ground: groundColour(design), placements, groups, motifs, resolve: inkResolver(design), colours: coloursOf(design) };
 }

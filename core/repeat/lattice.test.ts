@@ -40,7 +40,7 @@ describe('the lattice', () => {
         const lattice = latticeOf(repeat);
         const by = displacement(lattice, steps);
         const here = canonical(lattice, p);
-        expect(here.x >= 0 && here.x < repeat.width && here.y >= 0 && here.y < repeat.height).toBe(true);
+        expect(here.x >= 0 && here.x < lattice.width && here.y >= 0 && here.y < lattice.height).toBe(true);
         const there = canonical(lattice, { x: p.x + by.x, y: p.y + by.y });
         // The two may lie a rounding apart on either side of the cell's edge, so they are compared on the lattice.
         const apart = nearestDifference(lattice, here, there);
@@ -111,7 +111,7 @@ describe('the straight unit', () => {
           const apart = nearestDifference(lattice, side, { x: 0, y: 0 });
           expect(Math.hypot(apart.x, apart.y)).toBeLessThan(1e-8);
         }
-        expect(unit.columns * unit.rows).toBe(repeat.step.drop.q);
+        expect(unit.columns * unit.rows).toBe(repeat.step.mirrored ? latticeOf(repeat).images.length : repeat.step.drop.q);
       }),
     );
   });

@@ -1,18 +1,24 @@
 import type { Point } from '../geometry/point.ts';
-import type { Repeat } from './repeat.ts';
+import { imagePoint, imagesOf, type Image } from './images.ts';
+import { plainRepeat, type Repeat } from './repeat.ts';
 
 /**
  * The points that a repeat maps onto each other: every i·a + j·b with whole i and j.
  *
  * One basis vector always runs along an axis, so that the upright rectangle `width` × `height` at the origin is a
- * cell: `columns` says that b does (cells stand in columns, each column may be dropped), else a does.
+ * cell: `columns` says that b does (cells stand in columns, each column may be dropped), else a does. Where cells are
+ * reflected, that rectangle holds the reflections too, and `ownWidth` × `ownHeight` is the cell's own.
  */
 export interface Lattice {
   readonly a: Point;
   readonly b: Point;
   readonly width: number;
   readonly height: number;
+  readonly ownWidth: number;
+  readonly ownHeight: number;
   readonly columns: boolean;
+  /** What is repeated: the cell itself, first, and its reflections by a mirrored step. */
+  readonly images: readonly Image[];
 }
 
 /** Whole steps along the basis vectors. */
@@ -23,9 +29,11 @@ export interface Steps {
 
 /**
  * The lattice of a repeat, in the repeat's own unit.
- * Square: a = (w, 0), b = (0, h). Half-drop p/q: a = (w, h·p/q). Brick p/q: b = (w·p/q, h).
+ * Square: a = (w, 0), b = (0, h). Half-drop p/q: a = (w, h·p/q). Brick p/q: b = (w·p/q, h). With reflected columns
+ * a = (2w, 0), with reflected rows b = (0, 2h).
  */
-export function latticeOf({ width, height, step }: Repeat): Lattice {
+export function latticeOf(repeat: Repeat): Lattice {
+  const { width, height, step } = plainRepeat(repeat);
   const share = step.drop.p / step.drop.q;
   const brick = step.kind === 'brick';
   const dropped = step.kind === 'half-drop';
@@ -34,7 +42,10 @@ export function latticeOf({ width, height, step }: Repeat): Lattice {
     b: { x: brick ? width * share : 0, y: height },
     width,
     height,
+    ownWidth: repeat.width,
+    ownHeight: repeat.height,
     columns: !brick,
+    images: imagesOf(repeat),
   };
 }
 
@@ -71,6 +82,16 @@ function whole(value: number, size: number): readonly [number, number] {
   const rest = value - n * size;
   if (rest >= size) return [n + 1, 0];
   return [n, rest < 0 ? 0 : rest];
+}
+
+/** How far two points are from each other, each through any of its echoes and reflections; in the lattice's unit. */
+export function distanceBetween(lattice: Lattice, p: Point, q: Point): number {
+  let least = Infinity;
+  for (const image of lattice.images) {
+    const { x, y } = imagePoint(image, q);
+    least = Math.min(least, latticeDistance(lattice, x - p.x, y - p.y));
+  }
+  return least;
 }
 
 /** How far two points are from each other, each through any of its echoes. `dx`, `dy`: from the one to the other. */

@@ -1,11 +1,11 @@
 import { MM_PER_INCH } from '../units/length.ts';
 import { latticeOf, type Lattice } from './lattice.ts';
-import type { Repeat } from './repeat.ts';
+import { plainRepeat, type Repeat } from './repeat.ts';
 import { straightUnit, type StraightUnit } from './straightUnit.ts';
 
 /** A repeat in whole pixels: cell, drop and straight unit are all integers, so no tile can show a hairline. */
 export interface PixelGrid {
-  /** The cell in pixels with the repeat's own step. */
+  /** The cell in pixels with the repeat's own step; where cells are reflected, the one that holds the reflections too, which repeats squarely. */
   readonly cell: Repeat;
   /** Its lattice; every component is whole. */
   readonly lattice: Lattice;
@@ -26,17 +26,19 @@ export interface FitError {
 /**
  * The nearest whole-pixel grid to a repeat at a scale.
  *
- * A half-drop of p/q needs a height that q divides, a brick a width that q divides: only then is the drop whole.
+ * A half-drop of p/q needs a height that q divides, a brick a width that q divides: only then is the drop whole. Each
+ * reflected cell is of whole pixels by itself.
  *
  * @param scale wished pixels per millimetre
  */
 export function pixelGrid(repeat: Repeat, scale: number): PixelGrid {
   const { kind, drop } = repeat.step;
-  const cell: Repeat = {
+  const own: Repeat = {
     width: nearestMultiple(repeat.width * scale, kind === 'brick' ? drop.q : 1),
     height: nearestMultiple(repeat.height * scale, kind === 'half-drop' ? drop.q : 1),
     step: repeat.step,
   };
+  const cell = plainRepeat(own);
   const exact = latticeOf(cell);
   return {
     cell,
@@ -47,15 +49,15 @@ export function pixelGrid(repeat: Repeat, scale: number): PixelGrid {
       b: { x: Math.round(exact.b.x), y: exact.b.y },
     },
     unit: straightUnit(cell),
-    scaleX: cell.width / repeat.width,
-    scaleY: cell.height / repeat.height,
+    scaleX: own.width / repeat.width,
+    scaleY: own.height / repeat.height,
   };
 }
 
 /** How far the grid, printed at `dpi`, is from the wished cell. */
 export function fitError(repeat: Repeat, grid: PixelGrid, dpi: number): FitError {
-  const widthMm = (grid.cell.width * MM_PER_INCH) / dpi - repeat.width;
-  const heightMm = (grid.cell.height * MM_PER_INCH) / dpi - repeat.height;
+  const widthMm = (repeat.width * grid.scaleX * MM_PER_INCH) / dpi - repeat.width;
+  const heightMm = (repeat.height * grid.scaleY * MM_PER_INCH) / dpi - repeat.height;
   return {
     widthMm,
     heightMm,

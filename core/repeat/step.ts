@@ -7,10 +7,17 @@ export interface Fraction {
   readonly q: number;
 }
 
+/** Every other column, every other row, or both, show the cell reflected. */
+export type Mirroring = 'columns' | 'rows' | 'both';
+
 /** A step; a square one always has the fraction 0/1. */
 export interface Step {
   readonly kind: StepKind;
   readonly drop: Fraction;
+  /** Which cells are reflected; none where missing. */
+  readonly mirrored?: Mirroring;
+  /** A half-drop or brick of 1/2 whose cell keeps the proportions of a hexagon. */
+  readonly honeycomb?: true;
 }
 
 /** The largest denominator: a straight unit of twelve cells is as long as any printer asks for. */
@@ -35,6 +42,20 @@ export const SQUARE: Step = { kind: 'square', drop: { p: 0, q: 1 } };
 /** A step of the given kind; square ignores the fraction. */
 export function step(kind: StepKind, p = 1, q = 2): Step {
   return kind === 'square' ? SQUARE : { kind, drop: fraction(p, q) };
+}
+
+/** The mirrored steps that are symmetries of the cloth: see `imagesOf`. */
+export function mirroringsOf({ kind, drop }: Step): readonly Mirroring[] {
+  if (kind === 'square') return ['columns', 'rows', 'both'];
+  if (drop.p !== 1 || drop.q !== 2) return [];
+  return kind === 'half-drop' ? ['columns'] : ['rows'];
+}
+
+/** The step with these cells reflected, or none of them. @throws RangeError where reflecting them is no symmetry */
+export function mirroredStep({ kind, drop }: Step, mirrored: Mirroring | undefined): Step {
+  if (!mirrored) return { kind, drop };
+  if (!mirroringsOf({ kind, drop }).includes(mirrored)) throw new RangeError(`a ${kind} of ${drop.p}/${drop.q} cannot reflect ${mirrored}`);
+  return { kind, drop, mirrored };
 }
 
 /** All fractions strictly between 0 and 1 with q up to the largest denominator, by size. */

@@ -6,11 +6,15 @@ import type { Artwork } from '../motif/artwork.ts';
 import { inksOf } from '../motif/artwork.ts';
 import type { Motif } from '../motif/motif.ts';
 import type { DrawnMotif } from '../paint/scene.ts';
-import { everyFraction, SQUARE, step, type Step } from '../repeat/step.ts';
+import { everyFraction, mirroredStep, mirroringsOf, SQUARE, step, type Step } from '../repeat/step.ts';
 import type { Repeat } from '../repeat/repeat.ts';
+
+/** Every mirrored step that there is. */
+export const MIRRORED_STEPS: readonly Step[] = [SQUARE, step('half-drop'), step('brick')].flatMap((one) => mirroringsOf(one).map((mirrored) => mirroredStep(one, mirrored)));
 
 export const anyStep: fc.Arbitrary<Step> = fc.oneof(
   fc.constant(SQUARE),
+  fc.constantFrom(...MIRRORED_STEPS),
   fc
     .tuple(fc.constantFrom('half-drop' as const, 'brick' as const), fc.constantFrom(...everyFraction()))
     .map(([kind, { p, q }]) => step(kind, p, q)),

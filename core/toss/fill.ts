@@ -1,6 +1,6 @@
 import { withinTurn } from '../geometry/turn.ts';
 import { seeded } from '../random/seeded.ts';
-import { latticeDistance, type Lattice } from '../repeat/lattice.ts';
+import { distanceBetween, type Lattice } from '../repeat/lattice.ts';
 import type { Point } from '../geometry/point.ts';
 import type { Hole } from './holes.ts';
 import type { Laid, Tossable } from './toss.ts';
@@ -38,6 +38,6 @@ export function filled(lattice: Lattice, holes: readonly Hole[], recipe: TossRec
 
 function likeDistance(lattice: Lattice, lie: readonly (Point & { readonly motif: string })[], motif: string, at: Point): number {
   let least = Infinity;
-  for (const other of lie) if (other.motif === motif) least = Math.min(least, latticeDistance(lattice, at.x - other.x, at.y - other.y));
+  for (const other of lie) if (other.motif === motif) least = Math.min(least, distanceBetween(lattice, at, other));
   return least;
 }

@@ -1,3 +1,4 @@
+import { imagePoint } from '../repeat/images.ts';
 import { displacement, type Lattice } from '../repeat/lattice.ts';
 import { echoesTouching } from '../repeat/echoes.ts';
 import { Openness } from './openness.ts';
@@ -31,7 +32,7 @@ export function holesBetween(lattice: Lattice, rounds: readonly Round[], least: 
     const { x, y } = openness.middleOf(place);
     holes.push({ x, y, r });
     if (holes.length >= most) break;
-    take(openness, taken, { x, y, r });
+    for (const image of lattice.images) take(openness, taken, { ...imagePoint(image, { x, y }), r });
   }
   return holes;
 }

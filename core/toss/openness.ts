@@ -1,5 +1,6 @@
 import type { Point } from '../geometry/point.ts';
 import { echoesTouching } from '../repeat/echoes.ts';
+import { imagePoint } from '../repeat/images.ts';
 import { canonical, displacement, type Lattice } from '../repeat/lattice.ts';
 import type { Round } from './rounds.ts';
 
@@ -40,11 +41,11 @@ export class Openness {
     return { x: ((place % this.columns) + 0.5) * this.stepX, y: (Math.floor(place / this.columns) + 0.5) * this.stepY };
   }
 
-  /** Takes rounds into account, each standing for all its echoes. */
+  /** Takes rounds into account, each standing for all its echoes and reflections. */
   add(rounds: readonly Round[]): void {
     const { lattice, columns, rows, stepX, stepY, field, reach } = this;
     const cell = { left: 0, top: 0, right: lattice.width, bottom: lattice.height };
-    for (const { x, y, r } of rounds) {
+    for (const { x, y, r } of lattice.images.flatMap((image) => rounds.map((round) => ({ ...imagePoint(image, round), r: round.r })))) {
       const far = r + reach;
       for (const steps of echoesTouching(lattice, { left: x - far, top: y - far, right: x + far, bottom: y + far }, cell)) {
         const by = displacement(lattice, steps);

@@ -1,6 +1,7 @@
 import type { Placement } from '../document/placement.ts';
 import type { Changes } from '../arrange/lineUp.ts';
 import { withinTurn } from '../geometry/turn.ts';
+import { imagePose } from '../repeat/images.ts';
 import { nearestDifference, type Lattice } from '../repeat/lattice.ts';
 import { posedRounds, type Round, type Rounds } from './rounds.ts';
 
@@ -29,7 +30,7 @@ export function settled(lattice: Lattice, placements: readonly Placement[], chos
     const shape = shapes.get(placement.motif);
     return shape ? [{ placement, shape, rounds: posedRounds(shape, placement), moves: chosen.has(placement.id) }] : [];
   });
-  const spacing = Math.sqrt((lattice.width * lattice.height) / Math.max(1, bodies.length));
+  const spacing = Math.sqrt((lattice.ownWidth * lattice.ownHeight) / Math.max(1, bodies.length));
   for (let n = 0; n < ROUNDS_OF_MOVES; n += 1) {
     for (const body of bodies) if (body.moves) move(lattice, bodies, body, spacing, turning);
   }
@@ -70,19 +71,24 @@ function move(lattice: Lattice, bodies: readonly Body[], body: Body, spacing: nu
   }
 }
 
-/** The appearances of another that may lie near, as rounds; of itself its echoes. */
+/** The appearances of another that may lie near, as rounds; of itself its echoes and reflections. */
 function echoesNear(lattice: Lattice, body: Body, other: Body, spacing: number): Round[][] {
   const far = body.shape.reach * body.placement.scale * Math.max(1, body.placement.stretch) + other.shape.reach * other.placement.scale * Math.max(1, other.placement.stretch) + spacing;
-  const base = nearestDifference(lattice, other.placement, body.placement);
   const found: Round[][] = [];
-  const { a, b } = lattice;
-  for (let i = -1; i <= 1; i += 1) {
-    for (let j = -1; j <= 1; j += 1) {
-      const x = base.x + i * a.x + j * b.x;
-      const y = base.y + i * a.y + j * b.y;
-      if (Math.hypot(x, y) > far || (other === body && i === 0 && j === 0)) continue;
-      const [dx, dy] = [body.placement.x + x - other.placement.x, body.placement.y + y - other.placement.y];
-      found.push(other.rounds.map((round) => ({ x: round.x + dx, y: round.y + dy, r: round.r })));
+  const { a, b, images } = lattice;
+  for (const image of images) {
+    const isItself = image === images[0];
+    const shown = imagePose(image, other.placement);
+    const rounds = isItself ? other.rounds : posedRounds(other.shape, shown);
+    const base = nearestDifference(lattice, shown, body.placement);
+    for (let i = -1; i <= 1; i += 1) {
+      for (let j = -1; j <= 1; j += 1) {
+        const x = base.x + i * a.x + j * b.x;
+        const y = base.y + i * a.y + j * b.y;
+        if (Math.hypot(x, y) > far || (other === body && isItself && i === 0 && j === 0)) continue;
+        const [dx, dy] = [body.placement.x + x - shown.x, body.placement.y + y - shown.y];
+        found.push(rounds.map((round) => ({ x: round.x + dx, y: round.y + dy, r: round.r })));
+      }
     }
   }
   return found;

@@ -1,7 +1,8 @@
 import type { Placement } from '../document/placement.ts';
 import { UPRIGHT } from '../geometry/pose.ts';
 import { seeded } from '../random/seeded.ts';
-import { canonical, latticeDistance, type Lattice } from '../repeat/lattice.ts';
+import { imagePose } from '../repeat/images.ts';
+import { canonical, distanceBetween, nearestDifference, type Lattice } from '../repeat/lattice.ts';
 import type { Point } from '../geometry/point.ts';
 import { Openness } from './openness.ts';
 import { posedRounds, type Round, type Rounds } from './rounds.ts';
@@ -71,11 +72,11 @@ const INK_APART = 0.6;
  * @throws TossError where nothing could be laid at all by what the recipe says
  */
 export function* toss(lattice: Lattice, recipe: TossRecipe, motifs: ReadonlyMap<string, Tossable>, standing: Standing): Generator<Tossed, Tossed> {
-  const cell = lattice.width * lattice.height;
+  const cell = lattice.ownWidth * lattice.ownHeight;
   const queue = inOrder(recipe.entries, motifs);
   if (queue.length === 0) throw new TossError('There is nothing to toss: choose motifs and how many of each. Nothing was changed.');
   const smallest = Math.min(...queue.map(({ entry, rounds }) => roundOf(rounds) * entry.smallest));
-  if (2 * smallest + recipe.gap > Math.min(lattice.width, lattice.height)) {
+  if (2 * smallest + recipe.gap > Math.min(lattice.ownWidth, lattice.ownHeight)) {
     throw new TossError('Even the smallest of these motifs is too large for the cell at this gap. Nothing was changed; make the cell larger, or the motifs or the gap smaller.');
   }
   const largest = Math.max(...queue.map(({ entry, rounds }) => roundOf(rounds) * entry.largest));
@@ -174,7 +175,7 @@ function placeFor(
     const at = openness.middleOf(place);
     const laid = centredOn(at, rounds.list[0] as Round, { motif: entry.motif, turn, scale, mirrored });
     const spare = spareOf(rounds, laid, openness, gap);
-    if (spare === undefined) continue;
+    if (spare === undefined || !isClearOfItself(lattice, rounds, laid, gap)) continue;
     fitting += 1;
     const score = scoreOf(entry, laid, spare, lattice, lie, even, entry.largest > entry.smallest ? (scale - entry.smallest) / (entry.largest - entry.smallest) : 0);
     if (score < least) [least, best] = [score, laid];
@@ -201,6 +202,28 @@ function spareOf({ list }: Rounds, { x, y, turn, scale, mirrored }: Laid, openne
     sum += spare;
   }
   return sum / list.length;
+}
+
+/** Whether it keeps the gap to its own echoes and reflections. */
+function isClearOfItself(lattice: Lattice, rounds: Rounds, laid: Laid, gap: number): boolean {
+  const { a, b, images } = lattice;
+  const far = 2 * rounds.reach * laid.scale + gap;
+  const pose = { ...UPRIGHT, ...laid };
+  let own: Round[] | undefined;
+  for (const image of images) {
+    const other = imagePose(image, pose);
+    const near = nearestDifference(lattice, other, laid);
+    for (let i = -1; i <= 1; i += 1) {
+      for (let j = -1; j <= 1; j += 1) {
+        const [dx, dy] = [near.x + i * a.x + j * b.x, near.y + i * a.y + j * b.y];
+        if ((image === images[0] && i === 0 && j === 0) || dx * dx + dy * dy >= far * far) continue;
+        own ??= posedRounds(rounds, pose);
+        const there = posedRounds(rounds, { ...other, x: laid.x + dx, y: laid.y + dy });
+        if (own.some((p) => there.some((q) => Math.hypot(p.x - q.x, p.y - q.y) < p.r + q.r + gap))) return false;
+      }
+    }
+  }
+  return true;
 }
 
 /** How far apart things would lie if they lay evenly, mm: all of them, those of a motif, those of an ink. */
@@ -234,7 +257,7 @@ function scoreOf({ role, motif }: TossEntry, at: Laid, spare: number, lattice: L
     const peer = role === 'hero' && other.role === 'hero';
     const alike = ink !== undefined && even.inkOf(other.motif) === ink;
     if (!equal && !peer && !alike) continue;
-    const distance = latticeDistance(lattice, at.x - other.x, at.y - other.y);
+    const distance = distanceBetween(lattice, at, other);
     if (equal && distance < like) like = distance;
     if (alike && distance < tone) tone = distance;
     if (peer && distance < hero) hero = distance;

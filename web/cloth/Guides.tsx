@@ -1,4 +1,4 @@
-import { guideInCell, type Guide } from '../../core/document/guide.ts';
+import { guidePlaces, type Guide } from '../../core/document/guide.ts';
 import { echoesTouching } from '../../core/repeat/echoes.ts';
 import { displacement, type Lattice } from '../../core/repeat/lattice.ts';
 import { toCss, toMm, type Viewport } from './viewport.ts';
@@ -19,15 +19,15 @@ export function GuideLines({ guides, viewport, lattice }: LinesProps) {
   const cells = echoesTouching(lattice, { left: 0, top: 0, right: lattice.width, bottom: lattice.height }, { left: a.x, top: a.y, right: b.x, bottom: b.y });
   if (cells.length > MOST_CELLS) return null;
   const path = guides
-    .flatMap((guide) => {
-      const at = guideInCell(guide, lattice);
-      return cells.map((steps) => {
+    .flatMap((guide) => guidePlaces(guide, lattice).map((at) => ({ axis: guide.axis, at })))
+    .flatMap(({ axis, at }) =>
+      cells.map((steps) => {
         const { x, y } = displacement(lattice, steps);
-        const [from, to] = guide.axis === 'x' ? [{ x: x + at, y }, { x: x + at, y: y + lattice.height }] : [{ x, y: y + at }, { x: x + lattice.width, y: y + at }];
+        const [from, to] = axis === 'x' ? [{ x: x + at, y }, { x: x + at, y: y + lattice.height }] : [{ x, y: y + at }, { x: x + lattice.width, y: y + at }];
         const [p, q] = [toCss(viewport, from), toCss(viewport, to)];
         return `M${p.x} ${p.y}L${q.x} ${q.y}`;
-      });
-    })
+      }),
+    )
     .join('');
   return (
     <g className="pointer-events-none" fill="none" data-guides={guides.length}>
@@ -39,20 +39,19 @@ export function GuideLines({ guides, viewport, lattice }: LinesProps) {
 
 interface PinsProps {
   readonly guides: readonly Guide[];
-  /** The cell they are taken in, CSS pixels. */
+  readonly lattice: Lattice;
+  /** The upper left corner of the cell they are taken in, CSS pixels. */
   readonly x: number;
   readonly y: number;
-  readonly width: number;
-  readonly height: number;
   /** CSS pixels to the mm. */
   readonly scale: number;
   readonly onPress: (event: PointerEvent, guide: Guide) => void;
 }
 
 /** Where guides are taken: a tab at the edge of the cell nearest the middle. */
-export function GuidePins({ guides, x, y, width, height, scale, onPress }: PinsProps) {
+export function GuidePins({ guides, lattice, x, y, scale, onPress }: PinsProps) {
   return guides.map((guide) => {
-    const at = guideInCell(guide, { width: width / scale, height: height / scale }) * scale;
+    const at = (guidePlaces(guide, lattice)[0] ?? 0) * scale;
     const place = guide.axis === 'x' ? { left: x + at - 5, top: y - 12 } : { left: x - 12, top: y + at - 5 };
     return (
       <div

@@ -43,7 +43,7 @@ export class MovingStamps {
     const held = new Set(ids);
     const scene = sceneOf(design, drawn);
     const found: Laying[] = [];
-    for (const placement of design.placements) {
+    for (const placement of scene.placements) {
       const motif = held.has(placement.id) ? drawn.get(placement.motif) : undefined;
       if (!motif) continue;
       const place = stampPlace(placement, motif, grid);
