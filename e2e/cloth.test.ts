@@ -3,7 +3,9 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { Hex } from '../core/colour/hex.ts';
 import type { Design } from '../core/document/design.ts';
 import type { Placement } from '../core/document/placement.ts';
-import { step, type Step } from '../core/repeat/step.ts';
+import { isHexagonal } from '../core/repeat/honeycomb.ts';
+import { distanceBetween, latticeOf } from '../core/repeat/lattice.ts';
+import { mirroredStep, step, type Step } from '../core/repeat/step.ts';
 import type { Browser } from './support/browser.ts';
 import { alike, cellOnScreen, click, clickAt, complaints, drag, middleOf, named, press, settledShot, type, wheel, type Shot, type Spot } from './support/hands.ts';
 import { GROUND, isPink, openTiles, PINK, type Tiles } from './support/tiles.ts';
@@ -147,6 +149,73 @@ describe('the cloth', () => {
     expect(placements[0]).toMatchObject({ x: 60, y: 45, turn: 0, scale: 1 });
   });
 
+  it('takes a reflection of a mirrored step in hand like the motif itself, and goes back', async () => {
+    const { driver } = browser;
+    const mirrored = mirroredStep(step('square'), 'columns');
+    const id = await open(mirrored, [{ x: 40, y: 45, turn: 30 }]);
+    await click(driver, 'button', 'Four');
+    await settledShot(driver);
+    const { left, top, scale } = await cellOnScreen(driver);
+    const at = (x: number, y: number): { x: number; y: number } => ({ x: Math.round(left + x * scale), y: Math.round(top + y * scale) });
+    // Cell and reflection meet at 120 mm: what lies at 40 is seen again at 200, leaning the other way.
+    const [from, to] = [at(200, 45), at(214, 55)];
+    const before = await settledShot(driver);
+    expect(isPink(before, from)).toBe(true);
+    expect(isPink(before, at(200 - 15, 45 + 8))).toBe(true);
+    expect(isPink(before, at(200 + 15, 45 + 8))).toBe(false);
+    await drag(driver, from, to);
+    const after = await settledShot(driver);
+    for (const place of [to, at(26, 55)]) expect(isPink(after, place)).toBe(true);
+    const lattice = latticeOf({ width: 120, height: 90, step: mirrored });
+    const [moved] = (await stored(id)).placements as [Placement];
+    expect(distanceBetween(lattice, moved, { x: 200 + (to.x - from.x) / scale, y: 45 + (to.y - from.y) / scale })).toBeLessThan(0.05);
+    expect(moved).toMatchObject({ mirrored: true, turn: -30 });
+    await press(driver, Key.CONTROL, 'z');
+    expect((await stored(id)).placements[0]).toMatchObject({ x: 40, y: 45, turn: 30, mirrored: false });
+    expect(isPink(await settledShot(driver), from)).toBe(true);
+    // What was undone can be moved on at once, at the reflection where it is meant.
+    await press(driver, Key.ARROW_RIGHT);
+    expect(distanceBetween(lattice, (await stored(id)).placements[0] as Placement, { x: 201, y: 45 })).toBeLessThan(1e-9);
+    expect(await complaints(driver)).toEqual([]);
+  });
+
+  it('shows a step before it is taken, draws a honeycomb as hexagons, and keeps what the size has to keep to', async () => {
+    const { driver } = browser;
+    const id = await open(step('square'), [{ x: 60, y: 45 }]);
+    await click(driver, 'button', 'Repeat');
+    await click(driver, 'button', 'Four');
+    await settledShot(driver);
+    const cell = await cellOnScreen(driver);
+    // The row that the stitch is in is the one that shifts, by half the width.
+    const beside = { x: cell.left + 10, y: cell.top + 45 * cell.scale };
+    expect(isPink(await settledShot(driver), beside)).toBe(false);
+    await driver.actions({ async: false }).move({ origin: await named(driver, 'radio', 'Brick') }).perform();
+    expect(isPink(await settledShot(driver), beside)).toBe(true);
+    await driver.actions({ async: false }).move({ x: 500, y: 20 }).perform();
+    expect(isPink(await settledShot(driver), beside)).toBe(false);
+    expect((await stored(id)).repeat.step).toEqual(step('square'));
+
+    await click(driver, 'radio', 'Honeycomb');
+    await driver.findElement(By.css('[data-cell="hexagon"]'));
+    expect(isHexagonal((await stored(id)).repeat)).toBe(true);
+    await type(driver, 'Cell width', '100');
+    const comb = (await stored(id)).repeat;
+    expect(comb.width).toBeCloseTo(100, 6);
+    expect(isHexagonal(comb)).toBe(true);
+
+    await click(driver, 'radio', 'Square');
+    await (await named(driver, 'field', 'Multiples of')).click();
+    expect((await stored(id)).repeat).toMatchObject({ width: 100, height: 120, module: 10 });
+    await (await named(driver, 'field', 'What lies in it grows along')).click();
+    await type(driver, 'Cell width', '148');
+    const design = await stored(id);
+    expect(design.repeat).toMatchObject({ width: 150, height: 120 });
+    // Half as wide again, it lies half as far again, and is stretched by as much.
+    expect(design.placements[0]).toMatchObject({ x: 90, y: 45, scale: 1.5 });
+    expect(design.placements[0]?.stretch).toBeCloseTo(1 / 1.5, 9);
+    expect(await complaints(driver)).toEqual([]);
+  });
+
   it('takes typed sizes with units and sums, a dragged stitch, another step and no ground', async () => {
     const { driver } = browser;
     const id = await open(step('square'), [{ x: 60, y: 45 }]);
@@ -188,7 +257,7 @@ async function strangeColours(screen: Shot): Promise<string[]> {
     'const b = document.querySelector("[data-cloth]").getBoundingClientRect(); return { left: b.left, top: b.top, right: b.right, bottom: b.bottom };',
   );
   const covered: { left: number; top: number; right: number; bottom: number }[] = await driver.executeScript(`
-    return [...document.querySelectorAll('[data-cell] rect, [data-edge]')].map((one) => {
+    return [...document.querySelectorAll('[data-cell] > polygon, [data-edge]')].map((one) => {
       const b = one.getBoundingClientRect();
       return { left: b.left - 3, top: b.top - 3, right: b.right + 3, bottom: b.bottom + 3 };
     });`);

@@ -38,7 +38,7 @@ export class Picker {
 
   /** @param motifs whose silhouettes may still arrive; their sizes may not change */
   constructor(
-    placements: readonly Placement[],
+    readonly placements: readonly Placement[],
     readonly motifs: ReadonlyMap<string, Pickable>,
     readonly lattice: Lattice,
   ) {

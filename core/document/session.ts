@@ -7,6 +7,8 @@ export interface Edit {
   readonly label: string;
   readonly forward: Command;
   readonly back: Command;
+  /** The retelling that it began with, which stays when it is undone. */
+  readonly retold?: Command;
 }
 
 /** What an editing session holds at one moment; a new object whenever anything changes. */
@@ -30,6 +32,8 @@ export interface SessionState {
 export class Session {
   #state: SessionState;
   readonly #listeners = new Set<() => void>();
+  /** The same cloth told otherwise: goes along with the next edit and is nothing by itself. */
+  #retold: { readonly command: Command; readonly before: Design } | undefined;
 
   constructor(design: Design) {
     this.#state = { design, committed: design, saved: design, past: [], future: [], unsent: [] };
@@ -52,37 +56,55 @@ export class Session {
     this.#set({ ...this.#state, design: command ? apply(committed, command) : committed });
   }
 
+  /**
+   * Tells the same cloth otherwise, as when a motif is stored where a reflection of it lies. Neither saved nor undone by
+   * itself, but together with the edit that follows.
+   */
+  retell(command: Command): void {
+    const { committed } = this.#state;
+    const told = this.#retold;
+    this.#retold = { command: told ? { type: 'all', commands: [told.command, command] } : command, before: told?.before ?? committed };
+    const design = apply(committed, command);
+    this.#set({ ...this.#state, design, committed: design });
+  }
+
   /** Does the edit: it can be undone as one step, and waits to be saved. @throws CommandError, with nothing changed */
   commit(label: string, command: Command): void {
     const { committed, past, unsent } = this.#state;
-    const edit: Edit = { label, forward: command, back: inverse(committed, command) };
+    const told = this.#retold;
     const design = apply(committed, command);
-    this.#set({ ...this.#state, design, committed: design, past: [...past, edit], future: [], unsent: [...unsent, command] });
+    const forward: Command = told ? { type: 'all', commands: [told.command, command] } : command;
+    const edit: Edit = { label, forward, back: inverse(told?.before ?? committed, forward), ...(told && { retold: told.command }) };
+    this.#retold = undefined;
+    this.#set({ ...this.#state, design, committed: design, past: [...past, edit], future: [], unsent: [...unsent, forward] });
   }
 
   undo(): Edit | undefined {
-    const { committed, past, future, unsent } = this.#state;
+    const { past, future, unsent } = this.#state;
     const edit = past.at(-1);
     if (!edit) return undefined;
-    const design = apply(committed, edit.back);
+    const before = apply(this.#untold, edit.back);
+    this.#retold = edit.retold && { command: edit.retold, before };
+    const design = edit.retold ? apply(before, edit.retold) : before;
     this.#set({ ...this.#state, design, committed: design, past: past.slice(0, -1), future: [edit, ...future], unsent: [...unsent, edit.back] });
     return edit;
   }
 
   redo(): Edit | undefined {
-    const { committed, past, future, unsent } = this.#state;
+    const { past, future, unsent } = this.#state;
     const [edit, ...rest] = future;
     if (!edit) return undefined;
-    const design = apply(committed, edit.forward);
+    const design = apply(this.#untold, edit.forward);
+    this.#retold = undefined;
     this.#set({ ...this.#state, design, committed: design, past: [...past, edit], future: rest, unsent: [...unsent, edit.forward] });
     return edit;
   }
 
   /** The first `count` unsent commands have been saved. */
   acknowledge(count: number): void {
-    const { committed, saved, unsent } = this.#state;
+    const { saved, unsent } = this.#state;
     const rest = unsent.slice(count);
-    this.#set({ ...this.#state, unsent: rest, saved: rest.length === 0 ? committed : unsent.slice(0, count).reduce(apply, saved) });
+    this.#set({ ...this.#state, unsent: rest, saved: rest.length === 0 ? this.#untold : unsent.slice(0, count).reduce(apply, saved) });
   }
 
   /**
@@ -96,13 +118,20 @@ export class Session {
     if (meet(foreign, unsent, false)) throw new CommandError('both changed the same');
     const base = foreign.reduce(apply, saved);
     const committed = unsent.reduce(apply, base);
+    this.#retold = undefined;
     const last = past.findLastIndex(({ forward }) => meet(foreign, [forward], true));
     this.#set({ design: committed, committed, saved: base, past: past.slice(last + 1), future: [], unsent });
   }
 
   /** Begins anew with the design as it is elsewhere, where nothing is unsent. */
   replace(design: Design): void {
+    this.#retold = undefined;
     this.#set({ design, committed: design, saved: design, past: [], future: [], unsent: [] });
+  }
+
+  /** What is committed, as it was told before. */
+  get #untold(): Design {
+    return this.#retold?.before ?? this.#state.committed;
   }
 
   #set(state: SessionState): void {

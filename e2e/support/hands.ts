@@ -89,7 +89,7 @@ export async function named(driver: WebDriver, role: 'button' | 'link' | 'field'
   const paths = {
     button: `//button[normalize-space()=${text} or @aria-label=${text}]`,
     link: `//a[normalize-space()=${text} or .//*[normalize-space()=${text}]]`,
-    field: `//input[@aria-label=${text} or @id=(//label[normalize-space()=${text}]/@for) or ancestor::label[.//span[normalize-space()=${text}]]]`,
+    field: `//input[@aria-label=${text} or @id=(//label[normalize-space()=${text}]/@for) or ancestor::label[normalize-space()=${text} or .//span[normalize-space()=${text}]]]`,
     radio: `//*[@role='radio'][normalize-space()=${text}]`,
   };
   return driver.wait(until.elementLocated(By.xpath(paths[role])), 10_000, `no ${role} “${name}”`);
@@ -119,7 +119,7 @@ export async function waitUntilSaved(driver: WebDriver): Promise<void> {
 /** The cell's stitched outline on screen. */
 export async function cellOnScreen(driver: WebDriver): Promise<{ left: number; top: number; right: number; bottom: number; scale: number }> {
   return driver.executeScript(`
-    const box = document.querySelector('[data-cell] rect').getBoundingClientRect();
+    const box = document.querySelector('[data-cell] > polygon').getBoundingClientRect();
     const scale = Number(document.querySelector('[data-scale]').dataset.scale);
     return { left: box.left, top: box.top, right: box.right, bottom: box.bottom, scale };
   `);

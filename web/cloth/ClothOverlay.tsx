@@ -5,6 +5,8 @@ import { cornersAround, type Placement } from '../../core/document/placement.ts'
 import { boxAround } from '../../core/geometry/box.ts';
 import type { Point } from '../../core/geometry/point.ts';
 import { nearestEcho } from '../../core/repeat/echoes.ts';
+import { hexagonOf } from '../../core/repeat/honeycomb.ts';
+import type { Repeat } from '../../core/repeat/repeat.ts';
 import { cellHolding, displacement, latticeOf, type Lattice, type Steps } from '../../core/repeat/lattice.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { formatNumber } from '../../core/units/length.ts';
@@ -54,7 +56,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
   return (
     <>
       <svg className={`absolute inset-0 h-full w-full ${panning ? 'cursor-grabbing' : drawing ? 'cursor-crosshair' : ''}`} aria-hidden>
-        <CellStitch viewport={viewport} lattice={lattice} />
+        <CellStitch viewport={viewport} repeat={design.repeat} lattice={lattice} />
         <GuideLines guides={shown} viewport={viewport} lattice={lattice} />
         <HoleMarks holes={holes} viewport={viewport} lattice={lattice} />
         {meant.slice(0, MOST_OUTLINES).map(({ placement, motif }) => (
@@ -65,8 +67,8 @@ export function ClothOverlay({ view, hands }: ClothParts) {
         <DrawnLine line={drawn} />
         <CaughtLines lines={lines} viewport={viewport} />
       </svg>
-      {!bench.inside && <CellEdges viewport={viewport} lattice={lattice} onPress={(event, edge, cell) => hands.pressEdge(event, edge, cell)} />}
-      <GuidePins guides={shown} {...cellOnScreen(viewport, lattice)} scale={toCss(viewport, { x: 1, y: 1 }).x - toCss(viewport, HERE).x} onPress={(event, guide) => hands.pressGuide(event, guide)} />
+      {!bench.inside && <CellEdges viewport={viewport} repeat={design.repeat} lattice={lattice} onPress={(event, edge, cell) => hands.pressEdge(event, edge, cell)} />}
+      <GuidePins guides={shown} lattice={lattice} {...cellOnScreen(viewport, lattice)} scale={toCss(viewport, { x: 1, y: 1 }).x - toCss(viewport, HERE).x} onPress={(event, guide) => hands.pressGuide(event, guide)} />
       {frame && (
         <Pins
           at={(share) => onScreen(atShare(frame, share))}
@@ -97,39 +99,76 @@ function cornersOf(placement: Placement, motif: Motif): Point[] {
 
 /** The cell nearest the middle of the window, as it lies on screen. */
 function cellOnScreen(viewport: Viewport, lattice: Lattice): { cell: Steps; x: number; y: number; width: number; height: number } {
+  const { ownWidth, ownHeight } = lattice;
   const cell = cellHolding(lattice, toMm(viewport, middle(viewport)));
   const origin = displacement(lattice, cell);
   const a = toCss(viewport, origin);
-  const b = toCss(viewport, { x: origin.x + lattice.width, y: origin.y + lattice.height });
+  const b = toCss(viewport, { x: origin.x + ownWidth, y: origin.y + ownHeight });
   return { cell, x: a.x, y: a.y, width: b.x - a.x, height: b.y - a.y };
 }
 
-function CellStitch({ viewport, lattice }: { readonly viewport: Viewport; readonly lattice: Lattice }) {
-  const { x, y, width, height } = cellOnScreen(viewport, lattice);
-  const line = { x: Math.round(x) + 0.5, y: Math.round(y) + 0.5, width: Math.round(width), height: Math.round(height), fill: 'none', strokeWidth: 1.5 };
+interface CellProps {
+  readonly viewport: Viewport;
+  readonly repeat: Repeat;
+  readonly lattice: Lattice;
+}
+
+/** The cell's outline: of a honeycomb the hexagon, of a mirrored step the cell and, fainter, what is reflected beside it. */
+function CellStitch({ viewport, repeat, lattice }: CellProps) {
+  const { cell, x, y, width, height } = cellOnScreen(viewport, lattice);
+  const origin = displacement(lattice, cell);
+  const corners = repeat.step.honeycomb
+    ? hexagonOf(repeat).map((corner) => toCss(viewport, { x: origin.x + corner.x, y: origin.y + corner.y }))
+    : [{ x, y }, { x: x + width, y }, { x: x + width, y: y + height }, { x, y: y + height }].map((corner) => ({ x: Math.round(corner.x) + 0.5, y: Math.round(corner.y) + 0.5 }));
+  const outline = { points: corners.map((corner) => `${corner.x},${corner.y}`).join(' '), fill: 'none', strokeWidth: 1.5, strokeDasharray: '7 5' };
   return (
-    <g className="pointer-events-none" data-cell>
-      <rect {...line} stroke="#fff" strokeDasharray="7 5" />
-      <rect {...line} stroke="#1f2430" strokeDasharray="7 5" strokeDashoffset="6" />
+    <g className="pointer-events-none" data-cell={repeat.step.honeycomb ? 'hexagon' : 'rectangle'}>
+      {lattice.images.length > 1 && <MirrorAxes lattice={lattice} x={x} y={y} width={width} height={height} />}
+      <polygon {...outline} stroke="#fff" />
+      <polygon {...outline} stroke="#1f2430" strokeDashoffset="6" />
     </g>
   );
 }
 
-interface EdgesProps {
-  readonly viewport: Viewport;
+interface AxesProps {
   readonly lattice: Lattice;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The edges at which the cell is reflected: a line, with an arrowhead to each side. */
+function MirrorAxes({ lattice, x, y, width, height }: AxesProps) {
+  const across = lattice.images.some(({ flipX, flipY }) => flipX && !flipY);
+  const down = lattice.images.some(({ flipX, flipY }) => flipY && !flipX);
+  const head = (px: number, py: number, dx: number, dy: number): string => `M${px + 4 * dx} ${py + 4 * dy}l${5 * dx + 4 * dy} ${5 * dy + 4 * dx}l${-8 * dy} ${-8 * dx}Z`;
+  const paths = [
+    ...(across ? [x, x + width].map((at) => `M${at} ${y}V${y + height}${head(at, y + height / 4, 1, 0)}${head(at, y + height / 4, -1, 0)}`) : []),
+    ...(down ? [y, y + height].map((at) => `M${x} ${at}H${x + width}${head(x + width / 4, at, 0, 1)}${head(x + width / 4, at, 0, -1)}`) : []),
+  ];
+  return (
+    <g fill="#3e5c76" data-mirror-axes={paths.length}>
+      <path d={paths.join('')} stroke="#fff" strokeWidth="4" strokeOpacity="0.7" />
+      <path d={paths.join('')} stroke="#3e5c76" strokeWidth="1" />
+    </g>
+  );
+}
+
+interface EdgesProps extends CellProps {
   readonly onPress: (event: PointerEvent, edge: 'right' | 'bottom', cell: Steps) => void;
 }
 
-/** Where the cell's right and lower edges can be taken: a stitch thicker than the rest. */
-function CellEdges({ viewport, lattice, onPress }: EdgesProps) {
+/** Where the cell's right and lower edges can be taken: a stitch thicker than the rest. A hexagon has but one of them. */
+function CellEdges({ viewport, repeat, lattice, onPress }: EdgesProps) {
   const { cell, x, y, width, height } = cellOnScreen(viewport, lattice);
   const edges = [
     { edge: 'right' as const, left: x + width - 5, top: y + height / 2 - 16, className: 'h-8 w-2.5 cursor-ew-resize', label: 'Drag to change the cell’s width' },
     { edge: 'bottom' as const, left: x + width / 2 - 16, top: y + height - 5, className: 'h-2.5 w-8 cursor-ns-resize', label: 'Drag to change the cell’s height' },
   ];
   if (width < 48 || height < 48) return null;
-  return edges.map(({ edge, left, top, className, label }) => (
+  const taken = repeat.step.honeycomb ? edges.filter(({ edge }) => edge === (repeat.step.kind === 'brick' ? 'right' : 'bottom')) : edges;
+  return taken.map(({ edge, left, top, className, label }) => (
     <div
       key={edge}
       title={label}

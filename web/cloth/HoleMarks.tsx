@@ -1,5 +1,6 @@
 import type { Hole } from '../../core/toss/holes.ts';
 import { echoesTouching } from '../../core/repeat/echoes.ts';
+import { imagePoint } from '../../core/repeat/images.ts';
 import { displacement, type Lattice } from '../../core/repeat/lattice.ts';
 import { formatNumber } from '../../core/units/length.ts';
 import { toCss, toMm, type Viewport } from './viewport.ts';
@@ -13,7 +14,8 @@ export function HoleMarks({ holes, viewport, lattice }: { readonly holes: readon
   const [a, b] = [toMm(viewport, { x: 0, y: 0 }), toMm(viewport, { x: viewport.width, y: viewport.height })];
   const window = { left: a.x, top: a.y, right: b.x, bottom: b.y };
   const scale = viewport.width / (b.x - a.x);
-  const marks = holes.flatMap((hole, n) =>
+  const shown = holes.flatMap((hole, n) => lattice.images.map((image) => ({ n, hole: { ...imagePoint(image, hole), r: hole.r } })));
+  const marks = shown.flatMap(({ n, hole }) =>
     echoesTouching(lattice, { left: hole.x - hole.r, top: hole.y - hole.r, right: hole.x + hole.r, bottom: hole.y + hole.r }, window).map((steps) => {
       const by = displacement(lattice, steps);
       return { n, at: toCss(viewport, { x: hole.x + by.x, y: hole.y + by.y }), r: hole.r };

@@ -45,7 +45,7 @@ export function PileList({ hands }: { readonly hands: ClothHands }) {
       {pile.hits.map((hit) => {
         const motif = bench.motif(bench.design.placements.find(({ id }) => id === hit.id)?.motif ?? '');
         return (
-          <li key={`${hit.id} ${hit.steps.i} ${hit.steps.j}`}>
+          <li key={`${hit.id} ${hit.steps.i} ${hit.steps.j} ${hit.image ?? 0}`}>
             <button
               type="button"
               data-pile={hit.id}

@@ -17,7 +17,9 @@ import type { Placement, PlacementChange } from '../../core/document/placement.t
 import { Session } from '../../core/document/session.ts';
 import type { Pose } from '../../core/geometry/pose.ts';
 import type { Point } from '../../core/geometry/point.ts';
+import { withinTurn } from '../../core/geometry/turn.ts';
 import { nearestEcho } from '../../core/repeat/echoes.ts';
+import { imagePoint, imagePose, ITSELF } from '../../core/repeat/images.ts';
 import { displacement, latticeOf, type Lattice, type Steps } from '../../core/repeat/lattice.ts';
 import type { Repeat } from '../../core/repeat/repeat.ts';
 import type { Hole } from '../../core/toss/holes.ts';
@@ -74,6 +76,8 @@ export class Bench {
   /** Whether what is moved is caught by lines near it. */
   readonly snapping = new Cell(false);
   readonly guidesShown = new Cell(true);
+  /** Whether what lies in the cell grows along when the cell does. */
+  readonly contentsAlong = new Cell(false);
   /** The holes that are marked on the cloth. */
   readonly holes = new Cell<readonly Hole[]>([]);
   /** Said to those who do not see the cloth. */
@@ -189,7 +193,11 @@ export class Bench {
   choose(ids: readonly string[], at: readonly Appearance[] = []): void {
     const free = new Set(this.free.map(({ id }) => id));
     const before = this.selection.getState();
-    const next = chosen(this.lattice, this.#placements, before, ids.filter((id) => free.has(id)), at);
+    const seats = at.flatMap(({ id, image, steps }) => {
+      const placement = image !== undefined && free.has(id) ? this.placement(id) : undefined;
+      return placement ? [{ id, image: image ?? 0, at: this.#shownAt(placement, image, steps) }] : [];
+    });
+    const next = chosen(this.lattice, this.#placements, before, ids.filter((id) => free.has(id)), seats.length === 0 ? at : [...at.filter(({ image }) => image === undefined), ...this.#retell(seats)]);
     if (next.ids.join(' ') !== before.ids.join(' ')) this.point.set(MIDDLE);
     this.#seen = this.#seenNow(next);
     const last = next.ids.at(-1);
@@ -199,9 +207,39 @@ export class Bench {
 
   /** Takes what is chosen at another appearance of one of it. */
   carryTo(appearance: Appearance): void {
-    const next = carriedTo(this.selection.getState(), appearance);
+    const before = this.selection.getState();
+    const { id, steps, image } = appearance;
+    if (image !== undefined) {
+      // Where a reflection is taken, all that is chosen is reflected along with it.
+      const from = displacement(this.lattice, before.at.get(id) ?? { i: 0, j: 0 });
+      const seats = this.meant.map((one) => ({ id: one.id, image, at: this.#shownAt({ x: one.x - from.x, y: one.y - from.y }, image, steps) }));
+      this.choose(before.ids, this.#retell(seats));
+      return;
+    }
+    const next = carriedTo(before, appearance);
     this.#seen = this.#seenNow(next);
     this.selection.set(next);
+  }
+
+  /** Where an image, so many steps away, shows a point. */
+  #shownAt(point: Point, image: number | undefined, steps: Steps): Point {
+    const { lattice } = this;
+    const there = imagePoint(lattice.images[image ?? 0] ?? ITSELF, point);
+    const by = displacement(lattice, steps);
+    return { x: there.x + by.x, y: there.y + by.y };
+  }
+
+  /** Takes reflections for the motifs themselves, which changes nothing on the cloth; each is an appearance of what is stored then. */
+  #retell(seats: readonly { readonly id: string; readonly image: number; readonly at: Point }[]): Appearance[] {
+    const changes = seats.flatMap(({ id, image, at }) => {
+      const placement = this.placement(id);
+      if (!placement) return [];
+      const { turn, skew, mirrored } = imagePose(this.lattice.images[image] ?? ITSELF, placement);
+      return [[id, { ...at, turn: withinTurn(turn), skew, mirrored }] as const];
+    });
+    for (const [id, { x, y }] of changes) this.#seen.set(id, { x, y });
+    this.session.retell({ type: 'change', changes: Object.fromEntries(changes) });
+    return changes.map(([id, at]) => ({ id, steps: nearestEcho(this.lattice, this.placement(id) ?? at, at) }));
   }
 
   chooseAll(): void {

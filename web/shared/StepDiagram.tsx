@@ -1,39 +1,38 @@
+import { hexagonOf } from '../../core/repeat/honeycomb.ts';
+import { imagePoint } from '../../core/repeat/images.ts';
+import { displacement, latticeOf } from '../../core/repeat/lattice.ts';
+import type { Repeat } from '../../core/repeat/repeat.ts';
 import type { Step } from '../../core/repeat/step.ts';
+import { echoesTouching } from '../../core/repeat/echoes.ts';
+import type { Point } from '../../core/geometry/point.ts';
 
-const W = 15;
-const H = 12;
+const VIEW = { left: 0, top: 0, right: 48, bottom: 40 };
+/** Where the drawn cell's corner lies in the picture. */
+const HOME: Point = { x: 16.5, y: 14 };
 
-/** What a step does to a cell: the cell in ink, its neighbours in outline, shifted as the step says. */
+/** What a step does to a cell: the cell in ink, its neighbours in outline, with a lopsided sign in each that shows which are reflected. */
 export function StepDiagram({ step }: { readonly step: Step }) {
-  const share = step.drop.p / step.drop.q;
-  const cells = [-1, 0, 1].flatMap((i) =>
-    [-2, -1, 0, 1, 2].map((j) => ({
-      i,
-      j,
-      x: 16.5 + i * W + (step.kind === 'brick' ? wrapped(j * share) * W : 0),
-      y: 14 + j * H + (step.kind === 'half-drop' ? wrapped(i * share) * H : 0),
-    })),
+  const repeat: Repeat = step.honeycomb ? (step.kind === 'brick' ? { width: 15, height: 13, step } : { width: 13, height: 15, step }) : { width: 15, height: 12, step };
+  const lattice = latticeOf(repeat);
+  const { width, height } = repeat;
+  const outline = step.honeycomb ? hexagonOf(repeat) : [{ x: 0, y: 0 }, { x: width, y: 0 }, { x: width, y: height }, { x: 0, y: height }];
+  const sign = [{ x: 0.28, y: 0.28 }, { x: 0.62, y: 0.28 }, { x: 0.28, y: 0.68 }].map(({ x, y }) => ({ x: x * width, y: y * height }));
+  const window = { left: VIEW.left - HOME.x, top: VIEW.top - HOME.y, right: VIEW.right - HOME.x, bottom: VIEW.bottom - HOME.y };
+  const cells = echoesTouching(lattice, { left: -width, top: -height, right: lattice.width, bottom: lattice.height }, window).flatMap((steps) =>
+    lattice.images.map((image, n) => {
+      const by = displacement(lattice, steps);
+      const shown = (points: readonly Point[]): string => points.map((point) => imagePoint(image, point)).map(({ x, y }) => `${x + by.x + HOME.x},${y + by.y + HOME.y}`).join(' ');
+      return { key: `${steps.i} ${steps.j} ${n}`, isHome: n === 0 && steps.i === 0 && steps.j === 0, outline: shown(outline), sign: shown(sign) };
+    }),
   );
   return (
-    <svg width="48" height="40" viewBox="0 0 48 40" aria-hidden className="shrink-0">
-      <defs>
-        <clipPath id="step-diagram">
-          <rect width="48" height="40" rx="2" />
-        </clipPath>
-      </defs>
-      <g clipPath="url(#step-diagram)">
-        {cells.map(({ i, j, x, y }) => (
-          <g key={`${i} ${j}`} fill="none" stroke="currentColor" strokeWidth="1" opacity={i === 0 && j === 0 ? 1 : 0.55}>
-            <rect x={x} y={y} width={W} height={H} fill={i === 0 && j === 0 ? 'currentColor' : 'none'} fillOpacity={0.18} />
-            <circle cx={x + W * 0.36} cy={y + H * 0.5} r="2" fill="currentColor" stroke="none" />
-          </g>
-        ))}
-      </g>
+    <svg width="48" height="40" viewBox="0 0 48 40" aria-hidden className="shrink-0 overflow-hidden rounded-xs">
+      {cells.map(({ key, isHome, ...cell }) => (
+        <g key={key} fill="none" stroke="currentColor" strokeWidth="1" opacity={isHome ? 1 : 0.5}>
+          <polygon points={cell.outline} fill={isHome ? 'currentColor' : 'none'} fillOpacity={0.18} />
+          <polygon points={cell.sign} fill="currentColor" stroke="none" />
+        </g>
+      ))}
     </svg>
   );
-}
-
-/** A shift of whole cells is no shift; this keeps the drawing within its frame. */
-function wrapped(n: number): number {
-  return n - Math.round(n);
 }

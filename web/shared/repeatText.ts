@@ -4,8 +4,15 @@ import { formatLength, type LengthUnit } from '../../core/units/length.ts';
 
 const NAMES = { square: 'square', 'half-drop': 'half-drop', brick: 'brick' } as const;
 
-/** `half-drop`, or `drop of 1/3` where the fraction is another. */
-export function stepText({ kind, drop }: Step): string {
+const MIRRORED = { columns: 'columns mirrored', rows: 'rows mirrored', both: 'mirrored both ways' } as const;
+
+/** `half-drop`, or `drop of 1/3` where the fraction is another; `square, columns mirrored`. */
+export function stepText({ mirrored, ...rest }: Step): string {
+  return mirrored ? `${plainText(rest)}, ${MIRRORED[mirrored]}` : plainText(rest);
+}
+
+function plainText({ kind, drop, honeycomb }: Step): string {
+  if (honeycomb) return 'honeycomb';
   if (kind === 'square' || (drop.p === 1 && drop.q === 2)) return NAMES[kind];
   return `${kind === 'brick' ? 'brick' : 'drop'} of ${drop.p}/${drop.q}`;
 }

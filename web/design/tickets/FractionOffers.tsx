@@ -32,6 +32,8 @@ export function FractionOffers() {
               aria-pressed={isNow(offer)}
               onPointerEnter={() => bench.session.preview(stepped(offer))}
               onPointerLeave={() => bench.session.preview(undefined)}
+              onFocus={() => bench.session.preview(stepped(offer))}
+              onBlur={() => bench.session.preview(undefined)}
               onClick={() => !isNow(offer) && bench.commit(`Changed the step to ${offer.p}/${offer.q}`, stepped(offer))}
               className={`flex w-full flex-col items-center rounded-md border bg-white py-1.5 text-xs ${isNow(offer) ? 'border-ink ring-1 ring-ink' : 'border-thread hover:border-graphite'}`}
             >
