@@ -47,3 +47,9 @@ export function invert(matrix: Matrix): Matrix | undefined {
   if (!Number.isFinite(1 / det)) return undefined;
   return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det];
 }
+
+/** By how much a map stretches at the most: the larger singular value of its linear part. */
+export function largestStretch([a, b, c, d]: Matrix): number {
+  const [sum, det] = [(a * a + b * b + c * c + d * d) / 2, a * d - b * c];
+  return Math.sqrt(sum + Math.sqrt(Math.max(0, sum * sum - det * det)));
+}

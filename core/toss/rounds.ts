@@ -1,3 +1,4 @@
+import { largestStretch } from '../geometry/matrix.ts';
 import { poseMatrix, type Pose } from '../geometry/pose.ts';
 import { squaredDistances } from '../geometry/distanceField.ts';
 import { naturalHeight, type Motif } from '../motif/motif.ts';
@@ -123,13 +124,8 @@ function covered(order: readonly number[], depth: Float64Array, w: number, h: nu
 
 /** The rounds of something that lies by a pose, on the plane; one that is stretched or slanted has rounds as large as its longest way. */
 export function posedRounds({ list }: Rounds, pose: Pose): Round[] {
-  const [a, b, c, d, e, f] = poseMatrix(pose);
-  const longest = largestStretch(a, b, c, d);
+  const matrix = poseMatrix(pose);
+  const [a, b, c, d, e, f] = matrix;
+  const longest = largestStretch(matrix);
   return list.map(({ x, y, r }) => ({ x: a * x + c * y + e, y: b * x + d * y + f, r: r * longest }));
-}
-
-/** The larger singular value of a linear map. */
-function largestStretch(a: number, b: number, c: number, d: number): number {
-  const [p, q] = [(a * a + b * b + c * c + d * d) / 2, a * d - b * c];
-  return Math.sqrt(p + Math.sqrt(Math.max(0, p * p - q * q)));
 }

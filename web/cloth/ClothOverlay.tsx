@@ -15,7 +15,9 @@ import { ChalkLabel } from '../design/ChalkLabel.tsx';
 import { useStore } from '../shared/store.ts';
 import type { ClothParts } from './Cloth.tsx';
 import type { DragNote } from './clothHands.ts';
-import { HoleMarks } from './HoleMarks.tsx';
+import { FindingMarks } from './FindingMarks.tsx';
+import { MarkPins } from './MarkPins.tsx';
+import { marksOf, takeMark } from './marks.ts';
 import { GuidePins, GuideLines } from './Guides.tsx';
 import { PileList } from './PileList.tsx';
 import { Pins } from './Pins.tsx';
@@ -42,7 +44,10 @@ export function ClothOverlay({ view, hands }: ClothParts) {
   const lines = useStore(hands.lines);
   const guidesShown = useStore(bench.guidesShown);
   const holes = useStore(bench.holes);
+  const findings = useStore(bench.findings);
+  const taken = useStore(bench.mark);
   const lattice = useMemo(() => latticeOf(design.repeat), [design.repeat]);
+  const marks = useMemo(() => marksOf(lattice, holes, findings), [lattice, holes, findings]);
   const meant = bench.meant.flatMap((placement) => {
     const motif = bench.motif(placement.motif);
     return motif ? [{ placement, motif }] : [];
@@ -58,7 +63,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
       <svg className={`absolute inset-0 h-full w-full ${panning ? 'cursor-grabbing' : drawing ? 'cursor-crosshair' : ''}`} aria-hidden>
         <CellStitch viewport={viewport} repeat={design.repeat} lattice={lattice} />
         <GuideLines guides={shown} viewport={viewport} lattice={lattice} />
-        <HoleMarks holes={holes} viewport={viewport} lattice={lattice} />
+        <FindingMarks marks={marks} viewport={viewport} taken={taken} />
         {meant.slice(0, MOST_OUTLINES).map(({ placement, motif }) => (
           <ChosenOutline key={placement.id} corners={cornersOf(placement, motif).map(onScreen)} />
         ))}
@@ -67,6 +72,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
         <DrawnLine line={drawn} />
         <CaughtLines lines={lines} viewport={viewport} />
       </svg>
+      <MarkPins marks={marks} viewport={viewport} taken={taken} onTake={(mark, at) => takeMark(bench, mark, at)} />
       {!bench.inside && <CellEdges viewport={viewport} repeat={design.repeat} lattice={lattice} onPress={(event, edge, cell) => hands.pressEdge(event, edge, cell)} />}
       <GuidePins guides={shown} lattice={lattice} {...cellOnScreen(viewport, lattice)} scale={toCss(viewport, { x: 1, y: 1 }).x - toCss(viewport, HERE).x} onPress={(event, guide) => hands.pressGuide(event, guide)} />
       {frame && (

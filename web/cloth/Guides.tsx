@@ -1,7 +1,7 @@
 import { guidePlaces, type Guide } from '../../core/document/guide.ts';
 import { echoesTouching } from '../../core/repeat/echoes.ts';
 import { displacement, type Lattice } from '../../core/repeat/lattice.ts';
-import { toCss, toMm, type Viewport } from './viewport.ts';
+import { toCss, windowMm, type Viewport } from './viewport.ts';
 
 /** More cells than this are too small for guides to be of use. */
 const MOST_CELLS = 400;
@@ -15,8 +15,7 @@ interface LinesProps {
 /** The guides, in every cell that is seen. */
 export function GuideLines({ guides, viewport, lattice }: LinesProps) {
   if (guides.length === 0) return null;
-  const [a, b] = [toMm(viewport, { x: 0, y: 0 }), toMm(viewport, { x: viewport.width, y: viewport.height })];
-  const cells = echoesTouching(lattice, { left: 0, top: 0, right: lattice.width, bottom: lattice.height }, { left: a.x, top: a.y, right: b.x, bottom: b.y });
+  const cells = echoesTouching(lattice, { left: 0, top: 0, right: lattice.width, bottom: lattice.height }, windowMm(viewport));
   if (cells.length > MOST_CELLS) return null;
   const path = guides
     .flatMap((guide) => guidePlaces(guide, lattice).map((at) => ({ axis: guide.axis, at })))

@@ -64,6 +64,12 @@ export function toCss({ plan, density, x, y }: Viewport, mm: Point): Point {
   return { x: (mm.x * plan.scaleX - x) / density, y: (mm.y * plan.scaleY - y) / density };
 }
 
+/** The part of the plane that is seen, mm. */
+export function windowMm(viewport: Viewport): Box {
+  const [from, to] = [toMm(viewport, { x: 0, y: 0 }), toMm(viewport, { x: viewport.width, y: viewport.height })];
+  return { left: from.x, top: from.y, right: to.x, bottom: to.y };
+}
+
 /** The displacement in mm of one in CSS pixels. */
 export function lengthToMm({ plan, density }: Viewport, by: Point): Point {
   return { x: (by.x * density) / plan.scaleX, y: (by.y * density) / plan.scaleY };

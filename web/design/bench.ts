@@ -1,12 +1,13 @@
 import { nanoid } from 'nanoid';
 import { createContext, useContext } from 'react';
 import type { OpenedBundle } from '../../core/bundle/openBundle.ts';
+import type { Findings } from '../../core/check/findings.ts';
 import { exchange } from '../../core/bundle/exchange.ts';
 import type { Hex } from '../../core/colour/hex.ts';
 import { duplicate } from '../../core/arrange/duplicate.ts';
 import { atShare, frameOf, MIDDLE, type Frame, type Share } from '../../core/arrange/frame.ts';
 import type { Changes } from '../../core/arrange/lineUp.ts';
-import type { Appearance } from '../../core/arrange/pick.ts';
+import { appearance, type Appearance } from '../../core/arrange/pick.ts';
 import { about, remapped } from '../../core/arrange/remap.ts';
 import { intoLayer, relaid, restack, restackByOne } from '../../core/arrange/restack.ts';
 import type { Command } from '../../core/document/command.ts';
@@ -31,8 +32,8 @@ import { carriedTo, chosen, NOTHING, seenAt, type Selection } from './selection.
 
 /** Which part of the job the ticket shows. */
 export type Part = 'motifs' | 'repeat' | 'arrange' | 'colour';
-/** Which side of the arranging is shown: what is chosen, the whole stack, or the toss. */
-export type ArrangeSide = 'chosen' | 'stack' | 'toss';
+/** Which side of the arranging is shown: what is chosen, the whole stack, the toss, or what the eye would catch on. */
+export type ArrangeSide = 'chosen' | 'stack' | 'toss' | 'check';
 
 /** A copy beside lies this far off, mm. */
 const BESIDE: Point = { x: 8, y: 8 };
@@ -80,6 +81,10 @@ export class Bench {
   readonly contentsAlong = new Cell(false);
   /** The holes that are marked on the cloth. */
   readonly holes = new Cell<readonly Hole[]>([]);
+  /** What the eye would catch on, marked on the cloth; undefined while nobody looks. */
+  readonly findings = new Cell<Findings | undefined>(undefined);
+  /** The mark that was taken last, by its key. */
+  readonly mark = new Cell<string | undefined>(undefined);
   /** Said to those who do not see the cloth. */
   readonly said = new Cell('');
   /** Why something could not be done: a sentence, until it is taken away. */
@@ -203,6 +208,23 @@ export class Bench {
     const last = next.ids.at(-1);
     if (last !== undefined) this.#layer = this.placement(last)?.layer ?? this.#layer;
     this.selection.set(next);
+  }
+
+  /** Chooses motifs where they lie nearest to a point of the cloth, by an echo or a reflection. */
+  chooseNear(ids: readonly string[], point: Point): void {
+    const { lattice } = this;
+    const appearances = ids.flatMap((id): Appearance[] => {
+      const placement = this.placement(id);
+      if (!placement) return [];
+      const shown = lattice.images.map((image, n) => {
+        const there = imagePoint(image, placement);
+        const steps = nearestEcho(lattice, there, point);
+        const by = displacement(lattice, steps);
+        return { appearance: appearance(id, steps, n), far: Math.hypot(there.x + by.x - point.x, there.y + by.y - point.y) };
+      });
+      return [shown.reduce((best, one) => (one.far < best.far ? one : best)).appearance];
+    });
+    this.choose(ids, appearances);
   }
 
   /** Takes what is chosen at another appearance of one of it. */

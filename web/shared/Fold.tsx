@@ -18,7 +18,7 @@ export function Fold({ name, note, open = false, children }: Props) {
         {name}
         {note && <span className="ml-auto text-xs font-normal text-graphite">{note}</span>}
       </summary>
-      <div className="grid gap-3 pt-3">{children}</div>
+      <div className="grid grid-cols-1 gap-3 pt-3">{children}</div>
     </details>
   );
 }

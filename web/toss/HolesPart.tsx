@@ -22,6 +22,7 @@ export function HolesPart({ tosser, recipe, busy }: { readonly tosser: Tosser; r
   const { committed } = useStore(bench.session);
   const motifs = useStore(bench.motifs);
   const shown = useStore(bench.holes);
+  const taken = useStore(bench.mark);
   const [on, setOn] = useState(false);
   const [across, setAcross] = useState(15);
   const [problem, setProblem] = useState<string>();
@@ -80,8 +81,8 @@ export function HolesPart({ tosser, recipe, busy }: { readonly tosser: Tosser; r
           </p>
           <ul aria-label="Holes" className="grid max-h-44 gap-1 overflow-y-auto">
             {shown.map((hole, n) => (
-              <li key={`${hole.x} ${hole.y}`} className="grid grid-cols-[20px_minmax(0,1fr)_auto] items-center gap-2 text-sm">
-                <span className="text-xs text-graphite">{n + 1}</span>
+              <li key={`${hole.x} ${hole.y}`} aria-current={taken === `hole ${n}`} className="grid grid-cols-[20px_minmax(0,1fr)_auto] items-center gap-2 rounded-md text-sm aria-[current=true]:bg-linen aria-[current=true]:font-semibold">
+                <span className="pl-1 text-xs text-graphite">{n + 1}</span>
                 <span>{formatNumber(2 * hole.r, 1)} mm</span>
                 <Button disabled={!canFill} onClick={() => fill([hole])}>
                   Fill

@@ -18,6 +18,7 @@ import { useStore } from '../shared/store.ts';
 import { Tick } from '../shared/Tick.tsx';
 import { HolesPart } from './HolesPart.tsx';
 import { Tosser, type Running } from './tosser.ts';
+import { useSettle } from './useSettle.ts';
 
 const NEW: TossRecipe = { entries: [], directions: { kind: 'all' }, mirrored: true, gap: 4, ground: 0.4, seed: 1 };
 const ROLE_NAMES: Readonly<Record<Role, string>> = { hero: 'Hero', companion: 'Companion', filler: 'Filler' };
@@ -37,6 +38,7 @@ export function TossPanel() {
   const [last, setLast] = useState<Tossed>();
   const [problem, setProblem] = useState<string>();
   const [turning, setTurning] = useState(true);
+  const settle = useSettle();
   const wanted = recipe.entries.reduce((sum, { count }) => sum + count, 0);
   const loose = useMemo(() => looseOf(design), [design]);
   const pinnable = ids.some((id) => loose.has(id));
@@ -90,20 +92,6 @@ export function TossPanel() {
         setProblem(error instanceof Error ? error.message : String(error));
       })
       .finally(() => setRunning(undefined));
-  };
-
-  const settle = (): void => {
-    const moving = ids.length > 0 ? ids : [...loose];
-    if (moving.length === 0) return;
-    const start = bench.session.state.committed;
-    tosser
-      .run(start, bench.motifs.getState(), { kind: 'settle', chosen: moving, turning })
-      .done.then((changes) => {
-        const count = Object.keys(changes).length;
-        if (count > 0 && bench.session.state.committed === start) bench.commit(`Settled ${count} motifs`, { type: 'change', changes });
-        else bench.said.set('They lie evenly already');
-      })
-      .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
   };
 
   return (
@@ -169,7 +157,7 @@ export function TossPanel() {
         </p>
       )}
       <div className="grid grid-cols-2 gap-2 border-t border-dashed border-thread pt-3">
-        <Button disabled={ids.length === 0 && loose.size === 0} title="Evens out the spacing by small moves; press again to go on" onClick={settle}>
+        <Button disabled={ids.length === 0 && loose.size === 0} title="Evens out the spacing by small moves; press again to go on" onClick={() => settle(ids.length > 0 ? ids : [...loose], turning)}>
           <Sparkles size={15} aria-hidden /> Settle
         </Button>
         <Button

@@ -1,3 +1,4 @@
+import type { Findings, Looking } from '../../core/check/findings.ts';
 import type { Changes } from '../../core/arrange/lineUp.ts';
 import type { Design } from '../../core/document/design.ts';
 import type { Motif } from '../../core/motif/motif.ts';
@@ -10,7 +11,8 @@ export type TossTask =
   | { readonly kind: 'toss'; readonly recipe: TossRecipe }
   | { readonly kind: 'holes'; readonly least: number; readonly most: number }
   | { readonly kind: 'fill'; readonly recipe: TossRecipe; readonly holes: readonly Hole[] }
-  | { readonly kind: 'settle'; readonly chosen: readonly string[]; readonly turning: boolean };
+  | { readonly kind: 'settle'; readonly chosen: readonly string[]; readonly turning: boolean }
+  | ({ readonly kind: 'check' } & Looking);
 
 export type TossOrder = { readonly id: number; readonly design: Design; readonly motifs: readonly Motif[]; readonly task: TossTask } | { readonly stop: number };
 
@@ -20,6 +22,7 @@ export interface TossResults {
   readonly holes: readonly Hole[];
   readonly fill: readonly Laid[];
   readonly settle: Changes;
+  readonly check: Findings;
 }
 
 export type TossAnswer =

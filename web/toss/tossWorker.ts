@@ -1,10 +1,18 @@
+import { coverageOf, coverageScale, type Coverage } from '../../core/check/coverage.ts';
+import { findingsOf } from '../../core/check/findings.ts';
+import { outlineOf, type Outline } from '../../core/check/outline.ts';
+import type { Hex } from '../../core/colour/hex.ts';
 import { asDrawn } from '../../core/colour/inkResolver.ts';
-import type { Design } from '../../core/document/design.ts';
+import { currentColourway, type Design } from '../../core/document/design.ts';
 import { compose, scaling, translation } from '../../core/geometry/matrix.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { silhouetteOf } from '../../core/motif/silhouette.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
+import { cellWindow, paintPlane } from '../../core/paint/paintPlane.ts';
+import { sceneOf } from '../../core/paint/scene.ts';
+import { StampCache } from '../../core/paint/stampCache.ts';
 import { latticeOf } from '../../core/repeat/lattice.ts';
+import { pixelGrid } from '../../core/repeat/pixelFit.ts';
 import { filled } from '../../core/toss/fill.ts';
 import { holesBetween } from '../../core/toss/holes.ts';
 import { mainInk } from '../../core/toss/mainInk.ts';
@@ -14,15 +22,21 @@ import { standingOf } from '../../core/toss/standing.ts';
 import { toss, TossError, type Tossable } from '../../core/toss/toss.ts';
 import { ArtworkShelf } from '../cloth/artworkShelf.ts';
 import { browserSheet } from '../cloth/browserEasel.ts';
-import type { TossAnswer, TossOrder, TossResults, TossTask } from './tossMessages.ts';
+import type { TossAnswer, TossOrder, TossResults } from './tossMessages.ts';
 
 /** Places along the longer side of a motif's raster. */
 const RASTER = 160;
 /** What is laid is told this often, and as often it is asked whether to stop, ms. */
 const TELL_MS = 50;
 
+/** A motif as it is tossed and as distances are measured from it. */
+interface Shape extends Tossable {
+  readonly outline: Outline;
+}
+
 const shelf = new ArtworkShelf();
-const shapes = new Map<string, Tossable>();
+const shapes = new Map<string, Shape>();
+const stamps = new StampCache(shelf.easel);
 const stopped = new Set<number>();
 const port = self as unknown as { postMessage(answer: TossAnswer): void; onmessage: ((event: MessageEvent<TossOrder>) => void) | null };
 
@@ -38,14 +52,15 @@ port.onmessage = ({ data }) => {
   );
 };
 
-async function answer({ id, design, motifs, task }: Extract<TossOrder, { id: number }>): Promise<TossResults[keyof TossResults]> {
+async function answer(order: Extract<TossOrder, { id: number }>): Promise<TossResults[keyof TossResults]> {
+  const { design, motifs, task } = order;
   const needed = new Set([...design.placements.map(({ motif }) => motif), ...('recipe' in task ? task.recipe.entries.map(({ motif }) => motif) : [])]);
-  const known = new Map<string, Tossable>();
+  const known = new Map<string, Shape>();
   for (const motif of motifs) if (needed.has(motif.id)) known.set(motif.id, await shapeOf(motif));
-  return done(id, design, known, task);
+  return done(order, known);
 }
 
-async function done(id: number, design: Design, known: ReadonlyMap<string, Tossable>, task: TossTask): Promise<TossResults[keyof TossResults]> {
+async function done({ id, design, motifs, task }: Extract<TossOrder, { id: number }>, known: ReadonlyMap<string, Shape>): Promise<TossResults[keyof TossResults]> {
   const lattice = latticeOf(design.repeat);
   const hidden = new Set(design.layers.filter(({ shown }) => !shown).map(({ id: layer }) => layer));
   const seen = design.placements.filter(({ layer }) => !hidden.has(layer));
@@ -68,10 +83,26 @@ async function done(id: number, design: Design, known: ReadonlyMap<string, Tossa
       return filled(lattice, task.holes, task.recipe, known, seen);
     case 'settle':
       return settled(lattice, seen, new Set(task.chosen), new Map([...known].map(([motif, { rounds }]) => [motif, rounds])), task.turning);
+    case 'check': {
+      const inks = design.inks.map(({ id: ink }) => currentColourway(design).colours[ink] as Hex);
+      const outlines = new Map([...known].map(([motif, { outline }]) => [motif, outline]));
+      return findingsOf(lattice, seen, outlines, await coverage(design, motifs, inks), inks.length, (motif) => known.get(motif)?.ink, task);
+    }
   }
 }
 
-async function shapeOf(motif: Motif): Promise<Tossable> {
+/** The cell as it is printed, told apart by its inks. */
+async function coverage(design: Design, motifs: readonly Motif[], inks: readonly Hex[]): Promise<Coverage> {
+  const used = new Set(design.placements.map(({ motif }) => motif));
+  const drawn = await Promise.all(motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
+  const grid = pixelGrid(design.repeat, coverageScale(latticeOf(design.repeat)));
+  const { width, height } = grid.cell;
+  const sheet = browserSheet(width, height);
+  paintPlane(sheet.surface, sceneOf(design, new Map(drawn.map((one) => [one.motif.id, one]))), grid, cellWindow(grid), shelf.easel, { bare: true, stamps });
+  return coverageOf(sheet.context.getImageData(0, 0, width, height).data, grid, inks);
+}
+
+async function shapeOf(motif: Motif): Promise<Shape> {
   const key = `${motif.artwork} ${motif.width}`;
   const kept = shapes.get(key);
   if (kept) return kept;
@@ -82,7 +113,8 @@ async function shapeOf(motif: Motif): Promise<Tossable> {
   const sheet = browserSheet(width, height);
   paintArtwork(sheet.surface, artwork.nodes, compose(scaling(width / view.width, height / view.height), translation(-view.x, -view.y)), { easel: shelf.easel, resolve: asDrawn, width, height });
   const { data } = sheet.context.getImageData(0, 0, width, height);
-  const shape = { rounds: roundsOf(silhouetteOf(data, width, height), motif), ink: mainInk(data, motif.inks) };
+  const silhouette = silhouetteOf(data, width, height);
+  const shape = { rounds: roundsOf(silhouette, motif), outline: outlineOf(silhouette, motif), ink: mainInk(data, motif.inks) };
   shapes.set(key, shape);
   return shape;
 }

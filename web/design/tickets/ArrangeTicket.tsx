@@ -6,6 +6,7 @@ import { Button } from '../../shared/Button.tsx';
 import { Choice } from '../../shared/Choice.tsx';
 import { Fold } from '../../shared/Fold.tsx';
 import { useStore } from '../../shared/store.ts';
+import { CheckPanel } from '../../check/CheckPanel.tsx';
 import { TossPanel } from '../../toss/TossPanel.tsx';
 import { useBench } from '../bench.ts';
 import { bundleOf, useBundles } from '../useBundles.ts';
@@ -19,14 +20,14 @@ import { Numbers } from './Numbers.tsx';
 import { StackList } from './StackList.tsx';
 import { Vary } from './Vary.tsx';
 
-/** What is chosen, in numbers and deeds, the whole stack, or the toss. */
+/** What is chosen, in numbers and deeds, the whole stack, the toss, or what the eye would catch on. */
 export function ArrangeTicket() {
   const bench = useBench();
   const side = useStore(bench.arrangeSide);
   return (
-    <div className="grid gap-4">
-      <Choice label="Shown here" value={side} onChange={(next) => bench.arrangeSide.set(next)} options={[{ value: 'chosen', name: 'Chosen' }, { value: 'stack', name: 'Stack' }, ...(bench.inside ? [] : [{ value: 'toss' as const, name: 'Toss' }])]} />
-      {side === 'stack' ? <StackList /> : side === 'toss' && !bench.inside ? <TossPanel /> : <Chosen />}
+    <div className="grid grid-cols-1 gap-4">
+      <Choice label="Shown here" value={side} onChange={(next) => bench.arrangeSide.set(next)} options={[{ value: 'chosen', name: 'Chosen' }, { value: 'stack', name: 'Stack' }, ...(bench.inside ? [] : [{ value: 'toss' as const, name: 'Toss' }, { value: 'check' as const, name: 'Check' }])]} />
+      {side === 'stack' ? <StackList /> : side === 'toss' && !bench.inside ? <TossPanel /> : side === 'check' && !bench.inside ? <CheckPanel /> : <Chosen />}
     </div>
   );
 }

@@ -1,0 +1,79 @@
+import { withImages } from '../document/imaged.ts';
+import type { Placement } from '../document/placement.ts';
+import { poseMatrix } from '../geometry/pose.ts';
+import type { Lattice } from '../repeat/lattice.ts';
+import { clumpsOf, type Clump } from './clumps.ts';
+import type { Coverage } from './coverage.ts';
+import { gapsBetween, type Gap } from './gaps.ts';
+import { lanesIn, type Lane } from './lanes.ts';
+import type { Outline } from './outline.ts';
+import { quartersOf, type Quarter } from './quarters.ts';
+
+/** What the eye would catch on. */
+export interface Findings {
+  /** Pairs that touch or nearly do, the nearest first. */
+  readonly pairs: readonly Gap[];
+  readonly lanes: readonly (Lane & { readonly ids: readonly string[] })[];
+  readonly clumps: readonly Clump[];
+  readonly quarters: readonly Quarter[];
+}
+
+/** What is looked for. */
+export interface Looking {
+  /** Pairs nearer than this are told; those that lie over each other by more are meant to. mm */
+  readonly near: number;
+  /** Lanes at least so wide are told, mm. */
+  readonly lane: number;
+}
+
+export const MOST_LANES = 6;
+export const MOST_CLUMPS = 6;
+export const MOST_PAIRS = 60;
+/** Neighbours are looked for within this share of the even distance. */
+const NEIGHBOURS = 0.8;
+/** What lies nearer to a lane than this stands at its side, mm. */
+const AT_SIDE = 2;
+
+/**
+ * Looks the cloth over.
+ *
+ * @param inkCount how many inks the coverage tells apart; @param inkOf the main ink of a motif
+ */
+export function findingsOf(
+  lattice: Lattice,
+  placements: readonly Placement[],
+  outlines: ReadonlyMap<string, Outline>,
+  coverage: Coverage,
+  inkCount: number,
+  inkOf: (motif: string) => string | undefined,
+  { near, lane }: Looking,
+): Findings {
+  const even = Math.sqrt((lattice.ownWidth * lattice.ownHeight) / Math.max(1, placements.length));
+  const gaps = gapsBetween(lattice, placements, outlines, Math.max(near, NEIGHBOURS * even));
+  return {
+    pairs: gaps.filter(({ mm }) => mm > -near && mm <= near).slice(0, MOST_PAIRS),
+    lanes: lanesIn(coverage, lane, MOST_LANES).map((one) => ({ ...one, ids: besideLane(lattice, placements, outlines, one) })),
+    clumps: clumpsOf(lattice, placements, inkOf, MOST_CLUMPS),
+    quarters: quartersOf(lattice, coverage, inkCount, placements, gaps),
+  };
+}
+
+/** What stands at the sides of a lane. */
+function besideLane(lattice: Lattice, placements: readonly Placement[], outlines: ReadonlyMap<string, Outline>, { angle, width, at, apart }: Lane): string[] {
+  const [nx, ny] = [-Math.sin((angle * Math.PI) / 180), Math.cos((angle * Math.PI) / 180)];
+  const middle = nx * at.x + ny * at.y;
+  const beside = new Set<string>();
+  for (const one of withImages(lattice, placements)) {
+    const points = outlines.get(one.motif)?.points;
+    if (!points || beside.has(one.id)) continue;
+    const [a, b, c, d, e, f] = poseMatrix(one);
+    for (let n = 0; n < points.length; n += 2) {
+      const [px, py] = [points[n] as number, points[n + 1] as number];
+      const t = nx * (a * px + c * py + e) + ny * (b * px + d * py + f) - middle;
+      if (Math.abs(t - Math.round(t / apart) * apart) > width / 2 + AT_SIDE) continue;
+      beside.add(one.id);
+      break;
+    }
+  }
+  return [...beside];
+}

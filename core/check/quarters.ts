@@ -1,0 +1,45 @@
+import type { Placement } from '../document/placement.ts';
+import { imagePoint } from '../repeat/images.ts';
+import { canonical, type Lattice } from '../repeat/lattice.ts';
+import type { Coverage } from './coverage.ts';
+import type { Gap } from './gaps.ts';
+
+/** What lies in one quarter of the cell. */
+export interface Quarter {
+  /** Share that is drawn on, and of each ink, in the order in which they were told apart; 0 to 1. */
+  readonly covered: number;
+  readonly inks: readonly number[];
+  /** The mean gap, mm, from what has its middle there to its nearest neighbour; undefined where nothing has one near. */
+  readonly spacing: number | undefined;
+}
+
+/** The four quarters: upper left and right, lower left and right. */
+export function quartersOf(lattice: Lattice, { grid, inks }: Coverage, inkCount: number, placements: readonly Placement[], gaps: readonly Gap[]): readonly Quarter[] {
+  const { width } = grid.cell;
+  // Of reflected cells, the first alone.
+  const own = { width: Math.round(lattice.ownWidth * grid.scaleX), height: Math.round(lattice.ownHeight * grid.scaleY) };
+  const counts = Array.from({ length: 4 }, () => new Float64Array(inkCount + 1));
+  const [across, down] = [own.width / 2, own.height / 2];
+  for (let y = 0; y < own.height; y += 1) {
+    for (let x = 0; x < own.width; x += 1) {
+      const count = counts[(y < down ? 0 : 2) + (x < across ? 0 : 1)] as Float64Array;
+      const label = inks[y * width + x] as number;
+      count[label] = (count[label] as number) + 1;
+    }
+  }
+  const nearest = new Map<string, number>();
+  for (const { a, b, mm } of gaps) for (const id of [a, b]) nearest.set(id, Math.min(nearest.get(id) ?? Infinity, Math.max(0, mm)));
+  return counts.map((count, n) => {
+    const all = count.reduce((sum, one) => sum + one, 0);
+    const shares = Array.from(count.subarray(1), (one) => one / all);
+    const found = placements.filter((one) => quarterOf(lattice, one) === n).flatMap(({ id }) => nearest.get(id) ?? []);
+    return { covered: shares.reduce((sum, one) => sum + one, 0), inks: shares, spacing: found.length === 0 ? undefined : found.reduce((sum, one) => sum + one, 0) / found.length };
+  });
+}
+
+function quarterOf(lattice: Lattice, placement: Placement): number {
+  const { ownWidth, ownHeight } = lattice;
+  const places = lattice.images.map((image) => canonical(lattice, imagePoint(image, placement)));
+  const { x, y } = places.find((at) => at.x < ownWidth && at.y < ownHeight) ?? placement;
+  return (y < ownHeight / 2 ? 0 : 2) + (x < ownWidth / 2 ? 0 : 1);
+}

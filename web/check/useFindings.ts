@@ -1,0 +1,54 @@
+import { useEffect, useRef, useState } from 'react';
+import type { Findings, Looking } from '../../core/check/findings.ts';
+import type { Design } from '../../core/document/design.ts';
+import { useBench } from '../design/bench.ts';
+import { useStore } from '../shared/store.ts';
+import type { DrawerMotif } from '../api/motifs.ts';
+import { Tosser } from '../toss/tosser.ts';
+
+interface Wanted {
+  readonly design: Design;
+  readonly motifs: readonly DrawerMotif[];
+  readonly looking: Looking;
+}
+
+/** Has the cloth looked over off the page after every edit, and its findings marked; says what went wrong. One look at a time: the next begins with what is there by then. */
+export function useFindings(looking: Looking): string | undefined {
+  const bench = useBench();
+  const { committed } = useStore(bench.session);
+  const motifs = useStore(bench.motifs);
+  const [tosser] = useState(() => new Tosser());
+  const [problem, setProblem] = useState<string>();
+  const wanted = useRef<Wanted>(undefined);
+  const busy = useRef(false);
+  useEffect(() => () => tosser.close(), [tosser]);
+  useEffect(
+    () => () => {
+      bench.findings.set(undefined);
+      bench.mark.set(undefined);
+    },
+    [bench],
+  );
+  useEffect(() => {
+    wanted.current = { design: committed, motifs, looking };
+    const look = (): void => {
+      const next = wanted.current;
+      if (!next || busy.current) return;
+      wanted.current = undefined;
+      busy.current = true;
+      tosser
+        .run(next.design, next.motifs, { kind: 'check', ...next.looking })
+        .done.then((findings: Findings) => {
+          bench.findings.set(findings);
+          setProblem(undefined);
+        })
+        .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)))
+        .finally(() => {
+          busy.current = false;
+          look();
+        });
+    };
+    look();
+  }, [bench, tosser, committed, motifs, looking]);
+  return problem;
+}

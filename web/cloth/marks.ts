@@ -1,0 +1,59 @@
+import type { Findings } from '../../core/check/findings.ts';
+import type { Box } from '../../core/geometry/box.ts';
+import type { Point } from '../../core/geometry/point.ts';
+import { echoesTouching } from '../../core/repeat/echoes.ts';
+import { imagePoint } from '../../core/repeat/images.ts';
+import { displacement, type Lattice } from '../../core/repeat/lattice.ts';
+import type { Hole } from '../../core/toss/holes.ts';
+import { formatNumber } from '../../core/units/length.ts';
+import type { Bench } from '../design/bench.ts';
+
+/** Something on the cloth that can be taken and worked on. */
+export type Mark = { readonly key: string; readonly name: string; readonly short: string; /** Motifs it is about. */ readonly ids: readonly string[] } & (
+  | { readonly kind: 'hole' | 'clump' | 'pair'; /** mm */ readonly x: number; readonly y: number; readonly r: number; readonly lattice: Lattice }
+  | { readonly kind: 'lane'; readonly angle: number; readonly width: number; readonly at: Point; readonly apart: number }
+);
+
+/** A pair is ringed at least so widely, mm. */
+const PAIR_R = 3;
+
+/** All that is marked on the cloth, each once; its echoes are arithmetic. */
+export function marksOf(lattice: Lattice, holes: readonly Hole[], findings: Findings | undefined): Mark[] {
+  const round = { lattice };
+  return [
+    ...(findings?.lanes ?? []).map(({ angle, width, at, apart, ids }, n): Mark => ({ kind: 'lane', key: `lane ${n}`, name: `Lane ${formatNumber(width, 1)} mm wide`, short: formatNumber(width, 0), ids, angle, width, at, apart })),
+    ...holes.map((hole, n): Mark => ({ kind: 'hole', key: `hole ${n}`, name: `Hole ${formatNumber(2 * hole.r, 1)} mm across`, short: formatNumber(2 * hole.r, 0), ids: [], ...hole, ...round })),
+    ...(findings?.clumps ?? []).map(({ ids, x, y, r }, n): Mark => ({ kind: 'clump', key: `clump ${n}`, name: `Clump of ${ids.length}`, short: `${ids.length}×`, ids, x, y, r: r + 6, ...round })),
+    ...(findings?.pairs ?? []).map(({ a, b, mm, at }, n): Mark => ({ kind: 'pair', key: `pair ${n}`, name: mm <= 0 ? 'Two that touch' : `Two ${formatNumber(mm, 1)} mm apart`, short: formatNumber(Math.max(0, mm), 1), ids: [a, b], ...at, r: PAIR_R, ...round })),
+  ];
+}
+
+/** Where a round mark is seen: its echoes and reflections in a window, mm. */
+export function seenIn({ x, y, r, lattice }: Extract<Mark, { r: number }>, window: Box): Point[] {
+  return lattice.images.flatMap((image) => {
+    const at = imagePoint(image, { x, y });
+    return echoesTouching(lattice, { left: at.x - r, top: at.y - r, right: at.x + r, bottom: at.y + r }, window).map((steps) => {
+      const by = displacement(lattice, steps);
+      return { x: at.x + by.x, y: at.y + by.y };
+    });
+  });
+}
+
+/** The middles of the lanes beside each other that a window shows: points on them nearest to its middle, mm, the nearest first. */
+export function lanesSeen({ angle, width, at, apart }: Extract<Mark, { kind: 'lane' }>, window: Box): Point[] {
+  const normal = { x: -Math.sin((angle * Math.PI) / 180), y: Math.cos((angle * Math.PI) / 180) };
+  const middle = { x: (window.left + window.right) / 2, y: (window.top + window.bottom) / 2 };
+  const off = normal.x * (at.x - middle.x) + normal.y * (at.y - middle.y);
+  const far = Math.hypot(window.right - window.left, window.bottom - window.top) / 2 + width;
+  const seen: number[] = [];
+  for (let n = Math.ceil((-far - off) / apart); off + n * apart <= far; n += 1) seen.push(off + n * apart);
+  return seen.sort((p, q) => Math.abs(p) - Math.abs(q)).map((distance) => ({ x: middle.x + normal.x * distance, y: middle.y + normal.y * distance }));
+}
+
+/** Takes a mark in hand where it is seen: the motifs it is about are chosen there. */
+export function takeMark(bench: Bench, mark: Mark, at: Point): void {
+  bench.chooseNear(mark.ids, at);
+  bench.mark.set(mark.key);
+  bench.arrangeSide.set(mark.kind === 'hole' ? 'toss' : 'check');
+  bench.said.set(mark.name);
+}
