@@ -2,7 +2,7 @@ import type { Command } from '../document/command.ts';
 import type { Design } from '../document/design.ts';
 
 /**
- * The command that makes a design's arrangement that of another version of it: its repeat, layers, guides, toss and motifs,
+ * The command that makes a design's arrangement that of another version of it: its repeat, layers, guides, toss, layout and motifs,
  * and the inks that it lacks. Colours, ground and name stay as they are.
  */
 export function takeArrangement(design: Design, other: Design): Command {
@@ -12,7 +12,7 @@ export function takeArrangement(design: Design, other: Design): Command {
   const commands: Command[] = [];
   if (inks.length > 0) commands.push({ type: 'add-inks', inks, colours: Object.fromEntries(inks.map(({ id }) => [id, colours[id] ?? '#000000'])) });
   if (design.placements.length > 0) commands.push({ type: 'remove', ids: design.placements.map(({ id }) => id) });
-  commands.push({ type: 'layers', layers: other.layers }, { type: 'guides', guides: other.guides }, { type: 'toss', toss: other.toss }, { type: 'repeat', repeat: other.repeat });
+  commands.push({ type: 'layers', layers: other.layers }, { type: 'guides', guides: other.guides }, { type: 'toss', toss: other.toss }, { type: 'layout', layout: other.layout }, { type: 'repeat', repeat: other.repeat });
   if (other.placements.length > 0) commands.push({ type: 'insert', placements: other.placements.map((placement, index) => ({ index, placement })) });
   return { type: 'all', commands };
 }

@@ -204,7 +204,7 @@ describe('openDesign', () => {
 
   it('brings an old document up to date', () => {
     const old = { ...good, version: 0, inks: [{ id: 'ground', name: 'Ground' }, { id: 'red', name: 'Red', from: '#b3402e' }], colourways: [{ id: 'base', name: 'Base', colours: { ground: '#ffffff', red: '#b3402e' } }] };
-    expect(openDesign({ ...old, placements: [{ id: 'a', motif: 'leaf', layer: 'main', x: 1, y: 2, turn: 0, scale: 1, mirrored: false, opacity: 1 }], layers: [{ id: 'main', name: 'Motifs' }] })).toMatchObject({ version: 2, guides: [], layers: [DEFAULT_LAYER], placements: [leafAt('a', { x: 1, y: 2 })] });
+    expect(openDesign({ ...old, placements: [{ id: 'a', motif: 'leaf', layer: 'main', x: 1, y: 2, turn: 0, scale: 1, mirrored: false, opacity: 1 }], layers: [{ id: 'main', name: 'Motifs' }] })).toMatchObject({ version: 3, layout: null, guides: [], layers: [DEFAULT_LAYER], placements: [leafAt('a', { x: 1, y: 2 })] });
     expect(openDesign(old).inks).toEqual([{ id: 'ground', name: 'Ground', prints: [] }, { id: 'red', name: 'Red', prints: ['#b3402e'] }]);
   });
 

@@ -3,7 +3,7 @@ import { imagePoint, imagePose } from '../repeat/images.ts';
 import { canonical, latticeOf, type Lattice } from '../repeat/lattice.ts';
 import type { Repeat } from '../repeat/repeat.ts';
 import type { Step } from '../repeat/step.ts';
-import type { Design, Ink, Toss } from './design.ts';
+import type { Design, Ink, Layout, Toss } from './design.ts';
 import type { Guide } from './guide.ts';
 import { stacked, type Layer } from './layer.ts';
 import type { Placement, PlacementChange } from './placement.ts';
@@ -23,6 +23,7 @@ export type Command =
   | { readonly type: 'layers'; readonly layers: readonly Layer[] }
   | { readonly type: 'guides'; readonly guides: readonly Guide[] }
   | { readonly type: 'toss'; readonly toss: Toss | null }
+  | { readonly type: 'layout'; readonly layout: Layout | null }
   | { readonly type: 'ground'; readonly ground: string | null }
   | { readonly type: 'add-inks'; readonly inks: readonly Ink[]; readonly colours: Readonly<Record<string, Hex>> }
   | { readonly type: 'remove-inks'; readonly ids: readonly string[] }
@@ -80,6 +81,8 @@ export function apply(design: Design, command: Command): Design {
       return { ...design, guides: command.guides };
     case 'toss':
       return { ...design, toss: command.toss };
+    case 'layout':
+      return { ...design, layout: command.layout };
     case 'ground':
       if (command.ground !== null) requireInk(design, command.ground);
       return { ...design, ground: command.ground };
@@ -159,6 +162,8 @@ export function inverse(design: Design, command: Command): Command {
       return { type: 'guides', guides: design.guides };
     case 'toss':
       return { type: 'toss', toss: design.toss };
+    case 'layout':
+      return { type: 'layout', layout: design.layout };
     case 'ground':
       return { type: 'ground', ground: design.ground };
     case 'add-inks':

@@ -1,6 +1,6 @@
 import { array, lazy, mixed, number, object, string, type ISchema, type Schema } from 'yup';
 import type { Command } from './command.ts';
-import { guidesSchema, hexSchema, idSchema, inkSchema, layersSchema, MOST_PLACEMENTS, nameSchema, placementChangeSchema, placementSchema, recordOf, repeatSchema, tossSchema } from './schema.ts';
+import { guidesSchema, hexSchema, idSchema, inkSchema, layersSchema, layoutSchema, MOST_PLACEMENTS, nameSchema, placementChangeSchema, placementSchema, recordOf, repeatSchema, tossSchema } from './schema.ts';
 
 const ids = array(idSchema).required().max(MOST_PLACEMENTS);
 
@@ -17,6 +17,7 @@ const FIELDS: Readonly<Record<Command['type'], () => Record<string, ISchema<unkn
   layers: () => ({ layers: layersSchema }),
   guides: () => ({ guides: guidesSchema }),
   toss: () => ({ toss: tossSchema }),
+  layout: () => ({ layout: layoutSchema }),
   ground: () => ({ ground: idSchema.optional().nullable().defined() }),
   'add-inks': () => ({ inks: array(inkSchema).required().max(1000), colours: recordOf(hexSchema) }),
   'remove-inks': () => ({ ids }),

@@ -24,6 +24,8 @@ function phrases(command: Command): string[] {
       return ['changed the guides'];
     case 'toss':
       return [command.toss ? 'tossed' : 'took the toss away'];
+    case 'layout':
+      return [command.layout ? 'laid it out' : 'took the layout away'];
     case 'ground':
       return ['changed the ground'];
     case 'add-inks':

@@ -4,6 +4,7 @@ import type { Repeat } from '../repeat/repeat.ts';
 import type { Guide } from './guide.ts';
 import { freeLayer, type Layer } from './layer.ts';
 import type { Placement } from './placement.ts';
+import type { LayoutRecipe } from '../layout/layoutRecipe.ts';
 import type { TossRecipe } from '../toss/tossRecipe.ts';
 
 /** A colour slot of a design. */
@@ -28,9 +29,16 @@ export interface Toss {
   readonly laid: readonly string[];
 }
 
+/** The row or grid that a design was laid out by. */
+export interface Layout {
+  readonly recipe: LayoutRecipe;
+  /** Placements that it laid and lays anew when the recipe changes. */
+  readonly laid: readonly string[];
+}
+
 /** The editable document: plain data, in mm, never changed in place. */
 export interface Design {
-  readonly version: 2;
+  readonly version: 3;
   readonly id: string;
   readonly name: string;
   readonly repeat: Repeat;
@@ -44,6 +52,7 @@ export interface Design {
   readonly layers: readonly Layer[];
   readonly guides: readonly Guide[];
   readonly toss: Toss | null;
+  readonly layout: Layout | null;
   /** Bottom to top, layer by layer. */
   readonly placements: readonly Placement[];
 }
@@ -84,7 +93,7 @@ export const CALICO: Hex = '#f2eee4';
 /** An empty design on a calico ground. */
 export function newDesign(id: string, name: string, repeat: Repeat, ground: Hex = CALICO): Design {
   return {
-    version: 2,
+    version: 3,
     id,
     name,
     repeat,
@@ -95,6 +104,7 @@ export function newDesign(id: string, name: string, repeat: Repeat, ground: Hex 
     layers: [DEFAULT_LAYER],
     guides: [],
     toss: null,
+    layout: null,
     placements: [],
   };
 }

@@ -10,7 +10,7 @@ export class DesignError extends Error {}
 type Migration = (document: Readonly<Record<string, unknown>>) => Record<string, unknown>;
 
 /** The version that is written. */
-const CURRENT = 2;
+const CURRENT = 3;
 
 /** The migration that leads away from each earlier version. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -32,6 +32,8 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
     layers: objectsOf(layers).map((layer) => ({ shown: true, locked: false, opacity: 1, blend: 'normal', ...layer })),
     placements: objectsOf(placements).map((placement) => ({ stretch: 1, skew: 0, blend: 'normal', ...placement })),
   }),
+  // Before rows and grids were laid by recipes.
+  2: (document) => ({ ...document, version: 3, layout: null }),
 };
 
 /**

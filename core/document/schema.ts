@@ -1,5 +1,6 @@
 import { array, boolean, lazy, mixed, number, object, string, type Schema } from 'yup';
 import { isHex, type Hex } from '../colour/hex.ts';
+import { GRID_FIGURES, MOST_GRID_SIZE, MOST_IN_GRID, MOST_IN_ROW, MOST_ROWS } from '../layout/layoutRecipe.ts';
 import { LEAST_GAP, MOST_GAP, MOST_TOSSED, ROLES } from '../toss/tossRecipe.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../repeat/repeat.ts';
 import { isHexagonal } from '../repeat/honeycomb.ts';
@@ -134,9 +135,37 @@ export const tossSchema = object({
   .default(undefined)
   .defined();
 
+const rowSchema = object({
+  kind: string().oneOf(['row']).required(),
+  rows: array(array(idSchema).required().min(1).max(MOST_IN_ROW)).required().min(1).max(MOST_ROWS),
+  equal: string().oneOf(['width', 'height', 'area']).required(),
+  size: finite().required().moreThan(0).max(LARGEST_CELL_MM),
+  gap: finite().required().min(LEAST_GAP).max(MOST_GAP),
+  rowGap: finite().required().min(LEAST_GAP).max(MOST_GAP),
+}).noUnknown();
+
+const gridSchema = object({
+  kind: string().oneOf(['grid']).required(),
+  figure: string().oneOf(GRID_FIGURES).required(),
+  motif: idSchema,
+  fitted: boolean().required(),
+  count: number().integer().required().min(1).max(MOST_IN_GRID),
+  angle: finite().required().min(-360).max(360),
+  size: finite().required().moreThan(0).max(MOST_GRID_SIZE),
+}).noUnknown();
+
+export const layoutSchema = object({
+  recipe: lazy((given: unknown) => ((given as { kind?: unknown } | undefined)?.kind === 'grid' ? gridSchema.required() : rowSchema.required())),
+  laid: array(idSchema).required().max(MOST_PLACEMENTS),
+})
+  .noUnknown()
+  .nullable()
+  .default(undefined)
+  .defined();
+
 /** A design as it may come in at any door. */
 export const designSchema = object({
-  version: number().oneOf([2]).required(),
+  version: number().oneOf([3]).required(),
   id: idSchema,
   name: nameSchema,
   repeat: repeatSchema,
@@ -151,6 +180,7 @@ export const designSchema = object({
   layers: layersSchema,
   guides: guidesSchema,
   toss: tossSchema,
+  layout: layoutSchema,
   placements: array(placementSchema).required().max(MOST_PLACEMENTS).test(distinct('placements')),
 })
   .noUnknown()

@@ -21,6 +21,7 @@ export function touched(command: Command): string[] {
     case 'layers':
     case 'guides':
     case 'toss':
+    case 'layout':
     case 'ground':
     case 'name':
       return [command.type];

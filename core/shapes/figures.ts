@@ -1,8 +1,10 @@
 import type { Figure } from './figure.ts';
 import { blade } from './figures/blade.ts';
+import { block } from './figures/block.ts';
 import { dot } from './figures/dot.ts';
 import { drop } from './figures/drop.ts';
 import { leaf } from './figures/leaf.ts';
+import { ogee } from './figures/ogee.ts';
 import { pebble } from './figures/pebble.ts';
 import { petals } from './figures/petals.ts';
 import { polygon } from './figures/polygon.ts';
@@ -13,7 +15,7 @@ import { wave } from './figures/wave.ts';
 import { LETTERING } from './lettering.ts';
 
 /** Every figure of the builder, in the order in which they are offered. */
-export const FIGURES = { petals, leaf, blade, scallop, wave, pebble, drop, dot, ring, polygon, star, lettering: LETTERING } as const satisfies Record<string, Figure>;
+export const FIGURES = { petals, leaf, blade, scallop, wave, pebble, drop, dot, ring, polygon, star, block, ogee, lettering: LETTERING } as const satisfies Record<string, Figure>;
 
 export type FigureKind = keyof typeof FIGURES;
 export const FIGURE_KINDS = Object.keys(FIGURES) as FigureKind[];

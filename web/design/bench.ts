@@ -32,8 +32,8 @@ import { carriedTo, chosen, NOTHING, seenAt, type Selection } from './selection.
 
 /** Which part of the job the ticket shows. */
 export type Part = 'motifs' | 'repeat' | 'arrange' | 'colour';
-/** Which side of the arranging is shown: what is chosen, the whole stack, the toss, or what the eye would catch on. */
-export type ArrangeSide = 'chosen' | 'stack' | 'toss' | 'check';
+/** Which side of the arranging is shown: what is chosen, the whole stack, rows and grids, the toss, or what the eye would catch on. */
+export type ArrangeSide = 'chosen' | 'stack' | 'rows' | 'toss' | 'check';
 
 /** A copy beside lies this far off, mm. */
 const BESIDE: Point = { x: 8, y: 8 };

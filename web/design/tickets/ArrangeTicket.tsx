@@ -1,5 +1,5 @@
 import { ArrowDown, ArrowDownToLine, ArrowUp, ArrowUpToLine, Package, PackageOpen, Split, Ungroup } from 'lucide-react';
-import { useContext } from 'react';
+import { useContext, type ComponentType } from 'react';
 import { isOpen } from '../../../core/document/layer.ts';
 import { ClothContext } from '../../cloth/clothContext.ts';
 import { Button } from '../../shared/Button.tsx';
@@ -7,8 +7,9 @@ import { Choice } from '../../shared/Choice.tsx';
 import { Fold } from '../../shared/Fold.tsx';
 import { useStore } from '../../shared/store.ts';
 import { CheckPanel } from '../../check/CheckPanel.tsx';
+import { LayoutPanel } from '../../layout/LayoutPanel.tsx';
 import { TossPanel } from '../../toss/TossPanel.tsx';
-import { useBench } from '../bench.ts';
+import { useBench, type ArrangeSide } from '../bench.ts';
 import { bundleOf, useBundles } from '../useBundles.ts';
 import { Alternatives } from './Alternatives.tsx';
 import { ChooseMore } from './ChooseMore.tsx';
@@ -20,14 +21,27 @@ import { Numbers } from './Numbers.tsx';
 import { StackList } from './StackList.tsx';
 import { Vary } from './Vary.tsx';
 
-/** What is chosen, in numbers and deeds, the whole stack, the toss, or what the eye would catch on. */
+const SIDES: Readonly<Record<ArrangeSide, { readonly name: string; readonly Shown: ComponentType }>> = {
+  chosen: { name: 'Chosen', Shown: Chosen },
+  stack: { name: 'Stack', Shown: StackList },
+  rows: { name: 'Rows', Shown: LayoutPanel },
+  toss: { name: 'Toss', Shown: TossPanel },
+  check: { name: 'Check', Shown: CheckPanel },
+};
+/** In a bundle that lies open there are only motifs to arrange. */
+const INSIDE: readonly ArrangeSide[] = ['chosen', 'stack'];
+
+/** What is chosen, in numbers and deeds, the whole stack, rows and grids, the toss, or what the eye would catch on. */
 export function ArrangeTicket() {
   const bench = useBench();
-  const side = useStore(bench.arrangeSide);
+  const wished = useStore(bench.arrangeSide);
+  const sides = bench.inside ? INSIDE : (Object.keys(SIDES) as ArrangeSide[]);
+  const side = sides.includes(wished) ? wished : 'chosen';
+  const { Shown } = SIDES[side];
   return (
     <div className="grid grid-cols-1 gap-4">
-      <Choice label="Shown here" value={side} onChange={(next) => bench.arrangeSide.set(next)} options={[{ value: 'chosen', name: 'Chosen' }, { value: 'stack', name: 'Stack' }, ...(bench.inside ? [] : [{ value: 'toss' as const, name: 'Toss' }, { value: 'check' as const, name: 'Check' }])]} />
-      {side === 'stack' ? <StackList /> : side === 'toss' && !bench.inside ? <TossPanel /> : side === 'check' && !bench.inside ? <CheckPanel /> : <Chosen />}
+      <Choice label="Shown here" value={side} onChange={(next) => bench.arrangeSide.set(next)} options={sides.map((value) => ({ value, name: SIDES[value].name }))} />
+      <Shown />
     </div>
   );
 }

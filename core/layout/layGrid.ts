@@ -1,0 +1,118 @@
+import { poseOf, UPRIGHT } from '../geometry/pose.ts';
+import type { Point } from '../geometry/point.ts';
+import { withinTurn } from '../geometry/turn.ts';
+import { naturalHeight, type Motif } from '../motif/motif.ts';
+import type { Lattice } from '../repeat/lattice.ts';
+import type { GridRecipe } from './layoutRecipe.ts';
+import type { LaidOut } from './layRow.ts';
+import { gridNearest, gridsOf } from './superlattice.ts';
+
+type Sized = Pick<Motif, 'width' | 'view'>;
+type Placed = LaidOut['placed'];
+
+/** Stripes reach so far into their own echoes that no line shows where they meet, mm. */
+const OVERLAP = 1;
+/** Stripes run along the lattice's vectors of at most so many steps. */
+const FARTHEST = 6;
+
+/** The angles at which a grid closes on the lattice, degrees clockwise, ascending. */
+export function anglesOf(lattice: Lattice, { figure, count }: Pick<GridRecipe, 'figure' | 'count'>): number[] {
+  if (figure === 'stripes') return directionsOf(lattice).map(({ angle }) => angle);
+  return gridsOf(lattice, count).map(({ angle }) => (figure === 'dots' ? angle : withinTurn(angle + 45)));
+}
+
+/** The one of these angles that is nearest to a typed one: of stripes as lines are, of the others quarter turns alike. */
+export function nearestAngle(angles: readonly number[], angle: number, { figure }: Pick<GridRecipe, 'figure'>): number {
+  const every = figure === 'stripes' ? 180 : 90;
+  const off = (one: number): number => {
+    const apart = (((one - angle) % every) + every) % every;
+    return Math.min(apart, every - apart);
+  };
+  return angles.reduce((best, one) => (off(one) < off(best) - 1e-9 ? one : best));
+}
+
+/** Lays a grid all over the cell, which keeps its size. */
+export function laidGrid(lattice: Lattice, recipe: GridRecipe, motif: Sized): Placed {
+  return recipe.figure === 'stripes' ? stripes(lattice, recipe, motif) : meshes(lattice, recipe, motif);
+}
+
+function meshes(lattice: Lattice, { figure, motif: id, fitted, count, angle, size }: GridRecipe, motif: Sized): Placed {
+  const { u, v } = gridNearest(gridsOf(lattice, count), figure === 'dots' ? angle : angle - 45);
+  const height = naturalHeight(motif);
+  // Every point once: whole steps along both vectors, as far as the cell's own vectors are whole again.
+  const points = pointsOf(lattice, u, v, count);
+  let shape: Omit<Placed[number], 'x' | 'y' | 'motif'>;
+  if (!fitted) {
+    shape = { ...UPRIGHT, scale: (size * Math.hypot(u.x, u.y)) / Math.max(motif.width, height) };
+  } else if (figure === 'dots') {
+    const across = size * Math.hypot(u.x, u.y);
+    shape = { ...UPRIGHT, scale: across / motif.width, stretch: motif.width / height };
+  } else {
+    // Checks fill every other field of the grid's half meshes; ogees reach to the points two diagonals away.
+    const half = figure === 'checks' ? 0.5 : 1;
+    let [first, second] = [{ x: (u.x - v.x) * half, y: (u.y - v.y) * half }, { x: (u.x + v.x) * half, y: (u.y + v.y) * half }];
+    if (Math.abs(first.y) > Math.abs(first.x)) [first, second] = [second, first];
+    if (first.x < 0) first = { x: -first.x, y: -first.y };
+    if (first.x * second.y - first.y * second.x < 0) second = { x: -second.x, y: -second.y };
+    shape = poseOf([(first.x * size) / motif.width, (first.y * size) / motif.width, (second.x * size) / height, (second.y * size) / height, 0, 0]);
+  }
+  const { turn, scale, stretch, skew, mirrored } = shape;
+  return points.map(({ x, y }) => ({ motif: id, x, y, turn: withinTurn(turn), scale, stretch, skew, mirrored }));
+}
+
+/** As many different points of a grid as the cell holds. */
+function pointsOf({ a, b }: Lattice, u: Point, v: Point, count: number): Point[] {
+  const det = a.x * b.y - a.y * b.x;
+  const found = new Map<string, Point>();
+  for (let ring = 0; found.size < count; ring += 1) {
+    for (let i = -ring; i <= ring; i += 1) {
+      for (let j = -ring; j <= ring; j += 1) {
+        if (Math.max(Math.abs(i), Math.abs(j)) !== ring) continue;
+        const [x, y] = [(i + 0.5) * u.x + (j + 0.5) * v.x, (i + 0.5) * u.y + (j + 0.5) * v.y];
+        // Two are the same if they differ by whole steps of the lattice.
+        const share = (n: number): number => Math.round((n - Math.floor(n)) * 1e6) % 1e6;
+        const key = `${share((x * b.y - y * b.x) / det - (u.x * b.y - u.y * b.x + v.x * b.y - v.y * b.x) / (2 * det))} ${share((a.x * y - a.y * x) / det - (a.x * u.y - a.y * u.x + a.x * v.y - a.y * v.x) / (2 * det))}`;
+        if (!found.has(key) && found.size < count) found.set(key, { x, y });
+      }
+    }
+  }
+  return [...found.values()];
+}
+
+interface Direction {
+  readonly v: Point;
+  /** Degrees, above -90 to 90. */
+  readonly angle: number;
+}
+
+/** The lattice's directions by angle; of equal ones the shortest vector. */
+function directionsOf({ a, b }: Lattice): Direction[] {
+  const all: Direction[] = [];
+  for (let i = 0; i <= FARTHEST; i += 1) {
+    for (let j = i === 0 ? 1 : -FARTHEST; j <= FARTHEST; j += 1) {
+      const v = { x: i * a.x + j * b.x, y: i * a.y + j * b.y };
+      const angle = (Math.atan2(v.y, v.x) * 180) / Math.PI;
+      all.push({ v, angle: angle > 90 + 1e-9 ? angle - 180 : angle <= -90 + 1e-9 ? angle + 180 : angle });
+    }
+  }
+  const length = ({ v }: Direction): number => Math.hypot(v.x, v.y);
+  return all.sort((p, q) => p.angle - q.angle || length(p) - length(q)).filter((one, n, list) => n === 0 || Math.abs(one.angle - (list[n - 1] as Direction).angle) > 1e-6);
+}
+
+function stripes(lattice: Lattice, { motif: id, fitted, count, angle, size, figure }: GridRecipe, motif: Sized): Placed {
+  const directions = directionsOf(lattice);
+  const wanted = nearestAngle(directions.map((one) => one.angle), angle, { figure });
+  const { v, angle: turn } = directions.find((one) => one.angle === wanted) as Direction;
+  const length = Math.hypot(v.x, v.y);
+  const period = (lattice.width * lattice.height) / length;
+  const normal = { x: -v.y / length, y: v.x / length };
+  const between = period / count;
+  const height = naturalHeight(motif);
+  const scale = fitted ? (length + OVERLAP) / motif.width : (size * between) / height;
+  const along = fitted ? 1 : Math.max(1, Math.floor(length / (motif.width * scale)));
+  const stretch = fitted ? (size * between) / height / scale : 1;
+  return Array.from({ length: count * along }, (_, n) => {
+    const [down, on] = [(Math.floor(n / along) + 0.5) * between, ((n % along) + 0.5) / along];
+    return { ...UPRIGHT, motif: id, scale, stretch, turn: withinTurn(turn), x: normal.x * down + v.x * on, y: normal.y * down + v.y * on };
+  });
+}

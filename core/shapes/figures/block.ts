@@ -1,0 +1,11 @@
+import { millimetres, type Figure } from '../figure.ts';
+import { Pen } from '../pen.ts';
+
+export const block: Figure = {
+  name: 'Block',
+  measures: [millimetres('width', 'Width', 20), millimetres('height', 'Height', 20)],
+  outline: ({ width = 0, height = 0 }) => {
+    const [w, h] = [width / 2, height / 2];
+    return new Pen().move(-w, -h).line(w, -h).line(w, h).line(-w, h).close().toString();
+  },
+};

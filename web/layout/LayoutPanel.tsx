@@ -1,0 +1,95 @@
+import { nanoid } from 'nanoid';
+import { useState } from 'react';
+import { layLayout, LayoutError } from '../../core/layout/layLayout.ts';
+import type { GridRecipe, LayoutRecipe, RowRecipe } from '../../core/layout/layoutRecipe.ts';
+import type { DrawerMotif } from '../api/motifs.ts';
+import { useBench } from '../design/bench.ts';
+import { Button } from '../shared/Button.tsx';
+import { Choice } from '../shared/Choice.tsx';
+import { useStore } from '../shared/store.ts';
+import { GridFields } from './GridFields.tsx';
+import { RowFields } from './RowFields.tsx';
+
+const NEW_ROW: RowRecipe = { kind: 'row', rows: [], equal: 'height', size: 60, gap: 12, rowGap: 12 };
+const NEW_GRID: GridRecipe = { kind: 'grid', figure: 'dots', motif: '', fitted: true, count: 16, angle: 45, size: 0.5 };
+
+/** A recipe that is being made, and what of the cloth is to become part of it. */
+interface Draft {
+  readonly recipe: LayoutRecipe;
+  readonly taken: readonly string[];
+}
+
+/** Rows and grids by recipe: once laid, what is changed here is changed on the cloth. */
+export function LayoutPanel() {
+  const bench = useBench();
+  const { committed } = useStore(bench.session);
+  const [draft, setDraft] = useState<Draft>();
+  const [problem, setProblem] = useState<string>();
+  const laid = committed.layout;
+  const recipe = draft?.recipe ?? laid?.recipe ?? NEW_ROW;
+  const isLaid = laid !== null && draft === undefined;
+
+  const lay = (next: LayoutRecipe, taken: readonly string[] = [], made: readonly DrawerMotif[] = []): void => {
+    const { layer } = bench;
+    const start = bench.session.state.committed;
+    if (!layer) {
+      bench.refused.set('Every layer is hidden or locked, so nothing can be laid. Open one in the stack first.');
+      return;
+    }
+    // What was chosen for it becomes part of it; what one of the other kind laid stays, as ordinary motifs.
+    const base = start.layout?.recipe.kind === next.kind ? start : { ...start, layout: taken.length > 0 ? { recipe: next, laid: taken } : null };
+    try {
+      const motifs = new Map([...bench.motifMap, ...made.map((motif) => [motif.id, motif] as const)]);
+      const command = layLayout(base, motifs, next, layer.id, () => nanoid());
+      bench.choose([]);
+      bench.commit(next.kind === 'row' ? (isLaid ? 'Changed the rows' : 'Set in a row') : isLaid ? 'Changed the grid' : 'Laid a grid', command);
+      setDraft(undefined);
+      setProblem(undefined);
+    } catch (error) {
+      if (!(error instanceof LayoutError)) throw error;
+      setProblem(error.message);
+    }
+  };
+  /** Follows at once where it lies on the cloth, else waits to be laid. */
+  const change = (next: LayoutRecipe, taken: readonly string[] = [], made: readonly DrawerMotif[] = []): void => {
+    if (isLaid && isWhole(next)) lay(next, taken, made);
+    else setDraft({ recipe: next, taken: [...(draft?.taken ?? []), ...taken] });
+  };
+
+  return (
+    <section aria-label="Rows and grids" className="grid grid-cols-1 gap-3">
+      <Choice
+        label="Laid out in"
+        value={recipe.kind}
+        options={[{ value: 'row', name: 'Rows' }, { value: 'grid', name: 'A grid' }]}
+        onChange={(kind) => {
+          setProblem(undefined);
+          setDraft(laid?.recipe.kind === kind ? undefined : { recipe: kind === 'row' ? NEW_ROW : NEW_GRID, taken: [] });
+        }}
+      />
+      {recipe.kind === 'row' ? <RowFields recipe={recipe} onChange={change} isLaid={isLaid} /> : <GridFields recipe={recipe} onChange={change} />}
+      {!isLaid && (
+        <Button look="accent" disabled={!isWhole(recipe)} onClick={() => lay(recipe, draft?.taken)}>
+          {recipe.kind === 'row' ? 'Set in a row' : 'Lay the grid'}
+        </Button>
+      )}
+      {isLaid && (
+        <>
+          <p className="text-xs text-graphite">What is changed here is changed on the cloth; motifs moved by hand go back to their places then.</p>
+          <Button title="The motifs stay and are ordinary ones from then on" onClick={() => bench.commit('Let the layout go', { type: 'layout', layout: null })}>
+            Let it go
+          </Button>
+        </>
+      )}
+      {problem && (
+        <p role="alert" className="text-xs text-madder">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function isWhole(recipe: LayoutRecipe): boolean {
+  return recipe.kind === 'row' ? recipe.rows.length > 0 && recipe.rows.every((row) => row.length > 0) : recipe.motif !== '';
+}
