@@ -50,6 +50,6 @@ export function invert(matrix: Matrix): Matrix | undefined {
 
 /** By how much a map stretches at the most: the larger singular value of its linear part. */
 export function largestStretch([a, b, c, d]: Matrix): number {
-  const [sum, det] = [(a * a + b * b + c * c + d * d) / 2, a * d - b * c];
-  return Math.sqrt(sum + Math.sqrt(Math.max(0, sum * sum - det * det)));
+  // The parts that turn and that mirror, whose lengths add up; the roots of squares would cancel where both are nearly the same.
+  return (Math.hypot(a + d, b - c) + Math.hypot(a - d, b + c)) / 2;
 }

@@ -6,7 +6,7 @@ import { canonical, distanceBetween, nearestDifference, type Lattice } from '../
 import type { Point } from '../geometry/point.ts';
 import { Openness } from './openness.ts';
 import { posedRounds, type Round, type Rounds } from './rounds.ts';
-import { ROLES, turnOf, type TossEntry, type TossRecipe } from './tossRecipe.ts';
+import { isAllowed, ROLES, turnOf, type TossEntry, type TossRecipe } from './tossRecipe.ts';
 
 /** A motif that found no place. */
 export interface Unplaced {
@@ -69,9 +69,10 @@ const INK_APART = 0.6;
  * largest hole for fillers.
  *
  * @param standing rounds of what lies there already and stays, with the area it covers, mm²
+ * @param from an earlier toss to start from: what of it still does as the recipe says stays, the rest is laid anew
  * @throws TossError where nothing could be laid at all by what the recipe says
  */
-export function* toss(lattice: Lattice, recipe: TossRecipe, motifs: ReadonlyMap<string, Tossable>, standing: Standing): Generator<Tossed, Tossed> {
+export function* toss(lattice: Lattice, recipe: TossRecipe, motifs: ReadonlyMap<string, Tossable>, standing: Standing, from: readonly Laid[] = []): Generator<Tossed, Tossed> {
   const cell = lattice.ownWidth * lattice.ownHeight;
   const queue = inOrder(recipe.entries, motifs);
   if (queue.length === 0) throw new TossError('There is nothing to toss: choose motifs and how many of each. Nothing was changed.');
@@ -89,6 +90,21 @@ export function* toss(lattice: Lattice, recipe: TossRecipe, motifs: ReadonlyMap<
   const unplaced = new Map<string, Unplaced>();
   let area = standing.area;
 
+  const lay = (entry: TossEntry, rounds: Rounds, one: Laid): void => {
+    openness.add(posedRounds(rounds, { ...UPRIGHT, ...one }));
+    area += rounds.area * one.scale * one.scale;
+    lie.push({ x: one.x, y: one.y, motif: entry.motif, role: entry.role });
+    placed.push(one);
+  };
+  for (const one of from) {
+    const at = queue.findIndex(({ entry }) => entry.motif === one.motif && isAsTold(entry, recipe, one));
+    const told = queue[at];
+    if (!told || spareOf(told.rounds, one, openness, recipe.gap) === undefined || !isClearOfItself(lattice, told.rounds, one, recipe.gap)) continue;
+    if (told.entry.role === 'filler' && area / cell >= 1 - recipe.ground) continue;
+    queue.splice(at, 1);
+    lay(told.entry, told.rounds, one);
+  }
+
   for (const { entry, rounds } of queue) {
     if (entry.role === 'filler' && area / cell >= 1 - recipe.ground) break;
     if (unplaced.has(keyOf(entry))) {
@@ -100,13 +116,16 @@ export function* toss(lattice: Lattice, recipe: TossRecipe, motifs: ReadonlyMap<
       unplaced.set(keyOf(entry), { motif: entry.motif, count: 1, ...found });
       continue;
     }
-    openness.add(posedRounds(rounds, { ...UPRIGHT, ...found }));
-    area += rounds.area * found.scale * found.scale;
-    lie.push({ x: found.x, y: found.y, motif: entry.motif, role: entry.role });
-    placed.push(found);
+    lay(entry, rounds, found);
     yield { placed: [...placed], unplaced: [...unplaced.values()], covered: area / cell };
   }
   return { placed, unplaced: [...unplaced.values()], covered: area / cell };
+}
+
+/** Whether something lies as an entry and the directions say. */
+function isAsTold({ smallest, largest }: TossEntry, { directions, mirrored }: TossRecipe, one: Laid): boolean {
+  const isTurned = isAllowed(directions, one.turn);
+  return isTurned && (mirrored || !one.mirrored) && one.scale >= smallest - 1e-9 && one.scale <= largest + 1e-9;
 }
 
 function miss(entry: TossEntry, unplaced: Map<string, Unplaced>): void {

@@ -35,6 +35,24 @@ export const MOST_TOSSED = 2000;
 export const LEAST_GAP = -30;
 export const MOST_GAP = 200;
 
+/** Whether something may look that way; degrees. */
+export function isAllowed(directions: Directions, turn: number): boolean {
+  const every = { one: 360, two: 180, four: 90 };
+  switch (directions.kind) {
+    case 'all':
+      return true;
+    case 'range': {
+      const [low, high] = [Math.min(directions.from, directions.to), Math.max(directions.from, directions.to)];
+      const above = (((turn - low) % 360) + 360) % 360;
+      return above <= high - low + 1e-6 || above >= 360 - 1e-6;
+    }
+    default: {
+      const rest = ((turn % every[directions.kind]) + every[directions.kind]) % every[directions.kind];
+      return Math.min(rest, every[directions.kind] - rest) < 1e-6;
+    }
+  }
+}
+
 /** The angle that a share, from 0 to below 1, of all that are allowed means; degrees. */
 export function turnOf(directions: Directions, share: number): number {
   switch (directions.kind) {

@@ -1,6 +1,7 @@
 import { Dices, Pin, Sparkles, Square, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { createPortal } from 'react-dom';
 import { looseOf, layToss, pin, tossedPlacements } from '../../core/toss/layToss.ts';
 import type { Tossed } from '../../core/toss/toss.ts';
 import { LEAST_GAP, MOST_GAP, MOST_TOSSED, ROLES, type Directions, type Role, type TossEntry, type TossRecipe } from '../../core/toss/tossRecipe.ts';
@@ -17,6 +18,7 @@ import { LengthField } from '../shared/LengthField.tsx';
 import { useStore } from '../shared/store.ts';
 import { Tick } from '../shared/Tick.tsx';
 import { HolesPart } from './HolesPart.tsx';
+import { SeedsSideBySide } from './SeedsSideBySide.tsx';
 import { Tosser, type Running } from './tosser.ts';
 import { useSettle } from './useSettle.ts';
 
@@ -37,6 +39,7 @@ export function TossPanel() {
   const [running, setRunning] = useState<Running<Tossed>>();
   const [last, setLast] = useState<Tossed>();
   const [problem, setProblem] = useState<string>();
+  const [seeding, setSeeding] = useState<TossRecipe>();
   const [turning, setTurning] = useState(true);
   const settle = useSettle();
   const wanted = recipe.entries.reduce((sum, { count }) => sum + count, 0);
@@ -55,7 +58,7 @@ export function TossPanel() {
     change({ entries: [...recipe.entries, ...added.filter(({ id }) => !known.has(id)).map(({ id }) => ({ motif: id, role, count: ROLE_COUNTS[role], smallest: 0.8, largest: 1 }))] });
   };
 
-  const run = (next: TossRecipe): void => {
+  const run = (next: TossRecipe, isAfresh = true): void => {
     const { layer } = bench;
     if (running) return;
     if (!layer) {
@@ -73,7 +76,7 @@ export function TossPanel() {
       setLast(tossed);
       if (bench.session.state.committed === start) bench.session.preview(command(tossed));
     };
-    const begun = tosser.run({ ...start, placements: start.placements.filter(({ id }) => !gone.has(id)) }, bench.motifs.getState(), { kind: 'toss', recipe: next }, show);
+    const begun = tosser.run({ ...start, placements: start.placements.filter(({ id }) => !gone.has(id)) }, bench.motifs.getState(), { kind: 'toss', recipe: next, from: isAfresh ? [] : start.placements.filter(({ id }) => gone.has(id)).map(({ motif, x, y, turn, scale, mirrored }) => ({ motif, x, y, turn, scale, mirrored })) }, show);
     setRunning(begun);
     begun.done
       .then((tossed) => {
@@ -129,11 +132,25 @@ export function TossPanel() {
           </Button>
         ) : (
           <>
-            <Button look="accent" disabled={wanted === 0} onClick={() => run(recipe)}>
-              <Dices size={15} aria-hidden /> {committed.toss ? 'Toss again' : 'Toss'}
-            </Button>
+            {edited && loose.size > 0 ? (
+              <>
+                <Button look="accent" disabled={wanted === 0} title="What still does as the recipe says stays where it is" onClick={() => run(recipe, false)}>
+                  <Dices size={15} aria-hidden /> Toss from here
+                </Button>
+                <Button disabled={wanted === 0} onClick={() => run(recipe)}>
+                  Toss afresh
+                </Button>
+              </>
+            ) : (
+              <Button look="accent" disabled={wanted === 0} className="col-span-2" onClick={() => run(recipe)}>
+                <Dices size={15} aria-hidden /> {committed.toss ? 'Toss again' : 'Toss'}
+              </Button>
+            )}
             <Button disabled={wanted === 0} onClick={() => run({ ...recipe, seed: recipe.seed + 1 })}>
               Another seed
+            </Button>
+            <Button disabled={wanted === 0 || !bench.layer} title="Four other seeds, side by side" onClick={() => setSeeding(recipe)}>
+              Four seeds
             </Button>
           </>
         )}
@@ -174,6 +191,7 @@ export function TossPanel() {
           <Tick label="Settling may turn them" on={turning} onChange={setTurning} />
         </div>
       </div>
+      {seeding && bench.layer && createPortal(<SeedsSideBySide recipe={seeding} layer={bench.layer.id} onClose={() => setSeeding(undefined)} />, document.body)}
       <Fold name="Holes">
         <HolesPart tosser={tosser} recipe={recipe} busy={running !== undefined} />
       </Fold>

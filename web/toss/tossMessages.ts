@@ -8,7 +8,7 @@ import type { TossRecipe } from '../../core/toss/tossRecipe.ts';
 
 /** What the page asks the toss worker for; what the design holds stays, but for what is asked to be laid anew. */
 export type TossTask =
-  | { readonly kind: 'toss'; readonly recipe: TossRecipe }
+  | { readonly kind: 'toss'; readonly recipe: TossRecipe; /** What lay there before, to start from. */ readonly from: readonly Laid[] }
   | { readonly kind: 'holes'; readonly least: number; readonly most: number }
   | { readonly kind: 'fill'; readonly recipe: TossRecipe; readonly holes: readonly Hole[] }
   | { readonly kind: 'settle'; readonly chosen: readonly string[]; readonly turning: boolean }

@@ -66,7 +66,7 @@ async function done({ id, design, motifs, task }: Extract<TossOrder, { id: numbe
   const seen = design.placements.filter(({ layer }) => !hidden.has(layer));
   switch (task.kind) {
     case 'toss': {
-      const tossing = toss(lattice, task.recipe, known, standingOf(seen, known));
+      const tossing = toss(lattice, task.recipe, known, standingOf(seen, known), task.from);
       let told = performance.now();
       for (let step = tossing.next(); ; step = tossing.next()) {
         if (step.done || stopped.has(id)) return step.value;
