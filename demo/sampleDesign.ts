@@ -3,6 +3,7 @@ import { newDesign, type Design } from '../core/document/design.ts';
 import { freeLayer, stacked } from '../core/document/layer.ts';
 import { placementOf } from '../core/document/place.ts';
 import type { Placement } from '../core/document/placement.ts';
+import type { LayoutRecipe } from '../core/layout/layoutRecipe.ts';
 import type { TossRecipe } from '../core/toss/tossRecipe.ts';
 import type { Repeat } from '../core/repeat/repeat.ts';
 import { INKS, type InkName } from './draw/block.ts';
@@ -34,6 +35,11 @@ export function withFillersBelow(design: Design, fillers: readonly string[]): De
 /** The design as what a toss has laid, so that it can be tossed again. */
 export function tossedBy(design: Design, recipe: TossRecipe): Design {
   return { ...design, toss: { recipe, laid: design.placements.map(({ id }) => id) } };
+}
+
+/** The design as what a row or grid has laid, so that it follows its recipe. */
+export function laidOutBy(design: Design, recipe: LayoutRecipe): Design {
+  return { ...design, layout: { recipe, laid: design.placements.map(({ id }) => id) } };
 }
 
 /** A design of the sample collection as a document. */

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { openDesign } from '../core/document/openDesign.ts';
+import { laidRows } from '../core/layout/layRow.ts';
 import { boxAroundCentre } from '../core/document/placement.ts';
 import { LOW_TIDE } from './collection.ts';
 import { INKS } from './draw/block.ts';
@@ -38,6 +39,15 @@ describe('the sample collection', () => {
     expect(new Set(SAMPLE_DESIGNS.map(({ repeat }) => repeat.step.kind))).toEqual(new Set(['square', 'half-drop', 'brick']));
     for (const design of SAMPLE_DESIGNS) {
       expect(openDesign(JSON.parse(JSON.stringify(design)))).toEqual(design);
+      if (design.layout?.recipe.kind === 'row') {
+        // What lies there is exactly what its recipe lays.
+        const laid = laidRows(design.layout.recipe, sizes);
+        expect(design.repeat).toMatchObject({ width: expect.closeTo(laid?.width ?? 0, 9) as number, height: expect.closeTo(laid?.height ?? 0, 9) as number });
+        for (const [n, one] of (laid?.placed ?? []).entries()) expect(design.placements[n]).toMatchObject({ motif: one.motif, x: expect.closeTo(one.x, 9) as number, y: expect.closeTo(one.y, 9) as number, scale: expect.closeTo(one.scale, 9) as number });
+        continue;
+      }
+      // At a mirror, what crossed it would run into its own reflection.
+      if (design.repeat.step.mirrored) continue;
       const crossed = { left: false, right: false, top: false, bottom: false };
       for (const placement of design.placements) {
         const motif = sizes.get(placement.motif);

@@ -3,11 +3,14 @@ import { flotsam } from './designs/flotsam.ts';
 import { herringRun } from './designs/herringRun.ts';
 import { limpetsAndRope } from './designs/limpetsAndRope.ts';
 import { moorings } from './designs/moorings.ts';
+import { quayside } from './designs/quayside.ts';
+import { rockPool } from './designs/rockPool.ts';
 import { strandline } from './designs/strandline.ts';
+import { tideMark } from './designs/tideMark.ts';
 import { GROUNDS, ON_DEEP, recoloured } from './sampleDesign.ts';
 
-/** The designs on the studio's table: half-drop, brick, square, one dense and scattered by hand, one tossed by recipe. */
-export const SAMPLE_DESIGNS: readonly Design[] = [limpetsAndRope, herringRun, moorings, strandline, flotsam];
+/** The designs on the studio's table: half-drop, brick, square, one dense and scattered by hand, one tossed by recipe, a row by recipe, a honeycomb, and one with mirrored columns. */
+export const SAMPLE_DESIGNS: readonly Design[] = [limpetsAndRope, herringRun, moorings, strandline, flotsam, quayside, rockPool, tideMark];
 
 /** A finished swatch of a sample design. */
 export interface SampleSwatch {

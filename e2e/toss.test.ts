@@ -52,7 +52,7 @@ describe('a toss', () => {
     expect(half.toss?.laid).toHaveLength(half.placements.length - 1);
 
     await type(driver, 'How many of Tile', '60');
-    await click(driver, 'button', 'Toss again');
+    await click(driver, 'button', 'Toss afresh');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 61, 30_000, 'it was never finished');
     await still();
     const whole = await tiles.stored(id);
@@ -88,7 +88,10 @@ describe('a toss', () => {
     await driver.executeScript("[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()");
     await driver.executeScript("[...document.querySelectorAll('label')].find((s) => s.textContent.startsWith('Show holes')).querySelector('input').click()");
     await driver.wait(async () => Number(await (await driver.findElement(By.css('[data-holes]'))).getAttribute('data-holes')) > 2, 10_000, 'no holes were found');
-    expect(Number(await (await driver.findElement(By.css('[data-hole-marks]'))).getAttribute('data-hole-marks'))).toBeGreaterThan(2);
+    expect((await driver.findElements(By.css('[data-mark="hole"]'))).length).toBeGreaterThan(2);
+    // One that is taken on the cloth is told apart in the list.
+    await (await driver.findElement(By.css('[data-mark-pin="hole 1"]'))).click();
+    expect(await (await driver.wait(until.elementLocated(By.css('[aria-label="Holes"] [aria-current="true"]')), 5000)).getText()).toMatch(/^2/);
     await click(driver, 'button', 'Fill all of these');
     await driver.wait(async () => (await tiles.stored(id)).placements.length > 4, 10_000, 'they were never filled');
     const filled = await tiles.stored(id);
@@ -104,6 +107,29 @@ describe('a toss', () => {
     const before = await apart();
     await click(driver, 'button', 'Settle');
     await driver.wait(async () => (await apart()) > before + 1, 10_000, 'they never settled');
+    expect(await complaints(driver)).toEqual([]);
+  });
+
+  it('shows four seeds side by side, of which one is taken, and goes on from what lies there when its recipe is changed', async () => {
+    const { driver } = tiles.browser;
+    const id = await tiles.open(SQUARE, [], { size: { width: 200, height: 160 } });
+    await prepare(8, 40, 60, 4);
+    await click(driver, 'button', 'Four seeds');
+    await driver.wait(async () => (await driver.findElements(By.xpath("//button[.='Take this one']"))).length === 4, 30_000, 'four were never tossed');
+    const pane = await driver.findElement(By.css('figure[aria-label="Seed 4"]'));
+    await pane.findElement(By.css('button')).click();
+    await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 4, 10_000, 'it was never taken');
+    const taken = await tiles.stored(id);
+    expect(taken.placements).toHaveLength(8);
+    // Two more of them: those that lie there stay.
+    await type(driver, 'How many of Tile', '10');
+    await click(driver, 'button', 'Toss from here');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 10, 20_000, 'it never went on');
+    const places = (list: typeof taken.placements): string[] => list.map(({ x, y, turn, scale }) => `${x} ${y} ${turn} ${scale}`);
+    const more = await tiles.stored(id);
+    expect(places(more.placements)).toEqual(expect.arrayContaining(places(taken.placements)));
+    await press(driver, Key.CONTROL, 'z');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 8, 10_000);
     expect(await complaints(driver)).toEqual([]);
   });
 

@@ -1,0 +1,69 @@
+import { By, until } from 'selenium-webdriver';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { SQUARE, step } from '../core/repeat/step.ts';
+import { click, complaints, type } from './support/hands.ts';
+import { openTiles, type Tiles } from './support/tiles.ts';
+
+let tiles: Tiles;
+
+beforeAll(async () => {
+  tiles = await openTiles();
+});
+
+afterAll(() => tiles.close());
+
+const looked = (): Promise<unknown> => tiles.browser.driver.wait(until.elementLocated(By.css('[data-check="done"]')), 15_000, 'nobody looked');
+const findings = async (kind: string): Promise<string[]> => Promise.all((await tiles.browser.driver.findElements(By.css(`[data-finding^="${kind}"]`))).map((one) => one.getText()));
+const chosen = async (): Promise<string> => (await tiles.browser.driver.findElement(By.css('[aria-label^="Numbers of"], [data-chalk-label], h3'))).getText();
+
+describe('the check', () => {
+  it('finds the lane in a design that has one, takes it by its mark, and loses it when it is closed', async () => {
+    const { driver } = tiles.browser;
+    // Two rows of tiles that leave 30 mm free between them and 10 mm on the other side; upright, they close each other's gaps.
+    await tiles.open(SQUARE, [{ x: 20, y: 20 }, { x: 60, y: 20 }, { x: 40, y: 60 }, { x: 80, y: 60 }], { size: { width: 80, height: 80 } });
+    await click(driver, 'radio', 'Check');
+    await looked();
+    await driver.wait(async () => (await findings('lane')).length > 0, 10_000, 'no lane was found');
+    const level = (await findings('lane')).filter((text) => text.includes('level'));
+    expect(level).toHaveLength(2);
+    for (const text of level) expect(Math.abs(Number(/^([\d.]+) mm/.exec(text)?.[1]) - 20)).toBeLessThan(1);
+    expect((await findings('lane')).some((text) => text.includes('upright'))).toBe(false);
+    expect((await driver.findElements(By.css('[data-mark="lane"]'))).length).toBeGreaterThan(1);
+    // The mark on the cloth chooses what stands beside the lane.
+    await (await driver.findElement(By.css('[data-mark-pin="lane 0"]'))).click();
+    await driver.wait(until.elementLocated(By.css('[data-finding="lane 0"][aria-pressed="true"]')), 5000);
+    expect(await chosen()).toContain('4 motifs');
+    // What is free now is narrower than what is looked for.
+    await type(driver, 'Lanes wider than', '25');
+    await driver.wait(async () => (await findings('lane')).length === 0, 10_000, 'it was still found');
+    expect(await complaints(driver)).toEqual([]);
+  });
+
+  it('finds no lane where none is, and tells touching pairs, clumps and quarters', async () => {
+    const { driver } = tiles.browser;
+    // Tiles end to end in a brick: upright they close every gap, and level they touch.
+    const id = await tiles.open(step('brick', 1, 2), [{ x: 20, y: 10, scale: 1 }, { x: 60.4, y: 10, scale: 1 }], { size: { width: 81, height: 20.5 } });
+    await click(driver, 'radio', 'Check');
+    await looked();
+    await driver.wait(async () => (await findings('pair')).length > 0, 10_000, 'no pair was found');
+    expect(await findings('lane')).toEqual([]);
+    expect((await findings('pair'))[0]).toMatch(/^Tile and (Tile|its echo), (touching|0\.\d mm)$/);
+    await (await driver.findElement(By.css('[data-finding="pair 0"]'))).click();
+    expect((await driver.findElements(By.css('canvas[role="img"], [role="img"] canvas'))).length).toBe(2);
+    expect((await tiles.stored(id)).placements).toHaveLength(2);
+
+    await tiles.open(SQUARE, [[20, 20], [24, 32], [32, 24], [140, 40], [40, 150], [150, 150], [100, 100]].map(([x, y]) => ({ x: x as number, y: y as number, scale: 0.15 })), { size: { width: 200, height: 200 } });
+    await click(driver, 'radio', 'Check');
+    await driver.wait(async () => (await findings('clump')).length === 1, 10_000, 'no clump was found');
+    expect(await findings('clump')).toEqual(['3 × Tile']);
+    await (await driver.findElement(By.css('[data-finding="clump 0"]'))).click();
+    expect(await chosen()).toContain('3 motifs');
+    await click(driver, 'button', 'Settle what is chosen');
+    for (let n = 0; n < 12 && (await findings('clump')).length > 0; n += 1) {
+      await click(driver, 'button', 'Settle what is chosen');
+      await driver.sleep(250);
+    }
+    await driver.wait(async () => (await findings('clump')).length === 0, 10_000, 'it was never settled');
+    expect(await complaints(driver)).toEqual([]);
+  });
+});
