@@ -37,7 +37,7 @@ try {
   console.log(`A half-drop of ${SIDE_MM} × ${SIDE_MM} mm, the sample motifs scattered over it, at 1280 × 800\n`);
   for (const count of COUNTS) {
     await browser.driver.get(url);
-    const { fill, drag, dragHundred, pick, pickerBuilt, box, undo, opened, editBytes, designBytes, repaint, again }: ClothTimings = await browser.driver.executeAsyncScript(
+    const { fill, drag, dragHundred, pick, pickerBuilt, box, undo, check, firstCheck, opened, editBytes, designBytes, repaint, again }: ClothTimings = await browser.driver.executeAsyncScript(
       'const done = arguments[1]; (function go(id) { window.clothBench ? window.clothBench(id).then(done) : setTimeout(go, 50, id); })(arguments[0]);',
       `bench-${count}`,
     );
@@ -48,6 +48,7 @@ try {
     console.log(`  picking at the pointer  median ${ms(pick.median)}, p95 ${ms(pick.p95)}; its tree built in ${ms(pickerBuilt.median)}`);
     console.log(`  choosing by a box       median ${ms(box.median)}, p95 ${ms(box.p95)}`);
     console.log(`  an undo                 median ${ms(undo.median)}, p95 ${ms(undo.p95)}`);
+    console.log(`  a check after an edit   median ${ms(check.median)}, p95 ${ms(check.p95)}; the first ${ms(firstCheck)}`);
     console.log(`  opening the design      ${ms(opened)} until it is seen`);
     console.log(`  one motif moved         ${editBytes} bytes sent, of a design of ${designBytes} (${((editBytes / designBytes) * 100).toFixed(2)} %)`);
     console.log(`  the cell painted        ${ms(repaint)} in the worker; again when a motif is taken up ${ms(again)}\n`);
@@ -86,12 +87,15 @@ try {
   console.log(`\nA toss into a half-drop of 400 × 400 mm with a gap of ${TOSS_GAP} mm, against plain trying for as long; measured in the painting at 4 px per mm\n`);
   // Once to warm up.
   tossed(tossRecipe(40), shapes);
+  let first: number | undefined;
   for (const count of [40, 120, 400]) {
     const recipe = tossRecipe(count);
     const { laid, tookMs } = tossed(recipe, shapes);
     const ours = await measured(laid, recipe, tookMs, motifs, studio.blobs);
     const plain = await measured(tried(recipe, shapes, tookMs), recipe, tookMs, motifs, studio.blobs);
-    console.log(`${ours.asked} motifs in ${ms(tookMs)}`);
+    const per = tookMs / (ours.asked * Math.log2(ours.asked));
+    first ??= per;
+    console.log(`${ours.asked} motifs in ${ms(tookMs)}, per n log n ${ratio(per, first)} times that of the first`);
     for (const [name, one] of [['tossed', ours], ['tried ', plain]] as const) {
       console.log(`  ${name}  placed ${((one.placed / one.asked) * 100).toFixed(0)} %, covered ${(one.covered * 100).toFixed(1)} %, largest hole ${(2 * one.largestHole).toFixed(1)} mm across, least gap ${one.leastGap.toFixed(2)} mm, uneven ${one.unevenness.toFixed(3)}, equal neighbours ${(one.equalNeighbours * 100).toFixed(0)} %`);
     }

@@ -74,8 +74,33 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       await driver.executeScript("[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()");
       await driver.executeScript("[...document.querySelectorAll('label')].find((s) => s.textContent.startsWith('Show holes')).querySelector('input').click()");
       await type(driver, 'Wider than', '20');
-      await driver.wait(until.elementLocated(By.css('[data-hole-marks]')), 10_000);
+      await driver.wait(until.elementLocated(By.css('[data-mark="hole"]')), 10_000);
       await driver.executeScript("document.querySelector('section[aria-label=\"Toss\"]').parentElement.parentElement.scrollTop = 0");
+    },
+  },
+  { name: 'row', path: '/designs/low-tide-quayside', prepare: (driver) => click(driver, 'radio', 'Rows') },
+  {
+    name: 'check',
+    path: '/designs/low-tide-herring-run',
+    prepare: async (driver) => {
+      await click(driver, 'radio', 'Check');
+      await (await driver.wait(until.elementLocated(By.css('[data-finding="lane 1"]')), 15_000)).click();
+    },
+  },
+  {
+    name: 'honeycomb',
+    path: '/designs/low-tide-rock-pool',
+    prepare: async (driver) => {
+      await click(driver, 'button', 'Repeat');
+      await click(driver, 'button', 'Four');
+    },
+  },
+  {
+    name: 'mirrored',
+    path: '/designs/low-tide-tide-mark',
+    prepare: async (driver) => {
+      await click(driver, 'button', 'Repeat');
+      await click(driver, 'button', 'Four');
     },
   },
   {

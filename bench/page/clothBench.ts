@@ -6,6 +6,7 @@ import { readDesign } from '../../web/api/designs.ts';
 import { call } from '../../web/api/client.ts';
 import type { DrawerMotif } from '../../web/api/motifs.ts';
 import { ClothView } from '../../web/cloth/clothView.ts';
+import { Tosser } from '../../web/toss/tosser.ts';
 import { lengthToMm, toMm } from '../../web/cloth/viewport.ts';
 
 /** Milliseconds of one thing done many times. */
@@ -27,6 +28,9 @@ export interface ClothTimings {
   /** What lies wholly within a box over a quarter of the cell. */
   readonly box: Timing;
   readonly undo: Timing;
+  /** From an edit to what the eye would catch on, looked for off the page; and the first time. */
+  readonly check: Timing;
+  readonly firstCheck: number;
   /** From asking for the design to seeing it. */
   readonly opened: number;
   /** Sent when one motif was moved, and the whole design, bytes. */
@@ -38,6 +42,7 @@ export interface ClothTimings {
 }
 
 const FRAMES = 150;
+const CHECKS = 13;
 
 async function run(id: string): Promise<ClothTimings> {
   const began = performance.now();
@@ -98,9 +103,21 @@ async function run(id: string): Promise<ClothTimings> {
     picker.at(toMm(view.getViewport(), { x: (n * 97) % 1280, y: (n * 61) % 800 }), 1);
   });
   view.close();
+  const tosser = new Tosser();
+  const checks: number[] = [];
+  for (let n = 0; n < CHECKS; n += 1) {
+    session.commit('Moved', { type: 'change', changes: { [moved.id]: { x: moved.x + n, y: moved.y + n } } });
+    const from = performance.now();
+    await tosser.run(session.state.design, motifs, { kind: 'check', near: 1, lane: 4 }).done;
+    checks.push(performance.now() - from);
+  }
+  tosser.close();
+  const [firstCheck = 0, ...later] = checks;
+  later.sort((a, b) => a - b);
+  const check = { median: later[later.length >> 1] as number, p95: later[Math.floor(later.length * 0.95)] as number };
   const bytes = (what: unknown): number => new TextEncoder().encode(JSON.stringify(what)).length;
   const editBytes = bytes({ save: 'a'.repeat(21), revision: 1, commands: [edit] });
-  return { fill, drag, dragHundred, pick: picked, pickerBuilt, box, undo, opened, editBytes, designBytes: bytes(design), repaint, again };
+  return { fill, drag, dragHundred, pick: picked, pickerBuilt, box, undo, check, firstCheck, opened, editBytes, designBytes: bytes(design), repaint, again };
 }
 
 /** Waits until the cloth shows the design as it is. */

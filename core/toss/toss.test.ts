@@ -17,7 +17,7 @@ import { posedRounds, roundsOf, type Round, type Rounds } from './rounds.ts';
 import { settled } from './settle.ts';
 import { standingOf } from './standing.ts';
 import { toss, TossError, type Tossable, type Tossed } from './toss.ts';
-import type { TossRecipe } from './tossRecipe.ts';
+import { countOfShare, isAllowed, type TossRecipe } from './tossRecipe.ts';
 
 /** A raster of what a rule says of each place, shares across and down. */
 function raster(width: number, height: number, rule: (u: number, v: number) => boolean): Silhouette {
@@ -246,6 +246,12 @@ describe('a toss', () => {
       }),
       { numRuns: 4 },
     );
+  });
+
+  it('takes shares of all for counts, and turns by its directions', () => {
+    expect([countOfShare(0.2, 40), countOfShare(0.5, 12), countOfShare(0, 9)]).toEqual([10, 12, 0]);
+    expect(isAllowed({ kind: 'two' }, -180) && isAllowed({ kind: 'four' }, 270) && isAllowed({ kind: 'range', from: -20, to: 30 }, 340)).toBe(true);
+    expect(isAllowed({ kind: 'two' }, 90) || isAllowed({ kind: 'one' }, 5) || isAllowed({ kind: 'range', from: -20, to: 30 }, 31)).toBe(false);
   });
 
   it('spreads equal motifs wider than chance would', () => {

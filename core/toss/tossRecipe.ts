@@ -35,6 +35,11 @@ export const MOST_TOSSED = 2000;
 export const LEAST_GAP = -30;
 export const MOST_GAP = 200;
 
+/** How many make a share, 0 to below 1, of all, where there are so many others. */
+export function countOfShare(share: number, others: number): number {
+  return Math.min(MOST_TOSSED, Math.round((share * others) / (1 - share)));
+}
+
 /** Whether something may look that way; degrees. */
 export function isAllowed(directions: Directions, turn: number): boolean {
   const every = { one: 360, two: 180, four: 90 };

@@ -4,8 +4,9 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { looseOf, layToss, pin, tossedPlacements } from '../../core/toss/layToss.ts';
 import type { Tossed } from '../../core/toss/toss.ts';
-import { LEAST_GAP, MOST_GAP, MOST_TOSSED, ROLES, type Directions, type Role, type TossEntry, type TossRecipe } from '../../core/toss/tossRecipe.ts';
+import { countOfShare, LEAST_GAP, MOST_GAP, MOST_TOSSED, ROLES, type Directions, type Role, type TossEntry, type TossRecipe } from '../../core/toss/tossRecipe.ts';
 import { LARGEST_SCALE, SMALLEST_SCALE } from '../../core/document/placement.ts';
+import { parseAmount } from '../../core/units/amount.ts';
 import { formatNumber } from '../../core/units/length.ts';
 import { blobUrl } from '../api/client.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
@@ -14,6 +15,7 @@ import { AmountField } from '../shared/AmountField.tsx';
 import { Button } from '../shared/Button.tsx';
 import { Choice } from '../shared/Choice.tsx';
 import { Fold } from '../shared/Fold.tsx';
+import { QuantityField } from '../shared/QuantityField.tsx';
 import { LengthField } from '../shared/LengthField.tsx';
 import { useStore } from '../shared/store.ts';
 import { Tick } from '../shared/Tick.tsx';
@@ -101,7 +103,7 @@ export function TossPanel() {
     <section aria-label="Toss" className="grid gap-3">
       <ul aria-label="Motifs to toss" className="grid gap-2">
         {recipe.entries.map((entry, n) => (
-          <EntryRow key={entry.motif} entry={entry} motif={motifs.find(({ id }) => id === entry.motif)} onChange={(part) => setEntry(n, part)} onDrop={() => change({ entries: recipe.entries.filter((one) => one !== entry) })} />
+          <EntryRow key={entry.motif} entry={entry} motif={motifs.find(({ id }) => id === entry.motif)} others={wanted - entry.count} onChange={(part) => setEntry(n, part)} onDrop={() => change({ entries: recipe.entries.filter((one) => one !== entry) })} />
         ))}
       </ul>
       {recipe.entries.length === 0 && <p className="text-sm">A toss scatters motifs so that they lie closely and evenly, over the joins too. Choose which.</p>}
@@ -202,11 +204,19 @@ export function TossPanel() {
 interface EntryProps {
   readonly entry: TossEntry;
   readonly motif: DrawerMotif | undefined;
+  /** How many there are of all others. */
+  readonly others: number;
   readonly onChange: (part: Partial<TossEntry>) => void;
   readonly onDrop: () => void;
 }
 
-function EntryRow({ entry, motif, onChange, onDrop }: EntryProps) {
+/** Reads how many, or which share of all: `20 %`. */
+function countRead(text: string, current: number, others: number): number {
+  if (!text.trim().endsWith('%')) return Math.round(parseAmount(text, { sign: '×', current, min: 0, max: MOST_TOSSED }));
+  return countOfShare(parseAmount(text, { sign: '%', min: 0, max: 95 }) / 100, others);
+}
+
+function EntryRow({ entry, motif, others, onChange, onDrop }: EntryProps) {
   const name = motif?.name ?? 'A motif that is gone';
   const size = { sign: '%', min: SMALLEST_SCALE * 100, max: LARGEST_SCALE * 100, step: 5, hideLabel: true } as const;
   return (
@@ -226,7 +236,7 @@ function EntryRow({ entry, motif, onChange, onDrop }: EntryProps) {
         <Trash2 size={14} aria-hidden />
       </Button>
       <span className="col-span-2 grid grid-cols-3 gap-1">
-        <AmountField label={`How many of ${name}`} sign="×" value={entry.count} min={0} max={MOST_TOSSED} hideLabel onChange={(count) => onChange({ count: Math.round(count) })} />
+        <QuantityField label={`How many of ${name}`} shown={`${entry.count} ×`} value={entry.count} read={(text) => countRead(text, entry.count, others)} hideLabel onChange={(count) => onChange({ count })} />
         <AmountField label={`Smallest size of ${name}`} {...size} value={entry.smallest * 100} onChange={(percent) => onChange({ smallest: percent / 100, largest: Math.max(entry.largest, percent / 100) })} />
         <AmountField label={`Largest size of ${name}`} {...size} value={entry.largest * 100} onChange={(percent) => onChange({ largest: percent / 100, smallest: Math.min(entry.smallest, percent / 100) })} />
       </span>
