@@ -5,7 +5,7 @@ import { naturalHeight, type Motif } from '../motif/motif.ts';
 import type { Lattice } from '../repeat/lattice.ts';
 import type { GridRecipe } from './layoutRecipe.ts';
 import type { LaidOut } from './layRow.ts';
-import { gridNearest, gridsOf } from './superlattice.ts';
+import { gridNearest, gridsOf, pointsOf } from './superlattice.ts';
 
 type Sized = Pick<Motif, 'width' | 'view'>;
 type Placed = LaidOut['placed'];
@@ -37,10 +37,9 @@ export function laidGrid(lattice: Lattice, recipe: GridRecipe, motif: Sized): Pl
 }
 
 function meshes(lattice: Lattice, { figure, motif: id, fitted, count, angle, size }: GridRecipe, motif: Sized): Placed {
-  const { u, v } = gridNearest(gridsOf(lattice, count), figure === 'dots' ? angle : angle - 45);
+  const grid = gridNearest(gridsOf(lattice, count), figure === 'dots' ? angle : angle - 45);
+  const { u, v } = grid;
   const height = naturalHeight(motif);
-  // Every point once: whole steps along both vectors, as far as the cell's own vectors are whole again.
-  const points = pointsOf(lattice, u, v, count);
   let shape: Omit<Placed[number], 'x' | 'y' | 'motif'>;
   if (!fitted) {
     shape = { ...UPRIGHT, scale: (size * Math.hypot(u.x, u.y)) / Math.max(motif.width, height) };
@@ -57,26 +56,8 @@ function meshes(lattice: Lattice, { figure, motif: id, fitted, count, angle, siz
     shape = poseOf([(first.x * size) / motif.width, (first.y * size) / motif.width, (second.x * size) / height, (second.y * size) / height, 0, 0]);
   }
   const { turn, scale, stretch, skew, mirrored } = shape;
-  return points.map(({ x, y }) => ({ motif: id, x, y, turn: withinTurn(turn), scale, stretch, skew, mirrored }));
-}
-
-/** As many different points of a grid as the cell holds. */
-function pointsOf({ a, b }: Lattice, u: Point, v: Point, count: number): Point[] {
-  const det = a.x * b.y - a.y * b.x;
-  const found = new Map<string, Point>();
-  for (let ring = 0; found.size < count; ring += 1) {
-    for (let i = -ring; i <= ring; i += 1) {
-      for (let j = -ring; j <= ring; j += 1) {
-        if (Math.max(Math.abs(i), Math.abs(j)) !== ring) continue;
-        const [x, y] = [(i + 0.5) * u.x + (j + 0.5) * v.x, (i + 0.5) * u.y + (j + 0.5) * v.y];
-        // Two are the same if they differ by whole steps of the lattice.
-        const share = (n: number): number => Math.round((n - Math.floor(n)) * 1e6) % 1e6;
-        const key = `${share((x * b.y - y * b.x) / det - (u.x * b.y - u.y * b.x + v.x * b.y - v.y * b.x) / (2 * det))} ${share((a.x * y - a.y * x) / det - (a.x * u.y - a.y * u.x + a.x * v.y - a.y * v.x) / (2 * det))}`;
-        if (!found.has(key) && found.size < count) found.set(key, { x, y });
-      }
-    }
-  }
-  return [...found.values()];
+  // Half a mesh off the cell's corner.
+  return pointsOf(grid).map((point) => ({ motif: id, x: point.x + (u.x + v.x) / 2, y: point.y + (u.y + v.y) / 2, turn: withinTurn(turn), scale, stretch, skew, mirrored }));
 }
 
 interface Direction {

@@ -10,6 +10,8 @@ export interface Superlattice {
   readonly angle: number;
   /** 1 where it is a square grid, less the longer or the more slanted its meshes are. */
   readonly squareness: number;
+  /** Vectors of its own and how many steps along each lead through all its points in one cell of the other. */
+  readonly through: { readonly u: Point; readonly p: number; readonly v: Point; readonly q: number };
 }
 
 /** Meshes less square than this are offered only where there are no others. */
@@ -25,13 +27,21 @@ export function gridsOf({ a, b }: Lattice, count: number): Superlattice[] {
     if (count % p !== 0) continue;
     const q = count / p;
     const v: Point = { x: b.x / q, y: b.y / q };
-    for (let s = 0; s < p; s += 1) all.push(reduced({ x: (a.x - s * v.x) / p, y: (a.y - s * v.y) / p }, v));
+    for (let s = 0; s < p; s += 1) {
+      const u: Point = { x: (a.x - s * v.x) / p, y: (a.y - s * v.y) / p };
+      all.push({ ...reduced(u, v), through: { u, p, v, q } });
+    }
   }
   const best = Math.max(...all.map(({ squareness }) => squareness));
   const enough = all.filter(({ squareness }) => squareness >= Math.min(SQUARE_ENOUGH, best - 1e-9));
   const kept: Superlattice[] = [];
   for (const grid of enough.sort((m, n) => n.squareness - m.squareness)) if (!kept.some(({ angle }) => quarterApart(angle, grid.angle) < 0.01)) kept.push(grid);
   return kept.sort((m, n) => m.angle - n.angle);
+}
+
+/** Every point of a grid in one cell, from the origin. */
+export function pointsOf({ through: { u, p, v, q } }: Superlattice): Point[] {
+  return Array.from({ length: p * q }, (_, n) => ({ x: Math.floor(n / q) * u.x + (n % q) * v.x, y: Math.floor(n / q) * u.y + (n % q) * v.y }));
 }
 
 /** The grid whose angle is nearest to one, quarter turns alike. */
@@ -45,13 +55,16 @@ function quarterApart(p: number, q: number): number {
   return Math.min(apart, 90 - apart);
 }
 
-function reduced(first: Point, second: Point): Superlattice {
+function reduced(first: Point, second: Point): Omit<Superlattice, 'through'> {
   let [u, v] = [first, second];
   for (;;) {
     if (u.x * u.x + u.y * u.y > v.x * v.x + v.y * v.y) [u, v] = [v, u];
     const n = Math.round((u.x * v.x + u.y * v.y) / (u.x * u.x + u.y * u.y));
     if (n === 0) break;
-    v = { x: v.x - n * u.x, y: v.y - n * u.y };
+    const shorter = { x: v.x - n * u.x, y: v.y - n * u.y };
+    // Of two that are as long, rounding might take the one for the other for ever.
+    if (shorter.x * shorter.x + shorter.y * shorter.y >= (v.x * v.x + v.y * v.y) * (1 - 1e-12)) break;
+    v = shorter;
   }
   // Right handed, the first pointing to the right.
   if (u.x < -1e-9 || (Math.abs(u.x) <= 1e-9 && u.y < 0)) u = { x: -u.x, y: -u.y };
