@@ -15,9 +15,10 @@ import { reduceUnit } from '../../core/paint/reduceUnit.ts';
 import { unitFromCell } from '../../core/paint/unitRows.ts';
 import { displacement } from '../../core/repeat/lattice.ts';
 import { pixelGrid, type PixelGrid } from '../../core/repeat/pixelFit.ts';
+import { imagesOf } from '../../core/repeat/images.ts';
 import { step } from '../../core/repeat/step.ts';
 import { freeLayer, stacked } from '../../core/document/layer.ts';
-import { anyDesign, anyPlacementFields, anyStep, LEAF, leafAt, LEAF_MOTIF, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
+import { anyDesign, anyPlacementFields, anyStep, LEAF, leafAt, LEAF_MOTIF, LEAF_MOTIFS, MIRRORED_STEPS } from '../../core/testing/arbitraries.ts';
 import { nodeEasel, nodeSheet, pixelsOf } from './nodeEasel.ts';
 
 const easel = nodeEasel();
@@ -84,6 +85,30 @@ describe('the painter', () => {
         expect(apart / Math.sqrt(seen)).toBeLessThan(20);
       }),
       { numRuns: 40 },
+    );
+  });
+
+  it('paints reflected cells as their reflections, but for how the engine smooths an edge', () => {
+    const mirrored = fc.record({ width: fc.integer({ min: 30, max: 70 }), height: fc.integer({ min: 30, max: 70 }), step: fc.constantFrom(...MIRRORED_STEPS) });
+    fc.assert(
+      fc.property(anyDesign(mirrored, 1), (start) => {
+        // One motif alone: of two that lie over each other, the images lie in the order of the images.
+        const design = { ...start, placements: start.placements.map((one) => ({ ...one, opacity: 1, blend: 'normal' as const, scale: one.scale / 3 })) };
+        const grid = pixelGrid(design.repeat, 2);
+        const { width, height } = grid.lattice;
+        const plane = painted(design, grid, { left: 0, top: 0, right: width, bottom: height });
+        for (const { flipX, flipY, x, y } of imagesOf({ ...design.repeat, width: design.repeat.width * grid.scaleX, height: design.repeat.height * grid.scaleY })) {
+          let apart = 0;
+          for (let row = 0; row < height; row += 1) {
+            for (let column = 0; column < width; column += 1) {
+              const [there, down] = [(((flipX ? -column - 1 : column) + x) % width + width) % width, (((flipY ? -row - 1 : row) + y) % height + height) % height];
+              for (let c = 0; c < 4; c += 1) apart += Math.abs((plane[(row * width + column) * 4 + c] as number) - (plane[(down * width + there) * 4 + c] as number));
+            }
+          }
+          expect(apart / (width * height)).toBeLessThan(3);
+        }
+      }),
+      { numRuns: 25 },
     );
   });
 

@@ -1,56 +1,34 @@
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { rowOffers, type RowFall, type RowOffer } from '../../core/layout/rowOffers.ts';
 import { placesByMotif } from '../../core/repeat/fractions.ts';
 import { step } from '../../core/repeat/step.ts';
-import { formatLength } from '../../core/units/length.ts';
 import { useBench } from '../design/bench.ts';
+import { OfferList } from '../design/tickets/OfferList.tsx';
 import { useStore } from '../shared/store.ts';
-import { useUnit } from '../shared/unit.ts';
 
 const SHOWN = 9;
 const FALLS: Readonly<Record<RowFall, string>> = { above: 'above itself', beside: 'beside itself', zigzag: 'zigzag', apart: 'well apart' };
 
-/** By how much further rows may shift, best first, with what becomes of a motif and its like; pointed at, the cloth shows it. */
+/** By how much further rows may shift, best first, with what becomes of a motif and its like. */
 export function RowOffers({ count }: { readonly count: number }) {
   const bench = useBench();
   const { committed } = useStore(bench.session);
-  const [unit] = useUnit();
   const { repeat, placements, layout } = committed;
   const offers = useMemo(() => {
     const own = new Set(layout?.laid);
     return rowOffers({ ...repeat, step: step('brick') }, count, placesByMotif(placements.filter(({ id }) => own.has(id)))).slice(0, SHOWN);
   }, [repeat, placements, layout, count]);
-  useEffect(() => () => bench.session.preview(undefined), [bench]);
-  const shifted = ({ p, q }: RowOffer) => ({ type: 'repeat', repeat: { width: repeat.width, height: repeat.height, step: step('brick', p, q) } }) as const;
-  const isNow = ({ p, q }: RowOffer): boolean => repeat.step.kind === 'brick' && p === repeat.step.drop.p && q === repeat.step.drop.q;
   return (
-    <section aria-label="Further rows, best first" className="grid gap-1.5">
-      <h4 className="text-xs text-graphite">Further rows shift by, best first: so far apart lies each motif from its like</h4>
-      <ul className="grid grid-cols-3 gap-1.5">
-        {offers.map((offer) => (
-          <li key={`${offer.p}/${offer.q}`}>
-            <button
-              type="button"
-              data-row-offer={`${offer.p}/${offer.q}`}
-              aria-pressed={isNow(offer)}
-              onPointerEnter={() => bench.session.preview(shifted(offer))}
-              onPointerLeave={() => bench.session.preview(undefined)}
-              onFocus={() => bench.session.preview(shifted(offer))}
-              onBlur={() => bench.session.preview(undefined)}
-              onClick={() => !isNow(offer) && bench.commit(`Shifted the rows by ${offer.p}/${offer.q}`, shifted(offer))}
-              className={`flex w-full flex-col items-center rounded-md border bg-white py-1.5 text-[11px] ${isNow(offer) ? 'border-ink ring-1 ring-ink' : 'border-thread hover:border-graphite'}`}
-            >
-              <RowsPicture offer={offer} count={count} aspect={repeat.width / count / repeat.height} />
-              <span className="mt-0.5 text-xs font-semibold">
-                {offer.p}/{offer.q}
-              </span>
-              <span className="text-graphite">{formatLength(offer.apart, unit)}</span>
-              <span className={offer.fall === 'apart' ? 'text-fine' : offer.fall === 'zigzag' ? 'text-ink' : 'text-madder'}>{FALLS[offer.fall]}</span>
-            </button>
-          </li>
-        ))}
-      </ul>
-    </section>
+    <OfferList
+      label="Further rows, best first"
+      heading="Further rows shift by, best first: so far apart lies each motif from its like"
+      offers={offers}
+      repeatOf={({ p, q }) => ({ width: repeat.width, height: repeat.height, step: step('brick', p, q) })}
+      deed="Shifted the rows by"
+      isNow={({ p, q }) => repeat.step.kind === 'brick' && p === repeat.step.drop.p && q === repeat.step.drop.q}
+      picture={(offer) => <RowsPicture offer={offer} count={count} aspect={repeat.width / count / repeat.height} />}
+      note={({ fall }) => <span className={fall === 'apart' ? 'text-fine' : fall === 'zigzag' ? 'text-ink' : 'text-madder'}>{FALLS[fall]}</span>}
+    />
   );
 }
 
