@@ -22,7 +22,8 @@ async function pick(option: string): Promise<void> {
 describe('a row', () => {
   it('of three is made equally large with equal gaps, its cell exactly one row and one gap, takes the proposed fraction, and follows its recipe', async () => {
     const { driver } = tiles.browser;
-    const id = await tiles.open(SQUARE, [{ x: 20, y: 20 }, { x: 60, y: 50, scale: 0.5 }, { x: 95, y: 75, turn: 20 }], { size: { width: 120, height: 90 } });
+    const [blue, green] = [await tiles.motifOf('#2050c0'), await tiles.motifOf('#208040')];
+    const id = await tiles.open(SQUARE, [{ motif: blue, x: 20, y: 20 }, { x: 60, y: 50, scale: 0.5 }, { motif: green, x: 95, y: 75, turn: 20 }], { size: { width: 120, height: 90 } });
     await click(driver, 'radio', 'Rows');
     // Chosen one after the other: the row's order.
     for (const [x, y] of [[60, 50], [20, 20], [95, 75]] as const) {
@@ -43,25 +44,27 @@ describe('a row', () => {
     expect(row.placements.map(({ x, y, turn, scale }) => [x, y, turn, scale])).toEqual([[20, 10.5, 0, 0.75], [60, 10.5, 0, 0.75], [100, 10.5, 0, 0.75]]);
     expect(new Set(row.placements.map((one) => one.id))).toEqual(new Set(['t0', 't1', 't2']));
 
+    // By a third each stands in columns with the two others; by a half the columns zigzag.
     const offers = await driver.findElements(By.css('[data-offer]'));
     const [best] = offers;
-    expect(await best?.getAttribute('data-offer')).toBe('1/2');
-    expect(await best?.getText()).toContain('zigzag');
-    expect(await (await driver.findElement(By.css('[data-offer="1/3"]'))).getText()).toContain('itself');
+    expect(await best?.getAttribute('data-offer')).toBe('1/3');
+    expect(await best?.getText()).toContain('well apart');
+    expect(await best?.getText()).toContain(`${Math.hypot(40, 21).toFixed(2)}`);
+    expect(await driver.findElement(By.css('[data-offer="1/2"]')).getText()).toContain('zigzag');
     await best?.click();
     await driver.wait(async () => (await tiles.stored(id)).repeat.step.kind === 'brick', 8_000, 'the fraction was never taken');
-    expect((await tiles.stored(id)).repeat.step).toEqual(step('brick', 1, 2));
-    // On the cloth the next row stands between.
+    expect((await tiles.stored(id)).repeat.step).toEqual(step('brick', 1, 3));
+    // On the cloth each row stands one further.
     await driver.actions({ async: false }).move({ x: 500, y: 20 }).perform();
     const screen = await settledShot(driver);
-    expect(isPink(screen, await tiles.spot(20, 10.5))).toBe(true);
-    expect(isPink(screen, await tiles.spot(20, 31.5))).toBe(false);
-    expect(isPink(screen, await tiles.spot(40, 31.5))).toBe(true);
+    for (let row = 0; row < 3; row += 1) {
+      for (let place = 0; place < 3; place += 1) expect(isPink(screen, await tiles.spot(20 + 40 * place, 10.5 + 21 * row)), `row ${row}, place ${place}`).toBe(place === row);
+    }
 
     await type(driver, 'Gap', '20');
     await driver.wait(async () => (await tiles.stored(id)).repeat.width === 150, 8_000, 'it never followed');
     const wider = await tiles.stored(id);
-    expect(wider.repeat.step).toEqual(step('brick', 1, 2));
+    expect(wider.repeat.step).toEqual(step('brick', 1, 3));
     expect(wider.placements.map(({ x }) => x)).toEqual([25, 75, 125]);
     await click(driver, 'button', 'Another row');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 6, 8_000, 'no second row came');

@@ -14,6 +14,7 @@ import { layLayout, LayoutError } from './layLayout.ts';
 import { laidRows } from './layRow.ts';
 import type { GridRecipe, RowRecipe } from './layoutRecipe.ts';
 import { rowOffers } from './rowOffers.ts';
+import { placesByMotif } from '../repeat/fractions.ts';
 import { gridsOf } from './superlattice.ts';
 
 const motifOf = (id: string, width: number, height: number): Motif => ({ ...LEAF_RECORD, id, width, view: { x: 0, y: 0, width: width * 2, height: height * 2 } });
@@ -69,15 +70,53 @@ describe('rows', () => {
     );
   });
 
-  it('say what each fraction does: zigzags, motifs above or beside themselves', () => {
-    const recipe: RowRecipe = { kind: 'row', rows: [['tall', 'wide', 'square']], equal: 'width', size: 30, gap: 10, rowGap: 10 };
-    const laid = laidRows(recipe, MOTIFS);
-    const offers = rowOffers({ width: laid?.width ?? 0, height: laid?.height ?? 0, step: step('brick') }, 3, new Map((laid?.placed ?? []).map((one) => [one.motif, [one]])));
-    expect(laid?.width).toBeCloseTo(120, 9);
-    const falls = Object.fromEntries(offers.map(({ p, q, fall }) => [`${p}/${q}`, fall]));
-    expect(falls).toMatchObject({ '1/2': 'zigzag', '1/3': 'beside', '2/3': 'beside', '1/6': 'above', '5/6': 'above', '2/5': 'beside' });
-    expect(offers[0]).toMatchObject({ p: 1, q: 2 });
-    expect(rowOffers({ width: 240, height: 40, step: step('brick') }, 6, new Map()).find(({ p, q }) => p === 2 && q === 5)?.fall).toBe('apart');
+  /** A row of motifs by name, 40 mm a room and as high, and what each shift does to it. */
+  const offersOf = (names: readonly string[]) => {
+    const places = placesByMotif(names.map((motif, n) => ({ motif, x: 40 * n + 20, y: 20 })));
+    return rowOffers({ width: 40 * names.length, height: 40, step: step('brick') }, names.length, places);
+  };
+  const fallsOf = (names: readonly string[]) => Object.fromEntries(offersOf(names).map(({ p, q, fall }) => [`${p}/${q}`, fall]));
+
+  it('shift best by a half where there are two, by a third where there are three, and say what other fractions do', () => {
+    expect(offersOf(['a', 'b'])[0]).toMatchObject({ p: 1, q: 2, fall: 'apart' });
+    expect(offersOf(['a', 'b', 'c']).slice(0, 2)).toMatchObject([{ p: 1, q: 3, fall: 'apart' }, { p: 2, q: 3, fall: 'apart' }]);
+    expect(fallsOf(['a', 'b', 'c'])).toMatchObject({ '1/2': 'zigzag', '1/4': 'aslant', '2/5': 'aslant', '1/6': 'above', '5/6': 'above' });
+    expect(offersOf(['a', 'b', 'c', 'd', 'e'])[0]).toMatchObject({ p: 2, q: 5, fall: 'apart' });
+    expect(fallsOf(['a', 'b', 'c', 'd', 'e'])).toMatchObject({ '1/5': 'beside', '4/5': 'beside', '1/2': 'zigzag' });
+    // Sevenths are offered where there are seven.
+    expect(offersOf([...'abcdefg'])[0]).toMatchObject({ q: 7, fall: 'apart' });
+  });
+
+  it('go by which motifs are equal: a row of pairs stacks by a half, one of a single motif has none to change places with', () => {
+    expect(fallsOf(['a', 'b', 'a', 'b'])).toMatchObject({ '1/2': 'above', '1/4': 'apart' });
+    expect(fallsOf(['a'])).toMatchObject({ '1/2': 'apart', '1/6': 'above' });
+    expect(offersOf(['a'])[0]).toMatchObject({ p: 1, q: 2 });
+    expect(fallsOf(['a', 'a'])).toMatchObject({ '1/4': 'apart', '1/2': 'above' });
+  });
+
+  it('tell the true distance between equal motifs, whatever the row', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom('a', 'b', 'c', 'd'), { minLength: 1, maxLength: 7 }), (names) => {
+        for (const { p, q, apart, fall } of offersOf(names)) {
+          let [least, aside] = [Infinity, Infinity];
+          for (let row = 0; row <= 2; row += 1) {
+            for (let m = 0; m < names.length; m += 1) {
+              for (let n = 0; n < names.length; n += 1) {
+                for (let k = -3; k <= 3; k += 1) {
+                  if (names[m] !== names[n] || (row === 0 && k === 0)) continue;
+                  const x = 40 * (m - n) + 40 * names.length * (k + (row * p) / q);
+                  least = Math.min(least, Math.hypot(x, 40 * row));
+                  if (row === 1) aside = Math.min(aside, Math.abs(x) / 40);
+                }
+              }
+            }
+          }
+          expect(apart).toBeCloseTo(least, 9);
+          if (fall === 'above') expect(aside).toBeLessThan(0.6);
+          if (fall === 'beside') expect(aside).toBeLessThan(1.25);
+        }
+      }),
+    );
   });
 });
 

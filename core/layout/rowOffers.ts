@@ -1,33 +1,75 @@
-import type { Repeat } from '../repeat/repeat.ts';
 import { fractionOffers, type FractionOffer } from '../repeat/fractions.ts';
+import type { Repeat } from '../repeat/repeat.ts';
+import { everyFraction, type Fraction } from '../repeat/step.ts';
 import type { Point } from '../geometry/point.ts';
 
-/** How a motif and its echoes in the next row lie by a shift: above each other, side by side in slanting lines, in a zigzag, or well apart. */
-export type RowFall = 'above' | 'beside' | 'zigzag' | 'apart';
+/**
+ * What a shift does to the eye. Where it is a whole number of motifs' rooms, the motifs stand in columns and change places in
+ * them; they are `apart`, or `beside` themselves where an echo stands in the very next column. Else the columns break:
+ * `zigzag` by half a room, `aslant` by any other share of one. `above`: an equal motif stands nearly over itself.
+ */
+export type RowFall = 'apart' | 'beside' | 'zigzag' | 'aslant' | 'above';
 
 export interface RowOffer extends FractionOffer {
   readonly fall: RowFall;
 }
 
-/** Nearer than this share of a motif's own room in the row, its echo counts as above it. */
+/** Nearer than this share of a motif's own room in the row, its echo counts as above it; of the farthest that any shift brings, where that is less than a room. */
 const ABOVE = 0.6;
 /** Up to this share, it stands right beside its echo, one row on. */
 const BESIDE = 1.25;
+/** Rooms whose difference nobody sees. */
+const SAME = 1e-6;
+/** Denominators up to which a fraction is offered that leaves the columns. */
+const SIMPLE = 6;
+
+const ORDER: Readonly<Record<RowFall, number>> = { apart: 0, beside: 1, zigzag: 1, aslant: 1, above: 2 };
 
 /**
- * The fractions of a row of motifs, best first, and what each does to the eye. A shift of half the cell brings every other
- * row under itself: a zigzag; one of less than a motif's room sets motifs above themselves, of one room beside themselves.
+ * The fractions by which further rows may shift, best first, and what each does: those that keep equal motifs apart in columns
+ * (a half of two, a third of three), then by distance, at last those that set a motif above itself.
  *
- * @param count motifs in the row; @param places their middles, by motif
+ * @param repeat of a row; stepped as a brick
+ * @param count motifs in the row
+ * @param places their middles, mm, by motif
  */
 export function rowOffers(repeat: Repeat, count: number, places: ReadonlyMap<string, readonly Point[]>): RowOffer[] {
-  return fractionOffers(repeat, places).map((offer) => ({ ...offer, fall: fallOf(offer, count) }));
+  const offers = fractionOffers(repeat, places, everyFraction().filter((one) => one.q <= SIMPLE || isInColumns(one, count)));
+  const rooms = new Map(offers.map((one) => [one, roomsToItself(one, repeat.width, count, places)]));
+  const farthest = (list: readonly FractionOffer[]): number => Math.max(0, ...list.map((one) => rooms.get(one) ?? 0));
+  const inColumns = farthest(offers.filter((one) => isInColumns(one, count)));
+  const hasColumns = inColumns >= ABOVE;
+  const most = hasColumns ? inColumns : farthest(offers);
+  const fallOf = (one: FractionOffer): RowFall => {
+    const own = rooms.get(one) ?? 0;
+    if (own < ABOVE * Math.min(1, most) - SAME) return 'above';
+    if (own > most - SAME && (!hasColumns || isInColumns(one, count))) return 'apart';
+    if (isInColumns(one, count)) return own > BESIDE ? 'apart' : 'beside';
+    return isWhole((2 * one.p * count) / one.q) ? 'zigzag' : 'aslant';
+  };
+  return offers.map((one) => ({ ...one, fall: fallOf(one) })).sort((a, b) => ORDER[a.fall] - ORDER[b.fall]);
 }
 
-function fallOf({ p, q }: FractionOffer, count: number): RowFall {
-  const share = p / q;
-  const rooms = Math.min(share, 1 - share) * count;
-  if (rooms < ABOVE) return 'above';
-  if (q === 2) return 'zigzag';
-  return rooms <= BESIDE ? 'beside' : 'apart';
+/** Whether rows shift by whole rooms, so that motifs stand under motifs. */
+function isInColumns({ p, q }: Fraction, count: number): boolean {
+  return isWhole((p * count) / q);
+}
+
+function isWhole(value: number): boolean {
+  return Math.abs(value - Math.round(value)) < SAME;
+}
+
+/** How far to the side the nearest equal motif of the next row stands, the least of all motifs, in rooms. */
+function roomsToItself({ p, q }: Fraction, width: number, count: number, places: ReadonlyMap<string, readonly Point[]>): number {
+  const shift = (p / q) * width;
+  let least = width / 2;
+  for (const list of places.values()) {
+    for (const one of list) {
+      for (const other of list) {
+        const to = other.x + shift - one.x;
+        least = Math.min(least, Math.abs(to - Math.round(to / width) * width));
+      }
+    }
+  }
+  return (least / width) * count;
 }

@@ -10,7 +10,7 @@ export interface FractionOffer extends Fraction {
 }
 
 /** Fractions with larger denominators make straight units that nobody asks for. */
-const LARGEST_OFFERED = 6;
+const SIMPLE: readonly Fraction[] = everyFraction().filter(({ q }) => q <= 6);
 /** Distances nearer to each other than this are the same to the eye, mm; the simpler fraction is the better then. */
 const SAME = 0.5;
 
@@ -19,12 +19,12 @@ const SAME = 0.5;
  * farthest apart. A drop that sets a motif beside itself, or the next row's beneath it, comes last.
  *
  * @param places middles of placements, by motif
+ * @param fractions what there is to choose from
  */
-export function fractionOffers(repeat: Repeat, places: ReadonlyMap<string, readonly Point[]>): FractionOffer[] {
+export function fractionOffers(repeat: Repeat, places: ReadonlyMap<string, readonly Point[]>, fractions = SIMPLE): FractionOffer[] {
   const { kind } = repeat.step;
   if (kind === 'square') return [];
-  return everyFraction()
-    .filter(({ q }) => q <= LARGEST_OFFERED)
+  return fractions
     .map(({ p, q }) => ({ p, q, apart: apartBy(latticeOf({ ...repeat, step: step(kind, p, q) }), places) }))
     .sort((a, b) => Math.round(b.apart / SAME) - Math.round(a.apart / SAME) || a.q - b.q || a.p - b.p);
 }

@@ -38,15 +38,15 @@ export function QuarterCharts({ quarters }: { readonly quarters: readonly Quarte
     <>
       <figure className="grid grid-cols-1 gap-1">
         <figcaption className="text-xs text-graphite">Gap to the nearest neighbour, mean of each quarter</figcaption>
-        <div className="relative h-28" role="img" aria-label={`Mean gaps: ${quarters.map((quarter, n) => `${NAMES[n]} ${quarter.spacing === undefined ? 'none' : `${formatNumber(quarter.spacing, 1)} mm`}`).join(', ')}`}>
-          <Bar data={spacing} options={options('mm', false)} />
+        <div className="relative h-28">
+          <Bar data={spacing} options={options('mm', false)} aria-label={`Mean gaps: ${quarters.map((quarter, n) => `${NAMES[n]} ${quarter.spacing === undefined ? 'none' : `${formatNumber(quarter.spacing, 1)} mm`}`).join(', ')}`} />
         </div>
         {widest > 1.5 * closest && <figcaption className="text-xs">One quarter lies {formatNumber(widest / Math.max(0.1, closest), 1)} times as loosely as another.</figcaption>}
       </figure>
       <figure className="grid grid-cols-1 gap-1">
         <figcaption className="text-xs text-graphite">Share of each ink by area</figcaption>
-        <div className="relative h-36" role="img" aria-label={`Covered: ${quarters.map(({ covered }, n) => `${NAMES[n]} ${formatNumber(covered * 100, 0)} %`).join(', ')}`}>
-          <Bar data={inks} options={options('%', true)} />
+        <div className="relative h-36">
+          <Bar data={inks} options={options('%', true)} aria-label={`Covered: ${quarters.map(({ covered }, n) => `${NAMES[n]} ${formatNumber(covered * 100, 0)} %`).join(', ')}`} />
         </div>
       </figure>
     </>

@@ -7,7 +7,7 @@ import { OfferList } from '../design/tickets/OfferList.tsx';
 import { useStore } from '../shared/store.ts';
 
 const SHOWN = 9;
-const FALLS: Readonly<Record<RowFall, string>> = { above: 'above itself', beside: 'beside itself', zigzag: 'zigzag', apart: 'well apart' };
+const FALLS: Readonly<Record<RowFall, string>> = { apart: 'well apart', beside: 'beside itself', zigzag: 'zigzag', aslant: 'aslant', above: 'above itself' };
 
 /** By how much further rows may shift, best first, with what becomes of a motif and its like. */
 export function RowOffers({ count }: { readonly count: number }) {
@@ -27,7 +27,7 @@ export function RowOffers({ count }: { readonly count: number }) {
       deed="Shifted the rows by"
       isNow={({ p, q }) => repeat.step.kind === 'brick' && p === repeat.step.drop.p && q === repeat.step.drop.q}
       picture={(offer) => <RowsPicture offer={offer} count={count} aspect={repeat.width / count / repeat.height} />}
-      note={({ fall }) => <span className={fall === 'apart' ? 'text-fine' : fall === 'zigzag' ? 'text-ink' : 'text-madder'}>{FALLS[fall]}</span>}
+      note={({ fall }) => <span className={fall === 'apart' ? 'text-fine' : fall === 'above' ? 'text-madder' : 'text-ink'}>{FALLS[fall]}</span>}
     />
   );
 }
