@@ -2,8 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Placement } from '../document/placement.ts';
 import { withImages } from '../document/imaged.ts';
-import { UPRIGHT } from '../geometry/pose.ts';
+import { invert, largestStretch, transform, type Matrix } from '../geometry/matrix.ts';
+import { poseMatrix, UPRIGHT } from '../geometry/pose.ts';
 import type { Silhouette } from '../motif/silhouette.ts';
+import { seeded } from '../random/seeded.ts';
 import { latticeOf, displacement, type Lattice } from '../repeat/lattice.ts';
 import { pixelGrid } from '../repeat/pixelFit.ts';
 import { SQUARE, step } from '../repeat/step.ts';
@@ -59,6 +61,13 @@ function echoes(lattice: Lattice, placements: readonly Placement[], far = 3): Pl
   return all;
 }
 
+/** Some discs run together, 20 mm across in all. */
+function ragged(seed: number): Silhouette {
+  const random = seeded(seed);
+  const discs = Array.from({ length: 5 }, () => ({ x: 30 + 100 * random(), y: 30 + 100 * random(), r: 5 + 25 * random() }));
+  return { ...DISC, solid: DISC.solid.map((_one, at) => (discs.some(({ x, y, r }) => Math.hypot((at % 160) - x, Math.floor(at / 160) - y) < r) ? 1 : 0)) };
+}
+
 const anyDiscs = fc.array(fc.tuple(fc.double({ min: 0, max: 120, noNaN: true }), fc.double({ min: 0, max: 100, noNaN: true }), fc.double({ min: 0.3, max: 1.2, noNaN: true })), { minLength: 1, maxLength: 7 });
 
 describe('an outline', () => {
@@ -89,6 +98,29 @@ describe('gaps', () => {
         }
       }),
       { numRuns: 60 },
+    );
+  });
+
+  it('are the same as of all points of an edge, whatever the shape', () => {
+    fc.assert(
+      fc.property(fc.integer(), fc.double({ min: 0, max: 360, noNaN: true }), fc.oneof(fc.constant(1), fc.double({ min: 0.4, max: 2, noNaN: true })), fc.double({ min: -28, max: 28, noNaN: true }), fc.double({ min: -28, max: 28, noNaN: true }), (seed, turn, stretch, x, y) => {
+        const outline = outlineOf(ragged(seed), DISC_MOTIF);
+        const [one, other] = [leafAt('a', { ...UPRIGHT, x: 100, y: 100 }), leafAt('b', { ...UPRIGHT, x: 100 + x, y: 100 + y, turn, stretch, scale: 0.7 })] as const;
+        const [gap] = gapsBetween(latticeOf({ width: 400, height: 400, step: SQUARE }), [one, other], new Map([['leaf', outline]]), 12);
+        // From the smaller to the larger, point by point.
+        const [from, to] = stretch * 0.7 <= 1 ? [other, one] : [one, other];
+        const [matrix, back] = [poseMatrix(from), invert(poseMatrix(to)) as Matrix];
+        const least = 1 / largestStretch(back);
+        let mm = Infinity;
+        for (let n = 0; n < outline.points.length; n += 2) {
+          const p = transform(back, transform(matrix, { x: outline.points[n] as number, y: outline.points[n + 1] as number }));
+          mm = Math.min(mm, distanceFrom(outline, p.x, p.y) * least - outline.across / 2 / largestStretch(invert(matrix) as Matrix));
+        }
+        if (gap) expect(gap.mm).toBeCloseTo(mm, 6);
+        // One that is stretched is told rather too near, but not where its reach tells that it is far.
+        else if (stretch === 1) expect(mm).toBeGreaterThanOrEqual(12);
+      }),
+      { numRuns: 100 },
     );
   });
 

@@ -2,12 +2,12 @@ import Flatbush from 'flatbush';
 import { withImages } from '../document/imaged.ts';
 import type { Placement } from '../document/placement.ts';
 import type { Box } from '../geometry/box.ts';
-import { invert, largestStretch, type Matrix } from '../geometry/matrix.ts';
+import { compose, invert, largestStretch, translation, type Matrix } from '../geometry/matrix.ts';
 import { poseMatrix } from '../geometry/pose.ts';
 import type { Point } from '../geometry/point.ts';
 import { echoesTouching } from '../repeat/echoes.ts';
 import { displacement, type Lattice } from '../repeat/lattice.ts';
-import { distanceFrom, type Outline } from './outline.ts';
+import { distanceFrom, type Outline, type Stretch } from './outline.ts';
 
 /** How far what is drawn of two placements lies apart, one of them where it is stored and the other at one of its appearances. */
 export interface Gap {
@@ -67,6 +67,8 @@ export function gapsBetween(lattice: Lattice, placements: readonly Placement[], 
       if (second < first) continue;
       // Of an echo and the echo to the other side, which are the same gap, one.
       if (second === first && body.index % count === 0 && !(steps.i > 0 || (steps.i === 0 && steps.j > 0))) continue;
+      const far = one.outline.reach * one.most + body.outline.reach * body.most + within;
+      if ((by.x + body.matrix[4] - one.matrix[4]) ** 2 + (by.y + body.matrix[5] - one.matrix[5]) ** 2 >= far * far) continue;
       const found = gapOf(one, body, by, within);
       if (found) gaps.push({ a: one.id, b: body.id, ...found });
     }
@@ -74,26 +76,49 @@ export function gapsBetween(lattice: Lattice, placements: readonly Placement[], 
   return gaps.sort((p, q) => p.mm - q.mm);
 }
 
-/** The gap between one where it is and another moved by `by`, where it is below `within`. */
+/** The field grows no faster than this for each mm: between four places by the root of two at the most, and places are not quite square. */
+const STEEPEST = 1.5;
+
+/** How far, at least, the points of each stretch may be; kept from gap to gap. */
+let bounds = new Float64Array(256);
+
+/**
+ * The gap between one where it is and another moved by `by`, where it is below `within`. Stretches of the edge are asked by
+ * their middles first, and only those looked at point by point that may hold the nearest.
+ */
 function gapOf(one: Body, other: Body, by: Point, within: number): { mm: number; at: Point } | undefined {
   const isSmaller = one.outline.reach * one.most <= other.outline.reach * other.most;
   const [from, to] = isSmaller ? [one, other] : [other, one];
   const [fx, fy] = isSmaller ? [0, 0] : [by.x, by.y];
   const [tx, ty] = isSmaller ? [by.x, by.y] : [0, 0];
-  const { points } = from.outline;
-  const [a, b, c, d, e, f] = from.matrix;
-  const [p, q, r, s, u, v] = to.back;
+  const { points, stretches } = from.outline;
+  // From the one motif to the plane, and on into the other.
+  const [a, b, c, d, e, f] = compose(translation(fx, fy), from.matrix);
+  const across = compose(to.back, [a, b, c, d, e - tx, f - ty]);
+  const [p, q, r, s, u, v] = across;
+  const distance = (x: number, y: number): number => distanceFrom(to.outline, p * x + r * y + u, q * x + s * y + v) * to.least;
   const edge = (Math.max(from.outline.across, from.outline.down) / 2) * from.least;
+  if (bounds.length < stretches.length) bounds = new Float64Array(2 * stretches.length);
+  let nearest = 0;
+  stretches.forEach(({ x, y, r: radius }, n) => {
+    bounds[n] = distance(x, y) - STEEPEST * radius * from.most - edge;
+    if ((bounds[n] as number) < (bounds[nearest] as number)) nearest = n;
+  });
   let mm = within;
-  let at: Point | undefined;
-  for (let n = 0; n < points.length; n += 2) {
-    const [px, py] = [points[n] as number, points[n + 1] as number];
-    const x = a * px + c * py + e + fx;
-    const y = b * px + d * py + f + fy;
-    const distance = distanceFrom(to.outline, p * (x - tx) + r * (y - ty) + u, q * (x - tx) + s * (y - ty) + v) * to.least - edge;
-    if (distance >= mm) continue;
-    mm = distance;
-    at = { x, y };
+  let best = -1;
+  // The likeliest first, after which most of the others cannot be.
+  for (let k = -1; k < stretches.length; k += 1) {
+    const n = k < 0 ? nearest : k;
+    if (k === nearest || (bounds[n] as number) >= mm) continue;
+    const stretch = stretches[n] as Stretch;
+    for (let at = stretch.from; at < stretch.to; at += 2) {
+      const far = distance(points[at] as number, points[at + 1] as number) - edge;
+      if (far >= mm) continue;
+      mm = far;
+      best = at;
+    }
   }
-  return at && { mm, at };
+  if (best < 0) return undefined;
+  const [x, y] = [points[best] as number, points[best + 1] as number];
+  return { mm, at: { x: a * x + c * y + e, y: b * x + d * y + f } };
 }

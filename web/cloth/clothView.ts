@@ -22,10 +22,12 @@ import { paintedWindow, refitted, toMm, viewportAround, viewportWith, type Viewp
 
 /** What was painted last: one image, or what lies below and above the placements that move. */
 interface PaintedCloth {
-  readonly below: Fill;
-  readonly above: Fill | undefined;
+  readonly below: PaintedFill;
+  readonly above: PaintedFill | undefined;
   readonly order: PaintOrder;
 }
+
+type PaintedFill = Fill & { readonly image: ImageBitmap };
 
 /** The placements that move, and the design as it was when they were taken up. */
 interface Held {
@@ -35,6 +37,8 @@ interface Held {
 
 const NOTHING_HELD: Held = { ids: [], design: undefined };
 
+/** Of more than so many that are drawn live, what repeats is laid together before it is laid over the window. */
+const MOST_APART = 12;
 /** Share of the window that is painted around it, so that panning has something to show. */
 const MARGIN = 0.4;
 /** Long side of a silhouette. */
@@ -67,6 +71,8 @@ export class ClothView {
   #frame: number | undefined;
   /** What the visible canvas shows while something moves, for redrawing only what changes. */
   #shown: { viewport: Viewport; painted: PaintedCloth; below: BrowserSheet; above: BrowserSheet | undefined; layings: readonly Laying[] } | undefined;
+  /** What repeats, while much of it is drawn live. */
+  #tile: BrowserSheet | undefined;
   #lastPaintTook = 0;
   #problem: string | undefined;
 
@@ -267,7 +273,7 @@ export class ClothView {
       this.#report(`The cloth could not be painted (${answer.failed}). Your design is safe; reload the page.`);
       return;
     }
-    const fill = (image: ImageBitmap): Fill => ({ image, plan: order.plan, window: order.window });
+    const fill = (image: ImageBitmap): PaintedFill => ({ image, plan: order.plan, window: order.window });
     this.#painted?.below.image.close();
     this.#painted?.above?.image.close();
     this.#painted = { below: fill(answer.below), above: answer.above && fill(answer.above), order };
@@ -293,14 +299,32 @@ export class ClothView {
       layFill(this.#context, this.#painted.below, this.#viewport);
       return;
     }
-    this.#drawMoving(this.#painted, live);
+    const drawn = stackAround(this.#design.placements, live)?.live ?? live;
+    const { image, window } = this.#painted.below;
+    const repeats = !window && image.width * image.height < this.#canvas.width * this.#canvas.height;
+    if (repeats && drawn.length > MOST_APART) this.#drawTile(this.#painted, drawn);
+    else this.#drawMoving(this.#painted, drawn, new Set(live));
   }
 
-  #drawMoving(painted: PaintedCloth, live: readonly string[]): void {
+  /** Where much is drawn live: all of it is laid once into what repeats, and that over the window. */
+  #drawTile({ below, above, order: { plan } }: PaintedCloth, drawn: readonly string[]): void {
+    const { width, height } = below.image;
+    const tile = (this.#tile ??= browserSheet(width, height));
+    // A size that is set clears it, too.
+    tile.resize(width, height);
+    tile.context.drawImage(below.image, 0, 0);
+    // Far off, the image is of so many repeats as it is reduced by.
+    const seen = { left: 0, top: 0, right: width * plan.reduction, bottom: height * plan.reduction };
+    const layings = this.#stamps.layings(this.#design, drawn, this.#drawn, plan, seen);
+    layAll(tile.surface, layings, plan.reduction, this.#shelf.easel);
+    if (above) tile.context.drawImage(above.image, 0, 0);
+    this.#shown = undefined;
+    layFill(this.#context, { image: tile.canvas, plan, window: undefined }, this.#viewport);
+  }
+
+  #drawMoving(painted: PaintedCloth, drawn: readonly string[], moving: ReadonlySet<string>): void {
     const viewport = this.#viewport;
     const context = this.#context;
-    const moving = new Set(live);
-    const drawn = stackAround(this.#design.placements, live)?.live ?? live;
     const layings = this.#stamps.layings(this.#design, drawn, this.#drawn, viewport.plan, paintedWindow(viewport));
     const before = this.#shown;
     const fresh = before === undefined || before.viewport !== viewport || before.painted !== painted;
@@ -317,8 +341,6 @@ export class ClothView {
     }
     context.clearRect(0, 0, this.#canvas.width, this.#canvas.height);
     context.drawImage(shown.below.canvas, 0, 0);
-    context.imageSmoothingEnabled = viewport.plan.reduction > 1;
-    context.imageSmoothingQuality = 'high';
     layAll(context as unknown as Surface, layings, viewport.plan.reduction, this.#shelf.easel);
     if (shown.above) context.drawImage(shown.above.canvas, 0, 0);
     context.restore();

@@ -5,7 +5,7 @@ import type { Viewport } from './viewport.ts';
 
 /** A painted image of the cloth and how it is to be laid. */
 export interface Fill {
-  readonly image: ImageBitmap;
+  readonly image: ImageBitmap | OffscreenCanvas;
   readonly plan: ClothPlan;
   /** Whole screen pixels of the plane that the image shows; of a window plan only. */
   readonly window: Box | undefined;

@@ -47,14 +47,17 @@ export class MovingStamps {
       const motif = held.has(placement.id) ? drawn.get(placement.motif) : undefined;
       if (!motif) continue;
       const place = stampPlace(placement, motif, grid);
+      let sheet: Sheet | undefined;
+      let painted: Box | undefined;
       for (const steps of echoesTouching(grid.lattice, shiftBox(place.box, place.anchor), window)) {
         const by = displacement(grid.lattice, steps);
         const at = { x: place.anchor.x + by.x - window.left, y: place.anchor.y + by.y - window.top };
         const part = partWorthPainting(place.box, at, { left: 0, top: 0, right: window.right - window.left, bottom: window.bottom - window.top });
         if (!part) continue;
-        const sheet = this.#stamps.sheet(stampKey(placement, motif, place, part, grid, scene), part.right - part.left, part.bottom - part.top, (on) =>
-          paintStamp(on, placement, motif, place, part, grid, scene, this.#easel),
-        );
+        if (!sheet || part !== painted) {
+          sheet = this.#stamps.sheet(stampKey(placement, motif, place, part, grid, scene), part.right - part.left, part.bottom - part.top, (on) => paintStamp(on, placement, motif, place, part, grid, scene, this.#easel));
+          painted = part;
+        }
         const box = shiftBox(part, at);
         found.push({
           stamp: { sheet, placement, part },
@@ -69,6 +72,8 @@ export class MovingStamps {
 
 /** Lays the stamps on a surface in screen pixels. */
 export function layAll(surface: Surface, layings: readonly Laying[], reduction: number, easel: Easel): void {
+  surface.imageSmoothingEnabled = reduction > 1;
+  surface.imageSmoothingQuality = 'high';
   surface.setTransform(1 / reduction, 0, 0, 1 / reduction, 0, 0);
   for (const { stamp, at } of layings) layStamp(surface, stamp.sheet, stamp.part, at, stamp.placement, easel);
   surface.setTransform(1, 0, 0, 1, 0, 0);

@@ -6,7 +6,7 @@ import { asDrawn } from '../../core/colour/inkResolver.ts';
 import { currentColourway, type Design } from '../../core/document/design.ts';
 import { compose, scaling, translation } from '../../core/geometry/matrix.ts';
 import type { Motif } from '../../core/motif/motif.ts';
-import { silhouetteOf } from '../../core/motif/silhouette.ts';
+import { silhouetteOf, type Silhouette } from '../../core/motif/silhouette.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import { cellWindow, paintPlane } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
@@ -16,7 +16,7 @@ import { pixelGrid } from '../../core/repeat/pixelFit.ts';
 import { filled } from '../../core/toss/fill.ts';
 import { holesBetween } from '../../core/toss/holes.ts';
 import { mainInk } from '../../core/toss/mainInk.ts';
-import { roundsOf } from '../../core/toss/rounds.ts';
+import { roundsOf, type Rounds } from '../../core/toss/rounds.ts';
 import { settled } from '../../core/toss/settle.ts';
 import { standingOf } from '../../core/toss/standing.ts';
 import { toss, TossError, type Tossable } from '../../core/toss/toss.ts';
@@ -114,7 +114,22 @@ async function shapeOf(motif: Motif): Promise<Shape> {
   paintArtwork(sheet.surface, artwork.nodes, compose(scaling(width / view.width, height / view.height), translation(-view.x, -view.y)), { easel: shelf.easel, resolve: asDrawn, width, height });
   const { data } = sheet.context.getImageData(0, 0, width, height);
   const silhouette = silhouetteOf(data, width, height);
-  const shape = { rounds: roundsOf(silhouette, motif), outline: outlineOf(silhouette, motif), ink: mainInk(data, motif.inks) };
+  const shape = lazyShape(silhouette, motif, mainInk(data, motif.inks));
   shapes.set(key, shape);
   return shape;
+}
+
+/** A toss asks for rounds and a check for outlines; either takes a while, and is made when it is asked for. */
+function lazyShape(silhouette: Silhouette, motif: Motif, ink: string): Shape {
+  let rounds: Rounds | undefined;
+  let outline: Outline | undefined;
+  return {
+    ink,
+    get rounds() {
+      return (rounds ??= roundsOf(silhouette, motif));
+    },
+    get outline() {
+      return (outline ??= outlineOf(silhouette, motif));
+    },
+  };
 }
