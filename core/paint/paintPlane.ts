@@ -6,7 +6,7 @@ import { echoesTouching } from '../repeat/echoes.ts';
 import type { PixelGrid } from '../repeat/pixelFit.ts';
 import type { Scene } from './scene.ts';
 import { layStamp, paintStamp, partWorthPainting, stampKey, stampPlace } from './stamp.ts';
-import type { StampCache } from './stampCache.ts';
+import type { Stamp, StampCache } from './stampCache.ts';
 import type { Easel, Sheet, Surface } from './surface.ts';
 
 /** Which part of the stack to paint, and how. */
@@ -62,7 +62,7 @@ export function* paintingPlane(
     }
     const place = stampPlace(placement, drawn, grid);
     const box = shiftBox(place.box, place.anchor);
-    let sheet: Sheet | undefined;
+    let sheet: Stamp | undefined;
     let painted: Box | undefined;
     for (const steps of echoesTouching(grid.lattice, box, window)) {
       const by = displacement(grid.lattice, steps);
@@ -74,12 +74,13 @@ export function* paintingPlane(
         if (stamps) {
           sheet = stamps.sheet(stampKey(placement, drawn, place, part, grid, scene), part.right - part.left, part.bottom - part.top, paint);
         } else {
-          sheet = scratch ??= easel.sheet(1, 1);
-          paint(sheet);
+          scratch ??= easel.sheet(1, 1);
+          paint(scratch);
+          sheet = scratch;
         }
         painted = part;
       }
-      layStamp(group?.sheet.surface ?? surface, sheet as Sheet, part, { x: at.x - window.left, y: at.y - window.top }, placement, easel);
+      layStamp(group?.sheet.surface ?? surface, sheet as Stamp, part, { x: at.x - window.left, y: at.y - window.top }, placement, easel);
     }
     yield (index + 1) / scene.placements.length;
   }

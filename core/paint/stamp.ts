@@ -77,7 +77,7 @@ export function stampKey(placement: Placement, { motif }: DrawnMotif, { phase }:
 }
 
 /** Lays a painted stamp so that its placement's anchor is at `at`, a whole pixel of the surface. */
-export function layStamp(surface: Surface, sheet: Sheet, part: Box, at: Point, { opacity, blend }: Pick<Placement, 'opacity' | 'blend'>, easel: Easel): void {
+export function layStamp(surface: Surface, sheet: Pick<Sheet, 'pixels'>, part: Box, at: Point, { opacity, blend }: Pick<Placement, 'opacity' | 'blend'>, easel: Easel): void {
   surface.globalAlpha = opacity;
   surface.globalCompositeOperation = compositeOf(blend);
   easel.lay(surface, sheet.pixels, {

@@ -1,8 +1,11 @@
 import type { Easel, Sheet } from './surface.ts';
 
+/** What was painted, to be laid down. */
+export type Stamp = Pick<Sheet, 'pixels'>;
+
 /** Painted stamps, kept from one painting of the cloth to the next: after a move all but one are still right. */
 export class StampCache {
-  readonly #sheets = new Map<string, { readonly sheet: Sheet; readonly pixels: number }>();
+  readonly #sheets = new Map<string, { readonly sheet: Stamp; readonly pixels: number }>();
   #pixels = 0;
 
   /** @param limit pixels kept in all; the longest unused go first */
@@ -12,7 +15,7 @@ export class StampCache {
   ) {}
 
   /** The sheet kept under the key, or a new one that `paint` is given to fill. */
-  sheet(key: string, width: number, height: number, paint: (sheet: Sheet) => void): Sheet {
+  sheet(key: string, width: number, height: number, paint: (sheet: Sheet) => void): Stamp {
     const kept = this.#sheets.get(key);
     if (kept) {
       // Moved to the end: a Map keeps the order of insertion.
@@ -22,14 +25,19 @@ export class StampCache {
     }
     const sheet = this.easel.sheet(1, 1);
     paint(sheet);
-    const pixels = width * height;
+    this.keep(key, sheet, width * height);
+    return sheet;
+  }
+
+  /** Keeps what was painted elsewhere. @param pixels how many it is of */
+  keep(key: string, sheet: Stamp, pixels: number): void {
+    this.#pixels += pixels - (this.#sheets.get(key)?.pixels ?? 0);
+    this.#sheets.delete(key);
     this.#sheets.set(key, { sheet, pixels });
-    this.#pixels += pixels;
     for (const [oldest, { pixels: freed }] of this.#sheets) {
       if (this.#pixels <= this.limit || oldest === key) break;
       this.#sheets.delete(oldest);
       this.#pixels -= freed;
     }
-    return sheet;
   }
 }

@@ -25,7 +25,7 @@ import { middle, toCss, toMm, type Viewport } from './viewport.ts';
 
 const HERE: Point = { x: 0, y: 0 };
 /** Of more than this the common frame says enough. */
-const MOST_OUTLINES = 300;
+const MOST_OUTLINES = 120;
 
 /** What is drawn over the cloth: the cell's stitches, guides, the pins of what is chosen, numbers at the pointer. */
 export function ClothOverlay({ view, hands }: ClothParts) {
@@ -53,7 +53,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
     return motif ? [{ placement, motif }] : [];
   });
   const { frame } = bench;
-  const shift = frame ? shiftIntoView(lattice, viewport, frame) : HERE;
+  const shift = frame ? shiftIntoView(lattice, viewport, frame, note !== undefined) : HERE;
   const onScreen = (mm: Point): Point => toCss(viewport, { x: mm.x + shift.x, y: mm.y + shift.y });
   const corners = frame && ([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([u, v]) => onScreen(atShare(frame, { u, v })));
   const shown = guidesShown ? design.guides : [];
@@ -92,10 +92,14 @@ export function ClothOverlay({ view, hands }: ClothParts) {
   );
 }
 
-/** How far aside of what is meant it is shown, mm: not at all, or where that is out of sight as many repeats as bring it nearest the middle. */
-function shiftIntoView(lattice: Lattice, viewport: Viewport, frame: Frame): Point {
-  const corners = boxAround(([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([u, v]) => toCss(viewport, atShare(frame, { u, v }))));
-  if (corners.right > 0 && corners.bottom > 0 && corners.left < viewport.width && corners.top < viewport.height) return HERE;
+/**
+ * How far aside of what is meant it is shown, mm: not at all, or where its middle is out of sight as many repeats as bring it
+ * nearest the window's middle. What is in the hand stays there as long as any of it is seen.
+ */
+function shiftIntoView(lattice: Lattice, viewport: Viewport, frame: Frame, inHand: boolean): Point {
+  const seen = (inHand ? [[0, 0], [1, 0], [1, 1], [0, 1]] : [[0.5, 0.5]]).map(([u = 0, v = 0]) => toCss(viewport, atShare(frame, { u, v })));
+  const { left, top, right, bottom } = boxAround(seen);
+  if (right > 0 && bottom > 0 && left < viewport.width && top < viewport.height) return HERE;
   return displacement(lattice, nearestEcho(lattice, atShare(frame, MIDDLE), toMm(viewport, middle(viewport))));
 }
 

@@ -15,7 +15,7 @@ import type { Pickable } from '../../core/arrange/pick.ts';
 import { ArtworkShelf } from './artworkShelf.ts';
 import { browserSheet, type BrowserSheet } from './browserEasel.ts';
 import { layFill, type Fill } from './layFill.ts';
-import { layAll, MovingStamps, type Laying } from './movingStamps.ts';
+import { layAll, MANY, MovingStamps, type Laying } from './movingStamps.ts';
 import type { PaintAnswer, PaintOrder } from './paintMessages.ts';
 import { stackAround } from './stackAround.ts';
 import { paintedWindow, refitted, toMm, viewportAround, viewportWith, type Viewport } from './viewport.ts';
@@ -37,8 +37,6 @@ interface Held {
 
 const NOTHING_HELD: Held = { ids: [], design: undefined };
 
-/** Of more than so many that are drawn live, what repeats is laid together before it is laid over the window. */
-const MOST_APART = 12;
 /** Share of the window that is painted around it, so that panning has something to show. */
 const MARGIN = 0.4;
 /** Long side of a silhouette. */
@@ -276,6 +274,7 @@ export class ClothView {
     const fill = (image: ImageBitmap): PaintedFill => ({ image, plan: order.plan, window: order.window });
     this.#painted?.below.image.close();
     this.#painted?.above?.image.close();
+    this.#stamps.keep(answer.stamps);
     this.#painted = { below: fill(answer.below), above: answer.above && fill(answer.above), order };
     this.#lastPaintTook = answer.took;
     this.#shown = undefined;
@@ -300,14 +299,20 @@ export class ClothView {
       return;
     }
     const drawn = stackAround(this.#design.placements, live)?.live ?? live;
+    if (drawn.length > MANY && this.#painted.order.moving.length === 0) {
+      // Pictures of so many are on their way; until then all lies where it was.
+      this.#shown = undefined;
+      layFill(this.#context, this.#painted.below, this.#viewport);
+      return;
+    }
     const { image, window } = this.#painted.below;
     const repeats = !window && image.width * image.height < this.#canvas.width * this.#canvas.height;
-    if (repeats && drawn.length > MOST_APART) this.#drawTile(this.#painted, drawn);
+    if (repeats && drawn.length > MANY) this.#drawTile(this.#painted, drawn);
     else this.#drawMoving(this.#painted, drawn, new Set(live));
   }
 
   /** Where much is drawn live: all of it is laid once into what repeats, and that over the window. */
-  #drawTile({ below, above, order: { plan } }: PaintedCloth, drawn: readonly string[]): void {
+  #drawTile({ below, above, order: { plan, design } }: PaintedCloth, drawn: readonly string[]): void {
     const { width, height } = below.image;
     const tile = (this.#tile ??= browserSheet(width, height));
     // A size that is set clears it, too.
@@ -315,7 +320,7 @@ export class ClothView {
     tile.context.drawImage(below.image, 0, 0);
     // Far off, the image is of so many repeats as it is reduced by.
     const seen = { left: 0, top: 0, right: width * plan.reduction, bottom: height * plan.reduction };
-    const layings = this.#stamps.layings(this.#design, drawn, this.#drawn, plan, seen);
+    const layings = this.#stamps.layings(this.#design, drawn, this.#drawn, plan, seen, design);
     layAll(tile.surface, layings, plan.reduction, this.#shelf.easel);
     if (above) tile.context.drawImage(above.image, 0, 0);
     this.#shown = undefined;
@@ -325,14 +330,14 @@ export class ClothView {
   #drawMoving(painted: PaintedCloth, drawn: readonly string[], moving: ReadonlySet<string>): void {
     const viewport = this.#viewport;
     const context = this.#context;
-    const layings = this.#stamps.layings(this.#design, drawn, this.#drawn, viewport.plan, paintedWindow(viewport));
+    const layings = this.#stamps.layings(this.#design, drawn, this.#drawn, viewport.plan, paintedWindow(viewport), painted.order.design);
     const before = this.#shown;
     const fresh = before === undefined || before.viewport !== viewport || before.painted !== painted;
     const shown = fresh ? { viewport, painted, ...this.#laidApart(painted), layings } : { ...before, layings };
     this.#shown = shown;
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.save();
-    const touched = fresh ? [] : [...before.layings, ...layings].filter(({ stamp }) => moving.has(stamp.placement.id)).map(({ box }) => box);
+    const touched = fresh ? [] : [...before.layings, ...layings].filter(({ placement }) => moving.has(placement.id)).map(({ box }) => box);
     if (!fresh && isLittle(touched, this.#canvas.width * this.#canvas.height)) {
       // Only where something was or is now; all edges are whole pixels.
       context.beginPath();

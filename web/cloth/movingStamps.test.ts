@@ -1,13 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { newDesign } from '../../core/document/design.ts';
+import type { Placement } from '../../core/document/placement.ts';
+import { UPRIGHT } from '../../core/geometry/pose.ts';
+import { seeded } from '../../core/random/seeded.ts';
+import { step } from '../../core/repeat/step.ts';
 import { freeLayer, stacked } from '../../core/document/layer.ts';
 import { canPaintApart } from '../../core/paint/apart.ts';
 import { clothPlan } from '../../core/paint/clothPlan.ts';
 import { paintPlane } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
-import { anyDesign, anyStep, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
+import { anyDesign, anyStep, leafAt, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
 import { nodeEasel, nodeSheet, pixelsOf } from '../../server/paint/nodeEasel.ts';
-import { layAll, MovingStamps } from './movingStamps.ts';
+import { layAll, MANY, MovingStamps } from './movingStamps.ts';
 import { stackAround } from './stackAround.ts';
 
 const easel = nodeEasel();
@@ -69,12 +74,69 @@ describe('a moving motif', () => {
         // What lies above is laid in one go, which rounds half-covered pixels once more.
         expect(most).toBeLessThanOrEqual(5);
         // And each is drawn within the box that is redrawn for it.
-        for (const { box, at, stamp } of layings) {
-          expect(box.left).toBeLessThanOrEqual(at.x + stamp.part.left);
-          expect(box.bottom).toBeGreaterThanOrEqual(at.y + stamp.part.bottom);
+        for (const { box, at, part } of layings) {
+          expect(box.left).toBeLessThanOrEqual(at.x + part.left);
+          expect(box.bottom).toBeGreaterThanOrEqual(at.y + part.bottom);
         }
       }),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('many that move together', () => {
+  const random = seeded(7);
+  const repeat = { width: 80, height: 70, step: step('half-drop') };
+  const start = { ...newDesign('many', 'Many', repeat), placements: Array.from({ length: MANY + 6 }, (_, n) => leafAt(`m${n}`, { ...UPRIGHT, x: 80 * random(), y: 70 * random(), turn: 360 * random(), scale: 0.5 + random() })) };
+  const ids = start.placements.map(({ id }) => id);
+  const plan = clothPlan(repeat, 5, { width: 2000, height: 2000 });
+  const window = { left: -30, top: -20, right: 370, bottom: 280 };
+  const laid = (design: typeof start, taken?: typeof start) => {
+    const frame = nodeSheet(400, 300);
+    layAll(frame.surface, new MovingStamps(easel).layings(design, ids, LEAF_MOTIFS, plan, window, taken), plan.reduction, easel);
+    return pixelsOf(frame);
+  };
+  const changed = (change: (one: Placement) => Partial<Placement>) => ({ ...start, placements: start.placements.map((one) => ({ ...one, ...change(one) })) });
+  /** The mean difference of a channel where either is drawn on. */
+  const off = (a: Uint8ClampedArray, b: Uint8ClampedArray): number => {
+    let [sum, count] = [0, 0];
+    for (let i = 0; i < a.length; i += 4) {
+      if (a[i + 3] === 0 && b[i + 3] === 0) continue;
+      for (let k = 0; k < 4; k += 1) sum += Math.abs((a[i + k] as number) - (b[i + k] as number));
+      count += 4;
+    }
+    return sum / count;
+  };
+
+  it('are what they will be to the bit where they go by whole pixels', () => {
+    const moved = changed(({ x, y }) => ({ x: x + 37 / plan.scaleX, y: y - 12 / plan.scaleY }));
+    expect(off(laid(moved, start), laid(moved))).toBe(0);
+  });
+
+  it('are nearly what they will be where they go by parts of a pixel, turn, grow, lean or are mirrored', () => {
+    for (const change of [
+      ({ x, y }: Placement) => ({ x: x + 3.33, y: y + 7.77 }),
+      ({ turn }: Placement) => ({ turn: turn + 25 }),
+      ({ scale, stretch }: Placement) => ({ scale: scale * 1.2, stretch: stretch * 0.9 }),
+      ({ skew }: Placement) => ({ skew: skew + 15 }),
+      ({ mirrored }: Placement) => ({ mirrored: !mirrored, x: 12 }),
+    ]) {
+      const moved = changed(change);
+      const exact = laid(moved);
+      expect(off(laid(moved, start), exact)).toBeLessThan(0.25 * off(laid(start), exact));
+    }
+  });
+
+  it('are painted once, however they turn', () => {
+    let painted = 0;
+    const counting = { ...easel, sheet: (...size: [number, number]) => ((painted += 1), easel.sheet(...size)) };
+    const stamps = new MovingStamps(counting);
+    const turned = (by: number): number => {
+      stamps.layings(changed(({ turn }) => ({ turn: turn + by })), ids, LEAF_MOTIFS, plan, window, start);
+      return painted;
+    };
+    const first = turned(0);
+    expect(first).toBeGreaterThan(0);
+    for (let n = 1; n < 10; n += 1) expect(turned(n)).toBe(first);
   });
 });

@@ -15,11 +15,19 @@ export interface PaintOrder {
   readonly moving: readonly string[];
 }
 
+/** A stamp that was painted off the page, and the key that it is kept under. */
+export interface PaintedStamp {
+  readonly key: string;
+  readonly image: ImageBitmap;
+}
+
 /** What comes back: one image, or one for below and one for above what moves. */
 export interface Painted {
   readonly id: number;
   readonly below: ImageBitmap;
   readonly above: ImageBitmap | undefined;
+  /** Of what moves, where it is much. */
+  readonly stamps: readonly PaintedStamp[];
   /** Painting time in ms, for the bench. */
   readonly took: number;
 }

@@ -5,8 +5,10 @@ import { sceneOf, type DrawnMotif, type Scene } from '../../core/paint/scene.ts'
 import { fillStrips } from '../../core/paint/layCell.ts';
 import { ArtworkShelf } from './artworkShelf.ts';
 import { browserSheet, type BrowserSheet } from './browserEasel.ts';
-import type { PaintAnswer, PaintOrder } from './paintMessages.ts';
+import { MANY } from './movingStamps.ts';
+import type { PaintAnswer, PaintedStamp, PaintOrder } from './paintMessages.ts';
 import { stackAround } from './stackAround.ts';
+import { stampsFor } from './stampsFor.ts';
 
 const shelf = new ArtworkShelf();
 const stamps = new StampCache(shelf.easel);
@@ -26,7 +28,13 @@ async function answer(order: PaintOrder): Promise<void> {
   const around = stackAround(order.design.placements, order.moving);
   const below = paint(order, scene, around ? { only: around.below } : {});
   const above = around && around.above.size > 0 ? paint(order, scene, { only: around.above, bare: true }) : undefined;
-  port.postMessage({ id: order.id, below, above, took: performance.now() - began }, above ? [below, above] : [below]);
+  const live = around && around.live.length > MANY ? await livePictures(order, scene, around.live) : [];
+  port.postMessage({ id: order.id, below, above, stamps: live, took: performance.now() - began }, [below, ...(above ? [above] : []), ...live.map(({ image }) => image)]);
+}
+
+/** Pictures of what is about to move; what lies between is among it. */
+function livePictures({ plan: { grid }, window }: PaintOrder, scene: Scene, ids: readonly string[]): Promise<PaintedStamp[]> {
+  return Promise.all(stampsFor(scene, ids, grid, window ?? cellWindow(grid), stamps).map(async ({ key, sheet }) => ({ key, image: await createImageBitmap(sheet.pixels as OffscreenCanvas) })));
 }
 
 function paint(order: PaintOrder, scene: Scene, options: PlaneOptions): ImageBitmap {

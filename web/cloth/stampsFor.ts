@@ -1,0 +1,37 @@
+import { shiftBox, type Box } from '../../core/geometry/box.ts';
+import type { Scene } from '../../core/paint/scene.ts';
+import { paintStamp, partWorthPainting, stampKey, stampPlace } from '../../core/paint/stamp.ts';
+import type { Stamp, StampCache } from '../../core/paint/stampCache.ts';
+import { echoesTouching } from '../../core/repeat/echoes.ts';
+import type { PixelGrid } from '../../core/repeat/pixelFit.ts';
+import { KEPT_PIXELS } from './movingStamps.ts';
+
+/** A placement's stamp and the key that it is kept under. */
+export interface KeyedStamp {
+  readonly key: string;
+  readonly sheet: Stamp;
+}
+
+/**
+ * The stamps of placements as they lie, of those that the window shows, for whoever is about to move them; not of huge ones,
+ * which are painted in part, and no more than can be kept.
+ */
+export function stampsFor(scene: Scene, ids: readonly string[], grid: PixelGrid, window: Box, stamps: StampCache): KeyedStamp[] {
+  const held = new Set(ids);
+  const found: KeyedStamp[] = [];
+  let pixels = 0;
+  for (const placement of scene.placements) {
+    const motif = held.has(placement.id) ? scene.motifs.get(placement.motif) : undefined;
+    if (!motif) continue;
+    const place = stampPlace(placement, motif, grid);
+    const { box } = place;
+    const isSeen = echoesTouching(grid.lattice, shiftBox(box, place.anchor), window).length > 0;
+    if (!isSeen || partWorthPainting(box, place.anchor, window) !== box) continue;
+    const [width, height] = [box.right - box.left, box.bottom - box.top];
+    pixels += width * height;
+    if (pixels > KEPT_PIXELS) break;
+    const key = stampKey(placement, motif, place, box, grid, scene);
+    found.push({ key, sheet: stamps.sheet(key, width, height, (on) => paintStamp(on, placement, motif, place, box, grid, scene, stamps.easel)) });
+  }
+  return found;
+}
