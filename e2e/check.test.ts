@@ -1,7 +1,7 @@
-import { By, until } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { SQUARE, step } from '../core/repeat/step.ts';
-import { click, complaints, type } from './support/hands.ts';
+import { click, complaints, drag, press, type } from './support/hands.ts';
 import { openTiles, type Tiles } from './support/tiles.ts';
 
 let tiles: Tiles;
@@ -13,7 +13,7 @@ beforeAll(async () => {
 afterAll(() => tiles.close());
 
 const looked = (): Promise<unknown> => tiles.browser.driver.wait(until.elementLocated(By.css('[data-check="done"]')), 15_000, 'nobody looked');
-const findings = async (kind: string): Promise<string[]> => Promise.all((await tiles.browser.driver.findElements(By.css(`[data-finding^="${kind}"]`))).map((one) => one.getText()));
+const findings = (kind: string): Promise<string[]> => tiles.browser.driver.executeScript('return [...document.querySelectorAll(`[data-finding^="${arguments[0]}"]`)].map((one) => one.innerText)', kind);
 const chosen = async (): Promise<string> => (await tiles.browser.driver.findElement(By.css('[aria-label^="Numbers of"], [data-chalk-label], h3'))).getText();
 
 describe('the check', () => {
@@ -33,6 +33,10 @@ describe('the check', () => {
     await (await driver.findElement(By.css('[data-mark-pin="lane 0"]'))).click();
     await driver.wait(until.elementLocated(By.css('[data-finding="lane 0"][aria-pressed="true"]')), 5000);
     expect(await chosen()).toContain('4 motifs');
+    // A tile that is moved into it closes it; the other stays.
+    await press(driver, Key.ESCAPE);
+    await drag(driver, await tiles.spot(40, 60), await tiles.spot(40, 40));
+    await driver.wait(async () => (await findings('lane')).filter((text) => text.includes('level')).length === 1, 10_000, 'it was never closed');
     // What is free now is narrower than what is looked for.
     await type(driver, 'Lanes wider than', '25');
     await driver.wait(async () => (await findings('lane')).length === 0, 10_000, 'it was still found');

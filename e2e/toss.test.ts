@@ -1,7 +1,7 @@
 import { By, Key, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { SQUARE, step } from '../core/repeat/step.ts';
-import { click, clickAt, complaints, press, settledShot, type, waitForText } from './support/hands.ts';
+import { cellOnScreen, click, clickAt, complaints, press, settledShot, type, waitForText } from './support/hands.ts';
 import { isPink, openTiles, type Tiles } from './support/tiles.ts';
 
 let tiles: Tiles;
@@ -51,9 +51,14 @@ describe('a toss', () => {
     expect(half.placements.find((one) => one.id === 't0')).toMatchObject({ x: 2, y: 90, scale: 1 });
     expect(half.toss?.laid).toHaveLength(half.placements.length - 1);
 
+    // What was written, and a toss under way, outlast a look at other parts of the job.
     await type(driver, 'How many of Tile', '60');
+    await click(driver, 'radio', 'Chosen');
+    await click(driver, 'radio', 'Toss');
     await click(driver, 'button', 'Toss afresh');
+    await click(driver, 'button', 'Repeat');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 61, 30_000, 'it was never finished');
+    await click(driver, 'button', 'Arrange');
     await still();
     const whole = await tiles.stored(id);
     expect(whole.placements.find((one) => one.id === 't0')).toMatchObject({ x: 2, y: 90 });
@@ -61,8 +66,10 @@ describe('a toss', () => {
     expect(whole.placements.some((one) => half.toss?.laid.includes(one.id))).toBe(false);
     // The hand's own tile keeps its gap, seen in the echo half a cell lower.
     const screen = await settledShot(driver);
+    const { left, top } = await cellOnScreen(driver);
     const beside = await tiles.spot(2 + 300 + 20.5, 180 + 0.5 - 90 + 90);
-    if (beside.x < 960 && beside.y < 700) expect(isPink(screen, beside)).toBe(false);
+    expect(beside.x, `the echo is in sight of a cell at ${left}, ${top}`).toBeLessThan(970);
+    expect(isPink(screen, beside)).toBe(false);
 
     // One of them pinned stays where it is when all else is tossed anew.
     const kept = whole.placements[5];

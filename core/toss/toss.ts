@@ -6,7 +6,7 @@ import { canonical, distanceBetween, nearestDifference, type Lattice } from '../
 import type { Point } from '../geometry/point.ts';
 import { Openness } from './openness.ts';
 import { posedRounds, type Round, type Rounds } from './rounds.ts';
-import { isAllowed, ROLES, turnOf, type TossEntry, type TossRecipe } from './tossRecipe.ts';
+import { isAllowed, ROLES, turnOf, type Role, type TossEntry, type TossRecipe } from './tossRecipe.ts';
 
 /** A motif that found no place. */
 export interface Unplaced {
@@ -54,8 +54,8 @@ export class TossError extends Error {}
 
 /** Tries at a place for one motif. */
 const TRIES = 700;
-/** Places that fit, of which the best is taken. */
-const FITTING = 14;
+/** Places that fit, of which the best is taken: for heroes, which are few and seen first, more are compared. */
+const FITTING: Readonly<Record<Role, number>> = { hero: 60, companion: 14, filler: 14 };
 /** Equal motifs, and those of one main ink, are kept apart by these shares of the distance that they would have if they lay evenly. */
 const APART = 0.8;
 const INK_APART = 0.6;
@@ -182,7 +182,7 @@ function placeFor(
   let best: Laid | undefined;
   let least = Infinity;
   let fitting = 0;
-  for (let n = 0; n < TRIES && fitting < FITTING; n += 1) {
+  for (let n = 0; n < TRIES && fitting < FITTING[entry.role]; n += 1) {
     const from = n < TRIES / 2 ? roomy : open;
     const place = from[Math.floor(random() * from.length)] as number;
     const mirrored = recipe.mirrored && random() < 0.5;

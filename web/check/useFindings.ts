@@ -4,7 +4,6 @@ import type { Design } from '../../core/document/design.ts';
 import { useBench } from '../design/bench.ts';
 import { useStore } from '../shared/store.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
-import { Tosser } from '../toss/tosser.ts';
 
 interface Wanted {
   readonly design: Design;
@@ -17,28 +16,29 @@ export function useFindings(looking: Looking): string | undefined {
   const bench = useBench();
   const { committed } = useStore(bench.session);
   const motifs = useStore(bench.motifs);
-  const [tosser] = useState(() => new Tosser());
   const [problem, setProblem] = useState<string>();
   const wanted = useRef<Wanted>(undefined);
   const busy = useRef(false);
-  useEffect(() => () => tosser.close(), [tosser]);
-  useEffect(
-    () => () => {
+  const left = useRef(false);
+  useEffect(() => {
+    left.current = false;
+    return () => {
+      left.current = true;
       bench.findings.set(undefined);
       bench.mark.set(undefined);
-    },
-    [bench],
-  );
+    };
+  }, [bench]);
   useEffect(() => {
     wanted.current = { design: committed, motifs, looking };
     const look = (): void => {
       const next = wanted.current;
-      if (!next || busy.current) return;
+      if (!next || busy.current || left.current) return;
       wanted.current = undefined;
       busy.current = true;
-      tosser
+      bench.tossing.tosser
         .run(next.design, next.motifs, { kind: 'check', ...next.looking })
         .done.then((findings: Findings) => {
+          if (left.current) return;
           bench.findings.set(findings);
           setProblem(undefined);
         })
@@ -49,6 +49,6 @@ export function useFindings(looking: Looking): string | undefined {
         });
     };
     look();
-  }, [bench, tosser, committed, motifs, looking]);
+  }, [bench, committed, motifs, looking]);
   return problem;
 }

@@ -101,11 +101,12 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
       tell();
       told.close();
       company.close();
+      bench.tossing.close();
       saver.leave();
       saver.close();
       void client.invalidateQueries({ queryKey: ['designs'] });
     };
-  }, [saver, company, client, key, id]);
+  }, [bench, saver, company, client, key, id]);
 
   // Benches within bundles lie on top of the design's own; the topmost is worked at.
   const [within, setWithin] = useState<readonly Bench[]>([]);
@@ -127,6 +128,7 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
     [top],
   );
   const close = useCallback(() => {
+    top.tossing.close();
     // The view stays where the hand left it.
     (within.at(-2) ?? bench).lookAs(top);
     setWithin((stack) => stack.slice(0, -1));

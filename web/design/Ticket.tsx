@@ -1,4 +1,5 @@
 import { PanelRightClose, PanelRightOpen } from 'lucide-react';
+import { useState } from 'react';
 import { Button } from '../shared/Button.tsx';
 import { useBench, type Part } from './bench.ts';
 import { useStore } from '../shared/store.ts';
@@ -6,6 +7,7 @@ import { ArrangeTicket } from './tickets/ArrangeTicket.tsx';
 import { ColourTicket } from './tickets/ColourTicket.tsx';
 import { MotifsTicket } from './tickets/MotifsTicket.tsx';
 import { RepeatTicket } from './tickets/RepeatTicket.tsx';
+import { FootContext } from './TicketFoot.tsx';
 
 const TITLES: Readonly<Record<Part, string>> = { motifs: 'Motifs', repeat: 'Repeat', arrange: 'Arrange', colour: 'Colour' };
 const BODIES: Readonly<Record<Part, () => React.ReactNode>> = { motifs: MotifsTicket, repeat: RepeatTicket, arrange: ArrangeTicket, colour: ColourTicket };
@@ -15,6 +17,7 @@ export function Ticket({ open, onToggle }: { readonly open: boolean; readonly on
   const bench = useBench();
   const part = useStore(bench.part);
   const Body = BODIES[part];
+  const [foot, setFoot] = useState<HTMLElement | null>(null);
   if (!open) {
     return (
       <div className="col-start-3 row-start-2 border-l border-thread bg-calico p-1">
@@ -35,9 +38,12 @@ export function Ticket({ open, onToggle }: { readonly open: boolean; readonly on
             <PanelRightClose size={16} aria-hidden />
           </Button>
         </div>
-        <div className="min-h-0 overflow-y-auto p-4 pb-6">
-          <Body />
-        </div>
+        <FootContext value={foot}>
+          <div className="min-h-0 overflow-y-auto p-4 pb-6">
+            <Body />
+          </div>
+        </FootContext>
+        <div ref={setFoot} className="shrink-0" />
       </div>
     </aside>
   );

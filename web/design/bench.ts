@@ -27,6 +27,7 @@ import type { Hole } from '../../core/toss/holes.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import type { Viewport } from '../cloth/viewport.ts';
 import { Cell } from '../shared/store.ts';
+import { Tossing } from '../toss/tossing.ts';
 import { clipOf, ownClips, type ClipShelf } from './clip.ts';
 import { carriedTo, chosen, NOTHING, seenAt, type Selection } from './selection.ts';
 
@@ -89,6 +90,7 @@ export class Bench {
   readonly said = new Cell('');
   /** Why something could not be done: a sentence, until it is taken away. */
   readonly refused = new Cell<string | undefined>(undefined);
+  readonly tossing = new Tossing(this);
   clips: ClipShelf = ownClips();
 
   /** Where the cloth was looked at last, for whoever comes after. */

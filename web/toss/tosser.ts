@@ -32,13 +32,20 @@ export class Tosser {
     return { done, stop: () => post({ stop: id }) };
   }
 
+  /** Gives up all that is under way; the next task begins anew. */
   close(): void {
     this.#worker?.terminate();
     this.#worker = undefined;
+    this.#waiting.clear();
   }
 
   #begin(): Worker {
     const worker = new Worker(new URL('./tossWorker.ts', import.meta.url), { type: 'module' });
+    worker.onerror = ({ message }) => {
+      const waiting = [...this.#waiting.values()];
+      this.close();
+      for (const { reject } of waiting) reject(new Error(`The toss broke off (${message}). Nothing was changed; try again.`));
+    };
     worker.onmessage = ({ data }: MessageEvent<TossAnswer>) => this.#take(data);
     return worker;
   }

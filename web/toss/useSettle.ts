@@ -1,16 +1,12 @@
-import { useEffect, useState } from 'react';
 import { useBench } from '../design/bench.ts';
-import { Tosser } from './tosser.ts';
 
 /** Evens out the spacing of motifs by small moves, off the page; each call goes on. */
 export function useSettle(): (ids: readonly string[], turning: boolean) => void {
   const bench = useBench();
-  const [tosser] = useState(() => new Tosser());
-  useEffect(() => () => tosser.close(), [tosser]);
   return (ids, turning) => {
     if (ids.length === 0) return;
     const start = bench.session.state.committed;
-    tosser
+    bench.tossing.tosser
       .run(start, bench.motifs.getState(), { kind: 'settle', chosen: ids, turning })
       .done.then((changes) => {
         const count = Object.keys(changes).length;

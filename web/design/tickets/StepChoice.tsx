@@ -20,7 +20,7 @@ const KINDS: readonly { readonly kind: Kind; readonly name: string }[] = [
   { kind: 'brick', name: 'Brick' },
   { kind: 'honeycomb', name: 'Honeycomb' },
 ];
-const MIRRORINGS: Readonly<Record<Mirroring | 'none', string>> = { none: 'As they are', columns: 'Columns', rows: 'Rows', both: 'Both' };
+const MIRRORINGS: Readonly<Record<Mirroring | 'none', string>> = { none: 'None', columns: 'Columns', rows: 'Rows', both: 'Both' };
 
 /** How cells follow each other. What is pointed at is shown on the cloth, and taken by a click. */
 export function StepChoice() {

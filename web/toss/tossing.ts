@@ -1,0 +1,83 @@
+import { nanoid } from 'nanoid';
+import { layToss, looseOf, tossedPlacements } from '../../core/toss/layToss.ts';
+import type { Laid, Tossed } from '../../core/toss/toss.ts';
+import type { TossRecipe } from '../../core/toss/tossRecipe.ts';
+import type { Bench } from '../design/bench.ts';
+import { Cell } from '../shared/store.ts';
+import { Tosser, type Running } from './tosser.ts';
+
+const NEW: TossRecipe = { entries: [], directions: { kind: 'all' }, mirrored: true, gap: 4, ground: 0.4, seed: 1 };
+
+/**
+ * The toss of one bench: the recipe as far as it is written, and a toss under way. It goes on, and the recipe stays, while other
+ * parts of the job are looked at.
+ */
+export class Tossing {
+  readonly tosser = new Tosser();
+  /** Changed since the last toss; undefined where it was not. */
+  readonly edited = new Cell<TossRecipe | undefined>(undefined);
+  readonly running = new Cell<Running<Tossed> | undefined>(undefined);
+  /** What the last toss came to, or the one under way so far. */
+  readonly last = new Cell<Tossed | undefined>(undefined);
+  readonly problem = new Cell<string | undefined>(undefined);
+
+  constructor(readonly bench: Bench) {}
+
+  get recipe(): TossRecipe {
+    return this.edited.getState() ?? this.bench.session.state.committed.toss?.recipe ?? NEW;
+  }
+
+  change(part: Partial<TossRecipe>): void {
+    this.edited.set({ ...this.recipe, ...part });
+  }
+
+  /** Tosses what the recipe says, seen on the cloth as it goes, and lays it as one step. @param afresh or from what lies there */
+  async run(recipe: TossRecipe, afresh: boolean): Promise<void> {
+    const { bench, problem, last } = this;
+    const { session, layer } = bench;
+    if (this.running.getState()) return;
+    if (!layer) {
+      bench.refused.set('Every layer is hidden or locked, so nothing can be tossed. Open one in the stack first.');
+      return;
+    }
+    this.edited.set(recipe);
+    problem.set(undefined);
+    bench.choose([]);
+    const start = session.state.committed;
+    const gone = looseOf(start);
+    const nonce = nanoid(6);
+    const command = ({ placed }: Tossed) => layToss(start, bench.motifMap, recipe, tossedPlacements(placed, layer.id, (n) => `${nonce}-${n}`));
+    const isAsBefore = (): boolean => session.state.committed === start;
+    const standing = { ...start, placements: start.placements.filter(({ id }) => !gone.has(id)) };
+    const from = afresh ? [] : start.placements.filter(({ id }) => gone.has(id)).map(({ motif, x, y, turn, scale, mirrored }): Laid => ({ motif, x, y, turn, scale, mirrored }));
+    const running = this.tosser.run(standing, bench.motifs.getState(), { kind: 'toss', recipe, from }, (tossed) => {
+      last.set(tossed);
+      if (isAsBefore()) session.preview(command(tossed));
+    });
+    this.running.set(running);
+    try {
+      const tossed = await running.done;
+      last.set(tossed);
+      // What was done meanwhile is not undone by a toss that knows nothing of it.
+      if (!isAsBefore()) problem.set('Something was changed while it was tossed, so nothing of the toss was laid. Toss again.');
+      else {
+        session.preview(undefined);
+        if (tossed.placed.length === 0) problem.set('Nothing found room at this gap. Nothing was changed; make the gap or the motifs smaller.');
+        else {
+          bench.commit(`Tossed ${tossed.placed.length} motifs`, command(tossed));
+          this.edited.set(undefined);
+        }
+      }
+    } catch (error) {
+      if (isAsBefore()) session.preview(undefined);
+      problem.set(error instanceof Error ? error.message : String(error));
+    } finally {
+      this.running.set(undefined);
+    }
+  }
+
+  /** Ends whatever is under way; nothing more is laid. */
+  close(): void {
+    this.tosser.close();
+  }
+}
