@@ -94,6 +94,7 @@ describe('a toss', () => {
     await prepare(1, 10, 60, 2);
     await driver.executeScript("[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()");
     await driver.executeScript("[...document.querySelectorAll('label')].find((s) => s.textContent.startsWith('Show holes')).querySelector('input').click()");
+    await type(driver, 'Wider than', '15');
     await driver.wait(async () => Number(await (await driver.findElement(By.css('[data-holes]'))).getAttribute('data-holes')) > 2, 10_000, 'no holes were found');
     expect((await driver.findElements(By.css('[data-mark="hole"]'))).length).toBeGreaterThan(2);
     // One that is taken on the cloth is told apart in the list.

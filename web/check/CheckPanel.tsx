@@ -11,6 +11,7 @@ import { Button } from '../shared/Button.tsx';
 import { Fold } from '../shared/Fold.tsx';
 import { LengthField } from '../shared/LengthField.tsx';
 import { useStore } from '../shared/store.ts';
+import { HolesPart } from '../toss/HolesPart.tsx';
 import { useSettle } from '../toss/useSettle.ts';
 import { QuarterCharts } from './QuarterCharts.tsx';
 import { useFindings } from './useFindings.ts';
@@ -67,6 +68,9 @@ export function CheckPanel() {
           );
         })}
       <SettleChosen />
+      <Fold name="Holes" open>
+        <HolesPart shownFirst />
+      </Fold>
       {findings && (
         <Fold name="Quarter by quarter" open>
           <QuarterCharts quarters={findings.quarters} />

@@ -54,6 +54,7 @@ export function lanesSeen({ angle, width, at, apart }: Extract<Mark, { kind: 'la
 export function takeMark(bench: Bench, mark: Mark, at: Point): void {
   bench.chooseNear(mark.ids, at);
   bench.mark.set(mark.key);
-  bench.arrangeSide.set(mark.kind === 'hole' ? 'toss' : 'check');
+  // Holes are listed by the check and by the toss.
+  if (mark.kind !== 'hole' || bench.arrangeSide.getState() !== 'check') bench.arrangeSide.set(mark.kind === 'hole' ? 'toss' : 'check');
   bench.said.set(mark.name);
 }

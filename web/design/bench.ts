@@ -16,6 +16,7 @@ import { freeLayer, isOpen, type Layer } from '../../core/document/layer.ts';
 import { layMotif, missingInks, placementOf, replaceMotif, withInks } from '../../core/document/place.ts';
 import type { Placement, PlacementChange } from '../../core/document/placement.ts';
 import { Session } from '../../core/document/session.ts';
+import type { LayoutRecipe } from '../../core/layout/layoutRecipe.ts';
 import type { Pose } from '../../core/geometry/pose.ts';
 import type { Point } from '../../core/geometry/point.ts';
 import { withinTurn } from '../../core/geometry/turn.ts';
@@ -44,6 +45,12 @@ export interface InsideBundle {
   readonly name: string;
   readonly motif: string;
   readonly opened: OpenedBundle;
+}
+
+/** A recipe of rows or a grid that is being made, and what of the cloth is to become part of it. */
+export interface LayoutDraft {
+  readonly recipe: LayoutRecipe;
+  readonly taken: readonly string[];
 }
 
 /** What is chosen where it is meant, and what that was reckoned from. */
@@ -90,6 +97,7 @@ export class Bench {
   readonly said = new Cell('');
   /** Why something could not be done: a sentence, until it is taken away. */
   readonly refused = new Cell<string | undefined>(undefined);
+  readonly layoutDraft = new Cell<LayoutDraft | undefined>(undefined);
   readonly tossing = new Tossing(this);
   clips: ClipShelf = ownClips();
 

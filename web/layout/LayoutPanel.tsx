@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { layLayout, LayoutError } from '../../core/layout/layLayout.ts';
 import type { GridRecipe, LayoutRecipe, RowRecipe } from '../../core/layout/layoutRecipe.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
-import { useBench } from '../design/bench.ts';
+import { useBench, type LayoutDraft } from '../design/bench.ts';
+import { TicketFoot } from '../design/TicketFoot.tsx';
 import { Button } from '../shared/Button.tsx';
 import { Choice } from '../shared/Choice.tsx';
 import { useStore } from '../shared/store.ts';
@@ -13,17 +14,12 @@ import { RowFields } from './RowFields.tsx';
 const NEW_ROW: RowRecipe = { kind: 'row', rows: [], equal: 'height', size: 60, gap: 12, rowGap: 12 };
 const NEW_GRID: GridRecipe = { kind: 'grid', figure: 'dots', motif: '', fitted: true, count: 16, angle: 45, size: 0.5 };
 
-/** A recipe that is being made, and what of the cloth is to become part of it. */
-interface Draft {
-  readonly recipe: LayoutRecipe;
-  readonly taken: readonly string[];
-}
-
 /** Rows and grids by recipe: once laid, what is changed here is changed on the cloth. */
 export function LayoutPanel() {
   const bench = useBench();
   const { committed } = useStore(bench.session);
-  const [draft, setDraft] = useState<Draft>();
+  const draft = useStore(bench.layoutDraft);
+  const setDraft = (next: LayoutDraft | undefined): void => bench.layoutDraft.set(next);
   const [problem, setProblem] = useState<string>();
   const laid = committed.layout;
   const recipe = draft?.recipe ?? laid?.recipe ?? NEW_ROW;
@@ -69,9 +65,11 @@ export function LayoutPanel() {
       />
       {recipe.kind === 'row' ? <RowFields recipe={recipe} onChange={change} isLaid={isLaid} /> : <GridFields recipe={recipe} onChange={change} />}
       {!isLaid && (
-        <Button look="accent" disabled={!isWhole(recipe)} onClick={() => lay(recipe, draft?.taken)}>
-          {recipe.kind === 'row' ? 'Set in a row' : 'Lay the grid'}
-        </Button>
+        <TicketFoot label="Laying out">
+          <Button look="accent" disabled={!isWhole(recipe)} onClick={() => lay(recipe, draft?.taken)}>
+            {recipe.kind === 'row' ? 'Set in a row' : 'Lay the grid'}
+          </Button>
+        </TicketFoot>
       )}
       {isLaid && (
         <>

@@ -2,29 +2,35 @@ import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
 import type { Hole } from '../../core/toss/holes.ts';
 import { layToss, tossedPlacements } from '../../core/toss/layToss.ts';
-import type { TossRecipe } from '../../core/toss/tossRecipe.ts';
 import { formatNumber } from '../../core/units/length.ts';
 import { useBench } from '../design/bench.ts';
 import { Button } from '../shared/Button.tsx';
 import { LengthField } from '../shared/LengthField.tsx';
 import { useStore } from '../shared/store.ts';
 import { Tick } from '../shared/Tick.tsx';
-import type { Tosser } from './tosser.ts';
 
 /** Holes listed at the most. */
 const MOST = 24;
 /** After an edit, so long, ms. */
 const SOON = 80;
 
-/** The largest empty rounds, on the cloth and as a list, and fillers for them. */
-export function HolesPart({ tosser, recipe, busy }: { readonly tosser: Tosser; readonly recipe: TossRecipe; readonly busy: boolean }) {
+/** From this share of how far motifs lie apart, evenly, a hole is one to the eye. */
+const NOTABLE = 0.9;
+
+/** The largest empty rounds, on the cloth and as a list, and fillers of the toss for them. @param shownFirst whether they are looked for at once */
+export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolean }) {
   const bench = useBench();
+  const { tossing } = bench;
+  const { tosser } = tossing;
+  useStore(tossing.edited);
+  const busy = useStore(tossing.running) !== undefined;
   const { committed } = useStore(bench.session);
   const motifs = useStore(bench.motifs);
   const shown = useStore(bench.holes);
   const taken = useStore(bench.mark);
-  const [on, setOn] = useState(false);
-  const [across, setAcross] = useState(15);
+  const { recipe } = tossing;
+  const [on, setOn] = useState(shownFirst);
+  const [across, setAcross] = useState(() => Math.max(5, Math.round(NOTABLE * Math.sqrt((committed.repeat.width * committed.repeat.height) / Math.max(1, committed.placements.length)))));
   const [problem, setProblem] = useState<string>();
 
   useEffect(() => {

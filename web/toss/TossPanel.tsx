@@ -114,7 +114,7 @@ export function TossPanel() {
       </div>
       {seeding && bench.layer && createPortal(<SeedsSideBySide recipe={seeding} layer={bench.layer.id} onClose={() => setSeeding(undefined)} />, document.body)}
       <Fold name="Holes">
-        <HolesPart tosser={tossing.tosser} recipe={recipe} busy={running !== undefined} />
+        <HolesPart />
       </Fold>
       <TicketFoot label="Tossing">
         {problem && (
