@@ -23,9 +23,9 @@ let answer: (path: string, body: Record<string, unknown>) => Response | Promise<
 beforeEach(async () => {
   held.clear();
   calls.length = 0;
-  vi.stubGlobal('navigator', { locks });
-  vi.stubGlobal('fetch', (path: string, { method, body }: { method: string; body: string }) => {
-    const read = JSON.parse(body) as Record<string, unknown>;
+  vi.stubGlobal('navigator', { locks, sendBeacon: () => true });
+  vi.stubGlobal('fetch', (path: string, { method, body }: { method: string; body?: string }) => {
+    const read = JSON.parse(body ?? '{}') as Record<string, unknown>;
     calls.push({ method, path, body: read });
     return Promise.resolve(answer(path, read));
   });
@@ -52,9 +52,25 @@ describe('edits of an earlier window', () => {
     expect(await keptEditsOf('d')).toHaveLength(1);
   });
 
+  it('go on top of what was changed elsewhere meanwhile, where the two have nothing in common', async () => {
+    await keepEdits(edits('a'));
+    let gone = false;
+    answer = (path, body) => {
+      // The first batch had arrived before, unacknowledged; then somebody moved a motif.
+      if (path.includes('/since/')) return Response.json({ revision: 5, saves: [{ save: 'a-1', commands: [{ type: 'name', name: 'Tide' }] }, { save: 'b-1', commands: [{ type: 'change', changes: { m: { x: 1 } } }] }], others: [] });
+      if (body?.['save'] === 'a-1') return Response.json({ revision: 4 });
+      if (body?.['revision'] === 4) return Response.json({ detail: 'It was changed elsewhere.' }, { status: 409 });
+      gone = body?.['revision'] === 5;
+      return Response.json({ revision: 6 });
+    };
+    expect(await deliverKept('d')).toEqual({ saved: 3, parted: [] });
+    expect(gone).toBe(true);
+    expect(await keptEditsOf('d')).toEqual([]);
+  });
+
   it('become a design of their own where the server has gone on without them', async () => {
     await keepEdits(edits('a'));
-    answer = (path) => (path.endsWith('/designs') ? Response.json({ design: {}, revision: 1 }, { status: 201 }) : Response.json({ detail: 'It was changed elsewhere.' }, { status: 409 }));
+    answer = (path) => path.includes('/since/') ? Response.json({ revision: 9, saves: [{ save: 'b-1', commands: [{ type: 'name', name: 'Flood' }] }], others: [] }) : (path.endsWith('/designs') ? Response.json({ design: {}, revision: 1 }, { status: 201 }) : Response.json({ detail: 'It was changed elsewhere.' }, { status: 409 }));
     expect(await deliverKept('d')).toEqual({ saved: 0, parted: ['Ebb, kept edits'] });
     expect(calls.at(-1)?.body).toMatchObject({ name: 'Ebb, kept edits', document: { ground: null } });
     expect(await keptEditsOf('d')).toEqual([]);

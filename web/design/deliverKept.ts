@@ -1,6 +1,7 @@
+import { meet } from '../../core/document/touched.ts';
 import { ApiProblem } from '../api/client.ts';
-import { createDesign, saveCommands } from '../api/designs.ts';
-import { forgetEdits, keptEditsOf, type KeptEdits } from './editShelf.ts';
+import { createDesign, leaveDesign, readSince, saveCommands } from '../api/designs.ts';
+import { forgetEdits, keptEditsOf, type Batch, type KeptEdits } from './editShelf.ts';
 
 /** What became of edits that an earlier window had left in the browser. */
 export interface Delivered {
@@ -17,7 +18,8 @@ export function lockOf(key: string): string {
 
 /**
  * Sends the edits of a design that an earlier window kept and could not send. What another window is still looking after
- * is left to it. What the server cannot take on its version any more becomes a design of its own.
+ * is left to it. What was changed elsewhere meanwhile and has nothing to do
+ * with them goes together with them; else they become a design of their own.
  *
  * @throws Unreachable, and the edits stay kept
  */
@@ -36,13 +38,14 @@ export async function deliverKept(design: string): Promise<Delivered> {
   return { saved, parted };
 }
 
-async function deliver({ design, revision, batches, document }: KeptEdits): Promise<{ saved: number; parted?: string }> {
+async function deliver(edits: KeptEdits): Promise<{ saved: number; parted?: string }> {
+  const { revision, batches, document } = edits;
   try {
     let at = revision;
     let saved = 0;
     for (const { save, commands } of batches) {
       if (commands.length === 0) continue;
-      at = (await saveCommands(design, save, at, commands)).revision;
+      at = await deliverBatch(edits, { save, commands }, at);
       saved += commands.length;
     }
     return { saved };
@@ -51,5 +54,27 @@ async function deliver({ design, revision, batches, document }: KeptEdits): Prom
     const name = `${document.name.slice(0, 100)}, kept edits`;
     await createDesign(name, { document });
     return { saved: 0, parted: name };
+  }
+}
+
+/**
+ * Sends one batch; where the design has gone on meanwhile with what has nothing to do with these edits, on top of that.
+ *
+ * @returns the revision that it became
+ */
+async function deliverBatch({ key, design, batches }: KeptEdits, { save, commands }: Batch, revision: number): Promise<number> {
+  let at = revision;
+  for (;;) {
+    try {
+      return (await saveCommands(design, save, at, commands)).revision;
+    } catch (error) {
+      if (!(error instanceof ApiProblem) || error.status !== 409) throw error;
+      const since = await readSince(design, at, key, false);
+      leaveDesign(design, key);
+      const own = new Set(batches.map((batch) => batch.save));
+      const foreign = since.saves?.filter((one) => !own.has(one.save)).flatMap((one) => one.commands);
+      if (!foreign || since.revision === at || meet(foreign, batches.flatMap((batch) => batch.commands), false)) throw error;
+      at = since.revision;
+    }
   }
 }
