@@ -1,5 +1,6 @@
 import type { Point } from '../geometry/point.ts';
 import type { Lattice } from '../repeat/lattice.ts';
+import { shortBasis } from '../repeat/shortBasis.ts';
 
 /** A finer lattice that holds all of another: the points of a grid that closes on the cloth. */
 export interface Superlattice {
@@ -56,16 +57,7 @@ function quarterApart(p: number, q: number): number {
 }
 
 function reduced(first: Point, second: Point): Omit<Superlattice, 'through'> {
-  let [u, v] = [first, second];
-  for (;;) {
-    if (u.x * u.x + u.y * u.y > v.x * v.x + v.y * v.y) [u, v] = [v, u];
-    const n = Math.round((u.x * v.x + u.y * v.y) / (u.x * u.x + u.y * u.y));
-    if (n === 0) break;
-    const shorter = { x: v.x - n * u.x, y: v.y - n * u.y };
-    // Of two that are as long, rounding might take the one for the other for ever.
-    if (shorter.x * shorter.x + shorter.y * shorter.y >= (v.x * v.x + v.y * v.y) * (1 - 1e-12)) break;
-    v = shorter;
-  }
+  let [u, v]: readonly Point[] = shortBasis(first, second);
   // Right handed, the first pointing to the right.
   if (u.x < -1e-9 || (Math.abs(u.x) <= 1e-9 && u.y < 0)) u = { x: -u.x, y: -u.y };
   if (u.x * v.y - u.y * v.x < 0) v = { x: -v.x, y: -v.y };

@@ -1,5 +1,5 @@
 import type { Box } from '../geometry/box.ts';
-import { cellHolding, displacement, type Lattice, type Steps } from './lattice.ts';
+import { displacement, nearestSteps, type Lattice, type Steps } from './lattice.ts';
 import type { Point } from '../geometry/point.ts';
 
 /**
@@ -37,19 +37,14 @@ function firstAbove(limit: number, size: number): number {
 
 /** The displacement of the echo that lies nearest to `p` when the placement itself lies at `origin`. */
 export function nearestEcho(lattice: Lattice, origin: Point, p: Point): Steps {
-  const from = cellHolding(lattice, { x: p.x - origin.x, y: p.y - origin.y });
-  let best = from;
-  let least = Infinity;
-  for (let di = -1; di <= 2; di += 1) {
-    for (let dj = -1; dj <= 2; dj += 1) {
-      const steps = { i: from.i + di, j: from.j + dj };
-      const by = displacement(lattice, steps);
-      const distance = Math.hypot(origin.x + by.x - p.x, origin.y + by.y - p.y);
-      if (distance < least) {
-        least = distance;
-        best = steps;
-      }
-    }
-  }
-  return best;
+  return nearestSteps(lattice, { x: p.x - origin.x, y: p.y - origin.y });
+}
+
+/** Everything that a displacement is by the lattice that is shorter than `far`, in the lattice's unit. */
+export function displacementsWithin(lattice: Lattice, { x, y }: Point, far: number): Point[] {
+  return echoesTouching(lattice, { left: x, top: y, right: x, bottom: y }, { left: -far, top: -far, right: far, bottom: far }).flatMap((steps) => {
+    const by = displacement(lattice, steps);
+    const [dx, dy] = [x + by.x, y + by.y];
+    return dx * dx + dy * dy < far * far ? [{ x: dx, y: dy }] : [];
+  });
 }

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { intersectBoxes, shiftBox, type Box } from '../geometry/box.ts';
 import { anyPoint, anyRepeat, anyStep } from '../testing/arbitraries.ts';
-import { echoesTouching, nearestEcho } from './echoes.ts';
-import { canonical, displacement, latticeOf, nearestDifference } from './lattice.ts';
+import { displacementsWithin, echoesTouching, nearestEcho } from './echoes.ts';
+import { canonical, displacement, latticeDistance, latticeOf, nearestDifference } from './lattice.ts';
 import { exportPlan } from '../paint/exportPlan.ts';
 import { fitError, pixelGrid } from './pixelFit.ts';
 import { everyFraction, fraction, step } from './step.ts';
@@ -78,24 +78,52 @@ describe('the lattice', () => {
     );
   });
 
-  it('finds the echo nearest to a point', () => {
+  it('finds the echo nearest to a point, however long the cell is', () => {
     fc.assert(
       fc.property(anyRepeat, anyPoint, anyPoint, (repeat, origin, p) => {
-        fc.pre(repeat.width / repeat.height < 4 && repeat.height / repeat.width < 4);
         const lattice = latticeOf(repeat);
         const distance = (steps: { i: number; j: number }): number => {
           const by = displacement(lattice, steps);
           return Math.hypot(origin.x + by.x - p.x, origin.y + by.y - p.y);
         };
         const best = nearestEcho(lattice, origin, p);
-        for (let di = -3; di <= 3; di += 1) {
-          for (let dj = -3; dj <= 3; dj += 1) {
-            const other = distance({ i: best.i + di, j: best.j + dj });
-            // Slanted cells may hide a nearer corner two steps off, but never nearer than the cell is.
-            expect(distance(best)).toBeLessThanOrEqual(other + Math.min(repeat.width, repeat.height));
+        for (let di = -13; di <= 13; di += 1) {
+          for (let dj = -13; dj <= 13; dj += 1) expect(distance(best)).toBeLessThanOrEqual(distance({ i: best.i + di, j: best.j + dj }) + 1e-6);
+        }
+        const apart = nearestDifference(lattice, p, origin);
+        expect(Math.hypot(apart.x, apart.y)).toBeCloseTo(distance(best), 6);
+        expect(latticeDistance(lattice, p.x - origin.x, p.y - origin.y)).toBeCloseTo(distance(best), 6);
+      }),
+    );
+  });
+
+  it('has two short vectors that make its cell, between 60° and 120° apart', () => {
+    fc.assert(
+      fc.property(anyRepeat, (repeat) => {
+        const { a, b, short: [u, v] } = latticeOf(repeat);
+        expect(u.x * v.y - u.y * v.x).toSatisfy((det: number) => Math.abs(Math.abs(det) - Math.abs(a.x * b.y - a.y * b.x)) < 1e-6 * Math.abs(det));
+        for (const one of [u, v]) expect(Math.hypot(one.x - one.i * a.x - one.j * b.x, one.y - one.i * a.y - one.j * b.y)).toBeLessThan(1e-6);
+        expect(Math.abs(u.x * v.x + u.y * v.y)).toBeLessThanOrEqual((0.5 + 1e-9) * (u.x * u.x + u.y * u.y));
+        expect(Math.hypot(u.x, u.y)).toBeLessThanOrEqual(Math.hypot(v.x, v.y) * (1 + 1e-9));
+      }),
+    );
+  });
+
+  it('finds every displacement within a distance', () => {
+    fc.assert(
+      fc.property(fc.record({ width: fc.double({ min: 20, max: 90, noNaN: true }), height: fc.double({ min: 20, max: 90, noNaN: true }), step: anyStep }), anyPoint, fc.double({ min: 0, max: 120, noNaN: true }), (repeat, from, far) => {
+        const lattice = latticeOf(repeat);
+        const near = nearestDifference(lattice, from, { x: 0, y: 0 });
+        let count = 0;
+        for (let i = -40; i <= 40; i += 1) {
+          for (let j = -40; j <= 40; j += 1) {
+            const by = displacement(lattice, { i, j });
+            const distance = Math.hypot(near.x + by.x, near.y + by.y);
+            fc.pre(Math.abs(distance - far) > 1e-6);
+            if (distance < far) count += 1;
           }
         }
-        expect(distance(best)).toBeLessThanOrEqual(Math.hypot(repeat.width, repeat.height));
+        expect(displacementsWithin(lattice, from, far)).toHaveLength(count);
       }),
     );
   });

@@ -1,6 +1,7 @@
 import type { Point } from '../geometry/point.ts';
 import { imagePoint, imagesOf, type Image } from './images.ts';
 import { plainRepeat, type Repeat } from './repeat.ts';
+import { shortBasis, type LatticeVector } from './shortBasis.ts';
 
 /**
  * The points that a repeat maps onto each other: every i·a + j·b with whole i and j.
@@ -17,6 +18,8 @@ export interface Lattice {
   readonly ownWidth: number;
   readonly ownHeight: number;
   readonly columns: boolean;
+  /** Its two shortest vectors, by which what is nearest is found however long the cell is. */
+  readonly short: readonly [LatticeVector, LatticeVector];
   /** What is repeated: the cell itself, first, and its reflections by a mirrored step. */
   readonly images: readonly Image[];
 }
@@ -37,9 +40,12 @@ export function latticeOf(repeat: Repeat): Lattice {
   const share = step.drop.p / step.drop.q;
   const brick = step.kind === 'brick';
   const dropped = step.kind === 'half-drop';
+  const a = { x: width, y: dropped ? height * share : 0 };
+  const b = { x: brick ? width * share : 0, y: height };
   return {
-    a: { x: width, y: dropped ? height * share : 0 },
-    b: { x: brick ? width * share : 0, y: height },
+    a,
+    b,
+    short: shortBasis(a, b),
     width,
     height,
     ownWidth: repeat.width,
@@ -95,42 +101,38 @@ export function distanceBetween(lattice: Lattice, p: Point, q: Point): number {
 }
 
 /** How far two points are from each other, each through any of its echoes. `dx`, `dy`: from the one to the other. */
-export function latticeDistance(lattice: Lattice, dx: number, dy: number): number {
-  const { a, b, width, height, columns } = lattice;
-  // Brought near by whole steps, then the eight around are looked at.
-  let [x, y] = [dx, dy];
-  if (columns) {
-    const i = Math.round(x / width);
-    x -= i * width;
-    y -= i * a.y;
-    y -= Math.round(y / height) * height;
-  } else {
-    const j = Math.round(y / height);
-    y -= j * height;
-    x -= j * b.x;
-    x -= Math.round(x / width) * width;
-  }
+export function latticeDistance({ short: [u, v] }: Lattice, dx: number, dy: number): number {
+  const det = u.x * v.y - u.y * v.x;
+  const s = Math.floor((dx * v.y - dy * v.x) / det);
+  const t = Math.floor((u.x * dy - u.y * dx) / det);
+  // The lattice point before it, along both, and the three beyond.
+  const x = dx - s * u.x - t * v.x;
+  const y = dy - s * u.y - t * v.y;
+  return Math.sqrt(
+    Math.min(x * x + y * y, (x - u.x) ** 2 + (y - u.y) ** 2, (x - v.x) ** 2 + (y - v.y) ** 2, (x - u.x - v.x) ** 2 + (y - u.y - v.y) ** 2),
+  );
+}
+
+/** The steps to the lattice point that lies nearest to a displacement. */
+export function nearestSteps(lattice: Lattice, to: Point): Steps {
+  const [u, v] = lattice.short;
+  const det = u.x * v.y - u.y * v.x;
+  const s = Math.floor((to.x * v.y - to.y * v.x) / det);
+  const t = Math.floor((u.x * to.y - u.y * to.x) / det);
+  let best: Steps = { i: 0, j: 0 };
   let least = Infinity;
-  for (let i = -1; i <= 1; i += 1) {
-    for (let j = -1; j <= 1; j += 1) {
-      const [u, v] = [x + i * a.x + j * b.x, y + i * a.y + j * b.y];
-      least = Math.min(least, u * u + v * v);
-    }
+  for (const [p, q] of [[s, t], [s + 1, t], [s, t + 1], [s + 1, t + 1]] as const) {
+    const steps = { i: p * u.i + q * v.i, j: p * u.j + q * v.j };
+    const by = displacement(lattice, steps);
+    const distance = (to.x - by.x) ** 2 + (to.y - by.y) ** 2;
+    if (distance < least) [least, best] = [distance, steps];
   }
-  return Math.sqrt(least);
+  return best;
 }
 
 /** The displacement p − q brought as near to nothing as the lattice allows; lengths in the lattice's unit. */
 export function nearestDifference(lattice: Lattice, p: Point, q: Point): Point {
-  const base = canonical(lattice, { x: p.x - q.x, y: p.y - q.y });
-  let best = base;
-  for (let i = -2; i <= 2; i += 1) {
-    for (let j = -2; j <= 2; j += 1) {
-      const by = displacement(lattice, { i, j });
-      const x = base.x + by.x;
-      const y = base.y + by.y;
-      if (x * x + y * y < best.x * best.x + best.y * best.y) best = { x, y };
-    }
-  }
-  return best;
+  const [x, y] = [p.x - q.x, p.y - q.y];
+  const by = displacement(lattice, nearestSteps(lattice, { x, y }));
+  return { x: x - by.x, y: y - by.y };
 }

@@ -1,6 +1,7 @@
 import { MM_PER_INCH } from '../units/length.ts';
 import { latticeOf, type Lattice } from './lattice.ts';
 import { plainRepeat, type Repeat } from './repeat.ts';
+import { shortBasis } from './shortBasis.ts';
 import { straightUnit, type StraightUnit } from './straightUnit.ts';
 
 /** A repeat in whole pixels: cell, drop and straight unit are all integers, so no tile can show a hairline. */
@@ -40,14 +41,12 @@ export function pixelGrid(repeat: Repeat, scale: number): PixelGrid {
   };
   const cell = plainRepeat(own);
   const exact = latticeOf(cell);
+  // p/q is inexact in binary, but the drop in pixels is whole by construction.
+  const a = { x: exact.a.x, y: Math.round(exact.a.y) };
+  const b = { x: Math.round(exact.b.x), y: exact.b.y };
   return {
     cell,
-    // p/q is inexact in binary, but the drop in pixels is whole by construction.
-    lattice: {
-      ...exact,
-      a: { x: exact.a.x, y: Math.round(exact.a.y) },
-      b: { x: Math.round(exact.b.x), y: exact.b.y },
-    },
+    lattice: { ...exact, a, b, short: shortBasis(a, b) },
     unit: straightUnit(cell),
     scaleX: own.width / repeat.width,
     scaleY: own.height / repeat.height,

@@ -2,7 +2,8 @@ import type { Placement } from '../document/placement.ts';
 import type { Changes } from '../arrange/lineUp.ts';
 import { withinTurn } from '../geometry/turn.ts';
 import { imagePose } from '../repeat/images.ts';
-import { nearestDifference, type Lattice } from '../repeat/lattice.ts';
+import { displacementsWithin } from '../repeat/echoes.ts';
+import type { Lattice } from '../repeat/lattice.ts';
 import { posedRounds, type Round, type Rounds } from './rounds.ts';
 
 /** How far one settling goes, in shares of the room to the neighbours. */
@@ -74,24 +75,16 @@ function move(lattice: Lattice, bodies: readonly Body[], body: Body, spacing: nu
 /** The appearances of another that may lie near, as rounds; of itself its echoes and reflections. */
 function echoesNear(lattice: Lattice, body: Body, other: Body, spacing: number): Round[][] {
   const far = body.shape.reach * body.placement.scale * Math.max(1, body.placement.stretch) + other.shape.reach * other.placement.scale * Math.max(1, other.placement.stretch) + spacing;
-  const found: Round[][] = [];
-  const { a, b, images } = lattice;
-  for (const image of images) {
-    const isItself = image === images[0];
+  return lattice.images.flatMap((image) => {
+    const isItself = image === lattice.images[0];
     const shown = imagePose(image, other.placement);
     const rounds = isItself ? other.rounds : posedRounds(other.shape, shown);
-    const base = nearestDifference(lattice, shown, body.placement);
-    for (let i = -1; i <= 1; i += 1) {
-      for (let j = -1; j <= 1; j += 1) {
-        const x = base.x + i * a.x + j * b.x;
-        const y = base.y + i * a.y + j * b.y;
-        if (Math.hypot(x, y) > far || (other === body && isItself && i === 0 && j === 0)) continue;
-        const [dx, dy] = [body.placement.x + x - shown.x, body.placement.y + y - shown.y];
-        found.push(rounds.map((round) => ({ x: round.x + dx, y: round.y + dy, r: round.r })));
-      }
-    }
-  }
-  return found;
+    return displacementsWithin(lattice, { x: shown.x - body.placement.x, y: shown.y - body.placement.y }, far).flatMap(({ x, y }) => {
+      if (other === body && isItself && x === 0 && y === 0) return [];
+      const [dx, dy] = [body.placement.x + x - shown.x, body.placement.y + y - shown.y];
+      return [rounds.map((round) => ({ x: round.x + dx, y: round.y + dy, r: round.r }))];
+    });
+  });
 }
 
 /** The two rounds that lie nearest: the gap between them, the direction away from the other, and where on the body that is. */

@@ -2,7 +2,8 @@ import type { Placement } from '../document/placement.ts';
 import { UPRIGHT } from '../geometry/pose.ts';
 import { seeded } from '../random/seeded.ts';
 import { imagePose } from '../repeat/images.ts';
-import { canonical, distanceBetween, nearestDifference, type Lattice } from '../repeat/lattice.ts';
+import { displacementsWithin } from '../repeat/echoes.ts';
+import { canonical, distanceBetween, type Lattice } from '../repeat/lattice.ts';
 import type { Point } from '../geometry/point.ts';
 import { Openness } from './openness.ts';
 import { posedRounds, type Round, type Rounds } from './rounds.ts';
@@ -225,24 +226,20 @@ function spareOf({ list }: Rounds, { x, y, turn, scale, mirrored }: Laid, openne
 
 /** Whether it keeps the gap to its own echoes and reflections. */
 function isClearOfItself(lattice: Lattice, rounds: Rounds, laid: Laid, gap: number): boolean {
-  const { a, b, images } = lattice;
+  const { images, short: [nearest] } = lattice;
   const far = 2 * rounds.reach * laid.scale + gap;
+  if (images.length === 1 && nearest.x * nearest.x + nearest.y * nearest.y >= far * far) return true;
   const pose = { ...UPRIGHT, ...laid };
-  let own: Round[] | undefined;
-  for (const image of images) {
+  const own = posedRounds(rounds, pose);
+  return images.every((image) => {
     const other = imagePose(image, pose);
-    const near = nearestDifference(lattice, other, laid);
-    for (let i = -1; i <= 1; i += 1) {
-      for (let j = -1; j <= 1; j += 1) {
-        const [dx, dy] = [near.x + i * a.x + j * b.x, near.y + i * a.y + j * b.y];
-        if ((image === images[0] && i === 0 && j === 0) || dx * dx + dy * dy >= far * far) continue;
-        own ??= posedRounds(rounds, pose);
-        const there = posedRounds(rounds, { ...other, x: laid.x + dx, y: laid.y + dy });
-        if (own.some((p) => there.some((q) => Math.hypot(p.x - q.x, p.y - q.y) < p.r + q.r + gap))) return false;
-      }
-    }
-  }
-  return true;
+    const isItself = image === images[0];
+    return displacementsWithin(lattice, { x: other.x - laid.x, y: other.y - laid.y }, far).every(({ x, y }) => {
+      if (isItself && x === 0 && y === 0) return true;
+      const there = posedRounds(rounds, { ...other, x: laid.x + x, y: laid.y + y });
+      return own.every((p) => there.every((q) => Math.hypot(p.x - q.x, p.y - q.y) >= p.r + q.r + gap));
+    });
+  });
 }
 
 /** How far apart things would lie if they lay evenly, mm: all of them, those of a motif, those of an ink. */

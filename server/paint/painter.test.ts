@@ -36,6 +36,10 @@ const smallRepeat = fc.record({
 });
 const anyScale = fc.double({ min: 0.6, max: 2.5, noNaN: true });
 
+/** The leaf in one colour, without any hole. */
+const FLAT_LEAF = { ...LEAF_MOTIF, artwork: { ...LEAF, nodes: [{ kind: 'path', path: 'M 6 6 L 34 12 L 29 54 L 9 40 Z', rule: 'nonzero', fill: { kind: 'ink', ink: '#3e7a5e', opacity: 1 } }] } satisfies Artwork };
+const FLAT = new Map([['leaf', FLAT_LEAF]]);
+
 describe('the painter', () => {
   it('gives the same pixels for a window and the window shifted by any lattice vector', () => {
     fc.assert(
@@ -62,15 +66,13 @@ describe('the painter', () => {
         // Wide enough for the leaf at its largest and most slanted not to come round the edges.
         const repeat = { width: 411.3, height: 357.9, step: step('square') };
         const placement = { ...leafAt('a', fields), x: 200.37, y: 180.81, opacity: 1 };
-        const artwork: Artwork = { ...LEAF, nodes: [{ kind: 'path', path: 'M 6 6 L 34 12 L 29 54 L 9 40 Z', rule: 'nonzero', fill: { kind: 'ink', ink: '#3e7a5e', opacity: 1 } }] };
-        const motifs = new Map([['leaf', { ...LEAF_MOTIF, artwork }]]);
         const design = { ...newDesign('d', 'One', repeat), ground: null, placements: [placement] };
         const grid = pixelGrid(repeat, scale);
         const window = cellWindow(grid);
         const alone = nodeSheet(window.right, window.bottom);
         const matrix = compose(scaling(grid.scaleX, grid.scaleY), compose(translation(placement.x, placement.y), shapeMatrix(placement, LEAF_MOTIF.motif)));
-        paintArtwork(alone.surface, artwork.nodes, matrix, { easel, resolve: asDrawn, width: window.right, height: window.bottom });
-        const stamped = painted(design, grid, window, {}, motifs);
+        paintArtwork(alone.surface, FLAT_LEAF.artwork.nodes, matrix, { easel, resolve: asDrawn, width: window.right, height: window.bottom });
+        const stamped = painted(design, grid, window, {}, FLAT);
         const drawn = Buffer.from(pixelsOf(alone).buffer);
         let apart = 0;
         let seen = 0;
@@ -92,11 +94,11 @@ describe('the painter', () => {
     const mirrored = fc.record({ width: fc.integer({ min: 30, max: 70 }), height: fc.integer({ min: 30, max: 70 }), step: fc.constantFrom(...MIRRORED_STEPS) });
     fc.assert(
       fc.property(anyDesign(mirrored, 1), (start) => {
-        // One motif alone: of two that lie over each other, the images lie in the order of the images.
+        // Of one colour: where a motif lies over its reflection, the images lie in the order of the images.
         const design = { ...start, placements: start.placements.map((one) => ({ ...one, opacity: 1, blend: 'normal' as const, scale: one.scale / 3 })) };
         const grid = pixelGrid(design.repeat, 2);
         const { width, height } = grid.lattice;
-        const plane = painted(design, grid, { left: 0, top: 0, right: width, bottom: height });
+        const plane = painted(design, grid, { left: 0, top: 0, right: width, bottom: height }, {}, FLAT);
         for (const { flipX, flipY, x, y } of imagesOf({ ...design.repeat, width: design.repeat.width * grid.scaleX, height: design.repeat.height * grid.scaleY })) {
           let apart = 0;
           for (let row = 0; row < height; row += 1) {
@@ -105,7 +107,8 @@ describe('the painter', () => {
               for (let c = 0; c < 4; c += 1) apart += Math.abs((plane[(row * width + column) * 4 + c] as number) - (plane[(down * width + there) * 4 + c] as number));
             }
           }
-          expect(apart / (width * height)).toBeLessThan(3);
+          // 0.18 was the most in 3000 designs; a slip of one pixel is more in the first few.
+          expect(apart / (width * height)).toBeLessThan(0.5);
         }
       }),
       { numRuns: 25 },
