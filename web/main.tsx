@@ -2,7 +2,6 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
-import { DesignPage } from './design/DesignPage.tsx';
 import { MotifDrawer } from './drawer/MotifDrawer.tsx';
 import { Home } from './home/Home.tsx';
 import { Lost } from './shared/Lost.tsx';
@@ -14,12 +13,12 @@ import './styles.css';
 
 const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
 
-// With the geometry and the charts that only they need.
+// Pages are fetched with what only they need.
 const builder = async () => ({ Component: (await import('./builder/BuilderPage.tsx')).BuilderPage });
 
 const router = createBrowserRouter([
   { path: '/', element: <Home />, errorElement: <Lost /> },
-  { path: '/designs/:id', element: <DesignPage />, errorElement: <Lost /> },
+  { path: '/designs/:id', lazy: async () => ({ Component: (await import('./design/DesignPage.tsx')).DesignPage }), hydrateFallbackElement: <p />, errorElement: <Lost /> },
   { path: '/motifs', element: <MotifDrawer />, errorElement: <Lost /> },
   { path: '/build', lazy: builder, hydrateFallbackElement: <p />, errorElement: <Lost /> },
   { path: '/build/:id', lazy: builder, hydrateFallbackElement: <p />, errorElement: <Lost /> },

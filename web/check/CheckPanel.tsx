@@ -1,5 +1,5 @@
 import { Sparkles } from 'lucide-react';
-import { useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Findings } from '../../core/check/findings.ts';
 import { currentColourway } from '../../core/document/design.ts';
 import { formatNumber } from '../../core/units/length.ts';
@@ -13,8 +13,11 @@ import { LengthField } from '../shared/LengthField.tsx';
 import { useStore } from '../shared/store.ts';
 import { HolesPart } from '../toss/HolesPart.tsx';
 import { useSettle } from '../toss/useSettle.ts';
-import { QuarterCharts } from './QuarterCharts.tsx';
 import { useFindings } from './useFindings.ts';
+
+// Fetched beside the page and not with it, and before the server may be away.
+const charts = import('./QuarterCharts.tsx');
+const QuarterCharts = lazy(async () => ({ default: (await charts).QuarterCharts }));
 
 const PARTS = [
   { kind: 'lane', name: 'Lanes', none: 'No straight strip is as wide as that.' },
@@ -73,7 +76,9 @@ export function CheckPanel() {
       </Fold>
       {findings && (
         <Fold name="Quarter by quarter" open>
-          <QuarterCharts quarters={findings.quarters} />
+          <Suspense fallback={<p className="h-84 text-sm text-graphite">Drawing …</p>}>
+            <QuarterCharts quarters={findings.quarters} />
+          </Suspense>
         </Fold>
       )}
     </section>

@@ -91,7 +91,7 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
   );
 }
 
-/** Above what is chosen where there is room, else below, else beside it; a corner of the window where it fills that. */
+/** Above what is chosen where there is room, else below, else beside it; where it fills the window, the corner that hides least of it. */
 function placed(box: Box, { width, height }: Viewport, high: number, headDown: boolean): { left: number; top: number; width: number } {
   const clampX = (x: number): number => Math.min(width - WIDTH - 8, Math.max(8, x));
   const clampY = (y: number): number => Math.min(height - high - 8, Math.max(8, y));
@@ -102,5 +102,8 @@ function placed(box: Box, { width, height }: Viewport, high: number, headDown: b
   const middle = clampY((box.top + box.bottom - high) / 2);
   if (box.right + GAP + WIDTH <= width - 8) return { left: box.right + GAP, top: middle, width: WIDTH };
   if (box.left - GAP - WIDTH >= 8) return { left: box.left - GAP - WIDTH, top: middle, width: WIDTH };
-  return { left: 8, top: 8, width: WIDTH };
+  const hidden = (left: number, top: number): number =>
+    Math.max(0, Math.min(box.right + GAP, left + WIDTH) - Math.max(box.left - GAP, left)) * Math.max(0, Math.min(box.bottom + GAP, top + high) - Math.max(box.top - PIN, top));
+  const corners = [8, width - WIDTH - 8].flatMap((left) => [8, height - high - 8].map((top) => ({ left, top, width: WIDTH })));
+  return corners.reduce((best, one) => (hidden(one.left, one.top) < hidden(best.left, best.top) ? one : best));
 }

@@ -31,7 +31,7 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
             }}
           />
         )}
-        <p className="pointer-events-none absolute top-3 left-2 flex max-h-[calc(100%-1.5rem)] rotate-180 items-center gap-3 text-xs whitespace-nowrap [writing-mode:vertical-rl] [text-orientation:sideways]">
+        <p className="pointer-events-none absolute top-3 left-0.5 flex max-h-[calc(100%-1.5rem)] rotate-180 items-center gap-3 text-xs whitespace-nowrap [writing-mode:vertical-rl] [text-orientation:sideways]">
           <span className="truncate font-name font-semibold">{design.name}</span>
           <span className="shrink-0 text-graphite">{repeatText(design.repeat, unit)}</span>
         </p>
@@ -76,12 +76,12 @@ function Rule({ view }: { readonly view: ClothView }) {
     <svg className="absolute inset-0 h-full w-full" aria-hidden data-rule>
       {ticks.map((n) => {
         const long = n % every === 0;
-        return <line key={n} x1={long ? 38 : n % (every / 2) === 0 ? 46 : 50} x2="56" y1={at(n * minor)} y2={at(n * minor)} stroke="#5b5f69" strokeWidth="1" shapeRendering="crispEdges" />;
+        return <line key={n} x1={long ? 42 : n % (every / 2) === 0 ? 46 : 50} x2="56" y1={at(n * minor)} y2={at(n * minor)} stroke="#5b5f69" strokeWidth="1" shapeRendering="crispEdges" />;
       })}
       {ticks
         .filter((n) => n % every === 0)
         .map((n) => (
-          <text key={n} x="37" y={at(n * minor) + 10} textAnchor="end" fontSize="9.5" fill="#5b5f69">
+          <text key={n} x="41" y={at(n * minor) + 10} textAnchor="end" fontSize="9.5" fill="#5b5f69">
             {formatNumber((n * minor) / mmPer(unit), 2)}
           </text>
         ))}
