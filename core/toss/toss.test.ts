@@ -227,6 +227,18 @@ describe('a toss', () => {
     );
   });
 
+  it('lets motifs lie over each other where they may, by no more than that, and more of them find room', () => {
+    const lattice = latticeOf({ width: 150, height: 150, step: step('half-drop', 1, 2) });
+    const many = (gap: number): Tossed => last(toss(lattice, recipe({ gap, ground: 0, directions: { kind: 'all' }, entries: [{ motif: 'disc', role: 'companion', count: 200, smallest: 1, largest: 1 }] }), TOSSABLE, NOTHING));
+    const placed = many(-5).placed;
+    expect(placed.length).toBeGreaterThan(1.2 * many(0).placed.length);
+    let least = Infinity;
+    placed.forEach((one, n) => placed.slice(n + 1).forEach((other) => (least = Math.min(least, distanceBetween(lattice, one, other)))));
+    // Discs of 19.2 mm across: their middles are apart by that less what they may lie over each other.
+    expect(least).toBeLessThan(19.2);
+    expect(least).toBeGreaterThanOrEqual(19.2 - 5);
+  });
+
   it('starts from what lies there: what still does as told stays to the bit, the rest is laid anew', () => {
     fc.assert(
       fc.property(fc.nat(1000), fc.integer({ min: 1, max: 7 }), (seed, gap) => {

@@ -5,11 +5,14 @@ import { LEAST_GAP, MOST_GAP } from '../../core/toss/tossRecipe.ts';
 import { LARGEST_CELL_MM } from '../../core/repeat/repeat.ts';
 import { blobUrl } from '../api/client.ts';
 import { useBench } from '../design/bench.ts';
+import { MotifPick } from '../design/tickets/MotifPick.tsx';
 import { Button } from '../shared/Button.tsx';
 import { Choice } from '../shared/Choice.tsx';
 import { LengthField } from '../shared/LengthField.tsx';
 import { useStore } from '../shared/store.ts';
 import { RowOffers } from './RowOffers.tsx';
+
+const PROMPT = 'Add a motif …';
 
 interface Props {
   readonly recipe: RowRecipe;
@@ -39,7 +42,7 @@ export function RowFields({ recipe, isLaid, onChange }: Props) {
         <RowList key={n} name={rows.length > 1 ? `Row ${n + 1}` : 'The row'} row={row} onChange={(next) => setRow(n, next)} />
       ))}
       <div className="grid grid-cols-2 gap-2">
-        {rows.length === 0 ? <AddMotif label="Add a motif to the row" onAdd={(motif) => setRow(0, [motif])} /> : <Button disabled={rows.length >= MOST_ROWS} onClick={() => onChange({ ...recipe, rows: [...rows, [...(rows.at(-1) ?? [])].reverse()] })}><Plus size={14} aria-hidden /> Another row</Button>}
+        {rows.length === 0 ? <MotifPick label="Add a motif to the row" prompt={PROMPT} onPick={({ id }) => setRow(0, [id])} /> : <Button disabled={rows.length >= MOST_ROWS} onClick={() => onChange({ ...recipe, rows: [...rows, [...(rows.at(-1) ?? [])].reverse()] })}><Plus size={14} aria-hidden /> Another row</Button>}
         <Button disabled={ids.length === 0} title="In the order in which they were chosen" onClick={addChosen}>
           Add those chosen
         </Button>
@@ -96,7 +99,7 @@ function RowList({ name, row, onChange }: ListProps) {
           );
         })}
       </ol>
-      <AddMotif label={`Add a motif to ${name.toLowerCase()}`} onAdd={(motif) => onChange([...row, motif].slice(0, MOST_IN_ROW))} />
+      <MotifPick label={`Add a motif to ${name.toLowerCase()}`} prompt={PROMPT} onPick={({ id }) => onChange([...row, id].slice(0, MOST_IN_ROW))} />
     </div>
   );
 }
@@ -113,22 +116,5 @@ function IconButton({ label, disabled, onClick, children }: IconProps) {
     <button type="button" aria-label={label} title={label} disabled={disabled} onClick={onClick} className="grid h-7 w-7 place-items-center rounded-md text-graphite hover:bg-linen hover:text-ink disabled:opacity-30">
       {children}
     </button>
-  );
-}
-
-function AddMotif({ label, onAdd }: { readonly label: string; readonly onAdd: (motif: string) => void }) {
-  const bench = useBench();
-  const motifs = useStore(bench.motifs);
-  return (
-    <select aria-label={label} value="" onChange={(event) => onAdd(event.target.value)} className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm">
-      <option value="">Add a motif …</option>
-      {motifs
-        .filter(({ deleted }) => !deleted)
-        .map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-    </select>
   );
 }

@@ -7,6 +7,7 @@ import { formatNumber } from '../../core/units/length.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import { useBench } from '../design/bench.ts';
 import { TicketFoot } from '../design/TicketFoot.tsx';
+import { MotifPick } from '../design/tickets/MotifPick.tsx';
 import { AmountField } from '../shared/AmountField.tsx';
 import { Button } from '../shared/Button.tsx';
 import { Fold } from '../shared/Fold.tsx';
@@ -19,6 +20,8 @@ import { HolesPart } from './HolesPart.tsx';
 import { SeedsSideBySide } from './SeedsSideBySide.tsx';
 import { useSettle } from './useSettle.ts';
 
+/** By so much motifs that may lie over each other do, where the gap says nothing, mm. */
+const LEAST_OVERLAP = 1;
 const ROLE_COUNTS: Readonly<Record<Role, number>> = { hero: 3, companion: 8, filler: 20 };
 
 /** Scattering by recipe: what, how many, how large, how far apart. What lies there already stays, unless a toss laid it. */
@@ -41,11 +44,12 @@ export function TossPanel() {
   const loose = useMemo(() => looseOf(design), [design]);
   const pinnable = ids.some((id) => loose.has(id));
 
+  const tossed = new Set(recipe.entries.map(({ motif }) => motif));
+
   const change = (part: Partial<TossRecipe>): void => tossing.change(part);
   const setEntry = (at: number, part: Partial<TossEntry>): void => change({ entries: recipe.entries.map((entry, n) => (n === at ? { ...entry, ...part } : entry)) });
   const add = (added: readonly DrawerMotif[], role: Role = 'companion'): void => {
-    const known = new Set(recipe.entries.map(({ motif }) => motif));
-    change({ entries: [...recipe.entries, ...added.filter(({ id }) => !known.has(id)).map(({ id }) => ({ motif: id, role, count: ROLE_COUNTS[role], smallest: 0.8, largest: 1 }))] });
+    change({ entries: [...recipe.entries, ...added.filter(({ id }) => !tossed.has(id)).map(({ id }) => ({ motif: id, role, count: ROLE_COUNTS[role], smallest: 0.8, largest: 1 }))] });
   };
   const run = (next: TossRecipe, afresh = true): void => void tossing.run(next, afresh);
 
@@ -65,16 +69,7 @@ export function TossPanel() {
       </ul>
       {recipe.entries.length === 0 && <p className="text-sm">A toss scatters motifs so that they lie closely and evenly, over the joins too. Choose which.</p>}
       <div className="grid grid-cols-2 gap-2">
-        <select aria-label="Toss another motif" value="" onChange={(event) => add(motifs.filter(({ id }) => id === event.target.value))} className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm">
-          <option value="">Add a motif …</option>
-          {motifs
-            .filter(({ id, deleted }) => !deleted && !recipe.entries.some(({ motif }) => motif === id))
-            .map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-        </select>
+        <MotifPick label="Toss another motif" prompt="Add a motif …" without={tossed} onPick={(motif) => add([motif])} />
         <Button onClick={() => add(motifs.filter(({ id }) => design.placements.some((one) => one.motif === id && (ids.length === 0 || ids.includes(one.id)))))}>{ids.length > 0 ? 'Add those chosen' : 'Add all that lie here'}</Button>
       </div>
       <div className="grid grid-cols-3 gap-2">
@@ -83,7 +78,10 @@ export function TossPanel() {
         <AmountField label="Toss seed" value={recipe.seed} min={0} max={1e9} onChange={(seed) => change({ seed: Math.round(seed) })} />
       </div>
       <DirectionsField directions={recipe.directions} onChange={(directions) => change({ directions })} />
-      <Tick label="Mirrored ones too" on={recipe.mirrored} onChange={(mirrored) => change({ mirrored })} />
+      <div className="grid gap-2">
+        <Tick label="Mirrored ones too" on={recipe.mirrored} onChange={(mirrored) => change({ mirrored })} />
+        <Tick label="They may lie over each other" on={recipe.gap < 0} onChange={(may) => change({ gap: may ? -Math.max(LEAST_OVERLAP, Math.min(-LEAST_GAP, Math.abs(recipe.gap))) : Math.abs(recipe.gap) })} />
+      </div>
       {!running && last && last.unplaced.length > 0 && (
         <ul aria-label="What found no room" className="grid gap-1 text-xs">
           {last.unplaced.map(({ motif, count, needs, left }) => (

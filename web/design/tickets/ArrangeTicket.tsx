@@ -17,6 +17,7 @@ import { Copies } from './Copies.tsx';
 import { GuideList } from './GuideList.tsx';
 import { HistoryList } from './HistoryList.tsx';
 import { LineUp } from './LineUp.tsx';
+import { MotifPick } from './MotifPick.tsx';
 import { Numbers } from './Numbers.tsx';
 import { StackList } from './StackList.tsx';
 import { Vary } from './Vary.tsx';
@@ -73,7 +74,7 @@ function Chosen() {
             <Vary />
           </Fold>
           <Fold name="Exchange and bundle" open>
-            <ReplaceField />
+            <MotifPick label="Replace by" prompt="Replace by …" onPick={(motif) => bench.replaceChosen(motif)} />
             <BundleButtons />
           </Fold>
           <Fold name="Choose more">
@@ -132,32 +133,6 @@ function BundleButtons() {
         <Split size={15} aria-hidden /> Make separate
       </Button>
     </>
-  );
-}
-
-/** Another motif in the same place, as large and turned alike. */
-function ReplaceField() {
-  const bench = useBench();
-  const motifs = useStore(bench.motifs);
-  return (
-    <select
-      aria-label="Replace by"
-      value=""
-      onChange={(event) => {
-        const motif = bench.motif(event.target.value);
-        if (motif) bench.replaceChosen(motif);
-      }}
-      className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
-    >
-      <option value="">Replace by …</option>
-      {motifs
-        .filter(({ deleted }) => !deleted)
-        .map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-    </select>
   );
 }
 
