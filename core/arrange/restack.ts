@@ -12,6 +12,16 @@ export function intoLayer(design: Design, ids: readonly string[], layer: string)
   return relaid(design, ids, design.placements.length - ids.length, layer);
 }
 
+/** The command that lays placements directly over or under another, in its layer; undefined where that is one of them. */
+export function laidBy(design: Design, ids: readonly string[], other: string, where: 'over' | 'under'): Command | undefined {
+  if (ids.includes(other)) return undefined;
+  const held = new Set(ids);
+  const rest = design.placements.filter(({ id }) => !held.has(id));
+  const at = rest.findIndex(({ id }) => id === other);
+  const layer = rest[at]?.layer;
+  return layer === undefined ? undefined : relaid(design, ids, where === 'over' ? at + 1 : at, layer);
+}
+
 /**
  * The command that takes placements out of the stack and lays them into what is left of it.
  *

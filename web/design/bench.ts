@@ -9,7 +9,8 @@ import { atShare, frameOf, MIDDLE, type Frame, type Share } from '../../core/arr
 import type { Changes } from '../../core/arrange/lineUp.ts';
 import { appearance, type Appearance } from '../../core/arrange/pick.ts';
 import { about, remapped } from '../../core/arrange/remap.ts';
-import { intoLayer, relaid, restack, restackByOne } from '../../core/arrange/restack.ts';
+import { addedLayer, changedLayer, mergedDown, movedLayer, removedLayer } from '../../core/arrange/layers.ts';
+import { intoLayer, laidBy, restack, restackByOne } from '../../core/arrange/restack.ts';
 import type { Command } from '../../core/document/command.ts';
 import type { Design } from '../../core/document/design.ts';
 import { freeLayer, isOpen, type Layer } from '../../core/document/layer.ts';
@@ -461,54 +462,37 @@ export class Bench {
   }
 
   changeLayer(label: string, id: string, change: Partial<Omit<Layer, 'id'>>): void {
-    this.commit(label, { type: 'layers', layers: this.design.layers.map((layer) => (layer.id === id ? { ...layer, ...change } : layer)) });
+    this.commit(label, changedLayer(this.design, id, change));
   }
 
   /** A new layer directly above the one being worked in; what is laid next comes into it. */
   addLayer(): void {
-    const { layers } = this.design;
-    const layer = freeLayer(nanoid(8), `Layer ${layers.length + 1}`);
-    const under = layers.findIndex(({ id }) => id === this.layer?.id);
-    this.commit(`Added ${layer.name}`, { type: 'layers', layers: layers.toSpliced(under < 0 ? layers.length : under + 1, 0, layer) });
+    const layer = freeLayer(nanoid(8), `Layer ${this.design.layers.length + 1}`);
+    this.commit(`Added ${layer.name}`, addedLayer(this.design, layer, this.layer?.id));
     this.workIn(layer.id);
   }
 
-  /** Takes a layer away with all that lies in it; the last one stays. */
   removeLayer({ id, name }: Layer): void {
-    const { layers, placements } = this.design;
-    if (layers.length === 1) return;
-    const ids = placements.filter(({ layer }) => layer === id).map((one) => one.id);
-    const rest: Command = { type: 'layers', layers: layers.filter((layer) => layer.id !== id) };
-    this.commit(ids.length === 0 ? `Deleted ${name}` : `Deleted ${name} and the ${ids.length} in it`, ids.length === 0 ? rest : { type: 'all', commands: [{ type: 'remove', ids }, rest] });
+    const count = this.design.placements.filter(({ layer }) => layer === id).length;
+    const command = removedLayer(this.design, id);
+    if (command) this.commit(count === 0 ? `Deleted ${name}` : `Deleted ${name} and the ${count} in it`, command);
   }
 
-  /** Lays all of a layer on top of the one below it, and takes the layer away. */
   mergeDown({ id, name }: Layer): void {
-    const { layers, placements } = this.design;
-    const below = layers[layers.findIndex((layer) => layer.id === id) - 1];
-    if (!below) return;
-    const held = placements.filter(({ layer }) => layer === id).map((one) => one.id);
-    const rest: Command = { type: 'layers', layers: layers.filter((layer) => layer.id !== id) };
-    this.commit(`Merged ${name} into ${below.name}`, held.length === 0 ? rest : { type: 'all', commands: [intoLayer(this.design, held, below.id), rest] });
-    this.workIn(below.id);
+    const merged = mergedDown(this.design, id);
+    if (!merged) return;
+    this.commit(`Merged ${name} into ${merged.below.name}`, merged.command);
+    this.workIn(merged.below.id);
   }
 
-  /** Brings a layer to another place among the layers; 0 is the bottom. */
   moveLayer({ id, name }: Layer, to: number): void {
-    const { layers } = this.design;
-    const from = layers.findIndex((layer) => layer.id === id);
-    const moved = layers[from];
-    if (moved && from !== to) this.commit(`Moved the layer ${name}`, { type: 'layers', layers: layers.toSpliced(from, 1).toSpliced(to, 0, moved) });
+    const command = movedLayer(this.design, id, to);
+    if (command) this.commit(`Moved the layer ${name}`, command);
   }
 
-  /** Lays placements directly over or under another, in its layer. */
   layBy(ids: readonly string[], other: string, where: 'over' | 'under'): void {
-    if (ids.includes(other)) return;
-    const held = new Set(ids);
-    const rest = this.design.placements.filter(({ id }) => !held.has(id));
-    const at = rest.findIndex(({ id }) => id === other);
-    const layer = rest[at]?.layer;
-    if (layer !== undefined) this.commit('Moved in the stack', relaid(this.design, ids, where === 'over' ? at + 1 : at, layer));
+    const command = laidBy(this.design, ids, other, where);
+    if (command) this.commit('Moved in the stack', command);
   }
 
   intoLayer({ id, name }: Layer): void {
