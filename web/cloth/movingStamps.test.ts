@@ -8,12 +8,14 @@ import { step } from '../../core/repeat/step.ts';
 import { freeLayer, stacked } from '../../core/document/layer.ts';
 import { canPaintApart } from '../../core/paint/apart.ts';
 import { clothPlan } from '../../core/paint/clothPlan.ts';
-import { paintPlane } from '../../core/paint/paintPlane.ts';
+import { cellWindow, paintPlane } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
+import { StampCache } from '../../core/paint/stampCache.ts';
 import { anyDesign, anyStep, leafAt, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
 import { nodeEasel, nodeSheet, pixelsOf } from '../../server/paint/nodeEasel.ts';
 import { layAll, MANY, MovingStamps } from './movingStamps.ts';
 import { stackAround } from './stackAround.ts';
+import { stampsFor } from './stampsFor.ts';
 
 const easel = nodeEasel();
 const repeat = fc.record({ width: fc.integer({ min: 60, max: 90 }), height: fc.integer({ min: 60, max: 90 }), step: anyStep.filter(({ drop }) => drop.q <= 3) });
@@ -138,5 +140,24 @@ describe('many that move together', () => {
     const first = turned(0);
     expect(first).toBeGreaterThan(0);
     for (let n = 1; n < 10; n += 1) expect(turned(n)).toBe(first);
+  });
+
+  it('need no painting on the page where the worker has handed their stamps over', () => {
+    let painted = 0;
+    const counting = { ...easel, sheet: (...size: [number, number]) => ((painted += 1), easel.sheet(...size)) };
+    const scene = sceneOf(start, LEAF_MOTIFS);
+    const handed = stampsFor(scene, ids, plan.grid, cellWindow(plan.grid), new StampCache(easel));
+    expect(handed).toHaveLength(ids.length);
+    const stamps = new MovingStamps(counting);
+    stamps.keep(handed.map(({ key, sheet }) => ({ key, image: sheet.pixels as ImageBitmap })));
+    for (const by of [0, 40]) stamps.layings(changed(({ x }) => ({ x: x + by / plan.scaleX })), ids, LEAF_MOTIFS, plan, window, start);
+    expect(painted).toBe(0);
+  });
+
+  it('are handed over as far as the window shows them', () => {
+    const scene = sceneOf({ ...start, placements: [leafAt('seen', { ...UPRIGHT, x: 10, y: 10, scale: 0.2 }), leafAt('beyond', { ...UPRIGHT, x: 60, y: 50, scale: 0.2 })] }, LEAF_MOTIFS);
+    const corner = { left: 0, top: 0, right: 20 * plan.scaleX, bottom: 20 * plan.scaleY };
+    expect(stampsFor(scene, ['seen', 'beyond'], plan.grid, corner, new StampCache(easel))).toHaveLength(1);
+    expect(stampsFor(scene, [], plan.grid, corner, new StampCache(easel))).toEqual([]);
   });
 });

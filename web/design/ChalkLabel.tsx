@@ -7,6 +7,7 @@ import { Button } from '../shared/Button.tsx';
 import { Cell, useStore } from '../shared/store.ts';
 import { useBench } from './bench.ts';
 import { BlendNumber, OwnNumber, PlaceNumber, SpanNumber } from './ChosenNumbers.tsx';
+import { labelPlace } from './labelPlace.ts';
 import { bundleOf, useBundles } from './useBundles.ts';
 
 interface Props {
@@ -16,12 +17,8 @@ interface Props {
   readonly viewport: Viewport;
 }
 
-const WIDTH = 384;
 const HEIGHT = 116;
 const MORE_HEIGHT = 168;
-const GAP = 14;
-/** Room for the turning pin, on the side where that stands. */
-const PIN = 44;
 
 /** Whether the second row of numbers is shown; stays as it is from motif to motif. */
 const more = new Cell(false);
@@ -37,7 +34,7 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
   const name = chosen.length === 1 ? first.motif.name : `${chosen.length} motifs`;
   return (
     <div
-      style={placed(box, viewport, open ? MORE_HEIGHT : HEIGHT, headDown)}
+      style={labelPlace(box, viewport, open ? MORE_HEIGHT : HEIGHT, headDown)}
       className="absolute rounded-md border border-thread bg-calico px-2 pt-1 pb-2 shadow-float"
       data-chalk-label
       data-own-press
@@ -89,21 +86,4 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
       )}
     </div>
   );
-}
-
-/** Above what is chosen where there is room, else below, else beside it; where it fills the window, the corner that hides least of it. */
-function placed(box: Box, { width, height }: Viewport, high: number, headDown: boolean): { left: number; top: number; width: number } {
-  const clampX = (x: number): number => Math.min(width - WIDTH - 8, Math.max(8, x));
-  const clampY = (y: number): number => Math.min(height - high - 8, Math.max(8, y));
-  const [above, below] = headDown ? [GAP, PIN] : [PIN, GAP];
-  const centred = clampX((box.left + box.right - WIDTH) / 2);
-  if (box.top - above - high >= 8) return { left: centred, top: box.top - above - high, width: WIDTH };
-  if (box.bottom + below + high <= height - 8) return { left: centred, top: box.bottom + below, width: WIDTH };
-  const middle = clampY((box.top + box.bottom - high) / 2);
-  if (box.right + GAP + WIDTH <= width - 8) return { left: box.right + GAP, top: middle, width: WIDTH };
-  if (box.left - GAP - WIDTH >= 8) return { left: box.left - GAP - WIDTH, top: middle, width: WIDTH };
-  const hidden = (left: number, top: number): number =>
-    Math.max(0, Math.min(box.right + GAP, left + WIDTH) - Math.max(box.left - GAP, left)) * Math.max(0, Math.min(box.bottom + GAP, top + high) - Math.max(box.top - PIN, top));
-  const corners = [8, width - WIDTH - 8].flatMap((left) => [8, height - high - 8].map((top) => ({ left, top, width: WIDTH })));
-  return corners.reduce((best, one) => (hidden(one.left, one.top) < hidden(best.left, best.top) ? one : best));
 }
