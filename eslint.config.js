@@ -7,7 +7,15 @@ const layer = (name, ...closed) => ({
   files: [`${name}/**/*.{ts,tsx}`],
   ignores: ['**/*.test.ts'],
   rules: {
-    'no-restricted-imports': ['error', { patterns: closed.map((folder) => ({ group: [`**/${folder}/**`], message: `${name} does not import ${folder}.` })) }],
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: closed.map((folder) => ({
+          group: [`**/${folder}/**`],
+          message: `${name} does not import ${folder}.`,
+        })),
+      },
+    ],
   },
 });
 
@@ -27,7 +35,16 @@ export default tseslint.config(
   },
   {
     files: ['scripts/**', 'bench/**', 'server/main.ts', 'e2e/**', 'demo/draw/**'],
-    languageOptions: { globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', URL: 'readonly', fetch: 'readonly', AbortSignal: 'readonly' } },
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        setTimeout: 'readonly',
+        URL: 'readonly',
+        fetch: 'readonly',
+        AbortSignal: 'readonly',
+      },
+    },
     rules: { 'no-console': 'off' },
   },
   layer('core', 'server', 'web', 'demo', 'e2e', 'bench'),

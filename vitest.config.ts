@@ -3,8 +3,24 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['{core,server,web,demo}/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 60_000 } },
-      { test: { name: 'browser', include: ['e2e/**/*.test.ts'], testTimeout: 120_000, hookTimeout: 120_000, fileParallelism: false, globalSetup: 'e2e/support/laidOut.ts' } },
+      {
+        test: {
+          name: 'unit',
+          include: ['{core,server,web,demo}/**/*.test.ts'],
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+        },
+      },
+      {
+        test: {
+          name: 'browser',
+          include: ['e2e/**/*.test.ts'],
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+          globalSetup: 'e2e/support/laidOut.ts',
+        },
+      },
     ],
   },
 });

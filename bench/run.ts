@@ -25,7 +25,11 @@ const DPI = 300;
 
 await build({ configFile: fileURLToPath(new URL('./vite.config.ts', import.meta.url)) });
 const data = mkdtempSync(join(tmpdir(), 'hevrel-bench-'));
-const serving = await serve({ port: 0, host: '127.0.0.1', data, empty: false }, fileURLToPath(new URL('../dist/bench', import.meta.url)), () => undefined);
+const serving = await serve(
+  { port: 0, host: '127.0.0.1', data, empty: false },
+  fileURLToPath(new URL('../dist/bench', import.meta.url)),
+  () => undefined,
+);
 const { studio, url } = serving;
 const browser = await openBrowser();
 const ms = (n: number): string => `${n.toFixed(n < 10 ? 2 : 0)} ms`;
@@ -37,21 +41,48 @@ try {
   console.log(`A half-drop of ${SIDE_MM} × ${SIDE_MM} mm, the sample motifs scattered over it, at 1280 × 800\n`);
   for (const count of COUNTS) {
     await browser.driver.get(url);
-    const { fill, drag, dragHundred, pick, pickerBuilt, box, undo, check, firstCheck, opened, editBytes, designBytes, repaint, again }: ClothTimings = await browser.driver.executeAsyncScript(
+    const {
+      fill,
+      drag,
+      dragHundred,
+      pick,
+      pickerBuilt,
+      box,
+      undo,
+      check,
+      firstCheck,
+      opened,
+      editBytes,
+      designBytes,
+      repaint,
+      again,
+    }: ClothTimings = await browser.driver.executeAsyncScript(
       'const done = arguments[1]; (function go(id) { window.clothBench ? window.clothBench(id).then(done) : setTimeout(go, 50, id); })(arguments[0]);',
       `bench-${count}`,
     );
     console.log(`${count} motifs`);
     console.log(`  a bare repeating fill   median ${ms(fill.median)}, p95 ${ms(fill.p95)}`);
-    console.log(`  a frame of a drag       median ${ms(drag.median)}, p95 ${ms(drag.p95)}: ${ratio(drag.median, fill.median)} times the fill (p95 ${ratio(drag.p95, fill.p95)})`);
-    console.log(`  a hundred together      median ${ms(dragHundred.median)}, p95 ${ms(dragHundred.p95)}: ${ratio(dragHundred.median, fill.median)} times the fill (p95 ${ratio(dragHundred.p95, fill.p95)})`);
-    console.log(`  picking at the pointer  median ${ms(pick.median)}, p95 ${ms(pick.p95)}; its tree built in ${ms(pickerBuilt.median)}`);
+    console.log(
+      `  a frame of a drag       median ${ms(drag.median)}, p95 ${ms(drag.p95)}: ${ratio(drag.median, fill.median)} times the fill (p95 ${ratio(drag.p95, fill.p95)})`,
+    );
+    console.log(
+      `  a hundred together      median ${ms(dragHundred.median)}, p95 ${ms(dragHundred.p95)}: ${ratio(dragHundred.median, fill.median)} times the fill (p95 ${ratio(dragHundred.p95, fill.p95)})`,
+    );
+    console.log(
+      `  picking at the pointer  median ${ms(pick.median)}, p95 ${ms(pick.p95)}; its tree built in ${ms(pickerBuilt.median)}`,
+    );
     console.log(`  choosing by a box       median ${ms(box.median)}, p95 ${ms(box.p95)}`);
     console.log(`  an undo                 median ${ms(undo.median)}, p95 ${ms(undo.p95)}`);
-    console.log(`  a check after an edit   median ${ms(check.median)}, p95 ${ms(check.p95)}; the first ${ms(firstCheck)}`);
+    console.log(
+      `  a check after an edit   median ${ms(check.median)}, p95 ${ms(check.p95)}; the first ${ms(firstCheck)}`,
+    );
     console.log(`  opening the design      ${ms(opened)} until it is seen`);
-    console.log(`  one motif moved         ${editBytes} bytes sent, of a design of ${designBytes} (${((editBytes / designBytes) * 100).toFixed(2)} %)`);
-    console.log(`  the cell painted        ${ms(repaint)} in the worker; again when a motif is taken up ${ms(again)}\n`);
+    console.log(
+      `  one motif moved         ${editBytes} bytes sent, of a design of ${designBytes} (${((editBytes / designBytes) * 100).toFixed(2)} %)`,
+    );
+    console.log(
+      `  the cell painted        ${ms(repaint)} in the worker; again when a motif is taken up ${ms(again)}\n`,
+    );
   }
 
   const motifs = await listMotifs(studio.database);
@@ -64,12 +95,20 @@ try {
   };
   const asked = async (): Promise<{ took: number; peakMemory: number; size: string }> => {
     const began = performance.now();
-    const answer = await fetch(`${url}/api/exports`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ design: 'bench-300', dpi: DPI }) });
+    const answer = await fetch(`${url}/api/exports`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ design: 'bench-300', dpi: DPI }),
+    });
     const { id } = (await answer.json()) as Job;
     for await (const job of studio.jobs.follow(id, new AbortController().signal)) {
       if (job.state === 'running') continue;
       const result = job.result as { peakMemory: number; width: number; height: number };
-      return { took: performance.now() - began, peakMemory: result.peakMemory, size: `${result.width} × ${result.height} px` };
+      return {
+        took: performance.now() - began,
+        peakMemory: result.peakMemory,
+        size: `${result.width} × ${result.height} px`,
+      };
     }
     throw new Error('the export never ended');
   };
@@ -84,7 +123,9 @@ try {
   console.log(`  peak memory of the process   ${Math.round(Math.max(b1.peakMemory, b2.peakMemory) / 2 ** 20)} MB`);
 
   const shapes = await tossables(motifs, studio.blobs);
-  console.log(`\nA toss into a half-drop of 400 × 400 mm with a gap of ${TOSS_GAP} mm, against plain trying for as long; measured in the painting at 4 px per mm\n`);
+  console.log(
+    `\nA toss into a half-drop of 400 × 400 mm with a gap of ${TOSS_GAP} mm, against plain trying for as long; measured in the painting at 4 px per mm\n`,
+  );
   // Once to warm up.
   tossed(tossRecipe(40), shapes);
   let first: number | undefined;
@@ -96,10 +137,17 @@ try {
     const per = tookMs / (ours.asked * Math.log2(ours.asked));
     first ??= per;
     console.log(`${ours.asked} motifs in ${ms(tookMs)}, per n log n ${ratio(per, first)} times that of the first`);
-    for (const [name, one] of [['tossed', ours], ['tried ', plain]] as const) {
-      console.log(`  ${name}  placed ${((one.placed / one.asked) * 100).toFixed(0)} %, covered ${(one.covered * 100).toFixed(1)} %, largest hole ${(2 * one.largestHole).toFixed(1)} mm across, least gap ${one.leastGap.toFixed(2)} mm, uneven ${one.unevenness.toFixed(3)}, equal neighbours ${(one.equalNeighbours * 100).toFixed(0)} %`);
+    for (const [name, one] of [
+      ['tossed', ours],
+      ['tried ', plain],
+    ] as const) {
+      console.log(
+        `  ${name}  placed ${((one.placed / one.asked) * 100).toFixed(0)} %, covered ${(one.covered * 100).toFixed(1)} %, largest hole ${(2 * one.largestHole).toFixed(1)} mm across, least gap ${one.leastGap.toFixed(2)} mm, uneven ${one.unevenness.toFixed(3)}, equal neighbours ${(one.equalNeighbours * 100).toFixed(0)} %`,
+      );
     }
-    console.log(`  covered ${ratio(ours.covered, plain.covered)} times as much, the largest hole ${ratio(ours.largestHole, plain.largestHole)} of its\n`);
+    console.log(
+      `  covered ${ratio(ours.covered, plain.covered)} times as much, the largest hole ${ratio(ours.largestHole, plain.largestHole)} of its\n`,
+    );
   }
 } finally {
   await browser.close();
@@ -117,10 +165,17 @@ function scattered(count: number): Design {
   const id = `bench-${count}`;
   const scale = 0.9 * Math.sqrt(300 / count);
   const placements = Array.from({ length: count }, (_, i): Placement => ({
-    ...placementOf(`${id}-${i}`, { id: sampleMotifId(LOW_TIDE[i % LOW_TIDE.length]?.id ?? '') }, { x: random() * SIDE_MM, y: random() * SIDE_MM }),
+    ...placementOf(
+      `${id}-${i}`,
+      { id: sampleMotifId(LOW_TIDE[i % LOW_TIDE.length]?.id ?? '') },
+      { x: random() * SIDE_MM, y: random() * SIDE_MM },
+    ),
     turn: random() * 360,
     scale,
     mirrored: random() < 0.5,
   }));
-  return { ...newDesign(id, `${count} motifs`, { width: SIDE_MM, height: SIDE_MM, step: step('half-drop') }), placements };
+  return {
+    ...newDesign(id, `${count} motifs`, { width: SIDE_MM, height: SIDE_MM, step: step('half-drop') }),
+    placements,
+  };
 }

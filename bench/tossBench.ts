@@ -52,21 +52,54 @@ const FILLERS = ['barnacle', 'limpet', 'flat-pebble', 'bubbles'];
 export function tossRecipe(count: number): TossRecipe {
   const size = 1.15 * Math.sqrt(40 / count);
   const entries = (names: readonly string[], role: 'hero' | 'companion' | 'filler', share: number) =>
-    names.map((name) => ({ motif: sampleMotifId(name), role, count: Math.round((count * share) / names.length), smallest: 0.7 * size, largest: size }));
-  return { entries: [...entries(HEROES, 'hero', 0.15), ...entries(COMPANIONS, 'companion', 0.4), ...entries(FILLERS, 'filler', 0.45)], directions: { kind: 'all' }, mirrored: true, gap: TOSS_GAP, ground: 0, seed: 7 };
+    names.map((name) => ({
+      motif: sampleMotifId(name),
+      role,
+      count: Math.round((count * share) / names.length),
+      smallest: 0.7 * size,
+      largest: size,
+    }));
+  return {
+    entries: [
+      ...entries(HEROES, 'hero', 0.15),
+      ...entries(COMPANIONS, 'companion', 0.4),
+      ...entries(FILLERS, 'filler', 0.45),
+    ],
+    directions: { kind: 'all' },
+    mirrored: true,
+    gap: TOSS_GAP,
+    ground: 0,
+    seed: 7,
+  };
 }
 
 /** The sample motifs as the toss sees them. */
 export async function tossables(motifs: readonly Motif[], blobs: Blobs): Promise<Map<string, Tossable>> {
   const names = [...HEROES, ...COMPANIONS, ...FILLERS].map(sampleMotifId);
-  const { scene, easel } = await loadScene(designOf(names.map((motif) => ({ motif, x: 0, y: 0, turn: 0, scale: 1, mirrored: false }))), motifs, blobs);
+  const { scene, easel } = await loadScene(
+    designOf(names.map((motif) => ({ motif, x: 0, y: 0, turn: 0, scale: 1, mirrored: false }))),
+    motifs,
+    blobs,
+  );
   return new Map(
     [...scene.motifs].map(([id, { motif, artwork }]) => {
       const { view } = artwork;
       const scale = RASTER / Math.max(view.width, view.height);
       const [width, height] = [Math.round(view.width * scale), Math.round(view.height * scale)];
       const sheet = nodeSheet(width, height);
-      paintArtwork(sheet.surface, artwork.nodes, [width / view.width, 0, 0, height / view.height, (-view.x * width) / view.width, (-view.y * height) / view.height], { easel, resolve: asDrawn, width, height });
+      paintArtwork(
+        sheet.surface,
+        artwork.nodes,
+        [
+          width / view.width,
+          0,
+          0,
+          height / view.height,
+          (-view.x * width) / view.width,
+          (-view.y * height) / view.height,
+        ],
+        { easel, resolve: asDrawn, width, height },
+      );
       const pixels = pixelsOf(sheet);
       return [id, { rounds: roundsOf(silhouetteOf(pixels, width, height), motif), ink: mainInk(pixels, motif.inks) }];
     }),
@@ -74,11 +107,17 @@ export async function tossables(motifs: readonly Motif[], blobs: Blobs): Promise
 }
 
 function designOf(laid: readonly Laid[]): Design {
-  return { ...newDesign('bench-toss', 'Tossed', { width: SIDE, height: SIDE, step: STEP }), placements: tossedPlacements(laid, 'main', (n) => `p${n}`) };
+  return {
+    ...newDesign('bench-toss', 'Tossed', { width: SIDE, height: SIDE, step: STEP }),
+    placements: tossedPlacements(laid, 'main', (n) => `p${n}`),
+  };
 }
 
 /** The toss as it ships. */
-export function tossed(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>): { laid: readonly Laid[]; tookMs: number } {
+export function tossed(
+  recipe: TossRecipe,
+  shapes: ReadonlyMap<string, Tossable>,
+): { laid: readonly Laid[]; tookMs: number } {
   const began = performance.now();
   const tossing = toss(latticeOf(designOf([]).repeat), recipe, shapes, { rounds: [], area: 0, places: [] });
   for (;;) {
@@ -91,7 +130,10 @@ export function tossed(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>
 export function tried(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>, forMs: number): readonly Laid[] {
   const lattice = latticeOf(designOf([]).repeat);
   const random = seeded(recipe.seed);
-  const openness = new Openness(lattice, recipe.gap + Math.max(...[...shapes.values()].map(({ rounds }) => rounds.list[0]?.r ?? 0)));
+  const openness = new Openness(
+    lattice,
+    recipe.gap + Math.max(...[...shapes.values()].map(({ rounds }) => rounds.list[0]?.r ?? 0)),
+  );
   const laid: Laid[] = [];
   const until = performance.now() + forMs;
   let waiting = recipe.entries.flatMap((entry) => Array.from({ length: entry.count }, () => entry));
@@ -100,7 +142,14 @@ export function tried(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>,
     waiting = waiting.filter((entry) => {
       const shape = shapes.get(entry.motif);
       if (!shape) return false;
-      const one: Laid = { motif: entry.motif, x: random() * SIDE, y: random() * SIDE, turn: random() * 360, scale: entry.smallest + random() * (entry.largest - entry.smallest), mirrored: random() < 0.5 };
+      const one: Laid = {
+        motif: entry.motif,
+        x: random() * SIDE,
+        y: random() * SIDE,
+        turn: random() * 360,
+        scale: entry.smallest + random() * (entry.largest - entry.smallest),
+        mirrored: random() < 0.5,
+      };
       const rounds = posedRounds(shape.rounds, { ...UPRIGHT, ...one });
       if (!rounds.every(({ x, y, r }) => openness.atLeast(x, y) >= r + recipe.gap)) return true;
       openness.add(rounds);
@@ -112,7 +161,13 @@ export function tried(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>,
 }
 
 /** What can be seen of a toss, by painting it and measuring the picture. */
-export async function measured(laid: readonly Laid[], recipe: TossRecipe, tookMs: number, motifs: readonly Motif[], blobs: Blobs): Promise<TossMeasure> {
+export async function measured(
+  laid: readonly Laid[],
+  recipe: TossRecipe,
+  tookMs: number,
+  motifs: readonly Motif[],
+  blobs: Blobs,
+): Promise<TossMeasure> {
   const design = designOf(laid);
   const grid = pixelGrid(design.repeat, PER_MM);
   const { width, height } = grid.cell;
@@ -123,7 +178,13 @@ export async function measured(laid: readonly Laid[], recipe: TossRecipe, tookMs
   const around = 60 * PER_MM;
   const [w, h] = [width + 2 * around, height + 2 * around];
   const sheet = nodeSheet(w, h);
-  paintPlane(sheet.surface, bare, grid, { left: -around, top: -around, right: width + around, bottom: height + around }, easel);
+  paintPlane(
+    sheet.surface,
+    bare,
+    grid,
+    { left: -around, top: -around, right: width + around, bottom: height + around },
+    easel,
+  );
   const pixels = pixelsOf(sheet);
   const set = new Uint8Array(w * h);
   for (let i = 0; i < set.length; i += 1) set[i] = (pixels[i * 4 + 3] as number) >= 32 ? 1 : 0;
@@ -141,7 +202,10 @@ export async function measured(laid: readonly Laid[], recipe: TossRecipe, tookMs
       sums.set(key, (sums.get(key) ?? 0) + 1);
     }
   }
-  const shares = Array.from({ length: 64 }, (_, n) => (sums.get(Math.floor(n / 8) * 1000 + (n % 8)) ?? 0) / (window * window));
+  const shares = Array.from(
+    { length: 64 },
+    (_, n) => (sums.get(Math.floor(n / 8) * 1000 + (n % 8)) ?? 0) / (window * window),
+  );
   const mean = shares.reduce((a, b) => a + b, 0) / shares.length;
   const spread = Math.sqrt(shares.reduce((sum, share) => sum + (share - mean) ** 2, 0) / shares.length);
   return {
@@ -161,22 +225,49 @@ export async function measured(laid: readonly Laid[], recipe: TossRecipe, tookMs
 }
 
 /** Paints each motif and, in a picture of its own, all that lies around it; the least distance between the two. */
-function leastGap(design: Design, lattice: Lattice, paint: (only: readonly string[], box: { left: number; top: number; right: number; bottom: number }) => Uint8ClampedArray): number {
+function leastGap(
+  design: Design,
+  lattice: Lattice,
+  paint: (
+    only: readonly string[],
+    box: { left: number; top: number; right: number; bottom: number },
+  ) => Uint8ClampedArray,
+): number {
   let least = Infinity;
   const reach = 45;
   for (const one of design.placements) {
-    const box = { left: Math.floor((one.x - reach) * PER_MM), top: Math.floor((one.y - reach) * PER_MM), right: Math.ceil((one.x + reach) * PER_MM), bottom: Math.ceil((one.y + reach) * PER_MM) };
-    const near = design.placements.filter((other) => other !== one && echoesTouching(lattice, { left: other.x - reach, top: other.y - reach, right: other.x + reach, bottom: other.y + reach }, { left: one.x - reach, top: one.y - reach, right: one.x + reach, bottom: one.y + reach }).some((steps) => {
-      const by = displacement(lattice, steps);
-      return Math.hypot(other.x + by.x - one.x, other.y + by.y - one.y) < 2 * reach;
-    }));
+    const box = {
+      left: Math.floor((one.x - reach) * PER_MM),
+      top: Math.floor((one.y - reach) * PER_MM),
+      right: Math.ceil((one.x + reach) * PER_MM),
+      bottom: Math.ceil((one.y + reach) * PER_MM),
+    };
+    const near = design.placements.filter(
+      (other) =>
+        other !== one &&
+        echoesTouching(
+          lattice,
+          { left: other.x - reach, top: other.y - reach, right: other.x + reach, bottom: other.y + reach },
+          { left: one.x - reach, top: one.y - reach, right: one.x + reach, bottom: one.y + reach },
+        ).some((steps) => {
+          const by = displacement(lattice, steps);
+          return Math.hypot(other.x + by.x - one.x, other.y + by.y - one.y) < 2 * reach;
+        }),
+    );
     if (near.length === 0) continue;
-    const [own, rest] = [paint([one.id], box), paint(near.map(({ id }) => id), box)];
+    const [own, rest] = [
+      paint([one.id], box),
+      paint(
+        near.map(({ id }) => id),
+        box,
+      ),
+    ];
     const [w, h] = [box.right - box.left, box.bottom - box.top];
     const set = new Uint8Array(w * h);
     for (let i = 0; i < set.length; i += 1) set[i] = (rest[i * 4 + 3] as number) >= 32 ? 1 : 0;
     const distance = squaredDistances(set, w, h);
-    for (let i = 0; i < set.length; i += 1) if ((own[i * 4 + 3] as number) >= 32) least = Math.min(least, distance[i] as number);
+    for (let i = 0; i < set.length; i += 1)
+      if ((own[i * 4 + 3] as number) >= 32) least = Math.min(least, distance[i] as number);
   }
   return Math.sqrt(least) / PER_MM;
 }

@@ -33,7 +33,10 @@ describe('the built samples', () => {
     for (const { id, parts } of BUNDLES) {
       expect(recipeSchema.isValidSync({ kind: 'bundle', parts }, { strict: true }), id).toBe(true);
       const below = parts.map(({ motif }) => depth.get(motif));
-      expect(below.every((one) => one !== undefined), id).toBe(true);
+      expect(
+        below.every((one) => one !== undefined),
+        id,
+      ).toBe(true);
       depth.set(sampleMotifId(id), 1 + Math.max(...below.map((one) => one ?? 0)));
     }
     expect(Math.max(...depth.values())).toBe(2);

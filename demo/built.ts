@@ -14,19 +14,75 @@ export interface BuiltSample {
 }
 
 const piece = (figure: Piece['figure'], values: Piece['values'], ink: Hex, rest: Partial<Piece> = {}): Piece => ({
-  figure, values, text: '', font: 'logbook', x: 0, y: 0, turn: 0, meeting: 'lay', fill: { ink, fade: null }, outline: null, ...rest,
+  figure,
+  values,
+  text: '',
+  font: 'logbook',
+  x: 0,
+  y: 0,
+  turn: 0,
+  meeting: 'lay',
+  fill: { ink, fade: null },
+  outline: null,
+  ...rest,
 });
 const shape = (...pieces: Piece[]): ShapeRecipe => ({ kind: 'shape', pieces });
 /** Cut out of the piece before it, five times across a fan. */
-const ribs = [-2, -1, 0, 1, 2].map((n) => piece('drop', { height: 18, width: 2.6, waist: 70 }, INKS.chalk, { x: n * 5.4, y: -1 + Math.abs(n) * 1.4, turn: n * 15, meeting: 'cut' }));
+const ribs = [-2, -1, 0, 1, 2].map((n) =>
+  piece('drop', { height: 18, width: 2.6, waist: 70 }, INKS.chalk, {
+    x: n * 5.4,
+    y: -1 + Math.abs(n) * 1.4,
+    turn: n * 15,
+    meeting: 'cut',
+  }),
+);
 
 export const BUILT: readonly BuiltSample[] = [
-  { id: 'sea-pink', name: 'Sea pink', recipe: shape(piece('petals', { width: 34, count: 9, breadth: 92, swell: 20, open: 20, eye: 0 }, INKS.shell), piece('dot', { width: 8, height: 8 }, INKS.madder)) },
-  { id: 'marram', name: 'Marram', recipe: shape(...[-1, 0, 1].map((n) => piece('blade', { height: 62 - Math.abs(n) * 10, width: 4.5, bend: n * 34 }, INKS.kelp, { x: n * 5, y: Math.abs(n) * 5, fill: { ink: INKS.kelp, fade: { angle: 90, rest: 0 } } }))) },
-  { id: 'tide-mark', name: 'Tide mark', recipe: shape(piece('wave', { width: 72, crests: 4, rise: 7, band: 3, lean: 45 }, INKS.indigo)) },
-  { id: 'sea-glass', name: 'Sea glass', recipe: shape(piece('pebble', { width: 22, height: 15, rough: 45, seed: 7 }, INKS.kelp, { outline: { ink: INKS.indigo, width: 0.8 } })) },
-  { id: 'ripple-fan', name: 'Ripple fan', recipe: shape(piece('scallop', { width: 42, height: 32, bows: 7, bow: 50 }, INKS.weld), ...ribs) },
-  { id: 'low-tide-word', name: 'Low Tide, lettered', recipe: shape(piece('lettering', { size: 22 }, INKS.indigo, { text: 'Low Tide' })) },
+  {
+    id: 'sea-pink',
+    name: 'Sea pink',
+    recipe: shape(
+      piece('petals', { width: 34, count: 9, breadth: 92, swell: 20, open: 20, eye: 0 }, INKS.shell),
+      piece('dot', { width: 8, height: 8 }, INKS.madder),
+    ),
+  },
+  {
+    id: 'marram',
+    name: 'Marram',
+    recipe: shape(
+      ...[-1, 0, 1].map((n) =>
+        piece('blade', { height: 62 - Math.abs(n) * 10, width: 4.5, bend: n * 34 }, INKS.kelp, {
+          x: n * 5,
+          y: Math.abs(n) * 5,
+          fill: { ink: INKS.kelp, fade: { angle: 90, rest: 0 } },
+        }),
+      ),
+    ),
+  },
+  {
+    id: 'tide-mark',
+    name: 'Tide mark',
+    recipe: shape(piece('wave', { width: 72, crests: 4, rise: 7, band: 3, lean: 45 }, INKS.indigo)),
+  },
+  {
+    id: 'sea-glass',
+    name: 'Sea glass',
+    recipe: shape(
+      piece('pebble', { width: 22, height: 15, rough: 45, seed: 7 }, INKS.kelp, {
+        outline: { ink: INKS.indigo, width: 0.8 },
+      }),
+    ),
+  },
+  {
+    id: 'ripple-fan',
+    name: 'Ripple fan',
+    recipe: shape(piece('scallop', { width: 42, height: 32, bows: 7, bow: 50 }, INKS.weld), ...ribs),
+  },
+  {
+    id: 'low-tide-word',
+    name: 'Low Tide, lettered',
+    recipe: shape(piece('lettering', { size: 22 }, INKS.indigo, { text: 'Low Tide' })),
+  },
 ];
 
 /** A bundle of the samples; those that lie in others come first. */
@@ -36,11 +92,38 @@ export interface BundleSample {
   readonly parts: readonly Part[];
 }
 
-const part = (motif: string, x: number, y: number, turn = 0, scale = 1): Part => ({ motif: sampleMotifId(motif), ...UPRIGHT, x, y, turn, scale, opacity: 1 });
+const part = (motif: string, x: number, y: number, turn = 0, scale = 1): Part => ({
+  motif: sampleMotifId(motif),
+  ...UPRIGHT,
+  x,
+  y,
+  turn,
+  scale,
+  opacity: 1,
+});
 
 export const BUNDLES: readonly BundleSample[] = [
-  { id: 'pebble-cluster', name: 'Pebble cluster', parts: [part('flat-pebble', -13, 2, -12), part('banded-pebble', 10, 6, 20), part('sea-glass', 6, -10, 8), part('periwinkle', -12, -14, -30, 0.8)] },
-  { id: 'rock-pool', name: 'Rock pool', parts: [part('pebble-cluster', -24, 12), part('limpet', 14, -6), part('barnacle', 34, 10, 15), part('barnacle', 36, -14, -20, 0.8), part('sea-pink', 12, 24, 10, 0.7)] },
+  {
+    id: 'pebble-cluster',
+    name: 'Pebble cluster',
+    parts: [
+      part('flat-pebble', -13, 2, -12),
+      part('banded-pebble', 10, 6, 20),
+      part('sea-glass', 6, -10, 8),
+      part('periwinkle', -12, -14, -30, 0.8),
+    ],
+  },
+  {
+    id: 'rock-pool',
+    name: 'Rock pool',
+    parts: [
+      part('pebble-cluster', -24, 12),
+      part('limpet', 14, -6),
+      part('barnacle', 34, 10, 15),
+      part('barnacle', 36, -14, -20, 0.8),
+      part('sea-pink', 12, 24, 10, 0.7),
+    ],
+  },
 ];
 
 /** A sheet of the scanner that lies on the workshop's shelf, and what is done to it. */
@@ -63,7 +146,15 @@ export const SHEETS: readonly SheetSample[] = [
       levels: { black: 29, middle: 126, white: 223 },
       paper: { reach: 'outside', colour: null, tolerance: 40, soft: 0.15 },
       specks: 0.5,
-      cut: { gap: 4, joins: [], splits: [], without: [{ x: 60, y: 17 }, { x: 105, y: 281 }] },
+      cut: {
+        gap: 4,
+        joins: [],
+        splits: [],
+        without: [
+          { x: 60, y: 17 },
+          { x: 105, y: 281 },
+        ],
+      },
     },
   },
   { id: 'low-tide-sheet-lino', name: 'Lino proofs', original: 'lino-proofs', steps: NO_STEPS },

@@ -29,7 +29,14 @@ export function withFillersBelow(design: Design, fillers: readonly string[]): De
   const below = freeLayer('fillers', 'Fillers');
   const ids = new Set(fillers.map(sampleMotifId));
   const layers = [below, ...design.layers];
-  return { ...design, layers, placements: stacked(layers, design.placements.map((one) => (ids.has(one.motif) ? { ...one, layer: below.id } : one))) };
+  return {
+    ...design,
+    layers,
+    placements: stacked(
+      layers,
+      design.placements.map((one) => (ids.has(one.motif) ? { ...one, layer: below.id } : one)),
+    ),
+  };
 }
 
 /** The design as what a toss has laid, so that it can be tossed again. */
@@ -43,7 +50,13 @@ export function laidOutBy(design: Design, recipe: LayoutRecipe): Design {
 }
 
 /** A design of the sample collection as a document. */
-export function sampleDesign(id: string, name: string, repeat: Repeat, colours: SampleColours, laid: readonly Laid[]): Design {
+export function sampleDesign(
+  id: string,
+  name: string,
+  repeat: Repeat,
+  colours: SampleColours,
+  laid: readonly Laid[],
+): Design {
   const inkNames = Object.keys(INKS) as InkName[];
   return {
     ...newDesign(id, name, repeat),
@@ -53,12 +66,18 @@ export function sampleDesign(id: string, name: string, repeat: Repeat, colours: 
     ],
     colourways: [{ id: 'base', name: 'Base', colours: { ...INKS, ...colours } }],
     placements: laid.map(([motif, x, y, turn, scale, mirrored = false], index): Placement => ({
-      ...placementOf(`${id}-${index + 1}`, { id: sampleMotifId(motif) }, { x, y }), turn, scale, mirrored,
+      ...placementOf(`${id}-${index + 1}`, { id: sampleMotifId(motif) }, { x, y }),
+      turn,
+      scale,
+      mirrored,
     })),
   };
 }
 
 /** The same design in other colours, for a swatch of its own. */
 export function recoloured(design: Design, colours: Partial<SampleColours>): Design {
-  return { ...design, colourways: design.colourways.map((one) => ({ ...one, colours: { ...one.colours, ...colours } })) };
+  return {
+    ...design,
+    colourways: design.colourways.map((one) => ({ ...one, colours: { ...one.colours, ...colours } })),
+  };
 }

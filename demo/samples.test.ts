@@ -19,31 +19,51 @@ describe('the sample collection', () => {
     for (const { id, name } of LOW_TIDE) {
       const svg = fileOf(id);
       expect(svg).toContain(`<title>${name}</title>`);
-      for (const [, fill] of svg.matchAll(/fill="([^"]+)"/g)) expect(inks.has(fill as string), `${id} is printed in ${fill}`).toBe(true);
+      for (const [, fill] of svg.matchAll(/fill="([^"]+)"/g))
+        expect(inks.has(fill as string), `${id} is printed in ${fill}`).toBe(true);
       expect(svg.replace(/<\/?(svg|title|path)\b/g, '')).not.toMatch(/<\/?[a-z]/);
     }
   });
 
   it('is cut the same each time: the files are what the blocks give', () => {
-    for (const [id, cut] of [['whelk', whelk], ['reef-knot', reefKnot]] as const) {
+    for (const [id, cut] of [
+      ['whelk', whelk],
+      ['reef-knot', reefKnot],
+    ] as const) {
       const sample = LOW_TIDE.find((one) => one.id === id);
       expect(cut().svg(sample?.name ?? '', sample?.widthMm ?? 0)).toBe(fileOf(id));
     }
   });
 
   it('has designs in every step that open, use only its motifs, and cross every edge of their cell', () => {
-    const sizes = new Map(LOW_TIDE.map(({ id, widthMm }) => {
-      const [, x, y, width, height] = /viewBox="(\S+) (\S+) (\S+) (\S+)"/.exec(fileOf(id)) ?? [];
-      return [sampleMotifId(id), { width: widthMm, view: { x: Number(x), y: Number(y), width: Number(width), height: Number(height) } }];
-    }));
-    expect(new Set(SAMPLE_DESIGNS.map(({ repeat }) => repeat.step.kind))).toEqual(new Set(['square', 'half-drop', 'brick']));
+    const sizes = new Map(
+      LOW_TIDE.map(({ id, widthMm }) => {
+        const [, x, y, width, height] = /viewBox="(\S+) (\S+) (\S+) (\S+)"/.exec(fileOf(id)) ?? [];
+        return [
+          sampleMotifId(id),
+          { width: widthMm, view: { x: Number(x), y: Number(y), width: Number(width), height: Number(height) } },
+        ];
+      }),
+    );
+    expect(new Set(SAMPLE_DESIGNS.map(({ repeat }) => repeat.step.kind))).toEqual(
+      new Set(['square', 'half-drop', 'brick']),
+    );
     for (const design of SAMPLE_DESIGNS) {
       expect(openDesign(JSON.parse(JSON.stringify(design)))).toEqual(design);
       if (design.layout?.recipe.kind === 'row') {
         // What lies there is exactly what its recipe lays.
         const laid = laidRows(design.layout.recipe, sizes);
-        expect(design.repeat).toMatchObject({ width: expect.closeTo(laid?.width ?? 0, 9) as number, height: expect.closeTo(laid?.height ?? 0, 9) as number });
-        for (const [n, one] of (laid?.placed ?? []).entries()) expect(design.placements[n]).toMatchObject({ motif: one.motif, x: expect.closeTo(one.x, 9) as number, y: expect.closeTo(one.y, 9) as number, scale: expect.closeTo(one.scale, 9) as number });
+        expect(design.repeat).toMatchObject({
+          width: expect.closeTo(laid?.width ?? 0, 9) as number,
+          height: expect.closeTo(laid?.height ?? 0, 9) as number,
+        });
+        for (const [n, one] of (laid?.placed ?? []).entries())
+          expect(design.placements[n]).toMatchObject({
+            motif: one.motif,
+            x: expect.closeTo(one.x, 9) as number,
+            y: expect.closeTo(one.y, 9) as number,
+            scale: expect.closeTo(one.scale, 9) as number,
+          });
         continue;
       }
       // At a mirror, what crossed it would run into its own reflection.
@@ -59,7 +79,8 @@ describe('the sample collection', () => {
         crossed.bottom ||= placement.y + box.bottom > design.repeat.height;
       }
       expect(crossed.left || crossed.right, `${design.name} from side to side`).toBe(true);
-      if (design.name !== 'Herring run') expect(crossed.top || crossed.bottom, `${design.name} from top to bottom`).toBe(true);
+      if (design.name !== 'Herring run')
+        expect(crossed.top || crossed.bottom, `${design.name} from top to bottom`).toBe(true);
     }
   });
 

@@ -10,7 +10,16 @@ import { tideMark } from './designs/tideMark.ts';
 import { GROUNDS, ON_DEEP, recoloured } from './sampleDesign.ts';
 
 /** The designs on the studio's table: half-drop, brick, square, one dense and scattered by hand, one tossed by recipe, a row by recipe, a honeycomb, and one with mirrored columns. */
-export const SAMPLE_DESIGNS: readonly Design[] = [limpetsAndRope, herringRun, moorings, strandline, flotsam, quayside, rockPool, tideMark];
+export const SAMPLE_DESIGNS: readonly Design[] = [
+  limpetsAndRope,
+  herringRun,
+  moorings,
+  strandline,
+  flotsam,
+  quayside,
+  rockPool,
+  tideMark,
+];
 
 /** A finished swatch of a sample design. */
 export interface SampleSwatch {
@@ -23,7 +32,15 @@ export const SAMPLE_SWATCHES: readonly SampleSwatch[] = [
   { id: 'low-tide-swatch-limpets', name: 'Limpets and rope', design: limpetsAndRope },
   { id: 'low-tide-swatch-limpets-dusk', name: 'Limpets and rope, dusk', design: recoloured(limpetsAndRope, ON_DEEP) },
   { id: 'low-tide-swatch-herring', name: 'Herring run', design: herringRun },
-  { id: 'low-tide-swatch-herring-madder', name: 'Herring run, madder', design: recoloured(herringRun, { indigo: '#a5402d', shell: '#e8b69f', ground: '#f7e9d8' }) },
+  {
+    id: 'low-tide-swatch-herring-madder',
+    name: 'Herring run, madder',
+    design: recoloured(herringRun, { indigo: '#a5402d', shell: '#e8b69f', ground: '#f7e9d8' }),
+  },
   { id: 'low-tide-swatch-moorings', name: 'Moorings', design: moorings },
-  { id: 'low-tide-swatch-strandline', name: 'Strandline on chalk', design: recoloured(strandline, { ground: GROUNDS.chalk, indigo: '#22304a', kelp: '#566f52', madder: '#b5442f' }) },
+  {
+    id: 'low-tide-swatch-strandline',
+    name: 'Strandline on chalk',
+    design: recoloured(strandline, { ground: GROUNDS.chalk, indigo: '#22304a', kelp: '#566f52', madder: '#b5442f' }),
+  },
 ];

@@ -3,7 +3,18 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { freeLayer } from '../core/document/layer.ts';
 import type { Placement } from '../core/document/placement.ts';
 import { SQUARE, step } from '../core/repeat/step.ts';
-import { click, clickAt, complaints, drag, middleOf, named, press, settledShot, type, waitForText } from './support/hands.ts';
+import {
+  click,
+  clickAt,
+  complaints,
+  drag,
+  middleOf,
+  named,
+  press,
+  settledShot,
+  type,
+  waitForText,
+} from './support/hands.ts';
 import { isPink, openTiles, type Tiles } from './support/tiles.ts';
 
 let tiles: Tiles;
@@ -21,12 +32,18 @@ beforeEach(async () => {
 /** Waits until the stored tile is as told. */
 async function lies(id: string, n: number, test: (one: Placement) => boolean, why: string): Promise<Placement> {
   let found: Placement | undefined;
-  await tiles.browser.driver.wait(async () => {
-    found = (await tiles.stored(id)).placements.find((one) => one.id === `t${n}`);
-    return found !== undefined && test(found);
-  }, 8_000, why).catch((error: unknown) => {
-    throw new Error(`${String(error)}; it lies as ${JSON.stringify(found)}`);
-  });
+  await tiles.browser.driver
+    .wait(
+      async () => {
+        found = (await tiles.stored(id)).placements.find((one) => one.id === `t${n}`);
+        return found !== undefined && test(found);
+      },
+      8_000,
+      why,
+    )
+    .catch((error: unknown) => {
+      throw new Error(`${String(error)}; it lies as ${JSON.stringify(found)}`);
+    });
   return found as Placement;
 }
 
@@ -41,7 +58,12 @@ describe('pins', () => {
     const to = await tiles.spot(100, 45);
     await drag(driver, { x, y }, { x: to.x, y });
     // From 40 to 80 mm wide: its left side stays at 40 mm.
-    const wide = await lies(id, 0, ({ scale, stretch }) => near(scale, 1.5, 0.02) && near(stretch, 2 / 3, 0.02), 'it was never stretched');
+    const wide = await lies(
+      id,
+      0,
+      ({ scale, stretch }) => near(scale, 1.5, 0.02) && near(stretch, 2 / 3, 0.02),
+      'it was never stretched',
+    );
     expect(wide.x - 20 * wide.scale).toBeCloseTo(40, 6);
     expect(wide.scale * wide.stretch).toBeCloseTo(1, 9);
     const screen = await settledShot(driver);
@@ -61,10 +83,14 @@ describe('pins', () => {
   it('turn several about a chosen point, over the join too', async () => {
     const { driver } = tiles.browser;
     // Next to each other over the right edge of a half-drop: the second is stored half a cell lower.
-    const id = await tiles.open(step('half-drop', 1, 2), [{ x: 100, y: 20, scale: 0.4 }, { x: 10, y: 65, scale: 0.4 }]);
+    const id = await tiles.open(step('half-drop', 1, 2), [
+      { x: 100, y: 20, scale: 0.4 },
+      { x: 10, y: 65, scale: 0.4 },
+    ]);
     await press(driver, Key.CONTROL, 'a');
     expect(await (await driver.findElement(By.css('[data-chalk-label]'))).getText()).toMatch(/^2 motifs/);
-    const box = async (label: string): Promise<string> => (await (await named(driver, 'field', label)).getAttribute('value')) ?? '';
+    const box = async (label: string): Promise<string> =>
+      (await (await named(driver, 'field', label)).getAttribute('value')) ?? '';
     // 16 mm wide each, 30 mm apart.
     expect(await box('Width')).toBe('46 mm');
     await click(driver, 'button', 'By the middle of the left side');
@@ -77,7 +103,12 @@ describe('pins', () => {
     const left = await tiles.spot(92, 20);
     const arm = Math.hypot(pin.x - left.x, pin.y - left.y);
     const begun = Math.atan2(pin.y - left.y, pin.x - left.x);
-    await drag(driver, pin, { x: left.x + arm * Math.cos(begun + Math.PI / 2), y: left.y + arm * Math.sin(begun + Math.PI / 2) }, { held: Key.SHIFT });
+    await drag(
+      driver,
+      pin,
+      { x: left.x + arm * Math.cos(begun + Math.PI / 2), y: left.y + arm * Math.sin(begun + Math.PI / 2) },
+      { held: Key.SHIFT },
+    );
     const first = await lies(id, 0, ({ turn }) => turn === 90, 'they were never turned together');
     const second = await lies(id, 1, ({ turn }) => turn === 90, 'they were never turned together');
     expect(first.x).toBeCloseTo(92, 6);
@@ -88,7 +119,10 @@ describe('pins', () => {
 
   it('say mixed values, add to each, and go through the numbers by Tab and arrows', async () => {
     const { driver } = tiles.browser;
-    const id = await tiles.open(SQUARE, [{ x: 30, turn: 10 }, { x: 90, turn: 30 }]);
+    const id = await tiles.open(SQUARE, [
+      { x: 30, turn: 10 },
+      { x: 90, turn: 30 },
+    ]);
     await press(driver, Key.CONTROL, 'a');
     expect(await (await named(driver, 'field', 'Turn')).getAttribute('value')).toBe('mixed');
     await type(driver, 'Turn', '+5');
@@ -147,14 +181,19 @@ describe('layers', () => {
     const id = await tiles.open(SQUARE, [{ x: 20 }, { x: 60 }, { x: 100, layer: 'over' }], { design: { layers } });
     await click(driver, 'radio', 'Stack');
     const row = (key: string): Promise<{ x: number; y: number }> => middleOf(driver, `[data-row="${key}"] [data-take]`);
-    const order = async (): Promise<string> => (await tiles.stored(id)).placements.map(({ id: one, layer }) => `${one}:${layer}`).join(' ');
+    const order = async (): Promise<string> =>
+      (await tiles.stored(id)).placements.map(({ id: one, layer }) => `${one}:${layer}`).join(' ');
     // The lowest onto the upper half of the topmost: over it, in its layer.
     const top = await row('t2');
     await drag(driver, await row('t0'), { x: top.x, y: top.y - 8 });
     await driver.wait(async () => (await order()) === 't1:main t2:over t0:over', 5_000, 'it was never moved');
     await (await driver.findElement(By.css('[data-row="t0"] [data-take]'))).click();
     await press(driver, Key.ALT, Key.ARROW_DOWN);
-    await driver.wait(async () => (await order()) === 't1:main t0:over t2:over', 5_000, 'Alt and the arrow did not move it');
+    await driver.wait(
+      async () => (await order()) === 't1:main t0:over t2:over',
+      5_000,
+      'Alt and the arrow did not move it',
+    );
     // The layer below, onto the upper half of the one above: all in it goes over.
     const over = await row('layer over');
     await drag(driver, await row('layer main'), { x: over.x, y: over.y - 8 });
@@ -164,12 +203,21 @@ describe('layers', () => {
     // By the keyboard too, though the next line is one of its own.
     await (await driver.findElement(By.css('[data-row="layer over"] [data-take]'))).click();
     await press(driver, Key.ALT, Key.ARROW_DOWN);
-    await driver.wait(async () => (await order()) === 't0:over t2:over t1:main', 5_000, 'Alt and the arrow did not move the layer');
+    await driver.wait(
+      async () => (await order()) === 't0:over t2:over t1:main',
+      5_000,
+      'Alt and the arrow did not move the layer',
+    );
     await press(driver, Key.CONTROL, 'z');
     await driver.wait(async () => (await order()) === 't1:main t0:over t2:over', 5_000, 'it was never undone again');
     // With Shift several are chosen; searching leaves only what is sought.
     await (await driver.findElement(By.css('[data-row="t2"] [data-take]'))).click();
-    await driver.actions().keyDown(Key.SHIFT).click(await driver.findElement(By.css('[data-row="t1"] [data-take]'))).keyUp(Key.SHIFT).perform();
+    await driver
+      .actions()
+      .keyDown(Key.SHIFT)
+      .click(await driver.findElement(By.css('[data-row="t1"] [data-take]')))
+      .keyUp(Key.SHIFT)
+      .perform();
     expect(await (await driver.findElement(By.css('[data-chalk-label]'))).getText()).toMatch(/^3 motifs/);
     await type(driver, 'Search the stack', 'whelk', false);
     await driver.wait(async () => (await driver.findElements(By.css('[data-stack] [data-row]'))).length === 2, 5_000);
@@ -179,11 +227,23 @@ describe('layers', () => {
   it('seen through and blended, what moves in them looks as it will lie, and one up goes over what it meets', async () => {
     const { driver } = tiles.browser;
     const half = [{ ...freeLayer('main', 'Motifs'), opacity: 0.5 }, freeLayer('over', 'Over')];
-    const id = await tiles.open(SQUARE, [{ x: 30, y: 30 }, { x: 44, y: 30 }, { x: 100, y: 75 }], { design: { layers: half } });
+    const id = await tiles.open(
+      SQUARE,
+      [
+        { x: 30, y: 30 },
+        { x: 44, y: 30 },
+        { x: 100, y: 75 },
+      ],
+      { design: { layers: half } },
+    );
     const from = await tiles.spot(20, 30);
     const hand = driver.actions({ async: false });
     const to = await tiles.spot(26, 42);
-    await hand.move({ x: Math.round(from.x), y: Math.round(from.y), origin: Origin.VIEWPORT }).press().move({ x: Math.round(to.x), y: Math.round(to.y), duration: 120, origin: Origin.VIEWPORT }).perform();
+    await hand
+      .move({ x: Math.round(from.x), y: Math.round(from.y), origin: Origin.VIEWPORT })
+      .press()
+      .move({ x: Math.round(to.x), y: Math.round(to.y), duration: 120, origin: Origin.VIEWPORT })
+      .perform();
     const both = await tiles.spot(40, 36);
     const alone = await tiles.spot(28, 46);
     const seen = async (): Promise<(readonly number[])[]> => {
@@ -199,7 +259,11 @@ describe('layers', () => {
     expect(laid[0]).toEqual(laid[1]);
     expect(laid[0]?.[0]).toBeGreaterThan(0xc0 + 15);
     await press(driver, 'u');
-    await driver.wait(async () => (await tiles.stored(id)).placements.map((one) => one.id).join('') === 't1t0t2', 5_000, 'it never went over the one it meets');
+    await driver.wait(
+      async () => (await tiles.stored(id)).placements.map((one) => one.id).join('') === 't1t0t2',
+      5_000,
+      'it never went over the one it meets',
+    );
     expect(await complaints(driver)).toEqual([]);
   });
 });
@@ -224,7 +288,9 @@ describe('guides', () => {
     await drag(driver, tab, { x: 20, y: tab.y });
     await driver.wait(async () => (await tiles.stored(id)).guides.length === 0, 5_000, 'the guide is still there');
     await press(driver, Key.ESCAPE);
-    await driver.executeScript("[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Guides')).click()");
+    await driver.executeScript(
+      "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Guides')).click()",
+    );
     await click(driver, 'button', 'Level guide');
     await driver.wait(async () => (await tiles.stored(id)).guides[0]?.at === 45, 5_000);
     await type(driver, 'Guide 1, from the cell’s upper edge', '90/4');
@@ -271,7 +337,9 @@ describe('alternatives', () => {
   it('are kept under names, seen side by side as live cloth, and taken as one step', async () => {
     const { driver } = tiles.browser;
     const id = await tiles.open(SQUARE, [{ x: 60, y: 45 }]);
-    await driver.executeScript("[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Alternatives')).click()");
+    await driver.executeScript(
+      "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Alternatives')).click()",
+    );
     await click(driver, 'button', 'Keep as it is');
     await driver.wait(until.elementLocated(By.css('input[aria-label="Look at Alternative 1"]')), 5_000);
     await clickAt(driver, await tiles.spot(60, 45));
@@ -279,12 +347,19 @@ describe('alternatives', () => {
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 0, 5_000);
     await driver.findElement(By.css('input[aria-label="Look at Alternative 1"]')).click();
     await click(driver, 'button', 'Side by side');
-    await driver.wait(until.elementLocated(By.css('figure[aria-label="Alternative 1"] canvas[aria-busy="false"]')), 10_000);
+    await driver.wait(
+      until.elementLocated(By.css('figure[aria-label="Alternative 1"] canvas[aria-busy="false"]')),
+      10_000,
+    );
     const screen = await settledShot(driver);
     const pinkIn = async (name: string): Promise<number> => {
-      const box: { left: number; top: number; right: number; bottom: number } = await driver.executeScript('const b = document.querySelector(`figure[aria-label="${arguments[0]}"] canvas`).getBoundingClientRect(); return { left: b.left, top: b.top, right: b.right, bottom: b.bottom };', name);
+      const box: { left: number; top: number; right: number; bottom: number } = await driver.executeScript(
+        'const b = document.querySelector(`figure[aria-label="${arguments[0]}"] canvas`).getBoundingClientRect(); return { left: b.left, top: b.top, right: b.right, bottom: b.bottom };',
+        name,
+      );
       let count = 0;
-      for (let y = box.top + 4; y < box.bottom - 4; y += 4) for (let x = box.left + 4; x < box.right - 4; x += 4) if (isPink(screen, { x, y })) count += 1;
+      for (let y = box.top + 4; y < box.bottom - 4; y += 4)
+        for (let x = box.left + 4; x < box.right - 4; x += 4) if (isPink(screen, { x, y })) count += 1;
       return count;
     };
     expect(await pinkIn('As it is now')).toBe(0);
@@ -315,9 +390,16 @@ describe('two windows', () => {
       await driver.wait(async () => (await tiles.stored(id)).placements.length === 1, 5_000, 'nothing was pasted');
       expect((await tiles.stored(id)).placements[0]).toMatchObject({ x: 20, y: 30, turn: 30, opacity: 0.5 });
       const at = await tiles.spot(90, 70);
-      await driver.actions({ async: false }).move({ x: Math.round(at.x), y: Math.round(at.y), origin: Origin.VIEWPORT }).perform();
+      await driver
+        .actions({ async: false })
+        .move({ x: Math.round(at.x), y: Math.round(at.y), origin: Origin.VIEWPORT })
+        .perform();
       await press(driver, Key.CONTROL, Key.SHIFT, 'v');
-      await driver.wait(async () => (await tiles.stored(id)).placements.length === 2, 5_000, 'nothing was pasted at the pointer');
+      await driver.wait(
+        async () => (await tiles.stored(id)).placements.length === 2,
+        5_000,
+        'nothing was pasted at the pointer',
+      );
       const second = (await tiles.stored(id)).placements[1];
       expect(near(second?.x ?? 0, 90, 1) && near(second?.y ?? 0, 70, 1)).toBe(true);
       expect(await complaints(driver)).toEqual([]);
@@ -329,7 +411,10 @@ describe('two windows', () => {
 
   it('see each other edit the same design, and take up what was changed', async () => {
     const { driver } = tiles.browser;
-    const id = await tiles.open(SQUARE, [{ x: 20, y: 30 }, { x: 80, y: 30 }]);
+    const id = await tiles.open(SQUARE, [
+      { x: 20, y: 30 },
+      { x: 80, y: 30 },
+    ]);
     const url = await driver.getCurrentUrl();
     const first = await driver.getWindowHandle();
     await driver.switchTo().newWindow('tab');
@@ -358,8 +443,16 @@ describe('two windows', () => {
   it('cut off meanwhile: edits to different motifs go together, edits to the same are both kept', async () => {
     const { driver } = tiles.browser;
     const cutOff = (offline: boolean): Promise<unknown> =>
-      (driver as unknown as { setNetworkConditions(conditions: object): Promise<unknown> }).setNetworkConditions({ offline, latency: 0, download_throughput: -1, upload_throughput: -1 });
-    const id = await tiles.open(SQUARE, [{ x: 20, y: 30 }, { x: 80, y: 30 }]);
+      (driver as unknown as { setNetworkConditions(conditions: object): Promise<unknown> }).setNetworkConditions({
+        offline,
+        latency: 0,
+        download_throughput: -1,
+        upload_throughput: -1,
+      });
+    const id = await tiles.open(SQUARE, [
+      { x: 20, y: 30 },
+      { x: 80, y: 30 },
+    ]);
     await cutOff(true);
     await clickAt(driver, await tiles.spot(20, 30));
     await press(driver, Key.ARROW_RIGHT);
@@ -374,7 +467,11 @@ describe('two windows', () => {
     await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')), 10_000);
     await tiles.elsewhere(id, 3, [{ type: 'change', changes: { t0: { x: 5 } } }]);
     await cutOff(false);
-    await driver.wait(async () => !(await driver.getCurrentUrl()).endsWith(id), 15_000, 'the two were never kept apart');
+    await driver.wait(
+      async () => !(await driver.getCurrentUrl()).endsWith(id),
+      15_000,
+      'the two were never kept apart',
+    );
     const mine = (await driver.getCurrentUrl()).split('/').at(-1) as string;
     await settledShot(driver);
     expect((await tiles.stored(mine)).placements[0]).toMatchObject({ x: 22 });

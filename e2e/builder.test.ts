@@ -2,7 +2,21 @@ import { By, Key, until, type WebElement } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { importMotif } from '../server/motifs/importMotif.ts';
 import { openBrowser, type Browser } from './support/browser.ts';
-import { alike, click, complaints, drag, middleOf, named, press, settledShot, type, waitForText, waitUntilSaved, type Shot, type Spot } from './support/hands.ts';
+import {
+  alike,
+  click,
+  complaints,
+  drag,
+  middleOf,
+  named,
+  press,
+  settledShot,
+  type,
+  waitForText,
+  waitUntilSaved,
+  type Shot,
+  type Spot,
+} from './support/hands.ts';
 import { startHevrel, type Hevrel } from './support/hevrel.ts';
 
 const MADDER = [0xb3, 0x40, 0x2e] as const;
@@ -20,7 +34,8 @@ afterAll(async () => {
   await hevrel.close();
 });
 
-const find = (css: string): Promise<WebElement> => browser.driver.wait(until.elementLocated(By.css(css)), 20_000, `nothing matches ${css}`);
+const find = (css: string): Promise<WebElement> =>
+  browser.driver.wait(until.elementLocated(By.css(css)), 20_000, `nothing matches ${css}`);
 const isInk = (screen: Shot, { x, y }: Spot): boolean => alike(screen.at(x, y), MADDER);
 const choose = async (label: string, option: string): Promise<void> => {
   const list = await find(`select[aria-label="${label}"]`);
@@ -133,7 +148,14 @@ describe('the builder', () => {
 
   it('does not open what was not built, and leaves it as it is', async () => {
     const { driver } = browser;
-    const { motif } = await importMotif(hevrel.serving.studio, 'buoy.svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><circle cx="4" cy="4" r="4" fill="#b5442f"/></svg>'), 'Test');
+    const { motif } = await importMotif(
+      hevrel.serving.studio,
+      'buoy.svg',
+      Buffer.from(
+        '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><circle cx="4" cy="4" r="4" fill="#b5442f"/></svg>',
+      ),
+      'Test',
+    );
     await driver.get(`${hevrel.url}/build/${motif.id}`);
     await waitForText(driver, '“Buoy” was not built of figures');
     await driver.get(`${hevrel.url}/build/nobody`);

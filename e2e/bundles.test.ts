@@ -3,7 +3,20 @@ import { join } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openBrowser, type Browser } from './support/browser.ts';
-import { alike, cellOnScreen, click, clickAt, complaints, drag, press, settledShot, waitForText, waitUntilSaved, type Shot, type Spot } from './support/hands.ts';
+import {
+  alike,
+  cellOnScreen,
+  click,
+  clickAt,
+  complaints,
+  drag,
+  press,
+  settledShot,
+  waitForText,
+  waitUntilSaved,
+  type Shot,
+  type Spot,
+} from './support/hands.ts';
 import { startHevrel, type Hevrel } from './support/hevrel.ts';
 
 let hevrel: Hevrel;
@@ -22,7 +35,8 @@ afterAll(async () => {
 /** How many pixels of the cloth differ by more than what placing a path in single precision rounds. */
 function moved(before: Shot, after: Shot): number {
   let count = 0;
-  for (let y = 50; y < 700; y += 1) for (let x = 58; x < 974; x += 1) if (!alike(before.at(x, y), after.at(x, y), 4)) count += 1;
+  for (let y = 50; y < 700; y += 1)
+    for (let x = 58; x < 974; x += 1) if (!alike(before.at(x, y), after.at(x, y), 4)) count += 1;
   return count;
 }
 const settled = (): Promise<Shot> => settledShot(browser.driver);
@@ -86,7 +100,11 @@ describe('bundles on the cloth', () => {
     await click(driver, 'button', 'Make separate');
     await waitForText(driver, 'is a motif of its own now');
     await waitUntilSaved(driver);
-    const motifs = (await (await fetch(`${hevrel.url}/api/motifs`)).json()) as { id: string; name: string; uses: number }[];
+    const motifs = (await (await fetch(`${hevrel.url}/api/motifs`)).json()) as {
+      id: string;
+      name: string;
+      uses: number;
+    }[];
     expect(motifs.find(({ name }) => name === 'Reef knot, separate')).toMatchObject({ uses: 1 });
     expect(await complaints(driver)).toEqual([]);
   });
@@ -96,7 +114,11 @@ describe('bundles on the cloth', () => {
     await driver.get(`${hevrel.url}/motifs`);
     await (await driver.wait(until.elementLocated(By.css('[data-drawer-motif="low-tide-marram"]')), 10_000)).click();
     const hand = driver.actions({ async: false });
-    await hand.keyDown(Key.CONTROL).click(await driver.findElement(By.css('[data-drawer-motif="low-tide-sea-glass"]'))).keyUp(Key.CONTROL).perform();
+    await hand
+      .keyDown(Key.CONTROL)
+      .click(await driver.findElement(By.css('[data-drawer-motif="low-tide-sea-glass"]')))
+      .keyUp(Key.CONTROL)
+      .perform();
     await click(driver, 'button', 'Make them one bundle');
     await waitForText(driver, 'A bundle of 2 motifs');
   });
@@ -106,10 +128,15 @@ describe('a collection', () => {
   it('is written to one file, which the drawer takes back and knows', async () => {
     const { driver } = browser;
     await driver.get(`${hevrel.url}/motifs`);
-    await (await driver.wait(until.elementLocated(By.xpath('//aside//button[contains(., "Bundles")]')), 10_000)).click();
+    await (
+      await driver.wait(until.elementLocated(By.xpath('//aside//button[contains(., "Bundles")]')), 10_000)
+    ).click();
     await click(driver, 'link', 'Write “Bundles” to a file');
     const file = join(browser.downloads, 'Bundles.zip');
-    await driver.wait(() => existsSync(file) && !readdirSync(browser.downloads).some((name) => name.endsWith('.crdownload')), 30_000);
+    await driver.wait(
+      () => existsSync(file) && !readdirSync(browser.downloads).some((name) => name.endsWith('.crdownload')),
+      30_000,
+    );
     await driver.findElement(By.css('input[type=file]')).sendKeys(file);
     await waitForText(driver, 'The collection “Bundles”', 30_000);
     await waitForText(driver, 'All of them were there already.');

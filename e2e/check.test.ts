@@ -12,15 +12,30 @@ beforeAll(async () => {
 
 afterAll(() => tiles.close());
 
-const looked = (): Promise<unknown> => tiles.browser.driver.wait(until.elementLocated(By.css('[data-check="done"]')), 15_000, 'nobody looked');
-const findings = (kind: string): Promise<string[]> => tiles.browser.driver.executeScript('return [...document.querySelectorAll(`[data-finding^="${arguments[0]}"]`)].map((one) => one.innerText)', kind);
-const chosen = async (): Promise<string> => (await tiles.browser.driver.findElement(By.css('[aria-label^="Numbers of"], [data-chalk-label], h3'))).getText();
+const looked = (): Promise<unknown> =>
+  tiles.browser.driver.wait(until.elementLocated(By.css('[data-check="done"]')), 15_000, 'nobody looked');
+const findings = (kind: string): Promise<string[]> =>
+  tiles.browser.driver.executeScript(
+    'return [...document.querySelectorAll(`[data-finding^="${arguments[0]}"]`)].map((one) => one.innerText)',
+    kind,
+  );
+const chosen = async (): Promise<string> =>
+  (await tiles.browser.driver.findElement(By.css('[aria-label^="Numbers of"], [data-chalk-label], h3'))).getText();
 
 describe('the check', () => {
   it('finds the lane in a design that has one, takes it by its mark, and loses it when it is closed', async () => {
     const { driver } = tiles.browser;
     // Two rows of tiles that leave 30 mm free between them and 10 mm on the other side; upright, they close each other's gaps.
-    await tiles.open(SQUARE, [{ x: 20, y: 20 }, { x: 60, y: 20 }, { x: 40, y: 60 }, { x: 80, y: 60 }], { size: { width: 80, height: 80 } });
+    await tiles.open(
+      SQUARE,
+      [
+        { x: 20, y: 20 },
+        { x: 60, y: 20 },
+        { x: 40, y: 60 },
+        { x: 80, y: 60 },
+      ],
+      { size: { width: 80, height: 80 } },
+    );
     await click(driver, 'radio', 'Check');
     await looked();
     await driver.wait(async () => (await findings('lane')).length > 0, 10_000, 'no lane was found');
@@ -36,7 +51,11 @@ describe('the check', () => {
     // A tile that is moved into it closes it; the other stays.
     await press(driver, Key.ESCAPE);
     await drag(driver, await tiles.spot(40, 60), await tiles.spot(40, 40));
-    await driver.wait(async () => (await findings('lane')).filter((text) => text.includes('level')).length === 1, 10_000, 'it was never closed');
+    await driver.wait(
+      async () => (await findings('lane')).filter((text) => text.includes('level')).length === 1,
+      10_000,
+      'it was never closed',
+    );
     // What is free now is narrower than what is looked for.
     await type(driver, 'Lanes wider than', '25');
     await driver.wait(async () => (await findings('lane')).length === 0, 10_000, 'it was still found');
@@ -46,7 +65,14 @@ describe('the check', () => {
   it('finds no lane where none is, and tells touching pairs, clumps and quarters', async () => {
     const { driver } = tiles.browser;
     // Tiles end to end in a brick: upright they close every gap, and level they touch.
-    const id = await tiles.open(step('brick', 1, 2), [{ x: 20, y: 10, scale: 1 }, { x: 60.4, y: 10, scale: 1 }], { size: { width: 81, height: 20.5 } });
+    const id = await tiles.open(
+      step('brick', 1, 2),
+      [
+        { x: 20, y: 10, scale: 1 },
+        { x: 60.4, y: 10, scale: 1 },
+      ],
+      { size: { width: 81, height: 20.5 } },
+    );
     await click(driver, 'radio', 'Check');
     await looked();
     await driver.wait(async () => (await findings('pair')).length > 0, 10_000, 'no pair was found');
@@ -56,7 +82,19 @@ describe('the check', () => {
     expect((await driver.findElements(By.css('canvas[role="img"], [role="img"] canvas'))).length).toBe(2);
     expect((await tiles.stored(id)).placements).toHaveLength(2);
 
-    await tiles.open(SQUARE, [[20, 20], [24, 32], [32, 24], [140, 40], [40, 150], [150, 150], [100, 100]].map(([x, y]) => ({ x: x as number, y: y as number, scale: 0.15 })), { size: { width: 200, height: 200 } });
+    await tiles.open(
+      SQUARE,
+      [
+        [20, 20],
+        [24, 32],
+        [32, 24],
+        [140, 40],
+        [40, 150],
+        [150, 150],
+        [100, 100],
+      ].map(([x, y]) => ({ x: x as number, y: y as number, scale: 0.15 })),
+      { size: { width: 200, height: 200 } },
+    );
     await click(driver, 'radio', 'Check');
     await driver.wait(async () => (await findings('clump')).length === 1, 10_000, 'no clump was found');
     expect(await findings('clump')).toEqual(['3 × Tile']);

@@ -7,7 +7,22 @@ import { isHexagonal } from '../core/repeat/honeycomb.ts';
 import { distanceBetween, latticeOf } from '../core/repeat/lattice.ts';
 import { mirroredStep, step, type Step } from '../core/repeat/step.ts';
 import type { Browser } from './support/browser.ts';
-import { alike, cellOnScreen, click, clickAt, complaints, drag, middleOf, named, press, settledShot, type, wheel, type Shot, type Spot } from './support/hands.ts';
+import {
+  alike,
+  cellOnScreen,
+  click,
+  clickAt,
+  complaints,
+  drag,
+  middleOf,
+  named,
+  press,
+  settledShot,
+  type,
+  wheel,
+  type Shot,
+  type Spot,
+} from './support/hands.ts';
 import { GROUND, isPink, openTiles, PINK, type Tiles } from './support/tiles.ts';
 
 /** A ground so dark that whatever shone through a join would stand out. */
@@ -23,8 +38,12 @@ beforeAll(async () => {
 
 afterAll(() => tiles.close());
 
-const open = (drop: Step, places: readonly Partial<Placement>[], size?: { width: number; height: number }, ground?: Hex): Promise<string> =>
-  tiles.open(drop, places, { ...(size && { size }), ...(ground && { ground }) });
+const open = (
+  drop: Step,
+  places: readonly Partial<Placement>[],
+  size?: { width: number; height: number },
+  ground?: Hex,
+): Promise<string> => tiles.open(drop, places, { ...(size && { size }), ...(ground && { ground }) });
 const stored = (id: string): Promise<Design> => tiles.stored(id);
 
 beforeEach(async () => {
@@ -40,7 +59,15 @@ describe('the cloth', () => {
   ])('shows no line in the joins at any zoom (%s)', async (_name, drop) => {
     const { driver } = browser;
     // One tile over the right edge, one over a corner, all else flat.
-    await open(drop, [{ x: 0, y: 30 }, { x: 118, y: 0 }], { width: 101.3, height: 77.7 }, '#183850');
+    await open(
+      drop,
+      [
+        { x: 0, y: 30 },
+        { x: 118, y: 0 },
+      ],
+      { width: 101.3, height: 77.7 },
+      '#183850',
+    );
     const at = await middleOf(driver, '[data-cloth]');
     for (const zoom of [0, 333, 777, -2100, 901, 633, 517, 1203]) {
       if (zoom !== 0) await wheel(driver, at, zoom);
@@ -75,7 +102,11 @@ describe('the cloth', () => {
     const cell = await cellOnScreen(driver);
     const start = { x: cell.left + 60 * cell.scale, y: cell.top + 45 * cell.scale };
     const hand = driver.actions({ async: false });
-    await hand.move({ x: Math.round(start.x), y: Math.round(start.y) }).press().move({ x: Math.round(start.x + 20 * cell.scale), y: Math.round(start.y + 30 * cell.scale), duration: 80 }).perform();
+    await hand
+      .move({ x: Math.round(start.x), y: Math.round(start.y) })
+      .press()
+      .move({ x: Math.round(start.x + 20 * cell.scale), y: Math.round(start.y + 30 * cell.scale), duration: 80 })
+      .perform();
     const held = await settledShot(driver);
     const there = { x: start.x + 20 * cell.scale, y: start.y + 30 * cell.scale };
     expect(isPink(held, there)).toBe(true);
@@ -87,7 +118,12 @@ describe('the cloth', () => {
     const after = await settledShot(driver);
     expect(isPink(after, there)).toBe(true);
     // Lifted, it is given up with Escape like any other drag.
-    await driver.actions({ async: false }).move({ x: Math.round(there.x), y: Math.round(there.y) }).press().move({ x: Math.round(there.x + 60), y: Math.round(there.y) }).perform();
+    await driver
+      .actions({ async: false })
+      .move({ x: Math.round(there.x), y: Math.round(there.y) })
+      .press()
+      .move({ x: Math.round(there.x + 60), y: Math.round(there.y) })
+      .perform();
     await press(driver, Key.ESCAPE);
     await driver.actions({ async: false }).release().perform();
     expect(isPink(await settledShot(driver), there)).toBe(true);
@@ -125,7 +161,10 @@ describe('the cloth', () => {
 
   it('is worked by the keyboard alone', async () => {
     const { driver } = browser;
-    const id = await open(step('square'), [{ x: 60, y: 45 }, { x: 10, y: 10 }]);
+    const id = await open(step('square'), [
+      { x: 60, y: 45 },
+      { x: 10, y: 10 },
+    ]);
     await press(driver, 'n');
     await press(driver, Key.ARROW_RIGHT);
     await press(driver, Key.SHIFT, Key.ARROW_DOWN);
@@ -156,7 +195,10 @@ describe('the cloth', () => {
     await click(driver, 'button', 'Four');
     await settledShot(driver);
     const { left, top, scale } = await cellOnScreen(driver);
-    const at = (x: number, y: number): { x: number; y: number } => ({ x: Math.round(left + x * scale), y: Math.round(top + y * scale) });
+    const at = (x: number, y: number): { x: number; y: number } => ({
+      x: Math.round(left + x * scale),
+      y: Math.round(top + y * scale),
+    });
     // Cell and reflection meet at 120 mm: what lies at 40 is seen again at 200, leaning the other way.
     const [from, to] = [at(200, 45), at(214, 55)];
     const before = await settledShot(driver);
@@ -168,14 +210,18 @@ describe('the cloth', () => {
     for (const place of [to, at(26, 55)]) expect(isPink(after, place)).toBe(true);
     const lattice = latticeOf({ width: 120, height: 90, step: mirrored });
     const [moved] = (await stored(id)).placements as [Placement];
-    expect(distanceBetween(lattice, moved, { x: 200 + (to.x - from.x) / scale, y: 45 + (to.y - from.y) / scale })).toBeLessThan(0.05);
+    expect(
+      distanceBetween(lattice, moved, { x: 200 + (to.x - from.x) / scale, y: 45 + (to.y - from.y) / scale }),
+    ).toBeLessThan(0.05);
     expect(moved).toMatchObject({ mirrored: true, turn: -30 });
     await press(driver, Key.CONTROL, 'z');
     expect((await stored(id)).placements[0]).toMatchObject({ x: 40, y: 45, turn: 30, mirrored: false });
     expect(isPink(await settledShot(driver), from)).toBe(true);
     // What was undone can be moved on at once, at the reflection where it is meant.
     await press(driver, Key.ARROW_RIGHT);
-    expect(distanceBetween(lattice, (await stored(id)).placements[0] as Placement, { x: 201, y: 45 })).toBeLessThan(1e-9);
+    expect(distanceBetween(lattice, (await stored(id)).placements[0] as Placement, { x: 201, y: 45 })).toBeLessThan(
+      1e-9,
+    );
     expect(await complaints(driver)).toEqual([]);
   });
 
@@ -189,7 +235,10 @@ describe('the cloth', () => {
     // The row that the stitch is in is the one that shifts, by half the width.
     const beside = { x: cell.left + 10, y: cell.top + 45 * cell.scale };
     expect(isPink(await settledShot(driver), beside)).toBe(false);
-    await driver.actions({ async: false }).move({ origin: await named(driver, 'radio', 'Brick') }).perform();
+    await driver
+      .actions({ async: false })
+      .move({ origin: await named(driver, 'radio', 'Brick') })
+      .perform();
     expect(isPink(await settledShot(driver), beside)).toBe(true);
     await driver.actions({ async: false }).move({ x: 500, y: 20 }).perform();
     expect(isPink(await settledShot(driver), beside)).toBe(false);
@@ -264,7 +313,11 @@ async function strangeColours(screen: Shot): Promise<string[]> {
   const [stitch] = covered;
   const overlaid = (x: number, y: number): boolean =>
     covered.slice(2).some((box) => x >= box.left && x <= box.right && y >= box.top && y <= box.bottom) ||
-    (stitch !== undefined && x >= stitch.left && x <= stitch.right && y >= stitch.top && y <= stitch.bottom &&
+    (stitch !== undefined &&
+      x >= stitch.left &&
+      x <= stitch.right &&
+      y >= stitch.top &&
+      y <= stitch.bottom &&
       (x <= stitch.left + 6 || x >= stitch.right - 6 || y <= stitch.top + 6 || y >= stitch.bottom - 6));
   const wrong = new Set<string>();
   for (let y = area.top + 1; y < area.bottom - 1; y += 1) {
@@ -280,16 +333,27 @@ async function strangeColours(screen: Shot): Promise<string[]> {
 /** Whether a colour is a mix of the dark ground and the tile: anything else has come through a join. */
 function isMix(colour: readonly number[]): boolean {
   const share = ((colour[0] as number) - DARK[0]) / (PINK[0] - DARK[0]);
-  return share > -0.04 && share < 1.04 && colour.every((value, i) => Math.abs(value - ((DARK[i] as number) + share * ((PINK[i] as number) - (DARK[i] as number)))) < 6);
+  return (
+    share > -0.04 &&
+    share < 1.04 &&
+    colour.every(
+      (value, i) => Math.abs(value - ((DARK[i] as number) + share * ((PINK[i] as number) - (DARK[i] as number)))) < 6,
+    )
+  );
 }
 
 describe('choosing and lining up', () => {
   const SQUARE = step('square');
-  const chosen = async (): Promise<string> => (await browser.driver.findElement(By.css('[data-chalk-label]'))).getText();
+  const chosen = async (): Promise<string> =>
+    (await browser.driver.findElement(By.css('[data-chalk-label]'))).getText();
   const spot = (x: number, y: number): Promise<Spot> => tiles.spot(x, y);
 
   it('a box chooses what lies wholly within it, across repeats', async () => {
-    await open(SQUARE, [{ x: 30, y: 20 }, { x: 90, y: 70 }, { x: 118, y: 20 }]);
+    await open(SQUARE, [
+      { x: 30, y: 20 },
+      { x: 90, y: 70 },
+      { x: 118, y: 20 },
+    ]);
     // Over the right edge: the second, and the third by the half of it that is an echo's.
     await drag(browser.driver, await spot(62, 2), await spot(145, 88), { held: Key.SHIFT });
     expect(await chosen()).toMatch(/^2 motifs/);
@@ -303,8 +367,12 @@ describe('choosing and lining up', () => {
 
   it('a second click goes to what lies below, and a list shows the pile', async () => {
     const { driver } = browser;
-    await open(SQUARE, [{ x: 60, y: 45, scale: 1.5 }, { x: 62, y: 45 }]);
-    const across = async (): Promise<string> => (await (await named(driver, 'field', 'Centre across')).getAttribute('value')) ?? '';
+    await open(SQUARE, [
+      { x: 60, y: 45, scale: 1.5 },
+      { x: 62, y: 45 },
+    ]);
+    const across = async (): Promise<string> =>
+      (await (await named(driver, 'field', 'Centre across')).getAttribute('value')) ?? '';
     const at = await spot(61, 45);
     await clickAt(driver, at);
     expect(await across()).toBe('62 mm');
@@ -314,7 +382,11 @@ describe('choosing and lining up', () => {
     await driver.sleep(600);
     await clickAt(driver, at);
     expect(await across()).toBe('62 mm');
-    await driver.actions({ async: false }).move({ x: Math.round(at.x), y: Math.round(at.y), origin: Origin.VIEWPORT }).contextClick().perform();
+    await driver
+      .actions({ async: false })
+      .move({ x: Math.round(at.x), y: Math.round(at.y), origin: Origin.VIEWPORT })
+      .contextClick()
+      .perform();
     await driver.wait(until.elementLocated(By.css('[data-pile="t0"]')), 5_000);
     await press(driver, Key.ARROW_DOWN);
     await press(driver, Key.ENTER);
@@ -323,7 +395,11 @@ describe('choosing and lining up', () => {
 
   it('lines up and spaces out over the join, exactly', async () => {
     const { driver } = browser;
-    const id = await open(step('half-drop', 1, 2), [{ x: 20, y: 30 }, { x: 62, y: 38 }, { x: 118, y: 33 }]);
+    const id = await open(step('half-drop', 1, 2), [
+      { x: 20, y: 30 },
+      { x: 62, y: 38 },
+      { x: 118, y: 33 },
+    ]);
     await press(driver, Key.CONTROL, 'a');
     await click(driver, 'radio', 'The first');
     await click(driver, 'button', 'Line up middles down');
@@ -366,7 +442,9 @@ describe('choosing and lining up', () => {
     await click(driver, 'button', 'Several copies …');
     await click(driver, 'radio', 'Around');
     await type(driver, 'In all', '4');
-    await driver.executeScript("const f = [...document.querySelectorAll('section[aria-label=\"Several copies\"] label')].find((l) => l.textContent === 'Centre down'); document.getElementById(f.htmlFor).focus();");
+    await driver.executeScript(
+      "const f = [...document.querySelectorAll('section[aria-label=\"Several copies\"] label')].find((l) => l.textContent === 'Centre down'); document.getElementById(f.htmlFor).focus();",
+    );
     await press(driver, Key.CONTROL, 'a');
     await press(driver, '45');
     await press(driver, Key.ENTER);

@@ -26,18 +26,38 @@ afterAll(async () => {
 });
 
 const cards = (): Promise<WebElement[]> => browser.driver.findElements(By.css('[data-drawer-motif]'));
-const card = (name: string): Promise<WebElement> => browser.driver.wait(until.elementLocated(By.xpath(`//button[@data-drawer-motif][.//span[text()='${name}']]`)), 10_000, `no motif “${name}”`);
-const gone = (css: string): Promise<boolean> => browser.driver.wait(async () => (await browser.driver.findElements(By.css(css))).length === 0, 10_000);
+const card = (name: string): Promise<WebElement> =>
+  browser.driver.wait(
+    until.elementLocated(By.xpath(`//button[@data-drawer-motif][.//span[text()='${name}']]`)),
+    10_000,
+    `no motif “${name}”`,
+  );
+const gone = (css: string): Promise<boolean> =>
+  browser.driver.wait(async () => (await browser.driver.findElements(By.css(css))).length === 0, 10_000);
 
 describe('the motif drawer', () => {
   it('takes a ZIP, each drawing with its own outcome, and finds what is sought', async () => {
     const { driver } = browser;
-    const drawing = (fill: string): Uint8Array => strToU8(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><circle cx="4" cy="4" r="4" fill="${fill}"/></svg>`);
-    writeFileSync(join(folder, 'shingle.zip'), zipSync({ 'shingle/grey-stone.svg': drawing('#888888'), 'shingle/white-stone.svg': drawing('#eeeeee'), 'shingle/broken.svg': strToU8('<svg'), 'notes.txt': strToU8('x') }));
+    const drawing = (fill: string): Uint8Array =>
+      strToU8(
+        `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><circle cx="4" cy="4" r="4" fill="${fill}"/></svg>`,
+      );
+    writeFileSync(
+      join(folder, 'shingle.zip'),
+      zipSync({
+        'shingle/grey-stone.svg': drawing('#888888'),
+        'shingle/white-stone.svg': drawing('#eeeeee'),
+        'shingle/broken.svg': strToU8('<svg'),
+        'notes.txt': strToU8('x'),
+      }),
+    );
     await driver.get(`${hevrel.url}/motifs`);
     await card('Whelk');
     await driver.findElement(By.css('input[type=file]')).sendKeys(join(folder, 'shingle.zip'));
-    await driver.wait(async () => (await driver.findElements(By.css('[data-arrival="here"], [data-arrival="refused"]'))).length === 4, 20_000);
+    await driver.wait(
+      async () => (await driver.findElements(By.css('[data-arrival="here"], [data-arrival="refused"]'))).length === 4,
+      20_000,
+    );
     expect((await driver.findElements(By.css('[data-arrival="refused"]'))).length).toBe(1);
     await type(driver, 'Search the drawer', 'stone', false);
     await card('Grey stone');
@@ -54,7 +74,10 @@ describe('the motif drawer', () => {
     await type(driver, 'Add a tag', 'splash zone');
     await waitForText(driver, 'splash zone');
     await type(driver, 'Collection', 'Splash zone');
-    await driver.wait(until.elementLocated(By.xpath("//aside[@aria-label='Collections']//span[text()='Splash zone']")), 10_000);
+    await driver.wait(
+      until.elementLocated(By.xpath("//aside[@aria-label='Collections']//span[text()='Splash zone']")),
+      10_000,
+    );
     await type(driver, 'Search the drawer', 'splash', false);
     await driver.wait(async () => (await cards()).length === 1, 10_000);
   });
@@ -67,7 +90,10 @@ describe('the motif drawer', () => {
     await (await card('Reef knot')).click();
     await waitForText(driver, 'Limpets and rope');
     await click(driver, 'button', 'Delete');
-    await waitForText(driver, '“Reef knot” was taken out of the drawer. It stays on the cloth of “Limpets and rope” and “Strandline”.');
+    await waitForText(
+      driver,
+      '“Reef knot” was taken out of the drawer. It stays on the cloth of “Limpets and rope” and “Strandline”.',
+    );
     await gone('[data-drawer-motif="low-tide-reef-knot"]');
     await click(driver, 'button', 'Undo');
     await card('Reef knot');
@@ -81,7 +107,8 @@ describe('the motif drawer', () => {
     const [first] = before;
     if (!first) throw new Error('there are no samples');
     await database.transaction(async (transaction) => {
-      for (let i = 0; i < 2000; i += 1) await insertMotif(transaction, { ...first, id: `many-${i}`, name: `Pebble ${i}`, collection: 'Many' });
+      for (let i = 0; i < 2000; i += 1)
+        await insertMotif(transaction, { ...first, id: `many-${i}`, name: `Pebble ${i}`, collection: 'Many' });
     });
     await driver.get(`${hevrel.url}/motifs`);
     await waitForText(driver, `${before.length + 2000} motifs`);

@@ -34,22 +34,58 @@ const SCREENS: readonly Screen[] = [
   { name: 'the table', path: '/' },
   { name: 'a new design', path: '/', prepare: (driver) => click(driver, 'button', 'New design') },
   { name: 'the cloth', path: DESIGN },
-  { name: 'a motif chosen, with all its numbers', path: DESIGN, prepare: async (driver) => (await press(driver, 'n'), click(driver, 'button', 'More numbers')) },
+  {
+    name: 'a motif chosen, with all its numbers',
+    path: DESIGN,
+    prepare: async (driver) => (await press(driver, 'n'), click(driver, 'button', 'More numbers')),
+  },
   { name: 'several chosen', path: DESIGN, prepare: (driver) => press(driver, Key.CONTROL, 'a') },
-  { name: 'the stack', path: DESIGN, prepare: async (driver) => (await click(driver, 'radio', 'Stack'), click(driver, 'button', 'New layer')) },
+  {
+    name: 'the stack',
+    path: DESIGN,
+    prepare: async (driver) => (await click(driver, 'radio', 'Stack'), click(driver, 'button', 'New layer')),
+  },
   { name: 'the toss', path: '/designs/low-tide-flotsam', prepare: (driver) => click(driver, 'radio', 'Toss') },
-  { name: 'a row and its recipe', path: '/designs/low-tide-quayside', prepare: (driver) => click(driver, 'radio', 'Rows') },
-  { name: 'the check', path: '/designs/low-tide-flotsam', prepare: async (driver) => (await click(driver, 'radio', 'Check'), driver.wait(until.elementLocated(By.css('[data-check="done"]')), 15_000)) },
-  { name: 'a honeycomb’s repeat', path: '/designs/low-tide-rock-pool', prepare: (driver) => click(driver, 'button', 'Repeat') },
+  {
+    name: 'a row and its recipe',
+    path: '/designs/low-tide-quayside',
+    prepare: (driver) => click(driver, 'radio', 'Rows'),
+  },
+  {
+    name: 'the check',
+    path: '/designs/low-tide-flotsam',
+    prepare: async (driver) => (
+      await click(driver, 'radio', 'Check'),
+      driver.wait(until.elementLocated(By.css('[data-check="done"]')), 15_000)
+    ),
+  },
+  {
+    name: 'a honeycomb’s repeat',
+    path: '/designs/low-tide-rock-pool',
+    prepare: (driver) => click(driver, 'button', 'Repeat'),
+  },
   { name: 'squinting', path: DESIGN, prepare: (driver) => press(driver, 'q') },
   { name: 'the motifs of a design', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Motifs') },
   { name: 'the repeat', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Repeat') },
   { name: 'the colours', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Colour') },
   { name: 'the keys', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Keys') },
   { name: 'the download', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Download') },
-  { name: 'the motif drawer', path: '/motifs', prepare: (driver) => driver.wait(until.elementLocated(By.css('[data-drawer-motif]')), 10_000) },
-  { name: 'a motif of the drawer', path: '/motifs', prepare: async (driver) => (await driver.wait(until.elementLocated(By.css('[data-drawer-motif="low-tide-crab"]')), 10_000)).click() },
-  { name: 'the builder', path: '/build', prepare: (driver) => driver.wait(until.elementLocated(By.css('[data-alternative]')), 10_000) },
+  {
+    name: 'the motif drawer',
+    path: '/motifs',
+    prepare: (driver) => driver.wait(until.elementLocated(By.css('[data-drawer-motif]')), 10_000),
+  },
+  {
+    name: 'a motif of the drawer',
+    path: '/motifs',
+    prepare: async (driver) =>
+      (await driver.wait(until.elementLocated(By.css('[data-drawer-motif="low-tide-crab"]')), 10_000)).click(),
+  },
+  {
+    name: 'the builder',
+    path: '/build',
+    prepare: (driver) => driver.wait(until.elementLocated(By.css('[data-alternative]')), 10_000),
+  },
   { name: 'the workshop', path: '/workshop' },
   { name: 'a sheet', path: '/workshop/low-tide-sheet-lino' },
   { name: 'the swatch book', path: '/swatches' },
@@ -58,21 +94,24 @@ const SCREENS: readonly Screen[] = [
 ];
 
 describe('every screen', () => {
-  it.each(SCREENS)('has no serious fault for those who do not see or do not point: $name', async ({ path, prepare }) => {
-    const { driver } = browser;
-    await driver.get(hevrel.url + path);
-    await driver.wait(until.elementLocated(By.css('#root > *')), 10_000);
-    await driver.sleep(500);
-    await prepare?.(driver);
-    await settledShot(driver);
-    await driver.executeScript(AXE);
-    const found: string[] = await driver.executeAsyncScript(`
+  it.each(SCREENS)(
+    'has no serious fault for those who do not see or do not point: $name',
+    async ({ path, prepare }) => {
+      const { driver } = browser;
+      await driver.get(hevrel.url + path);
+      await driver.wait(until.elementLocated(By.css('#root > *')), 10_000);
+      await driver.sleep(500);
+      await prepare?.(driver);
+      await settledShot(driver);
+      await driver.executeScript(AXE);
+      const found: string[] = await driver.executeAsyncScript(`
       const done = arguments[arguments.length - 1];
       axe.run(document, { resultTypes: ['violations'] }).then(
         ({ violations }) => done(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').flatMap(({ id, help, nodes }) => nodes.map(({ target, failureSummary }) => id + ': ' + help + ' at ' + target.join(' ') + ' (' + failureSummary.split('\\n')[1]?.trim() + ')'))),
         (error) => done([String(error)]));`);
-    expect(found).toEqual([]);
-  });
+      expect(found).toEqual([]);
+    },
+  );
 });
 
 /** How much longer the same work takes on the page now and then than at best: what else runs on this machine, and not the page. */
@@ -101,23 +140,45 @@ describe('arranging', () => {
     await driver.get(hevrel.url + DESIGN);
     await settledShot(driver);
     await waitForText(driver, 'motifs lie in the cell');
-    await driver.executeScript("window.longTasks = []; new PerformanceObserver((list) => window.longTasks.push(...list.getEntries().map(({ startTime, duration }) => Math.round(duration)))).observe({ entryTypes: ['longtask'] });");
-    const box: { left: number; top: number; width: number; height: number } = await driver.executeScript('const b = document.querySelector("[data-cloth]").getBoundingClientRect(); return { left: b.left, top: b.top, width: b.width, height: b.height };');
-    const edits = (): Promise<number> => driver.executeScript("return Number(/(\\d+) steps?$/.exec([...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('What was done'))?.textContent ?? '0 steps')?.[1] ?? 0);");
-    const at = (n: number): { x: number; y: number } => ({ x: Math.round(box.left + box.width * (0.12 + ((n * 37) % 70) / 100)), y: Math.round(box.top + box.height * (0.12 + ((n * 53) % 70) / 100)) });
+    await driver.executeScript(
+      "window.longTasks = []; new PerformanceObserver((list) => window.longTasks.push(...list.getEntries().map(({ startTime, duration }) => Math.round(duration)))).observe({ entryTypes: ['longtask'] });",
+    );
+    const box: { left: number; top: number; width: number; height: number } = await driver.executeScript(
+      'const b = document.querySelector("[data-cloth]").getBoundingClientRect(); return { left: b.left, top: b.top, width: b.width, height: b.height };',
+    );
+    const edits = (): Promise<number> =>
+      driver.executeScript(
+        "return Number(/(\\d+) steps?$/.exec([...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('What was done'))?.textContent ?? '0 steps')?.[1] ?? 0);",
+      );
+    const at = (n: number): { x: number; y: number } => ({
+      x: Math.round(box.left + box.width * (0.12 + ((n * 37) % 70) / 100)),
+      y: Math.round(box.top + box.height * (0.12 + ((n * 53) % 70) / 100)),
+    });
     const before = await stretch(driver);
     let n = 0;
     for (let done = 0; done < 60 && n < 120; n += 1) {
       const from = at(n);
       const hand = driver.actions({ async: false });
-      await hand.move(from).press().move({ x: from.x + 15, y: from.y + 9, duration: 60 }).move({ x: from.x + 31, y: from.y - 14, duration: 60 }).release().perform();
-      for (const keys of [['t'], ['m'], [Key.ARROW_LEFT], ['g'], [Key.CONTROL, 'd'], [Key.CONTROL, 'z'], ['f'], ['u']][n % 8] ?? []) await press(driver, keys);
+      await hand
+        .move(from)
+        .press()
+        .move({ x: from.x + 15, y: from.y + 9, duration: 60 })
+        .move({ x: from.x + 31, y: from.y - 14, duration: 60 })
+        .release()
+        .perform();
+      for (const keys of [['t'], ['m'], [Key.ARROW_LEFT], ['g'], [Key.CONTROL, 'd'], [Key.CONTROL, 'z'], ['f'], ['u']][
+        n % 8
+      ] ?? [])
+        await press(driver, keys);
       done = await edits();
     }
     expect(await edits()).toBeGreaterThanOrEqual(60);
     const long: number[] = await driver.executeScript('return window.longTasks;');
     const slower = Math.max(before, await stretch(driver));
     // The engine tells of tasks from 50 ms on.
-    expect(long.filter((ms) => ms > 50 * slower), `long tasks on a machine that makes the same work take up to ${slower.toFixed(2)} times as long`).toEqual([]);
+    expect(
+      long.filter((ms) => ms > 50 * slower),
+      `long tasks on a machine that makes the same work take up to ${slower.toFixed(2)} times as long`,
+    ).toEqual([]);
   });
 });

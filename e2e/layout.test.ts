@@ -16,20 +16,44 @@ afterAll(() => tiles.close());
 /** Chooses in the list whose options hold this one. */
 async function pick(option: string): Promise<void> {
   const { driver } = tiles.browser;
-  await (await driver.wait(until.elementLocated(By.xpath(`//section[@aria-label='Rows and grids']//option[normalize-space()='${option}']`)), 10_000)).click();
+  await (
+    await driver.wait(
+      until.elementLocated(By.xpath(`//section[@aria-label='Rows and grids']//option[normalize-space()='${option}']`)),
+      10_000,
+    )
+  ).click();
 }
 
 describe('a row', () => {
   it('of three is made equally large with equal gaps, its cell exactly one row and one gap, takes the proposed fraction, and follows its recipe', async () => {
     const { driver } = tiles.browser;
     const [blue, green] = [await tiles.motifOf('#2050c0'), await tiles.motifOf('#208040')];
-    const id = await tiles.open(SQUARE, [{ motif: blue, x: 20, y: 20 }, { x: 60, y: 50, scale: 0.5 }, { motif: green, x: 95, y: 75, turn: 20 }], { size: { width: 120, height: 90 } });
+    const id = await tiles.open(
+      SQUARE,
+      [
+        { motif: blue, x: 20, y: 20 },
+        { x: 60, y: 50, scale: 0.5 },
+        { motif: green, x: 95, y: 75, turn: 20 },
+      ],
+      { size: { width: 120, height: 90 } },
+    );
     await click(driver, 'radio', 'Rows');
     // Chosen one after the other: the row's order.
-    for (const [x, y] of [[60, 50], [20, 20], [95, 75]] as const) {
+    for (const [x, y] of [
+      [60, 50],
+      [20, 20],
+      [95, 75],
+    ] as const) {
       const at = await tiles.spot(x, y);
       if (x === 60) await clickAt(driver, at);
-      else await driver.actions({ async: false }).keyDown(Key.SHIFT).move({ x: Math.round(at.x), y: Math.round(at.y) }).click().keyUp(Key.SHIFT).perform();
+      else
+        await driver
+          .actions({ async: false })
+          .keyDown(Key.SHIFT)
+          .move({ x: Math.round(at.x), y: Math.round(at.y) })
+          .click()
+          .keyUp(Key.SHIFT)
+          .perform();
     }
     await click(driver, 'button', 'Add those chosen');
     await click(driver, 'radio', 'Wide');
@@ -41,7 +65,11 @@ describe('a row', () => {
     const row = await tiles.stored(id);
     // Tiles are twice as wide as high: three of 30 × 15 mm, and three gaps of 10.
     expect(row.repeat).toMatchObject({ width: 120, height: 21 });
-    expect(row.placements.map(({ x, y, turn, scale }) => [x, y, turn, scale])).toEqual([[20, 10.5, 0, 0.75], [60, 10.5, 0, 0.75], [100, 10.5, 0, 0.75]]);
+    expect(row.placements.map(({ x, y, turn, scale }) => [x, y, turn, scale])).toEqual([
+      [20, 10.5, 0, 0.75],
+      [60, 10.5, 0, 0.75],
+      [100, 10.5, 0, 0.75],
+    ]);
     expect(new Set(row.placements.map((one) => one.id))).toEqual(new Set(['t0', 't1', 't2']));
 
     // By a third each stands in columns with the two others; by a half the columns zigzag.
@@ -52,13 +80,20 @@ describe('a row', () => {
     expect(await best?.getText()).toContain(`${Math.hypot(40, 21).toFixed(2)}`);
     expect(await driver.findElement(By.css('[data-offer="1/2"]')).getText()).toContain('zigzag');
     await best?.click();
-    await driver.wait(async () => (await tiles.stored(id)).repeat.step.kind === 'brick', 8_000, 'the fraction was never taken');
+    await driver.wait(
+      async () => (await tiles.stored(id)).repeat.step.kind === 'brick',
+      8_000,
+      'the fraction was never taken',
+    );
     expect((await tiles.stored(id)).repeat.step).toEqual(step('brick', 1, 3));
     // On the cloth each row stands one further.
     await driver.actions({ async: false }).move({ x: 500, y: 20 }).perform();
     const screen = await settledShot(driver);
     for (let row = 0; row < 3; row += 1) {
-      for (let place = 0; place < 3; place += 1) expect(isPink(screen, await tiles.spot(20 + 40 * place, 10.5 + 21 * row)), `row ${row}, place ${place}`).toBe(place === row);
+      for (let place = 0; place < 3; place += 1)
+        expect(isPink(screen, await tiles.spot(20 + 40 * place, 10.5 + 21 * row)), `row ${row}, place ${place}`).toBe(
+          place === row,
+        );
     }
 
     await type(driver, 'Gap', '20');
@@ -86,7 +121,9 @@ describe('a row', () => {
     await waitForText(driver, 'and cells are 5 to 5000 mm. Nothing was changed.');
     const { layout, placements, repeat } = await tiles.stored(id);
     expect({ layout, placements, width: repeat.width }).toEqual({ layout: null, placements: [], width: 120 });
-    expect(laidRows({ kind: 'row', rows: [['gone']], equal: 'width', size: 1, gap: 0, rowGap: 0 }, new Map())).toBeUndefined();
+    expect(
+      laidRows({ kind: 'row', rows: [['gone']], equal: 'width', size: 1, gap: 0, rowGap: 0 }, new Map()),
+    ).toBeUndefined();
   });
 });
 

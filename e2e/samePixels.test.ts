@@ -50,7 +50,8 @@ async function difference(design: Design, scale: number): Promise<{ differing: n
   let most = 0;
   for (let i = 0; i < here.length; i += 4) {
     let apart = 0;
-    for (let c = 0; c < 4; c += 1) apart = Math.max(apart, Math.abs((here[i + c] as number) - (there[i + c] as number)));
+    for (let c = 0; c < 4; c += 1)
+      apart = Math.max(apart, Math.abs((here[i + c] as number) - (there[i + c] as number)));
     if (apart > 0) differing += 1;
     most = Math.max(most, apart);
   }
@@ -58,13 +59,26 @@ async function difference(design: Design, scale: number): Promise<{ differing: n
 }
 
 describe('Chromium and Node', () => {
-  it.each(SAMPLE_DESIGNS.map((design) => [design.name, design] as const))('paint “%s” to the very same pixels', async (_name, design) => {
-    expect(await difference(design, 2.37)).toEqual({ differing: 0, most: 0 });
-  });
+  it.each(SAMPLE_DESIGNS.map((design) => [design.name, design] as const))(
+    'paint “%s” to the very same pixels',
+    async (_name, design) => {
+      expect(await difference(design, 2.37)).toEqual({ differing: 0, most: 0 });
+    },
+  );
 
   it('paint pictures, gradients, clips and transparency alike', async () => {
     const { studio } = hevrel.serving;
-    const photo = await sharp({ create: { width: 90, height: 70, channels: 3, noise: { type: 'gaussian', mean: 128, sigma: 60 }, background: '#000' } }).png().toBuffer();
+    const photo = await sharp({
+      create: {
+        width: 90,
+        height: 70,
+        channels: 3,
+        noise: { type: 'gaussian', mean: 128, sigma: 60 },
+        background: '#000',
+      },
+    })
+      .png()
+      .toBuffer();
     const vectors = `<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="60mm" viewBox="0 0 60 60"><defs>
       <linearGradient id="l"><stop offset="0" stop-color="#b5442f"/><stop offset="1" stop-color="#22304a" stop-opacity=".3"/></linearGradient>
       <radialGradient id="r" cx=".4" cy=".3"><stop offset="0" stop-color="#fff"/><stop offset="1" stop-color="#566f52"/></radialGradient>
@@ -74,7 +88,15 @@ describe('Chromium and Node', () => {
     const one = await importMotif(studio, 'photo.png', photo, 'Test');
     const two = await importMotif(studio, 'vectors.svg', Buffer.from(vectors), 'Test');
     const [base] = SAMPLE_DESIGNS as [Design, ...Design[]];
-    const placement = { ...UPRIGHT, layer: 'main', turn: 17, scale: 1.3, mirrored: true, opacity: 0.9, blend: 'normal' } as const;
+    const placement = {
+      ...UPRIGHT,
+      layer: 'main',
+      turn: 17,
+      scale: 1.3,
+      mirrored: true,
+      opacity: 0.9,
+      blend: 'normal',
+    } as const;
     const design: Design = {
       ...base,
       placements: [
@@ -96,8 +118,17 @@ describe('Chromium and Node', () => {
     ];
     const names = ['under', 'main', 'over', 'away'];
     const placements = base.placements.map((one, n) => ({
-      ...one, layer: names[n % 4] as string, stretch: 0.6 + (n % 5) / 4, skew: ((n * 17) % 80) - 40, blend: BLENDS[n % BLENDS.length] as (typeof BLENDS)[number],
+      ...one,
+      layer: names[n % 4] as string,
+      stretch: 0.6 + (n % 5) / 4,
+      skew: ((n * 17) % 80) - 40,
+      blend: BLENDS[n % BLENDS.length] as (typeof BLENDS)[number],
     }));
-    expect(await difference({ ...base, layers, placements: names.flatMap((name) => placements.filter(({ layer }) => layer === name)) }, 2.37)).toEqual({ differing: 0, most: 0 });
+    expect(
+      await difference(
+        { ...base, layers, placements: names.flatMap((name) => placements.filter(({ layer }) => layer === name)) },
+        2.37,
+      ),
+    ).toEqual({ differing: 0, most: 0 });
   });
 });

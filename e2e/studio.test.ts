@@ -5,7 +5,17 @@ import { By, until } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openBrowser, type Browser } from './support/browser.ts';
-import { click, complaints, middleOf, press, settledShot, type, waitForText, waitUntilSaved, named } from './support/hands.ts';
+import {
+  click,
+  complaints,
+  middleOf,
+  press,
+  settledShot,
+  type,
+  waitForText,
+  waitUntilSaved,
+  named,
+} from './support/hands.ts';
 import { startHevrel, type Hevrel } from './support/hevrel.ts';
 
 let hevrel: Hevrel;
@@ -25,7 +35,11 @@ afterAll(async () => {
 });
 
 async function gone(css: string): Promise<void> {
-  await browser.driver.wait(async () => (await browser.driver.findElements(By.css(css))).length === 0, 10_000, `${css} is still there`);
+  await browser.driver.wait(
+    async () => (await browser.driver.findElements(By.css(css))).length === 0,
+    10_000,
+    `${css} is still there`,
+  );
 }
 
 describe('the swatch book', () => {
@@ -61,7 +75,9 @@ describe('the swatch book', () => {
     // The deep ground, somewhere on the cloth.
     const deep = [0x1d, 0x3d, 0x47];
     let found = 0;
-    for (let y = 100; y < 700; y += 5) for (let x = 100; x < 900; x += 5) if (screen.at(x, y).every((value, i) => Math.abs(value - (deep[i] as number)) < 3)) found += 1;
+    for (let y = 100; y < 700; y += 5)
+      for (let x = 100; x < 900; x += 5)
+        if (screen.at(x, y).every((value, i) => Math.abs(value - (deep[i] as number)) < 3)) found += 1;
     expect(found).toBeGreaterThan(500);
   });
 });
@@ -70,7 +86,10 @@ describe('the table', () => {
   it('puts a design away and takes it back', async () => {
     const { driver } = browser;
     await driver.get(hevrel.url);
-    const card = await driver.wait(until.elementLocated(By.xpath("//li[.//span[text()='Moorings']][.//button]")), 10_000);
+    const card = await driver.wait(
+      until.elementLocated(By.xpath("//li[.//span[text()='Moorings']][.//button]")),
+      10_000,
+    );
     await driver.actions().move({ origin: card }).perform();
     await click(driver, 'button', 'Put Moorings away');
     await waitForText(driver, '“Moorings” was put away.');
@@ -84,16 +103,31 @@ describe('files', () => {
   it('come in several at once, each with its own outcome', async () => {
     const { driver } = browser;
     const files = {
-      'bottle-shard.png': await sharp({ create: { width: 60, height: 40, channels: 4, background: '#3e7a5e80' } }).png().toBuffer(),
+      'bottle-shard.png': await sharp({ create: { width: 60, height: 40, channels: 4, background: '#3e7a5e80' } })
+        .png()
+        .toBuffer(),
       'broken.svg': Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><path'),
-      'scripted.svg': Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><script>1</script><circle cx="4" cy="4" r="3" fill="#b5442f"/></svg>'),
+      'scripted.svg': Buffer.from(
+        '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><script>1</script><circle cx="4" cy="4" r="3" fill="#b5442f"/></svg>',
+      ),
     };
     for (const [name, content] of Object.entries(files)) writeFileSync(join(folder, name), content);
     await driver.get(`${hevrel.url}/designs/low-tide-herring-run`);
     await click(driver, 'button', 'Motifs');
-    await driver.findElement(By.css('input[type=file]')).sendKeys(Object.keys(files).map((name) => join(folder, name)).join('\n'));
-    await driver.wait(async () => (await driver.findElements(By.css('[data-arrival="here"], [data-arrival="refused"]'))).length === 3, 20_000);
-    const rows = await Promise.all((await driver.findElements(By.css('[data-arrival]'))).map(async (row) => `${await row.getAttribute('data-arrival')}: ${await row.getText()}`));
+    await driver.findElement(By.css('input[type=file]')).sendKeys(
+      Object.keys(files)
+        .map((name) => join(folder, name))
+        .join('\n'),
+    );
+    await driver.wait(
+      async () => (await driver.findElements(By.css('[data-arrival="here"], [data-arrival="refused"]'))).length === 3,
+      20_000,
+    );
+    const rows = await Promise.all(
+      (await driver.findElements(By.css('[data-arrival]'))).map(
+        async (row) => `${await row.getAttribute('data-arrival')}: ${await row.getText()}`,
+      ),
+    );
     expect(rows[0]).toMatch(/^here: bottle-shard\.png/);
     expect(rows[1]).toMatch(/^refused: broken\.svg\s+“broken\.svg” cannot be read.*Nothing was added\./s);
     expect(rows[2]).toMatch(/^here: scripted\.svg\s+“scripted\.svg” held a script, which was left out\./s);
@@ -102,7 +136,11 @@ describe('files', () => {
     const motif = await driver.wait(until.elementLocated(By.css('button[data-motif]')), 10_000);
     expect(await motif.getText()).toBe('Bottle shard');
     await motif.click();
-    await driver.wait(async () => (await (await named(driver, 'field', 'Wide')).getAttribute('value')) === '60 mm', 10_000, 'it was never laid');
+    await driver.wait(
+      async () => (await (await named(driver, 'field', 'Wide')).getAttribute('value')) === '60 mm',
+      10_000,
+      'it was never laid',
+    );
     await waitUntilSaved(driver);
     await press(driver, 'z');
   });
@@ -111,11 +149,15 @@ describe('files', () => {
 describe('without its server', () => {
   it('says that and why, keeps the edits, and saves them when it is back', async () => {
     const { driver } = browser;
-    const stored = async (): Promise<{ design: { placements: { turn: number }[] }; revision: number }> => (await fetch(`${hevrel.url}/api/designs/low-tide-strandline`)).json() as never;
+    const stored = async (): Promise<{ design: { placements: { turn: number }[] }; revision: number }> =>
+      (await fetch(`${hevrel.url}/api/designs/low-tide-strandline`)).json() as never;
     const before = (await stored()).design.placements[0]?.turn ?? NaN;
     await driver.get(`${hevrel.url}/designs/low-tide-strandline`);
     await settledShot(driver);
-    const network = driver as unknown as { setNetworkConditions(to: object): Promise<void>; deleteNetworkConditions(): Promise<void> };
+    const network = driver as unknown as {
+      setNetworkConditions(to: object): Promise<void>;
+      deleteNetworkConditions(): Promise<void>;
+    };
     await network.setNetworkConditions({ offline: true, latency: 0, download_throughput: 0, upload_throughput: 0 });
     await press(driver, 'n');
     await press(driver, 't');
@@ -137,9 +179,17 @@ describe('without its server', () => {
     const { driver } = browser;
     await driver.get(`${hevrel.url}/designs/low-tide-moorings`);
     await settledShot(driver);
-    const turned = async (): Promise<number | undefined> => ((await (await fetch(`${hevrel.url}/api/designs/low-tide-moorings`)).json()) as { design: { placements: { turn: number }[] } }).design.placements[0]?.turn;
+    const turned = async (): Promise<number | undefined> =>
+      (
+        (await (await fetch(`${hevrel.url}/api/designs/low-tide-moorings`)).json()) as {
+          design: { placements: { turn: number }[] };
+        }
+      ).design.placements[0]?.turn;
     const before = (await turned()) ?? 0;
-    const network = driver as unknown as { setNetworkConditions(to: object): Promise<void>; deleteNetworkConditions(): Promise<void> };
+    const network = driver as unknown as {
+      setNetworkConditions(to: object): Promise<void>;
+      deleteNetworkConditions(): Promise<void>;
+    };
     await network.setNetworkConditions({ offline: true, latency: 0, download_throughput: 0, upload_throughput: 0 });
     await press(driver, 'n');
     await press(driver, 't');

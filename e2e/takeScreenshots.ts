@@ -71,11 +71,17 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     prepare: async (driver) => {
       await settledShot(driver);
       await click(driver, 'radio', 'Toss');
-      await driver.executeScript("[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()");
-      await driver.executeScript("[...document.querySelectorAll('label')].find((s) => s.textContent.startsWith('Show holes')).querySelector('input').click()");
+      await driver.executeScript(
+        "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()",
+      );
+      await driver.executeScript(
+        "[...document.querySelectorAll('label')].find((s) => s.textContent.startsWith('Show holes')).querySelector('input').click()",
+      );
       await type(driver, 'Wider than', '20');
       await driver.wait(until.elementLocated(By.css('[data-mark="hole"]')), 10_000);
-      await driver.executeScript("document.querySelector('section[aria-label=\"Toss\"]').parentElement.parentElement.scrollTop = 0");
+      await driver.executeScript(
+        'document.querySelector(\'section[aria-label="Toss"]\').parentElement.parentElement.scrollTop = 0',
+      );
     },
   },
   { name: 'row', path: '/designs/low-tide-quayside', prepare: (driver) => click(driver, 'radio', 'Rows') },
@@ -120,7 +126,8 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
         });`);
       await driver.navigate().refresh();
       await driver.wait(until.elementLocated(By.css('input[aria-label="Look at Square"]')), 10_000);
-      for (const name of ['Dropped by a third', 'In bricks', 'Square']) await driver.findElement(By.css(`input[aria-label="Look at ${name}"]`)).click();
+      for (const name of ['Dropped by a third', 'In bricks', 'Square'])
+        await driver.findElement(By.css(`input[aria-label="Look at ${name}"]`)).click();
       await click(driver, 'button', 'Side by side');
     },
   },

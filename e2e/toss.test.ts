@@ -32,7 +32,8 @@ async function prepare(count: number, smallest: number, largest: number, gap: nu
   await type(driver, 'Ground seen', '0');
 }
 
-const still = (): Promise<unknown> => tiles.browser.driver.wait(until.elementLocated(By.css('[data-toss="still"]')), 60_000, 'it never ended');
+const still = (): Promise<unknown> =>
+  tiles.browser.driver.wait(until.elementLocated(By.css('[data-toss="still"]')), 60_000, 'it never ended');
 
 describe('a toss', () => {
   it('goes into a half-drop around what lies there, is stopped half way, finished, pinned, and undone as one step', async () => {
@@ -42,7 +43,12 @@ describe('a toss', () => {
     await click(driver, 'button', 'Toss');
     await driver.wait(until.elementLocated(By.css('[data-toss="running"]')), 10_000);
     // The cloth fills as it goes.
-    await driver.wait(async () => Number(/^(\d+) of/.exec(await (await driver.findElement(By.css('[data-toss]'))).getText())?.[1] ?? 0) > 20, 20_000, 'it never showed what is laid');
+    await driver.wait(
+      async () =>
+        Number(/^(\d+) of/.exec(await (await driver.findElement(By.css('[data-toss]'))).getText())?.[1] ?? 0) > 20,
+      20_000,
+      'it never showed what is laid',
+    );
     await click(driver, 'button', 'Stop, and keep these');
     await still();
     const half = await tiles.stored(id);
@@ -76,7 +82,11 @@ describe('a toss', () => {
     await clickAt(driver, await tiles.spot(kept?.x ?? 0, kept?.y ?? 0));
     await click(driver, 'button', 'Pin chosen');
     await click(driver, 'button', 'Another seed');
-    await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 2, 30_000, 'it was never tossed with another seed');
+    await driver.wait(
+      async () => (await tiles.stored(id)).toss?.recipe.seed === 2,
+      30_000,
+      'it was never tossed with another seed',
+    );
     const other = await tiles.stored(id);
     const chosen = other.placements.filter((one) => whole.placements.some((before) => before.id === one.id));
     expect(chosen.map((one) => one.id)).toContain('t0');
@@ -90,20 +100,38 @@ describe('a toss', () => {
 
   it('finds the holes, fills them, and evens out what lies unevenly', async () => {
     const { driver } = tiles.browser;
-    const id = await tiles.open(SQUARE, [{ x: 30, y: 30, scale: 0.4 }, { x: 44, y: 38, scale: 0.4 }]);
+    const id = await tiles.open(SQUARE, [
+      { x: 30, y: 30, scale: 0.4 },
+      { x: 44, y: 38, scale: 0.4 },
+    ]);
     await prepare(1, 10, 60, 2);
-    await driver.executeScript("[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()");
-    await driver.executeScript("[...document.querySelectorAll('label')].find((s) => s.textContent.startsWith('Show holes')).querySelector('input').click()");
+    await driver.executeScript(
+      "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()",
+    );
+    await driver.executeScript(
+      "[...document.querySelectorAll('label')].find((s) => s.textContent.startsWith('Show holes')).querySelector('input').click()",
+    );
     await type(driver, 'Wider than', '15');
-    await driver.wait(async () => Number(await (await driver.findElement(By.css('[data-holes]'))).getAttribute('data-holes')) > 2, 10_000, 'no holes were found');
+    await driver.wait(
+      async () => Number(await (await driver.findElement(By.css('[data-holes]'))).getAttribute('data-holes')) > 2,
+      10_000,
+      'no holes were found',
+    );
     expect((await driver.findElements(By.css('[data-mark="hole"]'))).length).toBeGreaterThan(2);
     // One that is taken on the cloth is told apart in the list.
     await (await driver.findElement(By.css('[data-mark-pin="hole 1"]'))).click();
-    expect(await (await driver.wait(until.elementLocated(By.css('[aria-label="Holes"] [aria-current="true"]')), 5000)).getText()).toMatch(/^2/);
+    expect(
+      await (
+        await driver.wait(until.elementLocated(By.css('[aria-label="Holes"] [aria-current="true"]')), 5000)
+      ).getText(),
+    ).toMatch(/^2/);
     await click(driver, 'button', 'Fill all of these');
     await driver.wait(async () => (await tiles.stored(id)).placements.length > 4, 10_000, 'they were never filled');
     const filled = await tiles.stored(id);
-    expect(filled.placements.slice(0, 2)).toMatchObject([{ x: 30, y: 30 }, { x: 44, y: 38 }]);
+    expect(filled.placements.slice(0, 2)).toMatchObject([
+      { x: 30, y: 30 },
+      { x: 44, y: 38 },
+    ]);
     expect(filled.placements.slice(2).every(({ scale }) => scale >= 0.1 && scale <= 0.6)).toBe(true);
     await press(driver, Key.CONTROL, 'z');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 2, 10_000);
@@ -123,7 +151,11 @@ describe('a toss', () => {
     const id = await tiles.open(SQUARE, [], { size: { width: 200, height: 160 } });
     await prepare(8, 40, 60, 4);
     await click(driver, 'button', 'Four seeds');
-    await driver.wait(async () => (await driver.findElements(By.xpath("//button[.='Take this one']"))).length === 4, 30_000, 'four were never tossed');
+    await driver.wait(
+      async () => (await driver.findElements(By.xpath("//button[.='Take this one']"))).length === 4,
+      30_000,
+      'four were never tossed',
+    );
     const pane = await driver.findElement(By.css('figure[aria-label="Seed 4"]'));
     await pane.findElement(By.css('button')).click();
     await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 4, 10_000, 'it was never taken');
@@ -133,7 +165,8 @@ describe('a toss', () => {
     await type(driver, 'How many of Tile', '10');
     await click(driver, 'button', 'Toss from here');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 10, 20_000, 'it never went on');
-    const places = (list: typeof taken.placements): string[] => list.map(({ x, y, turn, scale }) => `${x} ${y} ${turn} ${scale}`);
+    const places = (list: typeof taken.placements): string[] =>
+      list.map(({ x, y, turn, scale }) => `${x} ${y} ${turn} ${scale}`);
     const more = await tiles.stored(id);
     expect(places(more.placements)).toEqual(expect.arrayContaining(places(taken.placements)));
     await press(driver, Key.CONTROL, 'z');
@@ -155,13 +188,25 @@ describe('a toss', () => {
 describe('judging the step', () => {
   it('offers the fractions best first, shows each on the cloth while it is pointed at, and fits the cell to a row', async () => {
     const { driver } = tiles.browser;
-    const id = await tiles.open(step('brick', 1, 3), [{ x: 25, y: 20 }, { x: 75, y: 20 }, { x: 125, y: 20 }], { size: { width: 240, height: 90 } });
+    const id = await tiles.open(
+      step('brick', 1, 3),
+      [
+        { x: 25, y: 20 },
+        { x: 75, y: 20 },
+        { x: 125, y: 20 },
+      ],
+      { size: { width: 240, height: 90 } },
+    );
     await click(driver, 'button', 'Repeat');
     await type(driver, 'Gap to the next cell', '10');
     await click(driver, 'button', 'Fit the cell');
     await driver.wait(async () => (await tiles.stored(id)).repeat.width === 150, 8_000, 'the cell was never fitted');
     expect((await tiles.stored(id)).repeat).toMatchObject({ height: 30, step: { drop: { p: 1, q: 3 } } });
-    expect((await tiles.stored(id)).placements.map(({ x, y }) => [x, y])).toEqual([[25, 15], [75, 15], [125, 15]]);
+    expect((await tiles.stored(id)).placements.map(({ x, y }) => [x, y])).toEqual([
+      [25, 15],
+      [75, 15],
+      [125, 15],
+    ]);
     // By a third, three tiles stand above each other; by a half they lie between.
     const offers = await driver.findElements(By.css('[data-offer]'));
     const names = await Promise.all(offers.map((offer) => offer.getAttribute('data-offer')));
@@ -173,15 +218,27 @@ describe('judging the step', () => {
       return isPink(screen, await tiles.spot(25, 45));
     };
     expect(await below()).toBe(true);
-    await driver.actions({ async: false }).move({ origin: offers[0] as NonNullable<(typeof offers)[number]> }).perform();
+    await driver
+      .actions({ async: false })
+      .move({ origin: offers[0] as NonNullable<(typeof offers)[number]> })
+      .perform();
     expect(await below()).toBe(false);
     expect((await tiles.stored(id)).repeat.step.drop).toEqual({ p: 1, q: 3 });
     await driver.actions({ async: false }).move({ x: 500, y: 300 }).perform();
     expect(await below()).toBe(true);
     await (await driver.findElement(By.css('[data-offer="1/2"]'))).click();
-    await driver.wait(async () => (await tiles.stored(id)).repeat.step.drop.q === 2, 8_000, 'the offer was never taken');
+    await driver.wait(
+      async () => (await tiles.stored(id)).repeat.step.drop.q === 2,
+      8_000,
+      'the offer was never taken',
+    );
     await press(driver, 'q');
-    await driver.wait(until.elementLocated(By.css('[aria-label="Squint"] figure[aria-label="From 4 metres"] canvas[aria-busy="false"]')), 10_000);
+    await driver.wait(
+      until.elementLocated(
+        By.css('[aria-label="Squint"] figure[aria-label="From 4 metres"] canvas[aria-busy="false"]'),
+      ),
+      10_000,
+    );
     await press(driver, Key.ESCAPE);
     await driver.wait(async () => (await driver.findElements(By.css('[aria-label="Squint"]'))).length === 0, 5_000);
     expect(await complaints(driver)).toEqual([]);

@@ -5,7 +5,18 @@ import { By, until } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { openBrowser, type Browser } from './support/browser.ts';
-import { alike, cellOnScreen, click, complaints, drag, middleOf, settledShot, type, waitForText, waitUntilSaved } from './support/hands.ts';
+import {
+  alike,
+  cellOnScreen,
+  click,
+  complaints,
+  drag,
+  middleOf,
+  settledShot,
+  type,
+  waitForText,
+  waitUntilSaved,
+} from './support/hands.ts';
 import { startHevrel, type Hevrel } from './support/hevrel.ts';
 
 const PINK = [0xc0, 0x20, 0x6a] as const;
@@ -36,7 +47,9 @@ it('goes from a new design to a tile on disk, as a designer would', async () => 
 
   // A motif from a file.
   await driver.wait(until.elementLocated(By.css('[data-cloth]')), 10_000);
-  await driver.findElement(By.css('input[type=file]')).sendKeys(fileURLToPath(new URL('./files/tile.svg', import.meta.url)));
+  await driver
+    .findElement(By.css('input[type=file]'))
+    .sendKeys(fileURLToPath(new URL('./files/tile.svg', import.meta.url)));
   await driver.wait(until.elementLocated(By.css('button[data-motif]')), 15_000);
 
   // From the tray onto the cell, then by one of its appearances across the right edge.
@@ -76,7 +89,10 @@ it('goes from a new design to a tile on disk, as a designer would', async () => 
   expect(plan).toContain('2000 × 800 px');
   expect(plan).toContain('Whole pixels fit the cell exactly.');
   await driver.findElement(By.xpath("//div[@role='dialog']//button[@type='submit']")).click();
-  await driver.wait(() => existsSync(downloads) && readdirSync(downloads).some((name) => name.endsWith('.png')), 20_000);
+  await driver.wait(
+    () => existsSync(downloads) && readdirSync(downloads).some((name) => name.endsWith('.png')),
+    20_000,
+  );
 
   const [file] = readdirSync(downloads).filter((name) => name.endsWith('.png')) as [string];
   expect(file).toBe('Tide marks, pink 2000x800.png');
@@ -84,9 +100,11 @@ it('goes from a new design to a tile on disk, as a designer would', async () => 
   const metadata = await sharp(png).metadata();
   expect([metadata.width, metadata.height, metadata.density]).toEqual([2000, 800, 127]);
   const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
-  const at = (x: number, y: number): number[] => [...data.subarray((((y + 800) % 800) * info.width + ((x + 2000) % 2000)) * 3).subarray(0, 3)];
+  const at = (x: number, y: number): number[] => [
+    ...data.subarray((((y + 800) % 800) * info.width + ((x + 2000) % 2000)) * 3).subarray(0, 3),
+  ];
   // The motif's middle lies on the right edge, 40 mm down, to the pixel that the hand chose.
-  const near = Math.round((start.y - cell.top) / cell.scale * 5);
+  const near = Math.round(((start.y - cell.top) / cell.scale) * 5);
   expect(alike(at(1000 - 60, near), PINK, 1)).toBe(true);
   expect(alike(at(1000 + 60, near), PINK, 1)).toBe(true);
   expect(alike(at(60, near + 400), PINK, 1)).toBe(true);

@@ -1,7 +1,20 @@
 import { By, Key, until, type WebElement } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openBrowser, type Browser } from './support/browser.ts';
-import { alike, click, complaints, drag, middleOf, named, press, settledShot, type, waitForText, waitUntilSaved, type Spot } from './support/hands.ts';
+import {
+  alike,
+  click,
+  complaints,
+  drag,
+  middleOf,
+  named,
+  press,
+  settledShot,
+  type,
+  waitForText,
+  waitUntilSaved,
+  type Spot,
+} from './support/hands.ts';
 import { startHevrel, type Hevrel } from './support/hevrel.ts';
 
 const DARK = [0x1b, 0x22, 0x33] as const;
@@ -19,11 +32,18 @@ afterAll(async () => {
   await hevrel.close();
 });
 
-const find = (css: string): Promise<WebElement> => browser.driver.wait(until.elementLocated(By.css(css)), 20_000, `nothing matches ${css}`);
-const tick = async (label: string): Promise<void> => (await browser.driver.findElement(By.xpath(`//label[normalize-space()="${label}"]/input`))).click();
+const find = (css: string): Promise<WebElement> =>
+  browser.driver.wait(until.elementLocated(By.css(css)), 20_000, `nothing matches ${css}`);
+const tick = async (label: string): Promise<void> =>
+  (await browser.driver.findElement(By.xpath(`//label[normalize-space()="${label}"]/input`))).click();
 const drawings = async (): Promise<{ left: number; top: number; right: number; bottom: number; out: boolean }[]> =>
-  browser.driver.executeScript(`return [...document.querySelectorAll('[data-drawing]')].map((e) => { const b = e.getBoundingClientRect(); return { left: b.left, top: b.top, right: b.right, bottom: b.bottom, out: e.dataset.drawing === 'left-out' }; });`);
-const middle = ({ left, top, right, bottom }: { left: number; top: number; right: number; bottom: number }): Spot => ({ x: (left + right) / 2, y: (top + bottom) / 2 });
+  browser.driver.executeScript(
+    `return [...document.querySelectorAll('[data-drawing]')].map((e) => { const b = e.getBoundingClientRect(); return { left: b.left, top: b.top, right: b.right, bottom: b.bottom, out: e.dataset.drawing === 'left-out' }; });`,
+  );
+const middle = ({ left, top, right, bottom }: { left: number; top: number; right: number; bottom: number }): Spot => ({
+  x: (left + right) / 2,
+  y: (top + bottom) / 2,
+});
 const settled = (): ReturnType<typeof settledShot> => settledShot(browser.driver);
 
 describe('the workshop', () => {
@@ -31,7 +51,9 @@ describe('the workshop', () => {
     const { driver } = browser;
     await driver.get(`${hevrel.url}/workshop`);
     await click(driver, 'button', 'Scan a sheet');
-    await (await driver.wait(until.elementLocated(By.xpath('//label[normalize-space()="Brush marks"]')), 10_000)).click();
+    await (
+      await driver.wait(until.elementLocated(By.xpath('//label[normalize-space()="Brush marks"]')), 10_000)
+    ).click();
     await click(driver, 'button', 'Scan');
     await waitForText(driver, 'is creased and jammed in the feeder');
     await click(driver, 'button', 'Clear the jam');
@@ -60,7 +82,10 @@ describe('the workshop', () => {
     const boxes = await drawings();
     const urchin = boxes[4] as (typeof boxes)[number];
     expect(alike(screen.at(urchin.left + 8, urchin.top + 8), DARK)).toBe(true);
-    const inside = screen.at(urchin.left + (urchin.right - urchin.left) * 0.5, urchin.top + (urchin.bottom - urchin.top) * 0.09);
+    const inside = screen.at(
+      urchin.left + (urchin.right - urchin.left) * 0.5,
+      urchin.top + (urchin.bottom - urchin.top) * 0.09,
+    );
     expect(Math.min(...inside)).toBeGreaterThan(235);
   });
 
@@ -69,7 +94,9 @@ describe('the workshop', () => {
     await tick('Each drawing a motif of its own');
     await click(driver, 'radio', 'Everywhere');
     const screen = await settled();
-    const table: { left: number; top: number; width: number; height: number } = await driver.executeScript(`return document.querySelector('[data-sheet-table]').getBoundingClientRect().toJSON();`);
+    const table: { left: number; top: number; width: number; height: number } = await driver.executeScript(
+      `return document.querySelector('[data-sheet-table]').getBoundingClientRect().toJSON();`,
+    );
     let [pale, seen] = [0, 0];
     // Below the title, where ink alone is drawn: nothing there is lighter than the ground but for what scaling rounds.
     for (let y = table.top + table.height * 0.12; y < table.top + table.height * 0.9; y += 1) {

@@ -7,7 +7,9 @@ const NEEDED = ['/usr/bin/chromium', '/usr/bin/chromedriver'];
 export function ensureBrowser() {
   if (NEEDED.every((path) => existsSync(path))) return;
   if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
-    console.error('The browser tests need Chromium and its driver. Install the Debian packages chromium and chromium-driver, then run this again.');
+    console.error(
+      'The browser tests need Chromium and its driver. Install the Debian packages chromium and chromium-driver, then run this again.',
+    );
     process.exit(1);
   }
   console.log('Installing Chromium and its driver …');

@@ -4,7 +4,11 @@ import { binary, ensurePackages, root } from './ready.mjs';
 
 ensurePackages();
 const children = [
-  spawn(process.execPath, [binary('tsx'), 'watch', '--clear-screen=false', 'scripts/devServer.ts', ...process.argv.slice(2)], { cwd: root, stdio: 'inherit' }),
+  spawn(
+    process.execPath,
+    [binary('tsx'), 'watch', '--clear-screen=false', 'scripts/devServer.ts', ...process.argv.slice(2)],
+    { cwd: root, stdio: 'inherit' },
+  ),
   spawn(process.execPath, [binary('vite')], { cwd: root, stdio: 'inherit' }),
 ];
 const stop = () => children.forEach((child) => child.kill('SIGTERM'));

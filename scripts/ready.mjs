@@ -11,7 +11,12 @@ const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
 /** Runs a command and shows what it prints; a failure ends this process with its code. */
 export function run(command, args, env = {}) {
   try {
-    execFileSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env }, shell: command === 'npm.cmd' });
+    execFileSync(command, args, {
+      cwd: root,
+      stdio: 'inherit',
+      env: { ...process.env, ...env },
+      shell: command === 'npm.cmd',
+    });
   } catch (error) {
     process.exit(error.status || 1);
   }
@@ -37,7 +42,9 @@ function fingerprint(paths) {
   };
   for (const path of paths) {
     if (/\.\w+$/.test(path)) add(path);
-    else for (const name of readdirSync(join(root, path), { recursive: true }).sort()) if (/\.(tsx?|css|html|json|woff2|svg)$/.test(name) && !name.includes('.test.')) add(join(path, name));
+    else
+      for (const name of readdirSync(join(root, path), { recursive: true }).sort())
+        if (/\.(tsx?|css|html|json|woff2|svg)$/.test(name) && !name.includes('.test.')) add(join(path, name));
   }
   return hash.digest('hex');
 }

@@ -14,7 +14,18 @@ ensureBuilt();
 
 const folder = mkdtempSync(join(tmpdir(), 'hevrel-test-'));
 const report = join(folder, 'report.json');
-const { status } = spawnSync(process.execPath, [binary('vitest'), 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...process.argv.slice(2)], { cwd: root, stdio: 'inherit' });
+const { status } = spawnSync(
+  process.execPath,
+  [
+    binary('vitest'),
+    'run',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${report}`,
+    ...process.argv.slice(2),
+  ],
+  { cwd: root, stdio: 'inherit' },
+);
 if (!existsSync(report)) process.exit(status || 1);
 const { numPassedTests, numFailedTests, numPendingTests } = JSON.parse(readFileSync(report, 'utf8'));
 rmSync(folder, { recursive: true });

@@ -49,7 +49,8 @@ describe('designs', () => {
   it('are created, read, listed, put away and brought back', async () => {
     const design = await create();
     expect((await hevrel.call('GET', `/designs/${design.id}`)).body).toMatchObject({ design, revision: 1 });
-    const list = async (): Promise<string[]> => ((await hevrel.call('GET', '/designs')).body as unknown as { id: string }[]).map(({ id }) => id);
+    const list = async (): Promise<string[]> =>
+      ((await hevrel.call('GET', '/designs')).body as unknown as { id: string }[]).map(({ id }) => id);
     expect(await list()).toContain(design.id);
     expect((await hevrel.call('DELETE', `/designs/${design.id}`)).status).toBe(204);
     expect(await list()).not.toContain(design.id);
@@ -64,16 +65,33 @@ describe('designs', () => {
     expect((await hevrel.call('PATCH', `/designs/${id}`, save)).body).toEqual({ revision: 2 });
     // Sent again, because its answer was lost.
     expect((await hevrel.call('PATCH', `/designs/${id}`, save)).body).toEqual({ revision: 2 });
-    const stale = await hevrel.call('PATCH', `/designs/${id}`, { ...save, save: 'other-save', commands: [{ type: 'name', name: 'Stale' }] });
+    const stale = await hevrel.call('PATCH', `/designs/${id}`, {
+      ...save,
+      save: 'other-save',
+      commands: [{ type: 'name', name: 'Stale' }],
+    });
     expect(stale).toMatchObject({ status: 409, body: { status: 409, revision: 2 } });
     expect(stale.type).toContain('application/problem+json');
-    expect((await hevrel.call('GET', `/designs/${id}`)).body).toMatchObject({ revision: 2, design: { name: 'Spirals', placements: [{ x: 5 }, { x: 40 }] } });
+    expect((await hevrel.call('GET', `/designs/${id}`)).body).toMatchObject({
+      revision: 2,
+      design: { name: 'Spirals', placements: [{ x: 5 }, { x: 40 }] },
+    });
   });
 
   it.each([
-    ['a command that does not fit', { commands: [{ type: 'remove', ids: ['gone'] }] }, 422, /no motif gone on the cloth/],
+    [
+      'a command that does not fit',
+      { commands: [{ type: 'remove', ids: ['gone'] }] },
+      422,
+      /no motif gone on the cloth/,
+    ],
     ['an unknown command', { commands: [{ type: 'explode' }] }, 400, /no command that is known/],
-    ['a motif that is not in the drawer', { commands: [{ type: 'insert', placements: [{ index: 0, placement: leafAt('z', { motif: 'nowhere' }) }] }] }, 422, /not in the drawer/],
+    [
+      'a motif that is not in the drawer',
+      { commands: [{ type: 'insert', placements: [{ index: 0, placement: leafAt('z', { motif: 'nowhere' }) }] }] },
+      422,
+      /not in the drawer/,
+    ],
     ['no commands', { commands: [] }, 400, /does not fit/],
     ['unreadable JSON', '{"save":', 400, /not readable JSON/],
   ])('refuse %s with a sentence and change nothing', async (_name, rest, status, sentence) => {
@@ -84,11 +102,21 @@ describe('designs', () => {
     expect(answer.type).toContain('application/problem+json');
     expect(answer.body['detail']).toMatch(sentence);
     expect(answer.body['detail']).toMatch(/Nothing was changed/);
-    expect((await hevrel.call('GET', `/designs/${id}`)).body).toMatchObject({ revision: 1, design: document().placements ? { name: 'Spirals' } : {} });
+    expect((await hevrel.call('GET', `/designs/${id}`)).body).toMatchObject({
+      revision: 1,
+      design: document().placements ? { name: 'Spirals' } : {},
+    });
   });
 
   it('answer with a problem document wherever there is nothing', async () => {
-    for (const path of ['/designs/nowhere', '/swatches/nowhere', '/jobs/nowhere', '/blobs/nowhere', '/blobs/..%2f..%2fetc%2fpasswd', '/nowhere']) {
+    for (const path of [
+      '/designs/nowhere',
+      '/swatches/nowhere',
+      '/jobs/nowhere',
+      '/blobs/nowhere',
+      '/blobs/..%2f..%2fetc%2fpasswd',
+      '/nowhere',
+    ]) {
       const { status, type, body } = await hevrel.call('GET', path);
       expect([status, type.includes('application/problem+json'), body['status']], path).toEqual([404, true, 404]);
     }
@@ -109,9 +137,18 @@ describe('tiles', () => {
     const grid = pixelGrid(repeat, 150 / 25.4);
     expect([width, height]).toEqual([grid.unit.width, grid.unit.height]);
     const design = document();
-    const { scene, easel } = await loadScene(design, await motifsById(hevrel.studio.database, [motif]), hevrel.studio.blobs);
+    const { scene, easel } = await loadScene(
+      design,
+      await motifsById(hevrel.studio.database, [motif]),
+      hevrel.studio.blobs,
+    );
     // Two by two tiles and something over, beginning in the middle of one.
-    const window = { left: -Math.floor(width / 2), top: -Math.floor(height / 2), right: Math.ceil(1.6 * width), bottom: Math.ceil(1.6 * height) };
+    const window = {
+      left: -Math.floor(width / 2),
+      top: -Math.floor(height / 2),
+      right: Math.ceil(1.6 * width),
+      bottom: Math.ceil(1.6 * height),
+    };
     const plane = nodeSheet(window.right - window.left, window.bottom - window.top);
     paintPlane(plane.surface, scene, grid, window, easel);
     const pixels = Buffer.from(pixelsOf(plane).buffer);
@@ -130,7 +167,10 @@ describe('tiles', () => {
   });
 
   it('are transparent where there is no ground, and as wide as wished', async () => {
-    const { body: made } = await hevrel.call('POST', '/designs', { name: 'Bare', document: { ...document(), ground: null } });
+    const { body: made } = await hevrel.call('POST', '/designs', {
+      name: 'Bare',
+      document: { ...document(), ground: null },
+    });
     const { body } = await hevrel.call('POST', '/exports', { design: (made['design'] as Design).id, width: 300 });
     const { result } = await hevrel.ended(body as unknown as Job);
     const { href } = result as { href: string };
@@ -145,17 +185,35 @@ describe('tiles', () => {
 
   it('are refused at once where they would be larger than can be made', async () => {
     const { id } = await create();
-    for (const wish of [{ dpi: 2400, design: id }, { dpi: 0, design: id }, { design: id }, { dpi: 300, width: 300, design: id }, { dpi: 300 }]) {
+    for (const wish of [
+      { dpi: 2400, design: id },
+      { dpi: 0, design: id },
+      { design: id },
+      { dpi: 300, width: 300, design: id },
+      { dpi: 300 },
+    ]) {
       const big = 'dpi' in wish && wish.dpi === 2400;
-      const made = big ? await hevrel.call('POST', '/designs', { name: 'Large', repeat: { width: 3000, height: 3000, step: repeat.step } }) : undefined;
-      const answer = await hevrel.call('POST', '/exports', big ? { ...wish, design: (made?.body['design'] as Design).id } : wish);
+      const made = big
+        ? await hevrel.call('POST', '/designs', {
+            name: 'Large',
+            repeat: { width: 3000, height: 3000, step: repeat.step },
+          })
+        : undefined;
+      const answer = await hevrel.call(
+        'POST',
+        '/exports',
+        big ? { ...wish, design: (made?.body['design'] as Design).id } : wish,
+      );
       expect(answer.status).toBe(big ? 422 : 400);
       expect(answer.body['detail']).toMatch(big ? /megapixels; the most is 400/ : /does not fit/);
     }
   });
 
   it('can be stopped while they are painted', async () => {
-    const { body: made } = await hevrel.call('POST', '/designs', { name: 'Large', document: { ...document(), repeat: { ...repeat, width: 900, height: 900 } } });
+    const { body: made } = await hevrel.call('POST', '/designs', {
+      name: 'Large',
+      document: { ...document(), repeat: { ...repeat, width: 900, height: 900 } },
+    });
     const { body } = await hevrel.call('POST', '/exports', { design: (made['design'] as Design).id, dpi: 300 });
     const stopped = await hevrel.call('DELETE', `/jobs/${body['id'] as string}`);
     expect(stopped.body).toMatchObject({ state: 'stopped', message: 'Stopped. Nothing was changed.' });
@@ -166,16 +224,25 @@ describe('tiles', () => {
     const { id } = await create();
     const { body } = await hevrel.call('POST', '/exports', { design: id, dpi: 300 });
     const events = await (await hevrel.fetch(`/jobs/${body['id'] as string}/events`)).text();
-    const states = events.trim().split('\n\n').map((line) => JSON.parse(line.replace('data: ', '')) as Job);
+    const states = events
+      .trim()
+      .split('\n\n')
+      .map((line) => JSON.parse(line.replace('data: ', '')) as Job);
     expect(states.at(-1)?.state).toBe('done');
-    expect(states.map(({ progress }) => progress)).toEqual(states.map(({ progress }) => progress).sort((a, b) => a - b));
+    expect(states.map(({ progress }) => progress)).toEqual(
+      states.map(({ progress }) => progress).sort((a, b) => a - b),
+    );
   });
 });
 
 describe('swatches', () => {
   async function save(): Promise<{ design: Design; swatch: string }> {
     const design = await create();
-    const { status, body } = await hevrel.call('POST', '/swatches', { design: design.id, revision: 1, name: 'Spirals in blue' });
+    const { status, body } = await hevrel.call('POST', '/swatches', {
+      design: design.id,
+      revision: 1,
+      name: 'Spirals in blue',
+    });
     expect(status).toBe(202);
     const job = await hevrel.ended(body as unknown as Job);
     return { design, swatch: (job.result as { swatch: string }).swatch };
@@ -185,11 +252,18 @@ describe('swatches', () => {
     const { swatch } = await save();
     const { body } = await hevrel.call('GET', `/swatches/${swatch}`);
     const grid = pixelGrid(repeat, 150 / 25.4);
-    expect(body).toMatchObject({ name: 'Spirals in blue', repeat, tileWidth: grid.unit.width, tileHeight: grid.unit.height });
+    expect(body).toMatchObject({
+      name: 'Spirals in blue',
+      repeat,
+      tileWidth: grid.unit.width,
+      tileHeight: grid.unit.height,
+    });
     expect(body['colours']).toEqual(['#f2eee4', '#205ac0']);
     const tile = sharp(Buffer.from(await (await hevrel.fetch(`/blobs/${body['tile'] as string}`)).arrayBuffer()));
     expect(await tile.metadata()).toMatchObject({ width: grid.unit.width, density: 150 });
-    expect((await hevrel.fetch(`/blobs/${body['thumbnail'] as string}`)).headers.get('cache-control')).toContain('immutable');
+    expect((await hevrel.fetch(`/blobs/${body['thumbnail'] as string}`)).headers.get('cache-control')).toContain(
+      'immutable',
+    );
   });
 
   it('are renamed, deleted and brought back', async () => {
@@ -205,7 +279,11 @@ describe('swatches', () => {
   it('open their design again: the one they came from, or as it was where that has changed', async () => {
     const { design, swatch } = await save();
     expect((await hevrel.call('POST', `/swatches/${swatch}/open`)).body).toEqual({ design: design.id, copied: false });
-    await hevrel.call('PATCH', `/designs/${design.id}`, { save: 'a-later-save', revision: 1, commands: [{ type: 'remove', ids: ['a'] }] });
+    await hevrel.call('PATCH', `/designs/${design.id}`, {
+      save: 'a-later-save',
+      revision: 1,
+      commands: [{ type: 'remove', ids: ['a'] }],
+    });
     const opened = (await hevrel.call('POST', `/swatches/${swatch}/open`)).body;
     expect(opened['copied']).toBe(true);
     const { body } = await hevrel.call('GET', `/designs/${opened['design'] as string}`);

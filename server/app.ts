@@ -21,7 +21,11 @@ const MOST_JSON = '16mb';
  *
  * @param web folder of the built interface; only the API is served where missing
  */
-export function createApp(studio: Studio, web?: string, log: (message: string) => void = (message) => process.stderr.write(`${message}\n`)): Express {
+export function createApp(
+  studio: Studio,
+  web?: string,
+  log: (message: string) => void = (message) => process.stderr.write(`${message}\n`),
+): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use((_request, response, next) => {

@@ -1,5 +1,11 @@
 /** A file name that every system takes. */
 export function fileNameOf(name: string, unnamed: string): string {
   // eslint-disable-next-line no-control-regex -- control characters are among what file systems refuse
-  return name.replace(/[\u0000-\u001f<>:"/\\|?*]+/g, ' ').replace(/\s+/g, ' ').trim().slice(0, 80) || unnamed;
+  return (
+    name
+      .replace(/[\u0000-\u001f<>:"/\\|?*]+/g, ' ')
+      .replace(/\s+/g, ' ')
+      .trim()
+      .slice(0, 80) || unnamed
+  );
 }

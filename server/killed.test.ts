@@ -16,7 +16,10 @@ afterAll(() => {
 });
 
 async function call<T>(url: string, method: string, path: string, body?: unknown): Promise<T> {
-  const response = await fetch(`${url}/api${path}`, { method, ...(body !== undefined && { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }) });
+  const response = await fetch(`${url}/api${path}`, {
+    method,
+    ...(body !== undefined && { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+  });
   if (!response.ok) throw new Error(`${response.status} ${await response.text()}`);
   return (await response.json()) as T;
 }
@@ -30,7 +33,12 @@ it('loses no acknowledged save, killed at 50 random moments while it saves', asy
     last = startProcess('--port', '0', '--data', data, '--empty');
     const { child, ended } = last;
     const url = await last.url;
-    id ??= (await call<{ design: { id: string } }>(url, 'POST', '/designs', { name: '0', repeat: { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } } })).design.id;
+    id ??= (
+      await call<{ design: { id: string } }>(url, 'POST', '/designs', {
+        name: '0',
+        repeat: { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } },
+      })
+    ).design.id;
     const there = await call<{ design: { name: string }; revision: number }>(url, 'GET', `/designs/${id}`);
     // What was on its way may have arrived unacknowledged; what was acknowledged has to be there.
     expect(Number(there.design.name), `after kill ${kill}`).toBeGreaterThanOrEqual(acknowledged);
@@ -38,7 +46,13 @@ it('loses no acknowledged save, killed at 50 random moments while it saves', asy
     let { revision } = there;
     const save = async (): Promise<void> => {
       saves += 1;
-      revision = (await call<{ revision: number }>(url, 'PATCH', `/designs/${id}`, { save: `kill-${kill}-${saves}`, revision, commands: [{ type: 'name', name: String(saves) }] })).revision;
+      revision = (
+        await call<{ revision: number }>(url, 'PATCH', `/designs/${id}`, {
+          save: `kill-${kill}-${saves}`,
+          revision,
+          commands: [{ type: 'name', name: String(saves) }],
+        })
+      ).revision;
       acknowledged = saves;
     };
     // Killed within the time of a few saves, however long one takes on this machine.

@@ -25,9 +25,12 @@ export function readOptions(args: readonly string[]): Options {
       },
     }));
   } catch (error) {
-    throw new StartError(`${error instanceof Error ? error.message.split('. ')[0] : String(error)}. The options are --port N, --host NAME, --data DIR and --empty.`);
+    throw new StartError(
+      `${error instanceof Error ? error.message.split('. ')[0] : String(error)}. The options are --port N, --host NAME, --data DIR and --empty.`,
+    );
   }
   const port = Number(values.port);
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new StartError(`--port takes a number from 0 to 65535, not “${values.port}”.`);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new StartError(`--port takes a number from 0 to 65535, not “${values.port}”.`);
   return { port, host: values.host, data: values.data, empty: values.empty };
 }

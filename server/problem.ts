@@ -17,7 +17,11 @@ export class Problem extends Error {
 }
 
 export function notFound(what: string): Problem {
-  return new Problem(404, `No such ${what}`, `There is no such ${what} here. It may have been deleted; nothing was changed.`);
+  return new Problem(
+    404,
+    `No such ${what}`,
+    `There is no such ${what} here. It may have been deleted; nothing was changed.`,
+  );
 }
 
 /** What Express and its body readers throw. */
@@ -29,22 +33,42 @@ interface HttpError {
 function problemOf(error: unknown): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof ValidationError) {
-    return new Problem(400, 'Not understood', `What was sent does not fit: ${error.errors[0] ?? error.message}. Nothing was changed.`);
+    return new Problem(
+      400,
+      'Not understood',
+      `What was sent does not fit: ${error.errors[0] ?? error.message}. Nothing was changed.`,
+    );
   }
-  if (error instanceof CommandError) return new Problem(422, 'The edit does not fit', `The edit does not fit the design: ${error.message}. Nothing was changed.`);
-  if (error instanceof DesignError) return new Problem(422, 'The design cannot be read', `${error.message} Nothing was changed.`);
+  if (error instanceof CommandError)
+    return new Problem(
+      422,
+      'The edit does not fit',
+      `The edit does not fit the design: ${error.message}. Nothing was changed.`,
+    );
+  if (error instanceof DesignError)
+    return new Problem(422, 'The design cannot be read', `${error.message} Nothing was changed.`);
   const { type, status } = (error ?? {}) as HttpError;
-  if (type === 'entity.too.large') return new Problem(413, 'Too large', 'What was sent is too large. Nothing was changed.');
-  if (type === 'entity.parse.failed') return new Problem(400, 'Not understood', 'What was sent is not readable JSON. Nothing was changed.');
-  if (status && status >= 400 && status < 500) return new Problem(status, 'Not understood', 'The request could not be read. Nothing was changed.');
-  return new Problem(500, 'Something went wrong', 'Something went wrong on the server. What was saved before is safe; try again.');
+  if (type === 'entity.too.large')
+    return new Problem(413, 'Too large', 'What was sent is too large. Nothing was changed.');
+  if (type === 'entity.parse.failed')
+    return new Problem(400, 'Not understood', 'What was sent is not readable JSON. Nothing was changed.');
+  if (status && status >= 400 && status < 500)
+    return new Problem(status, 'Not understood', 'The request could not be read. Nothing was changed.');
+  return new Problem(
+    500,
+    'Something went wrong',
+    'Something went wrong on the server. What was saved before is safe; try again.',
+  );
 }
 
 /** Answers every error as application/problem+json (RFC 9457) and writes the unexpected ones to the log. */
 export function problemHandler(log: (message: string) => void): ErrorRequestHandler {
   return (error: unknown, request, response, next) => {
     const problem = problemOf(error);
-    if (problem.status >= 500) log(`${request.method} ${request.path}: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`);
+    if (problem.status >= 500)
+      log(
+        `${request.method} ${request.path}: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`,
+      );
     if (response.headersSent) {
       next(error);
       return;
@@ -52,7 +76,15 @@ export function problemHandler(log: (message: string) => void): ErrorRequestHand
     response
       .status(problem.status)
       .type('application/problem+json')
-      .send(JSON.stringify({ type: 'about:blank', title: problem.title, status: problem.status, detail: problem.message, ...problem.rest }));
+      .send(
+        JSON.stringify({
+          type: 'about:blank',
+          title: problem.title,
+          status: problem.status,
+          detail: problem.message,
+          ...problem.rest,
+        }),
+      );
   };
 }
 

@@ -21,7 +21,11 @@ export interface Serving {
  * @param say takes a line for the terminal
  * @throws StartError with a sentence; nothing is left open then
  */
-export async function serve({ port, host, data, empty }: Options, web: string | undefined, say: (line: string) => void): Promise<Serving> {
+export async function serve(
+  { port, host, data, empty }: Options,
+  web: string | undefined,
+  say: (line: string) => void,
+): Promise<Serving> {
   // The port first: a taken one must not touch the data.
   const server = createServer();
   await listen(server, port, host);

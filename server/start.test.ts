@@ -29,7 +29,11 @@ function start(...options: string[]): Running {
 
 const repeat = { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } };
 const post = (url: string, name: string): Promise<Response> =>
-  fetch(`${url}/api/designs`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name, repeat }) });
+  fetch(`${url}/api/designs`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ name, repeat }),
+  });
 
 describe('starting', () => {
   it('serves, stops on SIGTERM, and keeps the data for the next time', async () => {
@@ -42,7 +46,9 @@ describe('starting', () => {
     expect(existsSync(join(data, 'in-use'))).toBe(false);
     const second = start('--port', '0', '--data', data);
     // Asked for without samples the first time, it stays without them.
-    expect((await (await fetch(`${await second.url}/api/designs`)).json()) as unknown[]).toMatchObject([{ name: 'Kept' }]);
+    expect((await (await fetch(`${await second.url}/api/designs`)).json()) as unknown[]).toMatchObject([
+      { name: 'Kept' },
+    ]);
     second.child.kill('SIGINT');
     expect((await second.ended).code).toBe(0);
   });
@@ -89,7 +95,10 @@ describe('starting', () => {
     const { port } = taken.address() as { port: number };
     const { code, err } = await start('--port', String(port), '--data', data).ended;
     taken.close();
-    expect([code, err.trim()]).toEqual([1, `Port ${port} is taken. Stop what uses it, or choose another with --port N.`]);
+    expect([code, err.trim()]).toEqual([
+      1,
+      `Port ${port} is taken. Stop what uses it, or choose another with --port N.`,
+    ]);
     expect(existsSync(data)).toBe(false);
   });
 
@@ -111,7 +120,12 @@ describe('starting', () => {
 describe('options', () => {
   it('have defaults and sentences', () => {
     expect(readOptions([])).toEqual({ port: 4173, host: '127.0.0.1', data: './data', empty: false });
-    expect(readOptions(['--port', '80', '--host', '::1', '--data', '/x', '--empty'])).toEqual({ port: 80, host: '::1', data: '/x', empty: true });
+    expect(readOptions(['--port', '80', '--host', '::1', '--data', '/x', '--empty'])).toEqual({
+      port: 80,
+      host: '::1',
+      data: '/x',
+      empty: true,
+    });
     expect(() => readOptions(['--port', 'eighty'])).toThrow('--port takes a number');
     expect(() => readOptions(['--colour'])).toThrow('The options are --port N');
   });

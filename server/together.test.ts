@@ -14,16 +14,31 @@ beforeAll(async () => {
 
 afterAll(() => hevrel.close());
 
-const create = async (): Promise<Design> => (await hevrel.call('POST', '/designs', { name: 'Kelp', repeat: { width: 100, height: 80, step: SQUARE } })).body['design'] as Design;
-const rename = (id: string, revision: number, name: string, save = `save-from-${revision}`): ReturnType<TestStudio['call']> => hevrel.call('PATCH', `/designs/${id}`, { save, revision, commands: [{ type: 'name', name }] });
-const since = async (id: string, revision: number, window = 'one'): Promise<Since & { others: unknown[] }> => (await hevrel.call('GET', `/designs/${id}/since/${revision}?window=${window}&editing=1`)).body as unknown as Since & { others: unknown[] };
+const create = async (): Promise<Design> =>
+  (await hevrel.call('POST', '/designs', { name: 'Kelp', repeat: { width: 100, height: 80, step: SQUARE } })).body[
+    'design'
+  ] as Design;
+const rename = (
+  id: string,
+  revision: number,
+  name: string,
+  save = `save-from-${revision}`,
+): ReturnType<TestStudio['call']> =>
+  hevrel.call('PATCH', `/designs/${id}`, { save, revision, commands: [{ type: 'name', name }] });
+const since = async (id: string, revision: number, window = 'one'): Promise<Since & { others: unknown[] }> =>
+  (await hevrel.call('GET', `/designs/${id}/since/${revision}?window=${window}&editing=1`)).body as unknown as Since & {
+    others: unknown[];
+  };
 
 describe('windows on the same design', () => {
   it('hear what was saved since the revision that they have', async () => {
     const { id } = await create();
     await rename(id, 1, 'Ebb');
     await rename(id, 2, 'Flood');
-    expect(await since(id, 1)).toMatchObject({ revision: 3, saves: [{ save: 'save-from-1', commands: [{ type: 'name', name: 'Ebb' }] }, { save: 'save-from-2' }] });
+    expect(await since(id, 1)).toMatchObject({
+      revision: 3,
+      saves: [{ save: 'save-from-1', commands: [{ type: 'name', name: 'Ebb' }] }, { save: 'save-from-2' }],
+    });
     expect((await since(id, 3)).saves).toEqual([]);
     // Far behind, or from nowhere: it has to be read whole.
     await hevrel.studio.database.query('DELETE FROM saves WHERE design_id = $1 AND revision = 2', [id]);
@@ -56,7 +71,13 @@ describe('windows on the same design', () => {
     expect(presence.others('other', 'b', true)).toEqual([]);
   });
 
-  it.each(['/since/0?window=one', '/since/x?window=one', '/since/1', '/since/1?window=../x', '/since/1?window=one&editing=perhaps'])('are refused what makes no sense: %s', async (path) => {
+  it.each([
+    '/since/0?window=one',
+    '/since/x?window=one',
+    '/since/1',
+    '/since/1?window=../x',
+    '/since/1?window=one&editing=perhaps',
+  ])('are refused what makes no sense: %s', async (path) => {
     const { id } = await create();
     const { status, body } = await hevrel.call('GET', `/designs/${id}${path}`);
     expect(status).toBe(400);
@@ -72,15 +93,26 @@ describe('alternatives', () => {
     const first = await hevrel.call('POST', path, { name: 'Calm' });
     expect(first).toMatchObject({ status: 201, body: { name: 'Calm', motifs: 0 } });
     await rename(design.id, 1, 'Storm');
-    await hevrel.call('POST', path, { name: 'Wide', document: { ...design, repeat: { ...design.repeat, width: 300 } } });
+    await hevrel.call('POST', path, {
+      name: 'Wide',
+      document: { ...design, repeat: { ...design.repeat, width: 300 } },
+    });
     const listed = (await hevrel.call('GET', path)).body as unknown as Alternative[];
     expect(listed.map(({ name }) => name)).toEqual(['Calm', 'Wide']);
-    expect((await hevrel.call('GET', `${path}/${listed[1]?.id}`)).body).toMatchObject({ id: design.id, repeat: { width: 300 } });
-    expect((await hevrel.call('PATCH', `${path}/${listed[0]?.id}`, { name: 'Still' })).body).toMatchObject({ name: 'Still' });
+    expect((await hevrel.call('GET', `${path}/${listed[1]?.id}`)).body).toMatchObject({
+      id: design.id,
+      repeat: { width: 300 },
+    });
+    expect((await hevrel.call('PATCH', `${path}/${listed[0]?.id}`, { name: 'Still' })).body).toMatchObject({
+      name: 'Still',
+    });
     expect((await hevrel.call('DELETE', `${path}/${listed[0]?.id}`)).status).toBe(204);
     expect((await hevrel.call('GET', path)).body).toMatchObject([{ name: 'Wide' }]);
     // What is kept does not follow the design, and changes nothing of it.
-    expect((await hevrel.call('GET', `/designs/${design.id}`)).body).toMatchObject({ revision: 2, design: { name: 'Storm', repeat: { width: 100 } } });
+    expect((await hevrel.call('GET', `/designs/${design.id}`)).body).toMatchObject({
+      revision: 2,
+      design: { name: 'Storm', repeat: { width: 100 } },
+    });
   });
 
   it('that make no sense are refused, with nothing kept', async () => {

@@ -18,12 +18,22 @@ const builder = async () => ({ Component: (await import('./builder/BuilderPage.t
 
 const router = createBrowserRouter([
   { path: '/', element: <Home />, errorElement: <Lost /> },
-  { path: '/designs/:id', lazy: async () => ({ Component: (await import('./design/DesignPage.tsx')).DesignPage }), hydrateFallbackElement: <p />, errorElement: <Lost /> },
+  {
+    path: '/designs/:id',
+    lazy: async () => ({ Component: (await import('./design/DesignPage.tsx')).DesignPage }),
+    hydrateFallbackElement: <p />,
+    errorElement: <Lost />,
+  },
   { path: '/motifs', element: <MotifDrawer />, errorElement: <Lost /> },
   { path: '/build', lazy: builder, hydrateFallbackElement: <p />, errorElement: <Lost /> },
   { path: '/build/:id', lazy: builder, hydrateFallbackElement: <p />, errorElement: <Lost /> },
   { path: '/workshop', element: <Workshop />, errorElement: <Lost /> },
-  { path: '/workshop/:id', lazy: async () => ({ Component: (await import('./workshop/SheetPage.tsx')).SheetPage }), hydrateFallbackElement: <p />, errorElement: <Lost /> },
+  {
+    path: '/workshop/:id',
+    lazy: async () => ({ Component: (await import('./workshop/SheetPage.tsx')).SheetPage }),
+    hydrateFallbackElement: <p />,
+    errorElement: <Lost />,
+  },
   { path: '/swatches', element: <SwatchBook />, errorElement: <Lost /> },
   { path: '/swatches/:id', element: <SwatchPage />, errorElement: <Lost /> },
 ]);

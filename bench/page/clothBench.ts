@@ -77,24 +77,39 @@ async function run(id: string): Promise<ClothTimings> {
   const again = view.lastPaintTook;
   const pixel = lengthToMm(view.getViewport(), { x: 1, y: 1 });
   const drag = timed((n) => {
-    session.preview({ type: 'change', changes: { [moved.id]: { x: moved.x + 3 * n * pixel.x, y: moved.y + 2 * n * pixel.y } } });
+    session.preview({
+      type: 'change',
+      changes: { [moved.id]: { x: moved.x + 3 * n * pixel.x, y: moved.y + 2 * n * pixel.y } },
+    });
     view.drawFrame();
   });
   view.release();
 
   const picker = new Picker(design.placements, view.pickables, latticeOf(design.repeat));
-  const hundred = design.placements.filter((_one, n) => n % Math.floor(design.placements.length / 100) === 0).slice(0, 100);
+  const hundred = design.placements
+    .filter((_one, n) => n % Math.floor(design.placements.length / 100) === 0)
+    .slice(0, 100);
   view.hold(hundred.map((one) => one.id));
   await painted(canvas);
   const dragHundred = timed((n) => {
-    session.preview({ type: 'change', changes: Object.fromEntries(hundred.map((one) => [one.id, { x: one.x + 3 * n * pixel.x, y: one.y + 2 * n * pixel.y }])) });
+    session.preview({
+      type: 'change',
+      changes: Object.fromEntries(
+        hundred.map((one) => [one.id, { x: one.x + 3 * n * pixel.x, y: one.y + 2 * n * pixel.y }]),
+      ),
+    });
     view.drawFrame();
   });
   session.preview(undefined);
   view.release();
   const lattice = latticeOf(design.repeat);
   const pickerBuilt = timed(() => void new Picker(design.placements, view.pickables, lattice));
-  const corners = [{ x: 40, y: 40 }, { x: 40 + lattice.width / 2, y: 40 }, { x: 40 + lattice.width / 2, y: 40 + lattice.height / 2 }, { x: 40, y: 40 + lattice.height / 2 }];
+  const corners = [
+    { x: 40, y: 40 },
+    { x: 40 + lattice.width / 2, y: 40 },
+    { x: 40 + lattice.width / 2, y: 40 + lattice.height / 2 },
+    { x: 40, y: 40 + lattice.height / 2 },
+  ];
   const box = timed(() => void enclosed(design.placements, view.pickables, lattice, corners));
   const edit = { type: 'change', changes: { [moved.id]: { x: moved.x + 1, y: moved.y + 1 } } } as const;
   session.commit('Moved', edit);
@@ -117,7 +132,22 @@ async function run(id: string): Promise<ClothTimings> {
   const check = { median: later[later.length >> 1] as number, p95: later[Math.floor(later.length * 0.95)] as number };
   const bytes = (what: unknown): number => new TextEncoder().encode(JSON.stringify(what)).length;
   const editBytes = bytes({ save: 'a'.repeat(21), revision: 1, commands: [edit] });
-  return { fill, drag, dragHundred, pick: picked, pickerBuilt, box, undo, check, firstCheck, opened, editBytes, designBytes: bytes(design), repaint, again };
+  return {
+    fill,
+    drag,
+    dragHundred,
+    pick: picked,
+    pickerBuilt,
+    box,
+    undo,
+    check,
+    firstCheck,
+    opened,
+    editBytes,
+    designBytes: bytes(design),
+    repaint,
+    again,
+  };
 }
 
 /** Waits until the cloth shows the design as it is. */

@@ -9,7 +9,11 @@ export function ofSameMotif({ placements }: Design, ids: readonly string[]): str
 }
 
 /** The placements whose motif is printed in an ink of the design. */
-export function ofInk({ placements, inks }: Design, motifs: ReadonlyMap<string, Pick<Motif, 'inks'>>, ink: string): string[] {
+export function ofInk(
+  { placements, inks }: Design,
+  motifs: ReadonlyMap<string, Pick<Motif, 'inks'>>,
+  ink: string,
+): string[] {
   const prints = new Set(inks.find(({ id }) => id === ink)?.prints);
   return idsOf(placements.filter(({ motif }) => motifs.get(motif)?.inks.some((colour) => prints.has(colour))));
 }

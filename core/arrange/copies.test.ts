@@ -27,8 +27,19 @@ describe('copies', () => {
   });
 
   it('in a grid fill its columns and rows once each', () => {
-    const copies = copiesOf([leafAt('a', { x: 1, y: 2 })], { kind: 'grid', columns: 3, rows: 2, by: { x: 10, y: 20 } }, NO_VARIATION, newId);
-    expect(copies.map(({ x, y }) => [x, y])).toEqual([[11, 2], [21, 2], [1, 22], [11, 22], [21, 22]]);
+    const copies = copiesOf(
+      [leafAt('a', { x: 1, y: 2 })],
+      { kind: 'grid', columns: 3, rows: 2, by: { x: 10, y: 20 } },
+      NO_VARIATION,
+      newId,
+    );
+    expect(copies.map(({ x, y }) => [x, y])).toEqual([
+      [11, 2],
+      [21, 2],
+      [1, 22],
+      [11, 22],
+      [21, 22],
+    ]);
   });
 
   it('around a centre are all as far from it, evenly, and come back to the first', () => {
@@ -97,9 +108,17 @@ describe('copies', () => {
   });
 
   it('lie along a drawn line at even distances, the last at its end, turning as it turns', () => {
-    const quarter = Array.from({ length: 91 }, (_, n) => ({ x: 50 * Math.sin((n * Math.PI) / 180), y: 50 - 50 * Math.cos((n * Math.PI) / 180) }));
+    const quarter = Array.from({ length: 91 }, (_, n) => ({
+      x: 50 * Math.sin((n * Math.PI) / 180),
+      y: 50 - 50 * Math.cos((n * Math.PI) / 180),
+    }));
     const original = leafAt('o', { x: 7, y: 9, turn: 12 });
-    const copies = copiesOf([original], { kind: 'path', count: 7, path: quarter, turning: true }, NO_VARIATION, (n) => `c${n}`);
+    const copies = copiesOf(
+      [original],
+      { kind: 'path', count: 7, path: quarter, turning: true },
+      NO_VARIATION,
+      (n) => `c${n}`,
+    );
     expect(copies).toHaveLength(6);
     copies.forEach((copy, n) => {
       const angle = ((n + 1) * 15 * Math.PI) / 180;
@@ -109,20 +128,43 @@ describe('copies', () => {
     expect(copies[5]).toMatchObject({ x: 57, y: 59 });
     // From the direction of the first step to that along the line here: the middle one has turned by 45° less half a step's.
     expect(copies[2]?.turn).toBeCloseTo(12 + 45 - 7.5, 0);
-    expect(copiesOf([original], { kind: 'path', count: 7, path: quarter, turning: false }, NO_VARIATION, String).every(({ turn }) => turn === 12)).toBe(true);
+    expect(
+      copiesOf([original], { kind: 'path', count: 7, path: quarter, turning: false }, NO_VARIATION, String).every(
+        ({ turn }) => turn === 12,
+      ),
+    ).toBe(true);
   });
 
   it('drawn by hand lie on a steadied line, whose ends are kept', () => {
     fc.assert(
-      fc.property(fc.array(fc.record({ x: fc.integer({ min: 0, max: 200 }), y: fc.integer({ min: 0, max: 200 }) }), { minLength: 2, maxLength: 30 }), (line) => {
-        fc.pre(line.some(({ x, y }) => x !== line[0]?.x || y !== line[0]?.y));
-        const steady = steadied(line);
-        expect(steady[0]).toEqual(line[0]);
-        expect(Math.hypot((steady.at(-1)?.x ?? 0) - (line.at(-1)?.x ?? 0), (steady.at(-1)?.y ?? 0) - (line.at(-1)?.y ?? 0))).toBeLessThan(1e-9);
-        const length = (points: typeof line): number => points.slice(1).reduce((sum, p, n) => sum + Math.hypot(p.x - (points[n]?.x ?? 0), p.y - (points[n]?.y ?? 0)), 0);
-        expect(length(steady)).toBeLessThanOrEqual(length(line) + 1e-9);
-      }),
+      fc.property(
+        fc.array(fc.record({ x: fc.integer({ min: 0, max: 200 }), y: fc.integer({ min: 0, max: 200 }) }), {
+          minLength: 2,
+          maxLength: 30,
+        }),
+        (line) => {
+          fc.pre(line.some(({ x, y }) => x !== line[0]?.x || y !== line[0]?.y));
+          const steady = steadied(line);
+          expect(steady[0]).toEqual(line[0]);
+          expect(
+            Math.hypot(
+              (steady.at(-1)?.x ?? 0) - (line.at(-1)?.x ?? 0),
+              (steady.at(-1)?.y ?? 0) - (line.at(-1)?.y ?? 0),
+            ),
+          ).toBeLessThan(1e-9);
+          const length = (points: typeof line): number =>
+            points
+              .slice(1)
+              .reduce((sum, p, n) => sum + Math.hypot(p.x - (points[n]?.x ?? 0), p.y - (points[n]?.y ?? 0)), 0);
+          expect(length(steady)).toBeLessThanOrEqual(length(line) + 1e-9);
+        },
+      ),
     );
-    expect(() => steadied([{ x: 1, y: 1 }, { x: 1, y: 1 }])).toThrow(RangeError);
+    expect(() =>
+      steadied([
+        { x: 1, y: 1 },
+        { x: 1, y: 1 },
+      ]),
+    ).toThrow(RangeError);
   });
 });

@@ -63,7 +63,12 @@ export const MOST_COPIES = 400;
  *
  * @param idOf the id of the nth copy, counted from 0
  */
-export function copiesOf(originals: readonly Placement[], plan: CopyPlan, { size, turn, seed }: Variation, idOf: (n: number) => string): Placement[] {
+export function copiesOf(
+  originals: readonly Placement[],
+  plan: CopyPlan,
+  { size, turn, seed }: Variation,
+  idOf: (n: number) => string,
+): Placement[] {
   const random = seeded(seed);
   const vary = (most: number): number => (random() * 2 - 1) * most;
   return placesOf(plan).flatMap((place, step) =>
@@ -84,9 +89,14 @@ export function layCopies(design: Design, originals: readonly string[], copies: 
 function placesOf(plan: CopyPlan): ((one: Placement) => Placement)[] {
   switch (plan.kind) {
     case 'line':
-      return Array.from({ length: Math.max(0, plan.count - 1) }, (_, n) => shifted({ x: plan.by.x * (n + 1), y: plan.by.y * (n + 1) }));
+      return Array.from({ length: Math.max(0, plan.count - 1) }, (_, n) =>
+        shifted({ x: plan.by.x * (n + 1), y: plan.by.y * (n + 1) }),
+      );
     case 'grid':
-      return Array.from({ length: plan.columns * plan.rows }, (_, n) => ({ column: n % plan.columns, row: Math.floor(n / plan.columns) }))
+      return Array.from({ length: plan.columns * plan.rows }, (_, n) => ({
+        column: n % plan.columns,
+        row: Math.floor(n / plan.columns),
+      }))
         .slice(1)
         .map(({ column, row }) => shifted({ x: plan.by.x * column, y: plan.by.y * row }));
     case 'path':
@@ -109,7 +119,14 @@ function along({ path, count, turning }: PathOfCopies): ((one: Placement) => Pla
     return (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
   };
   const [start] = points as [Point];
-  return points.slice(1).map((at, n) => (one) => ({ ...one, x: one.x + at.x - start.x, y: one.y + at.y - start.y, turn: one.turn + (turning ? heading(n + 1) - heading(0) : 0) }));
+  return points
+    .slice(1)
+    .map((at, n) => (one) => ({
+      ...one,
+      x: one.x + at.x - start.x,
+      y: one.y + at.y - start.y,
+      turn: one.turn + (turning ? heading(n + 1) - heading(0) : 0),
+    }));
 }
 
 function around({ centre, count, sweep, turning, mirrored }: RingOfCopies, n: number): (one: Placement) => Placement {

@@ -4,7 +4,12 @@ import type { Placement } from '../document/placement.ts';
 import type { Point } from '../geometry/point.ts';
 
 /** The command that lays copies directly above what they are copies of, and the copies. */
-export function duplicate(design: Design, ids: readonly string[], by: Point, newId: () => string): { command: Command; copies: Placement[] } {
+export function duplicate(
+  design: Design,
+  ids: readonly string[],
+  by: Point,
+  newId: () => string,
+): { command: Command; copies: Placement[] } {
   const held = new Set(ids);
   const copies: Placement[] = [];
   const placements = design.placements.flatMap((placement, index) => {

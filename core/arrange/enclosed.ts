@@ -14,7 +14,12 @@ import { appearance, type Appearance, type Pickable } from './pick.ts';
  *
  * @param loop corners in mm on the plane, across any number of repeats; closed by itself
  */
-export function enclosed(placements: readonly Placement[], motifs: ReadonlyMap<string, Pickable>, lattice: Lattice, loop: readonly Point[]): Appearance[] {
+export function enclosed(
+  placements: readonly Placement[],
+  motifs: ReadonlyMap<string, Pickable>,
+  lattice: Lattice,
+  loop: readonly Point[],
+): Appearance[] {
   if (loop.length < 3) return [];
   const window = boxAround(loop);
   const found: Appearance[] = [];
@@ -26,7 +31,11 @@ export function enclosed(placements: readonly Placement[], motifs: ReadonlyMap<s
     const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
     const steps = echoesTouching(lattice, box, window).find((one) => {
       const by = displacement(lattice, one);
-      return isEnclosed(loop, pickable, compose(translation(placement.x + by.x, placement.y + by.y), shapeMatrix(placement, pickable.motif)));
+      return isEnclosed(
+        loop,
+        pickable,
+        compose(translation(placement.x + by.x, placement.y + by.y), shapeMatrix(placement, pickable.motif)),
+      );
     });
     if (!steps) continue;
     held.add(placement.id);
@@ -35,10 +44,19 @@ export function enclosed(placements: readonly Placement[], motifs: ReadonlyMap<s
   return found;
 }
 
-const CORNERS = [{ u: 0, v: 0 }, { u: 1, v: 0 }, { u: 1, v: 1 }, { u: 0, v: 1 }];
+const CORNERS = [
+  { u: 0, v: 0 },
+  { u: 1, v: 0 },
+  { u: 1, v: 1 },
+  { u: 0, v: 1 },
+];
 
 /** Whether all that is drawn of a motif lies within the loop, placed by a matrix; most that do not are told by the first of their points. */
-function isEnclosed(loop: readonly Point[], { motif: { view }, silhouette }: Pickable, [a, b, c, d, e, f]: Matrix): boolean {
+function isEnclosed(
+  loop: readonly Point[],
+  { motif: { view }, silhouette }: Pickable,
+  [a, b, c, d, e, f]: Matrix,
+): boolean {
   for (const { u, v } of silhouette ? edgePointsOf(silhouette) : CORNERS) {
     const x = view.x + u * view.width;
     const y = view.y + v * view.height;

@@ -6,7 +6,11 @@ type Sized = Pick<Motif, 'width' | 'view'>;
 export type Measure = 'width' | 'height' | 'area';
 
 /** Gives placements the width, height or area (of their own, however they are turned) of the first of them. */
-export function evened(placements: readonly Placement[], motifs: ReadonlyMap<string, Sized>, measure: Measure): Changes {
+export function evened(
+  placements: readonly Placement[],
+  motifs: ReadonlyMap<string, Sized>,
+  measure: Measure,
+): Changes {
   const [first] = placements;
   const model = first && motifs.get(first.motif);
   if (!first || !model) return {};
@@ -14,7 +18,9 @@ export function evened(placements: readonly Placement[], motifs: ReadonlyMap<str
   return Object.fromEntries(
     placements.flatMap((one) => {
       const own = motifs.get(one.motif);
-      return own ? [[one.id, { scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, wanted / measured(one, own, measure))) }]] : [];
+      return own
+        ? [[one.id, { scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, wanted / measured(one, own, measure))) }]]
+        : [];
     }),
   );
 }

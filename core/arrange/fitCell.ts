@@ -14,7 +14,11 @@ import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../repeat/repeat.ts';
  *
  * @param gap mm, below 0 where neighbours are to lie over each other
  */
-export function fitCell(design: Design, motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>, gap: number): Command | undefined {
+export function fitCell(
+  design: Design,
+  motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>,
+  gap: number,
+): Command | undefined {
   const together = gathered(latticeOf(design.repeat), design.placements);
   const boxes = together.flatMap((one) => {
     const motif = motifs.get(one.motif);

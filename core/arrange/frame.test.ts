@@ -5,35 +5,66 @@ import { posed } from '../geometry/pose.ts';
 import type { Point } from '../geometry/point.ts';
 import { withinTurn } from '../geometry/turn.ts';
 import { anyPlacementFields, anyPoint, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
-import { atShare, frameOf, MIDDLE, shareAt, sized, sizeOf, slanted, turnAround, widened, type Frame, type Share } from './frame.ts';
+import {
+  atShare,
+  frameOf,
+  MIDDLE,
+  shareAt,
+  sized,
+  sizeOf,
+  slanted,
+  turnAround,
+  widened,
+  type Frame,
+  type Share,
+} from './frame.ts';
 import { about, remapped } from './remap.ts';
 
 const LEAVES = new Map([['leaf', LEAF_RECORD]]);
-const anyLeaves = fc.array(anyPlacementFields, { minLength: 1, maxLength: 4 }).map((list) => list.map((fields, n) => leafAt(`p${n}`, { ...fields, skew: fields.skew / 2 })));
-const SIDES: readonly Share[] = [{ u: 1, v: 0.5 }, { u: 0, v: 0.5 }, { u: 0.5, v: 0 }, { u: 0.5, v: 1 }];
+const anyLeaves = fc
+  .array(anyPlacementFields, { minLength: 1, maxLength: 4 })
+  .map((list) => list.map((fields, n) => leafAt(`p${n}`, { ...fields, skew: fields.skew / 2 })));
+const SIDES: readonly Share[] = [
+  { u: 1, v: 0.5 },
+  { u: 0, v: 0.5 },
+  { u: 0.5, v: 0 },
+  { u: 0.5, v: 1 },
+];
 const across = ({ u, v }: Share): Share => ({ u: 1 - u, v: 1 - v });
 const framed = (placements: readonly Placement[]): Frame => frameOf(placements, LEAVES) as Frame;
-const corners = (one: Placement): Point[] => cornersAround(one, LEAF_RECORD).map(({ x, y }) => ({ x: x + one.x, y: y + one.y }));
-const near = (a: Point, b: Point, by = 1e-7): void => expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeLessThan(by * (1 + Math.hypot(b.x, b.y)));
+const corners = (one: Placement): Point[] =>
+  cornersAround(one, LEAF_RECORD).map(({ x, y }) => ({ x: x + one.x, y: y + one.y }));
+const near = (a: Point, b: Point, by = 1e-7): void =>
+  expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeLessThan(by * (1 + Math.hypot(b.x, b.y)));
 
 describe('a pose of the plane', () => {
   it('takes every corner of every motif along', () => {
     fc.assert(
-      fc.property(anyLeaves, anyPoint, fc.double({ min: -180, max: 180, noNaN: true }), fc.double({ min: 0.5, max: 2, noNaN: true }), fc.double({ min: 0.7, max: 1.4, noNaN: true }), fc.boolean(), (leaves, at, turn, scale, stretch, mirrored) => {
-        const by = about(at, { turn, scale, stretch, mirrored });
-        const changes = remapped(leaves, by);
-        fc.pre(changes !== undefined);
-        near(posed(by, at), at);
-        for (const one of leaves) {
-          const after = { ...one, ...changes?.[one.id] };
-          corners(after).forEach((corner, n) => near(corner, posed(by, corners(one)[n] as Point)));
-        }
-      }),
+      fc.property(
+        anyLeaves,
+        anyPoint,
+        fc.double({ min: -180, max: 180, noNaN: true }),
+        fc.double({ min: 0.5, max: 2, noNaN: true }),
+        fc.double({ min: 0.7, max: 1.4, noNaN: true }),
+        fc.boolean(),
+        (leaves, at, turn, scale, stretch, mirrored) => {
+          const by = about(at, { turn, scale, stretch, mirrored });
+          const changes = remapped(leaves, by);
+          fc.pre(changes !== undefined);
+          near(posed(by, at), at);
+          for (const one of leaves) {
+            const after = { ...one, ...changes?.[one.id] };
+            corners(after).forEach((corner, n) => near(corner, posed(by, corners(one)[n] as Point)));
+          }
+        },
+      ),
     );
   });
 
   it('is refused where a motif would be too small', () => {
-    expect(remapped([leafAt('a', {}), leafAt('b', { scale: 0.02 })], about({ x: 0, y: 0 }, { scale: 0.4 }))).toBeUndefined();
+    expect(
+      remapped([leafAt('a', {}), leafAt('b', { scale: 0.02 })], about({ x: 0, y: 0 }, { scale: 0.4 })),
+    ).toBeUndefined();
   });
 
   it('keeps right angles right: nothing creeps into stretch and skew', () => {
@@ -45,59 +76,81 @@ describe('a pose of the plane', () => {
 describe('pins', () => {
   it('size evenly, with the fixed point where it is and the pin on the diagonal', () => {
     fc.assert(
-      fc.property(anyLeaves, fc.constantFrom({ u: 0, v: 0 }, { u: 1, v: 0 }, { u: 1, v: 1 }, { u: 0, v: 1 }), fc.boolean(), fc.double({ min: 0.3, max: 3, noNaN: true }), (leaves, pin, aboutMiddle, factor) => {
-        const frame = framed(leaves);
-        const fixed = aboutMiddle ? MIDDLE : across(pin);
-        const [from, still] = [atShare(frame, pin), atShare(frame, fixed)];
-        const to = { x: still.x + (from.x - still.x) * factor, y: still.y + (from.y - still.y) * factor };
-        const pose = sized(frame, pin, fixed, to);
-        expect(pose?.scale).toBeCloseTo(factor, 8);
-        if (!pose) return;
-        near(posed(pose, still), still);
-        near(posed(pose, from), to);
-      }),
+      fc.property(
+        anyLeaves,
+        fc.constantFrom({ u: 0, v: 0 }, { u: 1, v: 0 }, { u: 1, v: 1 }, { u: 0, v: 1 }),
+        fc.boolean(),
+        fc.double({ min: 0.3, max: 3, noNaN: true }),
+        (leaves, pin, aboutMiddle, factor) => {
+          const frame = framed(leaves);
+          const fixed = aboutMiddle ? MIDDLE : across(pin);
+          const [from, still] = [atShare(frame, pin), atShare(frame, fixed)];
+          const to = { x: still.x + (from.x - still.x) * factor, y: still.y + (from.y - still.y) * factor };
+          const pose = sized(frame, pin, fixed, to);
+          expect(pose?.scale).toBeCloseTo(factor, 8);
+          if (!pose) return;
+          near(posed(pose, still), still);
+          near(posed(pose, from), to);
+        },
+      ),
     );
   });
 
   it('widen one way: the pin goes to the hand, the other side stays, and what runs along it keeps its length', () => {
     fc.assert(
-      fc.property(anyLeaves, fc.constantFrom(...SIDES), fc.double({ min: 0.3, max: 3, noNaN: true }), (leaves, pin, factor) => {
-        const frame = framed(leaves);
-        const fixed = across(pin);
-        const to = atShare(frame, { u: fixed.u + (pin.u - fixed.u) * factor, v: fixed.v + (pin.v - fixed.v) * factor });
-        const pose = widened(frame, pin, fixed, to);
-        if (!pose) throw new Error('it cannot be widened');
-        near(posed(pose, atShare(frame, pin)), to);
-        near(posed(pose, atShare(frame, fixed)), atShare(frame, fixed));
-        const before = sizeOf(frame);
-        const changes = remapped(leaves, pose);
-        fc.pre(changes !== undefined && leaves.length === 1);
-        const after = sizeOf(framed(leaves.map((one) => ({ ...one, ...changes?.[one.id] }))));
-        expect(after.width / before.width).toBeCloseTo(pin.v === 0.5 ? factor : 1, 7);
-        expect(after.height / before.height).toBeCloseTo(pin.v === 0.5 ? 1 : factor, 7);
-      }),
+      fc.property(
+        anyLeaves,
+        fc.constantFrom(...SIDES),
+        fc.double({ min: 0.3, max: 3, noNaN: true }),
+        (leaves, pin, factor) => {
+          const frame = framed(leaves);
+          const fixed = across(pin);
+          const to = atShare(frame, {
+            u: fixed.u + (pin.u - fixed.u) * factor,
+            v: fixed.v + (pin.v - fixed.v) * factor,
+          });
+          const pose = widened(frame, pin, fixed, to);
+          if (!pose) throw new Error('it cannot be widened');
+          near(posed(pose, atShare(frame, pin)), to);
+          near(posed(pose, atShare(frame, fixed)), atShare(frame, fixed));
+          const before = sizeOf(frame);
+          const changes = remapped(leaves, pose);
+          fc.pre(changes !== undefined && leaves.length === 1);
+          const after = sizeOf(framed(leaves.map((one) => ({ ...one, ...changes?.[one.id] }))));
+          expect(after.width / before.width).toBeCloseTo(pin.v === 0.5 ? factor : 1, 7);
+          expect(after.height / before.height).toBeCloseTo(pin.v === 0.5 ? 1 : factor, 7);
+        },
+      ),
     );
   });
 
   it('slant along their side by what the hand went, and leave the other side lie', () => {
     fc.assert(
-      fc.property(anyLeaves, fc.constantFrom(...SIDES), fc.double({ min: -0.4, max: 0.4, noNaN: true }), (leaves, pin, by) => {
-        const frame = framed(leaves);
-        const to = atShare(frame, pin.v === 0.5 ? { u: pin.u, v: 0.5 + by } : { u: 0.5 + by, v: pin.v });
-        const pose = slanted(frame, pin, across(pin), atShare(frame, pin), to);
-        if (!pose) throw new Error('it cannot be slanted');
-        near(posed(pose, atShare(frame, pin)), to);
-        for (const share of [0, 0.3, 1]) {
-          const still = atShare(frame, pin.v === 0.5 ? { u: 1 - pin.u, v: share } : { u: share, v: 1 - pin.v });
-          near(posed(pose, still), still);
-        }
-      }),
+      fc.property(
+        anyLeaves,
+        fc.constantFrom(...SIDES),
+        fc.double({ min: -0.4, max: 0.4, noNaN: true }),
+        (leaves, pin, by) => {
+          const frame = framed(leaves);
+          const to = atShare(frame, pin.v === 0.5 ? { u: pin.u, v: 0.5 + by } : { u: 0.5 + by, v: pin.v });
+          const pose = slanted(frame, pin, across(pin), atShare(frame, pin), to);
+          if (!pose) throw new Error('it cannot be slanted');
+          near(posed(pose, atShare(frame, pin)), to);
+          for (const share of [0, 0.3, 1]) {
+            const still = atShare(frame, pin.v === 0.5 ? { u: 1 - pin.u, v: share } : { u: share, v: 1 - pin.v });
+            near(posed(pose, still), still);
+          }
+        },
+      ),
     );
   });
 
   it('turn by as much as the hand went round', () => {
     expect(turnAround({ x: 1, y: 1 }, { x: 5, y: 1 }, { x: 1, y: 5 })).toBeCloseTo(90, 9);
-    expect(turnAround({ x: 0, y: 0 }, { x: -5, y: 1 }, { x: -5, y: -1 })).toBeCloseTo(2 * Math.atan2(1, 5) * (180 / Math.PI), 9);
+    expect(turnAround({ x: 0, y: 0 }, { x: -5, y: 1 }, { x: -5, y: -1 })).toBeCloseTo(
+      2 * Math.atan2(1, 5) * (180 / Math.PI),
+      9,
+    );
     expect(withinTurn(-180)).toBe(180);
     expect(withinTurn(540)).toBe(180);
     expect(withinTurn(-360)).toBe(0);

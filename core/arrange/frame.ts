@@ -29,7 +29,10 @@ const LEAST_FACTOR = 1e-3;
  *
  * @param placements where they are meant, next to each other; their motifs all have to be known
  */
-export function frameOf(placements: readonly Placement[], motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>): Frame | undefined {
+export function frameOf(
+  placements: readonly Placement[],
+  motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>,
+): Frame | undefined {
   const corners = placements.flatMap((one) => {
     const motif = motifs.get(one.motif);
     return motif ? cornersAround(one, motif).map(({ x, y }) => ({ x: x + one.x, y: y + one.y })) : [];
@@ -87,7 +90,9 @@ export function stretched(frame: Frame, across: number, down: number, fixed: Sha
 export function slanted(frame: Frame, pin: Share, fixed: Share, from: Point, to: Point): Pose | undefined {
   const [a, b] = [shareAt(frame, from), shareAt(frame, to)];
   if (!a || !b) return undefined;
-  return pin.v === 0.5 ? within(frame, [1, (b.v - a.v) / (pin.u - fixed.u), 0, 1, 0, 0], fixed) : within(frame, [1, 0, (b.u - a.u) / (pin.v - fixed.v), 1, 0, 0], fixed);
+  return pin.v === 0.5
+    ? within(frame, [1, (b.v - a.v) / (pin.u - fixed.u), 0, 1, 0, 0], fixed)
+    : within(frame, [1, 0, (b.u - a.u) / (pin.v - fixed.v), 1, 0, 0], fixed);
 }
 
 /** Degrees by which a hand has gone round a point, clockwise. */

@@ -10,9 +10,20 @@ import { laidBy } from './restack.ts';
 
 const LAYERS = ['low', 'middle', 'high'].map((id) => freeLayer(id, id));
 /** A design in three layers. */
-const anyLayered = fc.tuple(anyDesign(undefined, 9), fc.array(fc.nat(2), { minLength: 9, maxLength: 9 })).map(
-  ([design, places]): Design => ({ ...design, layers: LAYERS, placements: stacked(LAYERS, design.placements.map((one, n) => ({ ...one, ...canonical(latticeOf(design.repeat), one), layer: LAYERS[places[n] ?? 0]?.id ?? '' }))) }),
-);
+const anyLayered = fc
+  .tuple(anyDesign(undefined, 9), fc.array(fc.nat(2), { minLength: 9, maxLength: 9 }))
+  .map(([design, places]): Design => ({
+    ...design,
+    layers: LAYERS,
+    placements: stacked(
+      LAYERS,
+      design.placements.map((one, n) => ({
+        ...one,
+        ...canonical(latticeOf(design.repeat), one),
+        layer: LAYERS[places[n] ?? 0]?.id ?? '',
+      })),
+    ),
+  }));
 const anyLayer = fc.constantFrom('low', 'middle', 'high');
 const idsOf = ({ placements }: Design): string[] => placements.map(({ id }) => id);
 
@@ -58,7 +69,9 @@ it('is merged into the one below without anything moving in the stack', () => {
       const after = done(design, merged?.command as Command);
       expect(idsOf(after)).toEqual(idsOf(design));
       expect(after.layers.map((layer) => layer.id)).not.toContain(id);
-      for (const one of design.placements) if (one.layer === id) expect(after.placements.find((other) => other.id === one.id)?.layer).toBe(merged?.below.id);
+      for (const one of design.placements)
+        if (one.layer === id)
+          expect(after.placements.find((other) => other.id === one.id)?.layer).toBe(merged?.below.id);
     }),
   );
 });
@@ -78,19 +91,28 @@ it('is moved with all that lies in it, and changed in nothing but what is said',
 
 it('takes in what is laid directly over or under one of it', () => {
   fc.assert(
-    fc.property(anyLayered, fc.nat(8), fc.nat(8), fc.constantFrom('over' as const, 'under' as const), (design, a, b, where) => {
-      const [one, other] = [design.placements[a % Math.max(1, design.placements.length)], design.placements[b % Math.max(1, design.placements.length)]];
-      fc.pre(one !== undefined && other !== undefined);
-      if (!one || !other) return;
-      const command = laidBy(design, [one.id], other.id, where);
-      if (one === other) {
-        expect(command).toBeUndefined();
-        return;
-      }
-      const after = done(design, command as Command);
-      const ids = idsOf(after);
-      expect(ids.indexOf(one.id) - ids.indexOf(other.id)).toBe(where === 'over' ? 1 : -1);
-      expect(after.placements.find(({ id }) => id === one.id)?.layer).toBe(other.layer);
-    }),
+    fc.property(
+      anyLayered,
+      fc.nat(8),
+      fc.nat(8),
+      fc.constantFrom('over' as const, 'under' as const),
+      (design, a, b, where) => {
+        const [one, other] = [
+          design.placements[a % Math.max(1, design.placements.length)],
+          design.placements[b % Math.max(1, design.placements.length)],
+        ];
+        fc.pre(one !== undefined && other !== undefined);
+        if (!one || !other) return;
+        const command = laidBy(design, [one.id], other.id, where);
+        if (one === other) {
+          expect(command).toBeUndefined();
+          return;
+        }
+        const after = done(design, command as Command);
+        const ids = idsOf(after);
+        expect(ids.indexOf(one.id) - ids.indexOf(other.id)).toBe(where === 'over' ? 1 : -1);
+        expect(after.placements.find(({ id }) => id === one.id)?.layer).toBe(other.layer);
+      },
+    ),
   );
 });

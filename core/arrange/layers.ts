@@ -23,18 +23,26 @@ export function removedLayer({ layers, placements }: Design, id: string): Comman
 }
 
 /** The layer below another, and the command that lays all of that on top of it and takes the other away; undefined of the lowest. */
-export function mergedDown(design: Design, id: string): { readonly below: Layer; readonly command: Command } | undefined {
+export function mergedDown(
+  design: Design,
+  id: string,
+): { readonly below: Layer; readonly command: Command } | undefined {
   const { layers, placements } = design;
   const below = layers[layers.findIndex((layer) => layer.id === id) - 1];
   if (!below) return undefined;
   const held = placements.filter(({ layer }) => layer === id).map((one) => one.id);
   const rest: Command = { type: 'layers', layers: layers.filter((layer) => layer.id !== id) };
-  return { below, command: held.length === 0 ? rest : { type: 'all', commands: [intoLayer(design, held, below.id), rest] } };
+  return {
+    below,
+    command: held.length === 0 ? rest : { type: 'all', commands: [intoLayer(design, held, below.id), rest] },
+  };
 }
 
 /** The command that brings a layer to another place among the layers, 0 the bottom; undefined where it is there already. */
 export function movedLayer({ layers }: Design, id: string, to: number): Command | undefined {
   const from = layers.findIndex((layer) => layer.id === id);
   const moved = layers[from];
-  return moved && from !== to ? { type: 'layers', layers: layers.toSpliced(from, 1).toSpliced(to, 0, moved) } : undefined;
+  return moved && from !== to
+    ? { type: 'layers', layers: layers.toSpliced(from, 1).toSpliced(to, 0, moved) }
+    : undefined;
 }

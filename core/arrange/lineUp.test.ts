@@ -26,32 +26,53 @@ const changed = (one: Placement, changes: ReturnType<typeof linedUp>): Placement
 describe('lining up', () => {
   it('brings one side of all to the same line, to a billionth of a millimetre, across joins in every step', () => {
     fc.assert(
-      fc.property(laid, anyAxis, fc.constantFrom<Side>('low', 'middle', 'high'), fc.constantFrom('chosen' as const, 'first' as const, 'cell' as const), (design, axis, side, to) => {
-        const lattice = latticeOf(design.repeat);
-        const changes = linedUp(lattice, design.placements, LEAVES, axis, side, to);
-        const at = ([low, high]: readonly [number, number]): number => (side === 'low' ? low : side === 'high' ? high : (low + high) / 2);
-        const lines = design.placements.map((one) => at(span(changed(one, changes), axis)));
-        for (const line of lines) expect(Math.abs(line - (lines[0] as number))).toBeLessThan(1e-9);
-        if (to === 'cell') {
-          const size = axis === 'x' ? design.repeat.width : design.repeat.height;
-          expect(lines[0]).toBeCloseTo(side === 'low' ? 0 : side === 'high' ? size : size / 2, 9);
-        }
-        // Nothing moves across: the other coordinate is that of the appearance that was lined up.
-        for (const off of gathered(lattice, design.placements)) {
-          const after = changed(off, changes);
-          expect(axis === 'x' ? after.y : after.x).toBe(axis === 'x' ? off.y : off.x);
-        }
-      }),
+      fc.property(
+        laid,
+        anyAxis,
+        fc.constantFrom<Side>('low', 'middle', 'high'),
+        fc.constantFrom('chosen' as const, 'first' as const, 'cell' as const),
+        (design, axis, side, to) => {
+          const lattice = latticeOf(design.repeat);
+          const changes = linedUp(lattice, design.placements, LEAVES, axis, side, to);
+          const at = ([low, high]: readonly [number, number]): number =>
+            side === 'low' ? low : side === 'high' ? high : (low + high) / 2;
+          const lines = design.placements.map((one) => at(span(changed(one, changes), axis)));
+          for (const line of lines) expect(Math.abs(line - (lines[0] as number))).toBeLessThan(1e-9);
+          if (to === 'cell') {
+            const size = axis === 'x' ? design.repeat.width : design.repeat.height;
+            expect(lines[0]).toBeCloseTo(side === 'low' ? 0 : side === 'high' ? size : size / 2, 9);
+          }
+          // Nothing moves across: the other coordinate is that of the appearance that was lined up.
+          for (const off of gathered(lattice, design.placements)) {
+            const after = changed(off, changes);
+            expect(axis === 'x' ? after.y : after.x).toBe(axis === 'x' ? off.y : off.x);
+          }
+        },
+      ),
     );
   });
 
   it('to the first leaves the first where it is', () => {
-    const changes = linedUp(latticeOf({ width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } }), [leafAt('a', { x: 30, y: 20 }), leafAt('b', { x: 60, y: 50 })], LEAVES, 'y', 'middle', 'first');
+    const changes = linedUp(
+      latticeOf({ width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } }),
+      [leafAt('a', { x: 30, y: 20 }), leafAt('b', { x: 60, y: 50 })],
+      LEAVES,
+      'y',
+      'middle',
+      'first',
+    );
     expect(changes).toEqual({ a: { x: 30, y: 20 }, b: { x: 60, y: 20 } });
   });
 
   it('centres in the cell exactly', () => {
-    const changes = linedUp(latticeOf({ width: 641, height: 100, step: { kind: 'half-drop', drop: { p: 1, q: 3 } } }), [leafAt('a', { x: 3, y: 20, turn: 90 })], LEAVES, 'x', 'middle', 'cell');
+    const changes = linedUp(
+      latticeOf({ width: 641, height: 100, step: { kind: 'half-drop', drop: { p: 1, q: 3 } } }),
+      [leafAt('a', { x: 3, y: 20, turn: 90 })],
+      LEAVES,
+      'x',
+      'middle',
+      'cell',
+    );
     expect(changes['a']?.x).toBeCloseTo(320.5, 9);
   });
 });
@@ -64,9 +85,14 @@ describe('spacing out', () => {
         const size = axis === 'x' ? design.repeat.width : design.repeat.height;
         for (const spacing of [{ by: 'gaps' }, { by: 'gap', mm }, { by: 'cell' }] as const) {
           const changes = spacedOut(lattice, design.placements, LEAVES, axis, spacing);
-          const ordered = gathered(lattice, design.placements).sort((a, b) => span(a, axis)[0] + span(a, axis)[1] - span(b, axis)[0] - span(b, axis)[1]).map((one) => span(changed(one, changes), axis));
+          const ordered = gathered(lattice, design.placements)
+            .sort((a, b) => span(a, axis)[0] + span(a, axis)[1] - span(b, axis)[0] - span(b, axis)[1])
+            .map((one) => span(changed(one, changes), axis));
           const gaps = ordered.slice(1).map(([low], n) => low - (ordered[n] as readonly [number, number])[1]);
-          if (spacing.by === 'cell') gaps.push((ordered[0] as readonly [number, number])[0] + size - (ordered.at(-1) as readonly [number, number])[1]);
+          if (spacing.by === 'cell')
+            gaps.push(
+              (ordered[0] as readonly [number, number])[0] + size - (ordered.at(-1) as readonly [number, number])[1],
+            );
           for (const gap of gaps) expect(Math.abs(gap - (gaps[0] as number))).toBeLessThan(1e-9 * (1 + size));
           if (spacing.by === 'gap') expect(gaps[0]).toBeCloseTo(mm, 8);
         }
@@ -101,18 +127,29 @@ describe('spacing out', () => {
 describe('evening', () => {
   it('gives all the width, height or area of the first', () => {
     const wide = { ...LEAF_RECORD, id: 'wide', width: 90 };
-    const motifs = new Map([['leaf', LEAF_RECORD], ['wide', wide]]);
+    const motifs = new Map([
+      ['leaf', LEAF_RECORD],
+      ['wide', wide],
+    ]);
     const [a, b] = [leafAt('a', { scale: 1.5 }), { ...leafAt('b', { scale: 0.4 }), motif: 'wide' }];
     for (const measure of ['width', 'height', 'area'] as const) {
       const changes = evened([a, b], motifs, measure);
-      const size = (scale: number, motif: typeof wide): number => ({ width: motif.width * scale, height: naturalHeight(motif) * scale, area: motif.width * naturalHeight(motif) * scale * scale })[measure];
+      const size = (scale: number, motif: typeof wide): number =>
+        ({
+          width: motif.width * scale,
+          height: naturalHeight(motif) * scale,
+          area: motif.width * naturalHeight(motif) * scale * scale,
+        })[measure];
       expect(size(changes['b']?.scale as number, wide)).toBeCloseTo(size(1.5, LEAF_RECORD), 9);
       expect(changes['a']?.scale).toBeCloseTo(1.5, 12);
     }
   });
 
   it('swaps the places of two and nothing else', () => {
-    expect(swapped([leafAt('a', { x: 1, y: 2, turn: 9 }), leafAt('b', { x: 3, y: 4 })])).toEqual({ a: { x: 3, y: 4 }, b: { x: 1, y: 2 } });
+    expect(swapped([leafAt('a', { x: 1, y: 2, turn: 9 }), leafAt('b', { x: 3, y: 4 })])).toEqual({
+      a: { x: 3, y: 4 },
+      b: { x: 1, y: 2 },
+    });
   });
 });
 
@@ -120,14 +157,26 @@ describe('choosing what is alike', () => {
   it('goes by motif, by ink, and by all that is not chosen', () => {
     fc.assert(
       fc.property(laid, fc.infiniteStream(fc.boolean()), (start, stream) => {
-        const design = { ...start, inks: [{ id: 'green', name: 'Green', prints: ['#3e7a5e' as const] }, { id: 'other', name: 'Other', prints: ['#123456' as const] }], placements: start.placements.map((one, n) => ({ ...one, motif: n % 2 === 0 ? 'leaf' : 'bare' })) };
-        const motifs = new Map([['leaf', LEAF_RECORD], ['bare', { ...LEAF_RECORD, inks: [] }]]);
+        const design = {
+          ...start,
+          inks: [
+            { id: 'green', name: 'Green', prints: ['#3e7a5e' as const] },
+            { id: 'other', name: 'Other', prints: ['#123456' as const] },
+          ],
+          placements: start.placements.map((one, n) => ({ ...one, motif: n % 2 === 0 ? 'leaf' : 'bare' })),
+        };
+        const motifs = new Map([
+          ['leaf', LEAF_RECORD],
+          ['bare', { ...LEAF_RECORD, inks: [] }],
+        ]);
         const leaves = design.placements.filter(({ motif }) => motif === 'leaf').map(({ id }) => id);
         expect(ofSameMotif(design, [leaves[0] as string])).toEqual(leaves);
         expect(ofInk(design, motifs, 'green')).toEqual(leaves);
         expect(ofInk(design, motifs, 'other')).toEqual([]);
         const some = design.placements.map(({ id }) => id).filter(() => stream.next().value);
-        expect([...allBut(design.placements, some), ...some].sort()).toEqual(design.placements.map(({ id }) => id).sort());
+        expect([...allBut(design.placements, some), ...some].sort()).toEqual(
+          design.placements.map(({ id }) => id).sort(),
+        );
       }),
     );
   });

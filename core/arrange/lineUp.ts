@@ -23,25 +23,49 @@ interface Laid {
  * Lines placements up by one side of their boxes. Those that straddle a join are taken where they lie next to each
  * other. In the cell, they are lined up to its edges or its middle.
  */
-export function linedUp(lattice: Lattice, placements: readonly Placement[], motifs: ReadonlyMap<string, Sized>, axis: Axis, side: Side, to: Reference): Changes {
+export function linedUp(
+  lattice: Lattice,
+  placements: readonly Placement[],
+  motifs: ReadonlyMap<string, Sized>,
+  axis: Axis,
+  side: Side,
+  to: Reference,
+): Changes {
   const laid = laidAlong(lattice, placements, motifs, axis);
   const [first] = laid;
   if (!first) return {};
   const size = axis === 'x' ? lattice.ownWidth : lattice.ownHeight;
-  const all = boxAround(laid.flatMap(({ low, high }) => [{ x: low, y: 0 }, { x: high, y: 0 }]));
-  const target: Pick<Laid, 'low' | 'high'> = to === 'cell' ? { low: 0, high: size } : to === 'first' ? first : { low: all.left, high: all.right };
-  const at = ({ low, high }: Pick<Laid, 'low' | 'high'>): number => (side === 'low' ? low : side === 'high' ? high : (low + high) / 2);
+  const all = boxAround(
+    laid.flatMap(({ low, high }) => [
+      { x: low, y: 0 },
+      { x: high, y: 0 },
+    ]),
+  );
+  const target: Pick<Laid, 'low' | 'high'> =
+    to === 'cell' ? { low: 0, high: size } : to === 'first' ? first : { low: all.left, high: all.right };
+  const at = ({ low, high }: Pick<Laid, 'low' | 'high'>): number =>
+    side === 'low' ? low : side === 'high' ? high : (low + high) / 2;
   return Object.fromEntries(laid.map((one) => [one.one.id, moved(one.one, axis, at(target) - at(one))]));
 }
 
 /** How placements are spaced: middles evenly, gaps evenly between the outer two, gaps of a typed size, or evenly round the cell. */
-export type Spacing = { readonly by: 'middles' } | { readonly by: 'gaps' } | { readonly by: 'gap'; readonly mm: number } | { readonly by: 'cell' };
+export type Spacing =
+  | { readonly by: 'middles' }
+  | { readonly by: 'gaps' }
+  | { readonly by: 'gap'; readonly mm: number }
+  | { readonly by: 'cell' };
 
 /**
  * Spaces placements along an axis, in the order in which they lie. Round the cell, the gap from the last to the echo of the first is
  * as large as all others; where the motifs are wider than the cell, the gaps are evenly below nothing.
  */
-export function spacedOut(lattice: Lattice, placements: readonly Placement[], motifs: ReadonlyMap<string, Sized>, axis: Axis, spacing: Spacing): Changes {
+export function spacedOut(
+  lattice: Lattice,
+  placements: readonly Placement[],
+  motifs: ReadonlyMap<string, Sized>,
+  axis: Axis,
+  spacing: Spacing,
+): Changes {
   const laid = laidAlong(lattice, placements, motifs, axis).sort((a, b) => a.low + a.high - b.low - b.high);
   const [first, last] = [laid[0], laid.at(-1)];
   if (!first || !last || laid.length < 2) return {};
@@ -49,9 +73,19 @@ export function spacedOut(lattice: Lattice, placements: readonly Placement[], mo
   const size = axis === 'x' ? lattice.ownWidth : lattice.ownHeight;
   if (spacing.by === 'middles') {
     const [from, to] = [(first.low + first.high) / 2, (last.low + last.high) / 2];
-    return Object.fromEntries(laid.map(({ one, low, high }, n) => [one.id, moved(one, axis, from + ((to - from) * n) / (laid.length - 1) - (low + high) / 2)]));
+    return Object.fromEntries(
+      laid.map(({ one, low, high }, n) => [
+        one.id,
+        moved(one, axis, from + ((to - from) * n) / (laid.length - 1) - (low + high) / 2),
+      ]),
+    );
   }
-  const gap = spacing.by === 'gap' ? spacing.mm : spacing.by === 'cell' ? (size - widths) / laid.length : (last.high - first.low - widths) / (laid.length - 1);
+  const gap =
+    spacing.by === 'gap'
+      ? spacing.mm
+      : spacing.by === 'cell'
+        ? (size - widths) / laid.length
+        : (last.high - first.low - widths) / (laid.length - 1);
   let at = first.low;
   return Object.fromEntries(
     laid.map(({ one, low, high }) => {
@@ -62,12 +96,21 @@ export function spacedOut(lattice: Lattice, placements: readonly Placement[], mo
   );
 }
 
-function laidAlong(lattice: Lattice, placements: readonly Placement[], motifs: ReadonlyMap<string, Sized>, axis: Axis): Laid[] {
+function laidAlong(
+  lattice: Lattice,
+  placements: readonly Placement[],
+  motifs: ReadonlyMap<string, Sized>,
+  axis: Axis,
+): Laid[] {
   return gathered(lattice, placements).flatMap((one) => {
     const motif = motifs.get(one.motif);
     if (!motif) return [];
     const box: Box = boxAroundCentre(one, motif);
-    return [axis === 'x' ? { one, low: one.x + box.left, high: one.x + box.right } : { one, low: one.y + box.top, high: one.y + box.bottom }];
+    return [
+      axis === 'x'
+        ? { one, low: one.x + box.left, high: one.x + box.right }
+        : { one, low: one.y + box.top, high: one.y + box.bottom },
+    ];
   });
 }
 

@@ -31,7 +31,10 @@ function echoesOverlap(lattice: Lattice, a: Placement, b: Placement, motifs: Rea
         if (over.silhouette && !isSolidNear(over.silhouette, u, v, HERE)) continue;
         const { view } = over.motif;
         const p = transform(across, { x: view.x + u * view.width, y: view.y + v * view.height });
-        const [s, t] = [(p.x - under.motif.view.x) / under.motif.view.width, (p.y - under.motif.view.y) / under.motif.view.height];
+        const [s, t] = [
+          (p.x - under.motif.view.x) / under.motif.view.width,
+          (p.y - under.motif.view.y) / under.motif.view.height,
+        ];
         if (s < 0 || t < 0 || s > 1 || t > 1) continue;
         if (!under.silhouette || isSolidNear(under.silhouette, s, t, { u: 0, v: 0 })) return true;
       }

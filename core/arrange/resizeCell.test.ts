@@ -14,7 +14,8 @@ const anySide = fc.constantFrom('width' as const, 'height' as const);
 const anyModule = fc.double({ min: 0.5, max: 400, noNaN: true });
 
 const isMultiple = (mm: number, of: number): boolean => Math.abs(mm / of - Math.round(mm / of)) < 1e-6;
-const isCell = ({ width, height }: Repeat): boolean => Math.min(width, height) >= SMALLEST_CELL_MM - 1e-9 && Math.max(width, height) <= LARGEST_CELL_MM + 1e-9;
+const isCell = ({ width, height }: Repeat): boolean =>
+  Math.min(width, height) >= SMALLEST_CELL_MM - 1e-9 && Math.max(width, height) <= LARGEST_CELL_MM + 1e-9;
 
 describe('the size of the cell', () => {
   it('is what was typed, within what a cell can be, and the other side stays', () => {
@@ -47,8 +48,13 @@ describe('the size of the cell', () => {
     fc.assert(
       fc.property(anyRepeat, anySide, anyLength, (repeat, side, mm) => {
         const held = resized({ ...repeat, held: true }, side, mm);
-        if (repeat.width / repeat.height < 50 && repeat.height / repeat.width < 50) expect(held.width / held.height).toBeCloseTo(repeat.width / repeat.height, 6);
-        const comb = resized(honeycombOf({ ...repeat, width: Math.max(10, repeat.width), height: Math.max(10, repeat.height) }), side, mm);
+        if (repeat.width / repeat.height < 50 && repeat.height / repeat.width < 50)
+          expect(held.width / held.height).toBeCloseTo(repeat.width / repeat.height, 6);
+        const comb = resized(
+          honeycombOf({ ...repeat, width: Math.max(10, repeat.width), height: Math.max(10, repeat.height) }),
+          side,
+          mm,
+        );
         expect(isHexagonal(comb)).toBe(true);
         for (const one of [held, comb]) expect(isCell(one)).toBe(true);
       }),
@@ -57,25 +63,33 @@ describe('the size of the cell', () => {
 
   it('takes what lies in it along: every echo where the stretched cloth has it', () => {
     fc.assert(
-      fc.property(anyDesign(), fc.double({ min: 0.5, max: 2, noNaN: true }), fc.double({ min: 0.5, max: 2, noNaN: true }), (loose, x, y) => {
-        const design = apply({ ...loose, placements: [] }, { type: 'insert', placements: loose.placements.map((placement, index) => ({ index, placement })) });
-        const repeat = { ...design.repeat, width: design.repeat.width * x, height: design.repeat.height * y };
-        const command = scaledCell(design, repeat);
-        if (!command) return;
-        const after = apply(design, command);
-        expect(apply(after, inverse(design, command))).toEqual(design);
-        const [before, now] = [latticeOf(design.repeat), latticeOf(repeat)];
-        const step = displacement(before, { i: 1, j: 2 });
-        const stretched = displacement(now, { i: 1, j: 2 });
-        expect(stretched.x).toBeCloseTo(step.x * x, 6);
-        expect(stretched.y).toBeCloseTo(step.y * y, 6);
-        after.placements.forEach((one, n) => {
-          const was = transform(poseMatrix(design.placements[n] ?? one), { x: 3, y: -7 });
-          const is = transform(poseMatrix(one), { x: 3, y: -7 });
-          const apart = nearestDifference(now, is, { x: was.x * x, y: was.y * y });
-          expect(Math.hypot(apart.x, apart.y)).toBeLessThan(1e-6);
-        });
-      }),
+      fc.property(
+        anyDesign(),
+        fc.double({ min: 0.5, max: 2, noNaN: true }),
+        fc.double({ min: 0.5, max: 2, noNaN: true }),
+        (loose, x, y) => {
+          const design = apply(
+            { ...loose, placements: [] },
+            { type: 'insert', placements: loose.placements.map((placement, index) => ({ index, placement })) },
+          );
+          const repeat = { ...design.repeat, width: design.repeat.width * x, height: design.repeat.height * y };
+          const command = scaledCell(design, repeat);
+          if (!command) return;
+          const after = apply(design, command);
+          expect(apply(after, inverse(design, command))).toEqual(design);
+          const [before, now] = [latticeOf(design.repeat), latticeOf(repeat)];
+          const step = displacement(before, { i: 1, j: 2 });
+          const stretched = displacement(now, { i: 1, j: 2 });
+          expect(stretched.x).toBeCloseTo(step.x * x, 6);
+          expect(stretched.y).toBeCloseTo(step.y * y, 6);
+          after.placements.forEach((one, n) => {
+            const was = transform(poseMatrix(design.placements[n] ?? one), { x: 3, y: -7 });
+            const is = transform(poseMatrix(one), { x: 3, y: -7 });
+            const apart = nearestDifference(now, is, { x: was.x * x, y: was.y * y });
+            expect(Math.hypot(apart.x, apart.y)).toBeLessThan(1e-6);
+          });
+        },
+      ),
     );
   });
 });

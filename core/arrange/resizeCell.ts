@@ -20,12 +20,17 @@ export function resized(repeat: Repeat, side: CellSide, mm: number): Repeat {
     // The longer side is told by the module; whichever is typed, the other has to follow exactly.
     const long: CellSide = kind === 'brick' ? 'width' : 'height';
     const length = fitted(repeat, side === long ? mm : mm / HEXAGON, SMALLEST_CELL_MM / HEXAGON);
-    return long === 'width' ? { ...repeat, width: length, height: length * HEXAGON } : { ...repeat, height: length, width: length * HEXAGON };
+    return long === 'width'
+      ? { ...repeat, width: length, height: length * HEXAGON }
+      : { ...repeat, height: length, width: length * HEXAGON };
   }
   const length = fitted(repeat, mm, SMALLEST_CELL_MM);
   if (!repeat.held) return { ...repeat, [side]: length };
   const ratio = repeat[other] / repeat[side];
-  const [least, most] = [Math.max(SMALLEST_CELL_MM, SMALLEST_CELL_MM / ratio), Math.min(LARGEST_CELL_MM, LARGEST_CELL_MM / ratio)];
+  const [least, most] = [
+    Math.max(SMALLEST_CELL_MM, SMALLEST_CELL_MM / ratio),
+    Math.min(LARGEST_CELL_MM, LARGEST_CELL_MM / ratio),
+  ];
   const kept = repeat.module ? length : Math.min(most, Math.max(least, length));
   return { ...repeat, [side]: kept, [other]: fitted(repeat, kept * ratio, SMALLEST_CELL_MM) };
 }
@@ -43,8 +48,13 @@ export function withModule(repeat: Repeat, module: number | undefined): Repeat {
   const { width, height, step, held } = repeat;
   if (module === undefined) return { width, height, step, ...(held && { held }) };
   const next: Repeat = { ...repeat, module };
-  if (next.step.honeycomb) return resized(next, next.step.kind === 'brick' ? 'width' : 'height', Math.max(next.width, next.height));
-  return { ...next, width: fitted(next, next.width, SMALLEST_CELL_MM), height: fitted(next, next.height, SMALLEST_CELL_MM) };
+  if (next.step.honeycomb)
+    return resized(next, next.step.kind === 'brick' ? 'width' : 'height', Math.max(next.width, next.height));
+  return {
+    ...next,
+    width: fitted(next, next.width, SMALLEST_CELL_MM),
+    height: fitted(next, next.height, SMALLEST_CELL_MM),
+  };
 }
 
 /** The repeat with its proportions held, or let go. */
@@ -60,10 +70,18 @@ export function holding({ width, height, step, module }: Repeat, isHeld: boolean
  */
 export function scaledCell(design: Design, repeat: Repeat): Command | undefined {
   const [x, y] = [repeat.width / design.repeat.width, repeat.height / design.repeat.height];
-  const changes = remapped(design.placements, { ...UPRIGHT, scale: x, stretch: Math.abs(y / x - 1) < 1e-9 ? 1 : y / x });
+  const changes = remapped(design.placements, {
+    ...UPRIGHT,
+    scale: x,
+    stretch: Math.abs(y / x - 1) < 1e-9 ? 1 : y / x,
+  });
   if (!changes) return undefined;
   const commands: Command[] = [{ type: 'repeat', repeat }];
   if (design.placements.length > 0) commands.push({ type: 'change', changes });
-  if (design.guides.length > 0) commands.push({ type: 'guides', guides: design.guides.map((guide) => ({ ...guide, at: guide.at * (guide.axis === 'x' ? x : y) })) });
+  if (design.guides.length > 0)
+    commands.push({
+      type: 'guides',
+      guides: design.guides.map((guide) => ({ ...guide, at: guide.at * (guide.axis === 'x' ? x : y) })),
+    });
   return { type: 'all', commands };
 }

@@ -13,7 +13,12 @@ export function intoLayer(design: Design, ids: readonly string[], layer: string)
 }
 
 /** The command that lays placements directly over or under another, in its layer; undefined where that is one of them. */
-export function laidBy(design: Design, ids: readonly string[], other: string, where: 'over' | 'under'): Command | undefined {
+export function laidBy(
+  design: Design,
+  ids: readonly string[],
+  other: string,
+  where: 'over' | 'under',
+): Command | undefined {
   if (ids.includes(other)) return undefined;
   const held = new Set(ids);
   const rest = design.placements.filter(({ id }) => !held.has(id));
@@ -35,7 +40,13 @@ export function relaid(design: Design, ids: readonly string[], index: number, la
     type: 'all',
     commands: [
       { type: 'remove', ids: moved.map(({ id }) => id) },
-      { type: 'insert', placements: moved.map((placement, i) => ({ index: index + i, placement: layer === undefined ? placement : { ...placement, layer } })) },
+      {
+        type: 'insert',
+        placements: moved.map((placement, i) => ({
+          index: index + i,
+          placement: layer === undefined ? placement : { ...placement, layer },
+        })),
+      },
     ],
   };
 }
@@ -46,7 +57,12 @@ export function relaid(design: Design, ids: readonly string[], index: number, la
  *
  * @param overlap whether two of them cover each other anywhere on the cloth
  */
-export function restackByOne(design: Design, ids: readonly string[], to: 'up' | 'down', overlap: (a: Placement, b: Placement) => boolean): Command | undefined {
+export function restackByOne(
+  design: Design,
+  ids: readonly string[],
+  to: 'up' | 'down',
+  overlap: (a: Placement, b: Placement) => boolean,
+): Command | undefined {
   const { placements } = design;
   const held = new Set(ids);
   const order = to === 'up' ? placements : [...placements].reverse();

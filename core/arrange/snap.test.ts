@@ -9,60 +9,94 @@ import { anyDesign, anyRepeat, leafAt, LEAF_RECORD } from '../testing/arbitrarie
 import { snapped, snapTargets } from './snap.ts';
 
 const LEAVES = new Map([['leaf', LEAF_RECORD]]);
-const boxAt = (x: number, y: number, width: number, height: number): Box => ({ left: x - width / 2, top: y - height / 2, right: x + width / 2, bottom: y + height / 2 });
+const boxAt = (x: number, y: number, width: number, height: number): Box => ({
+  left: x - width / 2,
+  top: y - height / 2,
+  right: x + width / 2,
+  bottom: y + height / 2,
+});
 const bare = (repeat: Parameters<typeof latticeOf>[0]) => ({ lattice: latticeOf(repeat), boxes: [], guides: [] });
 
 describe('snapping', () => {
   it('centres in the cell exactly, whichever echo of it is meant', () => {
     fc.assert(
-      fc.property(anyRepeat, fc.integer({ min: -3, max: 3 }), fc.integer({ min: -3, max: 3 }), fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true }), (repeat, i, j, dx, dy) => {
-        const lattice = latticeOf(repeat);
-        const by = displacement(lattice, { i, j });
-        const [cx, cy] = [by.x + repeat.width / 2, by.y + repeat.height / 2];
-        // Small enough that only its middle is near a line of the cell.
-        const box = boxAt(cx + (dx * repeat.width) / 40, cy + (dy * repeat.height) / 40, repeat.width / 7.7, repeat.height / 7.7);
-        const { by: off, lines } = snapped(box, bare(repeat), Math.min(repeat.width, repeat.height) / 30);
-        if (Math.abs(dx) * repeat.width / 40 > Math.min(repeat.width, repeat.height) / 30) return;
-        expect((box.left + box.right) / 2 + off.x).toBeCloseTo(cx, 9);
-        expect(lines.find(({ axis }) => axis === 'x')).toMatchObject({ kind: 'cell', share: '1/2' });
-      }),
+      fc.property(
+        anyRepeat,
+        fc.integer({ min: -3, max: 3 }),
+        fc.integer({ min: -3, max: 3 }),
+        fc.double({ min: -1, max: 1, noNaN: true }),
+        fc.double({ min: -1, max: 1, noNaN: true }),
+        (repeat, i, j, dx, dy) => {
+          const lattice = latticeOf(repeat);
+          const by = displacement(lattice, { i, j });
+          const [cx, cy] = [by.x + repeat.width / 2, by.y + repeat.height / 2];
+          // Small enough that only its middle is near a line of the cell.
+          const box = boxAt(
+            cx + (dx * repeat.width) / 40,
+            cy + (dy * repeat.height) / 40,
+            repeat.width / 7.7,
+            repeat.height / 7.7,
+          );
+          const { by: off, lines } = snapped(box, bare(repeat), Math.min(repeat.width, repeat.height) / 30);
+          if ((Math.abs(dx) * repeat.width) / 40 > Math.min(repeat.width, repeat.height) / 30) return;
+          expect((box.left + box.right) / 2 + off.x).toBeCloseTo(cx, 9);
+          expect(lines.find(({ axis }) => axis === 'x')).toMatchObject({ kind: 'cell', share: '1/2' });
+        },
+      ),
     );
   });
 
   it('never moves farther than its reach, and onto the line that it shows', () => {
     fc.assert(
-      fc.property(anyDesign(anyRepeat, 5), fc.double({ min: -300, max: 600, noNaN: true }), fc.double({ min: -300, max: 600, noNaN: true }), fc.double({ min: 0.1, max: 15, noNaN: true }), (start, x, y, reach) => {
-        const design = apply(start, { type: 'repeat', repeat: start.repeat });
-        const targets = snapTargets(latticeOf(design.repeat), design, LEAVES, new Set(['p0']));
-        const box = boxAt(x, y, 23, 17);
-        const { by, lines } = snapped(box, targets, reach);
-        expect(Math.abs(by.x)).toBeLessThanOrEqual(reach);
-        expect(Math.abs(by.y)).toBeLessThanOrEqual(reach);
-        const moved = shiftBox(box, by);
-        for (const { axis, at, kind } of lines) {
-          const [low, high] = axis === 'x' ? [moved.left, moved.right] : [moved.top, moved.bottom];
-          const off = Math.min(...[low, high, (low + high) / 2].map((point) => Math.abs(point - at)));
-          expect(off, kind).toBeLessThan(1e-9 * (1 + Math.abs(at)));
-        }
-      }),
+      fc.property(
+        anyDesign(anyRepeat, 5),
+        fc.double({ min: -300, max: 600, noNaN: true }),
+        fc.double({ min: -300, max: 600, noNaN: true }),
+        fc.double({ min: 0.1, max: 15, noNaN: true }),
+        (start, x, y, reach) => {
+          const design = apply(start, { type: 'repeat', repeat: start.repeat });
+          const targets = snapTargets(latticeOf(design.repeat), design, LEAVES, new Set(['p0']));
+          const box = boxAt(x, y, 23, 17);
+          const { by, lines } = snapped(box, targets, reach);
+          expect(Math.abs(by.x)).toBeLessThanOrEqual(reach);
+          expect(Math.abs(by.y)).toBeLessThanOrEqual(reach);
+          const moved = shiftBox(box, by);
+          for (const { axis, at, kind } of lines) {
+            const [low, high] = axis === 'x' ? [moved.left, moved.right] : [moved.top, moved.bottom];
+            const off = Math.min(...[low, high, (low + high) / 2].map((point) => Math.abs(point - at)));
+            expect(off, kind).toBeLessThan(1e-9 * (1 + Math.abs(at)));
+          }
+        },
+      ),
     );
   });
 
   it('stays where it was caught, where every cell has the same lines', () => {
     fc.assert(
-      fc.property(fc.double({ min: 20, max: 500, noNaN: true }), fc.double({ min: 20, max: 500, noNaN: true }), fc.double({ min: -900, max: 900, noNaN: true }), fc.double({ min: -900, max: 900, noNaN: true }), (width, height, x, y) => {
-        const targets = bare({ width, height, step: SQUARE });
-        const box = boxAt(x, y, 7.3, 5.1);
-        const { by } = snapped(box, targets, 2);
-        const again = snapped(shiftBox(box, by), targets, 2);
-        expect(Math.hypot(again.by.x, again.by.y)).toBeLessThan(1e-9);
-      }),
+      fc.property(
+        fc.double({ min: 20, max: 500, noNaN: true }),
+        fc.double({ min: 20, max: 500, noNaN: true }),
+        fc.double({ min: -900, max: 900, noNaN: true }),
+        fc.double({ min: -900, max: 900, noNaN: true }),
+        (width, height, x, y) => {
+          const targets = bare({ width, height, step: SQUARE });
+          const box = boxAt(x, y, 7.3, 5.1);
+          const { by } = snapped(box, targets, 2);
+          const again = snapped(shiftBox(box, by), targets, 2);
+          expect(Math.hypot(again.by.x, again.by.y)).toBeLessThan(1e-9);
+        },
+      ),
     );
   });
 
   it('lines up with an echo over the join of a half-drop', () => {
     const repeat = { width: 400, height: 300, step: step('half-drop', 1, 2) };
-    const targets = snapTargets(latticeOf(repeat), { placements: [leafAt('still', { x: 10, y: 40 }), leafAt('moving', {})], guides: [] }, LEAVES, new Set(['moving']));
+    const targets = snapTargets(
+      latticeOf(repeat),
+      { placements: [leafAt('still', { x: 10, y: 40 }), leafAt('moving', {})], guides: [] },
+      LEAVES,
+      new Set(['moving']),
+    );
     // One column to the right, the still one lies at 410, 190.
     const { by, lines } = snapped(boxAt(411.5, 250, 30, 20), targets, 2);
     expect(by.x).toBeCloseTo(-1.5, 9);
@@ -70,7 +104,11 @@ describe('snapping', () => {
   });
 
   it('finds the place with equal gaps between two neighbours', () => {
-    const targets = { lattice: latticeOf({ width: 1000, height: 1000, step: SQUARE }), boxes: [boxAt(100, 137, 20, 40), boxAt(253, 163, 30, 40)], guides: [] };
+    const targets = {
+      lattice: latticeOf({ width: 1000, height: 1000, step: SQUARE }),
+      boxes: [boxAt(100, 137, 20, 40), boxAt(253, 163, 30, 40)],
+      guides: [],
+    };
     const { by, lines } = snapped(boxAt(175, 151.3, 26, 11), targets, 3);
     // Between 110 and 238, 26 wide: 51 to either side.
     expect(175 - 13 + by.x).toBeCloseTo(110 + 51, 9);
@@ -78,28 +116,39 @@ describe('snapping', () => {
   });
 
   it('catches nothing where nothing is near', () => {
-    expect(snapped(boxAt(137, 171, 3, 3), bare({ width: 1000, height: 1000, step: SQUARE }), 1)).toEqual({ by: { x: 0, y: 0 }, lines: [] });
+    expect(snapped(boxAt(137, 171, 3, 3), bare({ width: 1000, height: 1000, step: SQUARE }), 1)).toEqual({
+      by: { x: 0, y: 0 },
+      lines: [],
+    });
   });
 
   it('lays edges and middles along guides, which are there in every cell', () => {
     fc.assert(
-      fc.property(anyRepeat, fc.constantFrom('x' as const, 'y' as const), fc.double({ min: 0.4, max: 0.46, noNaN: true }), fc.integer({ min: -3, max: 3 }), fc.integer({ min: -3, max: 3 }), fc.double({ min: -1, max: 1, noNaN: true }), (repeat, axis, share, i, j, off) => {
-        const lattice = latticeOf(repeat);
-        const origin = displacement(lattice, { i, j });
-        const size = axis === 'x' ? repeat.width : repeat.height;
-        const guides = [{ id: 'g', axis, at: share * size }];
-        const reach = size / 60;
-        const at = (axis === 'x' ? origin.x : origin.y) + share * size;
-        const across = axis === 'x' ? origin.y + repeat.height * 0.43 : origin.x + repeat.width * 0.43;
-        // Its middle beside the guide; its edges too near to it to be near anything else.
-        const middle = at + off * reach * 0.9;
-        const box = axis === 'x' ? boxAt(middle, across, size / 1e4, 1) : boxAt(across, middle, 1, size / 1e4);
-        const { by, lines } = snapped(box, { lattice, boxes: [], guides }, reach);
-        const line = lines.find((one) => one.axis === axis);
-        expect(line?.kind).toBe('guide');
-        const distances = [-0.5e-4, 0, 0.5e-4].map((d) => Math.abs(middle + d * size + by[axis] - at));
-        expect(Math.min(...distances)).toBeLessThan(1e-9 * (1 + Math.abs(at)));
-      }),
+      fc.property(
+        anyRepeat,
+        fc.constantFrom('x' as const, 'y' as const),
+        fc.double({ min: 0.4, max: 0.46, noNaN: true }),
+        fc.integer({ min: -3, max: 3 }),
+        fc.integer({ min: -3, max: 3 }),
+        fc.double({ min: -1, max: 1, noNaN: true }),
+        (repeat, axis, share, i, j, off) => {
+          const lattice = latticeOf(repeat);
+          const origin = displacement(lattice, { i, j });
+          const size = axis === 'x' ? repeat.width : repeat.height;
+          const guides = [{ id: 'g', axis, at: share * size }];
+          const reach = size / 60;
+          const at = (axis === 'x' ? origin.x : origin.y) + share * size;
+          const across = axis === 'x' ? origin.y + repeat.height * 0.43 : origin.x + repeat.width * 0.43;
+          // Its middle beside the guide; its edges too near to it to be near anything else.
+          const middle = at + off * reach * 0.9;
+          const box = axis === 'x' ? boxAt(middle, across, size / 1e4, 1) : boxAt(across, middle, 1, size / 1e4);
+          const { by, lines } = snapped(box, { lattice, boxes: [], guides }, reach);
+          const line = lines.find((one) => one.axis === axis);
+          expect(line?.kind).toBe('guide');
+          const distances = [-0.5e-4, 0, 0.5e-4].map((d) => Math.abs(middle + d * size + by[axis] - at));
+          expect(Math.min(...distances)).toBeLessThan(1e-9 * (1 + Math.abs(at)));
+        },
+      ),
     );
   });
 });

@@ -39,7 +39,14 @@ export interface Snapped {
   readonly lines: readonly SnapLine[];
 }
 
-const SHARES: readonly (readonly [number, string])[] = [[0, '0'], [1 / 4, '1/4'], [1 / 3, '1/3'], [1 / 2, '1/2'], [2 / 3, '2/3'], [3 / 4, '3/4']];
+const SHARES: readonly (readonly [number, string])[] = [
+  [0, '0'],
+  [1 / 4, '1/4'],
+  [1 / 3, '1/3'],
+  [1 / 2, '1/2'],
+  [2 / 3, '2/3'],
+  [3 / 4, '3/4'],
+];
 
 interface Catch {
   readonly off: number;
@@ -47,13 +54,24 @@ interface Catch {
 }
 
 /** What lies still while these move. */
-export function snapTargets(lattice: Lattice, { placements, guides }: Pick<Design, 'placements' | 'guides'>, motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>, moving: ReadonlySet<string>): SnapTargets {
+export function snapTargets(
+  lattice: Lattice,
+  { placements, guides }: Pick<Design, 'placements' | 'guides'>,
+  motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>,
+  moving: ReadonlySet<string>,
+): SnapTargets {
   const still = placements.filter(({ id }) => !moving.has(id));
   const boxes = withImages(lattice, still).flatMap((one) => {
     const motif = motifs.get(one.motif);
     return motif ? [shiftBox(boxAroundCentre(one, motif), one)] : [];
   });
-  return { lattice, boxes, guides: guides.flatMap(({ axis, ...guide }) => guidePlaces({ axis, ...guide }, lattice).map((at) => ({ axis, at }))) };
+  return {
+    lattice,
+    boxes,
+    guides: guides.flatMap(({ axis, ...guide }) =>
+      guidePlaces({ axis, ...guide }, lattice).map((at) => ({ axis, at })),
+    ),
+  };
 }
 
 /**
@@ -65,15 +83,25 @@ export function snapTargets(lattice: Lattice, { placements, guides }: Pick<Desig
  */
 export function snapped(box: Box, { lattice, boxes, guides }: SnapTargets, reach: number): Snapped {
   const near = around(box, lattice, boxes);
-  const catches = (['x', 'y'] as const).map((axis) => nearestOf([...cellCatches(box, lattice, guides, axis), ...motifCatches(box, near, axis), ...gapCatches(box, near, axis)], reach));
-  return { by: { x: catches[0]?.off ?? 0, y: catches[1]?.off ?? 0 }, lines: catches.flatMap((one) => (one ? [one.line] : [])) };
+  const catches = (['x', 'y'] as const).map((axis) =>
+    nearestOf(
+      [...cellCatches(box, lattice, guides, axis), ...motifCatches(box, near, axis), ...gapCatches(box, near, axis)],
+      reach,
+    ),
+  );
+  return {
+    by: { x: catches[0]?.off ?? 0, y: catches[1]?.off ?? 0 },
+    lines: catches.flatMap((one) => (one ? [one.line] : [])),
+  };
 }
 
 /** The echoes of all that lies within half a cell of the box. */
 function around(box: Box, lattice: Lattice, boxes: readonly Box[]): Box[] {
   const [mx, my] = [lattice.ownWidth / 2, lattice.ownHeight / 2];
   const window = { left: box.left - mx, top: box.top - my, right: box.right + mx, bottom: box.bottom + my };
-  return boxes.flatMap((one) => echoesTouching(lattice, one, window).map((steps) => shiftBox(one, displacement(lattice, steps))));
+  return boxes.flatMap((one) =>
+    echoesTouching(lattice, one, window).map((steps) => shiftBox(one, displacement(lattice, steps))),
+  );
 }
 
 function cellCatches(box: Box, lattice: Lattice, guides: SnapTargets['guides'], axis: Axis): Catch[] {
@@ -83,7 +111,9 @@ function cellCatches(box: Box, lattice: Lattice, guides: SnapTargets['guides'], 
   const [from, to] = axis === 'x' ? [origin.y, origin.y + lattice.height] : [origin.x, origin.x + lattice.width];
   const lines = [
     ...SHARES.map(([share, name]) => ({ at: share * size, every: size, kind: 'cell' as const, share: name })),
-    ...guides.filter((guide) => guide.axis === axis).map(({ at }) => ({ at, every: axis === 'x' ? lattice.width : lattice.height, kind: 'guide' as const })),
+    ...guides
+      .filter((guide) => guide.axis === axis)
+      .map(({ at }) => ({ at, every: axis === 'x' ? lattice.width : lattice.height, kind: 'guide' as const })),
   ];
   return lines.flatMap(({ at: place, every, ...kind }) =>
     pointsOf(box, axis).map((at) => {
@@ -103,7 +133,14 @@ function motifCatches(box: Box, near: readonly Box[], axis: Axis): Catch[] {
         const [low, high] = [spanOf(box, across(axis)), spanOf(other, across(axis))];
         found.push({
           off: line - at,
-          line: { axis, at: line, kind: 'motif', from: Math.min(low[0], high[0]), to: Math.max(low[1], high[1]), distance: Math.max(0, high[0] - low[1], low[0] - high[1]) },
+          line: {
+            axis,
+            at: line,
+            kind: 'motif',
+            from: Math.min(low[0], high[0]),
+            to: Math.max(low[1], high[1]),
+            distance: Math.max(0, high[0] - low[1], low[0] - high[1]),
+          },
         });
       }
     }
@@ -132,7 +169,8 @@ function gapCatches(box: Box, near: readonly Box[], axis: Axis): Catch[] {
 /** The least movement; of equal ones the cell's, then that of equal gaps. */
 function nearestOf(catches: readonly Catch[], reach: number): Catch | undefined {
   let best: Catch | undefined;
-  for (const one of catches) if (Math.abs(one.off) <= reach && (!best || Math.abs(one.off) < Math.abs(best.off) - 1e-9)) best = one;
+  for (const one of catches)
+    if (Math.abs(one.off) <= reach && (!best || Math.abs(one.off) < Math.abs(best.off) - 1e-9)) best = one;
   return best;
 }
 

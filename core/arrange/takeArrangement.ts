@@ -10,9 +10,21 @@ export function takeArrangement(design: Design, other: Design): Command {
   const inks = other.inks.filter(({ id }) => !known.has(id));
   const colours = other.colourways.find(({ id }) => id === other.colourway)?.colours ?? {};
   const commands: Command[] = [];
-  if (inks.length > 0) commands.push({ type: 'add-inks', inks, colours: Object.fromEntries(inks.map(({ id }) => [id, colours[id] ?? '#000000'])) });
+  if (inks.length > 0)
+    commands.push({
+      type: 'add-inks',
+      inks,
+      colours: Object.fromEntries(inks.map(({ id }) => [id, colours[id] ?? '#000000'])),
+    });
   if (design.placements.length > 0) commands.push({ type: 'remove', ids: design.placements.map(({ id }) => id) });
-  commands.push({ type: 'layers', layers: other.layers }, { type: 'guides', guides: other.guides }, { type: 'toss', toss: other.toss }, { type: 'layout', layout: other.layout }, { type: 'repeat', repeat: other.repeat });
-  if (other.placements.length > 0) commands.push({ type: 'insert', placements: other.placements.map((placement, index) => ({ index, placement })) });
+  commands.push(
+    { type: 'layers', layers: other.layers },
+    { type: 'guides', guides: other.guides },
+    { type: 'toss', toss: other.toss },
+    { type: 'layout', layout: other.layout },
+    { type: 'repeat', repeat: other.repeat },
+  );
+  if (other.placements.length > 0)
+    commands.push({ type: 'insert', placements: other.placements.map((placement, index) => ({ index, placement })) });
   return { type: 'all', commands };
 }

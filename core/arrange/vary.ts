@@ -25,7 +25,12 @@ export const NO_VARIETY: Variety = { turn: 0, size: 0, mirror: 0, pool: [], seed
  * The command that varies placements at random, each about its own place. The same seed gives the same; a limit that is
  * changed changes nothing but what it limits.
  */
-export function varied(design: Design, placements: readonly Placement[], motifs: ReadonlyMap<string, Motif>, { turn, size, mirror, pool, seed }: Variety): Command {
+export function varied(
+  design: Design,
+  placements: readonly Placement[],
+  motifs: ReadonlyMap<string, Motif>,
+  { turn, size, mirror, pool, seed }: Variety,
+): Command {
   const random = seeded(seed);
   const used = new Set<string>();
   const changes = placements.map((one): [string, PlacementChange] => {
@@ -46,5 +51,9 @@ export function varied(design: Design, placements: readonly Placement[], motifs:
       },
     ];
   });
-  return withInks(design, [...used].flatMap((id) => motifs.get(id) ?? []), { type: 'change', changes: Object.fromEntries(changes) });
+  return withInks(
+    design,
+    [...used].flatMap((id) => motifs.get(id) ?? []),
+    { type: 'change', changes: Object.fromEntries(changes) },
+  );
 }

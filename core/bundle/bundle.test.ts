@@ -23,7 +23,17 @@ const LEAVES = new Map([['leaf', LEAF_RECORD]]);
 /** The bundle's record as the studio keeps it: mm about its middle, at `size` times its natural size. */
 function bundleOf(parts: readonly Part[], drawn: ReadonlyMap<string, DrawnMotif> = LEAF_MOTIFS, size = 1): DrawnMotif {
   const artwork = bundleArtwork(parts, drawn);
-  const motif: Motif = { id: 'bundle', name: 'Bundle', collection: 'Test', width: artwork.view.width * size, artwork: 'x', view: artwork.view, inks: [], source: 'x', recipe: { kind: 'bundle', parts } };
+  const motif: Motif = {
+    id: 'bundle',
+    name: 'Bundle',
+    collection: 'Test',
+    width: artwork.view.width * size,
+    artwork: 'x',
+    view: artwork.view,
+    inks: [],
+    source: 'x',
+    recipe: { kind: 'bundle', parts },
+  };
   return { motif, artwork };
 }
 
@@ -46,7 +56,14 @@ describe('bundling', () => {
         const parts = partsAbout(together, { ...UPRIGHT, ...middle });
         const bundle = bundleOf(parts).motif;
         const placed: Placement = { ...leafAt('b', { ...middle }), motif: 'bundle' };
-        const bundled = apply(design, exchange(design, design.placements.map(({ id }) => id), [placed]));
+        const bundled = apply(
+          design,
+          exchange(
+            design,
+            design.placements.map(({ id }) => id),
+            [placed],
+          ),
+        );
         expect(bundled.placements).toHaveLength(1);
         const [lying] = bundled.placements as [Placement];
         const loose = apply(bundled, exchange(bundled, ['b'], loosened(lying, bundle, parts, newId)));
@@ -56,7 +73,10 @@ describe('bundling', () => {
           // The same appearance or another of its echoes: all corners are off by one and the same step of the lattice.
           const by = nearestDifference(lattice, now[0] as Point, then[0] as Point);
           expect(Math.hypot(by.x, by.y)).toBeLessThan(1e-9);
-          const whole = { x: (now[0] as Point).x - (then[0] as Point).x, y: (now[0] as Point).y - (then[0] as Point).y };
+          const whole = {
+            x: (now[0] as Point).x - (then[0] as Point).x,
+            y: (now[0] as Point).y - (then[0] as Point).y,
+          };
           for (let k = 1; k < 4; k += 1) {
             expect((now[k] as Point).x - (then[k] as Point).x).toBeCloseTo(whole.x, 9);
             expect((now[k] as Point).y - (then[k] as Point).y).toBeCloseTo(whole.y, 9);
@@ -87,7 +107,11 @@ describe('bundling', () => {
 
   it('brings what straddles the join together', () => {
     const lattice = latticeOf({ width: 100, height: 100, step: step('half-drop', 1, 2) });
-    const [a, b, c] = gathered(lattice, [leafAt('a', { x: 98, y: 10 }), leafAt('b', { x: 3, y: 60 }), leafAt('c', { x: 8, y: 60 })]) as [Placement, Placement, Placement];
+    const [a, b, c] = gathered(lattice, [
+      leafAt('a', { x: 98, y: 10 }),
+      leafAt('b', { x: 3, y: 60 }),
+      leafAt('c', { x: 8, y: 60 }),
+    ]) as [Placement, Placement, Placement];
     expect([a.x, a.y]).toEqual([98, 10]);
     // One column to the right, and as high, since the column is dropped by half.
     expect([b.x, b.y]).toEqual([103, 10]);
@@ -111,25 +135,32 @@ describe('a bundle', () => {
 
   it('shows in its artwork what loosening lays down, turned, mirrored, resized and grown', () => {
     fc.assert(
-      fc.property(anyParts, fc.double({ min: 0.2, max: 4, noNaN: true }), fc.double({ min: -180, max: 180, noNaN: true }), fc.boolean(), fc.double({ min: 0.5, max: 2, noNaN: true }), (parts, scale, turn, mirrored, size) => {
-        const { motif, artwork } = bundleOf(parts, LEAF_MOTIFS, size);
-        const placed: Placement = { ...leafAt('b', { x: 40, y: -20, turn, scale, mirrored }), motif: 'bundle' };
-        const loose = loosened(placed, motif, parts, newId);
-        artwork.nodes.forEach((node, n) => {
-          if (node.kind !== 'group') throw new Error('a part is a group');
-          // The middle of the leaf's view, through the artwork and the placement, is the loosened leaf's own place.
-          const [a, b, c, d, e, f] = node.matrix;
-          const { view } = LEAF_MOTIF.artwork;
-          const [u, v] = [view.x + view.width / 2, view.y + view.height / 2];
-          const inside = { x: a * u + c * v + e, y: b * u + d * v + f };
-          const unit = (motif.width / motif.view.width) * scale;
-          const angle = (turn * Math.PI) / 180;
-          const [px, py] = [(mirrored ? -1 : 1) * inside.x * unit, inside.y * unit];
-          expect(loose[n]?.x).toBeCloseTo(40 + Math.cos(angle) * px - Math.sin(angle) * py, 9);
-          expect(loose[n]?.y).toBeCloseTo(-20 + Math.sin(angle) * px + Math.cos(angle) * py, 9);
-          expect(loose[n]?.scale).toBeCloseTo((parts[n] as Part).scale * unit, 12);
-        });
-      }),
+      fc.property(
+        anyParts,
+        fc.double({ min: 0.2, max: 4, noNaN: true }),
+        fc.double({ min: -180, max: 180, noNaN: true }),
+        fc.boolean(),
+        fc.double({ min: 0.5, max: 2, noNaN: true }),
+        (parts, scale, turn, mirrored, size) => {
+          const { motif, artwork } = bundleOf(parts, LEAF_MOTIFS, size);
+          const placed: Placement = { ...leafAt('b', { x: 40, y: -20, turn, scale, mirrored }), motif: 'bundle' };
+          const loose = loosened(placed, motif, parts, newId);
+          artwork.nodes.forEach((node, n) => {
+            if (node.kind !== 'group') throw new Error('a part is a group');
+            // The middle of the leaf's view, through the artwork and the placement, is the loosened leaf's own place.
+            const [a, b, c, d, e, f] = node.matrix;
+            const { view } = LEAF_MOTIF.artwork;
+            const [u, v] = [view.x + view.width / 2, view.y + view.height / 2];
+            const inside = { x: a * u + c * v + e, y: b * u + d * v + f };
+            const unit = (motif.width / motif.view.width) * scale;
+            const angle = (turn * Math.PI) / 180;
+            const [px, py] = [(mirrored ? -1 : 1) * inside.x * unit, inside.y * unit];
+            expect(loose[n]?.x).toBeCloseTo(40 + Math.cos(angle) * px - Math.sin(angle) * py, 9);
+            expect(loose[n]?.y).toBeCloseTo(-20 + Math.sin(angle) * px + Math.cos(angle) * py, 9);
+            expect(loose[n]?.scale).toBeCloseTo((parts[n] as Part).scale * unit, 12);
+          });
+        },
+      ),
     );
   });
 
@@ -139,12 +170,20 @@ describe('a bundle', () => {
         const inner = bundleOf(parts);
         const outerParts = [{ ...outerPart, motif: 'bundle' }];
         const outer = bundleOf(outerParts, new Map([['bundle', inner]]));
-        const placed: Placement = { ...leafAt('o', { x: 5, y: 6, turn: 33, scale: 0.7, mirrored: true }), motif: 'outer' };
+        const placed: Placement = {
+          ...leafAt('o', { x: 5, y: 6, turn: 33, scale: 0.7, mirrored: true }),
+          motif: 'outer',
+        };
         const [middle] = loosened(placed, outer.motif, outerParts, newId) as [Placement];
         const twice = loosened(middle, inner.motif, parts, newId);
         // One step: every part through both at once.
         parts.forEach((part, n) => {
-          const [direct] = loosened(placed, { ...outer.motif, view: { ...outer.motif.view, width: outer.motif.width } }, outerParts, newId) as [Placement];
+          const [direct] = loosened(
+            placed,
+            { ...outer.motif, view: { ...outer.motif.view, width: outer.motif.width } },
+            outerParts,
+            newId,
+          ) as [Placement];
           const [at] = loosened(direct, inner.motif, [part], newId) as [Placement];
           expect(twice[n]?.x).toBeCloseTo(at.x, 9);
           expect(twice[n]?.turn).toBeCloseTo(at.turn, 9);
@@ -183,14 +222,23 @@ describe('a bundle', () => {
   it('takes a part that is moved, and one that is added, as they lie', () => {
     const part: Part = { motif: 'leaf', ...UPRIGHT, x: 10, opacity: 1 };
     const { motif } = bundleOf([part]);
-    const start = { ...newDesign('d', 'Leaves', { width: 100, height: 100, step: step('half-drop', 1, 2) }), placements: [{ ...leafAt('b', { x: 95, y: 50 }), motif: 'bundle' }] };
+    const start = {
+      ...newDesign('d', 'Leaves', { width: 100, height: 100, step: step('half-drop', 1, 2) }),
+      placements: [{ ...leafAt('b', { x: 95, y: 50 }), motif: 'bundle' }],
+    };
     const opened = openBundle(start, start.placements[0] as Placement, motif, [part], () => 'part');
     // Across the right edge of a half-drop: stored on the left, half a cell higher.
     expect(opened.design.placements[0]).toMatchObject({ id: 'part', x: 5, y: 0 });
     const moved = apply(opened.design, { type: 'change', changes: { part: { x: 7, y: 1 } } });
-    const added = apply(moved, { type: 'insert', placements: [{ index: 1, placement: leafAt('new', { x: 90, y: 40 }) }] });
+    const added = apply(moved, {
+      type: 'insert',
+      placements: [{ index: 1, placement: leafAt('new', { x: 90, y: 40 }) }],
+    });
     const parts = closedParts(opened, added);
-    expect(parts.map(({ x, y }) => [x, y])).toEqual([[12, 1], [-5, -10]]);
+    expect(parts.map(({ x, y }) => [x, y])).toEqual([
+      [12, 1],
+      [-5, -10],
+    ]);
   });
 
   it('that would loosen into the invisible is refused', () => {
@@ -199,7 +247,11 @@ describe('a bundle', () => {
   });
 
   it('of the drawer lies in a row with even gaps about its middle', () => {
-    const parts = sideBySide([{ id: 'a', width: 10 }, { id: 'b', width: 30 }, { id: 'c', width: 20 }]);
+    const parts = sideBySide([
+      { id: 'a', width: 10 },
+      { id: 'b', width: 30 },
+      { id: 'c', width: 20 },
+    ]);
     expect(parts.map(({ x }) => x)).toEqual([-29, -5, 24]);
   });
 });

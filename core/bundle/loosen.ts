@@ -18,14 +18,32 @@ export function insideOf(placement: Placement, bundle: Pick<Motif, 'width' | 'vi
  * @param newId gives each its id
  * @throws LoosenError
  */
-export function loosened(placement: Placement, bundle: Pick<Motif, 'width' | 'view'>, parts: readonly Part[], newId: () => string): Placement[] {
+export function loosened(
+  placement: Placement,
+  bundle: Pick<Motif, 'width' | 'view'>,
+  parts: readonly Part[],
+  newId: () => string,
+): Placement[] {
   const inside = insideOf(placement, bundle);
   return parts.map((part) => {
     const pose = composePoses(inside, part);
     if (pose.scale < SMALLEST_SCALE || pose.scale > LARGEST_SCALE) {
-      throw new LoosenError(`A motif in this bundle would lie at ${Number((pose.scale * 100).toPrecision(3))} % of its size, and motifs on the cloth go from ${SMALLEST_SCALE * 100} % to ${LARGEST_SCALE * 100} %. Nothing was changed; make the bundle ${pose.scale > 1 ? 'smaller' : 'larger'} first.`);
+      throw new LoosenError(
+        `A motif in this bundle would lie at ${Number((pose.scale * 100).toPrecision(3))} % of its size, and motifs on the cloth go from ${SMALLEST_SCALE * 100} % to ${LARGEST_SCALE * 100} %. Nothing was changed; make the bundle ${pose.scale > 1 ? 'smaller' : 'larger'} first.`,
+      );
     }
-    if (!isWithinLimits(pose)) throw new LoosenError('A motif in this bundle would be stretched or slanted more than a motif on the cloth can be. Nothing was changed; stretch or slant the bundle less first.');
-    return { ...pose, turn: withinTurn(pose.turn), id: newId(), motif: part.motif, layer: placement.layer, opacity: placement.opacity * part.opacity, blend: placement.blend };
+    if (!isWithinLimits(pose))
+      throw new LoosenError(
+        'A motif in this bundle would be stretched or slanted more than a motif on the cloth can be. Nothing was changed; stretch or slant the bundle less first.',
+      );
+    return {
+      ...pose,
+      turn: withinTurn(pose.turn),
+      id: newId(),
+      motif: part.motif,
+      layer: placement.layer,
+      opacity: placement.opacity * part.opacity,
+      blend: placement.blend,
+    };
   });
 }

@@ -23,13 +23,22 @@ export interface OpenedBundle {
 }
 
 /** Opens a bundle where it lies. @throws LoosenError */
-export function openBundle(design: Design, placement: Placement, bundle: Pick<Motif, 'width' | 'view'>, parts: readonly Part[], newId: () => string): OpenedBundle {
+export function openBundle(
+  design: Design,
+  placement: Placement,
+  bundle: Pick<Motif, 'width' | 'view'>,
+  parts: readonly Part[],
+  newId: () => string,
+): OpenedBundle {
   // Seen as they are in the bundle, however faint the bundle itself lies.
   const laid = loosened({ ...placement, opacity: 1 }, bundle, parts, newId);
   const others = new Set(design.placements.map(({ id }) => id).filter((id) => id !== placement.id));
   const open = apply(design, exchange(design, [placement.id], laid));
   return {
-    design: { ...open, placements: open.placements.map((one) => (others.has(one.id) ? { ...one, opacity: one.opacity * FAINT } : one)) },
+    design: {
+      ...open,
+      placements: open.placements.map((one) => (others.has(one.id) ? { ...one, opacity: one.opacity * FAINT } : one)),
+    },
     placement,
     bundle,
     others,

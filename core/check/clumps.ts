@@ -28,7 +28,12 @@ const PAIR_SHARE = 0.35;
  *
  * @param inkOf the main ink of a motif
  */
-export function clumpsOf(lattice: Lattice, placements: readonly Placement[], inkOf: (motif: string) => string | undefined, most: number): Clump[] {
+export function clumpsOf(
+  lattice: Lattice,
+  placements: readonly Placement[],
+  inkOf: (motif: string) => string | undefined,
+  most: number,
+): Clump[] {
   const cell = lattice.ownWidth * lattice.ownHeight;
   const found: Clump[] = [];
   for (const by of ['motif', 'ink'] as const) {
@@ -37,7 +42,10 @@ export function clumpsOf(lattice: Lattice, placements: readonly Placement[], ink
       if (list.length < count) continue;
       const even = Math.sqrt(cell / list.length);
       for (const group of linked(lattice, list, share * even)) {
-        const isPair = by === 'motif' && group.length === 2 && distanceBetween(lattice, group[0] as Placement, group[1] as Placement) < PAIR_SHARE * even;
+        const isPair =
+          by === 'motif' &&
+          group.length === 2 &&
+          distanceBetween(lattice, group[0] as Placement, group[1] as Placement) < PAIR_SHARE * even;
         if (group.length < count && !isPair) continue;
         const round = roundAbout(lattice, group);
         found.push({ by, of, ids: group.map(({ id }) => id), ...round, nearer: even / meanNearest(lattice, group) });
@@ -55,7 +63,10 @@ export function clumpsOf(lattice: Lattice, placements: readonly Placement[], ink
     .slice(0, most);
 }
 
-function grouped(placements: readonly Placement[], kindOf: (one: Placement) => string | undefined): Map<string, Placement[]> {
+function grouped(
+  placements: readonly Placement[],
+  kindOf: (one: Placement) => string | undefined,
+): Map<string, Placement[]> {
   const groups = new Map<string, Placement[]>();
   for (const one of placements) {
     const kind = kindOf(one);
@@ -87,7 +98,9 @@ function linked(lattice: Lattice, list: readonly Placement[], far: number): Plac
 }
 
 function meanNearest(lattice: Lattice, group: readonly Placement[]): number {
-  const nearest = group.map((one) => Math.min(...group.filter((other) => other !== one).map((other) => distanceBetween(lattice, one, other))));
+  const nearest = group.map((one) =>
+    Math.min(...group.filter((other) => other !== one).map((other) => distanceBetween(lattice, one, other))),
+  );
   return Math.max(0.1, nearest.reduce((sum, one) => sum + one, 0) / group.length);
 }
 

@@ -52,14 +52,22 @@ export function findingsOf(
   const gaps = gapsBetween(lattice, placements, outlines, Math.max(near, NEIGHBOURS * even));
   return {
     pairs: gaps.filter(({ mm }) => mm > -near && mm <= near).slice(0, MOST_PAIRS),
-    lanes: lanesIn(coverage, lane, MOST_LANES).map((one) => ({ ...one, ids: besideLane(lattice, placements, outlines, one) })),
+    lanes: lanesIn(coverage, lane, MOST_LANES).map((one) => ({
+      ...one,
+      ids: besideLane(lattice, placements, outlines, one),
+    })),
     clumps: clumpsOf(lattice, placements, inkOf, MOST_CLUMPS),
     quarters: quartersOf(lattice, coverage, inkCount, placements, gaps),
   };
 }
 
 /** What stands at the sides of a lane. */
-function besideLane(lattice: Lattice, placements: readonly Placement[], outlines: ReadonlyMap<string, Outline>, { angle, width, at, apart }: Lane): string[] {
+function besideLane(
+  lattice: Lattice,
+  placements: readonly Placement[],
+  outlines: ReadonlyMap<string, Outline>,
+  { angle, width, at, apart }: Lane,
+): string[] {
   const [nx, ny] = [-Math.sin((angle * Math.PI) / 180), Math.cos((angle * Math.PI) / 180)];
   const middle = nx * at.x + ny * at.y;
   const beside = new Set<string>();

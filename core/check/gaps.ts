@@ -38,7 +38,12 @@ interface Body {
  *
  * @param within mm
  */
-export function gapsBetween(lattice: Lattice, placements: readonly Placement[], outlines: ReadonlyMap<string, Outline>, within: number): Gap[] {
+export function gapsBetween(
+  lattice: Lattice,
+  placements: readonly Placement[],
+  outlines: ReadonlyMap<string, Outline>,
+  within: number,
+): Gap[] {
   const bodies = withImages(lattice, placements).flatMap((one, index): Body[] => {
     const outline = outlines.get(one.motif);
     const matrix = poseMatrix(one);
@@ -46,17 +51,47 @@ export function gapsBetween(lattice: Lattice, placements: readonly Placement[], 
     if (!outline || !back || outline.points.length === 0) return [];
     const most = largestStretch(matrix);
     const far = outline.reach * most;
-    return [{ index, id: one.id, outline, matrix, back, most, least: 1 / largestStretch(back), box: { left: one.x - far, top: one.y - far, right: one.x + far, bottom: one.y + far } }];
+    return [
+      {
+        index,
+        id: one.id,
+        outline,
+        matrix,
+        back,
+        most,
+        least: 1 / largestStretch(back),
+        box: { left: one.x - far, top: one.y - far, right: one.x + far, bottom: one.y + far },
+      },
+    ];
   });
   const count = lattice.images.length;
   const own = bodies.filter(({ index }) => index % count === 0);
   if (own.length === 0) return [];
   // Everything that may come near to what is stored, wherever its echoes lie.
-  const hull = own.reduce((all, { box }) => ({ left: Math.min(all.left, box.left), top: Math.min(all.top, box.top), right: Math.max(all.right, box.right), bottom: Math.max(all.bottom, box.bottom) }), { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity });
-  const wide = { left: hull.left - within, top: hull.top - within, right: hull.right + within, bottom: hull.bottom + within };
-  const shown = bodies.flatMap((body) => echoesTouching(lattice, body.box, wide).map((steps) => ({ body, steps, by: displacement(lattice, steps) })));
+  const hull = own.reduce(
+    (all, { box }) => ({
+      left: Math.min(all.left, box.left),
+      top: Math.min(all.top, box.top),
+      right: Math.max(all.right, box.right),
+      bottom: Math.max(all.bottom, box.bottom),
+    }),
+    { left: Infinity, top: Infinity, right: -Infinity, bottom: -Infinity },
+  );
+  const wide = {
+    left: hull.left - within,
+    top: hull.top - within,
+    right: hull.right + within,
+    bottom: hull.bottom + within,
+  };
+  const shown = bodies.flatMap((body) =>
+    echoesTouching(lattice, body.box, wide).map((steps) => ({ body, steps, by: displacement(lattice, steps) })),
+  );
   const tree = new Flatbush(shown.length);
-  for (const { body: { box }, by } of shown) tree.add(box.left + by.x, box.top + by.y, box.right + by.x, box.bottom + by.y);
+  for (const {
+    body: { box },
+    by,
+  } of shown)
+    tree.add(box.left + by.x, box.top + by.y, box.right + by.x, box.bottom + by.y);
   tree.finish();
   const gaps: Gap[] = [];
   for (const one of own) {
@@ -68,7 +103,8 @@ export function gapsBetween(lattice: Lattice, placements: readonly Placement[], 
       // Of an echo and the echo to the other side, which are the same gap, one.
       if (second === first && body.index % count === 0 && !(steps.i > 0 || (steps.i === 0 && steps.j > 0))) continue;
       const far = one.outline.reach * one.most + body.outline.reach * body.most + within;
-      if ((by.x + body.matrix[4] - one.matrix[4]) ** 2 + (by.y + body.matrix[5] - one.matrix[5]) ** 2 >= far * far) continue;
+      if ((by.x + body.matrix[4] - one.matrix[4]) ** 2 + (by.y + body.matrix[5] - one.matrix[5]) ** 2 >= far * far)
+        continue;
       const found = gapOf(one, body, by, within);
       if (found) gaps.push({ a: one.id, b: body.id, ...found });
     }
@@ -96,7 +132,8 @@ function gapOf(one: Body, other: Body, by: Point, within: number): { mm: number;
   const [a, b, c, d, e, f] = compose(translation(fx, fy), from.matrix);
   const across = compose(to.back, [a, b, c, d, e - tx, f - ty]);
   const [p, q, r, s, u, v] = across;
-  const distance = (x: number, y: number): number => distanceFrom(to.outline, p * x + r * y + u, q * x + s * y + v) * to.least;
+  const distance = (x: number, y: number): number =>
+    distanceFrom(to.outline, p * x + r * y + u, q * x + s * y + v) * to.least;
   const edge = (Math.max(from.outline.across, from.outline.down) / 2) * from.least;
   if (bounds.length < stretches.length) bounds = new Float64Array(2 * stretches.length);
   let nearest = 0;

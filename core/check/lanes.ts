@@ -58,7 +58,14 @@ export function lanesIn(coverage: Coverage, least: number, most: number): Lane[]
       if (lane < least) continue;
       const t = (from + to) / 2 / per;
       const angle = (Math.atan2(vy / grid.scaleY, vx / grid.scaleX) * 180) / Math.PI;
-      found.push({ i, j, angle: angle > 90 ? angle - 180 : angle <= -90 ? angle + 180 : angle, width: lane, at: { x: (nx * t) / grid.scaleX, y: (ny * t) / grid.scaleY }, apart: period / Math.sqrt(grid.scaleX * grid.scaleY) });
+      found.push({
+        i,
+        j,
+        angle: angle > 90 ? angle - 180 : angle <= -90 ? angle + 180 : angle,
+        width: lane,
+        at: { x: (nx * t) / grid.scaleX, y: (ny * t) / grid.scaleY },
+        apart: period / Math.sqrt(grid.scaleX * grid.scaleY),
+      });
     }
   }
   return found.sort((p, q) => q.width - p.width).slice(0, most);
@@ -84,7 +91,15 @@ function edgePlaces({ grid, inks }: Coverage): Int32Array {
   for (let y = 0, at = 0; y < height; y += 1) {
     for (let x = 0; x < width; x += 1, at += 1) {
       if (inks[at] === 0) continue;
-      const isInside = x > 0 && y > 0 && x < width - 1 && y < height - 1 && inks[at - 1] !== 0 && inks[at + 1] !== 0 && inks[at - width] !== 0 && inks[at + width] !== 0;
+      const isInside =
+        x > 0 &&
+        y > 0 &&
+        x < width - 1 &&
+        y < height - 1 &&
+        inks[at - 1] !== 0 &&
+        inks[at + 1] !== 0 &&
+        inks[at - width] !== 0 &&
+        inks[at + width] !== 0;
       if (!isInside) places.push(x, y);
     }
   }

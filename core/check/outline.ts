@@ -37,17 +37,26 @@ const BORDER = 24;
 export function outlineOf({ width, height, solid }: Silhouette, motif: Pick<Motif, 'width' | 'view'>): Outline {
   const [columns, rows] = [width + 2 * BORDER, height + 2 * BORDER];
   const set = new Uint8Array(columns * rows);
-  for (let y = 0; y < height; y += 1) set.set(solid.subarray(y * width, (y + 1) * width), (y + BORDER) * columns + BORDER);
+  for (let y = 0; y < height; y += 1)
+    set.set(solid.subarray(y * width, (y + 1) * width), (y + BORDER) * columns + BORDER);
   const [across, down] = [motif.width / width, naturalHeight(motif) / height];
   const place = Math.max(across, down);
   const outside = squaredDistances(set, columns, rows);
-  const inside = squaredDistances(set.map((one) => 1 - one), columns, rows);
+  const inside = squaredDistances(
+    set.map((one) => 1 - one),
+    columns,
+    rows,
+  );
   // The edge runs half a place beyond the middles of the last places that are drawn on.
-  const field = Float32Array.from(set, (one, at) => (one === 1 ? 0.5 - Math.sqrt(inside[at] as number) : Math.sqrt(outside[at] as number) - 0.5) * place);
+  const field = Float32Array.from(
+    set,
+    (one, at) => (one === 1 ? 0.5 - Math.sqrt(inside[at] as number) : Math.sqrt(outside[at] as number) - 0.5) * place,
+  );
   const clusters = new Map<number, number[]>();
   let reach = 0;
   for (let at = columns; at < set.length - columns; at += 1) {
-    if (set[at] !== 1 || (set[at - 1] === 1 && set[at + 1] === 1 && set[at - columns] === 1 && set[at + columns] === 1)) continue;
+    if (set[at] !== 1 || (set[at - 1] === 1 && set[at + 1] === 1 && set[at - columns] === 1 && set[at + columns] === 1))
+      continue;
     const [column, row] = [at % columns, Math.floor(at / columns)];
     const x = (column - BORDER + 0.5 - width / 2) * across;
     const y = (row - BORDER + 0.5 - height / 2) * down;
@@ -58,7 +67,19 @@ export function outlineOf({ width, height, solid }: Silhouette, motif: Pick<Moti
     reach = Math.max(reach, Math.hypot(x, y));
   }
   const points = Float32Array.from([...clusters.values()].flat());
-  return { points, stretches: stretchesOf(points, [...clusters.values()].map(({ length }) => length)), field, columns, rows, across, down, reach: reach + place / 2 };
+  return {
+    points,
+    stretches: stretchesOf(
+      points,
+      [...clusters.values()].map(({ length }) => length),
+    ),
+    field,
+    columns,
+    rows,
+    across,
+    down,
+    reach: reach + place / 2,
+  };
 }
 
 /** @param lengths how many numbers of the points belong to each */
@@ -71,7 +92,13 @@ function stretchesOf(points: Float32Array, lengths: readonly number[]): Stretch[
       const [x, y] = [points[n] as number, points[n + 1] as number];
       [left, top, right, bottom] = [Math.min(left, x), Math.min(top, y), Math.max(right, x), Math.max(bottom, y)];
     }
-    const stretch = { from, to, x: (left + right) / 2, y: (top + bottom) / 2, r: Math.hypot(right - left, bottom - top) / 2 };
+    const stretch = {
+      from,
+      to,
+      x: (left + right) / 2,
+      y: (top + bottom) / 2,
+      r: Math.hypot(right - left, bottom - top) / 2,
+    };
     from = to;
     return stretch;
   });

@@ -14,10 +14,19 @@ export interface Quarter {
 }
 
 /** The four quarters: upper left and right, lower left and right. */
-export function quartersOf(lattice: Lattice, { grid, inks }: Coverage, inkCount: number, placements: readonly Placement[], gaps: readonly Gap[]): readonly Quarter[] {
+export function quartersOf(
+  lattice: Lattice,
+  { grid, inks }: Coverage,
+  inkCount: number,
+  placements: readonly Placement[],
+  gaps: readonly Gap[],
+): readonly Quarter[] {
   const { width } = grid.cell;
   // Of reflected cells, the first alone.
-  const own = { width: Math.round(lattice.ownWidth * grid.scaleX), height: Math.round(lattice.ownHeight * grid.scaleY) };
+  const own = {
+    width: Math.round(lattice.ownWidth * grid.scaleX),
+    height: Math.round(lattice.ownHeight * grid.scaleY),
+  };
   const counts = Array.from({ length: 4 }, () => new Float64Array(inkCount + 1));
   const [across, down] = [own.width / 2, own.height / 2];
   for (let y = 0; y < own.height; y += 1) {
@@ -28,12 +37,17 @@ export function quartersOf(lattice: Lattice, { grid, inks }: Coverage, inkCount:
     }
   }
   const nearest = new Map<string, number>();
-  for (const { a, b, mm } of gaps) for (const id of [a, b]) nearest.set(id, Math.min(nearest.get(id) ?? Infinity, Math.max(0, mm)));
+  for (const { a, b, mm } of gaps)
+    for (const id of [a, b]) nearest.set(id, Math.min(nearest.get(id) ?? Infinity, Math.max(0, mm)));
   return counts.map((count, n) => {
     const all = count.reduce((sum, one) => sum + one, 0);
     const shares = Array.from(count.subarray(1), (one) => one / all);
     const found = placements.filter((one) => quarterOf(lattice, one) === n).flatMap(({ id }) => nearest.get(id) ?? []);
-    return { covered: shares.reduce((sum, one) => sum + one, 0), inks: shares, spacing: found.length === 0 ? undefined : found.reduce((sum, one) => sum + one, 0) / found.length };
+    return {
+      covered: shares.reduce((sum, one) => sum + one, 0),
+      inks: shares,
+      spacing: found.length === 0 ? undefined : found.reduce((sum, one) => sum + one, 0) / found.length,
+    };
   });
 }
 

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { anyDesign, anyPlacementFields, anyPoint, anyRepeat, leafAt, LEAF_MOTIF, LEAF_RECORD } from '../testing/arbitraries.ts';
+import {
+  anyDesign,
+  anyPlacementFields,
+  anyPoint,
+  anyRepeat,
+  leafAt,
+  LEAF_MOTIF,
+  LEAF_RECORD,
+} from '../testing/arbitraries.ts';
 import { apply, CommandError, inverse, type Command } from './command.ts';
 import { commandsSchema } from './commandSchema.ts';
 import { DEFAULT_LAYER, newDesign, type Design } from './design.ts';
@@ -12,8 +20,20 @@ import { Session } from './session.ts';
 const anyToss: fc.Arbitrary<Design['toss']> = fc.option(
   fc.record({
     recipe: fc.record({
-      entries: fc.array(fc.record({ motif: fc.constant('leaf'), role: fc.constantFrom('hero', 'companion', 'filler'), count: fc.nat(50), smallest: fc.constantFrom(0.2, 0.5), largest: fc.constantFrom(0.5, 3) }), { maxLength: 3 }),
-      directions: fc.oneof(fc.constantFrom('one', 'two', 'four', 'all').map((kind) => ({ kind })), fc.constant({ kind: 'range' as const, from: -20, to: 35 })),
+      entries: fc.array(
+        fc.record({
+          motif: fc.constant('leaf'),
+          role: fc.constantFrom('hero', 'companion', 'filler'),
+          count: fc.nat(50),
+          smallest: fc.constantFrom(0.2, 0.5),
+          largest: fc.constantFrom(0.5, 3),
+        }),
+        { maxLength: 3 },
+      ),
+      directions: fc.oneof(
+        fc.constantFrom('one', 'two', 'four', 'all').map((kind) => ({ kind })),
+        fc.constant({ kind: 'range' as const, from: -20, to: 35 }),
+      ),
       mirrored: fc.boolean(),
       gap: fc.integer({ min: -5, max: 20 }),
       ground: fc.constantFrom(0, 0.4),
@@ -25,36 +45,81 @@ const anyToss: fc.Arbitrary<Design['toss']> = fc.option(
 
 /** The layers in another order, one of them changed and sometimes one more; what lies in them stays. */
 function anyLayersOf({ layers }: Design): fc.Arbitrary<Layer[]> {
-  return fc.tuple(fc.shuffledSubarray([...layers], { minLength: layers.length }), fc.boolean(), fc.boolean(), fc.double({ min: 0, max: 1, noNaN: true })).map(([order, shown, more, opacity]) => {
-    const [first, ...rest] = order as [Layer, ...Layer[]];
-    return [{ ...first, shown, opacity: opacity + 0 }, ...rest, ...(more ? [freeLayer(`l${layers.length}`, 'More')] : [])];
-  });
+  return fc
+    .tuple(
+      fc.shuffledSubarray([...layers], { minLength: layers.length }),
+      fc.boolean(),
+      fc.boolean(),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+    )
+    .map(([order, shown, more, opacity]) => {
+      const [first, ...rest] = order as [Layer, ...Layer[]];
+      return [
+        { ...first, shown, opacity: opacity + 0 },
+        ...rest,
+        ...(more ? [freeLayer(`l${layers.length}`, 'More')] : []),
+      ];
+    });
 }
 
 /** A command that fits the design, chosen by the numbers given. */
 function fitting(design: Design): fc.Arbitrary<Command> {
   const ids = design.placements.map(({ id }) => id);
-  const fresh = fc.nat().map((n) => `n${n}`).filter((id) => !ids.includes(id));
+  const fresh = fc
+    .nat()
+    .map((n) => `n${n}`)
+    .filter((id) => !ids.includes(id));
   const always: fc.Arbitrary<Command>[] = [
     anyRepeat.map((repeat) => ({ type: 'repeat', repeat })),
     anyLayersOf(design).map((layers) => ({ type: 'layers', layers })),
-    fc.uniqueArray(fc.record({ id: fc.constantFrom('g', 'h', 'i'), axis: fc.constantFrom('x', 'y'), at: fc.integer({ min: -20, max: 900 }) }), { selector: ({ id }) => id }).map((guides) => ({ type: 'guides', guides })),
+    fc
+      .uniqueArray(
+        fc.record({
+          id: fc.constantFrom('g', 'h', 'i'),
+          axis: fc.constantFrom('x', 'y'),
+          at: fc.integer({ min: -20, max: 900 }),
+        }),
+        { selector: ({ id }) => id },
+      )
+      .map((guides) => ({ type: 'guides', guides })),
     anyToss.map((toss) => ({ type: 'toss', toss })),
     fc.constantFrom(null, 'ground').map((ground) => ({ type: 'ground', ground })),
     fc.constantFrom('Kelp', 'Tide').map((name) => ({ type: 'name', name })),
-    fc.constantFrom('#102030' as const, '#a0b0c0' as const).map((colour) => ({ type: 'colour', colourway: 'base', ink: 'ground', colour })),
-    fc.tuple(fresh, anyPoint, fc.constantFrom(...design.layers), fc.nat()).map(([id, at, { id: layer }, n]) => ({ type: 'insert', placements: [{ index: n % (ids.length + 1), placement: leafAt(id, { ...at, layer }) }] })),
-    fc.tuple(fresh, anyPoint).map(([id, at]) => layMotif(design, LEAF_RECORD, { ...placementOf(id, LEAF_RECORD, at), layer: design.layers[0]?.id ?? '' }, ids[0])),
+    fc
+      .constantFrom('#102030' as const, '#a0b0c0' as const)
+      .map((colour) => ({ type: 'colour', colourway: 'base', ink: 'ground', colour })),
+    fc
+      .tuple(fresh, anyPoint, fc.constantFrom(...design.layers), fc.nat())
+      .map(([id, at, { id: layer }, n]) => ({
+        type: 'insert',
+        placements: [{ index: n % (ids.length + 1), placement: leafAt(id, { ...at, layer }) }],
+      })),
+    fc
+      .tuple(fresh, anyPoint)
+      .map(([id, at]) =>
+        layMotif(
+          design,
+          LEAF_RECORD,
+          { ...placementOf(id, LEAF_RECORD, at), layer: design.layers[0]?.id ?? '' },
+          ids[0],
+        ),
+      ),
   ];
   if (ids.length === 0) return fc.oneof(...always);
   const some = fc.subarray(ids, { minLength: 1 });
   return fc.oneof(
     ...always,
     some.map((chosen): Command => ({ type: 'remove', ids: chosen })),
-    fc.tuple(some, anyPlacementFields, anyPoint).map(
-      ([chosen, fields, at]): Command => ({ type: 'change', changes: Object.fromEntries(chosen.map((id) => [id, { ...fields, ...at }])) }),
-    ),
-    some.map((chosen): Command => ({ type: 'change', changes: Object.fromEntries(chosen.map((id) => [id, { x: -13.7 }])) })),
+    fc
+      .tuple(some, anyPlacementFields, anyPoint)
+      .map(([chosen, fields, at]): Command => ({
+        type: 'change',
+        changes: Object.fromEntries(chosen.map((id) => [id, { ...fields, ...at }])),
+      })),
+    some.map((chosen): Command => ({
+      type: 'change',
+      changes: Object.fromEntries(chosen.map((id) => [id, { x: -13.7 }])),
+    })),
   );
 }
 
@@ -137,7 +202,16 @@ describe('commands', () => {
 
 describe('layers', () => {
   const layers = [freeLayer('a', 'A'), freeLayer('b', 'B'), freeLayer('c', 'C')];
-  const start: Design = { ...newDesign('d', 'Kelp', { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } }), layers, placements: [leafAt('1', { layer: 'a' }), leafAt('2', { layer: 'b' }), leafAt('3', { layer: 'b' }), leafAt('4', { layer: 'c' })] };
+  const start: Design = {
+    ...newDesign('d', 'Kelp', { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } }),
+    layers,
+    placements: [
+      leafAt('1', { layer: 'a' }),
+      leafAt('2', { layer: 'b' }),
+      leafAt('3', { layer: 'b' }),
+      leafAt('4', { layer: 'c' }),
+    ],
+  };
 
   it('lie whole over one another, whatever is done', () => {
     fc.assert(
@@ -203,9 +277,34 @@ describe('openDesign', () => {
   const good = newDesign('d', 'Kelp', { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } });
 
   it('brings an old document up to date', () => {
-    const old = { ...good, version: 0, inks: [{ id: 'ground', name: 'Ground' }, { id: 'red', name: 'Red', from: '#b3402e' }], colourways: [{ id: 'base', name: 'Base', colours: { ground: '#ffffff', red: '#b3402e' } }] };
-    expect(openDesign({ ...old, placements: [{ id: 'a', motif: 'leaf', layer: 'main', x: 1, y: 2, turn: 0, scale: 1, mirrored: false, opacity: 1 }], layers: [{ id: 'main', name: 'Motifs' }] })).toMatchObject({ version: 3, layout: null, guides: [], layers: [DEFAULT_LAYER], placements: [leafAt('a', { x: 1, y: 2 })] });
-    expect(openDesign(old).inks).toEqual([{ id: 'ground', name: 'Ground', prints: [] }, { id: 'red', name: 'Red', prints: ['#b3402e'] }]);
+    const old = {
+      ...good,
+      version: 0,
+      inks: [
+        { id: 'ground', name: 'Ground' },
+        { id: 'red', name: 'Red', from: '#b3402e' },
+      ],
+      colourways: [{ id: 'base', name: 'Base', colours: { ground: '#ffffff', red: '#b3402e' } }],
+    };
+    expect(
+      openDesign({
+        ...old,
+        placements: [
+          { id: 'a', motif: 'leaf', layer: 'main', x: 1, y: 2, turn: 0, scale: 1, mirrored: false, opacity: 1 },
+        ],
+        layers: [{ id: 'main', name: 'Motifs' }],
+      }),
+    ).toMatchObject({
+      version: 3,
+      layout: null,
+      guides: [],
+      layers: [DEFAULT_LAYER],
+      placements: [leafAt('a', { x: 1, y: 2 })],
+    });
+    expect(openDesign(old).inks).toEqual([
+      { id: 'ground', name: 'Ground', prints: [] },
+      { id: 'red', name: 'Red', prints: ['#b3402e'] },
+    ]);
   });
 
   it.each([

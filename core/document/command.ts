@@ -101,7 +101,8 @@ export function apply(design: Design, command: Command): Design {
     case 'remove-inks': {
       const gone = new Set(command.ids);
       for (const id of gone) requireInk(design, id);
-      if (design.ground !== null && gone.has(design.ground)) throw new CommandError('the ground is printed in this ink');
+      if (design.ground !== null && gone.has(design.ground))
+        throw new CommandError('the ground is printed in this ink');
       return {
         ...design,
         inks: design.inks.filter(({ id }) => !gone.has(id)),
@@ -113,7 +114,8 @@ export function apply(design: Design, command: Command): Design {
     }
     case 'colour': {
       requireInk(design, command.ink);
-      if (!design.colourways.some(({ id }) => id === command.colourway)) throw new CommandError(`there is no colourway ${command.colourway}`);
+      if (!design.colourways.some(({ id }) => id === command.colourway))
+        throw new CommandError(`there is no colourway ${command.colourway}`);
       return {
         ...design,
         colourways: design.colourways.map((one) =>
@@ -135,7 +137,9 @@ export function inverse(design: Design, command: Command): Command {
       return { type: 'remove', ids: command.placements.map(({ placement }) => placement.id) };
     case 'remove': {
       const gone = new Set(command.ids);
-      const placements = design.placements.flatMap((placement, index) => (gone.has(placement.id) ? [{ index, placement }] : []));
+      const placements = design.placements.flatMap((placement, index) =>
+        gone.has(placement.id) ? [{ index, placement }] : [],
+      );
       return { type: 'insert', placements };
     }
     case 'change': {
@@ -153,7 +157,9 @@ export function inverse(design: Design, command: Command): Command {
       const moved = design.placements.filter((placement, index) => placement !== after[index]);
       const back: Command = { type: 'repeat', repeat: design.repeat };
       if (moved.length === 0) return back;
-      const changes = Object.fromEntries(moved.map(({ id, x, y, turn, skew, mirrored }) => [id, { x, y, turn, skew, mirrored }]));
+      const changes = Object.fromEntries(
+        moved.map(({ id, x, y, turn, skew, mirrored }) => [id, { x, y, turn, skew, mirrored }]),
+      );
       return { type: 'all', commands: [back, { type: 'change', changes }] };
     }
     case 'layers':
@@ -212,7 +218,8 @@ function sameStep(a: Step, b: Step): boolean {
 function inOwnCell(lattice: Lattice, placement: Placement): Placement {
   for (const image of lattice.images) {
     const at = canonical(lattice, imagePoint(image, placement));
-    if (at.x < lattice.ownWidth && at.y < lattice.ownHeight) return image === lattice.images[0] ? placement : { ...imagePose(image, placement), ...at };
+    if (at.x < lattice.ownWidth && at.y < lattice.ownHeight)
+      return image === lattice.images[0] ? placement : { ...imagePose(image, placement), ...at };
   }
   return placement;
 }

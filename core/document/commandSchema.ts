@@ -1,6 +1,20 @@
 import { array, lazy, mixed, number, object, string, type ISchema, type Schema } from 'yup';
 import type { Command } from './command.ts';
-import { guidesSchema, hexSchema, idSchema, inkSchema, layersSchema, layoutSchema, MOST_PLACEMENTS, nameSchema, placementChangeSchema, placementSchema, recordOf, repeatSchema, tossSchema } from './schema.ts';
+import {
+  guidesSchema,
+  hexSchema,
+  idSchema,
+  inkSchema,
+  layersSchema,
+  layoutSchema,
+  MOST_PLACEMENTS,
+  nameSchema,
+  placementChangeSchema,
+  placementSchema,
+  recordOf,
+  repeatSchema,
+  tossSchema,
+} from './schema.ts';
 
 const ids = array(idSchema).required().max(MOST_PLACEMENTS);
 
@@ -27,7 +41,12 @@ const FIELDS: Readonly<Record<Command['type'], () => Record<string, ISchema<unkn
 };
 
 const commandSchemas = new Map<string, Schema>(
-  Object.entries(FIELDS).map(([type, fields]) => [type, object({ type: string().required(), ...fields() }).noUnknown().required()]),
+  Object.entries(FIELDS).map(([type, fields]) => [
+    type,
+    object({ type: string().required(), ...fields() })
+      .noUnknown()
+      .required(),
+  ]),
 );
 const unknownCommand = mixed().test('known', '${path} is no command that is known', () => false);
 

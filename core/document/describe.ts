@@ -38,7 +38,12 @@ function phrases(command: Command): string[] {
     case 'all': {
       const [first, second] = command.commands;
       // Taken out of the stack and laid into it elsewhere.
-      if (command.commands.length === 2 && first?.type === 'remove' && second?.type === 'insert' && second.placements.every(({ placement }) => first.ids.includes(placement.id))) {
+      if (
+        command.commands.length === 2 &&
+        first?.type === 'remove' &&
+        second?.type === 'insert' &&
+        second.placements.every(({ placement }) => first.ids.includes(placement.id))
+      ) {
         return [`moved ${motifs(first.ids.length)} in the stack`];
       }
       return command.commands.flatMap(phrases);

@@ -11,7 +11,10 @@ export interface Guide {
 }
 
 /** Where a guide and its reflections by a mirrored step lie in what the lattice repeats, mm; the first lies in the cell itself. */
-export function guidePlaces({ axis, at }: Pick<Guide, 'axis' | 'at'>, { images, width, height }: Pick<Lattice, 'images' | 'width' | 'height'>): number[] {
+export function guidePlaces(
+  { axis, at }: Pick<Guide, 'axis' | 'at'>,
+  { images, width, height }: Pick<Lattice, 'images' | 'width' | 'height'>,
+): number[] {
   const size = axis === 'x' ? width : height;
   const places = images.map((image) => imagePoint(image, { x: at, y: at })[axis]);
   return [...new Set(places.map((place) => place - Math.floor(place / size) * size))].sort((a, b) => a - b);

@@ -6,6 +6,11 @@ import type { Placement } from './placement.ts';
  * All that the lattice repeats: each placement and, directly above it, its reflections by a mirrored step, which bear
  * its id. As many of each as there are images, in their order; the same array where there is none but the cell itself.
  */
-export function withImages({ images }: Pick<Lattice, 'images'>, placements: readonly Placement[]): readonly Placement[] {
-  return images.length === 1 ? placements : placements.flatMap((placement) => images.map((image) => imagePose(image, placement)));
+export function withImages(
+  { images }: Pick<Lattice, 'images'>,
+  placements: readonly Placement[],
+): readonly Placement[] {
+  return images.length === 1
+    ? placements
+    : placements.flatMap((placement) => images.map((image) => imagePose(image, placement)));
 }

@@ -34,7 +34,8 @@ export function stacked(layers: readonly Layer[], placements: readonly Placement
   const order = new Map(layers.map(({ id }, n) => [id, n]));
   const rank = ({ layer }: Placement): number => order.get(layer) ?? 0;
   for (let n = 1; n < placements.length; n += 1) {
-    if (rank(placements[n - 1] as Placement) > rank(placements[n] as Placement)) return [...placements].sort((a, b) => rank(a) - rank(b));
+    if (rank(placements[n - 1] as Placement) > rank(placements[n] as Placement))
+      return [...placements].sort((a, b) => rank(a) - rank(b));
   }
   return placements;
 }

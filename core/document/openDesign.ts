@@ -46,7 +46,10 @@ export function openDesign(document: unknown): Design {
   let current = document as Record<string, unknown>;
   for (let version = current['version']; version !== CURRENT; version = current['version']) {
     const migrate = typeof version === 'number' ? MIGRATIONS[version] : undefined;
-    if (!migrate) throw new DesignError(`This design has the version ${String(version)}, which this Hevrel cannot read. Use a newer one.`);
+    if (!migrate)
+      throw new DesignError(
+        `This design has the version ${String(version)}, which this Hevrel cannot read. Use a newer one.`,
+      );
     current = migrate(current);
   }
   let design: Design;

@@ -24,7 +24,12 @@ export function layMotif(design: Design, motif: Motif, placement: Placement, abo
 }
 
 /** Shows another motif in the stead of placements, at their places, turned as they are, and with as long a longer side. */
-export function replaceMotif(design: Design, ids: readonly string[], motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>, by: Motif): Command {
+export function replaceMotif(
+  design: Design,
+  ids: readonly string[],
+  motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>,
+  by: Motif,
+): Command {
   const changes = design.placements
     .filter(({ id }) => ids.includes(id))
     .map((one): [string, PlacementChange] => {
@@ -35,12 +40,21 @@ export function replaceMotif(design: Design, ids: readonly string[], motifs: Rea
 }
 
 /** The scale at which another motif has as long a longer side. */
-export function fittedScale({ scale }: Pick<Placement, 'scale'>, before: Pick<Motif, 'width' | 'view'>, after: Pick<Motif, 'width' | 'view'>): number {
+export function fittedScale(
+  { scale }: Pick<Placement, 'scale'>,
+  before: Pick<Motif, 'width' | 'view'>,
+  after: Pick<Motif, 'width' | 'view'>,
+): number {
   return Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, (scale * longerSide(before)) / longerSide(after)));
 }
 
 /** The command, after the inks have been added that motifs are printed in and the design lacks, in the artwork's own colours or those given. */
-export function withInks(design: Design, motifs: readonly Pick<Motif, 'inks'>[], command: Command, colourOf: (print: Hex) => Hex = (print) => print): Command {
+export function withInks(
+  design: Design,
+  motifs: readonly Pick<Motif, 'inks'>[],
+  command: Command,
+  colourOf: (print: Hex) => Hex = (print) => print,
+): Command {
   const inks = missingInks(design, [...new Set(motifs.flatMap((motif) => motif.inks))]);
   if (inks.length === 0) return command;
   const colours = Object.fromEntries(inks.map(({ id, prints }) => [id, colourOf(prints[0] as Hex)]));

@@ -33,11 +33,17 @@ export const MOST_SKEW = 80;
 export function shapeMatrix(placement: Shape, motif: Pick<Motif, 'width' | 'view'>): Matrix {
   const { view } = motif;
   const scale = (motif.width / view.width) * placement.scale;
-  return compose(poseMatrix({ ...placement, x: 0, y: 0, scale }), translation(-view.x - view.width / 2, -view.y - view.height / 2));
+  return compose(
+    poseMatrix({ ...placement, x: 0, y: 0, scale }),
+    translation(-view.x - view.width / 2, -view.y - view.height / 2),
+  );
 }
 
 /** The corners of the motif's extent in mm around the placement's centre: top left, top right, bottom right, bottom left. */
-export function cornersAround(placement: Shape, motif: Pick<Motif, 'width' | 'view'>): readonly [Point, Point, Point, Point] {
+export function cornersAround(
+  placement: Shape,
+  motif: Pick<Motif, 'width' | 'view'>,
+): readonly [Point, Point, Point, Point] {
   const matrix = shapeMatrix(placement, motif);
   const { x, y, width, height } = motif.view;
   const at = (px: number, py: number): Point => transform(matrix, { x: px, y: py });
@@ -51,5 +57,11 @@ export function boxAroundCentre(placement: Shape, motif: Pick<Motif, 'width' | '
 
 /** Whether a hand may lay something like this. */
 export function isWithinLimits({ scale, stretch, skew }: Shape): boolean {
-  return scale >= SMALLEST_SCALE && scale <= LARGEST_SCALE && stretch >= LEAST_STRETCH && stretch <= MOST_STRETCH && Math.abs(skew) <= MOST_SKEW;
+  return (
+    scale >= SMALLEST_SCALE &&
+    scale <= LARGEST_SCALE &&
+    stretch >= LEAST_STRETCH &&
+    stretch <= MOST_STRETCH &&
+    Math.abs(skew) <= MOST_SKEW
+  );
 }

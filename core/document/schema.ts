@@ -11,11 +11,20 @@ import { LARGEST_SCALE, LEAST_STRETCH, MOST_SKEW, MOST_STRETCH, SMALLEST_SCALE }
 /** More than any cell can show; a bound on what one request can ask for. */
 export const MOST_PLACEMENTS = 20_000;
 
-export const idSchema = string().required().min(1).max(64).matches(/^[\w-]+$/);
-export const nameSchema = string().required('A name is needed.').trim().min(1, 'A name is needed.').max(120, 'A name has at most 120 letters.');
+export const idSchema = string()
+  .required()
+  .min(1)
+  .max(64)
+  .matches(/^[\w-]+$/);
+export const nameSchema = string()
+  .required('A name is needed.')
+  .trim()
+  .min(1, 'A name is needed.')
+  .max(120, 'A name has at most 120 letters.');
 export const hexSchema = mixed<Hex>(isHex).required();
 
-const finite = () => number().test('finite', '${path} has to be a number', (n) => n === undefined || Number.isFinite(n));
+const finite = () =>
+  number().test('finite', '${path} has to be a number', (n) => n === undefined || Number.isFinite(n));
 const place = finite().min(-1e6).max(1e6);
 const cellSize = finite().required().min(SMALLEST_CELL_MM).max(LARGEST_CELL_MM);
 
@@ -35,13 +44,32 @@ const stepSchema = object({
 })
   .noUnknown()
   .test('square', 'a square step has no drop', ({ kind, drop }) => kind !== 'square' || (drop.p === 0 && drop.q === 1))
-  .test('mirrored', 'these cells cannot be reflected by this step', ({ mirrored, ...step }) => mirrored === undefined || mirroringsOf(step).includes(mirrored))
-  .test('honeycomb', 'a honeycomb drops by 1/2', ({ kind, drop, honeycomb }) => !honeycomb || (kind !== 'square' && drop.p === 1 && drop.q === 2));
+  .test(
+    'mirrored',
+    'these cells cannot be reflected by this step',
+    ({ mirrored, ...step }) => mirrored === undefined || mirroringsOf(step).includes(mirrored),
+  )
+  .test(
+    'honeycomb',
+    'a honeycomb drops by 1/2',
+    ({ kind, drop, honeycomb }) => !honeycomb || (kind !== 'square' && drop.p === 1 && drop.q === 2),
+  );
 
-export const repeatSchema = object({ width: cellSize, height: cellSize, step: stepSchema, module: finite().moreThan(0).max(LARGEST_CELL_MM).optional(), held: mixed<true>().oneOf([true]).optional() })
+export const repeatSchema = object({
+  width: cellSize,
+  height: cellSize,
+  step: stepSchema,
+  module: finite().moreThan(0).max(LARGEST_CELL_MM).optional(),
+  held: mixed<true>().oneOf([true]).optional(),
+})
   .noUnknown()
   .required()
-  .test('hexagon', 'the cell of a honeycomb has the proportions of a hexagon', (repeat: { step?: { honeycomb?: boolean } } | undefined) => !repeat?.step?.honeycomb || isHexagonal(repeat as Repeat));
+  .test(
+    'hexagon',
+    'the cell of a honeycomb has the proportions of a hexagon',
+    (repeat: { step?: { honeycomb?: boolean } } | undefined) =>
+      !repeat?.step?.honeycomb || isHexagonal(repeat as Repeat),
+  );
 
 const blendSchema = string().oneOf(BLENDS);
 const opacitySchema = finite().min(0).max(1);
@@ -65,7 +93,9 @@ export const placementChangeSchema = object(placementFields).noUnknown();
 export const placementSchema = object({
   id: idSchema,
   layer: idSchema,
-  ...(Object.fromEntries(Object.entries(placementFields).map(([key, field]) => [key, field.required()])) as typeof placementFields),
+  ...(Object.fromEntries(
+    Object.entries(placementFields).map(([key, field]) => [key, field.required()]),
+  ) as typeof placementFields),
 })
   .noUnknown()
   .required();
@@ -74,8 +104,11 @@ export const placementSchema = object({
 export const MOST_LAYERS = 200;
 export const MOST_GUIDES = 200;
 
-
-export const inkSchema = object({ id: idSchema, name: nameSchema, prints: array(hexSchema).required().max(1000) }).noUnknown();
+export const inkSchema = object({
+  id: idSchema,
+  name: nameSchema,
+  prints: array(hexSchema).required().max(1000),
+}).noUnknown();
 
 /** A record whose keys are ids and whose values all fit one schema. */
 export function recordOf<T extends Schema>(value: T): Schema<Record<string, ReturnType<T['cast']>>> {
@@ -91,18 +124,28 @@ export function recordOf<T extends Schema>(value: T): Schema<Record<string, Retu
 const distinct = (what: string) => ({
   name: 'distinct',
   message: `two ${what} share an id`,
-  test: (list: readonly { id: string }[] | undefined) => new Set(list?.map(({ id }) => id)).size === (list?.length ?? 0),
+  test: (list: readonly { id: string }[] | undefined) =>
+    new Set(list?.map(({ id }) => id)).size === (list?.length ?? 0),
 });
 
 export const layersSchema = array(
-  object({ id: idSchema, name: nameSchema, shown: boolean().required(), locked: boolean().required(), opacity: opacitySchema.required(), blend: blendSchema.required() }).noUnknown(),
+  object({
+    id: idSchema,
+    name: nameSchema,
+    shown: boolean().required(),
+    locked: boolean().required(),
+    opacity: opacitySchema.required(),
+    blend: blendSchema.required(),
+  }).noUnknown(),
 )
   .required()
   .min(1)
   .max(MOST_LAYERS, `A design has at most ${MOST_LAYERS} layers.`)
   .test(distinct('layers'));
 
-export const guidesSchema = array(object({ id: idSchema, axis: string().oneOf(['x', 'y']).required(), at: place.required() }).noUnknown())
+export const guidesSchema = array(
+  object({ id: idSchema, axis: string().oneOf(['x', 'y']).required(), at: place.required() }).noUnknown(),
+)
   .required()
   .max(MOST_GUIDES, `A design has at most ${MOST_GUIDES} guides.`)
   .test(distinct('guides'));
@@ -112,15 +155,33 @@ const scaleOf = () => finite().required().min(SMALLEST_SCALE).max(LARGEST_SCALE)
 export const tossSchema = object({
   recipe: object({
     entries: array(
-      object({ motif: idSchema, role: string().oneOf(ROLES).required(), count: number().integer().required().min(0).max(MOST_TOSSED), smallest: scaleOf(), largest: scaleOf() })
+      object({
+        motif: idSchema,
+        role: string().oneOf(ROLES).required(),
+        count: number().integer().required().min(0).max(MOST_TOSSED),
+        smallest: scaleOf(),
+        largest: scaleOf(),
+      })
         .noUnknown()
-        .test('rising', '${path} has to grow from its smallest to its largest size', ({ smallest, largest }) => smallest <= largest),
+        .test(
+          'rising',
+          '${path} has to grow from its smallest to its largest size',
+          ({ smallest, largest }) => smallest <= largest,
+        ),
     )
       .required()
       .max(200),
-    directions: object({ kind: string().oneOf(['one', 'two', 'four', 'all', 'range']).required(), from: finite().min(-360).max(360), to: finite().min(-360).max(360) })
+    directions: object({
+      kind: string().oneOf(['one', 'two', 'four', 'all', 'range']).required(),
+      from: finite().min(-360).max(360),
+      to: finite().min(-360).max(360),
+    })
       .noUnknown()
-      .test('range', '${path} needs from and to', ({ kind, from, to }) => (kind === 'range') === (from !== undefined && to !== undefined)),
+      .test(
+        'range',
+        '${path} needs from and to',
+        ({ kind, from, to }) => (kind === 'range') === (from !== undefined && to !== undefined),
+      ),
     mirrored: boolean().required(),
     gap: finite().required().min(LEAST_GAP).max(MOST_GAP),
     ground: finite().required().min(0).max(1),
@@ -155,7 +216,9 @@ const gridSchema = object({
 }).noUnknown();
 
 export const layoutSchema = object({
-  recipe: lazy((given: unknown) => ((given as { kind?: unknown } | undefined)?.kind === 'grid' ? gridSchema.required() : rowSchema.required())),
+  recipe: lazy((given: unknown) =>
+    (given as { kind?: unknown } | undefined)?.kind === 'grid' ? gridSchema.required() : rowSchema.required(),
+  ),
   laid: array(idSchema).required().max(MOST_PLACEMENTS),
 })
   .noUnknown()

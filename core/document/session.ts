@@ -63,7 +63,10 @@ export class Session {
   retell(command: Command): void {
     const { committed } = this.#state;
     const told = this.#retold;
-    this.#retold = { command: told ? { type: 'all', commands: [told.command, command] } : command, before: told?.before ?? committed };
+    this.#retold = {
+      command: told ? { type: 'all', commands: [told.command, command] } : command,
+      before: told?.before ?? committed,
+    };
     const design = apply(committed, command);
     this.#set({ ...this.#state, design, committed: design });
   }
@@ -74,9 +77,21 @@ export class Session {
     const told = this.#retold;
     const design = apply(committed, command);
     const forward: Command = told ? { type: 'all', commands: [told.command, command] } : command;
-    const edit: Edit = { label, forward, back: inverse(told?.before ?? committed, forward), ...(told && { retold: told.command }) };
+    const edit: Edit = {
+      label,
+      forward,
+      back: inverse(told?.before ?? committed, forward),
+      ...(told && { retold: told.command }),
+    };
     this.#retold = undefined;
-    this.#set({ ...this.#state, design, committed: design, past: [...past, edit], future: [], unsent: [...unsent, forward] });
+    this.#set({
+      ...this.#state,
+      design,
+      committed: design,
+      past: [...past, edit],
+      future: [],
+      unsent: [...unsent, forward],
+    });
   }
 
   undo(): Edit | undefined {
@@ -86,7 +101,14 @@ export class Session {
     const before = apply(this.#untold, edit.back);
     this.#retold = edit.retold && { command: edit.retold, before };
     const design = edit.retold ? apply(before, edit.retold) : before;
-    this.#set({ ...this.#state, design, committed: design, past: past.slice(0, -1), future: [edit, ...future], unsent: [...unsent, edit.back] });
+    this.#set({
+      ...this.#state,
+      design,
+      committed: design,
+      past: past.slice(0, -1),
+      future: [edit, ...future],
+      unsent: [...unsent, edit.back],
+    });
     return edit;
   }
 
@@ -96,7 +118,14 @@ export class Session {
     if (!edit) return undefined;
     const design = apply(this.#untold, edit.forward);
     this.#retold = undefined;
-    this.#set({ ...this.#state, design, committed: design, past: [...past, edit], future: rest, unsent: [...unsent, edit.forward] });
+    this.#set({
+      ...this.#state,
+      design,
+      committed: design,
+      past: [...past, edit],
+      future: rest,
+      unsent: [...unsent, edit.forward],
+    });
     return edit;
   }
 
@@ -104,7 +133,11 @@ export class Session {
   acknowledge(count: number): void {
     const { saved, unsent } = this.#state;
     const rest = unsent.slice(count);
-    this.#set({ ...this.#state, unsent: rest, saved: rest.length === 0 ? this.#untold : unsent.slice(0, count).reduce(apply, saved) });
+    this.#set({
+      ...this.#state,
+      unsent: rest,
+      saved: rest.length === 0 ? this.#untold : unsent.slice(0, count).reduce(apply, saved),
+    });
   }
 
   /**

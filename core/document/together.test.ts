@@ -10,9 +10,13 @@ import { freeLayer } from './layer.ts';
 import { Session } from './session.ts';
 import { meet } from './touched.ts';
 
-const START: Design = { ...newDesign('d', 'Kelp', { width: 100, height: 100, step: SQUARE }), placements: ['a', 'b', 'c'].map((id, n) => leafAt(id, { x: 10 * n, y: 5 })) };
+const START: Design = {
+  ...newDesign('d', 'Kelp', { width: 100, height: 100, step: SQUARE }),
+  placements: ['a', 'b', 'c'].map((id, n) => leafAt(id, { x: 10 * n, y: 5 })),
+};
 const move = (id: string, x: number): Command => ({ type: 'change', changes: { [id]: { x } } });
-const x = (session: Session, id: string): number | undefined => session.state.design.placements.find((one) => one.id === id)?.x;
+const x = (session: Session, id: string): number | undefined =>
+  session.state.design.placements.find((one) => one.id === id)?.x;
 
 suite('what others did', () => {
   it('lies under what is unsent here, which stays to be sent', () => {
@@ -39,7 +43,12 @@ suite('what others did', () => {
 
   it('ends the history where it changed what is in it, and leaves what came after', () => {
     const session = new Session(START);
-    for (const [id, to] of [['a', 41], ['b', 42], ['c', 43]] as const) session.commit(`Moved ${id}`, move(id, to));
+    for (const [id, to] of [
+      ['a', 41],
+      ['b', 42],
+      ['c', 43],
+    ] as const)
+      session.commit(`Moved ${id}`, move(id, to));
     session.acknowledge(3);
     session.follow([move('b', 70)]);
     expect(session.state.past.map(({ label }) => label)).toEqual(['Moved c']);
@@ -50,15 +59,20 @@ suite('what others did', () => {
 
   it('gives the same whichever comes first, where they have nothing in common', () => {
     fc.assert(
-      fc.property(fc.subarray(['a', 'b', 'c'], { minLength: 1, maxLength: 2 }), fc.integer({ min: 0, max: 99 }), fc.integer({ min: 0, max: 99 }), (mine, here, there) => {
-        const theirs = ['a', 'b', 'c'].filter((id) => !mine.includes(id));
-        const [ours, others] = [mine.map((id) => move(id, here)), theirs.map((id) => move(id, there))];
-        expect(meet(ours, others, true)).toBe(false);
-        const session = new Session(START);
-        for (const one of ours) session.commit('Moved', one);
-        session.follow(others);
-        expect(session.state.design).toEqual([...ours, ...others].reduce(apply, START));
-      }),
+      fc.property(
+        fc.subarray(['a', 'b', 'c'], { minLength: 1, maxLength: 2 }),
+        fc.integer({ min: 0, max: 99 }),
+        fc.integer({ min: 0, max: 99 }),
+        (mine, here, there) => {
+          const theirs = ['a', 'b', 'c'].filter((id) => !mine.includes(id));
+          const [ours, others] = [mine.map((id) => move(id, here)), theirs.map((id) => move(id, there))];
+          expect(meet(ours, others, true)).toBe(false);
+          const session = new Session(START);
+          for (const one of ours) session.commit('Moved', one);
+          session.follow(others);
+          expect(session.state.design).toEqual([...ours, ...others].reduce(apply, START));
+        },
+      ),
     );
   });
 
@@ -77,9 +91,33 @@ suite('what others did', () => {
   it.each<[Command[], string]>([
     [[move('a', 1)], 'moved a motif'],
     [[{ type: 'change', changes: { a: { turn: 3, x: 1 }, b: { turn: 4 } } }], 'turned 2 motifs'],
-    [[{ type: 'remove', ids: ['a'] }, { type: 'ground', ground: null }], 'took a motif away, changed the ground'],
-    [[{ type: 'all', commands: [{ type: 'remove', ids: ['a'] }, { type: 'insert', placements: [{ index: 2, placement: leafAt('a', {}) }] }] }], 'moved a motif in the stack'],
-    [[{ type: 'layers', layers: [freeLayer('main', 'Motifs')] }, { type: 'guides', guides: [] }, { type: 'name', name: 'Tide' }], 'changed the layers, changed the guides, named it “Tide”'],
+    [
+      [
+        { type: 'remove', ids: ['a'] },
+        { type: 'ground', ground: null },
+      ],
+      'took a motif away, changed the ground',
+    ],
+    [
+      [
+        {
+          type: 'all',
+          commands: [
+            { type: 'remove', ids: ['a'] },
+            { type: 'insert', placements: [{ index: 2, placement: leafAt('a', {}) }] },
+          ],
+        },
+      ],
+      'moved a motif in the stack',
+    ],
+    [
+      [
+        { type: 'layers', layers: [freeLayer('main', 'Motifs')] },
+        { type: 'guides', guides: [] },
+        { type: 'name', name: 'Tide' },
+      ],
+      'changed the layers, changed the guides, named it “Tide”',
+    ],
   ])('is told in a few words (%#)', (commands, words) => {
     expect(describe(commands)).toBe(words);
   });
@@ -100,8 +138,18 @@ suite('taking an arrangement', () => {
         };
         const command = takeArrangement(design, other);
         const after = apply(design, command);
-        expect([after.repeat, after.layers, after.guides, after.toss, after.placements]).toEqual([other.repeat, other.layers, other.guides, other.toss, other.placements]);
-        expect([after.name, after.ground, after.colourways[0]?.colours['ground']]).toEqual([design.name, design.ground, design.colourways[0]?.colours['ground']]);
+        expect([after.repeat, after.layers, after.guides, after.toss, after.placements]).toEqual([
+          other.repeat,
+          other.layers,
+          other.guides,
+          other.toss,
+          other.placements,
+        ]);
+        expect([after.name, after.ground, after.colourways[0]?.colours['ground']]).toEqual([
+          design.name,
+          design.ground,
+          design.colourways[0]?.colours['ground'],
+        ]);
         expect(after.colourways[0]?.colours['new']).toBe('#654321');
         expect(apply(after, inverse(design, command))).toEqual(design);
       }),

@@ -5,7 +5,13 @@ import { compose, IDENTITY, invert, rotation, scaling, transform, translation, t
 
 const n = fc.double({ min: -50, max: 50, noNaN: true });
 const anyMatrix: fc.Arbitrary<Matrix> = fc
-  .tuple(fc.double({ min: -360, max: 360, noNaN: true }), fc.double({ min: 0.1, max: 9, noNaN: true }), fc.double({ min: -9, max: -0.1, noNaN: true }), n, n)
+  .tuple(
+    fc.double({ min: -360, max: 360, noNaN: true }),
+    fc.double({ min: 0.1, max: 9, noNaN: true }),
+    fc.double({ min: -9, max: -0.1, noNaN: true }),
+    n,
+    n,
+  )
   .map(([turn, sx, sy, x, y]) => compose(translation(x, y), compose(rotation(turn), scaling(sx, sy))));
 const anyPoint = fc.record({ x: n, y: n });
 
@@ -42,10 +48,18 @@ describe('matrices', () => {
 
 describe('boxes', () => {
   it('hold their points, move, and share what both cover', () => {
-    const box = boxAround([{ x: 3, y: 1 }, { x: -1, y: 5 }]);
+    const box = boxAround([
+      { x: 3, y: 1 },
+      { x: -1, y: 5 },
+    ]);
     expect(box).toEqual({ left: -1, top: 1, right: 3, bottom: 5 });
     expect(shiftBox(box, { x: 1, y: -1 })).toEqual({ left: 0, top: 0, right: 4, bottom: 4 });
-    expect(intersectBoxes(box, { left: 2, top: 4, right: 9, bottom: 9 })).toEqual({ left: 2, top: 4, right: 3, bottom: 5 });
+    expect(intersectBoxes(box, { left: 2, top: 4, right: 9, bottom: 9 })).toEqual({
+      left: 2,
+      top: 4,
+      right: 3,
+      bottom: 5,
+    });
     expect(intersectBoxes(box, { left: 3, top: 1, right: 9, bottom: 9 })).toBeUndefined();
     expect(() => boxAround([])).toThrow(RangeError);
   });

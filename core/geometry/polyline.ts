@@ -37,6 +37,9 @@ export function steadied(line: readonly Point[], points = 128, reach = 4): Point
   return even.map((_, n) => {
     const near = Math.min(reach, n, points - 1 - n);
     const around = even.slice(n - near, n + near + 1);
-    return { x: around.reduce((sum, { x }) => sum + x, 0) / around.length, y: around.reduce((sum, { y }) => sum + y, 0) / around.length };
+    return {
+      x: around.reduce((sum, { x }) => sum + x, 0) / around.length,
+      y: around.reduce((sum, { y }) => sum + y, 0) / around.length,
+    };
   });
 }

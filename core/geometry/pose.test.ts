@@ -12,7 +12,10 @@ const anyPose: fc.Arbitrary<Pose> = fc.record({
   skew: fc.oneof(fc.constant(0), fc.double({ min: -70, max: 70, noNaN: true })),
   mirrored: fc.boolean(),
 });
-const anyPoint = fc.record({ x: fc.double({ min: -100, max: 100, noNaN: true }), y: fc.double({ min: -100, max: 100, noNaN: true }) });
+const anyPoint = fc.record({
+  x: fc.double({ min: -100, max: 100, noNaN: true }),
+  y: fc.double({ min: -100, max: 100, noNaN: true }),
+});
 
 describe('poses', () => {
   it('follow each other as their matrices do', () => {

@@ -24,7 +24,10 @@ export const UPRIGHT: Pose = { x: 0, y: 0, turn: 0, scale: 1, stretch: 1, skew: 
 /** The pose as a matrix. */
 export function poseMatrix({ x, y, turn, scale, stretch, skew, mirrored }: Pose): Matrix {
   const sized = scaling(mirrored ? -scale : scale, scale * stretch);
-  return compose(translation(x, y), compose(rotation(turn), skew === 0 ? sized : compose([1, 0, Math.tan((skew * Math.PI) / 180), 1, 0, 0], sized)));
+  return compose(
+    translation(x, y),
+    compose(rotation(turn), skew === 0 ? sized : compose([1, 0, Math.tan((skew * Math.PI) / 180), 1, 0, 0], sized)),
+  );
 }
 
 /**
@@ -34,14 +37,23 @@ export function poseMatrix({ x, y, turn, scale, stretch, skew, mirrored }: Pose)
  */
 export function poseOf([a, b, c, d, e, f]: Matrix): Pose {
   const det = a * d - b * c;
-  if (!Number.isFinite(1 / det)) throw new RangeError(`no pose flattens the plane, as this matrix does: ${[a, b, c, d].join(' ')}`);
+  if (!Number.isFinite(1 / det))
+    throw new RangeError(`no pose flattens the plane, as this matrix does: ${[a, b, c, d].join(' ')}`);
   const mirrored = det < 0;
   const [p, q] = mirrored ? [-a, -b] : [a, b];
   const scale = Math.hypot(p, q);
   const [cos, sin] = [p / scale, q / scale];
   const high = cos * d - sin * c;
   const lean = (cos * c + sin * d) / high;
-  return { x: e, y: f, turn: (Math.atan2(q, p) * 180) / Math.PI, scale, stretch: high / scale, skew: (Math.atan(lean) * 180) / Math.PI, mirrored };
+  return {
+    x: e,
+    y: f,
+    turn: (Math.atan2(q, p) * 180) / Math.PI,
+    scale,
+    stretch: high / scale,
+    skew: (Math.atan(lean) * 180) / Math.PI,
+    mirrored,
+  };
 }
 
 /** Where a point of what is posed comes to lie. */

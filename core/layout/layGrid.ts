@@ -49,15 +49,34 @@ function meshes(lattice: Lattice, { figure, motif: id, fitted, count, angle, siz
   } else {
     // Checks fill every other field of the grid's half meshes; ogees reach to the points two diagonals away.
     const half = figure === 'checks' ? 0.5 : 1;
-    let [first, second] = [{ x: (u.x - v.x) * half, y: (u.y - v.y) * half }, { x: (u.x + v.x) * half, y: (u.y + v.y) * half }];
+    let [first, second] = [
+      { x: (u.x - v.x) * half, y: (u.y - v.y) * half },
+      { x: (u.x + v.x) * half, y: (u.y + v.y) * half },
+    ];
     if (Math.abs(first.y) > Math.abs(first.x)) [first, second] = [second, first];
     if (first.x < 0) first = { x: -first.x, y: -first.y };
     if (first.x * second.y - first.y * second.x < 0) second = { x: -second.x, y: -second.y };
-    shape = poseOf([(first.x * size) / motif.width, (first.y * size) / motif.width, (second.x * size) / height, (second.y * size) / height, 0, 0]);
+    shape = poseOf([
+      (first.x * size) / motif.width,
+      (first.y * size) / motif.width,
+      (second.x * size) / height,
+      (second.y * size) / height,
+      0,
+      0,
+    ]);
   }
   const { turn, scale, stretch, skew, mirrored } = shape;
   // Half a mesh off the cell's corner.
-  return pointsOf(grid).map((point) => ({ motif: id, x: point.x + (u.x + v.x) / 2, y: point.y + (u.y + v.y) / 2, turn: withinTurn(turn), scale, stretch, skew, mirrored }));
+  return pointsOf(grid).map((point) => ({
+    motif: id,
+    x: point.x + (u.x + v.x) / 2,
+    y: point.y + (u.y + v.y) / 2,
+    turn: withinTurn(turn),
+    scale,
+    stretch,
+    skew,
+    mirrored,
+  }));
 }
 
 interface Direction {
@@ -77,12 +96,22 @@ function directionsOf({ a, b }: Lattice): Direction[] {
     }
   }
   const length = ({ v }: Direction): number => Math.hypot(v.x, v.y);
-  return all.sort((p, q) => p.angle - q.angle || length(p) - length(q)).filter((one, n, list) => n === 0 || Math.abs(one.angle - (list[n - 1] as Direction).angle) > 1e-6);
+  return all
+    .sort((p, q) => p.angle - q.angle || length(p) - length(q))
+    .filter((one, n, list) => n === 0 || Math.abs(one.angle - (list[n - 1] as Direction).angle) > 1e-6);
 }
 
-function stripes(lattice: Lattice, { motif: id, fitted, count, angle, size, figure }: GridRecipe, motif: Sized): Placed {
+function stripes(
+  lattice: Lattice,
+  { motif: id, fitted, count, angle, size, figure }: GridRecipe,
+  motif: Sized,
+): Placed {
   const directions = directionsOf(lattice);
-  const wanted = nearestAngle(directions.map((one) => one.angle), angle, { figure });
+  const wanted = nearestAngle(
+    directions.map((one) => one.angle),
+    angle,
+    { figure },
+  );
   const { v, angle: turn } = directions.find((one) => one.angle === wanted) as Direction;
   const length = Math.hypot(v.x, v.y);
   const period = (lattice.width * lattice.height) / length;
@@ -94,6 +123,14 @@ function stripes(lattice: Lattice, { motif: id, fitted, count, angle, size, figu
   const stretch = fitted ? (size * between) / height / scale : 1;
   return Array.from({ length: count * along }, (_, n) => {
     const [down, on] = [(Math.floor(n / along) + 0.5) * between, ((n % along) + 0.5) / along];
-    return { ...UPRIGHT, motif: id, scale, stretch, turn: withinTurn(turn), x: normal.x * down + v.x * on, y: normal.y * down + v.y * on };
+    return {
+      ...UPRIGHT,
+      motif: id,
+      scale,
+      stretch,
+      turn: withinTurn(turn),
+      x: normal.x * down + v.x * on,
+      y: normal.y * down + v.y * on,
+    };
   });
 }

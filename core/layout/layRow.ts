@@ -26,7 +26,10 @@ interface Sizing {
  *
  * @returns undefined where a motif is not known
  */
-export function laidRows({ rows, equal, size, gap, rowGap }: RowRecipe, motifs: ReadonlyMap<string, Sized>): LaidOut | undefined {
+export function laidRows(
+  { rows, equal, size, gap, rowGap }: RowRecipe,
+  motifs: ReadonlyMap<string, Sized>,
+): LaidOut | undefined {
   const sized: Sizing[][] = [];
   for (const row of rows) {
     const own: Sizing[] = [];

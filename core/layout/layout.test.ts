@@ -17,8 +17,15 @@ import { rowOffers } from './rowOffers.ts';
 import { placesByMotif } from '../repeat/fractions.ts';
 import { gridsOf } from './superlattice.ts';
 
-const motifOf = (id: string, width: number, height: number): Motif => ({ ...LEAF_RECORD, id, width, view: { x: 0, y: 0, width: width * 2, height: height * 2 } });
-const MOTIFS = new Map([motifOf('tall', 20, 50), motifOf('wide', 60, 15), motifOf('square', 30, 30)].map((one) => [one.id, one]));
+const motifOf = (id: string, width: number, height: number): Motif => ({
+  ...LEAF_RECORD,
+  id,
+  width,
+  view: { x: 0, y: 0, width: width * 2, height: height * 2 },
+});
+const MOTIFS = new Map(
+  [motifOf('tall', 20, 50), motifOf('wide', 60, 15), motifOf('square', 30, 30)].map((one) => [one.id, one]),
+);
 const anyRow = fc.array(fc.constantFrom(...MOTIFS.keys()), { minLength: 1, maxLength: 6 });
 const anyRecipe: fc.Arbitrary<RowRecipe> = fc.record({
   kind: fc.constant('row' as const),
@@ -30,7 +37,11 @@ const anyRecipe: fc.Arbitrary<RowRecipe> = fc.record({
 });
 /** No step with reflections: nothing closes there. */
 const anyPlainStep = anyStep.filter(({ mirrored }) => mirrored === undefined);
-const anyCell = fc.record({ width: fc.double({ min: 60, max: 300, noNaN: true }), height: fc.double({ min: 60, max: 300, noNaN: true }), step: anyPlainStep });
+const anyCell = fc.record({
+  width: fc.double({ min: 60, max: 300, noNaN: true }),
+  height: fc.double({ min: 60, max: 300, noNaN: true }),
+  step: anyPlainStep,
+});
 
 const sizeOf = ({ motif, scale }: { motif: string; scale: number }): { width: number; height: number } => {
   const one = MOTIFS.get(motif) as Motif;
@@ -51,7 +62,10 @@ describe('rows', () => {
           const placed = laid.placed.slice(at, at + row.length);
           at += row.length;
           expect(placed.map(({ motif }) => motif)).toEqual(row);
-          const edges = placed.map((one) => ({ left: one.x - sizeOf(one).width / 2, right: one.x + sizeOf(one).width / 2 }));
+          const edges = placed.map((one) => ({
+            left: one.x - sizeOf(one).width / 2,
+            right: one.x + sizeOf(one).width / 2,
+          }));
           const gaps = edges.map(({ right }, n) => (edges[n + 1]?.left ?? (edges[0]?.left ?? 0) + laid.width) - right);
           for (const gap of gaps) expect(gap).toBeCloseTo(gaps[0] as number, 9);
           expect(gaps[0]).toBeGreaterThanOrEqual(recipe.gap - 1e-9);
@@ -61,7 +75,9 @@ describe('rows', () => {
           top += high + recipe.rowGap;
           for (const one of placed) {
             const { width, height } = sizeOf(one);
-            expect(recipe.equal === 'width' ? width : recipe.equal === 'height' ? height : Math.sqrt(width * height)).toBeCloseTo(recipe.size, 9);
+            expect(
+              recipe.equal === 'width' ? width : recipe.equal === 'height' ? height : Math.sqrt(width * height),
+            ).toBeCloseTo(recipe.size, 9);
           }
         }
         expect(laid.width).toBeCloseTo(Math.max(...needed), 9);
@@ -75,12 +91,22 @@ describe('rows', () => {
     const places = placesByMotif(names.map((motif, n) => ({ motif, x: 40 * n + 20, y: 20 })));
     return rowOffers({ width: 40 * names.length, height: 40, step: step('brick') }, names.length, places);
   };
-  const fallsOf = (names: readonly string[]) => Object.fromEntries(offersOf(names).map(({ p, q, fall }) => [`${p}/${q}`, fall]));
+  const fallsOf = (names: readonly string[]) =>
+    Object.fromEntries(offersOf(names).map(({ p, q, fall }) => [`${p}/${q}`, fall]));
 
   it('shift best by a half where there are two, by a third where there are three, and say what other fractions do', () => {
     expect(offersOf(['a', 'b'])[0]).toMatchObject({ p: 1, q: 2, fall: 'apart' });
-    expect(offersOf(['a', 'b', 'c']).slice(0, 2)).toMatchObject([{ p: 1, q: 3, fall: 'apart' }, { p: 2, q: 3, fall: 'apart' }]);
-    expect(fallsOf(['a', 'b', 'c'])).toMatchObject({ '1/2': 'zigzag', '1/4': 'aslant', '2/5': 'aslant', '1/6': 'above', '5/6': 'above' });
+    expect(offersOf(['a', 'b', 'c']).slice(0, 2)).toMatchObject([
+      { p: 1, q: 3, fall: 'apart' },
+      { p: 2, q: 3, fall: 'apart' },
+    ]);
+    expect(fallsOf(['a', 'b', 'c'])).toMatchObject({
+      '1/2': 'zigzag',
+      '1/4': 'aslant',
+      '2/5': 'aslant',
+      '1/6': 'above',
+      '5/6': 'above',
+    });
     expect(offersOf(['a', 'b', 'c', 'd', 'e'])[0]).toMatchObject({ p: 2, q: 5, fall: 'apart' });
     expect(fallsOf(['a', 'b', 'c', 'd', 'e'])).toMatchObject({ '1/5': 'beside', '4/5': 'beside', '1/2': 'zigzag' });
     // Sevenths are offered where there are seven.
@@ -121,7 +147,10 @@ describe('rows', () => {
 });
 
 /** Whether a point is reached by whole steps of a grid. */
-function isOn({ u, v }: { u: { x: number; y: number }; v: { x: number; y: number } }, { x, y }: { x: number; y: number }): boolean {
+function isOn(
+  { u, v }: { u: { x: number; y: number }; v: { x: number; y: number } },
+  { x, y }: { x: number; y: number },
+): boolean {
   const det = u.x * v.y - u.y * v.x;
   return isWhole((x * v.y - y * v.x) / det) && isWhole((u.x * y - u.y * x) / det);
 }
@@ -145,30 +174,58 @@ describe('grids', () => {
 
   it('have as many points to the cell as were asked for, none twice and all equally far apart', () => {
     fc.assert(
-      fc.property(anyCell, fc.integer({ min: 1, max: 40 }), fc.double({ min: -180, max: 180, noNaN: true }), fc.constantFrom('dots' as const, 'checks' as const, 'ogees' as const), (repeat, count, angle, figure) => {
-        const lattice = latticeOf(repeat);
-        const placed = shapeOf(lattice, { kind: 'grid', figure, motif: 'square', fitted: true, count, angle, size: 1 });
-        expect(placed).toHaveLength(count);
-        const [first, ...rest] = placed;
-        for (const one of rest) {
-          const by = nearestDifference(lattice, one, first ?? one);
-          expect(Math.hypot(by.x, by.y)).toBeGreaterThan(1e-6);
-        }
-        const angles = anglesOf(lattice, { figure, count });
-        expect(angles).toContain(nearestAngle(angles, angle, { figure }));
-        // Checks that touch cover half of the cloth, ogees' boxes twice as much as there is.
-        const [a, b, c, d] = shapeMatrix(first as never, MOTIFS.get('square') as Motif);
-        const area = Math.abs(a * d - b * c) * 60 * 60 * count;
-        if (figure !== 'dots') expect(area / (repeat.width * repeat.height)).toBeCloseTo(figure === 'checks' ? 0.5 : 2, 6);
-      }),
+      fc.property(
+        anyCell,
+        fc.integer({ min: 1, max: 40 }),
+        fc.double({ min: -180, max: 180, noNaN: true }),
+        fc.constantFrom('dots' as const, 'checks' as const, 'ogees' as const),
+        (repeat, count, angle, figure) => {
+          const lattice = latticeOf(repeat);
+          const placed = shapeOf(lattice, {
+            kind: 'grid',
+            figure,
+            motif: 'square',
+            fitted: true,
+            count,
+            angle,
+            size: 1,
+          });
+          expect(placed).toHaveLength(count);
+          const [first, ...rest] = placed;
+          for (const one of rest) {
+            const by = nearestDifference(lattice, one, first ?? one);
+            expect(Math.hypot(by.x, by.y)).toBeGreaterThan(1e-6);
+          }
+          const angles = anglesOf(lattice, { figure, count });
+          expect(angles).toContain(nearestAngle(angles, angle, { figure }));
+          // Checks that touch cover half of the cloth, ogees' boxes twice as much as there is.
+          const [a, b, c, d] = shapeMatrix(first as never, MOTIFS.get('square') as Motif);
+          const area = Math.abs(a * d - b * c) * 60 * 60 * count;
+          if (figure !== 'dots')
+            expect(area / (repeat.width * repeat.height)).toBeCloseTo(figure === 'checks' ? 0.5 : 2, 6);
+        },
+      ),
     );
   });
 
   it('lay checks corner to corner', () => {
     const lattice = latticeOf({ width: 80, height: 80, step: SQUARE });
-    const placed = shapeOf(lattice, { kind: 'grid', figure: 'checks', motif: 'square', fitted: true, count: 8, angle: 0, size: 1 });
+    const placed = shapeOf(lattice, {
+      kind: 'grid',
+      figure: 'checks',
+      motif: 'square',
+      fitted: true,
+      count: 8,
+      angle: 0,
+      size: 1,
+    });
     // Eight squares of 20 mm: a chessboard of four by four.
-    for (const one of placed) expect(one).toMatchObject({ scale: expect.closeTo(20 / 30, 9) as number, stretch: expect.closeTo(1, 9) as number, skew: expect.closeTo(0, 9) as number });
+    for (const one of placed)
+      expect(one).toMatchObject({
+        scale: expect.closeTo(20 / 30, 9) as number,
+        stretch: expect.closeTo(1, 9) as number,
+        skew: expect.closeTo(0, 9) as number,
+      });
     const upright = placed.map(({ turn }) => Math.abs(turn % 90));
     expect(Math.max(...upright.map((turn) => Math.min(turn, 90 - turn)))).toBeCloseTo(0, 6);
     for (const one of placed) {
@@ -182,21 +239,40 @@ describe('grids', () => {
 
   it('lay stripes along lattice vectors, evenly apart, a little over their own ends', () => {
     fc.assert(
-      fc.property(anyCell, fc.integer({ min: 1, max: 12 }), fc.double({ min: -90, max: 90, noNaN: true }), (repeat, count, angle) => {
-        const lattice = latticeOf(repeat);
-        const placed = shapeOf(lattice, { kind: 'grid', figure: 'stripes', motif: 'wide', fitted: true, count, angle, size: 0.5 });
-        expect(placed).toHaveLength(count);
-        const motif = MOTIFS.get('wide') as Motif;
-        for (const one of placed) {
-          const radians = (one.turn * Math.PI) / 180;
-          const length = motif.width * one.scale - 1;
-          // Its own length on, the cloth is the same again.
-          const by = nearestDifference(lattice, { x: length * Math.cos(radians), y: length * Math.sin(radians) }, { x: 0, y: 0 });
-          expect(Math.hypot(by.x, by.y)).toBeLessThan(1e-5);
-          // Half of the cloth is striped.
-          expect((length * naturalHeight(motif) * one.scale * one.stretch * count) / (repeat.width * repeat.height)).toBeCloseTo(0.5, 6);
-        }
-      }),
+      fc.property(
+        anyCell,
+        fc.integer({ min: 1, max: 12 }),
+        fc.double({ min: -90, max: 90, noNaN: true }),
+        (repeat, count, angle) => {
+          const lattice = latticeOf(repeat);
+          const placed = shapeOf(lattice, {
+            kind: 'grid',
+            figure: 'stripes',
+            motif: 'wide',
+            fitted: true,
+            count,
+            angle,
+            size: 0.5,
+          });
+          expect(placed).toHaveLength(count);
+          const motif = MOTIFS.get('wide') as Motif;
+          for (const one of placed) {
+            const radians = (one.turn * Math.PI) / 180;
+            const length = motif.width * one.scale - 1;
+            // Its own length on, the cloth is the same again.
+            const by = nearestDifference(
+              lattice,
+              { x: length * Math.cos(radians), y: length * Math.sin(radians) },
+              { x: 0, y: 0 },
+            );
+            expect(Math.hypot(by.x, by.y)).toBeLessThan(1e-5);
+            // Half of the cloth is striped.
+            expect(
+              (length * naturalHeight(motif) * one.scale * one.stretch * count) / (repeat.width * repeat.height),
+            ).toBeCloseTo(0.5, 6);
+          }
+        },
+      ),
     );
   });
 
@@ -205,24 +281,58 @@ describe('grids', () => {
     const angles = anglesOf(lattice, { figure: 'dots', count: 25 });
     expect(angles.some((angle) => Math.abs(angle - (Math.atan2(3, 4) * 180) / Math.PI) < 1e-6)).toBe(true);
     expect(nearestAngle(angles, 37, { figure: 'dots' })).toBeCloseTo(36.8699, 3);
-    expect(nearestAngle(anglesOf(lattice, { figure: 'stripes', count: 3 }), 44, { figure: 'stripes' })).toBeCloseTo(45, 6);
+    expect(nearestAngle(anglesOf(lattice, { figure: 'stripes', count: 3 }), 44, { figure: 'stripes' })).toBeCloseTo(
+      45,
+      6,
+    );
   });
 
   it('keep a motif’s proportions that is not made to fill', () => {
-    const [dot] = shapeOf(latticeOf({ width: 80, height: 80, step: SQUARE }), { kind: 'grid', figure: 'dots', motif: 'tall', fitted: false, count: 4, angle: 0, size: 0.5 });
+    const [dot] = shapeOf(latticeOf({ width: 80, height: 80, step: SQUARE }), {
+      kind: 'grid',
+      figure: 'dots',
+      motif: 'tall',
+      fitted: false,
+      count: 4,
+      angle: 0,
+      size: 0.5,
+    });
     expect(dot).toMatchObject({ scale: 20 / 50, stretch: 1, skew: 0, turn: 0 });
-    const row = shapeOf(latticeOf({ width: 80, height: 80, step: SQUARE }), { kind: 'grid', figure: 'stripes', motif: 'wide', fitted: false, count: 2, angle: 0, size: 0.5 });
+    const row = shapeOf(latticeOf({ width: 80, height: 80, step: SQUARE }), {
+      kind: 'grid',
+      figure: 'stripes',
+      motif: 'wide',
+      fitted: false,
+      count: 2,
+      angle: 0,
+      size: 0.5,
+    });
     // 20 mm high and 80 mm wide, one to a stripe.
     expect(row).toHaveLength(2);
-    expect(transform(shapeMatrix({ ...leafAt('a', {}), ...(row[0] as object) }, MOTIFS.get('wide') as Motif), { x: 120, y: 0 }).x).toBeCloseTo(40, 6);
+    expect(
+      transform(shapeMatrix({ ...leafAt('a', {}), ...(row[0] as object) }, MOTIFS.get('wide') as Motif), {
+        x: 120,
+        y: 0,
+      }).x,
+    ).toBeCloseTo(40, 6);
   });
 });
 
 describe('a layout on the cloth', () => {
   let n = 0;
   const newId = (): string => `new${(n += 1)}`;
-  const start: Design = { ...newDesign('d', 'Rows', { width: 100, height: 100, step: step('brick') }), placements: [leafAt('hand', { x: 5 })] };
-  const recipe: RowRecipe = { kind: 'row', rows: [['tall', 'wide', 'square']], equal: 'height', size: 40, gap: 10, rowGap: 8 };
+  const start: Design = {
+    ...newDesign('d', 'Rows', { width: 100, height: 100, step: step('brick') }),
+    placements: [leafAt('hand', { x: 5 })],
+  };
+  const recipe: RowRecipe = {
+    kind: 'row',
+    rows: [['tall', 'wide', 'square']],
+    equal: 'height',
+    size: 40,
+    gap: 10,
+    rowGap: 8,
+  };
 
   it('is laid, follows its recipe, keeps ids and what was laid by hand, and is undone to the bit', () => {
     const first = layLayout(start, MOTIFS, recipe, 'main', newId);
@@ -232,20 +342,42 @@ describe('a layout on the cloth', () => {
     expect(apply(once, inverse(start, first))).toEqual(start);
     const again = layLayout(once, MOTIFS, { ...recipe, rows: [['square', 'tall']], gap: 4 }, 'main', newId);
     const twice = apply(once, again);
-    expect(twice.placements.slice(1).map(({ id, motif }) => [id, motif])).toEqual([[once.placements[1]?.id, 'square'], [once.placements[2]?.id, 'tall']]);
+    expect(twice.placements.slice(1).map(({ id, motif }) => [id, motif])).toEqual([
+      [once.placements[1]?.id, 'square'],
+      [once.placements[2]?.id, 'tall'],
+    ]);
     expect(twice.repeat.width).toBeCloseTo(40 + 16 + 8, 9);
     expect(apply(twice, inverse(once, again))).toEqual(once);
     expect(openDesign(JSON.parse(JSON.stringify(twice)))).toEqual(twice);
-    const grid = apply(twice, layLayout(twice, MOTIFS, { kind: 'grid', figure: 'dots', motif: 'square', fitted: true, count: 4, angle: 0, size: 0.5 }, 'main', newId));
+    const grid = apply(
+      twice,
+      layLayout(
+        twice,
+        MOTIFS,
+        { kind: 'grid', figure: 'dots', motif: 'square', fitted: true, count: 4, angle: 0, size: 0.5 },
+        'main',
+        newId,
+      ),
+    );
     expect(grid.repeat).toEqual(twice.repeat);
     expect(grid.placements).toHaveLength(5);
-    expect(openDesign({ ...JSON.parse(JSON.stringify(grid)) as object, version: 2, layout: undefined }).layout).toBeNull();
+    expect(
+      openDesign({ ...(JSON.parse(JSON.stringify(grid)) as object), version: 2, layout: undefined }).layout,
+    ).toBeNull();
   });
 
   it('says why it cannot be, and changes nothing', () => {
     expect(() => layLayout(start, MOTIFS, { ...recipe, rows: [['gone']] }, 'main', newId)).toThrow(LayoutError);
     expect(() => layLayout(start, MOTIFS, { ...recipe, size: 4000 }, 'main', newId)).toThrow(/cells are/);
     const mirrored: Design = { ...start, repeat: { ...start.repeat, step: { ...SQUARE, mirrored: 'both' } } };
-    expect(() => layLayout(mirrored, MOTIFS, { kind: 'grid', figure: 'checks', motif: 'square', fitted: true, count: 4, angle: 0, size: 0.5 }, 'main', newId)).toThrow(/mirrored/);
+    expect(() =>
+      layLayout(
+        mirrored,
+        MOTIFS,
+        { kind: 'grid', figure: 'checks', motif: 'square', fitted: true, count: 4, angle: 0, size: 0.5 },
+        'main',
+        newId,
+      ),
+    ).toThrow(/mirrored/);
   });
 });

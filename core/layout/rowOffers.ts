@@ -34,7 +34,11 @@ const ORDER: Readonly<Record<RowFall, number>> = { apart: 0, beside: 1, zigzag: 
  * @param places their middles, mm, by motif
  */
 export function rowOffers(repeat: Repeat, count: number, places: ReadonlyMap<string, readonly Point[]>): RowOffer[] {
-  const offers = fractionOffers(repeat, places, everyFraction().filter((one) => one.q <= SIMPLE || isInColumns(one, count)));
+  const offers = fractionOffers(
+    repeat,
+    places,
+    everyFraction().filter((one) => one.q <= SIMPLE || isInColumns(one, count)),
+  );
   const rooms = new Map(offers.map((one) => [one, roomsToItself(one, repeat.width, count, places)]));
   const farthest = (list: readonly FractionOffer[]): number => Math.max(0, ...list.map((one) => rooms.get(one) ?? 0));
   const inColumns = farthest(offers.filter((one) => isInColumns(one, count)));
@@ -60,7 +64,12 @@ function isWhole(value: number): boolean {
 }
 
 /** How far to the side the nearest equal motif of the next row stands, the least of all motifs, in rooms. */
-function roomsToItself({ p, q }: Fraction, width: number, count: number, places: ReadonlyMap<string, readonly Point[]>): number {
+function roomsToItself(
+  { p, q }: Fraction,
+  width: number,
+  count: number,
+  places: ReadonlyMap<string, readonly Point[]>,
+): number {
   const shift = (p / q) * width;
   let least = width / 2;
   for (const list of places.values()) {

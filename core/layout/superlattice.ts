@@ -36,18 +36,24 @@ export function gridsOf({ a, b }: Lattice, count: number): Superlattice[] {
   const best = Math.max(...all.map(({ squareness }) => squareness));
   const enough = all.filter(({ squareness }) => squareness >= Math.min(SQUARE_ENOUGH, best - 1e-9));
   const kept: Superlattice[] = [];
-  for (const grid of enough.sort((m, n) => n.squareness - m.squareness)) if (!kept.some(({ angle }) => quarterApart(angle, grid.angle) < 0.01)) kept.push(grid);
+  for (const grid of enough.sort((m, n) => n.squareness - m.squareness))
+    if (!kept.some(({ angle }) => quarterApart(angle, grid.angle) < 0.01)) kept.push(grid);
   return kept.sort((m, n) => m.angle - n.angle);
 }
 
 /** Every point of a grid in one cell, from the origin. */
 export function pointsOf({ through: { u, p, v, q } }: Superlattice): Point[] {
-  return Array.from({ length: p * q }, (_, n) => ({ x: Math.floor(n / q) * u.x + (n % q) * v.x, y: Math.floor(n / q) * u.y + (n % q) * v.y }));
+  return Array.from({ length: p * q }, (_, n) => ({
+    x: Math.floor(n / q) * u.x + (n % q) * v.x,
+    y: Math.floor(n / q) * u.y + (n % q) * v.y,
+  }));
 }
 
 /** The grid whose angle is nearest to one, quarter turns alike. */
 export function gridNearest(grids: readonly Superlattice[], angle: number): Superlattice {
-  return grids.reduce((best, one) => (quarterApart(one.angle, angle) < quarterApart(best.angle, angle) - 1e-9 ? one : best));
+  return grids.reduce((best, one) =>
+    quarterApart(one.angle, angle) < quarterApart(best.angle, angle) - 1e-9 ? one : best,
+  );
 }
 
 /** How far angles are apart, quarter turns alike; degrees. */

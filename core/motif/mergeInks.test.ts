@@ -10,18 +10,27 @@ const anyHex = fc.integer({ min: 0, max: 0xffffff }).map((n): Hex => `#${n.toStr
 describe('merging inks', () => {
   it('makes near-equal ones the first of them and leaves the rest', () => {
     const merged = mergedInks(['#b3402e', '#b4412f', '#1f2430', '#b23f2d'], 3);
-    expect([...merged]).toEqual([['#b3402e', '#b3402e'], ['#b4412f', '#b3402e'], ['#1f2430', '#1f2430'], ['#b23f2d', '#b3402e']]);
+    expect([...merged]).toEqual([
+      ['#b3402e', '#b3402e'],
+      ['#b4412f', '#b3402e'],
+      ['#1f2430', '#1f2430'],
+      ['#b23f2d', '#b3402e'],
+    ]);
   });
 
   it('with nothing between them keeps all apart, and never makes more of them', () => {
     fc.assert(
-      fc.property(fc.uniqueArray(anyHex, { maxLength: 12 }), fc.double({ min: 0, max: 25, noNaN: true }), (inks, within) => {
-        expect([...mergedInks(inks, 0).values()]).toEqual(inks);
-        const merged = mergedInks(inks, within);
-        expect([...merged.keys()]).toEqual(inks);
-        // What stands for others stands for itself.
-        for (const ink of merged.values()) expect(merged.get(ink)).toBe(ink);
-      }),
+      fc.property(
+        fc.uniqueArray(anyHex, { maxLength: 12 }),
+        fc.double({ min: 0, max: 25, noNaN: true }),
+        (inks, within) => {
+          expect([...mergedInks(inks, 0).values()]).toEqual(inks);
+          const merged = mergedInks(inks, within);
+          expect([...merged.keys()]).toEqual(inks);
+          // What stands for others stands for itself.
+          for (const ink of merged.values()) expect(merged.get(ink)).toBe(ink);
+        },
+      ),
     );
   });
 

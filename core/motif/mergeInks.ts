@@ -31,11 +31,18 @@ export function mergedInks(inks: readonly Hex[], within: number): Map<Hex, Hex> 
 /** The artwork with its inks exchanged; an ink not named stays. */
 export function withInks(artwork: Artwork, inks: ReadonlyMap<Hex, Hex>): Artwork {
   const exchange = (ink: Hex): Hex => inks.get(ink) ?? ink;
-  const paint = (one: Paint): Paint => (one.kind === 'ink' ? { ...one, ink: exchange(one.ink) } : { ...one, stops: one.stops.map((stop) => ({ ...stop, ink: exchange(stop.ink) })) });
+  const paint = (one: Paint): Paint =>
+    one.kind === 'ink'
+      ? { ...one, ink: exchange(one.ink) }
+      : { ...one, stops: one.stops.map((stop) => ({ ...stop, ink: exchange(stop.ink) })) };
   const node = (one: ArtworkNode): ArtworkNode => {
     if (one.kind === 'group') return { ...one, children: one.children.map(node) };
     if (one.kind === 'picture') return one;
-    return { ...one, ...(one.fill && { fill: paint(one.fill) }), ...(one.stroke && { stroke: { ...one.stroke, paint: paint(one.stroke.paint) } }) };
+    return {
+      ...one,
+      ...(one.fill && { fill: paint(one.fill) }),
+      ...(one.stroke && { stroke: { ...one.stroke, paint: paint(one.stroke.paint) } }),
+    };
   };
   return { ...artwork, nodes: artwork.nodes.map(node) };
 }

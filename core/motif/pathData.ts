@@ -64,7 +64,14 @@ export function pathBounds(text: PathText): Box | undefined {
     lineTo: to,
     quadraticCurveTo(cx, cy, px, py) {
       // A quadratic is the cubic whose controls lie two thirds of the way to its own.
-      this.bezierCurveTo(x + (2 / 3) * (cx - x), y + (2 / 3) * (cy - y), px + (2 / 3) * (cx - px), py + (2 / 3) * (cy - py), px, py);
+      this.bezierCurveTo(
+        x + (2 / 3) * (cx - x),
+        y + (2 / 3) * (cy - y),
+        px + (2 / 3) * (cx - px),
+        py + (2 / 3) * (cy - py),
+        px,
+        py,
+      );
     },
     bezierCurveTo(c1x, c1y, c2x, c2y, px, py) {
       for (const t of [...turningPoints(x, c1x, c2x, px), ...turningPoints(y, c1y, c2y, py)]) {

@@ -23,7 +23,12 @@ export function silhouetteOf(pixels: Uint8ClampedArray, width: number, height: n
  * @param v 0 to 1 down it
  * @param reach in the same shares, across and down
  */
-export function isSolidNear({ width, height, solid }: Silhouette, u: number, v: number, reach: { u: number; v: number }): boolean {
+export function isSolidNear(
+  { width, height, solid }: Silhouette,
+  u: number,
+  v: number,
+  reach: { u: number; v: number },
+): boolean {
   const left = Math.max(0, Math.floor((u - reach.u) * width));
   const right = Math.min(width - 1, Math.floor((u + reach.u) * width));
   const top = Math.max(0, Math.floor((v - reach.v) * height));
@@ -46,7 +51,12 @@ export function edgePointsOf(silhouette: Silhouette): readonly { readonly u: num
   const { width, height, solid } = silhouette;
   const points: { u: number; v: number }[] = [];
   const add = (x: number, y: number): void => void points.push({ u: x / width, v: y / height });
-  const scan = (lines: number, length: number, at: (line: number, i: number) => number, corner: (line: number, i: number) => void): void => {
+  const scan = (
+    lines: number,
+    length: number,
+    at: (line: number, i: number) => number,
+    corner: (line: number, i: number) => void,
+  ): void => {
     for (let line = 0; line < lines; line += 1) {
       let [first, last] = [-1, -1];
       for (let i = 0; i < length; i += 1) {
@@ -61,9 +71,27 @@ export function edgePointsOf(silhouette: Silhouette): readonly { readonly u: num
       }
     }
   };
-  scan(height, width, (y, x) => y * width + x, (y, x) => add(x, y));
-  scan(width, height, (x, y) => y * width + x, (x, y) => add(x, y));
-  const found = points.length > 0 ? points : [{ u: 0, v: 0 }, { u: 1, v: 0 }, { u: 1, v: 1 }, { u: 0, v: 1 }];
+  scan(
+    height,
+    width,
+    (y, x) => y * width + x,
+    (y, x) => add(x, y),
+  );
+  scan(
+    width,
+    height,
+    (x, y) => y * width + x,
+    (x, y) => add(x, y),
+  );
+  const found =
+    points.length > 0
+      ? points
+      : [
+          { u: 0, v: 0 },
+          { u: 1, v: 0 },
+          { u: 1, v: 1 },
+          { u: 0, v: 1 },
+        ];
   edges.set(silhouette, found);
   return found;
 }

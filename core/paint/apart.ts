@@ -7,7 +7,10 @@ import type { Design } from '../document/design.ts';
  *
  * @param live what is drawn by itself; @param above what is painted apart
  */
-export function canPaintApart({ placements, layers }: Design, { live, above }: { readonly live: readonly string[]; readonly above: ReadonlySet<string> }): boolean {
+export function canPaintApart(
+  { placements, layers }: Design,
+  { live, above }: { readonly live: readonly string[]; readonly above: ReadonlySet<string> },
+): boolean {
   const alone = new Set(live);
   const groups = new Map(layers.filter((layer) => !isPlain(layer)).map((layer) => [layer.id, layer]));
   return placements.every(({ id, layer, blend }) => {

@@ -1,7 +1,16 @@
 import type { InkResolver } from '../colour/inkResolver.ts';
 import { withAlpha } from '../colour/hex.ts';
 import { compose, IDENTITY, invert, transform, type Matrix } from '../geometry/matrix.ts';
-import type { ArtworkNode, ClipShape, GroupNode, Paint, PathNode, PathText, PictureNode, Stroke } from '../motif/artwork.ts';
+import type {
+  ArtworkNode,
+  ClipShape,
+  GroupNode,
+  Paint,
+  PathNode,
+  PathText,
+  PictureNode,
+  Stroke,
+} from '../motif/artwork.ts';
 import { tracePath, type PathSink } from '../motif/pathData.ts';
 import { levelFor } from './picture.ts';
 import type { Easel, Surface, SurfaceGradient, SurfacePath } from './surface.ts';
@@ -86,7 +95,13 @@ function fillPath(surface: Surface, node: PathNode, paint: Paint, matrix: Matrix
   surface.fill(builtPath(paint, node.path, easel, back), node.rule);
 }
 
-function strokePath(surface: Surface, node: PathNode, stroke: Stroke, matrix: Matrix, { easel, resolve }: Setting): void {
+function strokePath(
+  surface: Surface,
+  node: PathNode,
+  stroke: Stroke,
+  matrix: Matrix,
+  { easel, resolve }: Setting,
+): void {
   surface.setTransform(...matrix);
   setPaint(surface, 'strokeStyle', flattened(stroke.paint), easel, resolve);
   surface.lineWidth = stroke.width;
@@ -98,7 +113,12 @@ function strokePath(surface: Surface, node: PathNode, stroke: Stroke, matrix: Ma
   surface.stroke(builtPath(node, node.path, easel, IDENTITY));
 }
 
-function paintPicture(surface: Surface, { blob, x, y, width, height }: PictureNode, matrix: Matrix, { easel }: Setting): void {
+function paintPicture(
+  surface: Surface,
+  { blob, x, y, width, height }: PictureNode,
+  matrix: Matrix,
+  { easel }: Setting,
+): void {
   const picture = easel.picture(blob);
   if (!picture) return;
   const [a, b, c, d] = matrix;
@@ -111,7 +131,13 @@ function paintPicture(surface: Surface, { blob, x, y, width, height }: PictureNo
   easel.lay(surface, shown.level.pixels, { x, y, width: shown.width * perX, height: shown.height * perY });
 }
 
-function setPaint(surface: Surface, part: 'fillStyle' | 'strokeStyle', paint: Paint, easel: Easel, resolve: InkResolver): void {
+function setPaint(
+  surface: Surface,
+  part: 'fillStyle' | 'strokeStyle',
+  paint: Paint,
+  easel: Easel,
+  resolve: InkResolver,
+): void {
   if (paint.kind === 'ink') {
     easel.paintWith(surface, part, withAlpha(resolve(paint.ink), paint.opacity));
     return;
@@ -136,7 +162,12 @@ function flattened(paint: Paint): Paint {
   };
   if (paint.kind === 'radial') {
     const [a, b, c, d] = paint.matrix;
-    return { ...paint, focus: at(paint.focus), centre: at(paint.centre), radius: paint.radius * Math.sqrt(Math.abs(a * d - b * c)) };
+    return {
+      ...paint,
+      focus: at(paint.focus),
+      centre: at(paint.centre),
+      radius: paint.radius * Math.sqrt(Math.abs(a * d - b * c)),
+    };
   }
   // Colour is constant across the gradient's normal, which a map turns into the normal of its inverse transpose.
   const back = invert(paint.matrix);

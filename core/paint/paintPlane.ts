@@ -72,7 +72,12 @@ export function* paintingPlane(
       if (part !== painted) {
         const paint = (on: Sheet): void => paintStamp(on, placement, drawn, place, part, grid, scene, easel);
         if (stamps) {
-          sheet = stamps.sheet(stampKey(placement, drawn, place, part, grid, scene), part.right - part.left, part.bottom - part.top, paint);
+          sheet = stamps.sheet(
+            stampKey(placement, drawn, place, part, grid, scene),
+            part.right - part.left,
+            part.bottom - part.top,
+            paint,
+          );
         } else {
           scratch ??= easel.sheet(1, 1);
           paint(scratch);
@@ -80,7 +85,14 @@ export function* paintingPlane(
         }
         painted = part;
       }
-      layStamp(group?.sheet.surface ?? surface, sheet as Stamp, part, { x: at.x - window.left, y: at.y - window.top }, placement, easel);
+      layStamp(
+        group?.sheet.surface ?? surface,
+        sheet as Stamp,
+        part,
+        { x: at.x - window.left, y: at.y - window.top },
+        placement,
+        easel,
+      );
     }
     yield (index + 1) / scene.placements.length;
   }
@@ -88,7 +100,14 @@ export function* paintingPlane(
 }
 
 /** Paints any rectangle of the plane in one go. */
-export function paintPlane(surface: Surface, scene: Scene, grid: PixelGrid, window: Box, easel: Easel, options?: PlaneOptions): void {
+export function paintPlane(
+  surface: Surface,
+  scene: Scene,
+  grid: PixelGrid,
+  window: Box,
+  easel: Easel,
+  options?: PlaneOptions,
+): void {
   for (const share of paintingPlane(surface, scene, grid, window, easel, options)) void share;
 }
 

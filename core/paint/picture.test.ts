@@ -13,17 +13,27 @@ describe('a picture’s smaller sizes', () => {
 
   it('halve down to one pixel, and cover the whole picture', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 70 }), fc.integer({ min: 1, max: 70 }), fc.double({ min: 0.001, max: 4, noNaN: true }), (width, height, scale) => {
-        const picture = pictureOf(new Uint8ClampedArray(width * height * 4).fill(255), width, height, () => undefined);
-        expect(picture.levels.at(-1)).toMatchObject({ width: 1, height: 1 });
-        const shown = levelFor(picture, scale);
-        expect(shown.width).toBeGreaterThanOrEqual(width);
-        expect(shown.height).toBeGreaterThanOrEqual(height);
-        // Drawn at more than half its own size, unless there is no smaller one.
-        const share = (scale * shown.width) / shown.level.width;
-        expect(share > 0.5 || shown.level.width === 1).toBe(true);
-        if (shown.level !== picture.levels[0]) expect(share).toBeLessThan(1.02);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 70 }),
+        fc.integer({ min: 1, max: 70 }),
+        fc.double({ min: 0.001, max: 4, noNaN: true }),
+        (width, height, scale) => {
+          const picture = pictureOf(
+            new Uint8ClampedArray(width * height * 4).fill(255),
+            width,
+            height,
+            () => undefined,
+          );
+          expect(picture.levels.at(-1)).toMatchObject({ width: 1, height: 1 });
+          const shown = levelFor(picture, scale);
+          expect(shown.width).toBeGreaterThanOrEqual(width);
+          expect(shown.height).toBeGreaterThanOrEqual(height);
+          // Drawn at more than half its own size, unless there is no smaller one.
+          const share = (scale * shown.width) / shown.level.width;
+          expect(share > 0.5 || shown.level.width === 1).toBe(true);
+          if (shown.level !== picture.levels[0]) expect(share).toBeLessThan(1.02);
+        },
+      ),
     );
   });
 });

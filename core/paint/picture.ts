@@ -26,7 +26,12 @@ const LEAST_SHARE = 0.505;
  * @param data RGBA, not premultiplied
  * @param make turns such data into pixels that the engine can lay
  */
-export function pictureOf(data: Uint8ClampedArray, width: number, height: number, make: (data: Uint8ClampedArray, width: number, height: number) => Pixels): Picture {
+export function pictureOf(
+  data: Uint8ClampedArray,
+  width: number,
+  height: number,
+  make: (data: Uint8ClampedArray, width: number, height: number) => Pixels,
+): Picture {
   const levels: PictureLevel[] = [];
   for (let [d, w, h] = [data, width, height]; ; [d, w, h] = [halve(d, w, h), Math.ceil(w / 2), Math.ceil(h / 2)]) {
     levels.push({ pixels: make(d, w, h), width: w, height: h });

@@ -19,7 +19,8 @@ describe('the plan of the cloth', () => {
     fc.assert(
       fc.property(anyRepeat, fc.double({ min: 0.02, max: 60, noNaN: true }), (repeat, scale) => {
         const { kind, grid, reduction, scaleX, scaleY } = clothPlan(repeat, scale, seen);
-        for (const n of [grid.cell.width, grid.cell.height, grid.lattice.a.y, grid.lattice.b.x]) expect(Number.isInteger(n)).toBe(true);
+        for (const n of [grid.cell.width, grid.cell.height, grid.lattice.a.y, grid.lattice.b.x])
+          expect(Number.isInteger(n)).toBe(true);
         expect(scaleX).toBeCloseTo(grid.scaleX / reduction, 12);
         expect(scaleY).toBeCloseTo(grid.scaleY / reduction, 12);
         if (kind === 'far') {
@@ -29,7 +30,8 @@ describe('the plan of the cloth', () => {
         } else {
           expect(reduction).toBe(1);
         }
-        if (kind === 'cell') expect(grid.cell.width * grid.cell.height).toBeLessThanOrEqual(1.5 * seen.width * seen.height);
+        if (kind === 'cell')
+          expect(grid.cell.width * grid.cell.height).toBeLessThanOrEqual(1.5 * seen.width * seen.height);
       }),
       { numRuns: 500 },
     );
@@ -51,7 +53,9 @@ describe('the plan of a file', () => {
   it('refuses what is too large, and says how large it would be', () => {
     const sheet = { width: 3000, height: 3000, step: step('brick', 1, 12) };
     expect(exportPlan(sheet, { dpi: 300 }).refusal).toMatch(/^That would be 15\d{3} megapixels; the most is 400\.$/);
-    expect(exportPlan({ width: 5000, height: 5, step: SQUARE }, { dpi: 300 }).refusal).toMatch(/59\d{3} pixels long; the most is 32000/);
+    expect(exportPlan({ width: 5000, height: 5, step: SQUARE }, { dpi: 300 }).refusal).toMatch(
+      /59\d{3} pixels long; the most is 32000/,
+    );
     expect(exportPlan(sheet, { dpi: 20 }).refusal).toBeUndefined();
   });
 });

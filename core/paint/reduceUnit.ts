@@ -11,8 +11,14 @@
  * @param reduction at most 256
  * @returns RGBA of the same size
  */
-export function reduceUnit(unit: Uint8ClampedArray, width: number, height: number, reduction: number): Uint8ClampedArray<ArrayBuffer> {
-  if (unit.length !== width * height * 4) throw new RangeError(`expected ${width * height * 4} bytes, got ${unit.length}`);
+export function reduceUnit(
+  unit: Uint8ClampedArray,
+  width: number,
+  height: number,
+  reduction: number,
+): Uint8ClampedArray<ArrayBuffer> {
+  if (unit.length !== width * height * 4)
+    throw new RangeError(`expected ${width * height * 4} bytes, got ${unit.length}`);
   const out = new Uint8ClampedArray(unit.length);
   const sums = new Uint32Array((width + 1) * (height + 1));
   const alpha = new Uint32Array(width * height);
@@ -45,7 +51,13 @@ function sumUp(unit: Uint8ClampedArray, channel: number, width: number, height: 
 }
 
 /** Hands over the sum of the block that each pixel of the result stands for. */
-function eachBlock(sums: Uint32Array, width: number, height: number, reduction: number, take: (index: number, total: number) => void): void {
+function eachBlock(
+  sums: Uint32Array,
+  width: number,
+  height: number,
+  reduction: number,
+  take: (index: number, total: number) => void,
+): void {
   const stride = width + 1;
   const sum = (x: number, y: number): number => sums[y * stride + x] as number;
   /** The sum over [0, x) × [0, y) of the repeated plane, for any whole x and y. */

@@ -33,7 +33,14 @@ export function sceneOf(design: Design, motifs: ReadonlyMap<string, DrawnMotif>)
   const shown = hidden.size === 0 ? design.placements : design.placements.filter(({ layer }) => !hidden.has(layer));
   const placements = withImages({ images: imagesOf(design.repeat) }, shown);
   const groups = new Map(design.layers.filter((layer) => !isPlain(layer)).map((layer) => [layer.id, layer]));
-  return { ground: groundColour(design), placements, groups, motifs, resolve: inkResolver(design), colours: coloursOf(design) };
+  return {
+    ground: groundColour(design),
+    placements,
+    groups,
+    motifs,
+    resolve: inkResolver(design),
+    colours: coloursOf(design),
+  };
 }
 
 function coloursOf(design: Design): string {

@@ -27,7 +27,9 @@ export function stampPlace(placement: Placement, { motif }: DrawnMotif, grid: Pi
   const centre = canonical(grid.lattice, { x: placement.x * grid.scaleX, y: placement.y * grid.scaleY });
   const anchor = { x: Math.floor(centre.x), y: Math.floor(centre.y) };
   const phase = { x: centre.x - anchor.x, y: centre.y - anchor.y };
-  const corners = boxAround(cornersAround(placement, motif).map(({ x, y }) => ({ x: x * grid.scaleX, y: y * grid.scaleY })));
+  const corners = boxAround(
+    cornersAround(placement, motif).map(({ x, y }) => ({ x: x * grid.scaleX, y: y * grid.scaleY })),
+  );
   return {
     anchor,
     phase,
@@ -69,15 +71,43 @@ export function paintStamp(
 }
 
 /** Everything that a stamp's pixels depend on. Phases are compared to a millionth of a pixel, which never shows. */
-export function stampKey(placement: Placement, { motif }: DrawnMotif, { phase }: StampPlace, part: Box, grid: PixelGrid, { colours }: Pick<Scene, 'colours'>): string {
+export function stampKey(
+  placement: Placement,
+  { motif }: DrawnMotif,
+  { phase }: StampPlace,
+  part: Box,
+  grid: PixelGrid,
+  { colours }: Pick<Scene, 'colours'>,
+): string {
   return [
-    motif.artwork, motif.width, placement.turn, placement.scale, placement.stretch, placement.skew, placement.mirrored, Math.round(phase.x * 1e6), Math.round(phase.y * 1e6),
-    part.left, part.top, part.right, part.bottom, grid.scaleX, grid.scaleY, colours,
+    motif.artwork,
+    motif.width,
+    placement.turn,
+    placement.scale,
+    placement.stretch,
+    placement.skew,
+    placement.mirrored,
+    Math.round(phase.x * 1e6),
+    Math.round(phase.y * 1e6),
+    part.left,
+    part.top,
+    part.right,
+    part.bottom,
+    grid.scaleX,
+    grid.scaleY,
+    colours,
   ].join(' ');
 }
 
 /** Lays a painted stamp so that its placement's anchor is at `at`, a whole pixel of the surface. */
-export function layStamp(surface: Surface, sheet: Pick<Sheet, 'pixels'>, part: Box, at: Point, { opacity, blend }: Pick<Placement, 'opacity' | 'blend'>, easel: Easel): void {
+export function layStamp(
+  surface: Surface,
+  sheet: Pick<Sheet, 'pixels'>,
+  part: Box,
+  at: Point,
+  { opacity, blend }: Pick<Placement, 'opacity' | 'blend'>,
+  easel: Easel,
+): void {
   surface.globalAlpha = opacity;
   surface.globalCompositeOperation = compositeOf(blend);
   easel.lay(surface, sheet.pixels, {

@@ -27,6 +27,11 @@ describe('seeded numbers', () => {
   });
 
   it('differ for neighbouring seeds', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 1e6 }), (seed) => void expect(first(seed, 4)).not.toEqual(first(seed + 1, 4))));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 1e6 }),
+        (seed) => void expect(first(seed, 4)).not.toEqual(first(seed + 1, 4)),
+      ),
+    );
   });
 });

@@ -42,7 +42,11 @@ export function nearestEcho(lattice: Lattice, origin: Point, p: Point): Steps {
 
 /** Everything that a displacement is by the lattice that is shorter than `far`, in the lattice's unit. */
 export function displacementsWithin(lattice: Lattice, { x, y }: Point, far: number): Point[] {
-  return echoesTouching(lattice, { left: x, top: y, right: x, bottom: y }, { left: -far, top: -far, right: far, bottom: far }).flatMap((steps) => {
+  return echoesTouching(
+    lattice,
+    { left: x, top: y, right: x, bottom: y },
+    { left: -far, top: -far, right: far, bottom: far },
+  ).flatMap((steps) => {
     const by = displacement(lattice, steps);
     const [dx, dy] = [x + by.x, y + by.y];
     return dx * dx + dy * dy < far * far ? [{ x: dx, y: dy }] : [];

@@ -14,7 +14,14 @@ describe('the fractions of a step', () => {
   it('for a row of three in a brick are those that keep each farthest from its like', () => {
     // Three motifs, each once: 120 mm to the next of its kind along the row, rows 60 mm apart.
     const repeat = { width: 120, height: 60, step: step('brick', 1, 2) };
-    const offers = fractionOffers(repeat, new Map([['a', [{ x: 20, y: 30 }]], ['b', [{ x: 60, y: 30 }]], ['c', [{ x: 100, y: 30 }]]]));
+    const offers = fractionOffers(
+      repeat,
+      new Map([
+        ['a', [{ x: 20, y: 30 }]],
+        ['b', [{ x: 60, y: 30 }]],
+        ['c', [{ x: 100, y: 30 }]],
+      ]),
+    );
     expect(offers[0]).toMatchObject({ p: 1, q: 2 });
     expect(offers[0]?.apart).toBeCloseTo(Math.hypot(60, 60), 9);
     // By a sixth its like lies almost straight below.
@@ -45,7 +52,10 @@ describe('the fractions of a step', () => {
 describe('fitting the cell', () => {
   it('makes it the row and one gap, exactly, and keeps everything else', () => {
     const row = [0, 1, 2].map((n) => leafAt(`p${n}`, { x: 20 + 40 * n, y: 30 }));
-    const design = { ...newDesign('d', 'Row', { width: 400, height: 300, step: step('brick', 1, 3) }), placements: row };
+    const design = {
+      ...newDesign('d', 'Row', { width: 400, height: 300, step: step('brick', 1, 3) }),
+      placements: row,
+    };
     const command = fitCell(design, LEAVES, 10);
     if (!command) throw new Error('it did not fit');
     const after = apply(design, command);

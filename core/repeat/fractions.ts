@@ -21,7 +21,11 @@ const SAME = 0.5;
  * @param places middles of placements, by motif
  * @param fractions what there is to choose from
  */
-export function fractionOffers(repeat: Repeat, places: ReadonlyMap<string, readonly Point[]>, fractions = SIMPLE): FractionOffer[] {
+export function fractionOffers(
+  repeat: Repeat,
+  places: ReadonlyMap<string, readonly Point[]>,
+  fractions = SIMPLE,
+): FractionOffer[] {
   const { kind } = repeat.step;
   if (kind === 'square') return [];
   return fractions

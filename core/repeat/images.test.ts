@@ -10,7 +10,9 @@ import { distanceBetween, latticeDistance, latticeOf, nearestDifference } from '
 import { pixelGrid } from './pixelFit.ts';
 import { mirroredStep, step } from './step.ts';
 
-const anyMirrored = fc.tuple(anyRepeat, fc.constantFrom(...MIRRORED_STEPS)).map(([repeat, one]) => ({ ...repeat, step: one }));
+const anyMirrored = fc
+  .tuple(anyRepeat, fc.constantFrom(...MIRRORED_STEPS))
+  .map(([repeat, one]) => ({ ...repeat, step: one }));
 
 describe('the images of a mirrored step', () => {
   it('are a group with the lattice: an image of an image is an image, some whole steps away', () => {
@@ -33,7 +35,8 @@ describe('the images of a mirrored step', () => {
 
   it('reflect every other column, row, or both about the edges between them', () => {
     const at = { x: 7, y: 4 };
-    const shown = (kind: Parameters<typeof mirroredStep>[0], mirrored: Parameters<typeof mirroredStep>[1]) => imagesOf({ width: 60, height: 40, step: mirroredStep(kind, mirrored) }).map((image) => imagePoint(image, at));
+    const shown = (kind: Parameters<typeof mirroredStep>[0], mirrored: Parameters<typeof mirroredStep>[1]) =>
+      imagesOf({ width: 60, height: 40, step: mirroredStep(kind, mirrored) }).map((image) => imagePoint(image, at));
     expect(shown(step('square'), 'columns')).toEqual([at, { x: -7, y: 4 }]);
     expect(shown(step('square'), 'rows')).toEqual([at, { x: 7, y: -4 }]);
     expect(shown(step('square'), 'both')).toEqual([at, { x: -7, y: 4 }, { x: 7, y: -4 }, { x: -7, y: -4 }]);
@@ -59,7 +62,9 @@ describe('the images of a mirrored step', () => {
     fc.assert(
       fc.property(anyRepeat, anyPoint, anyPoint, (repeat, p, q) => {
         const lattice = latticeOf(repeat);
-        const each = lattice.images.map((image) => imagePoint(image, q)).map(({ x, y }) => latticeDistance(lattice, x - p.x, y - p.y));
+        const each = lattice.images
+          .map((image) => imagePoint(image, q))
+          .map(({ x, y }) => latticeDistance(lattice, x - p.x, y - p.y));
         expect(distanceBetween(lattice, p, q)).toBe(Math.min(...each));
       }),
     );
@@ -80,7 +85,10 @@ describe('the images of a mirrored step', () => {
   it('come and go with the step, every motif left where its own cell shows it, and undone to the bit', () => {
     fc.assert(
       fc.property(anyDesign(), anyStep, (loose, next) => {
-        const design = apply({ ...loose, placements: [] }, { type: 'insert', placements: loose.placements.map((placement, index) => ({ index, placement })) });
+        const design = apply(
+          { ...loose, placements: [] },
+          { type: 'insert', placements: loose.placements.map((placement, index) => ({ index, placement })) },
+        );
         const command: Command = { type: 'repeat', repeat: { ...design.repeat, step: next } };
         const after = apply(design, command);
         const back = apply(after, inverse(design, command));
@@ -92,7 +100,8 @@ describe('the images of a mirrored step', () => {
           expect(left.x < to.width && left.y < to.height).toBe(true);
           // What lies on the axis is at both edges of the cell alike.
           const isOnAxis = Math.abs(one.x - from.ownWidth) < 1e-9 || Math.abs(one.y - from.ownHeight) < 1e-9;
-          if (design.repeat.step.mirrored && !next.mirrored && !isOnAxis) expect(distanceBetween(from, one, left)).toBeLessThan(1e-9);
+          if (design.repeat.step.mirrored && !next.mirrored && !isOnAxis)
+            expect(distanceBetween(from, one, left)).toBeLessThan(1e-9);
         });
       }),
     );
@@ -107,17 +116,44 @@ describe('a honeycomb', () => {
         expect(isHexagonal(comb)).toBe(true);
         const { a, b } = latticeOf(comb);
         const side = Math.max(comb.width, comb.height);
-        for (const [i, j] of [[1, 0], [0, 1], [1, -1]] as const) expect(Math.hypot(i * a.x + j * b.x, i * a.y + j * b.y)).toBeCloseTo(side, 6);
+        for (const [i, j] of [
+          [1, 0],
+          [0, 1],
+          [1, -1],
+        ] as const)
+          expect(Math.hypot(i * a.x + j * b.x, i * a.y + j * b.y)).toBeCloseTo(side, 6);
         const corners = hexagonOf(comb);
         const middle = { x: comb.width / 2, y: comb.height / 2 };
         for (const corner of corners) {
           // A corner belongs to three hexagons: it is as far from its own middle as from two others.
-          const from = [[0, 0], [1, 0], [0, 1], [1, -1], [-1, 0], [0, -1], [-1, 1]].map(([i, j]) => Math.hypot(corner.x - middle.x - (i as number) * a.x - (j as number) * b.x, corner.y - middle.y - (i as number) * a.y - (j as number) * b.y)).sort((p, q) => p - q);
+          const from = [
+            [0, 0],
+            [1, 0],
+            [0, 1],
+            [1, -1],
+            [-1, 0],
+            [0, -1],
+            [-1, 1],
+          ]
+            .map(([i, j]) =>
+              Math.hypot(
+                corner.x - middle.x - (i as number) * a.x - (j as number) * b.x,
+                corner.y - middle.y - (i as number) * a.y - (j as number) * b.y,
+              ),
+            )
+            .sort((p, q) => p - q);
           expect((from[2] as number) - (from[0] as number)).toBeLessThan(1e-9 * side);
         }
       }),
     );
-    expect(honeycombOf({ width: 100, height: 80, step: step('brick', 1, 3) })).toMatchObject({ width: 100, height: 100 * HEXAGON, step: { kind: 'brick', drop: { p: 1, q: 2 }, honeycomb: true } });
-    expect(honeycombOf({ width: 100, height: 80, step: step('square') })).toMatchObject({ width: 80 * HEXAGON, height: 80 });
+    expect(honeycombOf({ width: 100, height: 80, step: step('brick', 1, 3) })).toMatchObject({
+      width: 100,
+      height: 100 * HEXAGON,
+      step: { kind: 'brick', drop: { p: 1, q: 2 }, honeycomb: true },
+    });
+    expect(honeycombOf({ width: 100, height: 80, step: step('square') })).toMatchObject({
+      width: 80 * HEXAGON,
+      height: 80,
+    });
   });
 });

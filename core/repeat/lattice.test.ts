@@ -29,9 +29,18 @@ describe('fractions', () => {
 
 describe('the lattice', () => {
   it('has the basis its step says', () => {
-    expect(latticeOf({ width: 60, height: 40, step: step('square') })).toMatchObject({ a: { x: 60, y: 0 }, b: { x: 0, y: 40 } });
-    expect(latticeOf({ width: 60, height: 40, step: step('half-drop', 1, 2) })).toMatchObject({ a: { x: 60, y: 20 }, b: { x: 0, y: 40 } });
-    expect(latticeOf({ width: 60, height: 40, step: step('brick', 1, 3) })).toMatchObject({ a: { x: 60, y: 0 }, b: { x: 20, y: 40 } });
+    expect(latticeOf({ width: 60, height: 40, step: step('square') })).toMatchObject({
+      a: { x: 60, y: 0 },
+      b: { x: 0, y: 40 },
+    });
+    expect(latticeOf({ width: 60, height: 40, step: step('half-drop', 1, 2) })).toMatchObject({
+      a: { x: 60, y: 20 },
+      b: { x: 0, y: 40 },
+    });
+    expect(latticeOf({ width: 60, height: 40, step: step('brick', 1, 3) })).toMatchObject({
+      a: { x: 60, y: 0 },
+      b: { x: 20, y: 40 },
+    });
   });
 
   it('brings every point into the cell, and points that differ by a lattice vector to the same place', () => {
@@ -55,9 +64,18 @@ describe('the lattice', () => {
     // Boxes at most 700 mm apart and cells of at least 40 mm: no step goes further than 36 either way.
     const side = fc.double({ min: 0.1, max: 200, noNaN: true });
     const anyBox: fc.Arbitrary<Box> = fc
-      .tuple(fc.double({ min: -250, max: 250, noNaN: true }), fc.double({ min: -250, max: 250, noNaN: true }), side, side)
+      .tuple(
+        fc.double({ min: -250, max: 250, noNaN: true }),
+        fc.double({ min: -250, max: 250, noNaN: true }),
+        side,
+        side,
+      )
       .map(([left, top, w, h]) => ({ left, top, right: left + w, bottom: top + h }));
-    const repeat = fc.record({ width: fc.double({ min: 40, max: 300, noNaN: true }), height: fc.double({ min: 40, max: 300, noNaN: true }), step: anyStep });
+    const repeat = fc.record({
+      width: fc.double({ min: 40, max: 300, noNaN: true }),
+      height: fc.double({ min: 40, max: 300, noNaN: true }),
+      step: anyStep,
+    });
     fc.assert(
       fc.property(repeat, anyBox, anyBox, (r, box, window) => {
         const lattice = latticeOf(r);
@@ -66,9 +84,15 @@ describe('the lattice', () => {
         for (let i = -40; i <= 40; i += 1) {
           for (let j = -40; j <= 40; j += 1) {
             const echo = shiftBox(box, displacement(lattice, { i, j }));
-            const grown = (by: number): Box => ({ left: echo.left - by, top: echo.top - by, right: echo.right + by, bottom: echo.bottom + by });
+            const grown = (by: number): Box => ({
+              left: echo.left - by,
+              top: echo.top - by,
+              right: echo.right + by,
+              bottom: echo.bottom + by,
+            });
             // Boxes that only share a rounding error may be counted either way.
-            if (found.has(`${i} ${j}`) ? !intersectBoxes(grown(1e-9), window) : intersectBoxes(grown(-1e-9), window)) throw new Error(`wrong about the echo at ${i}, ${j}`);
+            if (found.has(`${i} ${j}`) ? !intersectBoxes(grown(1e-9), window) : intersectBoxes(grown(-1e-9), window))
+              throw new Error(`wrong about the echo at ${i}, ${j}`);
             found.delete(`${i} ${j}`);
           }
         }
@@ -88,7 +112,8 @@ describe('the lattice', () => {
         };
         const best = nearestEcho(lattice, origin, p);
         for (let di = -13; di <= 13; di += 1) {
-          for (let dj = -13; dj <= 13; dj += 1) expect(distance(best)).toBeLessThanOrEqual(distance({ i: best.i + di, j: best.j + dj }) + 1e-6);
+          for (let dj = -13; dj <= 13; dj += 1)
+            expect(distance(best)).toBeLessThanOrEqual(distance({ i: best.i + di, j: best.j + dj }) + 1e-6);
         }
         const apart = nearestDifference(lattice, p, origin);
         expect(Math.hypot(apart.x, apart.y)).toBeCloseTo(distance(best), 6);
@@ -100,9 +125,16 @@ describe('the lattice', () => {
   it('has two short vectors that make its cell, between 60° and 120° apart', () => {
     fc.assert(
       fc.property(anyRepeat, (repeat) => {
-        const { a, b, short: [u, v] } = latticeOf(repeat);
-        expect(u.x * v.y - u.y * v.x).toSatisfy((det: number) => Math.abs(Math.abs(det) - Math.abs(a.x * b.y - a.y * b.x)) < 1e-6 * Math.abs(det));
-        for (const one of [u, v]) expect(Math.hypot(one.x - one.i * a.x - one.j * b.x, one.y - one.i * a.y - one.j * b.y)).toBeLessThan(1e-6);
+        const {
+          a,
+          b,
+          short: [u, v],
+        } = latticeOf(repeat);
+        expect(u.x * v.y - u.y * v.x).toSatisfy(
+          (det: number) => Math.abs(Math.abs(det) - Math.abs(a.x * b.y - a.y * b.x)) < 1e-6 * Math.abs(det),
+        );
+        for (const one of [u, v])
+          expect(Math.hypot(one.x - one.i * a.x - one.j * b.x, one.y - one.i * a.y - one.j * b.y)).toBeLessThan(1e-6);
         expect(Math.abs(u.x * v.x + u.y * v.y)).toBeLessThanOrEqual((0.5 + 1e-9) * (u.x * u.x + u.y * u.y));
         expect(Math.hypot(u.x, u.y)).toBeLessThanOrEqual(Math.hypot(v.x, v.y) * (1 + 1e-9));
       }),
@@ -111,20 +143,29 @@ describe('the lattice', () => {
 
   it('finds every displacement within a distance', () => {
     fc.assert(
-      fc.property(fc.record({ width: fc.double({ min: 20, max: 90, noNaN: true }), height: fc.double({ min: 20, max: 90, noNaN: true }), step: anyStep }), anyPoint, fc.double({ min: 0, max: 120, noNaN: true }), (repeat, from, far) => {
-        const lattice = latticeOf(repeat);
-        const near = nearestDifference(lattice, from, { x: 0, y: 0 });
-        let count = 0;
-        for (let i = -40; i <= 40; i += 1) {
-          for (let j = -40; j <= 40; j += 1) {
-            const by = displacement(lattice, { i, j });
-            const distance = Math.hypot(near.x + by.x, near.y + by.y);
-            fc.pre(Math.abs(distance - far) > 1e-6);
-            if (distance < far) count += 1;
+      fc.property(
+        fc.record({
+          width: fc.double({ min: 20, max: 90, noNaN: true }),
+          height: fc.double({ min: 20, max: 90, noNaN: true }),
+          step: anyStep,
+        }),
+        anyPoint,
+        fc.double({ min: 0, max: 120, noNaN: true }),
+        (repeat, from, far) => {
+          const lattice = latticeOf(repeat);
+          const near = nearestDifference(lattice, from, { x: 0, y: 0 });
+          let count = 0;
+          for (let i = -40; i <= 40; i += 1) {
+            for (let j = -40; j <= 40; j += 1) {
+              const by = displacement(lattice, { i, j });
+              const distance = Math.hypot(near.x + by.x, near.y + by.y);
+              fc.pre(Math.abs(distance - far) > 1e-6);
+              if (distance < far) count += 1;
+            }
           }
-        }
-        expect(displacementsWithin(lattice, from, far)).toHaveLength(count);
-      }),
+          expect(displacementsWithin(lattice, from, far)).toHaveLength(count);
+        },
+      ),
     );
   });
 });
@@ -135,11 +176,16 @@ describe('the straight unit', () => {
       fc.property(anyRepeat, (repeat) => {
         const unit = straightUnit(repeat);
         const lattice = latticeOf(repeat);
-        for (const side of [{ x: unit.width, y: 0 }, { x: 0, y: unit.height }]) {
+        for (const side of [
+          { x: unit.width, y: 0 },
+          { x: 0, y: unit.height },
+        ]) {
           const apart = nearestDifference(lattice, side, { x: 0, y: 0 });
           expect(Math.hypot(apart.x, apart.y)).toBeLessThan(1e-8);
         }
-        expect(unit.columns * unit.rows).toBe(repeat.step.mirrored ? latticeOf(repeat).images.length : repeat.step.drop.q);
+        expect(unit.columns * unit.rows).toBe(
+          repeat.step.mirrored ? latticeOf(repeat).images.length : repeat.step.drop.q,
+        );
       }),
     );
   });
@@ -161,8 +207,12 @@ describe('the whole-pixel fit', () => {
         const pixel = 25.4 / dpi;
         const tall = grid.cell.height > q ? 0.5 : 1;
         const wide = grid.cell.width > q ? 0.5 : 1;
-        expect(Math.abs(error.widthMm)).toBeLessThanOrEqual(wide * pixel * (repeat.step.kind === 'brick' ? q : 1) + 1e-9);
-        expect(Math.abs(error.heightMm)).toBeLessThanOrEqual(tall * pixel * (repeat.step.kind === 'half-drop' ? q : 1) + 1e-9);
+        expect(Math.abs(error.widthMm)).toBeLessThanOrEqual(
+          wide * pixel * (repeat.step.kind === 'brick' ? q : 1) + 1e-9,
+        );
+        expect(Math.abs(error.heightMm)).toBeLessThanOrEqual(
+          tall * pixel * (repeat.step.kind === 'half-drop' ? q : 1) + 1e-9,
+        );
         expect(error.widthPercent).toBeCloseTo((100 * error.widthMm) / repeat.width, 9);
       }),
       { numRuns: 1000 },
@@ -173,7 +223,9 @@ describe('the whole-pixel fit', () => {
     const repeat = { width: 640, height: 640, step: step('half-drop', 1, 2) };
     const grid = exportPlan(repeat, { dpi: 300 }).grid;
     // 640 mm is 7559.06 px: whole across, and the nearest even number down.
-    expect([grid.cell.width, grid.cell.height, grid.lattice.a.y, grid.unit.width, grid.unit.height]).toEqual([7559, 7560, 3780, 15118, 7560]);
+    expect([grid.cell.width, grid.cell.height, grid.lattice.a.y, grid.unit.width, grid.unit.height]).toEqual([
+      7559, 7560, 3780, 15118, 7560,
+    ]);
     expect(fitError(repeat, grid, 300).heightMm).toBeCloseTo(0.08, 6);
   });
 
@@ -184,6 +236,9 @@ describe('the whole-pixel fit', () => {
   });
 
   it('never rounds a cell away', () => {
-    expect(pixelGrid({ width: 5, height: 5, step: step('brick', 5, 12) }, 0.001).cell).toMatchObject({ width: 12, height: 1 });
+    expect(pixelGrid({ width: 5, height: 5, step: step('brick', 5, 12) }, 0.001).cell).toMatchObject({
+      width: 12,
+      height: 1,
+    });
   });
 });

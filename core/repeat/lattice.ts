@@ -109,7 +109,12 @@ export function latticeDistance({ short: [u, v] }: Lattice, dx: number, dy: numb
   const x = dx - s * u.x - t * v.x;
   const y = dy - s * u.y - t * v.y;
   return Math.sqrt(
-    Math.min(x * x + y * y, (x - u.x) ** 2 + (y - u.y) ** 2, (x - v.x) ** 2 + (y - v.y) ** 2, (x - u.x - v.x) ** 2 + (y - u.y - v.y) ** 2),
+    Math.min(
+      x * x + y * y,
+      (x - u.x) ** 2 + (y - u.y) ** 2,
+      (x - v.x) ** 2 + (y - v.y) ** 2,
+      (x - u.x - v.x) ** 2 + (y - u.y - v.y) ** 2,
+    ),
   );
 }
 
@@ -121,7 +126,12 @@ export function nearestSteps(lattice: Lattice, to: Point): Steps {
   const t = Math.floor((u.x * to.y - u.y * to.x) / det);
   let best: Steps = { i: 0, j: 0 };
   let least = Infinity;
-  for (const [p, q] of [[s, t], [s + 1, t], [s, t + 1], [s + 1, t + 1]] as const) {
+  for (const [p, q] of [
+    [s, t],
+    [s + 1, t],
+    [s, t + 1],
+    [s + 1, t + 1],
+  ] as const) {
     const steps = { i: p * u.i + q * v.i, j: p * u.j + q * v.j };
     const by = displacement(lattice, steps);
     const distance = (to.x - by.x) ** 2 + (to.y - by.y) ** 2;

@@ -19,5 +19,9 @@ export const LARGEST_CELL_MM = 5000;
 export function plainRepeat(repeat: Repeat): Repeat {
   const { width, height, step } = repeat;
   if (!step.mirrored) return repeat;
-  return { width: step.mirrored === 'rows' ? width : 2 * width, height: step.mirrored === 'columns' ? height : 2 * height, step: SQUARE };
+  return {
+    width: step.mirrored === 'rows' ? width : 2 * width,
+    height: step.mirrored === 'columns' ? height : 2 * height,
+    step: SQUARE,
+  };
 }

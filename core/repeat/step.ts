@@ -54,7 +54,8 @@ export function mirroringsOf({ kind, drop }: Step): readonly Mirroring[] {
 /** The step with these cells reflected, or none of them. @throws RangeError where reflecting them is no symmetry */
 export function mirroredStep({ kind, drop }: Step, mirrored: Mirroring | undefined): Step {
   if (!mirrored) return { kind, drop };
-  if (!mirroringsOf({ kind, drop }).includes(mirrored)) throw new RangeError(`a ${kind} of ${drop.p}/${drop.q} cannot reflect ${mirrored}`);
+  if (!mirroringsOf({ kind, drop }).includes(mirrored))
+    throw new RangeError(`a ${kind} of ${drop.p}/${drop.q} cannot reflect ${mirrored}`);
   return { kind, drop, mirrored };
 }
 

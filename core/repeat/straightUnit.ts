@@ -12,7 +12,8 @@ export interface StraightUnit {
 /** Square: the cell. Half-drop p/q: q columns. Brick p/q: q rows. Two columns or rows where every other is reflected. In the repeat's own unit. */
 export function straightUnit({ width, height, step }: Repeat): StraightUnit {
   const { mirrored } = step;
-  const columns = mirrored === 'columns' || mirrored === 'both' ? 2 : step.kind === 'half-drop' && !mirrored ? step.drop.q : 1;
+  const columns =
+    mirrored === 'columns' || mirrored === 'both' ? 2 : step.kind === 'half-drop' && !mirrored ? step.drop.q : 1;
   const rows = mirrored === 'rows' || mirrored === 'both' ? 2 : step.kind === 'brick' && !mirrored ? step.drop.q : 1;
   return { width: width * columns, height: height * rows, columns, rows };
 }

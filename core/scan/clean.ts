@@ -8,9 +8,20 @@ import type { CleanSteps } from './scanRecipe.ts';
 import { removeSpecks } from './specks.ts';
 
 /** The picture turned, straightened, cropped and evenly lit: what the levels are then judged by. */
-export function laidStraight(picture: PixelGrid, perMm: number, { quarters, straighten, crop, evenLight }: CleanSteps): PixelGrid {
+export function laidStraight(
+  picture: PixelGrid,
+  perMm: number,
+  { quarters, straighten, crop, evenLight }: CleanSteps,
+): PixelGrid {
   const straight = turned(quarterTurned(picture, quarters), straighten);
-  const kept = crop ? cropped(straight, { left: crop.left * perMm, top: crop.top * perMm, right: crop.right * perMm, bottom: crop.bottom * perMm }) : straight;
+  const kept = crop
+    ? cropped(straight, {
+        left: crop.left * perMm,
+        top: crop.top * perMm,
+        right: crop.right * perMm,
+        bottom: crop.bottom * perMm,
+      })
+    : straight;
   // Never the picture itself, which may be worked on again.
   const own = kept === picture ? copiedPixels(kept) : kept;
   if (evenLight) evenTheLight(own);
@@ -30,7 +41,12 @@ export function liftOff(pixels: PixelGrid, perMm: number, { levels, paper, speck
  * @param perMm pixels to a millimetre
  * @param told how far it is, 0 to 1
  */
-export function cleaned(picture: PixelGrid, perMm: number, steps: CleanSteps, told: (share: number) => void = () => undefined): PixelGrid {
+export function cleaned(
+  picture: PixelGrid,
+  perMm: number,
+  steps: CleanSteps,
+  told: (share: number) => void = () => undefined,
+): PixelGrid {
   const pixels = laidStraight(picture, perMm, steps);
   told(0.5);
   liftOff(pixels, perMm, steps);

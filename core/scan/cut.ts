@@ -52,11 +52,23 @@ export function cutSheet(pixels: PixelGrid, perMm: number, { gap, joins, splits,
 
   const labels = new Int32Array(near.length).fill(NONE);
   const parts = partsOf(near, columns, rows, true);
-  for (let n = 0; n < parts.row.length; n += 1) labels.fill(parts.part[n] as number, (parts.row[n] as number) * columns + (parts.from[n] as number), (parts.row[n] as number) * columns + (parts.to[n] as number));
+  for (let n = 0; n < parts.row.length; n += 1)
+    labels.fill(
+      parts.part[n] as number,
+      (parts.row[n] as number) * columns + (parts.from[n] as number),
+      (parts.row[n] as number) * columns + (parts.to[n] as number),
+    );
   adopt(labels, drawn, columns, rows);
   for (let n = 0; n < labels.length; n += 1) if (!drawn[n]) labels[n] = NONE;
-  join(labels, joins.map((points) => points.map(({ x, y }) => nearestLabel(labels, columns, rows, x * placesPerMm, y * placesPerMm))));
-  const leftOut = new Set(without.map(({ x, y }) => nearestLabel(labels, columns, rows, x * placesPerMm, y * placesPerMm)));
+  join(
+    labels,
+    joins.map((points) =>
+      points.map(({ x, y }) => nearestLabel(labels, columns, rows, x * placesPerMm, y * placesPerMm)),
+    ),
+  );
+  const leftOut = new Set(
+    without.map(({ x, y }) => nearestLabel(labels, columns, rows, x * placesPerMm, y * placesPerMm)),
+  );
   return { drawings: drawingsOf(labels, columns, by, perMm, pixels, leftOut), labels, columns, rows, by };
 }
 
@@ -74,7 +86,11 @@ export function drawingPixels(pixels: PixelGrid, sheet: CutSheet, { label, box }
 }
 
 /** The drawing that a point names, or undefined where the sheet is empty. */
-export function drawingAt({ drawings, labels, columns, rows, by }: CutSheet, perMm: number, { x, y }: Point): SheetDrawing | undefined {
+export function drawingAt(
+  { drawings, labels, columns, rows, by }: CutSheet,
+  perMm: number,
+  { x, y }: Point,
+): SheetDrawing | undefined {
   const label = nearestLabel(labels, columns, rows, (x * perMm) / by, (y * perMm) / by);
   return drawings.find((drawing) => drawing.label === label);
 }
@@ -93,7 +109,10 @@ function lengthened([a, b]: CutLine, by: number): CutLine {
   const length = Math.hypot(b.x - a.x, b.y - a.y);
   if (length === 0) return [a, b];
   const [ux, uy] = [((b.x - a.x) / length) * by, ((b.y - a.y) / length) * by];
-  return [{ x: a.x - ux, y: a.y - uy }, { x: b.x + ux, y: b.y + uy }];
+  return [
+    { x: a.x - ux, y: a.y - uy },
+    { x: b.x + ux, y: b.y + uy },
+  ];
 }
 
 /** Clears a line two places wide, so that nothing gets across it at a corner. */
@@ -103,7 +122,12 @@ function part(near: Uint8Array, columns: number, rows: number, [a, b]: CutLine, 
   for (let k = 0; k <= steps; k += 1) {
     const x = Math.floor(ax + ((bx - ax) * k) / steps);
     const y = Math.floor(ay + ((by - ay) * k) / steps);
-    for (const [u, v] of [[x, y], [x + 1, y], [x, y + 1]] as const) if (u >= 0 && v >= 0 && u < columns && v < rows) near[v * columns + u] = 0;
+    for (const [u, v] of [
+      [x, y],
+      [x + 1, y],
+      [x, y + 1],
+    ] as const)
+      if (u >= 0 && v >= 0 && u < columns && v < rows) near[v * columns + u] = 0;
   }
 }
 
@@ -115,7 +139,12 @@ function adopt(labels: Int32Array, drawn: Uint8Array, columns: number, rows: num
     const taken: [number, number][] = [];
     for (const n of orphans) {
       const [x, y] = [n % columns, Math.floor(n / columns)];
-      for (const [u, v] of [[x - 1, y], [x + 1, y], [x, y - 1], [x, y + 1]] as const) {
+      for (const [u, v] of [
+        [x - 1, y],
+        [x + 1, y],
+        [x, y - 1],
+        [x, y + 1],
+      ] as const) {
         const label = u >= 0 && v >= 0 && u < columns && v < rows ? (labels[v * columns + u] as number) : NONE;
         if (label === NONE) continue;
         taken.push([n, label]);
@@ -140,7 +169,8 @@ function join(labels: Int32Array, groups: readonly (readonly number[])[]): void 
     if (first === undefined) continue;
     for (const other of rest) if (root(other) !== root(first)) become.set(root(other), root(first));
   }
-  if (become.size > 0) for (let n = 0; n < labels.length; n += 1) if (labels[n] !== NONE) labels[n] = root(labels[n] as number);
+  if (become.size > 0)
+    for (let n = 0; n < labels.length; n += 1) if (labels[n] !== NONE) labels[n] = root(labels[n] as number);
 }
 
 /** The label at a place, or the nearest to it. */
@@ -160,7 +190,14 @@ function nearestLabel(labels: Int32Array, columns: number, rows: number, x: numb
   return best;
 }
 
-function drawingsOf(labels: Int32Array, columns: number, by: number, perMm: number, { width, height }: PixelGrid, leftOut: ReadonlySet<number>): SheetDrawing[] {
+function drawingsOf(
+  labels: Int32Array,
+  columns: number,
+  by: number,
+  perMm: number,
+  { width, height }: PixelGrid,
+  leftOut: ReadonlySet<number>,
+): SheetDrawing[] {
   const found = new Map<number, { left: number; top: number; right: number; bottom: number; places: number[] }>();
   for (let n = 0; n < labels.length; n += 1) {
     const label = labels[n] as number;
@@ -183,7 +220,12 @@ function drawingsOf(labels: Int32Array, columns: number, by: number, perMm: numb
     const mm = (place: number): number => ((place + 0.5) * by) / perMm;
     return {
       label,
-      box: { left: box.left * by, top: box.top * by, right: Math.min(width, box.right * by), bottom: Math.min(height, box.bottom * by) },
+      box: {
+        left: box.left * by,
+        top: box.top * by,
+        right: Math.min(width, box.right * by),
+        bottom: Math.min(height, box.bottom * by),
+      },
       anchor: { x: mm(middle % columns), y: mm(Math.floor(middle / columns)) },
       isLeftOut: leftOut.has(label),
     };

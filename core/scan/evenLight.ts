@@ -23,7 +23,14 @@ export function evenTheLight({ width, height, data }: PixelGrid): void {
   const papers: (Rgb | undefined)[] = [];
   for (let row = 0; row < rows; row += 1) {
     for (let column = 0; column < columns; column += 1) {
-      const paper = paperOf(data, width, column * size, row * size, Math.min(width, (column + 1) * size), Math.min(height, (row + 1) * size));
+      const paper = paperOf(
+        data,
+        width,
+        column * size,
+        row * size,
+        Math.min(width, (column + 1) * size),
+        Math.min(height, (row + 1) * size),
+      );
       papers.push(paper);
     }
   }
@@ -35,7 +42,17 @@ export function evenTheLight({ width, height, data }: PixelGrid): void {
     shares[x] = u - Math.floor(u);
   }
   const bare = bareOnly(papers);
-  const lights = [0, 1, 2].map((c) => smoothed(filled(bare.map((paper) => paper?.[c]), columns, rows), columns, rows));
+  const lights = [0, 1, 2].map((c) =>
+    smoothed(
+      filled(
+        bare.map((paper) => paper?.[c]),
+        columns,
+        rows,
+      ),
+      columns,
+      rows,
+    ),
+  );
   const target = Math.max(...lights.map((light) => light.reduce((sum, n) => sum + n, 0) / light.length));
   for (const [c, light] of lights.entries()) {
     const across = new Float64Array(columns + 1);
@@ -44,7 +61,10 @@ export function evenTheLight({ width, height, data }: PixelGrid): void {
       const v = Math.min(rows - 1, Math.max(0, (y + 0.5) / size - 0.5));
       const upper = Math.floor(v);
       const lower = Math.min(rows - 1, upper + 1);
-      for (let i = 0; i < columns; i += 1) across[i] = (light[upper * columns + i] as number) * (1 - (v - upper)) + (light[lower * columns + i] as number) * (v - upper);
+      for (let i = 0; i < columns; i += 1)
+        across[i] =
+          (light[upper * columns + i] as number) * (1 - (v - upper)) +
+          (light[lower * columns + i] as number) * (v - upper);
       across[columns] = across[columns - 1] as number;
       for (let x = 0, at = y * width * 4 + c; x < width; x += 1, at += 4) {
         const left = lefts[x] as number;
@@ -57,7 +77,14 @@ export function evenTheLight({ width, height, data }: PixelGrid): void {
 }
 
 /** The mean colour of a patch's lightest pixels, or undefined where nothing of it is opaque. */
-function paperOf(data: Uint8ClampedArray, width: number, left: number, top: number, right: number, bottom: number): Rgb | undefined {
+function paperOf(
+  data: Uint8ClampedArray,
+  width: number,
+  left: number,
+  top: number,
+  right: number,
+  bottom: number,
+): Rgb | undefined {
   const counts = new Uint32Array(256);
   let total = 0;
   for (let y = top; y < bottom; y += 1) {
@@ -71,7 +98,8 @@ function paperOf(data: Uint8ClampedArray, width: number, left: number, top: numb
   }
   if (total === 0) return undefined;
   let least = 0;
-  for (let sum = counts[0] as number; sum < total * PAPER_QUANTILE - 0.5 && least < 255; sum += counts[least] as number) least += 1;
+  for (let sum = counts[0] as number; sum < total * PAPER_QUANTILE - 0.5 && least < 255; sum += counts[least] as number)
+    least += 1;
   let [r, g, b, n] = [0, 0, 0, 0];
   for (let y = top; y < bottom; y += 1) {
     for (let x = left; x < right; x += 1) {

@@ -30,7 +30,11 @@ export function findTilt(pixels: PixelGrid): number {
     best = found;
   }
   // Nothing on the sheet lies in a line: as sharp half the range away as here.
-  if (sharpness(edges, best) < 1.02 * Math.max(sharpness(edges, best + FARTHEST / 2), sharpness(edges, best - FARTHEST / 2))) return 0;
+  if (
+    sharpness(edges, best) <
+    1.02 * Math.max(sharpness(edges, best + FARTHEST / 2), sharpness(edges, best - FARTHEST / 2))
+  )
+    return 0;
   return Math.round(best * 50) / 50 + 0;
 }
 
@@ -56,7 +60,11 @@ function edgePoints({ width, height, data }: PixelGrid): Float32Array {
   const points: number[] = [];
   for (let y = 1; y < h; y += 1) {
     for (let x = 1; x < w; x += 1) {
-      const [here, left, up] = [grey[y * w + x] as number, grey[y * w + x - 1] as number, grey[(y - 1) * w + x] as number];
+      const [here, left, up] = [
+        grey[y * w + x] as number,
+        grey[y * w + x - 1] as number,
+        grey[(y - 1) * w + x] as number,
+      ];
       if (here < 0 || left < 0 || up < 0) continue;
       const step = Math.hypot(here - left, here - up);
       if (step > 24) points.push(x - w / 2, y - h / 2, step);

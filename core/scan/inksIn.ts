@@ -40,7 +40,15 @@ export function inksIn(pixels: PixelGrid, most: number): Hex[] {
   const all = flatColours(pixels);
   const coloured = all.filter(({ lab }) => !isWhite(lab));
   const inks = clustered(coloured, most);
-  return inks.length < most ? [...inks, ...clustered(all.filter(({ lab }) => isWhite(lab)), 1)] : inks;
+  return inks.length < most
+    ? [
+        ...inks,
+        ...clustered(
+          all.filter(({ lab }) => isWhite(lab)),
+          1,
+        ),
+      ]
+    : inks;
 }
 
 /** Whether a pixel and its four neighbours are opaque and of about one colour. */
@@ -49,7 +57,8 @@ export function isFlat({ width, height, data }: PixelGrid, x: number, y: number)
   const at = (y * width + x) * 4;
   for (const other of [at, at - 4, at + 4, at - width * 4, at + width * 4]) {
     if ((data[other + 3] as number) < 250) return false;
-    for (let c = 0; c < 3; c += 1) if (Math.abs((data[other + c] as number) - (data[at + c] as number)) > EDGE) return false;
+    for (let c = 0; c < 3; c += 1)
+      if (Math.abs((data[other + c] as number) - (data[at + c] as number)) > EDGE) return false;
   }
   return true;
 }
@@ -85,14 +94,21 @@ function clustered(colours: readonly Cluster[], most: number): Hex[] {
     weights = sums.map(([, , , n]) => n);
     centres = sums.map(([l, a, b, n], k) => (n > 0 ? [l / n, a / n, b / n] : (centres[k] as Cluster['lab'])));
   }
-  const order = centres.map((_, k) => k).filter((k) => (weights[k] as number) > 0).sort((a, b) => (weights[b] as number) - (weights[a] as number));
+  const order = centres
+    .map((_, k) => k)
+    .filter((k) => (weights[k] as number) > 0)
+    .sort((a, b) => (weights[b] as number) - (weights[a] as number));
   return [...new Set(order.map((k) => hexOf(centres[k] as Cluster['lab'])))];
 }
 
 /** The place in the list of the centre nearest to a colour. */
-export function nearest(centres: readonly (readonly [number, number, number])[], lab: readonly [number, number, number]): number {
+export function nearest(
+  centres: readonly (readonly [number, number, number])[],
+  lab: readonly [number, number, number],
+): number {
   let best = 0;
-  for (let k = 1; k < centres.length; k += 1) if (apart(centres[k] as Cluster['lab'], lab) < apart(centres[best] as Cluster['lab'], lab)) best = k;
+  for (let k = 1; k < centres.length; k += 1)
+    if (apart(centres[k] as Cluster['lab'], lab) < apart(centres[best] as Cluster['lab'], lab)) best = k;
   return best;
 }
 

@@ -30,7 +30,8 @@ export function proposedLevels(counts: Uint32Array): Levels {
   for (let sum = counts[0] as number; sum < total * LOST && black < 253; sum += counts[black] as number) black += 1;
   // The paper's grain reaches as far below its peak as it does above.
   let lightest = 255;
-  for (let sum = counts[255] as number; sum < total * LOST && lightest > paper; sum += counts[lightest] as number) lightest -= 1;
+  for (let sum = counts[255] as number; sum < total * LOST && lightest > paper; sum += counts[lightest] as number)
+    lightest -= 1;
   const white = Math.max(black + 2, Math.min(255, Math.round(paper - (lightest - paper) * PAPER_SPREAD)));
   return { black, white, middle: (black + white) / 2 };
 }
@@ -41,7 +42,10 @@ export function proposedLevels(counts: Uint32Array): Levels {
  */
 export function levelTable({ black, middle, white }: Levels): Uint8ClampedArray {
   const exponent = Math.log(0.5) / Math.log((middle - black) / (white - black));
-  return Uint8ClampedArray.from({ length: 256 }, (_, n) => 255 * Math.min(1, Math.max(0, (n - black) / (white - black))) ** exponent);
+  return Uint8ClampedArray.from(
+    { length: 256 },
+    (_, n) => 255 * Math.min(1, Math.max(0, (n - black) / (white - black))) ** exponent,
+  );
 }
 
 /** Lifts every channel; changes the picture itself. */

@@ -9,7 +9,8 @@ export function quarterTurned(from: PixelGrid, quarters: 0 | 1 | 2 | 3): PixelGr
   const [source, target] = [words(from), words(to)];
   for (let y = 0; y < height; y += 1) {
     for (let x = 0; x < width; x += 1) {
-      const [u, v] = quarters === 1 ? [height - 1 - y, x] : quarters === 2 ? [width - 1 - x, height - 1 - y] : [y, width - 1 - x];
+      const [u, v] =
+        quarters === 1 ? [height - 1 - y, x] : quarters === 2 ? [width - 1 - x, height - 1 - y] : [y, width - 1 - x];
       target[v * to.width + u] = source[y * width + x] as number;
     }
   }
@@ -25,7 +26,10 @@ export function turned(from: PixelGrid, degrees: number): PixelGrid {
   const angle = (degrees * Math.PI) / 180;
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
   const { width, height, data } = from;
-  const to = blankPixels(Math.ceil(Math.abs(width * cos) + Math.abs(height * sin) - 1e-9), Math.ceil(Math.abs(width * sin) + Math.abs(height * cos) - 1e-9));
+  const to = blankPixels(
+    Math.ceil(Math.abs(width * cos) + Math.abs(height * sin) - 1e-9),
+    Math.ceil(Math.abs(width * sin) + Math.abs(height * cos) - 1e-9),
+  );
   const target = to.data;
   // One pixel to the right is one step along the row of the source, so only additions are left within.
   for (let y = 0; y < to.height; y += 1) {
@@ -53,8 +57,10 @@ export function turned(from: PixelGrid, degrees: number): PixelGrid {
       const at = (y * to.width + x) * 4;
       for (let c = 0; c < 3; c += 1) {
         const sum =
-          (w00 > 0 ? w00 * (data[i00 + c] as number) : 0) + (w10 > 0 ? w10 * (data[i00 + 4 + c] as number) : 0) +
-          (w01 > 0 ? w01 * (data[i01 + c] as number) : 0) + (w11 > 0 ? w11 * (data[i01 + 4 + c] as number) : 0);
+          (w00 > 0 ? w00 * (data[i00 + c] as number) : 0) +
+          (w10 > 0 ? w10 * (data[i00 + 4 + c] as number) : 0) +
+          (w01 > 0 ? w01 * (data[i01 + c] as number) : 0) +
+          (w11 > 0 ? w11 * (data[i01 + 4 + c] as number) : 0);
         target[at + c] = sum / opacity;
       }
       target[at + 3] = opacity;
@@ -67,10 +73,12 @@ export function turned(from: PixelGrid, degrees: number): PixelGrid {
 export function cropped(from: PixelGrid, box: Box): PixelGrid {
   const [left, top] = [Math.max(0, Math.round(box.left)), Math.max(0, Math.round(box.top))];
   const [right, bottom] = [Math.min(from.width, Math.round(box.right)), Math.min(from.height, Math.round(box.bottom))];
-  if (right <= left || bottom <= top) throw new RangeError(`expected a box on the picture of ${from.width} × ${from.height}, got ${JSON.stringify(box)}`);
+  if (right <= left || bottom <= top)
+    throw new RangeError(`expected a box on the picture of ${from.width} × ${from.height}, got ${JSON.stringify(box)}`);
   const to = blankPixels(right - left, bottom - top);
   const [source, target] = [words(from), words(to)];
-  for (let y = top; y < bottom; y += 1) target.set(source.subarray(y * from.width + left, y * from.width + right), (y - top) * to.width);
+  for (let y = top; y < bottom; y += 1)
+    target.set(source.subarray(y * from.width + left, y * from.width + right), (y - top) * to.width);
   return to;
 }
 

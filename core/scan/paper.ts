@@ -8,7 +8,8 @@ type Rgb = readonly [number, number, number];
 /** The colour that most of the picture has: the mean of its fullest bin, sixteen steps a channel. Undefined for an empty picture. */
 export function paperColour({ data }: PixelGrid): Hex | undefined {
   const counts = new Uint32Array(4096);
-  const bin = (i: number): number => (((data[i] as number) >> 4) << 8) | (((data[i + 1] as number) >> 4) << 4) | ((data[i + 2] as number) >> 4);
+  const bin = (i: number): number =>
+    (((data[i] as number) >> 4) << 8) | (((data[i + 1] as number) >> 4) << 4) | ((data[i + 2] as number) >> 4);
   let fullest = -1;
   for (let i = 0; i < data.length; i += 4) {
     if (data[i + 3] === 0) continue;
@@ -25,7 +26,13 @@ export function paperColour({ data }: PixelGrid): Hex | undefined {
     b += data[i + 2] as number;
     n += 1;
   }
-  return `#${[r, g, b].map((sum) => Math.round(sum / n).toString(16).padStart(2, '0')).join('')}`;
+  return `#${[r, g, b]
+    .map((sum) =>
+      Math.round(sum / n)
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`;
 }
 
 /**
@@ -38,14 +45,19 @@ export function paperColour({ data }: PixelGrid): Hex | undefined {
  *
  * @param soft pixels; 0 makes a hard edge
  */
-export function removePaper(pixels: PixelGrid, { reach, colour, tolerance }: Omit<PaperRemoval, 'soft'>, soft: number): void {
+export function removePaper(
+  pixels: PixelGrid,
+  { reach, colour, tolerance }: Omit<PaperRemoval, 'soft'>,
+  soft: number,
+): void {
   const hex = colour ?? paperColour(pixels);
   if (!hex) return;
   const paper = channels(hex);
   const distance = distancesFrom(pixels, paper);
   const { width, height, data } = pixels;
   const gone = new Uint8Array(width * height);
-  for (let n = 0; n < gone.length; n += 1) gone[n] = data[n * 4 + 3] === 0 || (distance[n] as number) <= tolerance ? 1 : 0;
+  for (let n = 0; n < gone.length; n += 1)
+    gone[n] = data[n * 4 + 3] === 0 || (distance[n] as number) <= tolerance ? 1 : 0;
   if (reach === 'outside') keepInside(gone, width, height);
   const depth = Math.max(1, Math.round(soft));
   const edges = edgeColours(pixels, distance, gone, paper, tolerance, depth);
@@ -70,7 +82,11 @@ function distancesFrom({ data }: PixelGrid, [r, g, b]: Rgb): Uint8Array {
   const distance = new Uint8Array(data.length / 4);
   for (let n = 0; n < distance.length; n += 1) {
     const i = n * 4;
-    distance[n] = Math.max(Math.abs((data[i] as number) - r), Math.abs((data[i + 1] as number) - g), Math.abs((data[i + 2] as number) - b));
+    distance[n] = Math.max(
+      Math.abs((data[i] as number) - r),
+      Math.abs((data[i + 1] as number) - g),
+      Math.abs((data[i + 2] as number) - b),
+    );
   }
   return distance;
 }
@@ -87,7 +103,14 @@ function keepInside(gone: Uint8Array, width: number, height: number): void {
 }
 
 /** The pixels that are ink and paper mixed, the ink in each, and its share; those that are ink alone are left out. */
-function edgeColours({ width, height, data }: PixelGrid, distance: Uint8Array, gone: Uint8Array, paper: Rgb, tolerance: number, depth: number): { at: number[]; ink: Rgb[]; share: number[] } {
+function edgeColours(
+  { width, height, data }: PixelGrid,
+  distance: Uint8Array,
+  gone: Uint8Array,
+  paper: Rgb,
+  tolerance: number,
+  depth: number,
+): { at: number[]; ink: Rgb[]; share: number[] } {
   const near = spread(gone, width, height, depth);
   const at: number[] = [];
   const ink: Rgb[] = [];
@@ -104,7 +127,8 @@ function edgeColours({ width, height, data }: PixelGrid, distance: Uint8Array, g
         for (let u = Math.max(0, x - depth); u <= Math.min(width - 1, x + depth); u += 1) {
           const m = v * width + u;
           if (gone[m]) toGone = Math.min(toGone, Math.max(Math.abs(u - x), Math.abs(v - y)));
-          else if ((distance[m] as number) <= tolerance) toKept = Math.min(toKept, Math.max(Math.abs(u - x), Math.abs(v - y)));
+          else if ((distance[m] as number) <= tolerance)
+            toKept = Math.min(toKept, Math.max(Math.abs(u - x), Math.abs(v - y)));
           else if ((distance[m] as number) > (distance[strongest] as number)) strongest = m;
         }
       }

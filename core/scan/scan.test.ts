@@ -16,23 +16,45 @@ import { removeSpecks } from './specks.ts';
 import { traced } from './trace.ts';
 
 /** A picture from rows of letters: `#` ink, `.` paper, `o` half ink, a space see-through. */
-const TONES: Readonly<Record<string, readonly number[]>> = { '#': [0, 0, 0, 255], '.': [255, 255, 255, 255], o: [128, 128, 128, 255], ' ': [0, 0, 0, 0], r: [200, 0, 0, 255], p: [240, 230, 210, 255] };
+const TONES: Readonly<Record<string, readonly number[]>> = {
+  '#': [0, 0, 0, 255],
+  '.': [255, 255, 255, 255],
+  o: [128, 128, 128, 255],
+  ' ': [0, 0, 0, 0],
+  r: [200, 0, 0, 255],
+  p: [240, 230, 210, 255],
+};
 function picture(...rows: string[]): PixelGrid {
   const grid = blankPixels(rows[0]?.length ?? 0, rows.length);
-  rows.forEach((row, y) => [...row].forEach((letter, x) => grid.data.set(TONES[letter] as number[], (y * grid.width + x) * 4)));
+  rows.forEach((row, y) =>
+    [...row].forEach((letter, x) => grid.data.set(TONES[letter] as number[], (y * grid.width + x) * 4)),
+  );
   return grid;
 }
-const alphas = ({ width, data }: PixelGrid): number[][] => Array.from({ length: data.length / 4 / width }, (_, y) => Array.from({ length: width }, (__, x) => data[(y * width + x) * 4 + 3] as number));
-const pixel = ({ width, data }: PixelGrid, x: number, y: number): number[] => [...data.slice((y * width + x) * 4, (y * width + x) * 4 + 4)];
+const alphas = ({ width, data }: PixelGrid): number[][] =>
+  Array.from({ length: data.length / 4 / width }, (_, y) =>
+    Array.from({ length: width }, (__, x) => data[(y * width + x) * 4 + 3] as number),
+  );
+const pixel = ({ width, data }: PixelGrid, x: number, y: number): number[] => [
+  ...data.slice((y * width + x) * 4, (y * width + x) * 4 + 4),
+];
 const shown = (grid: PixelGrid): string[] => alphas(grid).map((row) => row.map((a) => (a === 0 ? ' ' : '#')).join(''));
 
-const anyMask = fc.tuple(fc.integer({ min: 1, max: 12 }), fc.integer({ min: 1, max: 12 })).chain(([width, height]) => fc.array(fc.boolean(), { minLength: width * height, maxLength: width * height }).map((set) => ({ width, height, set: Uint8Array.from(set, Number) })));
+const anyMask = fc
+  .tuple(fc.integer({ min: 1, max: 12 }), fc.integer({ min: 1, max: 12 }))
+  .chain(([width, height]) =>
+    fc
+      .array(fc.boolean(), { minLength: width * height, maxLength: width * height })
+      .map((set) => ({ width, height, set: Uint8Array.from(set, Number) })),
+  );
 
 describe('levels', () => {
   it('take black, middle and white to 0, half and 255', () => {
     const table = levelTable({ black: 50, middle: 100, white: 200 });
     expect([table[0], table[50], table[100], table[200], table[255]]).toEqual([0, 0, 128, 255, 255]);
-    expect(Array.from(levelTable({ black: 0, middle: 127.5, white: 255 }))).toEqual(Array.from({ length: 256 }, (_, n) => n));
+    expect(Array.from(levelTable({ black: 0, middle: 127.5, white: 255 }))).toEqual(
+      Array.from({ length: 256 }, (_, n) => n),
+    );
   });
 
   it('change every channel by the table and leave the opacity', () => {
@@ -56,7 +78,8 @@ describe('levels', () => {
 describe('uneven light', () => {
   it('is taken out of the paper, with the tint of it', () => {
     const grid = blankPixels(200, 200);
-    for (let y = 0; y < 200; y += 1) for (let x = 0; x < 200; x += 1) grid.data.set([240 - x / 4, 230 - x / 4, 210 - x / 4, 255], (y * 200 + x) * 4);
+    for (let y = 0; y < 200; y += 1)
+      for (let x = 0; x < 200; x += 1) grid.data.set([240 - x / 4, 230 - x / 4, 210 - x / 4, 255], (y * 200 + x) * 4);
     evenTheLight(grid);
     const all = Array.from({ length: 200 * 200 }, (_, n) => [...grid.data.slice(n * 4, n * 4 + 3)]).flat();
     expect(Math.max(...all) - Math.min(...all)).toBeLessThanOrEqual(7);
@@ -70,12 +93,17 @@ describe('a solid colour on the sheet', () => {
       for (let x = 0; x < 480; x += 1) {
         const light = 1 - x / 2400;
         const ink = Math.hypot(x - 240, y - 240) < 90;
-        grid.data.set([(ink ? 176 : 240) * light, (ink ? 66 : 236) * light, (ink ? 46 : 226) * light, 255], (y * 480 + x) * 4);
+        grid.data.set(
+          [(ink ? 176 : 240) * light, (ink ? 66 : 236) * light, (ink ? 46 : 226) * light, 255],
+          (y * 480 + x) * 4,
+        );
       }
     }
     evenTheLight(grid);
     const paper: number[] = [];
-    for (let y = 0; y < 480; y += 1) for (let x = 0; x < 480; x += 1) if (Math.hypot(x - 240, y - 240) > 95) paper.push(...grid.data.slice((y * 480 + x) * 4, (y * 480 + x) * 4 + 3));
+    for (let y = 0; y < 480; y += 1)
+      for (let x = 0; x < 480; x += 1)
+        if (Math.hypot(x - 240, y - 240) > 95) paper.push(...grid.data.slice((y * 480 + x) * 4, (y * 480 + x) * 4 + 3));
     expect(paper.reduce((a, b) => Math.max(a, b)) - paper.reduce((a, b) => Math.min(a, b))).toBeLessThanOrEqual(9);
   });
 });
@@ -110,22 +138,34 @@ describe('taking the paper away', () => {
   it('leaves the white behind a thin line whole, however soft the edge', () => {
     const grid = picture('.......', '.#####.', '.#o.o#.', '.#...#.', '.#####.', '.......');
     removePaper(grid, { reach: 'outside', colour: null, tolerance: 20 }, 3);
-    expect(alphas(grid).map((row) => row.join(' '))).toEqual(['0 0 0 0 0 0 0', '0 255 255 255 255 255 0', '0 255 255 255 255 255 0', '0 255 255 255 255 255 0', '0 255 255 255 255 255 0', '0 0 0 0 0 0 0']);
+    expect(alphas(grid).map((row) => row.join(' '))).toEqual([
+      '0 0 0 0 0 0 0',
+      '0 255 255 255 255 255 0',
+      '0 255 255 255 255 255 0',
+      '0 255 255 255 255 255 0',
+      '0 255 255 255 255 255 0',
+      '0 0 0 0 0 0 0',
+    ]);
     expect(pixel(grid, 2, 2)).toEqual([128, 128, 128, 255]);
   });
 
   it('makes any mixture of any ink with the paper that very ink again', () => {
     const channel = fc.integer({ min: 0, max: 255 });
     fc.assert(
-      fc.property(fc.tuple(channel, channel, channel), fc.tuple(channel, channel, channel), fc.double({ min: 0.4, max: 0.95, noNaN: true }), (ink, paper, share) => {
-        fc.pre(Math.max(...ink.map((v, c) => Math.abs(v - (paper[c] as number)))) > 60);
-        const grid = blankPixels(6, 1);
-        const mixed = ink.map((v, c) => Math.round(v * share + (paper[c] as number) * (1 - share)));
-        [paper, paper, paper, mixed, ink, ink].forEach((colour, x) => grid.data.set([...colour, 255], x * 4));
-        removePaper(grid, { reach: 'everywhere', colour: null, tolerance: 10 }, 1);
-        expect(pixel(grid, 3, 0).slice(0, 3)).toEqual(ink);
-        expect(Math.abs(pixel(grid, 3, 0)[3] as number - share * 255)).toBeLessThan(4);
-      }),
+      fc.property(
+        fc.tuple(channel, channel, channel),
+        fc.tuple(channel, channel, channel),
+        fc.double({ min: 0.4, max: 0.95, noNaN: true }),
+        (ink, paper, share) => {
+          fc.pre(Math.max(...ink.map((v, c) => Math.abs(v - (paper[c] as number)))) > 60);
+          const grid = blankPixels(6, 1);
+          const mixed = ink.map((v, c) => Math.round(v * share + (paper[c] as number) * (1 - share)));
+          [paper, paper, paper, mixed, ink, ink].forEach((colour, x) => grid.data.set([...colour, 255], x * 4));
+          removePaper(grid, { reach: 'everywhere', colour: null, tolerance: 10 }, 1);
+          expect(pixel(grid, 3, 0).slice(0, 3)).toEqual(ink);
+          expect(Math.abs((pixel(grid, 3, 0)[3] as number) - share * 255)).toBeLessThan(4);
+        },
+      ),
     );
   });
 
@@ -149,11 +189,14 @@ describe('specks', () => {
       fc.property(anyMask, fc.boolean(), ({ width, height, set }, diagonal) => {
         const parts = partsOf(set, width, height, diagonal);
         const label = new Int32Array(set.length).fill(-1);
-        for (let n = 0; n < parts.row.length; n += 1) for (let x = parts.from[n] as number; x < (parts.to[n] as number); x += 1) label[(parts.row[n] as number) * width + x] = parts.part[n] as number;
+        for (let n = 0; n < parts.row.length; n += 1)
+          for (let x = parts.from[n] as number; x < (parts.to[n] as number); x += 1)
+            label[(parts.row[n] as number) * width + x] = parts.part[n] as number;
         const flood = flooded(set, width, height, diagonal);
         for (let a = 0; a < set.length; a += 1) {
           expect(label[a] === -1).toBe(flood[a] === -1);
-          for (let b = 0; b < a; b += 1) if (set[a] && set[b]) expect(label[a] === label[b]).toBe(flood[a] === flood[b]);
+          for (let b = 0; b < a; b += 1)
+            if (set[a] && set[b]) expect(label[a] === label[b]).toBe(flood[a] === flood[b]);
         }
         const counted = [...parts.areas].reduce((x, y) => x + y, 0);
         expect(counted).toBe(set.reduce((x, y) => x + y, 0));
@@ -181,7 +224,8 @@ describe('laying it straight', () => {
   it('never tints an edge with what is see-through', () => {
     const grid = picture('    ', ' rr ', ' rr ', '    ');
     const { data } = turned(grid, 30);
-    for (let i = 0; i < data.length; i += 4) if ((data[i + 3] as number) > 2) expect([data[i], data[i + 1], data[i + 2]]).toEqual([200, 0, 0]);
+    for (let i = 0; i < data.length; i += 4)
+      if ((data[i + 3] as number) > 2) expect([data[i], data[i + 1], data[i + 2]]).toEqual([200, 0, 0]);
   });
 
   it('crops to whole pixels and refuses to crop to nothing', () => {
@@ -217,14 +261,17 @@ describe('laying it straight', () => {
     expect(findTilt(blank)).toBe(0);
     const disc = blankPixels(300, 300);
     disc.data.fill(255);
-    for (let y = 0; y < 300; y += 1) for (let x = 0; x < 300; x += 1) if (Math.hypot(x - 150, y - 150) < 100) disc.data.set([0, 0, 0], (y * 300 + x) * 4);
+    for (let y = 0; y < 300; y += 1)
+      for (let x = 0; x < 300; x += 1)
+        if (Math.hypot(x - 150, y - 150) < 100) disc.data.set([0, 0, 0], (y * 300 + x) * 4);
     expect(Math.abs(findTilt(disc))).toBeLessThan(0.5);
   });
 });
 
 describe('cutting a sheet', () => {
   const sheet = picture('##    ##    #', '##    ##    #', '             ', '    ##       ', '    ##       ');
-  const cutBy = (gap: number, rest: object = {}) => cutSheet(sheet, 1, { gap, joins: [], splits: [], without: [], ...rest });
+  const cutBy = (gap: number, rest: object = {}) =>
+    cutSheet(sheet, 1, { gap, joins: [], splits: [], without: [], ...rest });
 
   it('keeps together what lies closer than the gap', () => {
     expect(cutBy(1).drawings).toHaveLength(4);
@@ -234,15 +281,30 @@ describe('cutting a sheet', () => {
 
   it('goes by rows, left to right, and gives each its own pixels alone', () => {
     const cut = cutBy(1);
-    expect(cut.drawings.map(({ box }) => [box.left, box.top])).toEqual([[0, 0], [6, 0], [12, 0], [4, 3]]);
+    expect(cut.drawings.map(({ box }) => [box.left, box.top])).toEqual([
+      [0, 0],
+      [6, 0],
+      [12, 0],
+      [4, 3],
+    ]);
     expect(shown(drawingPixels(sheet, cut, cut.drawings[3] as (typeof cut.drawings)[number]))).toEqual(['##', '##']);
   });
 
   it('joins and leaves out by a point in each, and finds each again by its own', () => {
-    const joined = cutBy(1, { joins: [[{ x: 0.5, y: 0.5 }, { x: 12.5, y: 0.5 }]] });
+    const joined = cutBy(1, {
+      joins: [
+        [
+          { x: 0.5, y: 0.5 },
+          { x: 12.5, y: 0.5 },
+        ],
+      ],
+    });
     expect(joined.drawings).toHaveLength(3);
     expect(joined.drawings[0]?.box).toEqual({ left: 0, top: 0, right: 13, bottom: 2 });
-    expect(shown(drawingPixels(sheet, joined, joined.drawings[0] as (typeof joined.drawings)[number]))).toEqual(['##          #', '##          #']);
+    expect(shown(drawingPixels(sheet, joined, joined.drawings[0] as (typeof joined.drawings)[number]))).toEqual([
+      '##          #',
+      '##          #',
+    ]);
     const without = cutBy(1, { without: [{ x: 6.5, y: 1 }] });
     expect(without.drawings.map(({ isLeftOut }) => isLeftOut)).toEqual([false, true, false, false]);
     for (const drawing of without.drawings) expect(drawingAt(without, 1, drawing.anchor)).toBe(drawing);
@@ -250,9 +312,21 @@ describe('cutting a sheet', () => {
 
   it('parts a drawing along a line and loses nothing under it', () => {
     const bar = picture('          ', '##########', '##########', '          ');
-    const cut = cutSheet(bar, 1, { gap: 1, joins: [], without: [], splits: [[{ x: 5, y: 0 }, { x: 5, y: 4 }]] });
+    const cut = cutSheet(bar, 1, {
+      gap: 1,
+      joins: [],
+      without: [],
+      splits: [
+        [
+          { x: 5, y: 0 },
+          { x: 5, y: 4 },
+        ],
+      ],
+    });
     expect(cut.drawings).toHaveLength(2);
-    const places = cut.drawings.map((one) => drawingPixels(bar, cut, one)).reduce((sum, { data }) => sum + data.filter((v, i) => i % 4 === 3 && v > 0).length, 0);
+    const places = cut.drawings
+      .map((one) => drawingPixels(bar, cut, one))
+      .reduce((sum, { data }) => sum + data.filter((v, i) => i % 4 === 3 && v > 0).length, 0);
     expect(places).toBe(20);
   });
 
@@ -262,7 +336,12 @@ describe('cutting a sheet', () => {
         const field = squaredDistances(set, width, height);
         for (let n = 0; n < set.length; n += 1) {
           let least = 1e20;
-          for (let m = 0; m < set.length; m += 1) if (set[m]) least = Math.min(least, ((n % width) - (m % width)) ** 2 + (Math.floor(n / width) - Math.floor(m / width)) ** 2);
+          for (let m = 0; m < set.length; m += 1)
+            if (set[m])
+              least = Math.min(
+                least,
+                ((n % width) - (m % width)) ** 2 + (Math.floor(n / width) - Math.floor(m / width)) ** 2,
+              );
           expect(field[n]).toBe(least);
         }
       }),
@@ -274,7 +353,11 @@ describe('all steps together', () => {
   it('leave the picture as it came alone, and trim to what is there', () => {
     const sheet = picture('......', '..##..', '..##..', '......');
     const before = [...sheet.data];
-    const clean = cleaned(sheet, 1, { ...NO_STEPS, paper: { reach: 'outside', colour: null, tolerance: 20, soft: 0 }, trim: true });
+    const clean = cleaned(sheet, 1, {
+      ...NO_STEPS,
+      paper: { reach: 'outside', colour: null, tolerance: 20, soft: 0 },
+      trim: true,
+    });
     expect(shown(clean)).toEqual(['##', '##']);
     expect([...sheet.data]).toEqual(before);
   });
@@ -282,7 +365,8 @@ describe('all steps together', () => {
 
 describe('tracing', () => {
   const two = blankPixels(60, 40);
-  for (let y = 5; y < 35; y += 1) for (let x = 5; x < 55; x += 1) two.data.set(x < 30 ? [180, 60, 40, 255] : [30, 40, 80, 255], (y * 60 + x) * 4);
+  for (let y = 5; y < 35; y += 1)
+    for (let x = 5; x < 55; x += 1) two.data.set(x < 30 ? [180, 60, 40, 255] : [30, 40, 80, 255], (y * 60 + x) * 4);
 
   it('finds the inks, and no more than there are', () => {
     expect(inksIn(two, 8).sort()).toEqual(['#1e2850', '#b43c28']);
@@ -294,18 +378,36 @@ describe('tracing', () => {
     const artwork = traced(two, 4, { inks: 2, smoothness: 0, detail: 1 });
     expect(artwork?.nodes).toHaveLength(2);
     expect(artwork?.view).toEqual({ x: 0, y: 0, width: 60, height: 40 });
-    const red = artwork?.nodes.find((node) => node.kind === 'path' && node.fill?.kind === 'ink' && node.fill.ink === '#b43c28');
+    const red = artwork?.nodes.find(
+      (node) => node.kind === 'path' && node.fill?.kind === 'ink' && node.fill.ink === '#b43c28',
+    );
     const numbers = red?.kind === 'path' ? (red.path.match(/[\d.]+/g) ?? []).map(Number) : [];
     const [xs, ys] = [numbers.filter((_, i) => i % 2 === 0), numbers.filter((_, i) => i % 2 === 1)];
-    expect([Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)].map(Math.round)).toEqual([5, 30, 5, 35]);
+    expect([Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)].map(Math.round)).toEqual([
+      5, 30, 5, 35,
+    ]);
   });
 
   it('never takes the mixture of two inks at their edge for a third', () => {
     // Blue and white mix to a grey that is nearer to the third ink than to either.
     const grid = blankPixels(60, 60);
-    for (let y = 2; y < 58; y += 1) for (let x = 2; x < 58; x += 1) grid.data.set(x < 20 ? [20, 30, 80, 255] : x === 20 ? [130, 135, 160, 255] : x < 40 ? [250, 250, 250, 255] : [150, 140, 150, 255], (y * 60 + x) * 4);
-    const grey = traced(grid, 4, { inks: 3, smoothness: 0, detail: 1 })?.nodes.find((node) => node.kind === 'path' && node.fill?.kind === 'ink' && node.fill.ink === '#968c96');
-    const xs = grey?.kind === 'path' ? (grey.path.match(/[\d.]+/g) ?? []).map(Number).filter((_, i) => i % 2 === 0) : [];
+    for (let y = 2; y < 58; y += 1)
+      for (let x = 2; x < 58; x += 1)
+        grid.data.set(
+          x < 20
+            ? [20, 30, 80, 255]
+            : x === 20
+              ? [130, 135, 160, 255]
+              : x < 40
+                ? [250, 250, 250, 255]
+                : [150, 140, 150, 255],
+          (y * 60 + x) * 4,
+        );
+    const grey = traced(grid, 4, { inks: 3, smoothness: 0, detail: 1 })?.nodes.find(
+      (node) => node.kind === 'path' && node.fill?.kind === 'ink' && node.fill.ink === '#968c96',
+    );
+    const xs =
+      grey?.kind === 'path' ? (grey.path.match(/[\d.]+/g) ?? []).map(Number).filter((_, i) => i % 2 === 0) : [];
     expect(Math.min(...xs)).toBeGreaterThan(38);
   });
 
@@ -315,18 +417,37 @@ describe('tracing', () => {
 
   it('leaves white open where there is no ink for it, and never gives it to another', () => {
     const disc = blankPixels(60, 60);
-    for (let y = 5; y < 55; y += 1) for (let x = 5; x < 55; x += 1) disc.data.set(Math.hypot(x - 30, y - 30) < 12 ? [252, 252, 250, 255] : [30, 40, 80, 255], (y * 60 + x) * 4);
+    for (let y = 5; y < 55; y += 1)
+      for (let x = 5; x < 55; x += 1)
+        disc.data.set(Math.hypot(x - 30, y - 30) < 12 ? [252, 252, 250, 255] : [30, 40, 80, 255], (y * 60 + x) * 4);
     const [only, ...rest] = traced(disc, 4, { inks: 1, smoothness: 0, detail: 1 })?.nodes ?? [];
     expect(rest).toEqual([]);
     // The outline and the hole.
     expect(only?.kind === 'path' && only.path.match(/M/g)).toHaveLength(2);
-    expect(traced(disc, 4, { inks: 2, smoothness: 0, detail: 1 })?.nodes.map((node) => node.kind === 'path' && node.fill?.kind === 'ink' && node.fill.ink)).toEqual(['#1e2850', '#fcfcfa']);
+    expect(
+      traced(disc, 4, { inks: 2, smoothness: 0, detail: 1 })?.nodes.map(
+        (node) => node.kind === 'path' && node.fill?.kind === 'ink' && node.fill.ink,
+      ),
+    ).toEqual(['#1e2850', '#fcfcfa']);
   });
 });
 
 function flooded(set: Uint8Array, width: number, height: number, diagonal: boolean): Int32Array {
   const label = new Int32Array(set.length).fill(-1);
-  const steps = [[1, 0], [-1, 0], [0, 1], [0, -1], ...(diagonal ? [[1, 1], [1, -1], [-1, 1], [-1, -1]] : [])] as const;
+  const steps = [
+    [1, 0],
+    [-1, 0],
+    [0, 1],
+    [0, -1],
+    ...(diagonal
+      ? [
+          [1, 1],
+          [1, -1],
+          [-1, 1],
+          [-1, -1],
+        ]
+      : []),
+  ] as const;
   for (let start = 0; start < set.length; start += 1) {
     if (!set[start] || label[start] !== -1) continue;
     const stack = [start];

@@ -77,4 +77,15 @@ export interface ScanRecipe {
 }
 
 /** A scan as it is when nothing is done to it. */
-export const NO_STEPS: CleanSteps = { quarters: 0, straighten: 0, crop: null, evenLight: false, levels: null, paper: null, specks: 0, trim: false, cut: null, trace: null };
+export const NO_STEPS: CleanSteps = {
+  quarters: 0,
+  straighten: 0,
+  crop: null,
+  evenLight: false,
+  levels: null,
+  paper: null,
+  specks: 0,
+  trim: false,
+  cut: null,
+  trace: null,
+};

@@ -32,17 +32,35 @@ export function traced(picture: PixelGrid, perMm: number, { inks, smoothness, de
   const palette = inksIn(pixels, inks);
   const indexed = { array: indexedByInk(pixels, palette) };
   const nodes = palette.flatMap((ink, k): PathNode[] => {
-    const scanned = tracer.pathscan(tracer.layeringstep(indexed, k), Math.max(5, Math.round(((1 - detail) * SHORTEST_MM * perMm) / by)));
+    const scanned = tracer.pathscan(
+      tracer.layeringstep(indexed, k),
+      Math.max(5, Math.round(((1 - detail) * SHORTEST_MM * perMm) / by)),
+    );
     const between = tracer.internodes(scanned, { rightangleenhance: smoothness < 0.5 });
     const tolerance = 0.1 + (smoothness * LOOSEST_MM * perMm) / by;
     const path = pathOf(tracer.batchtracepaths(between, tolerance, tolerance), by);
     if (!path) return [];
     const paint = { kind: 'ink', ink, opacity: 1 } as const;
     // A pixel's width of the same ink closes the hairlines between inks whose curves were each smoothed alone.
-    const seam = palette.length > 1 ? { stroke: { paint, width: by * 0.8, cap: 'round', join: 'round', miterLimit: 4, dash: [], dashOffset: 0 } as const } : {};
+    const seam =
+      palette.length > 1
+        ? {
+            stroke: {
+              paint,
+              width: by * 0.8,
+              cap: 'round',
+              join: 'round',
+              miterLimit: 4,
+              dash: [],
+              dashOffset: 0,
+            } as const,
+          }
+        : {};
     return [{ kind: 'path', path, rule: 'evenodd', fill: paint, ...seam }];
   });
-  return nodes.length === 0 ? undefined : { version: 1, view: { x: 0, y: 0, width: picture.width, height: picture.height }, nodes };
+  return nodes.length === 0
+    ? undefined
+    : { version: 1, view: { x: 0, y: 0, width: picture.width, height: picture.height }, nodes };
 }
 
 /**
@@ -57,7 +75,8 @@ function indexedByInk(pixels: PixelGrid, palette: readonly Hex[]): Int8Array[] {
   const open = labs.some(isWhite) ? [] : [WHITE];
   const all = [...labs, ...open];
   const known = new Int8Array(32768).fill(UNKNOWN);
-  const labOf = (bin: number): Lab => oklab(((bin >> 10) << 3) + 4, (((bin >> 5) & 31) << 3) + 4, ((bin & 31) << 3) + 4);
+  const labOf = (bin: number): Lab =>
+    oklab(((bin >> 10) << 3) + 4, (((bin >> 5) & 31) << 3) + 4, ((bin & 31) << 3) + 4);
   const inkOf = (bin: number): number => {
     if (known[bin] === UNKNOWN) {
       const lab = labOf(bin);
@@ -66,7 +85,9 @@ function indexedByInk(pixels: PixelGrid, palette: readonly Hex[]): Int8Array[] {
     return known[bin] as number;
   };
   const flat = new Int8Array(width * height).fill(UNKNOWN);
-  for (let y = 0; y < height; y += 1) for (let x = 0; x < width; x += 1) if (isFlat(pixels, x, y)) flat[y * width + x] = inkOf(colourBin(data, (y * width + x) * 4));
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1)
+      if (isFlat(pixels, x, y)) flat[y * width + x] = inkOf(colourBin(data, (y * width + x) * 4));
   const rows = Array.from({ length: height + 2 }, () => new Int8Array(width + 2).fill(NONE));
   const near = new Set<number>();
   for (let y = 0; y < height; y += 1) {
@@ -78,11 +99,22 @@ function indexedByInk(pixels: PixelGrid, palette: readonly Hex[]): Int8Array[] {
       if (ink === UNKNOWN) {
         near.clear();
         for (let v = Math.max(0, y - REACH); v <= Math.min(height - 1, y + REACH); v += 1) {
-          for (let u = Math.max(0, x - REACH); u <= Math.min(width - 1, x + REACH); u += 1) if (flat[v * width + u] !== UNKNOWN) near.add(flat[v * width + u] as number);
+          for (let u = Math.max(0, x - REACH); u <= Math.min(width - 1, x + REACH); u += 1)
+            if (flat[v * width + u] !== UNKNOWN) near.add(flat[v * width + u] as number);
         }
         const candidates = [...near];
         const bin = colourBin(data, at);
-        ink = candidates.length === 0 ? inkOf(bin) : candidates.length === 1 ? (candidates[0] as number) : (candidates[nearest(candidates.map((one) => all[one] as Lab), labOf(bin))] as number);
+        ink =
+          candidates.length === 0
+            ? inkOf(bin)
+            : candidates.length === 1
+              ? (candidates[0] as number)
+              : (candidates[
+                  nearest(
+                    candidates.map((one) => all[one] as Lab),
+                    labOf(bin),
+                  )
+                ] as number);
       }
       row[x + 1] = ink < labs.length ? ink : NONE;
     }

@@ -18,7 +18,14 @@ export function combinePaths(below: PathText, above: PathText, how: Combining): 
   if (!below || !above) return how === 'join' || how === 'exclude' ? below || above : how === 'cut' ? below : '';
   const [a, b] = [read(below), read(above)];
   const quiet = { insert: false };
-  const result = how === 'join' ? a.unite(b, quiet) : how === 'cut' ? a.subtract(b, quiet) : how === 'overlap' ? a.intersect(b, quiet) : a.exclude(b, quiet);
+  const result =
+    how === 'join'
+      ? a.unite(b, quiet)
+      : how === 'cut'
+        ? a.subtract(b, quiet)
+        : how === 'overlap'
+          ? a.intersect(b, quiet)
+          : a.exclude(b, quiet);
   return write(result);
 }
 

@@ -26,10 +26,41 @@ export interface Figure {
   readonly fades?: boolean;
 }
 
-export const millimetres = (key: string, name: string, usual: number, least = 1, most = 400): Measure => ({ key, name, unit: 'mm', usual, least, most });
-export const share = (key: string, name: string, usual: number, least = 0, most = 100): Measure => ({ key, name, unit: '%', usual, least, most });
-export const count = (key: string, name: string, usual: number, least: number, most: number): Measure => ({ key, name, unit: '', usual, least, most, whole: true });
-export const SEED: Measure = { key: 'seed', name: 'Seed', unit: '', usual: 1, least: 1, most: 9999, whole: true, fixed: true };
+export const millimetres = (key: string, name: string, usual: number, least = 1, most = 400): Measure => ({
+  key,
+  name,
+  unit: 'mm',
+  usual,
+  least,
+  most,
+});
+export const share = (key: string, name: string, usual: number, least = 0, most = 100): Measure => ({
+  key,
+  name,
+  unit: '%',
+  usual,
+  least,
+  most,
+});
+export const count = (key: string, name: string, usual: number, least: number, most: number): Measure => ({
+  key,
+  name,
+  unit: '',
+  usual,
+  least,
+  most,
+  whole: true,
+});
+export const SEED: Measure = {
+  key: 'seed',
+  name: 'Seed',
+  unit: '',
+  usual: 1,
+  least: 1,
+  most: 9999,
+  whole: true,
+  fixed: true,
+};
 
 /** The figure's measures with what is usual where nothing is said, kept within what is possible. */
 export function measured({ measures }: Figure, values: Values): Record<string, number> {

@@ -15,7 +15,22 @@ import { wave } from './figures/wave.ts';
 import { LETTERING } from './lettering.ts';
 
 /** Every figure of the builder, in the order in which they are offered. */
-export const FIGURES = { petals, leaf, blade, scallop, wave, pebble, drop, dot, ring, polygon, star, block, ogee, lettering: LETTERING } as const satisfies Record<string, Figure>;
+export const FIGURES = {
+  petals,
+  leaf,
+  blade,
+  scallop,
+  wave,
+  pebble,
+  drop,
+  dot,
+  ring,
+  polygon,
+  star,
+  block,
+  ogee,
+  lettering: LETTERING,
+} as const satisfies Record<string, Figure>;
 
 export type FigureKind = keyof typeof FIGURES;
 export const FIGURE_KINDS = Object.keys(FIGURES) as FigureKind[];

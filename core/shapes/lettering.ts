@@ -9,13 +9,19 @@ import { transformPath } from './transformPath.ts';
 /** Words; their outline needs a font, so it is made by `letterOutline`. */
 export const LETTERING: Figure = {
   name: 'Lettering',
-  measures: [millimetres('size', 'Size', 20, 2, 400), { key: 'spacing', name: 'Spacing', unit: '%', usual: 0, least: -20, most: 100, fixed: true }],
+  measures: [
+    millimetres('size', 'Size', 20, 2, 400),
+    { key: 'spacing', name: 'Spacing', unit: '%', usual: 0, least: -20, most: 100, fixed: true },
+  ],
   outline: () => '',
 };
 
 /** The fonts that ship with the app, by the names under which a recipe keeps them. */
 export const FONTS = {
-  bench: { name: 'Bench grotesque', file: '@fontsource/bricolage-grotesque/files/bricolage-grotesque-latin-600-normal.woff' },
+  bench: {
+    name: 'Bench grotesque',
+    file: '@fontsource/bricolage-grotesque/files/bricolage-grotesque-latin-600-normal.woff',
+  },
   chandler: { name: 'Chandler’s serif', file: '@fontsource/young-serif/files/young-serif-latin-400-normal.woff' },
   logbook: { name: 'Logbook hand', file: '@fontsource/caveat/files/caveat-latin-600-normal.woff' },
 } as const;

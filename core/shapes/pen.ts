@@ -51,7 +51,15 @@ export class Pen {
       const [p0, p1, p2, p3] = [at(i - 1), at(i), at(i + 1), at(i + 2)];
       const k = smooth / 6;
       if (smooth === 0) this.line(p2.x, p2.y);
-      else this.curve(p1.x + (p2.x - p0.x) * k, p1.y + (p2.y - p0.y) * k, p2.x - (p3.x - p1.x) * k, p2.y - (p3.y - p1.y) * k, p2.x, p2.y);
+      else
+        this.curve(
+          p1.x + (p2.x - p0.x) * k,
+          p1.y + (p2.y - p0.y) * k,
+          p2.x - (p3.x - p1.x) * k,
+          p2.y - (p3.y - p1.y) * k,
+          p2.x,
+          p2.y,
+        );
     }
     return this.close();
   }

@@ -14,7 +14,9 @@ export type Letterer = (font: string, text: string, values: Values) => PathText;
 /** Thrown where the pieces leave nothing to see. */
 export class EmptyShapeError extends Error {
   constructor() {
-    super('These pieces leave nothing to see. Nothing was changed; give one of them a fill or an outline, or change how they meet.');
+    super(
+      'These pieces leave nothing to see. Nothing was changed; give one of them a fill or an outline, or change how they meet.',
+    );
   }
 }
 
@@ -54,12 +56,31 @@ export function shapeArtwork({ pieces }: ShapeRecipe, letter: Letterer): Artwork
       path,
       rule: 'nonzero',
       ...(fill && { fill: paintOf(fill, box) }),
-      ...(outline && { stroke: { paint: { kind: 'ink', ink: outline.ink, opacity: 1 }, width: outline.width, cap: 'round', join: 'round', miterLimit: 4, dash: [], dashOffset: 0 } }),
+      ...(outline && {
+        stroke: {
+          paint: { kind: 'ink', ink: outline.ink, opacity: 1 },
+          width: outline.width,
+          cap: 'round',
+          join: 'round',
+          miterLimit: 4,
+          dash: [],
+          dashOffset: 0,
+        },
+      }),
     });
   }
   if (boxes.length === 0) throw new EmptyShapeError();
-  const all = boxAround(boxes.flatMap(({ left, top, right, bottom }) => [{ x: left, y: top }, { x: right, y: bottom }]));
-  return { version: 1, view: { x: all.left, y: all.top, width: all.right - all.left, height: all.bottom - all.top }, nodes };
+  const all = boxAround(
+    boxes.flatMap(({ left, top, right, bottom }) => [
+      { x: left, y: top },
+      { x: right, y: bottom },
+    ]),
+  );
+  return {
+    version: 1,
+    view: { x: all.left, y: all.top, width: all.right - all.left, height: all.bottom - all.top },
+    nodes,
+  };
 }
 
 /** A fade runs across the whole of the box, from edge to edge in its direction. */
@@ -69,6 +90,22 @@ function paintOf({ ink, fade }: Fill, box: Box): Paint {
   const [ux, uy] = [Math.cos(angle), Math.sin(angle)];
   const reach = (Math.abs(ux) * (box.right - box.left) + Math.abs(uy) * (box.bottom - box.top)) / 2;
   const [cx, cy] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
-  const matrix: Matrix = [2 * reach * ux, 2 * reach * uy, -2 * reach * uy, 2 * reach * ux, cx - reach * ux, cy - reach * uy];
-  return { kind: 'linear', from: [0, 0], to: [1, 0], matrix, stops: [{ offset: 0, ink, opacity: 1 }, { offset: 1, ink, opacity: fade.rest }] };
+  const matrix: Matrix = [
+    2 * reach * ux,
+    2 * reach * uy,
+    -2 * reach * uy,
+    2 * reach * ux,
+    cx - reach * ux,
+    cy - reach * uy,
+  ];
+  return {
+    kind: 'linear',
+    from: [0, 0],
+    to: [1, 0],
+    matrix,
+    stops: [
+      { offset: 0, ink, opacity: 1 },
+      { offset: 1, ink, opacity: fade.rest },
+    ],
+  };
 }

@@ -5,13 +5,29 @@ import { measured } from './figure.ts';
 import type { Piece } from './shapeRecipe.ts';
 import { variations } from './variations.ts';
 
-const piece = (figure: Piece['figure'], rest: Partial<Piece> = {}): Piece => ({ figure, values: {}, text: 'Ebb', font: 'bench', x: 3, y: 4, turn: 15, meeting: 'lay', fill: { ink: '#b3402e', fade: null }, outline: null, ...rest });
+const piece = (figure: Piece['figure'], rest: Partial<Piece> = {}): Piece => ({
+  figure,
+  values: {},
+  text: 'Ebb',
+  font: 'bench',
+  x: 3,
+  y: 4,
+  turn: 15,
+  meeting: 'lay',
+  fill: { ink: '#b3402e', fade: null },
+  outline: null,
+  ...rest,
+});
 
 describe('alternatives', () => {
   it('vary the measures alone: place, turn, inks and meeting stay', () => {
     fc.assert(
       fc.property(fc.constantFrom(...FIGURE_KINDS), fc.integer({ min: 1, max: 9999 }), (figure, seed) => {
-        for (const { pieces } of variations({ kind: 'shape', pieces: [piece(figure), piece('dot', { meeting: 'cut' })] }, seed, 4)) {
+        for (const { pieces } of variations(
+          { kind: 'shape', pieces: [piece(figure), piece('dot', { meeting: 'cut' })] },
+          seed,
+          4,
+        )) {
           const rest = { ...(pieces[0] as Piece), values: {} };
           expect(rest).toEqual(piece(figure));
           expect(pieces[1]?.meeting).toBe('cut');
@@ -42,7 +58,11 @@ describe('alternatives', () => {
         const usual = measured(FIGURES[figure], {});
         for (const { pieces } of variations({ kind: 'shape', pieces: [piece(figure)] }, seed, 5)) {
           for (const { key, unit } of FIGURES[figure].measures) {
-            if (unit === 'mm') expect(Math.abs((pieces[0]?.values[key] as number) / (usual[key] as number) - 1), `${figure} ${key}`).toBeLessThan(0.26);
+            if (unit === 'mm')
+              expect(
+                Math.abs((pieces[0]?.values[key] as number) / (usual[key] as number) - 1),
+                `${figure} ${key}`,
+              ).toBeLessThan(0.26);
           }
         }
       }),

@@ -14,7 +14,10 @@ const MOST = 0.45;
  */
 export function variations(recipe: ShapeRecipe, seed: number, count: number): ShapeRecipe[] {
   const random = seeded(seed);
-  return Array.from({ length: count }, (_, i) => ({ ...recipe, pieces: recipe.pieces.map((piece) => varied(piece, random, MOST * ((i + 1) / count) ** 0.5)) }));
+  return Array.from({ length: count }, (_, i) => ({
+    ...recipe,
+    pieces: recipe.pieces.map((piece) => varied(piece, random, MOST * ((i + 1) / count) ** 0.5)),
+  }));
 }
 
 function varied(piece: Piece, random: () => number, most: number): Piece {
@@ -26,7 +29,12 @@ function varied(piece: Piece, random: () => number, most: number): Piece {
     if (fixed) continue;
     const value = values[key] as number;
     // Lengths keep their own size; shares move within their whole range; counts by one or two at least.
-    const next = unit === 'mm' ? value * (1 + by * 0.5) : unit === '%' ? value + (Math.min(top, 100) - Math.max(least, 0)) * by : value + Math.sign(by) * Math.max(1, Math.abs(value * by));
+    const next =
+      unit === 'mm'
+        ? value * (1 + by * 0.5)
+        : unit === '%'
+          ? value + (Math.min(top, 100) - Math.max(least, 0)) * by
+          : value + Math.sign(by) * Math.max(1, Math.abs(value * by));
     const kept = Math.min(top, Math.max(least, next));
     values[key] = whole ? Math.round(kept) : Math.round(kept * 10) / 10;
   }

@@ -10,7 +10,9 @@ import { everyFraction, mirroredStep, mirroringsOf, SQUARE, step, type Step } fr
 import type { Repeat } from '../repeat/repeat.ts';
 
 /** Every mirrored step that there is. */
-export const MIRRORED_STEPS: readonly Step[] = [SQUARE, step('half-drop'), step('brick')].flatMap((one) => mirroringsOf(one).map((mirrored) => mirroredStep(one, mirrored)));
+export const MIRRORED_STEPS: readonly Step[] = [SQUARE, step('half-drop'), step('brick')].flatMap((one) =>
+  mirroringsOf(one).map((mirrored) => mirroredStep(one, mirrored)),
+);
 
 export const anyStep: fc.Arbitrary<Step> = fc.oneof(
   fc.constant(SQUARE),
@@ -76,7 +78,17 @@ export const LEAF: Artwork = {
 /** The leaf as a motif 30 mm wide. */
 export const LEAF_MOTIF: DrawnMotif = {
   artwork: LEAF,
-  motif: { id: 'leaf', name: 'Leaf', collection: 'Test', width: 30, artwork: 'leaf-artwork', view: LEAF.view, inks: inksOf(LEAF), source: 'leaf-source', recipe: null },
+  motif: {
+    id: 'leaf',
+    name: 'Leaf',
+    collection: 'Test',
+    width: 30,
+    artwork: 'leaf-artwork',
+    view: LEAF.view,
+    inks: inksOf(LEAF),
+    source: 'leaf-source',
+    recipe: null,
+  },
 };
 
 export const LEAF_MOTIFS: ReadonlyMap<string, DrawnMotif> = new Map([['leaf', LEAF_MOTIF]]);

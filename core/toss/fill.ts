@@ -12,7 +12,13 @@ import { turnOf, type TossRecipe } from './tossRecipe.ts';
  *
  * @param lie what lies on the cloth, by motif
  */
-export function filled(lattice: Lattice, holes: readonly Hole[], recipe: TossRecipe, motifs: ReadonlyMap<string, Tossable>, lie: readonly (Point & { readonly motif: string })[]): Laid[] {
+export function filled(
+  lattice: Lattice,
+  holes: readonly Hole[],
+  recipe: TossRecipe,
+  motifs: ReadonlyMap<string, Tossable>,
+  lie: readonly (Point & { readonly motif: string })[],
+): Laid[] {
   const random = seeded(recipe.seed);
   const fillers = recipe.entries.filter(({ role }) => role === 'filler');
   const entries = fillers.length > 0 ? fillers : recipe.entries;
@@ -23,20 +29,36 @@ export function filled(lattice: Lattice, holes: readonly Hole[], recipe: TossRec
     const fitting = entries.flatMap(({ motif, smallest, largest }) => {
       const reach = motifs.get(motif)?.rounds.reach ?? Infinity;
       const scale = Math.floor(Math.min(largest, (r - recipe.gap) / reach) * 1e4) / 1e4;
-      return scale >= smallest ? [{ motif, scale, covers: scale * reach, like: likeDistance(lattice, here, motif, { x, y }) }] : [];
+      return scale >= smallest
+        ? [{ motif, scale, covers: scale * reach, like: likeDistance(lattice, here, motif, { x, y }) }]
+        : [];
     });
     const nearest = Math.min(...fitting.map(({ like }) => like));
     const others = fitting.filter(({ like }) => like > nearest || fitting.length === 1);
-    const [best] = (others.length > 0 ? others : fitting).sort((a, b) => b.covers - a.covers || (a.motif < b.motif ? -1 : 1));
+    const [best] = (others.length > 0 ? others : fitting).sort(
+      (a, b) => b.covers - a.covers || (a.motif < b.motif ? -1 : 1),
+    );
     if (!best) continue;
-    const one: Laid = { motif: best.motif, x, y, scale: best.scale, turn: withinTurn(turnOf(recipe.directions, share)), mirrored: recipe.mirrored && random() < 0.5 };
+    const one: Laid = {
+      motif: best.motif,
+      x,
+      y,
+      scale: best.scale,
+      turn: withinTurn(turnOf(recipe.directions, share)),
+      mirrored: recipe.mirrored && random() < 0.5,
+    };
     laid.push(one);
     here.push(one);
   }
   return laid;
 }
 
-function likeDistance(lattice: Lattice, lie: readonly (Point & { readonly motif: string })[], motif: string, at: Point): number {
+function likeDistance(
+  lattice: Lattice,
+  lie: readonly (Point & { readonly motif: string })[],
+  motif: string,
+  at: Point,
+): number {
   let least = Infinity;
   for (const other of lie) if (other.motif === motif) least = Math.min(least, distanceBetween(lattice, at, other));
   return least;

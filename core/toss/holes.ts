@@ -43,7 +43,11 @@ function take({ lattice, columns, rows, stepX, stepY }: Openness, taken: Uint8Ar
   for (const steps of echoesTouching(lattice, { left: x - r, top: y - r, right: x + r, bottom: y + r }, cell)) {
     const by = displacement(lattice, steps);
     const [cx, cy] = [x + by.x, y + by.y];
-    for (let row = Math.max(0, Math.ceil((cy - r) / stepY - 0.5)); row <= Math.min(rows - 1, (cy + r) / stepY - 0.5); row += 1) {
+    for (
+      let row = Math.max(0, Math.ceil((cy - r) / stepY - 0.5));
+      row <= Math.min(rows - 1, (cy + r) / stepY - 0.5);
+      row += 1
+    ) {
       const half = Math.sqrt(Math.max(0, r * r - ((row + 0.5) * stepY - cy) ** 2));
       const from = Math.max(0, Math.ceil((cx - half) / stepX - 0.5));
       const to = Math.min(columns - 1, Math.floor((cx + half) / stepX - 0.5));

@@ -23,7 +23,13 @@ export function tossedPlacements(laid: readonly Laid[], layer: string, idOf: (n:
  *
  * @param keep leaves that lying, as when holes are filled
  */
-export function layToss(design: Design, motifs: ReadonlyMap<string, Motif>, recipe: TossRecipe, placements: readonly Placement[], keep = false): Command {
+export function layToss(
+  design: Design,
+  motifs: ReadonlyMap<string, Motif>,
+  recipe: TossRecipe,
+  placements: readonly Placement[],
+  keep = false,
+): Command {
   const before = looseOf(design);
   const gone = keep ? [] : [...before];
   const first = design.placements.length - gone.length;
@@ -31,7 +37,12 @@ export function layToss(design: Design, motifs: ReadonlyMap<string, Motif>, reci
   if (gone.length > 0) commands.push({ type: 'remove', ids: gone });
   if (placements.length > 0) {
     const used = [...new Set(placements.map(({ motif }) => motif))].flatMap((id) => motifs.get(id) ?? []);
-    commands.push(withInks(design, used, { type: 'insert', placements: placements.map((placement, n) => ({ index: first + n, placement })) }));
+    commands.push(
+      withInks(design, used, {
+        type: 'insert',
+        placements: placements.map((placement, n) => ({ index: first + n, placement })),
+      }),
+    );
   }
   const laid = [...(keep ? before : []), ...placements.map(({ id }) => id)];
   return { type: 'all', commands: [...commands, { type: 'toss', toss: { recipe, laid } }] };
@@ -41,5 +52,7 @@ export function layToss(design: Design, motifs: ReadonlyMap<string, Motif>, reci
 export function pin(design: Design, ids: readonly string[]): Command | undefined {
   const { toss } = design;
   const pinned = new Set(ids);
-  return toss?.laid.some((id) => pinned.has(id)) ? { type: 'toss', toss: { ...toss, laid: toss.laid.filter((id) => !pinned.has(id)) } } : undefined;
+  return toss?.laid.some((id) => pinned.has(id))
+    ? { type: 'toss', toss: { ...toss, laid: toss.laid.filter((id) => !pinned.has(id)) } }
+    : undefined;
 }

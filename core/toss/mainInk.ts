@@ -8,7 +8,8 @@ export function mainInk(pixels: Uint8ClampedArray, inks: readonly Hex[]): string
     if ((pixels[i + 3] as number) < 128) continue;
     let [best, least] = [-1, Infinity];
     colours.forEach(([r, g, b], n) => {
-      const distance = ((pixels[i] as number) - r) ** 2 + ((pixels[i + 1] as number) - g) ** 2 + ((pixels[i + 2] as number) - b) ** 2;
+      const distance =
+        ((pixels[i] as number) - r) ** 2 + ((pixels[i + 1] as number) - g) ** 2 + ((pixels[i + 2] as number) - b) ** 2;
       if (distance < least) [best, least] = [n, distance];
     });
     if (best >= 0) counts[best] = (counts[best] ?? 0) + 1;

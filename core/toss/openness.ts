@@ -45,9 +45,15 @@ export class Openness {
   add(rounds: readonly Round[]): void {
     const { lattice, columns, rows, stepX, stepY, field, reach } = this;
     const cell = { left: 0, top: 0, right: lattice.width, bottom: lattice.height };
-    for (const { x, y, r } of lattice.images.flatMap((image) => rounds.map((round) => ({ ...imagePoint(image, round), r: round.r })))) {
+    for (const { x, y, r } of lattice.images.flatMap((image) =>
+      rounds.map((round) => ({ ...imagePoint(image, round), r: round.r })),
+    )) {
       const far = r + reach;
-      for (const steps of echoesTouching(lattice, { left: x - far, top: y - far, right: x + far, bottom: y + far }, cell)) {
+      for (const steps of echoesTouching(
+        lattice,
+        { left: x - far, top: y - far, right: x + far, bottom: y + far },
+        cell,
+      )) {
         const by = displacement(lattice, steps);
         const [cx, cy] = [x + by.x, y + by.y];
         const top = Math.max(0, Math.ceil((cy - far) / stepY - 0.5));

@@ -50,7 +50,11 @@ export function roundsOf({ width, height, solid }: Silhouette, motif: Pick<Motif
     const r = Math.hypot(motif.width, naturalHeight(motif)) / 2;
     return { list: [{ x: 0, y: 0, r }], area: 0, reach: r };
   }
-  const depth = squaredDistances(shape.map((one) => 1 - one), w, h);
+  const depth = squaredDistances(
+    shape.map((one) => 1 - one),
+    w,
+    h,
+  );
   drawn.sort((a, b) => (depth[b] as number) - (depth[a] as number) || a - b);
   let covers: { at: number; radius: number }[] = [];
   for (let tolerance = 0.4; ; tolerance *= COARSER) {
@@ -72,7 +76,12 @@ export function roundsOf({ width, height, solid }: Silhouette, motif: Pick<Motif
  * @param border places all round, so that it can grow
  * @returns 1 in the shape, row after row of the bordered raster; and how many places are drawn on
  */
-function filledOut(solid: Uint8Array, width: number, height: number, border: number): { shape: Uint8Array; area: number } {
+function filledOut(
+  solid: Uint8Array,
+  width: number,
+  height: number,
+  border: number,
+): { shape: Uint8Array; area: number } {
   const [w, h] = [width + 2 * border, height + 2 * border];
   const set = new Uint8Array(w * h);
   let area = 0;
@@ -95,7 +104,7 @@ function filledOut(solid: Uint8Array, width: number, height: number, border: num
   for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
     const x = at % w;
     for (const next of [x > 0 ? at - 1 : -1, x < w - 1 ? at + 1 : -1, at - w, at + w]) {
-      if (next < 0 || next >= w * h || open[next] === 1 || (set[next] === 1 || (back[next] as number) > square)) continue;
+      if (next < 0 || next >= w * h || open[next] === 1 || set[next] === 1 || (back[next] as number) > square) continue;
       open[next] = 1;
       waiting.push(next);
     }
@@ -104,7 +113,13 @@ function filledOut(solid: Uint8Array, width: number, height: number, border: num
 }
 
 /** Rounds about places in the order given, each about the first that none before it covers; radii in places, or too many of them. */
-function covered(order: readonly number[], depth: Float64Array, w: number, h: number, tolerance: number): { at: number; radius: number }[] {
+function covered(
+  order: readonly number[],
+  depth: Float64Array,
+  w: number,
+  h: number,
+  tolerance: number,
+): { at: number; radius: number }[] {
   const done = new Uint8Array(w * h);
   const found: { at: number; radius: number }[] = [];
   for (const at of order) {

@@ -26,7 +26,13 @@ interface Body {
  * @param chosen ids of those that move; all else stays and is kept clear of
  * @returns the changes, at the stored places
  */
-export function settled(lattice: Lattice, placements: readonly Placement[], chosen: ReadonlySet<string>, shapes: ReadonlyMap<string, Rounds>, turning: boolean): Changes {
+export function settled(
+  lattice: Lattice,
+  placements: readonly Placement[],
+  chosen: ReadonlySet<string>,
+  shapes: ReadonlyMap<string, Rounds>,
+  turning: boolean,
+): Changes {
   const bodies = placements.flatMap((placement): Body[] => {
     const shape = shapes.get(placement.motif);
     return shape ? [{ placement, shape, rounds: posedRounds(shape, placement), moves: chosen.has(placement.id) }] : [];
@@ -60,9 +66,16 @@ function move(lattice: Lattice, bodies: readonly Body[], body: Body, spacing: nu
   const length = Math.hypot(fx, fy);
   if (length === 0) return;
   const stride = STRIDE * Math.min(length, 1) * Math.max(0.5, Math.abs(least));
-  const turn = turning ? Math.max(-MOST_TURN, Math.min(MOST_TURN, (torque / Math.max(1, body.shape.reach * placement.scale)) * MOST_TURN)) : 0;
+  const turn = turning
+    ? Math.max(-MOST_TURN, Math.min(MOST_TURN, (torque / Math.max(1, body.shape.reach * placement.scale)) * MOST_TURN))
+    : 0;
   for (const share of [1, 0.5, 0.2]) {
-    const next = { ...placement, x: placement.x + (fx / length) * stride * share, y: placement.y + (fy / length) * stride * share, turn: turn === 0 ? placement.turn : withinTurn(placement.turn + turn * share) };
+    const next = {
+      ...placement,
+      x: placement.x + (fx / length) * stride * share,
+      y: placement.y + (fy / length) * stride * share,
+      turn: turn === 0 ? placement.turn : withinTurn(placement.turn + turn * share),
+    };
     const rounds = posedRounds(body.shape, next);
     // Never nearer to anything than the nearest was.
     if (near.some((other) => nearestPair(rounds, other).gap < least)) continue;
@@ -74,16 +87,21 @@ function move(lattice: Lattice, bodies: readonly Body[], body: Body, spacing: nu
 
 /** The appearances of another that may lie near, as rounds; of itself its echoes and reflections. */
 function echoesNear(lattice: Lattice, body: Body, other: Body, spacing: number): Round[][] {
-  const far = body.shape.reach * body.placement.scale * Math.max(1, body.placement.stretch) + other.shape.reach * other.placement.scale * Math.max(1, other.placement.stretch) + spacing;
+  const far =
+    body.shape.reach * body.placement.scale * Math.max(1, body.placement.stretch) +
+    other.shape.reach * other.placement.scale * Math.max(1, other.placement.stretch) +
+    spacing;
   return lattice.images.flatMap((image) => {
     const isItself = image === lattice.images[0];
     const shown = imagePose(image, other.placement);
     const rounds = isItself ? other.rounds : posedRounds(other.shape, shown);
-    return displacementsWithin(lattice, { x: shown.x - body.placement.x, y: shown.y - body.placement.y }, far).flatMap(({ x, y }) => {
-      if (other === body && isItself && x === 0 && y === 0) return [];
-      const [dx, dy] = [body.placement.x + x - shown.x, body.placement.y + y - shown.y];
-      return [rounds.map((round) => ({ x: round.x + dx, y: round.y + dy, r: round.r }))];
-    });
+    return displacementsWithin(lattice, { x: shown.x - body.placement.x, y: shown.y - body.placement.y }, far).flatMap(
+      ({ x, y }) => {
+        if (other === body && isItself && x === 0 && y === 0) return [];
+        const [dx, dy] = [body.placement.x + x - shown.x, body.placement.y + y - shown.y];
+        return [rounds.map((round) => ({ x: round.x + dx, y: round.y + dy, r: round.r }))];
+      },
+    );
   });
 }
 

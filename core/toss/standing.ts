@@ -10,7 +10,10 @@ export function standingOf(placements: readonly Placement[], shapes: ReadonlyMap
   });
   return {
     rounds: known.flatMap(({ placement, shape }) => posedRounds(shape.rounds, placement)),
-    area: known.reduce((sum, { placement: { scale, stretch }, shape }) => sum + shape.rounds.area * scale * scale * stretch, 0),
+    area: known.reduce(
+      (sum, { placement: { scale, stretch }, shape }) => sum + shape.rounds.area * scale * scale * stretch,
+      0,
+    ),
     places: known.map(({ placement: { x, y, motif } }) => ({ x, y, motif })),
   };
 }

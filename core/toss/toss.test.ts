@@ -22,24 +22,40 @@ import { countOfShare, isAllowed, type TossRecipe } from './tossRecipe.ts';
 /** A raster of what a rule says of each place, shares across and down. */
 function raster(width: number, height: number, rule: (u: number, v: number) => boolean): Silhouette {
   const solid = new Uint8Array(width * height);
-  for (let y = 0; y < height; y += 1) for (let x = 0; x < width; x += 1) solid[y * width + x] = rule((x + 0.5) / width, (y + 0.5) / height) ? 1 : 0;
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1) solid[y * width + x] = rule((x + 0.5) / width, (y + 0.5) / height) ? 1 : 0;
   return { width, height, solid };
 }
 
 const SHAPES = {
-  disc: { silhouette: raster(96, 96, (u, v) => Math.hypot(u - 0.5, v - 0.5) < 0.48), motif: { width: 20, view: { x: 0, y: 0, width: 20, height: 20 } } },
+  disc: {
+    silhouette: raster(96, 96, (u, v) => Math.hypot(u - 0.5, v - 0.5) < 0.48),
+    motif: { width: 20, view: { x: 0, y: 0, width: 20, height: 20 } },
+  },
   // A horseshoe: what is small may reach into its bay.
-  bay: { silhouette: raster(96, 96, (u, v) => Math.hypot(u - 0.5, v - 0.5) < 0.48 && !(Math.abs(u - 0.5) < 0.25 && v < 0.6)), motif: { width: 44, view: { x: 0, y: 0, width: 44, height: 44 } } },
+  bay: {
+    silhouette: raster(96, 96, (u, v) => Math.hypot(u - 0.5, v - 0.5) < 0.48 && !(Math.abs(u - 0.5) < 0.25 && v < 0.6)),
+    motif: { width: 44, view: { x: 0, y: 0, width: 44, height: 44 } },
+  },
   bar: { silhouette: raster(96, 24, () => true), motif: { width: 40, view: { x: 0, y: 0, width: 40, height: 10 } } },
 } as const;
 type Name = keyof typeof SHAPES;
 const NAMES = Object.keys(SHAPES) as Name[];
-const TOSSABLE = new Map<string, Tossable>(NAMES.map((name) => [name, { rounds: roundsOf(SHAPES[name].silhouette, SHAPES[name].motif), ink: name === 'bar' ? '#000000' : '#ff0000' }]));
+const TOSSABLE = new Map<string, Tossable>(
+  NAMES.map((name) => [
+    name,
+    { rounds: roundsOf(SHAPES[name].silhouette, SHAPES[name].motif), ink: name === 'bar' ? '#000000' : '#ff0000' },
+  ]),
+);
 const roundsFor = (name: string): Rounds => (TOSSABLE.get(name) as Tossable).rounds;
 const NOTHING = { rounds: [], area: 0, places: [] };
 
 /** The true drawing as points of its raster, mm on the plane: nothing of the toss's own data. */
-function drawn(name: string, lies: { x: number; y: number; turn: number; scale: number; mirrored: boolean }, edgeOnly = false): { x: number; y: number }[] {
+function drawn(
+  name: string,
+  lies: { x: number; y: number; turn: number; scale: number; mirrored: boolean },
+  edgeOnly = false,
+): { x: number; y: number }[] {
   const { silhouette, motif } = SHAPES[name as Name];
   const { width, height, solid } = silhouette;
   const [cos, sin] = [Math.cos((lies.turn * Math.PI) / 180), Math.sin((lies.turn * Math.PI) / 180)];
@@ -48,7 +64,12 @@ function drawn(name: string, lies: { x: number; y: number; turn: number; scale: 
   for (let y = 0; y < height; y += 2) {
     for (let x = 0; x < width; x += 2) {
       if (solid[y * width + x] !== 1) continue;
-      const inside = x > 1 && y > 1 && x < width - 2 && y < height - 2 && [-2, 2, -2 * width, 2 * width].every((by) => solid[y * width + x + by] === 1);
+      const inside =
+        x > 1 &&
+        y > 1 &&
+        x < width - 2 &&
+        y < height - 2 &&
+        [-2, 2, -2 * width, 2 * width].every((by) => solid[y * width + x + by] === 1);
       if (edgeOnly && inside) continue;
       const px = ((x + 0.5) / width - 0.5) * motif.width * lies.scale * (lies.mirrored ? -1 : 1);
       const py = ((y + 0.5) / height - 0.5) * high * lies.scale;
@@ -90,15 +111,28 @@ describe('rounds', () => {
     for (const { x, y, r } of list) {
       for (let angle = 0; angle < 360; angle += 30) {
         const at = { x: x + r * Math.cos((angle * Math.PI) / 180), y: y + r * Math.sin((angle * Math.PI) / 180) };
-        expect(Math.min(...points.map((p) => Math.hypot(p.x - at.x, p.y - at.y)))).toBeLessThan(long / 16 + (name === 'bay' ? 1 : 0));
+        expect(Math.min(...points.map((p) => Math.hypot(p.x - at.x, p.y - at.y)))).toBeLessThan(
+          long / 16 + (name === 'bay' ? 1 : 0),
+        );
       }
     }
-    expect(area).toBeCloseTo((points.length * 4 * long * (name === 'bar' ? 10 : long)) / (96 * (name === 'bar' ? 24 : 96)), -1);
+    expect(area).toBeCloseTo(
+      (points.length * 4 * long * (name === 'bar' ? 10 : long)) / (96 * (name === 'bar' ? 24 : 96)),
+      -1,
+    );
     expect(reach).toBeGreaterThanOrEqual(Math.max(...points.map(({ x, y }) => Math.hypot(x, y))));
   });
 
   it('close lines that nothing could lie in, and fill holes', () => {
-    const carved = roundsOf(raster(128, 128, (u, v) => Math.hypot(u - 0.5, v - 0.5) < 0.48 && Math.abs(u - 0.5) > 0.012 && Math.hypot(u - 0.3, v - 0.5) > 0.1), { width: 20, view: { x: 0, y: 0, width: 20, height: 20 } });
+    const carved = roundsOf(
+      raster(
+        128,
+        128,
+        (u, v) =>
+          Math.hypot(u - 0.5, v - 0.5) < 0.48 && Math.abs(u - 0.5) > 0.012 && Math.hypot(u - 0.3, v - 0.5) > 0.1,
+      ),
+      { width: 20, view: { x: 0, y: 0, width: 20, height: 20 } },
+    );
     expect(carved.list[0]?.r).toBeGreaterThan(9.3);
   });
 
@@ -110,7 +144,10 @@ describe('rounds', () => {
         const { scale, stretch, skew } = placement;
         const lean = Math.tan((skew * Math.PI) / 180);
         for (let angle = 0; angle < 360; angle += 15) {
-          const [u, v] = [Math.cos((angle * Math.PI) / 180) * scale, Math.sin((angle * Math.PI) / 180) * scale * stretch];
+          const [u, v] = [
+            Math.cos((angle * Math.PI) / 180) * scale,
+            Math.sin((angle * Math.PI) / 180) * scale * stretch,
+          ];
           expect(Math.hypot(u + lean * v, v)).toBeLessThanOrEqual(round.r * (1 + 1e-9));
         }
       }),
@@ -121,15 +158,31 @@ describe('rounds', () => {
 describe('openness', () => {
   it('is the distance to the nearest round through every echo, and never more between its places', () => {
     fc.assert(
-      fc.property(anyRepeat, fc.array(fc.record({ x: fc.double({ min: -200, max: 900, noNaN: true }), y: fc.double({ min: -200, max: 900, noNaN: true }), r: fc.double({ min: 1, max: 40, noNaN: true }) }), { minLength: 1, maxLength: 5 }), anyPoint, (repeat, rounds, at) => {
-        const lattice = latticeOf({ ...repeat, width: Math.max(40, repeat.width), height: Math.max(40, repeat.height) });
-        const openness = new Openness(lattice, 30);
-        openness.add(rounds);
-        const truth = Math.min(30, ...rounds.map(({ x, y, r }) => nearest(lattice, at, { x, y }) - r));
-        const told = openness.atLeast(at.x, at.y);
-        expect(told).toBeLessThanOrEqual(truth + 1e-3);
-        expect(told).toBeGreaterThanOrEqual(truth - 2 * Math.hypot(openness.stepX, openness.stepY) - 1e-6);
-      }),
+      fc.property(
+        anyRepeat,
+        fc.array(
+          fc.record({
+            x: fc.double({ min: -200, max: 900, noNaN: true }),
+            y: fc.double({ min: -200, max: 900, noNaN: true }),
+            r: fc.double({ min: 1, max: 40, noNaN: true }),
+          }),
+          { minLength: 1, maxLength: 5 },
+        ),
+        anyPoint,
+        (repeat, rounds, at) => {
+          const lattice = latticeOf({
+            ...repeat,
+            width: Math.max(40, repeat.width),
+            height: Math.max(40, repeat.height),
+          });
+          const openness = new Openness(lattice, 30);
+          openness.add(rounds);
+          const truth = Math.min(30, ...rounds.map(({ x, y, r }) => nearest(lattice, at, { x, y }) - r));
+          const told = openness.atLeast(at.x, at.y);
+          expect(told).toBeLessThanOrEqual(truth + 1e-3);
+          expect(told).toBeGreaterThanOrEqual(truth - 2 * Math.hypot(openness.stepX, openness.stepY) - 1e-6);
+        },
+      ),
     );
   });
 
@@ -144,7 +197,11 @@ describe('openness', () => {
 });
 
 /** By the columns or rows around, of which the twelfth at the latest lies as the first. */
-function nearest({ images, columns, width, height, a, b }: ReturnType<typeof latticeOf>, p: { x: number; y: number }, q: { x: number; y: number }): number {
+function nearest(
+  { images, columns, width, height, a, b }: ReturnType<typeof latticeOf>,
+  p: { x: number; y: number },
+  q: { x: number; y: number },
+): number {
   let least = Infinity;
   for (const image of images) {
     const there = imagePoint(image, q);
@@ -159,7 +216,11 @@ function nearest({ images, columns, width, height, a, b }: ReturnType<typeof lat
 }
 
 describe('a toss', () => {
-  const anyCell = fc.record({ width: fc.integer({ min: 110, max: 200 }), height: fc.integer({ min: 110, max: 200 }), step: anyStep.filter(({ drop }) => drop.q <= 4) });
+  const anyCell = fc.record({
+    width: fc.integer({ min: 110, max: 200 }),
+    height: fc.integer({ min: 110, max: 200 }),
+    step: anyStep.filter(({ drop }) => drop.q <= 4),
+  });
 
   it('keeps the gap between all that is drawn, echoes included, in every step', () => {
     fc.assert(
@@ -178,9 +239,14 @@ describe('a toss', () => {
               for (let j = -1; j <= 1; j += 1) {
                 if (m < n || (m === n && i === 0 && j === 0)) continue;
                 const base = nearestDifference(lattice, other, one);
-                const [dx, dy] = [one.x + base.x - other.x + i * lattice.a.x + j * lattice.b.x, one.y + base.y - other.y + i * lattice.a.y + j * lattice.b.y];
+                const [dx, dy] = [
+                  one.x + base.x - other.x + i * lattice.a.x + j * lattice.b.x,
+                  one.y + base.y - other.y + i * lattice.a.y + j * lattice.b.y,
+                ];
                 if (Math.hypot(other.x + dx - one.x, other.y + dy - one.y) > 70) continue;
-                for (const p of bodies[n] as { x: number; y: number }[]) for (const q of bodies[m] as { x: number; y: number }[]) least = Math.min(least, Math.hypot(p.x - q.x - dx, p.y - q.y - dy));
+                for (const p of bodies[n] as { x: number; y: number }[])
+                  for (const q of bodies[m] as { x: number; y: number }[])
+                    least = Math.min(least, Math.hypot(p.x - q.x - dx, p.y - q.y - dy));
               }
             }
           });
@@ -211,14 +277,17 @@ describe('a toss', () => {
       fc.property(fc.nat(1000), fc.constantFrom('one' as const, 'two' as const, 'four' as const), (seed, kind) => {
         const lattice = latticeOf({ width: 180, height: 180, step: step('brick', 1, 2) });
         const standing = standingOf([{ ...leafAt('pinned', { x: 4, y: 90, scale: 1.2 }), motif: 'disc' }], TOSSABLE);
-        const { placed, covered } = last(toss(lattice, recipe({ seed, directions: { kind }, mirrored: false, ground: 0.8 }), TOSSABLE, standing));
+        const { placed, covered } = last(
+          toss(lattice, recipe({ seed, directions: { kind }, mirrored: false, ground: 0.8 }), TOSSABLE, standing),
+        );
         const allowed = { one: [0], two: [0, 180], four: [0, 90, 180, -90] }[kind];
         for (const one of placed) {
           expect(allowed).toContain(one.turn);
           expect(one.mirrored).toBe(false);
           expect(one.scale).toBeGreaterThanOrEqual(0.4);
           expect(one.scale).toBeLessThanOrEqual(1.1);
-          for (const p of drawn(one.motif, one)) expect(nearest(lattice, p, { x: 4, y: 90 })).toBeGreaterThanOrEqual(12 * 0.96 + 3 - 0.2);
+          for (const p of drawn(one.motif, one))
+            expect(nearest(lattice, p, { x: 4, y: 90 })).toBeGreaterThanOrEqual(12 * 0.96 + 3 - 0.2);
         }
         // Fillers end once less than four fifths would show: one may have gone over it.
         expect(covered).toBeLessThan(0.2 + (Math.PI * 100) / (180 * 180) + 0.15);
@@ -229,11 +298,26 @@ describe('a toss', () => {
 
   it('lets motifs lie over each other where they may, by no more than that, and more of them find room', () => {
     const lattice = latticeOf({ width: 150, height: 150, step: step('half-drop', 1, 2) });
-    const many = (gap: number): Tossed => last(toss(lattice, recipe({ gap, ground: 0, directions: { kind: 'all' }, entries: [{ motif: 'disc', role: 'companion', count: 200, smallest: 1, largest: 1 }] }), TOSSABLE, NOTHING));
+    const many = (gap: number): Tossed =>
+      last(
+        toss(
+          lattice,
+          recipe({
+            gap,
+            ground: 0,
+            directions: { kind: 'all' },
+            entries: [{ motif: 'disc', role: 'companion', count: 200, smallest: 1, largest: 1 }],
+          }),
+          TOSSABLE,
+          NOTHING,
+        ),
+      );
     const placed = many(-5).placed;
     expect(placed.length).toBeGreaterThan(1.2 * many(0).placed.length);
     let least = Infinity;
-    placed.forEach((one, n) => placed.slice(n + 1).forEach((other) => (least = Math.min(least, distanceBetween(lattice, one, other)))));
+    placed.forEach((one, n) =>
+      placed.slice(n + 1).forEach((other) => (least = Math.min(least, distanceBetween(lattice, one, other)))),
+    );
     // Discs of 19.2 mm across: their middles are apart by that less what they may lie over each other.
     expect(least).toBeLessThan(19.2);
     expect(least).toBeGreaterThanOrEqual(19.2 - 5);
@@ -252,11 +336,15 @@ describe('a toss', () => {
         for (const [n, one] of after.entries()) {
           for (const [m, other] of after.entries()) {
             if (m <= n || (n + m) % 3 > 0 || nearest(lattice, one, other) > 60) continue;
-            for (const p of bodies[n] as { x: number; y: number }[]) for (const q of (bodies[m] as { x: number; y: number }[]).filter((_q, k) => k % 3 === 0)) expect(Math.hypot(p.x - q.x, p.y - q.y)).toBeGreaterThanOrEqual(gap);
+            for (const p of bodies[n] as { x: number; y: number }[])
+              for (const q of (bodies[m] as { x: number; y: number }[]).filter((_q, k) => k % 3 === 0))
+                expect(Math.hypot(p.x - q.x, p.y - q.y)).toBeGreaterThanOrEqual(gap);
           }
         }
         // What looks the wrong way, or is too large, does not stay.
-        const strict = last(toss(lattice, recipe({ seed, directions: { kind: 'range', from: -20, to: 20 } }), TOSSABLE, NOTHING, before)).placed;
+        const strict = last(
+          toss(lattice, recipe({ seed, directions: { kind: 'range', from: -20, to: 20 } }), TOSSABLE, NOTHING, before),
+        ).placed;
         expect(strict.every(({ turn }) => Math.abs(turn) <= 20 + 1e-6)).toBe(true);
       }),
       { numRuns: 4 },
@@ -265,16 +353,32 @@ describe('a toss', () => {
 
   it('takes shares of all for counts, and turns by its directions', () => {
     expect([countOfShare(0.2, 40), countOfShare(0.5, 12), countOfShare(0, 9)]).toEqual([10, 12, 0]);
-    expect(isAllowed({ kind: 'two' }, -180) && isAllowed({ kind: 'four' }, 270) && isAllowed({ kind: 'range', from: -20, to: 30 }, 340)).toBe(true);
-    expect(isAllowed({ kind: 'two' }, 90) || isAllowed({ kind: 'one' }, 5) || isAllowed({ kind: 'range', from: -20, to: 30 }, 31)).toBe(false);
+    expect(
+      isAllowed({ kind: 'two' }, -180) &&
+        isAllowed({ kind: 'four' }, 270) &&
+        isAllowed({ kind: 'range', from: -20, to: 30 }, 340),
+    ).toBe(true);
+    expect(
+      isAllowed({ kind: 'two' }, 90) ||
+        isAllowed({ kind: 'one' }, 5) ||
+        isAllowed({ kind: 'range', from: -20, to: 30 }, 31),
+    ).toBe(false);
   });
 
   it('spreads equal motifs wider than chance would', () => {
     const lattice = latticeOf({ width: 220, height: 220, step: SQUARE });
-    const entries = NAMES.map((motif) => ({ motif, role: 'companion' as const, count: 6, smallest: 0.5, largest: 0.5 }));
+    const entries = NAMES.map((motif) => ({
+      motif,
+      role: 'companion' as const,
+      count: 6,
+      smallest: 0.5,
+      largest: 0.5,
+    }));
     const { placed } = last(toss(lattice, recipe({ entries }), TOSSABLE, NOTHING));
     const alike = placed.filter((one, n) => {
-      const others = placed.filter((_other, m) => m !== n).map((other) => ({ motif: other.motif, distance: nearest(lattice, one, other) }));
+      const others = placed
+        .filter((_other, m) => m !== n)
+        .map((other) => ({ motif: other.motif, distance: nearest(lattice, one, other) }));
       return others.reduce((a, b) => (a.distance < b.distance ? a : b)).motif === one.motif;
     });
     // By chance a third of the nearest neighbours would be of the same motif.
@@ -283,39 +387,89 @@ describe('a toss', () => {
 
   it('says what found no room and why, and refuses what cannot be', () => {
     const lattice = latticeOf({ width: 70, height: 70, step: SQUARE });
-    const { placed, unplaced } = last(toss(lattice, recipe({ entries: [{ motif: 'bay', role: 'hero', count: 9, smallest: 1, largest: 1 }] }), TOSSABLE, NOTHING));
+    const { placed, unplaced } = last(
+      toss(
+        lattice,
+        recipe({ entries: [{ motif: 'bay', role: 'hero', count: 9, smallest: 1, largest: 1 }] }),
+        TOSSABLE,
+        NOTHING,
+      ),
+    );
     expect(placed.length + (unplaced[0]?.count ?? 0)).toBe(9);
     expect(unplaced[0]).toMatchObject({ motif: 'bay' });
     expect(() => last(toss(lattice, recipe({ entries: [] }), TOSSABLE, NOTHING))).toThrow(TossError);
-    expect(() => last(toss(lattice, recipe({ entries: [{ motif: 'disc', role: 'filler', count: 2, smallest: 9, largest: 9 }] }), TOSSABLE, NOTHING))).toThrow(/too large for the cell/);
-    expect(() => last(toss(lattice, recipe({ entries: [{ motif: 'gone', role: 'filler', count: 2, smallest: 1, largest: 1 }] }), TOSSABLE, NOTHING))).toThrow(TossError);
+    expect(() =>
+      last(
+        toss(
+          lattice,
+          recipe({ entries: [{ motif: 'disc', role: 'filler', count: 2, smallest: 9, largest: 9 }] }),
+          TOSSABLE,
+          NOTHING,
+        ),
+      ),
+    ).toThrow(/too large for the cell/);
+    expect(() =>
+      last(
+        toss(
+          lattice,
+          recipe({ entries: [{ motif: 'gone', role: 'filler', count: 2, smallest: 1, largest: 1 }] }),
+          TOSSABLE,
+          NOTHING,
+        ),
+      ),
+    ).toThrow(TossError);
   });
 });
 
 describe('holes', () => {
   it('are the largest empty rounds, as looking everywhere finds them, and lie apart', () => {
     fc.assert(
-      fc.property(fc.record({ width: fc.integer({ min: 60, max: 120 }), height: fc.integer({ min: 60, max: 120 }), step: anyStep.filter(({ drop }) => drop.q <= 3) }), fc.array(fc.record({ x: fc.double({ min: 0, max: 120, noNaN: true }), y: fc.double({ min: 0, max: 120, noNaN: true }), r: fc.double({ min: 2, max: 12, noNaN: true }) }), { minLength: 2, maxLength: 6 }), (repeat, rounds) => {
-        const lattice = latticeOf(repeat);
-        const holes = holesBetween(lattice, rounds, 2, 50);
-        let widest = 0;
-        for (let x = 0; x < repeat.width; x += 1.3) for (let y = 0; y < repeat.height; y += 1.3) widest = Math.max(widest, Math.min(...rounds.map((one) => nearest(lattice, { x, y }, one) - one.r)));
-        const most = 0.5 * Math.min(repeat.width, repeat.height);
-        expect(holes[0]?.r ?? 0).toBeGreaterThanOrEqual(Math.min(widest, most) - 1e-3 - 0.8);
-        for (const [n, hole] of holes.entries()) {
-          for (const one of rounds) expect(nearest(lattice, hole, one) - one.r).toBeGreaterThanOrEqual(hole.r - 1e-3);
-          for (const before of holes.slice(0, n)) expect(nearest(lattice, hole, before)).toBeGreaterThanOrEqual(before.r - 1e-3);
-          expect(hole.r).toBeLessThanOrEqual((holes[n - 1]?.r ?? Infinity) + 1e-9);
-        }
-      }),
+      fc.property(
+        fc.record({
+          width: fc.integer({ min: 60, max: 120 }),
+          height: fc.integer({ min: 60, max: 120 }),
+          step: anyStep.filter(({ drop }) => drop.q <= 3),
+        }),
+        fc.array(
+          fc.record({
+            x: fc.double({ min: 0, max: 120, noNaN: true }),
+            y: fc.double({ min: 0, max: 120, noNaN: true }),
+            r: fc.double({ min: 2, max: 12, noNaN: true }),
+          }),
+          { minLength: 2, maxLength: 6 },
+        ),
+        (repeat, rounds) => {
+          const lattice = latticeOf(repeat);
+          const holes = holesBetween(lattice, rounds, 2, 50);
+          let widest = 0;
+          for (let x = 0; x < repeat.width; x += 1.3)
+            for (let y = 0; y < repeat.height; y += 1.3)
+              widest = Math.max(widest, Math.min(...rounds.map((one) => nearest(lattice, { x, y }, one) - one.r)));
+          const most = 0.5 * Math.min(repeat.width, repeat.height);
+          expect(holes[0]?.r ?? 0).toBeGreaterThanOrEqual(Math.min(widest, most) - 1e-3 - 0.8);
+          for (const [n, hole] of holes.entries()) {
+            for (const one of rounds) expect(nearest(lattice, hole, one) - one.r).toBeGreaterThanOrEqual(hole.r - 1e-3);
+            for (const before of holes.slice(0, n))
+              expect(nearest(lattice, hole, before)).toBeGreaterThanOrEqual(before.r - 1e-3);
+            expect(hole.r).toBeLessThanOrEqual((holes[n - 1]?.r ?? Infinity) + 1e-9);
+          }
+        },
+      ),
       { numRuns: 14 },
     );
   });
 
   it('are filled as large as fits with the gap, by another than lies nearest', () => {
     const lattice = latticeOf({ width: 200, height: 200, step: SQUARE });
-    const entries = [{ motif: 'disc', role: 'filler' as const, count: 1, smallest: 0.2, largest: 2 }, { motif: 'bar', role: 'filler' as const, count: 1, smallest: 0.1, largest: 2 }];
-    const holes = [{ x: 50, y: 50, r: 15 }, { x: 150, y: 150, r: 4 }, { x: 100, y: 20, r: 3.2 }];
+    const entries = [
+      { motif: 'disc', role: 'filler' as const, count: 1, smallest: 0.2, largest: 2 },
+      { motif: 'bar', role: 'filler' as const, count: 1, smallest: 0.1, largest: 2 },
+    ];
+    const holes = [
+      { x: 50, y: 50, r: 15 },
+      { x: 150, y: 150, r: 4 },
+      { x: 100, y: 20, r: 3.2 },
+    ];
     const laid = filled(lattice, holes, recipe({ entries, gap: 3 }), TOSSABLE, [{ x: 60, y: 60, motif: 'disc' }]);
     expect(laid.map(({ motif }) => motif)).toEqual(['bar']);
     const [bar] = laid;
@@ -328,9 +482,16 @@ describe('holes', () => {
 describe('settling', () => {
   it('makes the least distance larger and moves nothing else, and goes on', () => {
     const lattice = latticeOf({ width: 120, height: 120, step: step('half-drop', 1, 2) });
-    const lie = [[20, 20], [32, 24], [26, 34], [90, 90], [100, 100]].map(([x, y], n) => ({ ...leafAt(`p${n}`, { x: x as number, y: y as number, scale: 0.4 }), motif: 'disc' }));
+    const lie = [
+      [20, 20],
+      [32, 24],
+      [26, 34],
+      [90, 90],
+      [100, 100],
+    ].map(([x, y], n) => ({ ...leafAt(`p${n}`, { x: x as number, y: y as number, scale: 0.4 }), motif: 'disc' }));
     const shapes = new Map(NAMES.map((name) => [name as string, roundsFor(name)]));
-    const least = (list: typeof lie): number => Math.min(...list.flatMap((one, n) => list.slice(n + 1).map((other) => nearest(lattice, one, other))));
+    const least = (list: typeof lie): number =>
+      Math.min(...list.flatMap((one, n) => list.slice(n + 1).map((other) => nearest(lattice, one, other))));
     let now = lie;
     let before = least(now);
     for (let press = 0; press < 4; press += 1) {
@@ -346,9 +507,20 @@ describe('settling', () => {
 });
 
 describe('a toss on the cloth', () => {
-  const start: Design = { ...newDesign('d', 'Toss', { width: 100, height: 100, step: SQUARE }), placements: [leafAt('hand', { x: 5 })] };
+  const start: Design = {
+    ...newDesign('d', 'Toss', { width: 100, height: 100, step: SQUARE }),
+    placements: [leafAt('hand', { x: 5 })],
+  };
   const motifs = new Map([['leaf', LEAF_RECORD]]);
-  const laid = (n: number) => tossedPlacements([{ motif: 'leaf', x: n, y: 1, turn: 0, scale: 1, mirrored: false }, { motif: 'leaf', x: n, y: 50, turn: 9, scale: 0.5, mirrored: true }], 'main', (k) => `t${n}-${k}`);
+  const laid = (n: number) =>
+    tossedPlacements(
+      [
+        { motif: 'leaf', x: n, y: 1, turn: 0, scale: 1, mirrored: false },
+        { motif: 'leaf', x: n, y: 50, turn: 9, scale: 0.5, mirrored: true },
+      ],
+      'main',
+      (k) => `t${n}-${k}`,
+    );
   const ids = (design: Design): string => design.placements.map(({ id }) => id).join(' ');
 
   it('takes the place of the one before, and leaves what was pinned or laid by hand', () => {

@@ -73,19 +73,32 @@ const INK_APART = 0.6;
  * @param from an earlier toss to start from: what of it still does as the recipe says stays, the rest is laid anew
  * @throws TossError where nothing could be laid at all by what the recipe says
  */
-export function* toss(lattice: Lattice, recipe: TossRecipe, motifs: ReadonlyMap<string, Tossable>, standing: Standing, from: readonly Laid[] = []): Generator<Tossed, Tossed> {
+export function* toss(
+  lattice: Lattice,
+  recipe: TossRecipe,
+  motifs: ReadonlyMap<string, Tossable>,
+  standing: Standing,
+  from: readonly Laid[] = [],
+): Generator<Tossed, Tossed> {
   const cell = lattice.ownWidth * lattice.ownHeight;
   const queue = inOrder(recipe.entries, motifs);
-  if (queue.length === 0) throw new TossError('There is nothing to toss: choose motifs and how many of each. Nothing was changed.');
+  if (queue.length === 0)
+    throw new TossError('There is nothing to toss: choose motifs and how many of each. Nothing was changed.');
   const smallest = Math.min(...queue.map(({ entry, rounds }) => roundOf(rounds) * entry.smallest));
   if (2 * smallest + recipe.gap > Math.min(lattice.ownWidth, lattice.ownHeight)) {
-    throw new TossError('Even the smallest of these motifs is too large for the cell at this gap. Nothing was changed; make the cell larger, or the motifs or the gap smaller.');
+    throw new TossError(
+      'Even the smallest of these motifs is too large for the cell at this gap. Nothing was changed; make the cell larger, or the motifs or the gap smaller.',
+    );
   }
   const largest = Math.max(...queue.map(({ entry, rounds }) => roundOf(rounds) * entry.largest));
   const openness = new Openness(lattice, Math.max(1, recipe.gap) + largest + 4);
   openness.add(standing.rounds);
   const random = seeded(recipe.seed);
-  const even = evenDistances(cell, [...queue.map(({ entry }) => entry.motif), ...standing.places.map(({ motif }) => motif)], motifs);
+  const even = evenDistances(
+    cell,
+    [...queue.map(({ entry }) => entry.motif), ...standing.places.map(({ motif }) => motif)],
+    motifs,
+  );
   const lie: Lying[] = [...standing.places];
   const placed: Laid[] = [];
   const unplaced = new Map<string, Unplaced>();
@@ -100,7 +113,12 @@ export function* toss(lattice: Lattice, recipe: TossRecipe, motifs: ReadonlyMap<
   for (const one of from) {
     const at = queue.findIndex(({ entry }) => entry.motif === one.motif && isAsTold(entry, recipe, one));
     const told = queue[at];
-    if (!told || spareOf(told.rounds, one, openness, recipe.gap) === undefined || !isClearOfItself(lattice, told.rounds, one, recipe.gap)) continue;
+    if (
+      !told ||
+      spareOf(told.rounds, one, openness, recipe.gap) === undefined ||
+      !isClearOfItself(lattice, told.rounds, one, recipe.gap)
+    )
+      continue;
     if (told.entry.role === 'filler' && area / cell >= 1 - recipe.ground) continue;
     queue.splice(at, 1);
     lay(told.entry, told.rounds, one);
@@ -139,7 +157,10 @@ function keyOf({ motif, role }: TossEntry): string {
 }
 
 /** Roles large to small; within a role the larger first, each motif in its turn, so that none is left over. */
-function inOrder(entries: readonly TossEntry[], motifs: ReadonlyMap<string, Tossable>): { entry: TossEntry; rounds: Rounds }[] {
+function inOrder(
+  entries: readonly TossEntry[],
+  motifs: ReadonlyMap<string, Tossable>,
+): { entry: TossEntry; rounds: Rounds }[] {
   return ROLES.flatMap((role) => {
     const own = entries
       .flatMap((entry) => {
@@ -179,7 +200,10 @@ function placeFor(
   const nothing = { needs: 2 * needed, left: Math.max(0, 2 * widest) };
   if (open.length === 0) return nothing;
   // Fillers go where the room is; the rest is left for what can use it.
-  const roomy = entry.role === 'filler' ? open.filter((place) => (openness.field[place] as number) >= Math.max(needed, 0.75 * widest)) : open;
+  const roomy =
+    entry.role === 'filler'
+      ? open.filter((place) => (openness.field[place] as number) >= Math.max(needed, 0.75 * widest))
+      : open;
   let best: Laid | undefined;
   let least = Infinity;
   let fitting = 0;
@@ -191,13 +215,30 @@ function placeFor(
     const wished = entry.smallest + (entry.largest - entry.smallest) * (entry.role === 'filler' ? 1 : random());
     // As large as its largest round has room for here, within its limits; later tries are more modest.
     const most = ((openness.field[place] as number) - gap) / roundOf(rounds);
-    const scale = round(Math.max(entry.smallest, Math.min(wished, most, n < TRIES / 2 ? Infinity : entry.smallest + (wished - entry.smallest) * (2 - (2 * n) / TRIES))));
+    const scale = round(
+      Math.max(
+        entry.smallest,
+        Math.min(
+          wished,
+          most,
+          n < TRIES / 2 ? Infinity : entry.smallest + (wished - entry.smallest) * (2 - (2 * n) / TRIES),
+        ),
+      ),
+    );
     const at = openness.middleOf(place);
     const laid = centredOn(at, rounds.list[0] as Round, { motif: entry.motif, turn, scale, mirrored });
     const spare = spareOf(rounds, laid, openness, gap);
     if (spare === undefined || !isClearOfItself(lattice, rounds, laid, gap)) continue;
     fitting += 1;
-    const score = scoreOf(entry, laid, spare, lattice, lie, even, entry.largest > entry.smallest ? (scale - entry.smallest) / (entry.largest - entry.smallest) : 0);
+    const score = scoreOf(
+      entry,
+      laid,
+      spare,
+      lattice,
+      lie,
+      even,
+      entry.largest > entry.smallest ? (scale - entry.smallest) / (entry.largest - entry.smallest) : 0,
+    );
     if (score < least) [least, best] = [score, laid];
   }
   if (!best) return nothing;
@@ -212,7 +253,12 @@ function centredOn(at: Point, { x, y }: Round, how: Omit<Laid, 'x' | 'y'>): Laid
 }
 
 /** The mean room that its rounds have over the gap, mm; undefined where one has not enough. */
-function spareOf({ list }: Rounds, { x, y, turn, scale, mirrored }: Laid, openness: Openness, gap: number): number | undefined {
+function spareOf(
+  { list }: Rounds,
+  { x, y, turn, scale, mirrored }: Laid,
+  openness: Openness,
+  gap: number,
+): number | undefined {
   const [cos, sin] = turnsOf(turn);
   let sum = 0;
   for (const round of list) {
@@ -226,7 +272,10 @@ function spareOf({ list }: Rounds, { x, y, turn, scale, mirrored }: Laid, openne
 
 /** Whether it keeps the gap to its own echoes and reflections. */
 function isClearOfItself(lattice: Lattice, rounds: Rounds, laid: Laid, gap: number): boolean {
-  const { images, short: [nearest] } = lattice;
+  const {
+    images,
+    short: [nearest],
+  } = lattice;
   const far = 2 * rounds.reach * laid.scale + gap;
   if (images.length === 1 && nearest.x * nearest.x + nearest.y * nearest.y >= far * far) return true;
   const pose = { ...UPRIGHT, ...laid };
@@ -259,11 +308,24 @@ function evenDistances(cell: number, motifs: readonly string[], known: ReadonlyM
   const inkOf = (motif: string): string | undefined => known.get(motif)?.ink;
   const [ofMotif, ofInk] = [count(motifs), count(motifs.map(inkOf))];
   const distance = (n: number | undefined): number => Math.sqrt(cell / (n ?? 1));
-  return { all: distance(motifs.length), inkOf, motif: (motif) => distance(ofMotif.get(motif)), ink: (motif) => distance(ofInk.get(inkOf(motif))) };
+  return {
+    all: distance(motifs.length),
+    inkOf,
+    motif: (motif) => distance(ofMotif.get(motif)),
+    ink: (motif) => distance(ofInk.get(inkOf(motif))),
+  };
 }
 
 /** The less the better. */
-function scoreOf({ role, motif }: TossEntry, at: Laid, spare: number, lattice: Lattice, lie: readonly Lying[], even: Even, size: number): number {
+function scoreOf(
+  { role, motif }: TossEntry,
+  at: Laid,
+  spare: number,
+  lattice: Lattice,
+  lie: readonly Lying[],
+  even: Even,
+  size: number,
+): number {
   let like = Infinity;
   let tone = Infinity;
   let hero = Infinity;
@@ -278,7 +340,8 @@ function scoreOf({ role, motif }: TossEntry, at: Laid, spare: number, lattice: L
     if (alike && distance < tone) tone = distance;
     if (peer && distance < hero) hero = distance;
   }
-  const crowd = Math.max(0, 1 - like / (APART * even.motif(motif))) + 0.4 * Math.max(0, 1 - tone / (INK_APART * even.ink(motif)));
+  const crowd =
+    Math.max(0, 1 - like / (APART * even.motif(motif))) + 0.4 * Math.max(0, 1 - tone / (INK_APART * even.ink(motif)));
   if (role === 'hero') return 4 * crowd - Math.min(hero, 10 * even.all) / even.all + (0.02 * spare) / even.all;
   return 2.5 * crowd + spare / even.all - (role === 'filler' ? 1 : 0.5) * size;
 }

@@ -16,7 +16,9 @@ export interface TossEntry {
 }
 
 /** Which ways motifs look: one way, two (also head down), four, all round, or within a range of degrees. */
-export type Directions = { readonly kind: 'one' | 'two' | 'four' | 'all' } | { readonly kind: 'range'; readonly from: number; readonly to: number };
+export type Directions =
+  | { readonly kind: 'one' | 'two' | 'four' | 'all' }
+  | { readonly kind: 'range'; readonly from: number; readonly to: number };
 
 /** What a toss is made by; the same recipe and seed on the same cloth give the same toss. */
 export interface TossRecipe {

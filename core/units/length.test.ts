@@ -77,7 +77,9 @@ describe('parseLength', () => {
     const unit = fc.constantFrom<LengthUnit>('mm', 'cm', 'in', 'px');
     fc.assert(
       fc.property(unit, fc.double({ min: 0.5, max: 4000, noNaN: true }), (u, mm) => {
-        expect(Math.abs(read(formatLength(mm, u), u) - mm)).toBeLessThanOrEqual(0.5 * mmPer(u) * (u === 'px' ? 0.1 : u === 'mm' ? 0.011 : 0.0011));
+        expect(Math.abs(read(formatLength(mm, u), u) - mm)).toBeLessThanOrEqual(
+          0.5 * mmPer(u) * (u === 'px' ? 0.1 : u === 'mm' ? 0.011 : 0.0011),
+        );
       }),
     );
   });

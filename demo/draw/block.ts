@@ -25,7 +25,11 @@ export function along(points: readonly P[], closed: boolean, spacing: number): P
     for (let k = 0; k < pieces; k += 1) {
       const t = k / pieces;
       const blend = (c: 0 | 1): number =>
-        0.5 * (2 * p1[c] + (p2[c] - p0[c]) * t + (2 * p0[c] - 5 * p1[c] + 4 * p2[c] - p3[c]) * t * t + (3 * p1[c] - p0[c] - 3 * p2[c] + p3[c]) * t * t * t);
+        0.5 *
+        (2 * p1[c] +
+          (p2[c] - p0[c]) * t +
+          (2 * p0[c] - 5 * p1[c] + 4 * p2[c] - p3[c]) * t * t +
+          (3 * p1[c] - p0[c] - 3 * p2[c] + p3[c]) * t * t * t);
       out.push([blend(0), blend(1)]);
     }
   }
@@ -92,7 +96,10 @@ export class Block {
     const sides = points.flatMap((p, i) => {
       const q = points[(i + 1) % points.length] as P;
       const pieces = Math.max(1, Math.round(Math.hypot(q[0] - p[0], q[1] - p[1]) / 6));
-      return Array.from({ length: pieces }, (_, k): P => [p[0] + ((q[0] - p[0]) * k) / pieces, p[1] + ((q[1] - p[1]) * k) / pieces]);
+      return Array.from({ length: pieces }, (_, k): P => [
+        p[0] + ((q[0] - p[0]) * k) / pieces,
+        p[1] + ((q[1] - p[1]) * k) / pieces,
+      ]);
     });
     return this.#facets(ink, sides, uneven);
   }
@@ -110,12 +117,18 @@ export class Block {
 
   /** A small round picked out with the tip. */
   pick(ink: InkName, [x, y]: P, radius: number): this {
-    return this.#facets(ink, ellipse(x, y, radius * this.between(0.85, 1.15), radius * this.between(0.85, 1.15), this.between(0, 180), 8), radius * 0.12);
+    return this.#facets(
+      ink,
+      ellipse(x, y, radius * this.between(0.85, 1.15), radius * this.between(0.85, 1.15), this.between(0, 180), 8),
+      radius * 0.12,
+    );
   }
 
   /** The block as an SVG file, `width` mm wide. */
   svg(title: string, width: number): string {
-    const numbers = this.#cuts.flatMap((cut) => [...cut.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]): P => [Number(x), Number(y)]));
+    const numbers = this.#cuts.flatMap((cut) =>
+      [...cut.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]): P => [Number(x), Number(y)]),
+    );
     const [xs, ys] = [numbers.map(([x]) => x), numbers.map(([, y]) => y)];
     const [left, top] = [Math.floor(Math.min(...xs)), Math.floor(Math.min(...ys))];
     const [w, h] = [Math.ceil(Math.max(...xs)) - left, Math.ceil(Math.max(...ys)) - top];
@@ -125,7 +138,9 @@ export class Block {
 
   #facets(ink: InkName, points: readonly P[], uneven: number): this {
     const jitter = (): number => (this.#random() + this.#random() - 1) * uneven;
-    const path = points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${(x + jitter()).toFixed(1)} ${(y + jitter()).toFixed(1)}`).join('');
+    const path = points
+      .map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${(x + jitter()).toFixed(1)} ${(y + jitter()).toFixed(1)}`)
+      .join('');
     this.#cuts.push(`<path fill="${INKS[ink]}" d="${path}Z"/>`);
     return this;
   }

@@ -21,8 +21,25 @@ import { whelk } from './motifs/whelk.ts';
 import { wrack } from './motifs/wrack.ts';
 
 const BLOCKS: Readonly<Record<string, () => Block>> = {
-  whelk, crab, buoy, 'reef-knot': reefKnot, kelp, herring, starfish, scallop, mussel, feather, urchin, wrack,
-  'sand-dollar': sandDollar, limpet, periwinkle, 'flat-pebble': flatPebble, 'banded-pebble': bandedPebble, bubbles, barnacle,
+  whelk,
+  crab,
+  buoy,
+  'reef-knot': reefKnot,
+  kelp,
+  herring,
+  starfish,
+  scallop,
+  mussel,
+  feather,
+  urchin,
+  wrack,
+  'sand-dollar': sandDollar,
+  limpet,
+  periwinkle,
+  'flat-pebble': flatPebble,
+  'banded-pebble': bandedPebble,
+  bubbles,
+  barnacle,
 };
 
 // Cuts every block anew into demo/motifs: `npx tsx demo/draw/cutBlocks.ts`.

@@ -17,9 +17,21 @@ export async function openBrowser(width = 1280, height = 800): Promise<Browser> 
   const options = new Options();
   options.setChromeBinaryPath('/usr/bin/chromium');
   options.addArguments(
-    '--headless', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-quic', '--no-first-run', '--disable-sync',
-    '--disable-background-networking', '--disable-component-update', '--hide-scrollbars', '--force-device-scale-factor=1', '--force-color-profile=srgb',
-    '--lang=en-GB', `--user-data-dir=${join(profile, 'profile')}`, `--window-size=${width},${height}`,
+    '--headless',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-dev-shm-usage',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-sync',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--hide-scrollbars',
+    '--force-device-scale-factor=1',
+    '--force-color-profile=srgb',
+    '--lang=en-GB',
+    `--user-data-dir=${join(profile, 'profile')}`,
+    `--window-size=${width},${height}`,
   );
   options.setUserPreferences({ 'download.default_directory': downloads, 'download.prompt_for_download': false });
   const driver = await new Builder()
@@ -28,8 +40,13 @@ export async function openBrowser(width = 1280, height = 800): Promise<Browser> 
     .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
     .build();
   // The window's own frame would take some of it; this is the page.
-  await (driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
-    width, height, deviceScaleFactor: 1, mobile: false,
+  await (
+    driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }
+  ).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    width,
+    height,
+    deviceScaleFactor: 1,
+    mobile: false,
   });
   return {
     driver,

@@ -32,7 +32,13 @@ export async function shot(driver: WebDriver): Promise<Shot> {
 /** The screen once nothing on it changes any more. */
 export async function settledShot(driver: WebDriver): Promise<Shot> {
   await driver.sleep(60);
-  await driver.wait(async () => (await driver.findElements(By.css('[data-cloth] canvas:not([aria-busy="false"]), [aria-busy="true"]'))).length === 0, 20_000, 'the cloth was never painted');
+  await driver.wait(
+    async () =>
+      (await driver.findElements(By.css('[data-cloth] canvas:not([aria-busy="false"]), [aria-busy="true"]'))).length ===
+      0,
+    20_000,
+    'the cloth was never painted',
+  );
   let last = await shot(driver);
   for (let tries = 0; tries < 60; tries += 1) {
     await driver.sleep(160);
@@ -53,7 +59,11 @@ export async function drag(driver: WebDriver, from: Spot, to: Spot, { held }: { 
   if (held) hand.keyDown(held);
   hand.move({ ...whole(from), origin: Origin.VIEWPORT }).press(Button.LEFT);
   for (const share of [0.2, 0.5, 0.8, 1]) {
-    hand.move({ ...whole({ x: from.x + (to.x - from.x) * share, y: from.y + (to.y - from.y) * share }), origin: Origin.VIEWPORT, duration: 40 });
+    hand.move({
+      ...whole({ x: from.x + (to.x - from.x) * share, y: from.y + (to.y - from.y) * share }),
+      origin: Origin.VIEWPORT,
+      duration: 40,
+    });
   }
   hand.release(Button.LEFT);
   if (held) hand.keyUp(held);
@@ -71,7 +81,9 @@ export async function clickAt(driver: WebDriver, at: Spot, { held }: { held?: st
 export async function wheel(driver: WebDriver, at: Spot, deltaY: number): Promise<void> {
   const spot = whole(at);
   // The package's types do not know this action yet.
-  const hand = driver.actions({ async: false }) as unknown as { scroll(x: number, y: number, dx: number, dy: number, origin: unknown): { perform(): Promise<void> } };
+  const hand = driver.actions({ async: false }) as unknown as {
+    scroll(x: number, y: number, dx: number, dy: number, origin: unknown): { perform(): Promise<void> };
+  };
   await hand.scroll(spot.x, spot.y, 0, Math.round(deltaY), Origin.VIEWPORT).perform();
 }
 
@@ -84,7 +96,11 @@ export async function press(driver: WebDriver, ...keys: string[]): Promise<void>
 }
 
 /** An element by what is written on it or by its label. */
-export async function named(driver: WebDriver, role: 'button' | 'link' | 'field' | 'radio', name: string): Promise<WebElement> {
+export async function named(
+  driver: WebDriver,
+  role: 'button' | 'link' | 'field' | 'radio',
+  name: string,
+): Promise<WebElement> {
   const text = xpathText(name);
   const paths = {
     button: `//button[normalize-space()=${text} or @aria-label=${text}]`,
@@ -107,17 +123,25 @@ export async function type(driver: WebDriver, name: string, text: string, confir
 }
 
 export async function waitForText(driver: WebDriver, text: string, timeout = 15_000): Promise<WebElement> {
-  return driver.wait(until.elementLocated(By.xpath(`//*[contains(normalize-space(.), ${xpathText(text)})]`)), timeout, `“${text}” never appeared`);
+  return driver.wait(
+    until.elementLocated(By.xpath(`//*[contains(normalize-space(.), ${xpathText(text)})]`)),
+    timeout,
+    `“${text}” never appeared`,
+  );
 }
 
 export async function waitUntilSaved(driver: WebDriver): Promise<void> {
   await driver.wait(until.elementLocated(By.css('[data-saved="saved"]')), 10_000).catch(async () => {
-    throw new Error(`it was never saved: ${await driver.executeScript<string>("const note = document.querySelector('[data-saved]'); return note ? `${note.dataset.saved} ${note.title}` : document.body.innerText.slice(0, 300);")}`);
+    throw new Error(
+      `it was never saved: ${await driver.executeScript<string>("const note = document.querySelector('[data-saved]'); return note ? `${note.dataset.saved} ${note.title}` : document.body.innerText.slice(0, 300);")}`,
+    );
   });
 }
 
 /** The cell's stitched outline on screen. */
-export async function cellOnScreen(driver: WebDriver): Promise<{ left: number; top: number; right: number; bottom: number; scale: number }> {
+export async function cellOnScreen(
+  driver: WebDriver,
+): Promise<{ left: number; top: number; right: number; bottom: number; scale: number }> {
   return driver.executeScript(`
     const box = document.querySelector('[data-cell] > polygon').getBoundingClientRect();
     const scale = Number(document.querySelector('[data-scale]').dataset.scale);
@@ -127,7 +151,10 @@ export async function cellOnScreen(driver: WebDriver): Promise<{ left: number; t
 
 export async function middleOf(driver: WebDriver, css: string): Promise<Spot> {
   await driver.wait(until.elementLocated(By.css(css)), 10_000, `nothing matches ${css}`);
-  return driver.executeScript(`const b = document.querySelector(arguments[0]).getBoundingClientRect(); return { x: b.left + b.width / 2, y: b.top + b.height / 2 };`, css);
+  return driver.executeScript(
+    `const b = document.querySelector(arguments[0]).getBoundingClientRect(); return { x: b.left + b.width / 2, y: b.top + b.height / 2 };`,
+    css,
+  );
 }
 
 /** Everything the browser complained about since it was last asked. */

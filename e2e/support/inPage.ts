@@ -14,7 +14,12 @@ export async function runInPage<T>(driver: WebDriver, file: string, argument: un
     root,
     configFile: false,
     logLevel: 'error',
-    build: { write: false, minify: false, target: 'es2022', lib: { entry: `${root}/${file}`, formats: ['iife'], name: 'inPage' } },
+    build: {
+      write: false,
+      minify: false,
+      target: 'es2022',
+      lib: { entry: `${root}/${file}`, formats: ['iife'], name: 'inPage' },
+    },
     worker: { format: 'iife' },
   });
   const [output] = Array.isArray(built) ? built : [built];

@@ -19,7 +19,13 @@ export async function run({ design, motifs, scale, window: box }: PaintRequest):
   const shelf = new ArtworkShelf();
   const drawn = await Promise.all(motifs.map((motif) => shelf.fetch(motif)));
   const sheet = browserSheet(box.right - box.left, box.bottom - box.top);
-  paintPlane(sheet.surface, sceneOf(design, new Map(drawn.map((one) => [one.motif.id, one]))), pixelGrid(design.repeat, scale), box, shelf.easel);
+  paintPlane(
+    sheet.surface,
+    sceneOf(design, new Map(drawn.map((one) => [one.motif.id, one]))),
+    pixelGrid(design.repeat, scale),
+    box,
+    shelf.easel,
+  );
   const { data } = sheet.context.getImageData(0, 0, sheet.canvas.width, sheet.canvas.height);
   const parts: string[] = [];
   for (let i = 0; i < data.length; i += 0x8000) parts.push(String.fromCharCode(...data.subarray(i, i + 0x8000)));

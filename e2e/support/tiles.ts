@@ -14,7 +14,8 @@ export const PINK = [0xc0, 0x20, 0x6a] as const;
 export const GROUND = [0xf2, 0xee, 0xe4] as const;
 
 /** A flat pink tile, 40 × 20 mm: where it lies can be read off the screen. */
-const tileOf = (colour: Hex): string => `<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="20mm" viewBox="0 0 40 20"><rect width="40" height="20" fill="${colour}"/></svg>`;
+const tileOf = (colour: Hex): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="20mm" viewBox="0 0 40 20"><rect width="40" height="20" fill="${colour}"/></svg>`;
 
 /** A Hevrel and a browser, with designs made of pink tiles. */
 export interface Tiles {
@@ -23,7 +24,15 @@ export interface Tiles {
   /** The motif of a tile in another colour. */
   motifOf(colour: Hex): Promise<string>;
   /** Opens a design with tiles at the given places, t0, t1 and so on; says its id. */
-  open(step: Step, places: readonly Partial<Placement>[], rest?: { readonly size?: { width: number; height: number }; readonly ground?: Hex; readonly design?: Partial<Design> }): Promise<string>;
+  open(
+    step: Step,
+    places: readonly Partial<Placement>[],
+    rest?: {
+      readonly size?: { width: number; height: number };
+      readonly ground?: Hex;
+      readonly design?: Partial<Design>;
+    },
+  ): Promise<string>;
   /** The design as it is stored, once everything is saved. */
   stored(id: string): Promise<Design>;
   /** Where a place of the cell is on screen. */
@@ -37,10 +46,16 @@ export async function openTiles(): Promise<Tiles> {
   const hevrel = await startHevrel();
   const browser = await openBrowser();
   const { driver } = browser;
-  const motifOf = async (colour: Hex): Promise<string> => (await importMotif(hevrel.serving.studio, `tile ${colour.slice(1)}.svg`, Buffer.from(tileOf(colour)), 'Test')).motif.id;
+  const motifOf = async (colour: Hex): Promise<string> =>
+    (await importMotif(hevrel.serving.studio, `tile ${colour.slice(1)}.svg`, Buffer.from(tileOf(colour)), 'Test')).motif
+      .id;
   const motif = (await importMotif(hevrel.serving.studio, 'tile.svg', Buffer.from(tileOf('#c0206a')), 'Test')).motif.id;
   const call = (method: string, path: string, body: unknown): Promise<Response> =>
-    fetch(`${hevrel.url}/api${path}`, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+    fetch(`${hevrel.url}/api${path}`, {
+      method,
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    });
   return {
     hevrel,
     browser,
@@ -69,7 +84,11 @@ export async function openTiles(): Promise<Tiles> {
       return { x: left + x * scale, y: top + y * scale };
     },
     async elsewhere(id, revision, commands) {
-      const answer = await call('PATCH', `/designs/${id}`, { save: `elsewhere-${revision}-${Date.now()}`, revision, commands });
+      const answer = await call('PATCH', `/designs/${id}`, {
+        save: `elsewhere-${revision}-${Date.now()}`,
+        revision,
+        commands,
+      });
       if (!answer.ok) throw new Error(await answer.text());
     },
     async close() {

@@ -30,7 +30,10 @@ export interface CollectionList {
   readonly motifs: readonly FiledMotif[];
 }
 
-const path = string().required().max(200).matches(/^[\w-]+\/[^/\\]+$/, '${path} has to name a file of this collection');
+const path = string()
+  .required()
+  .max(200)
+  .matches(/^[\w-]+\/[^/\\]+$/, '${path} has to name a file of this collection');
 
 export const collectionListSchema = object({
   format: string().oneOf([FORMAT]).required(),
@@ -61,5 +64,7 @@ export function checkedRecipe(recipe: unknown): Recipe | null {
 /** In files of version 1, parts were neither stretched nor slanted. */
 function brought(recipe: unknown): unknown {
   const { parts } = Object(recipe) as { parts?: unknown };
-  return Array.isArray(parts) ? { ...Object(recipe), parts: parts.map((part: unknown) => ({ stretch: 1, skew: 0, ...Object(part) })) } : recipe;
+  return Array.isArray(parts)
+    ? { ...Object(recipe), parts: parts.map((part: unknown) => ({ stretch: 1, skew: 0, ...Object(part) })) }
+    : recipe;
 }

@@ -23,12 +23,30 @@ export async function packCollection({ name, motifs, blobs: folder }: PackTask, 
     hands.check();
     const base = `${String(n + 1).padStart(3, '0')} ${fileNameOf(motif.name, 'Motif')}`;
     const artwork = await blobs.readJson<Artwork>(motif.artwork);
-    const pictures = new Map(await Promise.all(picturesOf(artwork).map(async (blob) => [blob, `data:image/png;base64,${(await blobs.read(blob)).toString('base64')}`] as const)));
+    const pictures = new Map(
+      await Promise.all(
+        picturesOf(artwork).map(
+          async (blob) => [blob, `data:image/png;base64,${(await blobs.read(blob)).toString('base64')}`] as const,
+        ),
+      ),
+    );
     const source = await sourceOf(motif, blobs, files);
     files[`svg/${base}.svg`] = strToU8(writeSvg(artwork, motif.width, (blob) => pictures.get(blob) ?? ''));
     const scale = Math.min((motif.width / MM_PER_INCH) * PICTURE_DPI, LONGEST_PICTURE) / motif.view.width;
-    files[`png/${base}.png`] = [await paintPicture(artwork, blobs, Math.min(scale, LONGEST_PICTURE / motif.view.height)), { level: 0 }];
-    filed.push({ id: motif.id, name: motif.name, width: motif.width, tags: motif.tags, recipe: motif.recipe, source, svg: `svg/${base}.svg`, png: `png/${base}.png` });
+    files[`png/${base}.png`] = [
+      await paintPicture(artwork, blobs, Math.min(scale, LONGEST_PICTURE / motif.view.height)),
+      { level: 0 },
+    ];
+    filed.push({
+      id: motif.id,
+      name: motif.name,
+      width: motif.width,
+      tags: motif.tags,
+      recipe: motif.recipe,
+      source,
+      svg: `svg/${base}.svg`,
+      png: `png/${base}.png`,
+    });
   }
   const list: CollectionList = { format: FORMAT, version: 2, name, motifs: filed };
   return zipSync({ [LIST_FILE]: strToU8(JSON.stringify(list, undefined, 2)), ...files });

@@ -8,7 +8,13 @@ import { sniff } from '../motifs/sniff.ts';
 import { Problem } from '../problem.ts';
 import { changeMotif, insertMotif, listMotifs, type StoredMotif } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
-import { checkedRecipe, collectionListSchema, LIST_FILE, type CollectionList, type FiledMotif } from './collectionFile.ts';
+import {
+  checkedRecipe,
+  collectionListSchema,
+  LIST_FILE,
+  type CollectionList,
+  type FiledMotif,
+} from './collectionFile.ts';
 
 /** A packed file can claim to be far smaller than what it unfolds into. */
 const MOST_FILES = 20_000;
@@ -43,7 +49,14 @@ export async function readCollection(studio: Studio, content: Uint8Array): Promi
   return { name: list.name, motifs: [...own.values()], known };
 }
 
-async function taking(studio: Studio, collection: string, filed: FiledMotif, files: ReadonlyMap<string, Uint8Array>, own: ReadonlyMap<string, string>, there: readonly StoredMotif[]): Promise<{ id: string; wasThere: boolean }> {
+async function taking(
+  studio: Studio,
+  collection: string,
+  filed: FiledMotif,
+  files: ReadonlyMap<string, Uint8Array>,
+  own: ReadonlyMap<string, string>,
+  there: readonly StoredMotif[],
+): Promise<{ id: string; wasThere: boolean }> {
   const { name, width } = filed;
   const tags = [...filed.tags];
   const source = filed.source === null ? undefined : files.get(filed.source);
@@ -55,10 +68,25 @@ async function taking(studio: Studio, collection: string, filed: FiledMotif, fil
 
   if (filed.recipe === null || filed.recipe.kind === 'merged') {
     if (!source || !address) throw damaged(`“${name}” has no file`);
-    const wasThere = there.find((motif) => motif.source === address && motif.name === name && (motif.recipe?.kind ?? null) === (filed.recipe?.kind ?? null));
+    const wasThere = there.find(
+      (motif) =>
+        motif.source === address &&
+        motif.name === name &&
+        (motif.recipe?.kind ?? null) === (filed.recipe?.kind ?? null),
+    );
     if (wasThere) return { id: wasThere.id, wasThere: true };
     const { artwork, view, inks, thumbnail } = await readFile(studio, name, source);
-    const motif: StoredMotif = { id: nanoid(12), recipe: null, source: address, artwork, view, inks, thumbnail, ...given, width };
+    const motif: StoredMotif = {
+      id: nanoid(12),
+      recipe: null,
+      source: address,
+      artwork,
+      view,
+      inks,
+      thumbnail,
+      ...given,
+      width,
+    };
     await insertMotif(studio.database, motif);
     if (filed.recipe) await remakeMotif(studio, motif, { ...filed.recipe, original: motif.artwork });
     return { id: motif.id, wasThere: false };
@@ -75,7 +103,11 @@ async function taking(studio: Studio, collection: string, filed: FiledMotif, fil
 }
 
 /** The recipe in terms of this studio. @throws Problem */
-function localised(recipe: Exclude<Recipe, { kind: 'merged' }>, own: ReadonlyMap<string, string>, picture: string | undefined): Recipe {
+function localised(
+  recipe: Exclude<Recipe, { kind: 'merged' }>,
+  own: ReadonlyMap<string, string>,
+  picture: string | undefined,
+): Recipe {
   if (recipe.kind === 'scan') {
     if (!picture) throw damaged('a scan’s picture is not in it');
     return { ...recipe, picture };
@@ -93,7 +125,11 @@ function same(a: Recipe | null, b: Recipe): boolean {
 function sorted(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(sorted);
   if (typeof value !== 'object' || value === null) return value;
-  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, member]) => [key, sorted(member)]));
+  return Object.fromEntries(
+    Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([key, member]) => [key, sorted(member)]),
+  );
 }
 
 async function unpacked(content: Uint8Array): Promise<Map<string, Uint8Array>> {
@@ -105,11 +141,18 @@ async function unpacked(content: Uint8Array): Promise<Map<string, Uint8Array>> {
   };
   let entries: Record<string, Uint8Array>;
   try {
-    entries = await new Promise((resolve, reject) => unzip(content, { filter: fits }, (error, data) => (error ? reject(error) : resolve(data))));
+    entries = await new Promise((resolve, reject) =>
+      unzip(content, { filter: fits }, (error, data) => (error ? reject(error) : resolve(data))),
+    );
   } catch {
     throw damaged('it is no ZIP or cut short');
   }
-  if (count > MOST_FILES || bytes > MOST_BYTES) throw new Problem(413, 'Too large', `This collection would unpack into more than ${MOST_BYTES / 1024 / 1024} MB. Nothing was taken from it; write it in parts.`);
+  if (count > MOST_FILES || bytes > MOST_BYTES)
+    throw new Problem(
+      413,
+      'Too large',
+      `This collection would unpack into more than ${MOST_BYTES / 1024 / 1024} MB. Nothing was taken from it; write it in parts.`,
+    );
   return new Map(Object.entries(entries));
 }
 
@@ -117,14 +160,21 @@ function listIn(files: ReadonlyMap<string, Uint8Array>): CollectionList {
   const text = files.get(LIST_FILE);
   if (!text) throw damaged('it has no list of motifs');
   try {
-    const list = collectionListSchema.validateSync(JSON.parse(Buffer.from(text).toString('utf8')), { strict: true }) as unknown as CollectionList;
+    const list = collectionListSchema.validateSync(JSON.parse(Buffer.from(text).toString('utf8')), {
+      strict: true,
+    }) as unknown as CollectionList;
     return { ...list, motifs: list.motifs.map((motif) => ({ ...motif, recipe: checkedRecipe(motif.recipe) })) };
   } catch (error) {
-    if (error instanceof SyntaxError || error instanceof ValidationError) throw damaged(`its list cannot be read (${error.message.slice(0, 120)})`);
+    if (error instanceof SyntaxError || error instanceof ValidationError)
+      throw damaged(`its list cannot be read (${error.message.slice(0, 120)})`);
     throw error;
   }
 }
 
 function damaged(why: string): Problem {
-  return new Problem(422, 'Not a whole collection', `This is not a whole collection: ${why}. What was in the drawer stays as it was; write the collection anew and bring it again.`);
+  return new Problem(
+    422,
+    'Not a whole collection',
+    `This is not a whole collection: ${why}. What was in the drawer stays as it was; write the collection anew and bring it again.`,
+  );
 }

@@ -26,7 +26,12 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, hand
         throw error instanceof EmptyShapeError ? new Problem(422, 'Nothing to see', error.message) : error;
       }
     case 'merged': {
-      if (!blobs.has(recipe.original)) throw new Problem(422, 'Not there', 'The drawing whose inks are to be merged is not kept here. Nothing was changed.');
+      if (!blobs.has(recipe.original))
+        throw new Problem(
+          422,
+          'Not there',
+          'The drawing whose inks are to be merged is not kept here. Nothing was changed.',
+        );
       const original = await blobs.readJson<Artwork>(recipe.original);
       return keptDrawing(withInks(original, mergedInks(inksOf(original), recipe.within)), blobs);
     }

@@ -13,7 +13,8 @@ beforeAll(async () => {
 
 afterAll(() => hevrel.close());
 
-const svg = (fill: string): string => `<svg xmlns="http://www.w3.org/2000/svg" width="20mm" height="10mm" viewBox="0 0 20 10"><rect width="20" height="10" fill="${fill}"/></svg>`;
+const svg = (fill: string): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" width="20mm" height="10mm" viewBox="0 0 20 10"><rect width="20" height="10" fill="${fill}"/></svg>`;
 const list = async (): Promise<ListedMotif[]> => (await hevrel.call('GET', '/motifs')).body as unknown as ListedMotif[];
 const find = async (id: string): Promise<ListedMotif | undefined> => (await list()).find((motif) => motif.id === id);
 
@@ -34,7 +35,9 @@ describe('the drawer', () => {
     const first = await bring('#112233');
     const again = await hevrel.send('another name.svg', svg('#112233'));
     expect((again.body['motif'] as ListedMotif).id).toBe(first.id);
-    expect(again.body['notes']).toEqual(['“another name.svg” is in the drawer already, as “112233”. It was not taken twice.']);
+    expect(again.body['notes']).toEqual([
+      '“another name.svg” is in the drawer already, as “112233”. It was not taken twice.',
+    ]);
     // Once deleted it may come again.
     await hevrel.call('DELETE', `/motifs/${first.id}`);
     expect((await bring('#112233')).id).not.toBe(first.id);
@@ -45,7 +48,8 @@ describe('the drawer', () => {
     const change = { name: 'Plank', collection: 'Harbour', tags: ['wood', 'filler'], width: 44 };
     expect((await hevrel.call('PATCH', `/motifs/${id}`, change)).body).toMatchObject(change);
     expect((await hevrel.call('PATCH', `/motifs/${id}`, { tags: [] })).body).toMatchObject({ ...change, tags: [] });
-    for (const wrong of [{ collection: '' }, { tags: [''] }, { tags: 'wood' }, { source: 'x.svg' }]) expect((await hevrel.call('PATCH', `/motifs/${id}`, wrong)).status).toBe(400);
+    for (const wrong of [{ collection: '' }, { tags: [''] }, { tags: 'wood' }, { source: 'x.svg' }])
+      expect((await hevrel.call('PATCH', `/motifs/${id}`, wrong)).status).toBe(400);
   });
 
   it('tells where a motif is used, and keeps it there when it is deleted', async () => {
@@ -54,11 +58,18 @@ describe('the drawer', () => {
     const pier = await layOn('Pier', id, 3);
     await layOn('Quay', id, 1);
     expect(await find(id)).toMatchObject({ uses: 2 });
-    expect((await hevrel.call('GET', `/motifs/${id}/uses`)).body).toMatchObject([{ name: 'Pier', count: 3 }, { name: 'Quay', count: 1 }]);
+    expect((await hevrel.call('GET', `/motifs/${id}/uses`)).body).toMatchObject([
+      { name: 'Pier', count: 3 },
+      { name: 'Quay', count: 1 },
+    ]);
     await hevrel.call('DELETE', `/motifs/${id}`);
     expect(await find(id)).toMatchObject({ deleted: true, uses: 2 });
     // Still there to be painted and moved.
-    const moved = await hevrel.call('PATCH', `/designs/${pier}`, { save: 'move-it-on', revision: 1, commands: [{ type: 'change', changes: { p0: { x: 50 } } }] });
+    const moved = await hevrel.call('PATCH', `/designs/${pier}`, {
+      save: 'move-it-on',
+      revision: 1,
+      commands: [{ type: 'change', changes: { p0: { x: 50 } } }],
+    });
     expect(moved.status).toBe(200);
     await hevrel.call('POST', `/motifs/${id}/restore`);
     expect(await find(id)).toMatchObject({ deleted: false });
@@ -80,10 +91,15 @@ describe('the drawer', () => {
     const { id } = await bring('#667788');
     await hevrel.call('PATCH', `/motifs/${id}`, { name: 'Plank', width: 33 });
     const design = await layOn('Jetty', id, 1);
-    const picture = async (): Promise<Buffer> => Buffer.from(await (await hevrel.fetch(`/designs/${design}/picture?revision=${Math.random()}`)).arrayBuffer());
+    const picture = async (): Promise<Buffer> =>
+      Buffer.from(await (await hevrel.fetch(`/designs/${design}/picture?revision=${Math.random()}`)).arrayBuffer());
     const before = await picture();
     const replace = (name: string, content: string): Promise<Response> =>
-      hevrel.fetch(`/motifs/${id}/artwork?name=${name}`, { method: 'PUT', headers: { 'Content-Type': 'application/octet-stream' }, body: content });
+      hevrel.fetch(`/motifs/${id}/artwork?name=${name}`, {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/octet-stream' },
+        body: content,
+      });
     expect((await replace('broken.svg', '<svg xmlns="x"><path')).status).toBe(422);
     expect((await replace('new.svg', svg('#ff0000'))).status).toBe(200);
     expect(await find(id)).toMatchObject({ name: 'Plank', width: 33, inks: ['#ff0000'] });
@@ -91,7 +107,12 @@ describe('the drawer', () => {
   });
 
   it('answers for a motif that is not there', async () => {
-    for (const [method, path] of [['GET', 'uses'], ['POST', 'duplicate'], ['POST', 'restore']] as const) expect((await hevrel.call(method, `/motifs/nowhere/${path}`)).status).toBe(404);
+    for (const [method, path] of [
+      ['GET', 'uses'],
+      ['POST', 'duplicate'],
+      ['POST', 'restore'],
+    ] as const)
+      expect((await hevrel.call(method, `/motifs/nowhere/${path}`)).status).toBe(404);
     expect((await hevrel.call('DELETE', '/motifs/nowhere')).status).toBe(404);
   });
 });

@@ -29,7 +29,8 @@ async function bring(name: string, content: Buffer | string): Promise<Outcome> {
 
 const artworkOf = ({ motif }: Outcome): Promise<Artwork> => hevrel.studio.blobs.readJson<Artwork>(motif.artwork);
 const count = async (): Promise<number> => ((await hevrel.call('GET', '/motifs')).body as unknown as unknown[]).length;
-const svg = (inner: string, attributes = 'width="50mm" height="50mm" viewBox="0 0 100 100"'): string => `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${inner}</svg>`;
+const svg = (inner: string, attributes = 'width="50mm" height="50mm" viewBox="0 0 100 100"'): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${inner}</svg>`;
 const dot = '<circle cx="50" cy="50" r="25" fill="#b5442f"/>';
 
 function png(width: number, height: number): Sharp {
@@ -39,14 +40,21 @@ function png(width: number, height: number): Sharp {
 describe('vectors', () => {
   it('stay vectors, trimmed to what is drawn, at their natural size', async () => {
     const outcome = await bring('sea_snail-2.svg', svg(dot));
-    expect(outcome).toMatchObject({ status: 201, notes: [], motif: { name: 'Sea snail 2', collection: 'My motifs', inks: ['#b5442f'] } });
+    expect(outcome).toMatchObject({
+      status: 201,
+      notes: [],
+      motif: { name: 'Sea snail 2', collection: 'My motifs', inks: ['#b5442f'] },
+    });
     // Half of 50 mm, to a pixel of the raster in which the extent is found.
     expect(outcome.motif.width).toBeCloseTo(25, 0);
     expect((await artworkOf(outcome)).nodes[0]).toMatchObject({ kind: 'path', fill: { ink: '#b5442f' } });
   });
 
   it('are 60 mm on their long side where they name no size', async () => {
-    const { motif } = await bring('plain.svg', svg('<rect x="10" y="10" width="80" height="40"/>', 'viewBox="0 0 100 100" width="300" height="300"'));
+    const { motif } = await bring(
+      'plain.svg',
+      svg('<rect x="10" y="10" width="80" height="40"/>', 'viewBox="0 0 100 100" width="300" height="300"'),
+    );
     expect(motif.width).toBeCloseTo(60, 6);
   });
 
@@ -59,21 +67,34 @@ describe('vectors', () => {
   });
 
   it('lose scripts, links and foreign markup, and say so', async () => {
-    const outcome = await bring('wicked.svg', svg(`<script>fetch("http://x.invalid")</script><image href="/etc/hostname" width="9" height="9"/><foreignObject><b/></foreignObject><g onload="x()">${dot}</g>`));
+    const outcome = await bring(
+      'wicked.svg',
+      svg(
+        `<script>fetch("http://x.invalid")</script><image href="/etc/hostname" width="9" height="9"/><foreignObject><b/></foreignObject><g onload="x()">${dot}</g>`,
+      ),
+    );
     expect(outcome.status).toBe(201);
     expect(outcome.notes).toHaveLength(3);
     expect(JSON.stringify(await artworkOf(outcome))).not.toMatch(/script|invalid|hostname|foreign|onload/);
   });
 
   it('are rendered where the model cannot hold them, and say what and why', async () => {
-    const outcome = await bring('soft.svg', svg(`<filter id="f"><feGaussianBlur stdDeviation="3"/></filter><g filter="url(#f)">${dot}</g>`));
-    expect(outcome.notes.join()).toMatch(/uses a filter effect, which cannot be kept as vectors; it was rendered 800 px/);
+    const outcome = await bring(
+      'soft.svg',
+      svg(`<filter id="f"><feGaussianBlur stdDeviation="3"/></filter><g filter="url(#f)">${dot}</g>`),
+    );
+    expect(outcome.notes.join()).toMatch(
+      /uses a filter effect, which cannot be kept as vectors; it was rendered 800 px/,
+    );
     expect((await artworkOf(outcome)).nodes[0]).toMatchObject({ kind: 'picture' });
   });
 
   it('keep embedded pictures', async () => {
     const picture = (await png(4, 4).flatten({ background: '#205ac0' }).png().toBuffer()).toString('base64');
-    const outcome = await bring('holding.svg', svg(`<image x="20" y="20" width="40" height="40" href="data:image/png;base64,${picture}"/>`));
+    const outcome = await bring(
+      'holding.svg',
+      svg(`<image x="20" y="20" width="40" height="40" href="data:image/png;base64,${picture}"/>`),
+    );
     expect(outcome.status).toBe(201);
     expect(JSON.stringify(await artworkOf(outcome))).toContain('"kind":"picture"');
     const shown = await sharp(await hevrel.studio.blobs.read(outcome.motif.thumbnail)).stats();
@@ -83,8 +104,14 @@ describe('vectors', () => {
 
 describe('pictures', () => {
   it('keep their transparency and their density', async () => {
-    const blot = await sharp({ create: { width: 100, height: 50, channels: 4, background: '#b5442f80' } }).png().toBuffer();
-    const sheet = await png(300, 300).composite([{ input: blot, left: 100, top: 200 }]).withMetadata({ density: 300 }).png().toBuffer();
+    const blot = await sharp({ create: { width: 100, height: 50, channels: 4, background: '#b5442f80' } })
+      .png()
+      .toBuffer();
+    const sheet = await png(300, 300)
+      .composite([{ input: blot, left: 100, top: 200 }])
+      .withMetadata({ density: 300 })
+      .png()
+      .toBuffer();
     const outcome = await bring('blot.png', sheet);
     expect(outcome.motif.view).toMatchObject({ x: 100, y: 200, width: 100, height: 50 });
     // 100 px at 300 dpi.
@@ -94,7 +121,12 @@ describe('pictures', () => {
   });
 
   it.each(['jpeg', 'webp', 'tiff', 'avif'] as const)('come as %s too', async (format) => {
-    const { status, motif } = await bring(`blot.${format}`, await sharp({ create: { width: 90, height: 60, channels: 3, background: '#3e7a5e' } }).toFormat(format).toBuffer());
+    const { status, motif } = await bring(
+      `blot.${format}`,
+      await sharp({ create: { width: 90, height: 60, channels: 3, background: '#3e7a5e' } })
+        .toFormat(format)
+        .toBuffer(),
+    );
     expect(status).toBe(201);
     expect(motif.width).toBeCloseTo(60, 6);
   });
@@ -114,17 +146,52 @@ describe('bad files', () => {
     data.set([8, 6, 0, 0, 0], 8);
     return data;
   };
-  const hugeInside = Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), chunk('IHDR', header(60_000, 60_000)), chunk('IDAT', deflateSync(Buffer.alloc(100))), chunk('IEND', Buffer.alloc(0))]);
+  const hugeInside = Buffer.concat([
+    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
+    chunk('IHDR', header(60_000, 60_000)),
+    chunk('IDAT', deflateSync(Buffer.alloc(100))),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
 
   it.each<[string, string, Buffer | string, number, RegExp]>([
     ['an empty file', 'empty.svg', '', 422, /is empty/],
-    ['text called a picture', 'note.png', 'hello', 415, /no SVG, PNG, JPEG, WebP, TIFF or AVIF file, whatever its name says/],
+    [
+      'text called a picture',
+      'note.png',
+      'hello',
+      415,
+      /no SVG, PNG, JPEG, WebP, TIFF or AVIF file, whatever its name says/,
+    ],
     ['broken XML', 'broken.svg', '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0', 422, /cannot be read/],
     ['an SVG that shows nothing', 'bare.svg', svg('<g/>'), 422, /nothing that can be seen/],
-    ['entities within entities', 'laughs.svg', `<!DOCTYPE svg [<!ENTITY a "xxxxxxxxxx"><!ENTITY b "&a;&a;&a;&a;">]>${svg('<text>&b;</text>')}`, 422, /entities are nested/],
-    ['elements a thousand deep', 'deep.svg', svg('<g>'.repeat(1000) + dot + '</g>'.repeat(1000)), 422, /200 elements deep/],
-    ['drawings that use themselves', 'self.svg', svg('<g id="a"><use xlink:href="#a"/></g>'), 422, /nothing that can be seen|cannot be read|no drawing/],
-    ['ten megabytes of SVG', 'large.svg', svg(`<!--${'x'.repeat(10.1 * 1024 * 1024)}-->${dot}`), 413, /larger than 10 MB/],
+    [
+      'entities within entities',
+      'laughs.svg',
+      `<!DOCTYPE svg [<!ENTITY a "xxxxxxxxxx"><!ENTITY b "&a;&a;&a;&a;">]>${svg('<text>&b;</text>')}`,
+      422,
+      /entities are nested/,
+    ],
+    [
+      'elements a thousand deep',
+      'deep.svg',
+      svg('<g>'.repeat(1000) + dot + '</g>'.repeat(1000)),
+      422,
+      /200 elements deep/,
+    ],
+    [
+      'drawings that use themselves',
+      'self.svg',
+      svg('<g id="a"><use xlink:href="#a"/></g>'),
+      422,
+      /nothing that can be seen|cannot be read|no drawing/,
+    ],
+    [
+      'ten megabytes of SVG',
+      'large.svg',
+      svg(`<!--${'x'.repeat(10.1 * 1024 * 1024)}-->${dot}`),
+      413,
+      /larger than 10 MB/,
+    ],
     ['more than 100 megapixels in a few bytes', 'bomb.png', hugeInside, 413, /more than 100 megapixels/],
     ['more than 40 MB', 'heavy.png', Buffer.alloc(40 * 1024 * 1024 + 1), 413, /larger than 40 MB/],
   ])('are refused with a sentence and change nothing: %s', async (_what, name, content, status, sentence) => {
@@ -135,7 +202,17 @@ describe('bad files', () => {
   });
 
   it('are refused when cut short, wherever that is', async () => {
-    const whole = await sharp({ create: { width: 64, height: 64, channels: 3, noise: { type: 'gaussian', mean: 128, sigma: 40 }, background: '#000' } }).png().toBuffer();
+    const whole = await sharp({
+      create: {
+        width: 64,
+        height: 64,
+        channels: 3,
+        noise: { type: 'gaussian', mean: 128, sigma: 40 },
+        background: '#000',
+      },
+    })
+      .png()
+      .toBuffer();
     for (const share of [0.05, 0.3, 0.6, 0.9]) {
       const { status, detail } = await bring('cut.png', whole.subarray(0, Math.floor(whole.length * share)));
       expect(status).toBe(422);
@@ -144,14 +221,21 @@ describe('bad files', () => {
   });
 
   it('never bring the server down, whatever is in them', async () => {
-    const good = Buffer.from(svg(`<defs><linearGradient id="g"><stop offset="0"/><stop offset="1" stop-color="red"/></linearGradient></defs>${dot}<rect width="30" height="30" fill="url(#g)"/>`));
+    const good = Buffer.from(
+      svg(
+        `<defs><linearGradient id="g"><stop offset="0"/><stop offset="1" stop-color="red"/></linearGradient></defs>${dot}<rect width="30" height="30" fill="url(#g)"/>`,
+      ),
+    );
     await fc.assert(
-      fc.asyncProperty(fc.array(fc.record({ at: fc.nat(good.length - 1), byte: fc.nat(255) }), { minLength: 1, maxLength: 12 }), async (changes) => {
-        const spoilt = Buffer.from(good);
-        for (const { at, byte } of changes) spoilt[at] = byte;
-        const { status } = await bring('spoilt.svg', spoilt);
-        expect([201, 415, 422]).toContain(status);
-      }),
+      fc.asyncProperty(
+        fc.array(fc.record({ at: fc.nat(good.length - 1), byte: fc.nat(255) }), { minLength: 1, maxLength: 12 }),
+        async (changes) => {
+          const spoilt = Buffer.from(good);
+          for (const { at, byte } of changes) spoilt[at] = byte;
+          const { status } = await bring('spoilt.svg', spoilt);
+          expect([201, 415, 422]).toContain(status);
+        },
+      ),
       { numRuns: 60 },
     );
     expect(hevrel.log).toEqual([]);
@@ -170,7 +254,10 @@ describe('names', () => {
 
   it('and sizes can be changed, within reason', async () => {
     const { motif } = await bring('dot.svg', svg(dot));
-    expect((await hevrel.call('PATCH', `/motifs/${motif.id}`, { name: 'Spot', width: 12 })).body).toMatchObject({ name: 'Spot', width: 12 });
+    expect((await hevrel.call('PATCH', `/motifs/${motif.id}`, { name: 'Spot', width: 12 })).body).toMatchObject({
+      name: 'Spot',
+      width: 12,
+    });
     for (const wrong of [{ width: -1 }, { width: 'wide' }, { name: '' }, { artwork: 'x' }]) {
       expect((await hevrel.call('PATCH', `/motifs/${motif.id}`, wrong)).status).toBe(400);
     }

@@ -30,15 +30,32 @@ export async function importMotif(
   const { database, blobs } = studio;
   const kind = sniff(content);
   const there = kind && (await motifFromSource(database, blobs.addressOf(content, kind)));
-  if (there) return { motif: there, notes: [`“${shown(fileName)}” is in the drawer already, as “${there.name}”. It was not taken twice.`] };
+  if (there)
+    return {
+      motif: there,
+      notes: [`“${shown(fileName)}” is in the drawer already, as “${there.name}”. It was not taken twice.`],
+    };
   const { notes, ...read } = await readFile(studio, fileName, content);
-  const motif: StoredMotif = { id: nanoid(12), name: nameFrom(fileName), collection, tags: [], recipe: null, ...read, ...known };
+  const motif: StoredMotif = {
+    id: nanoid(12),
+    name: nameFrom(fileName),
+    collection,
+    tags: [],
+    recipe: null,
+    ...read,
+    ...known,
+  };
   await insertMotif(database, motif);
   return { motif, notes };
 }
 
 /** Gives a motif other artwork, which shows wherever it is used; its name and its width stay. @throws Problem */
-export async function replaceArtwork(studio: Studio, id: string, fileName: string, content: Uint8Array): Promise<Imported> {
+export async function replaceArtwork(
+  studio: Studio,
+  id: string,
+  fileName: string,
+  content: Uint8Array,
+): Promise<Imported> {
   const { notes, artwork, view, inks, source, thumbnail } = await readFile(studio, fileName, content);
   const motif = await changeMotif(studio.database, id, { artwork, view, inks, source, thumbnail, recipe: null });
   await refreshHolders(studio, id);

@@ -11,7 +11,12 @@ const width = (path: string): number => {
 describe('lettering', () => {
   it('is outlined about its own middle, in every font that ships', () => {
     for (const font of FONT_IDS) {
-      const { left, right, top, bottom } = pathBounds(letterer(font, 'Ebb & flow', { size: 30 })) ?? { left: 1, right: 1, top: 1, bottom: 1 };
+      const { left, right, top, bottom } = pathBounds(letterer(font, 'Ebb & flow', { size: 30 })) ?? {
+        left: 1,
+        right: 1,
+        top: 1,
+        bottom: 1,
+      };
       expect(left + right, font).toBeCloseTo(0, 4);
       expect(top + bottom, font).toBeCloseTo(0, 4);
       expect(right - left, font).toBeGreaterThan(80);

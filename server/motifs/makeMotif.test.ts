@@ -24,20 +24,41 @@ interface Made {
   readonly recipe: unknown;
 }
 
-const svg = (body: string, size = 40): string => `<svg xmlns="http://www.w3.org/2000/svg" width="${size}mm" height="${size}mm" viewBox="0 0 40 40">${body}</svg>`;
+const svg = (body: string, size = 40): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" width="${size}mm" height="${size}mm" viewBox="0 0 40 40">${body}</svg>`;
 const part = (motif: string, rest: Partial<Part> = {}): Part => ({ motif, ...UPRIGHT, opacity: 1, ...rest });
-const piece = (figure: string, rest: object = {}) => ({ figure, values: {}, text: 'Low Tide', font: 'logbook', x: 0, y: 0, turn: 0, meeting: 'lay', fill: { ink: '#b3402e', fade: null }, outline: null, ...rest });
+const piece = (figure: string, rest: object = {}) => ({
+  figure,
+  values: {},
+  text: 'Low Tide',
+  font: 'logbook',
+  x: 0,
+  y: 0,
+  turn: 0,
+  meeting: 'lay',
+  fill: { ink: '#b3402e', fade: null },
+  outline: null,
+  ...rest,
+});
 
 let drawn = 0;
 async function square(): Promise<string> {
   drawn += 1;
-  const { body } = await studio.send(`square ${drawn}.svg`, svg(`<rect width="40" height="40" fill="#22304a"/><circle cx="20" cy="20" r="${drawn / 10}" fill="#b5442f"/>`));
+  const { body } = await studio.send(
+    `square ${drawn}.svg`,
+    svg(`<rect width="40" height="40" fill="#22304a"/><circle cx="20" cy="20" r="${drawn / 10}" fill="#b5442f"/>`),
+  );
   return (body['motif'] as Made).id;
 }
-const made = (recipe: unknown, name = 'Made') => studio.call('POST', '/motifs/made', { name, collection: 'Made', recipe });
+const made = (recipe: unknown, name = 'Made') =>
+  studio.call('POST', '/motifs/made', { name, collection: 'Made', recipe });
 const remade = (id: string, recipe: unknown) => studio.call('PUT', `/motifs/${id}/recipe`, { recipe });
-const bundle = async (...parts: Part[]): Promise<Made> => (await made({ kind: 'bundle', parts })).body as unknown as Made;
-const listed = async (id: string): Promise<Made & { uses: number; deleted: boolean }> => ((await studio.call('GET', '/motifs')).body as unknown as (Made & { uses: number; deleted: boolean })[]).find((motif) => motif.id === id) as Made & { uses: number; deleted: boolean };
+const bundle = async (...parts: Part[]): Promise<Made> =>
+  (await made({ kind: 'bundle', parts })).body as unknown as Made;
+const listed = async (id: string): Promise<Made & { uses: number; deleted: boolean }> =>
+  ((await studio.call('GET', '/motifs')).body as unknown as (Made & { uses: number; deleted: boolean })[]).find(
+    (motif) => motif.id === id,
+  ) as Made & { uses: number; deleted: boolean };
 
 describe('a bundle', () => {
   it('is as large as its parts about its middle, in their inks', async () => {
@@ -57,7 +78,10 @@ describe('a bundle', () => {
     expect((await listed(inner.id)).width).toBe(20);
     // 20 ± 10 mm about its middle, twice as large as it was made.
     expect((await listed(outer.id)).width).toBe(120);
-    await studio.fetch(`/motifs/${one}/artwork?name=new.svg`, { method: 'PUT', body: svg('<rect width="40" height="40" fill="#00ff00"/>') });
+    await studio.fetch(`/motifs/${one}/artwork?name=new.svg`, {
+      method: 'PUT',
+      body: svg('<rect width="40" height="40" fill="#00ff00"/>'),
+    });
     expect((await listed(outer.id)).inks).toEqual(['#00ff00']);
   });
 
@@ -90,7 +114,10 @@ describe('a bundle', () => {
     const inner = await bundle(part(one), part(one, { x: 50 }));
     await studio.call('DELETE', `/motifs/${one}`);
     expect((await listed(one)).deleted).toBe(true);
-    const design = { ...newDesign('d-bundle', 'With a bundle', { width: 200, height: 200, step: step('square') }), placements: [{ ...leafAt('a', {}), motif: inner.id }] };
+    const design = {
+      ...newDesign('d-bundle', 'With a bundle', { width: 200, height: 200, step: step('square') }),
+      placements: [{ ...leafAt('a', {}), motif: inner.id }],
+    };
     await studio.call('POST', '/designs', { name: 'With a bundle', document: design });
     expect((await listed(one)).uses).toBe(1);
     const uses = (await studio.call('GET', `/motifs/${one}/uses`)).body as unknown as { name: string; count: number }[];
@@ -104,14 +131,19 @@ describe('a built motif', () => {
     const motif = body as unknown as Made;
     expect([motif.width, motif.view.height]).toEqual([30, 10]);
     await studio.call('PATCH', `/motifs/${motif.id}`, { width: 60 });
-    const changed = (await remade(motif.id, { kind: 'shape', pieces: [piece('dot', { values: { width: 40, height: 10 } })] })).body as unknown as Made;
+    const changed = (
+      await remade(motif.id, { kind: 'shape', pieces: [piece('dot', { values: { width: 40, height: 10 } })] })
+    ).body as unknown as Made;
     expect(changed.width).toBe(80);
     expect((await listed(motif.id)).artwork).toBe(changed.artwork);
   });
 
   it('of words is outlined in each of the fonts that ship with it', async () => {
     for (const font of ['bench', 'chandler', 'logbook']) {
-      const { status, body } = await made({ kind: 'shape', pieces: [piece('lettering', { font, values: { size: 20 } })] });
+      const { status, body } = await made({
+        kind: 'shape',
+        pieces: [piece('lettering', { font, values: { size: 20 } })],
+      });
       expect(status).toBe(201);
       const artwork = await studio.studio.blobs.readJson<Artwork>((body as unknown as Made).artwork);
       expect(artwork.nodes[0]?.kind === 'path' && artwork.nodes[0].path.length).toBeGreaterThan(300);
@@ -128,7 +160,10 @@ describe('a built motif', () => {
   it('never fails with anything but a sentence, whatever the recipe', async () => {
     const anyPiece = fc.record({
       figure: fc.oneof(fc.constantFrom(...FIGURE_KINDS), fc.string()),
-      values: fc.dictionary(fc.constantFrom('width', 'height', 'count', 'seed', 'bites', '__proto__', 'x'), fc.oneof(fc.double({ min: -1e4, max: 1e4, noNaN: true }), fc.constant('wide'))),
+      values: fc.dictionary(
+        fc.constantFrom('width', 'height', 'count', 'seed', 'bites', '__proto__', 'x'),
+        fc.oneof(fc.double({ min: -1e4, max: 1e4, noNaN: true }), fc.constant('wide')),
+      ),
       text: fc.string({ maxLength: 45 }),
       font: fc.constantFrom('bench', 'logbook', '../secret'),
       x: fc.double({ min: -1e6, max: 1e6, noNaN: true }),
@@ -136,7 +171,9 @@ describe('a built motif', () => {
       turn: fc.constantFrom(0, 45, 400),
       meeting: fc.constantFrom('lay', 'join', 'cut', 'overlap', 'exclude', 'melt'),
       fill: fc.option(fc.record({ ink: fc.constantFrom('#b3402e', 'red'), fade: fc.constant(null) })),
-      outline: fc.option(fc.record({ ink: fc.constant('#1f2430'), width: fc.double({ min: -1, max: 5, noNaN: true }) })),
+      outline: fc.option(
+        fc.record({ ink: fc.constant('#1f2430'), width: fc.double({ min: -1, max: 5, noNaN: true }) }),
+      ),
     });
     await fc.assert(
       fc.asyncProperty(fc.array(anyPiece, { maxLength: 3 }), async (pieces) => {
@@ -152,40 +189,81 @@ describe('a built motif', () => {
 
 describe('merged inks', () => {
   it('change the artwork from the original each time, and come back', async () => {
-    const { body } = await studio.send('near.svg', svg('<rect width="20" height="40" fill="#b3402e"/><rect x="20" width="20" height="40" fill="#b4412f"/><circle cx="20" cy="20" r="5" fill="#1f2430"/>'));
+    const { body } = await studio.send(
+      'near.svg',
+      svg(
+        '<rect width="20" height="40" fill="#b3402e"/><rect x="20" width="20" height="40" fill="#b4412f"/><circle cx="20" cy="20" r="5" fill="#1f2430"/>',
+      ),
+    );
     const motif = body['motif'] as Made;
     expect(motif.inks).toHaveLength(3);
-    const merged = (await remade(motif.id, { kind: 'merged', original: motif.artwork, within: 3 })).body as unknown as Made;
+    const merged = (await remade(motif.id, { kind: 'merged', original: motif.artwork, within: 3 }))
+      .body as unknown as Made;
     expect(merged.inks).toEqual(['#b3402e', '#1f2430']);
     expect(merged.width).toBe(motif.width);
-    const apart = (await remade(motif.id, { kind: 'merged', original: motif.artwork, within: 0 })).body as unknown as Made;
+    const apart = (await remade(motif.id, { kind: 'merged', original: motif.artwork, within: 0 }))
+      .body as unknown as Made;
     expect([apart.inks, apart.artwork]).toEqual([motif.inks, motif.artwork]);
-    expect((await remade(motif.id, { kind: 'merged', original: `${'0'.repeat(64)}.json`, within: 3 })).body['detail']).toMatch(/not kept here/);
+    expect(
+      (await remade(motif.id, { kind: 'merged', original: `${'0'.repeat(64)}.json`, within: 3 })).body['detail'],
+    ).toMatch(/not kept here/);
   });
 });
 
 describe('a collection as a file', () => {
   it('is read elsewhere as it was written: drawings, built motifs, bundles, sizes and tags', async () => {
     const one = await square();
-    await studio.call('PATCH', `/motifs/${one}`, { name: 'Buoy / “red”', width: 55, tags: ['hero'], collection: 'Harbour' });
-    const built = (await studio.call('POST', '/motifs/made', { name: 'Drop', collection: 'Harbour', recipe: { kind: 'shape', pieces: [piece('drop')] } })).body as unknown as Made;
+    await studio.call('PATCH', `/motifs/${one}`, {
+      name: 'Buoy / “red”',
+      width: 55,
+      tags: ['hero'],
+      collection: 'Harbour',
+    });
+    const built = (
+      await studio.call('POST', '/motifs/made', {
+        name: 'Drop',
+        collection: 'Harbour',
+        recipe: { kind: 'shape', pieces: [piece('drop')] },
+      })
+    ).body as unknown as Made;
     const outside = await square();
-    const both = (await studio.call('POST', '/motifs/made', { name: 'Both', collection: 'Harbour', recipe: { kind: 'bundle', parts: [part(one), part(built.id, { x: 40, turn: 30 }), part(outside, { y: 50 })] } })).body as unknown as Made;
+    const both = (
+      await studio.call('POST', '/motifs/made', {
+        name: 'Both',
+        collection: 'Harbour',
+        recipe: { kind: 'bundle', parts: [part(one), part(built.id, { x: 40, turn: 30 }), part(outside, { y: 50 })] },
+      })
+    ).body as unknown as Made;
     const answer = await studio.fetch('/collections/file?name=Harbour');
     expect(answer.headers.get('content-disposition')).toContain('Harbour.zip');
     const zip = Buffer.from(await answer.arrayBuffer());
 
     const elsewhere = await openTestStudio();
     try {
-      const send = async () => (await (await elsewhere.fetch('/collections', { method: 'POST', body: zip })).json()) as { name: string; motifs: string[]; known: number };
+      const send = async () =>
+        (await (await elsewhere.fetch('/collections', { method: 'POST', body: zip })).json()) as {
+          name: string;
+          motifs: string[];
+          known: number;
+        };
       expect(await send()).toMatchObject({ name: 'Harbour', known: 0 });
-      const there = (await elsewhere.call('GET', '/motifs')).body as unknown as (Made & { name: string; tags: string[]; collection: string; thumbnail: string })[];
-      expect(there.map(({ name }) => name).sort()).toEqual(['Both', 'Buoy / “red”', 'Drop', expect.stringMatching(/^Square/)]);
+      const there = (await elsewhere.call('GET', '/motifs')).body as unknown as (Made & {
+        name: string;
+        tags: string[];
+        collection: string;
+        thumbnail: string;
+      })[];
+      expect(there.map(({ name }) => name).sort()).toEqual([
+        'Both',
+        'Buoy / “red”',
+        'Drop',
+        expect.stringMatching(/^Square/),
+      ]);
       const read = new Map(there.map((motif) => [motif.name, motif]));
       expect(read.get('Buoy / “red”')).toMatchObject({ width: 55, tags: ['hero'], collection: 'Harbour' });
       expect(read.get('Both')?.view).toEqual(both.view);
       // The same pixels: the small picture has the same content, so the same address.
-      expect(read.get('Both')?.thumbnail).toBe((await listed(both.id) as unknown as { thumbnail: string }).thumbnail);
+      expect(read.get('Both')?.thumbnail).toBe(((await listed(both.id)) as unknown as { thumbnail: string }).thumbnail);
       // Brought a second time, nothing is taken twice.
       expect((await send()).known).toBe(4);
       expect((await elsewhere.call('GET', '/motifs')).body).toHaveLength(4);
@@ -197,14 +275,18 @@ describe('a collection as a file', () => {
   it('that is spoilt is refused with a sentence', async () => {
     const zip = Buffer.from(await (await studio.fetch('/collections/file?name=Made')).arrayBuffer());
     await fc.assert(
-      fc.asyncProperty(fc.array(fc.record({ at: fc.nat(zip.length - 1), byte: fc.nat(255) }), { minLength: 1, maxLength: 30 }), fc.integer({ min: 1, max: zip.length }), async (changes, length) => {
-        const spoilt = Buffer.from(zip.subarray(0, length));
-        for (const { at, byte } of changes) if (at < spoilt.length) spoilt[at] = byte;
-        const answer = await studio.fetch('/collections', { method: 'POST', body: spoilt });
-        expect([201, 413, 415, 422]).toContain(answer.status);
-        const body = (await answer.json()) as { detail?: string };
-        if (answer.status !== 201) expect(body.detail).toMatch(/\w+.*\./);
-      }),
+      fc.asyncProperty(
+        fc.array(fc.record({ at: fc.nat(zip.length - 1), byte: fc.nat(255) }), { minLength: 1, maxLength: 30 }),
+        fc.integer({ min: 1, max: zip.length }),
+        async (changes, length) => {
+          const spoilt = Buffer.from(zip.subarray(0, length));
+          for (const { at, byte } of changes) if (at < spoilt.length) spoilt[at] = byte;
+          const answer = await studio.fetch('/collections', { method: 'POST', body: spoilt });
+          expect([201, 413, 415, 422]).toContain(answer.status);
+          const body = (await answer.json()) as { detail?: string };
+          if (answer.status !== 201) expect(body.detail).toMatch(/\w+.*\./);
+        },
+      ),
       { numRuns: 25 },
     );
     expect((await studio.fetch('/collections/file?name=Nowhere')).status).toBe(404);

@@ -11,53 +11,100 @@ import type { Drawing } from '../work/tasks.ts';
 const LONGEST_MS = 120_000;
 
 /** What of a new motif is decided by who makes it. */
-export type NewMotif = Pick<StoredMotif, 'name' | 'collection'> & Partial<Pick<StoredMotif, 'id' | 'tags' | 'width' | 'source'>>;
+export type NewMotif = Pick<StoredMotif, 'name' | 'collection'> &
+  Partial<Pick<StoredMotif, 'id' | 'tags' | 'width' | 'source'>>;
 
 /** Makes a motif by a recipe. @throws Problem */
-export async function makeMotif(studio: Studio, given: NewMotif, recipe: Recipe, hands?: JobHands): Promise<StoredMotif> {
+export async function makeMotif(
+  studio: Studio,
+  given: NewMotif,
+  recipe: Recipe,
+  hands?: JobHands,
+): Promise<StoredMotif> {
   return keepMotif(studio, given, recipe, await drawnBy(studio, recipe, undefined, hands));
 }
 
 /** Keeps a drawing that was made by a recipe as a motif. */
-export async function keepMotif({ database }: Studio, given: NewMotif, recipe: Recipe, drawing: Drawing): Promise<StoredMotif> {
+export async function keepMotif(
+  { database }: Studio,
+  given: NewMotif,
+  recipe: Recipe,
+  drawing: Drawing,
+): Promise<StoredMotif> {
   const motif: StoredMotif = { id: nanoid(12), tags: [], source: drawing.artwork, ...drawing, ...given, recipe };
   await insertMotif(database, motif);
   return motif;
 }
 
 /** Gives a motif another recipe: what it is shown by follows everywhere, its natural size by as much as it was changed before. @throws Problem */
-export async function remakeMotif(studio: Studio, motif: StoredMotif, recipe: Recipe, hands?: JobHands): Promise<StoredMotif> {
+export async function remakeMotif(
+  studio: Studio,
+  motif: StoredMotif,
+  recipe: Recipe,
+  hands?: JobHands,
+): Promise<StoredMotif> {
   const { artwork, view, inks, thumbnail, width } = await drawnBy(studio, recipe, motif.id, hands);
   // Merging inks keeps the artwork's own unit; all else is made in mm, times what its natural size was changed by.
   const keepsUnit = motif.recipe?.kind === recipe.kind || recipe.kind === 'merged';
   const grown = keepsUnit ? (motif.width / motif.view.width) * view.width : width;
-  const changed = await changeMotif(studio.database, motif.id, { artwork, view, inks, thumbnail, recipe, width: grown });
+  const changed = await changeMotif(studio.database, motif.id, {
+    artwork,
+    view,
+    inks,
+    thumbnail,
+    recipe,
+    width: grown,
+  });
   await refreshHolders(studio, motif.id);
   return changed;
 }
 
 /** Makes every bundle anew that the motif is in, and those that they are in. */
 export async function refreshHolders(studio: Studio, id: string): Promise<void> {
-  for (const holder of await holdersOf(studio.database, id)) if (holder.recipe) await remakeMotif(studio, holder, holder.recipe);
+  for (const holder of await holdersOf(studio.database, id))
+    if (holder.recipe) await remakeMotif(studio, holder, holder.recipe);
 }
 
-async function drawnBy(studio: Studio, recipe: Recipe, id: string | undefined, hands: JobHands | undefined): Promise<Drawing> {
+async function drawnBy(
+  studio: Studio,
+  recipe: Recipe,
+  id: string | undefined,
+  hands: JobHands | undefined,
+): Promise<Drawing> {
   const motifs = await motifsById(studio.database, motifsIn(recipe));
   const missing = motifsIn(recipe).filter((one) => !motifs.some((motif) => motif.id === one));
-  if (missing.length > 0) throw new Problem(422, 'Not there', 'A motif of this bundle is not in the studio. Nothing was changed; leave it out and try again.');
+  if (missing.length > 0)
+    throw new Problem(
+      422,
+      'Not there',
+      'A motif of this bundle is not in the studio. Nothing was changed; leave it out and try again.',
+    );
   if (recipe.kind === 'bundle') await checkNesting(studio, motifs, id);
   return studio.pool.run({ kind: 'derive', recipe, motifs, blobs: studio.blobs.folder }, hands, LONGEST_MS);
 }
 
 /** Bundles may lie in bundles so deep, and never in themselves. @throws Problem */
-async function checkNesting({ database }: Studio, parts: readonly StoredMotif[], id: string | undefined): Promise<void> {
+async function checkNesting(
+  { database }: Studio,
+  parts: readonly StoredMotif[],
+  id: string | undefined,
+): Promise<void> {
   let level = parts;
   for (let depth = 1; level.length > 0; depth += 1) {
     const itself = level.find((motif) => motif.id === id);
-    if (itself) throw new Problem(422, 'A bundle in itself', `“${itself.name}” would lie in itself. Nothing was changed; take it out of the bundle first.`);
+    if (itself)
+      throw new Problem(
+        422,
+        'A bundle in itself',
+        `“${itself.name}” would lie in itself. Nothing was changed; take it out of the bundle first.`,
+      );
     const inside = level.flatMap(({ recipe }) => motifsIn(recipe));
     if (inside.length > 0 && depth >= DEEPEST_BUNDLE) {
-      throw new Problem(422, 'Too deep', `Bundles lie in bundles at most ${DEEPEST_BUNDLE} deep, and this would be deeper. Nothing was changed; loosen one of them first.`);
+      throw new Problem(
+        422,
+        'Too deep',
+        `Bundles lie in bundles at most ${DEEPEST_BUNDLE} deep, and this would be deeper. Nothing was changed; loosen one of them first.`,
+      );
     }
     level = await motifsById(database, inside);
   }

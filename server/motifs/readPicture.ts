@@ -10,7 +10,11 @@ const LEAST_MEANT_DPI = 100;
 
 /** Reads a PNG, JPEG, WebP, TIFF or AVIF file into sRGB pixels with their transparency. @throws Problem */
 export async function readPicture(name: string, content: Buffer, blobs: Blobs): Promise<Reading> {
-  const broken = new Problem(422, 'Cannot be read', `“${name}” is damaged or cut short and cannot be read. Nothing was added; save it again and bring it anew.`);
+  const broken = new Problem(
+    422,
+    'Cannot be read',
+    `“${name}” is damaged or cut short and cannot be read. Nothing was added; save it again and bring it anew.`,
+  );
   let metadata: Metadata;
   let source: Sharp;
   try {
@@ -22,7 +26,12 @@ export async function readPicture(name: string, content: Buffer, blobs: Blobs): 
   if (metadata.width * metadata.height > MOST_PIXELS) throw tooLarge(name);
   try {
     // One lossless kind for all, so that browser and server decode the same pixels.
-    const { data, info } = await source.autoOrient().toColourspace('srgb').ensureAlpha().png({ compressionLevel: 6 }).toBuffer({ resolveWithObject: true });
+    const { data, info } = await source
+      .autoOrient()
+      .toColourspace('srgb')
+      .ensureAlpha()
+      .png({ compressionLevel: 6 })
+      .toBuffer({ resolveWithObject: true });
     const view = { x: 0, y: 0, width: info.width, height: info.height };
     const dpi = metadata.density;
     return {
@@ -36,5 +45,9 @@ export async function readPicture(name: string, content: Buffer, blobs: Blobs): 
 }
 
 function tooLarge(name: string): Problem {
-  return new Problem(413, 'Too large', `“${name}” has more than 100 megapixels. Nothing was added; make it smaller and bring it again.`);
+  return new Problem(
+    413,
+    'Too large',
+    `“${name}” has more than 100 megapixels. Nothing was added; make it smaller and bring it again.`,
+  );
 }

@@ -19,12 +19,18 @@ const MOST_LONG_SIDE = 2000;
 
 /** Reads an SVG file as vectors, or as a rendered picture where the model cannot hold it. @throws Problem */
 export async function readVectors(name: string, content: Buffer, blobs: Blobs): Promise<Reading> {
-  if (content.byteLength > MOST_SVG_BYTES) throw new Problem(413, 'Too large', `“${name}” is larger than 10 MB of SVG. Nothing was added; simplify it and bring it again.`);
+  if (content.byteLength > MOST_SVG_BYTES)
+    throw new Problem(
+      413,
+      'Too large',
+      `“${name}” is larger than 10 MB of SVG. Nothing was added; simplify it and bring it again.`,
+    );
   let clean: CleanSvg;
   try {
     clean = cleanSvg(content.toString('utf8').replace(/^\ufeff/, ''));
   } catch (error) {
-    if (error instanceof XmlError) throw new Problem(422, 'Cannot be read', `“${name}” cannot be read: ${error.message}. Nothing was added.`);
+    if (error instanceof XmlError)
+      throw new Problem(422, 'Cannot be read', `“${name}” cannot be read: ${error.message}. Nothing was added.`);
     throw error;
   }
   const notes = clean.left.map((what) => `“${name}” held ${what}, which was left out.`);
@@ -41,15 +47,21 @@ export async function readVectors(name: string, content: Buffer, blobs: Blobs): 
   } catch (error) {
     if (!(error instanceof Unsupported)) throw error;
     const upright = drawing.height > drawing.width;
-    const longSideMm = own === undefined ? NATURAL_LONG_SIDE_MM : upright ? (own * drawing.height) / drawing.width : own;
-    const side = Math.round(Math.min(MOST_LONG_SIDE, Math.max(LEAST_LONG_SIDE, (longSideMm / MM_PER_INCH) * RENDERED_DPI)));
+    const longSideMm =
+      own === undefined ? NATURAL_LONG_SIDE_MM : upright ? (own * drawing.height) / drawing.width : own;
+    const side = Math.round(
+      Math.min(MOST_LONG_SIDE, Math.max(LEAST_LONG_SIDE, (longSideMm / MM_PER_INCH) * RENDERED_DPI)),
+    );
     const fit = upright ? ({ mode: 'height', value: side } as const) : ({ mode: 'width', value: side } as const);
     const png = new Resvg(clean.text, { fitTo: fit, font: { loadSystemFonts: clean.hasText } }).render().asPng();
     const picture = await readPicture(name, Buffer.from(png), blobs);
     return {
       ...picture,
       widthMm: own,
-      notes: [...notes, `“${name}” uses ${error.message}, which cannot be kept as vectors; it was rendered ${side} px on its long side instead.`],
+      notes: [
+        ...notes,
+        `“${name}” uses ${error.message}, which cannot be kept as vectors; it was rendered ${side} px on its long side instead.`,
+      ],
     };
   }
 }

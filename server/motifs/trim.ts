@@ -21,12 +21,18 @@ export async function trimmed(artwork: Artwork, blobs: Blobs): Promise<Artwork |
   const easel = await easelFor(artwork, blobs);
   const { view } = artwork;
   // A frame as wide as the view all round shows whether anything reaches beyond it.
-  const outside = drawnExtent(artwork.nodes, { x: view.x - view.width / 2, y: view.y - view.height / 2, width: view.width * 2, height: view.height * 2 }, easel);
+  const outside = drawnExtent(
+    artwork.nodes,
+    { x: view.x - view.width / 2, y: view.y - view.height / 2, width: view.width * 2, height: view.height * 2 },
+    easel,
+  );
   if (!outside) return undefined;
   const slack = Math.max(view.width, view.height) * 0.004;
   const overflows =
-    outside.x < view.x - slack || outside.y < view.y - slack ||
-    outside.x + outside.width > view.x + view.width + slack || outside.y + outside.height > view.y + view.height + slack;
+    outside.x < view.x - slack ||
+    outside.y < view.y - slack ||
+    outside.x + outside.width > view.x + view.width + slack ||
+    outside.y + outside.height > view.y + view.height + slack;
   const nodes: readonly ArtworkNode[] = overflows ? [framed(artwork)] : artwork.nodes;
   const drawn = drawnExtent(nodes, view, easel);
   return drawn && { version: 1, view: drawn, nodes };
@@ -45,14 +51,25 @@ export async function paintPicture(artwork: Artwork, blobs: Blobs, scale: number
 function framed({ view, nodes }: Artwork): ArtworkNode {
   const { x, y, width, height } = view;
   const path = `M ${x} ${y} L ${x + width} ${y} L ${x + width} ${y + height} L ${x} ${y + height} Z`;
-  return { kind: 'group', matrix: IDENTITY, opacity: 1, clip: [{ path, rule: 'nonzero', matrix: IDENTITY }], children: nodes };
+  return {
+    kind: 'group',
+    matrix: IDENTITY,
+    opacity: 1,
+    clip: [{ path, rule: 'nonzero', matrix: IDENTITY }],
+    children: nodes,
+  };
 }
 
 function painted(nodes: readonly ArtworkNode[], view: View, scale: number, easel: Easel): ReturnType<typeof nodeSheet> {
   const width = Math.max(1, Math.ceil(view.width * scale));
   const height = Math.max(1, Math.ceil(view.height * scale));
   const sheet = nodeSheet(width, height);
-  paintArtwork(sheet.surface, nodes, compose(scaling(scale, scale), translation(-view.x, -view.y)), { easel, resolve: asDrawn, width, height });
+  paintArtwork(sheet.surface, nodes, compose(scaling(scale, scale), translation(-view.x, -view.y)), {
+    easel,
+    resolve: asDrawn,
+    width,
+    height,
+  });
   return sheet;
 }
 
@@ -75,7 +92,10 @@ function drawnExtent(nodes: readonly ArtworkNode[], view: View, easel: Easel): V
     }
   }
   if (left >= right) return undefined;
-  const edge = { right: Math.min(view.x + view.width, view.x + right / scale), bottom: Math.min(view.y + view.height, view.y + bottom / scale) };
+  const edge = {
+    right: Math.min(view.x + view.width, view.x + right / scale),
+    bottom: Math.min(view.y + view.height, view.y + bottom / scale),
+  };
   const x = view.x + left / scale;
   const y = view.y + top / scale;
   return { x, y, width: edge.right - x, height: edge.bottom - y };

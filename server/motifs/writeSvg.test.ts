@@ -18,8 +18,26 @@ const ALL: Artwork = {
       kind: 'path',
       path: 'M 2 2 L 18 2 L 18 12 L 2 12 Z M 6 4 L 14 4 L 14 10 L 6 10 Z',
       rule: 'evenodd',
-      fill: { kind: 'radial', focus: [9, 6], centre: [10, 7], radius: 12, matrix: [1, 0.1, 0, 1, 0, 0], stops: [{ offset: 0, ink: '#c9a227', opacity: 1 }, { offset: 1, ink: '#1f2430', opacity: 0.5 }] },
-      stroke: { paint: { kind: 'ink', ink: '#b3402e', opacity: 0.8 }, width: 0.7, cap: 'butt', join: 'bevel', miterLimit: 4, dash: [2, 1], dashOffset: 0.5 },
+      fill: {
+        kind: 'radial',
+        focus: [9, 6],
+        centre: [10, 7],
+        radius: 12,
+        matrix: [1, 0.1, 0, 1, 0, 0],
+        stops: [
+          { offset: 0, ink: '#c9a227', opacity: 1 },
+          { offset: 1, ink: '#1f2430', opacity: 0.5 },
+        ],
+      },
+      stroke: {
+        paint: { kind: 'ink', ink: '#b3402e', opacity: 0.8 },
+        width: 0.7,
+        cap: 'butt',
+        join: 'bevel',
+        miterLimit: 4,
+        dash: [2, 1],
+        dashOffset: 0.5,
+      },
       strokeFirst: true,
     },
   ],
@@ -28,7 +46,12 @@ const ALL: Artwork = {
 function painted({ view, nodes }: Artwork, scale: number): Uint8ClampedArray {
   const [width, height] = [Math.round(view.width * scale), Math.round(view.height * scale)];
   const sheet = nodeSheet(width, height);
-  paintArtwork(sheet.surface, nodes, compose(scaling(scale, scale), translation(-view.x, -view.y)), { easel: nodeEasel(), resolve: asDrawn, width, height });
+  paintArtwork(sheet.surface, nodes, compose(scaling(scale, scale), translation(-view.x, -view.y)), {
+    easel: nodeEasel(),
+    resolve: asDrawn,
+    width,
+    height,
+  });
   return pixelsOf(sheet);
 }
 
@@ -51,7 +74,9 @@ describe('an SVG that was written', () => {
     const { view, nodes } = readSvg(new Resvg(text).toString(), () => '');
     const ours = painted(ALL, 8);
     // The reader's units are the file's own, so it is painted at the scale that gives as many pixels.
-    expect(difference(ours, painted({ version: 1, view, nodes }, (8 * ALL.view.width) / view.width))).toBeLessThan(0.003);
+    expect(difference(ours, painted({ version: 1, view, nodes }, (8 * ALL.view.width) / view.width))).toBeLessThan(
+      0.003,
+    );
   });
 
   it('is shown by another engine as by ours', () => {
@@ -60,7 +85,8 @@ describe('an SVG that was written', () => {
     const theirs = Uint8ClampedArray.from(other.pixels);
     expect(other.width * other.height * 4).toBe(ours.length);
     // Theirs are premultiplied.
-    for (let i = 0; i < ours.length; i += 4) for (let c = 0; c < 3; c += 1) ours[i + c] = ((ours[i + c] as number) * (ours[i + 3] as number)) / 255;
+    for (let i = 0; i < ours.length; i += 4)
+      for (let c = 0; c < 3; c += 1) ours[i + c] = ((ours[i + c] as number) * (ours[i + 3] as number)) / 255;
     expect(difference(ours, theirs)).toBeLessThan(0.005);
   });
 });

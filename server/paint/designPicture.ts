@@ -18,8 +18,16 @@ const painted = new Map<string, Promise<string>>();
 /** The address of a small picture of the design's straight unit as it is now. */
 export async function designPicture(studio: Studio, id: string): Promise<string> {
   const { design, revision } = await readDesign(studio.database, id);
-  const motifs = await motifsById(studio.database, design.placements.map(({ motif }) => motif));
-  const key = [studio.blobs.folder, id, revision, ...motifs.map(({ artwork, width }) => `${artwork} ${width}`).sort()].join(' ');
+  const motifs = await motifsById(
+    studio.database,
+    design.placements.map(({ motif }) => motif),
+  );
+  const key = [
+    studio.blobs.folder,
+    id,
+    revision,
+    ...motifs.map(({ artwork, width }) => `${artwork} ${width}`).sort(),
+  ].join(' ');
   let picture = painted.get(key);
   if (!picture) {
     picture = smallPicture(studio, design, motifs);

@@ -5,8 +5,19 @@ import { Problem } from '../problem.ts';
 import type { PaintTask } from '../work/tasks.ts';
 
 /** The painting task for a wished size. @throws Problem where the file would be larger than can be made */
-export function exportTask(design: Design, motifs: readonly Motif[], size: ExportSize, blobs: string, file: string): PaintTask {
+export function exportTask(
+  design: Design,
+  motifs: readonly Motif[],
+  size: ExportSize,
+  blobs: string,
+  file: string,
+): PaintTask {
   const plan = exportPlan(design.repeat, size);
-  if (plan.refusal) throw new Problem(422, 'Too large to paint', `${plan.refusal} Nothing was made; choose a lower density or a smaller width.`);
+  if (plan.refusal)
+    throw new Problem(
+      422,
+      'Too large to paint',
+      `${plan.refusal} Nothing was made; choose a lower density or a smaller width.`,
+    );
   return { kind: 'paint', design, motifs, blobs, scale: plan.scale, density: plan.density, file };
 }

@@ -8,7 +8,11 @@ import type { Blobs } from '../store/blobs.ts';
 import { nodeEasel, nodePicture } from './nodeEasel.ts';
 
 /** The scene of a design with all that the painter needs to have at hand. */
-export async function loadScene(design: Design, motifs: readonly Motif[], blobs: Blobs): Promise<{ scene: Scene; easel: Easel }> {
+export async function loadScene(
+  design: Design,
+  motifs: readonly Motif[],
+  blobs: Blobs,
+): Promise<{ scene: Scene; easel: Easel }> {
   const used = new Set(design.placements.map(({ motif }) => motif));
   const drawn = new Map<string, DrawnMotif>();
   const pictures = new Map<string, Picture>();
@@ -16,7 +20,8 @@ export async function loadScene(design: Design, motifs: readonly Motif[], blobs:
     if (!used.has(motif.id)) continue;
     const artwork = await blobs.readJson<Artwork>(motif.artwork);
     drawn.set(motif.id, { motif, artwork });
-    for (const blob of picturesOf(artwork)) if (!pictures.has(blob)) pictures.set(blob, await nodePicture(await blobs.read(blob)));
+    for (const blob of picturesOf(artwork))
+      if (!pictures.has(blob)) pictures.set(blob, await nodePicture(await blobs.read(blob)));
   }
   return { scene: sceneOf(design, drawn), easel: nodeEasel(pictures) };
 }

@@ -14,7 +14,10 @@ const PAINTING = 0.6;
 const BAND = 256;
 
 /** Paints the cell, lays the straight unit out from it, and writes that as a PNG with its density. */
-export async function paintUnit({ design, motifs, blobs, scale, density, file }: PaintTask, { progress, check }: TaskHands): Promise<PaintOutcome> {
+export async function paintUnit(
+  { design, motifs, blobs, scale, density, file }: PaintTask,
+  { progress, check }: TaskHands,
+): Promise<PaintOutcome> {
   const { scene, easel } = await loadScene(design, motifs, new Blobs(blobs));
   const grid = pixelGrid(design.repeat, scale);
   const sheet = nodeSheet(grid.cell.width, grid.cell.height);

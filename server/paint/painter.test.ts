@@ -18,7 +18,16 @@ import { pixelGrid, type PixelGrid } from '../../core/repeat/pixelFit.ts';
 import { imagesOf } from '../../core/repeat/images.ts';
 import { step } from '../../core/repeat/step.ts';
 import { freeLayer, stacked } from '../../core/document/layer.ts';
-import { anyDesign, anyPlacementFields, anyStep, LEAF, leafAt, LEAF_MOTIF, LEAF_MOTIFS, MIRRORED_STEPS } from '../../core/testing/arbitraries.ts';
+import {
+  anyDesign,
+  anyPlacementFields,
+  anyStep,
+  LEAF,
+  leafAt,
+  LEAF_MOTIF,
+  LEAF_MOTIFS,
+  MIRRORED_STEPS,
+} from '../../core/testing/arbitraries.ts';
 import { nodeEasel, nodeSheet, pixelsOf } from './nodeEasel.ts';
 
 const easel = nodeEasel();
@@ -37,7 +46,20 @@ const smallRepeat = fc.record({
 const anyScale = fc.double({ min: 0.6, max: 2.5, noNaN: true });
 
 /** The leaf in one colour, without any hole. */
-const FLAT_LEAF = { ...LEAF_MOTIF, artwork: { ...LEAF, nodes: [{ kind: 'path', path: 'M 6 6 L 34 12 L 29 54 L 9 40 Z', rule: 'nonzero', fill: { kind: 'ink', ink: '#3e7a5e', opacity: 1 } }] } satisfies Artwork };
+const FLAT_LEAF = {
+  ...LEAF_MOTIF,
+  artwork: {
+    ...LEAF,
+    nodes: [
+      {
+        kind: 'path',
+        path: 'M 6 6 L 34 12 L 29 54 L 9 40 Z',
+        rule: 'nonzero',
+        fill: { kind: 'ink', ink: '#3e7a5e', opacity: 1 },
+      },
+    ],
+  } satisfies Artwork,
+};
 const FLAT = new Map([['leaf', FLAT_LEAF]]);
 
 describe('the painter', () => {
@@ -70,8 +92,16 @@ describe('the painter', () => {
         const grid = pixelGrid(repeat, scale);
         const window = cellWindow(grid);
         const alone = nodeSheet(window.right, window.bottom);
-        const matrix = compose(scaling(grid.scaleX, grid.scaleY), compose(translation(placement.x, placement.y), shapeMatrix(placement, LEAF_MOTIF.motif)));
-        paintArtwork(alone.surface, FLAT_LEAF.artwork.nodes, matrix, { easel, resolve: asDrawn, width: window.right, height: window.bottom });
+        const matrix = compose(
+          scaling(grid.scaleX, grid.scaleY),
+          compose(translation(placement.x, placement.y), shapeMatrix(placement, LEAF_MOTIF.motif)),
+        );
+        paintArtwork(alone.surface, FLAT_LEAF.artwork.nodes, matrix, {
+          easel,
+          resolve: asDrawn,
+          width: window.right,
+          height: window.bottom,
+        });
         const stamped = painted(design, grid, window, {}, FLAT);
         const drawn = Buffer.from(pixelsOf(alone).buffer);
         let apart = 0;
@@ -91,20 +121,42 @@ describe('the painter', () => {
   });
 
   it('paints reflected cells as their reflections, but for how the engine smooths an edge', () => {
-    const mirrored = fc.record({ width: fc.integer({ min: 30, max: 70 }), height: fc.integer({ min: 30, max: 70 }), step: fc.constantFrom(...MIRRORED_STEPS) });
+    const mirrored = fc.record({
+      width: fc.integer({ min: 30, max: 70 }),
+      height: fc.integer({ min: 30, max: 70 }),
+      step: fc.constantFrom(...MIRRORED_STEPS),
+    });
     fc.assert(
       fc.property(anyDesign(mirrored, 1), (start) => {
         // Of one colour: where a motif lies over its reflection, the images lie in the order of the images.
-        const design = { ...start, placements: start.placements.map((one) => ({ ...one, opacity: 1, blend: 'normal' as const, scale: one.scale / 3 })) };
+        const design = {
+          ...start,
+          placements: start.placements.map((one) => ({
+            ...one,
+            opacity: 1,
+            blend: 'normal' as const,
+            scale: one.scale / 3,
+          })),
+        };
         const grid = pixelGrid(design.repeat, 2);
         const { width, height } = grid.lattice;
         const plane = painted(design, grid, { left: 0, top: 0, right: width, bottom: height }, {}, FLAT);
-        for (const { flipX, flipY, x, y } of imagesOf({ ...design.repeat, width: design.repeat.width * grid.scaleX, height: design.repeat.height * grid.scaleY })) {
+        for (const { flipX, flipY, x, y } of imagesOf({
+          ...design.repeat,
+          width: design.repeat.width * grid.scaleX,
+          height: design.repeat.height * grid.scaleY,
+        })) {
           let apart = 0;
           for (let row = 0; row < height; row += 1) {
             for (let column = 0; column < width; column += 1) {
-              const [there, down] = [(((flipX ? -column - 1 : column) + x) % width + width) % width, (((flipY ? -row - 1 : row) + y) % height + height) % height];
-              for (let c = 0; c < 4; c += 1) apart += Math.abs((plane[(row * width + column) * 4 + c] as number) - (plane[(down * width + there) * 4 + c] as number));
+              const [there, down] = [
+                ((((flipX ? -column - 1 : column) + x) % width) + width) % width,
+                ((((flipY ? -row - 1 : row) + y) % height) + height) % height,
+              ];
+              for (let c = 0; c < 4; c += 1)
+                apart += Math.abs(
+                  (plane[(row * width + column) * 4 + c] as number) - (plane[(down * width + there) * 4 + c] as number),
+                );
             }
           }
           // 0.18 was the most in 3000 designs; a slip of one pixel is more in the first few.
@@ -126,7 +178,11 @@ describe('the painter', () => {
         for (let y = 0; y < 2 * height; y += 1) {
           const from = ((y - 5 + height) % height) * width * 4;
           const unitRow = unit.subarray(from, from + width * 4);
-          const laid = Buffer.concat([unitRow.subarray((width - 7) * 4), unitRow, unitRow.subarray(0, (width - 7) * 4)]);
+          const laid = Buffer.concat([
+            unitRow.subarray((width - 7) * 4),
+            unitRow,
+            unitRow.subarray(0, (width - 7) * 4),
+          ]);
           expect(Buffer.compare(laid, plane.subarray(y * width * 8, (y + 1) * width * 8))).toBe(0);
         }
       }),
@@ -136,27 +192,34 @@ describe('the painter', () => {
 
   it('covers a window with strips of the cell that show exactly the plane', () => {
     fc.assert(
-      fc.property(anyDesign(smallRepeat, 3), anyScale, fc.integer({ min: -300, max: 300 }), fc.integer({ min: -300, max: 300 }), (design, scale, x, y) => {
-        const grid = pixelGrid(design.repeat, scale);
-        const window = { left: x, top: y, right: x + 150, bottom: y + 110 };
-        const cell = painted(design, grid, cellWindow(grid));
-        const plane = painted(design, grid, window);
-        const { width, height } = grid.cell;
-        let covered = 0;
-        for (const strip of fillStrips(grid, window)) {
-          covered += strip.width * strip.height;
-          for (let py = strip.y; py < strip.y + strip.height; py += 1) {
-            for (let px = strip.x; px < strip.x + strip.width; px += 1) {
-              const cx = (((px - strip.originX) % width) + width) % width;
-              const cy = (((py - strip.originY) % height) + height) % height;
-              for (let c = 0; c < 4; c += 1) {
-                if (cell[(cy * width + cx) * 4 + c] !== plane[(py * 150 + px) * 4 + c]) throw new Error(`differs at ${px}, ${py}`);
+      fc.property(
+        anyDesign(smallRepeat, 3),
+        anyScale,
+        fc.integer({ min: -300, max: 300 }),
+        fc.integer({ min: -300, max: 300 }),
+        (design, scale, x, y) => {
+          const grid = pixelGrid(design.repeat, scale);
+          const window = { left: x, top: y, right: x + 150, bottom: y + 110 };
+          const cell = painted(design, grid, cellWindow(grid));
+          const plane = painted(design, grid, window);
+          const { width, height } = grid.cell;
+          let covered = 0;
+          for (const strip of fillStrips(grid, window)) {
+            covered += strip.width * strip.height;
+            for (let py = strip.y; py < strip.y + strip.height; py += 1) {
+              for (let px = strip.x; px < strip.x + strip.width; px += 1) {
+                const cx = (((px - strip.originX) % width) + width) % width;
+                const cy = (((py - strip.originY) % height) + height) % height;
+                for (let c = 0; c < 4; c += 1) {
+                  if (cell[(cy * width + cx) * 4 + c] !== plane[(py * 150 + px) * 4 + c])
+                    throw new Error(`differs at ${px}, ${py}`);
+                }
               }
             }
           }
-        }
-        expect(covered).toBe(150 * 110);
-      }),
+          expect(covered).toBe(150 * 110);
+        },
+      ),
       { numRuns: 40 },
     );
   });
@@ -165,7 +228,10 @@ describe('the painter', () => {
     fc.assert(
       fc.property(anyDesign(smallRepeat), anyScale, (blended, scale) => {
         // What blends has to know what lies under it, so the cloth is not split there.
-        const design = { ...blended, placements: blended.placements.map((one) => ({ ...one, blend: 'normal' as const })) };
+        const design = {
+          ...blended,
+          placements: blended.placements.map((one) => ({ ...one, blend: 'normal' as const })),
+        };
         const grid = pixelGrid(design.repeat, scale);
         const window = cellWindow(grid);
         const half = Math.floor(design.placements.length / 2);
@@ -188,14 +254,22 @@ describe('the painter', () => {
   it('paints nothing of what is hidden, and lays a layer that is seen through down as one', () => {
     fc.assert(
       fc.property(anyDesign(smallRepeat), anyScale, fc.constantFrom(0, 0.25, 0.5, 1), (start, scale, opacity) => {
-        const layers = [freeLayer('main', 'Motifs'), { ...freeLayer('over', 'Over'), opacity }, { ...freeLayer('away', 'Away'), shown: false }];
+        const layers = [
+          freeLayer('main', 'Motifs'),
+          { ...freeLayer('over', 'Over'), opacity },
+          { ...freeLayer('away', 'Away'), shown: false },
+        ];
         const place = (n: number): string => layers[n % 3]?.id ?? '';
         const flat = start.placements.map((one, n) => ({ ...one, layer: place(n), blend: 'normal' as const }));
         const design = { ...start, layers, placements: stacked(layers, flat) };
         const grid = pixelGrid(design.repeat, scale);
         const window = cellWindow(grid);
-        const only = (layer: string): ReadonlySet<string> => new Set(flat.filter((one) => one.layer === layer).map(({ id }) => id));
-        const open = sceneOf({ ...design, layers: layers.map((one) => ({ ...one, shown: true, opacity: 1 })) }, LEAF_MOTIFS);
+        const only = (layer: string): ReadonlySet<string> =>
+          new Set(flat.filter((one) => one.layer === layer).map(({ id }) => id));
+        const open = sceneOf(
+          { ...design, layers: layers.map((one) => ({ ...one, shown: true, opacity: 1 })) },
+          LEAF_MOTIFS,
+        );
         const [below, over] = [nodeSheet(window.right, window.bottom), nodeSheet(window.right, window.bottom)];
         paintPlane(below.surface, open, grid, window, easel, { only: only('main') });
         paintPlane(over.surface, open, grid, window, easel, { only: only('over'), bare: true });
@@ -212,16 +286,26 @@ describe('the painter', () => {
 
   it('gives the same pixels with stamps kept from before, however few are kept', () => {
     fc.assert(
-      fc.property(anyDesign(smallRepeat), anyDesign(smallRepeat), anyScale, fc.constantFrom(1, 500, 1 << 20), (before, design, scale, limit) => {
-        const stamps = new StampCache(easel, limit);
-        painted(before, pixelGrid(before.repeat, scale), { left: 0, top: 0, right: 90, bottom: 90 }, { stamps });
-        const grid = pixelGrid(design.repeat, scale);
-        const recoloured: Design = { ...design, inks: [...design.inks, { id: 'red', name: 'Red', prints: ['#3e7a5e'] }], colourways: [{ id: 'base', name: 'Base', colours: { ground: '#ffffff', red: '#b3402e' } }] };
-        for (const one of [design, recoloured, design]) {
-          const window = { left: -20, top: -20, right: 90, bottom: 90 };
-          expect(painted(one, grid, window, { stamps }).equals(painted(one, grid, window))).toBe(true);
-        }
-      }),
+      fc.property(
+        anyDesign(smallRepeat),
+        anyDesign(smallRepeat),
+        anyScale,
+        fc.constantFrom(1, 500, 1 << 20),
+        (before, design, scale, limit) => {
+          const stamps = new StampCache(easel, limit);
+          painted(before, pixelGrid(before.repeat, scale), { left: 0, top: 0, right: 90, bottom: 90 }, { stamps });
+          const grid = pixelGrid(design.repeat, scale);
+          const recoloured: Design = {
+            ...design,
+            inks: [...design.inks, { id: 'red', name: 'Red', prints: ['#3e7a5e'] }],
+            colourways: [{ id: 'base', name: 'Base', colours: { ground: '#ffffff', red: '#b3402e' } }],
+          };
+          for (const one of [design, recoloured, design]) {
+            const window = { left: -20, top: -20, right: 90, bottom: 90 };
+            expect(painted(one, grid, window, { stamps }).equals(painted(one, grid, window))).toBe(true);
+          }
+        },
+      ),
       { numRuns: 40 },
     );
   });
@@ -263,7 +347,9 @@ describe('a reduced unit', () => {
               for (let c = 0; c < 3; c += 1) {
                 expect(reduced[(y * width + x) * 4 + c]).toBeCloseTo(alpha ? (total[c] as number) / alpha : 0, -0.4);
               }
-              expect(Math.abs((reduced[(y * width + x) * 4 + 3] as number) - alpha / reduction ** 2)).toBeLessThanOrEqual(0.5);
+              expect(
+                Math.abs((reduced[(y * width + x) * 4 + 3] as number) - alpha / reduction ** 2),
+              ).toBeLessThanOrEqual(0.5);
             }
           }
         },

@@ -17,10 +17,18 @@ it('picks through the echoes what the painter painted there', () => {
   const sheet = nodeSheet(160, 248);
   paintArtwork(sheet.surface, LEAF.nodes, [4, 0, 0, 4, 0, 4], { easel, resolve: asDrawn, width: 160, height: 248 });
   const motifs = new Map([['leaf', { motif: LEAF_MOTIF.motif, silhouette: silhouetteOf(pixelsOf(sheet), 160, 248) }]]);
-  const repeat = fc.record({ width: fc.constantFrom(60, 80), height: fc.constantFrom(50, 90), step: anyStep.filter(({ drop }) => drop.q <= 3) });
+  const repeat = fc.record({
+    width: fc.constantFrom(60, 80),
+    height: fc.constantFrom(50, 90),
+    step: anyStep.filter(({ drop }) => drop.q <= 3),
+  });
   fc.assert(
     fc.property(anyDesign(repeat, 4), (design) => {
-      const bare = { ...design, ground: null, placements: design.placements.map((one) => ({ ...one, opacity: 1, scale: one.scale / 2 })) };
+      const bare = {
+        ...design,
+        ground: null,
+        placements: design.placements.map((one) => ({ ...one, opacity: 1, scale: one.scale / 2 })),
+      };
       const grid = pixelGrid(design.repeat, 2);
       const window = { left: -100, top: -60, right: 100, bottom: 60 };
       const plane = nodeSheet(200, 120);
@@ -34,7 +42,10 @@ it('picks through the echoes what the painter painted there', () => {
           const hit = picker.at(at, 0.01).length > 0;
           const alpha = pixels[(y * 200 + x) * 4 + 3] as number;
           // Along an outline the raster may differ by its own coarseness; well inside and well outside it may not.
-          const around = [-2, 2].flatMap((d) => [pixels[(y * 200 + x + d) * 4 + 3] ?? alpha, pixels[((y + d) * 200 + x) * 4 + 3] ?? alpha]);
+          const around = [-2, 2].flatMap((d) => [
+            pixels[(y * 200 + x + d) * 4 + 3] ?? alpha,
+            pixels[((y + d) * 200 + x) * 4 + 3] ?? alpha,
+          ]);
           if (around.every((value) => value > 250) && alpha > 250 && !hit) wrong += 1;
           if (around.every((value) => value === 0) && alpha === 0 && hit) wrong += 1;
         }

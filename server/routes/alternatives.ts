@@ -4,7 +4,13 @@ import { mixed, object } from 'yup';
 import { openDesign } from '../../core/document/openDesign.ts';
 import { nameSchema } from '../../core/document/schema.ts';
 import { Problem } from '../problem.ts';
-import { dropAlternative, keepAlternative, listAlternatives, readAlternative, renameAlternative } from '../store/alternatives.ts';
+import {
+  dropAlternative,
+  keepAlternative,
+  listAlternatives,
+  readAlternative,
+  renameAlternative,
+} from '../store/alternatives.ts';
 import { readDesign } from '../store/designs.ts';
 import type { Studio } from '../studio.ts';
 
@@ -30,9 +36,22 @@ export function alternativeRoutes({ database }: Studio): Router {
     const { name, document } = keeping.validateSync(request.body, strict);
     const { design } = await readDesign(database, id);
     if ((await listAlternatives(database, id)).length >= MOST_ALTERNATIVES) {
-      throw new Problem(422, 'Too many', `A design keeps at most ${MOST_ALTERNATIVES} alternatives. Nothing was kept; take one away first.`);
+      throw new Problem(
+        422,
+        'Too many',
+        `A design keeps at most ${MOST_ALTERNATIVES} alternatives. Nothing was kept; take one away first.`,
+      );
     }
-    response.status(201).json(await keepAlternative(database, nanoid(12), name, document === undefined ? design : { ...openDesign(document), id }));
+    response
+      .status(201)
+      .json(
+        await keepAlternative(
+          database,
+          nanoid(12),
+          name,
+          document === undefined ? design : { ...openDesign(document), id },
+        ),
+      );
   });
 
   router.get('/:alternative', async (request, response) => {

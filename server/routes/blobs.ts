@@ -11,7 +11,8 @@ export function blobRoutes({ blobs }: Studio): Router {
     if (!Blobs.isAddress(address) || !blobs.has(address)) throw notFound('file');
     response.set('Cache-Control', 'public, max-age=31536000, immutable').set('X-Content-Type-Options', 'nosniff');
     // Uploaded drawings are kept as they came; nothing in them may ever run.
-    if (address.endsWith('.svg')) response.set('Content-Security-Policy', "sandbox; default-src 'none'").attachment(address);
+    if (address.endsWith('.svg'))
+      response.set('Content-Security-Policy', "sandbox; default-src 'none'").attachment(address);
     response.sendFile(blobs.pathOf(address));
   });
   return router;

@@ -22,8 +22,16 @@ export function collectionRoutes(studio: Studio): Router {
     const all = await listMotifs(database);
     const chosen = all.filter(({ collection, deleted }) => collection === name && !deleted);
     if (chosen.length === 0) throw notFound('collection');
-    const zip = await pool.run({ kind: 'pack', name, motifs: withParts(chosen, new Map(all.map((motif) => [motif.id, motif]))), blobs: blobs.folder });
-    response.attachment(`${fileNameOf(name, 'Collection')}.zip`).type('application/zip').send(Buffer.from(zip));
+    const zip = await pool.run({
+      kind: 'pack',
+      name,
+      motifs: withParts(chosen, new Map(all.map((motif) => [motif.id, motif]))),
+      blobs: blobs.folder,
+    });
+    response
+      .attachment(`${fileNameOf(name, 'Collection')}.zip`)
+      .type('application/zip')
+      .send(Buffer.from(zip));
   });
 
   router.post('/', raw({ type: () => true, limit: MOST_BYTES }), async (request, response) => {

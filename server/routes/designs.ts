@@ -17,7 +17,11 @@ import { designPicture } from '../paint/designPicture.ts';
 
 const strict = { strict: true } as const;
 
-const creation = object({ name: nameSchema, repeat: repeatSchema.optional().default(undefined), document: mixed().optional() }).noUnknown();
+const creation = object({
+  name: nameSchema,
+  repeat: repeatSchema.optional().default(undefined),
+  document: mixed().optional(),
+}).noUnknown();
 
 const saving = object({
   save: string().required().min(8).max(64),
@@ -75,7 +79,9 @@ export function designRoutes(studio: Studio): Router {
   router.get('/:id/since/:revision', async (request, response) => {
     const { window, editing } = asking.validateSync(request.query);
     const since = await savesSince(database, request.params.id, revisionIn(request.params.revision));
-    response.set('Cache-Control', 'no-store').json({ ...since, others: presence.others(request.params.id, window, editing === '1') });
+    response
+      .set('Cache-Control', 'no-store')
+      .json({ ...since, others: presence.others(request.params.id, window, editing === '1') });
   });
 
   router.post('/:id/windows/:window/left', (request, response) => {
@@ -96,7 +102,8 @@ export function designRoutes(studio: Studio): Router {
 /** @throws Problem 400 */
 function revisionIn(text: string): number {
   const revision = Number(text);
-  if (!Number.isInteger(revision) || revision < 1) throw new Problem(400, 'Not understood', 'A revision is a whole number from 1.');
+  if (!Number.isInteger(revision) || revision < 1)
+    throw new Problem(400, 'Not understood', 'A revision is a whole number from 1.');
   return revision;
 }
 
@@ -114,5 +121,9 @@ async function requireMotifs({ database }: Studio, { placements }: Design): Prom
 }
 
 function unknownMotif(id: string): Problem {
-  return new Problem(422, 'Unknown motif', `The design uses a motif (${id}) that is not in the drawer. Nothing was changed.`);
+  return new Problem(
+    422,
+    'Unknown motif',
+    `The design uses a motif (${id}) that is not in the drawer. Nothing was changed.`,
+  );
 }

@@ -21,8 +21,16 @@ const wish = object({
 })
   .noUnknown()
   .required()
-  .test('one-source', 'it has to name a design or a swatch', ({ design, swatch }) => (design === undefined) !== (swatch === undefined))
-  .test('one-size', 'it has to name a density or a width', ({ dpi, width }) => (dpi === undefined) !== (width === undefined));
+  .test(
+    'one-source',
+    'it has to name a design or a swatch',
+    ({ design, swatch }) => (design === undefined) !== (swatch === undefined),
+  )
+  .test(
+    'one-size',
+    'it has to name a density or a width',
+    ({ dpi, width }) => (dpi === undefined) !== (width === undefined),
+  );
 
 /** What a finished export's job tells. */
 export interface ExportResult {
@@ -38,10 +46,20 @@ export function exportRoutes(studio: Studio): Router {
   const { database, jobs, pool, blobs } = studio;
   const router = Router();
 
-  const source = async (design: string | undefined, swatch: string | undefined): Promise<{ name: string; design: Design; motifs: readonly Motif[] }> => {
+  const source = async (
+    design: string | undefined,
+    swatch: string | undefined,
+  ): Promise<{ name: string; design: Design; motifs: readonly Motif[] }> => {
     if (swatch !== undefined) return readSwatch(database, swatch);
     const { design: found } = await readDesign(database, design as string);
-    return { name: found.name, design: found, motifs: await motifsById(database, found.placements.map(({ motif }) => motif)) };
+    return {
+      name: found.name,
+      design: found,
+      motifs: await motifsById(
+        database,
+        found.placements.map(({ motif }) => motif),
+      ),
+    };
   };
 
   router.post('/', async (request, response) => {
@@ -51,8 +69,15 @@ export function exportRoutes(studio: Studio): Router {
     // Refused before it becomes a job, so that the answer is immediate.
     exportTask(drawn.design, drawn.motifs, size, blobs.folder, '');
     const job = await jobs.start('export', async (hands, id) => {
-      const outcome = await pool.run(exportTask(drawn.design, drawn.motifs, size, blobs.folder, exportFile(studio, id)), hands);
-      return { href: `/api/exports/${id}/file`, fileName: `${fileNameOf(name, 'Repeat')} ${outcome.width}x${outcome.height}.png`, ...outcome } satisfies ExportResult;
+      const outcome = await pool.run(
+        exportTask(drawn.design, drawn.motifs, size, blobs.folder, exportFile(studio, id)),
+        hands,
+      );
+      return {
+        href: `/api/exports/${id}/file`,
+        fileName: `${fileNameOf(name, 'Repeat')} ${outcome.width}x${outcome.height}.png`,
+        ...outcome,
+      } satisfies ExportResult;
     });
     response.status(202).json(job);
   });
@@ -61,7 +86,12 @@ export function exportRoutes(studio: Studio): Router {
     const job = await jobs.read(request.params.id);
     if (job.kind !== 'export' || job.state !== 'done') throw notFound('export');
     const file = exportFile(studio, job.id);
-    if (!existsSync(file)) throw new Problem(410, 'No longer there', 'This download was made before Hevrel was last started and is no longer kept. Make it again.');
+    if (!existsSync(file))
+      throw new Problem(
+        410,
+        'No longer there',
+        'This download was made before Hevrel was last started and is no longer kept. Make it again.',
+      );
     response.download(file, (job.result as ExportResult).fileName);
   });
 

@@ -13,8 +13,13 @@ export function jobRoutes({ jobs }: Studio): Router {
     await jobs.read(request.params.id);
     const gone = new AbortController();
     response.on('close', () => gone.abort());
-    response.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache', Connection: 'keep-alive' });
-    for await (const job of jobs.follow(request.params.id, gone.signal)) response.write(`data: ${JSON.stringify(job)}\n\n`);
+    response.writeHead(200, {
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-cache',
+      Connection: 'keep-alive',
+    });
+    for await (const job of jobs.follow(request.params.id, gone.signal))
+      response.write(`data: ${JSON.stringify(job)}\n\n`);
     response.end();
   });
 

@@ -7,7 +7,15 @@ import { recipeSchema } from '../../core/motif/recipeSchema.ts';
 import { importMotif, replaceArtwork } from '../motifs/importMotif.ts';
 import { makeMotif, refreshHolders, remakeMotif } from '../motifs/makeMotif.ts';
 import { notFound } from '../problem.ts';
-import { changeMotif, insertMotif, listMotifs, motifsById, setMotifDeleted, usesOfMotif, type StoredMotif } from '../store/motifs.ts';
+import {
+  changeMotif,
+  insertMotif,
+  listMotifs,
+  motifsById,
+  setMotifDeleted,
+  usesOfMotif,
+  type StoredMotif,
+} from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 import { contentOf, oneFile } from './oneFile.ts';
 
@@ -27,7 +35,9 @@ const change = object({
   .required();
 /** Five hundred parts are some hundred kilobytes. */
 const MOST_RECIPE = '1mb';
-const making = object({ name: nameSchema, collection: collectionSchema.required(), recipe: recipeSchema }).noUnknown().required();
+const making = object({ name: nameSchema, collection: collectionSchema.required(), recipe: recipeSchema })
+  .noUnknown()
+  .required();
 const remaking = object({ recipe: recipeSchema }).noUnknown().required();
 const copying = object({ name: nameSchema.optional() }).noUnknown();
 const upload = object({ name: string().required().max(1000), collection: collectionSchema.default('My motifs') });

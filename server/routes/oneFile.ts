@@ -7,7 +7,11 @@ export const MOST_UPLOAD_BYTES = 40 * 1024 * 1024;
 export const oneFile: RequestHandler[] = [
   (request, _response, next) => {
     if (Number(request.headers['content-length'] ?? 0) > MOST_UPLOAD_BYTES) {
-      throw new Problem(413, 'Too large', 'The file is larger than 40 MB. Nothing was added; make it smaller and bring it again.');
+      throw new Problem(
+        413,
+        'Too large',
+        'The file is larger than 40 MB. Nothing was added; make it smaller and bring it again.',
+      );
     }
     next();
   },
@@ -16,6 +20,7 @@ export const oneFile: RequestHandler[] = [
 
 /** What came. @throws Problem where nothing did */
 export function contentOf(body: unknown, name: string): Buffer {
-  if (!Buffer.isBuffer(body) || body.length === 0) throw new Problem(422, 'Empty file', `“${name.slice(0, 60)}” is empty. Nothing was added.`);
+  if (!Buffer.isBuffer(body) || body.length === 0)
+    throw new Problem(422, 'Empty file', `“${name.slice(0, 60)}” is empty. Nothing was added.`);
   return body;
 }

@@ -4,7 +4,9 @@ import { idSchema } from '../../core/document/schema.ts';
 import { DENSITIES, Scanner } from '../scanner/scanner.ts';
 import type { Studio } from '../studio.ts';
 
-const wish = object({ original: idSchema, dpi: number().oneOf(DENSITIES).required() }).noUnknown().required();
+const wish = object({ original: idSchema, dpi: number().oneOf(DENSITIES).required() })
+  .noUnknown()
+  .required();
 
 /** The simulated scanner. */
 export function scannerRoutes(studio: Studio): Router {

@@ -10,7 +10,15 @@ import { sniff } from '../motifs/sniff.ts';
 import { notFound, Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import { motifsById } from '../store/motifs.ts';
-import { changeSheet, insertSheet, listSheets, readSheet, setSheetDeleted, sheetOfPicture, type StoredSheet } from '../store/sheets.ts';
+import {
+  changeSheet,
+  insertSheet,
+  listSheets,
+  readSheet,
+  setSheetDeleted,
+  sheetOfPicture,
+  type StoredSheet,
+} from '../store/sheets.ts';
 import type { Studio } from '../studio.ts';
 import { collectionSchema } from './motifs.ts';
 import { contentOf, oneFile } from './oneFile.ts';
@@ -21,8 +29,21 @@ const MOST_DPI = 5000;
 const LONGEST_MS = 300_000;
 
 const upload = object({ name: string().required().max(1000) });
-const change = object({ name: nameSchema.optional(), steps: cleanStepsSchema.optional().default(undefined), dpi: number().min(LEAST_DPI).max(MOST_DPI).optional() }).noUnknown().required();
-const making = object({ name: nameSchema, collection: collectionSchema.required(), steps: cleanStepsSchema, replace: idSchema.optional() }).noUnknown().required();
+const change = object({
+  name: nameSchema.optional(),
+  steps: cleanStepsSchema.optional().default(undefined),
+  dpi: number().min(LEAST_DPI).max(MOST_DPI).optional(),
+})
+  .noUnknown()
+  .required();
+const making = object({
+  name: nameSchema,
+  collection: collectionSchema.required(),
+  steps: cleanStepsSchema,
+  replace: idSchema.optional(),
+})
+  .noUnknown()
+  .required();
 
 /** What a finished job of cleaning tells. */
 export interface CleanedResult {
@@ -42,7 +63,12 @@ export function sheetRoutes(studio: Studio): Router {
     const { name } = upload.validateSync(request.query);
     const content = contentOf(request.body, name);
     const kind = sniff(content);
-    if (!kind || kind === 'svg') throw new Problem(415, 'Not a picture', `“${name.slice(0, 60)}” is no PNG, JPEG, WebP, TIFF or AVIF picture. Nothing was added; the workshop cleans pictures only.`);
+    if (!kind || kind === 'svg')
+      throw new Problem(
+        415,
+        'Not a picture',
+        `“${name.slice(0, 60)}” is no PNG, JPEG, WebP, TIFF or AVIF picture. Nothing was added; the workshop cleans pictures only.`,
+      );
     response.status(201).json(await shelve(studio, nameFrom(name), blobs.keep(content, kind)));
   });
 
@@ -50,9 +76,20 @@ export function sheetRoutes(studio: Studio): Router {
     const [motif] = await motifsById(database, [request.params.id]);
     if (!motif) throw notFound('motif');
     const picture = motif.recipe?.kind === 'scan' ? motif.recipe.picture : motif.source;
-    if (!Blobs.isAddress(picture) || /\.(svg|json)$/.test(picture)) throw new Problem(422, 'Not a picture', `“${motif.name}” is drawn in vectors; there is no scan to clean. Nothing was changed.`);
+    if (!Blobs.isAddress(picture) || /\.(svg|json)$/.test(picture))
+      throw new Problem(
+        422,
+        'Not a picture',
+        `“${motif.name}” is drawn in vectors; there is no scan to clean. Nothing was changed.`,
+      );
     const sheet = await shelve(studio, motif.name, picture);
-    response.status(201).json(motif.recipe?.kind === 'scan' ? await changeSheet(database, sheet.id, { steps: motif.recipe.steps, dpi: motif.recipe.dpi }) : sheet);
+    response
+      .status(201)
+      .json(
+        motif.recipe?.kind === 'scan'
+          ? await changeSheet(database, sheet.id, { steps: motif.recipe.steps, dpi: motif.recipe.dpi })
+          : sheet,
+      );
   });
 
   router.get('/:id', async (request, response) => {
@@ -61,7 +98,13 @@ export function sheetRoutes(studio: Studio): Router {
 
   router.patch('/:id', json(), async (request, response) => {
     const { name, steps, dpi } = change.validateSync(request.body, { strict: true });
-    response.json(await changeSheet(database, request.params.id, { ...(name && { name }), ...(steps && { steps: steps as CleanSteps }), ...(dpi && { dpi }) }));
+    response.json(
+      await changeSheet(database, request.params.id, {
+        ...(name && { name }),
+        ...(steps && { steps: steps as CleanSteps }),
+        ...(dpi && { dpi }),
+      }),
+    );
   });
 
   router.post('/:id/motifs', json(), async (request, response) => {
@@ -75,12 +118,27 @@ export function sheetRoutes(studio: Studio): Router {
     const job = await jobs.start('clean', async (hands): Promise<CleanedResult> => {
       if (replaced) {
         const own = replaced.recipe?.kind === 'scan' ? replaced.recipe.drawing : null;
-        return { motifs: [(await remakeMotif(studio, replaced, { ...recipe, drawing: steps.cut ? own : null }, hands)).id] };
+        return {
+          motifs: [(await remakeMotif(studio, replaced, { ...recipe, drawing: steps.cut ? own : null }, hands)).id],
+        };
       }
       const drawings = await pool.run({ kind: 'cut', recipe, blobs: blobs.folder }, hands, LONGEST_MS);
       const motifs: string[] = [];
       for (const [n, { recipe: own, drawing }] of drawings.entries()) {
-        motifs.push((await keepMotif(studio, { name: drawings.length === 1 ? name : `${name.slice(0, 112)} ${n + 1}`, collection, source: sheet.picture }, own, drawing)).id);
+        motifs.push(
+          (
+            await keepMotif(
+              studio,
+              {
+                name: drawings.length === 1 ? name : `${name.slice(0, 112)} ${n + 1}`,
+                collection,
+                source: sheet.picture,
+              },
+              own,
+              drawing,
+            )
+          ).id,
+        );
       }
       return { motifs };
     });
@@ -104,7 +162,12 @@ export function sheetRoutes(studio: Studio): Router {
 async function shelve({ database, pool, blobs }: Studio, name: string, picture: string): Promise<StoredSheet> {
   const there = await sheetOfPicture(database, picture);
   if (there) return there;
-  const sheet = { id: nanoid(12), name, steps: NO_STEPS, ...(await pool.run({ kind: 'preview', name, picture, blobs: blobs.folder }, undefined, LONGEST_MS)) };
+  const sheet = {
+    id: nanoid(12),
+    name,
+    steps: NO_STEPS,
+    ...(await pool.run({ kind: 'preview', name, picture, blobs: blobs.folder }, undefined, LONGEST_MS)),
+  };
   await insertSheet(database, sheet);
   return sheet;
 }

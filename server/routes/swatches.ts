@@ -5,11 +5,20 @@ import { idSchema, nameSchema } from '../../core/document/schema.ts';
 import { Problem } from '../problem.ts';
 import { insertDesign, readDesign, type StoredDesign } from '../store/designs.ts';
 import { motifsById } from '../store/motifs.ts';
-import { insertSwatch, listSwatches, readSwatch, renameSwatch, setSwatchDeleted, summaryOf } from '../store/swatches.ts';
+import {
+  insertSwatch,
+  listSwatches,
+  readSwatch,
+  renameSwatch,
+  setSwatchDeleted,
+  summaryOf,
+} from '../store/swatches.ts';
 import type { Studio } from '../studio.ts';
 import { paintSwatch } from '../swatches/paintSwatch.ts';
 
-const saving = object({ design: idSchema, revision: number().integer().min(1).required(), name: nameSchema }).noUnknown().required();
+const saving = object({ design: idSchema, revision: number().integer().min(1).required(), name: nameSchema })
+  .noUnknown()
+  .required();
 const renaming = object({ name: nameSchema }).noUnknown().required();
 
 /** The swatch book. */
@@ -25,11 +34,22 @@ export function swatchRoutes(studio: Studio): Router {
     const { design: id, revision, name } = saving.validateSync(request.body, { strict: true });
     const stored = await readDesign(database, id);
     if (stored.revision !== revision) {
-      throw new Problem(409, 'Changed elsewhere', 'The design was changed in another window just now. No swatch was saved; look at it again and save once more.');
+      throw new Problem(
+        409,
+        'Changed elsewhere',
+        'The design was changed in another window just now. No swatch was saved; look at it again and save once more.',
+      );
     }
-    const motifs = await motifsById(database, stored.design.placements.map(({ motif }) => motif));
+    const motifs = await motifsById(
+      database,
+      stored.design.placements.map(({ motif }) => motif),
+    );
     const job = await jobs.start('swatch', async (hands) => {
-      const swatch = await paintSwatch(studio, { id: nanoid(12), name, designId: id, revision, design: stored.design, motifs }, hands);
+      const swatch = await paintSwatch(
+        studio,
+        { id: nanoid(12), name, designId: id, revision, design: stored.design, motifs },
+        hands,
+      );
       await insertSwatch(database, swatch);
       return { swatch: swatch.id };
     });

@@ -24,7 +24,8 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
   const has = async (table: 'motifs' | 'designs' | 'swatches' | 'sheets', id: string): Promise<boolean> =>
     (await database.query(`SELECT 1 FROM ${table} WHERE id = $1`, [id])).rows.length > 0;
   const makeOnce = async (id: string, name: string, recipe: Recipe): Promise<void> => {
-    if (!(await has('motifs', sampleMotifId(id)))) await makeMotif(studio, { id: sampleMotifId(id), name, collection: COLLECTION }, recipe);
+    if (!(await has('motifs', sampleMotifId(id))))
+      await makeMotif(studio, { id: sampleMotifId(id), name, collection: COLLECTION }, recipe);
   };
   // The scanner takes its time, which the motifs are drawn in.
   const sheets = Promise.all(
@@ -47,10 +48,16 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
   await Promise.all(
     SAMPLE_SWATCHES.map(async ({ id, name, design }) => {
       if (await has('swatches', id)) return;
-      const motifs = await motifsById(database, design.placements.map(({ motif }) => motif));
+      const motifs = await motifsById(
+        database,
+        design.placements.map(({ motif }) => motif),
+      );
       // Recoloured swatches are of a design as it never lay in the database, so they name no revision of it.
       const revision = SAMPLE_DESIGNS.includes(design) ? 1 : 0;
-      await insertSwatch(database, await paintSwatch(studio, { id, name, designId: design.id, revision, design, motifs }));
+      await insertSwatch(
+        database,
+        await paintSwatch(studio, { id, name, designId: design.id, revision, design, motifs }),
+      );
     }),
   );
   await setSamples(database, 'laid');

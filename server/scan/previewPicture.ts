@@ -30,6 +30,10 @@ export async function previewPicture({ name, picture, blobs: folder }: PreviewTa
       dpi: metadata.density !== undefined && metadata.density >= LEAST_MEANT_DPI ? metadata.density : UNSAID_DPI,
     };
   } catch {
-    throw new Problem(422, 'Cannot be read', `“${name}” is damaged, cut short or no picture, and cannot be put on the workshop’s table. Nothing was changed.`);
+    throw new Problem(
+      422,
+      'Cannot be read',
+      `“${name}” is damaged, cut short or no picture, and cannot be put on the workshop’s table. Nothing was changed.`,
+    );
   }
 }

@@ -29,7 +29,11 @@ function cutOut(sheet: PixelGrid, cut: CutSheet, perMm: number, at: Point): Pixe
 }
 
 /** The whole picture after every step but cutting and tracing. */
-export async function cleanedSheet({ picture, dpi, steps }: ScanRecipe, blobs: Blobs, hands: TaskHands): Promise<PixelGrid> {
+export async function cleanedSheet(
+  { picture, dpi, steps }: ScanRecipe,
+  blobs: Blobs,
+  hands: TaskHands,
+): Promise<PixelGrid> {
   const pixels = await readPixels(picture, blobs);
   hands.progress(0.15);
   hands.check();
@@ -42,7 +46,11 @@ export async function cleanedSheet({ picture, dpi, steps }: ScanRecipe, blobs: B
 }
 
 /** Keeps one drawing's pixels, or their tracing, as artwork; undefined where there is nothing to keep. */
-export async function drawingOf(pixels: PixelGrid, { dpi, steps }: ScanRecipe, blobs: Blobs): Promise<Drawing | undefined> {
+export async function drawingOf(
+  pixels: PixelGrid,
+  { dpi, steps }: ScanRecipe,
+  blobs: Blobs,
+): Promise<Drawing | undefined> {
   const own = steps.cut ? trimmedToDrawing(pixels) : pixels;
   const unit = 1 / perMillimetre(dpi);
   if (steps.trace) {
@@ -51,10 +59,18 @@ export async function drawingOf(pixels: PixelGrid, { dpi, steps }: ScanRecipe, b
   }
   if (!drawnBox(own)) return undefined;
   const view = { x: 0, y: 0, width: own.width, height: own.height };
-  const artwork: Artwork = { version: 1, view, nodes: [{ kind: 'picture', blob: await keepPixels(own, blobs, dpi), ...view }] };
+  const artwork: Artwork = {
+    version: 1,
+    view,
+    nodes: [{ kind: 'picture', blob: await keepPixels(own, blobs, dpi), ...view }],
+  };
   return keptDrawing(artwork, blobs, unit);
 }
 
 export function nothingLeft(): Problem {
-  return new Problem(422, 'Nothing left', 'These steps leave nothing of the picture. Nothing was changed; lower the tolerance or the size of specks.');
+  return new Problem(
+    422,
+    'Nothing left',
+    'These steps leave nothing of the picture. Nothing was changed; lower the tolerance or the size of specks.',
+  );
 }

@@ -14,35 +14,57 @@ beforeAll(async () => {
 });
 afterAll(() => studio.close());
 
-const start = async (path: string, body: unknown): Promise<Job> => (await studio.call('POST', path, body)).body as unknown as Job;
+const start = async (path: string, body: unknown): Promise<Job> =>
+  (await studio.call('POST', path, body)).body as unknown as Job;
 const ended = async (path: string, body: unknown): Promise<Job> => studio.ended(await start(path, body));
-const motif = async (id: string): Promise<StoredMotif> => ((await studio.call('GET', '/motifs')).body as unknown as StoredMotif[]).find((one) => one.id === id) as StoredMotif;
+const motif = async (id: string): Promise<StoredMotif> =>
+  ((await studio.call('GET', '/motifs')).body as unknown as StoredMotif[]).find((one) => one.id === id) as StoredMotif;
 const put = async (name: string, content: Buffer): Promise<{ status: number; body: Record<string, unknown> }> => {
-  const answer = await studio.fetch(`/sheets?name=${encodeURIComponent(name)}`, { method: 'POST', body: new Uint8Array(content) });
+  const answer = await studio.fetch(`/sheets?name=${encodeURIComponent(name)}`, {
+    method: 'POST',
+    body: new Uint8Array(content),
+  });
   return { status: answer.status, body: (await answer.json()) as Record<string, unknown> };
 };
 
 /** A white sheet of 300 dpi with black squares at the given pixels. */
 async function sheetOf(...squares: readonly { left: number; top: number; side: number }[]): Promise<StoredSheet> {
-  const layers = squares.map(({ left, top, side }) => ({ input: { create: { width: side, height: side, channels: 3 as const, background: '#102030' } }, left, top }));
-  const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#ffffff' } }).composite(layers).withMetadata({ density: 300 }).png().toBuffer();
+  const layers = squares.map(({ left, top, side }) => ({
+    input: { create: { width: side, height: side, channels: 3 as const, background: '#102030' } },
+    left,
+    top,
+  }));
+  const png = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#ffffff' } })
+    .composite(layers)
+    .withMetadata({ density: 300 })
+    .png()
+    .toBuffer();
   const { status, body } = await put('squares.png', png);
   expect(status).toBe(201);
   return body as unknown as StoredSheet;
 }
 
-const CLEAN: CleanSteps = { ...NO_STEPS, paper: { reach: 'outside', colour: null, tolerance: 30, soft: 0 }, specks: 0.05, trim: true };
+const CLEAN: CleanSteps = {
+  ...NO_STEPS,
+  paper: { reach: 'outside', colour: null, tolerance: 30, soft: 0 },
+  specks: 0.05,
+  trim: true,
+};
 const CUT: CleanSteps = { ...CLEAN, cut: { gap: 2, joins: [], splits: [], without: [] } };
 
 describe('the scanner', () => {
   it('jams on a creased sheet, says so, and reads it once the jam is cleared', async () => {
     const jammed = await ended('/scanner/scan', { original: 'brush-marks', dpi: 300 });
-    expect(jammed).toMatchObject({ state: 'failed', message: expect.stringMatching(/creased and jammed.*Nothing was scanned; clear the jam/) as string });
+    expect(jammed).toMatchObject({
+      state: 'failed',
+      message: expect.stringMatching(/creased and jammed.*Nothing was scanned; clear the jam/) as string,
+    });
     expect((await studio.call('GET', '/scanner')).body).toMatchObject({ jammed: true });
     expect((await studio.call('POST', '/scanner/scan', { original: 'ink-studies', dpi: 300 })).status).toBe(409);
     expect((await studio.call('POST', '/scanner/clear')).body).toMatchObject({ jammed: false });
     const read = await ended('/scanner/scan', { original: 'brush-marks', dpi: 300 });
-    const sheet = (await studio.call('GET', `/sheets/${(read.result as { sheet: string }).sheet}`)).body as unknown as StoredSheet;
+    const sheet = (await studio.call('GET', `/sheets/${(read.result as { sheet: string }).sheet}`))
+      .body as unknown as StoredSheet;
     // A4 at 300 dpi.
     expect([sheet.width, sheet.height, sheet.dpi]).toEqual([2480, 3507, 300]);
   });
@@ -50,7 +72,9 @@ describe('the scanner', () => {
   it('reads the same sheet alike each time, and can be stopped', async () => {
     const one = await ended('/scanner/scan', { original: 'ink-studies', dpi: 300 });
     const two = await ended('/scanner/scan', { original: 'ink-studies', dpi: 300 });
-    const picture = async (job: Job): Promise<string> => ((await studio.call('GET', `/sheets/${(job.result as { sheet: string }).sheet}`)).body as unknown as StoredSheet).picture;
+    const picture = async (job: Job): Promise<string> =>
+      ((await studio.call('GET', `/sheets/${(job.result as { sheet: string }).sheet}`)).body as unknown as StoredSheet)
+        .picture;
     expect(await picture(one)).toBe(await picture(two));
     const before = ((await studio.call('GET', '/sheets')).body as unknown as unknown[]).length;
     const job = await start('/scanner/scan', { original: 'lino-proofs', dpi: 600 });
@@ -66,7 +90,22 @@ describe('the scanner', () => {
   it('delivers sheets that clean and cut into their drawings', async () => {
     const sheets = (await studio.call('GET', '/sheets')).body as unknown as StoredSheet[];
     const ink = sheets.find(({ name }) => name.startsWith('Ink')) as StoredSheet;
-    const steps: CleanSteps = { ...CUT, straighten: -1.7, evenLight: true, specks: 0.5, paper: { reach: 'outside', colour: null, tolerance: 40, soft: 0.15 }, cut: { gap: 4, joins: [], splits: [], without: [{ x: 60, y: 17 }, { x: 105, y: 281 }] } };
+    const steps: CleanSteps = {
+      ...CUT,
+      straighten: -1.7,
+      evenLight: true,
+      specks: 0.5,
+      paper: { reach: 'outside', colour: null, tolerance: 40, soft: 0.15 },
+      cut: {
+        gap: 4,
+        joins: [],
+        splits: [],
+        without: [
+          { x: 60, y: 17 },
+          { x: 105, y: 281 },
+        ],
+      },
+    };
     const job = await ended(`/sheets/${ink.id}/motifs`, { name: 'Study', collection: 'Scans', steps });
     const { motifs } = job.result as { motifs: string[] };
     expect(motifs).toHaveLength(6);
@@ -88,19 +127,33 @@ describe('cleaning', () => {
     const artwork = await studio.studio.blobs.readJson<Artwork>(made.artwork);
     const [node] = artwork.nodes;
     if (node?.kind !== 'picture') throw new Error('a picture was expected');
-    const { data } = await sharp(await studio.studio.blobs.read(node.blob)).raw().toBuffer({ resolveWithObject: true });
-    expect(new Set(Array.from({ length: 118 * 118 }, (_, n) => data.readUInt32BE(n * 4)))).toEqual(new Set([0x102030ff]));
+    const { data } = await sharp(await studio.studio.blobs.read(node.blob))
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect(new Set(Array.from({ length: 118 * 118 }, (_, n) => data.readUInt32BE(n * 4)))).toEqual(
+      new Set([0x102030ff]),
+    );
   });
 
   it('cuts into motifs, each with a recipe that leads to it alone and can be changed', async () => {
-    const sheet = await sheetOf({ left: 20, top: 20, side: 60 }, { left: 200, top: 30, side: 80 }, { left: 30, top: 200, side: 2 }, { left: 120, top: 180, side: 70 });
+    const sheet = await sheetOf(
+      { left: 20, top: 20, side: 60 },
+      { left: 200, top: 30, side: 80 },
+      { left: 30, top: 200, side: 2 },
+      { left: 120, top: 180, side: 70 },
+    );
     const { result } = await ended(`/sheets/${sheet.id}/motifs`, { name: 'Square', collection: 'Scans', steps: CUT });
     const { motifs } = result as { motifs: string[] };
     const made = await Promise.all(motifs.map(motif));
     // The speck is gone; by rows, left to right.
     expect(made.map(({ view }) => view.width)).toEqual([60, 80, 70]);
     const second = made[1] as StoredMotif;
-    const changed = await ended(`/sheets/${sheet.id}/motifs`, { name: 'Square', collection: 'Scans', replace: second.id, steps: { ...CUT, trace: { inks: 1, smoothness: 0, detail: 1 } } });
+    const changed = await ended(`/sheets/${sheet.id}/motifs`, {
+      name: 'Square',
+      collection: 'Scans',
+      replace: second.id,
+      steps: { ...CUT, trace: { inks: 1, smoothness: 0, detail: 1 } },
+    });
     expect(changed.state).toBe('done');
     const traced = await motif(second.id);
     expect(traced.inks).toEqual(['#102030']);
@@ -122,10 +175,16 @@ describe('cleaning', () => {
     const sheet = await sheetOf({ left: 60, top: 40, side: 50 });
     const { result } = await ended(`/sheets/${sheet.id}/motifs`, { name: 'Back', collection: 'Scans', steps: CLEAN });
     await studio.call('PATCH', `/sheets/${sheet.id}`, { steps: NO_STEPS });
-    const back = (await studio.call('POST', `/sheets/of-motif/${(result as { motifs: string[] }).motifs[0] ?? ''}`)).body as unknown as StoredSheet;
+    const back = (await studio.call('POST', `/sheets/of-motif/${(result as { motifs: string[] }).motifs[0] ?? ''}`))
+      .body as unknown as StoredSheet;
     expect(back.id).toBe(sheet.id);
     expect(back.steps).toEqual(CLEAN);
-    const vector = (await studio.send('v.svg', '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 4 4"><rect width="4" height="4"/></svg>')).body['motif'] as StoredMotif;
+    const vector = (
+      await studio.send(
+        'v.svg',
+        '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 4 4"><rect width="4" height="4"/></svg>',
+      )
+    ).body['motif'] as StoredMotif;
     expect((await studio.call('POST', `/sheets/of-motif/${vector.id}`)).body['detail']).toMatch(/drawn in vectors/);
   });
 });
@@ -137,14 +196,19 @@ describe('the shelf', () => {
     expect((await put('a.svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).status).toBe(415);
     expect((await put('empty.png', Buffer.alloc(0))).status).toBe(422);
     await studio.call('DELETE', `/sheets/${one.id}`);
-    const listed = (): Promise<unknown[]> => studio.call('GET', '/sheets').then(({ body }) => (body as unknown as StoredSheet[]).filter(({ id }) => id === one.id));
+    const listed = (): Promise<unknown[]> =>
+      studio
+        .call('GET', '/sheets')
+        .then(({ body }) => (body as unknown as StoredSheet[]).filter(({ id }) => id === one.id));
     expect(await listed()).toHaveLength(0);
     await studio.call('POST', `/sheets/${one.id}/restore`);
     expect(await listed()).toHaveLength(1);
   });
 
   it('answers spoilt pictures and steps with a sentence', async () => {
-    const whole = await sharp({ create: { width: 40, height: 40, channels: 3, background: '#abcdef' } }).png().toBuffer();
+    const whole = await sharp({ create: { width: 40, height: 40, channels: 3, background: '#abcdef' } })
+      .png()
+      .toBuffer();
     await fc.assert(
       fc.asyncProperty(fc.integer({ min: 9, max: whole.length - 1 }), fc.nat(255), async (at, byte) => {
         const spoilt = Buffer.from(whole.subarray(0, at));
@@ -156,7 +220,13 @@ describe('the shelf', () => {
       { numRuns: 25 },
     );
     const sheet = await sheetOf({ left: 5, top: 5, side: 5 });
-    for (const steps of [{ ...NO_STEPS, quarters: 7 }, { ...NO_STEPS, straighten: 'much' }, { ...NO_STEPS, trace: { inks: 9, smoothness: 0, detail: 0 } }, { ...NO_STEPS, levels: { black: 9, middle: 5, white: 200 } }, { ...NO_STEPS, more: 1 }]) {
+    for (const steps of [
+      { ...NO_STEPS, quarters: 7 },
+      { ...NO_STEPS, straighten: 'much' },
+      { ...NO_STEPS, trace: { inks: 9, smoothness: 0, detail: 0 } },
+      { ...NO_STEPS, levels: { black: 9, middle: 5, white: 200 } },
+      { ...NO_STEPS, more: 1 },
+    ]) {
       expect((await studio.call('PATCH', `/sheets/${sheet.id}`, { steps })).status).toBe(400);
     }
     expect(studio.log.filter((line) => line.includes('Error'))).toEqual([]);

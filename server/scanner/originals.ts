@@ -21,9 +21,36 @@ export interface Original {
 export const GLASS_MM = { width: 210, height: 297 } as const;
 
 export const ORIGINALS: readonly Original[] = [
-  { id: 'ink-studies', name: 'Ink studies', tilt: 1.7, paper: [243, 234, 213], lamp: { x: 0.3, y: 0.25, falls: 0.16 }, specks: 90, seed: 11, creased: false },
-  { id: 'lino-proofs', name: 'Lino proofs', tilt: -2.3, paper: [238, 236, 228], lamp: { x: 0.65, y: 0.4, falls: 0.12 }, specks: 60, seed: 23, creased: false },
-  { id: 'brush-marks', name: 'Brush marks', tilt: 0.9, paper: [240, 229, 216], lamp: { x: 0.5, y: 0.1, falls: 0.2 }, specks: 120, seed: 37, creased: true },
+  {
+    id: 'ink-studies',
+    name: 'Ink studies',
+    tilt: 1.7,
+    paper: [243, 234, 213],
+    lamp: { x: 0.3, y: 0.25, falls: 0.16 },
+    specks: 90,
+    seed: 11,
+    creased: false,
+  },
+  {
+    id: 'lino-proofs',
+    name: 'Lino proofs',
+    tilt: -2.3,
+    paper: [238, 236, 228],
+    lamp: { x: 0.65, y: 0.4, falls: 0.12 },
+    specks: 60,
+    seed: 23,
+    creased: false,
+  },
+  {
+    id: 'brush-marks',
+    name: 'Brush marks',
+    tilt: 0.9,
+    paper: [240, 229, 216],
+    lamp: { x: 0.5, y: 0.1, falls: 0.2 },
+    specks: 120,
+    seed: 37,
+    creased: true,
+  },
 ];
 
 /** What is drawn on it: an SVG of the sheet, in mm. */

@@ -13,11 +13,17 @@ const GRAIN = 3;
 const BAND = 256;
 
 /** Reads a sheet as a flatbed scanner would: askew, on tinted paper, unevenly lit, with dust on the glass. */
-export async function scanSheet({ original: id, dpi, blobs: folder }: ScanTask, hands: TaskHands): Promise<ScannedPicture> {
+export async function scanSheet(
+  { original: id, dpi, blobs: folder }: ScanTask,
+  hands: TaskHands,
+): Promise<ScannedPicture> {
   const original = ORIGINALS.find((one) => one.id === id);
   if (!original) throw new RangeError(`there is no original ${id}`);
   const width = Math.round((GLASS_MM.width / MM_PER_INCH) * dpi);
-  const rendered = new Resvg(onTheGlass(original), { fitTo: { mode: 'width', value: width }, font: { loadSystemFonts: false } }).render();
+  const rendered = new Resvg(onTheGlass(original), {
+    fitTo: { mode: 'width', value: width },
+    font: { loadSystemFonts: false },
+  }).render();
   hands.progress(0.25);
   const { height } = rendered;
   const ink = rendered.pixels;
@@ -32,11 +38,18 @@ export async function scanSheet({ original: id, dpi, blobs: folder }: ScanTask, 
       const n = y * width + x;
       const light = 1 - lamp.falls * Math.min(1, Math.hypot(x / width - lamp.x, y / height - lamp.y));
       const grain = (grainAt(x, y, seed) - 0.5) * 2 * GRAIN;
-      for (let c = 0; c < 3; c += 1) seen[n * 3 + c] = Math.min(255, Math.max(0, Math.round(((ink[n * 4 + c] as number) / 255) * (paper[c] as number) * light + grain)));
+      for (let c = 0; c < 3; c += 1)
+        seen[n * 3 + c] = Math.min(
+          255,
+          Math.max(0, Math.round(((ink[n * 4 + c] as number) / 255) * (paper[c] as number) * light + grain)),
+        );
     }
   }
   const blobs = new Blobs(folder);
-  const file = await sharp(seen, { raw: { width, height, channels: 3 } }).withMetadata({ density: dpi }).jpeg({ quality: 95, chromaSubsampling: '4:4:4' }).toBuffer();
+  const file = await sharp(seen, { raw: { width, height, channels: 3 } })
+    .withMetadata({ density: dpi })
+    .jpeg({ quality: 95, chromaSubsampling: '4:4:4' })
+    .toBuffer();
   hands.progress(0.85);
   return previewPicture({ kind: 'preview', name: original.name, picture: blobs.keep(file, 'jpg'), blobs: folder });
 }
@@ -49,7 +62,9 @@ function onTheGlass(original: Original): string {
     const r = 0.04 + 0.14 * random() ** 3;
     return `<circle cx="${(random() * width).toFixed(2)}" cy="${(random() * height).toFixed(2)}" r="${r.toFixed(3)}" fill="#4a4540" opacity="${(0.4 + 0.5 * random()).toFixed(2)}"/>`;
   }).join('');
-  const drawing = drawnOn(original).replace(/^[\s\S]*?<svg[^>]*>/, '').replace(/<\/svg>\s*$/, '');
+  const drawing = drawnOn(original)
+    .replace(/^[\s\S]*?<svg[^>]*>/, '')
+    .replace(/<\/svg>\s*$/, '');
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}"><rect width="${width}" height="${height}" fill="#fff"/><g transform="rotate(${original.tilt} ${width / 2} ${height / 2})">${drawing}</g>${dust}</svg>`;
 }
 

@@ -22,21 +22,34 @@ export class Scanner {
   constructor(readonly studio: Studio) {}
 
   get state(): { originals: readonly { id: string; name: string }[]; densities: readonly number[]; jammed: boolean } {
-    return { originals: ORIGINALS.map(({ id, name }) => ({ id, name })), densities: DENSITIES, jammed: this.#stuck !== undefined };
+    return {
+      originals: ORIGINALS.map(({ id, name }) => ({ id, name })),
+      densities: DENSITIES,
+      jammed: this.#stuck !== undefined,
+    };
   }
 
   /** Begins to scan; the job's result names the sheet. @throws Problem */
   scan(id: string, dpi: number): Promise<Job> {
     const original = ORIGINALS.find((one) => one.id === id);
     if (!original) throw notFound('sheet by the scanner');
-    if (this.#stuck !== undefined) throw new Problem(409, 'Jammed', 'A sheet is stuck in the scanner. Nothing was scanned; clear the jam first.');
+    if (this.#stuck !== undefined)
+      throw new Problem(409, 'Jammed', 'A sheet is stuck in the scanner. Nothing was scanned; clear the jam first.');
     return this.studio.jobs.start('scan', async (hands) => {
       if (original.creased && !this.#smoothed.has(id)) {
         await this.#crawl(hands);
         this.#stuck = id;
-        throw new Problem(409, 'Jammed', `“${original.name}” is creased and jammed in the feeder. Nothing was scanned; clear the jam, and it goes through.`);
+        throw new Problem(
+          409,
+          'Jammed',
+          `“${original.name}” is creased and jammed in the feeder. Nothing was scanned; clear the jam, and it goes through.`,
+        );
       }
-      const picture = await this.studio.pool.run({ kind: 'scan', original: id, dpi, blobs: this.studio.blobs.folder }, hands, LONGEST_MS);
+      const picture = await this.studio.pool.run(
+        { kind: 'scan', original: id, dpi, blobs: this.studio.blobs.folder },
+        hands,
+        LONGEST_MS,
+      );
       const sheet = { id: nanoid(12), name: `${original.name}, ${dpi} dpi`, steps: NO_STEPS, ...picture };
       await insertSheet(this.studio.database, sheet);
       return { sheet: sheet.id };

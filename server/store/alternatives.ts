@@ -21,28 +21,53 @@ function listed(row: Row): Alternative {
 
 /** Oldest first. */
 export async function listAlternatives(queries: Queries, design: string): Promise<Alternative[]> {
-  const { rows } = await queries.query<Row>(`SELECT ${COLUMNS} FROM alternatives WHERE design_id = $1 ORDER BY kept_at, id`, [design]);
+  const { rows } = await queries.query<Row>(
+    `SELECT ${COLUMNS} FROM alternatives WHERE design_id = $1 ORDER BY kept_at, id`,
+    [design],
+  );
   return rows.map(listed);
 }
 
-export async function keepAlternative(queries: Queries, id: string, name: string, design: Design): Promise<Alternative> {
-  const { rows } = await queries.query<Row>(`INSERT INTO alternatives (id, design_id, name, document) VALUES ($1, $2, $3, $4) RETURNING ${COLUMNS}`, [id, design.id, name, JSON.stringify(design)]);
+export async function keepAlternative(
+  queries: Queries,
+  id: string,
+  name: string,
+  design: Design,
+): Promise<Alternative> {
+  const { rows } = await queries.query<Row>(
+    `INSERT INTO alternatives (id, design_id, name, document) VALUES ($1, $2, $3, $4) RETURNING ${COLUMNS}`,
+    [id, design.id, name, JSON.stringify(design)],
+  );
   return listed(rows[0] as Row);
 }
 
 export async function readAlternative(queries: Queries, design: string, id: string): Promise<Design> {
-  const { rows } = await queries.query<{ document: unknown }>('SELECT document FROM alternatives WHERE design_id = $1 AND id = $2', [design, id]);
+  const { rows } = await queries.query<{ document: unknown }>(
+    'SELECT document FROM alternatives WHERE design_id = $1 AND id = $2',
+    [design, id],
+  );
   if (!rows[0]) throw notFound('alternative');
   return openDesign(rows[0].document);
 }
 
-export async function renameAlternative(queries: Queries, design: string, id: string, name: string): Promise<Alternative> {
-  const { rows } = await queries.query<Row>(`UPDATE alternatives SET name = $3 WHERE design_id = $1 AND id = $2 RETURNING ${COLUMNS}`, [design, id, name]);
+export async function renameAlternative(
+  queries: Queries,
+  design: string,
+  id: string,
+  name: string,
+): Promise<Alternative> {
+  const { rows } = await queries.query<Row>(
+    `UPDATE alternatives SET name = $3 WHERE design_id = $1 AND id = $2 RETURNING ${COLUMNS}`,
+    [design, id, name],
+  );
   if (!rows[0]) throw notFound('alternative');
   return listed(rows[0]);
 }
 
 export async function dropAlternative(queries: Queries, design: string, id: string): Promise<void> {
-  const { rows } = await queries.query('DELETE FROM alternatives WHERE design_id = $1 AND id = $2 RETURNING id', [design, id]);
+  const { rows } = await queries.query('DELETE FROM alternatives WHERE design_id = $1 AND id = $2 RETURNING id', [
+    design,
+    id,
+  ]);
   if (!rows[0]) throw notFound('alternative');
 }

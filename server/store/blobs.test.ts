@@ -31,7 +31,14 @@ describe('kept content', () => {
   });
 
   it('has no address that leads anywhere else', () => {
-    for (const wrong of ['', '../../etc/passwd', `${'a'.repeat(64)}.exe`, `${'a'.repeat(63)}.png`, `${'A'.repeat(64)}.png`, `${'a'.repeat(64)}.png/..`]) {
+    for (const wrong of [
+      '',
+      '../../etc/passwd',
+      `${'a'.repeat(64)}.exe`,
+      `${'a'.repeat(63)}.png`,
+      `${'A'.repeat(64)}.png`,
+      `${'a'.repeat(64)}.png/..`,
+    ]) {
       expect(Blobs.isAddress(wrong)).toBe(false);
       expect(blobs.has(wrong)).toBe(false);
       expect(() => blobs.pathOf(wrong)).toThrow(RangeError);

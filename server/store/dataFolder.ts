@@ -42,11 +42,16 @@ function takeLock(lock: string, path: string): void {
       writeFileSync(lock, mine, { flag: 'wx' });
       return;
     } catch (error) {
-      if (reason(error) !== 'EEXIST') throw new StartError(`Cannot write to the data folder ${path} (${reason(error)}). Choose another with --data DIR.`);
+      if (reason(error) !== 'EEXIST')
+        throw new StartError(
+          `Cannot write to the data folder ${path} (${reason(error)}). Choose another with --data DIR.`,
+        );
     }
     const [pid, start] = readFileSync(lock, 'utf8').split(' ');
     if (isAlive(Number(pid)) && startOf(Number(pid)) === start) {
-      throw new StartError(`The data folder ${path} is in use by another Hevrel (process ${pid}). Stop that one, or choose another folder with --data DIR.`);
+      throw new StartError(
+        `The data folder ${path} is in use by another Hevrel (process ${pid}). Stop that one, or choose another folder with --data DIR.`,
+      );
     }
     // Left behind by a process that was killed.
     rmSync(lock, { force: true });

@@ -13,7 +13,9 @@ const MIGRATIONS = new URL('./migrations/', import.meta.url);
  */
 export async function openDatabase(folder?: string): Promise<PGlite> {
   const database = await PGlite.create(folder);
-  await database.exec('CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, done_at timestamptz NOT NULL DEFAULT now())');
+  await database.exec(
+    'CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, done_at timestamptz NOT NULL DEFAULT now())',
+  );
   const { rows } = await database.query<{ name: string }>('SELECT name FROM migrations');
   const done = new Set(rows.map(({ name }) => name));
   const files = readdirSync(MIGRATIONS).filter((name) => name.endsWith('.sql') && !done.has(name));

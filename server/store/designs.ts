@@ -30,10 +30,10 @@ function stored(row: Row): StoredDesign {
 }
 
 export async function insertDesign(queries: Queries, design: Design): Promise<StoredDesign> {
-  const { rows } = await queries.query<Row>('INSERT INTO designs (id, document) VALUES ($1, $2) RETURNING document, revision, updated_at', [
-    design.id,
-    JSON.stringify(design),
-  ]);
+  const { rows } = await queries.query<Row>(
+    'INSERT INTO designs (id, document) VALUES ($1, $2) RETURNING document, revision, updated_at',
+    [design.id, JSON.stringify(design)],
+  );
   return stored(rows[0] as Row);
 }
 
@@ -79,17 +79,36 @@ export async function saveDesign(database: PGlite, id: string, { save, revision,
     const row = rows[0];
     if (!row) throw notFound('design');
     // Sent before and acknowledged to nobody: it counts once.
-    const { rows: known } = await transaction.query<{ revision: number }>('SELECT revision FROM saves WHERE design_id = $1 AND save = $2', [id, save]);
+    const { rows: known } = await transaction.query<{ revision: number }>(
+      'SELECT revision FROM saves WHERE design_id = $1 AND save = $2',
+      [id, save],
+    );
     if (known[0]) return known[0].revision;
     if (row.revision !== revision) {
-      throw new Problem(409, 'Changed elsewhere', 'This design was changed in another window since you opened it. Your edits were not written over that.', {
-        revision: row.revision,
-      });
+      throw new Problem(
+        409,
+        'Changed elsewhere',
+        'This design was changed in another window since you opened it. Your edits were not written over that.',
+        {
+          revision: row.revision,
+        },
+      );
     }
     const design = commands.reduce(apply, openDesign(row.document));
-    await transaction.query('UPDATE designs SET document = $2, revision = revision + 1, updated_at = now() WHERE id = $1', [id, JSON.stringify(design)]);
-    await transaction.query('INSERT INTO saves (design_id, revision, save, commands) VALUES ($1, $2, $3, $4)', [id, revision + 1, save, JSON.stringify(commands)]);
-    await transaction.query('DELETE FROM saves WHERE design_id = $1 AND revision <= $2', [id, revision + 1 - SAVES_KEPT]);
+    await transaction.query(
+      'UPDATE designs SET document = $2, revision = revision + 1, updated_at = now() WHERE id = $1',
+      [id, JSON.stringify(design)],
+    );
+    await transaction.query('INSERT INTO saves (design_id, revision, save, commands) VALUES ($1, $2, $3, $4)', [
+      id,
+      revision + 1,
+      save,
+      JSON.stringify(commands),
+    ]);
+    await transaction.query('DELETE FROM saves WHERE design_id = $1 AND revision <= $2', [
+      id,
+      revision + 1 - SAVES_KEPT,
+    ]);
     return revision + 1;
   });
 }
@@ -102,16 +121,25 @@ export interface Since {
 }
 
 export async function savesSince(queries: Queries, id: string, revision: number): Promise<Since> {
-  const { rows } = await queries.query<{ revision: number }>('SELECT revision FROM designs WHERE id = $1 AND deleted_at IS NULL', [id]);
+  const { rows } = await queries.query<{ revision: number }>(
+    'SELECT revision FROM designs WHERE id = $1 AND deleted_at IS NULL',
+    [id],
+  );
   const now = rows[0]?.revision;
   if (now === undefined) throw notFound('design');
   if (now <= revision) return { revision: now, saves: [] };
-  const { rows: saves } = await queries.query<{ save: string; commands: Command[] }>('SELECT save, commands FROM saves WHERE design_id = $1 AND revision > $2 ORDER BY revision', [id, revision]);
+  const { rows: saves } = await queries.query<{ save: string; commands: Command[] }>(
+    'SELECT save, commands FROM saves WHERE design_id = $1 AND revision > $2 ORDER BY revision',
+    [id, revision],
+  );
   return { revision: now, saves: saves.length === now - revision ? saves : null };
 }
 
 /** Puts a design away, or brings it back. */
 export async function setDesignDeleted(queries: Queries, id: string, deleted: boolean): Promise<void> {
-  const { rows } = await queries.query('UPDATE designs SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id', [id, deleted]);
+  const { rows } = await queries.query(
+    'UPDATE designs SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id',
+    [id, deleted],
+  );
   if (!rows[0]) throw notFound('design');
 }

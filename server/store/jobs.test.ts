@@ -40,12 +40,18 @@ describe('a job', () => {
   });
 
   it('fails with the sentence of a problem, and with a plain one for anything else', async () => {
-    const told = await statesOf(await jobs.start('paint', () => Promise.reject(new Problem(422, 'Too large', 'That is too large.'))));
+    const told = await statesOf(
+      await jobs.start('paint', () => Promise.reject(new Problem(422, 'Too large', 'That is too large.'))),
+    );
     expect(told.at(-1)).toMatchObject({ state: 'failed', message: 'That is too large.' });
   });
 
   it('is stopped when it is asked to be, and says that nothing was changed', async () => {
-    const job = await jobs.start('paint', ({ signal }) => new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new Error('stopped')))));
+    const job = await jobs.start(
+      'paint',
+      ({ signal }) =>
+        new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new Error('stopped')))),
+    );
     expect(await jobs.stop(job.id)).toMatchObject({ state: 'stopped', message: 'Stopped. Nothing was changed.' });
     // Stopping what has ended changes nothing.
     expect(await jobs.stop(job.id)).toMatchObject({ state: 'stopped' });
@@ -54,7 +60,10 @@ describe('a job', () => {
   it('that an ended process left running is closed with a sentence', async () => {
     await database.query(`INSERT INTO jobs (id, kind, state) VALUES ('left', 'paint', 'running')`);
     await new Jobs(database).closeAbandoned();
-    expect(await jobs.read('left')).toMatchObject({ state: 'failed', message: 'Hevrel was closed before this was done. Start it again.' });
+    expect(await jobs.read('left')).toMatchObject({
+      state: 'failed',
+      message: 'Hevrel was closed before this was done. Start it again.',
+    });
   });
 
   it('that never was is not found', async () => {
@@ -62,7 +71,11 @@ describe('a job', () => {
   });
 
   it('no longer followed lets go of its follower', async () => {
-    const job = await jobs.start('paint', ({ signal }) => new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new Error('stopped')))));
+    const job = await jobs.start(
+      'paint',
+      ({ signal }) =>
+        new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new Error('stopped')))),
+    );
     const leaving = new AbortController();
     const following = (async () => {
       for await (const state of jobs.follow(job.id, leaving.signal)) void state;

@@ -52,7 +52,17 @@ export class Jobs {
       (error: unknown) =>
         stop.signal.aborted
           ? this.#finish(job.id, { state: 'stopped', message: 'Stopped. Nothing was changed.' })
-          : this.#finish(job.id, { state: 'failed', message: error instanceof Problem ? error.message : 'This could not be finished. Nothing was changed; try again.' }, error),
+          : this.#finish(
+              job.id,
+              {
+                state: 'failed',
+                message:
+                  error instanceof Problem
+                    ? error.message
+                    : 'This could not be finished. Nothing was changed; try again.',
+              },
+              error,
+            ),
     );
     this.#running.set(job.id, { job, stop, done });
     return job;
@@ -86,7 +96,10 @@ export class Jobs {
   async read(id: string): Promise<Job> {
     const live = this.#running.get(id);
     if (live) return live.job;
-    const { rows } = await this.database.query<Job>('SELECT id, kind, state, progress, message, result FROM jobs WHERE id = $1', [id]);
+    const { rows } = await this.database.query<Job>(
+      'SELECT id, kind, state, progress, message, result FROM jobs WHERE id = $1',
+      [id],
+    );
     if (!rows[0]) throw notFound('job');
     return rows[0];
   }
@@ -111,12 +124,14 @@ export class Jobs {
   }
 
   async #finish(id: string, change: Partial<Job>, error?: unknown): Promise<void> {
-    if (error && !(error instanceof Problem)) process.stderr.write(`Job ${id}: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+    if (error && !(error instanceof Problem))
+      process.stderr.write(`Job ${id}: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
     const live = this.#running.get(id) as Running;
     const job = { ...live.job, ...change };
-    await this.database.query('UPDATE jobs SET state = $2, progress = $3, message = $4, result = $5, updated_at = now() WHERE id = $1', [
-      id, job.state, job.progress, job.message, job.result === null ? null : JSON.stringify(job.result),
-    ]);
+    await this.database.query(
+      'UPDATE jobs SET state = $2, progress = $3, message = $4, result = $5, updated_at = now() WHERE id = $1',
+      [id, job.state, job.progress, job.message, job.result === null ? null : JSON.stringify(job.result)],
+    );
     this.#report(id, change);
     this.#running.delete(id);
   }

@@ -18,7 +18,12 @@ export interface ListedMotif extends StoredMotif {
 }
 
 /** What of a motif can be changed. */
-export type MotifChange = Partial<Pick<StoredMotif, 'name' | 'width' | 'collection' | 'tags' | 'artwork' | 'view' | 'inks' | 'source' | 'thumbnail' | 'recipe'>>;
+export type MotifChange = Partial<
+  Pick<
+    StoredMotif,
+    'name' | 'width' | 'collection' | 'tags' | 'artwork' | 'view' | 'inks' | 'source' | 'thumbnail' | 'recipe'
+  >
+>;
 
 const COLUMNS = 'id, name, collection, width, artwork, view, inks, source, thumbnail, tags, recipe';
 /** Every motif that lies in a bundle, with the bundle, through bundles in bundles. */
@@ -28,12 +33,33 @@ const HELD = `held AS (
   SELECT motifs.id, held.part FROM held, motifs, jsonb_array_elements(motifs.recipe->'parts') AS one WHERE one->>'motif' = held.holder
 )`;
 /** Columns of a change, in the order of its parameters; those kept as JSON are marked. */
-const CHANGED = { name: '', width: '', collection: '', tags: 'jsonb', artwork: '', view: 'jsonb', inks: 'jsonb', source: '', thumbnail: '', recipe: 'jsonb' } as const;
+const CHANGED = {
+  name: '',
+  width: '',
+  collection: '',
+  tags: 'jsonb',
+  artwork: '',
+  view: 'jsonb',
+  inks: 'jsonb',
+  source: '',
+  thumbnail: '',
+  recipe: 'jsonb',
+} as const;
 
 export async function insertMotif(queries: Queries, motif: StoredMotif): Promise<void> {
   const { id, name, collection, width, artwork, view, inks, source, thumbnail, tags, recipe } = motif;
   await queries.query(`INSERT INTO motifs (${COLUMNS}) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`, [
-    id, name, collection, width, artwork, JSON.stringify(view), JSON.stringify(inks), source, thumbnail, JSON.stringify(tags), recipe && JSON.stringify(recipe),
+    id,
+    name,
+    collection,
+    width,
+    artwork,
+    JSON.stringify(view),
+    JSON.stringify(inks),
+    source,
+    thumbnail,
+    JSON.stringify(tags),
+    recipe && JSON.stringify(recipe),
   ]);
 }
 
@@ -60,16 +86,25 @@ export async function listMotifs(queries: Queries): Promise<ListedMotif[]> {
 
 /** The bundles that have the motif as a part, live ones and those only kept. */
 export async function holdersOf(queries: Queries, id: string): Promise<StoredMotif[]> {
-  return (await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE recipe @> $1::jsonb`, [JSON.stringify({ parts: [{ motif: id }] })])).rows;
+  return (
+    await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE recipe @> $1::jsonb`, [
+      JSON.stringify({ parts: [{ motif: id }] }),
+    ])
+  ).rows;
 }
 
 export async function motifsById(queries: Queries, ids: readonly string[]): Promise<StoredMotif[]> {
-  return (await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE id = ANY($1)`, [[...new Set(ids)]])).rows;
+  return (await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE id = ANY($1)`, [[...new Set(ids)]]))
+    .rows;
 }
 
 /** The motif of the drawer that was made from this very file. */
 export async function motifFromSource(queries: Queries, source: string): Promise<StoredMotif | undefined> {
-  return (await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE source = $1 AND deleted_at IS NULL LIMIT 1`, [source])).rows[0];
+  return (
+    await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE source = $1 AND deleted_at IS NULL LIMIT 1`, [
+      source,
+    ])
+  ).rows[0];
 }
 
 export async function changeMotif(queries: Queries, id: string, change: MotifChange): Promise<StoredMotif> {
@@ -78,14 +113,22 @@ export async function changeMotif(queries: Queries, id: string, change: MotifCha
     const value = change[column];
     return value === undefined ? null : CHANGED[column] ? JSON.stringify(value) : value;
   });
-  const sets = columns.map((column, i) => `${column} = coalesce($${i + 2}${CHANGED[column] ? '::jsonb' : ''}, ${column})`);
-  const { rows } = await queries.query<StoredMotif>(`UPDATE motifs SET ${sets.join(', ')} WHERE id = $1 RETURNING ${COLUMNS}`, [id, ...values]);
+  const sets = columns.map(
+    (column, i) => `${column} = coalesce($${i + 2}${CHANGED[column] ? '::jsonb' : ''}, ${column})`,
+  );
+  const { rows } = await queries.query<StoredMotif>(
+    `UPDATE motifs SET ${sets.join(', ')} WHERE id = $1 RETURNING ${COLUMNS}`,
+    [id, ...values],
+  );
   if (!rows[0]) throw notFound('motif');
   return rows[0];
 }
 
 /** The designs that use a motif, by itself or in a bundle, and how often it lies in each. */
-export async function usesOfMotif(queries: Queries, id: string): Promise<{ id: string; name: string; count: number }[]> {
+export async function usesOfMotif(
+  queries: Queries,
+  id: string,
+): Promise<{ id: string; name: string; count: number }[]> {
   const { rows } = await queries.query<{ id: string; name: string; count: number }>(
     `WITH RECURSIVE ${HELD}
      SELECT designs.id, document->>'name' AS name, count(*)::integer AS count
@@ -99,6 +142,9 @@ export async function usesOfMotif(queries: Queries, id: string): Promise<{ id: s
 
 /** Takes a motif out of the drawer, or puts it back. */
 export async function setMotifDeleted(queries: Queries, id: string, deleted: boolean): Promise<void> {
-  const { rows } = await queries.query('UPDATE motifs SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id', [id, deleted]);
+  const { rows } = await queries.query(
+    'UPDATE motifs SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id',
+    [id, deleted],
+  );
   if (!rows[0]) throw notFound('motif');
 }

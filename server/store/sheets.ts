@@ -14,13 +14,29 @@ export type SheetChange = Partial<Pick<StoredSheet, 'name' | 'steps' | 'dpi'>>;
 
 const COLUMNS = 'id, name, picture, preview, width, height, dpi, steps';
 
-export async function insertSheet(queries: Queries, { id, name, picture, preview, width, height, dpi, steps }: StoredSheet): Promise<void> {
-  await queries.query(`INSERT INTO sheets (${COLUMNS}) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`, [id, name, picture, preview, width, height, dpi, JSON.stringify(steps)]);
+export async function insertSheet(
+  queries: Queries,
+  { id, name, picture, preview, width, height, dpi, steps }: StoredSheet,
+): Promise<void> {
+  await queries.query(`INSERT INTO sheets (${COLUMNS}) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`, [
+    id,
+    name,
+    picture,
+    preview,
+    width,
+    height,
+    dpi,
+    JSON.stringify(steps),
+  ]);
 }
 
 /** The shelf, newest first. */
 export async function listSheets(queries: Queries): Promise<StoredSheet[]> {
-  return (await queries.query<StoredSheet>(`SELECT ${COLUMNS} FROM sheets WHERE deleted_at IS NULL ORDER BY created_at DESC, id`)).rows;
+  return (
+    await queries.query<StoredSheet>(
+      `SELECT ${COLUMNS} FROM sheets WHERE deleted_at IS NULL ORDER BY created_at DESC, id`,
+    )
+  ).rows;
 }
 
 export async function readSheet(queries: Queries, id: string): Promise<StoredSheet> {
@@ -31,10 +47,19 @@ export async function readSheet(queries: Queries, id: string): Promise<StoredShe
 
 /** The sheet on the shelf that is this very picture. */
 export async function sheetOfPicture(queries: Queries, picture: string): Promise<StoredSheet | undefined> {
-  return (await queries.query<StoredSheet>(`SELECT ${COLUMNS} FROM sheets WHERE picture = $1 AND deleted_at IS NULL LIMIT 1`, [picture])).rows[0];
+  return (
+    await queries.query<StoredSheet>(
+      `SELECT ${COLUMNS} FROM sheets WHERE picture = $1 AND deleted_at IS NULL LIMIT 1`,
+      [picture],
+    )
+  ).rows[0];
 }
 
-export async function changeSheet(queries: Queries, id: string, { name, steps, dpi }: SheetChange): Promise<StoredSheet> {
+export async function changeSheet(
+  queries: Queries,
+  id: string,
+  { name, steps, dpi }: SheetChange,
+): Promise<StoredSheet> {
   const { rows } = await queries.query<StoredSheet>(
     `UPDATE sheets SET name = coalesce($2, name), steps = coalesce($3::jsonb, steps), dpi = coalesce($4, dpi) WHERE id = $1 RETURNING ${COLUMNS}`,
     [id, name ?? null, steps ? JSON.stringify(steps) : null, dpi ?? null],
@@ -44,6 +69,9 @@ export async function changeSheet(queries: Queries, id: string, { name, steps, d
 }
 
 export async function setSheetDeleted(queries: Queries, id: string, deleted: boolean): Promise<void> {
-  const { rows } = await queries.query('UPDATE sheets SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id', [id, deleted]);
+  const { rows } = await queries.query(
+    'UPDATE sheets SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id',
+    [id, deleted],
+  );
   if (!rows[0]) throw notFound('sheet');
 }

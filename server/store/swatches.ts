@@ -3,7 +3,10 @@ import { notFound } from '../problem.ts';
 import type { Queries } from './database.ts';
 
 /** What the swatch book shows of a swatch. */
-export type SwatchSummary = Pick<Swatch, 'id' | 'name' | 'savedAt' | 'designId' | 'tile' | 'thumbnail' | 'tileWidth' | 'tileHeight'> & {
+export type SwatchSummary = Pick<
+  Swatch,
+  'id' | 'name' | 'savedAt' | 'designId' | 'tile' | 'thumbnail' | 'tileWidth' | 'tileHeight'
+> & {
   readonly repeat: Swatch['design']['repeat'];
   /** The ground's and the inks' colours, ground first. */
   readonly colours: readonly string[];
@@ -19,19 +22,31 @@ export async function insertSwatch(queries: Queries, swatch: Omit<Swatch, 'saved
     `INSERT INTO swatches (id, name, design_id, revision, design, motifs, tile, thumbnail, tile_width, tile_height)
      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
     [
-      swatch.id, swatch.name, swatch.designId, swatch.revision, JSON.stringify(swatch.design), JSON.stringify(swatch.motifs),
-      swatch.tile, swatch.thumbnail, swatch.tileWidth, swatch.tileHeight,
+      swatch.id,
+      swatch.name,
+      swatch.designId,
+      swatch.revision,
+      JSON.stringify(swatch.design),
+      JSON.stringify(swatch.motifs),
+      swatch.tile,
+      swatch.thumbnail,
+      swatch.tileWidth,
+      swatch.tileHeight,
     ],
   );
 }
 
 export async function listSwatches(queries: Queries): Promise<SwatchSummary[]> {
-  const { rows } = await queries.query<Row>(`SELECT ${COLUMNS} FROM swatches WHERE deleted_at IS NULL ORDER BY saved_at DESC, id`);
+  const { rows } = await queries.query<Row>(
+    `SELECT ${COLUMNS} FROM swatches WHERE deleted_at IS NULL ORDER BY saved_at DESC, id`,
+  );
   return rows.map(summaryOf);
 }
 
 export async function readSwatch(queries: Queries, id: string): Promise<Swatch> {
-  const { rows } = await queries.query<Row>(`SELECT ${COLUMNS} FROM swatches WHERE id = $1 AND deleted_at IS NULL`, [id]);
+  const { rows } = await queries.query<Row>(`SELECT ${COLUMNS} FROM swatches WHERE id = $1 AND deleted_at IS NULL`, [
+    id,
+  ]);
   if (!rows[0]) throw notFound('swatch');
   return { ...rows[0], savedAt: rows[0].savedAt.toISOString() };
 }
@@ -43,7 +58,13 @@ export function summaryOf(row: Swatch | Row): SwatchSummary {
   const inks = design.inks.filter((ink) => ink.id === design.ground || ink.prints.some((colour) => used.has(colour)));
   inks.sort((a, b) => Number(b.id === design.ground) - Number(a.id === design.ground));
   return {
-    id, name, designId, tile, thumbnail, tileWidth, tileHeight,
+    id,
+    name,
+    designId,
+    tile,
+    thumbnail,
+    tileWidth,
+    tileHeight,
     repeat: design.repeat,
     savedAt: savedAt instanceof Date ? savedAt.toISOString() : savedAt,
     colours: inks.map((ink) => colours[ink.id] ?? ink.prints[0] ?? '#000000'),
@@ -51,12 +72,18 @@ export function summaryOf(row: Swatch | Row): SwatchSummary {
 }
 
 export async function renameSwatch(queries: Queries, id: string, name: string): Promise<void> {
-  const { rows } = await queries.query('UPDATE swatches SET name = $2 WHERE id = $1 AND deleted_at IS NULL RETURNING id', [id, name]);
+  const { rows } = await queries.query(
+    'UPDATE swatches SET name = $2 WHERE id = $1 AND deleted_at IS NULL RETURNING id',
+    [id, name],
+  );
   if (!rows[0]) throw notFound('swatch');
 }
 
 /** Puts a swatch away, or brings it back. */
 export async function setSwatchDeleted(queries: Queries, id: string, deleted: boolean): Promise<void> {
-  const { rows } = await queries.query('UPDATE swatches SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id', [id, deleted]);
+  const { rows } = await queries.query(
+    'UPDATE swatches SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id',
+    [id, deleted],
+  );
   if (!rows[0]) throw notFound('swatch');
 }

@@ -23,8 +23,17 @@ export async function paintSwatch(
   const { unit } = exportPlan(design.repeat, { dpi: TILE_DPI }).grid;
   const dpi = TILE_DPI * Math.min(1, LONGEST_TILE / Math.max(unit.width, unit.height));
   const file = join(studio.exports, `${nanoid()}.png`);
-  const { width, height } = await studio.pool.run(exportTask(design, motifs, { dpi }, studio.blobs.folder, file), hands);
+  const { width, height } = await studio.pool.run(
+    exportTask(design, motifs, { dpi }, studio.blobs.folder, file),
+    hands,
+  );
   const tile = studio.blobs.keep(readFileSync(file), 'png');
   rmSync(file);
-  return { ...swatch, tile, thumbnail: await smallPicture(studio, design, motifs), tileWidth: width, tileHeight: height };
+  return {
+    ...swatch,
+    tile,
+    thumbnail: await smallPicture(studio, design, motifs),
+    tileWidth: width,
+    tileHeight: height,
+  };
 }

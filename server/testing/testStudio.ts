@@ -12,7 +12,11 @@ export interface TestStudio {
   readonly studio: Studio;
   /** What the server wrote to its log. */
   readonly log: readonly string[];
-  call(method: string, path: string, body?: unknown): Promise<{ status: number; type: string; body: Record<string, unknown> }>;
+  call(
+    method: string,
+    path: string,
+    body?: unknown,
+  ): Promise<{ status: number; type: string; body: Record<string, unknown> }>;
   send(name: string, content: Buffer | string): Promise<{ status: number; body: Record<string, unknown> }>;
   fetch(path: string, init?: RequestInit): Promise<Response>;
   /** Waits until a job has ended. */
@@ -31,17 +35,37 @@ export async function openTestStudio(): Promise<TestStudio> {
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
   const read = async (response: Response): Promise<{ status: number; type: string; body: Record<string, unknown> }> => {
     const text = await response.text();
-    return { status: response.status, type: response.headers.get('content-type') ?? '', body: (text ? JSON.parse(text) : {}) as Record<string, unknown> };
+    return {
+      status: response.status,
+      type: response.headers.get('content-type') ?? '',
+      body: (text ? JSON.parse(text) : {}) as Record<string, unknown>,
+    };
   };
   return {
     studio,
     log,
     call: async (method, path, body) =>
-      read(await fetch(base + path, { method, ...(body !== undefined && { headers: { 'Content-Type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) }) })),
-    send: async (name, content) => read(await fetch(`${base}/motifs?name=${encodeURIComponent(name)}`, { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body: new Uint8Array(Buffer.from(content)) })),
+      read(
+        await fetch(base + path, {
+          method,
+          ...(body !== undefined && {
+            headers: { 'Content-Type': 'application/json' },
+            body: typeof body === 'string' ? body : JSON.stringify(body),
+          }),
+        }),
+      ),
+    send: async (name, content) =>
+      read(
+        await fetch(`${base}/motifs?name=${encodeURIComponent(name)}`, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/octet-stream' },
+          body: new Uint8Array(Buffer.from(content)),
+        }),
+      ),
     fetch: (path, init) => fetch(base + path, init),
     async ended(job) {
-      for await (const state of studio.jobs.follow(job.id, new AbortController().signal)) if (state.state !== 'running') return state;
+      for await (const state of studio.jobs.follow(job.id, new AbortController().signal))
+        if (state.state !== 'running') return state;
       return studio.jobs.read(job.id);
     },
     async close() {

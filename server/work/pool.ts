@@ -84,7 +84,12 @@ export class Pool {
       }
       hand.busy = undefined;
       if (answer.type === 'done') waiting.resolve(answer.outcome);
-      else waiting.reject(answer.problem ? new Problem(answer.problem.status, answer.problem.title, answer.message) : new Error(answer.message));
+      else
+        waiting.reject(
+          answer.problem
+            ? new Problem(answer.problem.status, answer.problem.title, answer.message)
+            : new Error(answer.message),
+        );
       this.#assign();
     });
     worker.on('error', (error) => this.#lose(hand, error instanceof Error ? error : new Error(String(error))));
@@ -103,7 +108,13 @@ export class Pool {
 
   #limit(waiting: Waiting, limitMs: number): void {
     const timer = setTimeout(() => {
-      waiting.reject(new Problem(422, 'Too complicated', `This took longer than ${Math.round(limitMs / 1000)} seconds to read and was given up. Nothing was changed; simplify the drawing and bring it again.`));
+      waiting.reject(
+        new Problem(
+          422,
+          'Too complicated',
+          `This took longer than ${Math.round(limitMs / 1000)} seconds to read and was given up. Nothing was changed; simplify the drawing and bring it again.`,
+        ),
+      );
       const hand = this.#hands.find(({ busy }) => busy === waiting);
       if (hand) void hand.worker.terminate();
     }, limitMs);

@@ -136,7 +136,12 @@ export interface Order {
 export type Answer =
   | { readonly id: number; readonly type: 'progress'; readonly share: number }
   | { readonly id: number; readonly type: 'done'; readonly outcome: Outcome<Task> }
-  | { readonly id: number; readonly type: 'failed'; readonly message: string; readonly problem?: { status: number; title: string } };
+  | {
+      readonly id: number;
+      readonly type: 'failed';
+      readonly message: string;
+      readonly problem?: { status: number; title: string };
+    };
 
 /** Thrown inside a worker when its work is no longer wanted. */
 export class Stopped extends Error {}

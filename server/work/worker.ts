@@ -45,7 +45,12 @@ port.on('message', ({ id, task, stop }: Order) => {
       say({
         id,
         type: 'failed',
-        message: error instanceof Problem ? error.message : error instanceof Error ? (error.stack ?? error.message) : String(error),
+        message:
+          error instanceof Problem
+            ? error.message
+            : error instanceof Error
+              ? (error.stack ?? error.message)
+              : String(error),
         ...(error instanceof Problem && { problem: { status: error.status, title: error.title } }),
       }),
   );

@@ -13,13 +13,20 @@ export interface Alternative {
 const keyOf = (design: string): string[] => ['alternatives', design];
 
 export function useAlternatives(design: string) {
-  return useQuery({ queryKey: keyOf(design), queryFn: () => call<Alternative[]>('GET', `/designs/${design}/alternatives`) });
+  return useQuery({
+    queryKey: keyOf(design),
+    queryFn: () => call<Alternative[]>('GET', `/designs/${design}/alternatives`),
+  });
 }
 
 /** The documents of some of them; what was kept never changes. */
 export function useAlternativeDesigns(design: string, ids: readonly string[]) {
   return useQueries({
-    queries: ids.map((id) => ({ queryKey: ['alternative', design, id], queryFn: () => readAlternative(design, id), staleTime: Infinity })),
+    queries: ids.map((id) => ({
+      queryKey: ['alternative', design, id],
+      queryFn: () => readAlternative(design, id),
+      staleTime: Infinity,
+    })),
   });
 }
 
@@ -31,9 +38,12 @@ export function readAlternative(design: string, id: string): Promise<Design> {
 export function useAlternativeDeed(design: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: async (deed: { keep: string; document?: Design } | { rename: string; id: string } | { drop: string }): Promise<unknown> => {
+    mutationFn: async (
+      deed: { keep: string; document?: Design } | { rename: string; id: string } | { drop: string },
+    ): Promise<unknown> => {
       const path = `/designs/${design}/alternatives`;
-      if ('keep' in deed) return call('POST', path, { name: deed.keep, ...(deed.document && { document: deed.document }) });
+      if ('keep' in deed)
+        return call('POST', path, { name: deed.keep, ...(deed.document && { document: deed.document }) });
       if ('rename' in deed) return call('PATCH', `${path}/${deed.id}`, { name: deed.rename });
       return call('DELETE', `${path}/${deed.drop}`);
     },

@@ -5,7 +5,9 @@ afterEach(() => vi.unstubAllGlobals());
 
 /** Answers the next calls in place of the network. */
 function answering(answer: Response | Error) {
-  const fetched = vi.fn<typeof fetch>(() => (answer instanceof Error ? Promise.reject(answer) : Promise.resolve(answer)));
+  const fetched = vi.fn<typeof fetch>(() =>
+    answer instanceof Error ? Promise.reject(answer) : Promise.resolve(answer),
+  );
   vi.stubGlobal('fetch', fetched);
   return fetched;
 }
@@ -14,7 +16,12 @@ describe('calling the server', () => {
   it('sends and reads JSON', async () => {
     const fetched = answering(new Response('{"revision":3}', { status: 200 }));
     expect(await call('PATCH', '/designs/d', { save: 'x' })).toEqual({ revision: 3 });
-    expect(fetched).toHaveBeenCalledWith('/api/designs/d', { method: 'PATCH', keepalive: false, headers: { 'Content-Type': 'application/json' }, body: '{"save":"x"}' });
+    expect(fetched).toHaveBeenCalledWith('/api/designs/d', {
+      method: 'PATCH',
+      keepalive: false,
+      headers: { 'Content-Type': 'application/json' },
+      body: '{"save":"x"}',
+    });
   });
 
   it('sends no body where there is none, and takes an empty answer', async () => {
@@ -40,9 +47,12 @@ describe('calling the server', () => {
     await expect(call('GET', '/designs')).rejects.toThrow(/Your work is kept in this browser/);
   });
 
-  it.each(['', '<html>Bad gateway</html>', '{"detail":7}', 'null-ish'])('has a sentence of its own for an answer without one: %j', (body) => {
-    const problem = problemOf(502, body);
-    expect(problem.status).toBe(502);
-    expect(problem.message).toBe('The server answered with the error 502. Nothing was changed; try again.');
-  });
+  it.each(['', '<html>Bad gateway</html>', '{"detail":7}', 'null-ish'])(
+    'has a sentence of its own for an answer without one: %j',
+    (body) => {
+      const problem = problemOf(502, body);
+      expect(problem.status).toBe(502);
+      expect(problem.message).toBe('The server answered with the error 502. Nothing was changed; try again.');
+    },
+  );
 });

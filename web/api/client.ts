@@ -16,7 +16,12 @@ export class Unreachable extends Error {
 }
 
 /** Calls the API; JSON both ways. @throws ApiProblem, Unreachable */
-export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', path: string, body?: unknown, keepalive = false): Promise<T> {
+export async function call<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+  path: string,
+  body?: unknown,
+  keepalive = false,
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
@@ -43,7 +48,13 @@ export function problemOf(status: number, body: string): ApiProblem {
 }
 
 /** Sends one file with progress, 0 to 1; can be stopped. @throws ApiProblem, Unreachable */
-export function upload<T>(method: 'POST' | 'PUT', path: string, file: Blob, onProgress: (share: number) => void, signal: AbortSignal): Promise<T> {
+export function upload<T>(
+  method: 'POST' | 'PUT',
+  path: string,
+  file: Blob,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<T> {
   return new Promise((resolve, reject) => {
     // fetch does not tell how much of a body it has sent.
     const request = new XMLHttpRequest();

@@ -42,7 +42,13 @@ export function useCreateDesign() {
   });
 }
 
-export function saveCommands(id: string, save: string, revision: number, commands: readonly Command[], leaving = false): Promise<{ revision: number }> {
+export function saveCommands(
+  id: string,
+  save: string,
+  revision: number,
+  commands: readonly Command[],
+  leaving = false,
+): Promise<{ revision: number }> {
   return call<{ revision: number }>('PATCH', `/designs/${id}`, { save, revision, commands }, leaving);
 }
 
@@ -67,7 +73,8 @@ export function leaveDesign(id: string, window: string): void {
 export function useDesignRemoval() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ id, deleted }: { id: string; deleted: boolean }) => (deleted ? call<undefined>('DELETE', `/designs/${id}`) : call<undefined>('POST', `/designs/${id}/restore`)),
+    mutationFn: ({ id, deleted }: { id: string; deleted: boolean }) =>
+      deleted ? call<undefined>('DELETE', `/designs/${id}`) : call<undefined>('POST', `/designs/${id}/restore`),
     onSuccess: () => client.invalidateQueries({ queryKey: LIST }),
   });
 }

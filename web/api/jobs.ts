@@ -55,7 +55,9 @@ export function useJob<Result>(onDone: (result: Result) => void): JobWatch<Resul
       setStarting(true);
       begin()
         .then((started) => setJob(started as Job<Result>))
-        .catch((problem: unknown) => setError(problem instanceof ApiProblem || problem instanceof Error ? problem.message : String(problem)))
+        .catch((problem: unknown) =>
+          setError(problem instanceof ApiProblem || problem instanceof Error ? problem.message : String(problem)),
+        )
         .finally(() => setStarting(false));
     },
     stop() {

@@ -44,7 +44,14 @@ function done(deed: MotifDeed): Promise<unknown> {
   if ('change' in deed) return call<unknown>('PATCH', path, deed.change);
   if ('recipe' in deed) return call<unknown>('PUT', `${path}/recipe`, { recipe: deed.recipe });
   if ('duplicate' in deed) return call<unknown>('POST', `${path}/duplicate`);
-  if ('artwork' in deed) return upload<unknown>('PUT', `${path}/artwork?name=${encodeURIComponent(deed.artwork.name)}`, deed.artwork, () => undefined, new AbortController().signal);
+  if ('artwork' in deed)
+    return upload<unknown>(
+      'PUT',
+      `${path}/artwork?name=${encodeURIComponent(deed.artwork.name)}`,
+      deed.artwork,
+      () => undefined,
+      new AbortController().signal,
+    );
   return deed.deleted ? call<unknown>('DELETE', path) : call<unknown>('POST', `${path}/restore`);
 }
 
@@ -58,7 +65,8 @@ export function useMotifDeed() {
 export function useMotifMaking() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (making: { readonly name: string; readonly collection: string; readonly recipe: Recipe }) => call<DrawerMotif>('POST', '/motifs/made', making),
+    mutationFn: (making: { readonly name: string; readonly collection: string; readonly recipe: Recipe }) =>
+      call<DrawerMotif>('POST', '/motifs/made', making),
     onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }),
   });
 }
@@ -67,14 +75,20 @@ export function useMotifMaking() {
 export function useMotifCopies() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (copies: readonly { readonly id: string; readonly name: string }[]) => Promise.all(copies.map(({ id, name }) => call<DrawerMotif>('POST', `/motifs/${id}/duplicate`, { name }))),
+    mutationFn: (copies: readonly { readonly id: string; readonly name: string }[]) =>
+      Promise.all(copies.map(({ id, name }) => call<DrawerMotif>('POST', `/motifs/${id}/duplicate`, { name }))),
     onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }),
   });
 }
 
 /** Artwork by its address; undefined asks for none. */
 export function useArtwork(address: string | undefined) {
-  return useQuery({ queryKey: ['artwork', address], queryFn: () => call<Artwork>('GET', `/blobs/${address}`), enabled: address !== undefined, staleTime: Infinity });
+  return useQuery({
+    queryKey: ['artwork', address],
+    queryFn: () => call<Artwork>('GET', `/blobs/${address}`),
+    enabled: address !== undefined,
+    staleTime: Infinity,
+  });
 }
 
 /** Where a collection's file is fetched from. */
@@ -83,8 +97,18 @@ export function collectionFileUrl(name: string): string {
 }
 
 /** Takes a collection's file into the drawer. */
-export function readCollection(file: Blob, onProgress: (share: number) => void, signal: AbortSignal): Promise<{ name: string; motifs: readonly string[]; known: number }> {
-  return upload<{ name: string; motifs: readonly string[]; known: number }>('POST', '/collections', file, onProgress, signal);
+export function readCollection(
+  file: Blob,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<{ name: string; motifs: readonly string[]; known: number }> {
+  return upload<{ name: string; motifs: readonly string[]; known: number }>(
+    'POST',
+    '/collections',
+    file,
+    onProgress,
+    signal,
+  );
 }
 
 export interface Imported {
@@ -92,7 +116,12 @@ export interface Imported {
   readonly notes: readonly string[];
 }
 
-export function importFile(file: File, collection: string | undefined, onProgress: (share: number) => void, signal: AbortSignal): Promise<Imported> {
+export function importFile(
+  file: File,
+  collection: string | undefined,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<Imported> {
   const query = new URLSearchParams({ name: file.name, ...(collection && { collection }) });
   return upload<Imported>('POST', `/motifs?${query.toString()}`, file, onProgress, signal);
 }

@@ -38,7 +38,10 @@ export function useSheet(id: string) {
 export function useSheetDeed() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ id, ...deed }: { id: string } & ({ change: Partial<Pick<ScannedSheet, 'name' | 'dpi' | 'steps'>> } | { deleted: boolean })) => {
+    mutationFn: ({
+      id,
+      ...deed
+    }: { id: string } & ({ change: Partial<Pick<ScannedSheet, 'name' | 'dpi' | 'steps'>> } | { deleted: boolean })) => {
       if ('change' in deed) return call<unknown>('PATCH', `/sheets/${id}`, deed.change);
       return deed.deleted ? call<unknown>('DELETE', `/sheets/${id}`) : call<unknown>('POST', `/sheets/${id}/restore`);
     },
@@ -47,7 +50,13 @@ export function useSheetDeed() {
 }
 
 export function bringSheet(file: File): Promise<ScannedSheet> {
-  return upload<ScannedSheet>('POST', `/sheets?name=${encodeURIComponent(file.name)}`, file, () => undefined, new AbortController().signal);
+  return upload<ScannedSheet>(
+    'POST',
+    `/sheets?name=${encodeURIComponent(file.name)}`,
+    file,
+    () => undefined,
+    new AbortController().signal,
+  );
 }
 
 /** The sheet that a picture motif can be cleaned on. */
@@ -56,13 +65,20 @@ export function sheetOfMotif(motif: string): Promise<ScannedSheet> {
 }
 
 /** Begins to clean a sheet into motifs of a collection, or into the motif that is replaced. */
-export function startCleaning(id: string, wish: { name: string; collection: string; steps: CleanSteps; replace?: string }): Promise<Job> {
+export function startCleaning(
+  id: string,
+  wish: { name: string; collection: string; steps: CleanSteps; replace?: string },
+): Promise<Job> {
   return call<Job>('POST', `/sheets/${id}/motifs`, wish);
 }
 
 /** The scanner as it is; asked again and again while it is looked at, since a sheet can jam at any time. */
 export function useScanner(looking: boolean) {
-  return useQuery({ queryKey: SCANNER, queryFn: () => call<ScannerState>('GET', '/scanner'), refetchInterval: looking ? 700 : false });
+  return useQuery({
+    queryKey: SCANNER,
+    queryFn: () => call<ScannerState>('GET', '/scanner'),
+    refetchInterval: looking ? 700 : false,
+  });
 }
 
 export function startScan(original: string, dpi: number): Promise<Job> {
@@ -71,5 +87,8 @@ export function startScan(original: string, dpi: number): Promise<Job> {
 
 export function useJamClearing() {
   const client = useQueryClient();
-  return useMutation({ mutationFn: () => call<ScannerState>('POST', '/scanner/clear'), onSuccess: (state) => client.setQueryData(SCANNER, state) });
+  return useMutation({
+    mutationFn: () => call<ScannerState>('POST', '/scanner/clear'),
+    onSuccess: (state) => client.setQueryData(SCANNER, state),
+  });
 }

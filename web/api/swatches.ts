@@ -3,7 +3,10 @@ import type { Design, Swatch } from '../../core/document/design.ts';
 import { call } from './client.ts';
 import type { Job } from './jobs.ts';
 
-export interface SwatchSummary extends Pick<Swatch, 'id' | 'name' | 'savedAt' | 'designId' | 'tile' | 'thumbnail' | 'tileWidth' | 'tileHeight'> {
+export interface SwatchSummary extends Pick<
+  Swatch,
+  'id' | 'name' | 'savedAt' | 'designId' | 'tile' | 'thumbnail' | 'tileWidth' | 'tileHeight'
+> {
   readonly repeat: Design['repeat'];
   readonly colours: readonly string[];
 }
@@ -15,7 +18,10 @@ export function useSwatches() {
 }
 
 export function useSwatch(id: string) {
-  return useQuery({ queryKey: ['swatch', id], queryFn: () => call<SwatchSummary & { design: Design }>('GET', `/swatches/${id}`) });
+  return useQuery({
+    queryKey: ['swatch', id],
+    queryFn: () => call<SwatchSummary & { design: Design }>('GET', `/swatches/${id}`),
+  });
 }
 
 export function startSwatch(design: string, revision: number, name: string): Promise<Job> {
@@ -28,7 +34,9 @@ export function useSwatchChange() {
   return useMutation({
     mutationFn: ({ id, ...change }: { id: string } & ({ name: string } | { deleted: boolean })) => {
       if ('name' in change) return call<unknown>('PATCH', `/swatches/${id}`, change);
-      return change.deleted ? call<unknown>('DELETE', `/swatches/${id}`) : call<unknown>('POST', `/swatches/${id}/restore`);
+      return change.deleted
+        ? call<unknown>('DELETE', `/swatches/${id}`)
+        : call<unknown>('POST', `/swatches/${id}/restore`);
     },
     onSuccess: async (_result, { id }) => {
       await client.invalidateQueries({ queryKey: LIST });

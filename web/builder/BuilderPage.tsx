@@ -22,7 +22,10 @@ import { PieceTicket } from './PieceTicket.tsx';
 import { RepeatPreview } from './RepeatPreview.tsx';
 import { ShapeStage } from './ShapeStage.tsx';
 
-const GROUNDS = [{ name: 'On light', colour: '#f2eee4' }, { name: 'On dark', colour: '#22304a' }] as const;
+const GROUNDS = [
+  { name: 'On light', colour: '#f2eee4' },
+  { name: 'On dark', colour: '#22304a' },
+] as const;
 const ALTERNATIVES = 7;
 
 /** Builds a motif of figures, or goes on with one that was built before. */
@@ -32,10 +35,21 @@ export function BuilderPage() {
   const letterer = useLetterer();
   const motif = motifs.data?.find((one) => one.id === id);
   // What was not built is not taken apart here: changing it would put a first petal in its place.
-  const foreign = id !== undefined && motifs.data && motif?.recipe?.kind !== 'shape' ? new Error(motif ? `“${motif.name}” was not built of figures, so there is nothing to change here. It stays as it is.` : 'There is no such motif. It may have been deleted; nothing was changed.') : null;
+  const foreign =
+    id !== undefined && motifs.data && motif?.recipe?.kind !== 'shape'
+      ? new Error(
+          motif
+            ? `“${motif.name}” was not built of figures, so there is nothing to change here. It stays as it is.`
+            : 'There is no such motif. It may have been deleted; nothing was changed.',
+        )
+      : null;
   const ready = motifs.data && letterer.data && !foreign ? { motifs: motifs.data, letter: letterer.data } : undefined;
   return (
-    <Fetched what="builder" query={{ data: ready, error: foreign ?? motifs.error ?? letterer.error }} back={{ to: '/motifs', name: 'motif drawer' }}>
+    <Fetched
+      what="builder"
+      query={{ data: ready, error: foreign ?? motifs.error ?? letterer.error }}
+      back={{ to: '/motifs', name: 'motif drawer' }}
+    >
       {(data) => <Builder key={id ?? ''} motif={motif} motifs={data.motifs} letter={data.letter} />}
     </Fetched>
   );
@@ -49,7 +63,11 @@ interface BuilderProps {
 
 function Builder({ motif, motifs, letter }: BuilderProps) {
   const inks = useMemo(() => mostUsedInks(motifs), [motifs]);
-  const history = useHistory<ShapeRecipe>(motif?.recipe?.kind === 'shape' ? motif.recipe : { kind: 'shape', pieces: [newPiece('petals', inkThatShows(inks))] });
+  const history = useHistory<ShapeRecipe>(
+    motif?.recipe?.kind === 'shape'
+      ? motif.recipe
+      : { kind: 'shape', pieces: [newPiece('petals', inkThatShows(inks))] },
+  );
   const { value: recipe, change, undo, redo } = history;
   useUndoKeys(undo, redo);
   const [picked, setPicked] = useState(0);
@@ -73,8 +91,19 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
       <main className="grid min-h-0 min-w-0 grid-cols-2">
         {artwork ? (
           <>
-            <ShapeStage artwork={artwork} outlines={outlines} chosen={chosen} ground={ground} onChoose={setPicked} onMove={(dx, dy) => piece && change(withPiece(recipe, chosen, { x: round(piece.x + dx), y: round(piece.y + dy) }))} />
-            <Sized>{(width, height) => <RepeatPreview artwork={artwork} ground={ground} width={width} height={height} />}</Sized>
+            <ShapeStage
+              artwork={artwork}
+              outlines={outlines}
+              chosen={chosen}
+              ground={ground}
+              onChoose={setPicked}
+              onMove={(dx, dy) =>
+                piece && change(withPiece(recipe, chosen, { x: round(piece.x + dx), y: round(piece.y + dy) }))
+              }
+            />
+            <Sized>
+              {(width, height) => <RepeatPreview artwork={artwork} ground={ground} width={width} height={height} />}
+            </Sized>
           </>
         ) : (
           <p role="alert" className="col-span-2 grid place-items-center p-8 text-center">
@@ -82,9 +111,20 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
           </p>
         )}
       </main>
-      <aside aria-label="Pieces" className="row-span-2 flex min-h-0 flex-col gap-5 overflow-y-auto border-l border-thread p-5">
+      <aside
+        aria-label="Pieces"
+        className="row-span-2 flex min-h-0 flex-col gap-5 overflow-y-auto border-l border-thread p-5"
+      >
         <PieceList recipe={recipe} chosen={chosen} onChoose={setPicked} onChange={change} ink={inkThatShows(inks)} />
-        {piece && <PieceTicket piece={piece} isFirst={chosen === 0} takesAfter={takesAfterOther(recipe, chosen)} inks={inks} onChange={(to) => change(withPiece(recipe, chosen, to))} />}
+        {piece && (
+          <PieceTicket
+            piece={piece}
+            isFirst={chosen === 0}
+            takesAfter={takesAfterOther(recipe, chosen)}
+            inks={inks}
+            onChange={(to) => change(withPiece(recipe, chosen, to))}
+          />
+        )}
       </aside>
       <section aria-label="Alternatives" className="flex items-center gap-2 border-t border-thread px-4 py-2">
         <Button onClick={() => setSeed(seed + 1)}>
@@ -96,7 +136,14 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
             return (
               other && (
                 <li key={n} className="shrink-0">
-                  <button type="button" aria-label={`Alternative ${n + 1}`} data-alternative={n} onClick={() => change(one)} className="grid h-22 w-24 place-items-center rounded-md border border-thread p-1.5 hover:border-ink" style={{ background: ground }}>
+                  <button
+                    type="button"
+                    aria-label={`Alternative ${n + 1}`}
+                    data-alternative={n}
+                    onClick={() => change(one)}
+                    className="grid h-22 w-24 place-items-center rounded-md border border-thread p-1.5 hover:border-ink"
+                    style={{ background: ground }}
+                  >
                     <ArtworkSvg artwork={other} label="" className="h-18 w-20" />
                   </button>
                 </li>
@@ -130,10 +177,18 @@ function Head({ motif, artwork, history, children }: HeadProps) {
       if (motif) {
         await deed.mutateAsync({ id: motif.id, recipe });
         if (name.trim() !== motif.name) await deed.mutateAsync({ id: motif.id, change: { name: name.trim() } });
-        notify({ text: `“${name.trim()}” is changed, wherever it is used.`, ...(motif.recipe && { action: { label: 'Undo', run: () => deed.mutate({ id: motif.id, recipe: motif.recipe as ShapeRecipe }) } }) });
+        notify({
+          text: `“${name.trim()}” is changed, wherever it is used.`,
+          ...(motif.recipe && {
+            action: { label: 'Undo', run: () => deed.mutate({ id: motif.id, recipe: motif.recipe as ShapeRecipe }) },
+          }),
+        });
       } else {
         const made = await making.mutateAsync({ name: name.trim(), collection: 'Built', recipe });
-        notify({ text: `“${made.name}” is in the drawer.`, action: { label: 'To the drawer', run: () => void navigate('/motifs') } });
+        notify({
+          text: `“${made.name}” is in the drawer.`,
+          action: { label: 'To the drawer', run: () => void navigate('/motifs') },
+        });
         await navigate(`/build/${made.id}`, { replace: true });
       }
     } catch (error) {
@@ -142,10 +197,21 @@ function Head({ motif, artwork, history, children }: HeadProps) {
   };
   return (
     <header className="col-span-2 flex items-center gap-3 border-b border-thread px-4">
-      <Link to="/motifs" aria-label="To the motif drawer" title="To the motif drawer" className="grid h-8 w-8 place-items-center rounded-md hover:bg-linen">
+      <Link
+        to="/motifs"
+        aria-label="To the motif drawer"
+        title="To the motif drawer"
+        className="grid h-8 w-8 place-items-center rounded-md hover:bg-linen"
+      >
         <ArrowLeft size={16} aria-hidden />
       </Link>
-      <input aria-label="Name of the motif" value={name} maxLength={120} onChange={(event) => setName(event.target.value)} className="h-8 w-64 rounded-md border border-thread bg-white px-2 font-name text-base font-semibold" />
+      <input
+        aria-label="Name of the motif"
+        value={name}
+        maxLength={120}
+        onChange={(event) => setName(event.target.value)}
+        className="h-8 w-64 rounded-md border border-thread bg-white px-2 font-name text-base font-semibold"
+      />
       {artwork && (
         <span className="text-xs text-graphite">
           {formatLength(artwork.view.width, unit)} × {formatLength(artwork.view.height, unit)}
@@ -181,7 +247,15 @@ function PieceList({ recipe, chosen, ink, onChoose, onChange }: PieceListProps) 
     onChange({ ...recipe, pieces: [...pieces, newPiece(figure, ink)] });
     onChoose(pieces.length);
   };
-  const replaceOnly = (figure: FigureKind): void => onChange(withPiece(recipe, chosen, { ...newPiece(figure, pieces[chosen]?.fill?.ink ?? ink), meeting: pieces[chosen]?.meeting ?? 'lay', x: pieces[chosen]?.x ?? 0, y: pieces[chosen]?.y ?? 0 }));
+  const replaceOnly = (figure: FigureKind): void =>
+    onChange(
+      withPiece(recipe, chosen, {
+        ...newPiece(figure, pieces[chosen]?.fill?.ink ?? ink),
+        meeting: pieces[chosen]?.meeting ?? 'lay',
+        x: pieces[chosen]?.x ?? 0,
+        y: pieces[chosen]?.y ?? 0,
+      }),
+    );
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
       <ul aria-label="Pieces" className="grid gap-1">
@@ -189,17 +263,44 @@ function PieceList({ recipe, chosen, ink, onChoose, onChange }: PieceListProps) 
           .map((piece, n) => ({ piece, n }))
           .reverse()
           .map(({ piece, n }) => (
-            <li key={n} className={`flex items-center rounded-md border ${n === chosen ? 'border-ink bg-white' : 'border-thread'}`}>
-              <button type="button" aria-pressed={n === chosen} onClick={() => onChoose(n)} className="flex h-8 min-w-0 grow items-center gap-2 px-2 text-left text-sm">
-                <span className="h-3.5 w-3.5 shrink-0 rounded-full border border-ink/25" style={{ background: takesAfterOther(recipe, n) ? 'transparent' : (piece.fill?.ink ?? piece.outline?.ink ?? 'transparent') }} />
-                <span className="truncate">{piece.figure === 'lettering' ? `“${piece.text}”` : FIGURES[piece.figure].name}</span>
+            <li
+              key={n}
+              className={`flex items-center rounded-md border ${n === chosen ? 'border-ink bg-white' : 'border-thread'}`}
+            >
+              <button
+                type="button"
+                aria-pressed={n === chosen}
+                onClick={() => onChoose(n)}
+                className="flex h-8 min-w-0 grow items-center gap-2 px-2 text-left text-sm"
+              >
+                <span
+                  className="h-3.5 w-3.5 shrink-0 rounded-full border border-ink/25"
+                  style={{
+                    background: takesAfterOther(recipe, n)
+                      ? 'transparent'
+                      : (piece.fill?.ink ?? piece.outline?.ink ?? 'transparent'),
+                  }}
+                />
+                <span className="truncate">
+                  {piece.figure === 'lettering' ? `“${piece.text}”` : FIGURES[piece.figure].name}
+                </span>
               </button>
               {n === chosen && pieces.length > 1 && (
                 <>
-                  <Button look="quiet" label="One up" disabled={n === pieces.length - 1} onClick={() => (onChange(withMoved(recipe, n, 1)), onChoose(n + 1))}>
+                  <Button
+                    look="quiet"
+                    label="One up"
+                    disabled={n === pieces.length - 1}
+                    onClick={() => (onChange(withMoved(recipe, n, 1)), onChoose(n + 1))}
+                  >
                     <ArrowUp size={14} aria-hidden />
                   </Button>
-                  <Button look="quiet" label="One down" disabled={n === 0} onClick={() => (onChange(withMoved(recipe, n, -1)), onChoose(n - 1))}>
+                  <Button
+                    look="quiet"
+                    label="One down"
+                    disabled={n === 0}
+                    onClick={() => (onChange(withMoved(recipe, n, -1)), onChoose(n - 1))}
+                  >
                     <ArrowDown size={14} aria-hidden />
                   </Button>
                   <Button look="quiet" label="Take this piece away" onClick={() => onChange(withoutPiece(recipe, n))}>
@@ -211,7 +312,12 @@ function PieceList({ recipe, chosen, ink, onChoose, onChange }: PieceListProps) 
           ))}
       </ul>
       <div className="grid grid-cols-2 gap-2">
-        <select aria-label="Figure of this piece" value={pieces[chosen]?.figure} onChange={(event) => replaceOnly(event.target.value as FigureKind)} className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm">
+        <select
+          aria-label="Figure of this piece"
+          value={pieces[chosen]?.figure}
+          onChange={(event) => replaceOnly(event.target.value as FigureKind)}
+          className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm"
+        >
           {FIGURE_KINDS.map((kind) => (
             <option key={kind} value={kind}>
               {FIGURES[kind].name}

@@ -22,7 +22,16 @@ export function InkField({ label, ink, offered, onChange }: Props) {
       <span className="mb-0.5 block text-xs text-graphite">{label}</span>
       <div className="flex flex-wrap items-center gap-1">
         {[...new Set([ink, ...offered])].slice(0, 12).map((one) => (
-          <button key={one} type="button" aria-label={`${label} ${one}`} aria-pressed={one === ink} title={one} onClick={() => onChange(one)} className="h-6 w-6 rounded-full border border-ink/25 aria-pressed:ring-2 aria-pressed:ring-ink aria-pressed:ring-offset-1" style={{ background: one }} />
+          <button
+            key={one}
+            type="button"
+            aria-label={`${label} ${one}`}
+            aria-pressed={one === ink}
+            title={one}
+            onClick={() => onChange(one)}
+            className="h-6 w-6 rounded-full border border-ink/25 aria-pressed:ring-2 aria-pressed:ring-ink aria-pressed:ring-offset-1"
+            style={{ background: one }}
+          />
         ))}
         <input
           aria-label={`${label}, typed`}

@@ -34,8 +34,17 @@ export function RepeatPreview({ artwork, ground, width, height }: Props) {
     // One stamp, laid wherever the lattice has it.
     const stamp = browserSheet(Math.ceil(view.width * scale) + 2, Math.ceil(view.height * scale) + 2);
     const matrix = compose(translation(1, 1), compose(scaling(scale, scale), translation(-view.x, -view.y)));
-    paintArtwork(stamp.surface, nodes, matrix, { easel, resolve: asDrawn, width: stamp.canvas.width, height: stamp.canvas.height });
-    const lattice = latticeOf({ width: cell.width * scale, height: cell.height * scale, step: step('half-drop', 1, 2) });
+    paintArtwork(stamp.surface, nodes, matrix, {
+      easel,
+      resolve: asDrawn,
+      width: stamp.canvas.width,
+      height: stamp.canvas.height,
+    });
+    const lattice = latticeOf({
+      width: cell.width * scale,
+      height: cell.height * scale,
+      step: step('half-drop', 1, 2),
+    });
     context.fillStyle = ground;
     context.fillRect(0, 0, width, height);
     const at = { x: (width - stamp.canvas.width) / 2, y: (height - stamp.canvas.height) / 2 };
@@ -45,5 +54,15 @@ export function RepeatPreview({ artwork, ground, width, height }: Props) {
       context.drawImage(stamp.canvas, Math.round(at.x + by.x), Math.round(at.y + by.y));
     }
   }, [artwork, ground, width, height]);
-  return <canvas ref={canvas} width={width} height={height} role="img" aria-label="The motif as a repeat" data-repeat-preview className="block" />;
+  return (
+    <canvas
+      ref={canvas}
+      width={width}
+      height={height}
+      role="img"
+      aria-label="The motif as a repeat"
+      data-repeat-preview
+      className="block"
+    />
+  );
 }

@@ -22,9 +22,17 @@ export function ShapeStage({ artwork, outlines, chosen, ground, onChoose, onMove
   // While a piece moves the frame stands still, or the piece would run away from the hand.
   const [frozen, setFrozen] = useState<Artwork['view']>();
   const room = Math.max(artwork.view.width, artwork.view.height) * ROOM;
-  const view = frozen ?? { x: artwork.view.x - room, y: artwork.view.y - room, width: artwork.view.width + 2 * room, height: artwork.view.height + 2 * room };
+  const view = frozen ?? {
+    x: artwork.view.x - room,
+    y: artwork.view.y - room,
+    width: artwork.view.width + 2 * room,
+    height: artwork.view.height + 2 * room,
+  };
   const mm = (event: PointerEvent<SVGSVGElement | SVGPathElement>): { x: number; y: number } => {
-    const svg = event.currentTarget instanceof SVGPathElement ? (event.currentTarget.ownerSVGElement as SVGSVGElement) : event.currentTarget;
+    const svg =
+      event.currentTarget instanceof SVGPathElement
+        ? (event.currentTarget.ownerSVGElement as SVGSVGElement)
+        : event.currentTarget;
     const p = new DOMPoint(event.clientX, event.clientY).matrixTransform((svg.getScreenCTM() as DOMMatrix).inverse());
     return { x: p.x, y: p.y };
   };
@@ -36,9 +44,21 @@ export function ShapeStage({ artwork, outlines, chosen, ground, onChoose, onMove
     onMove((by[0] as number) * step, (by[1] as number) * step);
   };
   return (
-    <div className="relative min-h-0 min-w-0 grow" style={{ background: ground }} tabIndex={0} role="application" aria-label="The motif. Arrows move the chosen piece." onKeyDown={onKey} data-stage>
+    <div
+      className="relative min-h-0 min-w-0 grow"
+      style={{ background: ground }}
+      tabIndex={0}
+      role="application"
+      aria-label="The motif. Arrows move the chosen piece."
+      onKeyDown={onKey}
+      data-stage
+    >
       <ArtworkSvg artwork={artwork} label="The motif" view={view} className="absolute inset-0 h-full w-full" />
-      <svg viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`} className="absolute inset-0 h-full w-full touch-none" aria-hidden>
+      <svg
+        viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
+        className="absolute inset-0 h-full w-full touch-none"
+        aria-hidden
+      >
         {outlines.map((outline, n) => (
           <path
             key={n}
@@ -69,7 +89,13 @@ export function ShapeStage({ artwork, outlines, chosen, ground, onChoose, onMove
         {outlines.length > 1 && outlines[chosen] && (
           <g fill="none" pointerEvents="none">
             <path d={outlines[chosen]} stroke="#fff" strokeWidth="2.5" vectorEffect="non-scaling-stroke" />
-            <path d={outlines[chosen]} stroke="#1f2430" strokeWidth="1.25" strokeDasharray="5 4" vectorEffect="non-scaling-stroke" />
+            <path
+              d={outlines[chosen]}
+              stroke="#1f2430"
+              strokeWidth="1.25"
+              strokeDasharray="5 4"
+              vectorEffect="non-scaling-stroke"
+            />
           </g>
         )}
       </svg>

@@ -15,7 +15,11 @@ export function useLetterer() {
     staleTime: Infinity,
     queryFn: async (): Promise<Letterer> => {
       const { parse } = await import('opentype.js');
-      const fonts = new Map(await Promise.all(Object.entries(FILES).map(async ([id, url]) => [id, parse(await (await fetch(url)).arrayBuffer())] as const)));
+      const fonts = new Map(
+        await Promise.all(
+          Object.entries(FILES).map(async ([id, url]) => [id, parse(await (await fetch(url)).arrayBuffer())] as const),
+        ),
+      );
       return (font, text, values) => {
         const found = fonts.get(font);
         return found ? letterOutline(found, text, values) : '';

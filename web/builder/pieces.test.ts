@@ -3,12 +3,19 @@ import { FIGURE_KINDS } from '../../core/shapes/figures.ts';
 import { recipeSchema } from '../../core/motif/recipeSchema.ts';
 import { newPiece, takesAfterOther, withMoved, withoutPiece, withPiece } from './pieces.ts';
 
-const recipe = { kind: 'shape' as const, pieces: [newPiece('petals', '#b3402e'), newPiece('leaf', '#3e7a5e'), newPiece('dot', '#1f2430')] };
+const recipe = {
+  kind: 'shape' as const,
+  pieces: [newPiece('petals', '#b3402e'), newPiece('leaf', '#3e7a5e'), newPiece('dot', '#1f2430')],
+};
 const names = (one: typeof recipe): string[] => one.pieces.map(({ figure }) => figure);
 
 describe('the pieces of a built motif', () => {
   it('begin as something that the studio takes, whichever the figure', () => {
-    for (const figure of FIGURE_KINDS) expect(recipeSchema.isValidSync({ kind: 'shape', pieces: [newPiece(figure, '#b3402e')] }, { strict: true }), figure).toBe(true);
+    for (const figure of FIGURE_KINDS)
+      expect(
+        recipeSchema.isValidSync({ kind: 'shape', pieces: [newPiece(figure, '#b3402e')] }, { strict: true }),
+        figure,
+      ).toBe(true);
     expect(newPiece('blade', '#3e7a5e').fill?.fade).toEqual({ angle: 90, rest: 0 });
     expect(newPiece('dot', '#3e7a5e').fill?.fade).toBeNull();
   });

@@ -4,7 +4,13 @@ import { measured } from '../../core/shapes/figure.ts';
 import type { Meeting, Piece, ShapeRecipe } from '../../core/shapes/shapeRecipe.ts';
 
 /** How pieces meet, in the words of the bench. */
-export const MEETING_NAMES: Readonly<Record<Meeting, string>> = { lay: 'Laid over', join: 'Joined to', cut: 'Cut out of', overlap: 'Only where both are', exclude: 'Only where one is' };
+export const MEETING_NAMES: Readonly<Record<Meeting, string>> = {
+  lay: 'Laid over',
+  join: 'Joined to',
+  cut: 'Cut out of',
+  overlap: 'Only where both are',
+  exclude: 'Only where one is',
+};
 
 /** A piece as it is first laid down. */
 export function newPiece(figure: FigureKind, ink: Hex): Piece {

@@ -94,7 +94,15 @@ function nearestSeen(mark: Mark, viewport: Parameters<typeof windowMm>[0]): { x:
   return seenIn(mark, window).sort((a, b) => far(a) - far(b))[0] ?? mark;
 }
 
-function MarkRow({ mark, onTake, children }: { readonly mark: Mark; readonly onTake: () => void; readonly children: ReactNode }) {
+function MarkRow({
+  mark,
+  onTake,
+  children,
+}: {
+  readonly mark: Mark;
+  readonly onTake: () => void;
+  readonly children: ReactNode;
+}) {
   const bench = useBench();
   const isTaken = useStore(bench.mark) === mark.key;
   const row = useRef<HTMLLIElement>(null);
@@ -103,14 +111,28 @@ function MarkRow({ mark, onTake, children }: { readonly mark: Mark; readonly onT
   }, [isTaken]);
   return (
     <li ref={row}>
-      <button type="button" data-finding={mark.key} aria-pressed={isTaken} onClick={onTake} className="flex min-h-8 w-full items-center gap-2 rounded-md px-2 text-left text-sm hover:bg-linen aria-pressed:bg-linen aria-pressed:font-semibold">
+      <button
+        type="button"
+        data-finding={mark.key}
+        aria-pressed={isTaken}
+        onClick={onTake}
+        className="flex min-h-8 w-full items-center gap-2 rounded-md px-2 text-left text-sm hover:bg-linen aria-pressed:bg-linen aria-pressed:font-semibold"
+      >
         {children}
       </button>
     </li>
   );
 }
 
-function MarkText({ bench, mark, findings }: { readonly bench: Bench; readonly mark: Mark; readonly findings: Findings }) {
+function MarkText({
+  bench,
+  mark,
+  findings,
+}: {
+  readonly bench: Bench;
+  readonly mark: Mark;
+  readonly findings: Findings;
+}) {
   const nameOf = (id: string): string => bench.motif(id)?.name ?? 'Motif';
   const motifOf = (id: string): string => nameOf(bench.placement(id)?.motif ?? '');
   if (mark.kind === 'lane') return `${formatNumber(mark.width, 1)} mm wide, ${angleText(mark.angle)}`;
@@ -126,7 +148,10 @@ function MarkText({ bench, mark, findings }: { readonly bench: Bench; readonly m
   return (
     <>
       {clump.ids.length} in
-      <span className="h-4 w-4 shrink-0 rounded-full border border-ink/25" style={{ background: (ink && currentColourway(design).colours[ink.id]) ?? clump.of }} />
+      <span
+        className="h-4 w-4 shrink-0 rounded-full border border-ink/25"
+        style={{ background: (ink && currentColourway(design).colours[ink.id]) ?? clump.of }}
+      />
       {ink?.name ?? clump.of}
     </>
   );
@@ -134,7 +159,11 @@ function MarkText({ bench, mark, findings }: { readonly bench: Bench; readonly m
 
 function angleText(angle: number): string {
   const rounded = Math.round(angle);
-  return rounded === 0 ? 'level' : Math.abs(rounded) === 90 ? 'upright' : `${Math.abs(rounded)}° ${rounded > 0 ? 'falling' : 'rising'}`;
+  return rounded === 0
+    ? 'level'
+    : Math.abs(rounded) === 90
+      ? 'upright'
+      : `${Math.abs(rounded)}° ${rounded > 0 ? 'falling' : 'rising'}`;
 }
 
 /** Evens out what was taken, without leaving for the toss. */
@@ -143,7 +172,11 @@ function SettleChosen() {
   const { ids } = useStore(bench.selection);
   const settle = useSettle();
   return (
-    <Button disabled={ids.length === 0} title="Evens out the spacing of what is chosen by small moves; press again to go on" onClick={() => settle(ids, false)}>
+    <Button
+      disabled={ids.length === 0}
+      title="Evens out the spacing of what is chosen by small moves; press again to go on"
+      onClick={() => settle(ids, false)}
+    >
       <Sparkles size={15} aria-hidden /> Settle what is chosen
     </Button>
   );

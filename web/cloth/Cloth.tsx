@@ -43,36 +43,60 @@ export function Cloth({ onReady, onOpen }: Props) {
     const { signal } = stop;
     // Pins, labels and lists over the cloth take their own presses; React hears of those only after this listener.
     const isOwn = (event: Event): boolean => (event.target as Element).closest('[data-own-press]') !== null;
-    place.addEventListener('pointerdown', (event) => {
-      if (isOwn(event)) return;
-      place.focus({ preventScroll: true });
-      hands.press(event);
-    }, { signal });
+    place.addEventListener(
+      'pointerdown',
+      (event) => {
+        if (isOwn(event)) return;
+        place.focus({ preventScroll: true });
+        hands.press(event);
+      },
+      { signal },
+    );
     place.addEventListener('pointermove', (event) => hands.move(event), { signal });
     place.addEventListener('pointerleave', () => (hands.pointer = undefined), { signal });
     place.addEventListener('pointerup', (event) => hands.lift(event), { signal });
     place.addEventListener('pointercancel', () => hands.cancel(), { signal });
-    place.addEventListener('dblclick', (event) => {
-      if (isOwn(event)) return;
-      const id = hands.at(event);
-      if (id !== undefined) onOpen(id);
-    }, { signal });
-    place.addEventListener('contextmenu', (event) => {
-      if (isOwn(event)) return;
-      event.preventDefault();
-      hands.openPile(event);
-    }, { signal });
+    place.addEventListener(
+      'dblclick',
+      (event) => {
+        if (isOwn(event)) return;
+        const id = hands.at(event);
+        if (id !== undefined) onOpen(id);
+      },
+      { signal },
+    );
+    place.addEventListener(
+      'contextmenu',
+      (event) => {
+        if (isOwn(event)) return;
+        event.preventDefault();
+        hands.openPile(event);
+      },
+      { signal },
+    );
     // Not passive, since the page itself must not zoom or scroll.
     place.addEventListener('wheel', (event) => hands.wheel(event), { signal, passive: false });
     place.addEventListener('auxclick', (event) => event.preventDefault(), { signal });
-    window.addEventListener('keydown', (event) => {
-      if (event.code !== 'Space' || (event.target as HTMLElement).matches('input, textarea, button, a, [role]:not([data-cloth])')) return;
-      event.preventDefault();
-      hands.holdSpace(true);
-    }, { signal });
-    window.addEventListener('keyup', (event) => {
-      if (event.code === 'Space') hands.holdSpace(false);
-    }, { signal });
+    window.addEventListener(
+      'keydown',
+      (event) => {
+        if (
+          event.code !== 'Space' ||
+          (event.target as HTMLElement).matches('input, textarea, button, a, [role]:not([data-cloth])')
+        )
+          return;
+        event.preventDefault();
+        hands.holdSpace(true);
+      },
+      { signal },
+    );
+    window.addEventListener(
+      'keyup',
+      (event) => {
+        if (event.code === 'Space') hands.holdSpace(false);
+      },
+      { signal },
+    );
 
     const made = { view, hands };
     setParts(made);
@@ -108,7 +132,10 @@ function ClothProblem({ view }: { readonly view: ClothView }) {
   const problem = useStore({ subscribe: view.subscribe, getState: view.getProblem });
   if (!problem) return null;
   return (
-    <p role="alert" className="absolute inset-x-6 top-6 rounded-md border border-l-4 border-madder bg-white p-3 text-sm shadow-float">
+    <p
+      role="alert"
+      className="absolute inset-x-6 top-6 rounded-md border border-l-4 border-madder bg-white p-3 text-sm shadow-float"
+    >
       {problem}
     </p>
   );

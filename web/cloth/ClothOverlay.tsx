@@ -55,12 +55,24 @@ export function ClothOverlay({ view, hands }: ClothParts) {
   const { frame } = bench;
   const shift = frame ? shiftIntoView(lattice, viewport, frame, note !== undefined) : HERE;
   const onScreen = (mm: Point): Point => toCss(viewport, { x: mm.x + shift.x, y: mm.y + shift.y });
-  const corners = frame && ([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([u, v]) => onScreen(atShare(frame, { u, v })));
+  const corners =
+    frame &&
+    (
+      [
+        [0, 0],
+        [1, 0],
+        [1, 1],
+        [0, 1],
+      ] as const
+    ).map(([u, v]) => onScreen(atShare(frame, { u, v })));
   const shown = guidesShown ? design.guides : [];
 
   return (
     <>
-      <svg className={`absolute inset-0 h-full w-full ${panning ? 'cursor-grabbing' : drawing ? 'cursor-crosshair' : ''}`} aria-hidden>
+      <svg
+        className={`absolute inset-0 h-full w-full ${panning ? 'cursor-grabbing' : drawing ? 'cursor-crosshair' : ''}`}
+        aria-hidden
+      >
         <CellStitch viewport={viewport} repeat={design.repeat} lattice={lattice} />
         <GuideLines guides={shown} viewport={viewport} lattice={lattice} />
         <FindingMarks marks={marks} viewport={viewport} taken={taken} />
@@ -73,8 +85,21 @@ export function ClothOverlay({ view, hands }: ClothParts) {
         <CaughtLines lines={lines} viewport={viewport} />
       </svg>
       <MarkPins marks={marks} viewport={viewport} taken={taken} onTake={(mark, at) => takeMark(bench, mark, at)} />
-      {!bench.inside && <CellEdges viewport={viewport} repeat={design.repeat} lattice={lattice} onPress={(event, edge, cell) => hands.pressEdge(event, edge, cell)} />}
-      <GuidePins guides={shown} lattice={lattice} {...cellOnScreen(viewport, lattice)} scale={toCss(viewport, { x: 1, y: 1 }).x - toCss(viewport, HERE).x} onPress={(event, guide) => hands.pressGuide(event, guide)} />
+      {!bench.inside && (
+        <CellEdges
+          viewport={viewport}
+          repeat={design.repeat}
+          lattice={lattice}
+          onPress={(event, edge, cell) => hands.pressEdge(event, edge, cell)}
+        />
+      )}
+      <GuidePins
+        guides={shown}
+        lattice={lattice}
+        {...cellOnScreen(viewport, lattice)}
+        scale={toCss(viewport, { x: 1, y: 1 }).x - toCss(viewport, HERE).x}
+        onPress={(event, guide) => hands.pressGuide(event, guide)}
+      />
       {frame && (
         <Pins
           at={(share) => onScreen(atShare(frame, share))}
@@ -97,7 +122,16 @@ export function ClothOverlay({ view, hands }: ClothParts) {
  * nearest the window's middle. What is in the hand stays there as long as any of it is seen.
  */
 function shiftIntoView(lattice: Lattice, viewport: Viewport, frame: Frame, inHand: boolean): Point {
-  const seen = (inHand ? [[0, 0], [1, 0], [1, 1], [0, 1]] : [[0.5, 0.5]]).map(([u = 0, v = 0]) => toCss(viewport, atShare(frame, { u, v })));
+  const seen = (
+    inHand
+      ? [
+          [0, 0],
+          [1, 0],
+          [1, 1],
+          [0, 1],
+        ]
+      : [[0.5, 0.5]]
+  ).map(([u = 0, v = 0]) => toCss(viewport, atShare(frame, { u, v })));
   const { left, top, right, bottom } = boxAround(seen);
   if (right > 0 && bottom > 0 && left < viewport.width && top < viewport.height) return HERE;
   return displacement(lattice, nearestEcho(lattice, atShare(frame, MIDDLE), toMm(viewport, middle(viewport))));
@@ -108,7 +142,10 @@ function cornersOf(placement: Placement, motif: Motif): Point[] {
 }
 
 /** The cell nearest the middle of the window, as it lies on screen. */
-function cellOnScreen(viewport: Viewport, lattice: Lattice): { cell: Steps; x: number; y: number; width: number; height: number } {
+function cellOnScreen(
+  viewport: Viewport,
+  lattice: Lattice,
+): { cell: Steps; x: number; y: number; width: number; height: number } {
   const { ownWidth, ownHeight } = lattice;
   const cell = cellHolding(lattice, toMm(viewport, middle(viewport)));
   const origin = displacement(lattice, cell);
@@ -129,8 +166,18 @@ function CellStitch({ viewport, repeat, lattice }: CellProps) {
   const origin = displacement(lattice, cell);
   const corners = repeat.step.honeycomb
     ? hexagonOf(repeat).map((corner) => toCss(viewport, { x: origin.x + corner.x, y: origin.y + corner.y }))
-    : [{ x, y }, { x: x + width, y }, { x: x + width, y: y + height }, { x, y: y + height }].map((corner) => ({ x: Math.round(corner.x) + 0.5, y: Math.round(corner.y) + 0.5 }));
-  const outline = { points: corners.map((corner) => `${corner.x},${corner.y}`).join(' '), fill: 'none', strokeWidth: 1.5, strokeDasharray: '7 5' };
+    : [
+        { x, y },
+        { x: x + width, y },
+        { x: x + width, y: y + height },
+        { x, y: y + height },
+      ].map((corner) => ({ x: Math.round(corner.x) + 0.5, y: Math.round(corner.y) + 0.5 }));
+  const outline = {
+    points: corners.map((corner) => `${corner.x},${corner.y}`).join(' '),
+    fill: 'none',
+    strokeWidth: 1.5,
+    strokeDasharray: '7 5',
+  };
   return (
     <g className="pointer-events-none" data-cell={repeat.step.honeycomb ? 'hexagon' : 'rectangle'}>
       {lattice.images.length > 1 && <MirrorAxes lattice={lattice} x={x} y={y} width={width} height={height} />}
@@ -152,10 +199,19 @@ interface AxesProps {
 function MirrorAxes({ lattice, x, y, width, height }: AxesProps) {
   const across = lattice.images.some(({ flipX, flipY }) => flipX && !flipY);
   const down = lattice.images.some(({ flipX, flipY }) => flipY && !flipX);
-  const head = (px: number, py: number, dx: number, dy: number): string => `M${px + 4 * dx} ${py + 4 * dy}l${5 * dx + 4 * dy} ${5 * dy + 4 * dx}l${-8 * dy} ${-8 * dx}Z`;
+  const head = (px: number, py: number, dx: number, dy: number): string =>
+    `M${px + 4 * dx} ${py + 4 * dy}l${5 * dx + 4 * dy} ${5 * dy + 4 * dx}l${-8 * dy} ${-8 * dx}Z`;
   const paths = [
-    ...(across ? [x, x + width].map((at) => `M${at} ${y}V${y + height}${head(at, y + height / 4, 1, 0)}${head(at, y + height / 4, -1, 0)}`) : []),
-    ...(down ? [y, y + height].map((at) => `M${x} ${at}H${x + width}${head(x + width / 4, at, 0, 1)}${head(x + width / 4, at, 0, -1)}`) : []),
+    ...(across
+      ? [x, x + width].map(
+          (at) => `M${at} ${y}V${y + height}${head(at, y + height / 4, 1, 0)}${head(at, y + height / 4, -1, 0)}`,
+        )
+      : []),
+    ...(down
+      ? [y, y + height].map(
+          (at) => `M${x} ${at}H${x + width}${head(x + width / 4, at, 0, 1)}${head(x + width / 4, at, 0, -1)}`,
+        )
+      : []),
   ];
   return (
     <g fill="#3e5c76" data-mirror-axes={paths.length}>
@@ -173,11 +229,25 @@ interface EdgesProps extends CellProps {
 function CellEdges({ viewport, repeat, lattice, onPress }: EdgesProps) {
   const { cell, x, y, width, height } = cellOnScreen(viewport, lattice);
   const edges = [
-    { edge: 'right' as const, left: x + width - 5, top: y + height / 2 - 16, className: 'h-8 w-2.5 cursor-ew-resize', label: 'Drag to change the cell’s width' },
-    { edge: 'bottom' as const, left: x + width / 2 - 16, top: y + height - 5, className: 'h-2.5 w-8 cursor-ns-resize', label: 'Drag to change the cell’s height' },
+    {
+      edge: 'right' as const,
+      left: x + width - 5,
+      top: y + height / 2 - 16,
+      className: 'h-8 w-2.5 cursor-ew-resize',
+      label: 'Drag to change the cell’s width',
+    },
+    {
+      edge: 'bottom' as const,
+      left: x + width / 2 - 16,
+      top: y + height - 5,
+      className: 'h-2.5 w-8 cursor-ns-resize',
+      label: 'Drag to change the cell’s height',
+    },
   ];
   if (width < 48 || height < 48) return null;
-  const taken = repeat.step.honeycomb ? edges.filter(({ edge }) => edge === (repeat.step.kind === 'brick' ? 'right' : 'bottom')) : edges;
+  const taken = repeat.step.honeycomb
+    ? edges.filter(({ edge }) => edge === (repeat.step.kind === 'brick' ? 'right' : 'bottom'))
+    : edges;
   return taken.map(({ edge, left, top, className, label }) => (
     <div
       key={edge}
@@ -194,15 +264,36 @@ function CellEdges({ viewport, repeat, lattice, onPress }: EdgesProps) {
 /** The lines that have caught what is moved, each with what it is. */
 function CaughtLines({ lines, viewport }: { readonly lines: readonly SnapLine[]; readonly viewport: Viewport }) {
   return lines.map(({ axis, at, from, to, kind, share, distance }) => {
-    const [a, b] = axis === 'x' ? [toCss(viewport, { x: at, y: from }), toCss(viewport, { x: at, y: to })] : [toCss(viewport, { x: from, y: at }), toCss(viewport, { x: to, y: at })];
-    const text = kind === 'guide' ? 'guide' : kind === 'cell' ? (share === '0' ? 'cell’s edge' : `${share} of the cell`) : `${formatNumber(distance ?? 0, 1)} mm${kind === 'gap' ? ' to both sides' : ''}`;
+    const [a, b] =
+      axis === 'x'
+        ? [toCss(viewport, { x: at, y: from }), toCss(viewport, { x: at, y: to })]
+        : [toCss(viewport, { x: from, y: at }), toCss(viewport, { x: to, y: at })];
+    const text =
+      kind === 'guide'
+        ? 'guide'
+        : kind === 'cell'
+          ? share === '0'
+            ? 'cell’s edge'
+            : `${share} of the cell`
+          : `${formatNumber(distance ?? 0, 1)} mm${kind === 'gap' ? ' to both sides' : ''}`;
     const line = { x1: a.x, y1: a.y, x2: b.x, y2: b.y };
-    const middle = { x: Math.min(viewport.width - 90, Math.max(8, (a.x + b.x) / 2 + 6)), y: Math.min(viewport.height - 12, Math.max(16, (a.y + b.y) / 2 - 6)) };
+    const middle = {
+      x: Math.min(viewport.width - 90, Math.max(8, (a.x + b.x) / 2 + 6)),
+      y: Math.min(viewport.height - 12, Math.max(16, (a.y + b.y) / 2 - 6)),
+    };
     return (
       <g key={axis} className="pointer-events-none" data-caught={kind}>
         <line {...line} stroke="#fff" strokeWidth="3" />
         <line {...line} stroke="#b3402e" strokeWidth="1.25" />
-        <text {...middle} fontSize="12" fontWeight="600" fill="#1f2430" stroke="#fff" strokeWidth="3" paintOrder="stroke">
+        <text
+          {...middle}
+          fontSize="12"
+          fontWeight="600"
+          fill="#1f2430"
+          stroke="#fff"
+          strokeWidth="3"
+          paintOrder="stroke"
+        >
           {text}
         </text>
       </g>
@@ -256,7 +347,11 @@ function DrawnLine({ line }: { readonly line: readonly Point[] }) {
 
 function PointerNote({ at, text }: DragNote) {
   return (
-    <div style={{ left: at.x + 16, top: at.y + 18 }} className="pointer-events-none absolute rounded-sm bg-ink px-1.5 py-0.5 text-xs font-medium whitespace-nowrap text-white" data-note>
+    <div
+      style={{ left: at.x + 16, top: at.y + 18 }}
+      className="pointer-events-none absolute rounded-sm bg-ink px-1.5 py-0.5 text-xs font-medium whitespace-nowrap text-white"
+      data-note
+    >
       {text}
     </div>
   );

@@ -13,7 +13,15 @@ const LOOKS = {
 } as const;
 
 /** Holes, lanes, clumps and touching pairs, wherever they are seen. */
-export function FindingMarks({ marks, viewport, taken }: { readonly marks: readonly Mark[]; readonly viewport: Viewport; readonly taken: string | undefined }) {
+export function FindingMarks({
+  marks,
+  viewport,
+  taken,
+}: {
+  readonly marks: readonly Mark[];
+  readonly viewport: Viewport;
+  readonly taken: string | undefined;
+}) {
   if (marks.length === 0) return null;
   const window = windowMm(viewport);
   const scale = viewport.width / (window.right - window.left);
@@ -24,29 +32,43 @@ export function FindingMarks({ marks, viewport, taken }: { readonly marks: reado
         const isTaken = mark.key === taken;
         if (mark.kind === 'lane') {
           const turn = (mark.angle * Math.PI) / 180;
-          return lanesSeen(mark, window).slice(0, MOST_LANES).map((middle) => {
-            const { x, y } = toCss(viewport, middle);
-            const line = { x1: x - long * Math.cos(turn), y1: y - long * Math.sin(turn), x2: x + long * Math.cos(turn), y2: y + long * Math.sin(turn) };
+          return lanesSeen(mark, window)
+            .slice(0, MOST_LANES)
+            .map((middle) => {
+              const { x, y } = toCss(viewport, middle);
+              const line = {
+                x1: x - long * Math.cos(turn),
+                y1: y - long * Math.sin(turn),
+                x2: x + long * Math.cos(turn),
+                y2: y + long * Math.sin(turn),
+              };
+              return (
+                <g key={`${mark.key} ${middle.x} ${middle.y}`} data-mark="lane">
+                  <line
+                    {...line}
+                    stroke="#3e5c76"
+                    strokeWidth={mark.width * scale}
+                    strokeOpacity={isTaken ? 0.34 : 0.16}
+                  />
+                  <line {...line} stroke="#fff" strokeWidth="2.5" strokeOpacity="0.7" />
+                  <line {...line} stroke="#3e5c76" strokeWidth="1" strokeDasharray="10 5" />
+                </g>
+              );
+            });
+        }
+        const look = LOOKS[mark.kind];
+        return seenIn(mark, window)
+          .slice(0, MOST_ROUNDS / marks.length + 4)
+          .map((at) => {
+            const { x, y } = toCss(viewport, at);
+            const round = { cx: x, cy: y, r: Math.max(6, mark.r * scale) };
             return (
-              <g key={`${mark.key} ${middle.x} ${middle.y}`} data-mark="lane">
-                <line {...line} stroke="#3e5c76" strokeWidth={mark.width * scale} strokeOpacity={isTaken ? 0.34 : 0.16} />
-                <line {...line} stroke="#fff" strokeWidth="2.5" strokeOpacity="0.7" />
-                <line {...line} stroke="#3e5c76" strokeWidth="1" strokeDasharray="10 5" />
+              <g key={`${mark.key} ${at.x} ${at.y}`} data-mark={mark.kind}>
+                <circle {...round} stroke="#fff" strokeWidth="3" fill={look.fill} fillOpacity={isTaken ? 0.3 : 0.13} />
+                <circle {...round} stroke={look.stroke} strokeWidth={isTaken ? 2 : 1.25} strokeDasharray={look.dash} />
               </g>
             );
           });
-        }
-        const look = LOOKS[mark.kind];
-        return seenIn(mark, window).slice(0, MOST_ROUNDS / marks.length + 4).map((at) => {
-          const { x, y } = toCss(viewport, at);
-          const round = { cx: x, cy: y, r: Math.max(6, mark.r * scale) };
-          return (
-            <g key={`${mark.key} ${at.x} ${at.y}`} data-mark={mark.kind}>
-              <circle {...round} stroke="#fff" strokeWidth="3" fill={look.fill} fillOpacity={isTaken ? 0.3 : 0.13} />
-              <circle {...round} stroke={look.stroke} strokeWidth={isTaken ? 2 : 1.25} strokeDasharray={look.dash} />
-            </g>
-          );
-        });
       })}
     </g>
   );

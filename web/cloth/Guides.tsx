@@ -15,14 +15,27 @@ interface LinesProps {
 /** The guides, in every cell that is seen. */
 export function GuideLines({ guides, viewport, lattice }: LinesProps) {
   if (guides.length === 0) return null;
-  const cells = echoesTouching(lattice, { left: 0, top: 0, right: lattice.width, bottom: lattice.height }, windowMm(viewport));
+  const cells = echoesTouching(
+    lattice,
+    { left: 0, top: 0, right: lattice.width, bottom: lattice.height },
+    windowMm(viewport),
+  );
   if (cells.length > MOST_CELLS) return null;
   const path = guides
     .flatMap((guide) => guidePlaces(guide, lattice).map((at) => ({ axis: guide.axis, at })))
     .flatMap(({ axis, at }) =>
       cells.map((steps) => {
         const { x, y } = displacement(lattice, steps);
-        const [from, to] = axis === 'x' ? [{ x: x + at, y }, { x: x + at, y: y + lattice.height }] : [{ x, y: y + at }, { x: x + lattice.width, y: y + at }];
+        const [from, to] =
+          axis === 'x'
+            ? [
+                { x: x + at, y },
+                { x: x + at, y: y + lattice.height },
+              ]
+            : [
+                { x, y: y + at },
+                { x: x + lattice.width, y: y + at },
+              ];
         const [p, q] = [toCss(viewport, from), toCss(viewport, to)];
         return `M${p.x} ${p.y}L${q.x} ${q.y}`;
       }),

@@ -16,7 +16,13 @@ interface Props {
 /** Where marks are taken: a label with their size, once for each appearance, and for a lane at the one nearest the middle. */
 export function MarkPins({ marks, viewport, taken, onTake }: Props) {
   const window = windowMm(viewport);
-  const pins = marks.flatMap((mark) => (mark.kind === 'lane' ? lanesSeen(mark, window).slice(0, 1) : seenIn(mark, window)).map((at) => ({ mark, at, css: toCss(viewport, at) })));
+  const pins = marks.flatMap((mark) =>
+    (mark.kind === 'lane' ? lanesSeen(mark, window).slice(0, 1) : seenIn(mark, window)).map((at) => ({
+      mark,
+      at,
+      css: toCss(viewport, at),
+    })),
+  );
   return pins
     .filter(({ css }) => css.x > 8 && css.y > 8 && css.x < viewport.width - 8 && css.y < viewport.height - 8)
     .slice(0, MOST_PINS)
@@ -32,7 +38,13 @@ export function MarkPins({ marks, viewport, taken, onTake }: Props) {
         style={{ left: css.x, top: css.y }}
         onClick={() => onTake(mark, at)}
         className={`absolute -translate-x-1/2 -translate-y-1/2 cursor-pointer rounded-full border px-1.5 text-[11px] leading-4 font-semibold ${
-          mark.key === taken ? 'border-ink bg-ink text-white' : mark.kind === 'hole' ? 'border-ink bg-white/90 text-ink' : mark.kind === 'lane' ? 'border-[#3e5c76] bg-white/90 text-[#3e5c76]' : 'border-madder bg-white/90 text-madder'
+          mark.key === taken
+            ? 'border-ink bg-ink text-white'
+            : mark.kind === 'hole'
+              ? 'border-ink bg-white/90 text-ink'
+              : mark.kind === 'lane'
+                ? 'border-[#3e5c76] bg-white/90 text-[#3e5c76]'
+                : 'border-madder bg-white/90 text-madder'
         }`}
       >
         {mark.short}

@@ -31,7 +31,11 @@ export function PileList({ hands }: { readonly hands: ClothHands }) {
       aria-label="What lies here"
       data-own-arrows
       data-own-press
-      style={{ left: Math.min(pile.at.x, width - WIDTH - 8), top: Math.min(pile.at.y, Math.max(8, height - 24 - Math.min(8, pile.hits.length) * 40)), width: WIDTH }}
+      style={{
+        left: Math.min(pile.at.x, width - WIDTH - 8),
+        top: Math.min(pile.at.y, Math.max(8, height - 24 - Math.min(8, pile.hits.length) * 40)),
+        width: WIDTH,
+      }}
       className="absolute max-h-84 overflow-y-auto rounded-md border border-thread bg-calico p-1 shadow-float"
       onKeyDown={(event) => {
         if (event.key === 'Escape') close();

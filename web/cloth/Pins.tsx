@@ -7,7 +7,12 @@ const POINT_OFF = 20;
 /** A side shorter than this on screen has no pin of its own. */
 const LEAST_SIDE = 52;
 
-const CORNERS: readonly Share[] = [{ u: 0, v: 0 }, { u: 1, v: 0 }, { u: 1, v: 1 }, { u: 0, v: 1 }];
+const CORNERS: readonly Share[] = [
+  { u: 0, v: 0 },
+  { u: 1, v: 0 },
+  { u: 1, v: 1 },
+  { u: 0, v: 1 },
+];
 const SIDES: readonly { readonly pin: Share; readonly name: string; readonly along: readonly [Share, Share] }[] = [
   { pin: { u: 0.5, v: 0 }, name: 'top', along: [CORNERS[0] as Share, CORNERS[1] as Share] },
   { pin: { u: 1, v: 0.5 }, name: 'right', along: [CORNERS[1] as Share, CORNERS[2] as Share] },
@@ -29,7 +34,10 @@ interface Props {
 export function Pins({ at, point, onPin, onTurn, onPoint, onPointHome }: Props) {
   const [top, foot] = [at({ u: 0.5, v: 0 }), at({ u: 0.5, v: 1 })];
   const length = Math.hypot(top.x - foot.x, top.y - foot.y) || 1;
-  const turn = { x: top.x + ((top.x - foot.x) / length) * TURN_PIN_OFF, y: top.y + ((top.y - foot.y) / length) * TURN_PIN_OFF };
+  const turn = {
+    x: top.x + ((top.x - foot.x) / length) * TURN_PIN_OFF,
+    y: top.y + ((top.y - foot.y) / length) * TURN_PIN_OFF,
+  };
   // In the middle it would be in the hand's way, which moves motifs by taking them there.
   const isHome = point.u === MIDDLE.u && point.v === MIDDLE.v;
   return (
@@ -38,16 +46,50 @@ export function Pins({ at, point, onPin, onTurn, onPoint, onPointHome }: Props) 
         <line x1={top.x} y1={top.y} x2={turn.x} y2={turn.y} stroke="#1f2430" strokeWidth="3" strokeOpacity="0.55" />
         <line x1={top.x} y1={top.y} x2={turn.x} y2={turn.y} stroke="#fff" strokeWidth="1.25" />
       </svg>
-      <PointPin at={isHome ? { x: turn.x - ((top.y - foot.y) / length) * POINT_OFF, y: turn.y + ((top.x - foot.x) / length) * POINT_OFF } : at(point)} onPress={onPoint} onHome={onPointHome} />
+      <PointPin
+        at={
+          isHome
+            ? {
+                x: turn.x - ((top.y - foot.y) / length) * POINT_OFF,
+                y: turn.y + ((top.x - foot.x) / length) * POINT_OFF,
+              }
+            : at(point)
+        }
+        onPress={onPoint}
+        onHome={onPointHome}
+      />
       {SIDES.map(({ pin, name, along }) => {
         const [a, b] = [at(along[0]), at(along[1])];
         if (Math.hypot(a.x - b.x, a.y - b.y) < LEAST_SIDE) return null;
-        return <Pin key={name} at={at(pin)} name={`side-${name}`} label="Drag to stretch; with Ctrl to slant" small className="cursor-move bg-white" onPress={(event) => onPin(event, pin)} />;
+        return (
+          <Pin
+            key={name}
+            at={at(pin)}
+            name={`side-${name}`}
+            label="Drag to stretch; with Ctrl to slant"
+            small
+            className="cursor-move bg-white"
+            onPress={(event) => onPin(event, pin)}
+          />
+        );
       })}
       {CORNERS.map((pin, n) => (
-        <Pin key={n} at={at(pin)} name={`corner-${n}`} label="Drag to resize; with Alt about the point" className="cursor-nwse-resize bg-white" onPress={(event) => onPin(event, pin)} />
+        <Pin
+          key={n}
+          at={at(pin)}
+          name={`corner-${n}`}
+          label="Drag to resize; with Alt about the point"
+          className="cursor-nwse-resize bg-white"
+          onPress={(event) => onPin(event, pin)}
+        />
       ))}
-      <Pin at={turn} name="turn" label="Drag to turn; with Shift by 15°" className="cursor-grab bg-ink" onPress={onTurn} />
+      <Pin
+        at={turn}
+        name="turn"
+        label="Drag to turn; with Shift by 15°"
+        className="cursor-grab bg-ink"
+        onPress={onTurn}
+      />
     </>
   );
 }
@@ -71,13 +113,23 @@ function Pin({ at, name, label, className, small = false, onPress }: PinProps) {
       className="absolute grid h-5 w-5 place-items-center"
       onPointerDown={(event) => onPress(event.nativeEvent)}
     >
-      <span className={`rounded-full border-2 border-white shadow-[0_0_0_1.5px_#1f2430] ${small ? 'h-2.5 w-2.5' : 'h-3 w-3'} ${className}`} />
+      <span
+        className={`rounded-full border-2 border-white shadow-[0_0_0_1.5px_#1f2430] ${small ? 'h-2.5 w-2.5' : 'h-3 w-3'} ${className}`}
+      />
     </div>
   );
 }
 
 /** The point that turning, sizing and typed places go by: dragged, or clicked twice to go back to the middle. */
-function PointPin({ at, onPress, onHome }: { readonly at: Point; readonly onPress: (event: PointerEvent) => void; readonly onHome: () => void }) {
+function PointPin({
+  at,
+  onPress,
+  onHome,
+}: {
+  readonly at: Point;
+  readonly onPress: (event: PointerEvent) => void;
+  readonly onHome: () => void;
+}) {
   return (
     <div
       title="The point it is turned and sized about: drag it; a double click brings it to the middle"

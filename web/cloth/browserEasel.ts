@@ -48,7 +48,13 @@ export function browserEasel(pictures: ReadonlyMap<string, Picture>): Easel {
       (surface as unknown as OffscreenCanvasRenderingContext2D)[part] = paint as string;
     },
     lay(surface, pixels, to) {
-      (surface as unknown as OffscreenCanvasRenderingContext2D).drawImage(pixels as CanvasImageSource, to.x, to.y, to.width, to.height);
+      (surface as unknown as OffscreenCanvasRenderingContext2D).drawImage(
+        pixels as CanvasImageSource,
+        to.x,
+        to.y,
+        to.width,
+        to.height,
+      );
     },
     picture: (blob) => pictures.get(blob),
   };

@@ -133,7 +133,11 @@ export class ClothHands {
     const { bench, view } = this;
     const placements = bench.free;
     const motifs = bench.motifs.getState();
-    if (this.#picker?.picker.placements !== placements || this.#picker.picker.lattice !== bench.lattice || this.#picker.motifs !== motifs) {
+    if (
+      this.#picker?.picker.placements !== placements ||
+      this.#picker.picker.lattice !== bench.lattice ||
+      this.#picker.motifs !== motifs
+    ) {
       this.#picker = { picker: new Picker(placements, view.pickables, bench.lattice), motifs };
     }
     const { picker } = this.#picker;

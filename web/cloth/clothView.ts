@@ -68,21 +68,35 @@ export class ClothView {
   #held: Held = NOTHING_HELD;
   #frame: number | undefined;
   /** What the visible canvas shows while something moves, for redrawing only what changes. */
-  #shown: { viewport: Viewport; painted: PaintedCloth; below: BrowserSheet; above: BrowserSheet | undefined; layings: readonly Laying[] } | undefined;
+  #shown:
+    | {
+        viewport: Viewport;
+        painted: PaintedCloth;
+        below: BrowserSheet;
+        above: BrowserSheet | undefined;
+        layings: readonly Laying[];
+      }
+    | undefined;
   /** What repeats, while much of it is drawn live. */
   #tile: BrowserSheet | undefined;
   #lastPaintTook = 0;
   #problem: string | undefined;
 
   /** @param seen where the cloth was looked at before; one whole repeat where missing */
-  constructor(canvas: HTMLCanvasElement, session: Session, frame: { width: number; height: number; density: number }, seen?: Viewport) {
+  constructor(
+    canvas: HTMLCanvasElement,
+    session: Session,
+    frame: { width: number; height: number; density: number },
+    seen?: Viewport,
+  ) {
     const context = canvas.getContext('2d');
     if (!context) throw new Error('this browser gives no 2D canvas');
     this.#canvas = canvas;
     this.#context = context;
     this.#session = session;
     const { repeat } = session.state.design;
-    this.#viewport = seen ?? viewportAround(frame, repeat, { left: 0, top: 0, right: repeat.width, bottom: repeat.height }, 0.14);
+    this.#viewport =
+      seen ?? viewportAround(frame, repeat, { left: 0, top: 0, right: repeat.width, bottom: repeat.height }, 0.14);
     this.#fitCanvas();
     this.#worker = new Worker(new URL('./paintWorker.ts', import.meta.url), { type: 'module' });
     this.#worker.onmessage = ({ data }: MessageEvent<PaintAnswer>) => this.#take(data);
@@ -119,14 +133,14 @@ export class ClothView {
     return this.#pickables;
   }
 
-
   get lastPaintTook(): number {
     return this.#lastPaintTook;
   }
 
   setMotifs(motifs: readonly Motif[]): void {
     this.#motifs = motifs;
-    for (const motif of motifs) this.#pickables.set(motif.id, { motif, silhouette: this.#pickables.get(motif.id)?.silhouette });
+    for (const motif of motifs)
+      this.#pickables.set(motif.id, { motif, silhouette: this.#pickables.get(motif.id)?.silhouette });
     this.#update();
   }
 
@@ -144,7 +158,9 @@ export class ClothView {
   }
 
   zoomAt(at: Point, factor: number): void {
-    this.#setViewport(viewportWith(this.#viewport, this.#design.repeat, this.#viewport.scale * factor, toMm(this.#viewport, at), at));
+    this.#setViewport(
+      viewportWith(this.#viewport, this.#design.repeat, this.#viewport.scale * factor, toMm(this.#viewport, at), at),
+    );
   }
 
   /** Looks as told, at the scale and place of another cloth. */
@@ -187,7 +203,11 @@ export class ClothView {
     const { plan } = this.#viewport;
     const by = displacement(plan.grid.lattice, steps);
     const { x, y } = this.#viewport;
-    this.#setViewport({ ...this.#viewport, x: x - Math.round(by.x / plan.reduction), y: y - Math.round(by.y / plan.reduction) });
+    this.#setViewport({
+      ...this.#viewport,
+      x: x - Math.round(by.x / plan.reduction),
+      y: y - Math.round(by.y / plan.reduction),
+    });
   }
 
   get #design(): Design {
@@ -251,7 +271,10 @@ export class ClothView {
       design: this.#wanted,
       motifs: this.#motifs,
       plan,
-      window: plan.kind === 'window' ? { left: seen.left - mx, top: seen.top - my, right: seen.right + mx, bottom: seen.bottom + my } : undefined,
+      window:
+        plan.kind === 'window'
+          ? { left: seen.left - mx, top: seen.top - my, right: seen.right + mx, bottom: seen.bottom + my }
+          : undefined,
       moving: this.#held.ids,
     };
     this.#ordered = order;
@@ -330,14 +353,23 @@ export class ClothView {
   #drawMoving(painted: PaintedCloth, drawn: readonly string[], moving: ReadonlySet<string>): void {
     const viewport = this.#viewport;
     const context = this.#context;
-    const layings = this.#stamps.layings(this.#design, drawn, this.#drawn, viewport.plan, paintedWindow(viewport), painted.order.design);
+    const layings = this.#stamps.layings(
+      this.#design,
+      drawn,
+      this.#drawn,
+      viewport.plan,
+      paintedWindow(viewport),
+      painted.order.design,
+    );
     const before = this.#shown;
     const fresh = before === undefined || before.viewport !== viewport || before.painted !== painted;
     const shown = fresh ? { viewport, painted, ...this.#laidApart(painted), layings } : { ...before, layings };
     this.#shown = shown;
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.save();
-    const touched = fresh ? [] : [...before.layings, ...layings].filter(({ placement }) => moving.has(placement.id)).map(({ box }) => box);
+    const touched = fresh
+      ? []
+      : [...before.layings, ...layings].filter(({ placement }) => moving.has(placement.id)).map(({ box }) => box);
     if (!fresh && isLittle(touched, this.#canvas.width * this.#canvas.height)) {
       // Only where something was or is now; all edges are whole pixels.
       context.beginPath();
@@ -379,7 +411,10 @@ export class ClothView {
         this.#drawn.set(motif.id, drawn);
         this.#pickables.set(motif.id, { motif: drawn.motif, silhouette: this.#silhouette(drawn) });
       },
-      (error: unknown) => this.#report(`The motif “${motif.name}” could not be fetched (${String(error)}). Your design is safe; reload the page.`),
+      (error: unknown) =>
+        this.#report(
+          `The motif “${motif.name}” could not be fetched (${String(error)}). Your design is safe; reload the page.`,
+        ),
     );
   }
 
@@ -397,9 +432,14 @@ export class ClothView {
 
 /** Whether redrawing only these boxes is less work than redrawing everything: a clip of many boxes is slow itself. */
 function isLittle(boxes: readonly Box[], whole: number): boolean {
-  return boxes.length <= 60 && boxes.reduce((sum, { left, top, right, bottom }) => sum + (right - left) * (bottom - top), 0) < whole / 2;
+  return (
+    boxes.length <= 60 &&
+    boxes.reduce((sum, { left, top, right, bottom }) => sum + (right - left) * (bottom - top), 0) < whole / 2
+  );
 }
 
 function contains(outer: Box, inner: Box): boolean {
-  return outer.left <= inner.left && outer.top <= inner.top && outer.right >= inner.right && outer.bottom >= inner.bottom;
+  return (
+    outer.left <= inner.left && outer.top <= inner.top && outer.right >= inner.right && outer.bottom >= inner.bottom
+  );
 }

@@ -9,9 +9,26 @@ import { formatNumber } from '../../core/units/length.ts';
 import type { Bench } from '../design/bench.ts';
 
 /** Something on the cloth that can be taken and worked on. */
-export type Mark = { readonly key: string; readonly name: string; readonly short: string; /** Motifs it is about. */ readonly ids: readonly string[] } & (
-  | { readonly kind: 'hole' | 'clump' | 'pair'; /** mm */ readonly x: number; readonly y: number; readonly r: number; readonly lattice: Lattice }
-  | { readonly kind: 'lane'; readonly angle: number; readonly width: number; readonly at: Point; readonly apart: number }
+export type Mark = {
+  readonly key: string;
+  readonly name: string;
+  readonly short: string;
+  /** Motifs it is about. */ readonly ids: readonly string[];
+} & (
+  | {
+      readonly kind: 'hole' | 'clump' | 'pair';
+      /** mm */ readonly x: number;
+      readonly y: number;
+      readonly r: number;
+      readonly lattice: Lattice;
+    }
+  | {
+      readonly kind: 'lane';
+      readonly angle: number;
+      readonly width: number;
+      readonly at: Point;
+      readonly apart: number;
+    }
 );
 
 /** A pair is ringed at least so widely, mm. */
@@ -21,10 +38,47 @@ const PAIR_R = 3;
 export function marksOf(lattice: Lattice, holes: readonly Hole[], findings: Findings | undefined): Mark[] {
   const round = { lattice };
   return [
-    ...(findings?.lanes ?? []).map(({ angle, width, at, apart, ids }, n): Mark => ({ kind: 'lane', key: `lane ${n}`, name: `Lane ${formatNumber(width, 1)} mm wide`, short: formatNumber(width, 0), ids, angle, width, at, apart })),
-    ...holes.map((hole, n): Mark => ({ kind: 'hole', key: `hole ${n}`, name: `Hole ${formatNumber(2 * hole.r, 1)} mm across`, short: formatNumber(2 * hole.r, 0), ids: [], ...hole, ...round })),
-    ...(findings?.clumps ?? []).map(({ ids, x, y, r }, n): Mark => ({ kind: 'clump', key: `clump ${n}`, name: `Clump of ${ids.length}`, short: `${ids.length}×`, ids, x, y, r: r + 6, ...round })),
-    ...(findings?.pairs ?? []).map(({ a, b, mm, at }, n): Mark => ({ kind: 'pair', key: `pair ${n}`, name: mm <= 0 ? 'Two that touch' : `Two ${formatNumber(mm, 1)} mm apart`, short: formatNumber(Math.max(0, mm), 1), ids: [a, b], ...at, r: PAIR_R, ...round })),
+    ...(findings?.lanes ?? []).map(({ angle, width, at, apart, ids }, n): Mark => ({
+      kind: 'lane',
+      key: `lane ${n}`,
+      name: `Lane ${formatNumber(width, 1)} mm wide`,
+      short: formatNumber(width, 0),
+      ids,
+      angle,
+      width,
+      at,
+      apart,
+    })),
+    ...holes.map((hole, n): Mark => ({
+      kind: 'hole',
+      key: `hole ${n}`,
+      name: `Hole ${formatNumber(2 * hole.r, 1)} mm across`,
+      short: formatNumber(2 * hole.r, 0),
+      ids: [],
+      ...hole,
+      ...round,
+    })),
+    ...(findings?.clumps ?? []).map(({ ids, x, y, r }, n): Mark => ({
+      kind: 'clump',
+      key: `clump ${n}`,
+      name: `Clump of ${ids.length}`,
+      short: `${ids.length}×`,
+      ids,
+      x,
+      y,
+      r: r + 6,
+      ...round,
+    })),
+    ...(findings?.pairs ?? []).map(({ a, b, mm, at }, n): Mark => ({
+      kind: 'pair',
+      key: `pair ${n}`,
+      name: mm <= 0 ? 'Two that touch' : `Two ${formatNumber(mm, 1)} mm apart`,
+      short: formatNumber(Math.max(0, mm), 1),
+      ids: [a, b],
+      ...at,
+      r: PAIR_R,
+      ...round,
+    })),
   ];
 }
 
@@ -32,10 +86,12 @@ export function marksOf(lattice: Lattice, holes: readonly Hole[], findings: Find
 export function seenIn({ x, y, r, lattice }: Extract<Mark, { r: number }>, window: Box): Point[] {
   return lattice.images.flatMap((image) => {
     const at = imagePoint(image, { x, y });
-    return echoesTouching(lattice, { left: at.x - r, top: at.y - r, right: at.x + r, bottom: at.y + r }, window).map((steps) => {
-      const by = displacement(lattice, steps);
-      return { x: at.x + by.x, y: at.y + by.y };
-    });
+    return echoesTouching(lattice, { left: at.x - r, top: at.y - r, right: at.x + r, bottom: at.y + r }, window).map(
+      (steps) => {
+        const by = displacement(lattice, steps);
+        return { x: at.x + by.x, y: at.y + by.y };
+      },
+    );
   });
 }
 
@@ -47,7 +103,9 @@ export function lanesSeen({ angle, width, at, apart }: Extract<Mark, { kind: 'la
   const far = Math.hypot(window.right - window.left, window.bottom - window.top) / 2 + width;
   const seen: number[] = [];
   for (let n = Math.ceil((-far - off) / apart); off + n * apart <= far; n += 1) seen.push(off + n * apart);
-  return seen.sort((p, q) => Math.abs(p) - Math.abs(q)).map((distance) => ({ x: middle.x + normal.x * distance, y: middle.y + normal.y * distance }));
+  return seen
+    .sort((p, q) => Math.abs(p) - Math.abs(q))
+    .map((distance) => ({ x: middle.x + normal.x * distance, y: middle.y + normal.y * distance }));
 }
 
 /** Takes a mark in hand where it is seen: the motifs it is about are chosen there. */
@@ -55,6 +113,7 @@ export function takeMark(bench: Bench, mark: Mark, at: Point): void {
   bench.chooseNear(mark.ids, at);
   bench.mark.set(mark.key);
   // Holes are listed by the check and by the toss.
-  if (mark.kind !== 'hole' || bench.arrangeSide.getState() !== 'check') bench.arrangeSide.set(mark.kind === 'hole' ? 'toss' : 'check');
+  if (mark.kind !== 'hole' || bench.arrangeSide.getState() !== 'check')
+    bench.arrangeSide.set(mark.kind === 'hole' ? 'toss' : 'check');
   bench.said.set(mark.name);
 }

@@ -18,7 +18,11 @@ import { stackAround } from './stackAround.ts';
 import { stampsFor } from './stampsFor.ts';
 
 const easel = nodeEasel();
-const repeat = fc.record({ width: fc.integer({ min: 60, max: 90 }), height: fc.integer({ min: 60, max: 90 }), step: anyStep.filter(({ drop }) => drop.q <= 3) });
+const repeat = fc.record({
+  width: fc.integer({ min: 60, max: 90 }),
+  height: fc.integer({ min: 60, max: 90 }),
+  step: anyStep.filter(({ drop }) => drop.q <= 3),
+});
 
 describe('what is below and above what moves', () => {
   it('is everything else, each thing once, in its order', () => {
@@ -32,7 +36,9 @@ describe('what is below and above what moves', () => {
         }
         const rest = placements.map(({ id }) => id).filter((id) => !moving.includes(id));
         // Below, then what is drawn live with those that move, then above: the whole stack in its order.
-        expect([...(around?.below ?? []), ...(around?.live ?? []), ...(around?.above ?? [])]).toEqual(placements.map(({ id }) => id));
+        expect([...(around?.below ?? []), ...(around?.live ?? []), ...(around?.above ?? [])]).toEqual(
+          placements.map(({ id }) => id),
+        );
         expect(around?.live.filter((id) => !moving.includes(id)).every((id) => rest.includes(id))).toBe(true);
         expect([around?.live[0], around?.live.at(-1)]).toEqual([moving[0], moving.at(-1)]);
       }),
@@ -47,40 +53,67 @@ describe('what is below and above what moves', () => {
   });
 });
 
-const LAYERS = [freeLayer('main', 'Motifs'), { ...freeLayer('glass', 'Glass'), opacity: 0.6 }, { ...freeLayer('over', 'Over'), blend: 'multiply' as const }];
+const LAYERS = [
+  freeLayer('main', 'Motifs'),
+  { ...freeLayer('glass', 'Glass'), opacity: 0.6 },
+  { ...freeLayer('over', 'Over'), blend: 'multiply' as const },
+];
 
 describe('a moving motif', () => {
   it('looks, in every echo, as the cloth will when it is let go', () => {
     fc.assert(
-      fc.property(anyDesign(repeat, 5), fc.array(fc.boolean(), { minLength: 5, maxLength: 5 }), fc.array(fc.nat(2), { minLength: 5, maxLength: 5 }), fc.double({ min: -90, max: 90, noNaN: true }), fc.double({ min: -90, max: 90, noNaN: true }), (flat, picked, inLayer, dx, dy) => {
-        const start = { ...flat, layers: LAYERS, placements: stacked(LAYERS, flat.placements.map((one, n) => ({ ...one, layer: LAYERS[inLayer[n] ?? 0]?.id ?? '' }))) };
-        const moved = start.placements.filter((_one, n) => picked[n]).map(({ id }) => id);
-        const around = stackAround(start.placements, moved);
-        fc.pre(around !== undefined && canPaintApart(start, around));
-        if (!around) return;
-        const design = { ...start, placements: start.placements.map((one) => (moved.includes(one.id) ? { ...one, x: one.x + dx, y: one.y + dy } : one)) };
-        const plan = clothPlan(design.repeat, 9, { width: 2000, height: 2000 });
-        const window = { left: -60, top: -40, right: 340, bottom: 260 };
-        const paint = (only?: ReadonlySet<string>, bare = false) => {
-          const sheet = nodeSheet(400, 300);
-          paintPlane(sheet.surface, sceneOf(design, LEAF_MOTIFS), plan.grid, window, easel, { ...(only && { only }), bare });
-          return sheet;
-        };
-        const frame = paint(around.below);
-        const layings = new MovingStamps(easel).layings(design, around.live, LEAF_MOTIFS, plan, window);
-        layAll(frame.surface, layings, plan.reduction, easel);
-        easel.lay(frame.surface, paint(around.above, true).pixels, { x: 0, y: 0, width: 400, height: 300 });
-        const [live, still] = [pixelsOf(frame), pixelsOf(paint())];
-        let most = 0;
-        for (let i = 0; i < live.length; i += 1) most = Math.max(most, Math.abs((live[i] as number) - (still[i] as number)));
-        // What lies above is laid in one go, which rounds half-covered pixels once more.
-        expect(most).toBeLessThanOrEqual(5);
-        // And each is drawn within the box that is redrawn for it.
-        for (const { box, at, part } of layings) {
-          expect(box.left).toBeLessThanOrEqual(at.x + part.left);
-          expect(box.bottom).toBeGreaterThanOrEqual(at.y + part.bottom);
-        }
-      }),
+      fc.property(
+        anyDesign(repeat, 5),
+        fc.array(fc.boolean(), { minLength: 5, maxLength: 5 }),
+        fc.array(fc.nat(2), { minLength: 5, maxLength: 5 }),
+        fc.double({ min: -90, max: 90, noNaN: true }),
+        fc.double({ min: -90, max: 90, noNaN: true }),
+        (flat, picked, inLayer, dx, dy) => {
+          const start = {
+            ...flat,
+            layers: LAYERS,
+            placements: stacked(
+              LAYERS,
+              flat.placements.map((one, n) => ({ ...one, layer: LAYERS[inLayer[n] ?? 0]?.id ?? '' })),
+            ),
+          };
+          const moved = start.placements.filter((_one, n) => picked[n]).map(({ id }) => id);
+          const around = stackAround(start.placements, moved);
+          fc.pre(around !== undefined && canPaintApart(start, around));
+          if (!around) return;
+          const design = {
+            ...start,
+            placements: start.placements.map((one) =>
+              moved.includes(one.id) ? { ...one, x: one.x + dx, y: one.y + dy } : one,
+            ),
+          };
+          const plan = clothPlan(design.repeat, 9, { width: 2000, height: 2000 });
+          const window = { left: -60, top: -40, right: 340, bottom: 260 };
+          const paint = (only?: ReadonlySet<string>, bare = false) => {
+            const sheet = nodeSheet(400, 300);
+            paintPlane(sheet.surface, sceneOf(design, LEAF_MOTIFS), plan.grid, window, easel, {
+              ...(only && { only }),
+              bare,
+            });
+            return sheet;
+          };
+          const frame = paint(around.below);
+          const layings = new MovingStamps(easel).layings(design, around.live, LEAF_MOTIFS, plan, window);
+          layAll(frame.surface, layings, plan.reduction, easel);
+          easel.lay(frame.surface, paint(around.above, true).pixels, { x: 0, y: 0, width: 400, height: 300 });
+          const [live, still] = [pixelsOf(frame), pixelsOf(paint())];
+          let most = 0;
+          for (let i = 0; i < live.length; i += 1)
+            most = Math.max(most, Math.abs((live[i] as number) - (still[i] as number)));
+          // What lies above is laid in one go, which rounds half-covered pixels once more.
+          expect(most).toBeLessThanOrEqual(5);
+          // And each is drawn within the box that is redrawn for it.
+          for (const { box, at, part } of layings) {
+            expect(box.left).toBeLessThanOrEqual(at.x + part.left);
+            expect(box.bottom).toBeGreaterThanOrEqual(at.y + part.bottom);
+          }
+        },
+      ),
       { numRuns: 40 },
     );
   });
@@ -89,16 +122,29 @@ describe('a moving motif', () => {
 describe('many that move together', () => {
   const random = seeded(7);
   const repeat = { width: 80, height: 70, step: step('half-drop') };
-  const start = { ...newDesign('many', 'Many', repeat), placements: Array.from({ length: MANY + 6 }, (_, n) => leafAt(`m${n}`, { ...UPRIGHT, x: 80 * random(), y: 70 * random(), turn: 360 * random(), scale: 0.5 + random() })) };
+  const start = {
+    ...newDesign('many', 'Many', repeat),
+    placements: Array.from({ length: MANY + 6 }, (_, n) =>
+      leafAt(`m${n}`, { ...UPRIGHT, x: 80 * random(), y: 70 * random(), turn: 360 * random(), scale: 0.5 + random() }),
+    ),
+  };
   const ids = start.placements.map(({ id }) => id);
   const plan = clothPlan(repeat, 5, { width: 2000, height: 2000 });
   const window = { left: -30, top: -20, right: 370, bottom: 280 };
   const laid = (design: typeof start, taken?: typeof start) => {
     const frame = nodeSheet(400, 300);
-    layAll(frame.surface, new MovingStamps(easel).layings(design, ids, LEAF_MOTIFS, plan, window, taken), plan.reduction, easel);
+    layAll(
+      frame.surface,
+      new MovingStamps(easel).layings(design, ids, LEAF_MOTIFS, plan, window, taken),
+      plan.reduction,
+      easel,
+    );
     return pixelsOf(frame);
   };
-  const changed = (change: (one: Placement) => Partial<Placement>) => ({ ...start, placements: start.placements.map((one) => ({ ...one, ...change(one) })) });
+  const changed = (change: (one: Placement) => Partial<Placement>) => ({
+    ...start,
+    placements: start.placements.map((one) => ({ ...one, ...change(one) })),
+  });
   /** The mean difference of a channel where either is drawn on. */
   const off = (a: Uint8ClampedArray, b: Uint8ClampedArray): number => {
     let [sum, count] = [0, 0];
@@ -134,7 +180,14 @@ describe('many that move together', () => {
     const counting = { ...easel, sheet: (...size: [number, number]) => ((painted += 1), easel.sheet(...size)) };
     const stamps = new MovingStamps(counting);
     const turned = (by: number): number => {
-      stamps.layings(changed(({ turn }) => ({ turn: turn + by })), ids, LEAF_MOTIFS, plan, window, start);
+      stamps.layings(
+        changed(({ turn }) => ({ turn: turn + by })),
+        ids,
+        LEAF_MOTIFS,
+        plan,
+        window,
+        start,
+      );
       return painted;
     };
     const first = turned(0);
@@ -150,12 +203,29 @@ describe('many that move together', () => {
     expect(handed).toHaveLength(ids.length);
     const stamps = new MovingStamps(counting);
     stamps.keep(handed.map(({ key, sheet }) => ({ key, image: sheet.pixels as ImageBitmap })));
-    for (const by of [0, 40]) stamps.layings(changed(({ x }) => ({ x: x + by / plan.scaleX })), ids, LEAF_MOTIFS, plan, window, start);
+    for (const by of [0, 40])
+      stamps.layings(
+        changed(({ x }) => ({ x: x + by / plan.scaleX })),
+        ids,
+        LEAF_MOTIFS,
+        plan,
+        window,
+        start,
+      );
     expect(painted).toBe(0);
   });
 
   it('are handed over as far as the window shows them', () => {
-    const scene = sceneOf({ ...start, placements: [leafAt('seen', { ...UPRIGHT, x: 10, y: 10, scale: 0.2 }), leafAt('beyond', { ...UPRIGHT, x: 60, y: 50, scale: 0.2 })] }, LEAF_MOTIFS);
+    const scene = sceneOf(
+      {
+        ...start,
+        placements: [
+          leafAt('seen', { ...UPRIGHT, x: 10, y: 10, scale: 0.2 }),
+          leafAt('beyond', { ...UPRIGHT, x: 60, y: 50, scale: 0.2 }),
+        ],
+      },
+      LEAF_MOTIFS,
+    );
     const corner = { left: 0, top: 0, right: 20 * plan.scaleX, bottom: 20 * plan.scaleY };
     expect(stampsFor(scene, ['seen', 'beyond'], plan.grid, corner, new StampCache(easel))).toHaveLength(1);
     expect(stampsFor(scene, [], plan.grid, corner, new StampCache(easel))).toEqual([]);

@@ -6,7 +6,14 @@ import type { Point } from '../../core/geometry/point.ts';
 import type { ClothPlan } from '../../core/paint/clothPlan.ts';
 import { sceneOf, type DrawnMotif } from '../../core/paint/scene.ts';
 import { StampCache, type Stamp } from '../../core/paint/stampCache.ts';
-import { layStamp, paintStamp, partWorthPainting, stampKey, stampPlace, type StampPlace } from '../../core/paint/stamp.ts';
+import {
+  layStamp,
+  paintStamp,
+  partWorthPainting,
+  stampKey,
+  stampPlace,
+  type StampPlace,
+} from '../../core/paint/stamp.ts';
 import type { Easel, Surface } from '../../core/paint/surface.ts';
 import { echoesTouching } from '../../core/repeat/echoes.ts';
 import { canonical, displacement } from '../../core/repeat/lattice.ts';
@@ -53,7 +60,14 @@ export class MovingStamps {
    * @param taken the design as it was when they were taken up: of many, what was painted then is moved and turned, right to
    * half a pixel and as sharp as a turned picture is
    */
-  layings(design: Design, ids: readonly string[], drawn: ReadonlyMap<string, DrawnMotif>, { grid, reduction }: ClothPlan, window: Box, taken?: Design): Laying[] {
+  layings(
+    design: Design,
+    ids: readonly string[],
+    drawn: ReadonlyMap<string, DrawnMotif>,
+    { grid, reduction }: ClothPlan,
+    window: Box,
+    taken?: Design,
+  ): Laying[] {
     const held = new Set(ids);
     const scene = sceneOf(design, drawn);
     const before = taken && ids.length > MANY ? sceneOf(taken, drawn).placements : scene.placements;
@@ -65,16 +79,29 @@ export class MovingStamps {
       const painted = own?.id === placement.id && own.motif === placement.motif ? own : placement;
       const { box, anchor } = stampPlace(placement, motif, grid);
       const place = stampPlace(painted, motif, grid);
-      const lies: Pick<Laying, 'at' | 'posed'> = painted === placement ? { at: anchor } : liesLike(placement, painted, motif, place, grid);
+      const lies: Pick<Laying, 'at' | 'posed'> =
+        painted === placement ? { at: anchor } : liesLike(placement, painted, motif, place, grid);
       let sheet: Stamp | undefined;
       let last: Box | undefined;
       for (const steps of echoesTouching(grid.lattice, shiftBox(lies.posed ? box : place.box, lies.at), window)) {
         const by = displacement(grid.lattice, steps);
         const at = { x: lies.at.x + by.x - window.left, y: lies.at.y + by.y - window.top };
-        const part = lies.posed ? place.box : partWorthPainting(place.box, at, { left: 0, top: 0, right: window.right - window.left, bottom: window.bottom - window.top });
+        const part = lies.posed
+          ? place.box
+          : partWorthPainting(place.box, at, {
+              left: 0,
+              top: 0,
+              right: window.right - window.left,
+              bottom: window.bottom - window.top,
+            });
         if (!part) continue;
         if (!sheet || part !== last) {
-          sheet = this.#stamps.sheet(stampKey(painted, motif, place, part, grid, scene), part.right - part.left, part.bottom - part.top, (on) => paintStamp(on, painted, motif, place, part, grid, scene, this.#easel));
+          sheet = this.#stamps.sheet(
+            stampKey(painted, motif, place, part, grid, scene),
+            part.right - part.left,
+            part.bottom - part.top,
+            (on) => paintStamp(on, painted, motif, place, part, grid, scene, this.#easel),
+          );
           last = part;
         }
         const covers = shiftBox(lies.posed ? box : part, at);
@@ -84,7 +111,12 @@ export class MovingStamps {
           part,
           at,
           ...(lies.posed && { posed: compose(translation(at.x, at.y), lies.posed) }),
-          box: { left: Math.floor(covers.left / reduction), top: Math.floor(covers.top / reduction), right: Math.ceil(covers.right / reduction), bottom: Math.ceil(covers.bottom / reduction) },
+          box: {
+            left: Math.floor(covers.left / reduction),
+            top: Math.floor(covers.top / reduction),
+            right: Math.ceil(covers.right / reduction),
+            bottom: Math.ceil(covers.bottom / reduction),
+          },
         });
       }
     });
@@ -93,9 +125,21 @@ export class MovingStamps {
 }
 
 /** How the stamp of a placement as it was is laid to look as it is now: by whole pixels where only its place is another. */
-function liesLike(now: Placement, was: Placement, { motif }: DrawnMotif, { phase }: StampPlace, { lattice, scaleX, scaleY }: PixelGrid): Pick<Laying, 'at' | 'posed'> {
+function liesLike(
+  now: Placement,
+  was: Placement,
+  { motif }: DrawnMotif,
+  { phase }: StampPlace,
+  { lattice, scaleX, scaleY }: PixelGrid,
+): Pick<Laying, 'at' | 'posed'> {
   const centre = canonical(lattice, { x: now.x * scaleX, y: now.y * scaleY });
-  if (now.turn === was.turn && now.scale === was.scale && now.stretch === was.stretch && now.skew === was.skew && now.mirrored === was.mirrored) {
+  if (
+    now.turn === was.turn &&
+    now.scale === was.scale &&
+    now.stretch === was.stretch &&
+    now.skew === was.skew &&
+    now.mirrored === was.mirrored
+  ) {
     return { at: { x: Math.round(centre.x - phase.x), y: Math.round(centre.y - phase.y) } };
   }
   const at = { x: Math.floor(centre.x), y: Math.floor(centre.y) };
@@ -103,7 +147,10 @@ function liesLike(now: Placement, was: Placement, { motif }: DrawnMotif, { phase
   const back = invert(compose(pixels, shapeMatrix(was, motif)));
   if (!back) return { at };
   const onward = compose(compose(pixels, shapeMatrix(now, motif)), back);
-  return { at, posed: compose(translation(centre.x - at.x, centre.y - at.y), compose(onward, translation(-phase.x, -phase.y))) };
+  return {
+    at,
+    posed: compose(translation(centre.x - at.x, centre.y - at.y), compose(onward, translation(-phase.x, -phase.y))),
+  };
 }
 
 /** Lays the stamps on a surface in screen pixels. */

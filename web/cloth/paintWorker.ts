@@ -12,7 +12,10 @@ import { stampsFor } from './stampsFor.ts';
 
 const shelf = new ArtworkShelf();
 const stamps = new StampCache(shelf.easel);
-const port = self as unknown as { postMessage(answer: PaintAnswer, transfer: Transferable[]): void; onmessage: ((event: MessageEvent<PaintOrder>) => void) | null };
+const port = self as unknown as {
+  postMessage(answer: PaintAnswer, transfer: Transferable[]): void;
+  onmessage: ((event: MessageEvent<PaintOrder>) => void) | null;
+};
 
 port.onmessage = ({ data }) => {
   answer(data).catch((error: unknown) => {
@@ -29,12 +32,25 @@ async function answer(order: PaintOrder): Promise<void> {
   const below = paint(order, scene, around ? { only: around.below } : {});
   const above = around && around.above.size > 0 ? paint(order, scene, { only: around.above, bare: true }) : undefined;
   const live = around && around.live.length > MANY ? await livePictures(order, scene, around.live) : [];
-  port.postMessage({ id: order.id, below, above, stamps: live, took: performance.now() - began }, [below, ...(above ? [above] : []), ...live.map(({ image }) => image)]);
+  port.postMessage({ id: order.id, below, above, stamps: live, took: performance.now() - began }, [
+    below,
+    ...(above ? [above] : []),
+    ...live.map(({ image }) => image),
+  ]);
 }
 
 /** Pictures of what is about to move; what lies between is among it. */
-function livePictures({ plan: { grid }, window }: PaintOrder, scene: Scene, ids: readonly string[]): Promise<PaintedStamp[]> {
-  return Promise.all(stampsFor(scene, ids, grid, window ?? cellWindow(grid), stamps).map(async ({ key, sheet }) => ({ key, image: await createImageBitmap(sheet.pixels as OffscreenCanvas) })));
+function livePictures(
+  { plan: { grid }, window }: PaintOrder,
+  scene: Scene,
+  ids: readonly string[],
+): Promise<PaintedStamp[]> {
+  return Promise.all(
+    stampsFor(scene, ids, grid, window ?? cellWindow(grid), stamps).map(async ({ key, sheet }) => ({
+      key,
+      image: await createImageBitmap(sheet.pixels as OffscreenCanvas),
+    })),
+  );
 }
 
 function paint(order: PaintOrder, scene: Scene, options: PlaneOptions): ImageBitmap {

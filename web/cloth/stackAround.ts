@@ -17,7 +17,10 @@ export function stackAround(placements: readonly Placement[], moving: readonly s
   const held = new Set(moving);
   const first = placements.findIndex(({ id }) => held.has(id));
   const lowest = first < 0 ? placements.length : first;
-  const highest = Math.max(lowest - 1, placements.findLastIndex(({ id }) => held.has(id)));
+  const highest = Math.max(
+    lowest - 1,
+    placements.findLastIndex(({ id }) => held.has(id)),
+  );
   const between = placements.slice(lowest, highest + 1);
   const ids = (list: readonly Placement[]): string[] => list.map(({ id }) => id);
   if (between.length > Math.max(MOST_LIVE, moving.length)) {
@@ -25,5 +28,9 @@ export function stackAround(placements: readonly Placement[], moving: readonly s
     return { below: new Set(ids(placements.slice(0, lowest))), live: moving, above: new Set(ids(rest)) };
   }
   // What is not on the cloth yet will lie on top.
-  return { below: new Set(ids(placements.slice(0, lowest))), live: first < 0 ? moving : ids(between), above: new Set(ids(placements.slice(highest + 1))) };
+  return {
+    below: new Set(ids(placements.slice(0, lowest))),
+    live: first < 0 ? moving : ids(between),
+    above: new Set(ids(placements.slice(highest + 1))),
+  };
 }

@@ -16,7 +16,13 @@ export interface KeyedStamp {
  * The stamps of placements as they lie, of those that the window shows, for whoever is about to move them; not of huge ones,
  * which are painted in part, and no more than can be kept.
  */
-export function stampsFor(scene: Scene, ids: readonly string[], grid: PixelGrid, window: Box, stamps: StampCache): KeyedStamp[] {
+export function stampsFor(
+  scene: Scene,
+  ids: readonly string[],
+  grid: PixelGrid,
+  window: Box,
+  stamps: StampCache,
+): KeyedStamp[] {
   const held = new Set(ids);
   const found: KeyedStamp[] = [];
   let pixels = 0;
@@ -31,7 +37,12 @@ export function stampsFor(scene: Scene, ids: readonly string[], grid: PixelGrid,
     pixels += width * height;
     if (pixels > KEPT_PIXELS) break;
     const key = stampKey(placement, motif, place, box, grid, scene);
-    found.push({ key, sheet: stamps.sheet(key, width, height, (on) => paintStamp(on, placement, motif, place, box, grid, scene, stamps.easel)) });
+    found.push({
+      key,
+      sheet: stamps.sheet(key, width, height, (on) =>
+        paintStamp(on, placement, motif, place, box, grid, scene, stamps.easel),
+      ),
+    });
   }
   return found;
 }

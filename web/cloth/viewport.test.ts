@@ -4,7 +4,10 @@ import { anyRepeat } from '../../core/testing/arbitraries.ts';
 import { lengthToMm, paintedWindow, toCss, toMm, viewportAround, viewportWith } from './viewport.ts';
 
 const frame = { width: 920, height: 640, density: 1 };
-const anyAt = fc.record({ x: fc.double({ min: 0, max: 920, noNaN: true }), y: fc.double({ min: 0, max: 640, noNaN: true }) });
+const anyAt = fc.record({
+  x: fc.double({ min: 0, max: 920, noNaN: true }),
+  y: fc.double({ min: 0, max: 640, noNaN: true }),
+});
 const anyScale = fc.double({ min: 0.02, max: 60, noNaN: true });
 
 describe('a viewport', () => {

@@ -46,8 +46,15 @@ export function viewportWith(frame: Frame, repeat: Repeat, wished: number, mm: P
 
 /** The viewport that shows `box` (mm) in the middle, as large as fits with a margin. */
 export function viewportAround(frame: Frame, repeat: Repeat, box: Box, margin = 0.08): Viewport {
-  const scale = (1 - 2 * margin) * Math.min(frame.width / (box.right - box.left), frame.height / (box.bottom - box.top));
-  return viewportWith(frame, repeat, scale, { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 }, middle(frame));
+  const scale =
+    (1 - 2 * margin) * Math.min(frame.width / (box.right - box.left), frame.height / (box.bottom - box.top));
+  return viewportWith(
+    frame,
+    repeat,
+    scale,
+    { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 },
+    middle(frame),
+  );
 }
 
 export function middle({ width, height }: Pick<Viewport, 'width' | 'height'>): Point {
@@ -78,7 +85,12 @@ export function lengthToMm({ plan, density }: Viewport, by: Point): Point {
 /** The window in whole pixels of the painted plane. */
 export function paintedWindow({ width, height, density, plan, x, y }: Viewport): Box {
   const by = plan.reduction;
-  return { left: x * by, top: y * by, right: (x + Math.ceil(width * density)) * by, bottom: (y + Math.ceil(height * density)) * by };
+  return {
+    left: x * by,
+    top: y * by,
+    right: (x + Math.ceil(width * density)) * by,
+    bottom: (y + Math.ceil(height * density)) * by,
+  };
 }
 
 /** The same place at the same scale after the window or the repeat has changed. */

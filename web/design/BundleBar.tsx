@@ -26,7 +26,9 @@ export function BundleBar({ inside, onClose, onPart }: Props) {
     }
     const parts = closedParts(inside.opened, bench.session.state.committed);
     const before = bench.motif(inside.motif)?.recipe;
-    const undo = before ? { action: { label: 'Undo', run: () => deed.mutate({ id: inside.motif, recipe: before }) } } : {};
+    const undo = before
+      ? { action: { label: 'Undo', run: () => deed.mutate({ id: inside.motif, recipe: before }) } }
+      : {};
     void deed.mutateAsync({ id: inside.motif, recipe: { kind: 'bundle', parts } }).then(
       () => {
         onClose();
@@ -37,7 +39,10 @@ export function BundleBar({ inside, onClose, onPart }: Props) {
     );
   };
   return (
-    <header data-bundle-bar className="col-span-2 col-start-2 row-start-1 flex min-w-0 items-center gap-3 border-b border-thread bg-white px-3">
+    <header
+      data-bundle-bar
+      className="col-span-2 col-start-2 row-start-1 flex min-w-0 items-center gap-3 border-b border-thread bg-white px-3"
+    >
       <p className="min-w-0 truncate text-sm">
         Open: <span className="font-name text-base font-semibold">{inside.name}</span>
       </p>

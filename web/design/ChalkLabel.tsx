@@ -1,4 +1,14 @@
-import { BringToFront, ChevronDown, ChevronUp, CopyPlus, FlipVertical2, Package, PackageOpen, SendToBack, Trash2 } from 'lucide-react';
+import {
+  BringToFront,
+  ChevronDown,
+  ChevronUp,
+  CopyPlus,
+  FlipVertical2,
+  Package,
+  PackageOpen,
+  SendToBack,
+  Trash2,
+} from 'lucide-react';
 import type { Placement } from '../../core/document/placement.ts';
 import type { Box } from '../../core/geometry/box.ts';
 import type { Motif } from '../../core/motif/motif.ts';
@@ -72,7 +82,14 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
         <PlaceNumber axis="y" label="Down" />
         <SpanNumber side="width" keep label="Wide" />
         <OwnNumber kind="turn" label="Turned" />
-        <button type="button" aria-expanded={open} aria-label="More numbers" title="More numbers" onClick={() => more.set(!open)} className="grid h-8 place-items-center rounded-sm hover:bg-linen">
+        <button
+          type="button"
+          aria-expanded={open}
+          aria-label="More numbers"
+          title="More numbers"
+          onClick={() => more.set(!open)}
+          className="grid h-8 place-items-center rounded-sm hover:bg-linen"
+        >
           {open ? <ChevronUp size={15} aria-hidden /> : <ChevronDown size={15} aria-hidden />}
         </button>
       </div>

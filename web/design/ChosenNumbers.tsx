@@ -33,12 +33,27 @@ export function PlaceNumber({ axis, ...named }: Named & { readonly axis: 'x' | '
   if (!frame || !first) return null;
   const steps = bench.selection.getState().at.get(first.id) ?? { i: 0, j: 0 };
   const isOwn = chosen.length === 1 && bench.point.getState() === MIDDLE;
-  const mm = isOwn ? first[axis] : atShare(frame, bench.point.getState())[axis] - displacement(bench.lattice, steps)[axis];
-  return <LengthField {...named} mm={mm} signed onChange={(next) => bench.move(bench.grip(), axis === 'x' ? { x: next - mm, y: 0 } : { x: 0, y: next - mm }, 'Moved')} />;
+  const mm = isOwn
+    ? first[axis]
+    : atShare(frame, bench.point.getState())[axis] - displacement(bench.lattice, steps)[axis];
+  return (
+    <LengthField
+      {...named}
+      mm={mm}
+      signed
+      onChange={(next) =>
+        bench.move(bench.grip(), axis === 'x' ? { x: next - mm, y: 0 } : { x: 0, y: next - mm }, 'Moved')
+      }
+    />
+  );
 }
 
 /** The width or height of what is chosen along its own sides; the other goes along where proportions are kept. */
-export function SpanNumber({ side, keep, ...named }: Named & { readonly side: 'width' | 'height'; readonly keep: boolean }) {
+export function SpanNumber({
+  side,
+  keep,
+  ...named
+}: Named & { readonly side: 'width' | 'height'; readonly keep: boolean }) {
   const bench = useChosen();
   const { frame, pivot } = bench;
   if (!frame || !pivot) return null;
@@ -46,7 +61,11 @@ export function SpanNumber({ side, keep, ...named }: Named & { readonly side: 'w
   const change = (next: number): void => {
     const factor = next / mm;
     if (keep) bench.remap('Resized', about(pivot, { scale: factor }));
-    else bench.remap('Stretched', stretched(frame, side === 'width' ? factor : 1, side === 'height' ? factor : 1, bench.point.getState()));
+    else
+      bench.remap(
+        'Stretched',
+        stretched(frame, side === 'width' ? factor : 1, side === 'height' ? factor : 1, bench.point.getState()),
+      );
   };
   return <LengthField {...named} mm={mm} min={mm * 1e-3} max={mm * 1e3} onChange={change} />;
 }
@@ -62,10 +81,31 @@ interface OwnNumber {
 }
 
 const OWN: Readonly<Record<'size' | 'turn' | 'skew' | 'opacity', OwnNumber>> = {
-  size: { sign: '%', said: 'Resized', min: SMALLEST_SCALE * 100, max: LARGEST_SCALE * 100, read: ({ scale }) => scale * 100, write: (percent) => ({ scale: percent / 100 }) },
+  size: {
+    sign: '%',
+    said: 'Resized',
+    min: SMALLEST_SCALE * 100,
+    max: LARGEST_SCALE * 100,
+    read: ({ scale }) => scale * 100,
+    write: (percent) => ({ scale: percent / 100 }),
+  },
   turn: { sign: '°', said: 'Turned', read: ({ turn }) => turn, write: (turn) => ({ turn: withinTurn(turn) }) },
-  skew: { sign: '°', said: 'Slanted', min: -MOST_SKEW, max: MOST_SKEW, read: ({ skew }) => skew, write: (skew) => ({ skew }) },
-  opacity: { sign: '%', said: 'Changed the opacity', min: 0, max: 100, read: ({ opacity }) => opacity * 100, write: (percent) => ({ opacity: percent / 100 }) },
+  skew: {
+    sign: '°',
+    said: 'Slanted',
+    min: -MOST_SKEW,
+    max: MOST_SKEW,
+    read: ({ skew }) => skew,
+    write: (skew) => ({ skew }),
+  },
+  opacity: {
+    sign: '%',
+    said: 'Changed the opacity',
+    min: 0,
+    max: 100,
+    read: ({ opacity }) => opacity * 100,
+    write: (percent) => ({ opacity: percent / 100 }),
+  },
 };
 
 /** Of one motif about its point, of several each about its own centre. */
@@ -82,7 +122,16 @@ export function OwnNumber({ kind, ...named }: Named & { readonly kind: keyof typ
     else if (aboutPoint && kind === 'size') bench.resize(next / 100 / only.scale);
     else bench.change(said, (_one, n) => write(values[n] ?? next));
   };
-  return <EachField {...named} sign={sign} values={chosen.map(read)} {...(min !== undefined && { min })} {...(max !== undefined && { max })} onChange={change} />;
+  return (
+    <EachField
+      {...named}
+      sign={sign}
+      values={chosen.map(read)}
+      {...(min !== undefined && { min })}
+      {...(max !== undefined && { max })}
+      onChange={change}
+    />
+  );
 }
 
 export function BlendNumber(named: Named) {
@@ -91,5 +140,11 @@ export function BlendNumber(named: Named) {
   const [first] = chosen;
   if (!first) return null;
   const alike = chosen.every(({ blend }) => blend === first.blend);
-  return <BlendField {...named} value={alike ? first.blend : undefined} onChange={(blend) => bench.change('Changed the blending', () => ({ blend }))} />;
+  return (
+    <BlendField
+      {...named}
+      value={alike ? first.blend : undefined}
+      onChange={(blend) => bench.change('Changed the blending', () => ({ blend }))}
+    />
+  );
 }

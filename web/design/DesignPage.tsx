@@ -6,7 +6,15 @@ import { openBundle } from '../../core/bundle/openBundle.ts';
 import type { BundleRecipe } from '../../core/bundle/part.ts';
 import type { Placement } from '../../core/document/placement.ts';
 import type { Session } from '../../core/document/session.ts';
-import { createDesign, leaveDesign, readDesign, readSince, saveCommands, useDesign, type OpenDesign } from '../api/designs.ts';
+import {
+  createDesign,
+  leaveDesign,
+  readDesign,
+  readSince,
+  saveCommands,
+  useDesign,
+  type OpenDesign,
+} from '../api/designs.ts';
 import { useMotifs, type DrawerMotif } from '../api/motifs.ts';
 import { Fetched } from '../shared/Fetched.tsx';
 import { useNotify } from '../shared/Notices.tsx';
@@ -28,11 +36,22 @@ export function DesignPage() {
   const design = useDesign(id, kept.isSuccess);
   const delivered = kept.data;
   useEffect(() => {
-    if (delivered && delivered.saved > 0) notify({ text: `${delivered.saved === 1 ? 'One edit' : `${delivered.saved} edits`} of before, kept in this browser, ${delivered.saved === 1 ? 'is' : 'are'} saved now.` });
-    for (const name of delivered?.parted ?? []) notify({ text: `The design was changed elsewhere meanwhile. Your edits of before are kept as “${name}”.`, tone: 'problem' });
+    if (delivered && delivered.saved > 0)
+      notify({
+        text: `${delivered.saved === 1 ? 'One edit' : `${delivered.saved} edits`} of before, kept in this browser, ${delivered.saved === 1 ? 'is' : 'are'} saved now.`,
+      });
+    for (const name of delivered?.parted ?? [])
+      notify({
+        text: `The design was changed elsewhere meanwhile. Your edits of before are kept as “${name}”.`,
+        tone: 'problem',
+      });
   }, [delivered, notify]);
   return (
-    <Fetched what="design" query={kept.error ? { data: undefined, error: kept.error } : design} back={{ to: '/', name: 'table' }}>
+    <Fetched
+      what="design"
+      query={kept.error ? { data: undefined, error: kept.error } : design}
+      back={{ to: '/', name: 'table' }}
+    >
       {(opened) => <OpenBench key={id} opened={opened} />}
     </Fetched>
   );
@@ -67,14 +86,20 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
     const saver = new Saver(bench.session, opened.revision, {
       keep: (unsaved) =>
         void (unsaved ? keepEdits({ key, design: id, ...unsaved }) : forgetEdits(key)).catch((error: unknown) =>
-          notify({ text: `This browser keeps no copy of what is not saved yet (${String(error)}). Leave this window open until it says “Saved”.`, tone: 'problem' }),
+          notify({
+            text: `This browser keeps no copy of what is not saved yet (${String(error)}). Leave this window open until it says “Saved”.`,
+            tone: 'problem',
+          }),
         ),
       send: (save, revision, commands, leaving) => saveCommands(id, save, revision, commands, leaving),
       since: (revision) => readSince(id, revision, key, true),
       read: () => readDesign(id),
       part: (why) => part(bench.session, why),
     });
-    const company = new Company(saver, { since: (revision, editing) => readSince(id, revision, key, editing), leave: () => leaveDesign(id, key) });
+    const company = new Company(saver, {
+      since: (revision, editing) => readSince(id, revision, key, editing),
+      leave: () => leaveDesign(id, key),
+    });
     return { bench, saver, company, key };
   });
 
@@ -82,7 +107,10 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
     // What is not acknowledged is kept in the browser, so leaving loses nothing and nothing has to be asked.
     const leave = (): void => saver.leave();
     const here = new AbortController();
-    void navigator.locks.request(lockOf(key), () => new Promise<void>((resolve) => here.signal.addEventListener('abort', () => resolve())));
+    void navigator.locks.request(
+      lockOf(key),
+      () => new Promise<void>((resolve) => here.signal.addEventListener('abort', () => resolve())),
+    );
     saver.open();
     company.open();
     // Other windows of this browser are told at once; those elsewhere ask by themselves.
@@ -91,7 +119,8 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
     let { revision } = saver;
     const tell = saver.subscribe(() => {
       // The server hears first that this window is edited in.
-      if (saver.revision !== revision && saver.getState().kind === 'saved') void company.ask().then(() => here.signal.aborted || told.postMessage('saved'));
+      if (saver.revision !== revision && saver.getState().kind === 'saved')
+        void company.ask().then(() => here.signal.aborted || told.postMessage('saved'));
       ({ revision } = saver);
     });
     window.addEventListener('pagehide', leave);
@@ -143,7 +172,12 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
   );
 }
 
-function insideOf(bench: Bench, placement: Placement, motif: DrawerMotif, recipe: BundleRecipe): ConstructorParameters<typeof Bench> {
+function insideOf(
+  bench: Bench,
+  placement: Placement,
+  motif: DrawerMotif,
+  recipe: BundleRecipe,
+): ConstructorParameters<typeof Bench> {
   const opened = openBundle(bench.session.state.committed, placement, motif, recipe.parts, nanoid);
   return [opened.design, { name: motif.name, motif: motif.id, opened }];
 }

@@ -54,8 +54,17 @@ export function DownloadSheet({ open, onClose, repeat, source }: Props) {
     <Sheet title="Download the tile" open={open} onClose={leave}>
       <form onSubmit={submit} className="grid gap-4">
         <RadioGroup value={by} onChange={setBy} aria-label="Size by" className="flex gap-1">
-          {([['dpi', 'By density'], ['width', 'By pixel width']] as const).map(([value, name]) => (
-            <Radio key={value} value={value} className="grid h-8 grow cursor-pointer place-items-center rounded-md border border-thread bg-white text-sm data-checked:border-ink data-checked:ring-1 data-checked:ring-ink">
+          {(
+            [
+              ['dpi', 'By density'],
+              ['width', 'By pixel width'],
+            ] as const
+          ).map(([value, name]) => (
+            <Radio
+              key={value}
+              value={value}
+              className="grid h-8 grow cursor-pointer place-items-center rounded-md border border-thread bg-white text-sm data-checked:border-ink data-checked:ring-1 data-checked:ring-ink"
+            >
               {name}
             </Radio>
           ))}
@@ -63,7 +72,14 @@ export function DownloadSheet({ open, onClose, repeat, source }: Props) {
         {by === 'dpi' ? (
           <div className="flex items-end gap-2">
             <div className="grow">
-              <QuantityField label="Dots per inch" shown={formatNumber(dpi)} value={dpi} step={10} read={(text) => parseAmount(text, { sign: '', current: dpi, min: LEAST_DPI, max: MOST_DPI })} onChange={setDpi} />
+              <QuantityField
+                label="Dots per inch"
+                shown={formatNumber(dpi)}
+                value={dpi}
+                step={10}
+                read={(text) => parseAmount(text, { sign: '', current: dpi, min: LEAST_DPI, max: MOST_DPI })}
+                onChange={setDpi}
+              />
             </div>
             {[72, 150, 300].map((one) => (
               <Button key={one} pressed={dpi === one} onClick={() => setDpi(one)}>
@@ -72,13 +88,22 @@ export function DownloadSheet({ open, onClose, repeat, source }: Props) {
             ))}
           </div>
         ) : (
-          <QuantityField label="Width in pixels" shown={String(width)} value={width} step={1} read={(text) => Math.round(parseAmount(text, { sign: '', current: width, min: 1, max: MOST_WIDTH }))} onChange={setWidth} />
+          <QuantityField
+            label="Width in pixels"
+            shown={String(width)}
+            value={width}
+            step={1}
+            read={(text) => Math.round(parseAmount(text, { sign: '', current: width, min: 1, max: MOST_WIDTH }))}
+            onChange={setWidth}
+          />
         )}
         <div className="rounded-md border border-thread bg-white p-3 text-sm" data-plan>
           <p className="font-semibold">
             PNG, {unit.width} × {unit.height} px, {formatNumber(plan.density, 2)} dpi
           </p>
-          <p className="text-graphite">{cells === 1 ? 'The cell itself.' : `The straight unit: ${cells} cells, so that it repeats without a drop.`}</p>
+          <p className="text-graphite">
+            {cells === 1 ? 'The cell itself.' : `The straight unit: ${cells} cells, so that it repeats without a drop.`}
+          </p>
           <p className="mt-1 text-graphite">{fitText(plan)}</p>
           {'width' in size && unit.width !== size.width && (
             <p className="mt-1 text-graphite">

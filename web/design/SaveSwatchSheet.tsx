@@ -30,7 +30,10 @@ export function SaveSwatchSheet({ open, onClose, saver }: Props) {
   };
   const watch = useJob<{ swatch: string }>(({ swatch }) => {
     void client.invalidateQueries({ queryKey: ['swatches'] });
-    notify({ text: `“${name}” is in the swatch book.`, action: { label: 'Show it', run: () => void navigate(`/swatches/${swatch}`) } });
+    notify({
+      text: `“${name}” is in the swatch book.`,
+      action: { label: 'Show it', run: () => void navigate(`/swatches/${swatch}`) },
+    });
     close();
   });
 
@@ -48,10 +51,19 @@ export function SaveSwatchSheet({ open, onClose, saver }: Props) {
   return (
     <Sheet title="Save swatch" open={open} onClose={leave}>
       <form onSubmit={submit} className="grid gap-4">
-        <p className="text-sm text-graphite">Keeps the finished repeat under a name. The design stays as it is and can be worked on.</p>
+        <p className="text-sm text-graphite">
+          Keeps the finished repeat under a name. The design stays as it is and can be worked on.
+        </p>
         <label className="block">
           <span className="mb-0.5 block text-xs text-graphite">Name of the swatch</span>
-          <input autoFocus value={name} maxLength={120} onChange={(event) => setTyped(event.target.value)} onFocus={(event) => event.currentTarget.select()} className="h-8 w-full rounded-md border border-thread bg-white px-2" />
+          <input
+            autoFocus
+            value={name}
+            maxLength={120}
+            onChange={(event) => setTyped(event.target.value)}
+            onFocus={(event) => event.currentTarget.select()}
+            className="h-8 w-full rounded-md border border-thread bg-white px-2"
+          />
         </label>
         <JobProgress watch={watch} doing="Painting the swatch" />
         <div className="flex justify-end gap-2">

@@ -14,12 +14,20 @@ export function ScaleBar({ cloth: { view }, hands }: { readonly cloth: ClothPart
     view.show({ left: at.x - 500, right: at.x + 500, top: at.y - 1, bottom: at.y + 1 }, 0);
   };
   return (
-    <div role="group" aria-label="Scale" className="grid shrink-0 content-center gap-1.5 border-l border-thread px-3 py-2">
+    <div
+      role="group"
+      aria-label="Scale"
+      className="grid shrink-0 content-center gap-1.5 border-l border-thread px-3 py-2"
+    >
       <div className="flex items-center gap-1">
         <Button look="quiet" label="Farther" onClick={() => hands.zoom(1 / 1.25)}>
           <Minus size={16} aria-hidden />
         </Button>
-        <output className="w-14 text-center text-sm" title="Of actual size" data-scale={viewport.plan.scaleX / viewport.density}>
+        <output
+          className="w-14 text-center text-sm"
+          title="Of actual size"
+          data-scale={viewport.plan.scaleX / viewport.density}
+        >
           {percent} %
         </output>
         <Button look="quiet" label="Closer" onClick={() => hands.zoom(1.25)}>

@@ -16,7 +16,10 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
   const [unit] = useUnit();
   const { colours } = currentColourway(design);
   return (
-    <aside aria-label="Selvedge" className="relative col-start-1 row-span-3 row-start-1 flex flex-col overflow-hidden border-r border-thread bg-white">
+    <aside
+      aria-label="Selvedge"
+      className="relative col-start-1 row-span-3 row-start-1 flex flex-col overflow-hidden border-r border-thread bg-white"
+    >
       <div className="h-12 shrink-0" />
       <div className="relative min-h-0 grow">
         {cloth && <Rule view={cloth.view} />}
@@ -36,7 +39,10 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
           <span className="shrink-0 text-graphite">{repeatText(design.repeat, unit)}</span>
         </p>
       </div>
-      <ul aria-label="Inks" className="flex max-h-72 shrink-0 flex-col items-center gap-1.5 overflow-y-auto border-t border-thread py-3">
+      <ul
+        aria-label="Inks"
+        className="flex max-h-72 shrink-0 flex-col items-center gap-1.5 overflow-y-auto border-t border-thread py-3"
+      >
         {design.inks.map((ink) => (
           <li key={ink.id}>
             <button
@@ -71,12 +77,26 @@ function Rule({ view }: { readonly view: ClothView }) {
   const ticks = Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => first + i);
   const lattice = latticeOf(design.repeat);
   const firstCell = Math.floor(y / density / scale / lattice.height);
-  const cells = Array.from({ length: Math.min(400, Math.ceil(height / (lattice.height * scale)) + 2) }, (_, i) => firstCell + i);
+  const cells = Array.from(
+    { length: Math.min(400, Math.ceil(height / (lattice.height * scale)) + 2) },
+    (_, i) => firstCell + i,
+  );
   return (
     <svg className="absolute inset-0 h-full w-full" aria-hidden data-rule>
       {ticks.map((n) => {
         const long = n % every === 0;
-        return <line key={n} x1={long ? 42 : n % (every / 2) === 0 ? 46 : 50} x2="56" y1={at(n * minor)} y2={at(n * minor)} stroke="#5b5f69" strokeWidth="1" shapeRendering="crispEdges" />;
+        return (
+          <line
+            key={n}
+            x1={long ? 42 : n % (every / 2) === 0 ? 46 : 50}
+            x2="56"
+            y1={at(n * minor)}
+            y2={at(n * minor)}
+            stroke="#5b5f69"
+            strokeWidth="1"
+            shapeRendering="crispEdges"
+          />
+        );
       })}
       {ticks
         .filter((n) => n % every === 0)
@@ -86,7 +106,11 @@ function Rule({ view }: { readonly view: ClothView }) {
           </text>
         ))}
       {cells.map((j) => (
-        <path key={j} d={`M56 ${at(j * lattice.height) - 5} L48 ${at(j * lattice.height)} L56 ${at(j * lattice.height) + 5} Z`} fill="#b3402e" />
+        <path
+          key={j}
+          d={`M56 ${at(j * lattice.height) - 5} L48 ${at(j * lattice.height)} L56 ${at(j * lattice.height) + 5} Z`}
+          fill="#b3402e"
+        />
       ))}
     </svg>
   );

@@ -23,7 +23,12 @@ export function Squint({ onClose }: { readonly onClose: () => void }) {
   const { design } = useStore(bench.session);
   const [at, setAt] = useState(() => ({ x: design.repeat.width, y: design.repeat.height }));
   return (
-    <Overlay label="Squint" title="Squint" note="What stands out now is what will be seen on the wall: holes, lanes, clumps of one colour. Drag moves all of them." onClose={onClose}>
+    <Overlay
+      label="Squint"
+      title="Squint"
+      note="What stands out now is what will be seen on the wall: holes, lanes, clumps of one colour. Drag moves all of them."
+      onClose={onClose}
+    >
       <div className="grid min-h-0 grow grid-cols-3 grid-rows-2 gap-3 p-3">
         {VIEWS.map(({ name, metres, blur }) => {
           const scale = (ACTUAL_SCALE * ARM) / metres;
@@ -32,8 +37,15 @@ export function Squint({ onClose }: { readonly onClose: () => void }) {
             if (look.scale === scale) setAt(look.at);
           };
           return (
-            <figure key={name} aria-label={name} className="flex min-h-0 min-w-0 flex-col overflow-hidden rounded-md border border-thread bg-white">
-              <div className="relative min-h-0 grow overflow-hidden" style={blur > 0 ? { filter: `blur(${blur}px)` } : undefined}>
+            <figure
+              key={name}
+              aria-label={name}
+              className="flex min-h-0 min-w-0 flex-col overflow-hidden rounded-md border border-thread bg-white"
+            >
+              <div
+                className="relative min-h-0 grow overflow-hidden"
+                style={blur > 0 ? { filter: `blur(${blur}px)` } : undefined}
+              >
                 <LiveCloth design={design} look={{ at, scale }} onLook={move} />
               </div>
               <figcaption className="shrink-0 border-t border-thread px-3 py-1.5 text-sm">{name}</figcaption>

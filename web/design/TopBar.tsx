@@ -69,7 +69,12 @@ function OthersNote({ company }: { readonly company: Company }) {
   if (windows === 0) return null;
   const who = windows === 1 ? 'another window' : `${windows} other windows`;
   return (
-    <span role="status" data-others={windows} title={last ? `Changed there: ${last}` : undefined} className="flex min-w-0 shrink items-center gap-1.5 text-xs text-graphite">
+    <span
+      role="status"
+      data-others={windows}
+      title={last ? `Changed there: ${last}` : undefined}
+      className="flex min-w-0 shrink items-center gap-1.5 text-xs text-graphite"
+    >
       <span aria-hidden className={`h-2 w-2 shrink-0 rounded-full ${editing ? 'bg-weld' : 'bg-thread'}`} />
       <span className="truncate">
         {editing ? 'Edited in' : 'Open in'} {who}
@@ -83,7 +88,12 @@ function SavedNote({ state }: { readonly state: SaveState }) {
   const text = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet', parted: 'Not saved here' }[state.kind];
   const why = 'why' in state ? state.why : undefined;
   return (
-    <span role="status" title={why} data-saved={state.kind} className={`shrink-0 text-xs ${why ? 'font-semibold text-madder' : 'text-graphite'}`}>
+    <span
+      role="status"
+      title={why}
+      data-saved={state.kind}
+      className={`shrink-0 text-xs ${why ? 'font-semibold text-madder' : 'text-graphite'}`}
+    >
       {text}
       {why && <span className="ml-1 hidden max-w-60 truncate align-bottom font-normal xl:inline-block">{why}</span>}
     </span>

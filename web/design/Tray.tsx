@@ -29,7 +29,10 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
     for (const { motif } of committed.placements) uses.set(motif, (uses.get(motif) ?? 0) + 1);
     const words = sought.trim().toLowerCase();
     return motifs
-      .filter(({ name, collection, tags, deleted }) => !deleted && [name, collection, ...tags].join(' ').toLowerCase().includes(words))
+      .filter(
+        ({ name, collection, tags, deleted }) =>
+          !deleted && [name, collection, ...tags].join(' ').toLowerCase().includes(words),
+      )
       .sort((a, b) => (uses.get(b.id) ?? 0) - (uses.get(a.id) ?? 0));
   }, [motifs, committed.placements, sought]);
 
@@ -52,7 +55,13 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
         <div className="flex items-center gap-1">
           <label className="relative min-w-0 grow">
             <Search size={14} aria-hidden className="absolute top-2.25 left-2 text-graphite" />
-            <input aria-label="Search the tray" value={sought} onChange={(event) => setSought(event.target.value)} className="h-8 w-full rounded-md border border-thread bg-white pr-1 pl-7 text-sm" placeholder="Search" />
+            <input
+              aria-label="Search the tray"
+              value={sought}
+              onChange={(event) => setSought(event.target.value)}
+              className="h-8 w-full rounded-md border border-thread bg-white pr-1 pl-7 text-sm"
+              placeholder="Search"
+            />
           </label>
           <Button look="quiet" label={open ? 'Fold the tray' : 'Unfold the tray'} onClick={() => setOpen(!open)}>
             {open ? <ChevronDown size={16} aria-hidden /> : <ChevronUp size={16} aria-hidden />}
@@ -61,13 +70,19 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
         {open && <BringFiles />}
       </div>
       {open && (
-        <ul aria-label="Motifs at hand" className="flex min-w-0 grow items-center gap-1 overflow-x-auto px-2 py-1.5" data-own-arrows>
+        <ul
+          aria-label="Motifs at hand"
+          className="flex min-w-0 grow items-center gap-1 overflow-x-auto px-2 py-1.5"
+          data-own-arrows
+        >
           {listed.map((motif) => (
             <TrayMotif key={motif.id} motif={motif} cloth={cloth} />
           ))}
           {listed.length === 0 && (
             <li className="px-3 text-sm text-graphite">
-              {motifs.length === 0 ? 'No motifs yet. Drop files or folders of drawings here.' : `Nothing here is called “${sought}”.`}
+              {motifs.length === 0
+                ? 'No motifs yet. Drop files or folders of drawings here.'
+                : `Nothing here is called “${sought}”.`}
             </li>
           )}
         </ul>
@@ -104,7 +119,10 @@ function TrayMotif({ motif, cloth }: { readonly motif: DrawerMotif; readonly clo
     button.addEventListener('pointerup', () => end(true), { signal: stop.signal });
     button.addEventListener('pointercancel', () => end(false), { signal: stop.signal });
     // A drag ends in a click as well, which must not lay a second motif.
-    button.addEventListener('click', (clicked) => carried && clicked.stopImmediatePropagation(), { capture: true, once: true });
+    button.addEventListener('click', (clicked) => carried && clicked.stopImmediatePropagation(), {
+      capture: true,
+      once: true,
+    });
   };
 
   const layInTheMiddle = (): void => {
@@ -128,7 +146,14 @@ function TrayMotif({ motif, cloth }: { readonly motif: DrawerMotif; readonly clo
         <img src={picture} alt="" draggable={false} loading="lazy" className="h-12 w-14 object-contain" />
         <span className="w-full truncate text-center text-xs">{motif.name}</span>
       </button>
-      {ghost && <img src={picture} alt="" className="pointer-events-none fixed z-40 h-16 w-16 -translate-x-1/2 -translate-y-1/2 object-contain opacity-80" style={{ left: ghost.x, top: ghost.y }} />}
+      {ghost && (
+        <img
+          src={picture}
+          alt=""
+          className="pointer-events-none fixed z-40 h-16 w-16 -translate-x-1/2 -translate-y-1/2 object-contain opacity-80"
+          style={{ left: ghost.x, top: ghost.y }}
+        />
+      )}
     </li>
   );
 }

@@ -9,10 +9,20 @@ export function UndoButtons() {
   const { past, future } = useStore(bench.session);
   return (
     <>
-      <Button look="quiet" label={past.length ? `Undo: ${past.at(-1)?.label}` : 'Undo'} disabled={past.length === 0} onClick={() => bench.undo()}>
+      <Button
+        look="quiet"
+        label={past.length ? `Undo: ${past.at(-1)?.label}` : 'Undo'}
+        disabled={past.length === 0}
+        onClick={() => bench.undo()}
+      >
         <Undo2 size={17} aria-hidden />
       </Button>
-      <Button look="quiet" label={future.length ? `Do again: ${future[0]?.label}` : 'Do again'} disabled={future.length === 0} onClick={() => bench.redo()}>
+      <Button
+        look="quiet"
+        label={future.length ? `Do again: ${future[0]?.label}` : 'Do again'}
+        disabled={future.length === 0}
+        onClick={() => bench.redo()}
+      >
         <Redo2 size={17} aria-hidden />
       </Button>
     </>

@@ -97,7 +97,11 @@ export function Workbench({ saver, company, onClose }: Props) {
       const undoes = isUntouched && (event.ctrlKey || event.metaKey) && ['z', 'y'].includes(event.key.toLowerCase());
       if (typing && !undoes && !(event.ctrlKey && event.key === 's')) return;
       // Widgets that go by arrows keep them.
-      if (event.key.startsWith('Arrow') && target.closest('[role="radiogroup"], [role="tablist"], [role="listbox"], [role="slider"], [data-own-arrows]')) return;
+      if (
+        event.key.startsWith('Arrow') &&
+        target.closest('[role="radiogroup"], [role="tablist"], [role="listbox"], [role="slider"], [data-own-arrows]')
+      )
+        return;
       const found = SHORTCUTS.find(({ matches }) => matches(event));
       if (!found) return;
       event.preventDefault();
@@ -114,31 +118,43 @@ export function Workbench({ saver, company, onClose }: Props) {
 
   return (
     <ClothContext value={cloth}>
-    <SideBySideContext value={setBeside}>
-    <div className="grid h-full grid-cols-[56px_minmax(0,1fr)_auto] grid-rows-[48px_minmax(0,1fr)_auto] overflow-hidden">
-      <Selvedge cloth={cloth} onInk={() => showPart('colour')} />
-      {bench.inside ? (
-        <BundleBar inside={bench.inside} onClose={onClose} onPart={showPart} />
-      ) : (
-        <TopBar saver={saver} company={company} onPart={showPart} onSaveSwatch={() => setSheet('swatch')} onDownload={() => setSheet('download')} onKeys={() => setSheet('keys')} />
-      )}
-      <Cloth onReady={setCloth} onOpen={bundles.open} />
-      {!bench.inside && <LayerChip onOpen={() => showPart('arrange')} />}
-      <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
-      <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
-        <Tray cloth={cloth} />
-        {cloth && hands && <ScaleBar cloth={cloth} hands={hands} />}
-      </div>
-      <p aria-live="polite" className="sr-only">
-        {said}
-      </p>
-      <SaveSwatchSheet open={sheet === 'swatch'} onClose={closeSheet} saver={saver} />
-      <DownloadSheet open={sheet === 'download'} onClose={closeSheet} repeat={bench.design.repeat} source={async () => ({ design: (await saver.flush(), bench.design.id) })} />
-      <ShortcutSheet open={sheet === 'keys'} onClose={closeSheet} />
-      {squinting && <Squint onClose={() => setSquinting(false)} />}
-      {beside && <SideBySide alternatives={beside} onClose={() => setBeside(undefined)} />}
-    </div>
-    </SideBySideContext>
+      <SideBySideContext value={setBeside}>
+        <div className="grid h-full grid-cols-[56px_minmax(0,1fr)_auto] grid-rows-[48px_minmax(0,1fr)_auto] overflow-hidden">
+          <Selvedge cloth={cloth} onInk={() => showPart('colour')} />
+          {bench.inside ? (
+            <BundleBar inside={bench.inside} onClose={onClose} onPart={showPart} />
+          ) : (
+            <TopBar
+              saver={saver}
+              company={company}
+              onPart={showPart}
+              onSaveSwatch={() => setSheet('swatch')}
+              onDownload={() => setSheet('download')}
+              onKeys={() => setSheet('keys')}
+            />
+          )}
+          <Cloth onReady={setCloth} onOpen={bundles.open} />
+          {!bench.inside && <LayerChip onOpen={() => showPart('arrange')} />}
+          <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
+          <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
+            <Tray cloth={cloth} />
+            {cloth && hands && <ScaleBar cloth={cloth} hands={hands} />}
+          </div>
+          <p aria-live="polite" className="sr-only">
+            {said}
+          </p>
+          <SaveSwatchSheet open={sheet === 'swatch'} onClose={closeSheet} saver={saver} />
+          <DownloadSheet
+            open={sheet === 'download'}
+            onClose={closeSheet}
+            repeat={bench.design.repeat}
+            source={async () => ({ design: (await saver.flush(), bench.design.id) })}
+          />
+          <ShortcutSheet open={sheet === 'keys'} onClose={closeSheet} />
+          {squinting && <Squint onClose={() => setSquinting(false)} />}
+          {beside && <SideBySide alternatives={beside} onClose={() => setBeside(undefined)} />}
+        </div>
+      </SideBySideContext>
     </ClothContext>
   );
 }

@@ -9,14 +9,29 @@ import { Bench } from './bench.ts';
 import { between, stackRows } from './stackRows.ts';
 import { SHORTCUTS, type ShortcutHands } from './shortcuts.ts';
 
-const LEAF: DrawerMotif = { ...LEAF_RECORD, thumbnail: 'leaf.png', tags: [], uses: 0, deleted: false, createdAt: '2026-01-01T00:00:00.000Z' };
+const LEAF: DrawerMotif = {
+  ...LEAF_RECORD,
+  thumbnail: 'leaf.png',
+  tags: [],
+  uses: 0,
+  deleted: false,
+  createdAt: '2026-01-01T00:00:00.000Z',
+};
 
 let bench: Bench;
 const ids = (): string[] => bench.design.placements.map(({ id }) => id);
 
 beforeEach(() => {
   const blank = newDesign('d', 'Leaves', { width: 100, height: 80, step: step('half-drop', 1, 2) });
-  bench = new Bench(apply(blank, { type: 'insert', placements: ['a', 'b', 'c'].map((id, index) => ({ index, placement: leafAt(id, { x: 20 * index, y: 10, turn: 30 }) })) }));
+  bench = new Bench(
+    apply(blank, {
+      type: 'insert',
+      placements: ['a', 'b', 'c'].map((id, index) => ({
+        index,
+        placement: leafAt(id, { x: 20 * index, y: 10, turn: 30 }),
+      })),
+    }),
+  );
   bench.motifs.set([LEAF]);
 });
 
@@ -52,7 +67,11 @@ describe('the bench', () => {
   it('mirrors as it is seen: a turned motif turns the other way', () => {
     bench.choose(['a', 'b']);
     bench.mirror();
-    expect(bench.design.placements).toMatchObject([{ mirrored: true, turn: -30 }, { mirrored: true, turn: -30 }, { mirrored: false, turn: 30 }]);
+    expect(bench.design.placements).toMatchObject([
+      { mirrored: true, turn: -30 },
+      { mirrored: true, turn: -30 },
+      { mirrored: false, turn: 30 },
+    ]);
     bench.mirror();
     expect(bench.design.placements[0]).toMatchObject({ mirrored: false, turn: 30 });
   });
@@ -71,7 +90,17 @@ describe('the bench', () => {
   });
 
   it('does nothing, and records nothing, when nothing is chosen', () => {
-    for (const act of [() => bench.remove(), () => bench.duplicate(), () => bench.mirror(), () => bench.turn(5), () => bench.nudge({ x: 1, y: 0 }), () => bench.restack('front'), () => bench.copy(), () => bench.paste()]) act();
+    for (const act of [
+      () => bench.remove(),
+      () => bench.duplicate(),
+      () => bench.mirror(),
+      () => bench.turn(5),
+      () => bench.nudge({ x: 1, y: 0 }),
+      () => bench.restack('front'),
+      () => bench.copy(),
+      () => bench.paste(),
+    ])
+      act();
     expect(bench.session.state.past).toEqual([]);
   });
 
@@ -111,7 +140,11 @@ describe('the bench', () => {
 
   it('pastes into another design with its inks in the colours they had, and says what is lost', () => {
     const wide: DrawerMotif = { ...LEAF, id: 'wide', name: 'Wide', inks: ['#123456'] };
-    const coloured = apply(bench.design, { type: 'add-inks', inks: [{ id: 'sea', name: 'Sea', prints: ['#123456'] }], colours: { sea: '#abcdef' } });
+    const coloured = apply(bench.design, {
+      type: 'add-inks',
+      inks: [{ id: 'sea', name: 'Sea', prints: ['#123456'] }],
+      colours: { sea: '#abcdef' },
+    });
     const from = new Bench(apply(coloured, { type: 'change', changes: { a: { motif: 'wide' } } }));
     from.motifs.set([LEAF, wide]);
     from.choose(['a', 'b']);
@@ -159,7 +192,10 @@ describe('the bench', () => {
 
   it('turns and mirrors several as one, about their point', () => {
     bench.choose(['a', 'b']);
-    const widthBefore = Math.hypot((bench.meant[0]?.x ?? 0) - (bench.meant[1]?.x ?? 0), (bench.meant[0]?.y ?? 0) - (bench.meant[1]?.y ?? 0));
+    const widthBefore = Math.hypot(
+      (bench.meant[0]?.x ?? 0) - (bench.meant[1]?.x ?? 0),
+      (bench.meant[0]?.y ?? 0) - (bench.meant[1]?.y ?? 0),
+    );
     bench.turn(90);
     const [a, b] = bench.meant;
     expect([a?.turn, b?.turn]).toEqual([120, 120]);
@@ -237,7 +273,13 @@ describe('layers on the bench', () => {
     bench.choose(['b']);
     bench.intoLayer(bench.design.layers[1] as Layer);
     const rows = stackRows(bench.design, (motif) => (motif === 'leaf' ? 'Leaf' : ''), new Set(), '');
-    expect(rows.map(({ key }) => key)).toEqual([`layer ${bench.design.layers[1]?.id ?? ''}`, 'b', 'layer main', 'c', 'a']);
+    expect(rows.map(({ key }) => key)).toEqual([
+      `layer ${bench.design.layers[1]?.id ?? ''}`,
+      'b',
+      'layer main',
+      'c',
+      'a',
+    ]);
     expect(between(rows, 'a', 'b')).toEqual(['b', 'c', 'a']);
     expect(stackRows(bench.design, () => 'Leaf', new Set(['main']), '').map(({ key }) => key)).not.toContain('a');
     expect(stackRows(bench.design, () => 'Leaf', new Set(['main']), 'eaf')).toHaveLength(5);
@@ -256,17 +298,68 @@ describe('layers on the bench', () => {
 
 describe('the shortcuts', () => {
   const hands: ShortcutHands = {
-    zoom: () => undefined, showRepeats: () => undefined, showActual: () => undefined, squint: () => undefined, pan: () => undefined, openSheet: () => undefined, saveSwatch: () => undefined, giveUp: () => bench.choose([]),
+    zoom: () => undefined,
+    showRepeats: () => undefined,
+    showActual: () => undefined,
+    squint: () => undefined,
+    pan: () => undefined,
+    openSheet: () => undefined,
+    saveSwatch: () => undefined,
+    giveUp: () => bench.choose([]),
     bundles: { bundle: () => undefined, loosen: () => undefined, open: () => undefined, separate: () => undefined },
-    overlap: () => true, pointer: () => undefined,
+    overlap: () => true,
+    pointer: () => undefined,
   };
-  const event = (key: string, held: Partial<KeyboardEvent> = {}): KeyboardEvent => ({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...held }) as KeyboardEvent;
+  const event = (key: string, held: Partial<KeyboardEvent> = {}): KeyboardEvent =>
+    ({ key, ctrlKey: false, metaKey: false, shiftKey: false, altKey: false, ...held }) as KeyboardEvent;
 
   it('never mean two things', () => {
-    const keys = ['z', 'y', 's', '?', 'a', 'i', 'n', 'b', 'k', 'l', 'o', 't', 'g', 'm', 'f', 'h', 'u', 'j', 'd', 'c', 'x', 'v', 'Delete', 'Backspace', 'Escape', '+', '=', '-', '1', '4', '0', 'ArrowLeft', 'ArrowUp', 'q', 'Enter', ' '];
+    const keys = [
+      'z',
+      'y',
+      's',
+      '?',
+      'a',
+      'i',
+      'n',
+      'b',
+      'k',
+      'l',
+      'o',
+      't',
+      'g',
+      'm',
+      'f',
+      'h',
+      'u',
+      'j',
+      'd',
+      'c',
+      'x',
+      'v',
+      'Delete',
+      'Backspace',
+      'Escape',
+      '+',
+      '=',
+      '-',
+      '1',
+      '4',
+      '0',
+      'ArrowLeft',
+      'ArrowUp',
+      'q',
+      'Enter',
+      ' ',
+    ];
     for (const key of keys) {
       for (const ctrlKey of [false, true]) {
-        for (const [shiftKey, altKey] of [[false, false], [true, false], [false, true], [true, true]] as const) {
+        for (const [shiftKey, altKey] of [
+          [false, false],
+          [true, false],
+          [false, true],
+          [true, true],
+        ] as const) {
           const meant = SHORTCUTS.filter(({ matches }) => matches(event(key, { ctrlKey, shiftKey, altKey })));
           expect(meant.length, `${ctrlKey ? 'Ctrl ' : ''}${shiftKey ? 'Shift ' : ''}${key}`).toBeLessThanOrEqual(1);
         }

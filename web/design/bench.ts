@@ -161,7 +161,10 @@ export class Bench {
     const { design, inside } = this;
     if (this.#free?.design !== design) {
       const closed = new Set(design.layers.filter((layer) => !isOpen(layer)).map(({ id }) => id));
-      const placements = closed.size === 0 && !inside ? design.placements : design.placements.filter(({ id, layer }) => !closed.has(layer) && !inside?.opened.others.has(id));
+      const placements =
+        closed.size === 0 && !inside
+          ? design.placements
+          : design.placements.filter(({ id, layer }) => !closed.has(layer) && !inside?.opened.others.has(id));
       this.#free = { design, placements };
     }
     return this.#free.placements;
@@ -213,7 +216,13 @@ export class Bench {
       const placement = image !== undefined && free.has(id) ? this.placement(id) : undefined;
       return placement ? [{ id, image: image ?? 0, at: this.#shownAt(placement, image, steps) }] : [];
     });
-    const next = chosen(this.lattice, this.#placements, before, ids.filter((id) => free.has(id)), seats.length === 0 ? at : [...at.filter(({ image }) => image === undefined), ...this.#retell(seats)]);
+    const next = chosen(
+      this.lattice,
+      this.#placements,
+      before,
+      ids.filter((id) => free.has(id)),
+      seats.length === 0 ? at : [...at.filter(({ image }) => image === undefined), ...this.#retell(seats)],
+    );
     if (next.ids.join(' ') !== before.ids.join(' ')) this.point.set(MIDDLE);
     this.#seen = this.#seenNow(next);
     const last = next.ids.at(-1);
@@ -231,7 +240,10 @@ export class Bench {
         const there = imagePoint(image, placement);
         const steps = nearestEcho(lattice, there, point);
         const by = displacement(lattice, steps);
-        return { appearance: appearance(id, steps, n), far: Math.hypot(there.x + by.x - point.x, there.y + by.y - point.y) };
+        return {
+          appearance: appearance(id, steps, n),
+          far: Math.hypot(there.x + by.x - point.x, there.y + by.y - point.y),
+        };
       });
       return [shown.reduce((best, one) => (one.far < best.far ? one : best)).appearance];
     });
@@ -245,7 +257,11 @@ export class Bench {
     if (image !== undefined) {
       // Where a reflection is taken, all that is chosen is reflected along with it.
       const from = displacement(this.lattice, before.at.get(id) ?? { i: 0, j: 0 });
-      const seats = this.meant.map((one) => ({ id: one.id, image, at: this.#shownAt({ x: one.x - from.x, y: one.y - from.y }, image, steps) }));
+      const seats = this.meant.map((one) => ({
+        id: one.id,
+        image,
+        at: this.#shownAt({ x: one.x - from.x, y: one.y - from.y }, image, steps),
+      }));
       this.choose(before.ids, this.#retell(seats));
       return;
     }
@@ -339,7 +355,10 @@ export class Bench {
   change(label: string, change: (placement: Placement, n: number) => PlacementChange): void {
     const { chosen } = this;
     if (chosen.length === 0) return;
-    this.commit(label, { type: 'change', changes: Object.fromEntries(chosen.map((one, n) => [one.id, change(one, n)])) });
+    this.commit(label, {
+      type: 'change',
+      changes: Object.fromEntries(chosen.map((one, n) => [one.id, change(one, n)])),
+    });
   }
 
   /**
@@ -347,7 +366,8 @@ export class Bench {
    * that is meant goes along, however far off the cell.
    */
   arrange(changes: Changes, label?: string): void {
-    for (const [id, { x, y }] of Object.entries(changes)) if (x !== undefined && y !== undefined) this.#seen.set(id, { x, y });
+    for (const [id, { x, y }] of Object.entries(changes))
+      if (x !== undefined && y !== undefined) this.#seen.set(id, { x, y });
     const command: Command = { type: 'change', changes };
     if (label === undefined) this.session.preview(command);
     else this.commit(label, command);
@@ -359,9 +379,11 @@ export class Bench {
     const changes = remapped(meant, by);
     const [only] = meant;
     // One that is turned or sized about its middle stays where it is to the bit.
-    if (changes && meant.length === 1 && only && this.point.getState() === MIDDLE) this.arrange({ [only.id]: { ...changes[only.id], x: only.x, y: only.y } }, label);
+    if (changes && meant.length === 1 && only && this.point.getState() === MIDDLE)
+      this.arrange({ [only.id]: { ...changes[only.id], x: only.x, y: only.y } }, label);
     else if (changes) this.arrange(changes, label);
-    else this.refused.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');
+    else
+      this.refused.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');
   }
 
   /** Takes what is chosen in hand, as it lies now. */
@@ -372,7 +394,10 @@ export class Bench {
   /** Shows what was taken in hand moved, or moves it for good where there is a label. Reckoned from its own place and not from an echo, so that no rounding creeps in. */
   move({ placements, meant }: Grip, by: Point, label?: string): void {
     for (const { id, x, y } of meant) this.#seen.set(id, { x: x + by.x, y: y + by.y });
-    const command: Command = { type: 'change', changes: Object.fromEntries(placements.map(({ id, x, y }) => [id, { x: x + by.x, y: y + by.y }])) };
+    const command: Command = {
+      type: 'change',
+      changes: Object.fromEntries(placements.map(({ id, x, y }) => [id, { x: x + by.x, y: y + by.y }])),
+    };
     if (label === undefined) this.session.preview(command);
     else this.commit(label, command);
   }
@@ -430,7 +455,10 @@ export class Bench {
     const originals = this.chosen;
     const { command, copies } = duplicate(this.design, ids, inPlace ? { x: 0, y: 0 } : BESIDE, nanoid);
     this.commit(inPlace ? 'Duplicated in place' : 'Duplicated', command);
-    this.choose(copies.map(({ id }) => id), copies.flatMap(({ id }, n) => ({ id, steps: at.get(originals[n]?.id ?? '') ?? { i: 0, j: 0 } })));
+    this.choose(
+      copies.map(({ id }) => id),
+      copies.flatMap(({ id }, n) => ({ id, steps: at.get(originals[n]?.id ?? '') ?? { i: 0, j: 0 } })),
+    );
   }
 
   /** Puts placements in the stead of those chosen, as one step. */
@@ -442,14 +470,26 @@ export class Bench {
   /** Takes up the inks of motifs whose artwork has others than when they were laid. */
   adoptInks(): void {
     const used = new Set(this.design.placements.map(({ motif }) => motif));
-    const inks = missingInks(this.design, [...new Set(this.motifs.getState().filter(({ id }) => used.has(id)).flatMap((motif) => motif.inks))]);
+    const inks = missingInks(this.design, [
+      ...new Set(
+        this.motifs
+          .getState()
+          .filter(({ id }) => used.has(id))
+          .flatMap((motif) => motif.inks),
+      ),
+    ]);
     if (inks.length === 0) return;
-    this.commit(inks.length === 1 ? 'Took up an ink' : `Took up ${inks.length} inks`, { type: 'add-inks', inks, colours: Object.fromEntries(inks.map(({ id, prints }) => [id, prints[0] as Hex])) });
+    this.commit(inks.length === 1 ? 'Took up an ink' : `Took up ${inks.length} inks`, {
+      type: 'add-inks',
+      inks,
+      colours: Object.fromEntries(inks.map(({ id, prints }) => [id, prints[0] as Hex])),
+    });
   }
 
   restack(to: 'front' | 'back'): void {
     const { ids } = this.selection.getState();
-    if (ids.length > 0) this.commit(to === 'front' ? 'Brought to the front' : 'Put at the back', restack(this.design, ids, to));
+    if (ids.length > 0)
+      this.commit(to === 'front' ? 'Brought to the front' : 'Put at the back', restack(this.design, ids, to));
   }
 
   /** Brings what is chosen just over, or under, the next that it meets. */
@@ -507,7 +547,9 @@ export class Bench {
       this.clips.keep(clipOf(this.design, chosen));
       this.said.set(`${chosen.length} copied`);
     } catch (error) {
-      this.refused.set(`That could not be copied: this browser keeps no more (${error instanceof Error ? error.message : String(error)}).`);
+      this.refused.set(
+        `That could not be copied: this browser keeps no more (${error instanceof Error ? error.message : String(error)}).`,
+      );
     }
   }
 
@@ -525,29 +567,53 @@ export class Bench {
     if (!clip) return;
     const known = clip.placements.filter(({ motif }) => this.motif(motif));
     const lost = clip.placements.length - known.length;
-    if (lost > 0) this.refused.set(`${lost === 1 ? 'One motif' : `${lost} motifs`} of what was copied ${lost === 1 ? 'is' : 'are'} not in the drawer any more; the rest was pasted.`);
+    if (lost > 0)
+      this.refused.set(
+        `${lost === 1 ? 'One motif' : `${lost} motifs`} of what was copied ${lost === 1 ? 'is' : 'are'} not in the drawer any more; the rest was pasted.`,
+      );
     const frame = frameOf(known, this.motifMap);
     const { layer } = this;
     if (known.length === 0 || !frame || !this.#canLay(layer)) return;
     const middle = atShare(frame, MIDDLE);
-    const isHere = known.some(({ id }) => this.placement(id)) || known.every((one) => this.design.placements.some(({ x, y, motif }) => x === one.x && y === one.y && motif === one.motif));
+    const isHere =
+      known.some(({ id }) => this.placement(id)) ||
+      known.every((one) =>
+        this.design.placements.some(({ x, y, motif }) => x === one.x && y === one.y && motif === one.motif),
+      );
     const by = to ? { x: to.x - middle.x, y: to.y - middle.y } : isHere ? BESIDE : { x: 0, y: 0 };
     const copies = known.map((one) => ({ ...one, id: nanoid(), layer: layer.id, x: one.x + by.x, y: one.y + by.y }));
     const over = this.design.placements.findLastIndex(({ id }) => this.selection.getState().ids.includes(id));
     const first = over < 0 ? this.design.placements.length : over + 1;
     const colours = new Map(clip.inks.map(({ print, colour }) => [print, colour]));
     const motifs = known.flatMap(({ motif }) => this.motif(motif) ?? []);
-    const insert: Command = { type: 'insert', placements: copies.map((placement, i) => ({ index: first + i, placement })) };
-    this.commit('Pasted', withInks(this.design, motifs, insert, (print) => colours.get(print) ?? print));
+    const insert: Command = {
+      type: 'insert',
+      placements: copies.map((placement, i) => ({ index: first + i, placement })),
+    };
+    this.commit(
+      'Pasted',
+      withInks(this.design, motifs, insert, (print) => colours.get(print) ?? print),
+    );
     const { lattice } = this;
-    this.choose(copies.map(({ id }) => id), copies.map(({ id, x, y }) => ({ id, steps: nearestEcho(lattice, this.placement(id) ?? { x, y }, { x, y }) })));
+    this.choose(
+      copies.map(({ id }) => id),
+      copies.map(({ id, x, y }) => ({ id, steps: nearestEcho(lattice, this.placement(id) ?? { x, y }, { x, y }) })),
+    );
   }
 
   /** The command that lays a motif at a place, directly above what is chosen or on top of the layer being worked in. */
   laying(motif: DrawerMotif, at: Point, id: string = nanoid()): { id: string; command: Command } | undefined {
     const { layer } = this;
     if (!this.#canLay(layer)) return undefined;
-    return { id, command: layMotif(this.design, motif, { ...placementOf(id, motif, at), layer: layer.id }, this.selection.getState().ids.at(-1)) };
+    return {
+      id,
+      command: layMotif(
+        this.design,
+        motif,
+        { ...placementOf(id, motif, at), layer: layer.id },
+        this.selection.getState().ids.at(-1),
+      ),
+    };
   }
 
   lay(motif: DrawerMotif, at: Point): void {
@@ -564,16 +630,19 @@ export class Bench {
   }
 
   #canLay(layer: Layer | undefined): layer is Layer {
-    if (!layer) this.refused.set('Every layer is hidden or locked, so nothing can be laid. Open one in the stack first.');
+    if (!layer)
+      this.refused.set('Every layer is hidden or locked, so nothing can be laid. Open one in the stack first.');
     return layer !== undefined;
   }
 
   #seenNow({ at }: Selection): Map<string, Point> {
     const { lattice } = this;
-    return new Map([...at].flatMap(([id, steps]) => {
-      const placement = this.placement(id);
-      return placement ? [[id, seenAt(lattice, placement, steps)] as const] : [];
-    }));
+    return new Map(
+      [...at].flatMap(([id, steps]) => {
+        const placement = this.placement(id);
+        return placement ? [[id, seenAt(lattice, placement, steps)] as const] : [];
+      }),
+    );
   }
 
   /** After a change: what is gone or out of reach is chosen no longer, and what was moved is meant where it was seen. */

@@ -16,13 +16,17 @@ const KEY = 'hevrel-clip';
 const clipSchema = object({
   design: string().required(),
   placements: array(placementSchema).required().min(1).max(MOST_PLACEMENTS),
-  inks: array(object({ print: hexSchema, colour: hexSchema })).required().max(1000),
+  inks: array(object({ print: hexSchema, colour: hexSchema }))
+    .required()
+    .max(1000),
 });
 
 /** Takes a copy of placements, with the design's own colours. */
 export function clipOf(design: Design, placements: readonly Placement[]): Clip {
   const { colours } = currentColourway(design);
-  const inks = design.inks.flatMap(({ id, prints }) => prints.flatMap((print) => (colours[id] ? [{ print, colour: colours[id] }] : [])));
+  const inks = design.inks.flatMap(({ id, prints }) =>
+    prints.flatMap((print) => (colours[id] ? [{ print, colour: colours[id] }] : [])),
+  );
   return { design: design.id, placements, inks };
 }
 

@@ -16,7 +16,9 @@ function setUp() {
   const session = new Session(START);
   const others: { editing: boolean }[] = [];
   const saves: { save: string; commands: Command[] }[] = [];
-  const since = vi.fn((revision: number): Promise<Since> => Promise.resolve({ revision: 1 + saves.length, saves: saves.slice(revision - 1), others }));
+  const since = vi.fn((revision: number): Promise<Since> =>
+    Promise.resolve({ revision: 1 + saves.length, saves: saves.slice(revision - 1), others }),
+  );
   const send = vi.fn((save: string, revision: number, commands: readonly Command[]) => {
     if (revision !== 1 + saves.length) return Promise.reject(new ApiProblem(409, 'Changed elsewhere.'));
     saves.push({ save, commands: [...commands] });

@@ -9,14 +9,26 @@ const edits = (key: string, rest: Partial<KeptEdits> = {}): KeptEdits => ({
   key,
   design: 'd',
   revision: 3,
-  batches: [{ save: `${key}-1`, commands: [{ type: 'name', name: 'Tide' }] }, { save: `${key}-2`, commands: [{ type: 'name', name: 'Ebb' }, { type: 'ground', ground: null }] }],
+  batches: [
+    { save: `${key}-1`, commands: [{ type: 'name', name: 'Tide' }] },
+    {
+      save: `${key}-2`,
+      commands: [
+        { type: 'name', name: 'Ebb' },
+        { type: 'ground', ground: null },
+      ],
+    },
+  ],
   document: { ...newDesign('d', 'Ebb', { width: 100, height: 100, step: SQUARE }), ground: null },
   ...rest,
 });
 
 /** Locks as a browser has them, as far as they are asked for. */
 const held = new Set<string>();
-const locks = { request: (name: string, _options: object, run: (lock: object | null) => Promise<void>) => run(held.has(name) ? null : {}) };
+const locks = {
+  request: (name: string, _options: object, run: (lock: object | null) => Promise<void>) =>
+    run(held.has(name) ? null : {}),
+};
 const calls: { method: string; path: string; body: Record<string, unknown> }[] = [];
 let answer: (path: string, body: Record<string, unknown>) => Response | Promise<Response>;
 
@@ -38,7 +50,10 @@ describe('edits of an earlier window', () => {
     await keepEdits(edits('a'));
     await keepEdits(edits('other', { design: 'elsewhere' }));
     expect(await deliverKept('d')).toEqual({ saved: 3, parted: [] });
-    expect(calls.map(({ body }) => [body['save'], body['revision']])).toEqual([['a-1', 3], ['a-2', 4]]);
+    expect(calls.map(({ body }) => [body['save'], body['revision']])).toEqual([
+      ['a-1', 3],
+      ['a-2', 4],
+    ]);
     expect(await keptEditsOf('d')).toEqual([]);
     expect(await keptEditsOf('elsewhere')).toHaveLength(1);
     expect(await deliverKept('d')).toEqual({ saved: 0, parted: [] });
@@ -57,7 +72,15 @@ describe('edits of an earlier window', () => {
     let gone = false;
     answer = (path, body) => {
       // The first batch had arrived before, unacknowledged; then somebody moved a motif.
-      if (path.includes('/since/')) return Response.json({ revision: 5, saves: [{ save: 'a-1', commands: [{ type: 'name', name: 'Tide' }] }, { save: 'b-1', commands: [{ type: 'change', changes: { m: { x: 1 } } }] }], others: [] });
+      if (path.includes('/since/'))
+        return Response.json({
+          revision: 5,
+          saves: [
+            { save: 'a-1', commands: [{ type: 'name', name: 'Tide' }] },
+            { save: 'b-1', commands: [{ type: 'change', changes: { m: { x: 1 } } }] },
+          ],
+          others: [],
+        });
       if (body?.['save'] === 'a-1') return Response.json({ revision: 4 });
       if (body?.['revision'] === 4) return Response.json({ detail: 'It was changed elsewhere.' }, { status: 409 });
       gone = body?.['revision'] === 5;
@@ -70,7 +93,16 @@ describe('edits of an earlier window', () => {
 
   it('become a design of their own where the server has gone on without them', async () => {
     await keepEdits(edits('a'));
-    answer = (path) => path.includes('/since/') ? Response.json({ revision: 9, saves: [{ save: 'b-1', commands: [{ type: 'name', name: 'Flood' }] }], others: [] }) : (path.endsWith('/designs') ? Response.json({ design: {}, revision: 1 }, { status: 201 }) : Response.json({ detail: 'It was changed elsewhere.' }, { status: 409 }));
+    answer = (path) =>
+      path.includes('/since/')
+        ? Response.json({
+            revision: 9,
+            saves: [{ save: 'b-1', commands: [{ type: 'name', name: 'Flood' }] }],
+            others: [],
+          })
+        : path.endsWith('/designs')
+          ? Response.json({ design: {}, revision: 1 }, { status: 201 })
+          : Response.json({ detail: 'It was changed elsewhere.' }, { status: 409 });
     expect(await deliverKept('d')).toEqual({ saved: 0, parted: ['Ebb, kept edits'] });
     expect(calls.at(-1)?.body).toMatchObject({ name: 'Ebb, kept edits', document: { ground: null } });
     expect(await keptEditsOf('d')).toEqual([]);

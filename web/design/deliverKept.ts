@@ -62,7 +62,11 @@ async function deliver(edits: KeptEdits): Promise<{ saved: number; parted?: stri
  *
  * @returns the revision that it became
  */
-async function deliverBatch({ key, design, batches }: KeptEdits, { save, commands }: Batch, revision: number): Promise<number> {
+async function deliverBatch(
+  { key, design, batches }: KeptEdits,
+  { save, commands }: Batch,
+  revision: number,
+): Promise<number> {
   let at = revision;
   for (;;) {
     try {
@@ -73,7 +77,16 @@ async function deliverBatch({ key, design, batches }: KeptEdits, { save, command
       leaveDesign(design, key);
       const own = new Set(batches.map((batch) => batch.save));
       const foreign = since.saves?.filter((one) => !own.has(one.save)).flatMap((one) => one.commands);
-      if (!foreign || since.revision === at || meet(foreign, batches.flatMap((batch) => batch.commands), false)) throw error;
+      if (
+        !foreign ||
+        since.revision === at ||
+        meet(
+          foreign,
+          batches.flatMap((batch) => batch.commands),
+          false,
+        )
+      )
+        throw error;
       at = since.revision;
     }
   }

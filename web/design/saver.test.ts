@@ -10,7 +10,10 @@ const rename = (name: string): Command => ({ type: 'name', name });
 
 function setUp() {
   const session = new Session(newDesign('d', 'Kelp', { width: 100, height: 100, step: SQUARE }));
-  const send = vi.fn<(save: string, revision: number, commands: readonly Command[], leaving: boolean) => Promise<{ revision: number }>>();
+  const send =
+    vi.fn<
+      (save: string, revision: number, commands: readonly Command[], leaving: boolean) => Promise<{ revision: number }>
+    >();
   const part = vi.fn<(why: string) => Promise<void>>(() => Promise.resolve());
   send.mockImplementation((_save, revision) => Promise.resolve({ revision: revision + 1 }));
   const keep = vi.fn<(unsaved: Unsaved | undefined) => void>();

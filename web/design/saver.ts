@@ -107,7 +107,13 @@ export class Saver {
    * @returns what they did
    */
   async takeUp({ revision, saves }: Pick<Since, 'revision' | 'saves'>): Promise<readonly Command[]> {
-    if (revision <= this.#revision || this.#sending || this.session.state.unsent.length > 0 || this.#state.kind === 'parted') return [];
+    if (
+      revision <= this.#revision ||
+      this.#sending ||
+      this.session.state.unsent.length > 0 ||
+      this.#state.kind === 'parted'
+    )
+      return [];
     if (saves) {
       const foreign = saves.flatMap(({ commands }) => commands);
       try {
@@ -147,7 +153,13 @@ export class Saver {
   }
 
   #schedule(delay: number): void {
-    if (!this.#leave || this.session.state.unsent.length === 0 || this.#timer !== undefined || this.#state.kind === 'parted') return;
+    if (
+      !this.#leave ||
+      this.session.state.unsent.length === 0 ||
+      this.#timer !== undefined ||
+      this.#state.kind === 'parted'
+    )
+      return;
     if (this.#state.kind === 'saved') this.#set({ kind: 'saving' });
     this.#timer = setTimeout(() => {
       this.#timer = undefined;
@@ -223,7 +235,10 @@ export class Saver {
   #part(why: string): void {
     const parted = this.door.part(why).then(() => this.door.keep(undefined));
     parted.catch((error: unknown) => {
-      this.#set({ kind: 'parted', why: `${why} Keeping your version beside it has not worked yet (${error instanceof Error ? error.message : String(error)}); leave this window open.` });
+      this.#set({
+        kind: 'parted',
+        why: `${why} Keeping your version beside it has not worked yet (${error instanceof Error ? error.message : String(error)}); leave this window open.`,
+      });
       setTimeout(() => this.#part(why), LAST_RETRY_MS);
     });
   }

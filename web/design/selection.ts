@@ -18,7 +18,13 @@ const HOME: Steps = { i: 0, j: 0 };
  * A new selection. Those that were chosen before stay at their appearances, others are taken at those given, or next to
  * the first.
  */
-export function chosen(lattice: Lattice, placements: ReadonlyMap<string, Placement>, before: Selection, ids: readonly string[], given: readonly Appearance[]): Selection {
+export function chosen(
+  lattice: Lattice,
+  placements: ReadonlyMap<string, Placement>,
+  before: Selection,
+  ids: readonly string[],
+  given: readonly Appearance[],
+): Selection {
   if (ids.length === 0) return NOTHING;
   const told = new Map(given.map(({ id, steps }) => [id, steps]));
   const at = new Map<string, Steps>();
@@ -37,7 +43,9 @@ export function chosen(lattice: Lattice, placements: ReadonlyMap<string, Placeme
 export function carriedTo({ ids, at }: Selection, { id, steps }: Appearance): Selection {
   const from = at.get(id) ?? HOME;
   const [di, dj] = [steps.i - from.i, steps.j - from.j];
-  return di === 0 && dj === 0 ? { ids, at } : { ids, at: new Map([...at].map(([one, { i, j }]) => [one, { i: i + di, j: j + dj }])) };
+  return di === 0 && dj === 0
+    ? { ids, at }
+    : { ids, at: new Map([...at].map(([one, { i, j }]) => [one, { i: i + di, j: j + dj }])) };
 }
 
 /** Where an appearance of a placement lies. */

@@ -13,7 +13,10 @@ import type { BundleHands } from './bundleHands.ts';
 import { OpeningContext } from './opening.ts';
 
 /** The bundle that a placement shows, or undefined for any other motif. */
-export function bundleOf(bench: Bench, placement: Placement | undefined): (DrawerMotif & { recipe: Extract<DrawerMotif['recipe'], { kind: 'bundle' }> }) | undefined {
+export function bundleOf(
+  bench: Bench,
+  placement: Placement | undefined,
+): (DrawerMotif & { recipe: Extract<DrawerMotif['recipe'], { kind: 'bundle' }> }) | undefined {
   const motif = placement && bench.motif(placement.motif);
   return motif?.recipe?.kind === 'bundle' ? { ...motif, recipe: motif.recipe } : undefined;
 }
@@ -25,7 +28,8 @@ export function useBundles(): BundleHands {
   const { mutateAsync: copy } = useMotifCopies();
   const notify = useNotify();
   return useMemo(() => {
-    const refused = (error: unknown): void => notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
+    const refused = (error: unknown): void =>
+      notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
     return {
       bundle() {
         const chosen = gathered(latticeOf(bench.design.repeat), bench.chosen);
@@ -35,9 +39,14 @@ export function useBundles(): BundleHands {
         const middle = middleOf(chosen, motifs);
         const parts = partsAbout(chosen, { ...UPRIGHT, ...middle });
         const names = [...new Set(chosen.map(({ motif }) => motifs.get(motif)?.name ?? 'motif'))];
-        const name = names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
+        const name =
+          names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
         make({ name: name.slice(0, 120), collection: 'Bundles', recipe: { kind: 'bundle', parts } })
-          .then((made) => bench.exchangeChosen(`Bundled ${chosen.length} motifs`, [{ ...placementOf(nanoid(), made, middle), layer: first.layer }]))
+          .then((made) =>
+            bench.exchangeChosen(`Bundled ${chosen.length} motifs`, [
+              { ...placementOf(nanoid(), made, middle), layer: first.layer },
+            ]),
+          )
           .catch(refused);
       },
       loosen() {
@@ -68,12 +77,22 @@ export function useBundles(): BundleHands {
       },
       separate() {
         const chosen = bench.chosen;
-        const motifs = [...new Set(chosen.map(({ motif }) => motif))].map((id) => bench.motif(id)).filter((motif) => motif !== undefined);
+        const motifs = [...new Set(chosen.map(({ motif }) => motif))]
+          .map((id) => bench.motif(id))
+          .filter((motif) => motif !== undefined);
         copy(motifs.map(({ id, name }) => ({ id, name: `${name.slice(0, 109)}, separate` })))
           .then((copies) => {
             const own = new Map(motifs.map(({ id }, n) => [id, copies[n]?.id]));
-            bench.change(copies.length === 1 ? `Made ${copies[0]?.name ?? 'a motif'}` : `Made ${copies.length} motifs separate`, ({ motif }) => ({ motif: own.get(motif) ?? motif }));
-            notify({ text: copies.length === 1 ? `“${copies[0]?.name ?? ''}” is a motif of its own now; what is changed in it changes only here.` : `${copies.length} motifs are their own now; what is changed in them changes only here.` });
+            bench.change(
+              copies.length === 1 ? `Made ${copies[0]?.name ?? 'a motif'}` : `Made ${copies.length} motifs separate`,
+              ({ motif }) => ({ motif: own.get(motif) ?? motif }),
+            );
+            notify({
+              text:
+                copies.length === 1
+                  ? `“${copies[0]?.name ?? ''}” is a motif of its own now; what is changed in it changes only here.`
+                  : `${copies.length} motifs are their own now; what is changed in them changes only here.`,
+            });
           })
           .catch(refused);
       },

@@ -33,7 +33,13 @@ function ArrivalRow({ arrival: { name, progress, state, notes, stop } }: { reado
           </Button>
         )}
       </div>
-      {state === 'coming' && <progress aria-label={`Progress of ${name}`} value={progress < 1 ? progress : undefined} className="mt-1 h-1 w-full accent-ink" />}
+      {state === 'coming' && (
+        <progress
+          aria-label={`Progress of ${name}`}
+          value={progress < 1 ? progress : undefined}
+          className="mt-1 h-1 w-full accent-ink"
+        />
+      )}
       {notes.map((note) => (
         <p key={note} className={`mt-1 text-xs ${state === 'refused' ? 'text-madder' : 'text-graphite'}`}>
           {note}

@@ -30,10 +30,19 @@ export function Inks({ motif, onRecipe }: Props) {
       <Dots inks={within === undefined ? motif.inks : left} />
       {canMerge && (
         <>
-          <SliderField label="Merge inks nearer than" value={shown} min={0} max={FARTHEST_MERGE} step={0.5} onChange={setWithin} />
+          <SliderField
+            label="Merge inks nearer than"
+            value={shown}
+            min={0}
+            max={FARTHEST_MERGE}
+            step={0.5}
+            onChange={setWithin}
+          />
           <div className="flex items-center gap-2">
             <p className="grow text-xs text-graphite" role="status">
-              {inks.length === left.length ? `${inks.length} inks, all kept apart` : `${inks.length} inks become ${left.length}`}
+              {inks.length === left.length
+                ? `${inks.length} inks, all kept apart`
+                : `${inks.length} inks become ${left.length}`}
             </p>
             {within !== undefined && within !== (merged?.within ?? 0) && (
               <Button

@@ -12,7 +12,10 @@ export function Making({ motif }: { readonly motif: DrawerMotif }) {
   const notify = useNotify();
   if (recipe?.kind === 'shape') {
     return (
-      <Link to={`/build/${motif.id}`} className="inline-flex h-8 items-center justify-center gap-1.5 rounded-md border border-thread bg-white text-sm font-medium hover:border-graphite">
+      <Link
+        to={`/build/${motif.id}`}
+        className="inline-flex h-8 items-center justify-center gap-1.5 rounded-md border border-thread bg-white text-sm font-medium hover:border-graphite"
+      >
         <Shapes size={15} aria-hidden /> Change its shape
       </Link>
     );
@@ -38,7 +41,9 @@ function Parts({ motifs }: { readonly motifs: readonly string[] }) {
   for (const id of motifs) counts.set(id, (counts.get(id) ?? 0) + 1);
   return (
     <section aria-label="Parts" className="text-sm">
-      <h2 className="text-xs text-graphite">A bundle of {motifs.length === 1 ? 'one motif' : `${motifs.length} motifs`}; open it on the cloth to change it</h2>
+      <h2 className="text-xs text-graphite">
+        A bundle of {motifs.length === 1 ? 'one motif' : `${motifs.length} motifs`}; open it on the cloth to change it
+      </h2>
       <ul>
         {[...counts].map(([id, count]) => (
           <li key={id}>

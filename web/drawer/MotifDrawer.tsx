@@ -33,7 +33,8 @@ export function MotifDrawer() {
   const listed = useMemo(() => soughtMotifs(all, { words, collection, order }), [all, words, collection, order]);
   const shown = all.filter(({ id, deleted }) => chosen.includes(id) && !deleted);
   const [only] = shown;
-  const choose = (id: string, more: boolean): void => setChosen(!more ? [id] : chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
+  const choose = (id: string, more: boolean): void =>
+    setChosen(!more ? [id] : chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
   const close = (): void => setChosen([]);
   return (
     <div
@@ -46,7 +47,10 @@ export function MotifDrawer() {
     >
       <Masthead>
         <BringFiles collection={collection} />
-        <Link to="/build" className="inline-flex h-8 items-center gap-1.5 rounded-md border border-thread bg-white px-3 text-sm font-medium hover:border-graphite">
+        <Link
+          to="/build"
+          className="inline-flex h-8 items-center gap-1.5 rounded-md border border-thread bg-white px-3 text-sm font-medium hover:border-graphite"
+        >
           <Shapes size={15} aria-hidden /> Build a motif
         </Link>
       </Masthead>
@@ -54,22 +58,29 @@ export function MotifDrawer() {
         <aside aria-label="Collections" className="w-52 shrink-0 overflow-y-auto border-r border-thread px-4 py-6">
           <h1 className="mb-3 font-name text-2xl font-semibold">Motif drawer</h1>
           <ul className="grid gap-0.5">
-            {[{ name: undefined, count: all.filter(({ deleted }) => !deleted).length }, ...collectionsOf(all)].map(({ name, count }) => (
-              <li key={name ?? ''}>
-                <button
-                  type="button"
-                  aria-pressed={collection === name}
-                  onClick={() => setCollection(name)}
-                  className={`flex w-full items-baseline gap-2 rounded-md px-2 py-1.5 text-left text-sm ${collection === name ? 'bg-linen font-semibold' : 'hover:bg-linen/60'}`}
-                >
-                  <span className="min-w-0 grow truncate">{name ?? 'All'}</span>
-                  <span className="text-xs font-normal text-graphite">{count}</span>
-                </button>
-              </li>
-            ))}
+            {[{ name: undefined, count: all.filter(({ deleted }) => !deleted).length }, ...collectionsOf(all)].map(
+              ({ name, count }) => (
+                <li key={name ?? ''}>
+                  <button
+                    type="button"
+                    aria-pressed={collection === name}
+                    onClick={() => setCollection(name)}
+                    className={`flex w-full items-baseline gap-2 rounded-md px-2 py-1.5 text-left text-sm ${collection === name ? 'bg-linen font-semibold' : 'hover:bg-linen/60'}`}
+                  >
+                    <span className="min-w-0 grow truncate">{name ?? 'All'}</span>
+                    <span className="text-xs font-normal text-graphite">{count}</span>
+                  </button>
+                </li>
+              ),
+            )}
           </ul>
           {collection !== undefined && (
-            <a href={collectionFileUrl(collection)} download className="mt-3 flex h-8 items-center gap-1.5 rounded-md px-2 text-sm hover:bg-linen" title="A ZIP with a list in JSON, and each motif as SVG and PNG; another Hevrel reads it whole">
+            <a
+              href={collectionFileUrl(collection)}
+              download
+              className="mt-3 flex h-8 items-center gap-1.5 rounded-md px-2 text-sm hover:bg-linen"
+              title="A ZIP with a list in JSON, and each motif as SVG and PNG; another Hevrel reads it whole"
+            >
               <FolderDown size={15} aria-hidden /> Write “{collection}” to a file
             </a>
           )}
@@ -81,9 +92,20 @@ export function MotifDrawer() {
           <div className="flex shrink-0 items-center gap-3 px-6 pt-6 pb-3">
             <label className="relative w-72">
               <Search size={14} aria-hidden className="absolute top-2.25 left-2 text-graphite" />
-              <input aria-label="Search the drawer" value={words} onChange={(event) => setWords(event.target.value)} placeholder="Search names, collections, tags" className="h-8 w-full rounded-md border border-thread bg-white pr-2 pl-7 text-sm" />
+              <input
+                aria-label="Search the drawer"
+                value={words}
+                onChange={(event) => setWords(event.target.value)}
+                placeholder="Search names, collections, tags"
+                className="h-8 w-full rounded-md border border-thread bg-white pr-2 pl-7 text-sm"
+              />
             </label>
-            <select aria-label="Order" value={order} onChange={(event) => setOrder(event.target.value as Order)} className="h-8 rounded-md border border-thread bg-white px-2 text-sm">
+            <select
+              aria-label="Order"
+              value={order}
+              onChange={(event) => setOrder(event.target.value as Order)}
+              className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
+            >
               {ORDERS.map(({ order: one, name }) => (
                 <option key={one} value={one}>
                   {name}
@@ -99,10 +121,21 @@ export function MotifDrawer() {
               {motifs.error.message}
             </p>
           )}
-          {motifs.data && listed.length === 0 && <p className="max-w-md px-6 text-sm">{words ? `Nothing here answers to “${words}”.` : 'No motifs yet. Drop files, folders or a ZIP of drawings anywhere on this page.'}</p>}
+          {motifs.data && listed.length === 0 && (
+            <p className="max-w-md px-6 text-sm">
+              {words
+                ? `Nothing here answers to “${words}”.`
+                : 'No motifs yet. Drop files, folders or a ZIP of drawings anywhere on this page.'}
+            </p>
+          )}
           <Cards motifs={listed} chosen={chosen} onChoose={choose} />
         </main>
-        {only && (shown.length === 1 ? <MotifTicket key={only.id} motif={only} onClose={close} /> : <SeveralTicket motifs={shown} onClose={close} onMade={(id) => setChosen([id])} />)}
+        {only &&
+          (shown.length === 1 ? (
+            <MotifTicket key={only.id} motif={only} onClose={close} />
+          ) : (
+            <SeveralTicket motifs={shown} onClose={close} onMade={(id) => setChosen([id])} />
+          ))}
       </div>
     </div>
   );
@@ -129,13 +162,22 @@ function Cards({ motifs, chosen, onChoose }: CardsProps) {
     return () => observer.disconnect();
   }, []);
   // eslint-disable-next-line react-hooks/incompatible-library -- its own note says that it is read anew each time
-  const rows = useVirtualizer({ count: Math.ceil(motifs.length / columns), getScrollElement: () => frame.current, estimateSize: () => CARD_HEIGHT, overscan: 3 });
+  const rows = useVirtualizer({
+    count: Math.ceil(motifs.length / columns),
+    getScrollElement: () => frame.current,
+    estimateSize: () => CARD_HEIGHT,
+    overscan: 3,
+  });
   return (
     <div ref={frame} className="min-h-0 grow overflow-y-auto px-5 pb-6">
       <ul aria-label="Motifs" className="relative" style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().flatMap(({ index, start }) =>
           motifs.slice(index * columns, (index + 1) * columns).map((motif, i) => (
-            <li key={motif.id} className="absolute p-1" style={{ top: start, left: (i * width) / columns, width: width / columns, height: CARD_HEIGHT }}>
+            <li
+              key={motif.id}
+              className="absolute p-1"
+              style={{ top: start, left: (i * width) / columns, width: width / columns, height: CARD_HEIGHT }}
+            >
               <button
                 type="button"
                 data-drawer-motif={motif.id}

@@ -21,7 +21,11 @@ export function MotifTicket({ motif, onClose }: { readonly motif: DrawerMotif; r
   const file = useRef<HTMLInputElement>(null);
   // By its promise, since a deed may take this very ticket away before it is done.
   const act = (what: MotifDeed, then?: () => void): void =>
-    void deed.mutateAsync(what).then(then, (error: unknown) => notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' }));
+    void deed
+      .mutateAsync(what)
+      .then(then, (error: unknown) =>
+        notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' }),
+      );
   const change = (to: Extract<MotifDeed, { change: unknown }>['change']): void => act({ id: motif.id, change: to });
 
   const remove = async (): Promise<void> => {
@@ -30,12 +34,18 @@ export function MotifTicket({ motif, onClose }: { readonly motif: DrawerMotif; r
     const where = used.length > 0 ? ` It stays on the cloth of ${listOf(used.map(({ name }) => `“${name}”`))}.` : '';
     act({ id: motif.id, deleted: true }, () => {
       onClose();
-      notify({ text: `“${motif.name}” was taken out of the drawer.${where}`, action: { label: 'Undo', run: () => act({ id: motif.id, deleted: false }) } });
+      notify({
+        text: `“${motif.name}” was taken out of the drawer.${where}`,
+        action: { label: 'Undo', run: () => act({ id: motif.id, deleted: false }) },
+      });
     });
   };
 
   return (
-    <aside aria-label={motif.name} className="flex w-[304px] shrink-0 flex-col gap-4 overflow-y-auto *:shrink-0 border-l border-thread bg-calico p-5">
+    <aside
+      aria-label={motif.name}
+      className="flex w-[304px] shrink-0 flex-col gap-4 overflow-y-auto *:shrink-0 border-l border-thread bg-calico p-5"
+    >
       <div className="flex items-start gap-2">
         <div className="h-36 min-w-0 grow rounded-md border border-thread bg-white p-2">
           <img src={blobUrl(motif.thumbnail)} alt="" className="h-full w-full object-contain" />
@@ -44,10 +54,27 @@ export function MotifTicket({ motif, onClose }: { readonly motif: DrawerMotif; r
           <X size={16} aria-hidden />
         </Button>
       </div>
-      <NameField label="Name of the motif" name={motif.name} onRename={(name) => change({ name })} className="h-9 w-full border-thread bg-white font-name text-base font-semibold" />
+      <NameField
+        label="Name of the motif"
+        name={motif.name}
+        onRename={(name) => change({ name })}
+        className="h-9 w-full border-thread bg-white font-name text-base font-semibold"
+      />
       <div className="grid grid-cols-2 gap-2">
-        <LengthField label="Natural width" mm={motif.width} min={0.5} max={5000} onChange={(width) => change({ width })} />
-        <LengthField label="Natural height" mm={naturalHeight(motif)} min={0.5} max={5000} onChange={(height) => change({ width: (motif.width * height) / naturalHeight(motif) })} />
+        <LengthField
+          label="Natural width"
+          mm={motif.width}
+          min={0.5}
+          max={5000}
+          onChange={(width) => change({ width })}
+        />
+        <LengthField
+          label="Natural height"
+          mm={naturalHeight(motif)}
+          min={0.5}
+          max={5000}
+          onChange={(height) => change({ width: (motif.width * height) / naturalHeight(motif) })}
+        />
       </div>
       <CollectionField motif={motif} onChange={(collection) => change({ collection })} />
       <Tags tags={motif.tags} onChange={(tags) => change({ tags })} />
@@ -82,7 +109,10 @@ export function MotifTicket({ motif, onClose }: { readonly motif: DrawerMotif; r
           aria-label="New artwork"
           onChange={(event) => {
             const [artwork] = event.target.files ?? [];
-            if (artwork) act({ id: motif.id, artwork }, () => notify({ text: `“${motif.name}” has its new artwork, wherever it is used.` }));
+            if (artwork)
+              act({ id: motif.id, artwork }, () =>
+                notify({ text: `“${motif.name}” has its new artwork, wherever it is used.` }),
+              );
             event.target.value = '';
           }}
         />
@@ -95,7 +125,13 @@ export function MotifTicket({ motif, onClose }: { readonly motif: DrawerMotif; r
 }
 
 /** The collection, typed or chosen from those there are. */
-function CollectionField({ motif, onChange }: { readonly motif: DrawerMotif; readonly onChange: (collection: string) => void }) {
+function CollectionField({
+  motif,
+  onChange,
+}: {
+  readonly motif: DrawerMotif;
+  readonly onChange: (collection: string) => void;
+}) {
   const list = useId();
   const motifs = useMotifs();
   const [typed, setTyped] = useState<string>();
@@ -140,7 +176,13 @@ function Tags({ tags, onChange }: { readonly tags: readonly string[]; readonly o
       <span className="mb-0.5 block text-xs text-graphite">Tags</span>
       <div className="flex flex-wrap gap-1 rounded-md border border-thread bg-white p-1">
         {tags.map((tag) => (
-          <button key={tag} type="button" title={`Take the tag “${tag}” away`} onClick={() => onChange(tags.filter((one) => one !== tag))} className="flex items-center gap-1 rounded-sm bg-linen px-1.5 text-xs hover:bg-thread">
+          <button
+            key={tag}
+            type="button"
+            title={`Take the tag “${tag}” away`}
+            onClick={() => onChange(tags.filter((one) => one !== tag))}
+            className="flex items-center gap-1 rounded-sm bg-linen px-1.5 text-xs hover:bg-thread"
+          >
             {tag} <X size={11} aria-hidden />
           </button>
         ))}

@@ -16,17 +16,31 @@ export function SeveralTicket({ motifs, onClose, onMade }: Props) {
   const making = useMotifMaking();
   const deed = useMotifDeed();
   const notify = useNotify();
-  const refused = (error: unknown): void => notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
-  const names = motifs.map(({ name }) => name).join(', ').slice(0, 120);
-  const bundle = (): void => void making.mutateAsync({ name: names, collection: 'Bundles', recipe: { kind: 'bundle', parts: sideBySide(motifs) } }).then(({ id }) => onMade(id), refused);
-  const setDeleted = (deleted: boolean): Promise<unknown> => Promise.all(motifs.map(({ id }) => deed.mutateAsync({ id, deleted })));
+  const refused = (error: unknown): void =>
+    notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
+  const names = motifs
+    .map(({ name }) => name)
+    .join(', ')
+    .slice(0, 120);
+  const bundle = (): void =>
+    void making
+      .mutateAsync({ name: names, collection: 'Bundles', recipe: { kind: 'bundle', parts: sideBySide(motifs) } })
+      .then(({ id }) => onMade(id), refused);
+  const setDeleted = (deleted: boolean): Promise<unknown> =>
+    Promise.all(motifs.map(({ id }) => deed.mutateAsync({ id, deleted })));
   const remove = (): void =>
     void setDeleted(true).then(() => {
       onClose();
-      notify({ text: `${motifs.length} motifs were taken out of the drawer. Those in use stay on their cloths.`, action: { label: 'Undo', run: () => void setDeleted(false).catch(refused) } });
+      notify({
+        text: `${motifs.length} motifs were taken out of the drawer. Those in use stay on their cloths.`,
+        action: { label: 'Undo', run: () => void setDeleted(false).catch(refused) },
+      });
     }, refused);
   return (
-    <aside aria-label={`${motifs.length} motifs`} className="flex w-[304px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-thread bg-calico p-5">
+    <aside
+      aria-label={`${motifs.length} motifs`}
+      className="flex w-[304px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-thread bg-calico p-5"
+    >
       <div className="flex items-center gap-2">
         <h2 className="grow font-name text-base font-semibold">{motifs.length} motifs</h2>
         <Button look="quiet" label="Close" onClick={onClose}>
@@ -35,7 +49,12 @@ export function SeveralTicket({ motifs, onClose, onMade }: Props) {
       </div>
       <div className="grid grid-cols-4 gap-2">
         {motifs.slice(0, 24).map(({ id, thumbnail }) => (
-          <img key={id} src={blobUrl(thumbnail)} alt="" className="h-14 w-full rounded-md border border-thread bg-white object-contain p-1" />
+          <img
+            key={id}
+            src={blobUrl(thumbnail)}
+            alt=""
+            className="h-14 w-full rounded-md border border-thread bg-white object-contain p-1"
+          />
         ))}
       </div>
       <div className="grid gap-2">

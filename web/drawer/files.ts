@@ -50,17 +50,28 @@ export async function unpackZip(name: string, content: Uint8Array): Promise<Unpa
   };
   let unpacked: Record<string, Uint8Array>;
   try {
-    unpacked = await new Promise((resolve, reject) => unzip(content, { filter: wanted }, (error, data) => (error ? reject(error) : resolve(data))));
+    unpacked = await new Promise((resolve, reject) =>
+      unzip(content, { filter: wanted }, (error, data) => (error ? reject(error) : resolve(data))),
+    );
   } catch {
     return { files: [], problem: `“${name}” is damaged or no ZIP. Nothing was taken from it; pack it again.` };
   }
   if (count > MOST_UNPACKED_FILES || bytes > MOST_UNPACKED_BYTES) {
-    return { files: [], problem: `“${name}” would unpack into ${count > MOST_UNPACKED_FILES ? `more than ${MOST_UNPACKED_FILES} drawings` : `more than ${MOST_UNPACKED_BYTES / 1024 / 1024} MB`}. Nothing was taken from it; pack it in parts.` };
+    return {
+      files: [],
+      problem: `“${name}” would unpack into ${count > MOST_UNPACKED_FILES ? `more than ${MOST_UNPACKED_FILES} drawings` : `more than ${MOST_UNPACKED_BYTES / 1024 / 1024} MB`}. Nothing was taken from it; pack it in parts.`,
+    };
   }
-  const files = Object.entries(unpacked).map(([path, data]) => new File([data as Uint8Array<ArrayBuffer>], baseName(path)));
+  const files = Object.entries(unpacked).map(
+    ([path, data]) => new File([data as Uint8Array<ArrayBuffer>], baseName(path)),
+  );
   const left = count - files.length;
   const problem =
-    files.length === 0 && left === 0 ? `“${name}” holds no drawings. Nothing was taken from it.` : left > 0 ? `${left === 1 ? 'One drawing' : `${left} drawings`} in “${name}” ${left === 1 ? 'is' : 'are'} larger than 40 MB and stayed in it.` : undefined;
+    files.length === 0 && left === 0
+      ? `“${name}” holds no drawings. Nothing was taken from it.`
+      : left > 0
+        ? `${left === 1 ? 'One drawing' : `${left} drawings`} in “${name}” ${left === 1 ? 'is' : 'are'} larger than 40 MB and stayed in it.`
+        : undefined;
   return { files, problem };
 }
 

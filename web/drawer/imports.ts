@@ -43,7 +43,14 @@ interface Coming {
 
 function announce(file: File): Coming {
   const stopper = new AbortController();
-  const arrival: Arrival = { id: next, name: file.name, progress: 0, state: 'waiting', notes: [], stop: () => stopper.abort() };
+  const arrival: Arrival = {
+    id: next,
+    name: file.name,
+    progress: 0,
+    state: 'waiting',
+    notes: [],
+    stop: () => stopper.abort(),
+  };
   next += 1;
   arrivals.set([...arrivals.getState(), arrival]);
   return { file, stopper, arrival };
@@ -61,23 +68,54 @@ export function useImports(): Imports {
           change(id, { state: 'coming' });
           const content = isZip(file) ? new Uint8Array(await file.arrayBuffer()) : undefined;
           if (content && (await isCollection(content))) {
-            const { name, motifs, known } = await readCollection(file, (progress) => change(id, { progress }), stopper.signal);
-            const there = known > 0 ? ` ${known === motifs.length ? 'All of them were' : known === 1 ? 'One of them was' : `${known} of them were`} there already.` : '';
-            change(id, { state: 'here', progress: 1, notes: [`The collection “${name}”, ${motifs.length === 1 ? 'one motif' : `${motifs.length} motifs`}.${there}`] });
+            const { name, motifs, known } = await readCollection(
+              file,
+              (progress) => change(id, { progress }),
+              stopper.signal,
+            );
+            const there =
+              known > 0
+                ? ` ${known === motifs.length ? 'All of them were' : known === 1 ? 'One of them was' : `${known} of them were`} there already.`
+                : '';
+            change(id, {
+              state: 'here',
+              progress: 1,
+              notes: [
+                `The collection “${name}”, ${motifs.length === 1 ? 'one motif' : `${motifs.length} motifs`}.${there}`,
+              ],
+            });
             await client.invalidateQueries({ queryKey: MOTIFS });
             return;
           }
           if (content) {
             const { files: inside, problem } = await unpackZip(file.name, content);
             queue.push(...inside.map(announce));
-            change(id, { state: inside.length > 0 ? 'here' : 'refused', progress: 1, notes: [...(inside.length > 0 ? [inside.length === 1 ? 'One drawing taken out.' : `${inside.length} drawings taken out.`] : []), ...(problem ? [problem] : [])] });
+            change(id, {
+              state: inside.length > 0 ? 'here' : 'refused',
+              progress: 1,
+              notes: [
+                ...(inside.length > 0
+                  ? [inside.length === 1 ? 'One drawing taken out.' : `${inside.length} drawings taken out.`]
+                  : []),
+                ...(problem ? [problem] : []),
+              ],
+            });
             return;
           }
-          const { motif, notes } = await importFile(file, collection, (progress) => change(id, { progress }), stopper.signal);
+          const { motif, notes } = await importFile(
+            file,
+            collection,
+            (progress) => change(id, { progress }),
+            stopper.signal,
+          );
           change(id, { state: 'here', progress: 1, motif, notes });
           await client.invalidateQueries({ queryKey: MOTIFS });
         } catch (error) {
-          const why = stopper.signal.aborted ? 'Stopped. Nothing was added.' : error instanceof Error ? error.message : String(error);
+          const why = stopper.signal.aborted
+            ? 'Stopped. Nothing was added.'
+            : error instanceof Error
+              ? error.message
+              : String(error);
           change(id, { state: 'refused', notes: [why] });
         }
       };
@@ -88,5 +126,9 @@ export function useImports(): Imports {
     },
     [client],
   );
-  return { arrivals: useStore(arrivals), bringFiles, clear: () => arrivals.set(arrivals.getState().filter(({ state }) => state === 'waiting' || state === 'coming')) };
+  return {
+    arrivals: useStore(arrivals),
+    bringFiles,
+    clear: () => arrivals.set(arrivals.getState().filter(({ state }) => state === 'waiting' || state === 'coming')),
+  };
 }

@@ -14,7 +14,8 @@ const COMPARE: Readonly<Record<Order, (a: DrawerMotif, b: DrawerMotif) => number
   newest: (a, b) => b.createdAt.localeCompare(a.createdAt),
   name: () => 0,
   used: (a, b) => b.uses - a.uses,
-  size: (a, b) => b.width * b.view.height / b.view.width * b.width - a.width * a.view.height / a.view.width * a.width,
+  size: (a, b) =>
+    ((b.width * b.view.height) / b.view.width) * b.width - ((a.width * a.view.height) / a.view.width) * a.width,
 };
 
 /** What is looked for: words in names, collections and tags; one collection or all of them; an order. */
@@ -33,12 +34,17 @@ export function soughtMotifs(motifs: readonly DrawerMotif[], { words, collection
       const text = [motif.name, motif.collection, ...motif.tags].join(' ').toLowerCase();
       return parts.every((part) => text.includes(part));
     })
-    .sort((a, b) => COMPARE[order](a, b) || a.name.localeCompare(b.name, 'en-GB', { numeric: true }) || a.id.localeCompare(b.id));
+    .sort(
+      (a, b) =>
+        COMPARE[order](a, b) || a.name.localeCompare(b.name, 'en-GB', { numeric: true }) || a.id.localeCompare(b.id),
+    );
 }
 
 /** The collections of the drawer by name, with how many motifs each holds. */
 export function collectionsOf(motifs: readonly DrawerMotif[]): { name: string; count: number }[] {
   const counts = new Map<string, number>();
   for (const { collection, deleted } of motifs) if (!deleted) counts.set(collection, (counts.get(collection) ?? 0) + 1);
-  return [...counts].map(([name, count]) => ({ name, count })).sort((a, b) => a.name.localeCompare(b.name, 'en-GB', { numeric: true }));
+  return [...counts]
+    .map(([name, count]) => ({ name, count }))
+    .sort((a, b) => a.name.localeCompare(b.name, 'en-GB', { numeric: true }));
 }

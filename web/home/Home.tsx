@@ -34,7 +34,11 @@ export function Home() {
             {designs.error.message}
           </p>
         )}
-        {designs.data?.length === 0 && <p className="mt-4 max-w-md">Nothing lies here yet. Begin with a new design: give it a name and a repeat, then bring your motifs.</p>}
+        {designs.data?.length === 0 && (
+          <p className="mt-4 max-w-md">
+            Nothing lies here yet. Begin with a new design: give it a name and a repeat, then bring your motifs.
+          </p>
+        )}
         <ul className="mt-5 grid grid-cols-[repeat(auto-fill,minmax(264px,1fr))] gap-x-7 gap-y-9">
           {designs.data?.map((design) => (
             <Hanging key={design.id} design={design} />
@@ -62,7 +66,12 @@ function BookShelf() {
         {swatches.data.slice(0, ON_THE_SHELF).map(({ id, name, thumbnail, repeat }) => (
           <li key={id}>
             <Link to={`/swatches/${id}`} className="block">
-              <ClothSample picture={blobUrl(thumbnail)} repeat={repeat} scale={HANGING * 0.7} className="h-28 border border-thread" />
+              <ClothSample
+                picture={blobUrl(thumbnail)}
+                repeat={repeat}
+                scale={HANGING * 0.7}
+                className="h-28 border border-thread"
+              />
               <span className="mt-1.5 block truncate text-sm font-medium" title={name}>
                 {name}
               </span>
@@ -82,14 +91,23 @@ function Hanging({ design }: { readonly design: DesignSummary }) {
   const remove = (): void =>
     // By its promise, since this card may be gone before the answer is dealt with.
     void removal.mutateAsync({ id, deleted: true }).then(
-      () => notify({ text: `“${name}” was put away.`, action: { label: 'Undo', run: () => removal.mutate({ id, deleted: false }) } }),
+      () =>
+        notify({
+          text: `“${name}” was put away.`,
+          action: { label: 'Undo', run: () => removal.mutate({ id, deleted: false }) },
+        }),
       (error: Error) => notify({ text: error.message, tone: 'problem' }),
     );
   return (
     <li className="group relative">
       <Link to={`/designs/${id}`} className="block">
         <div className="h-2 rounded-sm bg-ink/85" />
-        <ClothSample picture={designPictureUrl(design)} repeat={repeat} scale={HANGING} className="mx-2 h-64 shadow-float" />
+        <ClothSample
+          picture={designPictureUrl(design)}
+          repeat={repeat}
+          scale={HANGING}
+          className="mx-2 h-64 shadow-float"
+        />
         <div className="mx-2 mt-3">
           <span className="block truncate pr-9 font-name text-base font-semibold" title={name}>
             {name}
@@ -99,7 +117,12 @@ function Hanging({ design }: { readonly design: DesignSummary }) {
           </span>
         </div>
       </Link>
-      <Button look="quiet" label={`Put ${name} away`} onClick={remove} className="absolute right-1 bottom-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
+      <Button
+        look="quiet"
+        label={`Put ${name} away`}
+        onClick={remove}
+        className="absolute right-1 bottom-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+      >
         <Trash2 size={15} aria-hidden />
       </Button>
     </li>

@@ -44,19 +44,42 @@ export function NewDesign({ open, onClose }: { readonly open: boolean; readonly 
       <form onSubmit={submit} className="grid gap-4">
         <label className="block">
           <span className="mb-0.5 block text-xs text-graphite">Name</span>
-          <input autoFocus value={name} maxLength={120} onChange={(event) => setName(event.target.value)} placeholder="Untitled repeat" className="h-8 w-full rounded-md border border-thread bg-white px-2" />
+          <input
+            autoFocus
+            value={name}
+            maxLength={120}
+            onChange={(event) => setName(event.target.value)}
+            placeholder="Untitled repeat"
+            className="h-8 w-full rounded-md border border-thread bg-white px-2"
+          />
         </label>
         <RadioGroup value={kind} onChange={setKind} aria-label="Step" className="grid grid-cols-4 gap-2">
           {STEPS.map((one) => (
-            <Radio key={one.kind} value={one.kind} className="flex cursor-pointer flex-col items-center gap-1 rounded-md border border-thread bg-white py-3 text-sm data-checked:border-ink data-checked:ring-1 data-checked:ring-ink">
+            <Radio
+              key={one.kind}
+              value={one.kind}
+              className="flex cursor-pointer flex-col items-center gap-1 rounded-md border border-thread bg-white py-3 text-sm data-checked:border-ink data-checked:ring-1 data-checked:ring-ink"
+            >
               <StepDiagram step={repeatOf(one.kind, size).step} />
               {one.name}
             </Radio>
           ))}
         </RadioGroup>
         <div className="grid grid-cols-2 gap-2">
-          <LengthField label="Cell width" mm={repeatOf(kind, size).width} min={SMALLEST_CELL_MM} max={LARGEST_CELL_MM} onChange={(width) => setSize(resized(repeatOf(kind, size), 'width', width))} />
-          <LengthField label="Cell height" mm={repeatOf(kind, size).height} min={SMALLEST_CELL_MM} max={LARGEST_CELL_MM} onChange={(height) => setSize(resized(repeatOf(kind, size), 'height', height))} />
+          <LengthField
+            label="Cell width"
+            mm={repeatOf(kind, size).width}
+            min={SMALLEST_CELL_MM}
+            max={LARGEST_CELL_MM}
+            onChange={(width) => setSize(resized(repeatOf(kind, size), 'width', width))}
+          />
+          <LengthField
+            label="Cell height"
+            mm={repeatOf(kind, size).height}
+            min={SMALLEST_CELL_MM}
+            max={LARGEST_CELL_MM}
+            onChange={(height) => setSize(resized(repeatOf(kind, size), 'height', height))}
+          />
         </div>
         {create.isError && (
           <p role="alert" className="text-sm text-madder">

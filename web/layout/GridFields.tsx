@@ -14,7 +14,12 @@ import { AmountField } from '../shared/AmountField.tsx';
 import { Choice } from '../shared/Choice.tsx';
 import { useStore } from '../shared/store.ts';
 
-const FIGURES: readonly { readonly value: GridFigure; readonly name: string; readonly shape: FigureKind; readonly one: string }[] = [
+const FIGURES: readonly {
+  readonly value: GridFigure;
+  readonly name: string;
+  readonly shape: FigureKind;
+  readonly one: string;
+}[] = [
   { value: 'dots', name: 'Dots', shape: 'dot', one: 'Dot' },
   { value: 'stripes', name: 'Stripes', shape: 'block', one: 'Stripe' },
   { value: 'checks', name: 'Checks', shape: 'block', one: 'Block' },
@@ -50,16 +55,29 @@ export function GridFields({ recipe, onChange }: Props) {
     if (!shape) return;
     const plain = newPiece(shape.shape, ink);
     const piece: Piece = next.figure === 'stripes' ? { ...plain, values: STRIPE } : plain;
-    const known = motifs.find(({ deleted, recipe: own }) => !deleted && own?.kind === 'shape' && own.pieces.length === 1 && isPlain(own.pieces[0], piece));
+    const known = motifs.find(
+      ({ deleted, recipe: own }) =>
+        !deleted && own?.kind === 'shape' && own.pieces.length === 1 && isPlain(own.pieces[0], piece),
+    );
     try {
-      const motif = known ?? (await making.mutateAsync({ name: `${shape.one}, ${inkName.toLowerCase()}`, collection: COLLECTION, recipe: { kind: 'shape', pieces: [piece] } }));
+      const motif =
+        known ??
+        (await making.mutateAsync({
+          name: `${shape.one}, ${inkName.toLowerCase()}`,
+          collection: COLLECTION,
+          recipe: { kind: 'shape', pieces: [piece] },
+        }));
       setProblem(undefined);
       onChange({ ...next, motif: motif.id, fitted: true }, [], [motif]);
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));
     }
   };
-  const inks = committed.inks.map(({ id, name, prints }) => ({ id, name, print: prints[0] ?? (currentColourway(committed).colours[id] as Hex) }));
+  const inks = committed.inks.map(({ id, name, prints }) => ({
+    id,
+    name,
+    print: prints[0] ?? (currentColourway(committed).colours[id] as Hex),
+  }));
   const source = motifs.find(({ id }) => id === recipe.motif);
   const made = source?.recipe?.kind === 'shape' && recipe.fitted ? source.recipe.pieces[0]?.fill?.ink : undefined;
   const inkNow = inks.find(({ print }) => print === made);
@@ -107,13 +125,40 @@ export function GridFields({ recipe, onChange }: Props) {
         </select>
       </label>
       <div className="grid grid-cols-3 gap-2">
-        <AmountField label={recipe.figure === 'stripes' ? 'Side by side' : 'To the cell'} value={recipe.count} min={1} max={MOST_IN_GRID} onChange={(count) => onChange({ ...recipe, count: Math.round(count) })} />
-        <AmountField label="Size" sign="%" value={recipe.size * 100} min={1} max={100 * MOST_GRID_SIZE} step={5} onChange={(size) => onChange({ ...recipe, size: size / 100 })} />
-        <AmountField label="Angle wished" sign="°" value={recipe.angle} min={-360} max={360} step={5} onChange={(next) => onChange({ ...recipe, angle: next })} />
+        <AmountField
+          label={recipe.figure === 'stripes' ? 'Side by side' : 'To the cell'}
+          value={recipe.count}
+          min={1}
+          max={MOST_IN_GRID}
+          onChange={(count) => onChange({ ...recipe, count: Math.round(count) })}
+        />
+        <AmountField
+          label="Size"
+          sign="%"
+          value={recipe.size * 100}
+          min={1}
+          max={100 * MOST_GRID_SIZE}
+          step={5}
+          onChange={(size) => onChange({ ...recipe, size: size / 100 })}
+        />
+        <AmountField
+          label="Angle wished"
+          sign="°"
+          value={recipe.angle}
+          min={-360}
+          max={360}
+          step={5}
+          onChange={(next) => onChange({ ...recipe, angle: next })}
+        />
       </div>
       <label className="grid gap-0.5 text-xs text-graphite">
         Angles that close on this cell
-        <select aria-label="Angles that close on this cell" value={String(angle)} onChange={({ target: { value } }) => onChange({ ...recipe, angle: Number(value) })} className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink">
+        <select
+          aria-label="Angles that close on this cell"
+          value={String(angle)}
+          onChange={({ target: { value } }) => onChange({ ...recipe, angle: Number(value) })}
+          className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
+        >
           {angles.map((one) => (
             <option key={one} value={String(one)}>
               {formatNumber(one, 2)}°{one === angle ? ', the nearest' : ''}
@@ -132,5 +177,12 @@ export function GridFields({ recipe, onChange }: Props) {
 
 /** Whether a piece of a motif is the figure as it is first laid down. */
 function isPlain(piece: Piece | undefined, plain: Piece): boolean {
-  return piece !== undefined && piece.figure === plain.figure && Object.entries(plain.values).every(([key, value]) => piece.values[key] === value) && piece.fill?.ink === plain.fill?.ink && !piece.fill?.fade && !piece.outline;
+  return (
+    piece !== undefined &&
+    piece.figure === plain.figure &&
+    Object.entries(plain.values).every(([key, value]) => piece.values[key] === value) &&
+    piece.fill?.ink === plain.fill?.ink &&
+    !piece.fill?.fade &&
+    !piece.outline
+  );
 }

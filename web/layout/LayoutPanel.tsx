@@ -33,12 +33,24 @@ export function LayoutPanel() {
       return;
     }
     // What was chosen for it becomes part of it; what one of the other kind laid stays, as ordinary motifs.
-    const base = start.layout?.recipe.kind === next.kind ? start : { ...start, layout: taken.length > 0 ? { recipe: next, laid: taken } : null };
+    const base =
+      start.layout?.recipe.kind === next.kind
+        ? start
+        : { ...start, layout: taken.length > 0 ? { recipe: next, laid: taken } : null };
     try {
       const motifs = new Map([...bench.motifMap, ...made.map((motif) => [motif.id, motif] as const)]);
       const command = layLayout(base, motifs, next, layer.id, () => nanoid());
       bench.choose([]);
-      bench.commit(next.kind === 'row' ? (isLaid ? 'Changed the rows' : 'Set in a row') : isLaid ? 'Changed the grid' : 'Laid a grid', command);
+      bench.commit(
+        next.kind === 'row'
+          ? isLaid
+            ? 'Changed the rows'
+            : 'Set in a row'
+          : isLaid
+            ? 'Changed the grid'
+            : 'Laid a grid',
+        command,
+      );
       setDraft(undefined);
       setProblem(undefined);
     } catch (error) {
@@ -57,13 +69,20 @@ export function LayoutPanel() {
       <Choice
         label="Laid out in"
         value={recipe.kind}
-        options={[{ value: 'row', name: 'Rows' }, { value: 'grid', name: 'A grid' }]}
+        options={[
+          { value: 'row', name: 'Rows' },
+          { value: 'grid', name: 'A grid' },
+        ]}
         onChange={(kind) => {
           setProblem(undefined);
           setDraft(laid?.recipe.kind === kind ? undefined : { recipe: kind === 'row' ? NEW_ROW : NEW_GRID, taken: [] });
         }}
       />
-      {recipe.kind === 'row' ? <RowFields recipe={recipe} onChange={change} isLaid={isLaid} /> : <GridFields recipe={recipe} onChange={change} />}
+      {recipe.kind === 'row' ? (
+        <RowFields recipe={recipe} onChange={change} isLaid={isLaid} />
+      ) : (
+        <GridFields recipe={recipe} onChange={change} />
+      )}
       {!isLaid && (
         <TicketFoot label="Laying out">
           <Button look="accent" disabled={!isWhole(recipe)} onClick={() => lay(recipe, draft?.taken)}>
@@ -73,8 +92,13 @@ export function LayoutPanel() {
       )}
       {isLaid && (
         <>
-          <p className="text-xs text-graphite">What is changed here is changed on the cloth; motifs moved by hand go back to their places then.</p>
-          <Button title="The motifs stay and are ordinary ones from then on" onClick={() => bench.commit('Let the layout go', { type: 'layout', layout: null })}>
+          <p className="text-xs text-graphite">
+            What is changed here is changed on the cloth; motifs moved by hand go back to their places then.
+          </p>
+          <Button
+            title="The motifs stay and are ordinary ones from then on"
+            onClick={() => bench.commit('Let the layout go', { type: 'layout', layout: null })}
+          >
             Let it go
           </Button>
         </>
@@ -89,5 +113,7 @@ export function LayoutPanel() {
 }
 
 function isWhole(recipe: LayoutRecipe): boolean {
-  return recipe.kind === 'row' ? recipe.rows.length > 0 && recipe.rows.every((row) => row.length > 0) : recipe.motif !== '';
+  return recipe.kind === 'row'
+    ? recipe.rows.length > 0 && recipe.rows.every((row) => row.length > 0)
+    : recipe.motif !== '';
 }

@@ -33,25 +33,77 @@ export function RowFields({ recipe, isLaid, onChange }: Props) {
   const addChosen = (): void => {
     // In the order in which they were chosen.
     const list = ids.flatMap((id) => bench.placement(id) ?? []);
-    setRow(Math.max(0, rows.length - 1), [...(rows.at(-1) ?? []), ...list.map(({ motif }) => motif)].slice(0, MOST_IN_ROW), list.map(({ id }) => id));
+    setRow(
+      Math.max(0, rows.length - 1),
+      [...(rows.at(-1) ?? []), ...list.map(({ motif }) => motif)].slice(0, MOST_IN_ROW),
+      list.map(({ id }) => id),
+    );
   };
   return (
     <>
-      {rows.length === 0 && <p className="text-sm">A row sets motifs side by side with equal gaps, and makes the cell exactly one row and one gap. Choose which, in their order.</p>}
+      {rows.length === 0 && (
+        <p className="text-sm">
+          A row sets motifs side by side with equal gaps, and makes the cell exactly one row and one gap. Choose which,
+          in their order.
+        </p>
+      )}
       {rows.map((row, n) => (
-        <RowList key={n} name={rows.length > 1 ? `Row ${n + 1}` : 'The row'} row={row} onChange={(next) => setRow(n, next)} />
+        <RowList
+          key={n}
+          name={rows.length > 1 ? `Row ${n + 1}` : 'The row'}
+          row={row}
+          onChange={(next) => setRow(n, next)}
+        />
       ))}
       <div className="grid grid-cols-2 gap-2">
-        {rows.length === 0 ? <MotifPick label="Add a motif to the row" prompt={PROMPT} onPick={({ id }) => setRow(0, [id])} /> : <Button disabled={rows.length >= MOST_ROWS} onClick={() => onChange({ ...recipe, rows: [...rows, [...(rows.at(-1) ?? [])].reverse()] })}><Plus size={14} aria-hidden /> Another row</Button>}
+        {rows.length === 0 ? (
+          <MotifPick label="Add a motif to the row" prompt={PROMPT} onPick={({ id }) => setRow(0, [id])} />
+        ) : (
+          <Button
+            disabled={rows.length >= MOST_ROWS}
+            onClick={() => onChange({ ...recipe, rows: [...rows, [...(rows.at(-1) ?? [])].reverse()] })}
+          >
+            <Plus size={14} aria-hidden /> Another row
+          </Button>
+        )}
         <Button disabled={ids.length === 0} title="In the order in which they were chosen" onClick={addChosen}>
           Add those chosen
         </Button>
       </div>
-      <Choice label="All are equally" value={recipe.equal} options={[{ value: 'width', name: 'Wide' }, { value: 'height', name: 'High' }, { value: 'area', name: 'Large' }]} onChange={(equal) => onChange({ ...recipe, equal })} />
+      <Choice
+        label="All are equally"
+        value={recipe.equal}
+        options={[
+          { value: 'width', name: 'Wide' },
+          { value: 'height', name: 'High' },
+          { value: 'area', name: 'Large' },
+        ]}
+        onChange={(equal) => onChange({ ...recipe, equal })}
+      />
       <div className="grid grid-cols-3 gap-2">
-        <LengthField label="Each" mm={recipe.size} min={1} max={LARGEST_CELL_MM / 2} onChange={(size) => onChange({ ...recipe, size })} />
-        <LengthField label="Gap" mm={recipe.gap} signed min={LEAST_GAP} max={MOST_GAP} onChange={(gap) => onChange({ ...recipe, gap })} />
-        <LengthField label="Row gap" mm={recipe.rowGap} signed min={LEAST_GAP} max={MOST_GAP} onChange={(rowGap) => onChange({ ...recipe, rowGap })} />
+        <LengthField
+          label="Each"
+          mm={recipe.size}
+          min={1}
+          max={LARGEST_CELL_MM / 2}
+          onChange={(size) => onChange({ ...recipe, size })}
+        />
+        <LengthField
+          label="Gap"
+          mm={recipe.gap}
+          signed
+          min={LEAST_GAP}
+          max={MOST_GAP}
+          onChange={(gap) => onChange({ ...recipe, gap })}
+        />
+        <LengthField
+          label="Row gap"
+          mm={recipe.rowGap}
+          signed
+          min={LEAST_GAP}
+          max={MOST_GAP}
+          onChange={(rowGap) => onChange({ ...recipe, rowGap })}
+        />
       </div>
       {isLaid && rows.length === 1 && <RowOffers count={rows[0]?.length ?? 1} />}
     </>
@@ -81,14 +133,22 @@ function RowList({ name, row, onChange }: ListProps) {
           const motif = bench.motif(id);
           const label = motif?.name ?? 'Motif';
           return (
-            <li key={`${id} ${n}`} data-in-row={id} className="grid grid-cols-[28px_minmax(0,1fr)_auto] items-center gap-1.5 rounded-md border border-thread bg-white px-1.5 py-0.5 text-sm">
+            <li
+              key={`${id} ${n}`}
+              data-in-row={id}
+              className="grid grid-cols-[28px_minmax(0,1fr)_auto] items-center gap-1.5 rounded-md border border-thread bg-white px-1.5 py-0.5 text-sm"
+            >
               {motif ? <img src={blobUrl(motif.thumbnail)} alt="" className="h-7 w-7 object-contain" /> : <span />}
               <span className="truncate">{label}</span>
               <span className="flex">
                 <IconButton label={`Move ${label} earlier`} disabled={n === 0} onClick={() => onChange(moved(n, -1))}>
                   <ArrowLeft size={14} aria-hidden />
                 </IconButton>
-                <IconButton label={`Move ${label} later`} disabled={n === row.length - 1} onClick={() => onChange(moved(n, 1))}>
+                <IconButton
+                  label={`Move ${label} later`}
+                  disabled={n === row.length - 1}
+                  onClick={() => onChange(moved(n, 1))}
+                >
                   <ArrowRight size={14} aria-hidden />
                 </IconButton>
                 <IconButton label={`Take ${label} out`} onClick={() => onChange(row.filter((_, m) => m !== n))}>
@@ -99,7 +159,11 @@ function RowList({ name, row, onChange }: ListProps) {
           );
         })}
       </ol>
-      <MotifPick label={`Add a motif to ${name.toLowerCase()}`} prompt={PROMPT} onPick={({ id }) => onChange([...row, id].slice(0, MOST_IN_ROW))} />
+      <MotifPick
+        label={`Add a motif to ${name.toLowerCase()}`}
+        prompt={PROMPT}
+        onPick={({ id }) => onChange([...row, id].slice(0, MOST_IN_ROW))}
+      />
     </div>
   );
 }
@@ -113,7 +177,14 @@ interface IconProps {
 
 function IconButton({ label, disabled, onClick, children }: IconProps) {
   return (
-    <button type="button" aria-label={label} title={label} disabled={disabled} onClick={onClick} className="grid h-7 w-7 place-items-center rounded-md text-graphite hover:bg-linen hover:text-ink disabled:opacity-30">
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      disabled={disabled}
+      onClick={onClick}
+      className="grid h-7 w-7 place-items-center rounded-md text-graphite hover:bg-linen hover:text-ink disabled:opacity-30"
+    >
       {children}
     </button>
   );

@@ -22,7 +22,14 @@ export function AmountField({ label, value, sign = '', min, max, step, hideLabel
       label={label}
       shown={sign === '' ? shown : sign === '°' ? `${shown}°` : `${shown} ${sign}`}
       value={value}
-      read={(text) => parseAmount(text, { sign, current: value, ...(min !== undefined && { min }), ...(max !== undefined && { max }) })}
+      read={(text) =>
+        parseAmount(text, {
+          sign,
+          current: value,
+          ...(min !== undefined && { min }),
+          ...(max !== undefined && { max }),
+        })
+      }
       onChange={onChange}
       {...(step !== undefined && { step })}
       {...(hideLabel !== undefined && { hideLabel })}

@@ -13,22 +13,45 @@ interface Props {
 /** Artwork that was made here, of plain and fading inks, as a picture that is sharp at any size. */
 export function ArtworkSvg({ artwork, label, className, view = artwork.view }: Props) {
   const id = useId();
-  const paint = (one: Paint | undefined, key: string): string => (!one ? 'none' : one.kind === 'ink' ? one.ink : `url(#${id}${key})`);
+  const paint = (one: Paint | undefined, key: string): string =>
+    !one ? 'none' : one.kind === 'ink' ? one.ink : `url(#${id}${key})`;
   return (
-    <svg viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`} {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })} className={className}>
+    <svg
+      viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
+      {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
+      className={className}
+    >
       {artwork.nodes.map((node, n) => {
         if (node.kind !== 'path') return null;
         const { fill, stroke } = node;
         return (
           <g key={n}>
             {fill?.kind === 'linear' && (
-              <linearGradient id={`${id}${n}`} gradientUnits="userSpaceOnUse" x1={fill.from[0]} y1={fill.from[1]} x2={fill.to[0]} y2={fill.to[1]} gradientTransform={`matrix(${fill.matrix.join(' ')})`}>
+              <linearGradient
+                id={`${id}${n}`}
+                gradientUnits="userSpaceOnUse"
+                x1={fill.from[0]}
+                y1={fill.from[1]}
+                x2={fill.to[0]}
+                y2={fill.to[1]}
+                gradientTransform={`matrix(${fill.matrix.join(' ')})`}
+              >
                 {fill.stops.map(({ offset, ink, opacity }) => (
                   <stop key={offset} offset={offset} stopColor={ink} stopOpacity={opacity} />
                 ))}
               </linearGradient>
             )}
-            <path d={node.path} fillRule={node.rule} fill={paint(fill, String(n))} {...(stroke && { stroke: paint(stroke.paint, ''), strokeWidth: stroke.width, strokeLinejoin: 'round' as const, strokeLinecap: 'round' as const })} />
+            <path
+              d={node.path}
+              fillRule={node.rule}
+              fill={paint(fill, String(n))}
+              {...(stroke && {
+                stroke: paint(stroke.paint, ''),
+                strokeWidth: stroke.width,
+                strokeLinejoin: 'round' as const,
+                strokeLinecap: 'round' as const,
+              })}
+            />
           </g>
         );
       })}

@@ -1,8 +1,16 @@
 import { BLENDS, type Blend } from '../../core/document/blend.ts';
 
 const NAMES: Readonly<Record<Blend, string>> = {
-  normal: 'Normal', multiply: 'Multiply', screen: 'Screen', darken: 'Darken', lighten: 'Lighten', overlay: 'Overlay',
-  'soft-light': 'Soft light', 'hard-light': 'Hard light', difference: 'Difference', exclusion: 'Exclusion',
+  normal: 'Normal',
+  multiply: 'Multiply',
+  screen: 'Screen',
+  darken: 'Darken',
+  lighten: 'Lighten',
+  overlay: 'Overlay',
+  'soft-light': 'Soft light',
+  'hard-light': 'Hard light',
+  difference: 'Difference',
+  exclusion: 'Exclusion',
 };
 
 interface Props {
@@ -18,7 +26,11 @@ export function BlendField({ label, value, hideLabel = false, onChange }: Props)
   return (
     <label className="min-w-0">
       <span className={hideLabel ? 'sr-only' : 'mb-0.5 block text-xs text-graphite'}>{label}</span>
-      <select value={value ?? ''} onChange={(event) => onChange(event.target.value as Blend)} className="h-8 w-full min-w-0 rounded-md border border-thread bg-white px-1.5 text-sm">
+      <select
+        value={value ?? ''}
+        onChange={(event) => onChange(event.target.value as Blend)}
+        className="h-8 w-full min-w-0 rounded-md border border-thread bg-white px-1.5 text-sm"
+      >
         {value === undefined && <option value="">mixed</option>}
         {BLENDS.map((blend) => (
           <option key={blend} value={blend}>

@@ -12,7 +12,11 @@ export function Choice<T extends string>({ label, value, options, onChange }: Pr
   return (
     <RadioGroup value={value} onChange={onChange} aria-label={label} className="flex gap-1">
       {options.map(({ value: one, name }) => (
-        <Radio key={one} value={one} className="grid h-8 grow cursor-pointer place-items-center rounded-md border border-thread bg-white px-0.5 text-sm data-checked:border-ink data-checked:ring-1 data-checked:ring-ink">
+        <Radio
+          key={one}
+          value={one}
+          className="grid h-8 grow cursor-pointer place-items-center rounded-md border border-thread bg-white px-0.5 text-sm data-checked:border-ink data-checked:ring-1 data-checked:ring-ink"
+        >
           {name}
         </Radio>
       ))}

@@ -16,7 +16,11 @@ export function ClothSample({ picture, repeat, scale, className = '' }: Props) {
   return (
     <div
       className={`bare-ground ${className}`}
-      style={{ backgroundImage: `url("${picture}")`, backgroundSize: `${unit.width * scale}px ${unit.height * scale}px`, backgroundRepeat: 'repeat' }}
+      style={{
+        backgroundImage: `url("${picture}")`,
+        backgroundSize: `${unit.width * scale}px ${unit.height * scale}px`,
+        backgroundRepeat: 'repeat',
+      }}
     />
   );
 }

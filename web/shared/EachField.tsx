@@ -28,7 +28,9 @@ export function EachField({ label, values, sign, min, max, step, hideLabel, onCh
       shown={mixed ? 'mixed' : `${formatNumber(first)}${sign === '°' ? '°' : ' %'}`}
       value={mixed ? NaN : first}
       read={(text) => {
-        typed.current = values.map((current) => parseAmount(text, { sign, current, ...(min !== undefined && { min }), ...(max !== undefined && { max }) }));
+        typed.current = values.map((current) =>
+          parseAmount(text, { sign, current, ...(min !== undefined && { min }), ...(max !== undefined && { max }) }),
+        );
         return typed.current[0] ?? first;
       }}
       onChange={() => onChange(typed.current)}

@@ -6,7 +6,9 @@ export function Lost() {
   const missing = isRouteErrorResponse(error) && error.status === 404;
   return (
     <main className="mx-auto grid h-full max-w-lg place-content-center gap-4 p-8">
-      <h1 className="font-name text-2xl font-semibold">{missing ? 'There is nothing at this address' : 'This screen could not be shown'}</h1>
+      <h1 className="font-name text-2xl font-semibold">
+        {missing ? 'There is nothing at this address' : 'This screen could not be shown'}
+      </h1>
       <p>
         {missing
           ? 'The design or swatch may have been deleted, or the address mistyped. Nothing was changed.'

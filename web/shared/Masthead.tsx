@@ -15,7 +15,14 @@ export function Masthead({ children }: { readonly children?: ReactNode }) {
       <span className="font-name text-xl font-bold tracking-tight">Hevrel</span>
       <nav aria-label="Studio" className="flex gap-1">
         {PLACES.map(({ to, name }) => (
-          <NavLink key={to} to={to} end className={({ isActive }) => `rounded-md px-3 py-1.5 text-sm font-medium ${isActive ? 'bg-linen' : 'hover:bg-linen/60'}`}>
+          <NavLink
+            key={to}
+            to={to}
+            end
+            className={({ isActive }) =>
+              `rounded-md px-3 py-1.5 text-sm font-medium ${isActive ? 'bg-linen' : 'hover:bg-linen/60'}`
+            }
+          >
             {name}
           </NavLink>
         ))}

@@ -34,7 +34,10 @@ export function Notices({ children }: { readonly children: ReactNode }) {
   );
   const list = useMemo(
     () => (
-      <div aria-live="polite" className="pointer-events-none fixed bottom-24 left-1/2 z-60 flex w-[min(34rem,90vw)] -translate-x-1/2 flex-col gap-2">
+      <div
+        aria-live="polite"
+        className="pointer-events-none fixed bottom-24 left-1/2 z-60 flex w-[min(34rem,90vw)] -translate-x-1/2 flex-col gap-2"
+      >
         {shown.map(({ id, text, tone, action }) => (
           <div
             key={id}

@@ -18,7 +18,17 @@ interface Props {
 }
 
 /** A number that can be typed as a sum with units; arrows step it, Shift by ten, Escape gives it up. */
-export function QuantityField({ label, shown, read, onChange, value, onStep, step = 1, hideLabel = false, disabled = false }: Props) {
+export function QuantityField({
+  label,
+  shown,
+  read,
+  onChange,
+  value,
+  onStep,
+  step = 1,
+  hideLabel = false,
+  disabled = false,
+}: Props) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const [typed, setTyped] = useState<string>();

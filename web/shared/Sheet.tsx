@@ -17,7 +17,9 @@ export function Sheet({ title, open, onClose, wide = false, children }: Props) {
     <Dialog open={open} onClose={onClose} className="relative z-50">
       <DialogBackdrop className="fixed inset-0 bg-ink/30" />
       <div className="fixed inset-0 grid place-items-center overflow-auto p-6">
-        <DialogPanel className={`w-full rounded-md border border-thread bg-calico shadow-float ${wide ? 'max-w-2xl' : 'max-w-md'}`}>
+        <DialogPanel
+          className={`w-full rounded-md border border-thread bg-calico shadow-float ${wide ? 'max-w-2xl' : 'max-w-md'}`}
+        >
           <div className="flex items-center justify-between border-b border-thread py-2 pr-2 pl-5">
             <DialogTitle className="font-name text-lg font-semibold">{title}</DialogTitle>
             <Button look="quiet" label="Close" onClick={onClose}>

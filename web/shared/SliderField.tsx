@@ -18,8 +18,27 @@ export function SliderField({ label, value, sign = '', min, max, step, onChange 
         {label}
       </span>
       <div className="grid grid-cols-[minmax(0,1fr)_84px] items-center gap-3">
-        <input type="range" aria-label={label} min={min} max={max} step={step} value={value} onChange={(event) => onChange(Number(event.target.value))} className="h-8 w-full accent-ink" data-own-arrows />
-        <AmountField label={`${label}, typed`} hideLabel value={value} sign={sign} min={min} max={max} step={step} onChange={onChange} />
+        <input
+          type="range"
+          aria-label={label}
+          min={min}
+          max={max}
+          step={step}
+          value={value}
+          onChange={(event) => onChange(Number(event.target.value))}
+          className="h-8 w-full accent-ink"
+          data-own-arrows
+        />
+        <AmountField
+          label={`${label}, typed`}
+          hideLabel
+          value={value}
+          sign={sign}
+          min={min}
+          max={max}
+          step={step}
+          onChange={onChange}
+        />
       </div>
     </div>
   );

@@ -12,17 +12,50 @@ const HOME: Point = { x: 16.5, y: 14 };
 
 /** What a step does to a cell: the cell in ink, its neighbours in outline, with a lopsided sign in each that shows which are reflected. */
 export function StepDiagram({ step }: { readonly step: Step }) {
-  const repeat: Repeat = step.honeycomb ? (step.kind === 'brick' ? { width: 15, height: 13, step } : { width: 13, height: 15, step }) : { width: 15, height: 12, step };
+  const repeat: Repeat = step.honeycomb
+    ? step.kind === 'brick'
+      ? { width: 15, height: 13, step }
+      : { width: 13, height: 15, step }
+    : { width: 15, height: 12, step };
   const lattice = latticeOf(repeat);
   const { width, height } = repeat;
-  const outline = step.honeycomb ? hexagonOf(repeat) : [{ x: 0, y: 0 }, { x: width, y: 0 }, { x: width, y: height }, { x: 0, y: height }];
-  const sign = [{ x: 0.28, y: 0.28 }, { x: 0.62, y: 0.28 }, { x: 0.28, y: 0.68 }].map(({ x, y }) => ({ x: x * width, y: y * height }));
-  const window = { left: VIEW.left - HOME.x, top: VIEW.top - HOME.y, right: VIEW.right - HOME.x, bottom: VIEW.bottom - HOME.y };
-  const cells = echoesTouching(lattice, { left: -width, top: -height, right: lattice.width, bottom: lattice.height }, window).flatMap((steps) =>
+  const outline = step.honeycomb
+    ? hexagonOf(repeat)
+    : [
+        { x: 0, y: 0 },
+        { x: width, y: 0 },
+        { x: width, y: height },
+        { x: 0, y: height },
+      ];
+  const sign = [
+    { x: 0.28, y: 0.28 },
+    { x: 0.62, y: 0.28 },
+    { x: 0.28, y: 0.68 },
+  ].map(({ x, y }) => ({ x: x * width, y: y * height }));
+  const window = {
+    left: VIEW.left - HOME.x,
+    top: VIEW.top - HOME.y,
+    right: VIEW.right - HOME.x,
+    bottom: VIEW.bottom - HOME.y,
+  };
+  const cells = echoesTouching(
+    lattice,
+    { left: -width, top: -height, right: lattice.width, bottom: lattice.height },
+    window,
+  ).flatMap((steps) =>
     lattice.images.map((image, n) => {
       const by = displacement(lattice, steps);
-      const shown = (points: readonly Point[]): string => points.map((point) => imagePoint(image, point)).map(({ x, y }) => `${x + by.x + HOME.x},${y + by.y + HOME.y}`).join(' ');
-      return { key: `${steps.i} ${steps.j} ${n}`, isHome: n === 0 && steps.i === 0 && steps.j === 0, outline: shown(outline), sign: shown(sign) };
+      const shown = (points: readonly Point[]): string =>
+        points
+          .map((point) => imagePoint(image, point))
+          .map(({ x, y }) => `${x + by.x + HOME.x},${y + by.y + HOME.y}`)
+          .join(' ');
+      return {
+        key: `${steps.i} ${steps.j} ${n}`,
+        isHome: n === 0 && steps.i === 0 && steps.j === 0,
+        outline: shown(outline),
+        sign: shown(sign),
+      };
     }),
   );
   return (

@@ -14,7 +14,11 @@ export interface History<T> {
 }
 
 export function useHistory<T>(first: T): History<T> {
-  const [{ value, past, future }, set] = useState<{ value: T; past: readonly T[]; future: readonly T[] }>({ value: first, past: [], future: [] });
+  const [{ value, past, future }, set] = useState<{ value: T; past: readonly T[]; future: readonly T[] }>({
+    value: first,
+    past: [],
+    future: [],
+  });
   const lastChange = useRef(0);
   return {
     value,
@@ -22,10 +26,30 @@ export function useHistory<T>(first: T): History<T> {
       const now = Date.now();
       const goesOn = now - lastChange.current < PAUSE_MS;
       lastChange.current = now;
-      set((old) => ({ value: next, past: goesOn && old.past.length > 0 ? old.past : [...old.past, old.value], future: [] }));
+      set((old) => ({
+        value: next,
+        past: goesOn && old.past.length > 0 ? old.past : [...old.past, old.value],
+        future: [],
+      }));
     }, []),
-    undo: useCallback(() => set((old) => (old.past.length === 0 ? old : { value: old.past.at(-1) as T, past: old.past.slice(0, -1), future: [old.value, ...old.future] })), []),
-    redo: useCallback(() => set((old) => (old.future.length === 0 ? old : { value: old.future[0] as T, past: [...old.past, old.value], future: old.future.slice(1) })), []),
+    undo: useCallback(
+      () =>
+        set((old) =>
+          old.past.length === 0
+            ? old
+            : { value: old.past.at(-1) as T, past: old.past.slice(0, -1), future: [old.value, ...old.future] },
+        ),
+      [],
+    ),
+    redo: useCallback(
+      () =>
+        set((old) =>
+          old.future.length === 0
+            ? old
+            : { value: old.future[0] as T, past: [...old.past, old.value], future: old.future.slice(1) },
+        ),
+      [],
+    ),
     canUndo: past.length > 0,
     canRedo: future.length > 0,
   };

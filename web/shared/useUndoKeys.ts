@@ -6,7 +6,8 @@ export function useUndoKeys(undo: () => void, redo: () => void): void {
     const onKeyDown = (event: KeyboardEvent): void => {
       const key = event.key.toLowerCase();
       if ((!event.ctrlKey && !event.metaKey) || (key !== 'z' && key !== 'y')) return;
-      if ((event.target as HTMLElement).matches('input:not([type="range"]):not([type="checkbox"]):not([type="radio"])')) return;
+      if ((event.target as HTMLElement).matches('input:not([type="range"]):not([type="checkbox"]):not([type="radio"])'))
+        return;
       event.preventDefault();
       if (key === 'y' || event.shiftKey) redo();
       else undo();

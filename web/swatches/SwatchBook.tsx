@@ -25,7 +25,11 @@ export function SwatchBook() {
             {swatches.error.message}
           </p>
         )}
-        {swatches.data?.length === 0 && <p className="mt-4 max-w-md">No swatch is saved yet. Open a design and choose “Save swatch” when its repeat is done.</p>}
+        {swatches.data?.length === 0 && (
+          <p className="mt-4 max-w-md">
+            No swatch is saved yet. Open a design and choose “Save swatch” when its repeat is done.
+          </p>
+        )}
         <ul className="mt-5 grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-6">
           {swatches.data?.map((swatch) => (
             <BookedSwatch key={swatch.id} swatch={swatch} />
@@ -42,7 +46,8 @@ const PINKED = 'polygon(' + pinked().join(',') + ')';
 function pinked(): string[] {
   const teeth = 28;
   const depth = 1.4;
-  const side = (at: (along: number, into: number) => string): string[] => Array.from({ length: teeth }, (_, i) => [at((100 * i) / teeth, 0), at((100 * (i + 0.5)) / teeth, depth)]).flat();
+  const side = (at: (along: number, into: number) => string): string[] =>
+    Array.from({ length: teeth }, (_, i) => [at((100 * i) / teeth, 0), at((100 * (i + 0.5)) / teeth, depth)]).flat();
   return [
     ...side((along, into) => `${along}% ${into}%`),
     ...side((along, into) => `${100 - into}% ${along}%`),
@@ -73,7 +78,12 @@ function BookedSwatch({ swatch }: { readonly swatch: SwatchSummary }) {
           </span>
         </span>
       </Link>
-      <Button look="quiet" label={`Delete ${name}`} onClick={() => remove(swatch)} className="absolute right-2 bottom-8 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
+      <Button
+        look="quiet"
+        label={`Delete ${name}`}
+        onClick={() => remove(swatch)}
+        className="absolute right-2 bottom-8 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+      >
         <Trash2 size={15} aria-hidden />
       </Button>
     </li>

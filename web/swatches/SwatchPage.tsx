@@ -37,7 +37,10 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
   const open = (): void => {
     openSwatch(id).then(
       ({ design, copied }) => {
-        if (copied) notify({ text: `The design “${swatch.design.name}” has changed since, so this is the swatch’s own, opened beside it.` });
+        if (copied)
+          notify({
+            text: `The design “${swatch.design.name}” has changed since, so this is the swatch’s own, opened beside it.`,
+          });
         void navigate(`/designs/${design}`);
       },
       (error: unknown) => notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' }),
@@ -48,11 +51,17 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
     <div className="relative h-full">
       <ClothSample picture={blobUrl(tile)} repeat={repeat} scale={scale} className="absolute inset-0" />
       <div className="absolute top-4 left-4 flex gap-2">
-        <Link to="/swatches" className="inline-flex h-8 items-center gap-1.5 rounded-md border border-thread bg-calico px-3 text-sm font-medium shadow-float hover:border-graphite">
+        <Link
+          to="/swatches"
+          className="inline-flex h-8 items-center gap-1.5 rounded-md border border-thread bg-calico px-3 text-sm font-medium shadow-float hover:border-graphite"
+        >
           <ArrowLeft size={15} aria-hidden /> Swatch book
         </Link>
       </div>
-      <section aria-label="Swatch" className="absolute bottom-5 left-4 w-80 rounded-md border border-thread bg-calico p-4 shadow-float">
+      <section
+        aria-label="Swatch"
+        className="absolute bottom-5 left-4 w-80 rounded-md border border-thread bg-calico p-4 shadow-float"
+      >
         <SwatchName id={id} name={name} />
         <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-sm">
           <dt className="text-graphite">Repeat</dt>
@@ -66,7 +75,12 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
         </dl>
         <div className="mt-3 flex gap-1.5" role="img" aria-label={`Colours: ${colours.join(', ')}`}>
           {colours.map((colour, i) => (
-            <span key={i} title={colour} className="h-5 w-5 rounded-full border border-ink/20" style={{ background: colour }} />
+            <span
+              key={i}
+              title={colour}
+              className="h-5 w-5 rounded-full border border-ink/20"
+              style={{ background: colour }}
+            />
           ))}
         </div>
         <div className="mt-4 flex flex-wrap gap-2">
@@ -81,7 +95,11 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
           </Button>
         </div>
       </section>
-      <div role="group" aria-label="Scale" className="absolute right-4 bottom-5 flex gap-1 rounded-md border border-thread bg-calico p-1 shadow-float">
+      <div
+        role="group"
+        aria-label="Scale"
+        className="absolute right-4 bottom-5 flex gap-1 rounded-md border border-thread bg-calico p-1 shadow-float"
+      >
         <Button look="quiet" label="Farther" onClick={() => setScale(Math.max(0.1, scale / 1.25))}>
           <Minus size={16} aria-hidden />
         </Button>
@@ -92,7 +110,12 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
           Actual size
         </Button>
       </div>
-      <DownloadSheet open={downloading} onClose={() => setDownloading(false)} repeat={repeat} source={() => Promise.resolve({ swatch: id })} />
+      <DownloadSheet
+        open={downloading}
+        onClose={() => setDownloading(false)}
+        repeat={repeat}
+        source={() => Promise.resolve({ swatch: id })}
+      />
     </div>
   );
 }
@@ -104,7 +127,9 @@ function SwatchName({ id, name }: { readonly id: string; readonly name: string }
     <NameField
       label="Name of the swatch"
       name={change.isPending && 'name' in change.variables ? change.variables.name : name}
-      onRename={(next) => change.mutate({ id, name: next }, { onError: (error) => notify({ text: error.message, tone: 'problem' }) })}
+      onRename={(next) =>
+        change.mutate({ id, name: next }, { onError: (error) => notify({ text: error.message, tone: 'problem' }) })
+      }
       className="-mx-1.5 h-9 w-full border-transparent bg-transparent font-name text-lg font-semibold hover:border-thread"
     />
   );

@@ -9,7 +9,10 @@ export function useSwatchRemoval(): (swatch: Pick<SwatchSummary, 'id' | 'name'>,
   return ({ id, name }, onGone) =>
     void change.mutateAsync({ id, deleted: true }).then(
       () => {
-        notify({ text: `“${name}” was taken out of the book.`, action: { label: 'Undo', run: () => change.mutate({ id, deleted: false }) } });
+        notify({
+          text: `“${name}” was taken out of the book.`,
+          action: { label: 'Undo', run: () => change.mutate({ id, deleted: false }) },
+        });
         onGone?.();
       },
       (error: Error) => notify({ text: error.message, tone: 'problem' }),

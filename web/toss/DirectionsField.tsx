@@ -11,15 +11,42 @@ const DIRECTIONS = [
 ] as const;
 
 /** Which ways the motifs look. */
-export function DirectionsField({ directions, onChange }: { readonly directions: Directions; readonly onChange: (directions: Directions) => void }) {
+export function DirectionsField({
+  directions,
+  onChange,
+}: {
+  readonly directions: Directions;
+  readonly onChange: (directions: Directions) => void;
+}) {
   return (
     <div className="grid gap-2">
       <h4 className="text-xs text-graphite">Directions</h4>
-      <Choice label="Directions" value={directions.kind} options={DIRECTIONS} onChange={(kind) => onChange(kind === 'range' ? { kind, from: -20, to: 20 } : { kind })} />
+      <Choice
+        label="Directions"
+        value={directions.kind}
+        options={DIRECTIONS}
+        onChange={(kind) => onChange(kind === 'range' ? { kind, from: -20, to: 20 } : { kind })}
+      />
       {directions.kind === 'range' && (
         <div className="grid grid-cols-2 gap-2">
-          <AmountField label="From" sign="°" value={directions.from} min={-360} max={360} step={5} onChange={(from) => onChange({ ...directions, from })} />
-          <AmountField label="To" sign="°" value={directions.to} min={-360} max={360} step={5} onChange={(to) => onChange({ ...directions, to })} />
+          <AmountField
+            label="From"
+            sign="°"
+            value={directions.from}
+            min={-360}
+            max={360}
+            step={5}
+            onChange={(from) => onChange({ ...directions, from })}
+          />
+          <AmountField
+            label="To"
+            sign="°"
+            value={directions.to}
+            min={-360}
+            max={360}
+            step={5}
+            onChange={(to) => onChange({ ...directions, to })}
+          />
         </div>
       )}
     </div>

@@ -30,7 +30,15 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
   const taken = useStore(bench.mark);
   const { recipe } = tossing;
   const [on, setOn] = useState(shownFirst);
-  const [across, setAcross] = useState(() => Math.max(5, Math.round(NOTABLE * Math.sqrt((committed.repeat.width * committed.repeat.height) / Math.max(1, committed.placements.length)))));
+  const [across, setAcross] = useState(() =>
+    Math.max(
+      5,
+      Math.round(
+        NOTABLE *
+          Math.sqrt((committed.repeat.width * committed.repeat.height) / Math.max(1, committed.placements.length)),
+      ),
+    ),
+  );
   const [problem, setProblem] = useState<string>();
 
   useEffect(() => {
@@ -60,9 +68,22 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
       .done.then((laid) => {
         const nonce = nanoid(6);
         const missed = holes.length - laid.length;
-        setProblem(missed > 0 ? `${missed === 1 ? 'One hole' : `${missed} holes`} could not be filled: no filler of the recipe is small enough for ${missed === 1 ? 'it' : 'them'} at this gap.` : undefined);
+        setProblem(
+          missed > 0
+            ? `${missed === 1 ? 'One hole' : `${missed} holes`} could not be filled: no filler of the recipe is small enough for ${missed === 1 ? 'it' : 'them'} at this gap.`
+            : undefined,
+        );
         if (laid.length > 0 && bench.session.state.committed === start) {
-          bench.commit(laid.length === 1 ? 'Filled a hole' : `Filled ${laid.length} holes`, layToss(start, bench.motifMap, recipe, tossedPlacements(laid, layer.id, (n) => `${nonce}-${n}`), true));
+          bench.commit(
+            laid.length === 1 ? 'Filled a hole' : `Filled ${laid.length} holes`,
+            layToss(
+              start,
+              bench.motifMap,
+              recipe,
+              tossedPlacements(laid, layer.id, (n) => `${nonce}-${n}`),
+              true,
+            ),
+          );
         }
       })
       .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
@@ -83,11 +104,17 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
       {on && (
         <>
           <p className="text-xs text-graphite" data-holes={shown.length}>
-            {shown.length === 0 ? `No hole is wider than ${formatNumber(across, 1)} mm.` : `${shown.length === MOST ? 'The largest ' : ''}${shown.length} ${shown.length === 1 ? 'hole' : 'holes'}, the widest ${formatNumber(2 * (shown[0]?.r ?? 0), 1)} mm across.`}
+            {shown.length === 0
+              ? `No hole is wider than ${formatNumber(across, 1)} mm.`
+              : `${shown.length === MOST ? 'The largest ' : ''}${shown.length} ${shown.length === 1 ? 'hole' : 'holes'}, the widest ${formatNumber(2 * (shown[0]?.r ?? 0), 1)} mm across.`}
           </p>
           <ul aria-label="Holes" className="grid max-h-44 gap-1 overflow-y-auto">
             {shown.map((hole, n) => (
-              <li key={`${hole.x} ${hole.y}`} aria-current={taken === `hole ${n}`} className="grid grid-cols-[20px_minmax(0,1fr)_auto] items-center gap-2 rounded-md text-sm aria-[current=true]:bg-linen aria-[current=true]:font-semibold">
+              <li
+                key={`${hole.x} ${hole.y}`}
+                aria-current={taken === `hole ${n}`}
+                className="grid grid-cols-[20px_minmax(0,1fr)_auto] items-center gap-2 rounded-md text-sm aria-[current=true]:bg-linen aria-[current=true]:font-semibold"
+              >
                 <span className="pl-1 text-xs text-graphite">{n + 1}</span>
                 <span>{formatNumber(2 * hole.r, 1)} mm</span>
                 <Button disabled={!canFill} onClick={() => fill([hole])}>
@@ -96,7 +123,11 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
               </li>
             ))}
           </ul>
-          <Button disabled={!canFill || shown.length === 0} title={canFill ? undefined : 'The toss has no motifs to fill with yet'} onClick={() => fill(shown)}>
+          <Button
+            disabled={!canFill || shown.length === 0}
+            title={canFill ? undefined : 'The toss has no motifs to fill with yet'}
+            onClick={() => fill(shown)}
+          >
             Fill all of these
           </Button>
         </>

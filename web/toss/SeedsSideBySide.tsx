@@ -22,36 +22,80 @@ interface Seeded {
 }
 
 /** The recipe by the next four seeds as live cloth; any can be taken. */
-export function SeedsSideBySide({ recipe, layer, onClose }: { readonly recipe: TossRecipe; readonly layer: string; readonly onClose: () => void }) {
+export function SeedsSideBySide({
+  recipe,
+  layer,
+  onClose,
+}: {
+  readonly recipe: TossRecipe;
+  readonly layer: string;
+  readonly onClose: () => void;
+}) {
   const bench = useBench();
   const [start] = useState(() => bench.session.state.committed);
-  const [list, setList] = useState<readonly Seeded[]>(() => Array.from({ length: SEEDS }, (_, n) => ({ seed: recipe.seed + 1 + n, design: undefined, note: 'Waiting …', tossed: undefined })));
-  const commandOf = (seed: number, { placed }: Tossed, nonce: string) => layToss(start, bench.motifMap, { ...recipe, seed }, tossedPlacements(placed, layer, (n) => `${nonce}-${n}`));
+  const [list, setList] = useState<readonly Seeded[]>(() =>
+    Array.from({ length: SEEDS }, (_, n) => ({
+      seed: recipe.seed + 1 + n,
+      design: undefined,
+      note: 'Waiting …',
+      tossed: undefined,
+    })),
+  );
+  const commandOf = (seed: number, { placed }: Tossed, nonce: string) =>
+    layToss(
+      start,
+      bench.motifMap,
+      { ...recipe, seed },
+      tossedPlacements(placed, layer, (n) => `${nonce}-${n}`),
+    );
 
   useEffect(() => {
     const tossers = Array.from({ length: AT_ONCE }, () => new Tosser());
     const gone = looseOf(start);
     const standing = { ...start, placements: start.placements.filter(({ id }) => !gone.has(id)) };
-    const tell = (seed: number, part: Partial<Seeded>): void => setList((before) => before.map((one) => (one.seed === seed ? { ...one, ...part } : one)));
+    const tell = (seed: number, part: Partial<Seeded>): void =>
+      setList((before) => before.map((one) => (one.seed === seed ? { ...one, ...part } : one)));
     const run = async (tosser: Tosser, seeds: readonly number[]): Promise<void> => {
       for (const seed of seeds) {
         const next = { ...recipe, seed };
         try {
-          const tossed = await tosser.run(standing, bench.motifs.getState(), { kind: 'toss', recipe: next, from: [] }, ({ placed }) => tell(seed, { note: `Tossing, ${placed.length} laid …` })).done;
-          const command = layToss(start, bench.motifMap, next, tossedPlacements(tossed.placed, layer, (n) => `s${seed}-${n}`));
-          tell(seed, tossed.placed.length === 0 ? { note: 'Nothing found room at this gap.' } : { tossed, design: apply(start, command) });
+          const tossed = await tosser.run(
+            standing,
+            bench.motifs.getState(),
+            { kind: 'toss', recipe: next, from: [] },
+            ({ placed }) => tell(seed, { note: `Tossing, ${placed.length} laid …` }),
+          ).done;
+          const command = layToss(
+            start,
+            bench.motifMap,
+            next,
+            tossedPlacements(tossed.placed, layer, (n) => `s${seed}-${n}`),
+          );
+          tell(
+            seed,
+            tossed.placed.length === 0
+              ? { note: 'Nothing found room at this gap.' }
+              : { tossed, design: apply(start, command) },
+          );
         } catch (error) {
           tell(seed, { note: error instanceof Error ? error.message : String(error) });
         }
       }
     };
     const seeds = Array.from({ length: SEEDS }, (_, n) => recipe.seed + 1 + n);
-    tossers.forEach((tosser, k) => void run(tosser, seeds.filter((_, n) => n % AT_ONCE === k)));
+    tossers.forEach(
+      (tosser, k) =>
+        void run(
+          tosser,
+          seeds.filter((_, n) => n % AT_ONCE === k),
+        ),
+    );
     return () => tossers.forEach((tosser) => tosser.close());
   }, [bench, start, recipe, layer]);
 
   const take = (seed: number, tossed: Tossed): void => {
-    if (bench.session.state.committed === start) bench.commit(`Tossed ${tossed.placed.length} motifs`, commandOf(seed, tossed, nanoid(6)));
+    if (bench.session.state.committed === start)
+      bench.commit(`Tossed ${tossed.placed.length} motifs`, commandOf(seed, tossed, nanoid(6)));
     else bench.refused.set('Something was changed meanwhile, so nothing of the toss was laid. Toss again.');
     onClose();
   };
@@ -59,7 +103,13 @@ export function SeedsSideBySide({ recipe, layer, onClose }: { readonly recipe: T
     <Panes
       label="Four seeds side by side"
       note="The same recipe by four other seeds. Drag moves all of them, the wheel zooms."
-      panes={list.map(({ seed, design, note, tossed }) => ({ key: String(seed), name: `Seed ${seed}`, design, note, take: tossed && (() => take(seed, tossed)) }))}
+      panes={list.map(({ seed, design, note, tossed }) => ({
+        key: String(seed),
+        name: `Seed ${seed}`,
+        design,
+        note,
+        take: tossed && (() => take(seed, tossed)),
+      }))}
       onClose={onClose}
     />
   );

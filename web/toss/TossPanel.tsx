@@ -47,9 +47,17 @@ export function TossPanel() {
   const tossed = new Set(recipe.entries.map(({ motif }) => motif));
 
   const change = (part: Partial<TossRecipe>): void => tossing.change(part);
-  const setEntry = (at: number, part: Partial<TossEntry>): void => change({ entries: recipe.entries.map((entry, n) => (n === at ? { ...entry, ...part } : entry)) });
+  const setEntry = (at: number, part: Partial<TossEntry>): void =>
+    change({ entries: recipe.entries.map((entry, n) => (n === at ? { ...entry, ...part } : entry)) });
   const add = (added: readonly DrawerMotif[], role: Role = 'companion'): void => {
-    change({ entries: [...recipe.entries, ...added.filter(({ id }) => !tossed.has(id)).map(({ id }) => ({ motif: id, role, count: ROLE_COUNTS[role], smallest: 0.8, largest: 1 }))] });
+    change({
+      entries: [
+        ...recipe.entries,
+        ...added
+          .filter(({ id }) => !tossed.has(id))
+          .map(({ id }) => ({ motif: id, role, count: ROLE_COUNTS[role], smallest: 0.8, largest: 1 })),
+      ],
+    });
   };
   const run = (next: TossRecipe, afresh = true): void => void tossing.run(next, afresh);
 
@@ -64,36 +72,97 @@ export function TossPanel() {
       )}
       <ul aria-label="Motifs to toss" className="grid gap-1.5">
         {recipe.entries.map((entry, n) => (
-          <EntryRow key={entry.motif} entry={entry} motif={motifs.find(({ id }) => id === entry.motif)} others={wanted - entry.count} onChange={(part) => setEntry(n, part)} onDrop={() => change({ entries: recipe.entries.filter((one) => one !== entry) })} />
+          <EntryRow
+            key={entry.motif}
+            entry={entry}
+            motif={motifs.find(({ id }) => id === entry.motif)}
+            others={wanted - entry.count}
+            onChange={(part) => setEntry(n, part)}
+            onDrop={() => change({ entries: recipe.entries.filter((one) => one !== entry) })}
+          />
         ))}
       </ul>
-      {recipe.entries.length === 0 && <p className="text-sm">A toss scatters motifs so that they lie closely and evenly, over the joins too. Choose which.</p>}
+      {recipe.entries.length === 0 && (
+        <p className="text-sm">
+          A toss scatters motifs so that they lie closely and evenly, over the joins too. Choose which.
+        </p>
+      )}
       <div className="grid grid-cols-2 gap-2">
-        <MotifPick label="Toss another motif" prompt="Add a motif …" without={tossed} onPick={(motif) => add([motif])} />
-        <Button onClick={() => add(motifs.filter(({ id }) => design.placements.some((one) => one.motif === id && (ids.length === 0 || ids.includes(one.id)))))}>{ids.length > 0 ? 'Add those chosen' : 'Add all that lie here'}</Button>
+        <MotifPick
+          label="Toss another motif"
+          prompt="Add a motif …"
+          without={tossed}
+          onPick={(motif) => add([motif])}
+        />
+        <Button
+          onClick={() =>
+            add(
+              motifs.filter(({ id }) =>
+                design.placements.some((one) => one.motif === id && (ids.length === 0 || ids.includes(one.id))),
+              ),
+            )
+          }
+        >
+          {ids.length > 0 ? 'Add those chosen' : 'Add all that lie here'}
+        </Button>
       </div>
       <div className="grid grid-cols-3 gap-2">
-        <LengthField label="Gap" mm={recipe.gap} signed min={LEAST_GAP} max={MOST_GAP} onChange={(gap) => change({ gap })} />
-        <AmountField label="Ground seen" sign="%" value={recipe.ground * 100} min={0} max={100} step={5} onChange={(percent) => change({ ground: percent / 100 })} />
-        <AmountField label="Toss seed" value={recipe.seed} min={0} max={1e9} onChange={(seed) => change({ seed: Math.round(seed) })} />
+        <LengthField
+          label="Gap"
+          mm={recipe.gap}
+          signed
+          min={LEAST_GAP}
+          max={MOST_GAP}
+          onChange={(gap) => change({ gap })}
+        />
+        <AmountField
+          label="Ground seen"
+          sign="%"
+          value={recipe.ground * 100}
+          min={0}
+          max={100}
+          step={5}
+          onChange={(percent) => change({ ground: percent / 100 })}
+        />
+        <AmountField
+          label="Toss seed"
+          value={recipe.seed}
+          min={0}
+          max={1e9}
+          onChange={(seed) => change({ seed: Math.round(seed) })}
+        />
       </div>
       <DirectionsField directions={recipe.directions} onChange={(directions) => change({ directions })} />
       <div className="grid gap-2">
         <Tick label="Mirrored ones too" on={recipe.mirrored} onChange={(mirrored) => change({ mirrored })} />
-        <Tick label="They may lie over each other" on={recipe.gap < 0} onChange={(may) => change({ gap: may ? -Math.max(LEAST_OVERLAP, Math.min(-LEAST_GAP, Math.abs(recipe.gap))) : Math.abs(recipe.gap) })} />
+        <Tick
+          label="They may lie over each other"
+          on={recipe.gap < 0}
+          onChange={(may) =>
+            change({
+              gap: may ? -Math.max(LEAST_OVERLAP, Math.min(-LEAST_GAP, Math.abs(recipe.gap))) : Math.abs(recipe.gap),
+            })
+          }
+        />
       </div>
       {!running && last && last.unplaced.length > 0 && (
         <ul aria-label="What found no room" className="grid gap-1 text-xs">
           {last.unplaced.map(({ motif, count, needs, left }) => (
             <li key={motif}>
               {count} × {motifs.find(({ id }) => id === motif)?.name ?? 'Motif'} found no room:{' '}
-              {left < needs ? `its body needs ${formatNumber(needs, 0)} mm with the gap, the largest hole has ${formatNumber(left, 0)} mm.` : 'there are holes for its body, but in none did all of it keep the gap.'}
+              {left < needs
+                ? `its body needs ${formatNumber(needs, 0)} mm with the gap, the largest hole has ${formatNumber(left, 0)} mm.`
+                : 'there are holes for its body, but in none did all of it keep the gap.'}
             </li>
           ))}
         </ul>
       )}
       <div className="grid grid-cols-2 gap-2 border-t border-dashed border-thread pt-3">
-        <Button disabled={ids.length === 0 && loose.size === 0} title="Evens out the spacing by small moves; press again to go on" onClick={() => settle(ids.length > 0 ? ids : [...loose], turning)}>
+        <Button
+          disabled={ids.length === 0 && loose.size === 0}
+          title="Evens out the spacing by small moves; press again to go on"
+          onClick={() => settle(ids.length > 0 ? ids : [...loose], turning)}
+        >
           <Sparkles size={15} aria-hidden /> Settle
         </Button>
         <Button
@@ -110,7 +179,12 @@ export function TossPanel() {
           <Tick label="Settling may turn them" on={turning} onChange={setTurning} />
         </div>
       </div>
-      {seeding && bench.layer && createPortal(<SeedsSideBySide recipe={seeding} layer={bench.layer.id} onClose={() => setSeeding(undefined)} />, document.body)}
+      {seeding &&
+        bench.layer &&
+        createPortal(
+          <SeedsSideBySide recipe={seeding} layer={bench.layer.id} onClose={() => setSeeding(undefined)} />,
+          document.body,
+        )}
       <Fold name="Holes">
         <HolesPart />
       </Fold>
@@ -129,7 +203,12 @@ export function TossPanel() {
             <>
               {isEdited && loose.size > 0 ? (
                 <>
-                  <Button look="accent" disabled={wanted === 0} title="What still does as the recipe says stays where it is" onClick={() => run(recipe, false)}>
+                  <Button
+                    look="accent"
+                    disabled={wanted === 0}
+                    title="What still does as the recipe says stays where it is"
+                    onClick={() => run(recipe, false)}
+                  >
                     <Dices size={15} aria-hidden /> Toss from here
                   </Button>
                   <Button disabled={wanted === 0} onClick={() => run(recipe)}>
@@ -144,14 +223,19 @@ export function TossPanel() {
               <Button disabled={wanted === 0} onClick={() => run({ ...recipe, seed: recipe.seed + 1 })}>
                 Another seed
               </Button>
-              <Button disabled={wanted === 0 || !bench.layer} title="Four other seeds, side by side" onClick={() => setSeeding(recipe)}>
+              <Button
+                disabled={wanted === 0 || !bench.layer}
+                title="Four other seeds, side by side"
+                onClick={() => setSeeding(recipe)}
+              >
                 Four seeds
               </Button>
             </>
           )}
         </div>
         <p role="status" data-toss={running ? 'running' : 'still'} className="text-xs text-graphite empty:hidden">
-          {last && `${last.placed.length} of ${wanted} laid, ${formatNumber((1 - last.covered) * 100, 0)} % of the ground seen.`}
+          {last &&
+            `${last.placed.length} of ${wanted} laid, ${formatNumber((1 - last.covered) * 100, 0)} % of the ground seen.`}
         </p>
       </TicketFoot>
     </section>

@@ -8,13 +8,19 @@ import type { TossRecipe } from '../../core/toss/tossRecipe.ts';
 
 /** What the page asks the toss worker for; what the design holds stays, but for what is asked to be laid anew. */
 export type TossTask =
-  | { readonly kind: 'toss'; readonly recipe: TossRecipe; /** What lay there before, to start from. */ readonly from: readonly Laid[] }
+  | {
+      readonly kind: 'toss';
+      readonly recipe: TossRecipe;
+      /** What lay there before, to start from. */ readonly from: readonly Laid[];
+    }
   | { readonly kind: 'holes'; readonly least: number; readonly most: number }
   | { readonly kind: 'fill'; readonly recipe: TossRecipe; readonly holes: readonly Hole[] }
   | { readonly kind: 'settle'; readonly chosen: readonly string[]; readonly turning: boolean }
   | ({ readonly kind: 'check' } & Looking);
 
-export type TossOrder = { readonly id: number; readonly design: Design; readonly motifs: readonly Motif[]; readonly task: TossTask } | { readonly stop: number };
+export type TossOrder =
+  | { readonly id: number; readonly design: Design; readonly motifs: readonly Motif[]; readonly task: TossTask }
+  | { readonly stop: number };
 
 /** What a task ends in. */
 export interface TossResults {

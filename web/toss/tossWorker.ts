@@ -38,7 +38,10 @@ const shelf = new ArtworkShelf();
 const shapes = new Map<string, Shape>();
 const stamps = new StampCache(shelf.easel);
 const stopped = new Set<number>();
-const port = self as unknown as { postMessage(answer: TossAnswer): void; onmessage: ((event: MessageEvent<TossOrder>) => void) | null };
+const port = self as unknown as {
+  postMessage(answer: TossAnswer): void;
+  onmessage: ((event: MessageEvent<TossOrder>) => void) | null;
+};
 
 port.onmessage = ({ data }) => {
   if ('stop' in data) {
@@ -48,19 +51,30 @@ port.onmessage = ({ data }) => {
   const { id } = data;
   answer(data).then(
     (done) => port.postMessage({ id, done }),
-    (error: unknown) => port.postMessage({ id, failed: error instanceof Error ? error.message : String(error), expected: error instanceof TossError }),
+    (error: unknown) =>
+      port.postMessage({
+        id,
+        failed: error instanceof Error ? error.message : String(error),
+        expected: error instanceof TossError,
+      }),
   );
 };
 
 async function answer(order: Extract<TossOrder, { id: number }>): Promise<TossResults[keyof TossResults]> {
   const { design, motifs, task } = order;
-  const needed = new Set([...design.placements.map(({ motif }) => motif), ...('recipe' in task ? task.recipe.entries.map(({ motif }) => motif) : [])]);
+  const needed = new Set([
+    ...design.placements.map(({ motif }) => motif),
+    ...('recipe' in task ? task.recipe.entries.map(({ motif }) => motif) : []),
+  ]);
   const known = new Map<string, Shape>();
   for (const motif of motifs) if (needed.has(motif.id)) known.set(motif.id, await shapeOf(motif));
   return done(order, known);
 }
 
-async function done({ id, design, motifs, task }: Extract<TossOrder, { id: number }>, known: ReadonlyMap<string, Shape>): Promise<TossResults[keyof TossResults]> {
+async function done(
+  { id, design, motifs, task }: Extract<TossOrder, { id: number }>,
+  known: ReadonlyMap<string, Shape>,
+): Promise<TossResults[keyof TossResults]> {
   const lattice = latticeOf(design.repeat);
   const hidden = new Set(design.layers.filter(({ shown }) => !shown).map(({ id: layer }) => layer));
   const seen = design.placements.filter(({ layer }) => !hidden.has(layer));
@@ -82,11 +96,25 @@ async function done({ id, design, motifs, task }: Extract<TossOrder, { id: numbe
     case 'fill':
       return filled(lattice, task.holes, task.recipe, known, seen);
     case 'settle':
-      return settled(lattice, seen, new Set(task.chosen), new Map([...known].map(([motif, { rounds }]) => [motif, rounds])), task.turning);
+      return settled(
+        lattice,
+        seen,
+        new Set(task.chosen),
+        new Map([...known].map(([motif, { rounds }]) => [motif, rounds])),
+        task.turning,
+      );
     case 'check': {
       const inks = design.inks.map(({ id: ink }) => currentColourway(design).colours[ink] as Hex);
       const outlines = new Map([...known].map(([motif, { outline }]) => [motif, outline]));
-      return findingsOf(lattice, seen, outlines, await coverage(design, motifs, inks), inks.length, (motif) => known.get(motif)?.ink, task);
+      return findingsOf(
+        lattice,
+        seen,
+        outlines,
+        await coverage(design, motifs, inks),
+        inks.length,
+        (motif) => known.get(motif)?.ink,
+        task,
+      );
     }
   }
 }
@@ -98,7 +126,14 @@ async function coverage(design: Design, motifs: readonly Motif[], inks: readonly
   const grid = pixelGrid(design.repeat, coverageScale(latticeOf(design.repeat)));
   const { width, height } = grid.cell;
   const sheet = browserSheet(width, height);
-  paintPlane(sheet.surface, sceneOf(design, new Map(drawn.map((one) => [one.motif.id, one]))), grid, cellWindow(grid), shelf.easel, { bare: true, stamps });
+  paintPlane(
+    sheet.surface,
+    sceneOf(design, new Map(drawn.map((one) => [one.motif.id, one]))),
+    grid,
+    cellWindow(grid),
+    shelf.easel,
+    { bare: true, stamps },
+  );
   return coverageOf(sheet.context.getImageData(0, 0, width, height).data, grid, inks);
 }
 
@@ -111,7 +146,12 @@ async function shapeOf(motif: Motif): Promise<Shape> {
   const scale = RASTER / Math.max(view.width, view.height);
   const [width, height] = [Math.max(1, Math.round(view.width * scale)), Math.max(1, Math.round(view.height * scale))];
   const sheet = browserSheet(width, height);
-  paintArtwork(sheet.surface, artwork.nodes, compose(scaling(width / view.width, height / view.height), translation(-view.x, -view.y)), { easel: shelf.easel, resolve: asDrawn, width, height });
+  paintArtwork(
+    sheet.surface,
+    artwork.nodes,
+    compose(scaling(width / view.width, height / view.height), translation(-view.x, -view.y)),
+    { easel: shelf.easel, resolve: asDrawn, width, height },
+  );
   const { data } = sheet.context.getImageData(0, 0, width, height);
   const silhouette = silhouetteOf(data, width, height);
   const shape = lazyShape(silhouette, motif, mainInk(data, motif.inks));

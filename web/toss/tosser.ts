@@ -22,10 +22,17 @@ export class Tosser {
   readonly #waiting = new Map<number, Waiting>();
   #next = 1;
 
-  run<K extends TossTask['kind']>(design: Design, motifs: readonly Motif[], task: Extract<TossTask, { kind: K }>, progress?: (tossed: Tossed) => void): Running<TossResults[K]> {
+  run<K extends TossTask['kind']>(
+    design: Design,
+    motifs: readonly Motif[],
+    task: Extract<TossTask, { kind: K }>,
+    progress?: (tossed: Tossed) => void,
+  ): Running<TossResults[K]> {
     const id = this.#next;
     this.#next += 1;
-    const done = new Promise<TossResults[K]>((resolve, reject) => this.#waiting.set(id, { resolve: resolve as (value: never) => void, reject, progress }));
+    const done = new Promise<TossResults[K]>((resolve, reject) =>
+      this.#waiting.set(id, { resolve: resolve as (value: never) => void, reject, progress }),
+    );
     this.#worker ??= this.#begin();
     const post = (order: TossOrder): void => this.#worker?.postMessage(order);
     post({ id, design, motifs, task });
@@ -44,7 +51,8 @@ export class Tosser {
     worker.onerror = ({ message }) => {
       const waiting = [...this.#waiting.values()];
       this.close();
-      for (const { reject } of waiting) reject(new Error(`The toss broke off (${message}). Nothing was changed; try again.`));
+      for (const { reject } of waiting)
+        reject(new Error(`The toss broke off (${message}). Nothing was changed; try again.`));
     };
     worker.onmessage = ({ data }: MessageEvent<TossAnswer>) => this.#take(data);
     return worker;
@@ -59,6 +67,11 @@ export class Tosser {
     }
     this.#waiting.delete(answer.id);
     if ('done' in answer) waiting.resolve(answer.done as never);
-    else waiting.reject(new Error(answer.expected ? answer.failed : `The toss failed (${answer.failed}). Nothing was changed; try again.`));
+    else
+      waiting.reject(
+        new Error(
+          answer.expected ? answer.failed : `The toss failed (${answer.failed}). Nothing was changed; try again.`,
+        ),
+      );
   }
 }

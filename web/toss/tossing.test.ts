@@ -31,7 +31,14 @@ class FakeWorker {
   }
 }
 
-const RECIPE: TossRecipe = { entries: [{ motif: 'leaf', role: 'filler', count: 3, smallest: 0.5, largest: 1 }], directions: { kind: 'all' }, mirrored: false, gap: 2, ground: 0, seed: 1 };
+const RECIPE: TossRecipe = {
+  entries: [{ motif: 'leaf', role: 'filler', count: 3, smallest: 0.5, largest: 1 }],
+  directions: { kind: 'all' },
+  mirrored: false,
+  gap: 2,
+  ground: 0,
+  seed: 1,
+};
 const laid = (x: number): Laid => ({ motif: 'leaf', x, y: 20, turn: 0, scale: 1, mirrored: false });
 const tossed = (...xs: number[]): Tossed => ({ placed: xs.map(laid), unplaced: [], covered: 0.1 });
 let bench: Bench;
@@ -39,7 +46,9 @@ let bench: Bench;
 beforeEach(() => {
   vi.stubGlobal('Worker', FakeWorker);
   const blank = newDesign('d', 'Tossed', { width: 100, height: 80, step: SQUARE });
-  bench = new Bench(apply(blank, { type: 'insert', placements: [{ index: 0, placement: leafAt('own', { x: 5, y: 5 }) }] }));
+  bench = new Bench(
+    apply(blank, { type: 'insert', placements: [{ index: 0, placement: leafAt('own', { x: 5, y: 5 }) }] }),
+  );
   bench.motifs.set([{ ...LEAF_MOTIF.motif, id: 'leaf', name: 'Leaf', inks: [] } as unknown as DrawerMotif]);
 });
 
@@ -56,7 +65,10 @@ it('is seen as it goes, is one step in the end, and leaves its recipe with the d
   FakeWorker.last.answer({ done: tossed(10, 40) });
   await running;
   expect(session.state.committed.placements.map(({ x }) => x)).toEqual([5, 10, 40]);
-  expect(session.state.committed.toss).toMatchObject({ recipe: { gap: 2 }, laid: session.state.committed.placements.slice(1).map(({ id }) => id) });
+  expect(session.state.committed.toss).toMatchObject({
+    recipe: { gap: 2 },
+    laid: session.state.committed.placements.slice(1).map(({ id }) => id),
+  });
   expect(session.state.past).toHaveLength(1);
   expect(tossing.edited.getState()).toBeUndefined();
   expect(tossing.running.getState()).toBeUndefined();
@@ -92,7 +104,10 @@ it('takes its picture away and says why where nothing comes of it', async () => 
   const { tossing, session } = bench;
   for (const [end, why] of [
     [() => FakeWorker.last.answer({ done: tossed() }), 'Nothing found room'],
-    [() => FakeWorker.last.answer({ failed: 'There is nothing to toss.', expected: true }), 'There is nothing to toss.'],
+    [
+      () => FakeWorker.last.answer({ failed: 'There is nothing to toss.', expected: true }),
+      'There is nothing to toss.',
+    ],
     [() => FakeWorker.last.answer({ failed: 'x is undefined', expected: false }), 'Nothing was changed'],
     [() => FakeWorker.last.onerror?.({ message: 'out of memory' }), 'broke off (out of memory)'],
   ] as const) {

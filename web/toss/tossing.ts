@@ -46,10 +46,20 @@ export class Tossing {
     const start = session.state.committed;
     const gone = looseOf(start);
     const nonce = nanoid(6);
-    const command = ({ placed }: Tossed) => layToss(start, bench.motifMap, recipe, tossedPlacements(placed, layer.id, (n) => `${nonce}-${n}`));
+    const command = ({ placed }: Tossed) =>
+      layToss(
+        start,
+        bench.motifMap,
+        recipe,
+        tossedPlacements(placed, layer.id, (n) => `${nonce}-${n}`),
+      );
     const isAsBefore = (): boolean => session.state.committed === start;
     const standing = { ...start, placements: start.placements.filter(({ id }) => !gone.has(id)) };
-    const from = afresh ? [] : start.placements.filter(({ id }) => gone.has(id)).map(({ motif, x, y, turn, scale, mirrored }): Laid => ({ motif, x, y, turn, scale, mirrored }));
+    const from = afresh
+      ? []
+      : start.placements
+          .filter(({ id }) => gone.has(id))
+          .map(({ motif, x, y, turn, scale, mirrored }): Laid => ({ motif, x, y, turn, scale, mirrored }));
     const running = this.tosser.run(standing, bench.motifs.getState(), { kind: 'toss', recipe, from }, (tossed) => {
       last.set(tossed);
       if (isAsBefore()) session.preview(command(tossed));
@@ -59,10 +69,12 @@ export class Tossing {
       const tossed = await running.done;
       last.set(tossed);
       // What was done meanwhile is not undone by a toss that knows nothing of it.
-      if (!isAsBefore()) problem.set('Something was changed while it was tossed, so nothing of the toss was laid. Toss again.');
+      if (!isAsBefore())
+        problem.set('Something was changed while it was tossed, so nothing of the toss was laid. Toss again.');
       else {
         session.preview(undefined);
-        if (tossed.placed.length === 0) problem.set('Nothing found room at this gap. Nothing was changed; make the gap or the motifs smaller.');
+        if (tossed.placed.length === 0)
+          problem.set('Nothing found room at this gap. Nothing was changed; make the gap or the motifs smaller.');
         else {
           bench.commit(`Tossed ${tossed.placed.length} motifs`, command(tossed));
           this.edited.set(undefined);

@@ -10,7 +10,8 @@ export function useSettle(): (ids: readonly string[], turning: boolean) => void 
       .run(start, bench.motifs.getState(), { kind: 'settle', chosen: ids, turning })
       .done.then((changes) => {
         const count = Object.keys(changes).length;
-        if (count > 0 && bench.session.state.committed === start) bench.commit(`Settled ${count} motifs`, { type: 'change', changes });
+        if (count > 0 && bench.session.state.committed === start)
+          bench.commit(`Settled ${count} motifs`, { type: 'change', changes });
         else bench.said.set('They lie evenly already');
       })
       .catch((error: unknown) => bench.refused.set(error instanceof Error ? error.message : String(error)));

@@ -26,15 +26,27 @@ export function LevelsChart({ counts, levels, onChange }: Props) {
     () => ({
       labels: Array.from(counts.keys()),
       // By their roots, or the paper would leave nothing of the ink to see.
-      datasets: [{ data: Array.from(counts, Math.sqrt), backgroundColor: '#5b5f69', barPercentage: 1, categoryPercentage: 1 }],
+      datasets: [
+        { data: Array.from(counts, Math.sqrt), backgroundColor: '#5b5f69', barPercentage: 1, categoryPercentage: 1 },
+      ],
     }),
     [counts],
   );
   const options = useMemo(
-    () => ({ animation: false as const, responsive: true, maintainAspectRatio: false, events: [], scales: { x: { display: false }, y: { display: false, beginAtZero: true } }, layout: { padding: 0 } }),
+    () => ({
+      animation: false as const,
+      responsive: true,
+      maintainAspectRatio: false,
+      events: [],
+      scales: { x: { display: false }, y: { display: false, beginAtZero: true } },
+      layout: { padding: 0 },
+    }),
     [],
   );
-  const curve = useMemo(() => Array.from(levelTable(levels), (value, n) => `${(n / 255) * 100},${100 - (value / 255) * 100}`).join(' '), [levels]);
+  const curve = useMemo(
+    () => Array.from(levelTable(levels), (value, n) => `${(n / 255) * 100},${100 - (value / 255) * 100}`).join(' '),
+    [levels],
+  );
 
   const set = (key: PointKey, value: number): void => {
     const { black, middle, white } = levels;
@@ -44,11 +56,13 @@ export function LevelsChart({ counts, levels, onChange }: Props) {
     else if (key === 'black') moved(Math.min(white - 3, Math.max(0, value)), white, share);
     else moved(black, Math.min(255, Math.max(black + 3, value)), share);
   };
-  const moved = (black: number, white: number, share: number): void => onChange({ black, white, middle: black + (white - black) * share });
+  const moved = (black: number, white: number, share: number): void =>
+    onChange({ black, white, middle: black + (white - black) * share });
 
   const drag = (event: PointerEvent<HTMLElement>, key: PointKey): void => {
     const box = frame.current?.getBoundingClientRect();
-    if (box && event.currentTarget.hasPointerCapture(event.pointerId)) set(key, Math.round(((event.clientX - box.left) / box.width) * 255));
+    if (box && event.currentTarget.hasPointerCapture(event.pointerId))
+      set(key, Math.round(((event.clientX - box.left) / box.width) * 255));
   };
   const onKey = (event: KeyboardEvent, key: PointKey): void => {
     const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key];
@@ -61,7 +75,12 @@ export function LevelsChart({ counts, levels, onChange }: Props) {
     <div className="select-none">
       <div ref={frame} className="relative h-24 rounded-sm border border-thread bg-white">
         <Bar data={data} options={options} aria-label="How many pixels have each lightness" role="img" />
-        <svg viewBox="0 0 100 100" preserveAspectRatio="none" className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
+        <svg
+          viewBox="0 0 100 100"
+          preserveAspectRatio="none"
+          className="pointer-events-none absolute inset-0 h-full w-full"
+          aria-hidden
+        >
           <polyline points={curve} fill="none" stroke="#ffffff" strokeWidth="3" vectorEffect="non-scaling-stroke" />
           <polyline points={curve} fill="none" stroke="#b3402e" strokeWidth="1.25" vectorEffect="non-scaling-stroke" />
         </svg>

@@ -33,7 +33,14 @@ export function ScanSheet({ open, onClose }: { readonly open: boolean; readonly 
           <legend className="mb-1 text-xs text-graphite">Sheet</legend>
           {state?.originals.map(({ id, name }) => (
             <label key={id} className="flex h-8 cursor-pointer items-center gap-2 text-sm">
-              <input type="radio" name="original" checked={chosen === id} onChange={() => setOriginal(id)} className="h-4 w-4 accent-ink" /> {name}
+              <input
+                type="radio"
+                name="original"
+                checked={chosen === id}
+                onChange={() => setOriginal(id)}
+                className="h-4 w-4 accent-ink"
+              />{' '}
+              {name}
             </label>
           ))}
         </fieldset>
@@ -41,7 +48,14 @@ export function ScanSheet({ open, onClose }: { readonly open: boolean; readonly 
           <legend className="mb-1 text-xs text-graphite">Fineness</legend>
           {state?.densities.map((one) => (
             <label key={one} className="flex h-8 cursor-pointer items-center gap-2 text-sm">
-              <input type="radio" name="dpi" checked={dpi === one} onChange={() => setDpi(one)} className="h-4 w-4 accent-ink" /> {one} dpi
+              <input
+                type="radio"
+                name="dpi"
+                checked={dpi === one}
+                onChange={() => setDpi(one)}
+                className="h-4 w-4 accent-ink"
+              />{' '}
+              {one} dpi
             </label>
           ))}
         </fieldset>

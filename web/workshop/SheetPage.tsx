@@ -55,7 +55,10 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
   const navigate = useNavigate();
   const { mutateAsync } = deed;
   const save = useCallback(
-    (steps: CleanSteps) => void mutateAsync({ id: sheet.id, change: { steps } }).catch((error: Error) => notify({ text: error.message, tone: 'problem' })),
+    (steps: CleanSteps) =>
+      void mutateAsync({ id: sheet.id, change: { steps } }).catch((error: Error) =>
+        notify({ text: error.message, tone: 'problem' }),
+      ),
     [mutateAsync, notify, sheet.id],
   );
   const history = useHistory(sheet.steps);
@@ -85,7 +88,11 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
   const watch = useJob<{ motifs: readonly string[] }>(({ motifs }) => {
     void client.invalidateQueries({ queryKey: MOTIFS });
     notify({
-      text: replace ? 'The motif follows these steps now, wherever it is used.' : motifs.length === 1 ? `“${sheet.name}” is a motif now.` : `${motifs.length} motifs are in the drawer.`,
+      text: replace
+        ? 'The motif follows these steps now, wherever it is used.'
+        : motifs.length === 1
+          ? `“${sheet.name}” is a motif now.`
+          : `${motifs.length} motifs are in the drawer.`,
       action: { label: 'To the drawer', run: () => void navigate('/motifs') },
     });
   });
@@ -95,7 +102,10 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
     const mm = ({ x, y }: Point): Point => ({ x: x / perMm, y: y / perMm });
     const line = [mm(from), mm(to)] as const;
     const far = Math.hypot(to.x - from.x, to.y - from.y) > 4;
-    const holding = (point: Point) => picture.drawings.find(({ box }) => point.x >= box.left && point.x <= box.right && point.y >= box.top && point.y <= box.bottom);
+    const holding = (point: Point) =>
+      picture.drawings.find(
+        ({ box }) => point.x >= box.left && point.x <= box.right && point.y >= box.top && point.y <= box.bottom,
+      );
     if (tool === 'level' && far) change(straightenedBy(steps, levelling(line)));
     else if (tool === 'crop' && far) change({ ...steps, crop: boxBetween(line) });
     else if (tool === 'paper' && steps.paper) {
@@ -103,11 +113,22 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
       if (colour) change({ ...steps, paper: { ...steps.paper, colour } });
     } else if (steps.cut && tool === 'join') {
       const [a, b] = [holding(from), holding(to)];
-      if (a && b && a !== b) change({ ...steps, cut: { ...steps.cut, joins: [...steps.cut.joins, [a.anchor, b.anchor]] } });
-    } else if (steps.cut && tool === 'part' && far) change({ ...steps, cut: { ...steps.cut, splits: [...steps.cut.splits, line] } });
+      if (a && b && a !== b)
+        change({ ...steps, cut: { ...steps.cut, joins: [...steps.cut.joins, [a.anchor, b.anchor]] } });
+    } else if (steps.cut && tool === 'part' && far)
+      change({ ...steps, cut: { ...steps.cut, splits: [...steps.cut.splits, line] } });
     else if (steps.cut && tool === 'leave-out') {
       const found = holding(from);
-      if (found) change({ ...steps, cut: toggledLeftOut(steps.cut, found.anchor, found.isLeftOut, ({ x, y }) => holding({ x: x * perMm, y: y * perMm }) === found) });
+      if (found)
+        change({
+          ...steps,
+          cut: toggledLeftOut(
+            steps.cut,
+            found.anchor,
+            found.isLeftOut,
+            ({ x, y }) => holding({ x: x * perMm, y: y * perMm }) === found,
+          ),
+        });
       return;
     }
     if (tool !== 'join' && tool !== 'part') setTool('none');
@@ -116,12 +137,24 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[48px_minmax(0,1fr)]">
       <header className="col-span-2 flex items-center gap-3 border-b border-thread px-4">
-        <Link to="/workshop" aria-label="To the workshop" title="To the workshop" className="grid h-8 w-8 place-items-center rounded-md hover:bg-linen">
+        <Link
+          to="/workshop"
+          aria-label="To the workshop"
+          title="To the workshop"
+          className="grid h-8 w-8 place-items-center rounded-md hover:bg-linen"
+        >
           <ArrowLeft size={16} aria-hidden />
         </Link>
-        <NameField label="Name of the sheet" name={sheet.name} size={28} onRename={(name) => void mutateAsync({ id: sheet.id, change: { name } })} className="h-8 border-transparent font-name text-base font-semibold hover:border-thread" />
+        <NameField
+          label="Name of the sheet"
+          name={sheet.name}
+          size={28}
+          onRename={(name) => void mutateAsync({ id: sheet.id, change: { name } })}
+          className="h-8 border-transparent font-name text-base font-semibold hover:border-thread"
+        />
         <span className="text-xs whitespace-nowrap text-graphite">
-          {sheet.width} × {sheet.height} px, {formatNumber(sheet.width / perMillimetre(dpi), 0)} × {formatNumber(sheet.height / perMillimetre(dpi), 0)} mm
+          {sheet.width} × {sheet.height} px, {formatNumber(sheet.width / perMillimetre(dpi), 0)} ×{' '}
+          {formatNumber(sheet.height / perMillimetre(dpi), 0)} mm
         </span>
         <div className="w-24">
           <AmountField
@@ -152,7 +185,11 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
               <span className="h-3.5 w-3.5 rounded-full border border-graphite" style={{ background: colour }} /> {name}
             </Button>
           ))}
-          <Button look="quiet" pressed={beside ?? steps.trace !== null} onClick={() => setBeside(!(beside ?? steps.trace !== null))}>
+          <Button
+            look="quiet"
+            pressed={beside ?? steps.trace !== null}
+            onClick={() => setBeside(!(beside ?? steps.trace !== null))}
+          >
             <Columns2 size={15} aria-hidden /> Original beside
           </Button>
           <span className="grow text-center text-sm text-graphite" role="status">
@@ -170,7 +207,14 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
           </p>
         )}
         {picture ? (
-          <SheetTable picture={picture} ground={ground} beside={(beside ?? steps.trace !== null) && tool !== 'level' && tool !== 'crop'} zoom={zoom} tool={tool} onStroke={stroke} />
+          <SheetTable
+            picture={picture}
+            ground={ground}
+            beside={(beside ?? steps.trace !== null) && tool !== 'level' && tool !== 'crop'}
+            zoom={zoom}
+            tool={tool}
+            onStroke={stroke}
+          />
         ) : (
           <p className="grid grow place-items-center bg-linen text-graphite">Fetching the sheet …</p>
         )}
@@ -186,7 +230,15 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
             onFindTilt={() => void cleaning.findTilt().then((tilt) => change({ ...steps, straighten: tilt }))}
           />
         </div>
-        <MakeMotifs sheet={sheet} count={steps.cut ? wanted : 1} replace={replace} watch={watch} begin={(name, collection) => watch.start(() => startCleaning(sheet.id, { name, collection, steps, ...(replace && { replace }) }))} />
+        <MakeMotifs
+          sheet={sheet}
+          count={steps.cut ? wanted : 1}
+          replace={replace}
+          watch={watch}
+          begin={(name, collection) =>
+            watch.start(() => startCleaning(sheet.id, { name, collection, steps, ...(replace && { replace }) }))
+          }
+        />
       </aside>
     </div>
   );
@@ -210,17 +262,31 @@ function MakeMotifs({ sheet, count, replace, watch, begin }: MakeMotifsProps) {
         <div className="grid grid-cols-2 gap-2">
           <label>
             <span className="mb-0.5 block text-xs text-graphite">{count === 1 ? 'Name' : 'Names begin with'}</span>
-            <input value={name} maxLength={112} onChange={(event) => setName(event.target.value)} className="h-8 w-full rounded-md border border-thread bg-white px-2 text-sm" />
+            <input
+              value={name}
+              maxLength={112}
+              onChange={(event) => setName(event.target.value)}
+              className="h-8 w-full rounded-md border border-thread bg-white px-2 text-sm"
+            />
           </label>
           <label>
             <span className="mb-0.5 block text-xs text-graphite">Collection</span>
-            <input value={collection} maxLength={120} onChange={(event) => setCollection(event.target.value)} className="h-8 w-full rounded-md border border-thread bg-white px-2 text-sm" />
+            <input
+              value={collection}
+              maxLength={120}
+              onChange={(event) => setCollection(event.target.value)}
+              className="h-8 w-full rounded-md border border-thread bg-white px-2 text-sm"
+            />
           </label>
         </div>
       )}
       <JobProgress watch={watch} doing="Cleaning at full size" />
       {!watch.running && (
-        <Button look="accent" disabled={count === 0 || name.trim() === '' || collection.trim() === ''} onClick={() => begin(name.trim(), collection.trim())}>
+        <Button
+          look="accent"
+          disabled={count === 0 || name.trim() === '' || collection.trim() === ''}
+          onClick={() => begin(name.trim(), collection.trim())}
+        >
           {replace ? 'Change the motif' : count === 1 ? 'Make a motif' : `Make ${count} motifs`}
         </Button>
       )}

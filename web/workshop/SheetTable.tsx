@@ -31,7 +31,9 @@ export function SheetTable({ picture, ground, beside, zoom, tool, onStroke }: Pr
   useEffect(() => {
     const place = frame.current;
     if (!place) return;
-    const observer = new ResizeObserver(() => setRoom({ width: place.clientWidth - 48, height: place.clientHeight - 48 }));
+    const observer = new ResizeObserver(() =>
+      setRoom({ width: place.clientWidth - 48, height: place.clientHeight - 48 }),
+    );
     observer.observe(place);
     return () => observer.disconnect();
   }, []);
@@ -50,19 +52,39 @@ export function SheetTable({ picture, ground, beside, zoom, tool, onStroke }: Pr
           </figure>
         )}
         <figure>
-          <div className="relative shadow-float" style={{ background: colour, width: image.width * scale, height: image.height * scale }} data-sheet-table>
-            {picture.tracing ? <ArtworkSvg artwork={picture.tracing} label="The traced drawing" className="block h-full w-full" /> : <Bitmap image={image} scale={scale} label="The cleaned sheet" />}
+          <div
+            className="relative shadow-float"
+            style={{ background: colour, width: image.width * scale, height: image.height * scale }}
+            data-sheet-table
+          >
+            {picture.tracing ? (
+              <ArtworkSvg artwork={picture.tracing} label="The traced drawing" className="block h-full w-full" />
+            ) : (
+              <Bitmap image={image} scale={scale} label="The cleaned sheet" />
+            )}
             <Drawings drawings={picture.drawings} scale={scale} />
             <Strokes tool={tool} scale={scale} onStroke={onStroke} />
           </div>
-          {beside && <figcaption className="mt-1 text-xs text-graphite">{picture.tracing ? `Traced, ${picture.tracing.nodes.length} inks` : 'Cleaned'}</figcaption>}
+          {beside && (
+            <figcaption className="mt-1 text-xs text-graphite">
+              {picture.tracing ? `Traced, ${picture.tracing.nodes.length} inks` : 'Cleaned'}
+            </figcaption>
+          )}
         </figure>
       </div>
     </div>
   );
 }
 
-function Bitmap({ image, scale, label }: { readonly image: ImageBitmap; readonly scale: number; readonly label: string }) {
+function Bitmap({
+  image,
+  scale,
+  label,
+}: {
+  readonly image: ImageBitmap;
+  readonly scale: number;
+  readonly label: string;
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
@@ -70,7 +92,21 @@ function Bitmap({ image, scale, label }: { readonly image: ImageBitmap; readonly
     context?.clearRect(0, 0, image.width, image.height);
     context?.drawImage(image, 0, 0);
   }, [image]);
-  return <canvas ref={canvas} width={image.width} height={image.height} role="img" aria-label={label} style={{ width: image.width * scale, height: image.height * scale, imageRendering: scale >= 2 ? 'pixelated' : 'auto' }} className="block" />;
+  return (
+    <canvas
+      ref={canvas}
+      width={image.width}
+      height={image.height}
+      role="img"
+      aria-label={label}
+      style={{
+        width: image.width * scale,
+        height: image.height * scale,
+        imageRendering: scale >= 2 ? 'pixelated' : 'auto',
+      }}
+      className="block"
+    />
+  );
 }
 
 /** The proposed cuts, numbered as the motifs will be. */
@@ -82,10 +118,19 @@ function Drawings({ drawings, scale }: { readonly drawings: readonly SheetDrawin
       <div
         key={label}
         data-drawing={isLeftOut ? 'left-out' : number}
-        style={{ left: box.left * scale - 3, top: box.top * scale - 3, width: (box.right - box.left) * scale + 6, height: (box.bottom - box.top) * scale + 6 }}
+        style={{
+          left: box.left * scale - 3,
+          top: box.top * scale - 3,
+          width: (box.right - box.left) * scale + 6,
+          height: (box.bottom - box.top) * scale + 6,
+        }}
         className={`pointer-events-none absolute rounded-sm border ${isLeftOut ? 'border-dashed border-graphite bg-calico/70' : 'border-ink shadow-[0_0_0_1px_#fff]'}`}
       >
-        {!isLeftOut && <span className="absolute -top-2.5 -left-2.5 grid h-5 min-w-5 place-items-center rounded-full bg-ink px-1 text-xs font-semibold text-white ring-1 ring-white">{number}</span>}
+        {!isLeftOut && (
+          <span className="absolute -top-2.5 -left-2.5 grid h-5 min-w-5 place-items-center rounded-full bg-ink px-1 text-xs font-semibold text-white ring-1 ring-white">
+            {number}
+          </span>
+        )}
       </div>
     );
   });
@@ -128,12 +173,28 @@ function Strokes({ tool, scale, onStroke }: StrokesProps) {
       onPointerUp={end}
       onPointerCancel={() => setStroke(undefined)}
     >
-      {a && b && (tool === 'crop' ? <TwoToneBox x={Math.min(a.x, b.x)} y={Math.min(a.y, b.y)} width={Math.abs(b.x - a.x)} height={Math.abs(b.y - a.y)} /> : <TwoToneLine x1={a.x} y1={a.y} x2={b.x} y2={b.y} />)}
+      {a &&
+        b &&
+        (tool === 'crop' ? (
+          <TwoToneBox
+            x={Math.min(a.x, b.x)}
+            y={Math.min(a.y, b.y)}
+            width={Math.abs(b.x - a.x)}
+            height={Math.abs(b.y - a.y)}
+          />
+        ) : (
+          <TwoToneLine x1={a.x} y1={a.y} x2={b.x} y2={b.y} />
+        ))}
     </svg>
   );
 }
 
-function TwoToneBox(shape: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }) {
+function TwoToneBox(shape: {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}) {
   return (
     <g fill="none" strokeWidth="1.5">
       <rect {...shape} stroke="#fff" />

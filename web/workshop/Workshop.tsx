@@ -58,13 +58,20 @@ export function Workshop() {
       </Masthead>
       <main className="grow overflow-auto px-8 pt-6 pb-10">
         <h1 className="font-name text-2xl font-semibold">Workshop</h1>
-        <p className="mt-1 max-w-xl text-sm text-graphite">Scans and photographs are cleaned here, cut into their drawings and traced. The sheet stays as it came; the steps can be changed at any time.</p>
+        <p className="mt-1 max-w-xl text-sm text-graphite">
+          Scans and photographs are cleaned here, cut into their drawings and traced. The sheet stays as it came; the
+          steps can be changed at any time.
+        </p>
         {sheets.isError && (
           <p role="alert" className="mt-4 text-madder">
             {sheets.error.message}
           </p>
         )}
-        {sheets.data?.length === 0 && <p className="mt-6 max-w-md text-sm">Nothing lies here yet. Scan a sheet, or drop a picture anywhere on this page.</p>}
+        {sheets.data?.length === 0 && (
+          <p className="mt-6 max-w-md text-sm">
+            Nothing lies here yet. Scan a sheet, or drop a picture anywhere on this page.
+          </p>
+        )}
         <ul aria-label="Sheets" className="mt-6 grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-x-6 gap-y-8">
           {sheets.data?.map((sheet) => (
             <Shelved key={sheet.id} sheet={sheet} />
@@ -81,7 +88,11 @@ function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonl
   const notify = useNotify();
   const remove = (): void =>
     void deed.mutateAsync({ id, deleted: true }).then(
-      () => notify({ text: `“${name}” was taken off the shelf. Motifs made of it stay as they are.`, action: { label: 'Undo', run: () => deed.mutate({ id, deleted: false }) } }),
+      () =>
+        notify({
+          text: `“${name}” was taken off the shelf. Motifs made of it stay as they are.`,
+          action: { label: 'Undo', run: () => deed.mutate({ id, deleted: false }) },
+        }),
       (error: Error) => notify({ text: error.message, tone: 'problem' }),
     );
   const mm = (pixels: number): string => formatNumber((pixels / dpi) * MM_PER_INCH, 0);
@@ -89,7 +100,13 @@ function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonl
     <li className="group relative">
       <Link to={`/workshop/${id}`} className="block">
         <span className="grid h-60 place-items-center rounded-md border border-thread bg-linen p-3">
-          <img src={blobUrl(preview)} alt="" loading="lazy" className="max-h-full max-w-full object-contain shadow-float" style={{ maxHeight: 214 }} />
+          <img
+            src={blobUrl(preview)}
+            alt=""
+            loading="lazy"
+            className="max-h-full max-w-full object-contain shadow-float"
+            style={{ maxHeight: 214 }}
+          />
         </span>
         <span className="mt-2 block truncate pr-9 font-name text-base font-semibold" title={name}>
           {name}
@@ -98,7 +115,12 @@ function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonl
           {mm(width)} × {mm(height)} mm, {formatNumber(dpi, 0)} dpi
         </span>
       </Link>
-      <Button look="quiet" label={`Take ${name} off the shelf`} onClick={remove} className="absolute right-0 bottom-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
+      <Button
+        look="quiet"
+        label={`Take ${name} off the shelf`}
+        onClick={remove}
+        className="absolute right-0 bottom-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+      >
         <Trash2 size={15} aria-hidden />
       </Button>
     </li>

@@ -37,4 +37,5 @@ export interface TiltOrder {
   readonly quarters: CleanSteps['quarters'];
 }
 
-export type CleanAnswer = CleanedPicture | { readonly id: number; readonly tilt: number } | { readonly id: number; readonly failed: string };
+export type CleanAnswer =
+  CleanedPicture | { readonly id: number; readonly tilt: number } | { readonly id: number; readonly failed: string };

@@ -9,14 +9,19 @@ import { traced } from '../../core/scan/trace.ts';
 import { browserSheet } from '../cloth/browserEasel.ts';
 import type { CleanAnswer, CleanOrder, TiltOrder } from './cleanMessages.ts';
 
-const port = self as unknown as { postMessage(answer: CleanAnswer, transfer: Transferable[]): void; onmessage: ((event: MessageEvent<CleanOrder | TiltOrder>) => void) | null };
+const port = self as unknown as {
+  postMessage(answer: CleanAnswer, transfer: Transferable[]): void;
+  onmessage: ((event: MessageEvent<CleanOrder | TiltOrder>) => void) | null;
+};
 
 /** The last of each, since a hand changes one step at a time and mostly the later ones. */
 let picture: { url: string; pixels: PixelGrid } | undefined;
 let straight: { key: string; pixels: PixelGrid } | undefined;
 
 port.onmessage = ({ data }) => {
-  answer(data).catch((error: unknown) => port.postMessage({ id: data.id, failed: error instanceof Error ? error.message : String(error) }, []));
+  answer(data).catch((error: unknown) =>
+    port.postMessage({ id: data.id, failed: error instanceof Error ? error.message : String(error) }, []),
+  );
 };
 
 async function answer(order: CleanOrder | TiltOrder): Promise<void> {
@@ -27,7 +32,9 @@ async function answer(order: CleanOrder | TiltOrder): Promise<void> {
   }
   const began = performance.now();
   const { perMm } = order;
-  const steps = order.straightOnly ? { ...NO_STEPS, quarters: order.steps.quarters, straighten: order.steps.straighten } : order.steps;
+  const steps = order.straightOnly
+    ? { ...NO_STEPS, quarters: order.steps.quarters, straighten: order.steps.straighten }
+    : order.steps;
   const { quarters, straighten, crop, evenLight } = steps;
   const key = JSON.stringify([order.url, quarters, straighten, crop, evenLight]);
   if (straight?.key !== key) straight = { key, pixels: laidStraight(picture.pixels, perMm, steps) };
@@ -39,7 +46,16 @@ async function answer(order: CleanOrder | TiltOrder): Promise<void> {
   const tracing = steps.trace ? traced(shown, perMm, steps.trace) : undefined;
   const [image, before] = [imageOf(shown), imageOf(straight.pixels)];
   port.postMessage(
-    { id: order.id, image, before, histogram: counts, proposed: proposedLevels(counts), drawings, tracing, took: performance.now() - began },
+    {
+      id: order.id,
+      image,
+      before,
+      histogram: counts,
+      proposed: proposedLevels(counts),
+      drawings,
+      tracing,
+      took: performance.now() - began,
+    },
     [image, before],
   );
 }

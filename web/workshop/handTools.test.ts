@@ -6,10 +6,20 @@ import { boxBetween, levelling, NO_CUT, straightenedBy, toggledLeftOut } from '.
 describe('the hand on the sheet', () => {
   it('lays a drawn line level or upright, whichever is nearer', () => {
     fc.assert(
-      fc.property(fc.double({ min: -44, max: 44, noNaN: true }), fc.constantFrom(0, 90, 180, 270), fc.double({ min: 5, max: 500, noNaN: true }), (off, way, length) => {
-        const angle = ((way + off) * Math.PI) / 180;
-        expect(levelling([{ x: 7, y: 9 }, { x: 7 + length * Math.cos(angle), y: 9 + length * Math.sin(angle) }])).toBeCloseTo(-off, 6);
-      }),
+      fc.property(
+        fc.double({ min: -44, max: 44, noNaN: true }),
+        fc.constantFrom(0, 90, 180, 270),
+        fc.double({ min: 5, max: 500, noNaN: true }),
+        (off, way, length) => {
+          const angle = ((way + off) * Math.PI) / 180;
+          expect(
+            levelling([
+              { x: 7, y: 9 },
+              { x: 7 + length * Math.cos(angle), y: 9 + length * Math.sin(angle) },
+            ]),
+          ).toBeCloseTo(-off, 6);
+        },
+      ),
     );
   });
 
@@ -19,7 +29,12 @@ describe('the hand on the sheet', () => {
   });
 
   it('crops to the box between two corners, however they were drawn', () => {
-    expect(boxBetween([{ x: 30, y: 5 }, { x: 10, y: 25 }])).toEqual({ left: 10, top: 5, right: 30, bottom: 25 });
+    expect(
+      boxBetween([
+        { x: 30, y: 5 },
+        { x: 10, y: 25 },
+      ]),
+    ).toEqual({ left: 10, top: 5, right: 30, bottom: 25 });
   });
 
   it('leaves a drawing out and takes it in again, by any point in it', () => {

@@ -19,7 +19,12 @@ export function boxBetween([a, b]: readonly [Point, Point]): Box {
 }
 
 /** The cutting with a drawing left out, or taken in again. */
-export function toggledLeftOut(cut: Cutting, at: Point, isLeftOut: boolean, inSameDrawing: (point: Point) => boolean): Cutting {
+export function toggledLeftOut(
+  cut: Cutting,
+  at: Point,
+  isLeftOut: boolean,
+  inSameDrawing: (point: Point) => boolean,
+): Cutting {
   return { ...cut, without: isLeftOut ? cut.without.filter((point) => !inSameDrawing(point)) : [...cut.without, at] };
 }
 

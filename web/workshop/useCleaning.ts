@@ -19,11 +19,23 @@ export function useCleaning(url: string, perMm: number, steps: CleanSteps, strai
   const [picture, setPicture] = useState<CleanedPicture>();
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(true);
-  const desk = useRef<{ worker: Worker; wanted: CleanOrder | undefined; ordered: CleanOrder | undefined; tilts: Map<number, (tilt: number) => void>; next: number }>(undefined);
+  const desk = useRef<{
+    worker: Worker;
+    wanted: CleanOrder | undefined;
+    ordered: CleanOrder | undefined;
+    tilts: Map<number, (tilt: number) => void>;
+    next: number;
+  }>(undefined);
 
   useEffect(() => {
     const worker = new Worker(new URL('./cleanWorker.ts', import.meta.url), { type: 'module' });
-    const own = { worker, wanted: undefined as CleanOrder | undefined, ordered: undefined as CleanOrder | undefined, tilts: new Map<number, (tilt: number) => void>(), next: 1 };
+    const own = {
+      worker,
+      wanted: undefined as CleanOrder | undefined,
+      ordered: undefined as CleanOrder | undefined,
+      tilts: new Map<number, (tilt: number) => void>(),
+      next: 1,
+    };
     desk.current = own;
     worker.onmessage = ({ data }: MessageEvent<CleanAnswer>) => {
       if ('tilt' in data) {
@@ -31,7 +43,8 @@ export function useCleaning(url: string, perMm: number, steps: CleanSteps, strai
         own.tilts.delete(data.id);
         return;
       }
-      if ('failed' in data) setProblem(`This could not be shown (${data.failed}). The sheet is safe; change a step back.`);
+      if ('failed' in data)
+        setProblem(`This could not be shown (${data.failed}). The sheet is safe; change a step back.`);
       else {
         setProblem(undefined);
         setPicture(data);

@@ -12,7 +12,17 @@ export interface CleanSvg {
   readonly left: readonly string[];
 }
 
-const ACTING = new Set(['script', 'foreignObject', 'iframe', 'audio', 'video', 'handler', 'listener', 'animate', 'set']);
+const ACTING = new Set([
+  'script',
+  'foreignObject',
+  'iframe',
+  'audio',
+  'video',
+  'handler',
+  'listener',
+  'animate',
+  'set',
+]);
 const EMBEDDED_PICTURE = /^data:image\/(png|jpe?g|gif|webp);base64,/i;
 /** Style sheets may not reach out: no imports, and addresses only into the file itself. */
 const REACHING_STYLE = /@import[^;]*;?|url\(\s*['"]?(?!#)[^)]*\)/gi;
@@ -31,7 +41,13 @@ export function cleanSvg(text: string): CleanSvg {
   const visit = (element: XmlElement): XmlElement | undefined => {
     const name = localName(element);
     if (ACTING.has(name)) {
-      left.add(name === 'animate' || name === 'set' ? 'animation' : name === 'script' ? 'a script' : `foreign markup (${name})`);
+      left.add(
+        name === 'animate' || name === 'set'
+          ? 'animation'
+          : name === 'script'
+            ? 'a script'
+            : `foreign markup (${name})`,
+      );
       return undefined;
     }
     if (name === 'text') hasText = true;
@@ -40,7 +56,8 @@ export function cleanSvg(text: string): CleanSvg {
       if (/^on/i.test(key)) left.add('a script');
       else if (/(^|:)href$/i.test(key)) {
         const here = value.trim();
-        if (here.startsWith('#') || (name === 'image' && EMBEDDED_PICTURE.test(here.replace(/\s+/g, '')))) attributes[key] = here;
+        if (here.startsWith('#') || (name === 'image' && EMBEDDED_PICTURE.test(here.replace(/\s+/g, ''))))
+          attributes[key] = here;
         else if (name !== 'a') left.add(name === 'image' ? 'a linked picture' : 'a link to another file');
       } else if (key !== 'xml:base' && key !== 'src') {
         attributes[key] = value.replace(REACHING_STYLE, 'none');

@@ -28,7 +28,12 @@ export function numberOf(element: XmlElement, name: string, missing: number): nu
  * @param path the shape it paints, whose bounds are the unit square of most gradients
  * @throws Unsupported for what the model cannot hold
  */
-export function readPaint(text: string | undefined, opacity: number, path: string, definitions: Definitions): Paint | undefined {
+export function readPaint(
+  text: string | undefined,
+  opacity: number,
+  path: string,
+  definitions: Definitions,
+): Paint | undefined {
   if (!text || text === 'none') return undefined;
   const id = referenceIn(text);
   if (id === undefined) {
@@ -52,7 +57,14 @@ export function readPaint(text: string | undefined, opacity: number, path: strin
   }
   if (element.name === 'radialGradient') {
     const centre = [at('cx', 0.5), at('cy', 0.5)] as const;
-    return { kind: 'radial', focus: [at('fx', centre[0]), at('fy', centre[1])], centre, radius: at('r', 0.5), matrix, stops };
+    return {
+      kind: 'radial',
+      focus: [at('fx', centre[0]), at('fy', centre[1])],
+      centre,
+      radius: at('r', 0.5),
+      matrix,
+      stops,
+    };
   }
   throw new Unsupported(`a fill of the kind “${element.name}”`);
 }

@@ -7,7 +7,8 @@ import { readSvg } from './readSvg.ts';
 import { svgLengthMm } from './svgSize.ts';
 import { parseXml, XmlError } from './xmlTree.ts';
 
-const svg = (inner: string, attributes = 'viewBox="0 0 10 10"'): string => `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${inner}</svg>`;
+const svg = (inner: string, attributes = 'viewBox="0 0 10 10"'): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${inner}</svg>`;
 
 describe('cleanSvg', () => {
   it.each([
@@ -27,7 +28,11 @@ describe('cleanSvg', () => {
   });
 
   it('keeps links within the file, embedded pictures and style, but lets style fetch nothing', () => {
-    const clean = cleanSvg(svg('<style>@import url(http://x.invalid/a.css); .a{fill:url(#g);mask:url(evil.svg#m)}</style><use href="#a"/><image href="data:image/png;base64,AAAA"/><rect style="fill:url(http://x.invalid)"/>'));
+    const clean = cleanSvg(
+      svg(
+        '<style>@import url(http://x.invalid/a.css); .a{fill:url(#g);mask:url(evil.svg#m)}</style><use href="#a"/><image href="data:image/png;base64,AAAA"/><rect style="fill:url(http://x.invalid)"/>',
+      ),
+    );
     expect(clean.text).toContain('href="#a"');
     expect(clean.text).toContain('data:image/png');
     expect(clean.text).toContain('fill:url(#g)');
@@ -47,7 +52,9 @@ describe('cleanSvg', () => {
   });
 
   it('expands the plain entities that drawing programs write', () => {
-    expect(cleanSvg('<!DOCTYPE svg [<!ENTITY ns_svg "http://www.w3.org/2000/svg">]><svg xmlns="&ns_svg;"/>').text).toContain('xmlns="http://www.w3.org/2000/svg"');
+    expect(
+      cleanSvg('<!DOCTYPE svg [<!ENTITY ns_svg "http://www.w3.org/2000/svg">]><svg xmlns="&ns_svg;"/>').text,
+    ).toContain('xmlns="http://www.w3.org/2000/svg"');
   });
 
   it('writes text that reads back the same', () => {
@@ -93,7 +100,15 @@ describe('readSvg', () => {
                 { offset: 1, ink: '#0000ff', opacity: 0.5 },
               ],
             },
-            stroke: { paint: { kind: 'ink', ink: '#00ff00', opacity: 1 }, width: 2, cap: 'round', join: 'miter', miterLimit: 4, dash: [0, 3], dashOffset: 0 },
+            stroke: {
+              paint: { kind: 'ink', ink: '#00ff00', opacity: 1 },
+              width: 2,
+              cap: 'round',
+              join: 'miter',
+              miterLimit: 4,
+              dash: [0, 3],
+              dashOffset: 0,
+            },
           },
         ],
       },
@@ -106,7 +121,11 @@ describe('readSvg', () => {
 
   it('leaves out what cannot be seen: clipped to nothing, wholly transparent, hidden, or unpainted', () => {
     const shape = '<path fill="#ff0000" d="M 0 0 L 5 0 L 5 5 Z"/>';
-    expect(read(`<defs><clipPath id="e"/></defs><g clip-path="url(#e)">${shape}</g><g opacity="0">${shape}</g><path visibility="hidden" d="M 0 0 L 5 5 Z"/><path fill="none" d="M 0 0 L 5 5 Z"/>`).nodes).toEqual([]);
+    expect(
+      read(
+        `<defs><clipPath id="e"/></defs><g clip-path="url(#e)">${shape}</g><g opacity="0">${shape}</g><path visibility="hidden" d="M 0 0 L 5 5 Z"/><path fill="none" d="M 0 0 L 5 5 Z"/>`,
+      ).nodes,
+    ).toEqual([]);
   });
 
   it.each([
@@ -141,5 +160,7 @@ describe('svgLengthMm', () => {
     ['100%', undefined],
     [undefined, undefined],
     ['-5mm', undefined],
-  ])('reads %s', (text, mm) => (mm === undefined ? expect(svgLengthMm(text)).toBeUndefined() : expect(svgLengthMm(text)).toBeCloseTo(mm, 9)));
+  ])('reads %s', (text, mm) =>
+    mm === undefined ? expect(svgLengthMm(text)).toBeUndefined() : expect(svgLengthMm(text)).toBeCloseTo(mm, 9),
+  );
 });

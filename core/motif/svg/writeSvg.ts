@@ -42,9 +42,12 @@ function strokeText({ paint, width, cap, join, miterLimit, dash, dashOffset }: S
 }
 
 function paintText(part: 'fill' | 'stroke', paint: Paint, sink: Sink): string {
-  if (paint.kind === 'ink') return ` ${part}="${paint.ink}"${paint.opacity === 1 ? '' : ` ${part}-opacity="${paint.opacity}"`}`;
+  if (paint.kind === 'ink')
+    return ` ${part}="${paint.ink}"${paint.opacity === 1 ? '' : ` ${part}-opacity="${paint.opacity}"`}`;
   const id = `d${sink.definitions.length + 1}`;
-  const stops = paint.stops.map(({ offset, ink, opacity }) => `<stop offset="${offset}" stop-color="${ink}" stop-opacity="${opacity}"/>`).join('');
+  const stops = paint.stops
+    .map(({ offset, ink, opacity }) => `<stop offset="${offset}" stop-color="${ink}" stop-opacity="${opacity}"/>`)
+    .join('');
   const shared = `id="${id}" gradientUnits="userSpaceOnUse"${matrixText(paint.matrix, 'gradientTransform')}`;
   sink.definitions.push(
     paint.kind === 'linear'
@@ -56,7 +59,12 @@ function paintText(part: 'fill' | 'stroke', paint: Paint, sink: Sink): string {
 
 function clipId(clip: readonly ClipShape[], sink: Sink): string {
   const id = `d${sink.definitions.length + 1}`;
-  const shapes = clip.map(({ path, rule, matrix }) => `<path d="${escaped(path)}"${matrixText(matrix, 'transform')}${rule === 'evenodd' ? ' clip-rule="evenodd"' : ''}/>`).join('');
+  const shapes = clip
+    .map(
+      ({ path, rule, matrix }) =>
+        `<path d="${escaped(path)}"${matrixText(matrix, 'transform')}${rule === 'evenodd' ? ' clip-rule="evenodd"' : ''}/>`,
+    )
+    .join('');
   sink.definitions.push(`<clipPath id="${id}">${shapes}</clipPath>`);
   return id;
 }

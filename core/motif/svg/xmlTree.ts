@@ -32,7 +32,8 @@ export function parseXml(text: string): XmlElement {
   parser.on('doctype', (doctype) => {
     for (const [, name, double, single] of doctype.matchAll(ENTITY)) {
       const value = double ?? single ?? '';
-      if (value.length > LONGEST_ENTITY || value.includes('&')) throw new XmlError('its entities are nested or too long');
+      if (value.length > LONGEST_ENTITY || value.includes('&'))
+        throw new XmlError('its entities are nested or too long');
       parser.ENTITIES[name as string] = value;
     }
   });

@@ -4,7 +4,11 @@ import { Pen } from '../pen.ts';
 /** A blade of grass, wide at its foot and bent at its tip. */
 export const blade: Figure = {
   name: 'Blade',
-  measures: [millimetres('height', 'Length', 60), millimetres('width', 'Width', 7), share('bend', 'Bend', 30, -100, 100)],
+  measures: [
+    millimetres('height', 'Length', 60),
+    millimetres('width', 'Width', 7),
+    share('bend', 'Bend', 30, -100, 100),
+  ],
   outline: ({ height = 0, width = 0, bend = 0 }) => {
     const [top, foot] = [-height / 2, height / 2];
     const half = width / 2;

@@ -7,7 +7,15 @@ import { Pen } from '../pen.ts';
 /** A leaf that stands upright, with its vein left open and bites taken out of it. */
 export const leaf: Figure = {
   name: 'Leaf',
-  measures: [millimetres('height', 'Length', 52), millimetres('width', 'Width', 22), share('belly', 'Belly', 55, 15, 85), share('vein', 'Vein', 5, 0, 30), count('bites', 'Bites', 0, 0, 12), share('bite', 'Size of bites', 30, 5, 80), SEED],
+  measures: [
+    millimetres('height', 'Length', 52),
+    millimetres('width', 'Width', 22),
+    share('belly', 'Belly', 55, 15, 85),
+    share('vein', 'Vein', 5, 0, 30),
+    count('bites', 'Bites', 0, 0, 12),
+    share('bite', 'Size of bites', 30, 5, 80),
+    SEED,
+  ],
   outline: ({ height = 0, width = 0, belly = 0, vein = 0, bites = 0, bite = 0, seed = 1 }) => {
     const [top, foot] = [-height / 2, height / 2];
     const wide = top + (height * belly) / 100;
@@ -23,7 +31,15 @@ export const leaf: Figure = {
     const gone: PathText[] = [];
     if (vein > 0) {
       const thick = (width * vein) / 200;
-      gone.push(new Pen().move(0, top + height * 0.14).quad(thick, wide, thick, foot + 1).line(-thick, foot + 1).quad(-thick, wide, 0, top + height * 0.14).close().toString());
+      gone.push(
+        new Pen()
+          .move(0, top + height * 0.14)
+          .quad(thick, wide, thick, foot + 1)
+          .line(-thick, foot + 1)
+          .quad(-thick, wide, 0, top + height * 0.14)
+          .close()
+          .toString(),
+      );
     }
     const random = seeded(seed);
     for (let i = 0; i < bites; i += 1) {

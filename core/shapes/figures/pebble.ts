@@ -7,7 +7,12 @@ const CORNERS = 9;
 /** A stone no two of which are alike. */
 export const pebble: Figure = {
   name: 'Pebble',
-  measures: [millimetres('width', 'Width', 26), millimetres('height', 'Height', 18), share('rough', 'Roughness', 35), SEED],
+  measures: [
+    millimetres('width', 'Width', 26),
+    millimetres('height', 'Height', 18),
+    share('rough', 'Roughness', 35),
+    SEED,
+  ],
   outline: ({ width = 0, height = 0, rough = 0, seed = 1 }) => {
     const random = seeded(seed);
     const points = Array.from({ length: CORNERS }, (_, i) => {
@@ -18,7 +23,10 @@ export const pebble: Figure = {
     // Brought out to the width and height that are asked for.
     const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
     const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-    const placed = points.map(({ x, y }) => ({ x: ((x - left) / (right - left) - 0.5) * width, y: ((y - top) / (bottom - top) - 0.5) * height }));
+    const placed = points.map(({ x, y }) => ({
+      x: ((x - left) / (right - left) - 0.5) * width,
+      y: ((y - top) / (bottom - top) - 0.5) * height,
+    }));
     return new Pen().loop(placed, 1).toString();
   },
 };

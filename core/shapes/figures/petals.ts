@@ -32,7 +32,11 @@ export const petals: Figure = {
       };
       pen
         .move(...at(0, foot))
-        .curve(...at(bulge * 0.55, low), ...at(half, low + (high - low) * 0.35), ...at(half * 0.96, (low + high) / 2 + length * 0.06))
+        .curve(
+          ...at(bulge * 0.55, low),
+          ...at(half, low + (high - low) * 0.35),
+          ...at(half * 0.96, (low + high) / 2 + length * 0.06),
+        )
         .curve(...at(half * 0.9, high), ...at(tip, radius), ...at(0, radius))
         .curve(...at(-tip, radius), ...at(-half * 0.9, high), ...at(-half * 0.96, (low + high) / 2 + length * 0.06))
         .curve(...at(-half, low + (high - low) * 0.35), ...at(-bulge * 0.55, low), ...at(0, foot))

@@ -4,7 +4,13 @@ import { Pen } from '../pen.ts';
 /** A fan whose upper edge goes in bows. */
 export const scallop: Figure = {
   name: 'Scallop',
-  measures: [millimetres('width', 'Width', 40), millimetres('height', 'Height', 32), count('bows', 'Bows', 7, 1, 31), share('bow', 'Height of bows', 45, 0, 100), share('foot', 'Foot', 18, 0, 100)],
+  measures: [
+    millimetres('width', 'Width', 40),
+    millimetres('height', 'Height', 32),
+    count('bows', 'Bows', 7, 1, 31),
+    share('bow', 'Height of bows', 45, 0, 100),
+    share('foot', 'Foot', 18, 0, 100),
+  ],
   outline: ({ width = 0, height = 0, bows = 1, bow = 0, foot = 0 }) => {
     const [rx, top, base] = [width / 2, -height / 2, height / 2];
     const rise = height * 0.62;

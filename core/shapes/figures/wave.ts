@@ -4,7 +4,13 @@ import { Pen } from '../pen.ts';
 /** A band that goes up and down, whole crests only, so that it can follow itself. */
 export const wave: Figure = {
   name: 'Wave',
-  measures: [millimetres('width', 'Length', 60), count('crests', 'Crests', 3, 1, 20), millimetres('rise', 'Rise', 8, 0, 200), millimetres('band', 'Band', 4, 0.2, 200), share('lean', 'Lean', 0, -100, 100)],
+  measures: [
+    millimetres('width', 'Length', 60),
+    count('crests', 'Crests', 3, 1, 20),
+    millimetres('rise', 'Rise', 8, 0, 200),
+    millimetres('band', 'Band', 4, 0.2, 200),
+    share('lean', 'Lean', 0, -100, 100),
+  ],
   outline: ({ width = 0, crests = 1, rise = 0, band = 0, lean = 0 }) => {
     const step = width / crests / 2;
     const skew = (step * 0.7 * lean) / 100;

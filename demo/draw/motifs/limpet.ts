@@ -10,6 +10,14 @@ export function limpet(): Block {
     const reach = 42 + 10 * Math.abs(Math.sin((a * Math.PI) / 180));
     block.gouge('chalk', [polar(peak, a, 16), polar(peak, a, 28), polar(peak, a + 2, reach - 5)], 4);
   }
-  block.pick('indigo', peak, 6.5).gouge('chalk', [[52, 47], [55, 43], [59, 43]], 2);
+  block.pick('indigo', peak, 6.5).gouge(
+    'chalk',
+    [
+      [52, 47],
+      [55, 43],
+      [59, 43],
+    ],
+    2,
+  );
   return block;
 }

@@ -3,7 +3,16 @@ import { along, Block, mirror, type P } from '../block.ts';
 const ROPE = 22;
 const AXIS = 130;
 /** Half of the left rope, from its end to the top of its bight; the other half is its reflection. */
-const UPPER: readonly P[] = [[8, 40], [48, 43], [86, 65], [114, 65], [146, 43], [170, 37], [194, 53], [199, 82]];
+const UPPER: readonly P[] = [
+  [8, 40],
+  [48, 43],
+  [86, 65],
+  [114, 65],
+  [146, 43],
+  [170, 37],
+  [194, 53],
+  [199, 82],
+];
 const lowered = (points: readonly P[]): P[] => points.map(([x, y]): P => [x, 164 - y]);
 
 /** One length of rope: a gap cut round it, the rope, its strands. */
@@ -22,8 +31,21 @@ function lay(block: Block, ink: 'weld' | 'madder', points: readonly P[]): void {
 
 /** The binding that keeps an end from fraying. */
 function whip(block: Block, x: number, y: number): void {
-  block.corners('indigo', [[x - 5, y - 14], [x + 5, y - 14], [x + 5, y + 14], [x - 5, y + 14]]);
-  block.gouge('chalk', [[x - 1, y - 11], [x, y], [x - 1, y + 11]], 2);
+  block.corners('indigo', [
+    [x - 5, y - 14],
+    [x + 5, y - 14],
+    [x + 5, y + 14],
+    [x - 5, y + 14],
+  ]);
+  block.gouge(
+    'chalk',
+    [
+      [x - 1, y - 11],
+      [x, y],
+      [x - 1, y + 11],
+    ],
+    2,
+  );
 }
 
 export function reefKnot(): Block {
@@ -34,8 +56,16 @@ export function reefKnot(): Block {
   lay(block, 'madder', right);
   lay(block, 'weld', left);
   const over = right.filter(([x]) => x > 103 && x < 158);
-  lay(block, 'madder', over.filter(([, y]) => y < 82));
-  lay(block, 'madder', over.filter(([, y]) => y > 82));
+  lay(
+    block,
+    'madder',
+    over.filter(([, y]) => y < 82),
+  );
+  lay(
+    block,
+    'madder',
+    over.filter(([, y]) => y > 82),
+  );
   for (const x of [10, 2 * AXIS - 10]) for (const y of [40, 124]) whip(block, x, y);
   return block;
 }

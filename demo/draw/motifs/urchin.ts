@@ -10,7 +10,8 @@ export function urchin(): Block {
     for (let k = 0; k < 6; k += 1) {
       const r = 17 + k * 9.6;
       const size = 1.3 + 2.3 * Math.sin((Math.PI * (k + 0.9)) / 7.2);
-      for (const side of wide ? [-1, 1] : [0]) block.pick(wide ? 'chalk' : 'shell', polar(centre, a + (side * 320) / (r + 22), r), size);
+      for (const side of wide ? [-1, 1] : [0])
+        block.pick(wide ? 'chalk' : 'shell', polar(centre, a + (side * 320) / (r + 22), r), size);
     }
   }
   block.shape('indigo', ellipse(80, 80, 10, 9)).pick('chalk', centre, 3.4);

@@ -7,7 +7,13 @@ function frond(block: Block, root: P, angle: number, length: number): void {
   block.strip('kelp', [root, middle, tip], (t) => 8.5 - 1.5 * t + 3 * Math.sin(Math.PI * t));
   block.gouge('chalk', [polar(root, angle, length * 0.12), middle, polar(tip, angle, -4)], 1.9);
   if (length < 30) {
-    block.shape('weld', [polar(tip, angle, 17), polar(tip, angle + 52, 8.5), polar(tip, angle + 150, 6), polar(tip, angle - 150, 6), polar(tip, angle - 52, 8.5)]);
+    block.shape('weld', [
+      polar(tip, angle, 17),
+      polar(tip, angle + 52, 8.5),
+      polar(tip, angle + 150, 6),
+      polar(tip, angle - 150, 6),
+      polar(tip, angle - 52, 8.5),
+    ]);
     block.gouge('chalk', [polar(tip, angle - 60, 3), polar(tip, angle - 18, 9)], 2);
     return;
   }

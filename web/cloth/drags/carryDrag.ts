@@ -7,7 +7,11 @@ import { toMm } from '../viewport.ts';
 import type { Drag } from './drag.ts';
 
 /** Brings a motif from the tray; it lies on the cloth as soon as the pointer is over it. */
-export function carryDrag({ bench, view, note, local }: ClothHands, motif: DrawerMotif, onOver: (over: boolean) => void): Drag {
+export function carryDrag(
+  { bench, view, note, local }: ClothHands,
+  motif: DrawerMotif,
+  onOver: (over: boolean) => void,
+): Drag {
   view.prefetch(motif);
   let laid: { readonly id: string; readonly command: Command; readonly at: Point } | undefined;
   const base = bench.session.state.committed;

@@ -7,7 +7,12 @@ import { toMm } from '../viewport.ts';
 import { roundTo, type Drag } from './drag.ts';
 
 /** Drags an edge of the cell `steps`: its right edge changes the width, its lower edge the height. */
-export function edgeDrag({ bench, view, note, local }: ClothHands, event: PointerEvent, edge: 'right' | 'bottom', steps: Steps): Drag {
+export function edgeDrag(
+  { bench, view, note, local }: ClothHands,
+  event: PointerEvent,
+  edge: 'right' | 'bottom',
+  steps: Steps,
+): Drag {
   // Seen from its own origin, the cell's edge is where the pointer is.
   view.bringHome(steps);
   const { design } = bench;
@@ -19,10 +24,16 @@ export function edgeDrag({ bench, view, note, local }: ClothHands, event: Pointe
   return {
     move(moved) {
       const to = toMm(home, local(moved));
-      const next = edge === 'right' ? resized(repeat, 'width', roundTo(repeat.width + to.x - from.x)) : resized(repeat, 'height', roundTo(repeat.height + to.y - from.y));
+      const next =
+        edge === 'right'
+          ? resized(repeat, 'width', roundTo(repeat.width + to.x - from.x))
+          : resized(repeat, 'height', roundTo(repeat.height + to.y - from.y));
       command = (along ? scaledCell(design, next) : { type: 'repeat', repeat: next }) ?? command;
       bench.session.preview(command);
-      note.set({ at: local(moved), text: edge === 'right' ? `${formatNumber(next.width)} mm wide` : `${formatNumber(next.height)} mm high` });
+      note.set({
+        at: local(moved),
+        text: edge === 'right' ? `${formatNumber(next.width)} mm wide` : `${formatNumber(next.height)} mm high`,
+      });
     },
     end() {
       if (command) bench.commit(along ? 'Scaled the cell' : 'Resized the cell', command);

@@ -6,23 +6,36 @@ import { toMm } from '../viewport.ts';
 import { hasGone, type Drag } from './drag.ts';
 
 /** Draws a box, or a free loop, and adds what lies wholly within; a mere click adds or takes away what lies under it. */
-export function encloseDrag({ bench, view, loop: shown, local }: ClothHands, from: Point, free: boolean, under: Appearance | undefined): Drag {
+export function encloseDrag(
+  { bench, view, loop: shown, local }: ClothHands,
+  from: Point,
+  free: boolean,
+  under: Appearance | undefined,
+): Drag {
   let loop: Point[] = [];
   return {
     move(event) {
       const at = local(event);
       if (loop.length === 0 && !hasGone(from, at)) return;
-      loop = free ? [...(loop.length === 0 ? [from] : loop), at] : [from, { x: at.x, y: from.y }, at, { x: from.x, y: at.y }];
+      loop = free
+        ? [...(loop.length === 0 ? [from] : loop), at]
+        : [from, { x: at.x, y: from.y }, at, { x: from.x, y: at.y }];
       shown.set(loop);
     },
     end() {
       const { ids } = bench.selection.getState();
       if (loop.length === 0) {
-        if (under) bench.choose(ids.includes(under.id) ? ids.filter((id) => id !== under.id) : [...ids, under.id], [under]);
+        if (under)
+          bench.choose(ids.includes(under.id) ? ids.filter((id) => id !== under.id) : [...ids, under.id], [under]);
         return;
       }
       const viewport = view.getViewport();
-      const found = enclosed(bench.free, view.pickables, bench.lattice, loop.map((at) => toMm(viewport, at)));
+      const found = enclosed(
+        bench.free,
+        view.pickables,
+        bench.lattice,
+        loop.map((at) => toMm(viewport, at)),
+      );
       bench.choose([...new Set([...ids, ...found.map(({ id }) => id)])], found);
       bench.said.set(`${found.length} motifs in it`);
     },

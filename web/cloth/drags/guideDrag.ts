@@ -35,7 +35,10 @@ export function guideDrag({ bench, view, note, local }: ClothHands, taken?: Guid
         return;
       }
       bench.guidesShown.set(true);
-      bench.commit(taken ? (next.length < guides.length ? 'Took a guide away' : 'Moved a guide') : 'Set a guide', { type: 'guides', guides: next });
+      bench.commit(taken ? (next.length < guides.length ? 'Took a guide away' : 'Moved a guide') : 'Set a guide', {
+        type: 'guides',
+        guides: next,
+      });
     },
     cancel: () => bench.session.preview(undefined),
   };

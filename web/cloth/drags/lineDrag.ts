@@ -5,7 +5,11 @@ import { toMm } from '../viewport.ts';
 import { hasGone, type Drag } from './drag.ts';
 
 /** Draws a line on the cloth and hands it over, steadied, in mm. */
-export function lineDrag({ view, line: shown, local }: ClothHands, from: Point, take: (line: readonly Point[]) => void): Drag {
+export function lineDrag(
+  { view, line: shown, local }: ClothHands,
+  from: Point,
+  take: (line: readonly Point[]) => void,
+): Drag {
   const line = [from];
   return {
     move(event) {

@@ -28,15 +28,23 @@ export function moveDrag(hands: ClothHands, from: Point, deeper: readonly Appear
     move(event) {
       const at = hands.local(event);
       if (!by && !hasGone(from, at)) return;
-      by = caught(hands, wholePixels(view.getViewport(), { x: at.x - from.x, y: at.y - from.y }), event.ctrlKey, catching);
+      by = caught(
+        hands,
+        wholePixels(view.getViewport(), { x: at.x - from.x, y: at.y - from.y }),
+        event.ctrlKey,
+        catching,
+      );
       bench.move(grip, by);
       hands.note.set({ at, text: `${formatNumber(by.x, 1)}, ${formatNumber(by.y, 1)} mm` });
     },
     end() {
       view.release();
-      if (by) bench.move(grip, by, grip.placements.length === 1 ? 'Moved a motif' : `Moved ${grip.placements.length} motifs`);
+      if (by)
+        bench.move(grip, by, grip.placements.length === 1 ? 'Moved a motif' : `Moved ${grip.placements.length} motifs`);
       else if (deeper.length > 1) {
-        const next = deeper[(deeper.findIndex(({ id }) => id === grip.placements[0]?.id) + 1) % deeper.length] as Appearance;
+        const next = deeper[
+          (deeper.findIndex(({ id }) => id === grip.placements[0]?.id) + 1) % deeper.length
+        ] as Appearance;
         bench.choose([next.id], [next]);
       }
     },
@@ -57,12 +65,23 @@ function catchingOf({ bench }: ClothHands, { meant }: Grip): { box: Box; targets
   if (corners.length === 0) return undefined;
   const { guides, layers, placements } = bench.design;
   const hidden = new Set(layers.filter(({ shown }) => !shown).map(({ id }) => id));
-  const still = { placements: placements.filter(({ layer }) => !hidden.has(layer)), guides: bench.guidesShown.getState() ? guides : [] };
-  return { box: boxAround(corners), targets: snapTargets(bench.lattice, still, bench.motifMap, new Set(meant.map(({ id }) => id))) };
+  const still = {
+    placements: placements.filter(({ layer }) => !hidden.has(layer)),
+    guides: bench.guidesShown.getState() ? guides : [],
+  };
+  return {
+    box: boxAround(corners),
+    targets: snapTargets(bench.lattice, still, bench.motifMap, new Set(meant.map(({ id }) => id))),
+  };
 }
 
 /** How far it goes once lines have caught it; Ctrl held turns that off, or on where it is off. */
-function caught({ bench, view, lines }: ClothHands, by: Point, other: boolean, catching: { box: Box; targets: SnapTargets } | undefined): Point {
+function caught(
+  { bench, view, lines }: ClothHands,
+  by: Point,
+  other: boolean,
+  catching: { box: Box; targets: SnapTargets } | undefined,
+): Point {
   if (!catching || bench.snapping.getState() === other) {
     lines.set([]);
     return by;

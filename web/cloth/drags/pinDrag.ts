@@ -1,4 +1,15 @@
-import { atShare, MIDDLE, shareAt, sized, sizeOf, slanted, turnAround, widened, type Frame, type Share } from '../../../core/arrange/frame.ts';
+import {
+  atShare,
+  MIDDLE,
+  shareAt,
+  sized,
+  sizeOf,
+  slanted,
+  turnAround,
+  widened,
+  type Frame,
+  type Share,
+} from '../../../core/arrange/frame.ts';
 import { about, remapped } from '../../../core/arrange/remap.ts';
 import type { Changes } from '../../../core/arrange/lineUp.ts';
 import type { Placement } from '../../../core/document/placement.ts';
@@ -41,9 +52,22 @@ export function pinDrag(hands: ClothHands, event: PointerEvent, pin: Share, shif
   return poseDrag(hands, taken, (moved) => {
     const to = at(moved);
     const fixed = moved.altKey ? apartFrom(pin, hands.bench.point.getState()) : { u: 1 - pin.u, v: 1 - pin.v };
-    if (isCorner) return named(sized(frame, pin, fixed, to), 'Resized', (pose) => `${widthText(frame, pose)}, ${formatNumber(shareText(taken, pose.scale), 1)} %`);
-    if (moved.ctrlKey) return named(slanted(frame, pin, fixed, from, to), 'Slanted', (pose) => `leaning by ${formatNumber(remapped(taken.meant, pose)?.[taken.meant[0]?.id ?? '']?.skew ?? pose.skew, 1)}°`);
-    return named(widened(frame, pin, fixed, to), 'Stretched', (pose) => (pin.v === 0.5 ? widthText(frame, pose) : `${formatNumber(sizeOf(after(frame, pose)).height, 1)} mm high`));
+    if (isCorner)
+      return named(
+        sized(frame, pin, fixed, to),
+        'Resized',
+        (pose) => `${widthText(frame, pose)}, ${formatNumber(shareText(taken, pose.scale), 1)} %`,
+      );
+    if (moved.ctrlKey)
+      return named(
+        slanted(frame, pin, fixed, from, to),
+        'Slanted',
+        (pose) =>
+          `leaning by ${formatNumber(remapped(taken.meant, pose)?.[taken.meant[0]?.id ?? '']?.skew ?? pose.skew, 1)}°`,
+      );
+    return named(widened(frame, pin, fixed, to), 'Stretched', (pose) =>
+      pin.v === 0.5 ? widthText(frame, pose) : `${formatNumber(sizeOf(after(frame, pose)).height, 1)} mm high`,
+    );
   });
 }
 
@@ -58,7 +82,8 @@ export function turnDrag(hands: ClothHands, event: PointerEvent, shift: Point): 
   return poseDrag(hands, taken, (moved) => {
     const turn = own + turnAround(pivot, from, at(moved));
     const near = Math.round(turn / ANGLE) * ANGLE;
-    const isCaught = moved.shiftKey || (hands.bench.snapping.getState() !== moved.ctrlKey && Math.abs(turn - near) < ANGLE_REACH);
+    const isCaught =
+      moved.shiftKey || (hands.bench.snapping.getState() !== moved.ctrlKey && Math.abs(turn - near) < ANGLE_REACH);
     const angle = isCaught ? near : turn;
     return named(about(pivot, { turn: angle - own }), 'Turned', () => `${formatNumber(withinTurn(angle), 1)}°`);
   });
@@ -88,7 +113,9 @@ export function pointDrag(hands: ClothHands, shift: Point): Drag | undefined {
 }
 
 /** The corners, the middles of the sides and the middle of a frame, row by row. */
-export const NINE: readonly Share[] = [0, 0.5, 1].flatMap((v) => [0, 0.5, 1].map((u) => (u === 0.5 && v === 0.5 ? MIDDLE : { u, v })));
+export const NINE: readonly Share[] = [0, 0.5, 1].flatMap((v) =>
+  [0, 0.5, 1].map((u) => (u === 0.5 && v === 0.5 ? MIDDLE : { u, v })),
+);
 
 function take({ bench, view, local }: ClothHands, shift: Point): Taken | undefined {
   const { meant, frame, pivot } = bench;
@@ -141,7 +168,9 @@ function poseDrag(hands: ClothHands, { meant }: Taken, step: (event: PointerEven
 
 /** The chosen point, unless it lies on the pin's own side, which nothing can be sized about. */
 function apartFrom(pin: Share, point: Share): Share {
-  return (pin.u !== 0.5 && Math.abs(point.u - pin.u) < 1e-6) || (pin.v !== 0.5 && Math.abs(point.v - pin.v) < 1e-6) ? MIDDLE : point;
+  return (pin.u !== 0.5 && Math.abs(point.u - pin.u) < 1e-6) || (pin.v !== 0.5 && Math.abs(point.v - pin.v) < 1e-6)
+    ? MIDDLE
+    : point;
 }
 
 function after(frame: Frame, pose: Pose): Frame {

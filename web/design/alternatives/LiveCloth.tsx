@@ -15,7 +15,15 @@ export interface Look {
 }
 
 /** The endless cloth of a design, only to be looked at. */
-export function LiveCloth({ design, look, onLook }: { readonly design: Design; readonly look: Look; readonly onLook: (look: Look) => void }) {
+export function LiveCloth({
+  design,
+  look,
+  onLook,
+}: {
+  readonly design: Design;
+  readonly look: Look;
+  readonly onLook: (look: Look) => void;
+}) {
   const bench = useBench();
   const motifs = useStore(bench.motifs);
   const area = useRef<HTMLDivElement>(null);
@@ -54,7 +62,10 @@ export function LiveCloth({ design, look, onLook }: { readonly design: Design; r
       const at = toMm(now, { x: event.clientX - box.left, y: event.clientY - box.top });
       const factor = Math.exp(-event.deltaY * 0.0016);
       // What lies under the pointer stays under it.
-      onLook({ scale: look.scale * factor, at: { x: at.x + (look.at.x - at.x) / factor, y: at.y + (look.at.y - at.y) / factor } });
+      onLook({
+        scale: look.scale * factor,
+        at: { x: at.x + (look.at.x - at.x) / factor, y: at.y + (look.at.y - at.y) / factor },
+      });
     };
   }, [look, onLook]);
   useEffect(() => {
@@ -70,7 +81,11 @@ export function LiveCloth({ design, look, onLook }: { readonly design: Design; r
       className="bare-ground absolute inset-0 cursor-grab touch-none"
       onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
       onPointerMove={(event) => {
-        if (event.buttons & 1) onLook({ ...look, at: { x: look.at.x - event.movementX / look.scale, y: look.at.y - event.movementY / look.scale } });
+        if (event.buttons & 1)
+          onLook({
+            ...look,
+            at: { x: look.at.x - event.movementX / look.scale, y: look.at.y - event.movementY / look.scale },
+          });
       }}
     >
       <canvas ref={canvas} className="absolute inset-0 h-full w-full" />

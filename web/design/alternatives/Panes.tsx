@@ -30,14 +30,31 @@ interface Props {
 /** Two to four designs as live cloth, moved and zoomed as one; any can be taken. */
 export function Panes({ label, note, panes, onClose }: Props) {
   const bench = useBench();
-  const { committed: { repeat } } = useStore(bench.session);
-  const [look, setLook] = useState<Look>(() => ({ at: { x: repeat.width, y: repeat.height }, scale: 480 / (2.2 * Math.max(repeat.width, repeat.height)) }));
+  const {
+    committed: { repeat },
+  } = useStore(bench.session);
+  const [look, setLook] = useState<Look>(() => ({
+    at: { x: repeat.width, y: repeat.height },
+    scale: 480 / (2.2 * Math.max(repeat.width, repeat.height)),
+  }));
   return (
     <Overlay label={label} title="Side by side" note={note} onClose={onClose}>
-      <div className={`grid min-h-0 grow gap-3 p-3 ${panes.length === 2 ? 'grid-cols-2' : panes.length === 3 ? 'grid-cols-3' : 'grid-cols-2 grid-rows-2'}`}>
+      <div
+        className={`grid min-h-0 grow gap-3 p-3 ${panes.length === 2 ? 'grid-cols-2' : panes.length === 3 ? 'grid-cols-3' : 'grid-cols-2 grid-rows-2'}`}
+      >
         {panes.map(({ key, name, design, note: said, take }) => (
-          <figure key={key} aria-label={name} className="flex min-h-0 min-w-0 flex-col overflow-hidden rounded-md border border-thread bg-white">
-            <div className="relative min-h-0 grow">{design ? <LiveCloth design={design} look={look} onLook={setLook} /> : <p className="p-4 text-sm">{said}</p>}</div>
+          <figure
+            key={key}
+            aria-label={name}
+            className="flex min-h-0 min-w-0 flex-col overflow-hidden rounded-md border border-thread bg-white"
+          >
+            <div className="relative min-h-0 grow">
+              {design ? (
+                <LiveCloth design={design} look={look} onLook={setLook} />
+              ) : (
+                <p className="p-4 text-sm">{said}</p>
+              )}
+            </div>
             <figcaption className="flex h-12 shrink-0 items-center gap-3 border-t border-thread px-3">
               <span className="truncate font-name font-semibold">{name}</span>
               {design && <Numbers design={design} />}

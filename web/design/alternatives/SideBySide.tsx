@@ -28,11 +28,30 @@ export function SideBySide({ alternatives, onClose }: Props) {
       const data = designs[n]?.data;
       const name = listed.data?.find((alternative) => alternative.id === one)?.name ?? 'Alternative';
       // Colours are those worked in: arrangements are compared and not colours.
-      const design = data && { ...data, colourways: inColoursOf(data, committed), colourway: committed.colourway, ground: committed.ground, inks: allInks(data, committed) };
-      return { key: one, name, design, note: designs[n]?.error?.message ?? 'Fetching …', take: design && (() => take(name, design)) };
+      const design = data && {
+        ...data,
+        colourways: inColoursOf(data, committed),
+        colourway: committed.colourway,
+        ground: committed.ground,
+        inks: allInks(data, committed),
+      };
+      return {
+        key: one,
+        name,
+        design,
+        note: designs[n]?.error?.message ?? 'Fetching …',
+        take: design && (() => take(name, design)),
+      };
     }),
   ];
-  return <Panes label="Alternatives side by side" note="Drag moves all of them, the wheel zooms; they are seen in the colours you work in." panes={panes} onClose={onClose} />;
+  return (
+    <Panes
+      label="Alternatives side by side"
+      note="Drag moves all of them, the wheel zooms; they are seen in the colours you work in."
+      panes={panes}
+      onClose={onClose}
+    />
+  );
 }
 
 function allInks(design: Design, now: Design): Design['inks'] {

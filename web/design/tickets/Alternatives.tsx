@@ -27,11 +27,18 @@ export function Alternatives() {
   const drop = async (alternative: string, name: string): Promise<void> => {
     const document = await readAlternative(id, alternative);
     await deed.mutateAsync({ drop: alternative });
-    notify({ text: `“${name}” is taken away.`, action: { label: 'Undo', run: () => deed.mutate({ keep: name, document }) } });
+    notify({
+      text: `“${name}” is taken away.`,
+      action: { label: 'Undo', run: () => deed.mutate({ keep: name, document }) },
+    });
   };
   return (
     <Fold name="Alternatives" {...(kept.length > 0 && { note: String(kept.length), open: true })}>
-      {kept.length === 0 && <p className="text-xs text-graphite">Keep the arrangement as it is, go on trying, and look at both side by side later.</p>}
+      {kept.length === 0 && (
+        <p className="text-xs text-graphite">
+          Keep the arrangement as it is, go on trying, and look at both side by side later.
+        </p>
+      )}
       <ul aria-label="Alternatives" className="grid gap-1">
         {kept.map(({ id: one, name, motifs }) => (
           <li key={one} className="grid grid-cols-[20px_minmax(0,1fr)_auto_32px] items-center gap-1">
@@ -40,10 +47,17 @@ export function Alternatives() {
               aria-label={`Look at ${name}`}
               checked={shown.includes(one)}
               disabled={!shown.includes(one) && shown.length >= MOST_BESIDE}
-              onChange={(event) => setTicked(event.target.checked ? [...shown, one] : shown.filter((other) => other !== one))}
+              onChange={(event) =>
+                setTicked(event.target.checked ? [...shown, one] : shown.filter((other) => other !== one))
+              }
               className="h-4 w-4 accent-ink"
             />
-            <NameField label={`Name of the alternative ${name}`} name={name} onRename={(rename) => deed.mutate({ id: one, rename }, { onError: failed })} className="h-8 w-full border-transparent bg-transparent text-sm hover:border-thread" />
+            <NameField
+              label={`Name of the alternative ${name}`}
+              name={name}
+              onRename={(rename) => deed.mutate({ id: one, rename }, { onError: failed })}
+              className="h-8 w-full border-transparent bg-transparent text-sm hover:border-thread"
+            />
             <span className="text-xs text-graphite">{motifs}</span>
             <Button look="quiet" label={`Take ${name} away`} onClick={() => void drop(one, name).catch(failed)}>
               <Trash2 size={15} aria-hidden />
@@ -52,7 +66,15 @@ export function Alternatives() {
         ))}
       </ul>
       <div className="grid grid-cols-2 gap-2">
-        <Button disabled={deed.isPending} onClick={() => deed.mutate({ keep: `Alternative ${kept.length + 1}`, document: bench.session.state.committed }, { onError: failed })}>
+        <Button
+          disabled={deed.isPending}
+          onClick={() =>
+            deed.mutate(
+              { keep: `Alternative ${kept.length + 1}`, document: bench.session.state.committed },
+              { onError: failed },
+            )
+          }
+        >
           Keep as it is
         </Button>
         <Button disabled={shown.length === 0} onClick={() => beside(shown)}>

@@ -41,7 +41,12 @@ export function ArrangeTicket() {
   const { Shown } = SIDES[side];
   return (
     <div className="grid grid-cols-1 gap-4">
-      <Choice label="Shown here" value={side} onChange={(next) => bench.arrangeSide.set(next)} options={sides.map((value) => ({ value, name: SIDES[value].name }))} />
+      <Choice
+        label="Shown here"
+        value={side}
+        onChange={(next) => bench.arrangeSide.set(next)}
+        options={sides.map((value) => ({ value, name: SIDES[value].name }))}
+      />
       <Shown />
     </div>
   );
@@ -94,11 +99,15 @@ function NothingChosen({ count }: { readonly count: number }) {
   return (
     <div className="grid gap-3 text-sm">
       {count === 0 ? (
-        <p>The cloth is bare. Drag a motif from the tray onto it, best across an edge of the cell first, so that the joins are hidden.</p>
+        <p>
+          The cloth is bare. Drag a motif from the tray onto it, best across an edge of the cell first, so that the
+          joins are hidden.
+        </p>
       ) : (
         <>
           <p>
-            {count === 1 ? 'One motif lies' : `${count} motifs lie`} in the {bench.inside ? 'bundle' : 'cell'}. Take any of their appearances to move it; all its echoes go with it.
+            {count === 1 ? 'One motif lies' : `${count} motifs lie`} in the {bench.inside ? 'bundle' : 'cell'}. Take any
+            of their appearances to move it; all its echoes go with it.
           </p>
           <p>Shift and drag draws a box around motifs, Alt and drag a loop; a second click goes to what lies below.</p>
           <ChooseMore />
@@ -150,10 +159,18 @@ function StackButtons() {
         <Button label="To the front" className="w-full" onClick={() => bench.restack('front')}>
           <ArrowUpToLine size={16} aria-hidden />
         </Button>
-        <Button label="One up" className="w-full" onClick={() => cloth && bench.restackByOne('up', cloth.hands.overlap)}>
+        <Button
+          label="One up"
+          className="w-full"
+          onClick={() => cloth && bench.restackByOne('up', cloth.hands.overlap)}
+        >
           <ArrowUp size={16} aria-hidden />
         </Button>
-        <Button label="One down" className="w-full" onClick={() => cloth && bench.restackByOne('down', cloth.hands.overlap)}>
+        <Button
+          label="One down"
+          className="w-full"
+          onClick={() => cloth && bench.restackByOne('down', cloth.hands.overlap)}
+        >
           <ArrowDown size={16} aria-hidden />
         </Button>
         <Button label="To the back" className="w-full" onClick={() => bench.restack('back')}>

@@ -19,7 +19,8 @@ export function CellSize() {
     const next = resized(repeat, side, mm);
     const command = along ? scaledCell(design, next) : ({ type: 'repeat', repeat: next } as const);
     if (command) bench.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
-    else bench.refused.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');
+    else
+      bench.refused.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');
   };
   return (
     <div className="grid gap-2">
@@ -28,10 +29,33 @@ export function CellSize() {
         <LengthField label="Cell height" mm={repeat.height} {...size} onChange={(mm) => resize('height', mm)} />
       </div>
       <Tick label="What lies in it grows along" on={along} onChange={(isOn) => bench.contentsAlong.set(isOn)} />
-      {!repeat.step.honeycomb && <Tick label="Proportions are held" on={repeat.held === true} onChange={(isHeld) => change(isHeld ? 'Held the proportions' : 'Let the proportions go', holding(repeat, isHeld))} />}
+      {!repeat.step.honeycomb && (
+        <Tick
+          label="Proportions are held"
+          on={repeat.held === true}
+          onChange={(isHeld) =>
+            change(isHeld ? 'Held the proportions' : 'Let the proportions go', holding(repeat, isHeld))
+          }
+        />
+      )}
       <div className="grid grid-cols-2 items-end gap-2">
-        <Tick label="Multiples of" on={repeat.module !== undefined} onChange={(isOn) => change(isOn ? 'Set a module' : 'Took the module away', withModule(repeat, isOn ? MODULE_MM : undefined))} />
-        {repeat.module !== undefined && <LengthField label="Module" hideLabel mm={repeat.module} min={0.1} max={1000} onChange={(mm) => change('Set a module', withModule(repeat, mm))} />}
+        <Tick
+          label="Multiples of"
+          on={repeat.module !== undefined}
+          onChange={(isOn) =>
+            change(isOn ? 'Set a module' : 'Took the module away', withModule(repeat, isOn ? MODULE_MM : undefined))
+          }
+        />
+        {repeat.module !== undefined && (
+          <LengthField
+            label="Module"
+            hideLabel
+            mm={repeat.module}
+            min={0.1}
+            max={1000}
+            onChange={(mm) => change('Set a module', withModule(repeat, mm))}
+          />
+        )}
       </div>
     </div>
   );

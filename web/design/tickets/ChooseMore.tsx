@@ -36,7 +36,9 @@ export function ChooseMore() {
               type="button"
               aria-label={`All in ${name}`}
               title={`All in ${name}`}
-              onClick={() => choose(ofInk(design, new Map(bench.motifs.getState().map((motif) => [motif.id, motif])), id))}
+              onClick={() =>
+                choose(ofInk(design, new Map(bench.motifs.getState().map((motif) => [motif.id, motif])), id))
+              }
               className="h-6 w-6 rounded-full border border-ink/25"
               style={{ background: colours[id] }}
             />

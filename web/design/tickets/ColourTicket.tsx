@@ -16,7 +16,10 @@ export function ColourTicket() {
   const { design } = useStore(bench.session);
   const opened = useStore(bench.ink);
   const bare = design.ground === null;
-  const ground = design.inks.find(({ id }) => id === design.ground) ?? design.inks.find(({ id }) => id === 'ground') ?? design.inks[0];
+  const ground =
+    design.inks.find(({ id }) => id === design.ground) ??
+    design.inks.find(({ id }) => id === 'ground') ??
+    design.inks[0];
   const others = design.inks.filter(({ id }) => id !== ground?.id);
   return (
     <div className="grid gap-5">
@@ -26,7 +29,12 @@ export function ColourTicket() {
         <Button
           pressed={bare}
           disabled={!ground}
-          onClick={() => bench.commit(bare ? 'Laid a ground' : 'Took the ground away', { type: 'ground', ground: bare && ground ? ground.id : null })}
+          onClick={() =>
+            bench.commit(bare ? 'Laid a ground' : 'Took the ground away', {
+              type: 'ground',
+              ground: bare && ground ? ground.id : null,
+            })
+          }
         >
           <Ban size={15} aria-hidden /> No ground
         </Button>
@@ -56,7 +64,8 @@ function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
     if (open) row.current?.scrollIntoView({ block: 'nearest' });
   }, [open]);
 
-  const commit = (next: Hex): void => bench.commit(`Changed ${ink.name}`, { type: 'colour', colourway: colourway.id, ink: ink.id, colour: next });
+  const commit = (next: Hex): void =>
+    bench.commit(`Changed ${ink.name}`, { type: 'colour', colourway: colourway.id, ink: ink.id, colour: next });
   const settle = (): void => {
     if (!pending.current) return;
     clearTimeout(pending.current.timer);

@@ -39,7 +39,10 @@ const NOTHING_DRAWN = new Cell<((line: readonly Point[]) => void) | undefined>(u
 
 /** A line to begin with: one gentle wave, mm. */
 function waveOf(wide: number): Point[] {
-  return Array.from({ length: 65 }, (_, n) => ({ x: (n / 64) * wide * 5, y: -Math.sin((n / 32) * Math.PI) * wide * 0.7 }));
+  return Array.from({ length: 65 }, (_, n) => ({
+    x: (n / 64) * wide * 5,
+    y: -Math.sin((n / 32) * Math.PI) * wide * 0.7,
+  }));
 }
 
 function OpenCopies({ onDone }: { readonly onDone: () => void }) {
@@ -78,7 +81,14 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
       kind === 'line'
         ? { kind, count: 4, by: { x: start.wide, y: 0 } }
         : kind === 'ring'
-          ? { kind, count: 6, centre: { x: start.middle.x, y: start.middle.y + start.wide }, sweep: 360, turning: true, mirrored: false }
+          ? {
+              kind,
+              count: 6,
+              centre: { x: start.middle.x, y: start.middle.y + start.wide },
+              sweep: 360,
+              turning: true,
+              mirrored: false,
+            }
           : kind === 'path'
             ? { kind, count: 6, path: waveOf(start.wide), turning: true }
             : { kind, columns: 3, rows: 3, by: { x: start.wide, y: start.wide } },
@@ -87,47 +97,144 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
 
   return (
     <section aria-label="Several copies" className="grid gap-2 rounded-md border border-thread bg-white p-3">
-      <Choice label="Copies" value={plan.kind} onChange={change} options={[{ value: 'line', name: 'In a line' }, { value: 'ring', name: 'Around' }, { value: 'grid', name: 'Grid' }, { value: 'path', name: 'Drawn' }]} />
+      <Choice
+        label="Copies"
+        value={plan.kind}
+        onChange={change}
+        options={[
+          { value: 'line', name: 'In a line' },
+          { value: 'ring', name: 'Around' },
+          { value: 'grid', name: 'Grid' },
+          { value: 'path', name: 'Drawn' },
+        ]}
+      />
       {plan.kind === 'path' ? (
         <>
           <div className="grid grid-cols-2 items-end gap-2">
-            <AmountField label="In all" value={plan.count} {...count} onChange={(n) => setPlan({ ...plan, count: Math.round(n) })} />
-            <Button pressed={drawing} onClick={() => cloth?.hands.drawing.set(drawing ? undefined : (path) => setPlan({ ...plan, path }))}>
+            <AmountField
+              label="In all"
+              value={plan.count}
+              {...count}
+              onChange={(n) => setPlan({ ...plan, count: Math.round(n) })}
+            />
+            <Button
+              pressed={drawing}
+              onClick={() => cloth?.hands.drawing.set(drawing ? undefined : (path) => setPlan({ ...plan, path }))}
+            >
               Draw the line
             </Button>
           </div>
-          <p className="text-xs text-graphite">{drawing ? 'Draw it on the cloth now, from wherever you like: it is laid to begin at what is chosen.' : 'They lie along the line at even distances.'}</p>
+          <p className="text-xs text-graphite">
+            {drawing
+              ? 'Draw it on the cloth now, from wherever you like: it is laid to begin at what is chosen.'
+              : 'They lie along the line at even distances.'}
+          </p>
           <Tick label="Turning with it" on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
         </>
       ) : plan.kind === 'ring' ? (
         <>
           <div className="grid grid-cols-2 gap-2">
-            <AmountField label="In all" value={plan.count} {...count} onChange={(n) => setPlan({ ...plan, count: Math.round(n) })} />
-            <AmountField label="Sweep" sign="°" value={plan.sweep} min={-360} max={360} onChange={(sweep) => setPlan({ ...plan, sweep })} />
-            <LengthField label="Centre across" mm={plan.centre.x} signed onChange={(x) => setPlan({ ...plan, centre: { ...plan.centre, x } })} />
-            <LengthField label="Centre down" mm={plan.centre.y} signed onChange={(y) => setPlan({ ...plan, centre: { ...plan.centre, y } })} />
+            <AmountField
+              label="In all"
+              value={plan.count}
+              {...count}
+              onChange={(n) => setPlan({ ...plan, count: Math.round(n) })}
+            />
+            <AmountField
+              label="Sweep"
+              sign="°"
+              value={plan.sweep}
+              min={-360}
+              max={360}
+              onChange={(sweep) => setPlan({ ...plan, sweep })}
+            />
+            <LengthField
+              label="Centre across"
+              mm={plan.centre.x}
+              signed
+              onChange={(x) => setPlan({ ...plan, centre: { ...plan.centre, x } })}
+            />
+            <LengthField
+              label="Centre down"
+              mm={plan.centre.y}
+              signed
+              onChange={(y) => setPlan({ ...plan, centre: { ...plan.centre, y } })}
+            />
           </div>
           <Tick label="Turning with it" on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
-          <Tick label="Every other one mirrored" on={plan.mirrored} onChange={(mirrored) => setPlan({ ...plan, mirrored })} />
+          <Tick
+            label="Every other one mirrored"
+            on={plan.mirrored}
+            onChange={(mirrored) => setPlan({ ...plan, mirrored })}
+          />
         </>
       ) : (
         <div className="grid grid-cols-2 gap-2">
           {plan.kind === 'line' ? (
-            <AmountField label="In all" value={plan.count} {...count} onChange={(n) => setPlan({ ...plan, count: Math.round(n) })} />
+            <AmountField
+              label="In all"
+              value={plan.count}
+              {...count}
+              onChange={(n) => setPlan({ ...plan, count: Math.round(n) })}
+            />
           ) : (
             <>
-              <AmountField label="Columns" value={plan.columns} min={1} max={20} onChange={(n) => setPlan({ ...plan, columns: Math.round(n) })} />
-              <AmountField label="Rows" value={plan.rows} min={1} max={20} onChange={(n) => setPlan({ ...plan, rows: Math.round(n) })} />
+              <AmountField
+                label="Columns"
+                value={plan.columns}
+                min={1}
+                max={20}
+                onChange={(n) => setPlan({ ...plan, columns: Math.round(n) })}
+              />
+              <AmountField
+                label="Rows"
+                value={plan.rows}
+                min={1}
+                max={20}
+                onChange={(n) => setPlan({ ...plan, rows: Math.round(n) })}
+              />
             </>
           )}
-          <LengthField label="Each across by" mm={plan.by.x} signed onChange={(x) => setPlan({ ...plan, by: { ...plan.by, x } })} />
-          <LengthField label="Each down by" mm={plan.by.y} signed onChange={(y) => setPlan({ ...plan, by: { ...plan.by, y } })} />
+          <LengthField
+            label="Each across by"
+            mm={plan.by.x}
+            signed
+            onChange={(x) => setPlan({ ...plan, by: { ...plan.by, x } })}
+          />
+          <LengthField
+            label="Each down by"
+            mm={plan.by.y}
+            signed
+            onChange={(y) => setPlan({ ...plan, by: { ...plan.by, y } })}
+          />
         </div>
       )}
       <div className="grid grid-cols-3 gap-2">
-        <AmountField label="Size ±" sign="%" value={variation.size * 100} min={0} max={90} step={5} onChange={(percent) => setVariation({ ...variation, size: percent / 100 })} />
-        <AmountField label="Turn ±" sign="°" value={variation.turn} min={0} max={180} step={5} onChange={(turn) => setVariation({ ...variation, turn })} />
-        <AmountField label="Seed" value={variation.seed} min={1} max={9999} onChange={(seed) => setVariation({ ...variation, seed: Math.round(seed) })} />
+        <AmountField
+          label="Size ±"
+          sign="%"
+          value={variation.size * 100}
+          min={0}
+          max={90}
+          step={5}
+          onChange={(percent) => setVariation({ ...variation, size: percent / 100 })}
+        />
+        <AmountField
+          label="Turn ±"
+          sign="°"
+          value={variation.turn}
+          min={0}
+          max={180}
+          step={5}
+          onChange={(turn) => setVariation({ ...variation, turn })}
+        />
+        <AmountField
+          label="Seed"
+          value={variation.seed}
+          min={1}
+          max={9999}
+          onChange={(seed) => setVariation({ ...variation, seed: Math.round(seed) })}
+        />
       </div>
       <div className="grid grid-cols-2 gap-2">
         <Button onClick={onDone}>Give up</Button>

@@ -13,12 +13,17 @@ export function FitCell() {
   const fit = (): void => {
     const command = fitCell(bench.design, bench.motifMap, gap);
     if (command) bench.commit('Fitted the cell', command);
-    else bench.refused.set('With this gap the cell would be smaller or larger than a cell can be. Nothing was changed.');
+    else
+      bench.refused.set('With this gap the cell would be smaller or larger than a cell can be. Nothing was changed.');
   };
   return (
     <div className="grid grid-cols-2 items-end gap-2">
       <LengthField label="Gap to the next cell" mm={gap} signed min={-500} max={1000} onChange={setGap} />
-      <Button disabled={design.placements.length === 0} title="The cell becomes what lies in it and one gap" onClick={fit}>
+      <Button
+        disabled={design.placements.length === 0}
+        title="The cell becomes what lies in it and one gap"
+        onClick={fit}
+      >
         Fit the cell
       </Button>
     </div>

@@ -24,7 +24,10 @@ export function GuideList() {
     <Fold name="Guides and catching" {...(guides.length > 0 && { note: String(guides.length) })}>
       <div>
         <Tick label="Catch on lines while moving" on={on} onChange={(next) => bench.snapping.set(next)} />
-        <p className="text-xs text-graphite">The cell’s edges and shares, guides, other motifs and their echoes, equal gaps, angles by 15°. Ctrl held does the opposite.</p>
+        <p className="text-xs text-graphite">
+          The cell’s edges and shares, guides, other motifs and their echoes, equal gaps, angles by 15°. Ctrl held does
+          the opposite.
+        </p>
       </div>
       <Tick label="Show guides" on={shown} onChange={(next) => bench.guidesShown.set(next)} />
       <ul aria-label="Guides" className="grid gap-1.5">
@@ -36,9 +39,23 @@ export function GuideList() {
               hideLabel
               mm={guide.at}
               signed
-              onChange={(at) => commit('Moved a guide', guides.map((one) => (one.id === guide.id ? { ...one, at } : one)))}
+              onChange={(at) =>
+                commit(
+                  'Moved a guide',
+                  guides.map((one) => (one.id === guide.id ? { ...one, at } : one)),
+                )
+              }
             />
-            <Button look="quiet" label={`Take guide ${n + 1} away`} onClick={() => commit('Took a guide away', guides.filter(({ id }) => id !== guide.id))}>
+            <Button
+              look="quiet"
+              label={`Take guide ${n + 1} away`}
+              onClick={() =>
+                commit(
+                  'Took a guide away',
+                  guides.filter(({ id }) => id !== guide.id),
+                )
+              }
+            >
               <Trash2 size={15} aria-hidden />
             </Button>
           </li>
@@ -48,7 +65,9 @@ export function GuideList() {
         <Button onClick={() => add('x')}>Upright guide</Button>
         <Button onClick={() => add('y')}>Level guide</Button>
       </div>
-      <p className="text-xs text-graphite">Or drag one out of the selvedge; with Shift it lies level. A guide is there in every cell.</p>
+      <p className="text-xs text-graphite">
+        Or drag one out of the selvedge; with Shift it lies level. A guide is there in every cell.
+      </p>
     </Fold>
   );
 }

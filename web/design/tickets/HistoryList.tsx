@@ -12,7 +12,10 @@ export function HistoryList() {
   if (past.length === 0 && future.length === 0) return null;
   const steps = [
     ...[...future].reverse().map(({ label }, n) => ({ label, by: future.length - n, done: false })),
-    ...[...past].reverse().slice(0, NEAR).map(({ label }, n) => ({ label, by: -n, done: true })),
+    ...[...past]
+      .reverse()
+      .slice(0, NEAR)
+      .map(({ label }, n) => ({ label, by: -n, done: true })),
     ...(past.length <= NEAR ? [{ label: 'As it was opened', by: -past.length, done: true }] : []),
   ];
   return (

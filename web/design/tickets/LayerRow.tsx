@@ -22,7 +22,13 @@ export function LayerRow({ row, place, landing, working, onTake, onFold }: Props
   const { setNodeRef: setDrop } = useDroppable({ id: row.key });
   const { setNodeRef: setDrag, listeners } = useDraggable({ id: row.key });
   return (
-    <li ref={setDrop} style={place} className={`absolute inset-x-0 flex items-center border-b border-thread bg-calico ${landing ? LANDING[landing] : ''}`} data-row={row.key} data-layer={layer.id}>
+    <li
+      ref={setDrop}
+      style={place}
+      className={`absolute inset-x-0 flex items-center border-b border-thread bg-calico ${landing ? LANDING[landing] : ''}`}
+      data-row={row.key}
+      data-layer={layer.id}
+    >
       <Small label={`${folded ? 'Unfold' : 'Fold'} ${layer.name}`} onClick={onFold}>
         {folded ? <ChevronRight size={14} aria-hidden /> : <ChevronDown size={14} aria-hidden />}
       </Small>
@@ -40,19 +46,52 @@ export function LayerRow({ row, place, landing, working, onTake, onFold }: Props
         <span className="truncate">{layer.name}</span>
         <span className="text-xs font-normal text-graphite">{count}</span>
       </button>
-      <Small label={`${layer.shown ? 'Hide' : 'Show'} ${layer.name}`} pressed={!layer.shown} onClick={() => bench.changeLayer(layer.shown ? `Hid ${layer.name}` : `Showed ${layer.name}`, layer.id, { shown: !layer.shown })}>
+      <Small
+        label={`${layer.shown ? 'Hide' : 'Show'} ${layer.name}`}
+        pressed={!layer.shown}
+        onClick={() =>
+          bench.changeLayer(layer.shown ? `Hid ${layer.name}` : `Showed ${layer.name}`, layer.id, {
+            shown: !layer.shown,
+          })
+        }
+      >
         {layer.shown ? <Eye size={15} aria-hidden /> : <EyeOff size={15} aria-hidden />}
       </Small>
-      <Small label={`${layer.locked ? 'Unlock' : 'Lock'} ${layer.name}`} pressed={layer.locked} onClick={() => bench.changeLayer(layer.locked ? `Unlocked ${layer.name}` : `Locked ${layer.name}`, layer.id, { locked: !layer.locked })}>
+      <Small
+        label={`${layer.locked ? 'Unlock' : 'Lock'} ${layer.name}`}
+        pressed={layer.locked}
+        onClick={() =>
+          bench.changeLayer(layer.locked ? `Unlocked ${layer.name}` : `Locked ${layer.name}`, layer.id, {
+            locked: !layer.locked,
+          })
+        }
+      >
         {layer.locked ? <Lock size={15} aria-hidden /> : <LockOpen size={15} aria-hidden className="opacity-50" />}
       </Small>
     </li>
   );
 }
 
-function Small({ label, pressed, onClick, children }: { readonly label: string; readonly pressed?: boolean; readonly onClick: () => void; readonly children: ReactNode }) {
+function Small({
+  label,
+  pressed,
+  onClick,
+  children,
+}: {
+  readonly label: string;
+  readonly pressed?: boolean;
+  readonly onClick: () => void;
+  readonly children: ReactNode;
+}) {
   return (
-    <button type="button" aria-label={label} title={label} aria-pressed={pressed} onClick={onClick} className="grid h-full w-7 shrink-0 place-items-center rounded-sm hover:bg-linen">
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      aria-pressed={pressed}
+      onClick={onClick}
+      className="grid h-full w-7 shrink-0 place-items-center rounded-sm hover:bg-linen"
+    >
       {children}
     </button>
   );

@@ -16,10 +16,27 @@ export function LayerSettings({ id }: { readonly id: string | undefined }) {
   const held = design.placements.filter((one) => one.layer === layer.id).map((one) => one.id);
   return (
     <section aria-label={`Layer ${layer.name}`} className="grid gap-2 rounded-md border border-thread bg-white p-3">
-      <NameField label="Layer’s name" name={layer.name} onRename={(name) => bench.changeLayer('Renamed a layer', layer.id, { name })} className="h-8 w-full border-thread text-sm font-semibold" />
+      <NameField
+        label="Layer’s name"
+        name={layer.name}
+        onRename={(name) => bench.changeLayer('Renamed a layer', layer.id, { name })}
+        className="h-8 w-full border-thread text-sm font-semibold"
+      />
       <div className="grid grid-cols-2 gap-2">
-        <AmountField label="Layer’s opacity" sign="%" value={layer.opacity * 100} min={0} max={100} step={5} onChange={(percent) => bench.changeLayer('Changed a layer’s opacity', layer.id, { opacity: percent / 100 })} />
-        <BlendField label="Layer’s blend" value={layer.blend} onChange={(blend) => bench.changeLayer('Changed a layer’s blending', layer.id, { blend })} />
+        <AmountField
+          label="Layer’s opacity"
+          sign="%"
+          value={layer.opacity * 100}
+          min={0}
+          max={100}
+          step={5}
+          onChange={(percent) => bench.changeLayer('Changed a layer’s opacity', layer.id, { opacity: percent / 100 })}
+        />
+        <BlendField
+          label="Layer’s blend"
+          value={layer.blend}
+          onChange={(blend) => bench.changeLayer('Changed a layer’s blending', layer.id, { blend })}
+        />
       </div>
       <div className="grid grid-cols-2 gap-2">
         <Button disabled={held.length === 0} onClick={() => bench.choose(held)}>

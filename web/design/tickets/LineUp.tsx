@@ -1,7 +1,23 @@
-import { AlignCenterHorizontal, AlignCenterVertical, AlignEndHorizontal, AlignEndVertical, AlignStartHorizontal, AlignStartVertical, ArrowLeftRight } from 'lucide-react';
+import {
+  AlignCenterHorizontal,
+  AlignCenterVertical,
+  AlignEndHorizontal,
+  AlignEndVertical,
+  AlignStartHorizontal,
+  AlignStartVertical,
+  ArrowLeftRight,
+} from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { evened, swapped, type Measure } from '../../../core/arrange/evened.ts';
-import { linedUp, spacedOut, type Axis, type Changes, type Reference, type Side, type Spacing } from '../../../core/arrange/lineUp.ts';
+import {
+  linedUp,
+  spacedOut,
+  type Axis,
+  type Changes,
+  type Reference,
+  type Side,
+  type Spacing,
+} from '../../../core/arrange/lineUp.ts';
 import type { Placement } from '../../../core/document/placement.ts';
 import { latticeOf } from '../../../core/repeat/lattice.ts';
 import { Button } from '../../shared/Button.tsx';
@@ -34,21 +50,37 @@ export function LineUp() {
   const [by, setBy] = useState<Spacing['by']>('gaps');
   const [gap, setGap] = useState(10);
   // In the order in which they were chosen, since one of them may be the model.
-  const chosen = ids.map((id) => design.placements.find((one) => one.id === id)).filter((one): one is Placement => one !== undefined);
+  const chosen = ids
+    .map((id) => design.placements.find((one) => one.id === id))
+    .filter((one): one is Placement => one !== undefined);
   const several = chosen.length > 1;
   const motifs = () => new Map(bench.motifs.getState().map((motif) => [motif.id, motif]));
   const commit = (label: string, changes: Changes): void => {
     if (Object.keys(changes).length > 0) bench.commit(label, { type: 'change', changes });
   };
-  const lineUp = (axis: Axis, side: Side, name: string): void => commit(name, linedUp(latticeOf(design.repeat), chosen, motifs(), axis, side, several ? to : 'cell'));
-  const space = (axis: Axis): void => commit(axis === 'x' ? 'Spaced across' : 'Spaced down', spacedOut(latticeOf(design.repeat), chosen, motifs(), axis, by === 'gap' ? { by, mm: gap } : { by }));
+  const lineUp = (axis: Axis, side: Side, name: string): void =>
+    commit(name, linedUp(latticeOf(design.repeat), chosen, motifs(), axis, side, several ? to : 'cell'));
+  const space = (axis: Axis): void =>
+    commit(
+      axis === 'x' ? 'Spaced across' : 'Spaced down',
+      spacedOut(latticeOf(design.repeat), chosen, motifs(), axis, by === 'gap' ? { by, mm: gap } : { by }),
+    );
   const even = (measure: Measure): void => commit(`Made the same ${measure}`, evened(chosen, motifs(), measure));
   return (
     <>
       <section aria-label="Line up" className="grid gap-2">
         <h4 className="text-xs text-graphite">{several ? 'Line up' : 'Line up with the cell'}</h4>
         {several && (
-          <Choice label="Line up to" value={to} onChange={setTo} options={[{ value: 'chosen', name: 'Each other' }, { value: 'first', name: 'The first' }, { value: 'cell', name: 'The cell' }]} />
+          <Choice
+            label="Line up to"
+            value={to}
+            onChange={setTo}
+            options={[
+              { value: 'chosen', name: 'Each other' },
+              { value: 'first', name: 'The first' },
+              { value: 'cell', name: 'The cell' },
+            ]}
+          />
         )}
         <div className="grid grid-cols-6 gap-1">
           {SIDES.map(({ axis, side, name, icon }) => (
@@ -79,7 +111,9 @@ export function LineUp() {
             </div>
           </section>
           {chosen.length === 2 && (
-            <Button onClick={() => commit('Swapped two', swapped(chosen as unknown as readonly [Placement, Placement]))}>
+            <Button
+              onClick={() => commit('Swapped two', swapped(chosen as unknown as readonly [Placement, Placement]))}
+            >
               <ArrowLeftRight size={15} aria-hidden /> Swap their places
             </Button>
           )}

@@ -23,7 +23,12 @@ export function Numbers() {
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)_32px_minmax(0,1fr)] items-end gap-2">
         <SpanNumber side="width" keep={keep} label="Width" />
-        <Button look="quiet" label={keep ? 'Proportions are kept' : 'Proportions are not kept'} pressed={keep} onClick={() => setKeep(!keep)}>
+        <Button
+          look="quiet"
+          label={keep ? 'Proportions are kept' : 'Proportions are not kept'}
+          pressed={keep}
+          onClick={() => setKeep(!keep)}
+        >
           {keep ? <Link2 size={15} aria-hidden /> : <Link2Off size={15} aria-hidden />}
         </Button>
         <SpanNumber side="height" keep={keep} label="Height" />
@@ -43,7 +48,11 @@ export function Numbers() {
           </Button>
         </div>
       </div>
-      {ids.length > 1 && <p className="text-xs text-graphite">Place, width and height are of all together; the rest is each motif’s own. A sum such as +10 adds to each.</p>}
+      {ids.length > 1 && (
+        <p className="text-xs text-graphite">
+          Place, width and height are of all together; the rest is each motif’s own. A sum such as +10 adds to each.
+        </p>
+      )}
     </section>
   );
 }
@@ -53,7 +62,11 @@ function NinePoints() {
   const bench = useBench();
   const point = useStore(bench.point);
   return (
-    <div role="group" aria-label="The numbers go by" className="grid h-13 w-13 grid-cols-3 rounded-md border border-thread bg-white p-0.5">
+    <div
+      role="group"
+      aria-label="The numbers go by"
+      className="grid h-13 w-13 grid-cols-3 rounded-md border border-thread bg-white p-0.5"
+    >
       {NINE.map((share) => (
         <button
           key={`${share.u} ${share.v}`}
@@ -64,7 +77,9 @@ function NinePoints() {
           onClick={() => bench.point.set(share)}
           className="grid place-items-center rounded-sm hover:bg-linen"
         >
-          <span className={`h-2 w-2 rounded-full border ${isSame(share, point) ? 'border-ink bg-ink' : 'border-graphite bg-white'}`} />
+          <span
+            className={`h-2 w-2 rounded-full border ${isSame(share, point) ? 'border-ink bg-ink' : 'border-graphite bg-white'}`}
+          />
         </button>
       ))}
     </div>

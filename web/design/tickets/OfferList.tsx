@@ -18,7 +18,16 @@ interface Props<O extends FractionOffer> {
 }
 
 /** Fractions as small pictures with the distance that each keeps: pointed at or gone to by keys, the cloth shows it; a click takes it. */
-export function OfferList<O extends FractionOffer>({ label, heading, offers, repeatOf, deed, isNow, picture, note }: Props<O>) {
+export function OfferList<O extends FractionOffer>({
+  label,
+  heading,
+  offers,
+  repeatOf,
+  deed,
+  isNow,
+  picture,
+  note,
+}: Props<O>) {
   const bench = useBench();
   const [unit] = useUnit();
   useEffect(() => () => bench.session.preview(undefined), [bench]);
@@ -40,7 +49,9 @@ export function OfferList<O extends FractionOffer>({ label, heading, offers, rep
                 onPointerLeave={away}
                 onFocus={() => look(offer)}
                 onBlur={away}
-                onClick={() => !isNow(offer) && bench.commit(`${deed} ${name}`, { type: 'repeat', repeat: repeatOf(offer) })}
+                onClick={() =>
+                  !isNow(offer) && bench.commit(`${deed} ${name}`, { type: 'repeat', repeat: repeatOf(offer) })
+                }
                 className={`flex w-full flex-col items-center rounded-md border bg-white py-1.5 text-[11px] ${isNow(offer) ? 'border-ink ring-1 ring-ink' : 'border-thread hover:border-graphite'}`}
               >
                 {picture(offer)}

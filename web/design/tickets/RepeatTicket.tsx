@@ -24,12 +24,19 @@ export function RepeatTicket() {
       <StepChoice />
       <CellSize />
       <FitCell />
-      <Choice label="Unit" value={unit} options={SHOWN_UNITS.map((one) => ({ value: one, name: one }))} onChange={setUnit} />
+      <Choice
+        label="Unit"
+        value={unit}
+        options={SHOWN_UNITS.map((one) => ({ value: one, name: one }))}
+        onChange={setUnit}
+      />
       <dl className="grid gap-2 border-t border-dashed border-thread pt-4 text-sm">
         <div>
           <dt className="text-xs text-graphite">Straight unit, what a printer’s file holds</dt>
           <dd>
-            {formatLength(straight.width, unit)} × {formatLength(straight.height, unit)}, {straight.columns * straight.rows} {straight.columns * straight.rows === 1 ? 'cell' : 'cells'} ({stepText(repeat.step)})
+            {formatLength(straight.width, unit)} × {formatLength(straight.height, unit)},{' '}
+            {straight.columns * straight.rows} {straight.columns * straight.rows === 1 ? 'cell' : 'cells'} (
+            {stepText(repeat.step)})
           </dd>
         </div>
         <div>

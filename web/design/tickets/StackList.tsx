@@ -33,11 +33,20 @@ export function StackList() {
   const [landing, setLanding] = useState<Landing>();
   const anchor = useRef<string>(undefined);
   const names = useMemo(() => new Map(motifs.map(({ id, name }) => [id, name])), [motifs]);
-  const rows = useMemo(() => stackRows(design, (motif) => names.get(motif) ?? 'Motif', folded, sought), [design, names, folded, sought]);
+  const rows = useMemo(
+    () => stackRows(design, (motif) => names.get(motif) ?? 'Motif', folded, sought),
+    [design, names, folded, sought],
+  );
   const chosen = useMemo(() => new Set(ids), [ids]);
   const scroller = useRef<HTMLDivElement>(null);
   // eslint-disable-next-line react-hooks/incompatible-library -- its own note says that it is read anew each time
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_PX, overscan: 8, getItemKey: (n) => rows[n]?.key ?? n });
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_PX,
+    overscan: 8,
+    getItemKey: (n) => rows[n]?.key ?? n,
+  });
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
 
   // What is chosen on the cloth comes into sight here.
@@ -47,14 +56,18 @@ export function StackList() {
     if (at >= 0) virtual.scrollToIndex(at);
   }, [virtual, last, at]);
 
-  const take = (row: StackRow, held: { readonly shiftKey: boolean; readonly ctrlKey: boolean; readonly metaKey: boolean }): void => {
+  const take = (
+    row: StackRow,
+    held: { readonly shiftKey: boolean; readonly ctrlKey: boolean; readonly metaKey: boolean },
+  ): void => {
     if (row.kind === 'layer') {
       bench.workIn(row.layer.id);
       return;
     }
     const id = row.key;
     if (held.shiftKey && anchor.current !== undefined) bench.choose(between(rows, anchor.current, id));
-    else if (held.ctrlKey || held.metaKey) bench.choose(chosen.has(id) ? ids.filter((one) => one !== id) : [...ids, id]);
+    else if (held.ctrlKey || held.metaKey)
+      bench.choose(chosen.has(id) ? ids.filter((one) => one !== id) : [...ids, id]);
     else bench.choose([id]);
     if (!held.shiftKey) anchor.current = id;
   };
@@ -86,7 +99,9 @@ export function StackList() {
   /** Arrows go from line to line, with Shift choosing on the way, with Alt taking what is chosen along. */
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>): void => {
     const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
-    const from = rows.findIndex(({ key }) => key === (event.target as HTMLElement).closest<HTMLElement>('[data-row]')?.dataset['row']);
+    const from = rows.findIndex(
+      ({ key }) => key === (event.target as HTMLElement).closest<HTMLElement>('[data-row]')?.dataset['row'],
+    );
     const next = rows[from + by];
     if (by === 0 || from < 0 || !next || (event.target as HTMLElement).matches('input, select')) return;
     event.preventDefault();
@@ -104,7 +119,9 @@ export function StackList() {
     }
     if (event.shiftKey && next.kind === 'motif') take(next, event);
     virtual.scrollToIndex(from + by);
-    requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(next.key)}"] [data-take]`)?.focus());
+    requestAnimationFrame(() =>
+      scroller.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(next.key)}"] [data-take]`)?.focus(),
+    );
   };
 
   return (
@@ -112,7 +129,13 @@ export function StackList() {
       <div className="flex gap-2">
         <label className="relative min-w-0 grow">
           <Search size={14} aria-hidden className="absolute top-2.25 left-2 text-graphite" />
-          <input aria-label="Search the stack" value={sought} onChange={(event) => setSought(event.target.value)} placeholder="Search" className="h-8 w-full rounded-md border border-thread bg-white pr-1 pl-7 text-sm" />
+          <input
+            aria-label="Search the stack"
+            value={sought}
+            onChange={(event) => setSought(event.target.value)}
+            placeholder="Search"
+            className="h-8 w-full rounded-md border border-thread bg-white pr-1 pl-7 text-sm"
+          />
         </label>
         <Button onClick={() => bench.addLayer()}>
           <Layers size={15} aria-hidden /> New layer
@@ -133,7 +156,14 @@ export function StackList() {
           setLanding(undefined);
         }}
       >
-        <div ref={scroller} data-own-arrows data-stack onKeyDown={onKeyDown} className="overflow-y-auto rounded-md border border-thread bg-white" style={{ height: virtual.getTotalSize() + 2, maxHeight: MOST_HIGH }}>
+        <div
+          ref={scroller}
+          data-own-arrows
+          data-stack
+          onKeyDown={onKeyDown}
+          className="overflow-y-auto rounded-md border border-thread bg-white"
+          style={{ height: virtual.getTotalSize() + 2, maxHeight: MOST_HIGH }}
+        >
           <ul aria-label="The stack, topmost first" className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map(({ index, start, key }) => {
               const row = rows[index] as StackRow;
@@ -149,7 +179,13 @@ export function StackList() {
                   onFold={() => setFolded(toggled(folded, row.layer.id))}
                 />
               ) : (
-                <MotifRow key={key} row={row} {...shared} chosen={chosen.has(row.key)} onTake={(event) => take(row, event)} />
+                <MotifRow
+                  key={key}
+                  row={row}
+                  {...shared}
+                  chosen={chosen.has(row.key)}
+                  onTake={(event) => take(row, event)}
+                />
               );
             })}
           </ul>
@@ -157,13 +193,20 @@ export function StackList() {
         <DragOverlay dropAnimation={null}>
           {dragged && (
             <div className="rounded-md border border-ink bg-white px-3 py-1.5 text-sm shadow-float">
-              {dragged.kind === 'layer' ? dragged.layer.name : chosen.has(dragged.key) && ids.length > 1 ? `${ids.length} motifs` : dragged.name}
+              {dragged.kind === 'layer'
+                ? dragged.layer.name
+                : chosen.has(dragged.key) && ids.length > 1
+                  ? `${ids.length} motifs`
+                  : dragged.name}
             </div>
           )}
         </DragOverlay>
       </DndContext>
       <LayerSettings id={bench.workingLayer} />
-      <p className="text-xs text-graphite">What is laid with nothing chosen comes on top of the layer in bold. Drag a line to move it; Alt and arrows do so too.</p>
+      <p className="text-xs text-graphite">
+        What is laid with nothing chosen comes on top of the layer in bold. Drag a line to move it; Alt and arrows do so
+        too.
+      </p>
     </section>
   );
 }

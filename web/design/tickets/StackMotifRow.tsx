@@ -23,7 +23,12 @@ export function MotifRow({ row, place, landing, chosen, onTake }: Props) {
   const { setNodeRef: setDrag, listeners } = useDraggable({ id: row.key, disabled: !isOpen(row.layer) });
   const motif = bench.motif(row.placement.motif);
   return (
-    <li ref={setDrop} style={place} className={`absolute inset-x-0 ${landing ? LANDING[landing] : ''}`} data-row={row.key}>
+    <li
+      ref={setDrop}
+      style={place}
+      className={`absolute inset-x-0 ${landing ? LANDING[landing] : ''}`}
+      data-row={row.key}
+    >
       <button
         ref={setDrag}
         {...listeners}
@@ -34,7 +39,17 @@ export function MotifRow({ row, place, landing, chosen, onTake }: Props) {
         onClick={onTake}
         className={`flex h-full w-full touch-none items-center gap-2 pr-2 pl-7 text-left text-sm disabled:opacity-50 ${chosen ? 'bg-ink text-white' : 'hover:bg-linen'}`}
       >
-        <span className="grid h-7 w-7 shrink-0 place-items-center rounded-sm bg-white">{motif && <img src={blobUrl(motif.thumbnail)} alt="" draggable={false} loading="lazy" className="max-h-6 max-w-6 object-contain" />}</span>
+        <span className="grid h-7 w-7 shrink-0 place-items-center rounded-sm bg-white">
+          {motif && (
+            <img
+              src={blobUrl(motif.thumbnail)}
+              alt=""
+              draggable={false}
+              loading="lazy"
+              className="max-h-6 max-w-6 object-contain"
+            />
+          )}
+        </span>
         <span className="truncate">{row.name}</span>
       </button>
     </li>

@@ -3,7 +3,14 @@ import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { honeycombOf } from '../../../core/repeat/honeycomb.ts';
 import type { Repeat } from '../../../core/repeat/repeat.ts';
-import { everyFraction, mirroredStep, mirroringsOf, step, type Mirroring, type Step } from '../../../core/repeat/step.ts';
+import {
+  everyFraction,
+  mirroredStep,
+  mirroringsOf,
+  step,
+  type Mirroring,
+  type Step,
+} from '../../../core/repeat/step.ts';
 import { formatLength } from '../../../core/units/length.ts';
 import { stepText } from '../../shared/repeatText.ts';
 import { StepDiagram } from '../../shared/StepDiagram.tsx';
@@ -20,7 +27,12 @@ const KINDS: readonly { readonly kind: Kind; readonly name: string }[] = [
   { kind: 'brick', name: 'Brick' },
   { kind: 'honeycomb', name: 'Honeycomb' },
 ];
-const MIRRORINGS: Readonly<Record<Mirroring | 'none', string>> = { none: 'None', columns: 'Columns', rows: 'Rows', both: 'Both' };
+const MIRRORINGS: Readonly<Record<Mirroring | 'none', string>> = {
+  none: 'None',
+  columns: 'Columns',
+  rows: 'Rows',
+  both: 'Both',
+};
 
 /** How cells follow each other. What is pointed at is shown on the cloth, and taken by a click. */
 export function StepChoice() {
@@ -29,14 +41,25 @@ export function StepChoice() {
   const [unit] = useUnit();
   const { repeat } = committed;
   const { kind, drop, mirrored, honeycomb } = repeat.step;
-  const take = (next: Repeat): void => bench.commit(`Changed the step to ${stepText(next.step)}`, { type: 'repeat', repeat: next });
+  const take = (next: Repeat): void =>
+    bench.commit(`Changed the step to ${stepText(next.step)}`, { type: 'repeat', repeat: next });
   const look = (next: Repeat) => ({
     onPointerEnter: () => bench.session.preview({ type: 'repeat', repeat: next }),
     onPointerLeave: () => bench.session.preview(undefined),
   });
   const stepped = (one: Step): Repeat => ({ ...repeat, step: one });
-  const ofKind = (one: Kind): Repeat => (one === 'honeycomb' ? honeycombOf(repeat) : stepped(one === kind && !honeycomb ? repeat.step : one === 'square' || drop.p === 0 ? step(one) : step(one, drop.p, drop.q)));
-  const mirroring = (one: Mirroring | 'none'): Repeat => stepped(mirroredStep(repeat.step, one === 'none' ? undefined : one));
+  const ofKind = (one: Kind): Repeat =>
+    one === 'honeycomb'
+      ? honeycombOf(repeat)
+      : stepped(
+          one === kind && !honeycomb
+            ? repeat.step
+            : one === 'square' || drop.p === 0
+              ? step(one)
+              : step(one, drop.p, drop.q),
+        );
+  const mirroring = (one: Mirroring | 'none'): Repeat =>
+    stepped(mirroredStep(repeat.step, one === 'none' ? undefined : one));
   const possible = honeycomb ? [] : mirroringsOf(repeat.step);
   const ofFraction = (text: string): Repeat => {
     const [p, q] = text.split('/').map(Number) as [number, number];
@@ -44,7 +67,12 @@ export function StepChoice() {
   };
   return (
     <>
-      <RadioGroup value={honeycomb ? 'honeycomb' : kind} onChange={(one: Kind) => take(ofKind(one))} aria-label="Step" className="grid grid-cols-[1fr_1fr_1fr_1.2fr] gap-1.5">
+      <RadioGroup
+        value={honeycomb ? 'honeycomb' : kind}
+        onChange={(one: Kind) => take(ofKind(one))}
+        aria-label="Step"
+        className="grid grid-cols-[1fr_1fr_1fr_1.2fr] gap-1.5"
+      >
         {KINDS.map(({ kind: one, name }) => (
           <StepCard key={one} value={one} look={look(ofKind(one))}>
             <StepDiagram step={ofKind(one).step} />
@@ -53,7 +81,12 @@ export function StepChoice() {
         ))}
       </RadioGroup>
       {honeycomb && (
-        <RadioGroup value={kind === 'brick' ? 'brick' : 'half-drop'} onChange={(one: 'half-drop' | 'brick') => take(honeycombOf(stepped(step(one))))} aria-label="Honeycomb" className="grid grid-cols-2 gap-1.5">
+        <RadioGroup
+          value={kind === 'brick' ? 'brick' : 'half-drop'}
+          onChange={(one: 'half-drop' | 'brick') => take(honeycombOf(stepped(step(one))))}
+          aria-label="Honeycomb"
+          className="grid grid-cols-2 gap-1.5"
+        >
           {(['half-drop', 'brick'] as const).map((one) => (
             <StepCard key={one} value={one} look={look(honeycombOf(stepped(step(one))))}>
               {one === 'brick' ? 'In rows' : 'In columns'}
@@ -67,13 +100,24 @@ export function StepChoice() {
             {kind === 'half-drop' ? 'Each column drops by' : 'Each row shifts by'}
           </span>
           <Listbox value={`${drop.p}/${drop.q}`} onChange={(text: string) => take(ofFraction(text))}>
-            <ListboxButton aria-labelledby="fraction-label" className="flex h-8 w-full items-center justify-between rounded-md border border-thread bg-white px-2 text-sm">
-              {drop.p}/{drop.q} of the {kind === 'half-drop' ? 'height' : 'width'}, {formatLength((kind === 'half-drop' ? repeat.height : repeat.width) * (drop.p / drop.q), unit)}
+            <ListboxButton
+              aria-labelledby="fraction-label"
+              className="flex h-8 w-full items-center justify-between rounded-md border border-thread bg-white px-2 text-sm"
+            >
+              {drop.p}/{drop.q} of the {kind === 'half-drop' ? 'height' : 'width'},{' '}
+              {formatLength((kind === 'half-drop' ? repeat.height : repeat.width) * (drop.p / drop.q), unit)}
               <ChevronDown size={14} aria-hidden />
             </ListboxButton>
-            <ListboxOptions anchor="bottom start" className="z-50 max-h-72 w-(--button-width) overflow-auto rounded-md border border-thread bg-white py-1 text-sm shadow-float">
+            <ListboxOptions
+              anchor="bottom start"
+              className="z-50 max-h-72 w-(--button-width) overflow-auto rounded-md border border-thread bg-white py-1 text-sm shadow-float"
+            >
               {everyFraction().map(({ p, q }) => (
-                <ListboxOption key={`${p}/${q}`} value={`${p}/${q}`} className="cursor-pointer data-focus:bg-linen data-selected:font-semibold">
+                <ListboxOption
+                  key={`${p}/${q}`}
+                  value={`${p}/${q}`}
+                  className="cursor-pointer data-focus:bg-linen data-selected:font-semibold"
+                >
                   <div className="px-3 py-1" {...look(ofFraction(`${p}/${q}`))}>
                     {p}/{q}
                   </div>
@@ -86,7 +130,12 @@ export function StepChoice() {
       {possible.length > 0 && (
         <div>
           <span className="mb-0.5 block text-xs text-graphite">Every other one is mirrored</span>
-          <RadioGroup value={mirrored ?? 'none'} onChange={(one: Mirroring | 'none') => take(mirroring(one))} aria-label="Every other one is mirrored" className={`grid gap-1.5 ${possible.length > 1 ? 'grid-cols-4' : 'grid-cols-2'}`}>
+          <RadioGroup
+            value={mirrored ?? 'none'}
+            onChange={(one: Mirroring | 'none') => take(mirroring(one))}
+            aria-label="Every other one is mirrored"
+            className={`grid gap-1.5 ${possible.length > 1 ? 'grid-cols-4' : 'grid-cols-2'}`}
+          >
             {(['none', ...possible] as const).map((one) => (
               <StepCard key={one} value={one} look={look(mirroring(one))}>
                 <StepDiagram step={mirroring(one).step} />

@@ -31,7 +31,13 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
   const motifs = useStore(bench.motifs);
   const [variety, setVariety] = useState(FIRST);
   const command = useMemo(
-    () => varied(committed, committed.placements.filter(({ id }) => ids.includes(id)), new Map(motifs.map((motif) => [motif.id, motif])), variety),
+    () =>
+      varied(
+        committed,
+        committed.placements.filter(({ id }) => ids.includes(id)),
+        new Map(motifs.map((motif) => [motif.id, motif])),
+        variety,
+      ),
     [committed, ids, motifs, variety],
   );
   useEffect(() => {
@@ -43,13 +49,45 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
   return (
     <section aria-label="Vary" className="grid gap-2 rounded-md border border-thread bg-white p-3">
       <div className="grid grid-cols-2 gap-2">
-        <AmountField label="Turn by up to" sign="°" value={variety.turn} min={0} max={180} step={5} onChange={(turn) => change({ turn })} />
-        <AmountField label="Size by up to" sign="%" value={variety.size * 100} min={0} max={90} step={5} onChange={(percent) => change({ size: percent / 100 })} />
-        <AmountField label="Mirror a share of" sign="%" value={variety.mirror * 100} min={0} max={100} step={10} onChange={(percent) => change({ mirror: percent / 100 })} />
-        <AmountField label="Variety seed" value={variety.seed} min={1} max={9999} onChange={(seed) => change({ seed: Math.round(seed) })} />
+        <AmountField
+          label="Turn by up to"
+          sign="°"
+          value={variety.turn}
+          min={0}
+          max={180}
+          step={5}
+          onChange={(turn) => change({ turn })}
+        />
+        <AmountField
+          label="Size by up to"
+          sign="%"
+          value={variety.size * 100}
+          min={0}
+          max={90}
+          step={5}
+          onChange={(percent) => change({ size: percent / 100 })}
+        />
+        <AmountField
+          label="Mirror a share of"
+          sign="%"
+          value={variety.mirror * 100}
+          min={0}
+          max={100}
+          step={10}
+          onChange={(percent) => change({ mirror: percent / 100 })}
+        />
+        <AmountField
+          label="Variety seed"
+          value={variety.seed}
+          min={1}
+          max={9999}
+          onChange={(seed) => change({ seed: Math.round(seed) })}
+        />
       </div>
       <details>
-        <summary className="cursor-pointer text-xs text-graphite">From a pool of motifs{pool.length > 0 ? `: ${pool.length}` : ''}</summary>
+        <summary className="cursor-pointer text-xs text-graphite">
+          From a pool of motifs{pool.length > 0 ? `: ${pool.length}` : ''}
+        </summary>
         <ul aria-label="Pool" className="mt-1.5 grid max-h-40 grid-cols-5 gap-1 overflow-y-auto">
           {motifs
             .filter(({ deleted }) => !deleted)
