@@ -1,8 +1,8 @@
 /** A file name that every system takes. */
 export function fileNameOf(name: string, unnamed: string): string {
-  // eslint-disable-next-line no-control-regex -- control characters are among what file systems refuse
   return (
     name
+      // eslint-disable-next-line no-control-regex -- control characters are among what file systems refuse
       .replace(/[\u0000-\u001f<>:"/\\|?*]+/g, ' ')
       .replace(/\s+/g, ' ')
       .trim()
