@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'vite';
 import { newDesign, type Design } from '../core/document/design.ts';
-import { placementOf } from '../core/document/place.ts';
+import { newPlacement } from '../core/document/place.ts';
 import type { Placement } from '../core/document/placement.ts';
 import { step } from '../core/repeat/step.ts';
 import { LOW_TIDE } from '../demo/collection.ts';
@@ -165,14 +165,14 @@ function scattered(count: number): Design {
   const id = `bench-${count}`;
   const scale = 0.9 * Math.sqrt(300 / count);
   const placements = Array.from({ length: count }, (_, i): Placement => ({
-    ...placementOf(
+    ...newPlacement(
       `${id}-${i}`,
       { id: sampleMotifId(LOW_TIDE[i % LOW_TIDE.length]?.id ?? '') },
       { x: random() * SIDE_MM, y: random() * SIDE_MM },
     ),
-    turn: random() * 360,
+    rotation: random() * 360,
     scale,
-    mirrored: random() < 0.5,
+    flipped: random() < 0.5,
   }));
   return {
     ...newDesign(id, `${count} motifs`, { width: SIDE_MM, height: SIDE_MM, step: step('half-drop') }),

@@ -6,16 +6,16 @@ import { silhouetteOf } from '../core/motif/silhouette.ts';
 import { paintArtwork } from '../core/paint/paintArtwork.ts';
 import { paintPlane } from '../core/paint/paintPlane.ts';
 import { seeded } from '../core/random/seeded.ts';
-import { displacement, latticeOf, type Lattice } from '../core/repeat/lattice.ts';
-import { echoesTouching } from '../core/repeat/echoes.ts';
+import { latticeTranslate, latticeOf, type Lattice } from '../core/repeat/lattice.ts';
+import { indicesTouching } from '../core/repeat/echoes.ts';
 import { pixelGrid } from '../core/repeat/pixelFit.ts';
 import { step } from '../core/repeat/step.ts';
 import { UPRIGHT } from '../core/geometry/pose.ts';
 import { tossedPlacements } from '../core/toss/layToss.ts';
 import { mainInk } from '../core/toss/mainInk.ts';
-import { Openness } from '../core/toss/openness.ts';
-import { posedRounds, roundsOf } from '../core/toss/rounds.ts';
-import { toss, type Laid, type Tossable } from '../core/toss/toss.ts';
+import { ClearanceField } from '../core/toss/openness.ts';
+import { poseCircles, coverWithCircles } from '../core/toss/rounds.ts';
+import { toss, type TossedMotif, type Tossable } from '../core/toss/toss.ts';
 import type { TossRecipe } from '../core/toss/tossRecipe.ts';
 import { sampleMotifId } from '../demo/sampleDesign.ts';
 import { loadScene } from '../server/paint/loadScene.ts';
@@ -66,7 +66,7 @@ export function tossRecipe(count: number): TossRecipe {
       ...entries(FILLERS, 'filler', 0.45),
     ],
     directions: { kind: 'all' },
-    mirrored: true,
+    flipped: true,
     gap: TOSS_GAP,
     ground: 0,
     seed: 7,
@@ -77,7 +77,7 @@ export function tossRecipe(count: number): TossRecipe {
 export async function tossables(motifs: readonly Motif[], blobs: Blobs): Promise<Map<string, Tossable>> {
   const names = [...HEROES, ...COMPANIONS, ...FILLERS].map(sampleMotifId);
   const { scene, easel } = await loadScene(
-    designOf(names.map((motif) => ({ motif, x: 0, y: 0, turn: 0, scale: 1, mirrored: false }))),
+    designOf(names.map((motif) => ({ motif, x: 0, y: 0, rotation: 0, scale: 1, flipped: false }))),
     motifs,
     blobs,
   );
@@ -101,12 +101,12 @@ export async function tossables(motifs: readonly Motif[], blobs: Blobs): Promise
         { easel, resolve: asDrawn, width, height },
       );
       const pixels = pixelsOf(sheet);
-      return [id, { rounds: roundsOf(silhouetteOf(pixels, width, height), motif), ink: mainInk(pixels, motif.inks) }];
+      return [id, { rounds: coverWithCircles(silhouetteOf(pixels, width, height), motif), ink: mainInk(pixels, motif.inks) }];
     }),
   );
 }
 
-function designOf(laid: readonly Laid[]): Design {
+function designOf(laid: readonly TossedMotif[]): Design {
   return {
     ...newDesign('bench-toss', 'Tossed', { width: SIDE, height: SIDE, step: STEP }),
     placements: tossedPlacements(laid, 'main', (n) => `p${n}`),
@@ -117,7 +117,7 @@ function designOf(laid: readonly Laid[]): Design {
 export function tossed(
   recipe: TossRecipe,
   shapes: ReadonlyMap<string, Tossable>,
-): { laid: readonly Laid[]; tookMs: number } {
+): { laid: readonly TossedMotif[]; tookMs: number } {
   const began = performance.now();
   const tossing = toss(latticeOf(designOf([]).repeat), recipe, shapes, { rounds: [], area: 0, places: [] });
   for (;;) {
@@ -127,14 +127,14 @@ export function tossed(
 }
 
 /** Plain trying with the same silhouettes, sizes, order and time: a random place, angle and size, laid where it keeps the gap. */
-export function tried(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>, forMs: number): readonly Laid[] {
+export function tried(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>, forMs: number): readonly TossedMotif[] {
   const lattice = latticeOf(designOf([]).repeat);
   const random = seeded(recipe.seed);
-  const openness = new Openness(
+  const openness = new ClearanceField(
     lattice,
     recipe.gap + Math.max(...[...shapes.values()].map(({ rounds }) => rounds.list[0]?.r ?? 0)),
   );
-  const laid: Laid[] = [];
+  const laid: TossedMotif[] = [];
   const until = performance.now() + forMs;
   let waiting = recipe.entries.flatMap((entry) => Array.from({ length: entry.count }, () => entry));
   // Round after round until the time is over, so that none waits behind one that never fits.
@@ -142,15 +142,15 @@ export function tried(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>,
     waiting = waiting.filter((entry) => {
       const shape = shapes.get(entry.motif);
       if (!shape) return false;
-      const one: Laid = {
+      const one: TossedMotif = {
         motif: entry.motif,
         x: random() * SIDE,
         y: random() * SIDE,
-        turn: random() * 360,
+        rotation: random() * 360,
         scale: entry.smallest + random() * (entry.largest - entry.smallest),
-        mirrored: random() < 0.5,
+        flipped: random() < 0.5,
       };
-      const rounds = posedRounds(shape.rounds, { ...UPRIGHT, ...one });
+      const rounds = poseCircles(shape.rounds, { ...UPRIGHT, ...one });
       if (!rounds.every(({ x, y, r }) => openness.atLeast(x, y) >= r + recipe.gap)) return true;
       openness.add(rounds);
       laid.push(one);
@@ -162,7 +162,7 @@ export function tried(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>,
 
 /** What can be seen of a toss, by painting it and measuring the picture. */
 export async function measured(
-  laid: readonly Laid[],
+  laid: readonly TossedMotif[],
   recipe: TossRecipe,
   tookMs: number,
   motifs: readonly Motif[],
@@ -245,12 +245,12 @@ function leastGap(
     const near = design.placements.filter(
       (other) =>
         other !== one &&
-        echoesTouching(
+        indicesTouching(
           lattice,
           { left: other.x - reach, top: other.y - reach, right: other.x + reach, bottom: other.y + reach },
           { left: one.x - reach, top: one.y - reach, right: one.x + reach, bottom: one.y + reach },
         ).some((steps) => {
-          const by = displacement(lattice, steps);
+          const by = latticeTranslate(lattice, steps);
           return Math.hypot(other.x + by.x - one.x, other.y + by.y - one.y) < 2 * reach;
         }),
     );
@@ -272,7 +272,7 @@ function leastGap(
   return Math.sqrt(least) / PER_MM;
 }
 
-function equalNeighbours(laid: readonly Laid[], lattice: Lattice): number {
+function equalNeighbours(laid: readonly TossedMotif[], lattice: Lattice): number {
   let equal = 0;
   laid.forEach((one, n) => {
     let [nearest, least] = ['', Infinity];
@@ -280,7 +280,7 @@ function equalNeighbours(laid: readonly Laid[], lattice: Lattice): number {
       for (let i = -1; i <= 1; i += 1) {
         for (let j = -1; j <= 1; j += 1) {
           if (m === n && i === 0 && j === 0) continue;
-          const by = displacement(lattice, { i, j });
+          const by = latticeTranslate(lattice, { i, j });
           const distance = Math.hypot(other.x + by.x - one.x, other.y + by.y - one.y);
           if (distance < least) [nearest, least] = [other.motif, distance];
         }

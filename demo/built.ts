@@ -20,7 +20,7 @@ const piece = (figure: Piece['figure'], values: Piece['values'], ink: Hex, rest:
   font: 'logbook',
   x: 0,
   y: 0,
-  turn: 0,
+  rotation: 0,
   meeting: 'lay',
   fill: { ink, fade: null },
   outline: null,
@@ -32,7 +32,7 @@ const ribs = [-2, -1, 0, 1, 2].map((n) =>
   piece('drop', { height: 18, width: 2.6, waist: 70 }, INKS.chalk, {
     x: n * 5.4,
     y: -1 + Math.abs(n) * 1.4,
-    turn: n * 15,
+    rotation: n * 15,
     meeting: 'cut',
   }),
 );
@@ -92,12 +92,12 @@ export interface BundleSample {
   readonly parts: readonly Part[];
 }
 
-const part = (motif: string, x: number, y: number, turn = 0, scale = 1): Part => ({
+const part = (motif: string, x: number, y: number, rotation = 0, scale = 1): Part => ({
   motif: sampleMotifId(motif),
   ...UPRIGHT,
   x,
   y,
-  turn,
+  rotation,
   scale,
   opacity: 1,
 });

@@ -1,7 +1,7 @@
 import type { Hex } from '../core/colour/hex.ts';
 import { newDesign, type Design } from '../core/document/design.ts';
-import { freeLayer, stacked } from '../core/document/layer.ts';
-import { placementOf } from '../core/document/place.ts';
+import { newLayer, sortByLayer } from '../core/document/layer.ts';
+import { newPlacement } from '../core/document/place.ts';
 import type { Placement } from '../core/document/placement.ts';
 import type { LayoutRecipe } from '../core/layout/layoutRecipe.ts';
 import type { TossRecipe } from '../core/toss/tossRecipe.ts';
@@ -9,7 +9,7 @@ import type { Repeat } from '../core/repeat/repeat.ts';
 import { INKS, type InkName } from './draw/block.ts';
 
 /** Motif, centre in mm, turn in degrees, scale, mirrored: from the bottom of the stack to the top. */
-export type Laid = readonly [motif: string, x: number, y: number, turn: number, scale: number, mirrored?: boolean];
+export type Laid = readonly [motif: string, x: number, y: number, rotation: number, scale: number, mirrored?: boolean];
 
 /** The colours of a sample: its ground, and those inks that are not printed as they were cut. */
 export type SampleColours = { readonly ground: Hex } & Partial<Readonly<Record<InkName, Hex>>>;
@@ -26,13 +26,13 @@ export function sampleMotifId(motif: string): string {
 
 /** The design with its smallest motifs in a layer of their own, under all others. */
 export function withFillersBelow(design: Design, fillers: readonly string[]): Design {
-  const below = freeLayer('fillers', 'Fillers');
+  const below = newLayer('fillers', 'Fillers');
   const ids = new Set(fillers.map(sampleMotifId));
   const layers = [below, ...design.layers];
   return {
     ...design,
     layers,
-    placements: stacked(
+    placements: sortByLayer(
       layers,
       design.placements.map((one) => (ids.has(one.motif) ? { ...one, layer: below.id } : one)),
     ),
@@ -65,11 +65,11 @@ export function sampleDesign(
       ...inkNames.map((ink) => ({ id: ink, name: ink[0]?.toUpperCase() + ink.slice(1), prints: [INKS[ink]] })),
     ],
     colourways: [{ id: 'base', name: 'Base', colours: { ...INKS, ...colours } }],
-    placements: laid.map(([motif, x, y, turn, scale, mirrored = false], index): Placement => ({
-      ...placementOf(`${id}-${index + 1}`, { id: sampleMotifId(motif) }, { x, y }),
-      turn,
+    placements: laid.map(([motif, x, y, rotation, scale, flipped = false], index): Placement => ({
+      ...newPlacement(`${id}-${index + 1}`, { id: sampleMotifId(motif) }, { x, y }),
+      rotation,
       scale,
-      mirrored,
+      flipped,
     })),
   };
 }

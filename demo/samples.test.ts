@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { openDesign } from '../core/document/openDesign.ts';
-import { laidRows } from '../core/layout/layRow.ts';
+import { layRows } from '../core/layout/layRow.ts';
 import { boxAroundCentre } from '../core/document/placement.ts';
 import { LOW_TIDE } from './collection.ts';
 import { INKS } from './draw/block.ts';
@@ -52,7 +52,7 @@ describe('the sample collection', () => {
       expect(openDesign(JSON.parse(JSON.stringify(design)))).toEqual(design);
       if (design.layout?.recipe.kind === 'row') {
         // What lies there is exactly what its recipe lays.
-        const laid = laidRows(design.layout.recipe, sizes);
+        const laid = layRows(design.layout.recipe, sizes);
         expect(design.repeat).toMatchObject({
           width: expect.closeTo(laid?.width ?? 0, 9) as number,
           height: expect.closeTo(laid?.height ?? 0, 9) as number,

@@ -1,6 +1,6 @@
 import { By, Key, Origin, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { freeLayer } from '../core/document/layer.ts';
+import { newLayer } from '../core/document/layer.ts';
 import type { Placement } from '../core/document/placement.ts';
 import { SQUARE, step } from '../core/repeat/step.ts';
 import {
@@ -61,11 +61,11 @@ describe('pins', () => {
     const wide = await lies(
       id,
       0,
-      ({ scale, stretch }) => near(scale, 1.5, 0.02) && near(stretch, 2 / 3, 0.02),
+      ({ scale, aspect }) => near(scale, 1.5, 0.02) && near(aspect, 2 / 3, 0.02),
       'it was never stretched',
     );
     expect(wide.x - 20 * wide.scale).toBeCloseTo(40, 6);
-    expect(wide.scale * wide.stretch).toBeCloseTo(1, 9);
+    expect(wide.scale * wide.aspect).toBeCloseTo(1, 9);
     const screen = await settledShot(driver);
     expect(isPink(screen, await tiles.spot(97, 45))).toBe(true);
     expect(isPink(screen, await tiles.spot(80, 57))).toBe(false);
@@ -95,9 +95,9 @@ describe('pins', () => {
     expect(await box('Width')).toBe('46 mm');
     await click(driver, 'button', 'By the middle of the left side');
     await type(driver, 'Turned', '90');
-    await lies(id, 1, ({ turn }) => turn === 90, 'they were never turned each');
+    await lies(id, 1, ({ rotation }) => rotation === 90, 'they were never turned each');
     await press(driver, Key.CONTROL, 'z');
-    await lies(id, 1, ({ turn }) => turn === 0, 'it was never undone');
+    await lies(id, 1, ({ rotation }) => rotation === 0, 'it was never undone');
     // By the pin: both go round the middle of the left side.
     const pin = await middleOf(driver, '[data-pin="turn"]');
     const left = await tiles.spot(92, 20);
@@ -109,8 +109,8 @@ describe('pins', () => {
       { x: left.x + arm * Math.cos(begun + Math.PI / 2), y: left.y + arm * Math.sin(begun + Math.PI / 2) },
       { held: Key.SHIFT },
     );
-    const first = await lies(id, 0, ({ turn }) => turn === 90, 'they were never turned together');
-    const second = await lies(id, 1, ({ turn }) => turn === 90, 'they were never turned together');
+    const first = await lies(id, 0, ({ rotation }) => rotation === 90, 'they were never turned together');
+    const second = await lies(id, 1, ({ rotation }) => rotation === 90, 'they were never turned together');
     expect(first.x).toBeCloseTo(92, 6);
     expect(first.y).toBeCloseTo(28, 6);
     expect([second.x, second.y].map((n) => Number(n.toFixed(6)))).toEqual([92, 58]);
@@ -120,26 +120,26 @@ describe('pins', () => {
   it('say mixed values, add to each, and go through the numbers by Tab and arrows', async () => {
     const { driver } = tiles.browser;
     const id = await tiles.open(SQUARE, [
-      { x: 30, turn: 10 },
-      { x: 90, turn: 30 },
+      { x: 30, rotation: 10 },
+      { x: 90, rotation: 30 },
     ]);
     await press(driver, Key.CONTROL, 'a');
     expect(await (await named(driver, 'field', 'Turn')).getAttribute('value')).toBe('mixed');
     await type(driver, 'Turn', '+5');
-    await lies(id, 0, ({ turn }) => turn === 15, 'nothing was added');
-    await lies(id, 1, ({ turn }) => turn === 35, 'nothing was added to the second');
+    await lies(id, 0, ({ rotation }) => rotation === 15, 'nothing was added');
+    await lies(id, 1, ({ rotation }) => rotation === 35, 'nothing was added to the second');
     // On to the slant and a step up, on to the opacity and ten steps down.
     await press(driver, Key.TAB);
     await press(driver, Key.ARROW_UP);
     await press(driver, Key.TAB);
     await press(driver, Key.SHIFT, Key.ARROW_DOWN);
     await lies(id, 1, ({ skew, opacity }) => skew === 1 && near(opacity, 0.9, 1e-9), 'the arrows did not step');
-    expect((await tiles.stored(id)).placements[0]).toMatchObject({ turn: 15, skew: 1 });
+    expect((await tiles.stored(id)).placements[0]).toMatchObject({ rotation: 15, skew: 1 });
   });
 });
 
 describe('layers', () => {
-  const layers = [freeLayer('main', 'Motifs'), freeLayer('over', 'Over')];
+  const layers = [newLayer('main', 'Motifs'), newLayer('over', 'Over')];
 
   it('are added, named, hidden and locked; what is locked is not taken and what is hidden is not painted', async () => {
     const { driver } = tiles.browser;
@@ -226,7 +226,7 @@ describe('layers', () => {
 
   it('seen through and blended, what moves in them looks as it will lie, and one up goes over what it meets', async () => {
     const { driver } = tiles.browser;
-    const half = [{ ...freeLayer('main', 'Motifs'), opacity: 0.5 }, freeLayer('over', 'Over')];
+    const half = [{ ...newLayer('main', 'Motifs'), opacity: 0.5 }, newLayer('over', 'Over')];
     const id = await tiles.open(
       SQUARE,
       [
@@ -307,11 +307,11 @@ describe('variety and copies', () => {
     await click(driver, 'button', 'Vary …');
     await type(driver, 'Turn by up to', '90');
     await click(driver, 'button', 'Give up');
-    expect((await tiles.stored(id)).placements.map(({ turn }) => turn)).toEqual([0, 0]);
+    expect((await tiles.stored(id)).placements.map(({ rotation }) => rotation)).toEqual([0, 0]);
     await click(driver, 'button', 'Vary …');
     await click(driver, 'button', 'Again');
     await click(driver, 'button', 'Keep it');
-    await lies(id, 0, ({ turn }) => turn !== 0 && Math.abs(turn) <= 15, 'it was never varied');
+    await lies(id, 0, ({ rotation }) => rotation !== 0 && Math.abs(rotation) <= 15, 'it was never varied');
     expect((await tiles.stored(id)).placements.map(({ x }) => x)).toEqual([30, 90]);
   });
 
@@ -379,7 +379,7 @@ describe('alternatives', () => {
 describe('two windows', () => {
   it('copy and paste into each other, at the same place or at the pointer', async () => {
     const { driver } = tiles.browser;
-    await tiles.open(SQUARE, [{ x: 20, y: 30, turn: 30, opacity: 0.5 }]);
+    await tiles.open(SQUARE, [{ x: 20, y: 30, rotation: 30, opacity: 0.5 }]);
     await press(driver, Key.CONTROL, 'a');
     await press(driver, Key.CONTROL, 'c');
     const first = await driver.getWindowHandle();
@@ -388,7 +388,7 @@ describe('two windows', () => {
       const id = await tiles.open(SQUARE, []);
       await press(driver, Key.CONTROL, 'v');
       await driver.wait(async () => (await tiles.stored(id)).placements.length === 1, 5_000, 'nothing was pasted');
-      expect((await tiles.stored(id)).placements[0]).toMatchObject({ x: 20, y: 30, turn: 30, opacity: 0.5 });
+      expect((await tiles.stored(id)).placements[0]).toMatchObject({ x: 20, y: 30, rotation: 30, opacity: 0.5 });
       const at = await tiles.spot(90, 70);
       await driver
         .actions({ async: false })

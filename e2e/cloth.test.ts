@@ -4,7 +4,7 @@ import type { Hex } from '../core/colour/hex.ts';
 import type { Design } from '../core/document/design.ts';
 import type { Placement } from '../core/document/placement.ts';
 import { isHexagonal } from '../core/repeat/honeycomb.ts';
-import { distanceBetween, latticeOf } from '../core/repeat/lattice.ts';
+import { orbitDistance, latticeOf } from '../core/repeat/lattice.ts';
 import { mirroredStep, step, type Step } from '../core/repeat/step.ts';
 import type { Browser } from './support/browser.ts';
 import {
@@ -150,13 +150,13 @@ describe('the cloth', () => {
     const pin = await middleOf(driver, '[data-pin="turn"]');
     await drag(driver, pin, { x: centre.x + (centre.y - pin.y), y: centre.y }, { held: Key.SHIFT });
     [placement] = (await stored(id)).placements;
-    expect(placement?.turn).toBe(90);
+    expect(placement?.rotation).toBe(90);
     const screen = await settledShot(driver);
     expect(isPink(screen, { x: centre.x, y: centre.y - 18 * cell.scale })).toBe(true);
     expect(isPink(screen, { x: centre.x - 18 * cell.scale, y: centre.y })).toBe(false);
     await press(driver, Key.CONTROL, 'z');
     await press(driver, Key.CONTROL, 'y');
-    expect((await stored(id)).placements[0]?.turn).toBe(90);
+    expect((await stored(id)).placements[0]?.rotation).toBe(90);
   });
 
   it('is worked by the keyboard alone', async () => {
@@ -171,7 +171,7 @@ describe('the cloth', () => {
     await press(driver, 't');
     await press(driver, 'g');
     let { placements } = await stored(id);
-    expect(placements[0]).toMatchObject({ x: 61, y: 55, turn: 5 });
+    expect(placements[0]).toMatchObject({ x: 61, y: 55, rotation: 5 });
     expect(placements[0]?.scale).toBeCloseTo(1.05, 9);
     expect(placements[1]).toMatchObject({ x: 10, y: 10 });
     await press(driver, 'f');
@@ -185,13 +185,13 @@ describe('the cloth', () => {
     for (let n = 0; n < 7; n += 1) await press(driver, Key.CONTROL, 'z');
     ({ placements } = await stored(id));
     expect(placements.map(({ id: one }) => one)).toEqual(['t0', 't1']);
-    expect(placements[0]).toMatchObject({ x: 60, y: 45, turn: 0, scale: 1 });
+    expect(placements[0]).toMatchObject({ x: 60, y: 45, rotation: 0, scale: 1 });
   });
 
   it('takes a reflection of a mirrored step in hand like the motif itself, and goes back', async () => {
     const { driver } = browser;
     const mirrored = mirroredStep(step('square'), 'columns');
-    const id = await open(mirrored, [{ x: 40, y: 45, turn: 30 }]);
+    const id = await open(mirrored, [{ x: 40, y: 45, rotation: 30 }]);
     await click(driver, 'button', 'Four');
     await settledShot(driver);
     const { left, top, scale } = await cellOnScreen(driver);
@@ -211,15 +211,15 @@ describe('the cloth', () => {
     const lattice = latticeOf({ width: 120, height: 90, step: mirrored });
     const [moved] = (await stored(id)).placements as [Placement];
     expect(
-      distanceBetween(lattice, moved, { x: 200 + (to.x - from.x) / scale, y: 45 + (to.y - from.y) / scale }),
+      orbitDistance(lattice, moved, { x: 200 + (to.x - from.x) / scale, y: 45 + (to.y - from.y) / scale }),
     ).toBeLessThan(0.05);
-    expect(moved).toMatchObject({ mirrored: true, turn: -30 });
+    expect(moved).toMatchObject({ flipped: true, rotation: -30 });
     await press(driver, Key.CONTROL, 'z');
-    expect((await stored(id)).placements[0]).toMatchObject({ x: 40, y: 45, turn: 30, mirrored: false });
+    expect((await stored(id)).placements[0]).toMatchObject({ x: 40, y: 45, rotation: 30, flipped: false });
     expect(isPink(await settledShot(driver), from)).toBe(true);
     // What was undone can be moved on at once, at the reflection where it is meant.
     await press(driver, Key.ARROW_RIGHT);
-    expect(distanceBetween(lattice, (await stored(id)).placements[0] as Placement, { x: 201, y: 45 })).toBeLessThan(
+    expect(orbitDistance(lattice, (await stored(id)).placements[0] as Placement, { x: 201, y: 45 })).toBeLessThan(
       1e-9,
     );
     expect(await complaints(driver)).toEqual([]);
@@ -261,7 +261,7 @@ describe('the cloth', () => {
     expect(design.repeat).toMatchObject({ width: 150, height: 120 });
     // Half as wide again, it lies half as far again, and is stretched by as much.
     expect(design.placements[0]).toMatchObject({ x: 90, y: 45, scale: 1.5 });
-    expect(design.placements[0]?.stretch).toBeCloseTo(1 / 1.5, 9);
+    expect(design.placements[0]?.aspect).toBeCloseTo(1 / 1.5, 9);
     expect(await complaints(driver)).toEqual([]);
   });
 

@@ -1,6 +1,6 @@
 import { By, Key, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { laidRows } from '../core/layout/layRow.ts';
+import { layRows } from '../core/layout/layRow.ts';
 import { SQUARE, step } from '../core/repeat/step.ts';
 import { clickAt, click, complaints, press, settledShot, type, waitForText } from './support/hands.ts';
 import { isPink, openTiles, type Tiles } from './support/tiles.ts';
@@ -33,7 +33,7 @@ describe('a row', () => {
       [
         { motif: blue, x: 20, y: 20 },
         { x: 60, y: 50, scale: 0.5 },
-        { motif: green, x: 95, y: 75, turn: 20 },
+        { motif: green, x: 95, y: 75, rotation: 20 },
       ],
       { size: { width: 120, height: 90 } },
     );
@@ -65,7 +65,7 @@ describe('a row', () => {
     const row = await tiles.stored(id);
     // Tiles are twice as wide as high: three of 30 × 15 mm, and three gaps of 10.
     expect(row.repeat).toMatchObject({ width: 120, height: 21 });
-    expect(row.placements.map(({ x, y, turn, scale }) => [x, y, turn, scale])).toEqual([
+    expect(row.placements.map(({ x, y, rotation, scale }) => [x, y, rotation, scale])).toEqual([
       [20, 10.5, 0, 0.75],
       [60, 10.5, 0, 0.75],
       [100, 10.5, 0, 0.75],
@@ -122,7 +122,7 @@ describe('a row', () => {
     const { layout, placements, repeat } = await tiles.stored(id);
     expect({ layout, placements, width: repeat.width }).toEqual({ layout: null, placements: [], width: 120 });
     expect(
-      laidRows({ kind: 'row', rows: [['gone']], equal: 'width', size: 1, gap: 0, rowGap: 0 }, new Map()),
+      layRows({ kind: 'row', rows: [['gone']], equal: 'width', size: 1, gap: 0, rowGap: 0 }, new Map()),
     ).toBeUndefined();
   });
 });
@@ -141,7 +141,7 @@ describe('a grid', () => {
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 3, 10_000, 'no stripes were laid');
     const striped = await tiles.stored(id);
     // The nearest to 40° that closes within six steps: one up for each across, or four for five.
-    expect(striped.placements[0]?.turn).toBeCloseTo((Math.atan2(5, 6) * 180) / Math.PI, 6);
+    expect(striped.placements[0]?.rotation).toBeCloseTo((Math.atan2(5, 6) * 180) / Math.PI, 6);
     await click(driver, 'radio', 'Checks');
     await type(driver, 'To the cell', '8');
     await type(driver, 'Angle wished', '0');

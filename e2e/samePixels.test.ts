@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Design } from '../core/document/design.ts';
 import { BLENDS } from '../core/document/blend.ts';
-import { freeLayer } from '../core/document/layer.ts';
+import { newLayer } from '../core/document/layer.ts';
 import { UPRIGHT } from '../core/geometry/pose.ts';
 import { paintPlane } from '../core/paint/paintPlane.ts';
 import { pixelGrid } from '../core/repeat/pixelFit.ts';
@@ -91,9 +91,9 @@ describe('Chromium and Node', () => {
     const placement = {
       ...UPRIGHT,
       layer: 'main',
-      turn: 17,
+      rotation: 17,
       scale: 1.3,
-      mirrored: true,
+      flipped: true,
       opacity: 0.9,
       blend: 'normal',
     } as const;
@@ -102,7 +102,7 @@ describe('Chromium and Node', () => {
       placements: [
         { ...placement, id: 'a', motif: one.motif.id, x: 60, y: 70 },
         { ...placement, id: 'b', motif: two.motif.id, x: 150, y: 200 },
-        { ...placement, id: 'c', motif: one.motif.id, x: 200, y: 90, scale: 0.4, turn: 0 },
+        { ...placement, id: 'c', motif: one.motif.id, x: 200, y: 90, scale: 0.4, rotation: 0 },
       ],
     };
     expect(await difference(design, 2.37)).toEqual({ differing: 0, most: 0 });
@@ -111,16 +111,16 @@ describe('Chromium and Node', () => {
   it('stretch, slant, blend and lay layers down alike', async () => {
     const [base] = SAMPLE_DESIGNS as [Design, ...Design[]];
     const layers = [
-      { ...freeLayer('under', 'Under'), opacity: 0.7 },
-      freeLayer('main', 'Motifs'),
-      { ...freeLayer('over', 'Over'), blend: 'multiply' as const },
-      { ...freeLayer('away', 'Away'), shown: false },
+      { ...newLayer('under', 'Under'), opacity: 0.7 },
+      newLayer('main', 'Motifs'),
+      { ...newLayer('over', 'Over'), blend: 'multiply' as const },
+      { ...newLayer('away', 'Away'), shown: false },
     ];
     const names = ['under', 'main', 'over', 'away'];
     const placements = base.placements.map((one, n) => ({
       ...one,
       layer: names[n % 4] as string,
-      stretch: 0.6 + (n % 5) / 4,
+      aspect: 0.6 + (n % 5) / 4,
       skew: ((n * 17) % 80) - 40,
       blend: BLENDS[n % BLENDS.length] as (typeof BLENDS)[number],
     }));

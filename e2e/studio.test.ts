@@ -149,9 +149,9 @@ describe('files', () => {
 describe('without its server', () => {
   it('says that and why, keeps the edits, and saves them when it is back', async () => {
     const { driver } = browser;
-    const stored = async (): Promise<{ design: { placements: { turn: number }[] }; revision: number }> =>
+    const stored = async (): Promise<{ design: { placements: { rotation: number }[] }; revision: number }> =>
       (await fetch(`${hevrel.url}/api/designs/low-tide-strandline`)).json() as never;
-    const before = (await stored()).design.placements[0]?.turn ?? NaN;
+    const before = (await stored()).design.placements[0]?.rotation ?? NaN;
     await driver.get(`${hevrel.url}/designs/low-tide-strandline`);
     await settledShot(driver);
     const network = driver as unknown as {
@@ -172,7 +172,7 @@ describe('without its server', () => {
     await middleOf(driver, '[data-chalk-label]');
     const after = await stored();
     expect(after.revision).toBe(2);
-    expect(after.design.placements[0]?.turn).toBeCloseTo(before + 5, 9);
+    expect(after.design.placements[0]?.rotation).toBeCloseTo(before + 5, 9);
   });
 
   it('loses nothing where the window is closed before it is back', async () => {
@@ -182,9 +182,9 @@ describe('without its server', () => {
     const turned = async (): Promise<number | undefined> =>
       (
         (await (await fetch(`${hevrel.url}/api/designs/low-tide-moorings`)).json()) as {
-          design: { placements: { turn: number }[] };
+          design: { placements: { rotation: number }[] };
         }
-      ).design.placements[0]?.turn;
+      ).design.placements[0]?.rotation;
     const before = (await turned()) ?? 0;
     const network = driver as unknown as {
       setNetworkConditions(to: object): Promise<void>;

@@ -166,7 +166,7 @@ describe('a toss', () => {
     await click(driver, 'button', 'Toss from here');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 10, 20_000, 'it never went on');
     const places = (list: typeof taken.placements): string[] =>
-      list.map(({ x, y, turn, scale }) => `${x} ${y} ${turn} ${scale}`);
+      list.map(({ x, y, rotation, scale }) => `${x} ${y} ${rotation} ${scale}`);
     const more = await tiles.stored(id);
     expect(places(more.placements)).toEqual(expect.arrayContaining(places(taken.placements)));
     await press(driver, Key.CONTROL, 'z');

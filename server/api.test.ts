@@ -33,8 +33,8 @@ function document(): Design {
     inks: [...blank.inks, { id: 'red', name: 'Red', prints: ['#b5442f'] }],
     colourways: [{ id: 'base', name: 'Base', colours: { ground: '#f2eee4', red: '#205ac0' } }],
     placements: [
-      leafAt('a', { motif, x: 0, y: 10, turn: 33 }),
-      leafAt('b', { motif, x: 40, y: 47, scale: 0.6, mirrored: true, opacity: 0.7 }),
+      leafAt('a', { motif, x: 0, y: 10, rotation: 33 }),
+      leafAt('b', { motif, x: 40, y: 47, scale: 0.6, flipped: true, opacity: 0.7 }),
     ],
   };
 }
@@ -135,7 +135,7 @@ describe('tiles', () => {
     const tile = await sharp(png).ensureAlpha().raw().toBuffer();
 
     const grid = pixelGrid(repeat, 150 / 25.4);
-    expect([width, height]).toEqual([grid.unit.width, grid.unit.height]);
+    expect([width, height]).toEqual([grid.tile.width, grid.tile.height]);
     const design = document();
     const { scene, easel } = await loadScene(
       design,
@@ -255,12 +255,12 @@ describe('swatches', () => {
     expect(body).toMatchObject({
       name: 'Spirals in blue',
       repeat,
-      tileWidth: grid.unit.width,
-      tileHeight: grid.unit.height,
+      tileWidth: grid.tile.width,
+      tileHeight: grid.tile.height,
     });
     expect(body['colours']).toEqual(['#f2eee4', '#205ac0']);
     const tile = sharp(Buffer.from(await (await hevrel.fetch(`/blobs/${body['tile'] as string}`)).arrayBuffer()));
-    expect(await tile.metadata()).toMatchObject({ width: grid.unit.width, density: 150 });
+    expect(await tile.metadata()).toMatchObject({ width: grid.tile.width, density: 150 });
     expect((await hevrel.fetch(`/blobs/${body['thumbnail'] as string}`)).headers.get('cache-control')).toContain(
       'immutable',
     );

@@ -1,4 +1,4 @@
-import { enclosed } from '../../core/arrange/enclosed.ts';
+import { selectInLasso } from '../../core/arrange/enclosed.ts';
 import { Picker } from '../../core/arrange/pick.ts';
 import { Session } from '../../core/document/session.ts';
 import { latticeOf } from '../../core/repeat/lattice.ts';
@@ -110,7 +110,7 @@ async function run(id: string): Promise<ClothTimings> {
     { x: 40 + lattice.width / 2, y: 40 + lattice.height / 2 },
     { x: 40, y: 40 + lattice.height / 2 },
   ];
-  const box = timed(() => void enclosed(design.placements, view.pickables, lattice, corners));
+  const box = timed(() => void selectInLasso(design.placements, view.pickables, lattice, corners));
   const edit = { type: 'change', changes: { [moved.id]: { x: moved.x + 1, y: moved.y + 1 } } } as const;
   session.commit('Moved', edit);
   const undo = timed((n) => void (n % 2 === 0 ? session.undo() : session.redo()));

@@ -3,13 +3,13 @@ import type { Placement } from '../document/placement.ts';
 import type { Motif } from '../motif/motif.ts';
 
 /** The placements of the motifs that these show. */
-export function ofSameMotif({ placements }: Design, ids: readonly string[]): string[] {
+export function selectSimilar({ placements }: Design, ids: readonly string[]): string[] {
   const motifs = new Set(placements.filter(({ id }) => ids.includes(id)).map(({ motif }) => motif));
   return idsOf(placements.filter(({ motif }) => motifs.has(motif)));
 }
 
 /** The placements whose motif is printed in an ink of the design. */
-export function ofInk(
+export function selectByInk(
   { placements, inks }: Design,
   motifs: ReadonlyMap<string, Pick<Motif, 'inks'>>,
   ink: string,
@@ -19,7 +19,7 @@ export function ofInk(
 }
 
 /** Those that are not among the given. */
-export function allBut(placements: readonly Placement[], ids: readonly string[]): string[] {
+export function invertSelection(placements: readonly Placement[], ids: readonly string[]): string[] {
   return idsOf(placements.filter(({ id }) => !ids.includes(id)));
 }
 

@@ -4,15 +4,15 @@ import { apply, inverse } from '../document/command.ts';
 import { anyDesign, anyPoint, anyRepeat, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
 import type { Command } from '../document/command.ts';
 import { newDesign, type Design } from '../document/design.ts';
-import { freeLayer } from '../document/layer.ts';
+import { newLayer } from '../document/layer.ts';
 import type { Placement } from '../document/placement.ts';
 import { latticeOf } from '../repeat/lattice.ts';
 import { SQUARE, step } from '../repeat/step.ts';
 import { duplicate } from './duplicate.ts';
-import { overlap } from './overlap.ts';
+import { overlaps } from './overlap.ts';
 import { Picker } from './pick.ts';
-import { intoLayer, restack, restackByOne } from './restack.ts';
-import { NO_VARIETY, varied } from './vary.ts';
+import { moveIntoLayer, restack, restackByOne } from './restack.ts';
+import { NO_VARIATION_PLAN, varyPlacements } from './vary.ts';
 
 describe('the stack', () => {
   it('keeps every motif when some go to the front or the back, and is undone exactly', () => {
@@ -48,7 +48,7 @@ describe('the stack', () => {
         leafAt('d', { x: 3, y: 70, scale: 0.3 }),
       ],
     };
-    const lies = (p: Placement, q: Placement): boolean => overlap(lattice, p, q, motifs);
+    const lies = (p: Placement, q: Placement): boolean => overlaps(lattice, p, q, motifs);
     const order = (command: Command | undefined): string =>
       (command ? apply(design, command) : design).placements.map(({ id }) => id).join('');
     expect(order(restackByOne(design, ['a'], 'up', lies))).toBe('bcda');
@@ -72,22 +72,22 @@ describe('the stack', () => {
         },
       ],
     ]);
-    const [a, b] = [leafAt('a', { x: 100, y: 100 }), leafAt('b', { x: 104, y: 104, turn: 180 })];
-    expect(overlap(lattice, a, b, motifs)).toBe(false);
-    expect(overlap(lattice, a, { ...b, x: 96, y: 96 }, motifs)).toBe(true);
-    expect(overlap(lattice, { ...a, x: 1, y: 1 }, { ...b, x: 297, y: 297 }, motifs)).toBe(true);
+    const [a, b] = [leafAt('a', { x: 100, y: 100 }), leafAt('b', { x: 104, y: 104, rotation: 180 })];
+    expect(overlaps(lattice, a, b, motifs)).toBe(false);
+    expect(overlaps(lattice, a, { ...b, x: 96, y: 96 }, motifs)).toBe(true);
+    expect(overlaps(lattice, { ...a, x: 1, y: 1 }, { ...b, x: 297, y: 297 }, motifs)).toBe(true);
   });
 
   it('takes into another layer, on top of what lies there', () => {
-    const layers = [freeLayer('main', 'Motifs'), freeLayer('over', 'Over')];
+    const layers = [newLayer('main', 'Motifs'), newLayer('over', 'Over')];
     const design: Design = {
       ...newDesign('d', 'Leaves', { width: 100, height: 100, step: SQUARE }),
       layers,
       placements: [leafAt('a', {}), leafAt('b', {}), leafAt('c', { layer: 'over' })],
     };
-    const after = apply(design, intoLayer(design, ['a'], 'over'));
+    const after = apply(design, moveIntoLayer(design, ['a'], 'over'));
     expect(after.placements.map(({ id, layer }) => `${id} ${layer}`)).toEqual(['b main', 'c over', 'a over']);
-    expect(apply(after, intoLayer(after, ['c', 'a'], 'main')).placements.map(({ id }) => id)).toEqual(['b', 'c', 'a']);
+    expect(apply(after, moveIntoLayer(after, ['c', 'a'], 'main')).placements.map(({ id }) => id)).toEqual(['b', 'c', 'a']);
     expect(apply(after, restack(after, ['c'], 'front')).placements.map(({ id }) => id)).toEqual(['b', 'a', 'c']);
   });
 
@@ -143,18 +143,18 @@ describe('varying', () => {
         fc.integer({ min: 1, max: 999 }),
         (start, turn, size, seed) => {
           const design = apply(start, { type: 'repeat', repeat: start.repeat });
-          const command = varied(design, design.placements, motifs, { ...NO_VARIETY, turn, size, seed });
-          expect(varied(design, design.placements, motifs, { ...NO_VARIETY, turn, size, seed })).toEqual(command);
+          const command = varyPlacements(design, design.placements, motifs, { ...NO_VARIATION_PLAN, rotation: turn, size, seed });
+          expect(varyPlacements(design, design.placements, motifs, { ...NO_VARIATION_PLAN, rotation: turn, size, seed })).toEqual(command);
           apply(design, command).placements.forEach((one, n) => {
             const before = design.placements[n] as Placement;
-            expect([one.x, one.y, one.mirrored, one.motif]).toEqual([
+            expect([one.x, one.y, one.flipped, one.motif]).toEqual([
               before.x,
               before.y,
-              before.mirrored,
+              before.flipped,
               before.motif,
             ]);
             expect(Math.abs(one.scale / before.scale - 1)).toBeLessThanOrEqual(size + 1e-9);
-            expect(Math.cos(((one.turn - before.turn) * Math.PI) / 180)).toBeGreaterThanOrEqual(
+            expect(Math.cos(((one.rotation - before.rotation) * Math.PI) / 180)).toBeGreaterThanOrEqual(
               Math.cos((turn * Math.PI) / 180) - 1e-9,
             );
           });
@@ -170,7 +170,7 @@ describe('varying', () => {
     };
     const after = apply(
       design,
-      varied(design, design.placements, motifs, { ...NO_VARIETY, pool: ['leaf', 'long'], seed: 3 }),
+      varyPlacements(design, design.placements, motifs, { ...NO_VARIATION_PLAN, pool: ['leaf', 'long'], seed: 3 }),
     );
     expect(new Set(after.placements.map(({ motif }) => motif))).toEqual(new Set(['leaf', 'long']));
     expect(after.placements.find(({ motif }) => motif === 'long')?.scale).toBeCloseTo(6, 9);
@@ -180,10 +180,10 @@ describe('varying', () => {
   it('mirrors the share asked for, all of them or none', () => {
     const design = {
       ...newDesign('d', 'Leaves', { width: 100, height: 100, step: SQUARE }),
-      placements: [leafAt('a', { turn: 20, skew: 5 }), leafAt('b', { mirrored: true })],
+      placements: [leafAt('a', { rotation: 20, skew: 5 }), leafAt('b', { flipped: true })],
     };
-    const all = apply(design, varied(design, design.placements, motifs, { ...NO_VARIETY, mirror: 1 }));
-    expect(all.placements).toMatchObject([{ mirrored: true, turn: -20, skew: -5 }, { mirrored: false }]);
-    expect(apply(design, varied(design, design.placements, motifs, NO_VARIETY)).placements).toEqual(design.placements);
+    const all = apply(design, varyPlacements(design, design.placements, motifs, { ...NO_VARIATION_PLAN, flip: 1 }));
+    expect(all.placements).toMatchObject([{ flipped: true, rotation: -20, skew: -5 }, { flipped: false }]);
+    expect(apply(design, varyPlacements(design, design.placements, motifs, NO_VARIATION_PLAN)).placements).toEqual(design.placements);
   });
 });

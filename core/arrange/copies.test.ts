@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, inverse } from '../document/command.ts';
 import { cornersAround, type Placement } from '../document/placement.ts';
-import { steadied } from '../geometry/polyline.ts';
+import { smoothPolyline } from '../geometry/polyline.ts';
 import { latticeOf, nearestDifference } from '../repeat/lattice.ts';
 import { anyDesign, anyPlacementFields, anyPoint, anyRepeat, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
-import { copiesOf, layCopies, NO_VARIATION } from './copies.ts';
+import { makeCopies, insertCopies, NO_VARIATION } from './copies.ts';
 
 let next = 0;
 const newId = (): string => `copy-${(next += 1)}`;
@@ -16,7 +16,7 @@ describe('copies', () => {
   it('along a line are each so far from the last', () => {
     fc.assert(
       fc.property(anyLeaf, count, anyPoint, (one, n, by) => {
-        const copies = copiesOf([one], { kind: 'line', count: n, by }, NO_VARIATION, newId);
+        const copies = makeCopies([one], { kind: 'line', count: n, by }, NO_VARIATION, newId);
         expect(copies).toHaveLength(n - 1);
         copies.forEach((copy, k) => {
           expect(copy.x).toBeCloseTo(one.x + (k + 1) * by.x, 9);
@@ -27,7 +27,7 @@ describe('copies', () => {
   });
 
   it('in a grid fill its columns and rows once each', () => {
-    const copies = copiesOf(
+    const copies = makeCopies(
       [leafAt('a', { x: 1, y: 2 })],
       { kind: 'grid', columns: 3, rows: 2, by: { x: 10, y: 20 } },
       NO_VARIATION,
@@ -45,15 +45,15 @@ describe('copies', () => {
   it('around a centre are all as far from it, evenly, and come back to the first', () => {
     fc.assert(
       fc.property(anyLeaf, fc.integer({ min: 2, max: 12 }), anyPoint, fc.boolean(), (one, n, centre, turning) => {
-        const ring = { kind: 'ring' as const, count: n, centre, sweep: 360, turning, mirrored: false };
-        const all = [one, ...copiesOf([one], ring, NO_VARIATION, newId)];
+        const ring = { kind: 'ring' as const, count: n, centre, sweep: 360, turning, flipped: false };
+        const all = [one, ...makeCopies([one], ring, NO_VARIATION, newId)];
         const radius = Math.hypot(one.x - centre.x, one.y - centre.y);
         const chord = 2 * radius * Math.sin(Math.PI / n);
         all.forEach((copy, k) => {
           const after = all[(k + 1) % n] as Placement;
           expect(Math.abs(Math.hypot(copy.x - centre.x, copy.y - centre.y) - radius)).toBeLessThan(1e-9 * (1 + radius));
           expect(Math.abs(Math.hypot(copy.x - after.x, copy.y - after.y) - chord)).toBeLessThan(1e-8 * (1 + radius));
-          expect(Math.cos(((copy.turn - one.turn - (turning ? (360 * k) / n : 0)) * Math.PI) / 180)).toBeCloseTo(1, 9);
+          expect(Math.cos(((copy.rotation - one.rotation - (turning ? (360 * k) / n : 0)) * Math.PI) / 180)).toBeCloseTo(1, 9);
         });
       }),
     );
@@ -63,9 +63,9 @@ describe('copies', () => {
     fc.assert(
       fc.property(anyLeaf, anyPoint, (one, centre) => {
         fc.pre(Math.hypot(one.x - centre.x, one.y - centre.y) > 1);
-        const ring = { kind: 'ring' as const, count: 4, centre, sweep: 360, turning: true, mirrored: true };
-        const [copy] = copiesOf([one], ring, NO_VARIATION, newId) as [Placement];
-        const [plain] = copiesOf([one], { ...ring, mirrored: false }, NO_VARIATION, newId) as [Placement];
+        const ring = { kind: 'ring' as const, count: 4, centre, sweep: 360, turning: true, flipped: true };
+        const [copy] = makeCopies([one], ring, NO_VARIATION, newId) as [Placement];
+        const [plain] = makeCopies([one], { ...ring, flipped: false }, NO_VARIATION, newId) as [Placement];
         const arm = Math.atan2(plain.y - centre.y, plain.x - centre.x);
         const [ux, uy] = [Math.cos(arm), Math.sin(arm)];
         const corners = cornersAround(copy, LEAF_RECORD);
@@ -81,9 +81,9 @@ describe('copies', () => {
 
   it('vary within what is allowed, the same for the same seed', () => {
     const plan = { kind: 'line' as const, count: 60, by: { x: 5, y: 0 } };
-    const varied = copiesOf([leafAt('a', {})], plan, { size: 0.25, turn: 30, seed: 9 }, () => 'x');
-    expect(varied).toEqual(copiesOf([leafAt('a', {})], plan, { size: 0.25, turn: 30, seed: 9 }, () => 'x'));
-    expect(varied.every(({ scale, turn }) => scale >= 0.75 && scale <= 1.25 && Math.abs(turn) <= 30)).toBe(true);
+    const varied = makeCopies([leafAt('a', {})], plan, { size: 0.25, rotation: 30, seed: 9 }, () => 'x');
+    expect(varied).toEqual(makeCopies([leafAt('a', {})], plan, { size: 0.25, rotation: 30, seed: 9 }, () => 'x'));
+    expect(varied.every(({ scale, rotation }) => scale >= 0.75 && scale <= 1.25 && Math.abs(rotation) <= 30)).toBe(true);
     expect(new Set(varied.map(({ scale }) => scale)).size).toBeGreaterThan(50);
   });
 
@@ -93,8 +93,8 @@ describe('copies', () => {
         fc.pre(start.placements.length > 1);
         const design = apply(start, { type: 'repeat', repeat: start.repeat });
         const ids = design.placements.slice(0, 2).map(({ id }) => id);
-        const copies = copiesOf(design.placements.slice(0, 2), { kind: 'line', count: n, by }, NO_VARIATION, newId);
-        const command = layCopies(design, ids, copies);
+        const copies = makeCopies(design.placements.slice(0, 2), { kind: 'line', count: n, by }, NO_VARIATION, newId);
+        const command = insertCopies(design, ids, copies);
         const after = apply(design, command);
         expect(after.placements.slice(2, 2 + copies.length).map(({ id }) => id)).toEqual(copies.map(({ id }) => id));
         const lattice = latticeOf(design.repeat);
@@ -112,8 +112,8 @@ describe('copies', () => {
       x: 50 * Math.sin((n * Math.PI) / 180),
       y: 50 - 50 * Math.cos((n * Math.PI) / 180),
     }));
-    const original = leafAt('o', { x: 7, y: 9, turn: 12 });
-    const copies = copiesOf(
+    const original = leafAt('o', { x: 7, y: 9, rotation: 12 });
+    const copies = makeCopies(
       [original],
       { kind: 'path', count: 7, path: quarter, turning: true },
       NO_VARIATION,
@@ -127,10 +127,10 @@ describe('copies', () => {
     });
     expect(copies[5]).toMatchObject({ x: 57, y: 59 });
     // From the direction of the first step to that along the line here: the middle one has turned by 45° less half a step's.
-    expect(copies[2]?.turn).toBeCloseTo(12 + 45 - 7.5, 0);
+    expect(copies[2]?.rotation).toBeCloseTo(12 + 45 - 7.5, 0);
     expect(
-      copiesOf([original], { kind: 'path', count: 7, path: quarter, turning: false }, NO_VARIATION, String).every(
-        ({ turn }) => turn === 12,
+      makeCopies([original], { kind: 'path', count: 7, path: quarter, turning: false }, NO_VARIATION, String).every(
+        ({ rotation }) => rotation === 12,
       ),
     ).toBe(true);
   });
@@ -144,7 +144,7 @@ describe('copies', () => {
         }),
         (line) => {
           fc.pre(line.some(({ x, y }) => x !== line[0]?.x || y !== line[0]?.y));
-          const steady = steadied(line);
+          const steady = smoothPolyline(line);
           expect(steady[0]).toEqual(line[0]);
           expect(
             Math.hypot(
@@ -161,7 +161,7 @@ describe('copies', () => {
       ),
     );
     expect(() =>
-      steadied([
+      smoothPolyline([
         { x: 1, y: 1 },
         { x: 1, y: 1 },
       ]),

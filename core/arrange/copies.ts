@@ -1,11 +1,11 @@
 import type { Command } from '../document/command.ts';
 import type { Design } from '../document/design.ts';
 import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
-import { rotation, transform } from '../geometry/matrix.ts';
+import { rotationMatrix, transform } from '../geometry/matrix.ts';
 import type { Point } from '../geometry/point.ts';
-import { evenlyAlong } from '../geometry/polyline.ts';
+import { pointsAlong } from '../geometry/polyline.ts';
 import { seeded } from '../random/seeded.ts';
-import { withinTurn } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/turn.ts';
 
 /** Copies one after another, each so far from the last. */
 export interface LineOfCopies {
@@ -25,7 +25,7 @@ export interface RingOfCopies {
   /** Whether they turn with it. */
   readonly turning: boolean;
   /** Whether every other one is mirrored, across the line from the centre. */
-  readonly mirrored: boolean;
+  readonly flipped: boolean;
 }
 
 /** Copies in columns and rows. */
@@ -51,11 +51,11 @@ export type CopyPlan = LineOfCopies | RingOfCopies | GridOfCopies | PathOfCopies
 /** How much copies differ from the original: shares of the size, degrees; the same seed gives the same. */
 export interface Variation {
   readonly size: number;
-  readonly turn: number;
+  readonly rotation: number;
   readonly seed: number;
 }
 
-export const NO_VARIATION: Variation = { size: 0, turn: 0, seed: 1 };
+export const NO_VARIATION: Variation = { size: 0, rotation: 0, seed: 1 };
 export const MOST_COPIES = 400;
 
 /**
@@ -63,10 +63,10 @@ export const MOST_COPIES = 400;
  *
  * @param idOf the id of the nth copy, counted from 0
  */
-export function copiesOf(
+export function makeCopies(
   originals: readonly Placement[],
   plan: CopyPlan,
-  { size, turn, seed }: Variation,
+  { size, rotation, seed }: Variation,
   idOf: (n: number) => string,
 ): Placement[] {
   const random = seeded(seed);
@@ -75,13 +75,13 @@ export function copiesOf(
     originals.map((one, n): Placement => {
       const copy = place(one);
       const scale = Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, copy.scale * (1 + vary(size))));
-      return { ...copy, id: idOf(step * originals.length + n), scale, turn: withinTurn(copy.turn + vary(turn)) };
+      return { ...copy, id: idOf(step * originals.length + n), scale, rotation: normaliseAngle(copy.rotation + vary(rotation)) };
     }),
   );
 }
 
 /** The command that lays copies directly above the topmost of their originals. */
-export function layCopies(design: Design, originals: readonly string[], copies: readonly Placement[]): Command {
+export function insertCopies(design: Design, originals: readonly string[], copies: readonly Placement[]): Command {
   const topmost = design.placements.findLastIndex(({ id }) => originals.includes(id));
   return { type: 'insert', placements: copies.map((placement, n) => ({ index: topmost + 1 + n, placement })) };
 }
@@ -113,7 +113,7 @@ function shifted(by: Point): (one: Placement) => Placement {
 /** Each at an even distance along the path from the one before. */
 function along({ path, count, turning }: PathOfCopies): ((one: Placement) => Placement)[] {
   if (count < 2) return [];
-  const points = evenlyAlong(path, count);
+  const points = pointsAlong(path, count);
   const heading = (n: number): number => {
     const [a, b] = [points[Math.max(0, n - 1)] as Point, points[Math.min(count - 1, n + 1)] as Point];
     return (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
@@ -125,20 +125,20 @@ function along({ path, count, turning }: PathOfCopies): ((one: Placement) => Pla
       ...one,
       x: one.x + at.x - start.x,
       y: one.y + at.y - start.y,
-      turn: one.turn + (turning ? heading(n + 1) - heading(0) : 0),
+      rotation: one.rotation + (turning ? heading(n + 1) - heading(0) : 0),
     }));
 }
 
-function around({ centre, count, sweep, turning, mirrored }: RingOfCopies, n: number): (one: Placement) => Placement {
+function around({ centre, count, sweep, turning, flipped }: RingOfCopies, n: number): (one: Placement) => Placement {
   const angle = (sweep * n) / count;
-  const matrix = rotation(angle);
+  const matrix = rotationMatrix(angle);
   return (one) => {
     const arm = transform(matrix, { x: one.x - centre.x, y: one.y - centre.y });
-    const turn = one.turn + (turning ? angle : 0);
-    const placed = { ...one, x: centre.x + arm.x, y: centre.y + arm.y, turn };
-    if (!mirrored || n % 2 === 0) return placed;
+    const turn = one.rotation + (turning ? angle : 0);
+    const placed = { ...one, x: centre.x + arm.x, y: centre.y + arm.y, rotation: turn };
+    if (!flipped || n % 2 === 0) return placed;
     // A mirror along the arm: what lay at an angle to it lies at the same to its other side.
     const arms = (Math.atan2(arm.y, arm.x) * 180) / Math.PI;
-    return { ...placed, mirrored: !one.mirrored, turn: 2 * arms - turn + 180, skew: 0 - one.skew };
+    return { ...placed, flipped: !one.flipped, rotation: 2 * arms - turn + 180, skew: 0 - one.skew };
   };
 }

@@ -4,9 +4,9 @@ import { apply } from '../document/command.ts';
 import { shapeMatrix } from '../document/placement.ts';
 import { transform } from '../geometry/matrix.ts';
 import { silhouetteOf } from '../motif/silhouette.ts';
-import { displacement, latticeOf } from '../repeat/lattice.ts';
+import { latticeTranslate, latticeOf } from '../repeat/lattice.ts';
 import { anyDesign, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
-import { enclosed } from './enclosed.ts';
+import { selectInLasso } from './enclosed.ts';
 
 const SIDE = 8;
 const anyRaster = fc
@@ -62,7 +62,7 @@ describe('what a loop encloses', () => {
             );
             for (let i = -8; i <= 8; i += 1) {
               for (let j = -12; j <= 12; j += 1) {
-                const by = displacement(lattice, { i, j });
+                const by = latticeTranslate(lattice, { i, j });
                 if (
                   corners.every(
                     ({ x, y }) =>
@@ -78,7 +78,7 @@ describe('what a loop encloses', () => {
             return false;
           });
           expect(
-            enclosed(design.placements, motifs, lattice, loopOf(left, top, left + wide, top + high)).map(
+            selectInLasso(design.placements, motifs, lattice, loopOf(left, top, left + wide, top + high)).map(
               ({ id }) => id,
             ),
           ).toEqual(brute.map(({ id }) => id));
@@ -103,7 +103,7 @@ describe('what a loop encloses', () => {
       { x: 400, y: 400 },
       { x: 50, y: 400 },
     ];
-    expect(enclosed(placements, motifs, lattice, loop).map(({ id }) => id)).toEqual(['in']);
-    expect(enclosed(placements, motifs, lattice, loop.slice(0, 2))).toEqual([]);
+    expect(selectInLasso(placements, motifs, lattice, loop).map(({ id }) => id)).toEqual(['in']);
+    expect(selectInLasso(placements, motifs, lattice, loop.slice(0, 2))).toEqual([]);
   });
 });

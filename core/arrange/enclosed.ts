@@ -1,12 +1,12 @@
-import { withImages } from '../document/imaged.ts';
+import { withSymmetry } from '../document/imaged.ts';
 import { boxAroundCentre, shapeMatrix, type Placement } from '../document/placement.ts';
 import { boxAround, shiftBox } from '../geometry/box.ts';
-import { compose, translation, type Matrix } from '../geometry/matrix.ts';
+import { compose, translationMatrix, type Matrix } from '../geometry/matrix.ts';
 import type { Point } from '../geometry/point.ts';
 import { edgePointsOf } from '../motif/silhouette.ts';
-import { echoesTouching } from '../repeat/echoes.ts';
-import { displacement, type Lattice } from '../repeat/lattice.ts';
-import { appearance, type Appearance, type Pickable } from './pick.ts';
+import { indicesTouching } from '../repeat/echoes.ts';
+import { latticeTranslate, type Lattice } from '../repeat/lattice.ts';
+import { toInstance, type Instance, type Pickable } from './pick.ts';
 
 /**
  * The placements of which some appearance is drawn wholly within a loop, in stack order, each once and by the first
@@ -14,32 +14,32 @@ import { appearance, type Appearance, type Pickable } from './pick.ts';
  *
  * @param loop corners in mm on the plane, across any number of repeats; closed by itself
  */
-export function enclosed(
+export function selectInLasso(
   placements: readonly Placement[],
   motifs: ReadonlyMap<string, Pickable>,
   lattice: Lattice,
   loop: readonly Point[],
-): Appearance[] {
+): Instance[] {
   if (loop.length < 3) return [];
   const window = boxAround(loop);
-  const found: Appearance[] = [];
+  const found: Instance[] = [];
   const held = new Set<string>();
-  for (const [n, placement] of withImages(lattice, placements).entries()) {
+  for (const [n, placement] of withSymmetry(lattice, placements).entries()) {
     if (held.has(placement.id)) continue;
     const pickable = motifs.get(placement.motif);
     if (!pickable) continue;
     const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
-    const steps = echoesTouching(lattice, box, window).find((one) => {
-      const by = displacement(lattice, one);
+    const steps = indicesTouching(lattice, box, window).find((one) => {
+      const by = latticeTranslate(lattice, one);
       return isEnclosed(
         loop,
         pickable,
-        compose(translation(placement.x + by.x, placement.y + by.y), shapeMatrix(placement, pickable.motif)),
+        compose(translationMatrix(placement.x + by.x, placement.y + by.y), shapeMatrix(placement, pickable.motif)),
       );
     });
     if (!steps) continue;
     held.add(placement.id);
-    found.push(appearance(placement.id, steps, n % lattice.images.length));
+    found.push(toInstance(placement.id, steps, n % lattice.ops.length));
   }
   return found;
 }

@@ -1,4 +1,4 @@
-import { gathered } from '../bundle/gather.ts';
+import { gatherInstances } from '../bundle/gather.ts';
 import type { Command } from '../document/command.ts';
 import type { Design } from '../document/design.ts';
 import { boxAroundCentre } from '../document/placement.ts';
@@ -19,7 +19,7 @@ export function fitCell(
   motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>,
   gap: number,
 ): Command | undefined {
-  const together = gathered(latticeOf(design.repeat), design.placements);
+  const together = gatherInstances(latticeOf(design.repeat), design.placements);
   const boxes = together.flatMap((one) => {
     const motif = motifs.get(one.motif);
     return motif ? [shiftBox(boxAroundCentre(one, motif), one)] : [];

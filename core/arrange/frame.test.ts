@@ -1,36 +1,36 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cornersAround, type Placement } from '../document/placement.ts';
-import { posed } from '../geometry/pose.ts';
+import { applyPose } from '../geometry/pose.ts';
 import type { Point } from '../geometry/point.ts';
-import { withinTurn } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/turn.ts';
 import { anyPlacementFields, anyPoint, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
 import {
-  atShare,
+  pointInFrame,
   frameOf,
   MIDDLE,
-  shareAt,
-  sized,
+  framePointAt,
+  scaleByPin,
   sizeOf,
-  slanted,
-  turnAround,
-  widened,
+  skewByPin,
+  angleAround,
+  stretchByPin,
   type Frame,
-  type Share,
+  type FramePoint,
 } from './frame.ts';
-import { about, remapped } from './remap.ts';
+import { poseAbout, transformPlacements } from './remap.ts';
 
 const LEAVES = new Map([['leaf', LEAF_RECORD]]);
 const anyLeaves = fc
   .array(anyPlacementFields, { minLength: 1, maxLength: 4 })
   .map((list) => list.map((fields, n) => leafAt(`p${n}`, { ...fields, skew: fields.skew / 2 })));
-const SIDES: readonly Share[] = [
+const SIDES: readonly FramePoint[] = [
   { u: 1, v: 0.5 },
   { u: 0, v: 0.5 },
   { u: 0.5, v: 0 },
   { u: 0.5, v: 1 },
 ];
-const across = ({ u, v }: Share): Share => ({ u: 1 - u, v: 1 - v });
+const across = ({ u, v }: FramePoint): FramePoint => ({ u: 1 - u, v: 1 - v });
 const framed = (placements: readonly Placement[]): Frame => frameOf(placements, LEAVES) as Frame;
 const corners = (one: Placement): Point[] =>
   cornersAround(one, LEAF_RECORD).map(({ x, y }) => ({ x: x + one.x, y: y + one.y }));
@@ -47,14 +47,14 @@ describe('a pose of the plane', () => {
         fc.double({ min: 0.5, max: 2, noNaN: true }),
         fc.double({ min: 0.7, max: 1.4, noNaN: true }),
         fc.boolean(),
-        (leaves, at, turn, scale, stretch, mirrored) => {
-          const by = about(at, { turn, scale, stretch, mirrored });
-          const changes = remapped(leaves, by);
+        (leaves, at, rotation, scale, aspect, flipped) => {
+          const by = poseAbout(at, { rotation, scale, aspect, flipped });
+          const changes = transformPlacements(leaves, by);
           fc.pre(changes !== undefined);
-          near(posed(by, at), at);
+          near(applyPose(by, at), at);
           for (const one of leaves) {
             const after = { ...one, ...changes?.[one.id] };
-            corners(after).forEach((corner, n) => near(corner, posed(by, corners(one)[n] as Point)));
+            corners(after).forEach((corner, n) => near(corner, applyPose(by, corners(one)[n] as Point)));
           }
         },
       ),
@@ -63,13 +63,13 @@ describe('a pose of the plane', () => {
 
   it('is refused where a motif would be too small', () => {
     expect(
-      remapped([leafAt('a', {}), leafAt('b', { scale: 0.02 })], about({ x: 0, y: 0 }, { scale: 0.4 })),
+      transformPlacements([leafAt('a', {}), leafAt('b', { scale: 0.02 })], poseAbout({ x: 0, y: 0 }, { scale: 0.4 })),
     ).toBeUndefined();
   });
 
   it('keeps right angles right: nothing creeps into stretch and skew', () => {
-    const changes = remapped([leafAt('a', { x: 10, y: 0, turn: 45 })], about({ x: 0, y: 0 }, { turn: 90 }));
-    expect(changes?.['a']).toEqual({ x: 0, y: 10, turn: 135, scale: 1, stretch: 1, skew: 0, mirrored: false });
+    const changes = transformPlacements([leafAt('a', { x: 10, y: 0, rotation: 45 })], poseAbout({ x: 0, y: 0 }, { rotation: 90 }));
+    expect(changes?.['a']).toEqual({ x: 0, y: 10, rotation: 135, scale: 1, aspect: 1, skew: 0, flipped: false });
   });
 });
 
@@ -84,13 +84,13 @@ describe('pins', () => {
         (leaves, pin, aboutMiddle, factor) => {
           const frame = framed(leaves);
           const fixed = aboutMiddle ? MIDDLE : across(pin);
-          const [from, still] = [atShare(frame, pin), atShare(frame, fixed)];
+          const [from, still] = [pointInFrame(frame, pin), pointInFrame(frame, fixed)];
           const to = { x: still.x + (from.x - still.x) * factor, y: still.y + (from.y - still.y) * factor };
-          const pose = sized(frame, pin, fixed, to);
+          const pose = scaleByPin(frame, pin, fixed, to);
           expect(pose?.scale).toBeCloseTo(factor, 8);
           if (!pose) return;
-          near(posed(pose, still), still);
-          near(posed(pose, from), to);
+          near(applyPose(pose, still), still);
+          near(applyPose(pose, from), to);
         },
       ),
     );
@@ -105,16 +105,16 @@ describe('pins', () => {
         (leaves, pin, factor) => {
           const frame = framed(leaves);
           const fixed = across(pin);
-          const to = atShare(frame, {
+          const to = pointInFrame(frame, {
             u: fixed.u + (pin.u - fixed.u) * factor,
             v: fixed.v + (pin.v - fixed.v) * factor,
           });
-          const pose = widened(frame, pin, fixed, to);
+          const pose = stretchByPin(frame, pin, fixed, to);
           if (!pose) throw new Error('it cannot be widened');
-          near(posed(pose, atShare(frame, pin)), to);
-          near(posed(pose, atShare(frame, fixed)), atShare(frame, fixed));
+          near(applyPose(pose, pointInFrame(frame, pin)), to);
+          near(applyPose(pose, pointInFrame(frame, fixed)), pointInFrame(frame, fixed));
           const before = sizeOf(frame);
-          const changes = remapped(leaves, pose);
+          const changes = transformPlacements(leaves, pose);
           fc.pre(changes !== undefined && leaves.length === 1);
           const after = sizeOf(framed(leaves.map((one) => ({ ...one, ...changes?.[one.id] }))));
           expect(after.width / before.width).toBeCloseTo(pin.v === 0.5 ? factor : 1, 7);
@@ -132,13 +132,13 @@ describe('pins', () => {
         fc.double({ min: -0.4, max: 0.4, noNaN: true }),
         (leaves, pin, by) => {
           const frame = framed(leaves);
-          const to = atShare(frame, pin.v === 0.5 ? { u: pin.u, v: 0.5 + by } : { u: 0.5 + by, v: pin.v });
-          const pose = slanted(frame, pin, across(pin), atShare(frame, pin), to);
+          const to = pointInFrame(frame, pin.v === 0.5 ? { u: pin.u, v: 0.5 + by } : { u: 0.5 + by, v: pin.v });
+          const pose = skewByPin(frame, pin, across(pin), pointInFrame(frame, pin), to);
           if (!pose) throw new Error('it cannot be slanted');
-          near(posed(pose, atShare(frame, pin)), to);
+          near(applyPose(pose, pointInFrame(frame, pin)), to);
           for (const share of [0, 0.3, 1]) {
-            const still = atShare(frame, pin.v === 0.5 ? { u: 1 - pin.u, v: share } : { u: share, v: 1 - pin.v });
-            near(posed(pose, still), still);
+            const still = pointInFrame(frame, pin.v === 0.5 ? { u: 1 - pin.u, v: share } : { u: share, v: 1 - pin.v });
+            near(applyPose(pose, still), still);
           }
         },
       ),
@@ -146,27 +146,27 @@ describe('pins', () => {
   });
 
   it('turn by as much as the hand went round', () => {
-    expect(turnAround({ x: 1, y: 1 }, { x: 5, y: 1 }, { x: 1, y: 5 })).toBeCloseTo(90, 9);
-    expect(turnAround({ x: 0, y: 0 }, { x: -5, y: 1 }, { x: -5, y: -1 })).toBeCloseTo(
+    expect(angleAround({ x: 1, y: 1 }, { x: 5, y: 1 }, { x: 1, y: 5 })).toBeCloseTo(90, 9);
+    expect(angleAround({ x: 0, y: 0 }, { x: -5, y: 1 }, { x: -5, y: -1 })).toBeCloseTo(
       2 * Math.atan2(1, 5) * (180 / Math.PI),
       9,
     );
-    expect(withinTurn(-180)).toBe(180);
-    expect(withinTurn(540)).toBe(180);
-    expect(withinTurn(-360)).toBe(0);
+    expect(normaliseAngle(-180)).toBe(180);
+    expect(normaliseAngle(540)).toBe(180);
+    expect(normaliseAngle(-360)).toBe(0);
   });
 
   it('that would flatten it or turn it inside out are not followed', () => {
     const frame = framed([leafAt('a', {})]);
-    expect(sized(frame, { u: 1, v: 1 }, { u: 0, v: 0 }, atShare(frame, { u: -1, v: -1 }))).toBeUndefined();
-    expect(widened(frame, { u: 1, v: 0.5 }, { u: 0, v: 0.5 }, atShare(frame, { u: 0, v: 0.5 }))).toBeUndefined();
+    expect(scaleByPin(frame, { u: 1, v: 1 }, { u: 0, v: 0 }, pointInFrame(frame, { u: -1, v: -1 }))).toBeUndefined();
+    expect(stretchByPin(frame, { u: 1, v: 0.5 }, { u: 0, v: 0.5 }, pointInFrame(frame, { u: 0, v: 0.5 }))).toBeUndefined();
   });
 
   it('find the share that lies at a place', () => {
     fc.assert(
       fc.property(anyLeaves, anyPoint, (leaves, at) => {
         const frame = framed(leaves);
-        near(atShare(frame, shareAt(frame, at) as Share), at);
+        near(pointInFrame(frame, framePointAt(frame, at) as FramePoint), at);
       }),
     );
   });

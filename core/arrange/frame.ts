@@ -1,11 +1,11 @@
 import { cornersAround, type Placement } from '../document/placement.ts';
 import { boxAround } from '../geometry/box.ts';
-import { compose, invert, transform, translation, type Matrix } from '../geometry/matrix.ts';
+import { compose, invert, transform, translationMatrix, type Matrix } from '../geometry/matrix.ts';
 import { poseOf, type Pose } from '../geometry/pose.ts';
 import type { Point } from '../geometry/point.ts';
-import { withinTurn } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/turn.ts';
 import type { Motif } from '../motif/motif.ts';
-import { about } from './remap.ts';
+import { poseAbout } from './remap.ts';
 
 /**
  * What pins are set in: the parallelogram around one motif, or the upright box around several. A point of it is told
@@ -14,12 +14,12 @@ import { about } from './remap.ts';
 export type Frame = Matrix;
 
 /** Shares across and down a frame. */
-export interface Share {
+export interface FramePoint {
   readonly u: number;
   readonly v: number;
 }
 
-export const MIDDLE: Share = { u: 0.5, v: 0.5 };
+export const MIDDLE: FramePoint = { u: 0.5, v: 0.5 };
 
 /** Closer to nothing than this a pin is not followed. */
 const LEAST_FACTOR = 1e-3;
@@ -47,12 +47,12 @@ export function frameOf(
 }
 
 /** Where a point of the frame lies. */
-export function atShare(frame: Frame, { u, v }: Share): Point {
+export function pointInFrame(frame: Frame, { u, v }: FramePoint): Point {
   return transform(frame, { x: u, y: v });
 }
 
 /** Which point of the frame lies there; undefined where the frame is flat. */
-export function shareAt(frame: Frame, point: Point): Share | undefined {
+export function framePointAt(frame: Frame, point: Point): FramePoint | undefined {
   const back = invert(frame);
   if (!back) return undefined;
   const { x, y } = transform(back, point);
@@ -65,30 +65,30 @@ export function sizeOf([a, b, c, d]: Frame): { width: number; height: number } {
 }
 
 /** The pose of the plane that brings a pin as near to `to` as proportions allow, and leaves `fixed` where it is. */
-export function sized(frame: Frame, pin: Share, fixed: Share, to: Point): Pose | undefined {
-  const [from, still] = [atShare(frame, pin), atShare(frame, fixed)];
+export function scaleByPin(frame: Frame, pin: FramePoint, fixed: FramePoint, to: Point): Pose | undefined {
+  const [from, still] = [pointInFrame(frame, pin), pointInFrame(frame, fixed)];
   const [dx, dy] = [from.x - still.x, from.y - still.y];
   const scale = ((to.x - still.x) * dx + (to.y - still.y) * dy) / (dx * dx + dy * dy);
-  return scale > LEAST_FACTOR ? about(still, { scale }) : undefined;
+  return scale > LEAST_FACTOR ? poseAbout(still, { scale }) : undefined;
 }
 
 /** The pose that makes the frame wider (a pin on its left or right) or higher (above or below) until the pin is level with `to`. */
-export function widened(frame: Frame, pin: Share, fixed: Share, to: Point): Pose | undefined {
-  const share = shareAt(frame, to);
+export function stretchByPin(frame: Frame, pin: FramePoint, fixed: FramePoint, to: Point): Pose | undefined {
+  const share = framePointAt(frame, to);
   if (!share) return undefined;
   const upright = pin.v === 0.5;
   const factor = upright ? (share.u - fixed.u) / (pin.u - fixed.u) : (share.v - fixed.v) / (pin.v - fixed.v);
-  return stretched(frame, upright ? factor : 1, upright ? 1 : factor, fixed);
+  return stretchBy(frame, upright ? factor : 1, upright ? 1 : factor, fixed);
 }
 
 /** The pose that makes the frame so many times as wide and as high, along its own sides. */
-export function stretched(frame: Frame, across: number, down: number, fixed: Share): Pose | undefined {
+export function stretchBy(frame: Frame, across: number, down: number, fixed: FramePoint): Pose | undefined {
   return across > LEAST_FACTOR && down > LEAST_FACTOR ? within(frame, [across, 0, 0, down, 0, 0], fixed) : undefined;
 }
 
 /** The pose that slants the frame along the pin's side until the pin has gone along it as far as the hand has. */
-export function slanted(frame: Frame, pin: Share, fixed: Share, from: Point, to: Point): Pose | undefined {
-  const [a, b] = [shareAt(frame, from), shareAt(frame, to)];
+export function skewByPin(frame: Frame, pin: FramePoint, fixed: FramePoint, from: Point, to: Point): Pose | undefined {
+  const [a, b] = [framePointAt(frame, from), framePointAt(frame, to)];
   if (!a || !b) return undefined;
   return pin.v === 0.5
     ? within(frame, [1, (b.v - a.v) / (pin.u - fixed.u), 0, 1, 0, 0], fixed)
@@ -96,13 +96,13 @@ export function slanted(frame: Frame, pin: Share, fixed: Share, from: Point, to:
 }
 
 /** Degrees by which a hand has gone round a point, clockwise. */
-export function turnAround(around: Point, from: Point, to: Point): number {
+export function angleAround(around: Point, from: Point, to: Point): number {
   const angle = (p: Point): number => (Math.atan2(p.y - around.y, p.x - around.x) * 180) / Math.PI;
-  return withinTurn(angle(to) - angle(from));
+  return normaliseAngle(angle(to) - angle(from));
 }
 
 /** A map of the frame's own shares as one of the plane. */
-function within(frame: Frame, map: Matrix, { u, v }: Share): Pose | undefined {
+function within(frame: Frame, map: Matrix, { u, v }: FramePoint): Pose | undefined {
   const back = invert(frame);
-  return back && poseOf(compose(frame, compose(translation(u, v), compose(map, compose(translation(-u, -v), back)))));
+  return back && poseOf(compose(frame, compose(translationMatrix(u, v), compose(map, compose(translationMatrix(-u, -v), back)))));
 }

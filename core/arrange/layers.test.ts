@@ -2,24 +2,24 @@ import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { apply, inverse, type Command } from '../document/command.ts';
 import type { Design } from '../document/design.ts';
-import { freeLayer, stacked } from '../document/layer.ts';
-import { canonical, latticeOf } from '../repeat/lattice.ts';
+import { newLayer, sortByLayer } from '../document/layer.ts';
+import { toFundamentalDomain, latticeOf } from '../repeat/lattice.ts';
 import { anyDesign } from '../testing/arbitraries.ts';
-import { addedLayer, changedLayer, mergedDown, movedLayer, removedLayer } from './layers.ts';
-import { laidBy } from './restack.ts';
+import { addLayer, changeLayer, mergeLayerDown, moveLayer, removeLayer } from './layers.ts';
+import { moveBeside } from './restack.ts';
 
-const LAYERS = ['low', 'middle', 'high'].map((id) => freeLayer(id, id));
+const LAYERS = ['low', 'middle', 'high'].map((id) => newLayer(id, id));
 /** A design in three layers. */
 const anyLayered = fc
   .tuple(anyDesign(undefined, 9), fc.array(fc.nat(2), { minLength: 9, maxLength: 9 }))
   .map(([design, places]): Design => ({
     ...design,
     layers: LAYERS,
-    placements: stacked(
+    placements: sortByLayer(
       LAYERS,
       design.placements.map((one, n) => ({
         ...one,
-        ...canonical(latticeOf(design.repeat), one),
+        ...toFundamentalDomain(latticeOf(design.repeat), one),
         layer: LAYERS[places[n] ?? 0]?.id ?? '',
       })),
     ),
@@ -31,18 +31,18 @@ const idsOf = ({ placements }: Design): string[] => placements.map(({ id }) => i
 function done(design: Design, command: Command): Design {
   const after = apply(design, command);
   expect(apply(after, inverse(design, command))).toEqual(design);
-  expect(after.placements).toEqual(stacked(after.layers, after.placements));
+  expect(after.placements).toEqual(sortByLayer(after.layers, after.placements));
   return after;
 }
 
 it('comes directly above the one that is worked in, or on top', () => {
   fc.assert(
     fc.property(anyLayered, anyLayer, (design, above) => {
-      const fresh = freeLayer('fresh', 'Fresh');
+      const fresh = newLayer('fresh', 'Fresh');
       const names = (command: Command) => done(design, command).layers.map(({ id }) => id);
-      const all = names(addedLayer(design, fresh, above));
+      const all = names(addLayer(design, fresh, above));
       expect(all.indexOf('fresh')).toBe(all.indexOf(above) + 1);
-      expect(names(addedLayer(design, fresh, undefined)).at(-1)).toBe('fresh');
+      expect(names(addLayer(design, fresh, undefined)).at(-1)).toBe('fresh');
     }),
   );
 });
@@ -50,10 +50,10 @@ it('comes directly above the one that is worked in, or on top', () => {
 it('goes with all that lies in it, but for the last one, which stays', () => {
   fc.assert(
     fc.property(anyLayered, anyLayer, (design, id) => {
-      const command = removedLayer(design, id);
+      const command = removeLayer(design, id);
       const after = done(design, command as Command);
       expect(idsOf(after)).toEqual(design.placements.filter(({ layer }) => layer !== id).map((one) => one.id));
-      expect(removedLayer({ ...design, layers: [freeLayer('only', 'Only')], placements: [] }, 'only')).toBeUndefined();
+      expect(removeLayer({ ...design, layers: [newLayer('only', 'Only')], placements: [] }, 'only')).toBeUndefined();
     }),
   );
 });
@@ -61,7 +61,7 @@ it('goes with all that lies in it, but for the last one, which stays', () => {
 it('is merged into the one below without anything moving in the stack', () => {
   fc.assert(
     fc.property(anyLayered, anyLayer, (design, id) => {
-      const merged = mergedDown(design, id);
+      const merged = mergeLayerDown(design, id);
       if (id === 'low') {
         expect(merged).toBeUndefined();
         return;
@@ -79,11 +79,11 @@ it('is merged into the one below without anything moving in the stack', () => {
 it('is moved with all that lies in it, and changed in nothing but what is said', () => {
   fc.assert(
     fc.property(anyLayered, anyLayer, fc.nat(2), (design, id, to) => {
-      const command = movedLayer(design, id, to);
+      const command = moveLayer(design, id, to);
       const from = LAYERS.findIndex((layer) => layer.id === id);
       expect(command === undefined).toBe(from === to);
       if (command) expect(done(design, command).layers.findIndex((layer) => layer.id === id)).toBe(to);
-      const hidden = done(design, changedLayer(design, id, { shown: false }));
+      const hidden = done(design, changeLayer(design, id, { shown: false }));
       expect(hidden.layers).toEqual(LAYERS.map((layer) => (layer.id === id ? { ...layer, shown: false } : layer)));
     }),
   );
@@ -103,7 +103,7 @@ it('takes in what is laid directly over or under one of it', () => {
         ];
         fc.pre(one !== undefined && other !== undefined);
         if (!one || !other) return;
-        const command = laidBy(design, [one.id], other.id, where);
+        const command = moveBeside(design, [one.id], other.id, where);
         if (one === other) {
           expect(command).toBeUndefined();
           return;

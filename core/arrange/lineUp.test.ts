@@ -5,10 +5,10 @@ import { boxAroundCentre, type Placement } from '../document/placement.ts';
 import { naturalHeight } from '../motif/motif.ts';
 import { latticeOf } from '../repeat/lattice.ts';
 import { anyDesign, anyRepeat, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
-import { gathered } from '../bundle/gather.ts';
-import { evened, swapped } from './evened.ts';
-import { linedUp, spacedOut, type Axis, type Side } from './lineUp.ts';
-import { allBut, ofInk, ofSameMotif } from './alike.ts';
+import { gatherInstances } from '../bundle/gather.ts';
+import { matchSize, swapPlaces } from './evened.ts';
+import { align, distribute, type Axis, type Side } from './lineUp.ts';
+import { invertSelection, selectByInk, selectSimilar } from './alike.ts';
 
 const LEAVES = new Map([['leaf', LEAF_RECORD]]);
 const anyAxis = fc.constantFrom<Axis>('x', 'y');
@@ -21,7 +21,7 @@ function span(one: Placement, axis: Axis): readonly [number, number] {
   const box = boxAroundCentre(one, LEAF_RECORD);
   return axis === 'x' ? [one.x + box.left, one.x + box.right] : [one.y + box.top, one.y + box.bottom];
 }
-const changed = (one: Placement, changes: ReturnType<typeof linedUp>): Placement => ({ ...one, ...changes[one.id] });
+const changed = (one: Placement, changes: ReturnType<typeof align>): Placement => ({ ...one, ...changes[one.id] });
 
 describe('lining up', () => {
   it('brings one side of all to the same line, to a billionth of a millimetre, across joins in every step', () => {
@@ -33,7 +33,7 @@ describe('lining up', () => {
         fc.constantFrom('chosen' as const, 'first' as const, 'cell' as const),
         (design, axis, side, to) => {
           const lattice = latticeOf(design.repeat);
-          const changes = linedUp(lattice, design.placements, LEAVES, axis, side, to);
+          const changes = align(lattice, design.placements, LEAVES, axis, side, to);
           const at = ([low, high]: readonly [number, number]): number =>
             side === 'low' ? low : side === 'high' ? high : (low + high) / 2;
           const lines = design.placements.map((one) => at(span(changed(one, changes), axis)));
@@ -43,7 +43,7 @@ describe('lining up', () => {
             expect(lines[0]).toBeCloseTo(side === 'low' ? 0 : side === 'high' ? size : size / 2, 9);
           }
           // Nothing moves across: the other coordinate is that of the appearance that was lined up.
-          for (const off of gathered(lattice, design.placements)) {
+          for (const off of gatherInstances(lattice, design.placements)) {
             const after = changed(off, changes);
             expect(axis === 'x' ? after.y : after.x).toBe(axis === 'x' ? off.y : off.x);
           }
@@ -53,7 +53,7 @@ describe('lining up', () => {
   });
 
   it('to the first leaves the first where it is', () => {
-    const changes = linedUp(
+    const changes = align(
       latticeOf({ width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } }),
       [leafAt('a', { x: 30, y: 20 }), leafAt('b', { x: 60, y: 50 })],
       LEAVES,
@@ -65,9 +65,9 @@ describe('lining up', () => {
   });
 
   it('centres in the cell exactly', () => {
-    const changes = linedUp(
+    const changes = align(
       latticeOf({ width: 641, height: 100, step: { kind: 'half-drop', drop: { p: 1, q: 3 } } }),
-      [leafAt('a', { x: 3, y: 20, turn: 90 })],
+      [leafAt('a', { x: 3, y: 20, rotation: 90 })],
       LEAVES,
       'x',
       'middle',
@@ -84,8 +84,8 @@ describe('spacing out', () => {
         const lattice = latticeOf(design.repeat);
         const size = axis === 'x' ? design.repeat.width : design.repeat.height;
         for (const spacing of [{ by: 'gaps' }, { by: 'gap', mm }, { by: 'cell' }] as const) {
-          const changes = spacedOut(lattice, design.placements, LEAVES, axis, spacing);
-          const ordered = gathered(lattice, design.placements)
+          const changes = distribute(lattice, design.placements, LEAVES, axis, spacing);
+          const ordered = gatherInstances(lattice, design.placements)
             .sort((a, b) => span(a, axis)[0] + span(a, axis)[1] - span(b, axis)[0] - span(b, axis)[1])
             .map((one) => span(changed(one, changes), axis));
           const gaps = ordered.slice(1).map(([low], n) => low - (ordered[n] as readonly [number, number])[1]);
@@ -104,9 +104,9 @@ describe('spacing out', () => {
     fc.assert(
       fc.property(laid, anyAxis, (design, axis) => {
         const lattice = latticeOf(design.repeat);
-        const changes = spacedOut(lattice, design.placements, LEAVES, axis, { by: 'middles' });
+        const changes = distribute(lattice, design.placements, LEAVES, axis, { by: 'middles' });
         const middle = (one: Placement): number => (span(one, axis)[0] + span(one, axis)[1]) / 2;
-        const before = gathered(lattice, design.placements).sort((a, b) => middle(a) - middle(b));
+        const before = gatherInstances(lattice, design.placements).sort((a, b) => middle(a) - middle(b));
         // Which of two at the same place comes first is for rounding to say.
         fc.pre(before.every((one, n) => n === 0 || middle(one) - middle(before[n - 1] as Placement) > 1e-3));
         const after = before.map((one) => middle(changed(one, changes)));
@@ -120,7 +120,7 @@ describe('spacing out', () => {
 
   it('leaves one alone as it is', () => {
     const lattice = latticeOf({ width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } });
-    expect(spacedOut(lattice, [leafAt('a', {})], LEAVES, 'x', { by: 'cell' })).toEqual({});
+    expect(distribute(lattice, [leafAt('a', {})], LEAVES, 'x', { by: 'cell' })).toEqual({});
   });
 });
 
@@ -133,7 +133,7 @@ describe('evening', () => {
     ]);
     const [a, b] = [leafAt('a', { scale: 1.5 }), { ...leafAt('b', { scale: 0.4 }), motif: 'wide' }];
     for (const measure of ['width', 'height', 'area'] as const) {
-      const changes = evened([a, b], motifs, measure);
+      const changes = matchSize([a, b], motifs, measure);
       const size = (scale: number, motif: typeof wide): number =>
         ({
           width: motif.width * scale,
@@ -146,7 +146,7 @@ describe('evening', () => {
   });
 
   it('swaps the places of two and nothing else', () => {
-    expect(swapped([leafAt('a', { x: 1, y: 2, turn: 9 }), leafAt('b', { x: 3, y: 4 })])).toEqual({
+    expect(swapPlaces([leafAt('a', { x: 1, y: 2, rotation: 9 }), leafAt('b', { x: 3, y: 4 })])).toEqual({
       a: { x: 3, y: 4 },
       b: { x: 1, y: 2 },
     });
@@ -170,11 +170,11 @@ describe('choosing what is alike', () => {
           ['bare', { ...LEAF_RECORD, inks: [] }],
         ]);
         const leaves = design.placements.filter(({ motif }) => motif === 'leaf').map(({ id }) => id);
-        expect(ofSameMotif(design, [leaves[0] as string])).toEqual(leaves);
-        expect(ofInk(design, motifs, 'green')).toEqual(leaves);
-        expect(ofInk(design, motifs, 'other')).toEqual([]);
+        expect(selectSimilar(design, [leaves[0] as string])).toEqual(leaves);
+        expect(selectByInk(design, motifs, 'green')).toEqual(leaves);
+        expect(selectByInk(design, motifs, 'other')).toEqual([]);
         const some = design.placements.map(({ id }) => id).filter(() => stream.next().value);
-        expect([...allBut(design.placements, some), ...some].sort()).toEqual(
+        expect([...invertSelection(design.placements, some), ...some].sort()).toEqual(
           design.placements.map(({ id }) => id).sort(),
         );
       }),

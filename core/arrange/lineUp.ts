@@ -1,7 +1,7 @@
 import { boxAroundCentre, type Placement, type PlacementChange } from '../document/placement.ts';
 import { boxAround, type Box } from '../geometry/box.ts';
 import type { Motif } from '../motif/motif.ts';
-import { gathered } from '../bundle/gather.ts';
+import { gatherInstances } from '../bundle/gather.ts';
 import type { Lattice } from '../repeat/lattice.ts';
 
 type Sized = Pick<Motif, 'width' | 'view'>;
@@ -10,7 +10,7 @@ export type Axis = 'x' | 'y';
 export type Side = 'low' | 'middle' | 'high';
 /** What is lined up to: all that is chosen, the cell, or the one that was chosen first. */
 export type Reference = 'chosen' | 'cell' | 'first';
-export type Changes = Record<string, PlacementChange>;
+export type PlacementChanges = Record<string, PlacementChange>;
 
 interface Laid {
   readonly one: Placement;
@@ -23,14 +23,14 @@ interface Laid {
  * Lines placements up by one side of their boxes. Those that straddle a join are taken where they lie next to each
  * other. In the cell, they are lined up to its edges or its middle.
  */
-export function linedUp(
+export function align(
   lattice: Lattice,
   placements: readonly Placement[],
   motifs: ReadonlyMap<string, Sized>,
   axis: Axis,
   side: Side,
   to: Reference,
-): Changes {
+): PlacementChanges {
   const laid = laidAlong(lattice, placements, motifs, axis);
   const [first] = laid;
   if (!first) return {};
@@ -59,13 +59,13 @@ export type Spacing =
  * Spaces placements along an axis, in the order in which they lie. Round the cell, the gap from the last to the echo of the first is
  * as large as all others; where the motifs are wider than the cell, the gaps are evenly below nothing.
  */
-export function spacedOut(
+export function distribute(
   lattice: Lattice,
   placements: readonly Placement[],
   motifs: ReadonlyMap<string, Sized>,
   axis: Axis,
   spacing: Spacing,
-): Changes {
+): PlacementChanges {
   const laid = laidAlong(lattice, placements, motifs, axis).sort((a, b) => a.low + a.high - b.low - b.high);
   const [first, last] = [laid[0], laid.at(-1)];
   if (!first || !last || laid.length < 2) return {};
@@ -102,7 +102,7 @@ function laidAlong(
   motifs: ReadonlyMap<string, Sized>,
   axis: Axis,
 ): Laid[] {
-  return gathered(lattice, placements).flatMap((one) => {
+  return gatherInstances(lattice, placements).flatMap((one) => {
     const motif = motifs.get(one.motif);
     if (!motif) return [];
     const box: Box = boxAroundCentre(one, motif);

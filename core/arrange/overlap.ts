@@ -1,10 +1,10 @@
-import { withImages } from '../document/imaged.ts';
+import { withSymmetry } from '../document/imaged.ts';
 import { boxAroundCentre, shapeMatrix, type Placement } from '../document/placement.ts';
 import { shiftBox } from '../geometry/box.ts';
-import { compose, invert, transform, translation } from '../geometry/matrix.ts';
+import { compose, invert, transform, translationMatrix } from '../geometry/matrix.ts';
 import { isSolidNear } from '../motif/silhouette.ts';
-import { echoesTouching } from '../repeat/echoes.ts';
-import { displacement, type Lattice } from '../repeat/lattice.ts';
+import { indicesTouching } from '../repeat/echoes.ts';
+import { latticeTranslate, type Lattice } from '../repeat/lattice.ts';
 import type { Pickable } from './pick.ts';
 
 /** Places looked at across and down a motif. */
@@ -12,8 +12,8 @@ const PLACES = 64;
 const HERE = { u: 0.5 / PLACES, v: 0.5 / PLACES };
 
 /** Whether what is drawn of two placements, any echoes and reflections of them, lies over each other: as far as a raster of 64 × 64 places tells. */
-export function overlap(lattice: Lattice, a: Placement, b: Placement, motifs: ReadonlyMap<string, Pickable>): boolean {
-  return withImages(lattice, [b]).some((shown) => echoesOverlap(lattice, a, shown, motifs));
+export function overlaps(lattice: Lattice, a: Placement, b: Placement, motifs: ReadonlyMap<string, Pickable>): boolean {
+  return withSymmetry(lattice, [b]).some((shown) => echoesOverlap(lattice, a, shown, motifs));
 }
 
 function echoesOverlap(lattice: Lattice, a: Placement, b: Placement, motifs: ReadonlyMap<string, Pickable>): boolean {
@@ -22,9 +22,9 @@ function echoesOverlap(lattice: Lattice, a: Placement, b: Placement, motifs: Rea
   const back = invert(shapeMatrix(b, under.motif));
   if (!back) return false;
   const [boxA, boxB] = [shiftBox(boxAroundCentre(a, over.motif), a), shiftBox(boxAroundCentre(b, under.motif), b)];
-  return echoesTouching(lattice, boxB, boxA).some((steps) => {
-    const by = displacement(lattice, steps);
-    const across = compose(back, compose(translation(a.x - b.x - by.x, a.y - b.y - by.y), shapeMatrix(a, over.motif)));
+  return indicesTouching(lattice, boxB, boxA).some((steps) => {
+    const by = latticeTranslate(lattice, steps);
+    const across = compose(back, compose(translationMatrix(a.x - b.x - by.x, a.y - b.y - by.y), shapeMatrix(a, over.motif)));
     for (let row = 0; row < PLACES; row += 1) {
       for (let column = 0; column < PLACES; column += 1) {
         const [u, v] = [(column + 0.5) / PLACES, (row + 0.5) / PLACES];

@@ -1,13 +1,13 @@
 import Flatbush from 'flatbush';
-import { withImages } from '../document/imaged.ts';
+import { withSymmetry } from '../document/imaged.ts';
 import { boxAroundCentre, shapeMatrix, type Placement } from '../document/placement.ts';
 import { shiftBox, type Box } from '../geometry/box.ts';
 import { invert, transform } from '../geometry/matrix.ts';
 import type { Point } from '../geometry/point.ts';
 import type { Motif } from '../motif/motif.ts';
 import { isSolidNear, type Silhouette } from '../motif/silhouette.ts';
-import { echoesTouching } from '../repeat/echoes.ts';
-import { displacement, type Lattice, type Steps } from '../repeat/lattice.ts';
+import { indicesTouching } from '../repeat/echoes.ts';
+import { latticeTranslate, type Lattice, type LatticeIndex } from '../repeat/lattice.ts';
 
 /** A motif as far as picking is concerned. */
 export interface Pickable {
@@ -17,9 +17,9 @@ export interface Pickable {
 }
 
 /** An appearance of a placement. */
-export interface Appearance {
+export interface Instance {
   readonly id: string;
-  readonly steps: Steps;
+  readonly steps: LatticeIndex;
   /** Which of the lattice's images it shows; the motif itself where missing. */
   readonly image?: number;
 }
@@ -43,14 +43,14 @@ export class Picker {
     readonly lattice: Lattice,
   ) {
     this.#cell = { left: 0, top: 0, right: lattice.width, bottom: lattice.height };
-    this.#placements = withImages(lattice, placements);
+    this.#placements = withSymmetry(lattice, placements);
     const boxes: Box[] = [];
     this.#placements.forEach((placement, n) => {
       const pickable = motifs.get(placement.motif);
       if (!pickable) return;
       const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
-      for (const steps of echoesTouching(lattice, box, this.#cell)) {
-        boxes.push(shiftBox(box, displacement(lattice, steps)));
+      for (const steps of indicesTouching(lattice, box, this.#cell)) {
+        boxes.push(shiftBox(box, latticeTranslate(lattice, steps)));
         this.#owners.push(n);
       }
     });
@@ -66,19 +66,19 @@ export class Picker {
    * @param point mm on the plane, anywhere
    * @param reach mm; small motifs would be hard to hit exactly
    */
-  at(point: Point, reach: number): Appearance[] {
+  at(point: Point, reach: number): Instance[] {
     const window = { left: point.x - reach, top: point.y - reach, right: point.x + reach, bottom: point.y + reach };
-    const found: Appearance[] = [];
+    const found: Instance[] = [];
     for (const n of this.#near(window)) {
       const placement = this.#placements[n] as Placement;
       const pickable = this.motifs.get(placement.motif);
       if (!pickable) continue;
       const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
       // The echoes laid last lie on top, so they are asked first.
-      for (const steps of echoesTouching(this.lattice, box, window).reverse()) {
-        const by = displacement(this.lattice, steps);
+      for (const steps of indicesTouching(this.lattice, box, window).reverse()) {
+        const by = latticeTranslate(this.lattice, steps);
         if (isHit(placement, pickable, { x: point.x - placement.x - by.x, y: point.y - placement.y - by.y }, reach)) {
-          found.push(appearance(placement.id, steps, n % this.lattice.images.length));
+          found.push(toInstance(placement.id, steps, n % this.lattice.ops.length));
         }
       }
     }
@@ -89,8 +89,8 @@ export class Picker {
   #near(window: Box): number[] {
     const near = new Set<number>();
     // Everywhere that the window, brought back by the lattice, looks into the cell.
-    for (const steps of echoesTouching(this.lattice, window, this.#cell)) {
-      const { left, top, right, bottom } = shiftBox(window, displacement(this.lattice, steps));
+    for (const steps of indicesTouching(this.lattice, window, this.#cell)) {
+      const { left, top, right, bottom } = shiftBox(window, latticeTranslate(this.lattice, steps));
       for (const box of this.#tree?.search(left, top, right, bottom) ?? []) near.add(this.#owners[box] as number);
     }
     return [...near].sort((a, b) => b - a);
@@ -98,7 +98,7 @@ export class Picker {
 }
 
 /** An appearance, which says nothing of an image where it shows the motif itself. */
-export function appearance(id: string, steps: Steps, image: number): Appearance {
+export function toInstance(id: string, steps: LatticeIndex, image: number): Instance {
   return image === 0 ? { id, steps } : { id, steps, image };
 }
 
@@ -110,7 +110,7 @@ function isHit(placement: Placement, { motif, silhouette }: Pickable, offset: Po
   const u = (p.x - view.x) / view.width;
   const v = (p.y - view.y) / view.height;
   const across = reach / (motif.width * placement.scale);
-  const near = { u: across, v: (across * view.width) / (view.height * placement.stretch) };
+  const near = { u: across, v: (across * view.width) / (view.height * placement.aspect) };
   if (!silhouette) return u >= -near.u && u <= 1 + near.u && v >= -near.v && v <= 1 + near.v;
   return isSolidNear(silhouette, u, v, near);
 }

@@ -4,10 +4,10 @@ import { apply, inverse } from '../document/command.ts';
 import { poseMatrix } from '../geometry/pose.ts';
 import { transform } from '../geometry/matrix.ts';
 import { honeycombOf, isHexagonal } from '../repeat/honeycomb.ts';
-import { displacement, latticeOf, nearestDifference } from '../repeat/lattice.ts';
+import { latticeTranslate, latticeOf, nearestDifference } from '../repeat/lattice.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../repeat/repeat.ts';
 import { anyDesign, anyRepeat } from '../testing/arbitraries.ts';
-import { resized, scaledCell, withModule } from './resizeCell.ts';
+import { resizeCell, scaleCell, setModule } from './resizeCell.ts';
 
 const anyLength = fc.double({ min: -50, max: 9000, noNaN: true });
 const anySide = fc.constantFrom('width' as const, 'height' as const);
@@ -21,7 +21,7 @@ describe('the size of the cell', () => {
   it('is what was typed, within what a cell can be, and the other side stays', () => {
     fc.assert(
       fc.property(anyRepeat, anySide, anyLength, (repeat, side, mm) => {
-        const next = resized(repeat, side, mm);
+        const next = resizeCell(repeat, side, mm);
         expect(next[side]).toBe(Math.min(LARGEST_CELL_MM, Math.max(SMALLEST_CELL_MM, mm)));
         expect(next[side === 'width' ? 'height' : 'width']).toBe(repeat[side === 'width' ? 'height' : 'width']);
       }),
@@ -31,13 +31,13 @@ describe('the size of the cell', () => {
   it('keeps to multiples of a module', () => {
     fc.assert(
       fc.property(anyRepeat, anySide, anyLength, anyModule, fc.boolean(), (repeat, side, mm, module, isHeld) => {
-        const base = withModule(isHeld ? { ...repeat, held: true } : repeat, module);
-        const next = resized(base, side, mm);
+        const base = setModule(isHeld ? { ...repeat, held: true } : repeat, module);
+        const next = resizeCell(base, side, mm);
         for (const one of [base, next]) {
           expect(isMultiple(one.width, module) && isMultiple(one.height, module)).toBe(true);
           expect(isCell(one)).toBe(true);
         }
-        expect(withModule(base, undefined).module).toBeUndefined();
+        expect(setModule(base, undefined).module).toBeUndefined();
         const within = Math.min(LARGEST_CELL_MM, Math.max(SMALLEST_CELL_MM, mm));
         expect(Math.abs(next[side] - within)).toBeLessThanOrEqual(module);
       }),
@@ -47,10 +47,10 @@ describe('the size of the cell', () => {
   it('keeps its proportions where they are held, and those of a hexagon always', () => {
     fc.assert(
       fc.property(anyRepeat, anySide, anyLength, (repeat, side, mm) => {
-        const held = resized({ ...repeat, held: true }, side, mm);
+        const held = resizeCell({ ...repeat, held: true }, side, mm);
         if (repeat.width / repeat.height < 50 && repeat.height / repeat.width < 50)
           expect(held.width / held.height).toBeCloseTo(repeat.width / repeat.height, 6);
-        const comb = resized(
+        const comb = resizeCell(
           honeycombOf({ ...repeat, width: Math.max(10, repeat.width), height: Math.max(10, repeat.height) }),
           side,
           mm,
@@ -73,13 +73,13 @@ describe('the size of the cell', () => {
             { type: 'insert', placements: loose.placements.map((placement, index) => ({ index, placement })) },
           );
           const repeat = { ...design.repeat, width: design.repeat.width * x, height: design.repeat.height * y };
-          const command = scaledCell(design, repeat);
+          const command = scaleCell(design, repeat);
           if (!command) return;
           const after = apply(design, command);
           expect(apply(after, inverse(design, command))).toEqual(design);
           const [before, now] = [latticeOf(design.repeat), latticeOf(repeat)];
-          const step = displacement(before, { i: 1, j: 2 });
-          const stretched = displacement(now, { i: 1, j: 2 });
+          const step = latticeTranslate(before, { i: 1, j: 2 });
+          const stretched = latticeTranslate(now, { i: 1, j: 2 });
           expect(stretched.x).toBeCloseTo(step.x * x, 6);
           expect(stretched.y).toBeCloseTo(step.y * y, 6);
           after.placements.forEach((one, n) => {

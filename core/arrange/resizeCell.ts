@@ -1,6 +1,6 @@
 import type { Command } from '../document/command.ts';
 import type { Design } from '../document/design.ts';
-import { remapped } from './remap.ts';
+import { transformPlacements } from './remap.ts';
 import { UPRIGHT } from '../geometry/pose.ts';
 import { HEXAGON } from '../repeat/honeycomb.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../repeat/repeat.ts';
@@ -13,7 +13,7 @@ export type CellSide = 'width' | 'height';
  *
  * @param mm wished
  */
-export function resized(repeat: Repeat, side: CellSide, mm: number): Repeat {
+export function resizeCell(repeat: Repeat, side: CellSide, mm: number): Repeat {
   const other: CellSide = side === 'width' ? 'height' : 'width';
   const { honeycomb, kind } = repeat.step;
   if (honeycomb) {
@@ -44,12 +44,12 @@ function fitted({ module }: Repeat, mm: number, least: number): number {
 }
 
 /** The repeat with a module, or none, its cell brought to the nearest multiples. */
-export function withModule(repeat: Repeat, module: number | undefined): Repeat {
+export function setModule(repeat: Repeat, module: number | undefined): Repeat {
   const { width, height, step, held } = repeat;
   if (module === undefined) return { width, height, step, ...(held && { held }) };
   const next: Repeat = { ...repeat, module };
   if (next.step.honeycomb)
-    return resized(next, next.step.kind === 'brick' ? 'width' : 'height', Math.max(next.width, next.height));
+    return resizeCell(next, next.step.kind === 'brick' ? 'width' : 'height', Math.max(next.width, next.height));
   return {
     ...next,
     width: fitted(next, next.width, SMALLEST_CELL_MM),
@@ -58,7 +58,7 @@ export function withModule(repeat: Repeat, module: number | undefined): Repeat {
 }
 
 /** The repeat with its proportions held, or let go. */
-export function holding({ width, height, step, module }: Repeat, isHeld: boolean): Repeat {
+export function keepProportions({ width, height, step, module }: Repeat, isHeld: boolean): Repeat {
   return { width, height, step, ...(module !== undefined && { module }), ...(isHeld && { held: true }) };
 }
 
@@ -68,12 +68,12 @@ export function holding({ width, height, step, module }: Repeat, isHeld: boolean
  *
  * @returns undefined where a motif would become smaller, larger or more slanted than one can be
  */
-export function scaledCell(design: Design, repeat: Repeat): Command | undefined {
+export function scaleCell(design: Design, repeat: Repeat): Command | undefined {
   const [x, y] = [repeat.width / design.repeat.width, repeat.height / design.repeat.height];
-  const changes = remapped(design.placements, {
+  const changes = transformPlacements(design.placements, {
     ...UPRIGHT,
     scale: x,
-    stretch: Math.abs(y / x - 1) < 1e-9 ? 1 : y / x,
+    aspect: Math.abs(y / x - 1) < 1e-9 ? 1 : y / x,
   });
   if (!changes) return undefined;
   const commands: Command[] = [{ type: 'repeat', repeat }];

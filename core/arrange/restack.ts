@@ -4,16 +4,16 @@ import type { Placement } from '../document/placement.ts';
 
 /** The command that brings placements to the front or the back of their layers, in the order they have among themselves. */
 export function restack(design: Design, ids: readonly string[], to: 'front' | 'back'): Command {
-  return relaid(design, ids, to === 'back' ? 0 : design.placements.length - ids.length);
+  return restackAt(design, ids, to === 'back' ? 0 : design.placements.length - ids.length);
 }
 
 /** The command that brings placements to the top of a layer. */
-export function intoLayer(design: Design, ids: readonly string[], layer: string): Command {
-  return relaid(design, ids, design.placements.length - ids.length, layer);
+export function moveIntoLayer(design: Design, ids: readonly string[], layer: string): Command {
+  return restackAt(design, ids, design.placements.length - ids.length, layer);
 }
 
 /** The command that lays placements directly over or under another, in its layer; undefined where that is one of them. */
-export function laidBy(
+export function moveBeside(
   design: Design,
   ids: readonly string[],
   other: string,
@@ -24,7 +24,7 @@ export function laidBy(
   const rest = design.placements.filter(({ id }) => !held.has(id));
   const at = rest.findIndex(({ id }) => id === other);
   const layer = rest[at]?.layer;
-  return layer === undefined ? undefined : relaid(design, ids, where === 'over' ? at + 1 : at, layer);
+  return layer === undefined ? undefined : restackAt(design, ids, where === 'over' ? at + 1 : at, layer);
 }
 
 /**
@@ -33,7 +33,7 @@ export function laidBy(
  * @param index place in what is left; one outside the layer's part of it means the end of that part
  * @param layer the one they come into; each stays in its own where missing
  */
-export function relaid(design: Design, ids: readonly string[], index: number, layer?: string): Command {
+export function restackAt(design: Design, ids: readonly string[], index: number, layer?: string): Command {
   const held = new Set(ids);
   const moved = design.placements.filter(({ id }) => held.has(id));
   return {
@@ -76,7 +76,7 @@ export function restackByOne(
     if (!over.some((other) => overlap(other, one))) continue;
     const moving = over.map(({ id }) => id);
     const rest = placements.filter(({ id }) => !moving.includes(id));
-    return relaid(design, moving, rest.indexOf(one) + (to === 'up' ? 1 : 0));
+    return restackAt(design, moving, rest.indexOf(one) + (to === 'up' ? 1 : 0));
   }
   return undefined;
 }

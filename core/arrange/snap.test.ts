@@ -3,10 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { apply } from '../document/command.ts';
 import type { Box } from '../geometry/box.ts';
 import { shiftBox } from '../geometry/box.ts';
-import { displacement, latticeOf } from '../repeat/lattice.ts';
+import { latticeTranslate, latticeOf } from '../repeat/lattice.ts';
 import { step, SQUARE } from '../repeat/step.ts';
 import { anyDesign, anyRepeat, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
-import { snapped, snapTargets } from './snap.ts';
+import { snap, snapTargets } from './snap.ts';
 
 const LEAVES = new Map([['leaf', LEAF_RECORD]]);
 const boxAt = (x: number, y: number, width: number, height: number): Box => ({
@@ -28,7 +28,7 @@ describe('snapping', () => {
         fc.double({ min: -1, max: 1, noNaN: true }),
         (repeat, i, j, dx, dy) => {
           const lattice = latticeOf(repeat);
-          const by = displacement(lattice, { i, j });
+          const by = latticeTranslate(lattice, { i, j });
           const [cx, cy] = [by.x + repeat.width / 2, by.y + repeat.height / 2];
           // Small enough that only its middle is near a line of the cell.
           const box = boxAt(
@@ -37,7 +37,7 @@ describe('snapping', () => {
             repeat.width / 7.7,
             repeat.height / 7.7,
           );
-          const { by: off, lines } = snapped(box, bare(repeat), Math.min(repeat.width, repeat.height) / 30);
+          const { by: off, lines } = snap(box, bare(repeat), Math.min(repeat.width, repeat.height) / 30);
           if ((Math.abs(dx) * repeat.width) / 40 > Math.min(repeat.width, repeat.height) / 30) return;
           expect((box.left + box.right) / 2 + off.x).toBeCloseTo(cx, 9);
           expect(lines.find(({ axis }) => axis === 'x')).toMatchObject({ kind: 'cell', share: '1/2' });
@@ -57,7 +57,7 @@ describe('snapping', () => {
           const design = apply(start, { type: 'repeat', repeat: start.repeat });
           const targets = snapTargets(latticeOf(design.repeat), design, LEAVES, new Set(['p0']));
           const box = boxAt(x, y, 23, 17);
-          const { by, lines } = snapped(box, targets, reach);
+          const { by, lines } = snap(box, targets, reach);
           expect(Math.abs(by.x)).toBeLessThanOrEqual(reach);
           expect(Math.abs(by.y)).toBeLessThanOrEqual(reach);
           const moved = shiftBox(box, by);
@@ -81,8 +81,8 @@ describe('snapping', () => {
         (width, height, x, y) => {
           const targets = bare({ width, height, step: SQUARE });
           const box = boxAt(x, y, 7.3, 5.1);
-          const { by } = snapped(box, targets, 2);
-          const again = snapped(shiftBox(box, by), targets, 2);
+          const { by } = snap(box, targets, 2);
+          const again = snap(shiftBox(box, by), targets, 2);
           expect(Math.hypot(again.by.x, again.by.y)).toBeLessThan(1e-9);
         },
       ),
@@ -98,7 +98,7 @@ describe('snapping', () => {
       new Set(['moving']),
     );
     // One column to the right, the still one lies at 410, 190.
-    const { by, lines } = snapped(boxAt(411.5, 250, 30, 20), targets, 2);
+    const { by, lines } = snap(boxAt(411.5, 250, 30, 20), targets, 2);
     expect(by.x).toBeCloseTo(-1.5, 9);
     expect(lines.find(({ axis }) => axis === 'x')).toMatchObject({ kind: 'motif', at: 410 });
   });
@@ -109,14 +109,14 @@ describe('snapping', () => {
       boxes: [boxAt(100, 137, 20, 40), boxAt(253, 163, 30, 40)],
       guides: [],
     };
-    const { by, lines } = snapped(boxAt(175, 151.3, 26, 11), targets, 3);
+    const { by, lines } = snap(boxAt(175, 151.3, 26, 11), targets, 3);
     // Between 110 and 238, 26 wide: 51 to either side.
     expect(175 - 13 + by.x).toBeCloseTo(110 + 51, 9);
     expect(lines.find(({ axis }) => axis === 'x')).toMatchObject({ kind: 'gap', distance: 51 });
   });
 
   it('catches nothing where nothing is near', () => {
-    expect(snapped(boxAt(137, 171, 3, 3), bare({ width: 1000, height: 1000, step: SQUARE }), 1)).toEqual({
+    expect(snap(boxAt(137, 171, 3, 3), bare({ width: 1000, height: 1000, step: SQUARE }), 1)).toEqual({
       by: { x: 0, y: 0 },
       lines: [],
     });
@@ -133,7 +133,7 @@ describe('snapping', () => {
         fc.double({ min: -1, max: 1, noNaN: true }),
         (repeat, axis, share, i, j, off) => {
           const lattice = latticeOf(repeat);
-          const origin = displacement(lattice, { i, j });
+          const origin = latticeTranslate(lattice, { i, j });
           const size = axis === 'x' ? repeat.width : repeat.height;
           const guides = [{ id: 'g', axis, at: share * size }];
           const reach = size / 60;
@@ -142,7 +142,7 @@ describe('snapping', () => {
           // Its middle beside the guide; its edges too near to it to be near anything else.
           const middle = at + off * reach * 0.9;
           const box = axis === 'x' ? boxAt(middle, across, size / 1e4, 1) : boxAt(across, middle, 1, size / 1e4);
-          const { by, lines } = snapped(box, { lattice, boxes: [], guides }, reach);
+          const { by, lines } = snap(box, { lattice, boxes: [], guides }, reach);
           const line = lines.find((one) => one.axis === axis);
           expect(line?.kind).toBe('guide');
           const distances = [-0.5e-4, 0, 0.5e-4].map((d) => Math.abs(middle + d * size + by[axis] - at));

@@ -1,12 +1,12 @@
 import type { Design } from '../document/design.ts';
 import { guidePlaces, type Guide } from '../document/guide.ts';
-import { withImages } from '../document/imaged.ts';
+import { withSymmetry } from '../document/imaged.ts';
 import { boxAroundCentre } from '../document/placement.ts';
 import { shiftBox, type Box } from '../geometry/box.ts';
 import type { Point } from '../geometry/point.ts';
 import type { Motif } from '../motif/motif.ts';
-import { echoesTouching } from '../repeat/echoes.ts';
-import { cellHolding, displacement, type Lattice } from '../repeat/lattice.ts';
+import { indicesTouching } from '../repeat/echoes.ts';
+import { indexOfCellAt, latticeTranslate, type Lattice } from '../repeat/lattice.ts';
 import type { Axis } from './lineUp.ts';
 
 /** What can catch what is moved: the cell's lines and guides, and the boxes of all that lies still, with their echoes. */
@@ -33,7 +33,7 @@ export interface SnapLine {
   readonly distance?: number;
 }
 
-export interface Snapped {
+export interface SnapResult {
   /** How much farther it is to be moved, mm. */
   readonly by: Point;
   readonly lines: readonly SnapLine[];
@@ -61,7 +61,7 @@ export function snapTargets(
   moving: ReadonlySet<string>,
 ): SnapTargets {
   const still = placements.filter(({ id }) => !moving.has(id));
-  const boxes = withImages(lattice, still).flatMap((one) => {
+  const boxes = withSymmetry(lattice, still).flatMap((one) => {
     const motif = motifs.get(one.motif);
     return motif ? [shiftBox(boxAroundCentre(one, motif), one)] : [];
   });
@@ -81,7 +81,7 @@ export function snapTargets(
  *
  * @param reach mm
  */
-export function snapped(box: Box, { lattice, boxes, guides }: SnapTargets, reach: number): Snapped {
+export function snap(box: Box, { lattice, boxes, guides }: SnapTargets, reach: number): SnapResult {
   const near = around(box, lattice, boxes);
   const catches = (['x', 'y'] as const).map((axis) =>
     nearestOf(
@@ -100,13 +100,13 @@ function around(box: Box, lattice: Lattice, boxes: readonly Box[]): Box[] {
   const [mx, my] = [lattice.ownWidth / 2, lattice.ownHeight / 2];
   const window = { left: box.left - mx, top: box.top - my, right: box.right + mx, bottom: box.bottom + my };
   return boxes.flatMap((one) =>
-    echoesTouching(lattice, one, window).map((steps) => shiftBox(one, displacement(lattice, steps))),
+    indicesTouching(lattice, one, window).map((steps) => shiftBox(one, latticeTranslate(lattice, steps))),
   );
 }
 
 function cellCatches(box: Box, lattice: Lattice, guides: SnapTargets['guides'], axis: Axis): Catch[] {
   const middle = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
-  const origin = displacement(lattice, cellHolding(lattice, middle));
+  const origin = latticeTranslate(lattice, indexOfCellAt(lattice, middle));
   const size = axis === 'x' ? lattice.ownWidth : lattice.ownHeight;
   const [from, to] = axis === 'x' ? [origin.y, origin.y + lattice.height] : [origin.x, origin.x + lattice.width];
   const lines = [

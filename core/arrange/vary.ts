@@ -1,52 +1,52 @@
 import type { Command } from '../document/command.ts';
 import type { Design } from '../document/design.ts';
-import { fittedScale, withInks } from '../document/place.ts';
+import { matchScale, withInks } from '../document/place.ts';
 import { LARGEST_SCALE, SMALLEST_SCALE, type Placement, type PlacementChange } from '../document/placement.ts';
-import { withinTurn } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/turn.ts';
 import type { Motif } from '../motif/motif.ts';
 import { seeded } from '../random/seeded.ts';
 
 /** Within which limits placements are varied. */
-export interface Variety {
+export interface VariationPlan {
   /** Degrees to either side. */
-  readonly turn: number;
+  readonly rotation: number;
   /** Share of the size to either side, below 1. */
   readonly size: number;
-  /** Share of them that is mirrored, 0 to 1. */
-  readonly mirror: number;
+  /** Share of them that is flipped, 0 to 1. */
+  readonly flip: number;
   /** Motifs that they are exchanged for, as large as they were; none are where it is empty. */
   readonly pool: readonly string[];
   readonly seed: number;
 }
 
-export const NO_VARIETY: Variety = { turn: 0, size: 0, mirror: 0, pool: [], seed: 1 };
+export const NO_VARIATION_PLAN: VariationPlan = { rotation: 0, size: 0, flip: 0, pool: [], seed: 1 };
 
 /**
  * The command that varies placements at random, each about its own place. The same seed gives the same; a limit that is
  * changed changes nothing but what it limits.
  */
-export function varied(
+export function varyPlacements(
   design: Design,
   placements: readonly Placement[],
   motifs: ReadonlyMap<string, Motif>,
-  { turn, size, mirror, pool, seed }: Variety,
+  { rotation, size, flip, pool, seed }: VariationPlan,
 ): Command {
   const random = seeded(seed);
   const used = new Set<string>();
   const changes = placements.map((one): [string, PlacementChange] => {
-    const [turning, sizing, mirroring, choosing] = [random(), random(), random(), random()] as const;
+    const [turning, sizing, flipping, choosing] = [random(), random(), random(), random()] as const;
     const wished = pool[Math.floor(choosing * pool.length)];
     const [before, after] = [motifs.get(one.motif), wished === undefined ? undefined : motifs.get(wished)];
-    const scale = (after && before ? fittedScale(one, before, after) : one.scale) * (1 + (sizing * 2 - 1) * size);
+    const scale = (after && before ? matchScale(one, before, after) : one.scale) * (1 + (sizing * 2 - 1) * size);
     if (after) used.add(after.id);
-    const mirrored = mirroring < mirror;
+    const flipped = flipping < flip;
     return [
       one.id,
       {
-        turn: withinTurn((mirrored ? -one.turn : one.turn) + (turning * 2 - 1) * turn),
+        rotation: normaliseAngle((flipped ? -one.rotation : one.rotation) + (turning * 2 - 1) * rotation),
         scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, scale)),
-        mirrored: one.mirrored !== mirrored,
-        skew: mirrored ? 0 - one.skew : one.skew,
+        flipped: one.flipped !== flipped,
+        skew: flipped ? 0 - one.skew : one.skew,
         ...(after && { motif: after.id }),
       },
     ];

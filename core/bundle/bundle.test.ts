@@ -11,9 +11,9 @@ import { latticeOf, nearestDifference } from '../repeat/lattice.ts';
 import { step } from '../repeat/step.ts';
 import { anyDesign, anyRepeat, LEAF_MOTIF, LEAF_MOTIFS, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
 import { bundleArtwork } from './bundleArtwork.ts';
-import { exchange } from './exchange.ts';
-import { gathered, middleOf, partsAbout } from './gather.ts';
-import { loosened, LoosenError } from './loosen.ts';
+import { replacePlacements } from './exchange.ts';
+import { gatherInstances, middleOf, partsAbout } from './gather.ts';
+import { loosenBundle, LoosenError } from './loosen.ts';
 import { closedParts, openBundle } from './openBundle.ts';
 import { sideBySide } from './sideBySide.ts';
 import type { Part } from './part.ts';
@@ -51,14 +51,14 @@ describe('bundling', () => {
         fc.pre(start.placements.length > 0);
         const design = apply(start, { type: 'repeat', repeat: start.repeat });
         const lattice = latticeOf(design.repeat);
-        const together = gathered(lattice, design.placements);
+        const together = gatherInstances(lattice, design.placements);
         const middle = middleOf(together, LEAVES);
         const parts = partsAbout(together, { ...UPRIGHT, ...middle });
         const bundle = bundleOf(parts).motif;
         const placed: Placement = { ...leafAt('b', { ...middle }), motif: 'bundle' };
         const bundled = apply(
           design,
-          exchange(
+          replacePlacements(
             design,
             design.placements.map(({ id }) => id),
             [placed],
@@ -66,7 +66,7 @@ describe('bundling', () => {
         );
         expect(bundled.placements).toHaveLength(1);
         const [lying] = bundled.placements as [Placement];
-        const loose = apply(bundled, exchange(bundled, ['b'], loosened(lying, bundle, parts, newId)));
+        const loose = apply(bundled, replacePlacements(bundled, ['b'], loosenBundle(lying, bundle, parts, newId)));
         loose.placements.forEach((one, n) => {
           const before = design.placements[n] as Placement;
           const [now, then] = [corners(one), corners(before)];
@@ -82,7 +82,7 @@ describe('bundling', () => {
             expect((now[k] as Point).y - (then[k] as Point).y).toBeCloseTo(whole.y, 9);
           }
           expect(one.opacity).toBe(before.opacity);
-          expect(one.mirrored).toBe(before.mirrored);
+          expect(one.flipped).toBe(before.flipped);
         });
       }),
       { numRuns: 200 },
@@ -95,7 +95,7 @@ describe('bundling', () => {
         const design = apply(start, { type: 'repeat', repeat: start.repeat });
         const ids = design.placements.map(({ id }) => id).filter(() => stream.next().value);
         fc.pre(ids.length > 0);
-        const command = exchange(design, ids, [leafAt('b', {})]);
+        const command = replacePlacements(design, ids, [leafAt('b', {})]);
         const after = apply(design, command).placements.map(({ id }) => id);
         const topmost = ids.at(-1) as string;
         const expected = design.placements.flatMap(({ id }) => (id === topmost ? ['b'] : ids.includes(id) ? [] : [id]));
@@ -107,7 +107,7 @@ describe('bundling', () => {
 
   it('brings what straddles the join together', () => {
     const lattice = latticeOf({ width: 100, height: 100, step: step('half-drop', 1, 2) });
-    const [a, b, c] = gathered(lattice, [
+    const [a, b, c] = gatherInstances(lattice, [
       leafAt('a', { x: 98, y: 10 }),
       leafAt('b', { x: 3, y: 60 }),
       leafAt('c', { x: 8, y: 60 }),
@@ -124,11 +124,11 @@ describe('a bundle', () => {
     motif: fc.constant('leaf'),
     x: fc.double({ min: -80, max: 80, noNaN: true }),
     y: fc.double({ min: -80, max: 80, noNaN: true }),
-    turn: fc.double({ min: -180, max: 180, noNaN: true }),
+    rotation: fc.double({ min: -180, max: 180, noNaN: true }),
     scale: fc.double({ min: 0.3, max: 3, noNaN: true }),
-    stretch: fc.oneof(fc.constant(1), fc.double({ min: 0.5, max: 2, noNaN: true })),
+    aspect: fc.oneof(fc.constant(1), fc.double({ min: 0.5, max: 2, noNaN: true })),
     skew: fc.oneof(fc.constant(0), fc.double({ min: -50, max: 50, noNaN: true })),
-    mirrored: fc.boolean(),
+    flipped: fc.boolean(),
     opacity: fc.constantFrom(1, 0.5),
   });
   const anyParts = fc.array(anyPart, { minLength: 1, maxLength: 5 });
@@ -143,8 +143,8 @@ describe('a bundle', () => {
         fc.double({ min: 0.5, max: 2, noNaN: true }),
         (parts, scale, turn, mirrored, size) => {
           const { motif, artwork } = bundleOf(parts, LEAF_MOTIFS, size);
-          const placed: Placement = { ...leafAt('b', { x: 40, y: -20, turn, scale, mirrored }), motif: 'bundle' };
-          const loose = loosened(placed, motif, parts, newId);
+          const placed: Placement = { ...leafAt('b', { x: 40, y: -20, rotation: turn, scale, flipped: mirrored }), motif: 'bundle' };
+          const loose = loosenBundle(placed, motif, parts, newId);
           artwork.nodes.forEach((node, n) => {
             if (node.kind !== 'group') throw new Error('a part is a group');
             // The middle of the leaf's view, through the artwork and the placement, is the loosened leaf's own place.
@@ -171,22 +171,22 @@ describe('a bundle', () => {
         const outerParts = [{ ...outerPart, motif: 'bundle' }];
         const outer = bundleOf(outerParts, new Map([['bundle', inner]]));
         const placed: Placement = {
-          ...leafAt('o', { x: 5, y: 6, turn: 33, scale: 0.7, mirrored: true }),
+          ...leafAt('o', { x: 5, y: 6, rotation: 33, scale: 0.7, flipped: true }),
           motif: 'outer',
         };
-        const [middle] = loosened(placed, outer.motif, outerParts, newId) as [Placement];
-        const twice = loosened(middle, inner.motif, parts, newId);
+        const [middle] = loosenBundle(placed, outer.motif, outerParts, newId) as [Placement];
+        const twice = loosenBundle(middle, inner.motif, parts, newId);
         // One step: every part through both at once.
         parts.forEach((part, n) => {
-          const [direct] = loosened(
+          const [direct] = loosenBundle(
             placed,
             { ...outer.motif, view: { ...outer.motif.view, width: outer.motif.width } },
             outerParts,
             newId,
           ) as [Placement];
-          const [at] = loosened(direct, inner.motif, [part], newId) as [Placement];
+          const [at] = loosenBundle(direct, inner.motif, [part], newId) as [Placement];
           expect(twice[n]?.x).toBeCloseTo(at.x, 9);
-          expect(twice[n]?.turn).toBeCloseTo(at.turn, 9);
+          expect(twice[n]?.rotation).toBeCloseTo(at.rotation, 9);
         });
         expect(twice.every(({ opacity }, n) => opacity === (parts[n] as Part).opacity * outerPart.opacity)).toBe(true);
       }),
@@ -204,7 +204,7 @@ describe('a bundle', () => {
     fc.assert(
       fc.property(anyParts, anyDesign(anyRepeat, 3), (parts, start) => {
         const { motif } = bundleOf(parts);
-        const placed: Placement = { ...leafAt('b', { x: 1, y: 2, turn: 20, scale: 1.5 }), motif: 'bundle' };
+        const placed: Placement = { ...leafAt('b', { x: 1, y: 2, rotation: 20, scale: 1.5 }), motif: 'bundle' };
         const design = apply(start, { type: 'insert', placements: [{ index: 0, placement: placed }] });
         const opened = openBundle(design, design.placements[0] as Placement, motif, parts, newId);
         expect(opened.design.placements).toHaveLength(design.placements.length - 1 + parts.length);
@@ -243,7 +243,7 @@ describe('a bundle', () => {
 
   it('that would loosen into the invisible is refused', () => {
     const part: Part = { motif: 'leaf', ...UPRIGHT, scale: 0.02, opacity: 1 };
-    expect(() => loosened(leafAt('b', { scale: 0.1 }), bundleOf([part]).motif, [part], newId)).toThrow(LoosenError);
+    expect(() => loosenBundle(leafAt('b', { scale: 0.1 }), bundleOf([part]).motif, [part], newId)).toThrow(LoosenError);
   });
 
   it('of the drawer lies in a row with even gaps about its middle', () => {

@@ -1,5 +1,5 @@
 import { cornersAround, shapeMatrix } from '../document/placement.ts';
-import { compose, translation } from '../geometry/matrix.ts';
+import { compose, translationMatrix } from '../geometry/matrix.ts';
 import type { Artwork, ArtworkNode } from '../motif/artwork.ts';
 import type { DrawnMotif } from '../paint/scene.ts';
 import type { Part } from './part.ts';
@@ -20,7 +20,7 @@ export function bundleArtwork(parts: readonly Part[], drawn: ReadonlyMap<string,
       halfWidth = Math.max(halfWidth, Math.abs(x + part.x));
       halfHeight = Math.max(halfHeight, Math.abs(y + part.y));
     }
-    const matrix = compose(translation(part.x, part.y), shapeMatrix(part, found.motif));
+    const matrix = compose(translationMatrix(part.x, part.y), shapeMatrix(part, found.motif));
     return { kind: 'group', matrix, opacity: part.opacity, children: found.artwork.nodes };
   });
   return { version: 1, view: { x: -halfWidth, y: -halfHeight, width: 2 * halfWidth, height: 2 * halfHeight }, nodes };

@@ -3,7 +3,7 @@ import type { Design } from '../document/design.ts';
 import type { Placement } from '../document/placement.ts';
 
 /** The command that lays placements in the stead of others, where the topmost of those lay in the stack. */
-export function exchange(design: Design, ids: readonly string[], placements: readonly Placement[]): Command {
+export function replacePlacements(design: Design, ids: readonly string[], placements: readonly Placement[]): Command {
   const gone = new Set(ids);
   const topmost = design.placements.findLastIndex(({ id }) => gone.has(id));
   const first = design.placements.slice(0, topmost + 1).filter(({ id }) => !gone.has(id)).length;

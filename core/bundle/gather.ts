@@ -1,5 +1,5 @@
 import { cornersAround, type Placement } from '../document/placement.ts';
-import { withinTurn } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/turn.ts';
 import { boxAround } from '../geometry/box.ts';
 import { composePoses, inversePose, type Pose } from '../geometry/pose.ts';
 import type { Point } from '../geometry/point.ts';
@@ -10,13 +10,13 @@ import type { Part } from './part.ts';
 type Sized = Pick<Motif, 'width' | 'view'>;
 
 /** What becomes a part: a placement, at the appearance that is meant. */
-type Gathered = Omit<Placement, 'id' | 'layer' | 'blend'>;
+type PlacedPart = Omit<Placement, 'id' | 'layer' | 'blend'>;
 
 /**
  * The placements at those of their appearances that lie next to each other, so that what straddles a join is one
  * cluster: each comes to the nearest of those before it.
  */
-export function gathered(lattice: Lattice, placements: readonly Placement[]): Placement[] {
+export function gatherInstances(lattice: Lattice, placements: readonly Placement[]): Placement[] {
   const together: Placement[] = [];
   for (const one of placements) {
     let best: Point | undefined;
@@ -34,7 +34,7 @@ export function gathered(lattice: Lattice, placements: readonly Placement[]): Pl
 }
 
 /** The middle of the box around what is drawn, mm. */
-export function middleOf(placements: readonly Gathered[], motifs: ReadonlyMap<string, Sized>): Point {
+export function middleOf(placements: readonly PlacedPart[], motifs: ReadonlyMap<string, Sized>): Point {
   const box = boxAround(
     placements.flatMap((one) => {
       const motif = motifs.get(one.motif);
@@ -45,10 +45,10 @@ export function middleOf(placements: readonly Gathered[], motifs: ReadonlyMap<st
 }
 
 /** The parts that, posed by `about`, lie where the placements lie. */
-export function partsAbout(placements: readonly Gathered[], about: Pose): Part[] {
+export function partsAbout(placements: readonly PlacedPart[], about: Pose): Part[] {
   const back = inversePose(about);
   return placements.map(({ motif, opacity, ...one }) => {
-    const { x, y, turn, scale, stretch, skew, mirrored } = composePoses(back, one);
-    return { motif, opacity, x, y, turn: withinTurn(turn), scale, stretch, skew, mirrored };
+    const { x, y, rotation, scale, aspect, skew, flipped } = composePoses(back, one);
+    return { motif, opacity, x, y, rotation: normaliseAngle(rotation), scale, aspect, skew, flipped };
   });
 }

@@ -1,4 +1,4 @@
-import { withinTurn } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/turn.ts';
 import { isWithinLimits, LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
 import { composePoses, type Pose } from '../geometry/pose.ts';
 import type { Motif } from '../motif/motif.ts';
@@ -8,7 +8,7 @@ import type { Part } from './part.ts';
 export class LoosenError extends Error {}
 
 /** How the inside of a placed bundle lies on the cloth: its natural size may have been changed since it was made. */
-export function insideOf(placement: Placement, bundle: Pick<Motif, 'width' | 'view'>): Pose {
+export function bundlePose(placement: Placement, bundle: Pick<Motif, 'width' | 'view'>): Pose {
   return { ...placement, scale: (placement.scale * bundle.width) / bundle.view.width };
 }
 
@@ -18,13 +18,13 @@ export function insideOf(placement: Placement, bundle: Pick<Motif, 'width' | 'vi
  * @param newId gives each its id
  * @throws LoosenError
  */
-export function loosened(
+export function loosenBundle(
   placement: Placement,
   bundle: Pick<Motif, 'width' | 'view'>,
   parts: readonly Part[],
   newId: () => string,
 ): Placement[] {
-  const inside = insideOf(placement, bundle);
+  const inside = bundlePose(placement, bundle);
   return parts.map((part) => {
     const pose = composePoses(inside, part);
     if (pose.scale < SMALLEST_SCALE || pose.scale > LARGEST_SCALE) {
@@ -38,7 +38,7 @@ export function loosened(
       );
     return {
       ...pose,
-      turn: withinTurn(pose.turn),
+      rotation: normaliseAngle(pose.rotation),
       id: newId(),
       motif: part.motif,
       layer: placement.layer,

@@ -3,9 +3,9 @@ import type { Design } from '../document/design.ts';
 import type { Placement } from '../document/placement.ts';
 import type { Motif } from '../motif/motif.ts';
 import { latticeOf, nearestDifference } from '../repeat/lattice.ts';
-import { exchange } from './exchange.ts';
+import { replacePlacements } from './exchange.ts';
 import { partsAbout } from './gather.ts';
-import { insideOf, loosened } from './loosen.ts';
+import { bundlePose, loosenBundle } from './loosen.ts';
 import type { Part } from './part.ts';
 
 /** All that is not in the bundle is seen this faintly while it is open. */
@@ -31,9 +31,9 @@ export function openBundle(
   newId: () => string,
 ): OpenedBundle {
   // Seen as they are in the bundle, however faint the bundle itself lies.
-  const laid = loosened({ ...placement, opacity: 1 }, bundle, parts, newId);
+  const laid = loosenBundle({ ...placement, opacity: 1 }, bundle, parts, newId);
   const others = new Set(design.placements.map(({ id }) => id).filter((id) => id !== placement.id));
-  const open = apply(design, exchange(design, [placement.id], laid));
+  const open = apply(design, replacePlacements(design, [placement.id], laid));
   return {
     design: {
       ...open,
@@ -62,5 +62,5 @@ export function closedParts(opened: OpenedBundle, design: Design): Part[] {
       const by = nearestDifference(lattice, one, from);
       return { ...one, x: from.x + by.x, y: from.y + by.y };
     });
-  return partsAbout(now, insideOf(opened.placement, opened.bundle));
+  return partsAbout(now, bundlePose(opened.placement, opened.bundle));
 }

@@ -1,22 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Placement } from '../document/placement.ts';
-import { withImages } from '../document/imaged.ts';
+import { withSymmetry } from '../document/imaged.ts';
 import { invert, largestStretch, transform, type Matrix } from '../geometry/matrix.ts';
 import { poseMatrix, UPRIGHT } from '../geometry/pose.ts';
 import type { Silhouette } from '../motif/silhouette.ts';
 import { seeded } from '../random/seeded.ts';
-import { latticeOf, displacement, type Lattice } from '../repeat/lattice.ts';
+import { latticeOf, latticeTranslate, type Lattice } from '../repeat/lattice.ts';
 import { pixelGrid } from '../repeat/pixelFit.ts';
 import { SQUARE, step } from '../repeat/step.ts';
 import { anyStep, leafAt } from '../testing/arbitraries.ts';
-import { clumpsOf } from './clumps.ts';
-import { coverageOf, type Coverage } from './coverage.ts';
-import { findingsOf } from './findings.ts';
-import { gapsBetween } from './gaps.ts';
-import { lanesIn } from './lanes.ts';
+import { findClumps } from './clumps.ts';
+import { measureCoverage, type Coverage } from './coverage.ts';
+import { findFindings } from './findings.ts';
+import { findGaps } from './gaps.ts';
+import { findLanes } from './lanes.ts';
 import { distanceFrom, outlineOf } from './outline.ts';
-import { quartersOf } from './quarters.ts';
+import { measureQuarters } from './quarters.ts';
 
 /** A disc 20 mm across. */
 const DISC: Silhouette = { width: 160, height: 160, solid: new Uint8Array(160 * 160) };
@@ -58,10 +58,10 @@ function drawn(
 /** Every appearance in and around the cell. */
 function echoes(lattice: Lattice, placements: readonly Placement[], far = 3): Placement[] {
   const all: Placement[] = [];
-  for (const one of withImages(lattice, placements)) {
+  for (const one of withSymmetry(lattice, placements)) {
     for (let i = -far; i <= far; i += 1) {
       for (let j = -far; j <= far; j += 1) {
-        const by = displacement(lattice, { i, j });
+        const by = latticeTranslate(lattice, { i, j });
         all.push({ ...one, x: one.x + by.x, y: one.y + by.y });
       }
     }
@@ -115,7 +115,7 @@ describe('gaps', () => {
         (kind, places) => {
           const lattice = latticeOf({ width: 130, height: 110, step: kind });
           const placements = discs(places);
-          const gaps = gapsBetween(lattice, placements, OUTLINES, 9);
+          const gaps = findGaps(lattice, placements, OUTLINES, 9);
           const shown = echoes(lattice, placements);
           for (const [n, one] of placements.entries()) {
             // Discs are apart by their middles less their radii.
@@ -148,13 +148,13 @@ describe('gaps', () => {
         fc.oneof(fc.constant(1), fc.double({ min: 0.4, max: 2, noNaN: true })),
         fc.double({ min: -28, max: 28, noNaN: true }),
         fc.double({ min: -28, max: 28, noNaN: true }),
-        (seed, turn, stretch, x, y) => {
+        (seed, rotation, stretch, x, y) => {
           const outline = outlineOf(ragged(seed), DISC_MOTIF);
           const [one, other] = [
             leafAt('a', { ...UPRIGHT, x: 100, y: 100 }),
-            leafAt('b', { ...UPRIGHT, x: 100 + x, y: 100 + y, turn, stretch, scale: 0.7 }),
+            leafAt('b', { ...UPRIGHT, x: 100 + x, y: 100 + y, rotation, aspect: stretch, scale: 0.7 }),
           ] as const;
-          const [gap] = gapsBetween(
+          const [gap] = findGaps(
             latticeOf({ width: 400, height: 400, step: SQUARE }),
             [one, other],
             new Map([['leaf', outline]]),
@@ -186,9 +186,9 @@ describe('gaps', () => {
 
   it('from one to itself are told once, by its echoes and reflections', () => {
     const [only] = discs([[5, 50, 1]]) as [Placement];
-    const gaps = gapsBetween(latticeOf({ width: 24, height: 200, step: SQUARE }), [only], OUTLINES, 9);
+    const gaps = findGaps(latticeOf({ width: 24, height: 200, step: SQUARE }), [only], OUTLINES, 9);
     expect(gaps.map(({ a, b, mm }) => [a, b, Math.round(mm)])).toEqual([['d0', 'd0', 4]]);
-    const mirrored = gapsBetween(
+    const mirrored = findGaps(
       latticeOf({ width: 100, height: 200, step: { ...SQUARE, mirrored: 'columns' } }),
       [{ ...only, x: 12 }],
       OUTLINES,
@@ -217,7 +217,7 @@ describe('lanes', () => {
                 ] as const,
             ),
           );
-          const lanes = lanesIn(drawn(repeat, placements), 3, 6);
+          const lanes = findLanes(drawn(repeat, placements), 3, 6);
           const level = lanes.filter(({ angle }) => angle === 0);
           expect(level).toHaveLength(2);
           for (const { width, at: middle } of level) {
@@ -241,7 +241,7 @@ describe('lanes', () => {
           const repeat = { width: 130, height: 110, step: kind };
           const placements = discs(places);
           const shown = echoes(latticeOf(repeat), placements, 8);
-          for (const { angle, at, width } of lanesIn(drawn(repeat, placements), 2, 6)) {
+          for (const { angle, at, width } of findLanes(drawn(repeat, placements), 2, 6)) {
             const [nx, ny] = [-Math.sin((angle * Math.PI) / 180), Math.cos((angle * Math.PI) / 180)];
             for (const one of shown)
               expect(Math.abs(nx * (one.x - at.x) + ny * (one.y - at.y))).toBeGreaterThan(
@@ -264,8 +264,8 @@ describe('lanes', () => {
       [33, 46, 1.05],
       [52, 36, 1.05],
     ]);
-    expect(lanesIn(drawn(repeat, closed), 1.5, 6)).toEqual([]);
-    expect(lanesIn(drawn(repeat, []), 1.5, 6)).toEqual([]);
+    expect(findLanes(drawn(repeat, closed), 1.5, 6)).toEqual([]);
+    expect(findLanes(drawn(repeat, []), 1.5, 6)).toEqual([]);
   });
 });
 
@@ -276,7 +276,7 @@ describe('clumps', () => {
   );
 
   it('are where one motif gathers, over a join too, and nowhere where all lie evenly', () => {
-    expect(clumpsOf(lattice, evenly, () => 'red', 6)).toEqual([]);
+    expect(findClumps(lattice, evenly, () => 'red', 6)).toEqual([]);
     const gathered = [
       ...[1, 2, 5, 6, 9, 10].flatMap((n) => evenly[n] ?? []),
       ...discs([
@@ -285,7 +285,7 @@ describe('clumps', () => {
         [199, 194, 0.4],
       ]).map((one, n) => ({ ...one, id: `g${n}` })),
     ];
-    const [clump] = clumpsOf(lattice, gathered, () => undefined, 6);
+    const [clump] = findClumps(lattice, gathered, () => undefined, 6);
     expect(clump).toMatchObject({ by: 'motif', of: 'leaf' });
     expect([...(clump?.ids ?? [])].sort()).toEqual(['g0', 'g1', 'g2']);
     expect(clump?.r).toBeLessThan(8);
@@ -301,7 +301,7 @@ describe('clumps', () => {
         [70, 64, 0.4],
       ]).map((one, n) => ({ ...one, id: `r${n}`, motif: `red${n}` })),
     ];
-    const [clump] = clumpsOf(lattice, mixed, (motif) => (motif.startsWith('red') ? '#ff0000' : motif), 6);
+    const [clump] = findClumps(lattice, mixed, (motif) => (motif.startsWith('red') ? '#ff0000' : motif), 6);
     expect(clump).toMatchObject({ by: 'ink', of: '#ff0000' });
     expect(clump?.ids).toHaveLength(4);
     expect(clump?.nearer).toBeGreaterThan(5);
@@ -320,7 +320,7 @@ describe('quarters', () => {
       ]);
       const coverage = drawn(repeat, placements, (id) => (id === 'd0' ? 1 : 2));
       const lattice = latticeOf(repeat);
-      const quarters = quartersOf(lattice, coverage, 2, placements, gapsBetween(lattice, placements, OUTLINES, 60));
+      const quarters = measureQuarters(lattice, coverage, 2, placements, findGaps(lattice, placements, OUTLINES, 60));
       const disc = (Math.PI * 100) / 2500;
       expect(quarters.map(({ covered }) => covered)).toEqual(
         [disc, disc, 0, disc / 2].map((share) => expect.closeTo(share, 2) as number),
@@ -344,7 +344,7 @@ describe('findings', () => {
       [85, 62, 1],
     ]);
     const lattice = latticeOf(repeat);
-    const { pairs, lanes } = findingsOf(lattice, placements, OUTLINES, drawn(repeat, placements), 1, () => undefined, {
+    const { pairs, lanes } = findFindings(lattice, placements, OUTLINES, drawn(repeat, placements), 1, () => undefined, {
       near: 1.5,
       lane: 3,
     });
@@ -360,6 +360,6 @@ describe('findings', () => {
     const grid = pixelGrid({ width: 2, height: 1, step: SQUARE }, 2);
     const pixels = new Uint8ClampedArray(grid.cell.width * grid.cell.height * 4);
     pixels.set([250, 10, 10, 255, 0, 0, 240, 200, 0, 0, 240, 20], 0);
-    expect([...coverageOf(pixels, grid, ['#0000ff', '#ff0000']).inks.slice(0, 4)]).toEqual([2, 1, 0, 0]);
+    expect([...measureCoverage(pixels, grid, ['#0000ff', '#ff0000']).inks.slice(0, 4)]).toEqual([2, 1, 0, 0]);
   });
 });

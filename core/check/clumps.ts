@@ -1,6 +1,6 @@
 import type { Placement } from '../document/placement.ts';
-import { imagePoint } from '../repeat/images.ts';
-import { distanceBetween, nearestDifference, type Lattice } from '../repeat/lattice.ts';
+import { applyOpToPoint } from '../repeat/images.ts';
+import { orbitDistance, nearestDifference, type Lattice } from '../repeat/lattice.ts';
 import type { Point } from '../geometry/point.ts';
 
 /** Motifs of one kind, or of one main ink, that lie much nearer to each other than if they lay evenly. */
@@ -28,7 +28,7 @@ const PAIR_SHARE = 0.35;
  *
  * @param inkOf the main ink of a motif
  */
-export function clumpsOf(
+export function findClumps(
   lattice: Lattice,
   placements: readonly Placement[],
   inkOf: (motif: string) => string | undefined,
@@ -45,7 +45,7 @@ export function clumpsOf(
         const isPair =
           by === 'motif' &&
           group.length === 2 &&
-          distanceBetween(lattice, group[0] as Placement, group[1] as Placement) < PAIR_SHARE * even;
+          orbitDistance(lattice, group[0] as Placement, group[1] as Placement) < PAIR_SHARE * even;
         if (group.length < count && !isPair) continue;
         const round = roundAbout(lattice, group);
         found.push({ by, of, ids: group.map(({ id }) => id), ...round, nearer: even / meanNearest(lattice, group) });
@@ -87,7 +87,7 @@ function linked(lattice: Lattice, list: readonly Placement[], far: number): Plac
     const group = [start];
     for (const one of group) {
       for (const other of left) {
-        if (distanceBetween(lattice, one, other) >= far) continue;
+        if (orbitDistance(lattice, one, other) >= far) continue;
         left.delete(other);
         group.push(other);
       }
@@ -99,7 +99,7 @@ function linked(lattice: Lattice, list: readonly Placement[], far: number): Plac
 
 function meanNearest(lattice: Lattice, group: readonly Placement[]): number {
   const nearest = group.map((one) =>
-    Math.min(...group.filter((other) => other !== one).map((other) => distanceBetween(lattice, one, other))),
+    Math.min(...group.filter((other) => other !== one).map((other) => orbitDistance(lattice, one, other))),
   );
   return Math.max(0.1, nearest.reduce((sum, one) => sum + one, 0) / group.length);
 }
@@ -117,8 +117,8 @@ function roundAbout(lattice: Lattice, [first, ...rest]: readonly Placement[]): {
 function nearestAppearance(lattice: Lattice, point: Point, to: Point): Point {
   let best: Point = point;
   let least = Infinity;
-  for (const image of lattice.images) {
-    const by = nearestDifference(lattice, imagePoint(image, point), to);
+  for (const image of lattice.ops) {
+    const by = nearestDifference(lattice, applyOpToPoint(image, point), to);
     const distance = Math.hypot(by.x, by.y);
     if (distance < least) [least, best] = [distance, { x: to.x + by.x, y: to.y + by.y }];
   }

@@ -20,7 +20,7 @@ export function coverageScale({ width, height }: { readonly width: number; reado
 }
 
 /** Tells the inks in a painted cell apart: each place has the one whose colour is nearest. @param pixels RGBA, painted without a ground */
-export function coverageOf(pixels: Uint8ClampedArray, grid: PixelGrid, inks: readonly Hex[]): Coverage {
+export function measureCoverage(pixels: Uint8ClampedArray, grid: PixelGrid, inks: readonly Hex[]): Coverage {
   const colours = inks.map(channels);
   const labels = new Uint8Array(grid.cell.width * grid.cell.height);
   const known = new Map<number, number>();

@@ -1,13 +1,13 @@
-import { withImages } from '../document/imaged.ts';
+import { withSymmetry } from '../document/imaged.ts';
 import type { Placement } from '../document/placement.ts';
 import { poseMatrix } from '../geometry/pose.ts';
 import type { Lattice } from '../repeat/lattice.ts';
-import { clumpsOf, type Clump } from './clumps.ts';
+import { findClumps, type Clump } from './clumps.ts';
 import type { Coverage } from './coverage.ts';
-import { gapsBetween, type Gap } from './gaps.ts';
-import { lanesIn, type Lane } from './lanes.ts';
+import { findGaps, type Gap } from './gaps.ts';
+import { findLanes, type Lane } from './lanes.ts';
 import type { Outline } from './outline.ts';
-import { quartersOf, type Quarter } from './quarters.ts';
+import { measureQuarters, type Quarter } from './quarters.ts';
 
 /** What the eye would catch on. */
 export interface Findings {
@@ -19,7 +19,7 @@ export interface Findings {
 }
 
 /** What is looked for. */
-export interface Looking {
+export interface CheckContext {
   /** Pairs nearer than this are told; those that lie over each other by more are meant to. mm */
   readonly near: number;
   /** Lanes at least so wide are told, mm. */
@@ -39,25 +39,25 @@ const AT_SIDE = 2;
  *
  * @param inkCount how many inks the coverage tells apart; @param inkOf the main ink of a motif
  */
-export function findingsOf(
+export function findFindings(
   lattice: Lattice,
   placements: readonly Placement[],
   outlines: ReadonlyMap<string, Outline>,
   coverage: Coverage,
   inkCount: number,
   inkOf: (motif: string) => string | undefined,
-  { near, lane }: Looking,
+  { near, lane }: CheckContext,
 ): Findings {
   const even = Math.sqrt((lattice.ownWidth * lattice.ownHeight) / Math.max(1, placements.length));
-  const gaps = gapsBetween(lattice, placements, outlines, Math.max(near, NEIGHBOURS * even));
+  const gaps = findGaps(lattice, placements, outlines, Math.max(near, NEIGHBOURS * even));
   return {
     pairs: gaps.filter(({ mm }) => mm > -near && mm <= near).slice(0, MOST_PAIRS),
-    lanes: lanesIn(coverage, lane, MOST_LANES).map((one) => ({
+    lanes: findLanes(coverage, lane, MOST_LANES).map((one) => ({
       ...one,
       ids: besideLane(lattice, placements, outlines, one),
     })),
-    clumps: clumpsOf(lattice, placements, inkOf, MOST_CLUMPS),
-    quarters: quartersOf(lattice, coverage, inkCount, placements, gaps),
+    clumps: findClumps(lattice, placements, inkOf, MOST_CLUMPS),
+    quarters: measureQuarters(lattice, coverage, inkCount, placements, gaps),
   };
 }
 
@@ -71,7 +71,7 @@ function besideLane(
   const [nx, ny] = [-Math.sin((angle * Math.PI) / 180), Math.cos((angle * Math.PI) / 180)];
   const middle = nx * at.x + ny * at.y;
   const beside = new Set<string>();
-  for (const one of withImages(lattice, placements)) {
+  for (const one of withSymmetry(lattice, placements)) {
     const points = outlines.get(one.motif)?.points;
     if (!points || beside.has(one.id)) continue;
     const [a, b, c, d, e, f] = poseMatrix(one);

@@ -1,13 +1,13 @@
 import Flatbush from 'flatbush';
-import { withImages } from '../document/imaged.ts';
+import { withSymmetry } from '../document/imaged.ts';
 import type { Placement } from '../document/placement.ts';
 import type { Box } from '../geometry/box.ts';
-import { compose, invert, largestStretch, translation, type Matrix } from '../geometry/matrix.ts';
+import { compose, invert, largestStretch, translationMatrix, type Matrix } from '../geometry/matrix.ts';
 import { poseMatrix } from '../geometry/pose.ts';
 import type { Point } from '../geometry/point.ts';
-import { echoesTouching } from '../repeat/echoes.ts';
-import { displacement, type Lattice } from '../repeat/lattice.ts';
-import { distanceFrom, type Outline, type Stretch } from './outline.ts';
+import { indicesTouching } from '../repeat/echoes.ts';
+import { latticeTranslate, type Lattice } from '../repeat/lattice.ts';
+import { distanceFrom, type Outline, type OutlineSpan } from './outline.ts';
 
 /** How far what is drawn of two placements lies apart, one of them where it is stored and the other at one of its appearances. */
 export interface Gap {
@@ -38,13 +38,13 @@ interface Body {
  *
  * @param within mm
  */
-export function gapsBetween(
+export function findGaps(
   lattice: Lattice,
   placements: readonly Placement[],
   outlines: ReadonlyMap<string, Outline>,
   within: number,
 ): Gap[] {
-  const bodies = withImages(lattice, placements).flatMap((one, index): Body[] => {
+  const bodies = withSymmetry(lattice, placements).flatMap((one, index): Body[] => {
     const outline = outlines.get(one.motif);
     const matrix = poseMatrix(one);
     const back = invert(matrix);
@@ -64,7 +64,7 @@ export function gapsBetween(
       },
     ];
   });
-  const count = lattice.images.length;
+  const count = lattice.ops.length;
   const own = bodies.filter(({ index }) => index % count === 0);
   if (own.length === 0) return [];
   // Everything that may come near to what is stored, wherever its echoes lie.
@@ -84,7 +84,7 @@ export function gapsBetween(
     bottom: hull.bottom + within,
   };
   const shown = bodies.flatMap((body) =>
-    echoesTouching(lattice, body.box, wide).map((steps) => ({ body, steps, by: displacement(lattice, steps) })),
+    indicesTouching(lattice, body.box, wide).map((steps) => ({ body, steps, by: latticeTranslate(lattice, steps) })),
   );
   const tree = new Flatbush(shown.length);
   for (const {
@@ -129,7 +129,7 @@ function gapOf(one: Body, other: Body, by: Point, within: number): { mm: number;
   const [tx, ty] = isSmaller ? [by.x, by.y] : [0, 0];
   const { points, stretches } = from.outline;
   // From the one motif to the plane, and on into the other.
-  const [a, b, c, d, e, f] = compose(translation(fx, fy), from.matrix);
+  const [a, b, c, d, e, f] = compose(translationMatrix(fx, fy), from.matrix);
   const across = compose(to.back, [a, b, c, d, e - tx, f - ty]);
   const [p, q, r, s, u, v] = across;
   const distance = (x: number, y: number): number =>
@@ -147,7 +147,7 @@ function gapOf(one: Body, other: Body, by: Point, within: number): { mm: number;
   for (let k = -1; k < stretches.length; k += 1) {
     const n = k < 0 ? nearest : k;
     if (k === nearest || (bounds[n] as number) >= mm) continue;
-    const stretch = stretches[n] as Stretch;
+    const stretch = stretches[n] as OutlineSpan;
     for (let at = stretch.from; at < stretch.to; at += 2) {
       const far = distance(points[at] as number, points[at + 1] as number) - edge;
       if (far >= mm) continue;

@@ -28,7 +28,7 @@ const FINENESS = 2;
  *
  * @param least mm; @param most how many
  */
-export function lanesIn(coverage: Coverage, least: number, most: number): Lane[] {
+export function findLanes(coverage: Coverage, least: number, most: number): Lane[] {
   const { grid } = coverage;
   const edges = edgePlaces(coverage);
   if (edges.length === 0) return [];

@@ -7,7 +7,7 @@ export interface Outline {
   /** x and y in turn of places along the edge of what is drawn, those near each other together. */
   readonly points: Float32Array;
   /** Which of the points lie within a round of each other. */
-  readonly stretches: readonly Stretch[];
+  readonly stretches: readonly OutlineSpan[];
   /** Signed distances from what is drawn, below 0 within; a raster with a border all round, row after row. */
   readonly field: Float32Array;
   readonly columns: number;
@@ -20,7 +20,7 @@ export interface Outline {
 }
 
 /** Some points of an outline, from one to before another of the array, and a round that holds them. */
-export interface Stretch {
+export interface OutlineSpan {
   readonly from: number;
   readonly to: number;
   readonly x: number;
@@ -83,7 +83,7 @@ export function outlineOf({ width, height, solid }: Silhouette, motif: Pick<Moti
 }
 
 /** @param lengths how many numbers of the points belong to each */
-function stretchesOf(points: Float32Array, lengths: readonly number[]): Stretch[] {
+function stretchesOf(points: Float32Array, lengths: readonly number[]): OutlineSpan[] {
   let from = 0;
   return lengths.map((length) => {
     const to = from + length;

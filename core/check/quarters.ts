@@ -1,6 +1,6 @@
 import type { Placement } from '../document/placement.ts';
-import { imagePoint } from '../repeat/images.ts';
-import { canonical, type Lattice } from '../repeat/lattice.ts';
+import { applyOpToPoint } from '../repeat/images.ts';
+import { toFundamentalDomain, type Lattice } from '../repeat/lattice.ts';
 import type { Coverage } from './coverage.ts';
 import type { Gap } from './gaps.ts';
 
@@ -14,7 +14,7 @@ export interface Quarter {
 }
 
 /** The four quarters: upper left and right, lower left and right. */
-export function quartersOf(
+export function measureQuarters(
   lattice: Lattice,
   { grid, inks }: Coverage,
   inkCount: number,
@@ -53,7 +53,7 @@ export function quartersOf(
 
 function quarterOf(lattice: Lattice, placement: Placement): number {
   const { ownWidth, ownHeight } = lattice;
-  const places = lattice.images.map((image) => canonical(lattice, imagePoint(image, placement)));
+  const places = lattice.ops.map((image) => toFundamentalDomain(lattice, applyOpToPoint(image, placement)));
   const { x, y } = places.find((at) => at.x < ownWidth && at.y < ownHeight) ?? placement;
   return (y < ownHeight / 2 ? 0 : 2) + (x < ownWidth / 2 ? 0 : 1);
 }

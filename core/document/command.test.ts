@@ -13,8 +13,8 @@ import { apply, CommandError, inverse, type Command } from './command.ts';
 import { commandsSchema } from './commandSchema.ts';
 import { DEFAULT_LAYER, newDesign, type Design } from './design.ts';
 import { DesignError, openDesign } from './openDesign.ts';
-import { freeLayer, type Layer } from './layer.ts';
-import { layMotif, placementOf } from './place.ts';
+import { newLayer, type Layer } from './layer.ts';
+import { placeMotif, newPlacement } from './place.ts';
 import { Session } from './session.ts';
 
 const anyToss: fc.Arbitrary<Design['toss']> = fc.option(
@@ -34,7 +34,7 @@ const anyToss: fc.Arbitrary<Design['toss']> = fc.option(
         fc.constantFrom('one', 'two', 'four', 'all').map((kind) => ({ kind })),
         fc.constant({ kind: 'range' as const, from: -20, to: 35 }),
       ),
-      mirrored: fc.boolean(),
+      flipped: fc.boolean(),
       gap: fc.integer({ min: -5, max: 20 }),
       ground: fc.constantFrom(0, 0.4),
       seed: fc.nat(1000),
@@ -57,7 +57,7 @@ function anyLayersOf({ layers }: Design): fc.Arbitrary<Layer[]> {
       return [
         { ...first, shown, opacity: opacity + 0 },
         ...rest,
-        ...(more ? [freeLayer(`l${layers.length}`, 'More')] : []),
+        ...(more ? [newLayer(`l${layers.length}`, 'More')] : []),
       ];
     });
 }
@@ -97,10 +97,10 @@ function fitting(design: Design): fc.Arbitrary<Command> {
     fc
       .tuple(fresh, anyPoint)
       .map(([id, at]) =>
-        layMotif(
+        placeMotif(
           design,
           LEAF_RECORD,
-          { ...placementOf(id, LEAF_RECORD, at), layer: design.layers[0]?.id ?? '' },
+          { ...newPlacement(id, LEAF_RECORD, at), layer: design.layers[0]?.id ?? '' },
           ids[0],
         ),
       ),
@@ -168,7 +168,7 @@ describe('commands', () => {
       { type: 'insert', placements: [{ index: 0, placement: leafAt('a', { layer: 'gone' }) }] },
       { type: 'remove-inks', ids: ['ground'] },
       { type: 'layers', layers: [] },
-      { type: 'layers', layers: [freeLayer('a', 'A'), freeLayer('a', 'B')] },
+      { type: 'layers', layers: [newLayer('a', 'A'), newLayer('a', 'B')] },
       { type: 'add-inks', inks: [{ id: 'ground', name: 'Again', prints: [] }], colours: { ground: '#000000' } },
       { type: 'add-inks', inks: [{ id: 'new', name: 'New', prints: [] }], colours: {} },
     ];
@@ -201,7 +201,7 @@ describe('commands', () => {
 });
 
 describe('layers', () => {
-  const layers = [freeLayer('a', 'A'), freeLayer('b', 'B'), freeLayer('c', 'C')];
+  const layers = [newLayer('a', 'A'), newLayer('b', 'B'), newLayer('c', 'C')];
   const start: Design = {
     ...newDesign('d', 'Kelp', { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } }),
     layers,
@@ -237,9 +237,9 @@ describe('layers', () => {
 describe('laying a motif', () => {
   it('puts it directly above what was selected and brings the missing inks', () => {
     const design = newDesign('d', 'Kelp', { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } });
-    const first = apply(design, layMotif(design, LEAF_RECORD, leafAt('a', {})));
-    const second = apply(first, layMotif(first, LEAF_RECORD, leafAt('b', {})));
-    const third = apply(second, layMotif(second, LEAF_RECORD, leafAt('c', { x: 130 }), 'a'));
+    const first = apply(design, placeMotif(design, LEAF_RECORD, leafAt('a', {})));
+    const second = apply(first, placeMotif(first, LEAF_RECORD, leafAt('b', {})));
+    const third = apply(second, placeMotif(second, LEAF_RECORD, leafAt('c', { x: 130 }), 'a'));
     expect(third.placements.map(({ id }) => id)).toEqual(['a', 'c', 'b']);
     expect(third.placements[1]).toMatchObject({ x: 30 });
     expect(third.inks.flatMap(({ prints }) => prints)).toEqual(LEAF_MOTIF.motif.inks);
@@ -290,7 +290,7 @@ describe('openDesign', () => {
       openDesign({
         ...old,
         placements: [
-          { id: 'a', motif: 'leaf', layer: 'main', x: 1, y: 2, turn: 0, scale: 1, mirrored: false, opacity: 1 },
+          { id: 'a', motif: 'leaf', layer: 'main', x: 1, y: 2, rotation: 0, scale: 1, flipped: false, opacity: 1 },
         ],
         layers: [{ id: 'main', name: 'Motifs' }],
       }),

@@ -1,22 +1,22 @@
 import type { Hex } from '../colour/hex.ts';
-import { imagePoint, imagePose } from '../repeat/images.ts';
-import { canonical, latticeOf, type Lattice } from '../repeat/lattice.ts';
+import { applyOpToPoint, applyOpToPose } from '../repeat/images.ts';
+import { toFundamentalDomain, latticeOf, type Lattice } from '../repeat/lattice.ts';
 import type { Repeat } from '../repeat/repeat.ts';
 import type { Step } from '../repeat/step.ts';
 import type { Design, Ink, Layout, Toss } from './design.ts';
 import type { Guide } from './guide.ts';
-import { stacked, type Layer } from './layer.ts';
+import { sortByLayer, type Layer } from './layer.ts';
 import type { Placement, PlacementChange } from './placement.ts';
 
 /** A placement and where in the stack it goes, within its layer; 0 is the bottom of all. */
-export interface Inserted {
+export interface InsertedPlacement {
   readonly index: number;
   readonly placement: Placement;
 }
 
 /** An edit as plain data: small enough to send, and its undoing is a command too. */
 export type Command =
-  | { readonly type: 'insert'; readonly placements: readonly Inserted[] }
+  | { readonly type: 'insert'; readonly placements: readonly InsertedPlacement[] }
   | { readonly type: 'remove'; readonly ids: readonly string[] }
   | { readonly type: 'change'; readonly changes: Readonly<Record<string, PlacementChange>> }
   | { readonly type: 'repeat'; readonly repeat: Repeat }
@@ -53,7 +53,7 @@ export function apply(design: Design, command: Command): Design {
           const change = Object.hasOwn(command.changes, placement.id) ? command.changes[placement.id] : undefined;
           if (!change) return placement;
           const changed = { ...placement, ...change };
-          return { ...changed, ...canonical(lattice, { x: changed.x, y: changed.y }) };
+          return { ...changed, ...toFundamentalDomain(lattice, { x: changed.x, y: changed.y }) };
         }),
       };
     }
@@ -63,7 +63,7 @@ export function apply(design: Design, command: Command): Design {
       const home = sameStep(design.repeat.step, command.repeat.step) ? undefined : latticeOf(design.repeat);
       const placements = design.placements.map((placement) => {
         const own = home ? inOwnCell(home, placement) : placement;
-        const at = canonical(lattice, { x: own.x, y: own.y });
+        const at = toFundamentalDomain(lattice, { x: own.x, y: own.y });
         return at.x === own.x && at.y === own.y ? own : { ...own, ...at };
       });
       return { ...design, repeat: command.repeat, placements };
@@ -75,7 +75,7 @@ export function apply(design: Design, command: Command): Design {
       if (kept.size < layers.length) throw new CommandError('two layers share an id');
       const lost = design.placements.find(({ layer }) => !kept.has(layer));
       if (lost) throw new CommandError(`the motif ${lost.id} lies in the layer ${lost.layer}`);
-      return { ...design, layers, placements: stacked(layers, design.placements) };
+      return { ...design, layers, placements: sortByLayer(layers, design.placements) };
     }
     case 'guides':
       return { ...design, guides: command.guides };
@@ -158,7 +158,7 @@ export function inverse(design: Design, command: Command): Command {
       const back: Command = { type: 'repeat', repeat: design.repeat };
       if (moved.length === 0) return back;
       const changes = Object.fromEntries(
-        moved.map(({ id, x, y, turn, skew, mirrored }) => [id, { x, y, turn, skew, mirrored }]),
+        moved.map(({ id, x, y, rotation, skew, flipped }) => [id, { x, y, rotation, skew, flipped }]),
       );
       return { type: 'all', commands: [back, { type: 'change', changes }] };
     }
@@ -195,7 +195,7 @@ export function inverse(design: Design, command: Command): Command {
   }
 }
 
-function insert(design: Design, placements: readonly Inserted[]): readonly Placement[] {
+function insert(design: Design, placements: readonly InsertedPlacement[]): readonly Placement[] {
   const lattice = latticeOf(design.repeat);
   const ids = new Set(design.placements.map(({ id }) => id));
   const stack = [...design.placements];
@@ -204,10 +204,10 @@ function insert(design: Design, placements: readonly Inserted[]): readonly Place
     if (index > stack.length) throw new CommandError(`the stack has no place ${index}`);
     requireLayer(design, placement.layer);
     ids.add(placement.id);
-    stack.splice(index, 0, { ...placement, ...canonical(lattice, { x: placement.x, y: placement.y }) });
+    stack.splice(index, 0, { ...placement, ...toFundamentalDomain(lattice, { x: placement.x, y: placement.y }) });
   }
   // An index that leads out of the layer's part of the stack leads to the end of that part.
-  return stacked(design.layers, stack);
+  return sortByLayer(design.layers, stack);
 }
 
 function sameStep(a: Step, b: Step): boolean {
@@ -216,10 +216,10 @@ function sameStep(a: Step, b: Step): boolean {
 
 /** That one of a placement's reflections whose place lies in the cell itself; the placement where it does. */
 function inOwnCell(lattice: Lattice, placement: Placement): Placement {
-  for (const image of lattice.images) {
-    const at = canonical(lattice, imagePoint(image, placement));
+  for (const image of lattice.ops) {
+    const at = toFundamentalDomain(lattice, applyOpToPoint(image, placement));
     if (at.x < lattice.ownWidth && at.y < lattice.ownHeight)
-      return image === lattice.images[0] ? placement : { ...imagePose(image, placement), ...at };
+      return image === lattice.ops[0] ? placement : { ...applyOpToPose(image, placement), ...at };
   }
   return placement;
 }

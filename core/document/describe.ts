@@ -54,8 +54,8 @@ function phrases(command: Command): string[] {
 function verb(changes: readonly PlacementChange[]): string {
   const keys = new Set(changes.flatMap((change) => Object.keys(change)));
   if (keys.has('motif')) return 'replaced';
-  if (keys.has('scale') || keys.has('stretch')) return 'resized';
-  if (keys.has('turn')) return 'turned';
+  if (keys.has('scale') || keys.has('aspect')) return 'resized';
+  if (keys.has('rotation')) return 'turned';
   return keys.has('x') || keys.has('y') ? 'moved' : 'changed';
 }
 

@@ -2,7 +2,7 @@ import type { Hex } from '../colour/hex.ts';
 import type { Motif } from '../motif/motif.ts';
 import type { Repeat } from '../repeat/repeat.ts';
 import type { Guide } from './guide.ts';
-import { freeLayer, type Layer } from './layer.ts';
+import { newLayer, type Layer } from './layer.ts';
 import type { Placement } from './placement.ts';
 import type { LayoutRecipe } from '../layout/layoutRecipe.ts';
 import type { TossRecipe } from '../toss/tossRecipe.ts';
@@ -87,7 +87,7 @@ export function groundColour(design: Design): Hex | undefined {
 }
 
 /** The layer of a new design. */
-export const DEFAULT_LAYER: Layer = freeLayer('main', 'Motifs');
+export const DEFAULT_LAYER: Layer = newLayer('main', 'Motifs');
 export const CALICO: Hex = '#f2eee4';
 
 /** An empty design on a calico ground. */

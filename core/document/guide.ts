@@ -1,4 +1,4 @@
-import { imagePoint } from '../repeat/images.ts';
+import { applyOpToPoint } from '../repeat/images.ts';
 import type { Lattice } from '../repeat/lattice.ts';
 
 /** A line of the designer's own to lay things along. It belongs to the cell and is there again in each. */
@@ -13,9 +13,9 @@ export interface Guide {
 /** Where a guide and its reflections by a mirrored step lie in what the lattice repeats, mm; the first lies in the cell itself. */
 export function guidePlaces(
   { axis, at }: Pick<Guide, 'axis' | 'at'>,
-  { images, width, height }: Pick<Lattice, 'images' | 'width' | 'height'>,
+  { ops, width, height }: Pick<Lattice, 'ops' | 'width' | 'height'>,
 ): number[] {
   const size = axis === 'x' ? width : height;
-  const places = images.map((image) => imagePoint(image, { x: at, y: at })[axis]);
+  const places = ops.map((image) => applyOpToPoint(image, { x: at, y: at })[axis]);
   return [...new Set(places.map((place) => place - Math.floor(place / size) * size))].sort((a, b) => a - b);
 }

@@ -1,4 +1,4 @@
-import { imagePose } from '../repeat/images.ts';
+import { applyOpToPose } from '../repeat/images.ts';
 import type { Lattice } from '../repeat/lattice.ts';
 import type { Placement } from './placement.ts';
 
@@ -6,11 +6,11 @@ import type { Placement } from './placement.ts';
  * All that the lattice repeats: each placement and, directly above it, its reflections by a mirrored step, which bear
  * its id. As many of each as there are images, in their order; the same array where there is none but the cell itself.
  */
-export function withImages(
-  { images }: Pick<Lattice, 'images'>,
+export function withSymmetry(
+  { ops }: Pick<Lattice, 'ops'>,
   placements: readonly Placement[],
 ): readonly Placement[] {
-  return images.length === 1
+  return ops.length === 1
     ? placements
-    : placements.flatMap((placement) => images.map((image) => imagePose(image, placement)));
+    : placements.flatMap((placement) => ops.map((image) => applyOpToPose(image, placement)));
 }

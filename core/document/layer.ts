@@ -15,12 +15,12 @@ export interface Layer {
 }
 
 /** A layer as it begins. */
-export function freeLayer(id: string, name: string): Layer {
+export function newLayer(id: string, name: string): Layer {
   return { id, name, shown: true, locked: false, opacity: 1, blend: 'normal' };
 }
 
 /** Whether what lies in it can be taken in hand. */
-export function isOpen({ shown, locked }: Layer): boolean {
+export function isEditable({ shown, locked }: Layer): boolean {
   return shown && !locked;
 }
 
@@ -30,7 +30,7 @@ export function isPlain({ opacity, blend }: Layer): boolean {
 }
 
 /** The placements layer by layer; within a layer in the order they have. The same array where they are so already. */
-export function stacked(layers: readonly Layer[], placements: readonly Placement[]): readonly Placement[] {
+export function sortByLayer(layers: readonly Layer[], placements: readonly Placement[]): readonly Placement[] {
   const order = new Map(layers.map(({ id }, n) => [id, n]));
   const rank = ({ layer }: Placement): number => order.get(layer) ?? 0;
   for (let n = 1; n < placements.length; n += 1) {

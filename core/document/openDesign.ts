@@ -1,6 +1,6 @@
 import { ValidationError } from 'yup';
 import type { Design } from './design.ts';
-import { stacked } from './layer.ts';
+import { sortByLayer } from './layer.ts';
 import { designSchema } from './schema.ts';
 
 /** Thrown when a file or request holds no design that can be opened; the message is a sentence. */
@@ -61,7 +61,7 @@ export function openDesign(document: unknown): Design {
   }
   const missing = missingReference(design);
   if (missing) throw new DesignError(`This design cannot be read: ${missing}.`);
-  return { ...design, placements: stacked(design.layers, design.placements) };
+  return { ...design, placements: sortByLayer(design.layers, design.placements) };
 }
 
 function objectsOf(list: unknown): Record<string, unknown>[] {

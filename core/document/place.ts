@@ -7,7 +7,7 @@ import { DEFAULT_LAYER, type Design, type Ink } from './design.ts';
 import { LARGEST_SCALE, SMALLEST_SCALE, type Placement, type PlacementChange } from './placement.ts';
 
 /** A placement of the motif at its natural size. */
-export function placementOf(id: string, motif: Pick<Motif, 'id'>, at: Point): Placement {
+export function newPlacement(id: string, motif: Pick<Motif, 'id'>, at: Point): Placement {
   return { id, motif: motif.id, layer: DEFAULT_LAYER.id, ...UPRIGHT, x: at.x, y: at.y, opacity: 1, blend: 'normal' };
 }
 
@@ -16,7 +16,7 @@ export function placementOf(id: string, motif: Pick<Motif, 'id'>, at: Point): Pl
  *
  * @param placement as it shall lie, at the top of its layer or directly above `above` and in that one's layer
  */
-export function layMotif(design: Design, motif: Motif, placement: Placement, above?: string): Command {
+export function placeMotif(design: Design, motif: Motif, placement: Placement, above?: string): Command {
   const under = design.placements.findIndex(({ id }) => id === above);
   const layer = design.placements[under]?.layer ?? placement.layer;
   const index = under < 0 ? design.placements.length : under + 1;
@@ -34,13 +34,13 @@ export function replaceMotif(
     .filter(({ id }) => ids.includes(id))
     .map((one): [string, PlacementChange] => {
       const before = motifs.get(one.motif);
-      return [one.id, { motif: by.id, scale: before ? fittedScale(one, before, by) : one.scale }];
+      return [one.id, { motif: by.id, scale: before ? matchScale(one, before, by) : one.scale }];
     });
   return withInks(design, [by], { type: 'change', changes: Object.fromEntries(changes) });
 }
 
 /** The scale at which another motif has as long a longer side. */
-export function fittedScale(
+export function matchScale(
   { scale }: Pick<Placement, 'scale'>,
   before: Pick<Motif, 'width' | 'view'>,
   after: Pick<Motif, 'width' | 'view'>,

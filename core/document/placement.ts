@@ -1,4 +1,4 @@
-import { compose, transform, translation, type Matrix } from '../geometry/matrix.ts';
+import { compose, transform, translationMatrix, type Matrix } from '../geometry/matrix.ts';
 import { poseMatrix, type Pose } from '../geometry/pose.ts';
 import { boxAround, type Box } from '../geometry/box.ts';
 import type { Point } from '../geometry/point.ts';
@@ -24,10 +24,10 @@ export type Shape = Omit<Pose, 'x' | 'y'>;
 
 export const SMALLEST_SCALE = 0.01;
 export const LARGEST_SCALE = 50;
-export const LEAST_STRETCH = 0.02;
-export const MOST_STRETCH = 50;
+export const SMALLEST_ASPECT = 0.02;
+export const LARGEST_ASPECT = 50;
 /** Degrees to either side. */
-export const MOST_SKEW = 80;
+export const LARGEST_SKEW = 80;
 
 /** From artwork units to mm around the placement's centre, which stays at (0, 0). */
 export function shapeMatrix(placement: Shape, motif: Pick<Motif, 'width' | 'view'>): Matrix {
@@ -35,7 +35,7 @@ export function shapeMatrix(placement: Shape, motif: Pick<Motif, 'width' | 'view
   const scale = (motif.width / view.width) * placement.scale;
   return compose(
     poseMatrix({ ...placement, x: 0, y: 0, scale }),
-    translation(-view.x - view.width / 2, -view.y - view.height / 2),
+    translationMatrix(-view.x - view.width / 2, -view.y - view.height / 2),
   );
 }
 
@@ -56,12 +56,12 @@ export function boxAroundCentre(placement: Shape, motif: Pick<Motif, 'width' | '
 }
 
 /** Whether a hand may lay something like this. */
-export function isWithinLimits({ scale, stretch, skew }: Shape): boolean {
+export function isWithinLimits({ scale, aspect, skew }: Shape): boolean {
   return (
     scale >= SMALLEST_SCALE &&
     scale <= LARGEST_SCALE &&
-    stretch >= LEAST_STRETCH &&
-    stretch <= MOST_STRETCH &&
-    Math.abs(skew) <= MOST_SKEW
+    aspect >= SMALLEST_ASPECT &&
+    aspect <= LARGEST_ASPECT &&
+    Math.abs(skew) <= LARGEST_SKEW
   );
 }

@@ -6,7 +6,7 @@ import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../repeat/repeat
 import { isHexagonal } from '../repeat/honeycomb.ts';
 import { fraction, LARGEST_DENOMINATOR, mirroringsOf, type Mirroring, type StepKind } from '../repeat/step.ts';
 import { BLENDS } from './blend.ts';
-import { LARGEST_SCALE, LEAST_STRETCH, MOST_SKEW, MOST_STRETCH, SMALLEST_SCALE } from './placement.ts';
+import { LARGEST_SCALE, SMALLEST_ASPECT, LARGEST_SKEW, LARGEST_ASPECT, SMALLEST_SCALE } from './placement.ts';
 
 /** More than any cell can show; a bound on what one request can ask for. */
 export const MOST_PLACEMENTS = 20_000;
@@ -79,11 +79,11 @@ const placementFields = {
   motif: idSchema.optional(),
   x: place,
   y: place,
-  turn: place,
+  rotation: place,
   scale: finite().min(SMALLEST_SCALE).max(LARGEST_SCALE),
-  stretch: finite().min(LEAST_STRETCH).max(MOST_STRETCH),
-  skew: finite().min(-MOST_SKEW).max(MOST_SKEW),
-  mirrored: boolean(),
+  aspect: finite().min(SMALLEST_ASPECT).max(LARGEST_ASPECT),
+  skew: finite().min(-LARGEST_SKEW).max(LARGEST_SKEW),
+  flipped: boolean(),
   opacity: opacitySchema,
   blend: blendSchema,
 };
@@ -182,7 +182,7 @@ export const tossSchema = object({
         '${path} needs from and to',
         ({ kind, from, to }) => (kind === 'range') === (from !== undefined && to !== undefined),
       ),
-    mirrored: boolean().required(),
+    flipped: boolean().required(),
     gap: finite().required().min(LEAST_GAP).max(MOST_GAP),
     ground: finite().required().min(0).max(1),
     seed: number().integer().required().min(0).max(1e9),

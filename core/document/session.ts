@@ -1,6 +1,6 @@
 import { apply, CommandError, inverse, type Command } from './command.ts';
 import type { Design } from './design.ts';
-import { meet } from './touched.ts';
+import { conflicts } from './touched.ts';
 
 /** A done edit: its name for the history, and both directions. */
 export interface Edit {
@@ -8,7 +8,7 @@ export interface Edit {
   readonly forward: Command;
   readonly back: Command;
   /** The retelling that it began with, which stays when it is undone. */
-  readonly retold?: Command;
+  readonly renormalised?: Command;
 }
 
 /** What an editing session holds at one moment; a new object whenever anything changes. */
@@ -60,7 +60,7 @@ export class Session {
    * Tells the same cloth otherwise, as when a motif is stored where a reflection of it lies. Neither saved nor undone by
    * itself, but together with the edit that follows.
    */
-  retell(command: Command): void {
+  renormalise(command: Command): void {
     const { committed } = this.#state;
     const told = this.#retold;
     this.#retold = {
@@ -81,7 +81,7 @@ export class Session {
       label,
       forward,
       back: inverse(told?.before ?? committed, forward),
-      ...(told && { retold: told.command }),
+      ...(told && { renormalised: told.command }),
     };
     this.#retold = undefined;
     this.#set({
@@ -99,8 +99,8 @@ export class Session {
     const edit = past.at(-1);
     if (!edit) return undefined;
     const before = apply(this.#untold, edit.back);
-    this.#retold = edit.retold && { command: edit.retold, before };
-    const design = edit.retold ? apply(before, edit.retold) : before;
+    this.#retold = edit.renormalised && { command: edit.renormalised, before };
+    const design = edit.renormalised ? apply(before, edit.renormalised) : before;
     this.#set({
       ...this.#state,
       design,
@@ -148,11 +148,11 @@ export class Session {
    */
   follow(foreign: readonly Command[]): void {
     const { saved, past, unsent } = this.#state;
-    if (meet(foreign, unsent, false)) throw new CommandError('both changed the same');
+    if (conflicts(foreign, unsent, false)) throw new CommandError('both changed the same');
     const base = foreign.reduce(apply, saved);
     const committed = unsent.reduce(apply, base);
     this.#retold = undefined;
-    const last = past.findLastIndex(({ forward }) => meet(foreign, [forward], true));
+    const last = past.findLastIndex(({ forward }) => conflicts(foreign, [forward], true));
     this.#set({ design: committed, committed, saved: base, past: past.slice(last + 1), future: [], unsent });
   }
 

@@ -6,9 +6,9 @@ import { anyDesign, leafAt } from '../testing/arbitraries.ts';
 import { apply, CommandError, inverse, type Command } from './command.ts';
 import { describe } from './describe.ts';
 import { newDesign, type Design } from './design.ts';
-import { freeLayer } from './layer.ts';
+import { newLayer } from './layer.ts';
 import { Session } from './session.ts';
-import { meet } from './touched.ts';
+import { conflicts } from './touched.ts';
 
 const START: Design = {
   ...newDesign('d', 'Kelp', { width: 100, height: 100, step: SQUARE }),
@@ -66,7 +66,7 @@ suite('what others did', () => {
         (mine, here, there) => {
           const theirs = ['a', 'b', 'c'].filter((id) => !mine.includes(id));
           const [ours, others] = [mine.map((id) => move(id, here)), theirs.map((id) => move(id, there))];
-          expect(meet(ours, others, true)).toBe(false);
+          expect(conflicts(ours, others, true)).toBe(false);
           const session = new Session(START);
           for (const one of ours) session.commit('Moved', one);
           session.follow(others);
@@ -90,7 +90,7 @@ suite('what others did', () => {
 
   it.each<[Command[], string]>([
     [[move('a', 1)], 'moved a motif'],
-    [[{ type: 'change', changes: { a: { turn: 3, x: 1 }, b: { turn: 4 } } }], 'turned 2 motifs'],
+    [[{ type: 'change', changes: { a: { rotation: 3, x: 1 }, b: { rotation: 4 } } }], 'turned 2 motifs'],
     [
       [
         { type: 'remove', ids: ['a'] },
@@ -112,7 +112,7 @@ suite('what others did', () => {
     ],
     [
       [
-        { type: 'layers', layers: [freeLayer('main', 'Motifs')] },
+        { type: 'layers', layers: [newLayer('main', 'Motifs')] },
         { type: 'guides', guides: [] },
         { type: 'name', name: 'Tide' },
       ],
@@ -128,7 +128,7 @@ suite('taking an arrangement', () => {
     fc.assert(
       fc.property(anyDesign(), anyDesign(), (from, to) => {
         const design = apply(from, { type: 'repeat', repeat: from.repeat });
-        const layers = [freeLayer('under', 'Under'), freeLayer('main', 'Motifs')];
+        const layers = [newLayer('under', 'Under'), newLayer('main', 'Motifs')];
         const other: Design = {
           ...apply(to, { type: 'repeat', repeat: to.repeat }),
           layers,

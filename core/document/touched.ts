@@ -1,7 +1,7 @@
 import type { Command } from './command.ts';
 
 /** Names for all that a command changes; two that share none can be done in either order. */
-export function touched(command: Command): string[] {
+export function writeSet(command: Command): string[] {
   switch (command.type) {
     case 'insert':
       return ['stack', ...command.placements.map(({ placement }) => `motif ${placement.id}`)];
@@ -16,7 +16,7 @@ export function touched(command: Command): string[] {
     case 'colour':
       return [`ink ${command.ink}`];
     case 'all':
-      return command.commands.flatMap(touched);
+      return command.commands.flatMap(writeSet);
     case 'repeat':
     case 'layers':
     case 'guides':
@@ -29,8 +29,8 @@ export function touched(command: Command): string[] {
 }
 
 /** Whether commands change anything in common; the order of the stack alone is not looked at where `stack` is false. */
-export function meet(a: readonly Command[], b: readonly Command[], stack: boolean): boolean {
-  const all = new Set(a.flatMap(touched));
+export function conflicts(a: readonly Command[], b: readonly Command[], stack: boolean): boolean {
+  const all = new Set(a.flatMap(writeSet));
   if (!stack) all.delete('stack');
-  return b.flatMap(touched).some((name) => all.has(name));
+  return b.flatMap(writeSet).some((name) => all.has(name));
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boxAround, intersectBoxes, shiftBox } from './box.ts';
-import { compose, IDENTITY, invert, rotation, scaling, transform, translation, type Matrix } from './matrix.ts';
+import { compose, IDENTITY, invert, rotationMatrix, scalingMatrix, transform, translationMatrix, type Matrix } from './matrix.ts';
 
 const n = fc.double({ min: -50, max: 50, noNaN: true });
 const anyMatrix: fc.Arbitrary<Matrix> = fc
@@ -12,7 +12,7 @@ const anyMatrix: fc.Arbitrary<Matrix> = fc
     n,
     n,
   )
-  .map(([turn, sx, sy, x, y]) => compose(translation(x, y), compose(rotation(turn), scaling(sx, sy))));
+  .map(([turn, sx, sy, x, y]) => compose(translationMatrix(x, y), compose(rotationMatrix(turn), scalingMatrix(sx, sy))));
 const anyPoint = fc.record({ x: n, y: n });
 
 describe('matrices', () => {
@@ -39,10 +39,10 @@ describe('matrices', () => {
   });
 
   it('turn clockwise, and by quarters exactly', () => {
-    expect(transform(rotation(90), { x: 1, y: 0 })).toEqual({ x: 0, y: 1 });
-    expect(rotation(-90)).toEqual(rotation(270));
-    expect(transform(rotation(180), { x: 3, y: 4 })).toEqual({ x: -3, y: -4 });
-    expect(transform(rotation(45), { x: 1, y: 0 }).y).toBeCloseTo(Math.SQRT1_2, 12);
+    expect(transform(rotationMatrix(90), { x: 1, y: 0 })).toEqual({ x: 0, y: 1 });
+    expect(rotationMatrix(-90)).toEqual(rotationMatrix(270));
+    expect(transform(rotationMatrix(180), { x: 3, y: 4 })).toEqual({ x: -3, y: -4 });
+    expect(transform(rotationMatrix(45), { x: 1, y: 0 }).y).toBeCloseTo(Math.SQRT1_2, 12);
   });
 });
 

@@ -12,16 +12,16 @@ export function compose(outer: Matrix, inner: Matrix): Matrix {
   return [a * p + c * q, b * p + d * q, a * r + c * s, b * r + d * s, a * t + c * u + e, b * t + d * u + f];
 }
 
-export function translation(x: number, y: number): Matrix {
+export function translationMatrix(x: number, y: number): Matrix {
   return [1, 0, 0, 1, x, y];
 }
 
-export function scaling(x: number, y: number): Matrix {
+export function scalingMatrix(x: number, y: number): Matrix {
   return [x, 0, 0, y, 0, 0];
 }
 
 /** Clockwise on a y-down plane, degrees. Quarter turns are exact. */
-export function rotation(degrees: number): Matrix {
+export function rotationMatrix(degrees: number): Matrix {
   const quarter = ((degrees % 360) + 360) % 360;
   const [cos, sin] =
     quarter === 0

@@ -16,7 +16,7 @@ function lengthsOf(line: readonly Point[]): number[] {
  * @param count at least 2
  * @throws RangeError where the line has no length
  */
-export function evenlyAlong(line: readonly Point[], count: number): Point[] {
+export function pointsAlong(line: readonly Point[], count: number): Point[] {
   const lengths = lengthsOf(line);
   const whole = lengths.at(-1) ?? 0;
   if (!(whole > 0)) throw new RangeError('the line has no length');
@@ -32,8 +32,8 @@ export function evenlyAlong(line: readonly Point[], count: number): Point[] {
 }
 
 /** A line drawn by hand without the hand's trembling: each place the mean of those near it along the line, the ends kept. */
-export function steadied(line: readonly Point[], points = 128, reach = 4): Point[] {
-  const even = evenlyAlong(line, points);
+export function smoothPolyline(line: readonly Point[], points = 128, reach = 4): Point[] {
+  const even = pointsAlong(line, points);
   return even.map((_, n) => {
     const near = Math.min(reach, n, points - 1 - n);
     const around = even.slice(n - near, n + near + 1);

@@ -1,4 +1,4 @@
-import { compose, invert, rotation, scaling, transform, translation, type Matrix } from './matrix.ts';
+import { compose, invert, rotationMatrix, scalingMatrix, transform, translationMatrix, type Matrix } from './matrix.ts';
 import type { Point } from './point.ts';
 
 /**
@@ -8,25 +8,25 @@ import type { Point } from './point.ts';
 export interface Pose {
   readonly x: number;
   readonly y: number;
-  readonly turn: number;
+  readonly rotation: number;
   /** Across; above 0. */
   readonly scale: number;
   /** How much higher it is drawn than wide, of its own proportions; 1 keeps them. Above 0. */
-  readonly stretch: number;
+  readonly aspect: number;
   /** Degrees by which its upright lines lean, to the left where above 0; between -90 and 90. */
   readonly skew: number;
-  readonly mirrored: boolean;
+  readonly flipped: boolean;
 }
 
 /** Lying at the origin, as it is. */
-export const UPRIGHT: Pose = { x: 0, y: 0, turn: 0, scale: 1, stretch: 1, skew: 0, mirrored: false };
+export const UPRIGHT: Pose = { x: 0, y: 0, rotation: 0, scale: 1, aspect: 1, skew: 0, flipped: false };
 
 /** The pose as a matrix. */
-export function poseMatrix({ x, y, turn, scale, stretch, skew, mirrored }: Pose): Matrix {
-  const sized = scaling(mirrored ? -scale : scale, scale * stretch);
+export function poseMatrix({ x, y, rotation, scale, aspect, skew, flipped }: Pose): Matrix {
+  const sized = scalingMatrix(flipped ? -scale : scale, scale * aspect);
   return compose(
-    translation(x, y),
-    compose(rotation(turn), skew === 0 ? sized : compose([1, 0, Math.tan((skew * Math.PI) / 180), 1, 0, 0], sized)),
+    translationMatrix(x, y),
+    compose(rotationMatrix(rotation), skew === 0 ? sized : compose([1, 0, Math.tan((skew * Math.PI) / 180), 1, 0, 0], sized)),
   );
 }
 
@@ -39,8 +39,8 @@ export function poseOf([a, b, c, d, e, f]: Matrix): Pose {
   const det = a * d - b * c;
   if (!Number.isFinite(1 / det))
     throw new RangeError(`no pose flattens the plane, as this matrix does: ${[a, b, c, d].join(' ')}`);
-  const mirrored = det < 0;
-  const [p, q] = mirrored ? [-a, -b] : [a, b];
+  const flipped = det < 0;
+  const [p, q] = flipped ? [-a, -b] : [a, b];
   const scale = Math.hypot(p, q);
   const [cos, sin] = [p / scale, q / scale];
   const high = cos * d - sin * c;
@@ -48,16 +48,16 @@ export function poseOf([a, b, c, d, e, f]: Matrix): Pose {
   return {
     x: e,
     y: f,
-    turn: (Math.atan2(q, p) * 180) / Math.PI,
+    rotation: (Math.atan2(q, p) * 180) / Math.PI,
     scale,
-    stretch: high / scale,
+    aspect: high / scale,
     skew: (Math.atan(lean) * 180) / Math.PI,
-    mirrored,
+    flipped,
   };
 }
 
 /** Where a point of what is posed comes to lie. */
-export function posed(pose: Pose, point: Point): Point {
+export function applyPose(pose: Pose, point: Point): Point {
   return transform(poseMatrix(pose), point);
 }
 
@@ -65,24 +65,24 @@ export function posed(pose: Pose, point: Point): Point {
 export function composePoses(outer: Pose, inner: Pose): Pose {
   if (!keepsShape(outer)) return poseOf(compose(poseMatrix(outer), poseMatrix(inner)));
   return {
-    ...posed(outer, inner),
-    turn: outer.turn + (outer.mirrored ? -inner.turn : inner.turn),
+    ...applyPose(outer, inner),
+    rotation: outer.rotation + (outer.flipped ? -inner.rotation : inner.rotation),
     scale: outer.scale * inner.scale,
-    stretch: inner.stretch,
-    skew: outer.mirrored ? -inner.skew : inner.skew,
-    mirrored: outer.mirrored !== inner.mirrored,
+    aspect: inner.aspect,
+    skew: outer.flipped ? -inner.skew : inner.skew,
+    flipped: outer.flipped !== inner.flipped,
   };
 }
 
 /** The pose that undoes this one: `composePoses(inversePose(p), p)` changes nothing. */
 export function inversePose(pose: Pose): Pose {
-  const { x, y, turn, scale, mirrored } = pose;
+  const { x, y, rotation, scale, flipped } = pose;
   if (!keepsShape(pose)) return poseOf(invert(poseMatrix(pose)) as Matrix);
-  const back = { ...UPRIGHT, turn: mirrored ? turn : -turn, scale: 1 / scale, mirrored };
-  return { ...back, ...posed(back, { x: -x, y: -y }) };
+  const back = { ...UPRIGHT, rotation: flipped ? rotation : -rotation, scale: 1 / scale, flipped };
+  return { ...back, ...applyPose(back, { x: -x, y: -y }) };
 }
 
 /** Whether it only moves, turns, mirrors and sizes evenly; such poses are reckoned without a matrix, so that 90° stays 90°. */
-function keepsShape({ stretch, skew }: Pose): boolean {
-  return stretch === 1 && skew === 0;
+function keepsShape({ aspect, skew }: Pose): boolean {
+  return aspect === 1 && skew === 0;
 }

@@ -1,14 +1,14 @@
 import { poseOf, UPRIGHT } from '../geometry/pose.ts';
 import type { Point } from '../geometry/point.ts';
-import { withinTurn } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/turn.ts';
 import { naturalHeight, type Motif } from '../motif/motif.ts';
 import type { Lattice } from '../repeat/lattice.ts';
 import type { GridRecipe } from './layoutRecipe.ts';
-import type { LaidOut } from './layRow.ts';
-import { gridNearest, gridsOf, pointsOf } from './superlattice.ts';
+import type { RowLayout } from './layRow.ts';
+import { superlatticeNearest, superlatticesOf, superlatticePoints } from './superlattice.ts';
 
 type Sized = Pick<Motif, 'width' | 'view'>;
-type Placed = LaidOut['placed'];
+type Placed = RowLayout['placed'];
 
 /** Stripes reach so far into their own echoes that no line shows where they meet, mm. */
 const OVERLAP = 1;
@@ -18,7 +18,7 @@ const FARTHEST = 6;
 /** The angles at which a grid closes on the lattice, degrees clockwise, ascending. */
 export function anglesOf(lattice: Lattice, { figure, count }: Pick<GridRecipe, 'figure' | 'count'>): number[] {
   if (figure === 'stripes') return directionsOf(lattice).map(({ angle }) => angle);
-  return gridsOf(lattice, count).map(({ angle }) => (figure === 'dots' ? angle : withinTurn(angle + 45)));
+  return superlatticesOf(lattice, count).map(({ angle }) => (figure === 'dots' ? angle : normaliseAngle(angle + 45)));
 }
 
 /** The one of these angles that is nearest to a typed one: of stripes as lines are, of the others quarter turns alike. */
@@ -32,12 +32,12 @@ export function nearestAngle(angles: readonly number[], angle: number, { figure 
 }
 
 /** Lays a grid all over the cell, which keeps its size. */
-export function laidGrid(lattice: Lattice, recipe: GridRecipe, motif: Sized): Placed {
+export function layGrid(lattice: Lattice, recipe: GridRecipe, motif: Sized): Placed {
   return recipe.figure === 'stripes' ? stripes(lattice, recipe, motif) : meshes(lattice, recipe, motif);
 }
 
 function meshes(lattice: Lattice, { figure, motif: id, fitted, count, angle, size }: GridRecipe, motif: Sized): Placed {
-  const grid = gridNearest(gridsOf(lattice, count), figure === 'dots' ? angle : angle - 45);
+  const grid = superlatticeNearest(superlatticesOf(lattice, count), figure === 'dots' ? angle : angle - 45);
   const { u, v } = grid;
   const height = naturalHeight(motif);
   let shape: Omit<Placed[number], 'x' | 'y' | 'motif'>;
@@ -45,7 +45,7 @@ function meshes(lattice: Lattice, { figure, motif: id, fitted, count, angle, siz
     shape = { ...UPRIGHT, scale: (size * Math.hypot(u.x, u.y)) / Math.max(motif.width, height) };
   } else if (figure === 'dots') {
     const across = size * Math.hypot(u.x, u.y);
-    shape = { ...UPRIGHT, scale: across / motif.width, stretch: motif.width / height };
+    shape = { ...UPRIGHT, scale: across / motif.width, aspect: motif.width / height };
   } else {
     // Checks fill every other field of the grid's half meshes; ogees reach to the points two diagonals away.
     const half = figure === 'checks' ? 0.5 : 1;
@@ -65,17 +65,17 @@ function meshes(lattice: Lattice, { figure, motif: id, fitted, count, angle, siz
       0,
     ]);
   }
-  const { turn, scale, stretch, skew, mirrored } = shape;
+  const { rotation, scale, aspect, skew, flipped } = shape;
   // Half a mesh off the cell's corner.
-  return pointsOf(grid).map((point) => ({
+  return superlatticePoints(grid).map((point) => ({
     motif: id,
     x: point.x + (u.x + v.x) / 2,
     y: point.y + (u.y + v.y) / 2,
-    turn: withinTurn(turn),
+    rotation: normaliseAngle(rotation),
     scale,
-    stretch,
+    aspect,
     skew,
-    mirrored,
+    flipped,
   }));
 }
 
@@ -127,8 +127,8 @@ function stripes(
       ...UPRIGHT,
       motif: id,
       scale,
-      stretch,
-      turn: withinTurn(turn),
+      aspect: stretch,
+      rotation: normaliseAngle(turn),
       x: normal.x * down + v.x * on,
       y: normal.y * down + v.y * on,
     };

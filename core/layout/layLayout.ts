@@ -7,8 +7,8 @@ import type { Motif } from '../motif/motif.ts';
 import { latticeOf } from '../repeat/lattice.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../repeat/repeat.ts';
 import { step } from '../repeat/step.ts';
-import { laidGrid } from './layGrid.ts';
-import { laidRows } from './layRow.ts';
+import { layGrid } from './layGrid.ts';
+import { layRows } from './layRow.ts';
 import type { LayoutRecipe } from './layoutRecipe.ts';
 
 /** Thrown where a recipe cannot be laid; the message is a sentence. */
@@ -21,7 +21,7 @@ export class LayoutError extends Error {}
  * @param layer where it is laid the first time: a row on top, a grid at the bottom
  * @throws LayoutError
  */
-export function layLayout(
+export function applyLayout(
   design: Design,
   motifs: ReadonlyMap<string, Motif>,
   recipe: LayoutRecipe,
@@ -31,9 +31,9 @@ export function layLayout(
   const { repeat, layout } = design;
   const lost = 'A motif of this layout is not in the drawer any more. Nothing was changed; take it out of the layout.';
   const commands: Command[] = [];
-  let placed: ReturnType<typeof laidGrid>;
+  let placed: ReturnType<typeof layGrid>;
   if (recipe.kind === 'row') {
-    const laid = laidRows(recipe, motifs);
+    const laid = layRows(recipe, motifs);
     if (!laid) throw new LayoutError(lost);
     const { width, height } = laid;
     if (Math.min(width, height) < SMALLEST_CELL_MM || Math.max(width, height) > LARGEST_CELL_MM) {
@@ -55,7 +55,7 @@ export function layLayout(
       throw new LayoutError(
         'A grid cannot close where every other cell is mirrored. Nothing was changed; take the mirroring away first.',
       );
-    placed = laidGrid(latticeOf(repeat), recipe, motif);
+    placed = layGrid(latticeOf(repeat), recipe, motif);
   }
   if (!placed.every(isWithinLimits))
     throw new LayoutError(

@@ -6,10 +6,10 @@ import type { RowRecipe } from './layoutRecipe.ts';
 type Sized = Pick<Motif, 'width' | 'view'>;
 
 /** What a recipe lays: motifs, where and how, and the size of the cell where it decides that. */
-export interface LaidOut {
+export interface RowLayout {
   readonly width: number;
   readonly height: number;
-  readonly placed: readonly Pick<Placement, 'motif' | 'x' | 'y' | 'turn' | 'scale' | 'stretch' | 'skew' | 'mirrored'>[];
+  readonly placed: readonly Pick<Placement, 'motif' | 'x' | 'y' | 'rotation' | 'scale' | 'aspect' | 'skew' | 'flipped'>[];
 }
 
 /** A motif at the size that the recipe gives it, mm. */
@@ -26,10 +26,10 @@ interface Sizing {
  *
  * @returns undefined where a motif is not known
  */
-export function laidRows(
+export function layRows(
   { rows, equal, size, gap, rowGap }: RowRecipe,
   motifs: ReadonlyMap<string, Sized>,
-): LaidOut | undefined {
+): RowLayout | undefined {
   const sized: Sizing[][] = [];
   for (const row of rows) {
     const own: Sizing[] = [];
@@ -45,7 +45,7 @@ export function laidRows(
   }
   const widths = sized.map((row) => row.reduce((sum, one) => sum + one.width, 0));
   const width = Math.max(...sized.map((row, n) => (widths[n] as number) + gap * row.length));
-  const placed: LaidOut['placed'][number][] = [];
+  const placed: RowLayout['placed'][number][] = [];
   let top = rowGap / 2;
   for (const [n, row] of sized.entries()) {
     const high = Math.max(...row.map(({ height }) => height));

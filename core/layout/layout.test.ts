@@ -9,13 +9,13 @@ import { naturalHeight, type Motif } from '../motif/motif.ts';
 import { latticeOf, nearestDifference, type Lattice } from '../repeat/lattice.ts';
 import { SQUARE, step } from '../repeat/step.ts';
 import { anyStep, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
-import { anglesOf, laidGrid, nearestAngle } from './layGrid.ts';
-import { layLayout, LayoutError } from './layLayout.ts';
-import { laidRows } from './layRow.ts';
+import { anglesOf, layGrid, nearestAngle } from './layGrid.ts';
+import { applyLayout, LayoutError } from './layLayout.ts';
+import { layRows } from './layRow.ts';
 import type { GridRecipe, RowRecipe } from './layoutRecipe.ts';
 import { rowOffers } from './rowOffers.ts';
 import { placesByMotif } from '../repeat/fractions.ts';
-import { gridsOf } from './superlattice.ts';
+import { superlatticesOf } from './superlattice.ts';
 
 const motifOf = (id: string, width: number, height: number): Motif => ({
   ...LEAF_RECORD,
@@ -53,7 +53,7 @@ describe('rows', () => {
   it('have equal gaps, over the join too, and a cell of exactly the widest row and its gaps', () => {
     fc.assert(
       fc.property(anyRecipe, (recipe) => {
-        const laid = laidRows(recipe, MOTIFS);
+        const laid = layRows(recipe, MOTIFS);
         if (!laid) throw new Error('the motifs are known');
         let at = 0;
         let top = recipe.rowGap / 2;
@@ -155,14 +155,14 @@ function isOn(
   return isWhole((x * v.y - y * v.x) / det) && isWhole((u.x * y - u.y * x) / det);
 }
 
-const shapeOf = (lattice: Lattice, recipe: GridRecipe) => laidGrid(lattice, recipe, MOTIFS.get(recipe.motif) as Motif);
+const shapeOf = (lattice: Lattice, recipe: GridRecipe) => layGrid(lattice, recipe, MOTIFS.get(recipe.motif) as Motif);
 
 describe('grids', () => {
   it('close on the lattice, whatever it is: its own vectors are whole steps of theirs', () => {
     fc.assert(
       fc.property(anyCell, fc.integer({ min: 1, max: 60 }), (repeat, count) => {
         const lattice = latticeOf(repeat);
-        const grids = gridsOf(lattice, count);
+        const grids = superlatticesOf(lattice, count);
         expect(grids.length).toBeGreaterThan(0);
         for (const grid of grids) {
           expect(isOn(grid, lattice.a) && isOn(grid, lattice.b)).toBe(true);
@@ -223,10 +223,10 @@ describe('grids', () => {
     for (const one of placed)
       expect(one).toMatchObject({
         scale: expect.closeTo(20 / 30, 9) as number,
-        stretch: expect.closeTo(1, 9) as number,
+        aspect: expect.closeTo(1, 9) as number,
         skew: expect.closeTo(0, 9) as number,
       });
-    const upright = placed.map(({ turn }) => Math.abs(turn % 90));
+    const upright = placed.map(({ rotation }) => Math.abs(rotation % 90));
     expect(Math.max(...upright.map((turn) => Math.min(turn, 90 - turn)))).toBeCloseTo(0, 6);
     for (const one of placed) {
       const near = placed.filter((other) => {
@@ -257,7 +257,7 @@ describe('grids', () => {
           expect(placed).toHaveLength(count);
           const motif = MOTIFS.get('wide') as Motif;
           for (const one of placed) {
-            const radians = (one.turn * Math.PI) / 180;
+            const radians = (one.rotation * Math.PI) / 180;
             const length = motif.width * one.scale - 1;
             // Its own length on, the cloth is the same again.
             const by = nearestDifference(
@@ -268,7 +268,7 @@ describe('grids', () => {
             expect(Math.hypot(by.x, by.y)).toBeLessThan(1e-5);
             // Half of the cloth is striped.
             expect(
-              (length * naturalHeight(motif) * one.scale * one.stretch * count) / (repeat.width * repeat.height),
+              (length * naturalHeight(motif) * one.scale * one.aspect * count) / (repeat.width * repeat.height),
             ).toBeCloseTo(0.5, 6);
           }
         },
@@ -297,7 +297,7 @@ describe('grids', () => {
       angle: 0,
       size: 0.5,
     });
-    expect(dot).toMatchObject({ scale: 20 / 50, stretch: 1, skew: 0, turn: 0 });
+    expect(dot).toMatchObject({ scale: 20 / 50, aspect: 1, skew: 0, rotation: 0 });
     const row = shapeOf(latticeOf({ width: 80, height: 80, step: SQUARE }), {
       kind: 'grid',
       figure: 'stripes',
@@ -335,12 +335,12 @@ describe('a layout on the cloth', () => {
   };
 
   it('is laid, follows its recipe, keeps ids and what was laid by hand, and is undone to the bit', () => {
-    const first = layLayout(start, MOTIFS, recipe, 'main', newId);
+    const first = applyLayout(start, MOTIFS, recipe, 'main', newId);
     const once = apply(start, first);
     expect(once.repeat).toMatchObject({ width: 16 + 160 + 40 + 30, height: 48, step: start.repeat.step });
     expect(once.placements[0]?.id).toBe('hand');
     expect(apply(once, inverse(start, first))).toEqual(start);
-    const again = layLayout(once, MOTIFS, { ...recipe, rows: [['square', 'tall']], gap: 4 }, 'main', newId);
+    const again = applyLayout(once, MOTIFS, { ...recipe, rows: [['square', 'tall']], gap: 4 }, 'main', newId);
     const twice = apply(once, again);
     expect(twice.placements.slice(1).map(({ id, motif }) => [id, motif])).toEqual([
       [once.placements[1]?.id, 'square'],
@@ -351,7 +351,7 @@ describe('a layout on the cloth', () => {
     expect(openDesign(JSON.parse(JSON.stringify(twice)))).toEqual(twice);
     const grid = apply(
       twice,
-      layLayout(
+      applyLayout(
         twice,
         MOTIFS,
         { kind: 'grid', figure: 'dots', motif: 'square', fitted: true, count: 4, angle: 0, size: 0.5 },
@@ -367,11 +367,11 @@ describe('a layout on the cloth', () => {
   });
 
   it('says why it cannot be, and changes nothing', () => {
-    expect(() => layLayout(start, MOTIFS, { ...recipe, rows: [['gone']] }, 'main', newId)).toThrow(LayoutError);
-    expect(() => layLayout(start, MOTIFS, { ...recipe, size: 4000 }, 'main', newId)).toThrow(/cells are/);
+    expect(() => applyLayout(start, MOTIFS, { ...recipe, rows: [['gone']] }, 'main', newId)).toThrow(LayoutError);
+    expect(() => applyLayout(start, MOTIFS, { ...recipe, size: 4000 }, 'main', newId)).toThrow(/cells are/);
     const mirrored: Design = { ...start, repeat: { ...start.repeat, step: { ...SQUARE, mirrored: 'both' } } };
     expect(() =>
-      layLayout(
+      applyLayout(
         mirrored,
         MOTIFS,
         { kind: 'grid', figure: 'checks', motif: 'square', fitted: true, count: 4, angle: 0, size: 0.5 },

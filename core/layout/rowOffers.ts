@@ -8,10 +8,10 @@ import type { Point } from '../geometry/point.ts';
  * them; they are `apart`, or `beside` themselves where an echo stands in the very next column. Else the columns break:
  * `zigzag` by half a room, `aslant` by any other share of one. `above`: an equal motif stands nearly over itself.
  */
-export type RowFall = 'apart' | 'beside' | 'zigzag' | 'aslant' | 'above';
+export type RowPattern = 'apart' | 'beside' | 'zigzag' | 'aslant' | 'above';
 
 export interface RowOffer extends FractionOffer {
-  readonly fall: RowFall;
+  readonly fall: RowPattern;
 }
 
 /** Nearer than this share of a motif's own room in the row, its echo counts as above it; of the farthest that any shift brings, where that is less than a room. */
@@ -23,7 +23,7 @@ const SAME = 1e-6;
 /** Denominators up to which a fraction is offered that leaves the columns. */
 const SIMPLE = 6;
 
-const ORDER: Readonly<Record<RowFall, number>> = { apart: 0, beside: 1, zigzag: 1, aslant: 1, above: 2 };
+const ORDER: Readonly<Record<RowPattern, number>> = { apart: 0, beside: 1, zigzag: 1, aslant: 1, above: 2 };
 
 /**
  * The fractions by which further rows may shift, best first, and what each does: those that keep equal motifs apart in columns
@@ -44,7 +44,7 @@ export function rowOffers(repeat: Repeat, count: number, places: ReadonlyMap<str
   const inColumns = farthest(offers.filter((one) => isInColumns(one, count)));
   const hasColumns = inColumns >= ABOVE;
   const most = hasColumns ? inColumns : farthest(offers);
-  const fallOf = (one: FractionOffer): RowFall => {
+  const fallOf = (one: FractionOffer): RowPattern => {
     const own = rooms.get(one) ?? 0;
     if (own < ABOVE * Math.min(1, most) - SAME) return 'above';
     if (own > most - SAME && (!hasColumns || isInColumns(one, count))) return 'apart';

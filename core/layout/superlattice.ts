@@ -22,7 +22,7 @@ const SQUARE_ENOUGH = 0.75;
  * Every grid of so many points to the lattice's cell: its vectors are those of the lattice's own by the Hermite normal
  * forms of that index, reduced by Lagrange's steps. Those that are nearly square, by their angles; of one angle the squarest.
  */
-export function gridsOf({ a, b }: Lattice, count: number): Superlattice[] {
+export function superlatticesOf({ a, b }: Lattice, count: number): Superlattice[] {
   const all: Superlattice[] = [];
   for (let p = 1; p <= count; p += 1) {
     if (count % p !== 0) continue;
@@ -42,7 +42,7 @@ export function gridsOf({ a, b }: Lattice, count: number): Superlattice[] {
 }
 
 /** Every point of a grid in one cell, from the origin. */
-export function pointsOf({ through: { u, p, v, q } }: Superlattice): Point[] {
+export function superlatticePoints({ through: { u, p, v, q } }: Superlattice): Point[] {
   return Array.from({ length: p * q }, (_, n) => ({
     x: Math.floor(n / q) * u.x + (n % q) * v.x,
     y: Math.floor(n / q) * u.y + (n % q) * v.y,
@@ -50,7 +50,7 @@ export function pointsOf({ through: { u, p, v, q } }: Superlattice): Point[] {
 }
 
 /** The grid whose angle is nearest to one, quarter turns alike. */
-export function gridNearest(grids: readonly Superlattice[], angle: number): Superlattice {
+export function superlatticeNearest(grids: readonly Superlattice[], angle: number): Superlattice {
   return grids.reduce((best, one) =>
     quarterApart(one.angle, angle) < quarterApart(best.angle, angle) - 1e-9 ? one : best,
   );

@@ -9,7 +9,7 @@ export const FARTHEST_MERGE = 25;
  * Which ink each ink becomes when those no farther apart than `within` (CIEDE2000) are one. The first of a group
  * stands for it; an ink joins the nearest group that stands.
  */
-export function mergedInks(inks: readonly Hex[], within: number): Map<Hex, Hex> {
+export function groupInks(inks: readonly Hex[], within: number): Map<Hex, Hex> {
   const difference = differenceCiede2000();
   const standing: Hex[] = [];
   const merged = new Map<Hex, Hex>();
@@ -29,7 +29,7 @@ export function mergedInks(inks: readonly Hex[], within: number): Map<Hex, Hex> 
 }
 
 /** The artwork with its inks exchanged; an ink not named stays. */
-export function withInks(artwork: Artwork, inks: ReadonlyMap<Hex, Hex>): Artwork {
+export function recolourArtwork(artwork: Artwork, inks: ReadonlyMap<Hex, Hex>): Artwork {
   const exchange = (ink: Hex): Hex => inks.get(ink) ?? ink;
   const paint = (one: Paint): Paint =>
     one.kind === 'ink'

@@ -1,10 +1,10 @@
 import { array, boolean, lazy, mixed, number, object, string, tuple, type Schema } from 'yup';
 import { MOST_PARTS } from '../bundle/part.ts';
 import { hexSchema, idSchema } from '../document/schema.ts';
-import { LARGEST_SCALE, LEAST_STRETCH, MOST_STRETCH, SMALLEST_SCALE } from '../document/placement.ts';
+import { LARGEST_SCALE, SMALLEST_ASPECT, LARGEST_ASPECT, SMALLEST_SCALE } from '../document/placement.ts';
 import { FIGURE_KINDS } from '../shapes/figures.ts';
 import { FONT_IDS } from '../shapes/lettering.ts';
-import { LONGEST_TEXT, MEETINGS, MOST_PIECES } from '../shapes/shapeRecipe.ts';
+import { LONGEST_TEXT, COMBINE_MODES, MOST_PIECES } from '../shapes/shapeRecipe.ts';
 import { FARTHEST_MERGE } from './mergeInks.ts';
 import type { Recipe } from './recipe.ts';
 
@@ -25,12 +25,12 @@ const part = object({
   motif: idSchema,
   x: place,
   y: place,
-  turn: finite(-360, 360),
+  rotation: finite(-360, 360),
   // Parts of parts can lie outside what a hand could set on the cloth.
   scale: finite(SMALLEST_SCALE / 1000, LARGEST_SCALE * 1000),
-  stretch: finite(LEAST_STRETCH / 1000, MOST_STRETCH * 1000),
+  aspect: finite(SMALLEST_ASPECT / 1000, LARGEST_ASPECT * 1000),
   skew: finite(-90, 90),
-  mirrored: boolean().required(),
+  flipped: boolean().required(),
   opacity: finite(0, 1),
 }).noUnknown();
 
@@ -51,8 +51,8 @@ const piece = object({
   font: string().oneOf(FONT_IDS).required(),
   x: place,
   y: place,
-  turn: finite(-360, 360),
-  meeting: string().oneOf(MEETINGS).required(),
+  rotation: finite(-360, 360),
+  meeting: string().oneOf(COMBINE_MODES).required(),
   fill: object({
     ink,
     fade: object({ angle: finite(-360, 360), rest: finite(0, 1) })

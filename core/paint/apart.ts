@@ -7,7 +7,7 @@ import type { Design } from '../document/design.ts';
  *
  * @param live what is drawn by itself; @param above what is painted apart
  */
-export function canPaintApart(
+export function canPaintSeparately(
   { placements, layers }: Design,
   { live, above }: { readonly live: readonly string[]; readonly above: ReadonlySet<string> },
 ): boolean {

@@ -1,6 +1,6 @@
 import { fitError, pixelGrid, type FitError, type PixelGrid } from '../repeat/pixelFit.ts';
 import type { Repeat } from '../repeat/repeat.ts';
-import { straightUnit } from '../repeat/straightUnit.ts';
+import { tileOf } from '../repeat/straightUnit.ts';
 import { MM_PER_INCH } from '../units/length.ts';
 
 /** What is wished for: a density, or a width in pixels of the file. */
@@ -26,10 +26,10 @@ const MOST_MEGAPIXELS = 400;
 
 /** How a repeat comes out in whole pixels at a wished density or width, and what that costs. */
 export function exportPlan(repeat: Repeat, size: ExportSize): ExportPlan {
-  const scale = 'dpi' in size ? size.dpi / MM_PER_INCH : size.width / straightUnit(repeat).width;
+  const scale = 'dpi' in size ? size.dpi / MM_PER_INCH : size.width / tileOf(repeat).width;
   const grid = pixelGrid(repeat, scale);
   const density = 'dpi' in size ? size.dpi : grid.scaleX * MM_PER_INCH;
-  const megapixels = (grid.unit.width * grid.unit.height) / 1e6;
+  const megapixels = (grid.tile.width * grid.tile.height) / 1e6;
   const side = Math.max(grid.cell.width, grid.cell.height);
   const refusal =
     megapixels > MOST_MEGAPIXELS

@@ -13,11 +13,11 @@ import type {
 } from '../motif/artwork.ts';
 import { tracePath, type PathSink } from '../motif/pathData.ts';
 import { levelFor } from './picture.ts';
-import type { Easel, Surface, SurfaceGradient, SurfacePath } from './surface.ts';
+import type { CanvasBackend, Canvas2D, CanvasGradientLike, CanvasPath } from './surface.ts';
 
 /** What painting one artwork needs, the same for all its nodes. */
 interface Setting {
-  readonly easel: Easel;
+  readonly easel: CanvasBackend;
   readonly resolve: InkResolver;
   /** Pixels of the sheet that is painted on. */
   readonly width: number;
@@ -25,14 +25,14 @@ interface Setting {
 }
 
 /** Built paths, kept as long as the node or the gradient that they belong to. */
-const paths = new WeakMap<Easel, WeakMap<object, SurfacePath>>();
+const paths = new WeakMap<CanvasBackend, WeakMap<object, CanvasPath>>();
 
 /**
  * Paints artwork nodes.
  *
  * @param matrix from artwork units to the pixels of the sheet
  */
-export function paintArtwork(surface: Surface, nodes: readonly ArtworkNode[], matrix: Matrix, setting: Setting): void {
+export function paintArtwork(surface: Canvas2D, nodes: readonly ArtworkNode[], matrix: Matrix, setting: Setting): void {
   for (const node of nodes) {
     if (node.kind === 'group') paintGroup(surface, node, matrix, setting);
     else if (node.kind === 'path') paintPath(surface, node, matrix, setting);
@@ -40,7 +40,7 @@ export function paintArtwork(surface: Surface, nodes: readonly ArtworkNode[], ma
   }
 }
 
-function paintGroup(surface: Surface, group: GroupNode, matrix: Matrix, setting: Setting): void {
+function paintGroup(surface: Canvas2D, group: GroupNode, matrix: Matrix, setting: Setting): void {
   const within = compose(matrix, group.matrix);
   const { easel, width, height } = setting;
   if (group.opacity === 1 && !group.clip) {
@@ -57,7 +57,7 @@ function paintGroup(surface: Surface, group: GroupNode, matrix: Matrix, setting:
 }
 
 /** Keeps of a layer what the shapes cover. Filled and not clipped to, since the engines smooth a clip's edge differently. */
-function cut(layer: Surface, clip: readonly ClipShape[], matrix: Matrix, easel: Easel): void {
+function cut(layer: Canvas2D, clip: readonly ClipShape[], matrix: Matrix, easel: CanvasBackend): void {
   layer.setTransform(...matrix);
   layer.globalCompositeOperation = 'destination-in';
   easel.paintWith(layer, 'fillStyle', '#000000');
@@ -65,7 +65,7 @@ function cut(layer: Surface, clip: readonly ClipShape[], matrix: Matrix, easel: 
   layer.globalCompositeOperation = 'source-over';
 }
 
-function paintPath(surface: Surface, node: PathNode, matrix: Matrix, setting: Setting): void {
+function paintPath(surface: Canvas2D, node: PathNode, matrix: Matrix, setting: Setting): void {
   const fill = (): void => {
     if (node.fill) fillPath(surface, node, node.fill, matrix, setting);
   };
@@ -81,7 +81,7 @@ function paintPath(surface: Surface, node: PathNode, matrix: Matrix, setting: Se
   }
 }
 
-function fillPath(surface: Surface, node: PathNode, paint: Paint, matrix: Matrix, { easel, resolve }: Setting): void {
+function fillPath(surface: Canvas2D, node: PathNode, paint: Paint, matrix: Matrix, { easel, resolve }: Setting): void {
   setPaint(surface, 'fillStyle', paint, easel, resolve);
   if (paint.kind === 'ink') {
     surface.setTransform(...matrix);
@@ -96,7 +96,7 @@ function fillPath(surface: Surface, node: PathNode, paint: Paint, matrix: Matrix
 }
 
 function strokePath(
-  surface: Surface,
+  surface: Canvas2D,
   node: PathNode,
   stroke: Stroke,
   matrix: Matrix,
@@ -114,7 +114,7 @@ function strokePath(
 }
 
 function paintPicture(
-  surface: Surface,
+  surface: Canvas2D,
   { blob, x, y, width, height }: PictureNode,
   matrix: Matrix,
   { easel }: Setting,
@@ -132,17 +132,17 @@ function paintPicture(
 }
 
 function setPaint(
-  surface: Surface,
+  surface: Canvas2D,
   part: 'fillStyle' | 'strokeStyle',
   paint: Paint,
-  easel: Easel,
+  easel: CanvasBackend,
   resolve: InkResolver,
 ): void {
   if (paint.kind === 'ink') {
     easel.paintWith(surface, part, withAlpha(resolve(paint.ink), paint.opacity));
     return;
   }
-  const gradient: SurfaceGradient =
+  const gradient: CanvasGradientLike =
     paint.kind === 'linear'
       ? surface.createLinearGradient(...paint.from, ...paint.to)
       : surface.createRadialGradient(...paint.focus, 0, ...paint.centre, paint.radius);
@@ -181,7 +181,7 @@ function flattened(paint: Paint): Paint {
   return { ...paint, from, to: [from[0] + nx * length, from[1] + ny * length] };
 }
 
-function builtPath(key: object, text: PathText, easel: Easel, matrix: Matrix): SurfacePath {
+function builtPath(key: object, text: PathText, easel: CanvasBackend, matrix: Matrix): CanvasPath {
   let built = paths.get(easel);
   if (!built) paths.set(easel, (built = new WeakMap()));
   let path = built.get(key);
@@ -193,7 +193,7 @@ function builtPath(key: object, text: PathText, easel: Easel, matrix: Matrix): S
   return path;
 }
 
-function clipPath(clip: readonly ClipShape[], easel: Easel): SurfacePath {
+function clipPath(clip: readonly ClipShape[], easel: CanvasBackend): CanvasPath {
   const path = easel.path();
   for (const { path: text, matrix } of clip) tracePath(text, through(matrix, path));
   return path;

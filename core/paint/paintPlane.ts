@@ -1,13 +1,13 @@
 import { compositeOf } from '../document/blend.ts';
 import type { Layer } from '../document/layer.ts';
 import { shiftBox, type Box } from '../geometry/box.ts';
-import { displacement } from '../repeat/lattice.ts';
-import { echoesTouching } from '../repeat/echoes.ts';
+import { latticeTranslate } from '../repeat/lattice.ts';
+import { indicesTouching } from '../repeat/echoes.ts';
 import type { PixelGrid } from '../repeat/pixelFit.ts';
 import type { Scene } from './scene.ts';
-import { layStamp, paintStamp, partWorthPainting, stampKey, stampPlace } from './stamp.ts';
-import type { Stamp, StampCache } from './stampCache.ts';
-import type { Easel, Sheet, Surface } from './surface.ts';
+import { drawSprite, paintSprite, partWorthPainting, spriteKey, spritePlace } from './stamp.ts';
+import type { Sprite, SpriteCache } from './stampCache.ts';
+import type { CanvasBackend, OffscreenSurface, Canvas2D } from './surface.ts';
 
 /** Which part of the stack to paint, and how. */
 export interface PlaneOptions {
@@ -16,7 +16,7 @@ export interface PlaneOptions {
   /** Leave the ground out, so that what is painted can lie over something else. */
   readonly bare?: boolean;
   /** Where painted stamps are kept for the next time; without one each is painted anew. */
-  readonly stamps?: StampCache;
+  readonly stamps?: SpriteCache;
 }
 
 /**
@@ -26,11 +26,11 @@ export interface PlaneOptions {
  * @yields the share done, 0 to 1, after each placement
  */
 export function* paintingPlane(
-  surface: Surface,
+  surface: Canvas2D,
   scene: Scene,
   grid: PixelGrid,
   window: Box,
-  easel: Easel,
+  easel: CanvasBackend,
   { only, bare = false, stamps }: PlaneOptions = {},
 ): Generator<number, void> {
   const width = window.right - window.left;
@@ -41,8 +41,8 @@ export function* paintingPlane(
     easel.paintWith(surface, 'fillStyle', scene.ground);
     surface.fillRect(0, 0, width, height);
   }
-  let scratch: Sheet | undefined;
-  let group: { readonly layer: Layer; readonly sheet: Sheet } | undefined;
+  let scratch: OffscreenSurface | undefined;
+  let group: { readonly layer: Layer; readonly sheet: OffscreenSurface } | undefined;
   const closeGroup = (): void => {
     if (!group) return;
     surface.globalAlpha = group.layer.opacity;
@@ -60,20 +60,20 @@ export function* paintingPlane(
       closeGroup();
       if (layer) group = { layer, sheet: easel.sheet(width, height) };
     }
-    const place = stampPlace(placement, drawn, grid);
+    const place = spritePlace(placement, drawn, grid);
     const box = shiftBox(place.box, place.anchor);
-    let sheet: Stamp | undefined;
+    let sheet: Sprite | undefined;
     let painted: Box | undefined;
-    for (const steps of echoesTouching(grid.lattice, box, window)) {
-      const by = displacement(grid.lattice, steps);
+    for (const steps of indicesTouching(grid.lattice, box, window)) {
+      const by = latticeTranslate(grid.lattice, steps);
       const at = { x: place.anchor.x + by.x, y: place.anchor.y + by.y };
       const part = partWorthPainting(place.box, at, window);
       if (!part) continue;
       if (part !== painted) {
-        const paint = (on: Sheet): void => paintStamp(on, placement, drawn, place, part, grid, scene, easel);
+        const paint = (on: OffscreenSurface): void => paintSprite(on, placement, drawn, place, part, grid, scene, easel);
         if (stamps) {
           sheet = stamps.sheet(
-            stampKey(placement, drawn, place, part, grid, scene),
+            spriteKey(placement, drawn, place, part, grid, scene),
             part.right - part.left,
             part.bottom - part.top,
             paint,
@@ -85,9 +85,9 @@ export function* paintingPlane(
         }
         painted = part;
       }
-      layStamp(
+      drawSprite(
         group?.sheet.surface ?? surface,
-        sheet as Stamp,
+        sheet as Sprite,
         part,
         { x: at.x - window.left, y: at.y - window.top },
         placement,
@@ -101,11 +101,11 @@ export function* paintingPlane(
 
 /** Paints any rectangle of the plane in one go. */
 export function paintPlane(
-  surface: Surface,
+  surface: Canvas2D,
   scene: Scene,
   grid: PixelGrid,
   window: Box,
-  easel: Easel,
+  easel: CanvasBackend,
   options?: PlaneOptions,
 ): void {
   for (const share of paintingPlane(surface, scene, grid, window, easel, options)) void share;

@@ -25,8 +25,8 @@ describe('the plan of the cloth', () => {
         expect(scaleY).toBeCloseTo(grid.scaleY / reduction, 12);
         if (kind === 'far') {
           expect(Math.log2(reduction) % 1).toBe(0);
-          expect(Math.max(grid.unit.width, grid.unit.height)).toBeLessThanOrEqual(8192 + 12);
-          expect(grid.unit.width * grid.unit.height).toBeLessThan(1.2 * 2 ** 22);
+          expect(Math.max(grid.tile.width, grid.tile.height)).toBeLessThanOrEqual(8192 + 12);
+          expect(grid.tile.width * grid.tile.height).toBeLessThan(1.2 * 2 ** 22);
         } else {
           expect(reduction).toBe(1);
         }
@@ -43,11 +43,11 @@ describe('the plan of a file', () => {
     const repeat = { width: 100, height: 80, step: SQUARE };
     const byDpi = exportPlan(repeat, { dpi: 300 });
     expect(byDpi.density).toBe(300);
-    expect(byDpi.grid.unit).toMatchObject({ width: 1181, height: 945 });
+    expect(byDpi.grid.tile).toMatchObject({ width: 1181, height: 945 });
     const byWidth = exportPlan(repeat, { width: 1000 });
     expect(byWidth.density).toBeCloseTo(254, 9);
     expect(byWidth.error.widthMm).toBeCloseTo(0, 9);
-    expect(byWidth.grid.unit).toMatchObject({ width: 1000, height: 800 });
+    expect(byWidth.grid.tile).toMatchObject({ width: 1000, height: 800 });
   });
 
   it('refuses what is too large, and says how large it would be', () => {

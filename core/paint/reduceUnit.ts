@@ -11,7 +11,7 @@
  * @param reduction at most 256
  * @returns RGBA of the same size
  */
-export function reduceUnit(
+export function reduceTile(
   unit: Uint8ClampedArray,
   width: number,
   height: number,

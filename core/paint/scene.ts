@@ -2,10 +2,10 @@ import { inkResolver, type InkResolver } from '../colour/inkResolver.ts';
 import type { Hex } from '../colour/hex.ts';
 import { currentColourway, groundColour, type Design } from '../document/design.ts';
 import { isPlain, type Layer } from '../document/layer.ts';
-import { withImages } from '../document/imaged.ts';
+import { withSymmetry } from '../document/imaged.ts';
 import type { Placement } from '../document/placement.ts';
 import type { Artwork } from '../motif/artwork.ts';
-import { imagesOf } from '../repeat/images.ts';
+import { symmetryOpsOf } from '../repeat/images.ts';
 import type { Motif } from '../motif/motif.ts';
 
 /** A motif with its artwork at hand. */
@@ -31,7 +31,7 @@ export interface Scene {
 export function sceneOf(design: Design, motifs: ReadonlyMap<string, DrawnMotif>): Scene {
   const hidden = new Set(design.layers.filter(({ shown }) => !shown).map(({ id }) => id));
   const shown = hidden.size === 0 ? design.placements : design.placements.filter(({ layer }) => !hidden.has(layer));
-  const placements = withImages({ images: imagesOf(design.repeat) }, shown);
+  const placements = withSymmetry({ ops: symmetryOpsOf(design.repeat) }, shown);
   const groups = new Map(design.layers.filter((layer) => !isPlain(layer)).map((layer) => [layer.id, layer]));
   return {
     ground: groundColour(design),

@@ -1,16 +1,16 @@
-import { compose, scaling, translation } from '../geometry/matrix.ts';
+import { compose, scalingMatrix, translationMatrix } from '../geometry/matrix.ts';
 import { boxAround, intersectBoxes, type Box } from '../geometry/box.ts';
 import type { Point } from '../geometry/point.ts';
 import { compositeOf } from '../document/blend.ts';
 import { cornersAround, shapeMatrix, type Placement } from '../document/placement.ts';
 import type { PixelGrid } from '../repeat/pixelFit.ts';
-import { canonical } from '../repeat/lattice.ts';
+import { toFundamentalDomain } from '../repeat/lattice.ts';
 import { paintArtwork } from './paintArtwork.ts';
 import type { DrawnMotif, Scene } from './scene.ts';
-import type { Easel, Sheet, Surface } from './surface.ts';
+import type { CanvasBackend, OffscreenSurface, Canvas2D } from './surface.ts';
 
 /** Where a placement's stamp goes: whole pixels, relative to the placement's anchor. */
-export interface StampPlace {
+export interface SpritePlace {
   /** Whole pixel at or before the centre, on the plane. */
   readonly anchor: Point;
   /** The rest, 0 to below 1. */
@@ -23,8 +23,8 @@ export interface StampPlace {
 const MARGIN = 2;
 
 /** Where the placement's pixels lie on the grid; the anchor is in the cell at the origin. */
-export function stampPlace(placement: Placement, { motif }: DrawnMotif, grid: PixelGrid): StampPlace {
-  const centre = canonical(grid.lattice, { x: placement.x * grid.scaleX, y: placement.y * grid.scaleY });
+export function spritePlace(placement: Placement, { motif }: DrawnMotif, grid: PixelGrid): SpritePlace {
+  const centre = toFundamentalDomain(grid.lattice, { x: placement.x * grid.scaleX, y: placement.y * grid.scaleY });
   const anchor = { x: Math.floor(centre.x), y: Math.floor(centre.y) };
   const phase = { x: centre.x - anchor.x, y: centre.y - anchor.y };
   const corners = boxAround(
@@ -50,31 +50,31 @@ export function stampPlace(placement: Placement, { motif }: DrawnMotif, grid: Pi
  *
  * @param part pixels relative to the placement's anchor; the place's own box unless only some of it is wanted
  */
-export function paintStamp(
-  sheet: Sheet,
+export function paintSprite(
+  sheet: OffscreenSurface,
   placement: Placement,
   { motif, artwork }: DrawnMotif,
-  { phase }: StampPlace,
+  { phase }: SpritePlace,
   part: Box,
   grid: PixelGrid,
   scene: Pick<Scene, 'resolve'>,
-  easel: Easel,
+  easel: CanvasBackend,
 ): void {
   const width = part.right - part.left;
   const height = part.bottom - part.top;
   sheet.resize(width, height);
   const matrix = compose(
-    translation(phase.x - part.left, phase.y - part.top),
-    compose(scaling(grid.scaleX, grid.scaleY), shapeMatrix(placement, motif)),
+    translationMatrix(phase.x - part.left, phase.y - part.top),
+    compose(scalingMatrix(grid.scaleX, grid.scaleY), shapeMatrix(placement, motif)),
   );
   paintArtwork(sheet.surface, artwork.nodes, matrix, { easel, resolve: scene.resolve, width, height });
 }
 
 /** Everything that a stamp's pixels depend on. Phases are compared to a millionth of a pixel, which never shows. */
-export function stampKey(
+export function spriteKey(
   placement: Placement,
   { motif }: DrawnMotif,
-  { phase }: StampPlace,
+  { phase }: SpritePlace,
   part: Box,
   grid: PixelGrid,
   { colours }: Pick<Scene, 'colours'>,
@@ -82,11 +82,11 @@ export function stampKey(
   return [
     motif.artwork,
     motif.width,
-    placement.turn,
+    placement.rotation,
     placement.scale,
-    placement.stretch,
+    placement.aspect,
     placement.skew,
-    placement.mirrored,
+    placement.flipped,
     Math.round(phase.x * 1e6),
     Math.round(phase.y * 1e6),
     part.left,
@@ -100,13 +100,13 @@ export function stampKey(
 }
 
 /** Lays a painted stamp so that its placement's anchor is at `at`, a whole pixel of the surface. */
-export function layStamp(
-  surface: Surface,
-  sheet: Pick<Sheet, 'pixels'>,
+export function drawSprite(
+  surface: Canvas2D,
+  sheet: Pick<OffscreenSurface, 'pixels'>,
   part: Box,
   at: Point,
   { opacity, blend }: Pick<Placement, 'opacity' | 'blend'>,
-  easel: Easel,
+  easel: CanvasBackend,
 ): void {
   surface.globalAlpha = opacity;
   surface.globalCompositeOperation = compositeOf(blend);
@@ -121,12 +121,12 @@ export function layStamp(
 }
 
 /** Stamps larger than this are painted only where the window shows them. */
-const LARGEST_STAMP_PIXELS = 1 << 24;
+const LARGEST_SPRITE_PIXELS = 1 << 24;
 
 /** The part of a stamp worth painting: all of it, or for a huge one what `window` can show of it. */
 export function partWorthPainting(box: Box, at: Point, window: Box): Box | undefined {
   const pixels = (box.right - box.left) * (box.bottom - box.top);
-  if (pixels <= LARGEST_STAMP_PIXELS) return box;
+  if (pixels <= LARGEST_SPRITE_PIXELS) return box;
   return intersectBoxes(box, {
     left: window.left - at.x,
     top: window.top - at.y,

@@ -1,21 +1,21 @@
-import type { Easel, Sheet } from './surface.ts';
+import type { CanvasBackend, OffscreenSurface } from './surface.ts';
 
 /** What was painted, to be laid down. */
-export type Stamp = Pick<Sheet, 'pixels'>;
+export type Sprite = Pick<OffscreenSurface, 'pixels'>;
 
 /** Painted stamps, kept from one painting of the cloth to the next: after a move all but one are still right. */
-export class StampCache {
-  readonly #sheets = new Map<string, { readonly sheet: Stamp; readonly pixels: number }>();
+export class SpriteCache {
+  readonly #sheets = new Map<string, { readonly sheet: Sprite; readonly pixels: number }>();
   #pixels = 0;
 
   /** @param limit pixels kept in all; the longest unused go first */
   constructor(
-    readonly easel: Easel,
+    readonly easel: CanvasBackend,
     readonly limit = 1 << 25,
   ) {}
 
   /** The sheet kept under the key, or a new one that `paint` is given to fill. */
-  sheet(key: string, width: number, height: number, paint: (sheet: Sheet) => void): Stamp {
+  sheet(key: string, width: number, height: number, paint: (sheet: OffscreenSurface) => void): Sprite {
     const kept = this.#sheets.get(key);
     if (kept) {
       // Moved to the end: a Map keeps the order of insertion.
@@ -30,7 +30,7 @@ export class StampCache {
   }
 
   /** Keeps what was painted elsewhere. @param pixels how many it is of */
-  keep(key: string, sheet: Stamp, pixels: number): void {
+  keep(key: string, sheet: Sprite, pixels: number): void {
     this.#pixels += pixels - (this.#sheets.get(key)?.pixels ?? 0);
     this.#sheets.delete(key);
     this.#sheets.set(key, { sheet, pixels });

@@ -2,15 +2,15 @@ import type { PathSink } from '../motif/pathData.ts';
 import type { Picture } from './picture.ts';
 
 /** A path built once and painted often; Canvas `Path2D` in both engines. */
-export type SurfacePath = PathSink;
+export type CanvasPath = PathSink;
 
 /** A colour ramp; Canvas `CanvasGradient`. */
-export interface SurfaceGradient {
+export interface CanvasGradientLike {
   addColorStop(offset: number, colour: string): void;
 }
 
 /** The part of a Canvas 2D context that the painter draws with. */
-export interface Surface {
+export interface Canvas2D {
   globalAlpha: number;
   globalCompositeOperation: string;
   imageSmoothingEnabled: boolean;
@@ -25,31 +25,31 @@ export interface Surface {
   clearRect(x: number, y: number, width: number, height: number): void;
   fillRect(x: number, y: number, width: number, height: number): void;
   /** Takes the last colour or gradient given to `paintWith`, as Canvas does `fillStyle` and `strokeStyle`. */
-  fill(path: SurfacePath, rule: 'nonzero' | 'evenodd'): void;
-  stroke(path: SurfacePath): void;
-  createLinearGradient(x0: number, y0: number, x1: number, y1: number): SurfaceGradient;
-  createRadialGradient(x0: number, y0: number, r0: number, x1: number, y1: number, r1: number): SurfaceGradient;
+  fill(path: CanvasPath, rule: 'nonzero' | 'evenodd'): void;
+  stroke(path: CanvasPath): void;
+  createLinearGradient(x0: number, y0: number, x1: number, y1: number): CanvasGradientLike;
+  createRadialGradient(x0: number, y0: number, r0: number, x1: number, y1: number, r1: number): CanvasGradientLike;
 }
 
 /** Pixels the painter can lay down: a canvas of its own kind or a decoded picture. */
 export type Pixels = unknown;
 
 /** A drawing surface with pixels behind it. */
-export interface Sheet {
+export interface OffscreenSurface {
   readonly pixels: Pixels;
-  readonly surface: Surface;
+  readonly surface: Canvas2D;
   /** Gives the sheet a size and clears it. */
   resize(width: number, height: number): void;
 }
 
 /** What the painter needs of the engine it runs on: the browser's workers and the server each have one. */
-export interface Easel {
-  sheet(width: number, height: number): Sheet;
-  path(): SurfacePath;
+export interface CanvasBackend {
+  sheet(width: number, height: number): OffscreenSurface;
+  path(): CanvasPath;
   /** Sets the fill or stroke of a surface, which Canvas types differently in each engine. */
-  paintWith(surface: Surface, part: 'fillStyle' | 'strokeStyle', paint: string | SurfaceGradient): void;
+  paintWith(surface: Canvas2D, part: 'fillStyle' | 'strokeStyle', paint: string | CanvasGradientLike): void;
   /** Lays pixels over a rectangle of the surface's own space. */
-  lay(surface: Surface, pixels: Pixels, to: { x: number; y: number; width: number; height: number }): void;
+  lay(surface: Canvas2D, pixels: Pixels, to: { x: number; y: number; width: number; height: number }): void;
   /** A picture of the blob store that was loaded beforehand, or undefined. */
   picture(blob: string): Picture | undefined;
 }

@@ -7,10 +7,10 @@ import type { PixelGrid } from '../repeat/pixelFit.ts';
  * @param channels bytes per pixel
  * @returns tightly packed pixels of the straight unit
  */
-export function unitFromCell(cell: Uint8Array, grid: PixelGrid, channels: number): Uint8Array {
+export function tileFromCell(cell: Uint8Array, grid: PixelGrid, channels: number): Uint8Array {
   const { width, height } = grid.cell;
   const { a, b } = grid.lattice;
-  const { columns, rows } = grid.unit;
+  const { columns, rows } = grid.tile;
   if (cell.length !== width * height * channels) {
     throw new RangeError(`expected ${width} × ${height} × ${channels} bytes of a cell, got ${cell.length}`);
   }

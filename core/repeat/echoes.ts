@@ -1,5 +1,5 @@
 import type { Box } from '../geometry/box.ts';
-import { displacement, nearestSteps, type Lattice, type Steps } from './lattice.ts';
+import { latticeTranslate, nearestIndex, type Lattice, type LatticeIndex } from './lattice.ts';
 import type { Point } from '../geometry/point.ts';
 
 /**
@@ -9,13 +9,13 @@ import type { Point } from '../geometry/point.ts';
  * line, so the cost is that of the answer. Lines run in the order of the steps, so the answer's order does not
  * depend on where the window lies.
  */
-export function echoesTouching(lattice: Lattice, box: Box, window: Box): Steps[] {
+export function indicesTouching(lattice: Lattice, box: Box, window: Box): LatticeIndex[] {
   const { a, b, width, height, columns } = lattice;
   const left = window.left - box.right;
   const right = window.right - box.left;
   const top = window.top - box.bottom;
   const bottom = window.bottom - box.top;
-  const found: Steps[] = [];
+  const found: LatticeIndex[] = [];
   if (columns) {
     for (let i = firstAbove(left, width); i * width < right; i += 1) {
       for (let j = firstAbove(top - i * a.y, height); i * a.y + j * height < bottom; j += 1) found.push({ i, j });
@@ -36,18 +36,18 @@ function firstAbove(limit: number, size: number): number {
 }
 
 /** The displacement of the echo that lies nearest to `p` when the placement itself lies at `origin`. */
-export function nearestEcho(lattice: Lattice, origin: Point, p: Point): Steps {
-  return nearestSteps(lattice, { x: p.x - origin.x, y: p.y - origin.y });
+export function nearestInstanceIndex(lattice: Lattice, origin: Point, p: Point): LatticeIndex {
+  return nearestIndex(lattice, { x: p.x - origin.x, y: p.y - origin.y });
 }
 
 /** Everything that a displacement is by the lattice that is shorter than `far`, in the lattice's unit. */
-export function displacementsWithin(lattice: Lattice, { x, y }: Point, far: number): Point[] {
-  return echoesTouching(
+export function translatesWithin(lattice: Lattice, { x, y }: Point, far: number): Point[] {
+  return indicesTouching(
     lattice,
     { left: x, top: y, right: x, bottom: y },
     { left: -far, top: -far, right: far, bottom: far },
   ).flatMap((steps) => {
-    const by = displacement(lattice, steps);
+    const by = latticeTranslate(lattice, steps);
     const [dx, dy] = [x + by.x, y + by.y];
     return dx * dx + dy * dy < far * far ? [{ x: dx, y: dy }] : [];
   });

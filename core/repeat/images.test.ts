@@ -5,8 +5,8 @@ import { poseMatrix } from '../geometry/pose.ts';
 import { transform } from '../geometry/matrix.ts';
 import { anyDesign, anyPlacementFields, anyPoint, anyRepeat, anyStep, MIRRORED_STEPS } from '../testing/arbitraries.ts';
 import { HEXAGON, hexagonOf, honeycombOf, isHexagonal } from './honeycomb.ts';
-import { imagePoint, imagePose, imagesOf } from './images.ts';
-import { distanceBetween, latticeDistance, latticeOf, nearestDifference } from './lattice.ts';
+import { applyOpToPoint, applyOpToPose, symmetryOpsOf } from './images.ts';
+import { orbitDistance, latticeDistance, latticeOf, nearestDifference } from './lattice.ts';
 import { pixelGrid } from './pixelFit.ts';
 import { mirroredStep, step } from './step.ts';
 
@@ -19,11 +19,11 @@ describe('the images of a mirrored step', () => {
     fc.assert(
       fc.property(anyMirrored, anyPoint, (repeat, p) => {
         const lattice = latticeOf(repeat);
-        for (const first of lattice.images) {
-          for (const second of lattice.images) {
-            const twice = imagePoint(second, imagePoint(first, p));
-            const apart = lattice.images.map((image) => {
-              const by = nearestDifference(lattice, imagePoint(image, p), twice);
+        for (const first of lattice.ops) {
+          for (const second of lattice.ops) {
+            const twice = applyOpToPoint(second, applyOpToPoint(first, p));
+            const apart = lattice.ops.map((image) => {
+              const by = nearestDifference(lattice, applyOpToPoint(image, p), twice);
               return Math.hypot(by.x, by.y);
             });
             expect(Math.min(...apart)).toBeLessThan(1e-9);
@@ -36,7 +36,7 @@ describe('the images of a mirrored step', () => {
   it('reflect every other column, row, or both about the edges between them', () => {
     const at = { x: 7, y: 4 };
     const shown = (kind: Parameters<typeof mirroredStep>[0], mirrored: Parameters<typeof mirroredStep>[1]) =>
-      imagesOf({ width: 60, height: 40, step: mirroredStep(kind, mirrored) }).map((image) => imagePoint(image, at));
+      symmetryOpsOf({ width: 60, height: 40, step: mirroredStep(kind, mirrored) }).map((image) => applyOpToPoint(image, at));
     expect(shown(step('square'), 'columns')).toEqual([at, { x: -7, y: 4 }]);
     expect(shown(step('square'), 'rows')).toEqual([at, { x: 7, y: -4 }]);
     expect(shown(step('square'), 'both')).toEqual([at, { x: -7, y: 4 }, { x: 7, y: -4 }, { x: -7, y: -4 }]);
@@ -49,9 +49,9 @@ describe('the images of a mirrored step', () => {
   it('show a pose as its points are shown, whatever it is', () => {
     fc.assert(
       fc.property(anyMirrored, anyPlacementFields, anyPoint, (repeat, pose, p) => {
-        for (const image of imagesOf(repeat)) {
-          const there = transform(poseMatrix(imagePose(image, pose)), p);
-          const wanted = imagePoint(image, transform(poseMatrix(pose), p));
+        for (const image of symmetryOpsOf(repeat)) {
+          const there = transform(poseMatrix(applyOpToPose(image, pose)), p);
+          const wanted = applyOpToPoint(image, transform(poseMatrix(pose), p));
           expect(Math.hypot(there.x - wanted.x, there.y - wanted.y)).toBeLessThan(1e-8 * (1 + Math.hypot(p.x, p.y)));
         }
       }),
@@ -62,10 +62,10 @@ describe('the images of a mirrored step', () => {
     fc.assert(
       fc.property(anyRepeat, anyPoint, anyPoint, (repeat, p, q) => {
         const lattice = latticeOf(repeat);
-        const each = lattice.images
-          .map((image) => imagePoint(image, q))
+        const each = lattice.ops
+          .map((image) => applyOpToPoint(image, q))
           .map(({ x, y }) => latticeDistance(lattice, x - p.x, y - p.y));
-        expect(distanceBetween(lattice, p, q)).toBe(Math.min(...each));
+        expect(orbitDistance(lattice, p, q)).toBe(Math.min(...each));
       }),
     );
   });
@@ -73,11 +73,11 @@ describe('the images of a mirrored step', () => {
   it('are of whole pixels, each cell by itself', () => {
     fc.assert(
       fc.property(anyMirrored, fc.double({ min: 0.3, max: 12, noNaN: true }), (repeat, scale) => {
-        const { lattice, scaleX, scaleY, unit } = pixelGrid(repeat, scale);
+        const { lattice, scaleX, scaleY, tile } = pixelGrid(repeat, scale);
         const own = { width: repeat.width * scaleX, height: repeat.height * scaleY };
         expect(Math.abs(own.width - Math.round(own.width))).toBeLessThan(1e-9);
         expect(Math.abs(own.height - Math.round(own.height))).toBeLessThan(1e-9);
-        expect(unit).toMatchObject({ width: lattice.width, height: lattice.height, columns: 1, rows: 1 });
+        expect(tile).toMatchObject({ width: lattice.width, height: lattice.height, columns: 1, rows: 1 });
       }),
     );
   });
@@ -101,7 +101,7 @@ describe('the images of a mirrored step', () => {
           // What lies on the axis is at both edges of the cell alike.
           const isOnAxis = Math.abs(one.x - from.ownWidth) < 1e-9 || Math.abs(one.y - from.ownHeight) < 1e-9;
           if (design.repeat.step.mirrored && !next.mirrored && !isOnAxis)
-            expect(distanceBetween(from, one, left)).toBeLessThan(1e-9);
+            expect(orbitDistance(from, one, left)).toBeLessThan(1e-9);
         });
       }),
     );

@@ -2,12 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { intersectBoxes, shiftBox, type Box } from '../geometry/box.ts';
 import { anyPoint, anyRepeat, anyStep } from '../testing/arbitraries.ts';
-import { displacementsWithin, echoesTouching, nearestEcho } from './echoes.ts';
-import { canonical, displacement, latticeDistance, latticeOf, nearestDifference } from './lattice.ts';
+import { translatesWithin, indicesTouching, nearestInstanceIndex } from './echoes.ts';
+import { toFundamentalDomain, latticeTranslate, latticeDistance, latticeOf, nearestDifference } from './lattice.ts';
 import { exportPlan } from '../paint/exportPlan.ts';
 import { fitError, pixelGrid } from './pixelFit.ts';
 import { everyFraction, fraction, step } from './step.ts';
-import { straightUnit } from './straightUnit.ts';
+import { tileOf } from './straightUnit.ts';
 
 const anySteps = fc.record({ i: fc.integer({ min: -30, max: 30 }), j: fc.integer({ min: -30, max: 30 }) });
 
@@ -47,14 +47,14 @@ describe('the lattice', () => {
     fc.assert(
       fc.property(anyRepeat, anyPoint, anySteps, (repeat, p, steps) => {
         const lattice = latticeOf(repeat);
-        const by = displacement(lattice, steps);
-        const here = canonical(lattice, p);
+        const by = latticeTranslate(lattice, steps);
+        const here = toFundamentalDomain(lattice, p);
         expect(here.x >= 0 && here.x < lattice.width && here.y >= 0 && here.y < lattice.height).toBe(true);
-        const there = canonical(lattice, { x: p.x + by.x, y: p.y + by.y });
+        const there = toFundamentalDomain(lattice, { x: p.x + by.x, y: p.y + by.y });
         // The two may lie a rounding apart on either side of the cell's edge, so they are compared on the lattice.
         const apart = nearestDifference(lattice, here, there);
         expect(Math.hypot(apart.x, apart.y)).toBeLessThan(1e-9);
-        expect(canonical(lattice, here)).toEqual(here);
+        expect(toFundamentalDomain(lattice, here)).toEqual(here);
       }),
       { numRuns: 2000 },
     );
@@ -79,11 +79,11 @@ describe('the lattice', () => {
     fc.assert(
       fc.property(repeat, anyBox, anyBox, (r, box, window) => {
         const lattice = latticeOf(r);
-        const found = new Set(echoesTouching(lattice, box, window).map(({ i, j }) => `${i} ${j}`));
-        expect(found.size).toBe(echoesTouching(lattice, box, window).length);
+        const found = new Set(indicesTouching(lattice, box, window).map(({ i, j }) => `${i} ${j}`));
+        expect(found.size).toBe(indicesTouching(lattice, box, window).length);
         for (let i = -40; i <= 40; i += 1) {
           for (let j = -40; j <= 40; j += 1) {
-            const echo = shiftBox(box, displacement(lattice, { i, j }));
+            const echo = shiftBox(box, latticeTranslate(lattice, { i, j }));
             const grown = (by: number): Box => ({
               left: echo.left - by,
               top: echo.top - by,
@@ -107,10 +107,10 @@ describe('the lattice', () => {
       fc.property(anyRepeat, anyPoint, anyPoint, (repeat, origin, p) => {
         const lattice = latticeOf(repeat);
         const distance = (steps: { i: number; j: number }): number => {
-          const by = displacement(lattice, steps);
+          const by = latticeTranslate(lattice, steps);
           return Math.hypot(origin.x + by.x - p.x, origin.y + by.y - p.y);
         };
-        const best = nearestEcho(lattice, origin, p);
+        const best = nearestInstanceIndex(lattice, origin, p);
         for (let di = -13; di <= 13; di += 1) {
           for (let dj = -13; dj <= 13; dj += 1)
             expect(distance(best)).toBeLessThanOrEqual(distance({ i: best.i + di, j: best.j + dj }) + 1e-6);
@@ -128,7 +128,7 @@ describe('the lattice', () => {
         const {
           a,
           b,
-          short: [u, v],
+          shortBasis: [u, v],
         } = latticeOf(repeat);
         expect(u.x * v.y - u.y * v.x).toSatisfy(
           (det: number) => Math.abs(Math.abs(det) - Math.abs(a.x * b.y - a.y * b.x)) < 1e-6 * Math.abs(det),
@@ -157,13 +157,13 @@ describe('the lattice', () => {
           let count = 0;
           for (let i = -40; i <= 40; i += 1) {
             for (let j = -40; j <= 40; j += 1) {
-              const by = displacement(lattice, { i, j });
+              const by = latticeTranslate(lattice, { i, j });
               const distance = Math.hypot(near.x + by.x, near.y + by.y);
               fc.pre(Math.abs(distance - far) > 1e-6);
               if (distance < far) count += 1;
             }
           }
-          expect(displacementsWithin(lattice, from, far)).toHaveLength(count);
+          expect(translatesWithin(lattice, from, far)).toHaveLength(count);
         },
       ),
     );
@@ -174,7 +174,7 @@ describe('the straight unit', () => {
   it('is a lattice of its own within the step: its sides are lattice vectors', () => {
     fc.assert(
       fc.property(anyRepeat, (repeat) => {
-        const unit = straightUnit(repeat);
+        const unit = tileOf(repeat);
         const lattice = latticeOf(repeat);
         for (const side of [
           { x: unit.width, y: 0 },
@@ -184,7 +184,7 @@ describe('the straight unit', () => {
           expect(Math.hypot(apart.x, apart.y)).toBeLessThan(1e-8);
         }
         expect(unit.columns * unit.rows).toBe(
-          repeat.step.mirrored ? latticeOf(repeat).images.length : repeat.step.drop.q,
+          repeat.step.mirrored ? latticeOf(repeat).ops.length : repeat.step.drop.q,
         );
       }),
     );
@@ -198,7 +198,7 @@ describe('the whole-pixel fit', () => {
         const grid = exportPlan(repeat, { dpi }).grid;
         const { a, b } = grid.lattice;
         const q = repeat.step.drop.q;
-        for (const n of [grid.cell.width, grid.cell.height, a.x, a.y, b.x, b.y, grid.unit.width, grid.unit.height]) {
+        for (const n of [grid.cell.width, grid.cell.height, a.x, a.y, b.x, b.y, grid.tile.width, grid.tile.height]) {
           expect(Number.isInteger(n)).toBe(true);
         }
         const exact = latticeOf(grid.cell);
@@ -223,7 +223,7 @@ describe('the whole-pixel fit', () => {
     const repeat = { width: 640, height: 640, step: step('half-drop', 1, 2) };
     const grid = exportPlan(repeat, { dpi: 300 }).grid;
     // 640 mm is 7559.06 px: whole across, and the nearest even number down.
-    expect([grid.cell.width, grid.cell.height, grid.lattice.a.y, grid.unit.width, grid.unit.height]).toEqual([
+    expect([grid.cell.width, grid.cell.height, grid.lattice.a.y, grid.tile.width, grid.tile.height]).toEqual([
       7559, 7560, 3780, 15118, 7560,
     ]);
     expect(fitError(repeat, grid, 300).heightMm).toBeCloseTo(0.08, 6);
@@ -231,8 +231,8 @@ describe('the whole-pixel fit', () => {
 
   it('comes as near to a wished width as the step allows', () => {
     const third = { width: 100, height: 80, step: step('half-drop', 1, 3) };
-    expect(exportPlan(third, { width: 1000 }).grid.unit.width).toBe(999);
-    expect(exportPlan({ ...third, step: step('square') }, { width: 1000 }).grid.unit.width).toBe(1000);
+    expect(exportPlan(third, { width: 1000 }).grid.tile.width).toBe(999);
+    expect(exportPlan({ ...third, step: step('square') }, { width: 1000 }).grid.tile.width).toBe(1000);
   });
 
   it('never rounds a cell away', () => {

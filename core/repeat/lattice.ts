@@ -1,5 +1,5 @@
 import type { Point } from '../geometry/point.ts';
-import { imagePoint, imagesOf, type Image } from './images.ts';
+import { applyOpToPoint, symmetryOpsOf, type SymmetryOp } from './images.ts';
 import { plainRepeat, type Repeat } from './repeat.ts';
 import { shortBasis, type LatticeVector } from './shortBasis.ts';
 
@@ -19,13 +19,13 @@ export interface Lattice {
   readonly ownHeight: number;
   readonly columns: boolean;
   /** Its two shortest vectors, by which what is nearest is found however long the cell is. */
-  readonly short: readonly [LatticeVector, LatticeVector];
+  readonly shortBasis: readonly [LatticeVector, LatticeVector];
   /** What is repeated: the cell itself, first, and its reflections by a mirrored step. */
-  readonly images: readonly Image[];
+  readonly ops: readonly SymmetryOp[];
 }
 
 /** Whole steps along the basis vectors. */
-export interface Steps {
+export interface LatticeIndex {
   readonly i: number;
   readonly j: number;
 }
@@ -45,23 +45,23 @@ export function latticeOf(repeat: Repeat): Lattice {
   return {
     a,
     b,
-    short: shortBasis(a, b),
+    shortBasis: shortBasis(a, b),
     width,
     height,
     ownWidth: repeat.width,
     ownHeight: repeat.height,
     columns: !brick,
-    images: imagesOf(repeat),
+    ops: symmetryOpsOf(repeat),
   };
 }
 
 /** The displacement of i steps along a and j along b. */
-export function displacement({ a, b }: Lattice, { i, j }: Steps): Point {
+export function latticeTranslate({ a, b }: Lattice, { i, j }: LatticeIndex): Point {
   return { x: i * a.x + j * b.x, y: i * a.y + j * b.y };
 }
 
 /** The steps that lead from the cell at the origin to the cell that holds `p`. */
-export function cellHolding({ a, b, width, height, columns }: Lattice, p: Point): Steps {
+export function indexOfCellAt({ a, b, width, height, columns }: Lattice, p: Point): LatticeIndex {
   if (columns) {
     const i = Math.floor(p.x / width);
     return { i, j: Math.floor((p.y - i * a.y) / height) };
@@ -71,7 +71,7 @@ export function cellHolding({ a, b, width, height, columns }: Lattice, p: Point)
 }
 
 /** `p` brought into the cell at the origin: 0 <= x < width, 0 <= y < height; a point already there is returned bit for bit. */
-export function canonical({ a, b, width, height, columns }: Lattice, p: Point): Point {
+export function toFundamentalDomain({ a, b, width, height, columns }: Lattice, p: Point): Point {
   if (p.x >= 0 && p.x < width && p.y >= 0 && p.y < height) return p;
   // Along the stepped axis first, since how far the other is dropped depends on the column or row that this settles.
   if (columns) {
@@ -91,17 +91,17 @@ function whole(value: number, size: number): readonly [number, number] {
 }
 
 /** How far two points are from each other, each through any of its echoes and reflections; in the lattice's unit. */
-export function distanceBetween(lattice: Lattice, p: Point, q: Point): number {
+export function orbitDistance(lattice: Lattice, p: Point, q: Point): number {
   let least = Infinity;
-  for (const image of lattice.images) {
-    const { x, y } = imagePoint(image, q);
+  for (const image of lattice.ops) {
+    const { x, y } = applyOpToPoint(image, q);
     least = Math.min(least, latticeDistance(lattice, x - p.x, y - p.y));
   }
   return least;
 }
 
 /** How far two points are from each other, each through any of its echoes. `dx`, `dy`: from the one to the other. */
-export function latticeDistance({ short: [u, v] }: Lattice, dx: number, dy: number): number {
+export function latticeDistance({ shortBasis: [u, v] }: Lattice, dx: number, dy: number): number {
   const det = u.x * v.y - u.y * v.x;
   const s = Math.floor((dx * v.y - dy * v.x) / det);
   const t = Math.floor((u.x * dy - u.y * dx) / det);
@@ -119,12 +119,12 @@ export function latticeDistance({ short: [u, v] }: Lattice, dx: number, dy: numb
 }
 
 /** The steps to the lattice point that lies nearest to a displacement. */
-export function nearestSteps(lattice: Lattice, to: Point): Steps {
-  const [u, v] = lattice.short;
+export function nearestIndex(lattice: Lattice, to: Point): LatticeIndex {
+  const [u, v] = lattice.shortBasis;
   const det = u.x * v.y - u.y * v.x;
   const s = Math.floor((to.x * v.y - to.y * v.x) / det);
   const t = Math.floor((u.x * to.y - u.y * to.x) / det);
-  let best: Steps = { i: 0, j: 0 };
+  let best: LatticeIndex = { i: 0, j: 0 };
   let least = Infinity;
   for (const [p, q] of [
     [s, t],
@@ -133,7 +133,7 @@ export function nearestSteps(lattice: Lattice, to: Point): Steps {
     [s + 1, t + 1],
   ] as const) {
     const steps = { i: p * u.i + q * v.i, j: p * u.j + q * v.j };
-    const by = displacement(lattice, steps);
+    const by = latticeTranslate(lattice, steps);
     const distance = (to.x - by.x) ** 2 + (to.y - by.y) ** 2;
     if (distance < least) [least, best] = [distance, steps];
   }
@@ -143,6 +143,6 @@ export function nearestSteps(lattice: Lattice, to: Point): Steps {
 /** The displacement p − q brought as near to nothing as the lattice allows; lengths in the lattice's unit. */
 export function nearestDifference(lattice: Lattice, p: Point, q: Point): Point {
   const [x, y] = [p.x - q.x, p.y - q.y];
-  const by = displacement(lattice, nearestSteps(lattice, { x, y }));
+  const by = latticeTranslate(lattice, nearestIndex(lattice, { x, y }));
   return { x: x - by.x, y: y - by.y };
 }

@@ -2,7 +2,7 @@ import { MM_PER_INCH } from '../units/length.ts';
 import { latticeOf, type Lattice } from './lattice.ts';
 import { plainRepeat, type Repeat } from './repeat.ts';
 import { shortBasis } from './shortBasis.ts';
-import { straightUnit, type StraightUnit } from './straightUnit.ts';
+import { tileOf, type Tile } from './straightUnit.ts';
 
 /** A repeat in whole pixels: cell, drop and straight unit are all integers, so no tile can show a hairline. */
 export interface PixelGrid {
@@ -10,7 +10,7 @@ export interface PixelGrid {
   readonly cell: Repeat;
   /** Its lattice; every component is whole. */
   readonly lattice: Lattice;
-  readonly unit: StraightUnit;
+  readonly tile: Tile;
   /** Pixels per millimetre across and down; they differ by the rounding alone. */
   readonly scaleX: number;
   readonly scaleY: number;
@@ -46,8 +46,8 @@ export function pixelGrid(repeat: Repeat, scale: number): PixelGrid {
   const b = { x: Math.round(exact.b.x), y: exact.b.y };
   return {
     cell,
-    lattice: { ...exact, a, b, short: shortBasis(a, b) },
-    unit: straightUnit(cell),
+    lattice: { ...exact, a, b, shortBasis: shortBasis(a, b) },
+    tile: tileOf(cell),
     scaleX: own.width / repeat.width,
     scaleY: own.height / repeat.height,
   };

@@ -1,7 +1,7 @@
 import type { Repeat } from './repeat.ts';
 
 /** The smallest upright rectangle that repeats without any drop. */
-export interface StraightUnit {
+export interface Tile {
   readonly width: number;
   readonly height: number;
   /** Cells side by side and one above the other. */
@@ -10,7 +10,7 @@ export interface StraightUnit {
 }
 
 /** Square: the cell. Half-drop p/q: q columns. Brick p/q: q rows. Two columns or rows where every other is reflected. In the repeat's own unit. */
-export function straightUnit({ width, height, step }: Repeat): StraightUnit {
+export function tileOf({ width, height, step }: Repeat): Tile {
   const { mirrored } = step;
   const columns =
     mirrored === 'columns' || mirrored === 'both' ? 2 : step.kind === 'half-drop' && !mirrored ? step.drop.q : 1;

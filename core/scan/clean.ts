@@ -1,21 +1,21 @@
 import { MM_PER_INCH } from '../units/length.ts';
-import { evenTheLight } from './evenLight.ts';
+import { evenLight as evenTheLight } from './evenLight.ts';
 import { applyLevels } from './levels.ts';
-import { cropped, drawnBox, quarterTurned, turned } from './orient.ts';
+import { cropPixels, drawnBox, rotateQuarters, rotatePixels } from './orient.ts';
 import { removePaper } from './paper.ts';
-import { copiedPixels, type PixelGrid } from './pixels.ts';
+import { copyPixels, type PixelImage } from './pixels.ts';
 import type { CleanSteps } from './scanRecipe.ts';
 import { removeSpecks } from './specks.ts';
 
 /** The picture turned, straightened, cropped and evenly lit: what the levels are then judged by. */
-export function laidStraight(
-  picture: PixelGrid,
+export function straightenScan(
+  picture: PixelImage,
   perMm: number,
   { quarters, straighten, crop, evenLight }: CleanSteps,
-): PixelGrid {
-  const straight = turned(quarterTurned(picture, quarters), straighten);
+): PixelImage {
+  const straight = rotatePixels(rotateQuarters(picture, quarters), straighten);
   const kept = crop
-    ? cropped(straight, {
+    ? cropPixels(straight, {
         left: crop.left * perMm,
         top: crop.top * perMm,
         right: crop.right * perMm,
@@ -23,13 +23,13 @@ export function laidStraight(
       })
     : straight;
   // Never the picture itself, which may be worked on again.
-  const own = kept === picture ? copiedPixels(kept) : kept;
+  const own = kept === picture ? copyPixels(kept) : kept;
   if (evenLight) evenTheLight(own);
   return own;
 }
 
 /** Lifts, takes the paper away and the specks; changes the picture itself. */
-export function liftOff(pixels: PixelGrid, perMm: number, { levels, paper, specks }: CleanSteps): void {
+export function liftOff(pixels: PixelImage, perMm: number, { levels, paper, specks }: CleanSteps): void {
   if (levels) applyLevels(pixels, levels);
   if (paper) removePaper(pixels, paper, paper.soft === 0 ? 0 : Math.max(1, paper.soft * perMm));
   removeSpecks(pixels, specks * perMm * perMm);
@@ -41,23 +41,23 @@ export function liftOff(pixels: PixelGrid, perMm: number, { levels, paper, speck
  * @param perMm pixels to a millimetre
  * @param told how far it is, 0 to 1
  */
-export function cleaned(
-  picture: PixelGrid,
+export function cleanScan(
+  picture: PixelImage,
   perMm: number,
   steps: CleanSteps,
   told: (share: number) => void = () => undefined,
-): PixelGrid {
-  const pixels = laidStraight(picture, perMm, steps);
+): PixelImage {
+  const pixels = straightenScan(picture, perMm, steps);
   told(0.5);
   liftOff(pixels, perMm, steps);
   told(0.9);
-  return steps.trim && !steps.cut ? trimmedToDrawing(pixels) : pixels;
+  return steps.trim && !steps.cut ? trimToDrawing(pixels) : pixels;
 }
 
 /** The picture without its empty margins; an empty one as it is. */
-export function trimmedToDrawing(pixels: PixelGrid): PixelGrid {
+export function trimToDrawing(pixels: PixelImage): PixelImage {
   const box = drawnBox(pixels);
-  return box ? cropped(pixels, box) : pixels;
+  return box ? cropPixels(pixels, box) : pixels;
 }
 
 export function perMillimetre(dpi: number): number {

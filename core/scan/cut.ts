@@ -1,9 +1,9 @@
 import type { Box } from '../geometry/box.ts';
 import type { Point } from '../geometry/point.ts';
 import { squaredDistances } from '../geometry/distanceField.ts';
-import { cropped, drawnBox } from './orient.ts';
-import { partsOf } from './parts.ts';
-import type { PixelGrid } from './pixels.ts';
+import { cropPixels, drawnBox } from './orient.ts';
+import { labelComponents } from './parts.ts';
+import type { PixelImage } from './pixels.ts';
 import type { CutLine, Cutting } from './scanRecipe.ts';
 
 /** One drawing of a cut sheet. */
@@ -38,7 +38,7 @@ const NONE = -1;
  *
  * @param perMm pixels to a millimetre
  */
-export function cutSheet(pixels: PixelGrid, perMm: number, { gap, joins, splits, without }: Cutting): CutSheet {
+export function cutSheet(pixels: PixelImage, perMm: number, { gap, joins, splits, without }: Cutting): CutSheet {
   const by = Math.max(1, Math.ceil(Math.sqrt((pixels.width * pixels.height) / MOST_PLACES)));
   const columns = Math.ceil(pixels.width / by);
   const rows = Math.ceil(pixels.height / by);
@@ -51,7 +51,7 @@ export function cutSheet(pixels: PixelGrid, perMm: number, { gap, joins, splits,
   for (const line of splits) part(near, columns, rows, lengthened(line, gap), placesPerMm);
 
   const labels = new Int32Array(near.length).fill(NONE);
-  const parts = partsOf(near, columns, rows, true);
+  const parts = labelComponents(near, columns, rows, true);
   for (let n = 0; n < parts.row.length; n += 1)
     labels.fill(
       parts.part[n] as number,
@@ -73,8 +73,8 @@ export function cutSheet(pixels: PixelGrid, perMm: number, { gap, joins, splits,
 }
 
 /** The pixels of one drawing alone, cropped to it. */
-export function drawingPixels(pixels: PixelGrid, sheet: CutSheet, { label, box }: SheetDrawing): PixelGrid {
-  const own = cropped(pixels, box);
+export function drawingPixels(pixels: PixelImage, sheet: CutSheet, { label, box }: SheetDrawing): PixelImage {
+  const own = cropPixels(pixels, box);
   for (let y = 0; y < own.height; y += 1) {
     for (let x = 0; x < own.width; x += 1) {
       const place = Math.floor((y + box.top) / sheet.by) * sheet.columns + Math.floor((x + box.left) / sheet.by);
@@ -82,7 +82,7 @@ export function drawingPixels(pixels: PixelGrid, sheet: CutSheet, { label, box }
     }
   }
   const tight = drawnBox(own);
-  return tight ? cropped(own, tight) : own;
+  return tight ? cropPixels(own, tight) : own;
 }
 
 /** The drawing that a point names, or undefined where the sheet is empty. */
@@ -95,7 +95,7 @@ export function drawingAt(
   return drawings.find((drawing) => drawing.label === label);
 }
 
-function coarse({ width, height, data }: PixelGrid, by: number, columns: number, rows: number): Uint8Array {
+function coarse({ width, height, data }: PixelImage, by: number, columns: number, rows: number): Uint8Array {
   const drawn = new Uint8Array(columns * rows);
   for (let y = 0; y < height; y += 1) {
     const start = Math.floor(y / by) * columns;
@@ -195,7 +195,7 @@ function drawingsOf(
   columns: number,
   by: number,
   perMm: number,
-  { width, height }: PixelGrid,
+  { width, height }: PixelImage,
   leftOut: ReadonlySet<number>,
 ): SheetDrawing[] {
   const found = new Map<number, { left: number; top: number; right: number; bottom: number; places: number[] }>();

@@ -1,4 +1,4 @@
-import { lightness, type PixelGrid } from './pixels.ts';
+import { lightness, type PixelImage } from './pixels.ts';
 
 /** Patches across the longer side on which the light is measured. */
 const PATCHES = 24;
@@ -16,7 +16,7 @@ const PAPER_QUANTILE = 0.9;
  * The light is taken from the lightest pixels of each patch and made smooth over the neighbours; the paper becomes as
  * light as its lightest channel is on the mean. Changes the picture itself; see-through pixels stay as they are.
  */
-export function evenTheLight({ width, height, data }: PixelGrid): void {
+export function evenLight({ width, height, data }: PixelImage): void {
   const size = Math.max(8, Math.ceil(Math.max(width, height) / PATCHES));
   const columns = Math.ceil(width / size);
   const rows = Math.ceil(height / size);

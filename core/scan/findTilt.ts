@@ -1,4 +1,4 @@
-import { lightness, type PixelGrid } from './pixels.ts';
+import { lightness, type PixelImage } from './pixels.ts';
 
 /** Tilts are looked for up to this far, degrees. */
 const FARTHEST = 12;
@@ -10,7 +10,7 @@ const PROBE = 900;
  * rows of drawings make sharp steps in the sums along one direction; the angle with the sharpest, level and upright
  * together, is that of the sheet. 0 where no direction stands out.
  */
-export function findTilt(pixels: PixelGrid): number {
+export function findTilt(pixels: PixelImage): number {
   const edges = edgePoints(pixels);
   if (edges.length === 0) return 0;
   let best = 0;
@@ -39,7 +39,7 @@ export function findTilt(pixels: PixelGrid): number {
 }
 
 /** Triples x, y, weight of where the picture gets darker or lighter at once. */
-function edgePoints({ width, height, data }: PixelGrid): Float32Array {
+function edgePoints({ width, height, data }: PixelImage): Float32Array {
   const by = Math.max(1, Math.ceil(Math.max(width, height) / PROBE));
   const [w, h] = [Math.floor(width / by), Math.floor(height / by)];
   const grey = new Float32Array(w * h).fill(-1);

@@ -1,6 +1,6 @@
 import { converter, formatHex } from 'culori';
 import type { Hex } from '../colour/hex.ts';
-import type { PixelGrid } from './pixels.ts';
+import type { PixelImage } from './pixels.ts';
 
 /** From this opacity on a pixel counts as drawn. */
 export const DRAWN_ALPHA = 128;
@@ -36,7 +36,7 @@ export function oklab(r: number, g: number, b: number): readonly [number, number
  *
  * @param most at most so many; fewer where there are fewer colours
  */
-export function inksIn(pixels: PixelGrid, most: number): Hex[] {
+export function inksIn(pixels: PixelImage, most: number): Hex[] {
   const all = flatColours(pixels);
   const coloured = all.filter(({ lab }) => !isWhite(lab));
   const inks = clustered(coloured, most);
@@ -52,7 +52,7 @@ export function inksIn(pixels: PixelGrid, most: number): Hex[] {
 }
 
 /** Whether a pixel and its four neighbours are opaque and of about one colour. */
-export function isFlat({ width, height, data }: PixelGrid, x: number, y: number): boolean {
+export function isFlat({ width, height, data }: PixelImage, x: number, y: number): boolean {
   if (x === 0 || y === 0 || x === width - 1 || y === height - 1) return false;
   const at = (y * width + x) * 4;
   for (const other of [at, at - 4, at + 4, at - width * 4, at + width * 4]) {
@@ -121,7 +121,7 @@ function hexOf([l, a, b]: Cluster['lab']): Hex {
 }
 
 /** The picture's colours by bin; of flat places alone where there are any. */
-function flatColours(pixels: PixelGrid): Cluster[] {
+function flatColours(pixels: PixelImage): Cluster[] {
   const { width, height, data } = pixels;
   const gather = (takes: (at: number, x: number, y: number) => boolean): Cluster[] => {
     const sums = new Map<number, [number, number, number, number]>();

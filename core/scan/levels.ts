@@ -1,9 +1,9 @@
-import type { PixelGrid } from './pixels.ts';
+import type { PixelImage } from './pixels.ts';
 import { lightness } from './pixels.ts';
 import type { Levels } from './scanRecipe.ts';
 
 /** How many of the picture's pixels have each lightness, 0 to 255; see-through ones are not counted. */
-export function histogram({ data }: PixelGrid): Uint32Array {
+export function histogram({ data }: PixelImage): Uint32Array {
   const counts = new Uint32Array(256);
   for (let i = 0; i < data.length; i += 4) {
     if (data[i + 3] === 0) continue;
@@ -19,7 +19,7 @@ const LOST = 0.005;
 const PAPER_SPREAD = 0.35;
 
 /** Levels that make the ink black and the paper white. */
-export function proposedLevels(counts: Uint32Array): Levels {
+export function proposeLevels(counts: Uint32Array): Levels {
   let total = 0;
   let paper = 255;
   for (let n = 255; n >= 0; n -= 1) {
@@ -49,7 +49,7 @@ export function levelTable({ black, middle, white }: Levels): Uint8ClampedArray 
 }
 
 /** Lifts every channel; changes the picture itself. */
-export function applyLevels({ data }: PixelGrid, levels: Levels): void {
+export function applyLevels({ data }: PixelImage, levels: Levels): void {
   const table = levelTable(levels);
   for (let i = 0; i < data.length; i += 4) {
     data[i] = table[data[i] as number] as number;

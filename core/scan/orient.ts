@@ -1,8 +1,8 @@
 import type { Box } from '../geometry/box.ts';
-import { blankPixels, type PixelGrid } from './pixels.ts';
+import { blankPixels, type PixelImage } from './pixels.ts';
 
 /** The picture after quarter turns clockwise; no pixel changes. */
-export function quarterTurned(from: PixelGrid, quarters: 0 | 1 | 2 | 3): PixelGrid {
+export function rotateQuarters(from: PixelImage, quarters: 0 | 1 | 2 | 3): PixelImage {
   if (quarters === 0) return from;
   const { width, height } = from;
   const to = quarters === 2 ? blankPixels(width, height) : blankPixels(height, width);
@@ -21,7 +21,7 @@ export function quarterTurned(from: PixelGrid, quarters: 0 | 1 | 2 | 3): PixelGr
  * The picture turned about its middle by any angle, clockwise degrees, in a frame that holds all of it; what comes in
  * at the corners is see-through. Bilinear, weighted by opacity, so that nothing see-through tints an edge.
  */
-export function turned(from: PixelGrid, degrees: number): PixelGrid {
+export function rotatePixels(from: PixelImage, degrees: number): PixelImage {
   if (degrees === 0) return from;
   const angle = (degrees * Math.PI) / 180;
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
@@ -70,7 +70,7 @@ export function turned(from: PixelGrid, degrees: number): PixelGrid {
 }
 
 /** The part of the picture in a box of whole pixels. @throws RangeError where nothing lies in it */
-export function cropped(from: PixelGrid, box: Box): PixelGrid {
+export function cropPixels(from: PixelImage, box: Box): PixelImage {
   const [left, top] = [Math.max(0, Math.round(box.left)), Math.max(0, Math.round(box.top))];
   const [right, bottom] = [Math.min(from.width, Math.round(box.right)), Math.min(from.height, Math.round(box.bottom))];
   if (right <= left || bottom <= top)
@@ -83,7 +83,7 @@ export function cropped(from: PixelGrid, box: Box): PixelGrid {
 }
 
 /** The smallest box that holds all that is not wholly see-through, or undefined for an empty picture. */
-export function drawnBox({ width, height, data }: PixelGrid): Box | undefined {
+export function drawnBox({ width, height, data }: PixelImage): Box | undefined {
   let [left, top, right, bottom] = [width, height, 0, 0];
   for (let y = 0; y < height; y += 1) {
     for (let x = 0; x < width; x += 1) {
@@ -98,6 +98,6 @@ export function drawnBox({ width, height, data }: PixelGrid): Box | undefined {
 }
 
 /** The same pixels, one number each. */
-function words({ data }: PixelGrid): Uint32Array {
+function words({ data }: PixelImage): Uint32Array {
   return new Uint32Array(data.buffer, data.byteOffset, data.length / 4);
 }

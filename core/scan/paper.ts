@@ -1,12 +1,12 @@
 import { channels, type Hex } from '../colour/hex.ts';
-import { partsOf } from './parts.ts';
-import type { PixelGrid } from './pixels.ts';
+import { labelComponents } from './parts.ts';
+import type { PixelImage } from './pixels.ts';
 import type { PaperRemoval } from './scanRecipe.ts';
 
 type Rgb = readonly [number, number, number];
 
 /** The colour that most of the picture has: the mean of its fullest bin, sixteen steps a channel. Undefined for an empty picture. */
-export function paperColour({ data }: PixelGrid): Hex | undefined {
+export function paperColour({ data }: PixelImage): Hex | undefined {
   const counts = new Uint32Array(4096);
   const bin = (i: number): number =>
     (((data[i] as number) >> 4) << 8) | (((data[i + 1] as number) >> 4) << 4) | ((data[i + 2] as number) >> 4);
@@ -46,7 +46,7 @@ export function paperColour({ data }: PixelGrid): Hex | undefined {
  * @param soft pixels; 0 makes a hard edge
  */
 export function removePaper(
-  pixels: PixelGrid,
+  pixels: PixelImage,
   { reach, colour, tolerance }: Omit<PaperRemoval, 'soft'>,
   soft: number,
 ): void {
@@ -78,7 +78,7 @@ export function removePaper(
 }
 
 /** The largest difference of any channel, each pixel. */
-function distancesFrom({ data }: PixelGrid, [r, g, b]: Rgb): Uint8Array {
+function distancesFrom({ data }: PixelImage, [r, g, b]: Rgb): Uint8Array {
   const distance = new Uint8Array(data.length / 4);
   for (let n = 0; n < distance.length; n += 1) {
     const i = n * 4;
@@ -93,7 +93,7 @@ function distancesFrom({ data }: PixelGrid, [r, g, b]: Rgb): Uint8Array {
 
 /** Paper that cannot be reached from the picture's edge, going straight only, stays. */
 function keepInside(gone: Uint8Array, width: number, height: number): void {
-  const { row, from, to, part, boxes } = partsOf(gone, width, height, false);
+  const { row, from, to, part, boxes } = labelComponents(gone, width, height, false);
   for (let n = 0; n < row.length; n += 1) {
     const { left, top, right, bottom } = boxes[part[n] as number] as (typeof boxes)[number];
     if (left === 0 || top === 0 || right === width || bottom === height) continue;
@@ -104,7 +104,7 @@ function keepInside(gone: Uint8Array, width: number, height: number): void {
 
 /** The pixels that are ink and paper mixed, the ink in each, and its share; those that are ink alone are left out. */
 function edgeColours(
-  { width, height, data }: PixelGrid,
+  { width, height, data }: PixelImage,
   distance: Uint8Array,
   gone: Uint8Array,
   paper: Rgb,

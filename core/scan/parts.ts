@@ -1,7 +1,7 @@
 import type { Box } from '../geometry/box.ts';
 
 /** The connected parts of a mask, as runs of set places along rows; memory goes with the runs, not the places. */
-export interface Parts {
+export interface ConnectedComponents {
   /** Run n covers `from[n] <= x < to[n]` of row `row[n]` and belongs to part `part[n]`. */
   readonly row: readonly number[];
   readonly from: readonly number[];
@@ -18,7 +18,7 @@ export interface Parts {
  * @param set one byte a place, not 0 where it is set
  * @param diagonal whether places that touch at a corner alone are connected
  */
-export function partsOf(set: Uint8Array, width: number, height: number, diagonal: boolean): Parts {
+export function labelComponents(set: Uint8Array, width: number, height: number, diagonal: boolean): ConnectedComponents {
   const row: number[] = [];
   const from: number[] = [];
   const to: number[] = [];
@@ -56,7 +56,7 @@ export function partsOf(set: Uint8Array, width: number, height: number, diagonal
   return numbered(row, from, to, root);
 }
 
-function numbered(row: number[], from: number[], to: number[], root: (n: number) => number): Parts {
+function numbered(row: number[], from: number[], to: number[], root: (n: number) => number): ConnectedComponents {
   const part = new Int32Array(row.length);
   const areas: number[] = [];
   const boxes: Box[] = [];

@@ -1,15 +1,15 @@
 /** A picture in memory: RGBA, one byte each, not premultiplied, row after row. */
-export interface PixelGrid {
+export interface PixelImage {
   readonly width: number;
   readonly height: number;
   readonly data: Uint8ClampedArray;
 }
 
-export function blankPixels(width: number, height: number): PixelGrid {
+export function blankPixels(width: number, height: number): PixelImage {
   return { width, height, data: new Uint8ClampedArray(width * height * 4) };
 }
 
-export function copiedPixels({ width, height, data }: PixelGrid): PixelGrid {
+export function copyPixels({ width, height, data }: PixelImage): PixelImage {
   return { width, height, data: data.slice() };
 }
 

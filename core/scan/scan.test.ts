@@ -1,19 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cleaned } from './clean.ts';
+import { cleanScan } from './clean.ts';
 import { cutSheet, drawingAt, drawingPixels } from './cut.ts';
 import { squaredDistances } from '../geometry/distanceField.ts';
-import { evenTheLight } from './evenLight.ts';
+import { evenLight } from './evenLight.ts';
 import { findTilt } from './findTilt.ts';
 import { inksIn } from './inksIn.ts';
-import { applyLevels, histogram, levelTable, proposedLevels } from './levels.ts';
-import { cropped, drawnBox, quarterTurned, turned } from './orient.ts';
+import { applyLevels, histogram, levelTable, proposeLevels } from './levels.ts';
+import { cropPixels, drawnBox, rotateQuarters, rotatePixels } from './orient.ts';
 import { paperColour, removePaper } from './paper.ts';
-import { partsOf } from './parts.ts';
-import { blankPixels, type PixelGrid } from './pixels.ts';
+import { labelComponents } from './parts.ts';
+import { blankPixels, type PixelImage } from './pixels.ts';
 import { NO_STEPS } from './scanRecipe.ts';
 import { removeSpecks } from './specks.ts';
-import { traced } from './trace.ts';
+import { traceDrawing } from './trace.ts';
 
 /** A picture from rows of letters: `#` ink, `.` paper, `o` half ink, a space see-through. */
 const TONES: Readonly<Record<string, readonly number[]>> = {
@@ -24,21 +24,21 @@ const TONES: Readonly<Record<string, readonly number[]>> = {
   r: [200, 0, 0, 255],
   p: [240, 230, 210, 255],
 };
-function picture(...rows: string[]): PixelGrid {
+function picture(...rows: string[]): PixelImage {
   const grid = blankPixels(rows[0]?.length ?? 0, rows.length);
   rows.forEach((row, y) =>
     [...row].forEach((letter, x) => grid.data.set(TONES[letter] as number[], (y * grid.width + x) * 4)),
   );
   return grid;
 }
-const alphas = ({ width, data }: PixelGrid): number[][] =>
+const alphas = ({ width, data }: PixelImage): number[][] =>
   Array.from({ length: data.length / 4 / width }, (_, y) =>
     Array.from({ length: width }, (__, x) => data[(y * width + x) * 4 + 3] as number),
   );
-const pixel = ({ width, data }: PixelGrid, x: number, y: number): number[] => [
+const pixel = ({ width, data }: PixelImage, x: number, y: number): number[] => [
   ...data.slice((y * width + x) * 4, (y * width + x) * 4 + 4),
 ];
-const shown = (grid: PixelGrid): string[] => alphas(grid).map((row) => row.map((a) => (a === 0 ? ' ' : '#')).join(''));
+const shown = (grid: PixelImage): string[] => alphas(grid).map((row) => row.map((a) => (a === 0 ? ' ' : '#')).join(''));
 
 const anyMask = fc
   .tuple(fc.integer({ min: 1, max: 12 }), fc.integer({ min: 1, max: 12 }))
@@ -68,7 +68,7 @@ describe('levels', () => {
 
   it('are proposed between the ink and the paper', () => {
     const counts = histogram(picture('pppppppppp', 'pppp##pppp', 'pppppppppp'));
-    const { black, white } = proposedLevels(counts);
+    const { black, white } = proposeLevels(counts);
     expect(black).toBe(0);
     expect(white).toBe(231);
     expect(counts.reduce((a, b) => a + b)).toBe(30);
@@ -80,7 +80,7 @@ describe('uneven light', () => {
     const grid = blankPixels(200, 200);
     for (let y = 0; y < 200; y += 1)
       for (let x = 0; x < 200; x += 1) grid.data.set([240 - x / 4, 230 - x / 4, 210 - x / 4, 255], (y * 200 + x) * 4);
-    evenTheLight(grid);
+    evenLight(grid);
     const all = Array.from({ length: 200 * 200 }, (_, n) => [...grid.data.slice(n * 4, n * 4 + 3)]).flat();
     expect(Math.max(...all) - Math.min(...all)).toBeLessThanOrEqual(7);
   });
@@ -99,7 +99,7 @@ describe('a solid colour on the sheet', () => {
         );
       }
     }
-    evenTheLight(grid);
+    evenLight(grid);
     const paper: number[] = [];
     for (let y = 0; y < 480; y += 1)
       for (let x = 0; x < 480; x += 1)
@@ -187,7 +187,7 @@ describe('specks', () => {
   it('are told apart as a flood would, whatever the mask', () => {
     fc.assert(
       fc.property(anyMask, fc.boolean(), ({ width, height, set }, diagonal) => {
-        const parts = partsOf(set, width, height, diagonal);
+        const parts = labelComponents(set, width, height, diagonal);
         const label = new Int32Array(set.length).fill(-1);
         for (let n = 0; n < parts.row.length; n += 1)
           for (let x = parts.from[n] as number; x < (parts.to[n] as number); x += 1)
@@ -208,29 +208,29 @@ describe('specks', () => {
 describe('laying it straight', () => {
   it('turns by quarters without changing a pixel', () => {
     const grid = picture('#r', ' o', '.#');
-    const once = quarterTurned(grid, 1);
+    const once = rotateQuarters(grid, 1);
     expect([once.width, once.height]).toEqual([3, 2]);
     expect(pixel(once, 2, 0)).toEqual(pixel(grid, 0, 0));
     expect(pixel(once, 0, 1)).toEqual(pixel(grid, 1, 2));
-    expect(quarterTurned(quarterTurned(once, 1), 2).data).toEqual(grid.data);
-    expect(quarterTurned(grid, 3).data).toEqual(quarterTurned(quarterTurned(grid, 2), 1).data);
+    expect(rotateQuarters(rotateQuarters(once, 1), 2).data).toEqual(grid.data);
+    expect(rotateQuarters(grid, 3).data).toEqual(rotateQuarters(rotateQuarters(grid, 2), 1).data);
   });
 
   it('turned by 90° by the free turn is the quarter turn', () => {
     const grid = picture('#r.', 'o.#');
-    expect(turned(grid, 90).data).toEqual(quarterTurned(grid, 1).data);
+    expect(rotatePixels(grid, 90).data).toEqual(rotateQuarters(grid, 1).data);
   });
 
   it('never tints an edge with what is see-through', () => {
     const grid = picture('    ', ' rr ', ' rr ', '    ');
-    const { data } = turned(grid, 30);
+    const { data } = rotatePixels(grid, 30);
     for (let i = 0; i < data.length; i += 4)
       if ((data[i + 3] as number) > 2) expect([data[i], data[i + 1], data[i + 2]]).toEqual([200, 0, 0]);
   });
 
   it('crops to whole pixels and refuses to crop to nothing', () => {
-    expect(shown(cropped(picture('# #', ' # '), { left: 1, top: 0, right: 3, bottom: 2 }))).toEqual([' #', '# ']);
-    expect(() => cropped(picture('##'), { left: 5, top: 5, right: 9, bottom: 9 })).toThrow(RangeError);
+    expect(shown(cropPixels(picture('# #', ' # '), { left: 1, top: 0, right: 3, bottom: 2 }))).toEqual([' #', '# ']);
+    expect(() => cropPixels(picture('##'), { left: 5, top: 5, right: 9, bottom: 9 })).toThrow(RangeError);
     expect(drawnBox(picture('   ', ' # ', '   '))).toEqual({ left: 1, top: 1, right: 2, bottom: 2 });
     expect(drawnBox(picture('  '))).toBeUndefined();
   });
@@ -353,7 +353,7 @@ describe('all steps together', () => {
   it('leave the picture as it came alone, and trim to what is there', () => {
     const sheet = picture('......', '..##..', '..##..', '......');
     const before = [...sheet.data];
-    const clean = cleaned(sheet, 1, {
+    const clean = cleanScan(sheet, 1, {
       ...NO_STEPS,
       paper: { reach: 'outside', colour: null, tolerance: 20, soft: 0 },
       trim: true,
@@ -375,7 +375,7 @@ describe('tracing', () => {
   });
 
   it('draws each ink where its pixels are', () => {
-    const artwork = traced(two, 4, { inks: 2, smoothness: 0, detail: 1 });
+    const artwork = traceDrawing(two, 4, { inks: 2, smoothness: 0, detail: 1 });
     expect(artwork?.nodes).toHaveLength(2);
     expect(artwork?.view).toEqual({ x: 0, y: 0, width: 60, height: 40 });
     const red = artwork?.nodes.find(
@@ -403,7 +403,7 @@ describe('tracing', () => {
                 : [150, 140, 150, 255],
           (y * 60 + x) * 4,
         );
-    const grey = traced(grid, 4, { inks: 3, smoothness: 0, detail: 1 })?.nodes.find(
+    const grey = traceDrawing(grid, 4, { inks: 3, smoothness: 0, detail: 1 })?.nodes.find(
       (node) => node.kind === 'path' && node.fill?.kind === 'ink' && node.fill.ink === '#968c96',
     );
     const xs =
@@ -412,7 +412,7 @@ describe('tracing', () => {
   });
 
   it('says nothing of an empty picture', () => {
-    expect(traced(blankPixels(5, 5), 4, { inks: 3, smoothness: 0.5, detail: 0.5 })).toBeUndefined();
+    expect(traceDrawing(blankPixels(5, 5), 4, { inks: 3, smoothness: 0.5, detail: 0.5 })).toBeUndefined();
   });
 
   it('leaves white open where there is no ink for it, and never gives it to another', () => {
@@ -420,12 +420,12 @@ describe('tracing', () => {
     for (let y = 5; y < 55; y += 1)
       for (let x = 5; x < 55; x += 1)
         disc.data.set(Math.hypot(x - 30, y - 30) < 12 ? [252, 252, 250, 255] : [30, 40, 80, 255], (y * 60 + x) * 4);
-    const [only, ...rest] = traced(disc, 4, { inks: 1, smoothness: 0, detail: 1 })?.nodes ?? [];
+    const [only, ...rest] = traceDrawing(disc, 4, { inks: 1, smoothness: 0, detail: 1 })?.nodes ?? [];
     expect(rest).toEqual([]);
     // The outline and the hole.
     expect(only?.kind === 'path' && only.path.match(/M/g)).toHaveLength(2);
     expect(
-      traced(disc, 4, { inks: 2, smoothness: 0, detail: 1 })?.nodes.map(
+      traceDrawing(disc, 4, { inks: 2, smoothness: 0, detail: 1 })?.nodes.map(
         (node) => node.kind === 'path' && node.fill?.kind === 'ink' && node.fill.ink,
       ),
     ).toEqual(['#1e2850', '#fcfcfa']);

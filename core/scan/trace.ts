@@ -3,7 +3,7 @@ import { channels, type Hex } from '../colour/hex.ts';
 import type { Artwork, PathNode } from '../motif/artwork.ts';
 import { Pen } from '../shapes/pen.ts';
 import { colourBin, DRAWN_ALPHA, inksIn, isFlat, isWhite, nearest, oklab } from './inksIn.ts';
-import { blankPixels, type PixelGrid } from './pixels.ts';
+import { blankPixels, type PixelImage } from './pixels.ts';
 import type { Tracing } from './scanRecipe.ts';
 
 /** More pixels trace no better, only slower. */
@@ -26,9 +26,9 @@ const REACH = 2;
  * @param perMm pixels to a millimetre, so that a smaller picture of the same sheet is traced alike
  * @returns undefined where there is nothing to trace
  */
-export function traced(picture: PixelGrid, perMm: number, { inks, smoothness, detail }: Tracing): Artwork | undefined {
+export function traceDrawing(picture: PixelImage, perMm: number, { inks, smoothness, detail }: Tracing): Artwork | undefined {
   const by = Math.max(1, Math.ceil(Math.sqrt((picture.width * picture.height) / MOST_PIXELS)));
-  const pixels = by === 1 ? picture : reduced(picture, by);
+  const pixels = by === 1 ? picture : downscale(picture, by);
   const palette = inksIn(pixels, inks);
   const indexed = { array: indexedByInk(pixels, palette) };
   const nodes = palette.flatMap((ink, k): PathNode[] => {
@@ -69,7 +69,7 @@ export function traced(picture: PixelGrid, perMm: number, { inks, smoothness, de
  * What is flat has its own ink. The rest is mixed at an edge, and a mixture of two inks can look like a third: it goes to
  * the nearest of those that are flat close by.
  */
-function indexedByInk(pixels: PixelGrid, palette: readonly Hex[]): Int8Array[] {
+function indexedByInk(pixels: PixelImage, palette: readonly Hex[]): Int8Array[] {
   const { width, height, data } = pixels;
   const labs: Lab[] = palette.map((hex) => oklab(...channels(hex)));
   const open = labs.some(isWhite) ? [] : [WHITE];
@@ -138,7 +138,7 @@ function pathOf(paths: readonly TracedPath[], by: number): string {
 }
 
 /** The picture with `by` × `by` pixels made one, weighted by opacity. */
-export function reduced({ width, height, data }: PixelGrid, by: number): PixelGrid {
+export function downscale({ width, height, data }: PixelImage, by: number): PixelImage {
   const to = blankPixels(Math.max(1, Math.ceil(width / by)), Math.max(1, Math.ceil(height / by)));
   for (let y = 0; y < to.height; y += 1) {
     for (let x = 0; x < to.width; x += 1) {

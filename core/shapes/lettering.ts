@@ -1,5 +1,5 @@
 import type { Font, Glyph } from 'opentype.js';
-import { translation } from '../geometry/matrix.ts';
+import { translationMatrix } from '../geometry/matrix.ts';
 import type { PathText } from '../motif/artwork.ts';
 import { pathBounds } from '../motif/pathData.ts';
 import { millimetres, type Figure, type Values } from './figure.ts';
@@ -53,5 +53,5 @@ export function letterOutline(font: Font, text: string, { size = 20, spacing = 0
   }
   const path = drawn.toString();
   const box = pathBounds(path);
-  return box ? transformPath(path, translation(-(box.left + box.right) / 2, -(box.top + box.bottom) / 2)) : '';
+  return box ? transformPath(path, translationMatrix(-(box.left + box.right) / 2, -(box.top + box.bottom) / 2)) : '';
 }

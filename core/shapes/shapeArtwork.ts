@@ -1,5 +1,5 @@
 import { boxAround, type Box } from '../geometry/box.ts';
-import { compose, rotation, translation, type Matrix } from '../geometry/matrix.ts';
+import { compose, rotationMatrix, translationMatrix, type Matrix } from '../geometry/matrix.ts';
 import type { Artwork, Paint, PathNode, PathText } from '../motif/artwork.ts';
 import { pathBounds } from '../motif/pathData.ts';
 import { combinePaths } from './combine.ts';
@@ -25,7 +25,7 @@ export function pieceOutline(piece: Piece, letter: Letterer): PathText {
   const figure = FIGURES[piece.figure];
   const values = measured(figure, piece.values);
   const outline = piece.figure === 'lettering' ? letter(piece.font, piece.text, values) : figure.outline(values);
-  const matrix: Matrix = compose(translation(piece.x, piece.y), rotation(piece.turn));
+  const matrix: Matrix = compose(translationMatrix(piece.x, piece.y), rotationMatrix(piece.rotation));
   return transformPath(outline, matrix);
 }
 

@@ -2,8 +2,8 @@ import type { Hex } from '../colour/hex.ts';
 import type { FigureKind } from './figures.ts';
 
 /** How a piece meets those before it: laid over them, or one outline with them. */
-export type Meeting = 'lay' | 'join' | 'cut' | 'overlap' | 'exclude';
-export const MEETINGS: readonly Meeting[] = ['lay', 'join', 'cut', 'overlap', 'exclude'];
+export type CombineMode = 'lay' | 'join' | 'cut' | 'overlap' | 'exclude';
+export const COMBINE_MODES: readonly CombineMode[] = ['lay', 'join', 'cut', 'overlap', 'exclude'];
 
 /** A colour that may thin out along a line across the piece. */
 export interface Fill {
@@ -29,8 +29,8 @@ export interface Piece {
   /** The figure's middle, mm, and its turn, degrees clockwise. */
   readonly x: number;
   readonly y: number;
-  readonly turn: number;
-  readonly meeting: Meeting;
+  readonly rotation: number;
+  readonly meeting: CombineMode;
   /** Those of the piece that an outline begins with count. */
   readonly fill: Fill | null;
   readonly outline: Outline | null;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boxAround } from '../geometry/box.ts';
-import { rotation, transform } from '../geometry/matrix.ts';
+import { rotationMatrix, transform } from '../geometry/matrix.ts';
 import { pathBounds, tracePath } from '../motif/pathData.ts';
 import { combinePaths } from './combine.ts';
 import { measured, type Figure } from './figure.ts';
@@ -30,7 +30,7 @@ const piece = (figure: Piece['figure'], rest: Partial<Piece> = {}): Piece => ({
   font: 'bench',
   x: 0,
   y: 0,
-  turn: 0,
+  rotation: 0,
   meeting: 'lay',
   fill: { ink: '#b3402e', fade: null },
   outline: null,
@@ -160,7 +160,7 @@ describe('the figures', () => {
       };
       const close = (a: string, b: string): boolean =>
         a.split(',').every((v, i) => Math.abs(Number(v) - Number(b.split(',')[i])) <= 1);
-      const turned = points(transformPath(path, rotation(360 / n)));
+      const turned = points(transformPath(path, rotationMatrix(360 / n)));
       for (const point of points(path))
         expect(
           turned.some((other) => close(point, other)),
@@ -270,14 +270,14 @@ describe('a built motif', () => {
         fc.double({ min: -90, max: 90, noNaN: true }),
         fc.constantFrom(0, 90, 180, 270),
         (figure, x, y, turn) => {
-          const lying = pathBounds(pieceOutline(piece(figure, { x, y, turn }), letter));
+          const lying = pathBounds(pieceOutline(piece(figure, { x, y, rotation: turn }), letter));
           const own = pathBounds(pieceOutline(piece(figure), letter));
           if (!own) throw new Error('a figure has an outline');
           const corners = [
             { x: own.left, y: own.top },
             { x: own.right, y: own.bottom },
           ]
-            .map((p) => transform(rotation(turn), p))
+            .map((p) => transform(rotationMatrix(turn), p))
             .map((p) => ({ x: p.x + x, y: p.y + y }));
           for (const [key, value] of Object.entries(boxAround(corners)))
             expect(lying?.[key as 'left']).toBeCloseTo(value, 4);
@@ -300,7 +300,7 @@ describe('a built motif', () => {
     );
     const [node] = nodes;
     if (node?.kind !== 'path' || node.fill?.kind !== 'linear') throw new Error('it does not fade');
-    const at = (t: number) => transform(node.fill?.kind === 'linear' ? node.fill.matrix : rotation(0), { x: t, y: 0 });
+    const at = (t: number) => transform(node.fill?.kind === 'linear' ? node.fill.matrix : rotationMatrix(0), { x: t, y: 0 });
     expect(at(0).x).toBeCloseTo(5, 9);
     expect(at(0).y).toBeCloseTo(-25, 9);
     expect(at(1).y).toBeCloseTo(25, 9);

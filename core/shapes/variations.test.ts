@@ -12,7 +12,7 @@ const piece = (figure: Piece['figure'], rest: Partial<Piece> = {}): Piece => ({
   font: 'bench',
   x: 3,
   y: 4,
-  turn: 15,
+  rotation: 15,
   meeting: 'lay',
   fill: { ink: '#b3402e', fade: null },
   outline: null,

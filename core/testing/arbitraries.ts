@@ -100,11 +100,11 @@ export function leafAt(id: string, rest: Partial<Placement>): Placement {
 export const anyPlacementFields: fc.Arbitrary<Omit<Placement, 'id' | 'motif' | 'layer'>> = fc.record({
   x: real(0, 400),
   y: real(0, 400),
-  turn: real(-360, 360),
+  rotation: real(-360, 360),
   scale: real(0.2, 2),
-  stretch: fc.oneof(fc.constant(1), real(0.4, 2.5)),
+  aspect: fc.oneof(fc.constant(1), real(0.4, 2.5)),
   skew: fc.oneof(fc.constant(0), real(-60, 60)),
-  mirrored: fc.boolean(),
+  flipped: fc.boolean(),
   opacity: fc.constantFrom(1, 1, 0.5),
   blend: fc.constantFrom('normal', 'normal', 'multiply', 'overlay'),
 });

@@ -1,10 +1,10 @@
-import { withinTurn } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/turn.ts';
 import { seeded } from '../random/seeded.ts';
-import { distanceBetween, type Lattice } from '../repeat/lattice.ts';
+import { orbitDistance, type Lattice } from '../repeat/lattice.ts';
 import type { Point } from '../geometry/point.ts';
 import type { Hole } from './holes.ts';
-import type { Laid, Tossable } from './toss.ts';
-import { turnOf, type TossRecipe } from './tossRecipe.ts';
+import type { TossedMotif, Tossable } from './toss.ts';
+import { rotationFor, type TossRecipe } from './tossRecipe.ts';
 
 /**
  * Fillers of the recipe for holes: in each the one that fills it best, grown to fit within its limits and keeping the gap, another
@@ -12,18 +12,18 @@ import { turnOf, type TossRecipe } from './tossRecipe.ts';
  *
  * @param lie what lies on the cloth, by motif
  */
-export function filled(
+export function fillHoles(
   lattice: Lattice,
   holes: readonly Hole[],
   recipe: TossRecipe,
   motifs: ReadonlyMap<string, Tossable>,
   lie: readonly (Point & { readonly motif: string })[],
-): Laid[] {
+): TossedMotif[] {
   const random = seeded(recipe.seed);
   const fillers = recipe.entries.filter(({ role }) => role === 'filler');
   const entries = fillers.length > 0 ? fillers : recipe.entries;
   const here = [...lie];
-  const laid: Laid[] = [];
+  const laid: TossedMotif[] = [];
   for (const { x, y, r } of holes) {
     const share = random();
     const fitting = entries.flatMap(({ motif, smallest, largest }) => {
@@ -39,13 +39,13 @@ export function filled(
       (a, b) => b.covers - a.covers || (a.motif < b.motif ? -1 : 1),
     );
     if (!best) continue;
-    const one: Laid = {
+    const one: TossedMotif = {
       motif: best.motif,
       x,
       y,
       scale: best.scale,
-      turn: withinTurn(turnOf(recipe.directions, share)),
-      mirrored: recipe.mirrored && random() < 0.5,
+      rotation: normaliseAngle(rotationFor(recipe.directions, share)),
+      flipped: recipe.flipped && random() < 0.5,
     };
     laid.push(one);
     here.push(one);
@@ -60,6 +60,6 @@ function likeDistance(
   at: Point,
 ): number {
   let least = Infinity;
-  for (const other of lie) if (other.motif === motif) least = Math.min(least, distanceBetween(lattice, at, other));
+  for (const other of lie) if (other.motif === motif) least = Math.min(least, orbitDistance(lattice, at, other));
   return least;
 }

@@ -1,11 +1,11 @@
-import { imagePoint } from '../repeat/images.ts';
-import { displacement, type Lattice } from '../repeat/lattice.ts';
-import { echoesTouching } from '../repeat/echoes.ts';
-import { Openness } from './openness.ts';
-import type { Round } from './rounds.ts';
+import { applyOpToPoint } from '../repeat/images.ts';
+import { latticeTranslate, type Lattice } from '../repeat/lattice.ts';
+import { indicesTouching } from '../repeat/echoes.ts';
+import { ClearanceField } from './openness.ts';
+import type { Circle } from './rounds.ts';
 
 /** An empty round on the cloth: its centre in the cell, its radius, mm. */
-export type Hole = Round;
+export type Hole = Circle;
 
 /** A hole is looked for up to this share of the cell's shorter side. */
 const LARGEST_SHARE = 0.5;
@@ -17,8 +17,8 @@ const LARGEST_SHARE = 0.5;
  *
  * @param least mm radius
  */
-export function holesBetween(lattice: Lattice, rounds: readonly Round[], least: number, most: number): Hole[] {
-  const openness = new Openness(lattice, LARGEST_SHARE * Math.min(lattice.width, lattice.height));
+export function findHoles(lattice: Lattice, rounds: readonly Circle[], least: number, most: number): Hole[] {
+  const openness = new ClearanceField(lattice, LARGEST_SHARE * Math.min(lattice.width, lattice.height));
   openness.add(rounds);
   const { field } = openness;
   const order: number[] = [];
@@ -32,16 +32,16 @@ export function holesBetween(lattice: Lattice, rounds: readonly Round[], least: 
     const { x, y } = openness.middleOf(place);
     holes.push({ x, y, r });
     if (holes.length >= most) break;
-    for (const image of lattice.images) take(openness, taken, { ...imagePoint(image, { x, y }), r });
+    for (const image of lattice.ops) take(openness, taken, { ...applyOpToPoint(image, { x, y }), r });
   }
   return holes;
 }
 
 /** Marks every place within a round, through its echoes. */
-function take({ lattice, columns, rows, stepX, stepY }: Openness, taken: Uint8Array, { x, y, r }: Round): void {
+function take({ lattice, columns, rows, stepX, stepY }: ClearanceField, taken: Uint8Array, { x, y, r }: Circle): void {
   const cell = { left: 0, top: 0, right: lattice.width, bottom: lattice.height };
-  for (const steps of echoesTouching(lattice, { left: x - r, top: y - r, right: x + r, bottom: y + r }, cell)) {
-    const by = displacement(lattice, steps);
+  for (const steps of indicesTouching(lattice, { left: x - r, top: y - r, right: x + r, bottom: y + r }, cell)) {
+    const by = latticeTranslate(lattice, steps);
     const [cx, cy] = [x + by.x, y + by.y];
     for (
       let row = Math.max(0, Math.ceil((cy - r) / stepY - 0.5));

@@ -4,17 +4,17 @@ import { withInks } from '../document/place.ts';
 import type { Placement } from '../document/placement.ts';
 import { UPRIGHT } from '../geometry/pose.ts';
 import type { Motif } from '../motif/motif.ts';
-import type { Laid } from './toss.ts';
+import type { TossedMotif } from './toss.ts';
 import type { TossRecipe } from './tossRecipe.ts';
 
 /** What of a design a toss may lay anew: what it laid before and nobody has pinned. */
-export function looseOf({ toss, placements }: Design): Set<string> {
+export function tossedIdsOf({ toss, placements }: Design): Set<string> {
   const laid = new Set(toss?.laid);
   return new Set(placements.filter(({ id }) => laid.has(id)).map(({ id }) => id));
 }
 
 /** Placements of what was tossed. @param idOf the id of the nth */
-export function tossedPlacements(laid: readonly Laid[], layer: string, idOf: (n: number) => string): Placement[] {
+export function tossedPlacements(laid: readonly TossedMotif[], layer: string, idOf: (n: number) => string): Placement[] {
   return laid.map((one, n): Placement => ({ ...UPRIGHT, ...one, id: idOf(n), layer, opacity: 1, blend: 'normal' }));
 }
 
@@ -23,14 +23,14 @@ export function tossedPlacements(laid: readonly Laid[], layer: string, idOf: (n:
  *
  * @param keep leaves that lying, as when holes are filled
  */
-export function layToss(
+export function applyToss(
   design: Design,
   motifs: ReadonlyMap<string, Motif>,
   recipe: TossRecipe,
   placements: readonly Placement[],
   keep = false,
 ): Command {
-  const before = looseOf(design);
+  const before = tossedIdsOf(design);
   const gone = keep ? [] : [...before];
   const first = design.placements.length - gone.length;
   const commands: Command[] = [];

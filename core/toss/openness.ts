@@ -1,8 +1,8 @@
 import type { Point } from '../geometry/point.ts';
-import { echoesTouching } from '../repeat/echoes.ts';
-import { imagePoint } from '../repeat/images.ts';
-import { canonical, displacement, type Lattice } from '../repeat/lattice.ts';
-import type { Round } from './rounds.ts';
+import { indicesTouching } from '../repeat/echoes.ts';
+import { applyOpToPoint } from '../repeat/images.ts';
+import { toFundamentalDomain, latticeTranslate, type Lattice } from '../repeat/lattice.ts';
+import type { Circle } from './rounds.ts';
 
 /** Places of the raster over one cell, at most. */
 const MOST_PLACES = 320_000;
@@ -13,7 +13,7 @@ const FINEST = 0.35;
  * How far every place of one cell is from the nearest round on the cloth, echoes included. Kept on a raster and brought up to date
  * round by round; distances are exact at the middles of its places, and bounded in between.
  */
-export class Openness {
+export class ClearanceField {
   readonly columns: number;
   readonly rows: number;
   /** mm between the middles of places. */
@@ -42,19 +42,19 @@ export class Openness {
   }
 
   /** Takes rounds into account, each standing for all its echoes and reflections. */
-  add(rounds: readonly Round[]): void {
+  add(rounds: readonly Circle[]): void {
     const { lattice, columns, rows, stepX, stepY, field, reach } = this;
     const cell = { left: 0, top: 0, right: lattice.width, bottom: lattice.height };
-    for (const { x, y, r } of lattice.images.flatMap((image) =>
-      rounds.map((round) => ({ ...imagePoint(image, round), r: round.r })),
+    for (const { x, y, r } of lattice.ops.flatMap((image) =>
+      rounds.map((round) => ({ ...applyOpToPoint(image, round), r: round.r })),
     )) {
       const far = r + reach;
-      for (const steps of echoesTouching(
+      for (const steps of indicesTouching(
         lattice,
         { left: x - far, top: y - far, right: x + far, bottom: y + far },
         cell,
       )) {
-        const by = displacement(lattice, steps);
+        const by = latticeTranslate(lattice, steps);
         const [cx, cy] = [x + by.x, y + by.y];
         const top = Math.max(0, Math.ceil((cy - far) / stepY - 0.5));
         const bottom = Math.min(rows - 1, Math.floor((cy + far) / stepY - 0.5));
@@ -79,7 +79,7 @@ export class Openness {
   atLeast(x: number, y: number): number {
     const { lattice, columns, rows, stepX, stepY, field } = this;
     const inside = x >= 0 && y >= 0 && x < lattice.width && y < lattice.height;
-    const p = inside ? { x, y } : canonical(lattice, { x, y });
+    const p = inside ? { x, y } : toFundamentalDomain(lattice, { x, y });
     const [u, v] = [p.x / stepX - 0.5, p.y / stepY - 0.5];
     const [left, top] = [Math.floor(u), Math.floor(v)];
     let best = -Infinity;

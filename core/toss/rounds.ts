@@ -5,16 +5,16 @@ import { naturalHeight, type Motif } from '../motif/motif.ts';
 import type { Silhouette } from '../motif/silhouette.ts';
 
 /** A round, mm about the motif's centre at its natural size, upright. */
-export interface Round {
+export interface Circle {
   readonly x: number;
   readonly y: number;
   readonly r: number;
 }
 
 /** A motif as the toss sees it. */
-export interface Rounds {
+export interface CircleCover {
   /** Together they cover all that is drawn; the largest first. */
-  readonly list: readonly Round[];
+  readonly list: readonly Circle[];
   /** mm² that is drawn. */
   readonly area: number;
   /** Farthest that anything drawn lies from the centre, mm. */
@@ -37,7 +37,7 @@ const SPILL = 1;
  *
  * @param silhouette its raster; 256 places along the longer side follow a drawing to some 0.5 %
  */
-export function roundsOf({ width, height, solid }: Silhouette, motif: Pick<Motif, 'width' | 'view'>): Rounds {
+export function coverWithCircles({ width, height, solid }: Silhouette, motif: Pick<Motif, 'width' | 'view'>): CircleCover {
   const across = motif.width / width;
   const down = naturalHeight(motif) / height;
   const place = Math.max(across, down);
@@ -61,7 +61,7 @@ export function roundsOf({ width, height, solid }: Silhouette, motif: Pick<Motif
     covers = covered(drawn, depth, w, h, tolerance);
     if (covers.length <= MOST_ROUNDS) break;
   }
-  const list = covers.map(({ at, radius }): Round => ({
+  const list = covers.map(({ at, radius }): Circle => ({
     x: ((at % w) - border + 0.5 - width / 2) * across,
     y: (Math.floor(at / w) - border + 0.5 - height / 2) * down,
     r: (radius + SPILL) * place,
@@ -138,7 +138,7 @@ function covered(
 }
 
 /** The rounds of something that lies by a pose, on the plane; one that is stretched or slanted has rounds as large as its longest way. */
-export function posedRounds({ list }: Rounds, pose: Pose): Round[] {
+export function poseCircles({ list }: CircleCover, pose: Pose): Circle[] {
   const matrix = poseMatrix(pose);
   const [a, b, c, d, e, f] = matrix;
   const longest = largestStretch(matrix);

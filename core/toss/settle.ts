@@ -1,10 +1,10 @@
 import type { Placement } from '../document/placement.ts';
-import type { Changes } from '../arrange/lineUp.ts';
-import { withinTurn } from '../geometry/turn.ts';
-import { imagePose } from '../repeat/images.ts';
-import { displacementsWithin } from '../repeat/echoes.ts';
+import type { PlacementChanges } from '../arrange/lineUp.ts';
+import { normaliseAngle } from '../geometry/turn.ts';
+import { applyOpToPose } from '../repeat/images.ts';
+import { translatesWithin } from '../repeat/echoes.ts';
 import type { Lattice } from '../repeat/lattice.ts';
-import { posedRounds, type Round, type Rounds } from './rounds.ts';
+import { poseCircles, type Circle, type CircleCover } from './rounds.ts';
 
 /** How far one settling goes, in shares of the room to the neighbours. */
 const STRIDE = 0.25;
@@ -14,9 +14,9 @@ const MOST_TURN = 4;
 
 interface Body {
   placement: Placement;
-  rounds: readonly Round[];
+  rounds: readonly Circle[];
   readonly moves: boolean;
-  readonly shape: Rounds;
+  readonly shape: CircleCover;
 }
 
 /**
@@ -26,16 +26,16 @@ interface Body {
  * @param chosen ids of those that move; all else stays and is kept clear of
  * @returns the changes, at the stored places
  */
-export function settled(
+export function settle(
   lattice: Lattice,
   placements: readonly Placement[],
   chosen: ReadonlySet<string>,
-  shapes: ReadonlyMap<string, Rounds>,
+  shapes: ReadonlyMap<string, CircleCover>,
   turning: boolean,
-): Changes {
+): PlacementChanges {
   const bodies = placements.flatMap((placement): Body[] => {
     const shape = shapes.get(placement.motif);
-    return shape ? [{ placement, shape, rounds: posedRounds(shape, placement), moves: chosen.has(placement.id) }] : [];
+    return shape ? [{ placement, shape, rounds: poseCircles(shape, placement), moves: chosen.has(placement.id) }] : [];
   });
   const spacing = Math.sqrt((lattice.ownWidth * lattice.ownHeight) / Math.max(1, bodies.length));
   for (let n = 0; n < ROUNDS_OF_MOVES; n += 1) {
@@ -43,9 +43,9 @@ export function settled(
   }
   const before = new Map(placements.map((one) => [one.id, one]));
   return Object.fromEntries(
-    bodies.flatMap(({ placement: { id, x, y, turn }, moves }) => {
+    bodies.flatMap(({ placement: { id, x, y, rotation }, moves }) => {
       const from = before.get(id);
-      return moves && from && (from.x !== x || from.y !== y || from.turn !== turn) ? [[id, { x, y, turn }]] : [];
+      return moves && from && (from.x !== x || from.y !== y || from.rotation !== rotation) ? [[id, { x, y, rotation }]] : [];
     }),
   );
 }
@@ -74,9 +74,9 @@ function move(lattice: Lattice, bodies: readonly Body[], body: Body, spacing: nu
       ...placement,
       x: placement.x + (fx / length) * stride * share,
       y: placement.y + (fy / length) * stride * share,
-      turn: turn === 0 ? placement.turn : withinTurn(placement.turn + turn * share),
+      rotation: turn === 0 ? placement.rotation : normaliseAngle(placement.rotation + turn * share),
     };
-    const rounds = posedRounds(body.shape, next);
+    const rounds = poseCircles(body.shape, next);
     // Never nearer to anything than the nearest was.
     if (near.some((other) => nearestPair(rounds, other).gap < least)) continue;
     body.placement = next;
@@ -86,16 +86,16 @@ function move(lattice: Lattice, bodies: readonly Body[], body: Body, spacing: nu
 }
 
 /** The appearances of another that may lie near, as rounds; of itself its echoes and reflections. */
-function echoesNear(lattice: Lattice, body: Body, other: Body, spacing: number): Round[][] {
+function echoesNear(lattice: Lattice, body: Body, other: Body, spacing: number): Circle[][] {
   const far =
-    body.shape.reach * body.placement.scale * Math.max(1, body.placement.stretch) +
-    other.shape.reach * other.placement.scale * Math.max(1, other.placement.stretch) +
+    body.shape.reach * body.placement.scale * Math.max(1, body.placement.aspect) +
+    other.shape.reach * other.placement.scale * Math.max(1, other.placement.aspect) +
     spacing;
-  return lattice.images.flatMap((image) => {
-    const isItself = image === lattice.images[0];
-    const shown = imagePose(image, other.placement);
-    const rounds = isItself ? other.rounds : posedRounds(other.shape, shown);
-    return displacementsWithin(lattice, { x: shown.x - body.placement.x, y: shown.y - body.placement.y }, far).flatMap(
+  return lattice.ops.flatMap((image) => {
+    const isItself = image === lattice.ops[0];
+    const shown = applyOpToPose(image, other.placement);
+    const rounds = isItself ? other.rounds : poseCircles(other.shape, shown);
+    return translatesWithin(lattice, { x: shown.x - body.placement.x, y: shown.y - body.placement.y }, far).flatMap(
       ({ x, y }) => {
         if (other === body && isItself && x === 0 && y === 0) return [];
         const [dx, dy] = [body.placement.x + x - shown.x, body.placement.y + y - shown.y];
@@ -106,9 +106,9 @@ function echoesNear(lattice: Lattice, body: Body, other: Body, spacing: number):
 }
 
 /** The two rounds that lie nearest: the gap between them, the direction away from the other, and where on the body that is. */
-function nearestPair(own: readonly Round[], other: readonly Round[]): { gap: number; x: number; y: number; at: Round } {
+function nearestPair(own: readonly Circle[], other: readonly Circle[]): { gap: number; x: number; y: number; at: Circle } {
   let [gap, x, y] = [Infinity, 0, 0];
-  let at = own[0] as Round;
+  let at = own[0] as Circle;
   for (const p of own) {
     for (const q of other) {
       const [dx, dy] = [p.x - q.x, p.y - q.y];

@@ -3,20 +3,20 @@ import { describe, expect, it } from 'vitest';
 import { apply, inverse } from '../document/command.ts';
 import { newDesign, type Design } from '../document/design.ts';
 import { UPRIGHT } from '../geometry/pose.ts';
-import { imagePoint, imagePose } from '../repeat/images.ts';
-import { distanceBetween, latticeOf, nearestDifference } from '../repeat/lattice.ts';
+import { applyOpToPoint, applyOpToPose } from '../repeat/images.ts';
+import { orbitDistance, latticeOf, nearestDifference } from '../repeat/lattice.ts';
 import type { Silhouette } from '../motif/silhouette.ts';
 import { SQUARE, step } from '../repeat/step.ts';
 import { anyPlacementFields, anyPoint, anyRepeat, anyStep, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
-import { filled } from './fill.ts';
-import { holesBetween } from './holes.ts';
-import { layToss, looseOf, pin, tossedPlacements } from './layToss.ts';
+import { fillHoles } from './fill.ts';
+import { findHoles } from './holes.ts';
+import { applyToss, tossedIdsOf, pin, tossedPlacements } from './layToss.ts';
 import { mainInk } from './mainInk.ts';
-import { Openness } from './openness.ts';
-import { posedRounds, roundsOf, type Round, type Rounds } from './rounds.ts';
-import { settled } from './settle.ts';
-import { standingOf } from './standing.ts';
-import { toss, TossError, type Tossable, type Tossed } from './toss.ts';
+import { ClearanceField } from './openness.ts';
+import { poseCircles, coverWithCircles, type Circle, type CircleCover } from './rounds.ts';
+import { settle } from './settle.ts';
+import { obstaclesOf } from './standing.ts';
+import { toss, TossError, type Tossable, type TossResult } from './toss.ts';
 import { countOfShare, isAllowed, type TossRecipe } from './tossRecipe.ts';
 
 /** A raster of what a rule says of each place, shares across and down. */
@@ -44,21 +44,21 @@ const NAMES = Object.keys(SHAPES) as Name[];
 const TOSSABLE = new Map<string, Tossable>(
   NAMES.map((name) => [
     name,
-    { rounds: roundsOf(SHAPES[name].silhouette, SHAPES[name].motif), ink: name === 'bar' ? '#000000' : '#ff0000' },
+    { rounds: coverWithCircles(SHAPES[name].silhouette, SHAPES[name].motif), ink: name === 'bar' ? '#000000' : '#ff0000' },
   ]),
 );
-const roundsFor = (name: string): Rounds => (TOSSABLE.get(name) as Tossable).rounds;
+const roundsFor = (name: string): CircleCover => (TOSSABLE.get(name) as Tossable).rounds;
 const NOTHING = { rounds: [], area: 0, places: [] };
 
 /** The true drawing as points of its raster, mm on the plane: nothing of the toss's own data. */
 function drawn(
   name: string,
-  lies: { x: number; y: number; turn: number; scale: number; mirrored: boolean },
+  lies: { x: number; y: number; rotation: number; scale: number; flipped: boolean },
   edgeOnly = false,
 ): { x: number; y: number }[] {
   const { silhouette, motif } = SHAPES[name as Name];
   const { width, height, solid } = silhouette;
-  const [cos, sin] = [Math.cos((lies.turn * Math.PI) / 180), Math.sin((lies.turn * Math.PI) / 180)];
+  const [cos, sin] = [Math.cos((lies.rotation * Math.PI) / 180), Math.sin((lies.rotation * Math.PI) / 180)];
   const points: { x: number; y: number }[] = [];
   const high = (motif.width * motif.view.height) / motif.view.width;
   for (let y = 0; y < height; y += 2) {
@@ -71,7 +71,7 @@ function drawn(
         y < height - 2 &&
         [-2, 2, -2 * width, 2 * width].every((by) => solid[y * width + x + by] === 1);
       if (edgeOnly && inside) continue;
-      const px = ((x + 0.5) / width - 0.5) * motif.width * lies.scale * (lies.mirrored ? -1 : 1);
+      const px = ((x + 0.5) / width - 0.5) * motif.width * lies.scale * (lies.flipped ? -1 : 1);
       const py = ((y + 0.5) / height - 0.5) * high * lies.scale;
       points.push({ x: lies.x + cos * px - sin * py, y: lies.y + sin * px + cos * py });
     }
@@ -79,7 +79,7 @@ function drawn(
   return points;
 }
 
-function last(tossing: Generator<Tossed, Tossed>): Tossed {
+function last(tossing: Generator<TossResult, TossResult>): TossResult {
   for (;;) {
     const next = tossing.next();
     if (next.done) return next.value;
@@ -93,7 +93,7 @@ const recipe = (rest: Partial<TossRecipe> = {}): TossRecipe => ({
     { motif: 'disc', role: 'filler', count: 12, smallest: 0.4, largest: 1 },
   ],
   directions: { kind: 'all' },
-  mirrored: true,
+  flipped: true,
   gap: 3,
   ground: 0,
   seed: 1,
@@ -124,7 +124,7 @@ describe('rounds', () => {
   });
 
   it('close lines that nothing could lie in, and fill holes', () => {
-    const carved = roundsOf(
+    const carved = coverWithCircles(
       raster(
         128,
         128,
@@ -140,13 +140,13 @@ describe('rounds', () => {
     fc.assert(
       fc.property(anyPlacementFields, (fields) => {
         const placement = leafAt('a', fields);
-        const [round] = posedRounds({ list: [{ x: 0, y: 0, r: 1 }], area: 1, reach: 1 }, placement) as [Round];
-        const { scale, stretch, skew } = placement;
+        const [round] = poseCircles({ list: [{ x: 0, y: 0, r: 1 }], area: 1, reach: 1 }, placement) as [Circle];
+        const { scale, aspect, skew } = placement;
         const lean = Math.tan((skew * Math.PI) / 180);
         for (let angle = 0; angle < 360; angle += 15) {
           const [u, v] = [
             Math.cos((angle * Math.PI) / 180) * scale,
-            Math.sin((angle * Math.PI) / 180) * scale * stretch,
+            Math.sin((angle * Math.PI) / 180) * scale * aspect,
           ];
           expect(Math.hypot(u + lean * v, v)).toBeLessThanOrEqual(round.r * (1 + 1e-9));
         }
@@ -175,7 +175,7 @@ describe('openness', () => {
             width: Math.max(40, repeat.width),
             height: Math.max(40, repeat.height),
           });
-          const openness = new Openness(lattice, 30);
+          const openness = new ClearanceField(lattice, 30);
           openness.add(rounds);
           const truth = Math.min(30, ...rounds.map(({ x, y, r }) => nearest(lattice, at, { x, y }) - r));
           const told = openness.atLeast(at.x, at.y);
@@ -190,7 +190,7 @@ describe('openness', () => {
     fc.assert(
       fc.property(anyRepeat, anyPoint, anyPoint, (repeat, p, q) => {
         const lattice = latticeOf(repeat);
-        expect(distanceBetween(lattice, p, q)).toBeCloseTo(nearest(lattice, p, q), 6);
+        expect(orbitDistance(lattice, p, q)).toBeCloseTo(nearest(lattice, p, q), 6);
       }),
     );
   });
@@ -198,13 +198,13 @@ describe('openness', () => {
 
 /** By the columns or rows around, of which the twelfth at the latest lies as the first. */
 function nearest(
-  { images, columns, width, height, a, b }: ReturnType<typeof latticeOf>,
+  { ops, columns, width, height, a, b }: ReturnType<typeof latticeOf>,
   p: { x: number; y: number },
   q: { x: number; y: number },
 ): number {
   let least = Infinity;
-  for (const image of images) {
-    const there = imagePoint(image, q);
+  for (const image of ops) {
+    const there = applyOpToPoint(image, q);
     const [along, across] = columns ? [there.x - p.x, there.y - p.y] : [there.y - p.y, there.x - p.x];
     const [step, size, drop] = columns ? [width, height, a.y] : [height, width, b.x];
     for (let n = Math.round(along / step) - 13; n <= Math.round(along / step) + 13; n += 1) {
@@ -228,12 +228,12 @@ describe('a toss', () => {
         const lattice = latticeOf(repeat);
         const { placed } = last(toss(lattice, recipe({ gap, seed }), TOSSABLE, NOTHING));
         expect(placed.length).toBeGreaterThan(6);
-        const { images } = lattice;
-        const shown = placed.flatMap((one) => images.map((image) => imagePose(image, { ...UPRIGHT, ...one })));
+        const { ops } = lattice;
+        const shown = placed.flatMap((one) => ops.map((image) => applyOpToPose(image, { ...UPRIGHT, ...one })));
         const bodies = shown.map((one) => drawn(one.motif, one, true));
         let least = Infinity;
         shown.forEach((one, n) => {
-          if (n % images.length > 0) return;
+          if (n % ops.length > 0) return;
           shown.forEach((other, m) => {
             for (let i = -1; i <= 1; i += 1) {
               for (let j = -1; j <= 1; j += 1) {
@@ -276,14 +276,14 @@ describe('a toss', () => {
     fc.assert(
       fc.property(fc.nat(1000), fc.constantFrom('one' as const, 'two' as const, 'four' as const), (seed, kind) => {
         const lattice = latticeOf({ width: 180, height: 180, step: step('brick', 1, 2) });
-        const standing = standingOf([{ ...leafAt('pinned', { x: 4, y: 90, scale: 1.2 }), motif: 'disc' }], TOSSABLE);
+        const standing = obstaclesOf([{ ...leafAt('pinned', { x: 4, y: 90, scale: 1.2 }), motif: 'disc' }], TOSSABLE);
         const { placed, covered } = last(
-          toss(lattice, recipe({ seed, directions: { kind }, mirrored: false, ground: 0.8 }), TOSSABLE, standing),
+          toss(lattice, recipe({ seed, directions: { kind }, flipped: false, ground: 0.8 }), TOSSABLE, standing),
         );
         const allowed = { one: [0], two: [0, 180], four: [0, 90, 180, -90] }[kind];
         for (const one of placed) {
-          expect(allowed).toContain(one.turn);
-          expect(one.mirrored).toBe(false);
+          expect(allowed).toContain(one.rotation);
+          expect(one.flipped).toBe(false);
           expect(one.scale).toBeGreaterThanOrEqual(0.4);
           expect(one.scale).toBeLessThanOrEqual(1.1);
           for (const p of drawn(one.motif, one))
@@ -298,7 +298,7 @@ describe('a toss', () => {
 
   it('lets motifs lie over each other where they may, by no more than that, and more of them find room', () => {
     const lattice = latticeOf({ width: 150, height: 150, step: step('half-drop', 1, 2) });
-    const many = (gap: number): Tossed =>
+    const many = (gap: number): TossResult =>
       last(
         toss(
           lattice,
@@ -316,7 +316,7 @@ describe('a toss', () => {
     expect(placed.length).toBeGreaterThan(1.2 * many(0).placed.length);
     let least = Infinity;
     placed.forEach((one, n) =>
-      placed.slice(n + 1).forEach((other) => (least = Math.min(least, distanceBetween(lattice, one, other)))),
+      placed.slice(n + 1).forEach((other) => (least = Math.min(least, orbitDistance(lattice, one, other)))),
     );
     // Discs of 19.2 mm across: their middles are apart by that less what they may lie over each other.
     expect(least).toBeLessThan(19.2);
@@ -345,7 +345,7 @@ describe('a toss', () => {
         const strict = last(
           toss(lattice, recipe({ seed, directions: { kind: 'range', from: -20, to: 20 } }), TOSSABLE, NOTHING, before),
         ).placed;
-        expect(strict.every(({ turn }) => Math.abs(turn) <= 20 + 1e-6)).toBe(true);
+        expect(strict.every(({ rotation }) => Math.abs(rotation) <= 20 + 1e-6)).toBe(true);
       }),
       { numRuns: 4 },
     );
@@ -440,7 +440,7 @@ describe('holes', () => {
         ),
         (repeat, rounds) => {
           const lattice = latticeOf(repeat);
-          const holes = holesBetween(lattice, rounds, 2, 50);
+          const holes = findHoles(lattice, rounds, 2, 50);
           let widest = 0;
           for (let x = 0; x < repeat.width; x += 1.3)
             for (let y = 0; y < repeat.height; y += 1.3)
@@ -470,7 +470,7 @@ describe('holes', () => {
       { x: 150, y: 150, r: 4 },
       { x: 100, y: 20, r: 3.2 },
     ];
-    const laid = filled(lattice, holes, recipe({ entries, gap: 3 }), TOSSABLE, [{ x: 60, y: 60, motif: 'disc' }]);
+    const laid = fillHoles(lattice, holes, recipe({ entries, gap: 3 }), TOSSABLE, [{ x: 60, y: 60, motif: 'disc' }]);
     expect(laid.map(({ motif }) => motif)).toEqual(['bar']);
     const [bar] = laid;
     expect(bar).toMatchObject({ x: 50, y: 50 });
@@ -495,10 +495,10 @@ describe('settling', () => {
     let now = lie;
     let before = least(now);
     for (let press = 0; press < 4; press += 1) {
-      const changes = settled(lattice, now, new Set(['p0', 'p1', 'p2', 'p3']), shapes, false);
+      const changes = settle(lattice, now, new Set(['p0', 'p1', 'p2', 'p3']), shapes, false);
       expect(changes['p4']).toBeUndefined();
       now = now.map((one) => ({ ...one, ...changes[one.id] }));
-      expect(now.every(({ turn }) => turn === 0)).toBe(true);
+      expect(now.every(({ rotation }) => rotation === 0)).toBe(true);
       expect(least(now)).toBeGreaterThanOrEqual(before - 1e-9);
       before = least(now);
     }
@@ -515,8 +515,8 @@ describe('a toss on the cloth', () => {
   const laid = (n: number) =>
     tossedPlacements(
       [
-        { motif: 'leaf', x: n, y: 1, turn: 0, scale: 1, mirrored: false },
-        { motif: 'leaf', x: n, y: 50, turn: 9, scale: 0.5, mirrored: true },
+        { motif: 'leaf', x: n, y: 1, rotation: 0, scale: 1, flipped: false },
+        { motif: 'leaf', x: n, y: 50, rotation: 9, scale: 0.5, flipped: true },
       ],
       'main',
       (k) => `t${n}-${k}`,
@@ -524,20 +524,20 @@ describe('a toss on the cloth', () => {
   const ids = (design: Design): string => design.placements.map(({ id }) => id).join(' ');
 
   it('takes the place of the one before, and leaves what was pinned or laid by hand', () => {
-    const once = apply(start, layToss(start, motifs, recipe(), laid(1)));
+    const once = apply(start, applyToss(start, motifs, recipe(), laid(1)));
     expect(ids(once)).toBe('hand t1-0 t1-1');
     const pinned = apply(once, pin(once, ['t1-1', 'hand']) ?? { type: 'toss', toss: null });
-    expect([...looseOf(pinned)]).toEqual(['t1-0']);
+    expect([...tossedIdsOf(pinned)]).toEqual(['t1-0']);
     expect(pin(pinned, ['t1-1'])).toBeUndefined();
-    const again = layToss(pinned, motifs, recipe({ seed: 2 }), laid(2));
+    const again = applyToss(pinned, motifs, recipe({ seed: 2 }), laid(2));
     const twice = apply(pinned, again);
     expect(ids(twice)).toBe('hand t1-1 t2-0 t2-1');
     expect(twice.toss?.recipe.seed).toBe(2);
     expect(apply(twice, inverse(pinned, again))).toEqual(pinned);
     // Fillers of holes come to what lies there, and are the toss's own from then on.
-    const more = apply(twice, layToss(twice, motifs, recipe(), laid(3), true));
+    const more = apply(twice, applyToss(twice, motifs, recipe(), laid(3), true));
     expect(ids(more)).toBe('hand t1-1 t2-0 t2-1 t3-0 t3-1');
-    expect([...looseOf(more)]).toEqual(['t2-0', 't2-1', 't3-0', 't3-1']);
+    expect([...tossedIdsOf(more)]).toEqual(['t2-0', 't2-1', 't3-0', 't3-1']);
   });
 
   it('knows the ink that most of a motif is printed in', () => {

@@ -1,13 +1,13 @@
 import type { Placement } from '../document/placement.ts';
 import { UPRIGHT } from '../geometry/pose.ts';
 import { seeded } from '../random/seeded.ts';
-import { imagePose } from '../repeat/images.ts';
-import { displacementsWithin } from '../repeat/echoes.ts';
-import { canonical, distanceBetween, type Lattice } from '../repeat/lattice.ts';
+import { applyOpToPose } from '../repeat/images.ts';
+import { translatesWithin } from '../repeat/echoes.ts';
+import { toFundamentalDomain, orbitDistance, type Lattice } from '../repeat/lattice.ts';
 import type { Point } from '../geometry/point.ts';
-import { Openness } from './openness.ts';
-import { posedRounds, type Round, type Rounds } from './rounds.ts';
-import { isAllowed, ROLES, turnOf, type Role, type TossEntry, type TossRecipe } from './tossRecipe.ts';
+import { ClearanceField } from './openness.ts';
+import { poseCircles, type Circle, type CircleCover } from './rounds.ts';
+import { isAllowed, ROLES, rotationFor, type Role, type TossEntry, type TossRecipe } from './tossRecipe.ts';
 
 /** A motif that found no place. */
 export interface Unplaced {
@@ -19,26 +19,26 @@ export interface Unplaced {
 }
 
 /** What has been laid so far. */
-export interface Tossed {
+export interface TossResult {
   /** Ids are not given yet: motif, place, turn and size. */
-  readonly placed: readonly Laid[];
+  readonly placed: readonly TossedMotif[];
   readonly unplaced: readonly Unplaced[];
   /** Share of the cell that is drawn on, with all that lay there before. */
   readonly covered: number;
 }
 
-export type Laid = Pick<Placement, 'motif' | 'x' | 'y' | 'turn' | 'scale' | 'mirrored'>;
+export type TossedMotif = Pick<Placement, 'motif' | 'x' | 'y' | 'rotation' | 'scale' | 'flipped'>;
 
 /** A motif as it can be tossed. */
 export interface Tossable {
-  readonly rounds: Rounds;
+  readonly rounds: CircleCover;
   /** The ink that most of it is printed in; those of one ink are spread. */
   readonly ink: string;
 }
 
 /** What lies on the cloth already and stays. */
-export interface Standing {
-  readonly rounds: readonly Round[];
+export interface Obstacles {
+  readonly rounds: readonly Circle[];
   /** mm² that it covers. */
   readonly area: number;
   readonly places: readonly Lying[];
@@ -77,9 +77,9 @@ export function* toss(
   lattice: Lattice,
   recipe: TossRecipe,
   motifs: ReadonlyMap<string, Tossable>,
-  standing: Standing,
-  from: readonly Laid[] = [],
-): Generator<Tossed, Tossed> {
+  standing: Obstacles,
+  from: readonly TossedMotif[] = [],
+): Generator<TossResult, TossResult> {
   const cell = lattice.ownWidth * lattice.ownHeight;
   const queue = inOrder(recipe.entries, motifs);
   if (queue.length === 0)
@@ -91,7 +91,7 @@ export function* toss(
     );
   }
   const largest = Math.max(...queue.map(({ entry, rounds }) => roundOf(rounds) * entry.largest));
-  const openness = new Openness(lattice, Math.max(1, recipe.gap) + largest + 4);
+  const openness = new ClearanceField(lattice, Math.max(1, recipe.gap) + largest + 4);
   openness.add(standing.rounds);
   const random = seeded(recipe.seed);
   const even = evenDistances(
@@ -100,12 +100,12 @@ export function* toss(
     motifs,
   );
   const lie: Lying[] = [...standing.places];
-  const placed: Laid[] = [];
+  const placed: TossedMotif[] = [];
   const unplaced = new Map<string, Unplaced>();
   let area = standing.area;
 
-  const lay = (entry: TossEntry, rounds: Rounds, one: Laid): void => {
-    openness.add(posedRounds(rounds, { ...UPRIGHT, ...one }));
+  const lay = (entry: TossEntry, rounds: CircleCover, one: TossedMotif): void => {
+    openness.add(poseCircles(rounds, { ...UPRIGHT, ...one }));
     area += rounds.area * one.scale * one.scale;
     lie.push({ x: one.x, y: one.y, motif: entry.motif, role: entry.role });
     placed.push(one);
@@ -142,9 +142,9 @@ export function* toss(
 }
 
 /** Whether something lies as an entry and the directions say. */
-function isAsTold({ smallest, largest }: TossEntry, { directions, mirrored }: TossRecipe, one: Laid): boolean {
-  const isTurned = isAllowed(directions, one.turn);
-  return isTurned && (mirrored || !one.mirrored) && one.scale >= smallest - 1e-9 && one.scale <= largest + 1e-9;
+function isAsTold({ smallest, largest }: TossEntry, { directions, flipped }: TossRecipe, one: TossedMotif): boolean {
+  const isTurned = isAllowed(directions, one.rotation);
+  return isTurned && (flipped || !one.flipped) && one.scale >= smallest - 1e-9 && one.scale <= largest + 1e-9;
 }
 
 function miss(entry: TossEntry, unplaced: Map<string, Unplaced>): void {
@@ -160,7 +160,7 @@ function keyOf({ motif, role }: TossEntry): string {
 function inOrder(
   entries: readonly TossEntry[],
   motifs: ReadonlyMap<string, Tossable>,
-): { entry: TossEntry; rounds: Rounds }[] {
+): { entry: TossEntry; rounds: CircleCover }[] {
   return ROLES.flatMap((role) => {
     const own = entries
       .flatMap((entry) => {
@@ -174,20 +174,20 @@ function inOrder(
 }
 
 /** The radius of the largest round, which has to find room before anything else. */
-function roundOf(rounds: Rounds): number {
+function roundOf(rounds: CircleCover): number {
   return rounds.list[0]?.r ?? 0;
 }
 
 function placeFor(
   entry: TossEntry,
-  rounds: Rounds,
+  rounds: CircleCover,
   recipe: TossRecipe,
-  openness: Openness,
+  openness: ClearanceField,
   lattice: Lattice,
   lie: readonly Lying[],
   even: Even,
   random: () => number,
-): Laid | { needs: number; left: number } {
+): TossedMotif | { needs: number; left: number } {
   const { gap } = recipe;
   const needed = roundOf(rounds) * entry.smallest + gap;
   let widest = -Infinity;
@@ -204,14 +204,14 @@ function placeFor(
     entry.role === 'filler'
       ? open.filter((place) => (openness.field[place] as number) >= Math.max(needed, 0.75 * widest))
       : open;
-  let best: Laid | undefined;
+  let best: TossedMotif | undefined;
   let least = Infinity;
   let fitting = 0;
   for (let n = 0; n < TRIES && fitting < FITTING[entry.role]; n += 1) {
     const from = n < TRIES / 2 ? roomy : open;
     const place = from[Math.floor(random() * from.length)] as number;
-    const mirrored = recipe.mirrored && random() < 0.5;
-    const turn = turnOf(recipe.directions, random());
+    const flipped = recipe.flipped && random() < 0.5;
+    const rotation = rotationFor(recipe.directions, random());
     const wished = entry.smallest + (entry.largest - entry.smallest) * (entry.role === 'filler' ? 1 : random());
     // As large as its largest round has room for here, within its limits; later tries are more modest.
     const most = ((openness.field[place] as number) - gap) / roundOf(rounds);
@@ -226,7 +226,7 @@ function placeFor(
       ),
     );
     const at = openness.middleOf(place);
-    const laid = centredOn(at, rounds.list[0] as Round, { motif: entry.motif, turn, scale, mirrored });
+    const laid = centredOn(at, rounds.list[0] as Circle, { motif: entry.motif, rotation, scale, flipped });
     const spare = spareOf(rounds, laid, openness, gap);
     if (spare === undefined || !isClearOfItself(lattice, rounds, laid, gap)) continue;
     fitting += 1;
@@ -242,27 +242,27 @@ function placeFor(
     if (score < least) [least, best] = [score, laid];
   }
   if (!best) return nothing;
-  return { ...best, ...canonical(lattice, best) };
+  return { ...best, ...toFundamentalDomain(lattice, best) };
 }
 
 /** How it lies so that its largest round is about a point. */
-function centredOn(at: Point, { x, y }: Round, how: Omit<Laid, 'x' | 'y'>): Laid {
-  const [cos, sin] = turnsOf(how.turn);
-  const [px, py] = [(how.mirrored ? -x : x) * how.scale, y * how.scale];
+function centredOn(at: Point, { x, y }: Circle, how: Omit<TossedMotif, 'x' | 'y'>): TossedMotif {
+  const [cos, sin] = turnsOf(how.rotation);
+  const [px, py] = [(how.flipped ? -x : x) * how.scale, y * how.scale];
   return { ...how, x: at.x - (cos * px - sin * py), y: at.y - (sin * px + cos * py) };
 }
 
 /** The mean room that its rounds have over the gap, mm; undefined where one has not enough. */
 function spareOf(
-  { list }: Rounds,
-  { x, y, turn, scale, mirrored }: Laid,
-  openness: Openness,
+  { list }: CircleCover,
+  { x, y, rotation, scale, flipped }: TossedMotif,
+  openness: ClearanceField,
   gap: number,
 ): number | undefined {
-  const [cos, sin] = turnsOf(turn);
+  const [cos, sin] = turnsOf(rotation);
   let sum = 0;
   for (const round of list) {
-    const [px, py] = [(mirrored ? -round.x : round.x) * scale, round.y * scale];
+    const [px, py] = [(flipped ? -round.x : round.x) * scale, round.y * scale];
     const spare = openness.atLeast(x + cos * px - sin * py, y + sin * px + cos * py) - round.r * scale - gap;
     if (spare < 0) return undefined;
     sum += spare;
@@ -271,21 +271,21 @@ function spareOf(
 }
 
 /** Whether it keeps the gap to its own echoes and reflections. */
-function isClearOfItself(lattice: Lattice, rounds: Rounds, laid: Laid, gap: number): boolean {
+function isClearOfItself(lattice: Lattice, rounds: CircleCover, laid: TossedMotif, gap: number): boolean {
   const {
-    images,
-    short: [nearest],
+    ops,
+    shortBasis: [nearest],
   } = lattice;
   const far = 2 * rounds.reach * laid.scale + gap;
-  if (images.length === 1 && nearest.x * nearest.x + nearest.y * nearest.y >= far * far) return true;
+  if (ops.length === 1 && nearest.x * nearest.x + nearest.y * nearest.y >= far * far) return true;
   const pose = { ...UPRIGHT, ...laid };
-  const own = posedRounds(rounds, pose);
-  return images.every((image) => {
-    const other = imagePose(image, pose);
-    const isItself = image === images[0];
-    return displacementsWithin(lattice, { x: other.x - laid.x, y: other.y - laid.y }, far).every(({ x, y }) => {
+  const own = poseCircles(rounds, pose);
+  return ops.every((image) => {
+    const other = applyOpToPose(image, pose);
+    const isItself = image === ops[0];
+    return translatesWithin(lattice, { x: other.x - laid.x, y: other.y - laid.y }, far).every(({ x, y }) => {
       if (isItself && x === 0 && y === 0) return true;
-      const there = posedRounds(rounds, { ...other, x: laid.x + x, y: laid.y + y });
+      const there = poseCircles(rounds, { ...other, x: laid.x + x, y: laid.y + y });
       return own.every((p) => there.every((q) => Math.hypot(p.x - q.x, p.y - q.y) >= p.r + q.r + gap));
     });
   });
@@ -319,7 +319,7 @@ function evenDistances(cell: number, motifs: readonly string[], known: ReadonlyM
 /** The less the better. */
 function scoreOf(
   { role, motif }: TossEntry,
-  at: Laid,
+  at: TossedMotif,
   spare: number,
   lattice: Lattice,
   lie: readonly Lying[],
@@ -335,7 +335,7 @@ function scoreOf(
     const peer = role === 'hero' && other.role === 'hero';
     const alike = ink !== undefined && even.inkOf(other.motif) === ink;
     if (!equal && !peer && !alike) continue;
-    const distance = distanceBetween(lattice, at, other);
+    const distance = orbitDistance(lattice, at, other);
     if (equal && distance < like) like = distance;
     if (alike && distance < tone) tone = distance;
     if (peer && distance < hero) hero = distance;

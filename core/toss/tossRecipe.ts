@@ -1,4 +1,4 @@
-import { withinTurn } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/turn.ts';
 
 /** The three roles a motif can play in a toss, large to small. */
 export const ROLES = ['hero', 'companion', 'filler'] as const;
@@ -24,7 +24,7 @@ export type Directions =
 export interface TossRecipe {
   readonly entries: readonly TossEntry[];
   readonly directions: Directions;
-  readonly mirrored: boolean;
+  readonly flipped: boolean;
   /** mm between neighbours, echoes included; below 0 they may lie over each other by so much. */
   readonly gap: number;
   /** Share of the ground that is to show; fillers end where less would. 0 to 1. */
@@ -43,35 +43,35 @@ export function countOfShare(share: number, others: number): number {
 }
 
 /** Whether something may look that way; degrees. */
-export function isAllowed(directions: Directions, turn: number): boolean {
+export function isAllowed(directions: Directions, rotation: number): boolean {
   const every = { one: 360, two: 180, four: 90 };
   switch (directions.kind) {
     case 'all':
       return true;
     case 'range': {
       const [low, high] = [Math.min(directions.from, directions.to), Math.max(directions.from, directions.to)];
-      const above = (((turn - low) % 360) + 360) % 360;
+      const above = (((rotation - low) % 360) + 360) % 360;
       return above <= high - low + 1e-6 || above >= 360 - 1e-6;
     }
     default: {
-      const rest = ((turn % every[directions.kind]) + every[directions.kind]) % every[directions.kind];
+      const rest = ((rotation % every[directions.kind]) + every[directions.kind]) % every[directions.kind];
       return Math.min(rest, every[directions.kind] - rest) < 1e-6;
     }
   }
 }
 
 /** The angle that a share, from 0 to below 1, of all that are allowed means; degrees. */
-export function turnOf(directions: Directions, share: number): number {
+export function rotationFor(directions: Directions, share: number): number {
   switch (directions.kind) {
     case 'one':
       return 0;
     case 'two':
       return share < 0.5 ? 0 : 180;
     case 'four':
-      return withinTurn(90 * Math.floor(share * 4));
+      return normaliseAngle(90 * Math.floor(share * 4));
     case 'all':
-      return withinTurn(Math.floor(share * 360));
+      return normaliseAngle(Math.floor(share * 360));
     case 'range':
-      return withinTurn(Math.round((directions.from + (directions.to - directions.from) * share) * 1e4) / 1e4);
+      return normaliseAngle(Math.round((directions.from + (directions.to - directions.from) * share) * 1e4) / 1e4);
   }
 }

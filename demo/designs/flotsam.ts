@@ -104,5 +104,5 @@ export const flotsam = tossedBy(
       ['barnacle', 188.96, 298.91, -112, 0.5616, true],
     ],
   ),
-  { entries: ENTRIES, directions: { kind: 'all' }, mirrored: true, gap: 4, ground: 0.35, seed: 12 },
+  { entries: ENTRIES, directions: { kind: 'all' }, flipped: true, gap: 4, ground: 0.35, seed: 12 },
 );

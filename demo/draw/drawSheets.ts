@@ -1,6 +1,6 @@
 // Draws the sheets that lie by the simulated scanner: `npx tsx demo/draw/drawSheets.ts`.
 import { writeFileSync } from 'node:fs';
-import { compose, rotation, translation } from '../../core/geometry/matrix.ts';
+import { compose, rotationMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
 import { seeded } from '../../core/random/seeded.ts';
 import { FIGURES, type FigureKind } from '../../core/shapes/figures.ts';
 import { measured, type Values } from '../../core/shapes/figure.ts';
@@ -115,8 +115,8 @@ function barnacles([x, y]: P): string {
   return one([x - 13, y + 4], 13) + one([x + 12, y - 8], 10) + one([x + 12, y + 16], 11);
 }
 
-const figure = (kind: FigureKind, values: Values, x: number, y: number, turn: number, colour: string): string =>
-  `<path d="${transformPath(FIGURES[kind].outline(measured(FIGURES[kind], values)), compose(translation(x, y), rotation(turn)))}" fill="${colour}"/>`;
+const figure = (kind: FigureKind, values: Values, x: number, y: number, rotation: number, colour: string): string =>
+  `<path d="${transformPath(FIGURES[kind].outline(measured(FIGURES[kind], values)), compose(translationMatrix(x, y), rotationMatrix(rotation)))}" fill="${colour}"/>`;
 
 const INDIGO = '#27385c';
 const MADDER = '#b0432e';

@@ -1,7 +1,7 @@
 import { By, until } from 'selenium-webdriver';
 import type { Hex } from '../../core/colour/hex.ts';
 import { newDesign, type Design } from '../../core/document/design.ts';
-import { placementOf } from '../../core/document/place.ts';
+import { newPlacement } from '../../core/document/place.ts';
 import type { Placement } from '../../core/document/placement.ts';
 import type { Step } from '../../core/repeat/step.ts';
 import { importMotif } from '../../server/motifs/importMotif.ts';
@@ -66,7 +66,7 @@ export async function openTiles(): Promise<Tiles> {
         ...blank,
         inks: [...blank.inks, { id: 'pink', name: 'Pink', prints: ['#c0206a'] }],
         colourways: [{ id: 'base', name: 'Base', colours: { ground, pink: '#c0206a' } }],
-        placements: places.map((place, i) => ({ ...placementOf(`t${i}`, { id: motif }, { x: 60, y: 45 }), ...place })),
+        placements: places.map((place, i) => ({ ...newPlacement(`t${i}`, { id: motif }, { x: 60, y: 45 }), ...place })),
         ...rest,
       };
       const { design } = (await (await call('POST', '/designs', { name: 'Tiles', document })).json()) as StoredDesign;

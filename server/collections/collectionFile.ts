@@ -65,6 +65,6 @@ export function checkedRecipe(recipe: unknown): Recipe | null {
 function brought(recipe: unknown): unknown {
   const { parts } = Object(recipe) as { parts?: unknown };
   return Array.isArray(parts)
-    ? { ...Object(recipe), parts: parts.map((part: unknown) => ({ stretch: 1, skew: 0, ...Object(part) })) }
+    ? { ...Object(recipe), parts: parts.map((part: unknown) => ({ aspect: 1, skew: 0, ...Object(part) })) }
     : recipe;
 }

@@ -1,6 +1,6 @@
 import { bundleArtwork } from '../../core/bundle/bundleArtwork.ts';
 import { inksOf, type Artwork } from '../../core/motif/artwork.ts';
-import { mergedInks, withInks } from '../../core/motif/mergeInks.ts';
+import { groupInks, recolourArtwork } from '../../core/motif/mergeInks.ts';
 import type { DrawnMotif } from '../../core/paint/scene.ts';
 import { EmptyShapeError, shapeArtwork } from '../../core/shapes/shapeArtwork.ts';
 import { Problem } from '../problem.ts';
@@ -33,7 +33,7 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, hand
           'The drawing whose inks are to be merged is not kept here. Nothing was changed.',
         );
       const original = await blobs.readJson<Artwork>(recipe.original);
-      return keptDrawing(withInks(original, mergedInks(inksOf(original), recipe.within)), blobs);
+      return keptDrawing(recolourArtwork(original, groupInks(inksOf(original), recipe.within)), blobs);
     }
     case 'scan':
       return scanDrawing(recipe, blobs, hands);

@@ -34,7 +34,7 @@ const piece = (figure: string, rest: object = {}) => ({
   font: 'logbook',
   x: 0,
   y: 0,
-  turn: 0,
+  rotation: 0,
   meeting: 'lay',
   fill: { ink: '#b3402e', fade: null },
   outline: null,
@@ -168,7 +168,7 @@ describe('a built motif', () => {
       font: fc.constantFrom('bench', 'logbook', '../secret'),
       x: fc.double({ min: -1e6, max: 1e6, noNaN: true }),
       y: fc.double({ min: -100, max: 100, noNaN: true }),
-      turn: fc.constantFrom(0, 45, 400),
+      rotation: fc.constantFrom(0, 45, 400),
       meeting: fc.constantFrom('lay', 'join', 'cut', 'overlap', 'exclude', 'melt'),
       fill: fc.option(fc.record({ ink: fc.constantFrom('#b3402e', 'red'), fade: fc.constant(null) })),
       outline: fc.option(
@@ -231,7 +231,7 @@ describe('a collection as a file', () => {
       await studio.call('POST', '/motifs/made', {
         name: 'Both',
         collection: 'Harbour',
-        recipe: { kind: 'bundle', parts: [part(one), part(built.id, { x: 40, turn: 30 }), part(outside, { y: 50 })] },
+        recipe: { kind: 'bundle', parts: [part(one), part(built.id, { x: 40, rotation: 30 }), part(outside, { y: 50 })] },
       })
     ).body as unknown as Made;
     const answer = await studio.fetch('/collections/file?name=Harbour');

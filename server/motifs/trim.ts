@@ -1,10 +1,10 @@
 import type { ArtworkNode, Artwork, View } from '../../core/motif/artwork.ts';
 import { picturesOf } from '../../core/motif/artwork.ts';
 import { asDrawn } from '../../core/colour/inkResolver.ts';
-import { compose, IDENTITY, scaling, translation } from '../../core/geometry/matrix.ts';
+import { compose, IDENTITY, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import type { Picture } from '../../core/paint/picture.ts';
-import type { Easel } from '../../core/paint/surface.ts';
+import type { CanvasBackend } from '../../core/paint/surface.ts';
 import { nodeEasel, nodePicture, nodeSheet, pixelsOf } from '../paint/nodeEasel.ts';
 import type { Blobs } from '../store/blobs.ts';
 
@@ -60,11 +60,11 @@ function framed({ view, nodes }: Artwork): ArtworkNode {
   };
 }
 
-function painted(nodes: readonly ArtworkNode[], view: View, scale: number, easel: Easel): ReturnType<typeof nodeSheet> {
+function painted(nodes: readonly ArtworkNode[], view: View, scale: number, easel: CanvasBackend): ReturnType<typeof nodeSheet> {
   const width = Math.max(1, Math.ceil(view.width * scale));
   const height = Math.max(1, Math.ceil(view.height * scale));
   const sheet = nodeSheet(width, height);
-  paintArtwork(sheet.surface, nodes, compose(scaling(scale, scale), translation(-view.x, -view.y)), {
+  paintArtwork(sheet.surface, nodes, compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)), {
     easel,
     resolve: asDrawn,
     width,
@@ -74,7 +74,7 @@ function painted(nodes: readonly ArtworkNode[], view: View, scale: number, easel
 }
 
 /** The part of the view in which anything is drawn, to a pixel of the probe. */
-function drawnExtent(nodes: readonly ArtworkNode[], view: View, easel: Easel): View | undefined {
+function drawnExtent(nodes: readonly ArtworkNode[], view: View, easel: CanvasBackend): View | undefined {
   const long = Math.max(view.width, view.height);
   // A picture is looked at in whole pixels of its own, so that a cut-out is trimmed exactly.
   const scale = nodes.every(({ kind }) => kind === 'picture') ? 1 / Math.ceil(long / PROBE) : PROBE / long;
@@ -101,7 +101,7 @@ function drawnExtent(nodes: readonly ArtworkNode[], view: View, easel: Easel): V
   return { x, y, width: edge.right - x, height: edge.bottom - y };
 }
 
-async function easelFor(artwork: Artwork, blobs: Blobs): Promise<Easel> {
+async function easelFor(artwork: Artwork, blobs: Blobs): Promise<CanvasBackend> {
   const pictures = new Map<string, Picture>();
   for (const blob of picturesOf(artwork)) pictures.set(blob, await nodePicture(await blobs.read(blob)));
   return nodeEasel(pictures);

@@ -1,7 +1,7 @@
 import { Resvg } from '@resvg/resvg-js';
 import { describe, expect, it } from 'vitest';
 import { asDrawn } from '../../core/colour/inkResolver.ts';
-import { compose, scaling, translation } from '../../core/geometry/matrix.ts';
+import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
 import type { Artwork } from '../../core/motif/artwork.ts';
 import { readSvg } from '../../core/motif/svg/readSvg.ts';
 import { writeSvg } from '../../core/motif/svg/writeSvg.ts';
@@ -46,7 +46,7 @@ const ALL: Artwork = {
 function painted({ view, nodes }: Artwork, scale: number): Uint8ClampedArray {
   const [width, height] = [Math.round(view.width * scale), Math.round(view.height * scale)];
   const sheet = nodeSheet(width, height);
-  paintArtwork(sheet.surface, nodes, compose(scaling(scale, scale), translation(-view.x, -view.y)), {
+  paintArtwork(sheet.surface, nodes, compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)), {
     easel: nodeEasel(),
     resolve: asDrawn,
     width,

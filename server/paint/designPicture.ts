@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import type { Design } from '../../core/document/design.ts';
 import type { Motif } from '../../core/motif/motif.ts';
-import { straightUnit } from '../../core/repeat/straightUnit.ts';
+import { tileOf } from '../../core/repeat/straightUnit.ts';
 import { readDesign } from '../store/designs.ts';
 import { motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
@@ -39,7 +39,7 @@ export async function designPicture(studio: Studio, id: string): Promise<string>
 
 /** Paints a small picture of a design's straight unit and keeps it as a blob. */
 export async function smallPicture(studio: Studio, design: Design, motifs: readonly Motif[]): Promise<string> {
-  const unit = straightUnit(design.repeat);
+  const unit = tileOf(design.repeat);
   const width = Math.max(1, Math.round((LONG_SIDE * unit.width) / Math.max(unit.width, unit.height)));
   const file = join(studio.exports, `${nanoid()}.png`);
   await studio.pool.run(exportTask(design, motifs, { width }, studio.blobs.folder, file));

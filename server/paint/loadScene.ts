@@ -3,7 +3,7 @@ import { picturesOf, type Artwork } from '../../core/motif/artwork.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { sceneOf, type DrawnMotif, type Scene } from '../../core/paint/scene.ts';
 import type { Picture } from '../../core/paint/picture.ts';
-import type { Easel } from '../../core/paint/surface.ts';
+import type { CanvasBackend } from '../../core/paint/surface.ts';
 import type { Blobs } from '../store/blobs.ts';
 import { nodeEasel, nodePicture } from './nodeEasel.ts';
 
@@ -12,7 +12,7 @@ export async function loadScene(
   design: Design,
   motifs: readonly Motif[],
   blobs: Blobs,
-): Promise<{ scene: Scene; easel: Easel }> {
+): Promise<{ scene: Scene; easel: CanvasBackend }> {
   const used = new Set(design.placements.map(({ motif }) => motif));
   const drawn = new Map<string, DrawnMotif>();
   const pictures = new Map<string, Picture>();

@@ -1,9 +1,9 @@
 import { createCanvas, ImageData, loadImage, Path2D, type Canvas, type SKRSContext2D } from '@napi-rs/canvas';
 import { pictureOf, type Picture } from '../../core/paint/picture.ts';
-import type { Easel, Sheet, Surface } from '../../core/paint/surface.ts';
+import type { CanvasBackend, OffscreenSurface, Canvas2D } from '../../core/paint/surface.ts';
 
 /** A sheet whose pixels can be read back and encoded. */
-export interface NodeSheet extends Sheet {
+export interface NodeSheet extends OffscreenSurface {
   readonly canvas: Canvas;
 }
 
@@ -12,7 +12,7 @@ export function nodeSheet(width: number, height: number): NodeSheet {
   return {
     canvas,
     pixels: canvas,
-    surface: canvas.getContext('2d') as unknown as Surface,
+    surface: canvas.getContext('2d') as unknown as Canvas2D,
     resize(w, h) {
       canvas.width = w;
       canvas.height = h;
@@ -25,7 +25,7 @@ export function nodeSheet(width: number, height: number): NodeSheet {
  *
  * @param pictures decoded pictures by content address
  */
-export function nodeEasel(pictures: ReadonlyMap<string, Picture> = new Map()): Easel {
+export function nodeEasel(pictures: ReadonlyMap<string, Picture> = new Map()): CanvasBackend {
   return {
     sheet: nodeSheet,
     path: () => new Path2D(),

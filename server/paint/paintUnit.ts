@@ -1,7 +1,7 @@
 import { renameSync } from 'node:fs';
 import sharp from 'sharp';
 import { cellWindow, paintingPlane } from '../../core/paint/paintPlane.ts';
-import { unitFromCell } from '../../core/paint/unitRows.ts';
+import { tileFromCell } from '../../core/paint/unitRows.ts';
 import { pixelGrid } from '../../core/repeat/pixelFit.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { PaintOutcome, PaintTask, TaskHands } from '../work/tasks.ts';
@@ -30,8 +30,8 @@ export async function paintUnit(
   const painted = process.memoryUsage.rss();
   sheet.resize(1, 1);
   check();
-  const unit = unitFromCell(cell, grid, channels);
-  const { width, height } = grid.unit;
+  const unit = tileFromCell(cell, grid, channels);
+  const { width, height } = grid.tile;
   progress(PAINTING + 0.1);
   check();
   const laid = process.memoryUsage.rss();

@@ -5,19 +5,19 @@ import type { Artwork } from '../../core/motif/artwork.ts';
 import { asDrawn } from '../../core/colour/inkResolver.ts';
 import { newDesign, type Design } from '../../core/document/design.ts';
 import { shapeMatrix } from '../../core/document/placement.ts';
-import { compose, scaling, translation } from '../../core/geometry/matrix.ts';
+import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import { fillStrips } from '../../core/paint/layCell.ts';
 import { cellWindow, paintPlane, type PlaneOptions } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
-import { StampCache } from '../../core/paint/stampCache.ts';
-import { reduceUnit } from '../../core/paint/reduceUnit.ts';
-import { unitFromCell } from '../../core/paint/unitRows.ts';
-import { displacement } from '../../core/repeat/lattice.ts';
+import { SpriteCache } from '../../core/paint/stampCache.ts';
+import { reduceTile } from '../../core/paint/reduceUnit.ts';
+import { tileFromCell } from '../../core/paint/unitRows.ts';
+import { latticeTranslate } from '../../core/repeat/lattice.ts';
 import { pixelGrid, type PixelGrid } from '../../core/repeat/pixelFit.ts';
-import { imagesOf } from '../../core/repeat/images.ts';
+import { symmetryOpsOf } from '../../core/repeat/images.ts';
 import { step } from '../../core/repeat/step.ts';
-import { freeLayer, stacked } from '../../core/document/layer.ts';
+import { newLayer, sortByLayer } from '../../core/document/layer.ts';
 import {
   anyDesign,
   anyPlacementFields,
@@ -72,7 +72,7 @@ describe('the painter', () => {
         fc.record({ x: fc.integer({ min: -90, max: 90 }), y: fc.integer({ min: -90, max: 90 }) }),
         (design, scale, steps, at) => {
           const grid = pixelGrid(design.repeat, scale);
-          const by = displacement(grid.lattice, steps);
+          const by = latticeTranslate(grid.lattice, steps);
           const window = { left: at.x, top: at.y, right: at.x + 80, bottom: at.y + 60 };
           const shifted = { left: at.x + by.x, top: at.y + by.y, right: at.x + by.x + 80, bottom: at.y + by.y + 60 };
           expect(Buffer.compare(painted(design, grid, window), painted(design, grid, shifted))).toBe(0);
@@ -93,8 +93,8 @@ describe('the painter', () => {
         const window = cellWindow(grid);
         const alone = nodeSheet(window.right, window.bottom);
         const matrix = compose(
-          scaling(grid.scaleX, grid.scaleY),
-          compose(translation(placement.x, placement.y), shapeMatrix(placement, LEAF_MOTIF.motif)),
+          scalingMatrix(grid.scaleX, grid.scaleY),
+          compose(translationMatrix(placement.x, placement.y), shapeMatrix(placement, LEAF_MOTIF.motif)),
         );
         paintArtwork(alone.surface, FLAT_LEAF.artwork.nodes, matrix, {
           easel,
@@ -141,7 +141,7 @@ describe('the painter', () => {
         const grid = pixelGrid(design.repeat, 2);
         const { width, height } = grid.lattice;
         const plane = painted(design, grid, { left: 0, top: 0, right: width, bottom: height }, {}, FLAT);
-        for (const { flipX, flipY, x, y } of imagesOf({
+        for (const { flipX, flipY, x, y } of symmetryOpsOf({
           ...design.repeat,
           width: design.repeat.width * grid.scaleX,
           height: design.repeat.height * grid.scaleY,
@@ -172,8 +172,8 @@ describe('the painter', () => {
       fc.property(anyDesign(smallRepeat), anyScale, (design, scale) => {
         const grid = pixelGrid(design.repeat, scale);
         const cell = painted(design, grid, cellWindow(grid));
-        const unit = unitFromCell(cell, grid, 4);
-        const { width, height } = grid.unit;
+        const unit = tileFromCell(cell, grid, 4);
+        const { width, height } = grid.tile;
         const plane = painted(design, grid, { left: -7, top: -5, right: 2 * width - 7, bottom: 2 * height - 5 });
         for (let y = 0; y < 2 * height; y += 1) {
           const from = ((y - 5 + height) % height) * width * 4;
@@ -255,13 +255,13 @@ describe('the painter', () => {
     fc.assert(
       fc.property(anyDesign(smallRepeat), anyScale, fc.constantFrom(0, 0.25, 0.5, 1), (start, scale, opacity) => {
         const layers = [
-          freeLayer('main', 'Motifs'),
-          { ...freeLayer('over', 'Over'), opacity },
-          { ...freeLayer('away', 'Away'), shown: false },
+          newLayer('main', 'Motifs'),
+          { ...newLayer('over', 'Over'), opacity },
+          { ...newLayer('away', 'Away'), shown: false },
         ];
         const place = (n: number): string => layers[n % 3]?.id ?? '';
         const flat = start.placements.map((one, n) => ({ ...one, layer: place(n), blend: 'normal' as const }));
-        const design = { ...start, layers, placements: stacked(layers, flat) };
+        const design = { ...start, layers, placements: sortByLayer(layers, flat) };
         const grid = pixelGrid(design.repeat, scale);
         const window = cellWindow(grid);
         const only = (layer: string): ReadonlySet<string> =>
@@ -292,7 +292,7 @@ describe('the painter', () => {
         anyScale,
         fc.constantFrom(1, 500, 1 << 20),
         (before, design, scale, limit) => {
-          const stamps = new StampCache(easel, limit);
+          const stamps = new SpriteCache(easel, limit);
           painted(before, pixelGrid(before.repeat, scale), { left: 0, top: 0, right: 90, bottom: 90 }, { stamps });
           const grid = pixelGrid(design.repeat, scale);
           const recoloured: Design = {
@@ -331,7 +331,7 @@ describe('a reduced unit', () => {
         fc.infiniteStream(fc.integer({ min: 0, max: 255 })),
         (width, height, reduction, stream) => {
           const unit = Uint8ClampedArray.from({ length: width * height * 4 }, () => stream.next().value as number);
-          const reduced = reduceUnit(unit, width, height, reduction);
+          const reduced = reduceTile(unit, width, height, reduction);
           for (let y = 0; y < height; y += 1) {
             for (let x = 0; x < width; x += 1) {
               const total = [0, 0, 0, 0];

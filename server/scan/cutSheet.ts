@@ -1,5 +1,5 @@
 import { cutSheet as cut, drawingPixels, type CutSheet } from '../../core/scan/cut.ts';
-import type { PixelGrid } from '../../core/scan/pixels.ts';
+import type { PixelImage } from '../../core/scan/pixels.ts';
 import type { ScanRecipe } from '../../core/scan/scanRecipe.ts';
 import { perMillimetre } from '../../core/scan/clean.ts';
 import { Blobs } from '../store/blobs.ts';
@@ -12,7 +12,7 @@ export async function cutSheet({ recipe, blobs: folder }: CutTask, hands: TaskHa
   const perMm = perMillimetre(recipe.dpi);
   const sheet = await cleanedSheet(recipe, blobs, hands);
   const made: CutDrawing[] = [];
-  const make = async (pixels: PixelGrid, own: ScanRecipe): Promise<void> => {
+  const make = async (pixels: PixelImage, own: ScanRecipe): Promise<void> => {
     const drawing = await drawingOf(pixels, own, blobs);
     if (drawing) made.push({ recipe: own, drawing });
   };

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import type { PixelGrid } from '../../core/scan/pixels.ts';
+import type { PixelImage } from '../../core/scan/pixels.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
 import { MOST_PIXELS } from '../motifs/readPicture.ts';
@@ -8,7 +8,7 @@ import { MOST_PIXELS } from '../motifs/readPicture.ts';
 export const PREVIEW_SIDE = 1600;
 
 /** The pixels of a kept picture. @throws Problem where it is not there or cannot be decoded */
-export async function readPixels(address: string, blobs: Blobs): Promise<PixelGrid> {
+export async function readPixels(address: string, blobs: Blobs): Promise<PixelImage> {
   if (!blobs.has(address))
     throw new Problem(
       422,
@@ -37,7 +37,7 @@ export async function readPixels(address: string, blobs: Blobs): Promise<PixelGr
 }
 
 /** Keeps pixels as a PNG. */
-export async function keepPixels({ width, height, data }: PixelGrid, blobs: Blobs, dpi?: number): Promise<string> {
+export async function keepPixels({ width, height, data }: PixelImage, blobs: Blobs, dpi?: number): Promise<string> {
   const image = sharp(data, { raw: { width, height, channels: 4 } });
   return blobs.keep(
     await (dpi === undefined ? image : image.withMetadata({ density: dpi })).png({ compressionLevel: 4 }).toBuffer(),
@@ -46,7 +46,7 @@ export async function keepPixels({ width, height, data }: PixelGrid, blobs: Blob
 }
 
 /** A part of a picture, the box being the person's. @throws Problem where none of the picture is in it */
-export function checkedCrop(run: () => PixelGrid): PixelGrid {
+export function checkedCrop(run: () => PixelImage): PixelImage {
   try {
     return run();
   } catch (error) {

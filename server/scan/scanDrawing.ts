@@ -1,11 +1,11 @@
 import type { Artwork } from '../../core/motif/artwork.ts';
-import { cleaned, perMillimetre, trimmedToDrawing } from '../../core/scan/clean.ts';
+import { cleanScan, perMillimetre, trimToDrawing } from '../../core/scan/clean.ts';
 import type { Point } from '../../core/geometry/point.ts';
 import { cutSheet, drawingAt, drawingPixels, type CutSheet } from '../../core/scan/cut.ts';
 import { drawnBox } from '../../core/scan/orient.ts';
-import type { PixelGrid } from '../../core/scan/pixels.ts';
+import type { PixelImage } from '../../core/scan/pixels.ts';
 import type { ScanRecipe } from '../../core/scan/scanRecipe.ts';
-import { traced } from '../../core/scan/trace.ts';
+import { traceDrawing } from '../../core/scan/trace.ts';
 import { keptDrawing } from '../motifs/derive.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
@@ -23,7 +23,7 @@ export async function scanDrawing(recipe: ScanRecipe, blobs: Blobs, hands: TaskH
   return made;
 }
 
-function cutOut(sheet: PixelGrid, cut: CutSheet, perMm: number, at: Point): PixelGrid | undefined {
+function cutOut(sheet: PixelImage, cut: CutSheet, perMm: number, at: Point): PixelImage | undefined {
   const found = drawingAt(cut, perMm, at);
   return found && drawingPixels(sheet, cut, found);
 }
@@ -33,12 +33,12 @@ export async function cleanedSheet(
   { picture, dpi, steps }: ScanRecipe,
   blobs: Blobs,
   hands: TaskHands,
-): Promise<PixelGrid> {
+): Promise<PixelImage> {
   const pixels = await readPixels(picture, blobs);
   hands.progress(0.15);
   hands.check();
   return checkedCrop(() =>
-    cleaned(pixels, perMillimetre(dpi), steps, (share) => {
+    cleanScan(pixels, perMillimetre(dpi), steps, (share) => {
       hands.progress(0.15 + share * 0.5);
       hands.check();
     }),
@@ -47,14 +47,14 @@ export async function cleanedSheet(
 
 /** Keeps one drawing's pixels, or their tracing, as artwork; undefined where there is nothing to keep. */
 export async function drawingOf(
-  pixels: PixelGrid,
+  pixels: PixelImage,
   { dpi, steps }: ScanRecipe,
   blobs: Blobs,
 ): Promise<Drawing | undefined> {
-  const own = steps.cut ? trimmedToDrawing(pixels) : pixels;
+  const own = steps.cut ? trimToDrawing(pixels) : pixels;
   const unit = 1 / perMillimetre(dpi);
   if (steps.trace) {
-    const artwork = traced(own, perMillimetre(dpi), steps.trace);
+    const artwork = traceDrawing(own, perMillimetre(dpi), steps.trace);
     return artwork && keptDrawing(artwork, blobs, unit);
   }
   if (!drawnBox(own)) return undefined;

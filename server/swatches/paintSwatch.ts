@@ -20,8 +20,8 @@ export async function paintSwatch(
   hands?: JobHands,
 ): Promise<Omit<Swatch, 'savedAt'>> {
   const { design, motifs } = swatch;
-  const { unit } = exportPlan(design.repeat, { dpi: TILE_DPI }).grid;
-  const dpi = TILE_DPI * Math.min(1, LONGEST_TILE / Math.max(unit.width, unit.height));
+  const { tile: fit } = exportPlan(design.repeat, { dpi: TILE_DPI }).grid;
+  const dpi = TILE_DPI * Math.min(1, LONGEST_TILE / Math.max(fit.width, fit.height));
   const file = join(studio.exports, `${nanoid()}.png`);
   const { width, height } = await studio.pool.run(
     exportTask(design, motifs, { dpi }, studio.blobs.folder, file),

@@ -2,7 +2,7 @@ import type { Hex } from '../../core/colour/hex.ts';
 import { FIGURES } from '../../core/shapes/figures.ts';
 import { measured, type Measure } from '../../core/shapes/figure.ts';
 import { FONT_IDS, FONTS } from '../../core/shapes/lettering.ts';
-import { LONGEST_TEXT, MEETINGS, type Meeting, type Piece } from '../../core/shapes/shapeRecipe.ts';
+import { LONGEST_TEXT, COMBINE_MODES, type CombineMode, type Piece } from '../../core/shapes/shapeRecipe.ts';
 import { AmountField } from '../shared/AmountField.tsx';
 import { Button } from '../shared/Button.tsx';
 import { LengthField } from '../shared/LengthField.tsx';
@@ -33,10 +33,10 @@ export function PieceTicket({ piece, isFirst, takesAfter, inks, onChange }: Prop
           <select
             aria-label="How it meets what is below"
             value={piece.meeting}
-            onChange={(event) => onChange({ meeting: event.target.value as Meeting })}
+            onChange={(event) => onChange({ meeting: event.target.value as CombineMode })}
             className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
           >
-            {MEETINGS.map((one) => (
+            {COMBINE_MODES.map((one) => (
               <option key={one} value={one}>
                 {MEETING_NAMES[one]}
               </option>
@@ -60,11 +60,11 @@ export function PieceTicket({ piece, isFirst, takesAfter, inks, onChange }: Prop
           <AmountField
             label="Turn"
             sign="°"
-            value={piece.turn}
+            value={piece.rotation}
             min={-360}
             max={360}
             step={5}
-            onChange={(turn) => onChange({ turn })}
+            onChange={(rotation) => onChange({ rotation })}
           />
         </div>
       </TicketPart>

@@ -1,10 +1,10 @@
 import { useEffect, useRef } from 'react';
 import { asDrawn } from '../../core/colour/inkResolver.ts';
-import { compose, scaling, translation } from '../../core/geometry/matrix.ts';
+import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
 import type { Artwork } from '../../core/motif/artwork.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
-import { echoesTouching } from '../../core/repeat/echoes.ts';
-import { displacement, latticeOf } from '../../core/repeat/lattice.ts';
+import { indicesTouching } from '../../core/repeat/echoes.ts';
+import { latticeTranslate, latticeOf } from '../../core/repeat/lattice.ts';
 import { step } from '../../core/repeat/step.ts';
 import { browserEasel, browserSheet } from '../cloth/browserEasel.ts';
 
@@ -33,7 +33,7 @@ export function RepeatPreview({ artwork, ground, width, height }: Props) {
     const scale = width / (cell.width * ACROSS);
     // One stamp, laid wherever the lattice has it.
     const stamp = browserSheet(Math.ceil(view.width * scale) + 2, Math.ceil(view.height * scale) + 2);
-    const matrix = compose(translation(1, 1), compose(scaling(scale, scale), translation(-view.x, -view.y)));
+    const matrix = compose(translationMatrix(1, 1), compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)));
     paintArtwork(stamp.surface, nodes, matrix, {
       easel,
       resolve: asDrawn,
@@ -49,8 +49,8 @@ export function RepeatPreview({ artwork, ground, width, height }: Props) {
     context.fillRect(0, 0, width, height);
     const at = { x: (width - stamp.canvas.width) / 2, y: (height - stamp.canvas.height) / 2 };
     const box = { left: at.x, top: at.y, right: at.x + stamp.canvas.width, bottom: at.y + stamp.canvas.height };
-    for (const steps of echoesTouching(lattice, box, { left: 0, top: 0, right: width, bottom: height })) {
-      const by = displacement(lattice, steps);
+    for (const steps of indicesTouching(lattice, box, { left: 0, top: 0, right: width, bottom: height })) {
+      const by = latticeTranslate(lattice, steps);
       context.drawImage(stamp.canvas, Math.round(at.x + by.x), Math.round(at.y + by.y));
     }
   }, [artwork, ground, width, height]);

@@ -1,10 +1,10 @@
 import type { Hex } from '../../core/colour/hex.ts';
 import { FIGURES, type FigureKind } from '../../core/shapes/figures.ts';
 import { measured } from '../../core/shapes/figure.ts';
-import type { Meeting, Piece, ShapeRecipe } from '../../core/shapes/shapeRecipe.ts';
+import type { CombineMode, Piece, ShapeRecipe } from '../../core/shapes/shapeRecipe.ts';
 
 /** How pieces meet, in the words of the bench. */
-export const MEETING_NAMES: Readonly<Record<Meeting, string>> = {
+export const MEETING_NAMES: Readonly<Record<CombineMode, string>> = {
   lay: 'Laid over',
   join: 'Joined to',
   cut: 'Cut out of',
@@ -21,7 +21,7 @@ export function newPiece(figure: FigureKind, ink: Hex): Piece {
     font: 'logbook',
     x: 0,
     y: 0,
-    turn: 0,
+    rotation: 0,
     meeting: 'lay',
     fill: { ink, fade: 'fades' in FIGURES[figure] && FIGURES[figure].fades ? { angle: 90, rest: 0 } : null },
     outline: null,

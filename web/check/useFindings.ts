@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Findings, Looking } from '../../core/check/findings.ts';
+import type { Findings, CheckContext } from '../../core/check/findings.ts';
 import type { Design } from '../../core/document/design.ts';
 import { useBench } from '../design/bench.ts';
 import { useStore } from '../shared/store.ts';
@@ -8,11 +8,11 @@ import type { DrawerMotif } from '../api/motifs.ts';
 interface Wanted {
   readonly design: Design;
   readonly motifs: readonly DrawerMotif[];
-  readonly looking: Looking;
+  readonly looking: CheckContext;
 }
 
 /** Has the cloth looked over off the page after every edit, and its findings marked; says what went wrong. One look at a time: the next begins with what is there by then. */
-export function useFindings(looking: Looking): string | undefined {
+export function useFindings(looking: CheckContext): string | undefined {
   const bench = useBench();
   const { committed } = useStore(bench.session);
   const motifs = useStore(bench.motifs);

@@ -1,13 +1,13 @@
 import { useMemo } from 'react';
-import { atShare, MIDDLE, type Frame } from '../../core/arrange/frame.ts';
+import { pointInFrame, MIDDLE, type Frame } from '../../core/arrange/frame.ts';
 import type { SnapLine } from '../../core/arrange/snap.ts';
 import { cornersAround, type Placement } from '../../core/document/placement.ts';
 import { boxAround } from '../../core/geometry/box.ts';
 import type { Point } from '../../core/geometry/point.ts';
-import { nearestEcho } from '../../core/repeat/echoes.ts';
+import { nearestInstanceIndex } from '../../core/repeat/echoes.ts';
 import { hexagonOf } from '../../core/repeat/honeycomb.ts';
 import type { Repeat } from '../../core/repeat/repeat.ts';
-import { cellHolding, displacement, latticeOf, type Lattice, type Steps } from '../../core/repeat/lattice.ts';
+import { indexOfCellAt, latticeTranslate, latticeOf, type Lattice, type LatticeIndex } from '../../core/repeat/lattice.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { formatNumber } from '../../core/units/length.ts';
 import { useBench } from '../design/bench.ts';
@@ -64,7 +64,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
         [1, 1],
         [0, 1],
       ] as const
-    ).map(([u, v]) => onScreen(atShare(frame, { u, v })));
+    ).map(([u, v]) => onScreen(pointInFrame(frame, { u, v })));
   const shown = guidesShown ? design.guides : [];
 
   return (
@@ -102,7 +102,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
       />
       {frame && (
         <Pins
-          at={(share) => onScreen(atShare(frame, share))}
+          at={(share) => onScreen(pointInFrame(frame, share))}
           point={point}
           onPin={(event, pin) => hands.pressPin(event, pin, shift)}
           onTurn={(event) => hands.pressTurn(event, shift)}
@@ -131,10 +131,10 @@ function shiftIntoView(lattice: Lattice, viewport: Viewport, frame: Frame, inHan
           [0, 1],
         ]
       : [[0.5, 0.5]]
-  ).map(([u = 0, v = 0]) => toCss(viewport, atShare(frame, { u, v })));
+  ).map(([u = 0, v = 0]) => toCss(viewport, pointInFrame(frame, { u, v })));
   const { left, top, right, bottom } = boxAround(seen);
   if (right > 0 && bottom > 0 && left < viewport.width && top < viewport.height) return HERE;
-  return displacement(lattice, nearestEcho(lattice, atShare(frame, MIDDLE), toMm(viewport, middle(viewport))));
+  return latticeTranslate(lattice, nearestInstanceIndex(lattice, pointInFrame(frame, MIDDLE), toMm(viewport, middle(viewport))));
 }
 
 function cornersOf(placement: Placement, motif: Motif): Point[] {
@@ -145,10 +145,10 @@ function cornersOf(placement: Placement, motif: Motif): Point[] {
 function cellOnScreen(
   viewport: Viewport,
   lattice: Lattice,
-): { cell: Steps; x: number; y: number; width: number; height: number } {
+): { cell: LatticeIndex; x: number; y: number; width: number; height: number } {
   const { ownWidth, ownHeight } = lattice;
-  const cell = cellHolding(lattice, toMm(viewport, middle(viewport)));
-  const origin = displacement(lattice, cell);
+  const cell = indexOfCellAt(lattice, toMm(viewport, middle(viewport)));
+  const origin = latticeTranslate(lattice, cell);
   const a = toCss(viewport, origin);
   const b = toCss(viewport, { x: origin.x + ownWidth, y: origin.y + ownHeight });
   return { cell, x: a.x, y: a.y, width: b.x - a.x, height: b.y - a.y };
@@ -163,7 +163,7 @@ interface CellProps {
 /** The cell's outline: of a honeycomb the hexagon, of a mirrored step the cell and, fainter, what is reflected beside it. */
 function CellStitch({ viewport, repeat, lattice }: CellProps) {
   const { cell, x, y, width, height } = cellOnScreen(viewport, lattice);
-  const origin = displacement(lattice, cell);
+  const origin = latticeTranslate(lattice, cell);
   const corners = repeat.step.honeycomb
     ? hexagonOf(repeat).map((corner) => toCss(viewport, { x: origin.x + corner.x, y: origin.y + corner.y }))
     : [
@@ -180,7 +180,7 @@ function CellStitch({ viewport, repeat, lattice }: CellProps) {
   };
   return (
     <g className="pointer-events-none" data-cell={repeat.step.honeycomb ? 'hexagon' : 'rectangle'}>
-      {lattice.images.length > 1 && <MirrorAxes lattice={lattice} x={x} y={y} width={width} height={height} />}
+      {lattice.ops.length > 1 && <MirrorAxes lattice={lattice} x={x} y={y} width={width} height={height} />}
       <polygon {...outline} stroke="#fff" />
       <polygon {...outline} stroke="#1f2430" strokeDashoffset="6" />
     </g>
@@ -197,8 +197,8 @@ interface AxesProps {
 
 /** The edges at which the cell is reflected: a line, with an arrowhead to each side. */
 function MirrorAxes({ lattice, x, y, width, height }: AxesProps) {
-  const across = lattice.images.some(({ flipX, flipY }) => flipX && !flipY);
-  const down = lattice.images.some(({ flipX, flipY }) => flipY && !flipX);
+  const across = lattice.ops.some(({ flipX, flipY }) => flipX && !flipY);
+  const down = lattice.ops.some(({ flipX, flipY }) => flipY && !flipX);
   const head = (px: number, py: number, dx: number, dy: number): string =>
     `M${px + 4 * dx} ${py + 4 * dy}l${5 * dx + 4 * dy} ${5 * dy + 4 * dx}l${-8 * dy} ${-8 * dx}Z`;
   const paths = [
@@ -222,7 +222,7 @@ function MirrorAxes({ lattice, x, y, width, height }: AxesProps) {
 }
 
 interface EdgesProps extends CellProps {
-  readonly onPress: (event: PointerEvent, edge: 'right' | 'bottom', cell: Steps) => void;
+  readonly onPress: (event: PointerEvent, edge: 'right' | 'bottom', cell: LatticeIndex) => void;
 }
 
 /** Where the cell's right and lower edges can be taken: a stitch thicker than the rest. A hexagon has but one of them. */

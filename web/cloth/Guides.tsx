@@ -1,6 +1,6 @@
 import { guidePlaces, type Guide } from '../../core/document/guide.ts';
-import { echoesTouching } from '../../core/repeat/echoes.ts';
-import { displacement, type Lattice } from '../../core/repeat/lattice.ts';
+import { indicesTouching } from '../../core/repeat/echoes.ts';
+import { latticeTranslate, type Lattice } from '../../core/repeat/lattice.ts';
 import { toCss, windowMm, type Viewport } from './viewport.ts';
 
 /** More cells than this are too small for guides to be of use. */
@@ -15,7 +15,7 @@ interface LinesProps {
 /** The guides, in every cell that is seen. */
 export function GuideLines({ guides, viewport, lattice }: LinesProps) {
   if (guides.length === 0) return null;
-  const cells = echoesTouching(
+  const cells = indicesTouching(
     lattice,
     { left: 0, top: 0, right: lattice.width, bottom: lattice.height },
     windowMm(viewport),
@@ -25,7 +25,7 @@ export function GuideLines({ guides, viewport, lattice }: LinesProps) {
     .flatMap((guide) => guidePlaces(guide, lattice).map((at) => ({ axis: guide.axis, at })))
     .flatMap(({ axis, at }) =>
       cells.map((steps) => {
-        const { x, y } = displacement(lattice, steps);
+        const { x, y } = latticeTranslate(lattice, steps);
         const [from, to] =
           axis === 'x'
             ? [

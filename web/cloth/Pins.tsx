@@ -1,4 +1,4 @@
-import { MIDDLE, type Share } from '../../core/arrange/frame.ts';
+import { MIDDLE, type FramePoint } from '../../core/arrange/frame.ts';
 import type { Point } from '../../core/geometry/point.ts';
 
 /** The turning pin stands this far off the frame, and the point waits this far beside it while it is in the middle, CSS pixels. */
@@ -7,24 +7,24 @@ const POINT_OFF = 20;
 /** A side shorter than this on screen has no pin of its own. */
 const LEAST_SIDE = 52;
 
-const CORNERS: readonly Share[] = [
+const CORNERS: readonly FramePoint[] = [
   { u: 0, v: 0 },
   { u: 1, v: 0 },
   { u: 1, v: 1 },
   { u: 0, v: 1 },
 ];
-const SIDES: readonly { readonly pin: Share; readonly name: string; readonly along: readonly [Share, Share] }[] = [
-  { pin: { u: 0.5, v: 0 }, name: 'top', along: [CORNERS[0] as Share, CORNERS[1] as Share] },
-  { pin: { u: 1, v: 0.5 }, name: 'right', along: [CORNERS[1] as Share, CORNERS[2] as Share] },
-  { pin: { u: 0.5, v: 1 }, name: 'bottom', along: [CORNERS[2] as Share, CORNERS[3] as Share] },
-  { pin: { u: 0, v: 0.5 }, name: 'left', along: [CORNERS[3] as Share, CORNERS[0] as Share] },
+const SIDES: readonly { readonly pin: FramePoint; readonly name: string; readonly along: readonly [FramePoint, FramePoint] }[] = [
+  { pin: { u: 0.5, v: 0 }, name: 'top', along: [CORNERS[0] as FramePoint, CORNERS[1] as FramePoint] },
+  { pin: { u: 1, v: 0.5 }, name: 'right', along: [CORNERS[1] as FramePoint, CORNERS[2] as FramePoint] },
+  { pin: { u: 0.5, v: 1 }, name: 'bottom', along: [CORNERS[2] as FramePoint, CORNERS[3] as FramePoint] },
+  { pin: { u: 0, v: 0.5 }, name: 'left', along: [CORNERS[3] as FramePoint, CORNERS[0] as FramePoint] },
 ];
 
 interface Props {
   /** Where a point of the frame is on screen. */
-  readonly at: (share: Share) => Point;
-  readonly point: Share;
-  readonly onPin: (event: PointerEvent, pin: Share) => void;
+  readonly at: (share: FramePoint) => Point;
+  readonly point: FramePoint;
+  readonly onPin: (event: PointerEvent, pin: FramePoint) => void;
   readonly onTurn: (event: PointerEvent) => void;
   readonly onPoint: (event: PointerEvent) => void;
   readonly onPointHome: () => void;

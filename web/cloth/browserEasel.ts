@@ -1,8 +1,8 @@
 import { pictureOf, type Picture } from '../../core/paint/picture.ts';
-import type { Easel, Sheet, Surface } from '../../core/paint/surface.ts';
+import type { CanvasBackend, OffscreenSurface, Canvas2D } from '../../core/paint/surface.ts';
 
 /** A sheet of the browser. */
-export interface BrowserSheet extends Sheet {
+export interface BrowserSheet extends OffscreenSurface {
   readonly canvas: OffscreenCanvas;
   readonly context: OffscreenCanvasRenderingContext2D;
 }
@@ -16,7 +16,7 @@ export function browserSheet(width: number, height: number): BrowserSheet {
     canvas,
     context,
     pixels: canvas,
-    surface: context as unknown as Surface,
+    surface: context as unknown as Canvas2D,
     resize(w, h) {
       canvas.width = w;
       canvas.height = h;
@@ -40,7 +40,7 @@ export async function browserPicture(encoded: Blob): Promise<Picture> {
 }
 
 /** The painter's easel in the browser, on the page and in its workers. */
-export function browserEasel(pictures: ReadonlyMap<string, Picture>): Easel {
+export function browserEasel(pictures: ReadonlyMap<string, Picture>): CanvasBackend {
   return {
     sheet: browserSheet,
     path: () => new Path2D(),

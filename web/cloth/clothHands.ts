@@ -1,11 +1,11 @@
-import { Picker, type Appearance } from '../../core/arrange/pick.ts';
-import type { Share } from '../../core/arrange/frame.ts';
+import { Picker, type Instance } from '../../core/arrange/pick.ts';
+import type { FramePoint } from '../../core/arrange/frame.ts';
 import type { SnapLine } from '../../core/arrange/snap.ts';
 import type { Guide } from '../../core/document/guide.ts';
 import type { Placement } from '../../core/document/placement.ts';
-import { overlap } from '../../core/arrange/overlap.ts';
+import { overlaps } from '../../core/arrange/overlap.ts';
 import type { Point } from '../../core/geometry/point.ts';
-import type { Steps } from '../../core/repeat/lattice.ts';
+import type { LatticeIndex } from '../../core/repeat/lattice.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import type { Bench } from '../design/bench.ts';
 import { Cell } from '../shared/store.ts';
@@ -43,7 +43,7 @@ export class ClothHands {
   /** What has caught the motifs that are being moved. */
   readonly lines = new Cell<readonly SnapLine[]>([]);
   /** What lies at a point, offered to be chosen from. */
-  readonly pile = new Cell<{ readonly at: Point; readonly hits: readonly Appearance[] } | undefined>(undefined);
+  readonly pile = new Cell<{ readonly at: Point; readonly hits: readonly Instance[] } | undefined>(undefined);
   /** Where the pointer was last, while it is over the cloth; CSS pixels. */
   pointer: Point | undefined;
   #drag: Drag | undefined;
@@ -129,7 +129,7 @@ export class ClothHands {
   }
 
   /** The appearances at a point that can be taken in hand, topmost first. */
-  hitsAt(at: Point): Appearance[] {
+  hitsAt(at: Point): Instance[] {
     const { bench, view } = this;
     const placements = bench.free;
     const motifs = bench.motifs.getState();
@@ -151,7 +151,7 @@ export class ClothHands {
   }
 
   /** Whether what is drawn of two placements lies over each other anywhere. */
-  readonly overlap = (a: Placement, b: Placement): boolean => overlap(this.bench.lattice, a, b, this.view.pickables);
+  readonly overlap = (a: Placement, b: Placement): boolean => overlaps(this.bench.lattice, a, b, this.view.pickables);
 
   move(event: PointerEvent): void {
     this.pointer = this.local(event);
@@ -174,7 +174,7 @@ export class ClothHands {
   }
 
   /** A pin of the frame around what is chosen, seen `shift` mm aside of what is meant. */
-  pressPin(event: PointerEvent, pin: Share, shift: Point): void {
+  pressPin(event: PointerEvent, pin: FramePoint, shift: Point): void {
     this.#take(event, () => pinDrag(this, event, pin, shift));
   }
 
@@ -187,7 +187,7 @@ export class ClothHands {
     this.#take(event, () => pointDrag(this, shift));
   }
 
-  pressEdge(event: PointerEvent, edge: 'right' | 'bottom', steps: Steps): void {
+  pressEdge(event: PointerEvent, edge: 'right' | 'bottom', steps: LatticeIndex): void {
     this.#take(event, () => edgeDrag(this, event, edge, steps));
   }
 

@@ -5,12 +5,12 @@ import type { Box } from '../../core/geometry/box.ts';
 import { silhouetteOf } from '../../core/motif/silhouette.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { asDrawn } from '../../core/colour/inkResolver.ts';
-import { compose, scaling, translation } from '../../core/geometry/matrix.ts';
-import { canPaintApart } from '../../core/paint/apart.ts';
+import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
+import { canPaintSeparately } from '../../core/paint/apart.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import type { DrawnMotif } from '../../core/paint/scene.ts';
-import { displacement, type Steps } from '../../core/repeat/lattice.ts';
-import type { Surface } from '../../core/paint/surface.ts';
+import { latticeTranslate, type LatticeIndex } from '../../core/repeat/lattice.ts';
+import type { Canvas2D } from '../../core/paint/surface.ts';
 import type { Pickable } from '../../core/arrange/pick.ts';
 import { ArtworkShelf } from './artworkShelf.ts';
 import { browserSheet, type BrowserSheet } from './browserEasel.ts';
@@ -183,7 +183,7 @@ export class ClothView {
    */
   hold(ids: readonly string[]): void {
     const around = stackAround(this.#design.placements, ids);
-    this.#held = around && canPaintApart(this.#design, around) ? { ids, design: this.#design } : NOTHING_HELD;
+    this.#held = around && canPaintSeparately(this.#design, around) ? { ids, design: this.#design } : NOTHING_HELD;
     this.#update();
   }
 
@@ -199,9 +199,9 @@ export class ClothView {
   }
 
   /** Moves the view by whole repeats, which shows the same cloth, so that the cell `steps` becomes the one at the origin. */
-  bringHome(steps: Steps): void {
+  bringHome(steps: LatticeIndex): void {
     const { plan } = this.#viewport;
-    const by = displacement(plan.grid.lattice, steps);
+    const by = latticeTranslate(plan.grid.lattice, steps);
     const { x, y } = this.#viewport;
     this.#setViewport({
       ...this.#viewport,
@@ -378,7 +378,7 @@ export class ClothView {
     }
     context.clearRect(0, 0, this.#canvas.width, this.#canvas.height);
     context.drawImage(shown.below.canvas, 0, 0);
-    layAll(context as unknown as Surface, layings, viewport.plan.reduction, this.#shelf.easel);
+    layAll(context as unknown as Canvas2D, layings, viewport.plan.reduction, this.#shelf.easel);
     if (shown.above) context.drawImage(shown.above.canvas, 0, 0);
     context.restore();
   }
@@ -424,7 +424,7 @@ export class ClothView {
     const width = Math.max(1, Math.round(view.width * scale));
     const height = Math.max(1, Math.round(view.height * scale));
     const sheet = browserSheet(width, height);
-    const matrix = compose(scaling(width / view.width, height / view.height), translation(-view.x, -view.y));
+    const matrix = compose(scalingMatrix(width / view.width, height / view.height), translationMatrix(-view.x, -view.y));
     paintArtwork(sheet.surface, artwork.nodes, matrix, { easel: this.#shelf.easel, resolve: asDrawn, width, height });
     return silhouetteOf(sheet.context.getImageData(0, 0, width, height).data, width, height);
   }

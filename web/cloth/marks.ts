@@ -1,9 +1,9 @@
 import type { Findings } from '../../core/check/findings.ts';
 import type { Box } from '../../core/geometry/box.ts';
 import type { Point } from '../../core/geometry/point.ts';
-import { echoesTouching } from '../../core/repeat/echoes.ts';
-import { imagePoint } from '../../core/repeat/images.ts';
-import { displacement, type Lattice } from '../../core/repeat/lattice.ts';
+import { indicesTouching } from '../../core/repeat/echoes.ts';
+import { applyOpToPoint } from '../../core/repeat/images.ts';
+import { latticeTranslate, type Lattice } from '../../core/repeat/lattice.ts';
 import type { Hole } from '../../core/toss/holes.ts';
 import { formatNumber } from '../../core/units/length.ts';
 import type { Bench } from '../design/bench.ts';
@@ -84,11 +84,11 @@ export function marksOf(lattice: Lattice, holes: readonly Hole[], findings: Find
 
 /** Where a round mark is seen: its echoes and reflections in a window, mm. */
 export function seenIn({ x, y, r, lattice }: Extract<Mark, { r: number }>, window: Box): Point[] {
-  return lattice.images.flatMap((image) => {
-    const at = imagePoint(image, { x, y });
-    return echoesTouching(lattice, { left: at.x - r, top: at.y - r, right: at.x + r, bottom: at.y + r }, window).map(
+  return lattice.ops.flatMap((image) => {
+    const at = applyOpToPoint(image, { x, y });
+    return indicesTouching(lattice, { left: at.x - r, top: at.y - r, right: at.x + r, bottom: at.y + r }, window).map(
       (steps) => {
-        const by = displacement(lattice, steps);
+        const by = latticeTranslate(lattice, steps);
         return { x: at.x + by.x, y: at.y + by.y };
       },
     );

@@ -5,12 +5,12 @@ import type { Placement } from '../../core/document/placement.ts';
 import { UPRIGHT } from '../../core/geometry/pose.ts';
 import { seeded } from '../../core/random/seeded.ts';
 import { step } from '../../core/repeat/step.ts';
-import { freeLayer, stacked } from '../../core/document/layer.ts';
-import { canPaintApart } from '../../core/paint/apart.ts';
+import { newLayer, sortByLayer } from '../../core/document/layer.ts';
+import { canPaintSeparately } from '../../core/paint/apart.ts';
 import { clothPlan } from '../../core/paint/clothPlan.ts';
 import { cellWindow, paintPlane } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
-import { StampCache } from '../../core/paint/stampCache.ts';
+import { SpriteCache } from '../../core/paint/stampCache.ts';
 import { anyDesign, anyStep, leafAt, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
 import { nodeEasel, nodeSheet, pixelsOf } from '../../server/paint/nodeEasel.ts';
 import { layAll, MANY, MovingStamps } from './movingStamps.ts';
@@ -54,9 +54,9 @@ describe('what is below and above what moves', () => {
 });
 
 const LAYERS = [
-  freeLayer('main', 'Motifs'),
-  { ...freeLayer('glass', 'Glass'), opacity: 0.6 },
-  { ...freeLayer('over', 'Over'), blend: 'multiply' as const },
+  newLayer('main', 'Motifs'),
+  { ...newLayer('glass', 'Glass'), opacity: 0.6 },
+  { ...newLayer('over', 'Over'), blend: 'multiply' as const },
 ];
 
 describe('a moving motif', () => {
@@ -72,14 +72,14 @@ describe('a moving motif', () => {
           const start = {
             ...flat,
             layers: LAYERS,
-            placements: stacked(
+            placements: sortByLayer(
               LAYERS,
               flat.placements.map((one, n) => ({ ...one, layer: LAYERS[inLayer[n] ?? 0]?.id ?? '' })),
             ),
           };
           const moved = start.placements.filter((_one, n) => picked[n]).map(({ id }) => id);
           const around = stackAround(start.placements, moved);
-          fc.pre(around !== undefined && canPaintApart(start, around));
+          fc.pre(around !== undefined && canPaintSeparately(start, around));
           if (!around) return;
           const design = {
             ...start,
@@ -125,7 +125,7 @@ describe('many that move together', () => {
   const start = {
     ...newDesign('many', 'Many', repeat),
     placements: Array.from({ length: MANY + 6 }, (_, n) =>
-      leafAt(`m${n}`, { ...UPRIGHT, x: 80 * random(), y: 70 * random(), turn: 360 * random(), scale: 0.5 + random() }),
+      leafAt(`m${n}`, { ...UPRIGHT, x: 80 * random(), y: 70 * random(), rotation: 360 * random(), scale: 0.5 + random() }),
     ),
   };
   const ids = start.placements.map(({ id }) => id);
@@ -164,10 +164,10 @@ describe('many that move together', () => {
   it('are nearly what they will be where they go by parts of a pixel, turn, grow, lean or are mirrored', () => {
     for (const change of [
       ({ x, y }: Placement) => ({ x: x + 3.33, y: y + 7.77 }),
-      ({ turn }: Placement) => ({ turn: turn + 25 }),
-      ({ scale, stretch }: Placement) => ({ scale: scale * 1.2, stretch: stretch * 0.9 }),
+      ({ rotation }: Placement) => ({ rotation: rotation + 25 }),
+      ({ scale, aspect }: Placement) => ({ scale: scale * 1.2, aspect: aspect * 0.9 }),
       ({ skew }: Placement) => ({ skew: skew + 15 }),
-      ({ mirrored }: Placement) => ({ mirrored: !mirrored, x: 12 }),
+      ({ flipped }: Placement) => ({ mirrored: !flipped, x: 12 }),
     ]) {
       const moved = changed(change);
       const exact = laid(moved);
@@ -181,7 +181,7 @@ describe('many that move together', () => {
     const stamps = new MovingStamps(counting);
     const turned = (by: number): number => {
       stamps.layings(
-        changed(({ turn }) => ({ turn: turn + by })),
+        changed(({ rotation }) => ({ rotation: rotation + by })),
         ids,
         LEAF_MOTIFS,
         plan,
@@ -199,7 +199,7 @@ describe('many that move together', () => {
     let painted = 0;
     const counting = { ...easel, sheet: (...size: [number, number]) => ((painted += 1), easel.sheet(...size)) };
     const scene = sceneOf(start, LEAF_MOTIFS);
-    const handed = stampsFor(scene, ids, plan.grid, cellWindow(plan.grid), new StampCache(easel));
+    const handed = stampsFor(scene, ids, plan.grid, cellWindow(plan.grid), new SpriteCache(easel));
     expect(handed).toHaveLength(ids.length);
     const stamps = new MovingStamps(counting);
     stamps.keep(handed.map(({ key, sheet }) => ({ key, image: sheet.pixels as ImageBitmap })));
@@ -227,7 +227,7 @@ describe('many that move together', () => {
       LEAF_MOTIFS,
     );
     const corner = { left: 0, top: 0, right: 20 * plan.scaleX, bottom: 20 * plan.scaleY };
-    expect(stampsFor(scene, ['seen', 'beyond'], plan.grid, corner, new StampCache(easel))).toHaveLength(1);
-    expect(stampsFor(scene, [], plan.grid, corner, new StampCache(easel))).toEqual([]);
+    expect(stampsFor(scene, ['seen', 'beyond'], plan.grid, corner, new SpriteCache(easel))).toHaveLength(1);
+    expect(stampsFor(scene, [], plan.grid, corner, new SpriteCache(easel))).toEqual([]);
   });
 });

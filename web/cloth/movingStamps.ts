@@ -1,28 +1,28 @@
 import type { Design } from '../../core/document/design.ts';
 import { shapeMatrix, type Placement } from '../../core/document/placement.ts';
 import { shiftBox, type Box } from '../../core/geometry/box.ts';
-import { compose, invert, scaling, translation, type Matrix } from '../../core/geometry/matrix.ts';
+import { compose, invert, scalingMatrix, translationMatrix, type Matrix } from '../../core/geometry/matrix.ts';
 import type { Point } from '../../core/geometry/point.ts';
 import type { ClothPlan } from '../../core/paint/clothPlan.ts';
 import { sceneOf, type DrawnMotif } from '../../core/paint/scene.ts';
-import { StampCache, type Stamp } from '../../core/paint/stampCache.ts';
+import { SpriteCache, type Sprite } from '../../core/paint/stampCache.ts';
 import {
-  layStamp,
-  paintStamp,
+  drawSprite,
+  paintSprite,
   partWorthPainting,
-  stampKey,
-  stampPlace,
-  type StampPlace,
+  spriteKey,
+  spritePlace,
+  type SpritePlace,
 } from '../../core/paint/stamp.ts';
-import type { Easel, Surface } from '../../core/paint/surface.ts';
-import { echoesTouching } from '../../core/repeat/echoes.ts';
-import { canonical, displacement } from '../../core/repeat/lattice.ts';
+import type { CanvasBackend, Canvas2D } from '../../core/paint/surface.ts';
+import { indicesTouching } from '../../core/repeat/echoes.ts';
+import { toFundamentalDomain, latticeTranslate } from '../../core/repeat/lattice.ts';
 import type { PixelGrid } from '../../core/repeat/pixelFit.ts';
 import type { PaintedStamp } from './paintMessages.ts';
 
 /** Where a stamp is to be laid. */
 export interface Laying {
-  readonly sheet: Stamp;
+  readonly sheet: Sprite;
   readonly placement: Placement;
   /** Pixels of the stamp, relative to its anchor. */
   readonly part: Box;
@@ -41,12 +41,12 @@ export const KEPT_PIXELS = 1 << 24;
 
 /** What moves, painted once a shape and laid at every echo. */
 export class MovingStamps {
-  readonly #easel: Easel;
-  readonly #stamps: StampCache;
+  readonly #easel: CanvasBackend;
+  readonly #stamps: SpriteCache;
 
-  constructor(easel: Easel) {
+  constructor(easel: CanvasBackend) {
     this.#easel = easel;
-    this.#stamps = new StampCache(easel, KEPT_PIXELS);
+    this.#stamps = new SpriteCache(easel, KEPT_PIXELS);
   }
 
   /** Keeps stamps that were painted elsewhere. */
@@ -77,14 +77,14 @@ export class MovingStamps {
       if (!motif) return;
       const own = before[n];
       const painted = own?.id === placement.id && own.motif === placement.motif ? own : placement;
-      const { box, anchor } = stampPlace(placement, motif, grid);
-      const place = stampPlace(painted, motif, grid);
+      const { box, anchor } = spritePlace(placement, motif, grid);
+      const place = spritePlace(painted, motif, grid);
       const lies: Pick<Laying, 'at' | 'posed'> =
         painted === placement ? { at: anchor } : liesLike(placement, painted, motif, place, grid);
-      let sheet: Stamp | undefined;
+      let sheet: Sprite | undefined;
       let last: Box | undefined;
-      for (const steps of echoesTouching(grid.lattice, shiftBox(lies.posed ? box : place.box, lies.at), window)) {
-        const by = displacement(grid.lattice, steps);
+      for (const steps of indicesTouching(grid.lattice, shiftBox(lies.posed ? box : place.box, lies.at), window)) {
+        const by = latticeTranslate(grid.lattice, steps);
         const at = { x: lies.at.x + by.x - window.left, y: lies.at.y + by.y - window.top };
         const part = lies.posed
           ? place.box
@@ -97,10 +97,10 @@ export class MovingStamps {
         if (!part) continue;
         if (!sheet || part !== last) {
           sheet = this.#stamps.sheet(
-            stampKey(painted, motif, place, part, grid, scene),
+            spriteKey(painted, motif, place, part, grid, scene),
             part.right - part.left,
             part.bottom - part.top,
-            (on) => paintStamp(on, painted, motif, place, part, grid, scene, this.#easel),
+            (on) => paintSprite(on, painted, motif, place, part, grid, scene, this.#easel),
           );
           last = part;
         }
@@ -110,7 +110,7 @@ export class MovingStamps {
           placement,
           part,
           at,
-          ...(lies.posed && { posed: compose(translation(at.x, at.y), lies.posed) }),
+          ...(lies.posed && { posed: compose(translationMatrix(at.x, at.y), lies.posed) }),
           box: {
             left: Math.floor(covers.left / reduction),
             top: Math.floor(covers.top / reduction),
@@ -129,38 +129,38 @@ function liesLike(
   now: Placement,
   was: Placement,
   { motif }: DrawnMotif,
-  { phase }: StampPlace,
+  { phase }: SpritePlace,
   { lattice, scaleX, scaleY }: PixelGrid,
 ): Pick<Laying, 'at' | 'posed'> {
-  const centre = canonical(lattice, { x: now.x * scaleX, y: now.y * scaleY });
+  const centre = toFundamentalDomain(lattice, { x: now.x * scaleX, y: now.y * scaleY });
   if (
-    now.turn === was.turn &&
+    now.rotation === was.rotation &&
     now.scale === was.scale &&
-    now.stretch === was.stretch &&
+    now.aspect === was.aspect &&
     now.skew === was.skew &&
-    now.mirrored === was.mirrored
+    now.flipped === was.flipped
   ) {
     return { at: { x: Math.round(centre.x - phase.x), y: Math.round(centre.y - phase.y) } };
   }
   const at = { x: Math.floor(centre.x), y: Math.floor(centre.y) };
-  const pixels = scaling(scaleX, scaleY);
+  const pixels = scalingMatrix(scaleX, scaleY);
   const back = invert(compose(pixels, shapeMatrix(was, motif)));
   if (!back) return { at };
   const onward = compose(compose(pixels, shapeMatrix(now, motif)), back);
   return {
     at,
-    posed: compose(translation(centre.x - at.x, centre.y - at.y), compose(onward, translation(-phase.x, -phase.y))),
+    posed: compose(translationMatrix(centre.x - at.x, centre.y - at.y), compose(onward, translationMatrix(-phase.x, -phase.y))),
   };
 }
 
 /** Lays the stamps on a surface in screen pixels. */
-export function layAll(surface: Surface, layings: readonly Laying[], reduction: number, easel: Easel): void {
+export function layAll(surface: Canvas2D, layings: readonly Laying[], reduction: number, easel: CanvasBackend): void {
   const plain: Matrix = [1 / reduction, 0, 0, 1 / reduction, 0, 0];
   surface.imageSmoothingQuality = 'high';
   for (const { sheet, placement, part, at, posed } of layings) {
     surface.imageSmoothingEnabled = reduction > 1 || posed !== undefined;
     surface.setTransform(...(posed ? compose(plain, posed) : plain));
-    layStamp(surface, sheet, part, posed ? { x: 0, y: 0 } : at, placement, easel);
+    drawSprite(surface, sheet, part, posed ? { x: 0, y: 0 } : at, placement, easel);
   }
   surface.setTransform(1, 0, 0, 1, 0, 0);
 }

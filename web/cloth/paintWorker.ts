@@ -1,6 +1,6 @@
 import { cellWindow, paintPlane, type PlaneOptions } from '../../core/paint/paintPlane.ts';
-import { StampCache } from '../../core/paint/stampCache.ts';
-import { reduceUnit } from '../../core/paint/reduceUnit.ts';
+import { SpriteCache } from '../../core/paint/stampCache.ts';
+import { reduceTile } from '../../core/paint/reduceUnit.ts';
 import { sceneOf, type DrawnMotif, type Scene } from '../../core/paint/scene.ts';
 import { fillStrips } from '../../core/paint/layCell.ts';
 import { ArtworkShelf } from './artworkShelf.ts';
@@ -11,7 +11,7 @@ import { stackAround } from './stackAround.ts';
 import { stampsFor } from './stampsFor.ts';
 
 const shelf = new ArtworkShelf();
-const stamps = new StampCache(shelf.easel);
+const stamps = new SpriteCache(shelf.easel);
 const port = self as unknown as {
   postMessage(answer: PaintAnswer, transfer: Transferable[]): void;
   onmessage: ((event: MessageEvent<PaintOrder>) => void) | null;
@@ -63,7 +63,7 @@ function paint(order: PaintOrder, scene: Scene, options: PlaneOptions): ImageBit
 
 /** The straight unit laid out from the cell, averaged down to screen scale. */
 function reduced(cell: BrowserSheet, { plan: { grid, reduction } }: PaintOrder): BrowserSheet {
-  const { width, height } = grid.unit;
+  const { width, height } = grid.tile;
   const unit = browserSheet(width, height);
   const pattern = unit.context.createPattern(cell.canvas, 'repeat') as CanvasPattern;
   unit.context.fillStyle = pattern;
@@ -72,6 +72,6 @@ function reduced(cell: BrowserSheet, { plan: { grid, reduction } }: PaintOrder):
     unit.context.fillRect(strip.x, strip.y, strip.width, strip.height);
   }
   const pixels = unit.context.getImageData(0, 0, width, height);
-  unit.context.putImageData(new ImageData(reduceUnit(pixels.data, width, height, reduction), width, height), 0, 0);
+  unit.context.putImageData(new ImageData(reduceTile(pixels.data, width, height, reduction), width, height), 0, 0);
   return unit;
 }

@@ -1,15 +1,15 @@
 import { shiftBox, type Box } from '../../core/geometry/box.ts';
 import type { Scene } from '../../core/paint/scene.ts';
-import { paintStamp, partWorthPainting, stampKey, stampPlace } from '../../core/paint/stamp.ts';
-import type { Stamp, StampCache } from '../../core/paint/stampCache.ts';
-import { echoesTouching } from '../../core/repeat/echoes.ts';
+import { paintSprite, partWorthPainting, spriteKey, spritePlace } from '../../core/paint/stamp.ts';
+import type { Sprite, SpriteCache } from '../../core/paint/stampCache.ts';
+import { indicesTouching } from '../../core/repeat/echoes.ts';
 import type { PixelGrid } from '../../core/repeat/pixelFit.ts';
 import { KEPT_PIXELS } from './movingStamps.ts';
 
 /** A placement's stamp and the key that it is kept under. */
 export interface KeyedStamp {
   readonly key: string;
-  readonly sheet: Stamp;
+  readonly sheet: Sprite;
 }
 
 /**
@@ -21,7 +21,7 @@ export function stampsFor(
   ids: readonly string[],
   grid: PixelGrid,
   window: Box,
-  stamps: StampCache,
+  stamps: SpriteCache,
 ): KeyedStamp[] {
   const held = new Set(ids);
   const found: KeyedStamp[] = [];
@@ -29,18 +29,18 @@ export function stampsFor(
   for (const placement of scene.placements) {
     const motif = held.has(placement.id) ? scene.motifs.get(placement.motif) : undefined;
     if (!motif) continue;
-    const place = stampPlace(placement, motif, grid);
+    const place = spritePlace(placement, motif, grid);
     const { box } = place;
-    const isSeen = echoesTouching(grid.lattice, shiftBox(box, place.anchor), window).length > 0;
+    const isSeen = indicesTouching(grid.lattice, shiftBox(box, place.anchor), window).length > 0;
     if (!isSeen || partWorthPainting(box, place.anchor, window) !== box) continue;
     const [width, height] = [box.right - box.left, box.bottom - box.top];
     pixels += width * height;
     if (pixels > KEPT_PIXELS) break;
-    const key = stampKey(placement, motif, place, box, grid, scene);
+    const key = spriteKey(placement, motif, place, box, grid, scene);
     found.push({
       key,
       sheet: stamps.sheet(key, width, height, (on) =>
-        paintStamp(on, placement, motif, place, box, grid, scene, stamps.easel),
+        paintSprite(on, placement, motif, place, box, grid, scene, stamps.easel),
       ),
     });
   }

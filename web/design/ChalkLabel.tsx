@@ -40,7 +40,7 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
   const open = useStore(more);
   const [first] = chosen;
   if (!first) return null;
-  const headDown = chosen.length === 1 && Math.abs(first.placement.turn) > 90;
+  const headDown = chosen.length === 1 && Math.abs(first.placement.rotation) > 90;
   const name = chosen.length === 1 ? first.motif.name : `${chosen.length} motifs`;
   return (
     <div
@@ -81,7 +81,7 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
         <PlaceNumber axis="x" label="Across" />
         <PlaceNumber axis="y" label="Down" />
         <SpanNumber side="width" keep label="Wide" />
-        <OwnNumber kind="turn" label="Turned" />
+        <OwnNumber kind="rotation" label="Turned" />
         <button
           type="button"
           aria-expanded={open}

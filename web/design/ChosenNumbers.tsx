@@ -1,9 +1,9 @@
-import { atShare, MIDDLE, sizeOf, stretched } from '../../core/arrange/frame.ts';
-import { about } from '../../core/arrange/remap.ts';
+import { pointInFrame, MIDDLE, sizeOf, stretchBy } from '../../core/arrange/frame.ts';
+import { poseAbout } from '../../core/arrange/remap.ts';
 import type { Placement, PlacementChange } from '../../core/document/placement.ts';
-import { LARGEST_SCALE, MOST_SKEW, SMALLEST_SCALE } from '../../core/document/placement.ts';
-import { withinTurn } from '../../core/geometry/turn.ts';
-import { displacement } from '../../core/repeat/lattice.ts';
+import { LARGEST_SCALE, LARGEST_SKEW, SMALLEST_SCALE } from '../../core/document/placement.ts';
+import { normaliseAngle } from '../../core/geometry/turn.ts';
+import { latticeTranslate } from '../../core/repeat/lattice.ts';
 import { BlendField } from '../shared/BlendField.tsx';
 import { EachField } from '../shared/EachField.tsx';
 import { LengthField } from '../shared/LengthField.tsx';
@@ -35,7 +35,7 @@ export function PlaceNumber({ axis, ...named }: Named & { readonly axis: 'x' | '
   const isOwn = chosen.length === 1 && bench.point.getState() === MIDDLE;
   const mm = isOwn
     ? first[axis]
-    : atShare(frame, bench.point.getState())[axis] - displacement(bench.lattice, steps)[axis];
+    : pointInFrame(frame, bench.point.getState())[axis] - latticeTranslate(bench.lattice, steps)[axis];
   return (
     <LengthField
       {...named}
@@ -60,11 +60,11 @@ export function SpanNumber({
   const mm = sizeOf(frame)[side];
   const change = (next: number): void => {
     const factor = next / mm;
-    if (keep) bench.remap('Resized', about(pivot, { scale: factor }));
+    if (keep) bench.remap('Resized', poseAbout(pivot, { scale: factor }));
     else
       bench.remap(
         'Stretched',
-        stretched(frame, side === 'width' ? factor : 1, side === 'height' ? factor : 1, bench.point.getState()),
+        stretchBy(frame, side === 'width' ? factor : 1, side === 'height' ? factor : 1, bench.point.getState()),
       );
   };
   return <LengthField {...named} mm={mm} min={mm * 1e-3} max={mm * 1e3} onChange={change} />;
@@ -80,7 +80,7 @@ interface OwnNumber {
   readonly write: (value: number) => PlacementChange;
 }
 
-const OWN: Readonly<Record<'size' | 'turn' | 'skew' | 'opacity', OwnNumber>> = {
+const OWN: Readonly<Record<'size' | 'rotation' | 'skew' | 'opacity', OwnNumber>> = {
   size: {
     sign: '%',
     said: 'Resized',
@@ -89,12 +89,12 @@ const OWN: Readonly<Record<'size' | 'turn' | 'skew' | 'opacity', OwnNumber>> = {
     read: ({ scale }) => scale * 100,
     write: (percent) => ({ scale: percent / 100 }),
   },
-  turn: { sign: '°', said: 'Turned', read: ({ turn }) => turn, write: (turn) => ({ turn: withinTurn(turn) }) },
+  rotation: { sign: '°', said: 'Turned', read: ({ rotation }) => rotation, write: (turn) => ({ rotation: normaliseAngle(turn) }) },
   skew: {
     sign: '°',
     said: 'Slanted',
-    min: -MOST_SKEW,
-    max: MOST_SKEW,
+    min: -LARGEST_SKEW,
+    max: LARGEST_SKEW,
     read: ({ skew }) => skew,
     write: (skew) => ({ skew }),
   },
@@ -118,7 +118,7 @@ export function OwnNumber({ kind, ...named }: Named & { readonly kind: keyof typ
   const change = (values: readonly number[]): void => {
     const next = values[0] ?? 0;
     const aboutPoint = chosen.length === 1 && bench.point.getState() !== MIDDLE;
-    if (aboutPoint && kind === 'turn') bench.turn(next - only.turn);
+    if (aboutPoint && kind === 'rotation') bench.turn(next - only.rotation);
     else if (aboutPoint && kind === 'size') bench.resize(next / 100 / only.scale);
     else bench.change(said, (_one, n) => write(values[n] ?? next));
   };

@@ -36,8 +36,8 @@ export function DownloadSheet({ open, onClose, repeat, source }: Props) {
   });
   const size: ExportSize = by === 'dpi' ? { dpi } : { width };
   const plan = exportPlan(repeat, size);
-  const { unit } = plan.grid;
-  const cells = unit.columns * unit.rows;
+  const { tile } = plan.grid;
+  const cells = tile.columns * tile.rows;
 
   // Whoever leaves does not want it any more.
   const leave = (): void => {
@@ -99,15 +99,15 @@ export function DownloadSheet({ open, onClose, repeat, source }: Props) {
         )}
         <div className="rounded-md border border-thread bg-white p-3 text-sm" data-plan>
           <p className="font-semibold">
-            PNG, {unit.width} × {unit.height} px, {formatNumber(plan.density, 2)} dpi
+            PNG, {tile.width} × {tile.height} px, {formatNumber(plan.density, 2)} dpi
           </p>
           <p className="text-graphite">
             {cells === 1 ? 'The cell itself.' : `The straight unit: ${cells} cells, so that it repeats without a drop.`}
           </p>
           <p className="mt-1 text-graphite">{fitText(plan)}</p>
-          {'width' in size && unit.width !== size.width && (
+          {'width' in size && tile.width !== size.width && (
             <p className="mt-1 text-graphite">
-              {unit.width} px is the nearest width that {unit.columns} columns divide.
+              {tile.width} px is the nearest width that {tile.columns} columns divide.
             </p>
           )}
           {plan.refusal && (

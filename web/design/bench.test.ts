@@ -28,7 +28,7 @@ beforeEach(() => {
       type: 'insert',
       placements: ['a', 'b', 'c'].map((id, index) => ({
         index,
-        placement: leafAt(id, { x: 20 * index, y: 10, turn: 30 }),
+        placement: leafAt(id, { x: 20 * index, y: 10, rotation: 30 }),
       })),
     }),
   );
@@ -68,12 +68,12 @@ describe('the bench', () => {
     bench.choose(['a', 'b']);
     bench.mirror();
     expect(bench.design.placements).toMatchObject([
-      { mirrored: true, turn: -30 },
-      { mirrored: true, turn: -30 },
-      { mirrored: false, turn: 30 },
+      { flipped: true, rotation: -30 },
+      { flipped: true, rotation: -30 },
+      { flipped: false, rotation: 30 },
     ]);
     bench.mirror();
-    expect(bench.design.placements[0]).toMatchObject({ mirrored: false, turn: 30 });
+    expect(bench.design.placements[0]).toMatchObject({ flipped: false, rotation: 30 });
   });
 
   it('copies, cuts and pastes: aside where the original still lies, in place where it does not', () => {
@@ -169,10 +169,10 @@ describe('the bench', () => {
   it('duplicates beside and in place, directly above, and chooses the copies', () => {
     bench.choose(['a']);
     bench.duplicate();
-    expect(bench.chosen).toMatchObject([{ x: 8, y: 18, turn: 30 }]);
+    expect(bench.chosen).toMatchObject([{ x: 8, y: 18, rotation: 30 }]);
     bench.choose(['a']);
     bench.duplicate(true);
-    expect(bench.chosen).toMatchObject([{ x: 0, y: 10, turn: 30 }]);
+    expect(bench.chosen).toMatchObject([{ x: 0, y: 10, rotation: 30 }]);
     expect(ids()[0]).toBe('a');
     expect(ids()[1]).toBe(bench.chosen[0]?.id);
   });
@@ -198,7 +198,7 @@ describe('the bench', () => {
     );
     bench.turn(90);
     const [a, b] = bench.meant;
-    expect([a?.turn, b?.turn]).toEqual([120, 120]);
+    expect([a?.rotation, b?.rotation]).toEqual([120, 120]);
     expect(a?.x).toBeCloseTo(b?.x ?? NaN, 9);
     expect(Math.abs((a?.y ?? 0) - (b?.y ?? 0))).toBeCloseTo(widthBefore, 9);
     bench.point.set({ u: 0, v: 0 });

@@ -2,28 +2,28 @@ import { nanoid } from 'nanoid';
 import { createContext, useContext } from 'react';
 import type { OpenedBundle } from '../../core/bundle/openBundle.ts';
 import type { Findings } from '../../core/check/findings.ts';
-import { exchange } from '../../core/bundle/exchange.ts';
+import { replacePlacements } from '../../core/bundle/exchange.ts';
 import type { Hex } from '../../core/colour/hex.ts';
 import { duplicate } from '../../core/arrange/duplicate.ts';
-import { atShare, frameOf, MIDDLE, type Frame, type Share } from '../../core/arrange/frame.ts';
-import type { Changes } from '../../core/arrange/lineUp.ts';
-import { appearance, type Appearance } from '../../core/arrange/pick.ts';
-import { about, remapped } from '../../core/arrange/remap.ts';
-import { addedLayer, changedLayer, mergedDown, movedLayer, removedLayer } from '../../core/arrange/layers.ts';
-import { intoLayer, laidBy, restack, restackByOne } from '../../core/arrange/restack.ts';
+import { pointInFrame, frameOf, MIDDLE, type Frame, type FramePoint } from '../../core/arrange/frame.ts';
+import type { PlacementChanges } from '../../core/arrange/lineUp.ts';
+import { toInstance, type Instance } from '../../core/arrange/pick.ts';
+import { poseAbout, transformPlacements } from '../../core/arrange/remap.ts';
+import { addLayer, changeLayer, mergeLayerDown, moveLayer, removeLayer } from '../../core/arrange/layers.ts';
+import { moveIntoLayer, moveBeside, restack, restackByOne } from '../../core/arrange/restack.ts';
 import type { Command } from '../../core/document/command.ts';
 import type { Design } from '../../core/document/design.ts';
-import { freeLayer, isOpen, type Layer } from '../../core/document/layer.ts';
-import { layMotif, missingInks, placementOf, replaceMotif, withInks } from '../../core/document/place.ts';
+import { newLayer, isEditable, type Layer } from '../../core/document/layer.ts';
+import { placeMotif, missingInks, newPlacement, replaceMotif, withInks } from '../../core/document/place.ts';
 import type { Placement, PlacementChange } from '../../core/document/placement.ts';
 import { Session } from '../../core/document/session.ts';
 import type { LayoutRecipe } from '../../core/layout/layoutRecipe.ts';
 import type { Pose } from '../../core/geometry/pose.ts';
 import type { Point } from '../../core/geometry/point.ts';
-import { withinTurn } from '../../core/geometry/turn.ts';
-import { nearestEcho } from '../../core/repeat/echoes.ts';
-import { imagePoint, imagePose, ITSELF } from '../../core/repeat/images.ts';
-import { displacement, latticeOf, type Lattice, type Steps } from '../../core/repeat/lattice.ts';
+import { normaliseAngle } from '../../core/geometry/turn.ts';
+import { nearestInstanceIndex } from '../../core/repeat/echoes.ts';
+import { applyOpToPoint, applyOpToPose, IDENTITY_OP } from '../../core/repeat/images.ts';
+import { latticeTranslate, latticeOf, type Lattice, type LatticeIndex } from '../../core/repeat/lattice.ts';
 import type { Repeat } from '../../core/repeat/repeat.ts';
 import type { Hole } from '../../core/toss/holes.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
@@ -77,7 +77,7 @@ export class Bench {
   readonly session: Session;
   readonly selection = new Cell<Selection>(NOTHING);
   /** The point of what is chosen that turning, sizing and typed places go by. */
-  readonly point = new Cell<Share>(MIDDLE);
+  readonly point = new Cell<FramePoint>(MIDDLE);
   readonly part = new Cell<Part>('arrange');
   readonly arrangeSide = new Cell<ArrangeSide>('chosen');
   /** The ink that the colour part shows opened. */
@@ -160,7 +160,7 @@ export class Bench {
   get free(): readonly Placement[] {
     const { design, inside } = this;
     if (this.#free?.design !== design) {
-      const closed = new Set(design.layers.filter((layer) => !isOpen(layer)).map(({ id }) => id));
+      const closed = new Set(design.layers.filter((layer) => !isEditable(layer)).map(({ id }) => id));
       const placements =
         closed.size === 0 && !inside
           ? design.placements
@@ -173,7 +173,7 @@ export class Bench {
   /** The layer that new things come into where nothing is chosen; undefined where all are hidden or locked. */
   get layer(): Layer | undefined {
     const { layers } = this.design;
-    return layers.find((layer) => layer.id === this.#layer && isOpen(layer)) ?? layers.findLast(isOpen);
+    return layers.find((layer) => layer.id === this.#layer && isEditable(layer)) ?? layers.findLast(isEditable);
   }
 
   /** The layer that the list shows as worked in, though it may be hidden or locked. */
@@ -209,7 +209,7 @@ export class Bench {
   }
 
   /** @param at the appearances that are meant of some of them */
-  choose(ids: readonly string[], at: readonly Appearance[] = []): void {
+  choose(ids: readonly string[], at: readonly Instance[] = []): void {
     const free = new Set(this.free.map(({ id }) => id));
     const before = this.selection.getState();
     const seats = at.flatMap(({ id, image, steps }) => {
@@ -233,15 +233,15 @@ export class Bench {
   /** Chooses motifs where they lie nearest to a point of the cloth, by an echo or a reflection. */
   chooseNear(ids: readonly string[], point: Point): void {
     const { lattice } = this;
-    const appearances = ids.flatMap((id): Appearance[] => {
+    const appearances = ids.flatMap((id): Instance[] => {
       const placement = this.placement(id);
       if (!placement) return [];
-      const shown = lattice.images.map((image, n) => {
-        const there = imagePoint(image, placement);
-        const steps = nearestEcho(lattice, there, point);
-        const by = displacement(lattice, steps);
+      const shown = lattice.ops.map((image, n) => {
+        const there = applyOpToPoint(image, placement);
+        const steps = nearestInstanceIndex(lattice, there, point);
+        const by = latticeTranslate(lattice, steps);
         return {
-          appearance: appearance(id, steps, n),
+          appearance: toInstance(id, steps, n),
           far: Math.hypot(there.x + by.x - point.x, there.y + by.y - point.y),
         };
       });
@@ -251,12 +251,12 @@ export class Bench {
   }
 
   /** Takes what is chosen at another appearance of one of it. */
-  carryTo(appearance: Appearance): void {
+  carryTo(appearance: Instance): void {
     const before = this.selection.getState();
     const { id, steps, image } = appearance;
     if (image !== undefined) {
       // Where a reflection is taken, all that is chosen is reflected along with it.
-      const from = displacement(this.lattice, before.at.get(id) ?? { i: 0, j: 0 });
+      const from = latticeTranslate(this.lattice, before.at.get(id) ?? { i: 0, j: 0 });
       const seats = this.meant.map((one) => ({
         id: one.id,
         image,
@@ -271,24 +271,24 @@ export class Bench {
   }
 
   /** Where an image, so many steps away, shows a point. */
-  #shownAt(point: Point, image: number | undefined, steps: Steps): Point {
+  #shownAt(point: Point, image: number | undefined, steps: LatticeIndex): Point {
     const { lattice } = this;
-    const there = imagePoint(lattice.images[image ?? 0] ?? ITSELF, point);
-    const by = displacement(lattice, steps);
+    const there = applyOpToPoint(lattice.ops[image ?? 0] ?? IDENTITY_OP, point);
+    const by = latticeTranslate(lattice, steps);
     return { x: there.x + by.x, y: there.y + by.y };
   }
 
   /** Takes reflections for the motifs themselves, which changes nothing on the cloth; each is an appearance of what is stored then. */
-  #retell(seats: readonly { readonly id: string; readonly image: number; readonly at: Point }[]): Appearance[] {
+  #retell(seats: readonly { readonly id: string; readonly image: number; readonly at: Point }[]): Instance[] {
     const changes = seats.flatMap(({ id, image, at }) => {
       const placement = this.placement(id);
       if (!placement) return [];
-      const { turn, skew, mirrored } = imagePose(this.lattice.images[image] ?? ITSELF, placement);
-      return [[id, { ...at, turn: withinTurn(turn), skew, mirrored }] as const];
+      const { rotation, skew, flipped } = applyOpToPose(this.lattice.ops[image] ?? IDENTITY_OP, placement);
+      return [[id, { ...at, rotation: normaliseAngle(rotation), skew, flipped }] as const];
     });
     for (const [id, { x, y }] of changes) this.#seen.set(id, { x, y });
-    this.session.retell({ type: 'change', changes: Object.fromEntries(changes) });
-    return changes.map(([id, at]) => ({ id, steps: nearestEcho(this.lattice, this.placement(id) ?? at, at) }));
+    this.session.renormalise({ type: 'change', changes: Object.fromEntries(changes) });
+    return changes.map(([id, at]) => ({ id, steps: nearestInstanceIndex(this.lattice, this.placement(id) ?? at, at) }));
   }
 
   chooseAll(): void {
@@ -324,7 +324,7 @@ export class Bench {
   /** The point of what is chosen that things are done about, on the plane. */
   get pivot(): Point | undefined {
     const { frame } = this;
-    return frame && atShare(frame, this.point.getState());
+    return frame && pointInFrame(frame, this.point.getState());
   }
 
   commit(label: string, command: Command): void {
@@ -365,7 +365,7 @@ export class Bench {
    * Shows chosen motifs changed, told where they are meant, or does so for good where there is a label. The appearance
    * that is meant goes along, however far off the cell.
    */
-  arrange(changes: Changes, label?: string): void {
+  arrange(changes: PlacementChanges, label?: string): void {
     for (const [id, { x, y }] of Object.entries(changes))
       if (x !== undefined && y !== undefined) this.#seen.set(id, { x, y });
     const command: Command = { type: 'change', changes };
@@ -376,7 +376,7 @@ export class Bench {
   /** Does to what is chosen what a pose of the plane does, together. */
   #pose(label: string, by: Pose): void {
     const { meant } = this;
-    const changes = remapped(meant, by);
+    const changes = transformPlacements(meant, by);
     const [only] = meant;
     // One that is turned or sized about its middle stays where it is to the bit.
     if (changes && meant.length === 1 && only && this.point.getState() === MIDDLE)
@@ -422,12 +422,12 @@ export class Bench {
   /** Turns what is chosen, together, about its point. */
   turn(degrees: number): void {
     const { pivot } = this;
-    if (pivot) this.#pose('Turned', about(pivot, { turn: degrees }));
+    if (pivot) this.#pose('Turned', poseAbout(pivot, { rotation: degrees }));
   }
 
   resize(factor: number): void {
     const { pivot } = this;
-    if (pivot) this.#pose('Resized', about(pivot, { scale: factor }));
+    if (pivot) this.#pose('Resized', poseAbout(pivot, { scale: factor }));
   }
 
   /** Does to what is chosen what a pose of the plane does; nothing where there is none. */
@@ -438,7 +438,7 @@ export class Bench {
   /** Mirrored left to right as it is seen, or top to bottom. */
   mirror(down = false): void {
     const { pivot } = this;
-    if (pivot) this.#pose('Mirrored', about(pivot, { mirrored: true, turn: down ? 180 : 0 }));
+    if (pivot) this.#pose('Mirrored', poseAbout(pivot, { flipped: true, rotation: down ? 180 : 0 }));
   }
 
   remove(): void {
@@ -463,7 +463,7 @@ export class Bench {
 
   /** Puts placements in the stead of those chosen, as one step. */
   exchangeChosen(label: string, placements: readonly Placement[]): void {
-    this.commit(label, exchange(this.design, this.selection.getState().ids, placements));
+    this.commit(label, replacePlacements(this.design, this.selection.getState().ids, placements));
     this.choose(placements.map(({ id }) => id));
   }
 
@@ -502,42 +502,42 @@ export class Bench {
   }
 
   changeLayer(label: string, id: string, change: Partial<Omit<Layer, 'id'>>): void {
-    this.commit(label, changedLayer(this.design, id, change));
+    this.commit(label, changeLayer(this.design, id, change));
   }
 
   /** A new layer directly above the one being worked in; what is laid next comes into it. */
   addLayer(): void {
-    const layer = freeLayer(nanoid(8), `Layer ${this.design.layers.length + 1}`);
-    this.commit(`Added ${layer.name}`, addedLayer(this.design, layer, this.layer?.id));
+    const layer = newLayer(nanoid(8), `Layer ${this.design.layers.length + 1}`);
+    this.commit(`Added ${layer.name}`, addLayer(this.design, layer, this.layer?.id));
     this.workIn(layer.id);
   }
 
   removeLayer({ id, name }: Layer): void {
     const count = this.design.placements.filter(({ layer }) => layer === id).length;
-    const command = removedLayer(this.design, id);
+    const command = removeLayer(this.design, id);
     if (command) this.commit(count === 0 ? `Deleted ${name}` : `Deleted ${name} and the ${count} in it`, command);
   }
 
   mergeDown({ id, name }: Layer): void {
-    const merged = mergedDown(this.design, id);
+    const merged = mergeLayerDown(this.design, id);
     if (!merged) return;
     this.commit(`Merged ${name} into ${merged.below.name}`, merged.command);
     this.workIn(merged.below.id);
   }
 
   moveLayer({ id, name }: Layer, to: number): void {
-    const command = movedLayer(this.design, id, to);
+    const command = moveLayer(this.design, id, to);
     if (command) this.commit(`Moved the layer ${name}`, command);
   }
 
   layBy(ids: readonly string[], other: string, where: 'over' | 'under'): void {
-    const command = laidBy(this.design, ids, other, where);
+    const command = moveBeside(this.design, ids, other, where);
     if (command) this.commit('Moved in the stack', command);
   }
 
   intoLayer({ id, name }: Layer): void {
     const { ids } = this.selection.getState();
-    if (ids.length > 0) this.commit(`Moved into ${name}`, intoLayer(this.design, ids, id));
+    if (ids.length > 0) this.commit(`Moved into ${name}`, moveIntoLayer(this.design, ids, id));
   }
 
   copy(): void {
@@ -574,7 +574,7 @@ export class Bench {
     const frame = frameOf(known, this.motifMap);
     const { layer } = this;
     if (known.length === 0 || !frame || !this.#canLay(layer)) return;
-    const middle = atShare(frame, MIDDLE);
+    const middle = pointInFrame(frame, MIDDLE);
     const isHere =
       known.some(({ id }) => this.placement(id)) ||
       known.every((one) =>
@@ -597,7 +597,7 @@ export class Bench {
     const { lattice } = this;
     this.choose(
       copies.map(({ id }) => id),
-      copies.map(({ id, x, y }) => ({ id, steps: nearestEcho(lattice, this.placement(id) ?? { x, y }, { x, y }) })),
+      copies.map(({ id, x, y }) => ({ id, steps: nearestInstanceIndex(lattice, this.placement(id) ?? { x, y }, { x, y }) })),
     );
   }
 
@@ -607,10 +607,10 @@ export class Bench {
     if (!this.#canLay(layer)) return undefined;
     return {
       id,
-      command: layMotif(
+      command: placeMotif(
         this.design,
         motif,
-        { ...placementOf(id, motif, at), layer: layer.id },
+        { ...newPlacement(id, motif, at), layer: layer.id },
         this.selection.getState().ids.at(-1),
       ),
     };
@@ -626,7 +626,7 @@ export class Bench {
   /** Chooses what was laid, at the appearance where it was laid. */
   chooseLaid(id: string, at: Point): void {
     const placement = this.placement(id);
-    this.choose([id], placement ? [{ id, steps: nearestEcho(this.lattice, placement, at) }] : []);
+    this.choose([id], placement ? [{ id, steps: nearestInstanceIndex(this.lattice, placement, at) }] : []);
   }
 
   #canLay(layer: Layer | undefined): layer is Layer {
@@ -649,7 +649,7 @@ export class Bench {
   #keepUp(): void {
     const { ids, at } = this.selection.getState();
     if (ids.length === 0) return;
-    const closed = new Set(this.design.layers.filter((layer) => !isOpen(layer)).map(({ id }) => id));
+    const closed = new Set(this.design.layers.filter((layer) => !isEditable(layer)).map(({ id }) => id));
     const left = ids.filter((id) => {
       const placement = this.placement(id);
       return placement && !closed.has(placement.layer);
@@ -659,14 +659,14 @@ export class Bench {
       return;
     }
     const { lattice } = this;
-    let moved: Map<string, Steps> | undefined;
+    let moved: Map<string, LatticeIndex> | undefined;
     for (const id of ids) {
       const placement = this.placement(id) as Placement;
       const steps = at.get(id) ?? { i: 0, j: 0 };
       const seen = this.#seen.get(id);
-      const by = displacement(lattice, steps);
+      const by = latticeTranslate(lattice, steps);
       if (!seen || (seen.x === placement.x + by.x && seen.y === placement.y + by.y)) continue;
-      const next = nearestEcho(lattice, placement, seen);
+      const next = nearestInstanceIndex(lattice, placement, seen);
       if (next.i !== steps.i || next.j !== steps.j) (moved ??= new Map(at)).set(id, next);
       this.#seen.set(id, seenAt(lattice, placement, next));
     }

@@ -1,4 +1,4 @@
-import { meet } from '../../core/document/touched.ts';
+import { conflicts } from '../../core/document/touched.ts';
 import { ApiProblem } from '../api/client.ts';
 import { createDesign, leaveDesign, readSince, saveCommands } from '../api/designs.ts';
 import { forgetEdits, keptEditsOf, type Batch, type KeptEdits } from './editShelf.ts';
@@ -80,7 +80,7 @@ async function deliverBatch(
       if (
         !foreign ||
         since.revision === at ||
-        meet(
+        conflicts(
           foreign,
           batches.flatMap((batch) => batch.commands),
           false,

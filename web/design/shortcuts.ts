@@ -1,4 +1,4 @@
-import { allBut, ofSameMotif } from '../../core/arrange/alike.ts';
+import { invertSelection, selectSimilar } from '../../core/arrange/alike.ts';
 import type { Placement } from '../../core/document/placement.ts';
 import type { Point } from '../../core/geometry/point.ts';
 import type { Bench } from './bench.ts';
@@ -84,14 +84,14 @@ export const SHORTCUTS: readonly Shortcut[] = [
     does: 'Choose all others',
     group: 'Chosen motifs',
     matches: plain('i'),
-    run: (bench) => bench.choose(allBut(bench.free, bench.selection.getState().ids)),
+    run: (bench) => bench.choose(invertSelection(bench.free, bench.selection.getState().ids)),
   },
   {
     keys: 'A',
     does: 'Choose all of the same motif',
     group: 'Chosen motifs',
     matches: plain('a'),
-    run: (bench) => bench.choose(ofSameMotif(bench.design, bench.selection.getState().ids)),
+    run: (bench) => bench.choose(selectSimilar(bench.design, bench.selection.getState().ids)),
   },
   {
     keys: 'N, B',

@@ -1,8 +1,8 @@
 import { nanoid } from 'nanoid';
 import { useContext, useMemo } from 'react';
-import { gathered, middleOf, partsAbout } from '../../core/bundle/gather.ts';
-import { loosened } from '../../core/bundle/loosen.ts';
-import { placementOf } from '../../core/document/place.ts';
+import { gatherInstances, middleOf, partsAbout } from '../../core/bundle/gather.ts';
+import { loosenBundle } from '../../core/bundle/loosen.ts';
+import { newPlacement } from '../../core/document/place.ts';
 import type { Placement } from '../../core/document/placement.ts';
 import { UPRIGHT } from '../../core/geometry/pose.ts';
 import { latticeOf } from '../../core/repeat/lattice.ts';
@@ -32,7 +32,7 @@ export function useBundles(): BundleHands {
       notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
     return {
       bundle() {
-        const chosen = gathered(latticeOf(bench.design.repeat), bench.chosen);
+        const chosen = gatherInstances(latticeOf(bench.design.repeat), bench.chosen);
         const [first] = chosen;
         if (!first) return;
         const motifs = new Map(bench.motifs.getState().map((motif) => [motif.id, motif]));
@@ -44,7 +44,7 @@ export function useBundles(): BundleHands {
         make({ name: name.slice(0, 120), collection: 'Bundles', recipe: { kind: 'bundle', parts } })
           .then((made) =>
             bench.exchangeChosen(`Bundled ${chosen.length} motifs`, [
-              { ...placementOf(nanoid(), made, middle), layer: first.layer },
+              { ...newPlacement(nanoid(), made, middle), layer: first.layer },
             ]),
           )
           .catch(refused);
@@ -57,7 +57,7 @@ export function useBundles(): BundleHands {
             const bundle = bundleOf(bench, placement);
             if (!bundle) continue;
             bench.choose([placement.id]);
-            bench.exchangeChosen(`Loosened ${bundle.name}`, loosened(placement, bundle, bundle.recipe.parts, nanoid));
+            bench.exchangeChosen(`Loosened ${bundle.name}`, loosenBundle(placement, bundle, bundle.recipe.parts, nanoid));
             ids.push(...bench.selection.getState().ids);
           }
           if (ids.length > 0) bench.choose(ids);

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Hex } from '../../core/colour/hex.ts';
 import { inksOf } from '../../core/motif/artwork.ts';
-import { FARTHEST_MERGE, mergedInks } from '../../core/motif/mergeInks.ts';
+import { FARTHEST_MERGE, groupInks } from '../../core/motif/mergeInks.ts';
 import type { MergedRecipe } from '../../core/motif/recipe.ts';
 import { useArtwork, type DrawerMotif } from '../api/motifs.ts';
 import { Button } from '../shared/Button.tsx';
@@ -23,7 +23,7 @@ export function Inks({ motif, onRecipe }: Props) {
   const [within, setWithin] = useState<number>();
   const shown = within ?? merged?.within ?? 0;
   const inks = artwork.data ? inksOf(artwork.data) : motif.inks;
-  const become = mergedInks(inks, shown);
+  const become = groupInks(inks, shown);
   const left = [...new Set(become.values())];
   return (
     <section aria-label="Inks" className="grid gap-2">

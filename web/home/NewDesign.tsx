@@ -1,7 +1,7 @@
 import { Radio, RadioGroup } from '@headlessui/react';
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { resized } from '../../core/arrange/resizeCell.ts';
+import { resizeCell } from '../../core/arrange/resizeCell.ts';
 import { honeycombOf } from '../../core/repeat/honeycomb.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../../core/repeat/repeat.ts';
 import { step } from '../../core/repeat/step.ts';
@@ -71,14 +71,14 @@ export function NewDesign({ open, onClose }: { readonly open: boolean; readonly 
             mm={repeatOf(kind, size).width}
             min={SMALLEST_CELL_MM}
             max={LARGEST_CELL_MM}
-            onChange={(width) => setSize(resized(repeatOf(kind, size), 'width', width))}
+            onChange={(width) => setSize(resizeCell(repeatOf(kind, size), 'width', width))}
           />
           <LengthField
             label="Cell height"
             mm={repeatOf(kind, size).height}
             min={SMALLEST_CELL_MM}
             max={LARGEST_CELL_MM}
-            onChange={(height) => setSize(resized(repeatOf(kind, size), 'height', height))}
+            onChange={(height) => setSize(resizeCell(repeatOf(kind, size), 'height', height))}
           />
         </div>
         {create.isError && (

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import { layLayout, LayoutError } from '../../core/layout/layLayout.ts';
+import { applyLayout, LayoutError } from '../../core/layout/layLayout.ts';
 import type { GridRecipe, LayoutRecipe, RowRecipe } from '../../core/layout/layoutRecipe.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import { useBench, type LayoutDraft } from '../design/bench.ts';
@@ -39,7 +39,7 @@ export function LayoutPanel() {
         : { ...start, layout: taken.length > 0 ? { recipe: next, laid: taken } : null };
     try {
       const motifs = new Map([...bench.motifMap, ...made.map((motif) => [motif.id, motif] as const)]);
-      const command = layLayout(base, motifs, next, layer.id, () => nanoid());
+      const command = applyLayout(base, motifs, next, layer.id, () => nanoid());
       bench.choose([]);
       bench.commit(
         next.kind === 'row'

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { rowOffers, type RowFall, type RowOffer } from '../../core/layout/rowOffers.ts';
+import { rowOffers, type RowPattern, type RowOffer } from '../../core/layout/rowOffers.ts';
 import { placesByMotif } from '../../core/repeat/fractions.ts';
 import { step } from '../../core/repeat/step.ts';
 import { useBench } from '../design/bench.ts';
@@ -7,7 +7,7 @@ import { OfferList } from '../design/tickets/OfferList.tsx';
 import { useStore } from '../shared/store.ts';
 
 const SHOWN = 9;
-const FALLS: Readonly<Record<RowFall, string>> = {
+const FALLS: Readonly<Record<RowPattern, string>> = {
   apart: 'well apart',
   beside: 'beside itself',
   zigzag: 'zigzag',

@@ -1,4 +1,4 @@
-import { straightUnit } from '../../core/repeat/straightUnit.ts';
+import { tileOf } from '../../core/repeat/straightUnit.ts';
 import type { Repeat } from '../../core/repeat/repeat.ts';
 
 interface Props {
@@ -12,7 +12,7 @@ interface Props {
 
 /** A piece of cloth: the picture of a straight unit repeated at a scale. */
 export function ClothSample({ picture, repeat, scale, className = '' }: Props) {
-  const unit = straightUnit(repeat);
+  const unit = tileOf(repeat);
   return (
     <div
       className={`bare-ground ${className}`}

@@ -1,9 +1,9 @@
 import { hexagonOf } from '../../core/repeat/honeycomb.ts';
-import { imagePoint } from '../../core/repeat/images.ts';
-import { displacement, latticeOf } from '../../core/repeat/lattice.ts';
+import { applyOpToPoint } from '../../core/repeat/images.ts';
+import { latticeTranslate, latticeOf } from '../../core/repeat/lattice.ts';
 import type { Repeat } from '../../core/repeat/repeat.ts';
 import type { Step } from '../../core/repeat/step.ts';
-import { echoesTouching } from '../../core/repeat/echoes.ts';
+import { indicesTouching } from '../../core/repeat/echoes.ts';
 import type { Point } from '../../core/geometry/point.ts';
 
 const VIEW = { left: 0, top: 0, right: 48, bottom: 40 };
@@ -38,16 +38,16 @@ export function StepDiagram({ step }: { readonly step: Step }) {
     right: VIEW.right - HOME.x,
     bottom: VIEW.bottom - HOME.y,
   };
-  const cells = echoesTouching(
+  const cells = indicesTouching(
     lattice,
     { left: -width, top: -height, right: lattice.width, bottom: lattice.height },
     window,
   ).flatMap((steps) =>
-    lattice.images.map((image, n) => {
-      const by = displacement(lattice, steps);
+    lattice.ops.map((image, n) => {
+      const by = latticeTranslate(lattice, steps);
       const shown = (points: readonly Point[]): string =>
         points
-          .map((point) => imagePoint(image, point))
+          .map((point) => applyOpToPoint(image, point))
           .map(({ x, y }) => `${x + by.x + HOME.x},${y + by.y + HOME.y}`)
           .join(' ');
       return {

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
 import type { Hole } from '../../core/toss/holes.ts';
-import { layToss, tossedPlacements } from '../../core/toss/layToss.ts';
+import { applyToss, tossedPlacements } from '../../core/toss/layToss.ts';
 import { formatNumber } from '../../core/units/length.ts';
 import { useBench } from '../design/bench.ts';
 import { Button } from '../shared/Button.tsx';
@@ -76,7 +76,7 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
         if (laid.length > 0 && bench.session.state.committed === start) {
           bench.commit(
             laid.length === 1 ? 'Filled a hole' : `Filled ${laid.length} holes`,
-            layToss(
+            applyToss(
               start,
               bench.motifMap,
               recipe,

@@ -2,8 +2,8 @@ import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
 import { apply } from '../../core/document/command.ts';
 import type { Design } from '../../core/document/design.ts';
-import { layToss, looseOf, tossedPlacements } from '../../core/toss/layToss.ts';
-import type { Tossed } from '../../core/toss/toss.ts';
+import { applyToss, tossedIdsOf, tossedPlacements } from '../../core/toss/layToss.ts';
+import type { TossResult } from '../../core/toss/toss.ts';
 import type { TossRecipe } from '../../core/toss/tossRecipe.ts';
 import { Panes } from '../design/alternatives/Panes.tsx';
 import { useBench } from '../design/bench.ts';
@@ -18,7 +18,7 @@ interface Seeded {
   readonly seed: number;
   readonly design: Design | undefined;
   readonly note: string;
-  readonly tossed: Tossed | undefined;
+  readonly tossed: TossResult | undefined;
 }
 
 /** The recipe by the next four seeds as live cloth; any can be taken. */
@@ -41,8 +41,8 @@ export function SeedsSideBySide({
       tossed: undefined,
     })),
   );
-  const commandOf = (seed: number, { placed }: Tossed, nonce: string) =>
-    layToss(
+  const commandOf = (seed: number, { placed }: TossResult, nonce: string) =>
+    applyToss(
       start,
       bench.motifMap,
       { ...recipe, seed },
@@ -51,7 +51,7 @@ export function SeedsSideBySide({
 
   useEffect(() => {
     const tossers = Array.from({ length: AT_ONCE }, () => new Tosser());
-    const gone = looseOf(start);
+    const gone = tossedIdsOf(start);
     const standing = { ...start, placements: start.placements.filter(({ id }) => !gone.has(id)) };
     const tell = (seed: number, part: Partial<Seeded>): void =>
       setList((before) => before.map((one) => (one.seed === seed ? { ...one, ...part } : one)));
@@ -65,7 +65,7 @@ export function SeedsSideBySide({
             { kind: 'toss', recipe: next, from: [] },
             ({ placed }) => tell(seed, { note: `Tossing, ${placed.length} laid …` }),
           ).done;
-          const command = layToss(
+          const command = applyToss(
             start,
             bench.motifMap,
             next,
@@ -93,7 +93,7 @@ export function SeedsSideBySide({
     return () => tossers.forEach((tosser) => tosser.close());
   }, [bench, start, recipe, layer]);
 
-  const take = (seed: number, tossed: Tossed): void => {
+  const take = (seed: number, tossed: TossResult): void => {
     if (bench.session.state.committed === start)
       bench.commit(`Tossed ${tossed.placed.length} motifs`, commandOf(seed, tossed, nanoid(6)));
     else bench.refused.set('Something was changed meanwhile, so nothing of the toss was laid. Toss again.');

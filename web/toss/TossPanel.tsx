@@ -1,7 +1,7 @@
 import { Dices, Pin, Sparkles, Square } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
-import { looseOf, pin } from '../../core/toss/layToss.ts';
+import { tossedIdsOf, pin } from '../../core/toss/layToss.ts';
 import { LEAST_GAP, MOST_GAP, type Role, type TossEntry, type TossRecipe } from '../../core/toss/tossRecipe.ts';
 import { formatNumber } from '../../core/units/length.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
@@ -41,7 +41,7 @@ export function TossPanel() {
   const [turning, setTurning] = useState(true);
   const settle = useSettle();
   const wanted = recipe.entries.reduce((sum, { count }) => sum + count, 0);
-  const loose = useMemo(() => looseOf(design), [design]);
+  const loose = useMemo(() => tossedIdsOf(design), [design]);
   const pinnable = ids.some((id) => loose.has(id));
 
   const tossed = new Set(recipe.entries.map(({ motif }) => motif));
@@ -134,7 +134,7 @@ export function TossPanel() {
       </div>
       <DirectionsField directions={recipe.directions} onChange={(directions) => change({ directions })} />
       <div className="grid gap-2">
-        <Tick label="Mirrored ones too" on={recipe.mirrored} onChange={(mirrored) => change({ mirrored })} />
+        <Tick label="Mirrored ones too" on={recipe.flipped} onChange={(flipped) => change({ flipped })} />
         <Tick
           label="They may lie over each other"
           on={recipe.gap < 0}

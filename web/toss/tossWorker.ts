@@ -1,24 +1,24 @@
-import { coverageOf, coverageScale, type Coverage } from '../../core/check/coverage.ts';
-import { findingsOf } from '../../core/check/findings.ts';
+import { measureCoverage, coverageScale, type Coverage } from '../../core/check/coverage.ts';
+import { findFindings } from '../../core/check/findings.ts';
 import { outlineOf, type Outline } from '../../core/check/outline.ts';
 import type { Hex } from '../../core/colour/hex.ts';
 import { asDrawn } from '../../core/colour/inkResolver.ts';
 import { currentColourway, type Design } from '../../core/document/design.ts';
-import { compose, scaling, translation } from '../../core/geometry/matrix.ts';
+import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { silhouetteOf, type Silhouette } from '../../core/motif/silhouette.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import { cellWindow, paintPlane } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
-import { StampCache } from '../../core/paint/stampCache.ts';
+import { SpriteCache } from '../../core/paint/stampCache.ts';
 import { latticeOf } from '../../core/repeat/lattice.ts';
 import { pixelGrid } from '../../core/repeat/pixelFit.ts';
-import { filled } from '../../core/toss/fill.ts';
-import { holesBetween } from '../../core/toss/holes.ts';
+import { fillHoles } from '../../core/toss/fill.ts';
+import { findHoles } from '../../core/toss/holes.ts';
 import { mainInk } from '../../core/toss/mainInk.ts';
-import { roundsOf, type Rounds } from '../../core/toss/rounds.ts';
-import { settled } from '../../core/toss/settle.ts';
-import { standingOf } from '../../core/toss/standing.ts';
+import { coverWithCircles, type CircleCover } from '../../core/toss/rounds.ts';
+import { settle } from '../../core/toss/settle.ts';
+import { obstaclesOf } from '../../core/toss/standing.ts';
 import { toss, TossError, type Tossable } from '../../core/toss/toss.ts';
 import { ArtworkShelf } from '../cloth/artworkShelf.ts';
 import { browserSheet } from '../cloth/browserEasel.ts';
@@ -36,7 +36,7 @@ interface Shape extends Tossable {
 
 const shelf = new ArtworkShelf();
 const shapes = new Map<string, Shape>();
-const stamps = new StampCache(shelf.easel);
+const stamps = new SpriteCache(shelf.easel);
 const stopped = new Set<number>();
 const port = self as unknown as {
   postMessage(answer: TossAnswer): void;
@@ -80,7 +80,7 @@ async function done(
   const seen = design.placements.filter(({ layer }) => !hidden.has(layer));
   switch (task.kind) {
     case 'toss': {
-      const tossing = toss(lattice, task.recipe, known, standingOf(seen, known), task.from);
+      const tossing = toss(lattice, task.recipe, known, obstaclesOf(seen, known), task.from);
       let told = performance.now();
       for (let step = tossing.next(); ; step = tossing.next()) {
         if (step.done || stopped.has(id)) return step.value;
@@ -92,11 +92,11 @@ async function done(
       }
     }
     case 'holes':
-      return holesBetween(lattice, standingOf(seen, known).rounds, task.least, task.most);
+      return findHoles(lattice, obstaclesOf(seen, known).rounds, task.least, task.most);
     case 'fill':
-      return filled(lattice, task.holes, task.recipe, known, seen);
+      return fillHoles(lattice, task.holes, task.recipe, known, seen);
     case 'settle':
-      return settled(
+      return settle(
         lattice,
         seen,
         new Set(task.chosen),
@@ -106,7 +106,7 @@ async function done(
     case 'check': {
       const inks = design.inks.map(({ id: ink }) => currentColourway(design).colours[ink] as Hex);
       const outlines = new Map([...known].map(([motif, { outline }]) => [motif, outline]));
-      return findingsOf(
+      return findFindings(
         lattice,
         seen,
         outlines,
@@ -134,7 +134,7 @@ async function coverage(design: Design, motifs: readonly Motif[], inks: readonly
     shelf.easel,
     { bare: true, stamps },
   );
-  return coverageOf(sheet.context.getImageData(0, 0, width, height).data, grid, inks);
+  return measureCoverage(sheet.context.getImageData(0, 0, width, height).data, grid, inks);
 }
 
 async function shapeOf(motif: Motif): Promise<Shape> {
@@ -149,7 +149,7 @@ async function shapeOf(motif: Motif): Promise<Shape> {
   paintArtwork(
     sheet.surface,
     artwork.nodes,
-    compose(scaling(width / view.width, height / view.height), translation(-view.x, -view.y)),
+    compose(scalingMatrix(width / view.width, height / view.height), translationMatrix(-view.x, -view.y)),
     { easel: shelf.easel, resolve: asDrawn, width, height },
   );
   const { data } = sheet.context.getImageData(0, 0, width, height);
@@ -161,12 +161,12 @@ async function shapeOf(motif: Motif): Promise<Shape> {
 
 /** A toss asks for rounds and a check for outlines; either takes a while, and is made when it is asked for. */
 function lazyShape(silhouette: Silhouette, motif: Motif, ink: string): Shape {
-  let rounds: Rounds | undefined;
+  let rounds: CircleCover | undefined;
   let outline: Outline | undefined;
   return {
     ink,
     get rounds() {
-      return (rounds ??= roundsOf(silhouette, motif));
+      return (rounds ??= coverWithCircles(silhouette, motif));
     },
     get outline() {
       return (outline ??= outlineOf(silhouette, motif));

@@ -1,6 +1,6 @@
 import type { Design } from '../../core/document/design.ts';
 import type { Motif } from '../../core/motif/motif.ts';
-import type { Tossed } from '../../core/toss/toss.ts';
+import type { TossResult } from '../../core/toss/toss.ts';
 import type { TossAnswer, TossOrder, TossResults, TossTask } from './tossMessages.ts';
 
 /** A task that the worker is at. */
@@ -13,7 +13,7 @@ export interface Running<T> {
 interface Waiting {
   readonly resolve: (value: never) => void;
   readonly reject: (error: Error) => void;
-  readonly progress: ((tossed: Tossed) => void) | undefined;
+  readonly progress: ((tossed: TossResult) => void) | undefined;
 }
 
 /** Has tosses, holes and settlings reckoned off the page. Its worker begins with the first task. */
@@ -26,7 +26,7 @@ export class Tosser {
     design: Design,
     motifs: readonly Motif[],
     task: Extract<TossTask, { kind: K }>,
-    progress?: (tossed: Tossed) => void,
+    progress?: (tossed: TossResult) => void,
   ): Running<TossResults[K]> {
     const id = this.#next;
     this.#next += 1;

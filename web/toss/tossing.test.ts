@@ -2,7 +2,7 @@ import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { newDesign } from '../../core/document/design.ts';
 import { SQUARE } from '../../core/repeat/step.ts';
 import { LEAF_MOTIF, leafAt } from '../../core/testing/arbitraries.ts';
-import type { Laid, Tossed } from '../../core/toss/toss.ts';
+import type { TossedMotif, TossResult } from '../../core/toss/toss.ts';
 import type { TossRecipe } from '../../core/toss/tossRecipe.ts';
 import { apply } from '../../core/document/command.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
@@ -34,13 +34,13 @@ class FakeWorker {
 const RECIPE: TossRecipe = {
   entries: [{ motif: 'leaf', role: 'filler', count: 3, smallest: 0.5, largest: 1 }],
   directions: { kind: 'all' },
-  mirrored: false,
+  flipped: false,
   gap: 2,
   ground: 0,
   seed: 1,
 };
-const laid = (x: number): Laid => ({ motif: 'leaf', x, y: 20, turn: 0, scale: 1, mirrored: false });
-const tossed = (...xs: number[]): Tossed => ({ placed: xs.map(laid), unplaced: [], covered: 0.1 });
+const laid = (x: number): TossedMotif => ({ motif: 'leaf', x, y: 20, rotation: 0, scale: 1, flipped: false });
+const tossed = (...xs: number[]): TossResult => ({ placed: xs.map(laid), unplaced: [], covered: 0.1 });
 let bench: Bench;
 
 beforeEach(() => {
@@ -56,7 +56,7 @@ afterEach(() => vi.unstubAllGlobals());
 
 it('is seen as it goes, is one step in the end, and leaves its recipe with the design', async () => {
   const { tossing, session } = bench;
-  tossing.change({ entries: RECIPE.entries, gap: 2, ground: 0, mirrored: false });
+  tossing.change({ entries: RECIPE.entries, gap: 2, ground: 0, flipped: false });
   const running = tossing.run(tossing.recipe, true);
   FakeWorker.last.answer({ progress: tossed(10) });
   expect(session.state.design.placements).toHaveLength(2);

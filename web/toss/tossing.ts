@@ -1,12 +1,12 @@
 import { nanoid } from 'nanoid';
-import { layToss, looseOf, tossedPlacements } from '../../core/toss/layToss.ts';
-import type { Laid, Tossed } from '../../core/toss/toss.ts';
+import { applyToss, tossedIdsOf, tossedPlacements } from '../../core/toss/layToss.ts';
+import type { TossedMotif, TossResult } from '../../core/toss/toss.ts';
 import type { TossRecipe } from '../../core/toss/tossRecipe.ts';
 import type { Bench } from '../design/bench.ts';
 import { Cell } from '../shared/store.ts';
 import { Tosser, type Running } from './tosser.ts';
 
-const NEW: TossRecipe = { entries: [], directions: { kind: 'all' }, mirrored: true, gap: 4, ground: 0.4, seed: 1 };
+const NEW: TossRecipe = { entries: [], directions: { kind: 'all' }, flipped: true, gap: 4, ground: 0.4, seed: 1 };
 
 /**
  * The toss of one bench: the recipe as far as it is written, and a toss under way. It goes on, and the recipe stays, while other
@@ -16,9 +16,9 @@ export class Tossing {
   readonly tosser = new Tosser();
   /** Changed since the last toss; undefined where it was not. */
   readonly edited = new Cell<TossRecipe | undefined>(undefined);
-  readonly running = new Cell<Running<Tossed> | undefined>(undefined);
+  readonly running = new Cell<Running<TossResult> | undefined>(undefined);
   /** What the last toss came to, or the one under way so far. */
-  readonly last = new Cell<Tossed | undefined>(undefined);
+  readonly last = new Cell<TossResult | undefined>(undefined);
   readonly problem = new Cell<string | undefined>(undefined);
 
   constructor(readonly bench: Bench) {}
@@ -44,10 +44,10 @@ export class Tossing {
     problem.set(undefined);
     bench.choose([]);
     const start = session.state.committed;
-    const gone = looseOf(start);
+    const gone = tossedIdsOf(start);
     const nonce = nanoid(6);
-    const command = ({ placed }: Tossed) =>
-      layToss(
+    const command = ({ placed }: TossResult) =>
+      applyToss(
         start,
         bench.motifMap,
         recipe,
@@ -59,7 +59,7 @@ export class Tossing {
       ? []
       : start.placements
           .filter(({ id }) => gone.has(id))
-          .map(({ motif, x, y, turn, scale, mirrored }): Laid => ({ motif, x, y, turn, scale, mirrored }));
+          .map(({ motif, x, y, rotation, scale, flipped }): TossedMotif => ({ motif, x, y, rotation, scale, flipped }));
     const running = this.tosser.run(standing, bench.motifs.getState(), { kind: 'toss', recipe, from }, (tossed) => {
       last.set(tossed);
       if (isAsBefore()) session.preview(command(tossed));

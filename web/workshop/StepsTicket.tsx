@@ -1,6 +1,6 @@
 import { Crop, Eraser, RotateCcw, RotateCw, Ruler, Scissors, Spline, Wand2, Combine, Pipette } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { proposedLevels } from '../../core/scan/levels.ts';
+import { proposeLevels } from '../../core/scan/levels.ts';
 import type { CleanSteps, Cutting, PaperRemoval } from '../../core/scan/scanRecipe.ts';
 import { AmountField } from '../shared/AmountField.tsx';
 import { Button } from '../shared/Button.tsx';
@@ -71,12 +71,12 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
         <Tick
           label="Lift blacks and whites"
           on={levels !== null}
-          onChange={(on) => change({ levels: on ? proposedLevels(histogram ?? new Uint32Array(256)) : null })}
+          onChange={(on) => change({ levels: on ? proposeLevels(histogram ?? new Uint32Array(256)) : null })}
         />
         {levels && histogram && (
           <>
             <LevelsChart counts={histogram} levels={levels} onChange={(next) => change({ levels: next })} />
-            <Button onClick={() => change({ levels: proposedLevels(histogram) })}>
+            <Button onClick={() => change({ levels: proposeLevels(histogram) })}>
               <Wand2 size={15} aria-hidden /> Propose
             </Button>
           </>

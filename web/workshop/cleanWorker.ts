@@ -1,11 +1,11 @@
-import { laidStraight, liftOff, trimmedToDrawing } from '../../core/scan/clean.ts';
+import { straightenScan, liftOff, trimToDrawing } from '../../core/scan/clean.ts';
 import { cutSheet } from '../../core/scan/cut.ts';
 import { findTilt } from '../../core/scan/findTilt.ts';
-import { histogram, proposedLevels } from '../../core/scan/levels.ts';
-import { quarterTurned } from '../../core/scan/orient.ts';
-import { copiedPixels, type PixelGrid } from '../../core/scan/pixels.ts';
+import { histogram, proposeLevels } from '../../core/scan/levels.ts';
+import { rotateQuarters } from '../../core/scan/orient.ts';
+import { copyPixels, type PixelImage } from '../../core/scan/pixels.ts';
 import { NO_STEPS } from '../../core/scan/scanRecipe.ts';
-import { traced } from '../../core/scan/trace.ts';
+import { traceDrawing } from '../../core/scan/trace.ts';
 import { browserSheet } from '../cloth/browserEasel.ts';
 import type { CleanAnswer, CleanOrder, TiltOrder } from './cleanMessages.ts';
 
@@ -15,8 +15,8 @@ const port = self as unknown as {
 };
 
 /** The last of each, since a hand changes one step at a time and mostly the later ones. */
-let picture: { url: string; pixels: PixelGrid } | undefined;
-let straight: { key: string; pixels: PixelGrid } | undefined;
+let picture: { url: string; pixels: PixelImage } | undefined;
+let straight: { key: string; pixels: PixelImage } | undefined;
 
 port.onmessage = ({ data }) => {
   answer(data).catch((error: unknown) =>
@@ -27,7 +27,7 @@ port.onmessage = ({ data }) => {
 async function answer(order: CleanOrder | TiltOrder): Promise<void> {
   if (picture?.url !== order.url) picture = { url: order.url, pixels: await fetched(order.url) };
   if ('findTilt' in order) {
-    port.postMessage({ id: order.id, tilt: findTilt(quarterTurned(picture.pixels, order.quarters)) }, []);
+    port.postMessage({ id: order.id, tilt: findTilt(rotateQuarters(picture.pixels, order.quarters)) }, []);
     return;
   }
   const began = performance.now();
@@ -37,13 +37,13 @@ async function answer(order: CleanOrder | TiltOrder): Promise<void> {
     : order.steps;
   const { quarters, straighten, crop, evenLight } = steps;
   const key = JSON.stringify([order.url, quarters, straighten, crop, evenLight]);
-  if (straight?.key !== key) straight = { key, pixels: laidStraight(picture.pixels, perMm, steps) };
+  if (straight?.key !== key) straight = { key, pixels: straightenScan(picture.pixels, perMm, steps) };
   const counts = histogram(straight.pixels);
-  const pixels = copiedPixels(straight.pixels);
+  const pixels = copyPixels(straight.pixels);
   liftOff(pixels, perMm, steps);
   const drawings = steps.cut ? cutSheet(pixels, perMm, steps.cut).drawings : [];
-  const shown = steps.trim && !steps.cut ? trimmedToDrawing(pixels) : pixels;
-  const tracing = steps.trace ? traced(shown, perMm, steps.trace) : undefined;
+  const shown = steps.trim && !steps.cut ? trimToDrawing(pixels) : pixels;
+  const tracing = steps.trace ? traceDrawing(shown, perMm, steps.trace) : undefined;
   const [image, before] = [imageOf(shown), imageOf(straight.pixels)];
   port.postMessage(
     {
@@ -51,7 +51,7 @@ async function answer(order: CleanOrder | TiltOrder): Promise<void> {
       image,
       before,
       histogram: counts,
-      proposed: proposedLevels(counts),
+      proposed: proposeLevels(counts),
       drawings,
       tracing,
       took: performance.now() - began,
@@ -60,7 +60,7 @@ async function answer(order: CleanOrder | TiltOrder): Promise<void> {
   );
 }
 
-async function fetched(url: string): Promise<PixelGrid> {
+async function fetched(url: string): Promise<PixelImage> {
   const response = await fetch(url);
   if (!response.ok) throw new Error(`the picture is missing (${response.status})`);
   const bitmap = await createImageBitmap(await response.blob(), { colorSpaceConversion: 'none' });
@@ -71,7 +71,7 @@ async function fetched(url: string): Promise<PixelGrid> {
   return { width, height, data: context.getImageData(0, 0, width, height).data };
 }
 
-function imageOf({ width, height, data }: PixelGrid): ImageBitmap {
+function imageOf({ width, height, data }: PixelImage): ImageBitmap {
   const { canvas, context } = browserSheet(width, height);
   context.putImageData(new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height), 0, 0);
   return canvas.transferToImageBitmap();

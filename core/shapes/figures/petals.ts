@@ -1,4 +1,4 @@
-import { transform, rotation } from '../../geometry/matrix.ts';
+import { transform, rotationMatrix } from '../../geometry/matrix.ts';
 import { count, millimetres, share, type Figure } from '../figure.ts';
 import { Pen } from '../pen.ts';
 
@@ -25,7 +25,7 @@ export const petals: Figure = {
     const tip = half * (blunt / 100);
     const pen = new Pen();
     for (let i = 0; i < petalCount; i += 1) {
-      const matrix = rotation((360 * i) / petalCount);
+      const matrix = rotationMatrix((360 * i) / petalCount);
       const at = (x: number, y: number): readonly [number, number] => {
         const p = transform(matrix, { x, y: -y });
         return [p.x, p.y];

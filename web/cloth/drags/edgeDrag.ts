@@ -1,6 +1,6 @@
 import type { Command } from '../../../core/document/command.ts';
-import type { Steps } from '../../../core/repeat/lattice.ts';
-import { resized, scaledCell } from '../../../core/arrange/resizeCell.ts';
+import type { LatticeIndex } from '../../../core/repeat/lattice.ts';
+import { resizeCell, scaleCell } from '../../../core/arrange/resizeCell.ts';
 import { formatNumber } from '../../../core/units/length.ts';
 import type { ClothHands } from '../clothHands.ts';
 import { toMm } from '../viewport.ts';
@@ -11,7 +11,7 @@ export function edgeDrag(
   { bench, view, note, local }: ClothHands,
   event: PointerEvent,
   edge: 'right' | 'bottom',
-  steps: Steps,
+  steps: LatticeIndex,
 ): Drag {
   // Seen from its own origin, the cell's edge is where the pointer is.
   view.bringHome(steps);
@@ -26,9 +26,9 @@ export function edgeDrag(
       const to = toMm(home, local(moved));
       const next =
         edge === 'right'
-          ? resized(repeat, 'width', roundTo(repeat.width + to.x - from.x))
-          : resized(repeat, 'height', roundTo(repeat.height + to.y - from.y));
-      command = (along ? scaledCell(design, next) : { type: 'repeat', repeat: next }) ?? command;
+          ? resizeCell(repeat, 'width', roundTo(repeat.width + to.x - from.x))
+          : resizeCell(repeat, 'height', roundTo(repeat.height + to.y - from.y));
+      command = (along ? scaleCell(design, next) : { type: 'repeat', repeat: next }) ?? command;
       bench.session.preview(command);
       note.set({
         at: local(moved),

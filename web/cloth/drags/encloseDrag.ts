@@ -1,5 +1,5 @@
-import { enclosed } from '../../../core/arrange/enclosed.ts';
-import type { Appearance } from '../../../core/arrange/pick.ts';
+import { selectInLasso } from '../../../core/arrange/enclosed.ts';
+import type { Instance } from '../../../core/arrange/pick.ts';
 import type { Point } from '../../../core/geometry/point.ts';
 import type { ClothHands } from '../clothHands.ts';
 import { toMm } from '../viewport.ts';
@@ -10,7 +10,7 @@ export function encloseDrag(
   { bench, view, loop: shown, local }: ClothHands,
   from: Point,
   free: boolean,
-  under: Appearance | undefined,
+  under: Instance | undefined,
 ): Drag {
   let loop: Point[] = [];
   return {
@@ -30,7 +30,7 @@ export function encloseDrag(
         return;
       }
       const viewport = view.getViewport();
-      const found = enclosed(
+      const found = selectInLasso(
         bench.free,
         view.pickables,
         bench.lattice,

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import type { Guide } from '../../../core/document/guide.ts';
-import { cellHolding, displacement } from '../../../core/repeat/lattice.ts';
+import { indexOfCellAt, latticeTranslate } from '../../../core/repeat/lattice.ts';
 import { formatNumber } from '../../../core/units/length.ts';
 import type { ClothHands } from '../clothHands.ts';
 import { toMm } from '../viewport.ts';
@@ -22,7 +22,7 @@ export function guideDrag({ bench, view, note, local }: ClothHands, taken?: Guid
       } else {
         const axis = taken?.axis ?? (event.shiftKey ? 'y' : 'x');
         const mm = toMm(view.getViewport(), at);
-        const origin = displacement(bench.lattice, cellHolding(bench.lattice, mm));
+        const origin = latticeTranslate(bench.lattice, indexOfCellAt(bench.lattice, mm));
         const place = roundTo(mm[axis] - origin[axis]);
         next = [...rest, { id, axis, at: place }];
         note.set({ at, text: `${formatNumber(place, 1)} mm from the cell’s ${axis === 'x' ? 'left' : 'upper'} edge` });

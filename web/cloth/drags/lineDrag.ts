@@ -1,4 +1,4 @@
-import { steadied } from '../../../core/geometry/polyline.ts';
+import { smoothPolyline } from '../../../core/geometry/polyline.ts';
 import type { Point } from '../../../core/geometry/point.ts';
 import type { ClothHands } from '../clothHands.ts';
 import { toMm } from '../viewport.ts';
@@ -21,7 +21,7 @@ export function lineDrag(
     end() {
       if (line.length < 2) return;
       const viewport = view.getViewport();
-      take(steadied(line.map((at) => toMm(viewport, at))));
+      take(smoothPolyline(line.map((at) => toMm(viewport, at))));
     },
     cancel: () => undefined,
   };

@@ -1,5 +1,5 @@
-import type { Appearance } from '../../../core/arrange/pick.ts';
-import { snapped, snapTargets, type SnapTargets } from '../../../core/arrange/snap.ts';
+import type { Instance } from '../../../core/arrange/pick.ts';
+import { snap, snapTargets, type SnapTargets } from '../../../core/arrange/snap.ts';
 import { cornersAround } from '../../../core/document/placement.ts';
 import { boxAround, shiftBox, type Box } from '../../../core/geometry/box.ts';
 import type { Point } from '../../../core/geometry/point.ts';
@@ -17,7 +17,7 @@ const CATCH_PX = 6;
  *
  * @param deeper what lies under the hand, where a click that moves nothing goes to the next below
  */
-export function moveDrag(hands: ClothHands, from: Point, deeper: readonly Appearance[]): Drag {
+export function moveDrag(hands: ClothHands, from: Point, deeper: readonly Instance[]): Drag {
   const { bench, view } = hands;
   const grip = bench.grip();
   // Painting apart begins with the press, so that it is there when the hand moves.
@@ -44,7 +44,7 @@ export function moveDrag(hands: ClothHands, from: Point, deeper: readonly Appear
       else if (deeper.length > 1) {
         const next = deeper[
           (deeper.findIndex(({ id }) => id === grip.placements[0]?.id) + 1) % deeper.length
-        ] as Appearance;
+        ] as Instance;
         bench.choose([next.id], [next]);
       }
     },
@@ -87,7 +87,7 @@ function caught(
     return by;
   }
   const reach = lengthToMm(view.getViewport(), { x: CATCH_PX, y: 0 }).x;
-  const found = snapped(shiftBox(catching.box, by), catching.targets, reach);
+  const found = snap(shiftBox(catching.box, by), catching.targets, reach);
   lines.set(found.lines);
   return { x: by.x + found.by.x, y: by.y + found.by.y };
 }

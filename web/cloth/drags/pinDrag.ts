@@ -1,22 +1,22 @@
 import {
-  atShare,
+  pointInFrame,
   MIDDLE,
-  shareAt,
-  sized,
+  framePointAt,
+  scaleByPin,
   sizeOf,
-  slanted,
-  turnAround,
-  widened,
+  skewByPin,
+  angleAround,
+  stretchByPin,
   type Frame,
-  type Share,
+  type FramePoint,
 } from '../../../core/arrange/frame.ts';
-import { about, remapped } from '../../../core/arrange/remap.ts';
-import type { Changes } from '../../../core/arrange/lineUp.ts';
+import { poseAbout, transformPlacements } from '../../../core/arrange/remap.ts';
+import type { PlacementChanges } from '../../../core/arrange/lineUp.ts';
 import type { Placement } from '../../../core/document/placement.ts';
 import { compose } from '../../../core/geometry/matrix.ts';
 import { poseMatrix, type Pose } from '../../../core/geometry/pose.ts';
 import type { Point } from '../../../core/geometry/point.ts';
-import { withinTurn } from '../../../core/geometry/turn.ts';
+import { normaliseAngle } from '../../../core/geometry/turn.ts';
 import { formatNumber } from '../../../core/units/length.ts';
 import type { ClothHands } from '../clothHands.ts';
 import { lengthToMm, toMm } from '../viewport.ts';
@@ -43,7 +43,7 @@ interface Taken {
  *
  * @param shift mm by which the pins are seen aside of what is meant, where that is out of sight
  */
-export function pinDrag(hands: ClothHands, event: PointerEvent, pin: Share, shift: Point): Drag | undefined {
+export function pinDrag(hands: ClothHands, event: PointerEvent, pin: FramePoint, shift: Point): Drag | undefined {
   const taken = take(hands, shift);
   if (!taken) return undefined;
   const { frame, at } = taken;
@@ -54,18 +54,18 @@ export function pinDrag(hands: ClothHands, event: PointerEvent, pin: Share, shif
     const fixed = moved.altKey ? apartFrom(pin, hands.bench.point.getState()) : { u: 1 - pin.u, v: 1 - pin.v };
     if (isCorner)
       return named(
-        sized(frame, pin, fixed, to),
+        scaleByPin(frame, pin, fixed, to),
         'Resized',
         (pose) => `${widthText(frame, pose)}, ${formatNumber(shareText(taken, pose.scale), 1)} %`,
       );
     if (moved.ctrlKey)
       return named(
-        slanted(frame, pin, fixed, from, to),
+        skewByPin(frame, pin, fixed, from, to),
         'Slanted',
         (pose) =>
-          `leaning by ${formatNumber(remapped(taken.meant, pose)?.[taken.meant[0]?.id ?? '']?.skew ?? pose.skew, 1)}°`,
+          `leaning by ${formatNumber(transformPlacements(taken.meant, pose)?.[taken.meant[0]?.id ?? '']?.skew ?? pose.skew, 1)}°`,
       );
-    return named(widened(frame, pin, fixed, to), 'Stretched', (pose) =>
+    return named(stretchByPin(frame, pin, fixed, to), 'Stretched', (pose) =>
       pin.v === 0.5 ? widthText(frame, pose) : `${formatNumber(sizeOf(after(frame, pose)).height, 1)} mm high`,
     );
   });
@@ -78,14 +78,14 @@ export function turnDrag(hands: ClothHands, event: PointerEvent, shift: Point): 
   const { meant, pivot, at } = taken;
   const from = at(event);
   // One motif comes to rest at its own angle; several at the angle they are turned by together.
-  const own = meant.length === 1 ? (meant[0] as Placement).turn : 0;
+  const own = meant.length === 1 ? (meant[0] as Placement).rotation : 0;
   return poseDrag(hands, taken, (moved) => {
-    const turn = own + turnAround(pivot, from, at(moved));
+    const turn = own + angleAround(pivot, from, at(moved));
     const near = Math.round(turn / ANGLE) * ANGLE;
     const isCaught =
       moved.shiftKey || (hands.bench.snapping.getState() !== moved.ctrlKey && Math.abs(turn - near) < ANGLE_REACH);
     const angle = isCaught ? near : turn;
-    return named(about(pivot, { turn: angle - own }), 'Turned', () => `${formatNumber(withinTurn(angle), 1)}°`);
+    return named(poseAbout(pivot, { rotation: angle - own }), 'Turned', () => `${formatNumber(normaliseAngle(angle), 1)}°`);
   });
 }
 
@@ -101,10 +101,10 @@ export function pointDrag(hands: ClothHands, shift: Point): Drag | undefined {
       const to = at(event);
       const reach = lengthToMm(view.getViewport(), { x: POINT_REACH_PX, y: 0 }).x;
       const near = NINE.find((share) => {
-        const p = atShare(frame, share);
+        const p = pointInFrame(frame, share);
         return Math.hypot(p.x - to.x, p.y - to.y) < reach;
       });
-      const share = near ?? shareAt(frame, to);
+      const share = near ?? framePointAt(frame, to);
       if (share) bench.point.set(share);
     },
     end: () => undefined,
@@ -113,7 +113,7 @@ export function pointDrag(hands: ClothHands, shift: Point): Drag | undefined {
 }
 
 /** The corners, the middles of the sides and the middle of a frame, row by row. */
-export const NINE: readonly Share[] = [0, 0.5, 1].flatMap((v) =>
+export const NINE: readonly FramePoint[] = [0, 0.5, 1].flatMap((v) =>
   [0, 0.5, 1].map((u) => (u === 0.5 && v === 0.5 ? MIDDLE : { u, v })),
 );
 
@@ -145,11 +145,11 @@ function named(pose: Pose | undefined, label: string, text: (pose: Pose) => stri
 function poseDrag(hands: ClothHands, { meant }: Taken, step: (event: PointerEvent) => Step | undefined): Drag {
   const { bench, view } = hands;
   view.hold(meant.map(({ id }) => id));
-  let last: { readonly changes: Changes; readonly label: string } | undefined;
+  let last: { readonly changes: PlacementChanges; readonly label: string } | undefined;
   return {
     move(event) {
       const next = step(event);
-      const changes = next && remapped(meant, next.pose);
+      const changes = next && transformPlacements(meant, next.pose);
       if (!changes) return;
       last = { changes, label: next.label };
       bench.arrange(changes);
@@ -167,7 +167,7 @@ function poseDrag(hands: ClothHands, { meant }: Taken, step: (event: PointerEven
 }
 
 /** The chosen point, unless it lies on the pin's own side, which nothing can be sized about. */
-function apartFrom(pin: Share, point: Share): Share {
+function apartFrom(pin: FramePoint, point: FramePoint): FramePoint {
   return (pin.u !== 0.5 && Math.abs(point.u - pin.u) < 1e-6) || (pin.v !== 0.5 && Math.abs(point.v - pin.v) < 1e-6)
     ? MIDDLE
     : point;

@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowDownToLine, ArrowUp, ArrowUpToLine, Package, PackageOpen, Split, Ungroup } from 'lucide-react';
 import { useContext, type ComponentType } from 'react';
-import { isOpen } from '../../../core/document/layer.ts';
+import { isEditable } from '../../../core/document/layer.ts';
 import { ClothContext } from '../../cloth/clothContext.ts';
 import { Button } from '../../shared/Button.tsx';
 import { Choice } from '../../shared/Choice.tsx';
@@ -190,7 +190,7 @@ function StackButtons() {
           >
             {layer === undefined && <option value="">several</option>}
             {layers.toReversed().map((one) => (
-              <option key={one.id} value={one.id} disabled={!isOpen(one)}>
+              <option key={one.id} value={one.id} disabled={!isEditable(one)}>
                 {one.name}
               </option>
             ))}

@@ -1,4 +1,4 @@
-import { holding, resized, scaledCell, withModule, type CellSide } from '../../../core/arrange/resizeCell.ts';
+import { keepProportions, resizeCell, scaleCell, setModule, type CellSide } from '../../../core/arrange/resizeCell.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../../../core/repeat/repeat.ts';
 import { LengthField } from '../../shared/LengthField.tsx';
 import { useStore } from '../../shared/store.ts';
@@ -16,8 +16,8 @@ export function CellSize() {
   const size = { min: SMALLEST_CELL_MM, max: LARGEST_CELL_MM };
   const change = (label: string, next: Repeat): void => bench.commit(label, { type: 'repeat', repeat: next });
   const resize = (side: CellSide, mm: number): void => {
-    const next = resized(repeat, side, mm);
-    const command = along ? scaledCell(design, next) : ({ type: 'repeat', repeat: next } as const);
+    const next = resizeCell(repeat, side, mm);
+    const command = along ? scaleCell(design, next) : ({ type: 'repeat', repeat: next } as const);
     if (command) bench.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
     else
       bench.refused.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');
@@ -34,7 +34,7 @@ export function CellSize() {
           label="Proportions are held"
           on={repeat.held === true}
           onChange={(isHeld) =>
-            change(isHeld ? 'Held the proportions' : 'Let the proportions go', holding(repeat, isHeld))
+            change(isHeld ? 'Held the proportions' : 'Let the proportions go', keepProportions(repeat, isHeld))
           }
         />
       )}
@@ -43,7 +43,7 @@ export function CellSize() {
           label="Multiples of"
           on={repeat.module !== undefined}
           onChange={(isOn) =>
-            change(isOn ? 'Set a module' : 'Took the module away', withModule(repeat, isOn ? MODULE_MM : undefined))
+            change(isOn ? 'Set a module' : 'Took the module away', setModule(repeat, isOn ? MODULE_MM : undefined))
           }
         />
         {repeat.module !== undefined && (
@@ -53,7 +53,7 @@ export function CellSize() {
             mm={repeat.module}
             min={0.1}
             max={1000}
-            onChange={(mm) => change('Set a module', withModule(repeat, mm))}
+            onChange={(mm) => change('Set a module', setModule(repeat, mm))}
           />
         )}
       </div>

@@ -1,4 +1,4 @@
-import { allBut, ofInk, ofSameMotif } from '../../../core/arrange/alike.ts';
+import { invertSelection, selectByInk, selectSimilar } from '../../../core/arrange/alike.ts';
 import { currentColourway } from '../../../core/document/design.ts';
 import { Button } from '../../shared/Button.tsx';
 import { useStore } from '../../shared/store.ts';
@@ -22,8 +22,8 @@ export function ChooseMore() {
         <Button onClick={() => bench.chooseAll()}>All</Button>
         {ids.length > 0 && (
           <>
-            <Button onClick={() => choose(ofSameMotif(design, ids))}>All like this</Button>
-            <Button onClick={() => choose(allBut(bench.free, ids))}>All others</Button>
+            <Button onClick={() => choose(selectSimilar(design, ids))}>All like this</Button>
+            <Button onClick={() => choose(invertSelection(bench.free, ids))}>All others</Button>
           </>
         )}
       </div>
@@ -37,7 +37,7 @@ export function ChooseMore() {
               aria-label={`All in ${name}`}
               title={`All in ${name}`}
               onClick={() =>
-                choose(ofInk(design, new Map(bench.motifs.getState().map((motif) => [motif.id, motif])), id))
+                choose(selectByInk(design, new Map(bench.motifs.getState().map((motif) => [motif.id, motif])), id))
               }
               className="h-6 w-6 rounded-full border border-ink/25"
               style={{ background: colours[id] }}

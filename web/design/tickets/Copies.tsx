@@ -1,7 +1,7 @@
 import { CopyPlus } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useContext, useEffect, useMemo, useState } from 'react';
-import { copiesOf, layCopies, MOST_COPIES, NO_VARIATION, type CopyPlan } from '../../../core/arrange/copies.ts';
+import { makeCopies, insertCopies, MOST_COPIES, NO_VARIATION, type CopyPlan } from '../../../core/arrange/copies.ts';
 import type { Point } from '../../../core/geometry/point.ts';
 import { middleOf } from '../../../core/bundle/gather.ts';
 import { ClothContext } from '../../cloth/clothContext.ts';
@@ -62,8 +62,8 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
   const drawing = useStore(cloth?.hands.drawing ?? NOTHING_DRAWN) !== undefined;
   const [variation, setVariation] = useState(NO_VARIATION);
   const { copies, command } = useMemo(() => {
-    const made = copiesOf(originals, plan, variation, (n) => `${start.nonce}-${n}`).slice(0, MOST_COPIES);
-    return { copies: made, command: layCopies(committed, ids, made) };
+    const made = makeCopies(originals, plan, variation, (n) => `${start.nonce}-${n}`).slice(0, MOST_COPIES);
+    return { copies: made, command: insertCopies(committed, ids, made) };
   }, [originals, plan, variation, committed, ids, start.nonce]);
 
   useEffect(() => {
@@ -87,7 +87,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
               centre: { x: start.middle.x, y: start.middle.y + start.wide },
               sweep: 360,
               turning: true,
-              mirrored: false,
+              flipped: false,
             }
           : kind === 'path'
             ? { kind, count: 6, path: waveOf(start.wide), turning: true }
@@ -164,8 +164,8 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
           <Tick label="Turning with it" on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
           <Tick
             label="Every other one mirrored"
-            on={plan.mirrored}
-            onChange={(mirrored) => setPlan({ ...plan, mirrored })}
+            on={plan.flipped}
+            onChange={(flipped) => setPlan({ ...plan, flipped })}
           />
         </>
       ) : (
@@ -222,11 +222,11 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
         <AmountField
           label="Turn ±"
           sign="°"
-          value={variation.turn}
+          value={variation.rotation}
           min={0}
           max={180}
           step={5}
-          onChange={(turn) => setVariation({ ...variation, turn })}
+          onChange={(rotation) => setVariation({ ...variation, rotation })}
         />
         <AmountField
           label="Seed"

@@ -8,12 +8,12 @@ import {
   ArrowLeftRight,
 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { evened, swapped, type Measure } from '../../../core/arrange/evened.ts';
+import { matchSize, swapPlaces, type Measure } from '../../../core/arrange/evened.ts';
 import {
-  linedUp,
-  spacedOut,
+  align,
+  distribute,
   type Axis,
-  type Changes,
+  type PlacementChanges,
   type Reference,
   type Side,
   type Spacing,
@@ -55,17 +55,17 @@ export function LineUp() {
     .filter((one): one is Placement => one !== undefined);
   const several = chosen.length > 1;
   const motifs = () => new Map(bench.motifs.getState().map((motif) => [motif.id, motif]));
-  const commit = (label: string, changes: Changes): void => {
+  const commit = (label: string, changes: PlacementChanges): void => {
     if (Object.keys(changes).length > 0) bench.commit(label, { type: 'change', changes });
   };
   const lineUp = (axis: Axis, side: Side, name: string): void =>
-    commit(name, linedUp(latticeOf(design.repeat), chosen, motifs(), axis, side, several ? to : 'cell'));
+    commit(name, align(latticeOf(design.repeat), chosen, motifs(), axis, side, several ? to : 'cell'));
   const space = (axis: Axis): void =>
     commit(
       axis === 'x' ? 'Spaced across' : 'Spaced down',
-      spacedOut(latticeOf(design.repeat), chosen, motifs(), axis, by === 'gap' ? { by, mm: gap } : { by }),
+      distribute(latticeOf(design.repeat), chosen, motifs(), axis, by === 'gap' ? { by, mm: gap } : { by }),
     );
-  const even = (measure: Measure): void => commit(`Made the same ${measure}`, evened(chosen, motifs(), measure));
+  const even = (measure: Measure): void => commit(`Made the same ${measure}`, matchSize(chosen, motifs(), measure));
   return (
     <>
       <section aria-label="Line up" className="grid gap-2">
@@ -112,7 +112,7 @@ export function LineUp() {
           </section>
           {chosen.length === 2 && (
             <Button
-              onClick={() => commit('Swapped two', swapped(chosen as unknown as readonly [Placement, Placement]))}
+              onClick={() => commit('Swapped two', swapPlaces(chosen as unknown as readonly [Placement, Placement]))}
             >
               <ArrowLeftRight size={15} aria-hidden /> Swap their places
             </Button>

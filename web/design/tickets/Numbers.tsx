@@ -1,6 +1,6 @@
 import { FlipHorizontal2, FlipVertical2, Link2, Link2Off } from 'lucide-react';
 import { useState } from 'react';
-import { MIDDLE, type Share } from '../../../core/arrange/frame.ts';
+import { MIDDLE, type FramePoint } from '../../../core/arrange/frame.ts';
 import { NINE } from '../../cloth/drags/pinDrag.ts';
 import { Button } from '../../shared/Button.tsx';
 import { useStore } from '../../shared/store.ts';
@@ -35,7 +35,7 @@ export function Numbers() {
       </div>
       <div className="grid grid-cols-2 gap-2">
         <OwnNumber kind="size" label="Size" />
-        <OwnNumber kind="turn" label="Turn" />
+        <OwnNumber kind="rotation" label="Turn" />
         <OwnNumber kind="skew" label="Slant" />
         <OwnNumber kind="opacity" label="Opacity" />
         <BlendNumber label="Blend" />
@@ -86,11 +86,11 @@ function NinePoints() {
   );
 }
 
-function isSame(a: Share, b: Share): boolean {
+function isSame(a: FramePoint, b: FramePoint): boolean {
   return a.u === b.u && a.v === b.v;
 }
 
-function nameOf({ u, v }: Share): string {
+function nameOf({ u, v }: FramePoint): string {
   const across = u === 0 ? 'left' : u === 1 ? 'right' : '';
   const down = v === 0 ? 'upper' : v === 1 ? 'lower' : '';
   if (across && down) return `By the ${down} ${across} corner`;

@@ -1,5 +1,5 @@
 import { exportPlan } from '../../../core/paint/exportPlan.ts';
-import { straightUnit } from '../../../core/repeat/straightUnit.ts';
+import { tileOf } from '../../../core/repeat/straightUnit.ts';
 import { formatLength } from '../../../core/units/length.ts';
 import { Choice } from '../../shared/Choice.tsx';
 import { fitText } from '../../shared/fitText.ts';
@@ -17,7 +17,7 @@ export function RepeatTicket() {
   const { design } = useStore(bench.session);
   const [unit, setUnit] = useUnit();
   const { repeat } = design;
-  const straight = straightUnit(repeat);
+  const straight = tileOf(repeat);
   const plan = exportPlan(repeat, { dpi: 300 });
   return (
     <div className="grid gap-5">
@@ -42,7 +42,7 @@ export function RepeatTicket() {
         <div>
           <dt className="text-xs text-graphite">At 300 dpi</dt>
           <dd>
-            {plan.grid.unit.width} × {plan.grid.unit.height} px
+            {plan.grid.tile.width} × {plan.grid.tile.height} px
           </dd>
           <dd className="text-xs text-graphite">{fitText(plan)}</dd>
         </div>

@@ -2,7 +2,7 @@ import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type Dra
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Layers, Search } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { isOpen } from '../../../core/document/layer.ts';
+import { isEditable } from '../../../core/document/layer.ts';
 import { Button } from '../../shared/Button.tsx';
 import { useStore } from '../../shared/store.ts';
 import { useBench } from '../bench.ts';
@@ -86,7 +86,7 @@ export function StackList() {
       if (at >= 0) bench.moveLayer(row.layer, where === 'over' ? at + 1 : at);
       return;
     }
-    if (!isOpen(target.layer)) {
+    if (!isEditable(target.layer)) {
       bench.refused.set(`“${target.layer.name}” is hidden or locked. Open it first; nothing was moved.`);
       return;
     }

@@ -1,6 +1,6 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import type { CSSProperties, MouseEvent } from 'react';
-import { isOpen } from '../../../core/document/layer.ts';
+import { isEditable } from '../../../core/document/layer.ts';
 import { blobUrl } from '../../api/client.ts';
 import { useBench } from '../bench.ts';
 import type { StackRow } from '../stackRows.ts';
@@ -20,7 +20,7 @@ export const LANDING = { over: 'shadow-[inset_0_2px_0_#b3402e]', under: 'shadow-
 export function MotifRow({ row, place, landing, chosen, onTake }: Props) {
   const bench = useBench();
   const { setNodeRef: setDrop } = useDroppable({ id: row.key });
-  const { setNodeRef: setDrag, listeners } = useDraggable({ id: row.key, disabled: !isOpen(row.layer) });
+  const { setNodeRef: setDrag, listeners } = useDraggable({ id: row.key, disabled: !isEditable(row.layer) });
   const motif = bench.motif(row.placement.motif);
   return (
     <li
@@ -35,7 +35,7 @@ export function MotifRow({ row, place, landing, chosen, onTake }: Props) {
         type="button"
         data-take
         aria-pressed={chosen}
-        disabled={!isOpen(row.layer)}
+        disabled={!isEditable(row.layer)}
         onClick={onTake}
         className={`flex h-full w-full touch-none items-center gap-2 pr-2 pl-7 text-left text-sm disabled:opacity-50 ${chosen ? 'bg-ink text-white' : 'hover:bg-linen'}`}
       >

@@ -1,6 +1,6 @@
 import { Shuffle } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
-import { NO_VARIETY, varied, type Variety } from '../../../core/arrange/vary.ts';
+import { NO_VARIATION_PLAN, varyPlacements, type VariationPlan } from '../../../core/arrange/vary.ts';
 import { blobUrl } from '../../api/client.ts';
 import { AmountField } from '../../shared/AmountField.tsx';
 import { Button } from '../../shared/Button.tsx';
@@ -22,7 +22,7 @@ export function Vary() {
   return <OpenVary key={ids.join(' ')} onDone={() => setOpen(false)} />;
 }
 
-const FIRST: Variety = { ...NO_VARIETY, turn: 15, size: 0.1 };
+const FIRST: VariationPlan = { ...NO_VARIATION_PLAN, rotation: 15, size: 0.1 };
 
 function OpenVary({ onDone }: { readonly onDone: () => void }) {
   const bench = useBench();
@@ -32,7 +32,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
   const [variety, setVariety] = useState(FIRST);
   const command = useMemo(
     () =>
-      varied(
+      varyPlacements(
         committed,
         committed.placements.filter(({ id }) => ids.includes(id)),
         new Map(motifs.map((motif) => [motif.id, motif])),
@@ -44,7 +44,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
     bench.session.preview(command);
     return () => bench.session.preview(undefined);
   }, [bench, command]);
-  const change = (part: Partial<Variety>): void => setVariety({ ...variety, ...part });
+  const change = (part: Partial<VariationPlan>): void => setVariety({ ...variety, ...part });
   const { pool } = variety;
   return (
     <section aria-label="Vary" className="grid gap-2 rounded-md border border-thread bg-white p-3">
@@ -52,11 +52,11 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
         <AmountField
           label="Turn by up to"
           sign="°"
-          value={variety.turn}
+          value={variety.rotation}
           min={0}
           max={180}
           step={5}
-          onChange={(turn) => change({ turn })}
+          onChange={(rotation) => change({ rotation })}
         />
         <AmountField
           label="Size by up to"
@@ -70,11 +70,11 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
         <AmountField
           label="Mirror a share of"
           sign="%"
-          value={variety.mirror * 100}
+          value={variety.flip * 100}
           min={0}
           max={100}
           step={10}
-          onChange={(percent) => change({ mirror: percent / 100 })}
+          onChange={(percent) => change({ flip: percent / 100 })}
         />
         <AmountField
           label="Variety seed"
