@@ -11,7 +11,7 @@ import { LOW_TIDE } from '../demo/collection.ts';
 import { sampleMotifId } from '../demo/sampleDesign.ts';
 import { openBrowser } from '../e2e/support/browser.ts';
 import { exportTask } from '../server/paint/exportTask.ts';
-import { paintUnit } from '../server/paint/paintUnit.ts';
+import { paintTile } from '../server/paint/paintUnit.ts';
 import { serve } from '../server/serve.ts';
 import { insertDesign } from '../server/store/designs.ts';
 import type { Job } from '../server/store/jobs.ts';
@@ -90,7 +90,7 @@ try {
   const hands = { progress: () => undefined, check: () => undefined };
   const alone = async (): Promise<number> => {
     const began = performance.now();
-    await paintUnit(exportTask(design, motifs, { dpi: DPI }, studio.blobs.folder, join(data, 'alone.png')), hands);
+    await paintTile(exportTask(design, motifs, { dpi: DPI }, studio.blobs.folder, join(data, 'alone.png')), hands);
     return performance.now() - began;
   };
   const asked = async (): Promise<{ took: number; peakMemory: number; size: string }> => {

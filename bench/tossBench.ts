@@ -19,7 +19,7 @@ import { toss, type TossedMotif, type Tossable } from '../core/toss/toss.ts';
 import type { TossRecipe } from '../core/toss/tossRecipe.ts';
 import { sampleMotifId } from '../demo/sampleDesign.ts';
 import { loadScene } from '../server/paint/loadScene.ts';
-import { nodeSheet, pixelsOf } from '../server/paint/nodeEasel.ts';
+import { nodeSurface, pixelsOf } from '../server/paint/nodeEasel.ts';
 import type { Blobs } from '../server/store/blobs.ts';
 
 /** What a toss came to. */
@@ -86,9 +86,9 @@ export async function tossables(motifs: readonly Motif[], blobs: Blobs): Promise
       const { view } = artwork;
       const scale = RASTER / Math.max(view.width, view.height);
       const [width, height] = [Math.round(view.width * scale), Math.round(view.height * scale)];
-      const sheet = nodeSheet(width, height);
+      const sheet = nodeSurface(width, height);
       paintArtwork(
-        sheet.surface,
+        sheet.context,
         artwork.nodes,
         [
           width / view.width,
@@ -132,7 +132,7 @@ export function tried(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>,
   const random = seeded(recipe.seed);
   const openness = new ClearanceField(
     lattice,
-    recipe.gap + Math.max(...[...shapes.values()].map(({ rounds }) => rounds.list[0]?.r ?? 0)),
+    recipe.gap + Math.max(...[...shapes.values()].map(({ rounds }) => rounds.circles[0]?.r ?? 0)),
   );
   const laid: TossedMotif[] = [];
   const until = performance.now() + forMs;
@@ -177,9 +177,9 @@ export async function measured(
   // The cell and so much around it that nothing across a join is missed.
   const around = 60 * PER_MM;
   const [w, h] = [width + 2 * around, height + 2 * around];
-  const sheet = nodeSheet(w, h);
+  const sheet = nodeSurface(w, h);
   paintPlane(
-    sheet.surface,
+    sheet.context,
     bare,
     grid,
     { left: -around, top: -around, right: width + around, bottom: height + around },
@@ -215,8 +215,8 @@ export async function measured(
     covered: painted / (width * height),
     largestHole: Math.sqrt(widest) / PER_MM,
     leastGap: leastGap(design, lattice, (only, box) => {
-      const part = nodeSheet(box.right - box.left, box.bottom - box.top);
-      paintPlane(part.surface, bare, grid, box, easel, { only: new Set(only) });
+      const part = nodeSurface(box.right - box.left, box.bottom - box.top);
+      paintPlane(part.context, bare, grid, box, easel, { only: new Set(only) });
       return pixelsOf(part);
     }),
     unevenness: spread / mean,

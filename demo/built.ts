@@ -21,7 +21,7 @@ const piece = (figure: Piece['figure'], values: Piece['values'], ink: Hex, rest:
   x: 0,
   y: 0,
   rotation: 0,
-  meeting: 'lay',
+  combine: 'lay',
   fill: { ink, fade: null },
   outline: null,
   ...rest,
@@ -33,7 +33,7 @@ const ribs = [-2, -1, 0, 1, 2].map((n) =>
     x: n * 5.4,
     y: -1 + Math.abs(n) * 1.4,
     rotation: n * 15,
-    meeting: 'cut',
+    combine: 'cut',
   }),
 );
 

@@ -6,7 +6,7 @@ import { pixelGrid } from '../core/repeat/pixelFit.ts';
 import { step } from '../core/repeat/step.ts';
 import { leafAt } from '../core/testing/arbitraries.ts';
 import { loadScene } from './paint/loadScene.ts';
-import { nodeSheet, pixelsOf } from './paint/nodeEasel.ts';
+import { nodeSurface, pixelsOf } from './paint/nodeEasel.ts';
 import { motifsById } from './store/motifs.ts';
 import type { Job } from './store/jobs.ts';
 import { openTestStudio, type TestStudio } from './testing/testStudio.ts';
@@ -149,8 +149,8 @@ describe('tiles', () => {
       right: Math.ceil(1.6 * width),
       bottom: Math.ceil(1.6 * height),
     };
-    const plane = nodeSheet(window.right - window.left, window.bottom - window.top);
-    paintPlane(plane.surface, scene, grid, window, easel);
+    const plane = nodeSurface(window.right - window.left, window.bottom - window.top);
+    paintPlane(plane.context, scene, grid, window, easel);
     const pixels = Buffer.from(pixelsOf(plane).buffer);
     let differing = 0;
     for (let y = window.top; y < window.bottom; y += 1) {

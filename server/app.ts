@@ -9,7 +9,7 @@ import { exportRoutes } from './routes/exports.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { motifRoutes } from './routes/motifs.ts';
 import { scannerRoutes } from './routes/scanner.ts';
-import { sheetRoutes } from './routes/sheets.ts';
+import { scanRoutes } from './routes/sheets.ts';
 import { swatchRoutes } from './routes/swatches.ts';
 import type { Studio } from './studio.ts';
 
@@ -39,7 +39,7 @@ export function createApp(
   app.use('/api/exports', json({ limit: '10kb' }), exportRoutes(studio));
   app.use('/api/jobs', jobRoutes(studio));
   app.use('/api/collections', collectionRoutes(studio));
-  app.use('/api/sheets', sheetRoutes(studio));
+  app.use('/api/sheets', scanRoutes(studio));
   app.use('/api/scanner', scannerRoutes(studio));
   app.use('/api/blobs', blobRoutes(studio));
   app.use('/api', noSuchRoute);

@@ -7,7 +7,7 @@ interface Seen {
 }
 
 /** Which windows have which design open, as far as they have told lately. */
-export class Presence {
+export class PresenceRegistry {
   readonly #designs = new Map<string, Map<string, Seen>>();
 
   /** @param now ms, of any clock that does not go back */

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Design } from '../core/document/design.ts';
 import { SQUARE } from '../core/repeat/step.ts';
-import { Presence } from './presence.ts';
+import { PresenceRegistry } from './presence.ts';
 import type { Since } from './store/designs.ts';
 import type { Alternative } from './store/alternatives.ts';
 import { openTestStudio, type TestStudio } from './testing/testStudio.ts';
@@ -62,7 +62,7 @@ describe('windows on the same design', () => {
     expect((await hevrel.call('POST', `/designs/${id}/windows/two/left`)).status).toBe(204);
     expect((await since(id, 1, 'one')).others).toEqual([]);
     let now = 0;
-    const presence = new Presence(() => now);
+    const presence = new PresenceRegistry(() => now);
     presence.others('d', 'a', false);
     now += 29_000;
     expect(presence.others('d', 'b', true)).toEqual([{ editing: false }]);

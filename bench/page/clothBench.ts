@@ -6,7 +6,7 @@ import { readDesign } from '../../web/api/designs.ts';
 import { call } from '../../web/api/client.ts';
 import type { DrawerMotif } from '../../web/api/motifs.ts';
 import { ClothView } from '../../web/cloth/clothView.ts';
-import { Tosser } from '../../web/toss/tosser.ts';
+import { TossClient } from '../../web/toss/tosser.ts';
 import { lengthToMm, toMm } from '../../web/cloth/viewport.ts';
 
 /** Milliseconds of one thing done many times. */
@@ -118,7 +118,7 @@ async function run(id: string): Promise<ClothTimings> {
     picker.at(toMm(view.getViewport(), { x: (n * 97) % 1280, y: (n * 61) % 800 }), 1);
   });
   view.close();
-  const tosser = new Tosser();
+  const tosser = new TossClient();
   const checks: number[] = [];
   for (let n = 0; n < CHECKS; n += 1) {
     session.commit('Moved', { type: 'change', changes: { [moved.id]: { x: moved.x + n, y: moved.y + n } } });

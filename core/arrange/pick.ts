@@ -19,9 +19,9 @@ export interface Pickable {
 /** An appearance of a placement. */
 export interface Instance {
   readonly id: string;
-  readonly steps: LatticeIndex;
+  readonly index: LatticeIndex;
   /** Which of the lattice's images it shows; the motif itself where missing. */
-  readonly image?: number;
+  readonly op?: number;
 }
 
 /**
@@ -98,8 +98,8 @@ export class Picker {
 }
 
 /** An appearance, which says nothing of an image where it shows the motif itself. */
-export function toInstance(id: string, steps: LatticeIndex, image: number): Instance {
-  return image === 0 ? { id, steps } : { id, steps, image };
+export function toInstance(id: string, index: LatticeIndex, op: number): Instance {
+  return op === 0 ? { id, index } : { id, index, op };
 }
 
 function isHit(placement: Placement, { motif, silhouette }: Pickable, offset: Point, reach: number): boolean {

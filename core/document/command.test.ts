@@ -259,13 +259,13 @@ describe('a session', () => {
     expect(session.state.committed).toBe(start);
     session.commit('move', { type: 'change', changes: { a: { x: 110, y: 10 } } });
     session.commit('name', { type: 'name', name: 'Tide' });
-    expect(session.state.unsent).toHaveLength(2);
+    expect(session.state.pending).toHaveLength(2);
     session.acknowledge(1);
     expect(session.undo()?.label).toBe('name');
     session.undo();
     expect(session.undo()).toBeUndefined();
     expect(session.state.design).toEqual(start);
-    expect(session.state.unsent.map(({ type }) => type)).toEqual(['name', 'name', 'change']);
+    expect(session.state.pending.map(({ type }) => type)).toEqual(['name', 'name', 'change']);
     session.redo();
     expect(session.state.design.placements[0]).toMatchObject({ x: 10, y: 60 });
     session.commit('ground', { type: 'ground', ground: null });

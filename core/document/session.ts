@@ -22,7 +22,7 @@ export interface SessionState {
   /** As the server has it: without what is unsent. */
   readonly saved: Design;
   /** Commands not yet handed to the server, oldest first. */
-  readonly unsent: readonly Command[];
+  readonly pending: readonly Command[];
 }
 
 /**
@@ -36,7 +36,7 @@ export class Session {
   #retold: { readonly command: Command; readonly before: Design } | undefined;
 
   constructor(design: Design) {
-    this.#state = { design, committed: design, saved: design, past: [], future: [], unsent: [] };
+    this.#state = { design, committed: design, saved: design, past: [], future: [], pending: [] };
   }
 
   get state(): SessionState {
@@ -73,7 +73,7 @@ export class Session {
 
   /** Does the edit: it can be undone as one step, and waits to be saved. @throws CommandError, with nothing changed */
   commit(label: string, command: Command): void {
-    const { committed, past, unsent } = this.#state;
+    const { committed, past, pending } = this.#state;
     const told = this.#retold;
     const design = apply(committed, command);
     const forward: Command = told ? { type: 'all', commands: [told.command, command] } : command;
@@ -90,12 +90,12 @@ export class Session {
       committed: design,
       past: [...past, edit],
       future: [],
-      unsent: [...unsent, forward],
+      pending: [...pending, forward],
     });
   }
 
   undo(): Edit | undefined {
-    const { past, future, unsent } = this.#state;
+    const { past, future, pending } = this.#state;
     const edit = past.at(-1);
     if (!edit) return undefined;
     const before = apply(this.#untold, edit.back);
@@ -107,13 +107,13 @@ export class Session {
       committed: design,
       past: past.slice(0, -1),
       future: [edit, ...future],
-      unsent: [...unsent, edit.back],
+      pending: [...pending, edit.back],
     });
     return edit;
   }
 
   redo(): Edit | undefined {
-    const { past, future, unsent } = this.#state;
+    const { past, future, pending } = this.#state;
     const [edit, ...rest] = future;
     if (!edit) return undefined;
     const design = apply(this.#untold, edit.forward);
@@ -124,19 +124,19 @@ export class Session {
       committed: design,
       past: [...past, edit],
       future: rest,
-      unsent: [...unsent, edit.forward],
+      pending: [...pending, edit.forward],
     });
     return edit;
   }
 
   /** The first `count` unsent commands have been saved. */
   acknowledge(count: number): void {
-    const { saved, unsent } = this.#state;
-    const rest = unsent.slice(count);
+    const { saved, pending } = this.#state;
+    const rest = pending.slice(count);
     this.#set({
       ...this.#state,
-      unsent: rest,
-      saved: rest.length === 0 ? this.#untold : unsent.slice(0, count).reduce(apply, saved),
+      pending: rest,
+      saved: rest.length === 0 ? this.#untold : pending.slice(0, count).reduce(apply, saved),
     });
   }
 
@@ -147,19 +147,19 @@ export class Session {
    * @throws CommandError where both changed the same, or ours no longer fits; nothing is changed then
    */
   follow(foreign: readonly Command[]): void {
-    const { saved, past, unsent } = this.#state;
-    if (conflicts(foreign, unsent, false)) throw new CommandError('both changed the same');
+    const { saved, past, pending } = this.#state;
+    if (conflicts(foreign, pending, false)) throw new CommandError('both changed the same');
     const base = foreign.reduce(apply, saved);
-    const committed = unsent.reduce(apply, base);
+    const committed = pending.reduce(apply, base);
     this.#retold = undefined;
     const last = past.findLastIndex(({ forward }) => conflicts(foreign, [forward], true));
-    this.#set({ design: committed, committed, saved: base, past: past.slice(last + 1), future: [], unsent });
+    this.#set({ design: committed, committed, saved: base, past: past.slice(last + 1), future: [], pending });
   }
 
   /** Begins anew with the design as it is elsewhere, where nothing is unsent. */
   replace(design: Design): void {
     this.#retold = undefined;
-    this.#set({ design, committed: design, saved: design, past: [], future: [], unsent: [] });
+    this.#set({ design, committed: design, saved: design, past: [], future: [], pending: [] });
   }
 
   /** What is committed, as it was told before. */

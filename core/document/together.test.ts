@@ -24,7 +24,7 @@ suite('what others did', () => {
     session.commit('Moved', move('a', 50));
     session.follow([move('b', 60), { type: 'insert', placements: [{ index: 0, placement: leafAt('new', {}) }] }]);
     expect([x(session, 'a'), x(session, 'b')]).toEqual([50, 60]);
-    expect(session.state.unsent).toEqual([move('a', 50)]);
+    expect(session.state.pending).toEqual([move('a', 50)]);
     expect(session.state.saved.placements.map(({ id }) => id)).toEqual(['new', 'a', 'b', 'c']);
     expect(session.state.saved.placements[1]?.x).toBe(0);
     // It can still be undone, and undoes only itself.

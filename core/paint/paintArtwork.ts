@@ -47,12 +47,12 @@ function paintGroup(surface: Canvas2D, group: GroupNode, matrix: Matrix, setting
     paintArtwork(surface, group.children, within, setting);
     return;
   }
-  const layer = easel.sheet(width, height);
-  paintArtwork(layer.surface, group.children, within, setting);
-  if (group.clip) cut(layer.surface, group.clip, within, easel);
+  const layer = easel.createSurface(width, height);
+  paintArtwork(layer.context, group.children, within, setting);
+  if (group.clip) cut(layer.context, group.clip, within, easel);
   surface.setTransform(1, 0, 0, 1, 0, 0);
   surface.globalAlpha = group.opacity;
-  easel.lay(surface, layer.pixels, { x: 0, y: 0, width, height });
+  easel.drawPixels(surface, layer.pixels, { x: 0, y: 0, width, height });
   surface.globalAlpha = 1;
 }
 
@@ -60,7 +60,7 @@ function paintGroup(surface: Canvas2D, group: GroupNode, matrix: Matrix, setting
 function cut(layer: Canvas2D, clip: readonly ClipShape[], matrix: Matrix, easel: CanvasBackend): void {
   layer.setTransform(...matrix);
   layer.globalCompositeOperation = 'destination-in';
-  easel.paintWith(layer, 'fillStyle', '#000000');
+  easel.setPaint(layer, 'fillStyle', '#000000');
   layer.fill(clipPath(clip, easel), clip.length === 1 && clip[0]?.rule === 'evenodd' ? 'evenodd' : 'nonzero');
   layer.globalCompositeOperation = 'source-over';
 }
@@ -128,7 +128,7 @@ function paintPicture(
   surface.setTransform(...matrix);
   surface.imageSmoothingEnabled = true;
   surface.imageSmoothingQuality = 'low';
-  easel.lay(surface, shown.level.pixels, { x, y, width: shown.width * perX, height: shown.height * perY });
+  easel.drawPixels(surface, shown.level.pixels, { x, y, width: shown.width * perX, height: shown.height * perY });
 }
 
 function setPaint(
@@ -139,7 +139,7 @@ function setPaint(
   resolve: InkResolver,
 ): void {
   if (paint.kind === 'ink') {
-    easel.paintWith(surface, part, withAlpha(resolve(paint.ink), paint.opacity));
+    easel.setPaint(surface, part, withAlpha(resolve(paint.ink), paint.opacity));
     return;
   }
   const gradient: CanvasGradientLike =
@@ -147,7 +147,7 @@ function setPaint(
       ? surface.createLinearGradient(...paint.from, ...paint.to)
       : surface.createRadialGradient(...paint.focus, 0, ...paint.centre, paint.radius);
   for (const { offset, ink, opacity } of paint.stops) gradient.addColorStop(offset, withAlpha(resolve(ink), opacity));
-  easel.paintWith(surface, part, gradient);
+  easel.setPaint(surface, part, gradient);
 }
 
 /**
@@ -186,7 +186,7 @@ function builtPath(key: object, text: PathText, easel: CanvasBackend, matrix: Ma
   if (!built) paths.set(easel, (built = new WeakMap()));
   let path = built.get(key);
   if (!path) {
-    path = easel.path();
+    path = easel.createPath();
     tracePath(text, matrix === IDENTITY ? path : through(matrix, path));
     built.set(key, path);
   }
@@ -194,7 +194,7 @@ function builtPath(key: object, text: PathText, easel: CanvasBackend, matrix: Ma
 }
 
 function clipPath(clip: readonly ClipShape[], easel: CanvasBackend): CanvasPath {
-  const path = easel.path();
+  const path = easel.createPath();
   for (const { path: text, matrix } of clip) tracePath(text, through(matrix, path));
   return path;
 }

@@ -38,7 +38,7 @@ export function* paintingPlane(
   surface.setTransform(1, 0, 0, 1, 0, 0);
   surface.clearRect(0, 0, width, height);
   if (!bare && scene.ground) {
-    easel.paintWith(surface, 'fillStyle', scene.ground);
+    easel.setPaint(surface, 'fillStyle', scene.ground);
     surface.fillRect(0, 0, width, height);
   }
   let scratch: OffscreenSurface | undefined;
@@ -47,7 +47,7 @@ export function* paintingPlane(
     if (!group) return;
     surface.globalAlpha = group.layer.opacity;
     surface.globalCompositeOperation = compositeOf(group.layer.blend);
-    easel.lay(surface, group.sheet.pixels, { x: 0, y: 0, width, height });
+    easel.drawPixels(surface, group.sheet.pixels, { x: 0, y: 0, width, height });
     surface.globalAlpha = 1;
     surface.globalCompositeOperation = 'source-over';
     group = undefined;
@@ -58,7 +58,7 @@ export function* paintingPlane(
     const layer = scene.groups.get(placement.layer);
     if (layer !== group?.layer) {
       closeGroup();
-      if (layer) group = { layer, sheet: easel.sheet(width, height) };
+      if (layer) group = { layer, sheet: easel.createSurface(width, height) };
     }
     const place = spritePlace(placement, drawn, grid);
     const box = shiftBox(place.box, place.anchor);
@@ -79,14 +79,14 @@ export function* paintingPlane(
             paint,
           );
         } else {
-          scratch ??= easel.sheet(1, 1);
+          scratch ??= easel.createSurface(1, 1);
           paint(scratch);
           sheet = scratch;
         }
         painted = part;
       }
       drawSprite(
-        group?.sheet.surface ?? surface,
+        group?.sheet.context ?? surface,
         sheet as Sprite,
         part,
         { x: at.x - window.left, y: at.y - window.top },

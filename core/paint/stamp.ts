@@ -67,7 +67,7 @@ export function paintSprite(
     translationMatrix(phase.x - part.left, phase.y - part.top),
     compose(scalingMatrix(grid.scaleX, grid.scaleY), shapeMatrix(placement, motif)),
   );
-  paintArtwork(sheet.surface, artwork.nodes, matrix, { easel, resolve: scene.resolve, width, height });
+  paintArtwork(sheet.context, artwork.nodes, matrix, { easel, resolve: scene.resolve, width, height });
 }
 
 /** Everything that a stamp's pixels depend on. Phases are compared to a millionth of a pixel, which never shows. */
@@ -110,7 +110,7 @@ export function drawSprite(
 ): void {
   surface.globalAlpha = opacity;
   surface.globalCompositeOperation = compositeOf(blend);
-  easel.lay(surface, sheet.pixels, {
+  easel.drawPixels(surface, sheet.pixels, {
     x: at.x + part.left,
     y: at.y + part.top,
     width: part.right - part.left,

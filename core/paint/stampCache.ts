@@ -23,7 +23,7 @@ export class SpriteCache {
       this.#sheets.set(key, kept);
       return kept.sheet;
     }
-    const sheet = this.easel.sheet(1, 1);
+    const sheet = this.easel.createSurface(1, 1);
     paint(sheet);
     this.keep(key, sheet, width * height);
     return sheet;

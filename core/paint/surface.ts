@@ -37,19 +37,19 @@ export type Pixels = unknown;
 /** A drawing surface with pixels behind it. */
 export interface OffscreenSurface {
   readonly pixels: Pixels;
-  readonly surface: Canvas2D;
+  readonly context: Canvas2D;
   /** Gives the sheet a size and clears it. */
   resize(width: number, height: number): void;
 }
 
 /** What the painter needs of the engine it runs on: the browser's workers and the server each have one. */
 export interface CanvasBackend {
-  sheet(width: number, height: number): OffscreenSurface;
-  path(): CanvasPath;
+  createSurface(width: number, height: number): OffscreenSurface;
+  createPath(): CanvasPath;
   /** Sets the fill or stroke of a surface, which Canvas types differently in each engine. */
-  paintWith(surface: Canvas2D, part: 'fillStyle' | 'strokeStyle', paint: string | CanvasGradientLike): void;
+  setPaint(surface: Canvas2D, part: 'fillStyle' | 'strokeStyle', paint: string | CanvasGradientLike): void;
   /** Lays pixels over a rectangle of the surface's own space. */
-  lay(surface: Canvas2D, pixels: Pixels, to: { x: number; y: number; width: number; height: number }): void;
+  drawPixels(surface: Canvas2D, pixels: Pixels, to: { x: number; y: number; width: number; height: number }): void;
   /** A picture of the blob store that was loaded beforehand, or undefined. */
   picture(blob: string): Picture | undefined;
 }

@@ -40,8 +40,8 @@ export function shapeArtwork({ pieces }: ShapeRecipe, letter: Letterer): Artwork
   for (const piece of pieces) {
     const path = pieceOutline(piece, letter);
     const last = shapes.at(-1);
-    if (piece.meeting === 'lay' || !last) shapes.push({ piece, path });
-    else last.path = combinePaths(last.path, path, piece.meeting);
+    if (piece.combine === 'lay' || !last) shapes.push({ piece, path });
+    else last.path = combinePaths(last.path, path, piece.combine);
   }
   const boxes: Box[] = [];
   const nodes: PathNode[] = [];

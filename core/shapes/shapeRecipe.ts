@@ -30,7 +30,7 @@ export interface Piece {
   readonly x: number;
   readonly y: number;
   readonly rotation: number;
-  readonly meeting: CombineMode;
+  readonly combine: CombineMode;
   /** Those of the piece that an outline begins with count. */
   readonly fill: Fill | null;
   readonly outline: Outline | null;

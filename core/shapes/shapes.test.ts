@@ -31,7 +31,7 @@ const piece = (figure: Piece['figure'], rest: Partial<Piece> = {}): Piece => ({
   x: 0,
   y: 0,
   rotation: 0,
-  meeting: 'lay',
+  combine: 'lay',
   fill: { ink: '#b3402e', fade: null },
   outline: null,
   ...rest,
@@ -243,7 +243,7 @@ describe('a built motif', () => {
     const { nodes } = shapeArtwork(
       recipe(
         piece('dot', { outline: { ink: '#1f2430', width: 1 } }),
-        piece('dot', { x: 8, meeting: 'join', fill: { ink: '#c9a227', fade: null } }),
+        piece('dot', { x: 8, combine: 'join', fill: { ink: '#c9a227', fade: null } }),
         piece('dot', { x: 40 }),
       ),
       letter,
@@ -308,7 +308,7 @@ describe('a built motif', () => {
   });
 
   it('of which nothing is left is refused with a sentence', () => {
-    expect(() => shapeArtwork(recipe(piece('dot'), piece('dot', { meeting: 'cut' })), letter)).toThrow(EmptyShapeError);
+    expect(() => shapeArtwork(recipe(piece('dot'), piece('dot', { combine: 'cut' })), letter)).toThrow(EmptyShapeError);
     expect(() => shapeArtwork(recipe(piece('lettering', { text: '' })), letter)).toThrow(/leave nothing to see/);
     expect(() => shapeArtwork(recipe(piece('dot', { fill: null })), letter)).toThrow(EmptyShapeError);
   });
@@ -316,7 +316,7 @@ describe('a built motif', () => {
   it('has alternatives that can all be drawn, the same for the same seed', () => {
     fc.assert(
       fc.property(fc.constantFrom(...FIGURE_KINDS), fc.integer({ min: 1, max: 500 }), (figure, seed) => {
-        const base = recipe(piece(figure), piece('dot', { x: 30, meeting: 'join' }));
+        const base = recipe(piece(figure), piece('dot', { x: 30, combine: 'join' }));
         const others = variations(base, seed, 5);
         expect(others).toHaveLength(5);
         expect(others).toEqual(variations(base, seed, 5));

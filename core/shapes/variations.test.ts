@@ -13,7 +13,7 @@ const piece = (figure: Piece['figure'], rest: Partial<Piece> = {}): Piece => ({
   x: 3,
   y: 4,
   rotation: 15,
-  meeting: 'lay',
+  combine: 'lay',
   fill: { ink: '#b3402e', fade: null },
   outline: null,
   ...rest,
@@ -24,13 +24,13 @@ describe('alternatives', () => {
     fc.assert(
       fc.property(fc.constantFrom(...FIGURE_KINDS), fc.integer({ min: 1, max: 9999 }), (figure, seed) => {
         for (const { pieces } of variations(
-          { kind: 'shape', pieces: [piece(figure), piece('dot', { meeting: 'cut' })] },
+          { kind: 'shape', pieces: [piece(figure), piece('dot', { combine: 'cut' })] },
           seed,
           4,
         )) {
           const rest = { ...(pieces[0] as Piece), values: {} };
           expect(rest).toEqual(piece(figure));
-          expect(pieces[1]?.meeting).toBe('cut');
+          expect(pieces[1]?.combine).toBe('cut');
         }
       }),
     );

@@ -14,7 +14,7 @@ export interface Circle {
 /** A motif as the toss sees it. */
 export interface CircleCover {
   /** Together they cover all that is drawn; the largest first. */
-  readonly list: readonly Circle[];
+  readonly circles: readonly Circle[];
   /** mm² that is drawn. */
   readonly area: number;
   /** Farthest that anything drawn lies from the centre, mm. */
@@ -48,7 +48,7 @@ export function coverWithCircles({ width, height, solid }: Silhouette, motif: Pi
   shape.forEach((one, at) => one === 1 && drawn.push(at));
   if (drawn.length === 0) {
     const r = Math.hypot(motif.width, naturalHeight(motif)) / 2;
-    return { list: [{ x: 0, y: 0, r }], area: 0, reach: r };
+    return { circles: [{ x: 0, y: 0, r }], area: 0, reach: r };
   }
   const depth = squaredDistances(
     shape.map((one) => 1 - one),
@@ -61,12 +61,12 @@ export function coverWithCircles({ width, height, solid }: Silhouette, motif: Pi
     covers = covered(drawn, depth, w, h, tolerance);
     if (covers.length <= MOST_ROUNDS) break;
   }
-  const list = covers.map(({ at, radius }): Circle => ({
+  const circles = covers.map(({ at, radius }): Circle => ({
     x: ((at % w) - border + 0.5 - width / 2) * across,
     y: (Math.floor(at / w) - border + 0.5 - height / 2) * down,
     r: (radius + SPILL) * place,
   }));
-  return { list, area: area * across * down, reach: Math.max(...list.map(({ x, y, r }) => Math.hypot(x, y) + r)) };
+  return { circles, area: area * across * down, reach: Math.max(...circles.map(({ x, y, r }) => Math.hypot(x, y) + r)) };
 }
 
 /**
@@ -138,9 +138,9 @@ function covered(
 }
 
 /** The rounds of something that lies by a pose, on the plane; one that is stretched or slanted has rounds as large as its longest way. */
-export function poseCircles({ list }: CircleCover, pose: Pose): Circle[] {
+export function poseCircles({ circles }: CircleCover, pose: Pose): Circle[] {
   const matrix = poseMatrix(pose);
   const [a, b, c, d, e, f] = matrix;
   const longest = largestStretch(matrix);
-  return list.map(({ x, y, r }) => ({ x: a * x + c * y + e, y: b * x + d * y + f, r: r * longest }));
+  return circles.map(({ x, y, r }) => ({ x: a * x + c * y + e, y: b * x + d * y + f, r: r * longest }));
 }

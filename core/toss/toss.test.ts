@@ -102,13 +102,13 @@ const recipe = (rest: Partial<TossRecipe> = {}): TossRecipe => ({
 
 describe('rounds', () => {
   it.each(NAMES)('cover all that is drawn, and little more: %s', (name) => {
-    const { list, area, reach } = roundsFor(name);
-    expect(list.length).toBeLessThanOrEqual(48);
+    const { circles, area, reach } = roundsFor(name);
+    expect(circles.length).toBeLessThanOrEqual(48);
     const points = drawn(name, { ...UPRIGHT });
-    for (const p of points) expect(list.some(({ x, y, r }) => Math.hypot(p.x - x, p.y - y) <= r)).toBe(true);
+    for (const p of points) expect(circles.some(({ x, y, r }) => Math.hypot(p.x - x, p.y - y) <= r)).toBe(true);
     const long = Math.max(SHAPES[name].motif.width, 10);
     // Nowhere do they reach farther beyond the drawing than a sixteenth of its length.
-    for (const { x, y, r } of list) {
+    for (const { x, y, r } of circles) {
       for (let angle = 0; angle < 360; angle += 30) {
         const at = { x: x + r * Math.cos((angle * Math.PI) / 180), y: y + r * Math.sin((angle * Math.PI) / 180) };
         expect(Math.min(...points.map((p) => Math.hypot(p.x - at.x, p.y - at.y)))).toBeLessThan(
@@ -133,14 +133,14 @@ describe('rounds', () => {
       ),
       { width: 20, view: { x: 0, y: 0, width: 20, height: 20 } },
     );
-    expect(carved.list[0]?.r).toBeGreaterThan(9.3);
+    expect(carved.circles[0]?.r).toBeGreaterThan(9.3);
   });
 
   it('go along with a pose, however it stretches and slants', () => {
     fc.assert(
       fc.property(anyPlacementFields, (fields) => {
         const placement = leafAt('a', fields);
-        const [round] = poseCircles({ list: [{ x: 0, y: 0, r: 1 }], area: 1, reach: 1 }, placement) as [Circle];
+        const [round] = poseCircles({ circles: [{ x: 0, y: 0, r: 1 }], area: 1, reach: 1 }, placement) as [Circle];
         const { scale, aspect, skew } = placement;
         const lean = Math.tan((skew * Math.PI) / 180);
         for (let angle = 0; angle < 360; angle += 15) {

@@ -175,7 +175,7 @@ function inOrder(
 
 /** The radius of the largest round, which has to find room before anything else. */
 function roundOf(rounds: CircleCover): number {
-  return rounds.list[0]?.r ?? 0;
+  return rounds.circles[0]?.r ?? 0;
 }
 
 function placeFor(
@@ -226,7 +226,7 @@ function placeFor(
       ),
     );
     const at = openness.middleOf(place);
-    const laid = centredOn(at, rounds.list[0] as Circle, { motif: entry.motif, rotation, scale, flipped });
+    const laid = centredOn(at, rounds.circles[0] as Circle, { motif: entry.motif, rotation, scale, flipped });
     const spare = spareOf(rounds, laid, openness, gap);
     if (spare === undefined || !isClearOfItself(lattice, rounds, laid, gap)) continue;
     fitting += 1;
@@ -254,20 +254,20 @@ function centredOn(at: Point, { x, y }: Circle, how: Omit<TossedMotif, 'x' | 'y'
 
 /** The mean room that its rounds have over the gap, mm; undefined where one has not enough. */
 function spareOf(
-  { list }: CircleCover,
+  { circles }: CircleCover,
   { x, y, rotation, scale, flipped }: TossedMotif,
   openness: ClearanceField,
   gap: number,
 ): number | undefined {
   const [cos, sin] = turnsOf(rotation);
   let sum = 0;
-  for (const round of list) {
+  for (const round of circles) {
     const [px, py] = [(flipped ? -round.x : round.x) * scale, round.y * scale];
     const spare = openness.atLeast(x + cos * px - sin * py, y + sin * px + cos * py) - round.r * scale - gap;
     if (spare < 0) return undefined;
     sum += spare;
   }
-  return sum / list.length;
+  return sum / circles.length;
 }
 
 /** Whether it keeps the gap to its own echoes and reflections. */

@@ -4,8 +4,8 @@ import type { Motif } from '../../core/motif/motif.ts';
 import { paintPlane } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
 import { pixelGrid } from '../../core/repeat/pixelFit.ts';
-import { ArtworkShelf } from '../../web/cloth/artworkShelf.ts';
-import { browserSheet } from '../../web/cloth/browserEasel.ts';
+import { ArtworkStore } from '../../web/cloth/artworkShelf.ts';
+import { browserSurface } from '../../web/cloth/browserEasel.ts';
 
 export interface PaintRequest {
   readonly design: Design;
@@ -16,15 +16,15 @@ export interface PaintRequest {
 
 /** Paints with the browser's easel and returns the pixels, RGBA, as base64. */
 export async function run({ design, motifs, scale, window: box }: PaintRequest): Promise<string> {
-  const shelf = new ArtworkShelf();
+  const shelf = new ArtworkStore();
   const drawn = await Promise.all(motifs.map((motif) => shelf.fetch(motif)));
-  const sheet = browserSheet(box.right - box.left, box.bottom - box.top);
+  const sheet = browserSurface(box.right - box.left, box.bottom - box.top);
   paintPlane(
-    sheet.surface,
+    sheet.context,
     sceneOf(design, new Map(drawn.map((one) => [one.motif.id, one]))),
     pixelGrid(design.repeat, scale),
     box,
-    shelf.easel,
+    shelf.backend,
   );
   const { data } = sheet.context.getImageData(0, 0, sheet.canvas.width, sheet.canvas.height);
   const parts: string[] = [];

@@ -7,7 +7,7 @@ import { fileNameOf } from '../fileName.ts';
 import { paintPicture } from '../motifs/trim.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { StoredMotif } from '../store/motifs.ts';
-import type { PackTask, TaskHands } from '../work/tasks.ts';
+import type { PackTask, TaskContext } from '../work/tasks.ts';
 import { FORMAT, LIST_FILE, type CollectionList, type FiledMotif } from './collectionFile.ts';
 
 /** Pictures of the motifs are this fine, and no longer than this, pixels. */
@@ -15,7 +15,7 @@ const PICTURE_DPI = 300;
 const LONGEST_PICTURE = 3000;
 
 /** Writes motifs and all they are made of into one ZIP: a list in JSON, and each as SVG and PNG for any other program. */
-export async function packCollection({ name, motifs, blobs: folder }: PackTask, hands: TaskHands): Promise<Uint8Array> {
+export async function packCollection({ name, motifs, blobs: folder }: PackTask, hands: TaskContext): Promise<Uint8Array> {
   const blobs = new Blobs(folder);
   const files: Zippable = {};
   const filed: FiledMotif[] = [];

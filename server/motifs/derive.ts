@@ -5,13 +5,13 @@ import type { DrawnMotif } from '../../core/paint/scene.ts';
 import { EmptyShapeError, shapeArtwork } from '../../core/shapes/shapeArtwork.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
-import type { DeriveTask, Drawing, TaskHands } from '../work/tasks.ts';
+import type { DeriveTask, Drawing, TaskContext } from '../work/tasks.ts';
 import { scanDrawing } from '../scan/scanDrawing.ts';
 import { letterer } from './letterer.ts';
 import { paintThumbnail } from './trim.ts';
 
 /** Makes the artwork that a recipe describes, and keeps it with a small picture. @throws Problem */
-export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, hands: TaskHands): Promise<Drawing> {
+export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, hands: TaskContext): Promise<Drawing> {
   const blobs = new Blobs(folder);
   switch (recipe.kind) {
     case 'bundle': {

@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid';
 import { DEEPEST_BUNDLE } from '../../core/bundle/part.ts';
 import { motifsIn, type Recipe } from '../../core/motif/recipe.ts';
 import { Problem } from '../problem.ts';
-import type { JobHands } from '../store/jobs.ts';
+import type { JobContext } from '../store/jobs.ts';
 import { changeMotif, holdersOf, insertMotif, motifsById, type StoredMotif } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 import type { Drawing } from '../work/tasks.ts';
@@ -19,7 +19,7 @@ export async function makeMotif(
   studio: Studio,
   given: NewMotif,
   recipe: Recipe,
-  hands?: JobHands,
+  hands?: JobContext,
 ): Promise<StoredMotif> {
   return keepMotif(studio, given, recipe, await drawnBy(studio, recipe, undefined, hands));
 }
@@ -41,7 +41,7 @@ export async function remakeMotif(
   studio: Studio,
   motif: StoredMotif,
   recipe: Recipe,
-  hands?: JobHands,
+  hands?: JobContext,
 ): Promise<StoredMotif> {
   const { artwork, view, inks, thumbnail, width } = await drawnBy(studio, recipe, motif.id, hands);
   // Merging inks keeps the artwork's own unit; all else is made in mm, times what its natural size was changed by.
@@ -69,7 +69,7 @@ async function drawnBy(
   studio: Studio,
   recipe: Recipe,
   id: string | undefined,
-  hands: JobHands | undefined,
+  hands: JobContext | undefined,
 ): Promise<Drawing> {
   const motifs = await motifsById(studio.database, motifsIn(recipe));
   const missing = motifsIn(recipe).filter((one) => !motifs.some((motif) => motif.id === one));

@@ -5,7 +5,7 @@ import { compose, IDENTITY, scalingMatrix, translationMatrix } from '../../core/
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import type { Picture } from '../../core/paint/picture.ts';
 import type { CanvasBackend } from '../../core/paint/surface.ts';
-import { nodeEasel, nodePicture, nodeSheet, pixelsOf } from '../paint/nodeEasel.ts';
+import { nodeBackend, nodePicture, nodeSurface, pixelsOf } from '../paint/nodeEasel.ts';
 import type { Blobs } from '../store/blobs.ts';
 
 /** Long side of the raster in which the drawn extent is found. */
@@ -60,11 +60,11 @@ function framed({ view, nodes }: Artwork): ArtworkNode {
   };
 }
 
-function painted(nodes: readonly ArtworkNode[], view: View, scale: number, easel: CanvasBackend): ReturnType<typeof nodeSheet> {
+function painted(nodes: readonly ArtworkNode[], view: View, scale: number, easel: CanvasBackend): ReturnType<typeof nodeSurface> {
   const width = Math.max(1, Math.ceil(view.width * scale));
   const height = Math.max(1, Math.ceil(view.height * scale));
-  const sheet = nodeSheet(width, height);
-  paintArtwork(sheet.surface, nodes, compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)), {
+  const sheet = nodeSurface(width, height);
+  paintArtwork(sheet.context, nodes, compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)), {
     easel,
     resolve: asDrawn,
     width,
@@ -104,5 +104,5 @@ function drawnExtent(nodes: readonly ArtworkNode[], view: View, easel: CanvasBac
 async function easelFor(artwork: Artwork, blobs: Blobs): Promise<CanvasBackend> {
   const pictures = new Map<string, Picture>();
   for (const blob of picturesOf(artwork)) pictures.set(blob, await nodePicture(await blobs.read(blob)));
-  return nodeEasel(pictures);
+  return nodeBackend(pictures);
 }

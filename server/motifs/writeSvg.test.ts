@@ -7,7 +7,7 @@ import { readSvg } from '../../core/motif/svg/readSvg.ts';
 import { writeSvg } from '../../core/motif/svg/writeSvg.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import { LEAF } from '../../core/testing/arbitraries.ts';
-import { nodeEasel, nodeSheet, pixelsOf } from '../paint/nodeEasel.ts';
+import { nodeBackend, nodeSurface, pixelsOf } from '../paint/nodeEasel.ts';
 
 /** Everything that the model can hold, in one drawing. */
 const ALL: Artwork = {
@@ -45,9 +45,9 @@ const ALL: Artwork = {
 
 function painted({ view, nodes }: Artwork, scale: number): Uint8ClampedArray {
   const [width, height] = [Math.round(view.width * scale), Math.round(view.height * scale)];
-  const sheet = nodeSheet(width, height);
-  paintArtwork(sheet.surface, nodes, compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)), {
-    easel: nodeEasel(),
+  const sheet = nodeSurface(width, height);
+  paintArtwork(sheet.context, nodes, compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)), {
+    easel: nodeBackend(),
     resolve: asDrawn,
     width,
     height,

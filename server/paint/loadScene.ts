@@ -5,7 +5,7 @@ import { sceneOf, type DrawnMotif, type Scene } from '../../core/paint/scene.ts'
 import type { Picture } from '../../core/paint/picture.ts';
 import type { CanvasBackend } from '../../core/paint/surface.ts';
 import type { Blobs } from '../store/blobs.ts';
-import { nodeEasel, nodePicture } from './nodeEasel.ts';
+import { nodeBackend, nodePicture } from './nodeEasel.ts';
 
 /** The scene of a design with all that the painter needs to have at hand. */
 export async function loadScene(
@@ -23,5 +23,5 @@ export async function loadScene(
     for (const blob of picturesOf(artwork))
       if (!pictures.has(blob)) pictures.set(blob, await nodePicture(await blobs.read(blob)));
   }
-  return { scene: sceneOf(design, drawn), easel: nodeEasel(pictures) };
+  return { scene: sceneOf(design, drawn), easel: nodeBackend(pictures) };
 }

@@ -3,16 +3,16 @@ import { pictureOf, type Picture } from '../../core/paint/picture.ts';
 import type { CanvasBackend, OffscreenSurface, Canvas2D } from '../../core/paint/surface.ts';
 
 /** A sheet whose pixels can be read back and encoded. */
-export interface NodeSheet extends OffscreenSurface {
+export interface NodeSurface extends OffscreenSurface {
   readonly canvas: Canvas;
 }
 
-export function nodeSheet(width: number, height: number): NodeSheet {
+export function nodeSurface(width: number, height: number): NodeSurface {
   const canvas = createCanvas(width, height);
   return {
     canvas,
     pixels: canvas,
-    surface: canvas.getContext('2d') as unknown as Canvas2D,
+    context: canvas.getContext('2d') as unknown as Canvas2D,
     resize(w, h) {
       canvas.width = w;
       canvas.height = h;
@@ -25,14 +25,14 @@ export function nodeSheet(width: number, height: number): NodeSheet {
  *
  * @param pictures decoded pictures by content address
  */
-export function nodeEasel(pictures: ReadonlyMap<string, Picture> = new Map()): CanvasBackend {
+export function nodeBackend(pictures: ReadonlyMap<string, Picture> = new Map()): CanvasBackend {
   return {
-    sheet: nodeSheet,
-    path: () => new Path2D(),
-    paintWith(surface, part, paint) {
+    createSurface: nodeSurface,
+    createPath: () => new Path2D(),
+    setPaint(surface, part, paint) {
       (surface as unknown as SKRSContext2D)[part] = paint as string;
     },
-    lay(surface, pixels, to) {
+    drawPixels(surface, pixels, to) {
       (surface as unknown as SKRSContext2D).drawImage(pixels as Canvas, to.x, to.y, to.width, to.height);
     },
     picture: (blob) => pictures.get(blob),
@@ -46,13 +46,13 @@ export async function nodePicture(encoded: Buffer): Promise<Picture> {
   const context = createCanvas(width, height).getContext('2d');
   context.drawImage(image, 0, 0);
   return pictureOf(context.getImageData(0, 0, width, height).data, width, height, (data, w, h) => {
-    const { canvas } = nodeSheet(w, h);
+    const { canvas } = nodeSurface(w, h);
     canvas.getContext('2d').putImageData(new ImageData(data, w, h), 0, 0);
     return canvas;
   });
 }
 
 /** The pixels of a sheet: RGBA, not premultiplied. */
-export function pixelsOf({ canvas }: NodeSheet): Uint8ClampedArray {
+export function pixelsOf({ canvas }: NodeSurface): Uint8ClampedArray {
   return canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height).data;
 }

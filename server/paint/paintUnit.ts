@@ -4,9 +4,9 @@ import { cellWindow, paintingPlane } from '../../core/paint/paintPlane.ts';
 import { tileFromCell } from '../../core/paint/unitRows.ts';
 import { pixelGrid } from '../../core/repeat/pixelFit.ts';
 import { Blobs } from '../store/blobs.ts';
-import type { PaintOutcome, PaintTask, TaskHands } from '../work/tasks.ts';
+import type { PaintOutcome, PaintTask, TaskContext } from '../work/tasks.ts';
 import { loadScene } from './loadScene.ts';
-import { nodeSheet, type NodeSheet } from './nodeEasel.ts';
+import { nodeSurface, type NodeSurface } from './nodeEasel.ts';
 
 /** The painting's share of the whole; the rest is writing the file. */
 const PAINTING = 0.6;
@@ -14,14 +14,14 @@ const PAINTING = 0.6;
 const BAND = 256;
 
 /** Paints the cell, lays the straight unit out from it, and writes that as a PNG with its density. */
-export async function paintUnit(
+export async function paintTile(
   { design, motifs, blobs, scale, density, file }: PaintTask,
-  { progress, check }: TaskHands,
+  { progress, check }: TaskContext,
 ): Promise<PaintOutcome> {
   const { scene, easel } = await loadScene(design, motifs, new Blobs(blobs));
   const grid = pixelGrid(design.repeat, scale);
-  const sheet = nodeSheet(grid.cell.width, grid.cell.height);
-  for (const share of paintingPlane(sheet.surface, scene, grid, cellWindow(grid), easel)) {
+  const sheet = nodeSurface(grid.cell.width, grid.cell.height);
+  for (const share of paintingPlane(sheet.context, scene, grid, cellWindow(grid), easel)) {
     check();
     progress(share * PAINTING);
   }
@@ -46,7 +46,7 @@ export async function paintUnit(
 }
 
 /** The sheet's pixels, tightly packed, with or without their alpha. */
-function packed({ canvas }: NodeSheet, channels: 3 | 4): Uint8Array {
+function packed({ canvas }: NodeSurface, channels: 3 | 4): Uint8Array {
   const { width, height } = canvas;
   const out = new Uint8Array(width * height * channels);
   const context = canvas.getContext('2d');

@@ -28,13 +28,13 @@ import {
   LEAF_MOTIFS,
   MIRRORED_STEPS,
 } from '../../core/testing/arbitraries.ts';
-import { nodeEasel, nodeSheet, pixelsOf } from './nodeEasel.ts';
+import { nodeBackend, nodeSurface, pixelsOf } from './nodeEasel.ts';
 
-const easel = nodeEasel();
+const easel = nodeBackend();
 
 function painted(design: Design, grid: PixelGrid, window: Box, options?: PlaneOptions, motifs = LEAF_MOTIFS): Buffer {
-  const sheet = nodeSheet(window.right - window.left, window.bottom - window.top);
-  paintPlane(sheet.surface, sceneOf(design, motifs), grid, window, easel, options);
+  const sheet = nodeSurface(window.right - window.left, window.bottom - window.top);
+  paintPlane(sheet.context, sceneOf(design, motifs), grid, window, easel, options);
   return Buffer.from(pixelsOf(sheet).buffer);
 }
 
@@ -91,12 +91,12 @@ describe('the painter', () => {
         const design = { ...newDesign('d', 'One', repeat), ground: null, placements: [placement] };
         const grid = pixelGrid(repeat, scale);
         const window = cellWindow(grid);
-        const alone = nodeSheet(window.right, window.bottom);
+        const alone = nodeSurface(window.right, window.bottom);
         const matrix = compose(
           scalingMatrix(grid.scaleX, grid.scaleY),
           compose(translationMatrix(placement.x, placement.y), shapeMatrix(placement, LEAF_MOTIF.motif)),
         );
-        paintArtwork(alone.surface, FLAT_LEAF.artwork.nodes, matrix, {
+        paintArtwork(alone.context, FLAT_LEAF.artwork.nodes, matrix, {
           easel,
           resolve: asDrawn,
           width: window.right,
@@ -237,11 +237,11 @@ describe('the painter', () => {
         const half = Math.floor(design.placements.length / 2);
         const ids = design.placements.map(({ id }) => id);
         const scene = sceneOf(design, LEAF_MOTIFS);
-        const below = nodeSheet(window.right, window.bottom);
-        const above = nodeSheet(window.right, window.bottom);
-        paintPlane(below.surface, scene, grid, window, easel, { only: new Set(ids.slice(0, half)) });
-        paintPlane(above.surface, scene, grid, window, easel, { only: new Set(ids.slice(half)), bare: true });
-        easel.lay(below.surface, above.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
+        const below = nodeSurface(window.right, window.bottom);
+        const above = nodeSurface(window.right, window.bottom);
+        paintPlane(below.context, scene, grid, window, easel, { only: new Set(ids.slice(0, half)) });
+        paintPlane(above.context, scene, grid, window, easel, { only: new Set(ids.slice(half)), bare: true });
+        easel.drawPixels(below.context, above.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
         const whole = painted(design, grid, window);
         const both = Buffer.from(pixelsOf(below).buffer);
         // Laying in two goes rounds partly covered pixels once more, and once for each of the echoes that lie in a heap.
@@ -270,11 +270,11 @@ describe('the painter', () => {
           { ...design, layers: layers.map((one) => ({ ...one, shown: true, opacity: 1 })) },
           LEAF_MOTIFS,
         );
-        const [below, over] = [nodeSheet(window.right, window.bottom), nodeSheet(window.right, window.bottom)];
-        paintPlane(below.surface, open, grid, window, easel, { only: only('main') });
-        paintPlane(over.surface, open, grid, window, easel, { only: only('over'), bare: true });
-        below.surface.globalAlpha = opacity;
-        easel.lay(below.surface, over.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
+        const [below, over] = [nodeSurface(window.right, window.bottom), nodeSurface(window.right, window.bottom)];
+        paintPlane(below.context, open, grid, window, easel, { only: only('main') });
+        paintPlane(over.context, open, grid, window, easel, { only: only('over'), bare: true });
+        below.context.globalAlpha = opacity;
+        easel.drawPixels(below.context, over.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
         const whole = painted(design, grid, window);
         const apart = Buffer.from(pixelsOf(below).buffer);
         // A layer at full strength is not painted apart, which rounds half-covered pixels once less.

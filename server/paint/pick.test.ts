@@ -9,13 +9,13 @@ import { silhouetteOf } from '../../core/motif/silhouette.ts';
 import { latticeOf } from '../../core/repeat/lattice.ts';
 import { pixelGrid } from '../../core/repeat/pixelFit.ts';
 import { anyDesign, anyStep, LEAF, LEAF_MOTIF, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
-import { nodeEasel, nodeSheet, pixelsOf } from './nodeEasel.ts';
+import { nodeBackend, nodeSurface, pixelsOf } from './nodeEasel.ts';
 
-const easel = nodeEasel();
+const easel = nodeBackend();
 
 it('picks through the echoes what the painter painted there', () => {
-  const sheet = nodeSheet(160, 248);
-  paintArtwork(sheet.surface, LEAF.nodes, [4, 0, 0, 4, 0, 4], { easel, resolve: asDrawn, width: 160, height: 248 });
+  const sheet = nodeSurface(160, 248);
+  paintArtwork(sheet.context, LEAF.nodes, [4, 0, 0, 4, 0, 4], { easel, resolve: asDrawn, width: 160, height: 248 });
   const motifs = new Map([['leaf', { motif: LEAF_MOTIF.motif, silhouette: silhouetteOf(pixelsOf(sheet), 160, 248) }]]);
   const repeat = fc.record({
     width: fc.constantFrom(60, 80),
@@ -31,8 +31,8 @@ it('picks through the echoes what the painter painted there', () => {
       };
       const grid = pixelGrid(design.repeat, 2);
       const window = { left: -100, top: -60, right: 100, bottom: 60 };
-      const plane = nodeSheet(200, 120);
-      paintPlane(plane.surface, sceneOf(bare, LEAF_MOTIFS), grid, window, easel);
+      const plane = nodeSurface(200, 120);
+      paintPlane(plane.context, sceneOf(bare, LEAF_MOTIFS), grid, window, easel);
       const pixels = pixelsOf(plane);
       const picker = new Picker(bare.placements, motifs, latticeOf(bare.repeat));
       let wrong = 0;

@@ -5,7 +5,7 @@ import { openDesign } from '../../core/document/openDesign.ts';
 import { nameSchema } from '../../core/document/schema.ts';
 import { Problem } from '../problem.ts';
 import {
-  dropAlternative,
+  removeAlternative,
   keepAlternative,
   listAlternatives,
   readAlternative,
@@ -64,7 +64,7 @@ export function alternativeRoutes({ database }: Studio): Router {
   });
 
   router.delete('/:alternative', async (request, response) => {
-    await dropAlternative(database, designOf(request.params), request.params.alternative);
+    await removeAlternative(database, designOf(request.params), request.params.alternative);
     response.status(204).end();
   });
 

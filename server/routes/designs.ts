@@ -8,7 +8,7 @@ import { openDesign } from '../../core/document/openDesign.ts';
 import { idSchema, nameSchema, repeatSchema } from '../../core/document/schema.ts';
 import type { Repeat } from '../../core/repeat/repeat.ts';
 import { Problem } from '../problem.ts';
-import { Presence } from '../presence.ts';
+import { PresenceRegistry } from '../presence.ts';
 import { insertDesign, listDesigns, readDesign, saveDesign, savesSince, setDesignDeleted } from '../store/designs.ts';
 import { motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
@@ -35,7 +35,7 @@ const asking = object({ window: idSchema, editing: string().oneOf(['0', '1']).de
 export function designRoutes(studio: Studio): Router {
   const { database } = studio;
   const router = Router();
-  const presence = new Presence();
+  const presence = new PresenceRegistry();
 
   router.get('/', async (_request, response) => {
     response.json(await listDesigns(database));

@@ -11,13 +11,13 @@ import { notFound, Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import { motifsById } from '../store/motifs.ts';
 import {
-  changeSheet,
-  insertSheet,
-  listSheets,
-  readSheet,
-  setSheetDeleted,
-  sheetOfPicture,
-  type StoredSheet,
+  changeScan,
+  insertScan,
+  listScans,
+  readScan,
+  setScanDeleted,
+  scanOfPicture,
+  type Scan,
 } from '../store/sheets.ts';
 import type { Studio } from '../studio.ts';
 import { collectionSchema } from './motifs.ts';
@@ -51,12 +51,12 @@ export interface CleanedResult {
 }
 
 /** Scans and photographs on the workshop's shelf, and making motifs of them. */
-export function sheetRoutes(studio: Studio): Router {
+export function scanRoutes(studio: Studio): Router {
   const { database, jobs, pool, blobs } = studio;
   const router = Router();
 
   router.get('/', async (_request, response) => {
-    response.json(await listSheets(database));
+    response.json(await listScans(database));
   });
 
   router.post('/', ...oneFile, async (request, response) => {
@@ -87,19 +87,19 @@ export function sheetRoutes(studio: Studio): Router {
       .status(201)
       .json(
         motif.recipe?.kind === 'scan'
-          ? await changeSheet(database, sheet.id, { steps: motif.recipe.steps, dpi: motif.recipe.dpi })
+          ? await changeScan(database, sheet.id, { steps: motif.recipe.steps, dpi: motif.recipe.dpi })
           : sheet,
       );
   });
 
   router.get('/:id', async (request, response) => {
-    response.json(await readSheet(database, request.params.id));
+    response.json(await readScan(database, request.params.id));
   });
 
   router.patch('/:id', json(), async (request, response) => {
     const { name, steps, dpi } = change.validateSync(request.body, { strict: true });
     response.json(
-      await changeSheet(database, request.params.id, {
+      await changeScan(database, request.params.id, {
         ...(name && { name }),
         ...(steps && { steps: steps as CleanSteps }),
         ...(dpi && { dpi }),
@@ -108,13 +108,13 @@ export function sheetRoutes(studio: Studio): Router {
   });
 
   router.post('/:id/motifs', json(), async (request, response) => {
-    const sheet = await readSheet(database, request.params.id);
+    const sheet = await readScan(database, request.params.id);
     const { name, collection, replace, ...rest } = making.validateSync(request.body, { strict: true });
     const steps = rest.steps as CleanSteps;
     const recipe: ScanRecipe = { kind: 'scan', picture: sheet.picture, dpi: sheet.dpi, steps, drawing: null };
     const [replaced] = replace === undefined ? [] : await motifsById(database, [replace]);
     if (replace !== undefined && !replaced) throw notFound('motif');
-    await changeSheet(database, sheet.id, { steps });
+    await changeScan(database, sheet.id, { steps });
     const job = await jobs.start('clean', async (hands): Promise<CleanedResult> => {
       if (replaced) {
         const own = replaced.recipe?.kind === 'scan' ? replaced.recipe.drawing : null;
@@ -146,12 +146,12 @@ export function sheetRoutes(studio: Studio): Router {
   });
 
   router.delete('/:id', async (request, response) => {
-    await setSheetDeleted(database, request.params.id, true);
+    await setScanDeleted(database, request.params.id, true);
     response.status(204).end();
   });
 
   router.post('/:id/restore', async (request, response) => {
-    await setSheetDeleted(database, request.params.id, false);
+    await setScanDeleted(database, request.params.id, false);
     response.status(204).end();
   });
 
@@ -159,8 +159,8 @@ export function sheetRoutes(studio: Studio): Router {
 }
 
 /** Puts a kept picture on the shelf; one that lies there already is recognised. */
-async function shelve({ database, pool, blobs }: Studio, name: string, picture: string): Promise<StoredSheet> {
-  const there = await sheetOfPicture(database, picture);
+async function shelve({ database, pool, blobs }: Studio, name: string, picture: string): Promise<Scan> {
+  const there = await scanOfPicture(database, picture);
   if (there) return there;
   const sheet = {
     id: nanoid(12),
@@ -168,6 +168,6 @@ async function shelve({ database, pool, blobs }: Studio, name: string, picture: 
     steps: NO_STEPS,
     ...(await pool.run({ kind: 'preview', name, picture, blobs: blobs.folder }, undefined, LONGEST_MS)),
   };
-  await insertSheet(database, sheet);
+  await insertScan(database, sheet);
   return sheet;
 }

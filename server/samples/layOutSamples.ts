@@ -8,7 +8,7 @@ import { SAMPLE_DESIGNS, SAMPLE_SWATCHES } from '../../demo/samples.ts';
 import { importMotif } from '../motifs/importMotif.ts';
 import { makeMotif } from '../motifs/makeMotif.ts';
 import { insertDesign } from '../store/designs.ts';
-import { insertSheet } from '../store/sheets.ts';
+import { insertScan } from '../store/sheets.ts';
 import { insertSwatch } from '../store/swatches.ts';
 import { motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
@@ -32,7 +32,7 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
     SHEETS.map(async ({ id, name, original, steps }) => {
       if (await has('sheets', id)) return;
       const picture = await studio.pool.run({ kind: 'scan', original, dpi: SHEET_DPI, blobs: studio.blobs.folder });
-      await insertSheet(database, { id, name, steps, ...picture });
+      await insertScan(database, { id, name, steps, ...picture });
     }),
   );
   for (const { id, name, widthMm } of LOW_TIDE) {

@@ -3,11 +3,11 @@ import type { PixelImage } from '../../core/scan/pixels.ts';
 import type { ScanRecipe } from '../../core/scan/scanRecipe.ts';
 import { perMillimetre } from '../../core/scan/clean.ts';
 import { Blobs } from '../store/blobs.ts';
-import type { CutDrawing, CutTask, TaskHands } from '../work/tasks.ts';
+import type { CutDrawing, CutTask, TaskContext } from '../work/tasks.ts';
 import { cleanedSheet, drawingOf, nothingLeft } from './scanDrawing.ts';
 
 /** Cleans a sheet once and makes a drawing of every part of it; a sheet that is not cut is one drawing. @throws Problem */
-export async function cutSheet({ recipe, blobs: folder }: CutTask, hands: TaskHands): Promise<readonly CutDrawing[]> {
+export async function cutSheet({ recipe, blobs: folder }: CutTask, hands: TaskContext): Promise<readonly CutDrawing[]> {
   const blobs = new Blobs(folder);
   const perMm = perMillimetre(recipe.dpi);
   const sheet = await cleanedSheet(recipe, blobs, hands);

@@ -9,11 +9,11 @@ import { traceDrawing } from '../../core/scan/trace.ts';
 import { keptDrawing } from '../motifs/derive.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
-import type { Drawing, TaskHands } from '../work/tasks.ts';
+import type { Drawing, TaskContext } from '../work/tasks.ts';
 import { checkedCrop, keepPixels, readPixels } from './pictureFile.ts';
 
 /** Makes the motif that a scan's recipe describes: cleaned, cut out, traced where that is wished. @throws Problem */
-export async function scanDrawing(recipe: ScanRecipe, blobs: Blobs, hands: TaskHands): Promise<Drawing> {
+export async function scanDrawing(recipe: ScanRecipe, blobs: Blobs, hands: TaskContext): Promise<Drawing> {
   const { steps, drawing } = recipe;
   const perMm = perMillimetre(recipe.dpi);
   const sheet = await cleanedSheet(recipe, blobs, hands);
@@ -32,7 +32,7 @@ function cutOut(sheet: PixelImage, cut: CutSheet, perMm: number, at: Point): Pix
 export async function cleanedSheet(
   { picture, dpi, steps }: ScanRecipe,
   blobs: Blobs,
-  hands: TaskHands,
+  hands: TaskContext,
 ): Promise<PixelImage> {
   const pixels = await readPixels(picture, blobs);
   hands.progress(0.15);

@@ -5,7 +5,7 @@ import type { Artwork } from '../../core/motif/artwork.ts';
 import { NO_STEPS, type CleanSteps } from '../../core/scan/scanRecipe.ts';
 import type { Job } from '../store/jobs.ts';
 import type { StoredMotif } from '../store/motifs.ts';
-import type { StoredSheet } from '../store/sheets.ts';
+import type { Scan } from '../store/sheets.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 
 let studio: TestStudio;
@@ -28,7 +28,7 @@ const put = async (name: string, content: Buffer): Promise<{ status: number; bod
 };
 
 /** A white sheet of 300 dpi with black squares at the given pixels. */
-async function sheetOf(...squares: readonly { left: number; top: number; side: number }[]): Promise<StoredSheet> {
+async function sheetOf(...squares: readonly { left: number; top: number; side: number }[]): Promise<Scan> {
   const layers = squares.map(({ left, top, side }) => ({
     input: { create: { width: side, height: side, channels: 3 as const, background: '#102030' } },
     left,
@@ -41,7 +41,7 @@ async function sheetOf(...squares: readonly { left: number; top: number; side: n
     .toBuffer();
   const { status, body } = await put('squares.png', png);
   expect(status).toBe(201);
-  return body as unknown as StoredSheet;
+  return body as unknown as Scan;
 }
 
 const CLEAN: CleanSteps = {
@@ -64,7 +64,7 @@ describe('the scanner', () => {
     expect((await studio.call('POST', '/scanner/clear')).body).toMatchObject({ jammed: false });
     const read = await ended('/scanner/scan', { original: 'brush-marks', dpi: 300 });
     const sheet = (await studio.call('GET', `/sheets/${(read.result as { sheet: string }).sheet}`))
-      .body as unknown as StoredSheet;
+      .body as unknown as Scan;
     // A4 at 300 dpi.
     expect([sheet.width, sheet.height, sheet.dpi]).toEqual([2480, 3507, 300]);
   });
@@ -73,7 +73,7 @@ describe('the scanner', () => {
     const one = await ended('/scanner/scan', { original: 'ink-studies', dpi: 300 });
     const two = await ended('/scanner/scan', { original: 'ink-studies', dpi: 300 });
     const picture = async (job: Job): Promise<string> =>
-      ((await studio.call('GET', `/sheets/${(job.result as { sheet: string }).sheet}`)).body as unknown as StoredSheet)
+      ((await studio.call('GET', `/sheets/${(job.result as { sheet: string }).sheet}`)).body as unknown as Scan)
         .picture;
     expect(await picture(one)).toBe(await picture(two));
     const before = ((await studio.call('GET', '/sheets')).body as unknown as unknown[]).length;
@@ -88,8 +88,8 @@ describe('the scanner', () => {
   });
 
   it('delivers sheets that clean and cut into their drawings', async () => {
-    const sheets = (await studio.call('GET', '/sheets')).body as unknown as StoredSheet[];
-    const ink = sheets.find(({ name }) => name.startsWith('Ink')) as StoredSheet;
+    const sheets = (await studio.call('GET', '/sheets')).body as unknown as Scan[];
+    const ink = sheets.find(({ name }) => name.startsWith('Ink')) as Scan;
     const steps: CleanSteps = {
       ...CUT,
       straighten: -1.7,
@@ -176,7 +176,7 @@ describe('cleaning', () => {
     const { result } = await ended(`/sheets/${sheet.id}/motifs`, { name: 'Back', collection: 'Scans', steps: CLEAN });
     await studio.call('PATCH', `/sheets/${sheet.id}`, { steps: NO_STEPS });
     const back = (await studio.call('POST', `/sheets/of-motif/${(result as { motifs: string[] }).motifs[0] ?? ''}`))
-      .body as unknown as StoredSheet;
+      .body as unknown as Scan;
     expect(back.id).toBe(sheet.id);
     expect(back.steps).toEqual(CLEAN);
     const vector = (
@@ -199,7 +199,7 @@ describe('the shelf', () => {
     const listed = (): Promise<unknown[]> =>
       studio
         .call('GET', '/sheets')
-        .then(({ body }) => (body as unknown as StoredSheet[]).filter(({ id }) => id === one.id));
+        .then(({ body }) => (body as unknown as Scan[]).filter(({ id }) => id === one.id));
     expect(await listed()).toHaveLength(0);
     await studio.call('POST', `/sheets/${one.id}/restore`);
     expect(await listed()).toHaveLength(1);

@@ -4,7 +4,7 @@ import { seeded } from '../../core/random/seeded.ts';
 import { MM_PER_INCH } from '../../core/units/length.ts';
 import { Blobs } from '../store/blobs.ts';
 import { previewPicture } from '../scan/previewPicture.ts';
-import type { ScannedPicture, ScanTask, TaskHands } from '../work/tasks.ts';
+import type { ScannedPicture, ScanTask, TaskContext } from '../work/tasks.ts';
 import { drawnOn, GLASS_MM, ORIGINALS, type Original } from './originals.ts';
 
 /** The paper's grain and the sensor's noise, values to either side. */
@@ -15,7 +15,7 @@ const BAND = 256;
 /** Reads a sheet as a flatbed scanner would: askew, on tinted paper, unevenly lit, with dust on the glass. */
 export async function scanSheet(
   { original: id, dpi, blobs: folder }: ScanTask,
-  hands: TaskHands,
+  hands: TaskContext,
 ): Promise<ScannedPicture> {
   const original = ORIGINALS.find((one) => one.id === id);
   if (!original) throw new RangeError(`there is no original ${id}`);

@@ -1,8 +1,8 @@
 import { nanoid } from 'nanoid';
 import { NO_STEPS } from '../../core/scan/scanRecipe.ts';
 import { notFound, Problem } from '../problem.ts';
-import type { Job, JobHands } from '../store/jobs.ts';
-import { insertSheet } from '../store/sheets.ts';
+import type { Job, JobContext } from '../store/jobs.ts';
+import { insertScan } from '../store/sheets.ts';
 import type { Studio } from '../studio.ts';
 import { ORIGINALS } from './originals.ts';
 
@@ -51,7 +51,7 @@ export class Scanner {
         LONGEST_MS,
       );
       const sheet = { id: nanoid(12), name: `${original.name}, ${dpi} dpi`, steps: NO_STEPS, ...picture };
-      await insertSheet(this.studio.database, sheet);
+      await insertScan(this.studio.database, sheet);
       return { sheet: sheet.id };
     });
   }
@@ -62,7 +62,7 @@ export class Scanner {
     this.#stuck = undefined;
   }
 
-  async #crawl(hands: JobHands): Promise<void> {
+  async #crawl(hands: JobContext): Promise<void> {
     for (let share = 0; share <= JAMS_AT; share += JAMS_AT / 8) {
       hands.progress(share);
       await new Promise((resolve) => setTimeout(resolve, 60));

@@ -64,7 +64,7 @@ export async function renameAlternative(
   return listed(rows[0]);
 }
 
-export async function dropAlternative(queries: Queries, design: string, id: string): Promise<void> {
+export async function removeAlternative(queries: Queries, design: string, id: string): Promise<void> {
   const { rows } = await queries.query('DELETE FROM alternatives WHERE design_id = $1 AND id = $2 RETURNING id', [
     design,
     id,

@@ -16,7 +16,7 @@ export interface Job {
 }
 
 /** Reports progress and learns that it should stop. */
-export interface JobHands {
+export interface JobContext {
   readonly signal: AbortSignal;
   progress(share: number): void;
 }
@@ -42,11 +42,11 @@ export class Jobs {
   }
 
   /** Starts work and answers at once with its job; a rejection becomes the job's message. */
-  async start(kind: string, work: (hands: JobHands, id: string) => Promise<unknown>): Promise<Job> {
+  async start(kind: string, work: (hands: JobContext, id: string) => Promise<unknown>): Promise<Job> {
     const job: Job = { id: nanoid(), kind, state: 'running', progress: 0, message: null, result: null };
     await this.database.query('INSERT INTO jobs (id, kind, state) VALUES ($1, $2, $3)', [job.id, kind, job.state]);
     const stop = new AbortController();
-    const hands: JobHands = { signal: stop.signal, progress: (share) => this.#report(job.id, { progress: share }) };
+    const hands: JobContext = { signal: stop.signal, progress: (share) => this.#report(job.id, { progress: share }) };
     const done = work(hands, job.id).then(
       (result) => this.#finish(job.id, { state: 'done', progress: 1, result }),
       (error: unknown) =>

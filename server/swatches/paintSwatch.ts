@@ -5,7 +5,7 @@ import type { Swatch } from '../../core/document/design.ts';
 import { exportPlan } from '../../core/paint/exportPlan.ts';
 import { exportTask } from '../paint/exportTask.ts';
 import { smallPicture } from '../paint/designPicture.ts';
-import type { JobHands } from '../store/jobs.ts';
+import type { JobContext } from '../store/jobs.ts';
 import type { Studio } from '../studio.ts';
 
 /** Enough for a full screen and for a proof; the printer's file is painted anew from the design. */
@@ -17,7 +17,7 @@ const LONGEST_TILE = 6000;
 export async function paintSwatch(
   studio: Studio,
   swatch: Omit<Swatch, 'savedAt' | 'tile' | 'thumbnail' | 'tileWidth' | 'tileHeight'>,
-  hands?: JobHands,
+  hands?: JobContext,
 ): Promise<Omit<Swatch, 'savedAt'>> {
   const { design, motifs } = swatch;
   const { tile: fit } = exportPlan(design.repeat, { dpi: TILE_DPI }).grid;

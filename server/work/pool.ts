@@ -1,6 +1,6 @@
 import { Worker } from 'node:worker_threads';
 import { Problem } from '../problem.ts';
-import type { JobHands } from '../store/jobs.ts';
+import type { JobContext } from '../store/jobs.ts';
 import type { Answer, Order, Outcome, Task } from './tasks.ts';
 
 interface Waiting {
@@ -28,7 +28,7 @@ export class Pool {
    *
    * @param limitMs work that takes longer is given up, and its thread with it
    */
-  run<T extends Task>(task: T, hands?: JobHands, limitMs?: number): Promise<Outcome<T>> {
+  run<T extends Task>(task: T, hands?: JobContext, limitMs?: number): Promise<Outcome<T>> {
     return new Promise<Outcome<T>>((resolve, reject) => {
       const stop = new Int32Array(new SharedArrayBuffer(4));
       const order: Order = { id: this.#next, task, stop };

@@ -147,7 +147,7 @@ export type Answer =
 export class Stopped extends Error {}
 
 /** What a task is given to report with. */
-export interface TaskHands {
+export interface TaskContext {
   progress(share: number): void;
   /** @throws Stopped */
   check(): void;

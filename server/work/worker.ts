@@ -2,20 +2,20 @@ import { parentPort } from 'node:worker_threads';
 import { packCollection } from '../collections/packCollection.ts';
 import { derive } from '../motifs/derive.ts';
 import { readMotif } from '../motifs/readMotif.ts';
-import { paintUnit } from '../paint/paintUnit.ts';
+import { paintTile } from '../paint/paintUnit.ts';
 import { Problem } from '../problem.ts';
 import { cutSheet } from '../scan/cutSheet.ts';
 import { previewPicture } from '../scan/previewPicture.ts';
 import { scanSheet } from '../scanner/scanSheet.ts';
-import { Stopped, type Answer, type Order, type Outcome, type Task, type TaskHands } from './tasks.ts';
+import { Stopped, type Answer, type Order, type Outcome, type Task, type TaskContext } from './tasks.ts';
 
 const port = parentPort;
 if (!port) throw new Error('this file runs as a worker thread');
 
-function work(task: Task, hands: TaskHands): Promise<Outcome<Task>> {
+function work(task: Task, hands: TaskContext): Promise<Outcome<Task>> {
   switch (task.kind) {
     case 'paint':
-      return paintUnit(task, hands);
+      return paintTile(task, hands);
     case 'read':
       return readMotif(task);
     case 'derive':
@@ -33,7 +33,7 @@ function work(task: Task, hands: TaskHands): Promise<Outcome<Task>> {
 
 port.on('message', ({ id, task, stop }: Order) => {
   const say = (answer: Answer): void => port.postMessage(answer);
-  const hands: TaskHands = {
+  const hands: TaskContext = {
     progress: (share) => say({ id, type: 'progress', share }),
     check: () => {
       if (Atomics.load(stop, 0) === 1) throw new Stopped('stopped');

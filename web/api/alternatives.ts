@@ -35,7 +35,7 @@ export function readAlternative(design: string, id: string): Promise<Design> {
 }
 
 /** Keeps, renames and takes away alternatives; the list follows. */
-export function useAlternativeDeed(design: string) {
+export function useAlternativeMutation(design: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: async (

@@ -32,14 +32,14 @@ export function useMotifUses(id: string) {
 }
 
 /** One thing done to a motif of the drawer. */
-export type MotifDeed =
+export type MotifMutation =
   | { readonly id: string; readonly change: Partial<Pick<DrawerMotif, 'name' | 'width' | 'collection' | 'tags'>> }
   | { readonly id: string; readonly deleted: boolean }
   | { readonly id: string; readonly duplicate: true }
   | { readonly id: string; readonly artwork: File }
   | { readonly id: string; readonly recipe: Recipe };
 
-function done(deed: MotifDeed): Promise<unknown> {
+function done(deed: MotifMutation): Promise<unknown> {
   const path = `/motifs/${deed.id}`;
   if ('change' in deed) return call<unknown>('PATCH', path, deed.change);
   if ('recipe' in deed) return call<unknown>('PUT', `${path}/recipe`, { recipe: deed.recipe });
@@ -56,7 +56,7 @@ function done(deed: MotifDeed): Promise<unknown> {
 }
 
 /** Does things to motifs; every list of them follows. */
-export function useMotifDeed() {
+export function useMotifMutation() {
   const client = useQueryClient();
   return useMutation({ mutationFn: done, onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }) });
 }

@@ -35,7 +35,7 @@ export function useSheet(id: string) {
 }
 
 /** Whatever changes a sheet on the shelf. */
-export function useSheetDeed() {
+export function useScanMutation() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({

@@ -8,7 +8,7 @@ import { pieceOutline, shapeArtwork, EmptyShapeError, type Letterer } from '../.
 import { MOST_PIECES, type ShapeRecipe } from '../../core/shapes/shapeRecipe.ts';
 import { variations } from '../../core/shapes/variations.ts';
 import { formatLength } from '../../core/units/length.ts';
-import { useMotifDeed, useMotifMaking, useMotifs, type DrawerMotif } from '../api/motifs.ts';
+import { useMotifMutation, useMotifMaking, useMotifs, type DrawerMotif } from '../api/motifs.ts';
 import { ArtworkSvg } from '../shared/ArtworkSvg.tsx';
 import { Button } from '../shared/Button.tsx';
 import { Fetched } from '../shared/Fetched.tsx';
@@ -166,7 +166,7 @@ interface HeadProps {
 function Head({ motif, artwork, history, children }: HeadProps) {
   const [unit] = useUnit();
   const making = useMotifMaking();
-  const deed = useMotifDeed();
+  const deed = useMotifMutation();
   const notify = useNotify();
   const navigate = useNavigate();
   const [name, setName] = useState(motif?.name ?? FIGURES[history.value.pieces[0]?.figure ?? 'petals'].name);
@@ -251,7 +251,7 @@ function PieceList({ recipe, chosen, ink, onChoose, onChange }: PieceListProps) 
     onChange(
       withPiece(recipe, chosen, {
         ...newPiece(figure, pieces[chosen]?.fill?.ink ?? ink),
-        meeting: pieces[chosen]?.meeting ?? 'lay',
+        combine: pieces[chosen]?.combine ?? 'lay',
         x: pieces[chosen]?.x ?? 0,
         y: pieces[chosen]?.y ?? 0,
       }),

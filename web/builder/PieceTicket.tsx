@@ -32,8 +32,8 @@ export function PieceTicket({ piece, isFirst, takesAfter, inks, onChange }: Prop
         <TicketPart name="How it meets what is below">
           <select
             aria-label="How it meets what is below"
-            value={piece.meeting}
-            onChange={(event) => onChange({ meeting: event.target.value as CombineMode })}
+            value={piece.combine}
+            onChange={(event) => onChange({ combine: event.target.value as CombineMode })}
             className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
           >
             {COMBINE_MODES.map((one) => (

@@ -6,13 +6,13 @@ import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import { indicesTouching } from '../../core/repeat/echoes.ts';
 import { latticeTranslate, latticeOf } from '../../core/repeat/lattice.ts';
 import { step } from '../../core/repeat/step.ts';
-import { browserEasel, browserSheet } from '../cloth/browserEasel.ts';
+import { browserBackend, browserSurface } from '../cloth/browserEasel.ts';
 
 /** Ground between the motif and its neighbours, as a share of its longer side. */
 const AIR = 0.28;
 /** Repeats seen across. */
 const ACROSS = 3.4;
-const easel = browserEasel(new Map());
+const easel = browserBackend(new Map());
 
 interface Props {
   readonly artwork: Artwork;
@@ -32,9 +32,9 @@ export function RepeatPreview({ artwork, ground, width, height }: Props) {
     const cell = { width: view.width + air, height: view.height + air };
     const scale = width / (cell.width * ACROSS);
     // One stamp, laid wherever the lattice has it.
-    const stamp = browserSheet(Math.ceil(view.width * scale) + 2, Math.ceil(view.height * scale) + 2);
+    const stamp = browserSurface(Math.ceil(view.width * scale) + 2, Math.ceil(view.height * scale) + 2);
     const matrix = compose(translationMatrix(1, 1), compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)));
-    paintArtwork(stamp.surface, nodes, matrix, {
+    paintArtwork(stamp.context, nodes, matrix, {
       easel,
       resolve: asDrawn,
       width: stamp.canvas.width,

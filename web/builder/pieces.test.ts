@@ -29,7 +29,7 @@ describe('the pieces of a built motif', () => {
   });
 
   it('take after the one they meet, but for the first', () => {
-    const met = withPiece(withPiece(recipe, 0, { meeting: 'cut' }), 1, { meeting: 'join' });
+    const met = withPiece(withPiece(recipe, 0, { combine: 'cut' }), 1, { combine: 'join' });
     expect([0, 1, 2].map((n) => takesAfterOther(met, n))).toEqual([false, true, false]);
   });
 });

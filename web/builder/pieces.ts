@@ -22,7 +22,7 @@ export function newPiece(figure: FigureKind, ink: Hex): Piece {
     x: 0,
     y: 0,
     rotation: 0,
-    meeting: 'lay',
+    combine: 'lay',
     fill: { ink, fade: 'fades' in FIGURES[figure] && FIGURES[figure].fades ? { angle: 90, rest: 0 } : null },
     outline: null,
   };
@@ -49,5 +49,5 @@ export function withoutPiece(recipe: ShapeRecipe, index: number): ShapeRecipe {
 
 /** Whether a piece takes its fill and outline from the one that its outline begins with. */
 export function takesAfterOther({ pieces }: ShapeRecipe, index: number): boolean {
-  return index > 0 && pieces[index]?.meeting !== 'lay';
+  return index > 0 && pieces[index]?.combine !== 'lay';
 }

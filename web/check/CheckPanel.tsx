@@ -6,7 +6,7 @@ import { formatNumber } from '../../core/units/length.ts';
 import { ClothContext } from '../cloth/clothContext.ts';
 import { lanesSeen, marksOf, seenIn, takeMark, type Mark } from '../cloth/marks.ts';
 import { middle, toMm, windowMm } from '../cloth/viewport.ts';
-import { useBench, type Bench } from '../design/bench.ts';
+import { useEditor, type Editor } from '../design/bench.ts';
 import { Button } from '../shared/Button.tsx';
 import { Fold } from '../shared/Fold.tsx';
 import { LengthField } from '../shared/LengthField.tsx';
@@ -27,7 +27,7 @@ const PARTS = [
 
 /** What the eye would catch on, looked for after every edit: each a mark on the cloth and a line here, taken by a click. */
 export function CheckPanel() {
-  const bench = useBench();
+  const bench = useEditor();
   const cloth = useContext(ClothContext);
   const findings = useStore(bench.findings);
   const [lane, setLane] = useState(4);
@@ -103,7 +103,7 @@ function MarkRow({
   readonly onTake: () => void;
   readonly children: ReactNode;
 }) {
-  const bench = useBench();
+  const bench = useEditor();
   const isTaken = useStore(bench.mark) === mark.key;
   const row = useRef<HTMLLIElement>(null);
   useEffect(() => {
@@ -129,7 +129,7 @@ function MarkText({
   mark,
   findings,
 }: {
-  readonly bench: Bench;
+  readonly bench: Editor;
   readonly mark: Mark;
   readonly findings: Findings;
 }) {
@@ -168,7 +168,7 @@ function angleText(angle: number): string {
 
 /** Evens out what was taken, without leaving for the toss. */
 function SettleChosen() {
-  const bench = useBench();
+  const bench = useEditor();
   const { ids } = useStore(bench.selection);
   const settle = useSettle();
   return (

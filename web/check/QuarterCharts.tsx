@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { Bar } from 'react-chartjs-2';
 import type { Quarter } from '../../core/check/quarters.ts';
 import { currentColourway } from '../../core/document/design.ts';
-import { useBench } from '../design/bench.ts';
+import { useEditor } from '../design/bench.ts';
 import { formatNumber } from '../../core/units/length.ts';
 import { useStore } from '../shared/store.ts';
 
@@ -15,7 +15,7 @@ const GRID = { color: '#e3ddd0' };
 
 /** How far neighbours are apart, and how much each ink covers, quarter by quarter of the cell. */
 export function QuarterCharts({ quarters }: { readonly quarters: readonly Quarter[] }) {
-  const bench = useBench();
+  const bench = useEditor();
   const { committed } = useStore(bench.session);
   const spacing = useMemo(
     () => ({

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Findings, CheckContext } from '../../core/check/findings.ts';
 import type { Design } from '../../core/document/design.ts';
-import { useBench } from '../design/bench.ts';
+import { useEditor } from '../design/bench.ts';
 import { useStore } from '../shared/store.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 
@@ -13,7 +13,7 @@ interface Wanted {
 
 /** Has the cloth looked over off the page after every edit, and its findings marked; says what went wrong. One look at a time: the next begins with what is there by then. */
 export function useFindings(looking: CheckContext): string | undefined {
-  const bench = useBench();
+  const bench = useEditor();
   const { committed } = useStore(bench.session);
   const motifs = useStore(bench.motifs);
   const [problem, setProblem] = useState<string>();

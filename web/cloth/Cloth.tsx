@@ -1,14 +1,14 @@
 import { useEffect, useRef, useState } from 'react';
-import { useBench } from '../design/bench.ts';
+import { useEditor } from '../design/bench.ts';
 import { useStore } from '../shared/store.ts';
-import { ClothHands } from './clothHands.ts';
+import { PointerController } from './clothHands.ts';
 import { ClothOverlay } from './ClothOverlay.tsx';
 import { ClothView } from './clothView.ts';
 
 /** The living parts of the cloth on screen, for whoever shows things about it. */
 export interface ClothParts {
   readonly view: ClothView;
-  readonly hands: ClothHands;
+  readonly hands: PointerController;
 }
 
 interface Props {
@@ -19,7 +19,7 @@ interface Props {
 
 /** The cloth: fills its place, shows the endless repeat, takes pointers. */
 export function Cloth({ onReady, onOpen }: Props) {
-  const bench = useBench();
+  const bench = useEditor();
   const area = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [parts, setParts] = useState<ClothParts>();
@@ -29,7 +29,7 @@ export function Cloth({ onReady, onOpen }: Props) {
     if (!place || !canvas.current) return;
     const frame = () => ({ width: place.clientWidth, height: place.clientHeight, density: window.devicePixelRatio });
     const view = new ClothView(canvas.current, bench.session, frame(), bench.viewport);
-    const hands = new ClothHands(bench, view, place);
+    const hands = new PointerController(bench, view, place);
     const leaveViewport = view.subscribe(() => (bench.viewport = view.getViewport()));
     view.setMotifs(bench.motifs.getState());
     const leaveMotifs = bench.motifs.subscribe(() => view.setMotifs(bench.motifs.getState()));
@@ -54,7 +54,7 @@ export function Cloth({ onReady, onOpen }: Props) {
     );
     place.addEventListener('pointermove', (event) => hands.move(event), { signal });
     place.addEventListener('pointerleave', () => (hands.pointer = undefined), { signal });
-    place.addEventListener('pointerup', (event) => hands.lift(event), { signal });
+    place.addEventListener('pointerup', (event) => hands.release(event), { signal });
     place.addEventListener('pointercancel', () => hands.cancel(), { signal });
     place.addEventListener(
       'dblclick',

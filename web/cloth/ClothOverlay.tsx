@@ -10,11 +10,11 @@ import type { Repeat } from '../../core/repeat/repeat.ts';
 import { indexOfCellAt, latticeTranslate, latticeOf, type Lattice, type LatticeIndex } from '../../core/repeat/lattice.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { formatNumber } from '../../core/units/length.ts';
-import { useBench } from '../design/bench.ts';
+import { useEditor } from '../design/bench.ts';
 import { ChalkLabel } from '../design/ChalkLabel.tsx';
 import { useStore } from '../shared/store.ts';
 import type { ClothParts } from './Cloth.tsx';
-import type { DragNote } from './clothHands.ts';
+import type { DragReadout } from './clothHands.ts';
 import { FindingMarks } from './FindingMarks.tsx';
 import { MarkPins } from './MarkPins.tsx';
 import { marksOf, takeMark } from './marks.ts';
@@ -29,26 +29,26 @@ const MOST_OUTLINES = 120;
 
 /** What is drawn over the cloth: the cell's stitches, guides, the pins of what is chosen, numbers at the pointer. */
 export function ClothOverlay({ view, hands }: ClothParts) {
-  const bench = useBench();
+  const bench = useEditor();
   const viewport = useStore({ subscribe: view.subscribe, getState: view.getViewport });
   const { design } = useStore(bench.session);
   // Both are told of by the bench itself; here only that they have changed.
   useStore(bench.selection);
   useStore(bench.motifs);
-  const point = useStore(bench.point);
+  const point = useStore(bench.anchor);
   const note = useStore(hands.note);
   const panning = useStore(hands.panning);
   const drawing = useStore(hands.drawing);
-  const loop = useStore(hands.loop);
+  const loop = useStore(hands.lasso);
   const drawn = useStore(hands.line);
-  const lines = useStore(hands.lines);
+  const lines = useStore(hands.snapLines);
   const guidesShown = useStore(bench.guidesShown);
   const holes = useStore(bench.holes);
   const findings = useStore(bench.findings);
   const taken = useStore(bench.mark);
   const lattice = useMemo(() => latticeOf(design.repeat), [design.repeat]);
   const marks = useMemo(() => marksOf(lattice, holes, findings), [lattice, holes, findings]);
-  const meant = bench.meant.flatMap((placement) => {
+  const meant = bench.selectedInstances.flatMap((placement) => {
     const motif = bench.motif(placement.motif);
     return motif ? [{ placement, motif }] : [];
   });
@@ -107,7 +107,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
           onPin={(event, pin) => hands.pressPin(event, pin, shift)}
           onTurn={(event) => hands.pressTurn(event, shift)}
           onPoint={(event) => hands.pressPoint(event, shift)}
-          onPointHome={() => bench.point.set(MIDDLE)}
+          onPointHome={() => bench.anchor.set(MIDDLE)}
         />
       )}
       {corners && !note && <ChalkLabel chosen={meant} box={boxAround(corners)} viewport={viewport} />}
@@ -345,7 +345,7 @@ function DrawnLine({ line }: { readonly line: readonly Point[] }) {
   );
 }
 
-function PointerNote({ at, text }: DragNote) {
+function PointerNote({ at, text }: DragReadout) {
   return (
     <div
       style={{ left: at.x + 16, top: at.y + 18 }}

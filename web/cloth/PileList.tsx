@@ -1,14 +1,14 @@
 import { useEffect, useRef } from 'react';
 import { blobUrl } from '../api/client.ts';
-import { useBench } from '../design/bench.ts';
+import { useEditor } from '../design/bench.ts';
 import { useStore } from '../shared/store.ts';
-import type { ClothHands } from './clothHands.ts';
+import type { PointerController } from './clothHands.ts';
 
 const WIDTH = 208;
 
 /** What lies under the pointer, topmost first, to be chosen from; arrows go through it. */
-export function PileList({ hands }: { readonly hands: ClothHands }) {
-  const bench = useBench();
+export function PileList({ hands }: { readonly hands: PointerController }) {
+  const bench = useEditor();
   const pile = useStore(hands.pile);
   const list = useRef<HTMLUListElement>(null);
   useEffect(() => {
@@ -49,12 +49,12 @@ export function PileList({ hands }: { readonly hands: ClothHands }) {
       {pile.hits.map((hit) => {
         const motif = bench.motif(bench.design.placements.find(({ id }) => id === hit.id)?.motif ?? '');
         return (
-          <li key={`${hit.id} ${hit.steps.i} ${hit.steps.j} ${hit.image ?? 0}`}>
+          <li key={`${hit.id} ${hit.index.i} ${hit.index.j} ${hit.op ?? 0}`}>
             <button
               type="button"
               data-pile={hit.id}
               onClick={() => {
-                bench.choose([hit.id], [hit]);
+                bench.select([hit.id], [hit]);
                 close();
               }}
               className="flex h-10 w-full items-center gap-2 rounded-md px-2 text-left text-sm hover:bg-linen focus:bg-linen"

@@ -3,13 +3,13 @@ import type { Motif } from '../../core/motif/motif.ts';
 import type { DrawnMotif } from '../../core/paint/scene.ts';
 import type { Picture } from '../../core/paint/picture.ts';
 import type { CanvasBackend } from '../../core/paint/surface.ts';
-import { browserEasel, browserPicture } from './browserEasel.ts';
+import { browserBackend, browserPicture } from './browserEasel.ts';
 
 /** Artwork and pictures that were fetched, and an easel that has them at hand. On the page and in the worker alike. */
-export class ArtworkShelf {
+export class ArtworkStore {
   readonly #artworks = new Map<string, Promise<Artwork>>();
   readonly #pictures = new Map<string, Picture>();
-  readonly easel: CanvasBackend = browserEasel(this.#pictures);
+  readonly backend: CanvasBackend = browserBackend(this.#pictures);
 
   /** The motif with its artwork, its pictures decoded. */
   async fetch(motif: Motif): Promise<DrawnMotif> {

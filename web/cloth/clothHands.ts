@@ -7,22 +7,22 @@ import { overlaps } from '../../core/arrange/overlap.ts';
 import type { Point } from '../../core/geometry/point.ts';
 import type { LatticeIndex } from '../../core/repeat/lattice.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
-import type { Bench } from '../design/bench.ts';
+import type { Editor } from '../design/bench.ts';
 import { Cell } from '../shared/store.ts';
 import type { ClothView } from './clothView.ts';
-import { carryDrag } from './drags/carryDrag.ts';
-import type { Drag } from './drags/drag.ts';
-import { edgeDrag } from './drags/edgeDrag.ts';
-import { encloseDrag } from './drags/encloseDrag.ts';
-import { guideDrag } from './drags/guideDrag.ts';
-import { lineDrag } from './drags/lineDrag.ts';
-import { moveDrag } from './drags/moveDrag.ts';
-import { panDrag, pinchDrag } from './drags/panDrag.ts';
+import { carryGesture } from './drags/carryDrag.ts';
+import type { Gesture } from './drags/drag.ts';
+import { edgeGesture } from './drags/edgeDrag.ts';
+import { lassoGesture } from './drags/encloseDrag.ts';
+import { guideGesture } from './drags/guideDrag.ts';
+import { lineGesture } from './drags/lineDrag.ts';
+import { moveGesture } from './drags/moveDrag.ts';
+import { panGesture, pinchDrag } from './drags/panDrag.ts';
 import { pinDrag, pointDrag, turnDrag } from './drags/pinDrag.ts';
 import { lengthToMm, toMm } from './viewport.ts';
 
 /** The numbers shown at the pointer while something is dragged. */
-export interface DragNote {
+export interface DragReadout {
   readonly at: Point;
   readonly text: string;
 }
@@ -31,28 +31,28 @@ export interface DragNote {
 const REACH_PX = 4;
 
 /** What pointers do to the cloth: says which drag a press begins, and knows where the pointer is. */
-export class ClothHands {
-  readonly note = new Cell<DragNote | undefined>(undefined);
+export class PointerController {
+  readonly note = new Cell<DragReadout | undefined>(undefined);
   readonly panning = new Cell(false);
   /** The box or loop being drawn around motifs, corners in CSS pixels. */
-  readonly loop = new Cell<readonly Point[]>([]);
+  readonly lasso = new Cell<readonly Point[]>([]);
   /** The open line being drawn, CSS pixels. */
   readonly line = new Cell<readonly Point[]>([]);
   /** Whoever waits for a line to be drawn on the cloth: the next press draws it. */
   readonly drawing = new Cell<((line: readonly Point[]) => void) | undefined>(undefined);
   /** What has caught the motifs that are being moved. */
-  readonly lines = new Cell<readonly SnapLine[]>([]);
+  readonly snapLines = new Cell<readonly SnapLine[]>([]);
   /** What lies at a point, offered to be chosen from. */
   readonly pile = new Cell<{ readonly at: Point; readonly hits: readonly Instance[] } | undefined>(undefined);
   /** Where the pointer was last, while it is over the cloth; CSS pixels. */
   pointer: Point | undefined;
-  #drag: Drag | undefined;
+  #drag: Gesture | undefined;
   #spaceHeld = false;
   readonly #touches = new Map<number, Point>();
   #picker: { readonly picker: Picker; readonly motifs: readonly DrawerMotif[] } | undefined;
 
   constructor(
-    readonly bench: Bench,
+    readonly bench: Editor,
     readonly view: ClothView,
     readonly area: HTMLElement,
   ) {}
@@ -98,27 +98,27 @@ export class ClothHands {
     this.#drag = this.#begin(event, at);
   }
 
-  #begin(event: PointerEvent, at: Point): Drag | undefined {
-    if (event.button === 1 || this.#spaceHeld) return panDrag(this, at);
+  #begin(event: PointerEvent, at: Point): Gesture | undefined {
+    if (event.button === 1 || this.#spaceHeld) return panGesture(this, at);
     if (event.button !== 0) return undefined;
     const draw = this.drawing.getState();
     if (draw) {
       this.drawing.set(undefined);
-      return lineDrag(this, at, draw);
+      return lineGesture(this, at, draw);
     }
     const hits = this.hitsAt(at);
     const [hit] = hits;
-    if (event.shiftKey || event.altKey) return encloseDrag(this, at, event.altKey, hit);
+    if (event.shiftKey || event.altKey) return lassoGesture(this, at, event.altKey, hit);
     const { bench } = this;
     if (!hit) {
-      bench.choose([]);
-      return panDrag(this, at);
+      bench.select([]);
+      return panGesture(this, at);
     }
     const { ids } = bench.selection.getState();
     const held = hits.find(({ id }) => ids.includes(id)) ?? hit;
-    if (ids.includes(held.id)) bench.carryTo(held);
-    else bench.choose([held.id], [held]);
-    return moveDrag(this, at, ids.length === 1 && held.id === ids[0] ? hits : []);
+    if (ids.includes(held.id)) bench.reanchorTo(held);
+    else bench.select([held.id], [held]);
+    return moveGesture(this, at, ids.length === 1 && held.id === ids[0] ? hits : []);
   }
 
   /** Shows all that lies under a point, to be chosen from. */
@@ -131,7 +131,7 @@ export class ClothHands {
   /** The appearances at a point that can be taken in hand, topmost first. */
   hitsAt(at: Point): Instance[] {
     const { bench, view } = this;
-    const placements = bench.free;
+    const placements = bench.editablePlacements;
     const motifs = bench.motifs.getState();
     if (
       this.#picker?.picker.placements !== placements ||
@@ -159,7 +159,7 @@ export class ClothHands {
     this.#drag?.move(event);
   }
 
-  lift(event: PointerEvent): void {
+  release(event: PointerEvent): void {
     this.#touches.delete(event.pointerId);
     if (!this.#drag) return;
     this.#drag.end();
@@ -188,17 +188,17 @@ export class ClothHands {
   }
 
   pressEdge(event: PointerEvent, edge: 'right' | 'bottom', steps: LatticeIndex): void {
-    this.#take(event, () => edgeDrag(this, event, edge, steps));
+    this.#take(event, () => edgeGesture(this, event, edge, steps));
   }
 
   /** A guide, or a new one out of the selvedge. */
   pressGuide(event: PointerEvent, guide?: Guide): void {
-    this.#take(event, () => guideDrag(this, guide));
+    this.#take(event, () => guideGesture(this, guide));
   }
 
   /** Begins to bring a motif from the tray. */
-  carry(motif: DrawerMotif, onOver: (over: boolean) => void): Drag {
-    const drag = carryDrag(this, motif, onOver);
+  carry(motif: DrawerMotif, onOver: (over: boolean) => void): Gesture {
+    const drag = carryGesture(this, motif, onOver);
     this.#drag = drag;
     return {
       move: drag.move,
@@ -211,7 +211,7 @@ export class ClothHands {
     };
   }
 
-  #take(event: PointerEvent, begin: () => Drag | undefined): void {
+  #take(event: PointerEvent, begin: () => Gesture | undefined): void {
     if (this.#drag || event.button !== 0) return;
     this.area.setPointerCapture(event.pointerId);
     this.#drag = begin();
@@ -219,9 +219,9 @@ export class ClothHands {
 
   #finish(): void {
     this.#drag = undefined;
-    this.loop.set([]);
+    this.lasso.set([]);
     this.line.set([]);
-    this.lines.set([]);
+    this.snapLines.set([]);
     this.note.set(undefined);
     this.panning.set(this.#spaceHeld);
   }

@@ -12,10 +12,10 @@ import type { DrawnMotif } from '../../core/paint/scene.ts';
 import { latticeTranslate, type LatticeIndex } from '../../core/repeat/lattice.ts';
 import type { Canvas2D } from '../../core/paint/surface.ts';
 import type { Pickable } from '../../core/arrange/pick.ts';
-import { ArtworkShelf } from './artworkShelf.ts';
-import { browserSheet, type BrowserSheet } from './browserEasel.ts';
+import { ArtworkStore } from './artworkShelf.ts';
+import { browserSurface, type BrowserSurface } from './browserEasel.ts';
 import { layFill, type Fill } from './layFill.ts';
-import { layAll, MANY, MovingStamps, type Laying } from './movingStamps.ts';
+import { drawSprites, MANY, MovingSprites, type SpriteDraw } from './movingStamps.ts';
 import type { PaintAnswer, PaintOrder } from './paintMessages.ts';
 import { stackAround } from './stackAround.ts';
 import { paintedWindow, refitted, toMm, viewportAround, viewportWith, type Viewport } from './viewport.ts';
@@ -53,8 +53,8 @@ export class ClothView {
   readonly #context: CanvasRenderingContext2D;
   readonly #session: Session;
   readonly #worker: Worker;
-  readonly #shelf = new ArtworkShelf();
-  readonly #stamps = new MovingStamps(this.#shelf.easel);
+  readonly #shelf = new ArtworkStore();
+  readonly #stamps = new MovingSprites(this.#shelf.backend);
   readonly #listeners = new Set<() => void>();
   readonly #drawn = new Map<string, DrawnMotif>();
   readonly #pickables = new Map<string, Pickable>();
@@ -72,13 +72,13 @@ export class ClothView {
     | {
         viewport: Viewport;
         painted: PaintedCloth;
-        below: BrowserSheet;
-        above: BrowserSheet | undefined;
-        layings: readonly Laying[];
+        below: BrowserSurface;
+        above: BrowserSurface | undefined;
+        layings: readonly SpriteDraw[];
       }
     | undefined;
   /** What repeats, while much of it is drawn live. */
-  #tile: BrowserSheet | undefined;
+  #tile: BrowserSurface | undefined;
   #lastPaintTook = 0;
   #problem: string | undefined;
 
@@ -337,14 +337,14 @@ export class ClothView {
   /** Where much is drawn live: all of it is laid once into what repeats, and that over the window. */
   #drawTile({ below, above, order: { plan, design } }: PaintedCloth, drawn: readonly string[]): void {
     const { width, height } = below.image;
-    const tile = (this.#tile ??= browserSheet(width, height));
+    const tile = (this.#tile ??= browserSurface(width, height));
     // A size that is set clears it, too.
     tile.resize(width, height);
     tile.context.drawImage(below.image, 0, 0);
     // Far off, the image is of so many repeats as it is reduced by.
     const seen = { left: 0, top: 0, right: width * plan.reduction, bottom: height * plan.reduction };
     const layings = this.#stamps.layings(this.#design, drawn, this.#drawn, plan, seen, design);
-    layAll(tile.surface, layings, plan.reduction, this.#shelf.easel);
+    drawSprites(tile.context, layings, plan.reduction, this.#shelf.backend);
     if (above) tile.context.drawImage(above.image, 0, 0);
     this.#shown = undefined;
     layFill(this.#context, { image: tile.canvas, plan, window: undefined }, this.#viewport);
@@ -378,15 +378,15 @@ export class ClothView {
     }
     context.clearRect(0, 0, this.#canvas.width, this.#canvas.height);
     context.drawImage(shown.below.canvas, 0, 0);
-    layAll(context as unknown as Canvas2D, layings, viewport.plan.reduction, this.#shelf.easel);
+    drawSprites(context as unknown as Canvas2D, layings, viewport.plan.reduction, this.#shelf.backend);
     if (shown.above) context.drawImage(shown.above.canvas, 0, 0);
     context.restore();
   }
 
   /** What lies below and above, each laid over a whole window once, to be copied from frame after frame. */
-  #laidApart(painted: PaintedCloth): { below: BrowserSheet; above: BrowserSheet | undefined } {
-    const laid = (fill: Fill): BrowserSheet => {
-      const sheet = browserSheet(this.#canvas.width, this.#canvas.height);
+  #laidApart(painted: PaintedCloth): { below: BrowserSurface; above: BrowserSurface | undefined } {
+    const laid = (fill: Fill): BrowserSurface => {
+      const sheet = browserSurface(this.#canvas.width, this.#canvas.height);
       layFill(sheet.context, fill, this.#viewport);
       return sheet;
     };
@@ -423,9 +423,9 @@ export class ClothView {
     const scale = SILHOUETTE / Math.max(view.width, view.height);
     const width = Math.max(1, Math.round(view.width * scale));
     const height = Math.max(1, Math.round(view.height * scale));
-    const sheet = browserSheet(width, height);
+    const sheet = browserSurface(width, height);
     const matrix = compose(scalingMatrix(width / view.width, height / view.height), translationMatrix(-view.x, -view.y));
-    paintArtwork(sheet.surface, artwork.nodes, matrix, { easel: this.#shelf.easel, resolve: asDrawn, width, height });
+    paintArtwork(sheet.context, artwork.nodes, matrix, { easel: this.#shelf.backend, resolve: asDrawn, width, height });
     return silhouetteOf(sheet.context.getImageData(0, 0, width, height).data, width, height);
   }
 }

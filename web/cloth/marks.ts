@@ -6,7 +6,7 @@ import { applyOpToPoint } from '../../core/repeat/images.ts';
 import { latticeTranslate, type Lattice } from '../../core/repeat/lattice.ts';
 import type { Hole } from '../../core/toss/holes.ts';
 import { formatNumber } from '../../core/units/length.ts';
-import type { Bench } from '../design/bench.ts';
+import type { Editor } from '../design/bench.ts';
 
 /** Something on the cloth that can be taken and worked on. */
 export type Mark = {
@@ -109,11 +109,11 @@ export function lanesSeen({ angle, width, at, apart }: Extract<Mark, { kind: 'la
 }
 
 /** Takes a mark in hand where it is seen: the motifs it is about are chosen there. */
-export function takeMark(bench: Bench, mark: Mark, at: Point): void {
-  bench.chooseNear(mark.ids, at);
+export function takeMark(bench: Editor, mark: Mark, at: Point): void {
+  bench.selectNear(mark.ids, at);
   bench.mark.set(mark.key);
   // Holes are listed by the check and by the toss.
   if (mark.kind !== 'hole' || bench.arrangeSide.getState() !== 'check')
     bench.arrangeSide.set(mark.kind === 'hole' ? 'toss' : 'check');
-  bench.said.set(mark.name);
+  bench.announcement.set(mark.name);
 }

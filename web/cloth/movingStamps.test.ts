@@ -12,12 +12,12 @@ import { cellWindow, paintPlane } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
 import { SpriteCache } from '../../core/paint/stampCache.ts';
 import { anyDesign, anyStep, leafAt, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
-import { nodeEasel, nodeSheet, pixelsOf } from '../../server/paint/nodeEasel.ts';
-import { layAll, MANY, MovingStamps } from './movingStamps.ts';
+import { nodeBackend, nodeSurface, pixelsOf } from '../../server/paint/nodeEasel.ts';
+import { drawSprites, MANY, MovingSprites } from './movingStamps.ts';
 import { stackAround } from './stackAround.ts';
 import { stampsFor } from './stampsFor.ts';
 
-const easel = nodeEasel();
+const easel = nodeBackend();
 const repeat = fc.record({
   width: fc.integer({ min: 60, max: 90 }),
   height: fc.integer({ min: 60, max: 90 }),
@@ -90,17 +90,17 @@ describe('a moving motif', () => {
           const plan = clothPlan(design.repeat, 9, { width: 2000, height: 2000 });
           const window = { left: -60, top: -40, right: 340, bottom: 260 };
           const paint = (only?: ReadonlySet<string>, bare = false) => {
-            const sheet = nodeSheet(400, 300);
-            paintPlane(sheet.surface, sceneOf(design, LEAF_MOTIFS), plan.grid, window, easel, {
+            const sheet = nodeSurface(400, 300);
+            paintPlane(sheet.context, sceneOf(design, LEAF_MOTIFS), plan.grid, window, easel, {
               ...(only && { only }),
               bare,
             });
             return sheet;
           };
           const frame = paint(around.below);
-          const layings = new MovingStamps(easel).layings(design, around.live, LEAF_MOTIFS, plan, window);
-          layAll(frame.surface, layings, plan.reduction, easel);
-          easel.lay(frame.surface, paint(around.above, true).pixels, { x: 0, y: 0, width: 400, height: 300 });
+          const layings = new MovingSprites(easel).layings(design, around.live, LEAF_MOTIFS, plan, window);
+          drawSprites(frame.context, layings, plan.reduction, easel);
+          easel.drawPixels(frame.context, paint(around.above, true).pixels, { x: 0, y: 0, width: 400, height: 300 });
           const [live, still] = [pixelsOf(frame), pixelsOf(paint())];
           let most = 0;
           for (let i = 0; i < live.length; i += 1)
@@ -132,10 +132,10 @@ describe('many that move together', () => {
   const plan = clothPlan(repeat, 5, { width: 2000, height: 2000 });
   const window = { left: -30, top: -20, right: 370, bottom: 280 };
   const laid = (design: typeof start, taken?: typeof start) => {
-    const frame = nodeSheet(400, 300);
-    layAll(
-      frame.surface,
-      new MovingStamps(easel).layings(design, ids, LEAF_MOTIFS, plan, window, taken),
+    const frame = nodeSurface(400, 300);
+    drawSprites(
+      frame.context,
+      new MovingSprites(easel).layings(design, ids, LEAF_MOTIFS, plan, window, taken),
       plan.reduction,
       easel,
     );
@@ -177,8 +177,8 @@ describe('many that move together', () => {
 
   it('are painted once, however they turn', () => {
     let painted = 0;
-    const counting = { ...easel, sheet: (...size: [number, number]) => ((painted += 1), easel.sheet(...size)) };
-    const stamps = new MovingStamps(counting);
+    const counting = { ...easel, sheet: (...size: [number, number]) => ((painted += 1), easel.createSurface(...size)) };
+    const stamps = new MovingSprites(counting);
     const turned = (by: number): number => {
       stamps.layings(
         changed(({ rotation }) => ({ rotation: rotation + by })),
@@ -197,11 +197,11 @@ describe('many that move together', () => {
 
   it('need no painting on the page where the worker has handed their stamps over', () => {
     let painted = 0;
-    const counting = { ...easel, sheet: (...size: [number, number]) => ((painted += 1), easel.sheet(...size)) };
+    const counting = { ...easel, sheet: (...size: [number, number]) => ((painted += 1), easel.createSurface(...size)) };
     const scene = sceneOf(start, LEAF_MOTIFS);
     const handed = stampsFor(scene, ids, plan.grid, cellWindow(plan.grid), new SpriteCache(easel));
     expect(handed).toHaveLength(ids.length);
-    const stamps = new MovingStamps(counting);
+    const stamps = new MovingSprites(counting);
     stamps.keep(handed.map(({ key, sheet }) => ({ key, image: sheet.pixels as ImageBitmap })));
     for (const by of [0, 40])
       stamps.layings(

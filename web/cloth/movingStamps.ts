@@ -21,7 +21,7 @@ import type { PixelGrid } from '../../core/repeat/pixelFit.ts';
 import type { PaintedStamp } from './paintMessages.ts';
 
 /** Where a stamp is to be laid. */
-export interface Laying {
+export interface SpriteDraw {
   readonly sheet: Sprite;
   readonly placement: Placement;
   /** Pixels of the stamp, relative to its anchor. */
@@ -37,16 +37,16 @@ export interface Laying {
 /** Of more than so many that are drawn live, each is painted once and its picture moved and turned until it lies still. */
 export const MANY = 24;
 /** Pixels of stamps kept while hands move; older shapes of what is being turned are let go. */
-export const KEPT_PIXELS = 1 << 24;
+export const CACHE_PIXELS = 1 << 24;
 
 /** What moves, painted once a shape and laid at every echo. */
-export class MovingStamps {
+export class MovingSprites {
   readonly #easel: CanvasBackend;
   readonly #stamps: SpriteCache;
 
   constructor(easel: CanvasBackend) {
     this.#easel = easel;
-    this.#stamps = new SpriteCache(easel, KEPT_PIXELS);
+    this.#stamps = new SpriteCache(easel, CACHE_PIXELS);
   }
 
   /** Keeps stamps that were painted elsewhere. */
@@ -67,11 +67,11 @@ export class MovingStamps {
     { grid, reduction }: ClothPlan,
     window: Box,
     taken?: Design,
-  ): Laying[] {
+  ): SpriteDraw[] {
     const held = new Set(ids);
     const scene = sceneOf(design, drawn);
     const before = taken && ids.length > MANY ? sceneOf(taken, drawn).placements : scene.placements;
-    const found: Laying[] = [];
+    const found: SpriteDraw[] = [];
     scene.placements.forEach((placement, n) => {
       const motif = held.has(placement.id) ? drawn.get(placement.motif) : undefined;
       if (!motif) return;
@@ -79,7 +79,7 @@ export class MovingStamps {
       const painted = own?.id === placement.id && own.motif === placement.motif ? own : placement;
       const { box, anchor } = spritePlace(placement, motif, grid);
       const place = spritePlace(painted, motif, grid);
-      const lies: Pick<Laying, 'at' | 'posed'> =
+      const lies: Pick<SpriteDraw, 'at' | 'posed'> =
         painted === placement ? { at: anchor } : liesLike(placement, painted, motif, place, grid);
       let sheet: Sprite | undefined;
       let last: Box | undefined;
@@ -131,7 +131,7 @@ function liesLike(
   { motif }: DrawnMotif,
   { phase }: SpritePlace,
   { lattice, scaleX, scaleY }: PixelGrid,
-): Pick<Laying, 'at' | 'posed'> {
+): Pick<SpriteDraw, 'at' | 'posed'> {
   const centre = toFundamentalDomain(lattice, { x: now.x * scaleX, y: now.y * scaleY });
   if (
     now.rotation === was.rotation &&
@@ -154,7 +154,7 @@ function liesLike(
 }
 
 /** Lays the stamps on a surface in screen pixels. */
-export function layAll(surface: Canvas2D, layings: readonly Laying[], reduction: number, easel: CanvasBackend): void {
+export function drawSprites(surface: Canvas2D, layings: readonly SpriteDraw[], reduction: number, easel: CanvasBackend): void {
   const plain: Matrix = [1 / reduction, 0, 0, 1 / reduction, 0, 0];
   surface.imageSmoothingQuality = 'high';
   for (const { sheet, placement, part, at, posed } of layings) {

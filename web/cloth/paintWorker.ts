@@ -3,15 +3,15 @@ import { SpriteCache } from '../../core/paint/stampCache.ts';
 import { reduceTile } from '../../core/paint/reduceUnit.ts';
 import { sceneOf, type DrawnMotif, type Scene } from '../../core/paint/scene.ts';
 import { fillStrips } from '../../core/paint/layCell.ts';
-import { ArtworkShelf } from './artworkShelf.ts';
-import { browserSheet, type BrowserSheet } from './browserEasel.ts';
+import { ArtworkStore } from './artworkShelf.ts';
+import { browserSurface, type BrowserSurface } from './browserEasel.ts';
 import { MANY } from './movingStamps.ts';
 import type { PaintAnswer, PaintedStamp, PaintOrder } from './paintMessages.ts';
 import { stackAround } from './stackAround.ts';
 import { stampsFor } from './stampsFor.ts';
 
-const shelf = new ArtworkShelf();
-const stamps = new SpriteCache(shelf.easel);
+const shelf = new ArtworkStore();
+const stamps = new SpriteCache(shelf.backend);
 const port = self as unknown as {
   postMessage(answer: PaintAnswer, transfer: Transferable[]): void;
   onmessage: ((event: MessageEvent<PaintOrder>) => void) | null;
@@ -56,15 +56,15 @@ function livePictures(
 function paint(order: PaintOrder, scene: Scene, options: PlaneOptions): ImageBitmap {
   const { plan } = order;
   const window = order.window ?? cellWindow(plan.grid);
-  const sheet = browserSheet(window.right - window.left, window.bottom - window.top);
-  paintPlane(sheet.surface, scene, plan.grid, window, shelf.easel, { ...options, stamps });
+  const sheet = browserSurface(window.right - window.left, window.bottom - window.top);
+  paintPlane(sheet.context, scene, plan.grid, window, shelf.backend, { ...options, stamps });
   return (plan.kind === 'far' ? reduced(sheet, order) : sheet).canvas.transferToImageBitmap();
 }
 
 /** The straight unit laid out from the cell, averaged down to screen scale. */
-function reduced(cell: BrowserSheet, { plan: { grid, reduction } }: PaintOrder): BrowserSheet {
+function reduced(cell: BrowserSurface, { plan: { grid, reduction } }: PaintOrder): BrowserSurface {
   const { width, height } = grid.tile;
-  const unit = browserSheet(width, height);
+  const unit = browserSurface(width, height);
   const pattern = unit.context.createPattern(cell.canvas, 'repeat') as CanvasPattern;
   unit.context.fillStyle = pattern;
   for (const strip of fillStrips(grid, { left: 0, top: 0, right: width, bottom: height })) {

@@ -4,7 +4,7 @@ import { paintSprite, partWorthPainting, spriteKey, spritePlace } from '../../co
 import type { Sprite, SpriteCache } from '../../core/paint/stampCache.ts';
 import { indicesTouching } from '../../core/repeat/echoes.ts';
 import type { PixelGrid } from '../../core/repeat/pixelFit.ts';
-import { KEPT_PIXELS } from './movingStamps.ts';
+import { CACHE_PIXELS } from './movingStamps.ts';
 
 /** A placement's stamp and the key that it is kept under. */
 export interface KeyedStamp {
@@ -35,7 +35,7 @@ export function stampsFor(
     if (!isSeen || partWorthPainting(box, place.anchor, window) !== box) continue;
     const [width, height] = [box.right - box.left, box.bottom - box.top];
     pixels += width * height;
-    if (pixels > KEPT_PIXELS) break;
+    if (pixels > CACHE_PIXELS) break;
     const key = spriteKey(placement, motif, place, box, grid, scene);
     found.push({
       key,

@@ -1,9 +1,9 @@
 import { closedParts } from '../../core/bundle/openBundle.ts';
-import { useMotifDeed } from '../api/motifs.ts';
+import { useMotifMutation } from '../api/motifs.ts';
 import { Button } from '../shared/Button.tsx';
 import { useNotify } from '../shared/Notices.tsx';
 import { useStore } from '../shared/store.ts';
-import { useBench, type InsideBundle, type Part } from './bench.ts';
+import { useEditor, type InsideBundle, type Part } from './bench.ts';
 import { PartNav } from './PartNav.tsx';
 import { UndoButtons } from './UndoButtons.tsx';
 
@@ -15,8 +15,8 @@ interface Props {
 
 /** Stands where the design's bar stands while a bundle lies open: what is open, and the two ways out. */
 export function BundleBar({ inside, onClose, onPart }: Props) {
-  const bench = useBench();
-  const deed = useMotifDeed();
+  const bench = useEditor();
+  const deed = useMotifMutation();
   const notify = useNotify();
   const { past } = useStore(bench.session);
   const close = (): void => {

@@ -15,8 +15,8 @@ import type { Motif } from '../../core/motif/motif.ts';
 import type { Viewport } from '../cloth/viewport.ts';
 import { Button } from '../shared/Button.tsx';
 import { Cell, useStore } from '../shared/store.ts';
-import { useBench } from './bench.ts';
-import { BlendNumber, OwnNumber, PlaceNumber, SpanNumber } from './ChosenNumbers.tsx';
+import { useEditor } from './bench.ts';
+import { BlendNumberField, OwnField, PositionField, SizeField } from './ChosenNumbers.tsx';
 import { labelPlace } from './labelPlace.ts';
 import { bundleOf, useBundles } from './useBundles.ts';
 
@@ -35,7 +35,7 @@ const more = new Cell(false);
 
 /** The small label beside what is chosen: its name, its numbers to be typed, the things most done to it. Never over the motif. */
 export function ChalkLabel({ chosen, box, viewport }: Props) {
-  const bench = useBench();
+  const bench = useEditor();
   const bundles = useBundles();
   const open = useStore(more);
   const [first] = chosen;
@@ -54,7 +54,7 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
         <Button look="quiet" label="Duplicate" onClick={() => bench.duplicate()}>
           <CopyPlus size={16} aria-hidden />
         </Button>
-        <Button look="quiet" label="Mirror" onClick={() => bench.mirror()}>
+        <Button look="quiet" label="Mirror" onClick={() => bench.flip()}>
           <FlipVertical2 size={16} aria-hidden />
         </Button>
         <Button look="quiet" label="Bring to the front" onClick={() => bench.restack('front')}>
@@ -78,10 +78,10 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
         </Button>
       </div>
       <div className="mt-1 grid grid-cols-[repeat(4,minmax(0,1fr))_20px] items-end gap-1">
-        <PlaceNumber axis="x" label="Across" />
-        <PlaceNumber axis="y" label="Down" />
-        <SpanNumber side="width" keep label="Wide" />
-        <OwnNumber kind="rotation" label="Turned" />
+        <PositionField axis="x" label="Across" />
+        <PositionField axis="y" label="Down" />
+        <SizeField side="width" keep label="Wide" />
+        <OwnField kind="rotation" label="Turned" />
         <button
           type="button"
           aria-expanded={open}
@@ -95,10 +95,10 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
       </div>
       {open && (
         <div className="mt-1 grid grid-cols-[repeat(4,minmax(0,1fr))_20px] gap-1">
-          <OwnNumber kind="size" label="Scale" />
-          <OwnNumber kind="skew" label="Slanted" />
-          <OwnNumber kind="opacity" label="Opaque" />
-          <BlendNumber label="Blending" />
+          <OwnField kind="size" label="Scale" />
+          <OwnField kind="skew" label="Slanted" />
+          <OwnField kind="opacity" label="Opaque" />
+          <BlendNumberField label="Blending" />
         </div>
       )}
     </div>

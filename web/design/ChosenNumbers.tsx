@@ -8,7 +8,7 @@ import { BlendField } from '../shared/BlendField.tsx';
 import { EachField } from '../shared/EachField.tsx';
 import { LengthField } from '../shared/LengthField.tsx';
 import { useStore } from '../shared/store.ts';
-import { useBench, type Bench } from './bench.ts';
+import { useEditor, type Editor } from './bench.ts';
 
 interface Named {
   readonly label: string;
@@ -16,40 +16,40 @@ interface Named {
 }
 
 /** Makes whoever shows a number of what is chosen follow all that it depends on. */
-function useChosen(): Bench {
-  const bench = useBench();
+function useChosen(): Editor {
+  const bench = useEditor();
   useStore(bench.session);
   useStore(bench.selection);
   useStore(bench.motifs);
-  useStore(bench.point);
+  useStore(bench.anchor);
   return bench;
 }
 
 /** Where the point of what is chosen lies, in the cell that holds the first of it. */
-export function PlaceNumber({ axis, ...named }: Named & { readonly axis: 'x' | 'y' }) {
+export function PositionField({ axis, ...named }: Named & { readonly axis: 'x' | 'y' }) {
   const bench = useChosen();
-  const { frame, chosen } = bench;
-  const [first] = chosen;
+  const { frame, selectedPlacements } = bench;
+  const [first] = selectedPlacements;
   if (!frame || !first) return null;
-  const steps = bench.selection.getState().at.get(first.id) ?? { i: 0, j: 0 };
-  const isOwn = chosen.length === 1 && bench.point.getState() === MIDDLE;
+  const steps = bench.selection.getState().indices.get(first.id) ?? { i: 0, j: 0 };
+  const isOwn = selectedPlacements.length === 1 && bench.anchor.getState() === MIDDLE;
   const mm = isOwn
     ? first[axis]
-    : pointInFrame(frame, bench.point.getState())[axis] - latticeTranslate(bench.lattice, steps)[axis];
+    : pointInFrame(frame, bench.anchor.getState())[axis] - latticeTranslate(bench.lattice, steps)[axis];
   return (
     <LengthField
       {...named}
       mm={mm}
       signed
       onChange={(next) =>
-        bench.move(bench.grip(), axis === 'x' ? { x: next - mm, y: 0 } : { x: 0, y: next - mm }, 'Moved')
+        bench.move(bench.startDrag(), axis === 'x' ? { x: next - mm, y: 0 } : { x: 0, y: next - mm }, 'Moved')
       }
     />
   );
 }
 
 /** The width or height of what is chosen along its own sides; the other goes along where proportions are kept. */
-export function SpanNumber({
+export function SizeField({
   side,
   keep,
   ...named
@@ -60,18 +60,18 @@ export function SpanNumber({
   const mm = sizeOf(frame)[side];
   const change = (next: number): void => {
     const factor = next / mm;
-    if (keep) bench.remap('Resized', poseAbout(pivot, { scale: factor }));
+    if (keep) bench.transformBy('Resized', poseAbout(pivot, { scale: factor }));
     else
-      bench.remap(
+      bench.transformBy(
         'Stretched',
-        stretchBy(frame, side === 'width' ? factor : 1, side === 'height' ? factor : 1, bench.point.getState()),
+        stretchBy(frame, side === 'width' ? factor : 1, side === 'height' ? factor : 1, bench.anchor.getState()),
       );
   };
   return <LengthField {...named} mm={mm} min={mm * 1e-3} max={mm * 1e3} onChange={change} />;
 }
 
 /** A number that each of the chosen has of its own. */
-interface OwnNumber {
+interface OwnValue {
   readonly sign: '°' | '%';
   readonly said: string;
   readonly min?: number;
@@ -80,7 +80,7 @@ interface OwnNumber {
   readonly write: (value: number) => PlacementChange;
 }
 
-const OWN: Readonly<Record<'size' | 'rotation' | 'skew' | 'opacity', OwnNumber>> = {
+const OWN: Readonly<Record<'size' | 'rotation' | 'skew' | 'opacity', OwnValue>> = {
   size: {
     sign: '%',
     said: 'Resized',
@@ -109,24 +109,24 @@ const OWN: Readonly<Record<'size' | 'rotation' | 'skew' | 'opacity', OwnNumber>>
 };
 
 /** Of one motif about its point, of several each about its own centre. */
-export function OwnNumber({ kind, ...named }: Named & { readonly kind: keyof typeof OWN }) {
+export function OwnField({ kind, ...named }: Named & { readonly kind: keyof typeof OWN }) {
   const bench = useChosen();
-  const { chosen, pivot } = bench;
+  const { selectedPlacements, pivot } = bench;
   const { sign, said, min, max, read, write } = OWN[kind];
-  const [only] = chosen;
+  const [only] = selectedPlacements;
   if (!only || !pivot) return null;
   const change = (values: readonly number[]): void => {
     const next = values[0] ?? 0;
-    const aboutPoint = chosen.length === 1 && bench.point.getState() !== MIDDLE;
-    if (aboutPoint && kind === 'rotation') bench.turn(next - only.rotation);
-    else if (aboutPoint && kind === 'size') bench.resize(next / 100 / only.scale);
+    const aboutPoint = selectedPlacements.length === 1 && bench.anchor.getState() !== MIDDLE;
+    if (aboutPoint && kind === 'rotation') bench.rotate(next - only.rotation);
+    else if (aboutPoint && kind === 'size') bench.scaleBy(next / 100 / only.scale);
     else bench.change(said, (_one, n) => write(values[n] ?? next));
   };
   return (
     <EachField
       {...named}
       sign={sign}
-      values={chosen.map(read)}
+      values={selectedPlacements.map(read)}
       {...(min !== undefined && { min })}
       {...(max !== undefined && { max })}
       onChange={change}
@@ -134,12 +134,12 @@ export function OwnNumber({ kind, ...named }: Named & { readonly kind: keyof typ
   );
 }
 
-export function BlendNumber(named: Named) {
+export function BlendNumberField(named: Named) {
   const bench = useChosen();
-  const { chosen } = bench;
-  const [first] = chosen;
+  const { selectedPlacements } = bench;
+  const [first] = selectedPlacements;
   if (!first) return null;
-  const alike = chosen.every(({ blend }) => blend === first.blend);
+  const alike = selectedPlacements.every(({ blend }) => blend === first.blend);
   return (
     <BlendField
       {...named}

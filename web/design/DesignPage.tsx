@@ -18,11 +18,11 @@ import {
 import { useMotifs, type DrawerMotif } from '../api/motifs.ts';
 import { Fetched } from '../shared/Fetched.tsx';
 import { useNotify } from '../shared/Notices.tsx';
-import { Bench, BenchContext } from './bench.ts';
-import { BROWSER_CLIPS } from './clip.ts';
-import { Company } from './company.ts';
-import { deliverKept, lockOf } from './deliverKept.ts';
-import { forgetEdits, keepEdits } from './editShelf.ts';
+import { Editor, EditorContext } from './bench.ts';
+import { BROWSER_CLIPBOARD } from './clip.ts';
+import { Presence } from './company.ts';
+import { deliverOutbox, lockOf } from './deliverKept.ts';
+import { removeFromOutbox, putInOutbox } from './editShelf.ts';
 import { OpeningContext, type OpenBundle } from './opening.ts';
 import { Saver } from './saver.ts';
 import { Workbench } from './Workbench.tsx';
@@ -32,7 +32,7 @@ export function DesignPage() {
   const { id = '' } = useParams();
   const notify = useNotify();
   // What an earlier window could not send goes first, so that what is opened has it in it.
-  const kept = useQuery({ queryKey: ['kept', id], queryFn: () => deliverKept(id), gcTime: 0, staleTime: Infinity });
+  const kept = useQuery({ queryKey: ['kept', id], queryFn: () => deliverOutbox(id), gcTime: 0, staleTime: Infinity });
   const design = useDesign(id, kept.isSuccess);
   const delivered = kept.data;
   useEffect(() => {
@@ -80,12 +80,12 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
 
   // A design is opened once; what is read again later does not disturb the bench.
   const [{ bench, saver, company, key }] = useState(() => {
-    const bench = new Bench(opened.design);
-    bench.clips = BROWSER_CLIPS;
+    const bench = new Editor(opened.design);
+    bench.clipboard = BROWSER_CLIPBOARD;
     const key = nanoid();
     const saver = new Saver(bench.session, opened.revision, {
-      keep: (unsaved) =>
-        void (unsaved ? keepEdits({ key, design: id, ...unsaved }) : forgetEdits(key)).catch((error: unknown) =>
+      store: (unsaved) =>
+        void (unsaved ? putInOutbox({ key, design: id, ...unsaved }) : removeFromOutbox(key)).catch((error: unknown) =>
           notify({
             text: `This browser keeps no copy of what is not saved yet (${String(error)}). Leave this window open until it says “Saved”.`,
             tone: 'problem',
@@ -94,9 +94,9 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
       send: (save, revision, commands, leaving) => saveCommands(id, save, revision, commands, leaving),
       since: (revision) => readSince(id, revision, key, true),
       read: () => readDesign(id),
-      part: (why) => part(bench.session, why),
+      fork: (why) => part(bench.session, why),
     });
-    const company = new Company(saver, {
+    const company = new Presence(saver, {
       since: (revision, editing) => readSince(id, revision, key, editing),
       leave: () => leaveDesign(id, key),
     });
@@ -138,7 +138,7 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
   }, [bench, saver, company, client, key, id]);
 
   // Benches within bundles lie on top of the design's own; the topmost is worked at.
-  const [within, setWithin] = useState<readonly Bench[]>([]);
+  const [within, setWithin] = useState<readonly Editor[]>([]);
   const top = within.at(-1) ?? bench;
   useEffect(() => {
     if (!motifs.data) return;
@@ -149,9 +149,9 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
   const open = useCallback<OpenBundle>(
     (placement, motif) => {
       if (motif.recipe?.kind !== 'bundle') return;
-      const inner = new Bench(...insideOf(top, placement, motif, motif.recipe));
+      const inner = new Editor(...insideOf(top, placement, motif, motif.recipe));
       inner.motifs.set(top.motifs.getState());
-      inner.lookAs(top);
+      inner.copyViewFrom(top);
       setWithin((stack) => [...stack, inner]);
     },
     [top],
@@ -159,25 +159,25 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
   const close = useCallback(() => {
     top.tossing.close();
     // The view stays where the hand left it.
-    (within.at(-2) ?? bench).lookAs(top);
+    (within.at(-2) ?? bench).copyViewFrom(top);
     setWithin((stack) => stack.slice(0, -1));
   }, [within, bench, top]);
 
   return (
-    <BenchContext value={top}>
+    <EditorContext value={top}>
       <OpeningContext value={open}>
         <Workbench key={within.length} saver={saver} company={company} onClose={close} />
       </OpeningContext>
-    </BenchContext>
+    </EditorContext>
   );
 }
 
 function insideOf(
-  bench: Bench,
+  bench: Editor,
   placement: Placement,
   motif: DrawerMotif,
   recipe: BundleRecipe,
-): ConstructorParameters<typeof Bench> {
+): ConstructorParameters<typeof Editor> {
   const opened = openBundle(bench.session.state.committed, placement, motif, recipe.parts, nanoid);
   return [opened.design, { name: motif.name, motif: motif.id, opened }];
 }

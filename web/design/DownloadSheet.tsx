@@ -10,7 +10,7 @@ import { Button } from '../shared/Button.tsx';
 import { fitText } from '../shared/fitText.ts';
 import { JobProgress } from '../shared/JobProgress.tsx';
 import { QuantityField } from '../shared/QuantityField.tsx';
-import { Sheet } from '../shared/Sheet.tsx';
+import { Dialog } from '../shared/Sheet.tsx';
 
 interface Props {
   readonly open: boolean;
@@ -23,7 +23,7 @@ interface Props {
 const MOST_WIDTH = 100_000;
 
 /** Asks for a density or a width, says what will come of it, and fetches the tile. */
-export function DownloadSheet({ open, onClose, repeat, source }: Props) {
+export function ExportDialog({ open, onClose, repeat, source }: Props) {
   const [by, setBy] = useState<'dpi' | 'width'>('dpi');
   const [dpi, setDpi] = useState(300);
   const [width, setWidth] = useState(2048);
@@ -51,7 +51,7 @@ export function DownloadSheet({ open, onClose, repeat, source }: Props) {
   };
 
   return (
-    <Sheet title="Download the tile" open={open} onClose={leave}>
+    <Dialog title="Download the tile" open={open} onClose={leave}>
       <form onSubmit={submit} className="grid gap-4">
         <RadioGroup value={by} onChange={setBy} aria-label="Size by" className="flex gap-1">
           {(
@@ -124,6 +124,6 @@ export function DownloadSheet({ open, onClose, repeat, source }: Props) {
           </Button>
         </div>
       </form>
-    </Sheet>
+    </Dialog>
   );
 }

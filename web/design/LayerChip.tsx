@@ -1,10 +1,10 @@
 import { Layers } from 'lucide-react';
 import { useStore } from '../shared/store.ts';
-import { useBench } from './bench.ts';
+import { useEditor } from './bench.ts';
 
 /** Says on the cloth which layer is being worked in, where there is more than one. */
 export function LayerChip({ onOpen }: { readonly onOpen: () => void }) {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   // Choosing a motif goes to its layer.
   useStore(bench.selection);

@@ -1,4 +1,4 @@
-import { useBench, type Part } from './bench.ts';
+import { useEditor, type Part } from './bench.ts';
 import { useStore } from '../shared/store.ts';
 
 const PARTS: readonly { part: Part; name: string; inBundle: boolean }[] = [
@@ -10,7 +10,7 @@ const PARTS: readonly { part: Part; name: string; inBundle: boolean }[] = [
 
 /** The parts of the job in their order; in a bundle only those that concern it. */
 export function PartNav({ onPart }: { readonly onPart: (part: Part) => void }) {
-  const bench = useBench();
+  const bench = useEditor();
   const part = useStore(bench.part);
   return (
     <nav aria-label="Parts of the job" className="mx-auto flex shrink-0 items-center">

@@ -6,8 +6,8 @@ import { startSwatch } from '../api/swatches.ts';
 import { Button } from '../shared/Button.tsx';
 import { JobProgress } from '../shared/JobProgress.tsx';
 import { useNotify } from '../shared/Notices.tsx';
-import { Sheet } from '../shared/Sheet.tsx';
-import { useBench } from './bench.ts';
+import { Dialog } from '../shared/Sheet.tsx';
+import { useEditor } from './bench.ts';
 import type { Saver } from './saver.ts';
 
 interface Props {
@@ -17,8 +17,8 @@ interface Props {
 }
 
 /** Asks for a name and keeps the repeat, as it is now, in the swatch book. */
-export function SaveSwatchSheet({ open, onClose, saver }: Props) {
-  const bench = useBench();
+export function SaveSwatchDialog({ open, onClose, saver }: Props) {
+  const bench = useEditor();
   const client = useQueryClient();
   const navigate = useNavigate();
   const notify = useNotify();
@@ -49,7 +49,7 @@ export function SaveSwatchSheet({ open, onClose, saver }: Props) {
   };
 
   return (
-    <Sheet title="Save swatch" open={open} onClose={leave}>
+    <Dialog title="Save swatch" open={open} onClose={leave}>
       <form onSubmit={submit} className="grid gap-4">
         <p className="text-sm text-graphite">
           Keeps the finished repeat under a name. The design stays as it is and can be worked on.
@@ -73,6 +73,6 @@ export function SaveSwatchSheet({ open, onClose, saver }: Props) {
           </Button>
         </div>
       </form>
-    </Sheet>
+    </Dialog>
   );
 }

@@ -2,11 +2,11 @@ import { Minus, Plus } from 'lucide-react';
 import type { ClothParts } from '../cloth/Cloth.tsx';
 import { ACTUAL_SCALE, middle, toMm } from '../cloth/viewport.ts';
 import { Button } from '../shared/Button.tsx';
-import type { ShortcutHands } from './shortcuts.ts';
+import type { ShortcutContext } from './shortcuts.ts';
 import { useStore } from '../shared/store.ts';
 
 /** How much of the cloth is seen. */
-export function ScaleBar({ cloth: { view }, hands }: { readonly cloth: ClothParts; readonly hands: ShortcutHands }) {
+export function ScaleBar({ cloth: { view }, hands }: { readonly cloth: ClothParts; readonly hands: ShortcutContext }) {
   const viewport = useStore({ subscribe: view.subscribe, getState: view.getViewport });
   const percent = Math.round((100 * viewport.scale) / ACTUAL_SCALE);
   const showMetre = (): void => {

@@ -6,12 +6,12 @@ import type { ClothParts } from '../cloth/Cloth.tsx';
 import type { ClothView } from '../cloth/clothView.ts';
 import { repeatText } from '../shared/repeatText.ts';
 import { useUnit } from '../shared/unit.ts';
-import { useBench } from './bench.ts';
+import { useEditor } from './bench.ts';
 import { useStore } from '../shared/store.ts';
 
 /** The printed edge of the cloth: a rule that follows the zoom, a mark at each repeat, the name, the ink dots. */
 export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefined; readonly onInk: () => void }) {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const [unit] = useUnit();
   const { colours } = currentColourway(design);
@@ -65,7 +65,7 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
 
 /** The rule down the cloth's edge. */
 function Rule({ view }: { readonly view: ClothView }) {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const [unit] = useUnit();
   const { plan, density, y, height } = useStore({ subscribe: view.subscribe, getState: view.getViewport });

@@ -1,19 +1,19 @@
-import { Sheet } from '../shared/Sheet.tsx';
+import { Dialog } from '../shared/Sheet.tsx';
 import { POINTER_HINTS, SHORTCUTS } from './shortcuts.ts';
 
 const GROUPS = [...new Set(SHORTCUTS.map(({ group }) => group))];
 
 /** All keys, from the one table that makes them work. */
-export function ShortcutSheet({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+export function ShortcutDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   return (
-    <Sheet title="Keys" open={open} onClose={onClose} wide>
+    <Dialog title="Keys" open={open} onClose={onClose} wide>
       <div className="gap-8 sm:columns-2">
         {GROUPS.map((group) => (
           <List key={group} title={group} rows={SHORTCUTS.filter((one) => one.group === group)} />
         ))}
         <List title="The pointer" rows={POINTER_HINTS} />
       </div>
-    </Sheet>
+    </Dialog>
   );
 }
 

@@ -3,7 +3,7 @@ import { ACTUAL_SCALE } from '../cloth/viewport.ts';
 import { Overlay } from '../shared/Overlay.tsx';
 import { useStore } from '../shared/store.ts';
 import { LiveCloth, type Look } from './alternatives/LiveCloth.tsx';
-import { useBench } from './bench.ts';
+import { useEditor } from './bench.ts';
 
 /** A screen is looked at from here, metres; from twice as far all looks half as large. */
 const ARM = 0.5;
@@ -19,7 +19,7 @@ const VIEWS: readonly { readonly name: string; readonly metres: number; readonly
 
 /** The cloth as the eye finds its holes and lanes: blurred, and from farther away, beside the sharp one. */
 export function Squint({ onClose }: { readonly onClose: () => void }) {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const [at, setAt] = useState(() => ({ x: design.repeat.width, y: design.repeat.height }));
   return (

@@ -1,7 +1,7 @@
 import { PanelRightClose, PanelRightOpen } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../shared/Button.tsx';
-import { useBench, type Part } from './bench.ts';
+import { useEditor, type Part } from './bench.ts';
 import { useStore } from '../shared/store.ts';
 import { ArrangeTicket } from './tickets/ArrangeTicket.tsx';
 import { ColourTicket } from './tickets/ColourTicket.tsx';
@@ -24,7 +24,7 @@ const BODIES: Readonly<Record<Part, () => React.ReactNode>> = {
 
 /** The swing ticket: what the current part of the job needs, and nothing else. */
 export function Ticket({ open, onToggle }: { readonly open: boolean; readonly onToggle: () => void }) {
-  const bench = useBench();
+  const bench = useEditor();
   const part = useStore(bench.part);
   const Body = BODIES[part];
   const [foot, setFoot] = useState<HTMLElement | null>(null);

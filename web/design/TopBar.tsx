@@ -2,16 +2,16 @@ import { Download } from 'lucide-react';
 import { Link } from 'react-router';
 import { Button } from '../shared/Button.tsx';
 import { NameField } from '../shared/NameField.tsx';
-import { useBench, type Part } from './bench.ts';
+import { useEditor, type Part } from './bench.ts';
 import { PartNav } from './PartNav.tsx';
 import { UndoButtons } from './UndoButtons.tsx';
-import type { Company } from './company.ts';
+import type { Presence } from './company.ts';
 import type { Saver, SaveState } from './saver.ts';
 import { useStore } from '../shared/store.ts';
 
 interface Props {
   readonly saver: Saver;
-  readonly company: Company;
+  readonly company: Presence;
   readonly onPart: (part: Part) => void;
   readonly onSaveSwatch: () => void;
   readonly onDownload: () => void;
@@ -50,7 +50,7 @@ export function TopBar({ saver, company, onPart, onSaveSwatch, onDownload, onKey
 }
 
 function DesignName() {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   return (
     <NameField
@@ -64,7 +64,7 @@ function DesignName() {
 }
 
 /** Who else has the design open, and what was changed there. */
-function OthersNote({ company }: { readonly company: Company }) {
+function OthersNote({ company }: { readonly company: Presence }) {
   const { windows, editing, last } = useStore(company.others);
   if (windows === 0) return null;
   const who = windows === 1 ? 'another window' : `${windows} other windows`;

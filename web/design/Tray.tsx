@@ -5,7 +5,7 @@ import type { DrawerMotif } from '../api/motifs.ts';
 import type { ClothParts } from '../cloth/Cloth.tsx';
 import { middle, toMm } from '../cloth/viewport.ts';
 import { Button } from '../shared/Button.tsx';
-import { useBench } from './bench.ts';
+import { useEditor } from './bench.ts';
 import { useStore } from '../shared/store.ts';
 import { BringFiles } from '../drawer/BringFiles.tsx';
 import { droppedFiles } from '../drawer/files.ts';
@@ -16,7 +16,7 @@ const SLIP_PX = 4;
 
 /** The motifs at hand, most used first: dragged onto any point of the cloth, or clicked. Files dropped here become motifs. */
 export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
-  const bench = useBench();
+  const bench = useEditor();
   const motifs = useStore(bench.motifs);
   const { committed } = useStore(bench.session);
   const [open, setOpen] = useState(true);
@@ -92,7 +92,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
 }
 
 function TrayMotif({ motif, cloth }: { readonly motif: DrawerMotif; readonly cloth: ClothParts | undefined }) {
-  const bench = useBench();
+  const bench = useEditor();
   const [ghost, setGhost] = useState<{ x: number; y: number }>();
 
   const press = (event: ReactPointerEvent<HTMLButtonElement>): void => {
@@ -128,7 +128,7 @@ function TrayMotif({ motif, cloth }: { readonly motif: DrawerMotif; readonly clo
   const layInTheMiddle = (): void => {
     if (!cloth) return;
     const viewport = cloth.view.getViewport();
-    bench.lay(motif, toMm(viewport, middle(viewport)));
+    bench.place(motif, toMm(viewport, middle(viewport)));
   };
 
   const picture = blobUrl(motif.thumbnail);

@@ -1,11 +1,11 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { Button } from '../shared/Button.tsx';
 import { useStore } from '../shared/store.ts';
-import { useBench } from './bench.ts';
+import { useEditor } from './bench.ts';
 
 /** Undo and redo, each saying what it would do. */
 export function UndoButtons() {
-  const bench = useBench();
+  const bench = useEditor();
   const { past, future } = useStore(bench.session);
   return (
     <>

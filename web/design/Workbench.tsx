@@ -1,13 +1,13 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Cloth, type ClothParts } from '../cloth/Cloth.tsx';
 import { ACTUAL_SCALE, middle, toMm } from '../cloth/viewport.ts';
-import { useBench, type Part } from './bench.ts';
+import { useEditor, type Part } from './bench.ts';
 import { BundleBar } from './BundleBar.tsx';
 import { useBundles } from './useBundles.ts';
-import { DownloadSheet } from './DownloadSheet.tsx';
+import { ExportDialog } from './DownloadSheet.tsx';
 import type { Saver } from './saver.ts';
-import { SaveSwatchSheet } from './SaveSwatchSheet.tsx';
-import type { Company } from './company.ts';
+import { SaveSwatchDialog } from './SaveSwatchSheet.tsx';
+import type { Presence } from './company.ts';
 import { ClothContext } from '../cloth/clothContext.ts';
 import { LayerChip } from './LayerChip.tsx';
 import { SideBySide } from './alternatives/SideBySide.tsx';
@@ -16,8 +16,8 @@ import { Squint } from './Squint.tsx';
 import { useNotify } from '../shared/Notices.tsx';
 import { ScaleBar } from './ScaleBar.tsx';
 import { Selvedge } from './Selvedge.tsx';
-import { SHORTCUTS, type ShortcutHands } from './shortcuts.ts';
-import { ShortcutSheet } from './ShortcutSheet.tsx';
+import { SHORTCUTS, type ShortcutContext } from './shortcuts.ts';
+import { ShortcutDialog } from './ShortcutSheet.tsx';
 import { useStore } from '../shared/store.ts';
 import { Ticket } from './Ticket.tsx';
 import { TopBar } from './TopBar.tsx';
@@ -27,14 +27,14 @@ type OpenSheet = 'swatch' | 'download' | 'keys' | undefined;
 
 interface Props {
   readonly saver: Saver;
-  readonly company: Company;
+  readonly company: Presence;
   /** Leaves the bundle that lies open. */
   readonly onClose: () => void;
 }
 
 /** The screen on which a design is made: selvedge, cloth, ticket and tray. */
 export function Workbench({ saver, company, onClose }: Props) {
-  const bench = useBench();
+  const bench = useEditor();
   const bundles = useBundles();
   const [cloth, setCloth] = useState<ClothParts>();
   const [sheet, setSheet] = useState<OpenSheet>();
@@ -42,17 +42,17 @@ export function Workbench({ saver, company, onClose }: Props) {
   const [squinting, setSquinting] = useState(false);
   const [beside, setBeside] = useState<readonly string[]>();
   const notify = useNotify();
-  const said = useStore(bench.said);
-  const refused = useStore(bench.refused);
+  const said = useStore(bench.announcement);
+  const refused = useStore(bench.refusal);
   useEffect(() => {
     if (refused === undefined) return;
     notify({ text: refused, tone: 'problem' });
-    bench.refused.set(undefined);
+    bench.refusal.set(undefined);
   }, [refused, bench, notify]);
 
   const closeSheet = useCallback(() => setSheet(undefined), []);
 
-  const hands = useMemo((): ShortcutHands | undefined => {
+  const hands = useMemo((): ShortcutContext | undefined => {
     if (!cloth) return undefined;
     const { view, hands: pointer } = cloth;
     return {
@@ -69,7 +69,7 @@ export function Workbench({ saver, company, onClose }: Props) {
       // A bundle that lies open is closed first.
       saveSwatch: () => setSheet(bench.inside ? undefined : 'swatch'),
       giveUp: () => {
-        if (!pointer.cancel()) bench.choose([]);
+        if (!pointer.cancel()) bench.select([]);
       },
       bundles,
       overlap: pointer.overlap,
@@ -143,14 +143,14 @@ export function Workbench({ saver, company, onClose }: Props) {
           <p aria-live="polite" className="sr-only">
             {said}
           </p>
-          <SaveSwatchSheet open={sheet === 'swatch'} onClose={closeSheet} saver={saver} />
-          <DownloadSheet
+          <SaveSwatchDialog open={sheet === 'swatch'} onClose={closeSheet} saver={saver} />
+          <ExportDialog
             open={sheet === 'download'}
             onClose={closeSheet}
             repeat={bench.design.repeat}
             source={async () => ({ design: (await saver.flush(), bench.design.id) })}
           />
-          <ShortcutSheet open={sheet === 'keys'} onClose={closeSheet} />
+          <ShortcutDialog open={sheet === 'keys'} onClose={closeSheet} />
           {squinting && <Squint onClose={() => setSquinting(false)} />}
           {beside && <SideBySide alternatives={beside} onClose={() => setBeside(undefined)} />}
         </div>

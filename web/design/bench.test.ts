@@ -5,9 +5,9 @@ import type { Layer } from '../../core/document/layer.ts';
 import { step } from '../../core/repeat/step.ts';
 import { leafAt, LEAF_RECORD } from '../../core/testing/arbitraries.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
-import { Bench } from './bench.ts';
+import { Editor } from './bench.ts';
 import { between, stackRows } from './stackRows.ts';
-import { SHORTCUTS, type ShortcutHands } from './shortcuts.ts';
+import { SHORTCUTS, type ShortcutContext } from './shortcuts.ts';
 
 const LEAF: DrawerMotif = {
   ...LEAF_RECORD,
@@ -18,12 +18,12 @@ const LEAF: DrawerMotif = {
   createdAt: '2026-01-01T00:00:00.000Z',
 };
 
-let bench: Bench;
+let bench: Editor;
 const ids = (): string[] => bench.design.placements.map(({ id }) => id);
 
 beforeEach(() => {
   const blank = newDesign('d', 'Leaves', { width: 100, height: 80, step: step('half-drop', 1, 2) });
-  bench = new Bench(
+  bench = new Editor(
     apply(blank, {
       type: 'insert',
       placements: ['a', 'b', 'c'].map((id, index) => ({
@@ -37,8 +37,8 @@ beforeEach(() => {
 
 describe('the bench', () => {
   it('lays a motif directly above what is chosen and chooses it', () => {
-    bench.choose(['a']);
-    bench.lay(LEAF, { x: 130, y: 10 });
+    bench.select(['a']);
+    bench.place(LEAF, { x: 130, y: 10 });
     const [, laid] = bench.design.placements;
     // Beyond the right edge: brought into the cell, half a cell higher or lower.
     expect(laid).toMatchObject({ motif: 'leaf', x: 30, y: 50 });
@@ -47,7 +47,7 @@ describe('the bench', () => {
   });
 
   it('forgets what is chosen when it is undone away', () => {
-    bench.lay(LEAF, { x: 50, y: 50 });
+    bench.place(LEAF, { x: 50, y: 50 });
     bench.undo();
     expect(bench.selection.getState().ids).toEqual([]);
     bench.redo();
@@ -55,37 +55,37 @@ describe('the bench', () => {
   });
 
   it('goes through the stack both ways', () => {
-    bench.chooseNext(1);
+    bench.selectNext(1);
     expect(bench.selection.getState().ids).toEqual(['a']);
-    bench.chooseNext(-1);
+    bench.selectNext(-1);
     expect(bench.selection.getState().ids).toEqual(['c']);
-    bench.chooseNext(1);
+    bench.selectNext(1);
     expect(bench.selection.getState().ids).toEqual(['a']);
-    expect(bench.said.getState()).toMatch(/^Leaf at 0\.0, 10\.0 mm$/);
+    expect(bench.announcement.getState()).toMatch(/^Leaf at 0\.0, 10\.0 mm$/);
   });
 
   it('mirrors as it is seen: a turned motif turns the other way', () => {
-    bench.choose(['a', 'b']);
-    bench.mirror();
+    bench.select(['a', 'b']);
+    bench.flip();
     expect(bench.design.placements).toMatchObject([
       { flipped: true, rotation: -30 },
       { flipped: true, rotation: -30 },
       { flipped: false, rotation: 30 },
     ]);
-    bench.mirror();
+    bench.flip();
     expect(bench.design.placements[0]).toMatchObject({ flipped: false, rotation: 30 });
   });
 
   it('copies, cuts and pastes: aside where the original still lies, in place where it does not', () => {
-    bench.choose(['b']);
+    bench.select(['b']);
     bench.copy();
     bench.paste();
-    expect(bench.chosen).toMatchObject([{ x: 28, y: 18 }]);
-    bench.choose(['c']);
+    expect(bench.selectedPlacements).toMatchObject([{ x: 28, y: 18 }]);
+    bench.select(['c']);
     bench.cut();
     expect(ids()).not.toContain('c');
     bench.paste();
-    expect(bench.chosen).toMatchObject([{ x: 40, y: 10 }]);
+    expect(bench.selectedPlacements).toMatchObject([{ x: 40, y: 10 }]);
     expect(bench.session.state.past.map(({ label }) => label)).toEqual(['Pasted', 'Deleted a motif', 'Pasted']);
   });
 
@@ -93,8 +93,8 @@ describe('the bench', () => {
     for (const act of [
       () => bench.remove(),
       () => bench.duplicate(),
-      () => bench.mirror(),
-      () => bench.turn(5),
+      () => bench.flip(),
+      () => bench.rotate(5),
       () => bench.nudge({ x: 1, y: 0 }),
       () => bench.restack('front'),
       () => bench.copy(),
@@ -105,7 +105,7 @@ describe('the bench', () => {
   });
 
   it('moves by shares of the cell, over the join of a drop', () => {
-    bench.choose(['a']);
+    bench.select(['a']);
     bench.nudgeByCell({ x: 1 / 2, y: 0 });
     expect(bench.design.placements[0]).toMatchObject({ x: 50, y: 10 });
     bench.nudgeByCell({ x: 1 / 2, y: 1 / 4 });
@@ -116,9 +116,9 @@ describe('the bench', () => {
   it('replaces a motif by another, as large, where and as it lies, in inks of its own', () => {
     const wide: DrawerMotif = { ...LEAF, id: 'wide', name: 'Wide', width: 120, inks: ['#123456'] };
     bench.motifs.set([LEAF, wide]);
-    bench.choose(['a', 'b']);
+    bench.select(['a', 'b']);
     const before = bench.design.placements[0];
-    bench.replaceChosen(wide);
+    bench.replaceSelected(wide);
     expect(bench.design.placements[0]).toMatchObject({ ...before, motif: 'wide', scale: 0.25 });
     expect(bench.design.placements[2]?.motif).toBe('leaf');
     expect(bench.design.inks.some(({ prints }) => prints.includes('#123456'))).toBe(true);
@@ -127,14 +127,14 @@ describe('the bench', () => {
   });
 
   it('goes back to any step, and forward again', () => {
-    bench.choose(['a']);
+    bench.select(['a']);
     for (let n = 0; n < 5; n += 1) bench.nudge({ x: 1, y: 0 });
     const x = (): number | undefined => bench.design.placements[0]?.x;
-    bench.goTo(-3);
+    bench.goToStep(-3);
     expect(x()).toBe(2);
-    bench.goTo(2);
+    bench.goToStep(2);
     expect(x()).toBe(4);
-    bench.goTo(-4);
+    bench.goToStep(-4);
     expect([x(), bench.session.state.past.length, bench.session.state.future.length]).toEqual([0, 0, 5]);
   });
 
@@ -145,13 +145,13 @@ describe('the bench', () => {
       inks: [{ id: 'sea', name: 'Sea', prints: ['#123456'] }],
       colours: { sea: '#abcdef' },
     });
-    const from = new Bench(apply(coloured, { type: 'change', changes: { a: { motif: 'wide' } } }));
+    const from = new Editor(apply(coloured, { type: 'change', changes: { a: { motif: 'wide' } } }));
     from.motifs.set([LEAF, wide]);
-    from.choose(['a', 'b']);
+    from.select(['a', 'b']);
     from.copy();
-    bench.clips = from.clips;
+    bench.clipboard = from.clipboard;
     bench.motifs.set([LEAF, wide]);
-    bench.choose(['a']);
+    bench.select(['a']);
     bench.paste({ x: 50, y: 40 });
     // Directly above what was chosen; the middle of the two at the point.
     expect(ids().slice(0, 1)).toEqual(['a']);
@@ -159,27 +159,27 @@ describe('the bench', () => {
     expect(bench.design.inks.find(({ prints }) => prints.includes('#123456'))).toBeDefined();
     const ink = bench.design.inks.find(({ prints }) => prints.includes('#123456'))?.id ?? '';
     expect(bench.design.colourways[0]?.colours[ink]).toBe('#abcdef');
-    const [one, two] = bench.meant;
+    const [one, two] = bench.selectedInstances;
     expect(((one?.x ?? 0) + (two?.x ?? 0)) / 2).toBeCloseTo(50, 6);
     bench.motifs.set([LEAF]);
     bench.paste();
-    expect(bench.refused.getState()).toMatch(/^One motif of what was copied is not in the drawer any more/);
+    expect(bench.refusal.getState()).toMatch(/^One motif of what was copied is not in the drawer any more/);
   });
 
   it('duplicates beside and in place, directly above, and chooses the copies', () => {
-    bench.choose(['a']);
+    bench.select(['a']);
     bench.duplicate();
-    expect(bench.chosen).toMatchObject([{ x: 8, y: 18, rotation: 30 }]);
-    bench.choose(['a']);
+    expect(bench.selectedPlacements).toMatchObject([{ x: 8, y: 18, rotation: 30 }]);
+    bench.select(['a']);
     bench.duplicate(true);
-    expect(bench.chosen).toMatchObject([{ x: 0, y: 10, rotation: 30 }]);
+    expect(bench.selectedPlacements).toMatchObject([{ x: 0, y: 10, rotation: 30 }]);
     expect(ids()[0]).toBe('a');
-    expect(ids()[1]).toBe(bench.chosen[0]?.id);
+    expect(ids()[1]).toBe(bench.selectedPlacements[0]?.id);
   });
 
   it('keeps meaning the same appearance, however far what is chosen goes', () => {
-    bench.choose(['c'], [{ id: 'c', steps: { i: 0, j: 0 } }]);
-    const seen = (): { x: number; y: number } => ({ x: bench.meant[0]?.x ?? 0, y: bench.meant[0]?.y ?? 0 });
+    bench.select(['c'], [{ id: 'c', index: { i: 0, j: 0 } }]);
+    const seen = (): { x: number; y: number } => ({ x: bench.selectedInstances[0]?.x ?? 0, y: bench.selectedInstances[0]?.y ?? 0 });
     const before = seen();
     for (let n = 1; n <= 12; n += 1) {
       bench.nudge({ x: 35, y: 20 });
@@ -191,27 +191,27 @@ describe('the bench', () => {
   });
 
   it('turns and mirrors several as one, about their point', () => {
-    bench.choose(['a', 'b']);
+    bench.select(['a', 'b']);
     const widthBefore = Math.hypot(
-      (bench.meant[0]?.x ?? 0) - (bench.meant[1]?.x ?? 0),
-      (bench.meant[0]?.y ?? 0) - (bench.meant[1]?.y ?? 0),
+      (bench.selectedInstances[0]?.x ?? 0) - (bench.selectedInstances[1]?.x ?? 0),
+      (bench.selectedInstances[0]?.y ?? 0) - (bench.selectedInstances[1]?.y ?? 0),
     );
-    bench.turn(90);
-    const [a, b] = bench.meant;
+    bench.rotate(90);
+    const [a, b] = bench.selectedInstances;
     expect([a?.rotation, b?.rotation]).toEqual([120, 120]);
     expect(a?.x).toBeCloseTo(b?.x ?? NaN, 9);
     expect(Math.abs((a?.y ?? 0) - (b?.y ?? 0))).toBeCloseTo(widthBefore, 9);
-    bench.point.set({ u: 0, v: 0 });
+    bench.anchor.set({ u: 0, v: 0 });
     const corner = bench.pivot;
-    bench.resize(0.5);
+    bench.scaleBy(0.5);
     expect(bench.pivot?.x).toBeCloseTo(corner?.x ?? NaN, 9);
     expect(bench.pivot?.y).toBeCloseTo(corner?.y ?? NaN, 9);
-    bench.resize(1e-6);
-    expect(bench.refused.getState()).toMatch(/Nothing was changed/);
+    bench.scaleBy(1e-6);
+    expect(bench.refusal.getState()).toMatch(/Nothing was changed/);
   });
 
   it('changes several as one step', () => {
-    bench.chooseAll();
+    bench.selectAll();
     bench.nudge({ x: 1, y: 2 });
     expect(bench.session.state.past).toHaveLength(1);
     bench.undo();
@@ -225,9 +225,9 @@ describe('layers on the bench', () => {
   it('take what is laid, follow what is chosen, and are merged and deleted with a way back', () => {
     bench.addLayer();
     expect(bench.layer?.name).toBe('Layer 2');
-    bench.lay(LEAF, { x: 50, y: 50 });
-    expect(bench.chosen[0]?.layer).toBe(bench.design.layers[1]?.id);
-    bench.choose(['a']);
+    bench.place(LEAF, { x: 50, y: 50 });
+    expect(bench.selectedPlacements[0]?.layer).toBe(bench.design.layers[1]?.id);
+    bench.select(['a']);
     expect(bench.layer?.name).toBe('Motifs');
     const upper = bench.design.layers[1] as Layer;
     bench.moveLayer(upper, 0);
@@ -247,30 +247,30 @@ describe('layers on the bench', () => {
   });
 
   it('that are locked or hidden keep their things from being chosen by anything', () => {
-    bench.choose(['a', 'b']);
+    bench.select(['a', 'b']);
     bench.addLayer();
     const upper = bench.design.layers[1] as Layer;
-    bench.choose(['c']);
+    bench.select(['c']);
     bench.intoLayer(upper);
-    bench.choose(['a', 'c']);
+    bench.select(['a', 'c']);
     bench.changeLayer('Locked', upper.id, { locked: true });
     expect(bench.selection.getState().ids).toEqual(['a']);
-    bench.chooseAll();
+    bench.selectAll();
     expect(bench.selection.getState().ids).toEqual(['a', 'b']);
-    bench.choose(['c']);
+    bench.select(['c']);
     expect(bench.selection.getState().ids).toEqual([]);
-    for (const by of [1, 1, 1] as const) bench.chooseNext(by);
+    for (const by of [1, 1, 1] as const) bench.selectNext(by);
     expect(bench.selection.getState().ids).toEqual(['a']);
     bench.changeLayer('Hid', 'main', { shown: false });
     expect(bench.selection.getState().ids).toEqual([]);
-    bench.lay(LEAF, { x: 1, y: 1 });
-    expect(bench.refused.getState()).toMatch(/^Every layer is hidden or locked/);
+    bench.place(LEAF, { x: 1, y: 1 });
+    expect(bench.refusal.getState()).toMatch(/^Every layer is hidden or locked/);
     expect(ids()).toHaveLength(3);
   });
 
   it('are listed topmost first, folded, sought, and chosen from one line to another', () => {
     bench.addLayer();
-    bench.choose(['b']);
+    bench.select(['b']);
     bench.intoLayer(bench.design.layers[1] as Layer);
     const rows = stackRows(bench.design, (motif) => (motif === 'leaf' ? 'Leaf' : ''), new Set(), '');
     expect(rows.map(({ key }) => key)).toEqual([
@@ -287,9 +287,9 @@ describe('layers on the bench', () => {
   });
 
   it('take things laid by others in the list, over and under', () => {
-    bench.layBy(['a'], 'c', 'over');
+    bench.moveBeside(['a'], 'c', 'over');
     expect(ids()).toEqual(['b', 'c', 'a']);
-    bench.layBy(['c', 'a'], 'b', 'under');
+    bench.moveBeside(['c', 'a'], 'b', 'under');
     expect(ids()).toEqual(['c', 'a', 'b']);
     bench.restackByOne('up', () => false);
     expect(bench.session.state.past).toHaveLength(2);
@@ -297,7 +297,7 @@ describe('layers on the bench', () => {
 });
 
 describe('the shortcuts', () => {
-  const hands: ShortcutHands = {
+  const hands: ShortcutContext = {
     zoom: () => undefined,
     showRepeats: () => undefined,
     showActual: () => undefined,
@@ -305,7 +305,7 @@ describe('the shortcuts', () => {
     pan: () => undefined,
     openSheet: () => undefined,
     saveSwatch: () => undefined,
-    giveUp: () => bench.choose([]),
+    giveUp: () => bench.select([]),
     bundles: { bundle: () => undefined, loosen: () => undefined, open: () => undefined, separate: () => undefined },
     overlap: () => true,
     pointer: () => undefined,

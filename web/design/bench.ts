@@ -30,8 +30,8 @@ import type { DrawerMotif } from '../api/motifs.ts';
 import type { Viewport } from '../cloth/viewport.ts';
 import { Cell } from '../shared/store.ts';
 import { Tossing } from '../toss/tossing.ts';
-import { clipOf, ownClips, type ClipShelf } from './clip.ts';
-import { carriedTo, chosen, NOTHING, seenAt, type Selection } from './selection.ts';
+import { clipboardContentOf, memoryClipboard, type ClipboardStore } from './clip.ts';
+import { reanchorSelection, selectInstances, NO_SELECTION, instancePoint, type Selection } from './selection.ts';
 
 /** Which part of the job the ticket shows. */
 export type Part = 'motifs' | 'repeat' | 'arrange' | 'colour';
@@ -55,29 +55,29 @@ export interface LayoutDraft {
 }
 
 /** What is chosen where it is meant, and what that was reckoned from. */
-interface Taken {
+interface SelectedState {
   readonly design: Design;
   readonly selection: Selection;
   readonly motifs: readonly DrawerMotif[];
-  readonly meant: readonly Placement[];
+  readonly selectedInstances: readonly Placement[];
   readonly frame: Frame | undefined;
 }
 
 /** Placements taken in hand: where they are stored, and where they are meant. */
-export interface Grip {
+export interface DragStart {
   readonly placements: readonly Placement[];
-  readonly meant: readonly Placement[];
+  readonly selectedInstances: readonly Placement[];
 }
 
 /**
  * One design on the bench: its session, what is chosen, and everything the hands can do to it. Knows neither the
  * screen nor the server, so that keys, buttons and pointers all go through the same few methods.
  */
-export class Bench {
+export class Editor {
   readonly session: Session;
-  readonly selection = new Cell<Selection>(NOTHING);
+  readonly selection = new Cell<Selection>(NO_SELECTION);
   /** The point of what is chosen that turning, sizing and typed places go by. */
-  readonly point = new Cell<FramePoint>(MIDDLE);
+  readonly anchor = new Cell<FramePoint>(MIDDLE);
   readonly part = new Cell<Part>('arrange');
   readonly arrangeSide = new Cell<ArrangeSide>('chosen');
   /** The ink that the colour part shows opened. */
@@ -87,7 +87,7 @@ export class Bench {
   readonly snapping = new Cell(false);
   readonly guidesShown = new Cell(true);
   /** Whether what lies in the cell grows along when the cell does. */
-  readonly contentsAlong = new Cell(false);
+  readonly contentsFollow = new Cell(false);
   /** The holes that are marked on the cloth. */
   readonly holes = new Cell<readonly Hole[]>([]);
   /** What the eye would catch on, marked on the cloth; undefined while nobody looks. */
@@ -95,12 +95,12 @@ export class Bench {
   /** The mark that was taken last, by its key. */
   readonly mark = new Cell<string | undefined>(undefined);
   /** Said to those who do not see the cloth. */
-  readonly said = new Cell('');
+  readonly announcement = new Cell('');
   /** Why something could not be done: a sentence, until it is taken away. */
-  readonly refused = new Cell<string | undefined>(undefined);
+  readonly refusal = new Cell<string | undefined>(undefined);
   readonly layoutDraft = new Cell<LayoutDraft | undefined>(undefined);
   readonly tossing = new Tossing(this);
-  clips: ClipShelf = ownClips();
+  clipboard: ClipboardStore = memoryClipboard();
 
   /** Where the cloth was looked at last, for whoever comes after. */
   viewport: Viewport | undefined;
@@ -108,7 +108,7 @@ export class Bench {
   #layer: string;
   /** Where the chosen appearances were seen last, to know them again after a change. */
   #seen = new Map<string, Point>();
-  #known: Taken | undefined;
+  #known: SelectedState | undefined;
   #free: { readonly design: Design; readonly placements: readonly Placement[] } | undefined;
   #lattice: { readonly repeat: Repeat; readonly lattice: Lattice } | undefined;
   #byId: { readonly list: readonly Placement[]; readonly map: ReadonlyMap<string, Placement> } | undefined;
@@ -135,29 +135,29 @@ export class Bench {
     return this.#lattice.lattice;
   }
 
-  get chosen(): Placement[] {
+  get selectedPlacements(): Placement[] {
     const held = new Set(this.selection.getState().ids);
     return held.size === 0 ? [] : this.design.placements.filter(({ id }) => held.has(id));
   }
 
   /** What is chosen, each where it is meant on the plane, which may be an echo. */
-  get meant(): readonly Placement[] {
-    return this.#taken.meant;
+  get selectedInstances(): readonly Placement[] {
+    return this.#taken.selectedInstances;
   }
 
   /** What is chosen and the frame around it; asked for by many in one frame, and reckoned once. */
-  get #taken(): Taken {
+  get #taken(): SelectedState {
     const { design, lattice } = this;
     const selection = this.selection.getState();
     const motifs = this.motifs.getState();
     const known = this.#known;
     if (known?.design === design && known.selection === selection && known.motifs === motifs) return known;
-    const meant = this.chosen.map((one) => ({ ...one, ...seenAt(lattice, one, selection.at.get(one.id)) }));
-    return (this.#known = { design, selection, motifs, meant, frame: frameOf(meant, this.motifMap) });
+    const selectedInstances = this.selectedPlacements.map((one) => ({ ...one, ...instancePoint(lattice, one, selection.indices.get(one.id)) }));
+    return (this.#known = { design, selection, motifs, selectedInstances, frame: frameOf(selectedInstances, this.motifMap) });
   }
 
   /** What can be taken in hand: all of it that no layer hides or locks, or the parts of the bundle that lies open. */
-  get free(): readonly Placement[] {
+  get editablePlacements(): readonly Placement[] {
     const { design, inside } = this;
     if (this.#free?.design !== design) {
       const closed = new Set(design.layers.filter((layer) => !isEditable(layer)).map(({ id }) => id));
@@ -183,9 +183,9 @@ export class Bench {
   }
 
   /** Takes over where another bench's cloth is looked at, and what was copied there. */
-  lookAs(other: Bench): void {
+  copyViewFrom(other: Editor): void {
     this.viewport = other.viewport;
-    this.clips = other.clips;
+    this.clipboard = other.clipboard;
   }
 
   motif(id: string): DrawerMotif | undefined {
@@ -209,21 +209,21 @@ export class Bench {
   }
 
   /** @param at the appearances that are meant of some of them */
-  choose(ids: readonly string[], at: readonly Instance[] = []): void {
-    const free = new Set(this.free.map(({ id }) => id));
+  select(ids: readonly string[], at: readonly Instance[] = []): void {
+    const free = new Set(this.editablePlacements.map(({ id }) => id));
     const before = this.selection.getState();
-    const seats = at.flatMap(({ id, image, steps }) => {
-      const placement = image !== undefined && free.has(id) ? this.placement(id) : undefined;
-      return placement ? [{ id, image: image ?? 0, at: this.#shownAt(placement, image, steps) }] : [];
+    const seats = at.flatMap(({ id, op, index }) => {
+      const placement = op !== undefined && free.has(id) ? this.placement(id) : undefined;
+      return placement ? [{ id, image: op ?? 0, at: this.#shownAt(placement, op, index) }] : [];
     });
-    const next = chosen(
+    const next = selectInstances(
       this.lattice,
       this.#placements,
       before,
       ids.filter((id) => free.has(id)),
-      seats.length === 0 ? at : [...at.filter(({ image }) => image === undefined), ...this.#retell(seats)],
+      seats.length === 0 ? at : [...at.filter(({ op }) => op === undefined), ...this.#renormalise(seats)],
     );
-    if (next.ids.join(' ') !== before.ids.join(' ')) this.point.set(MIDDLE);
+    if (next.ids.join(' ') !== before.ids.join(' ')) this.anchor.set(MIDDLE);
     this.#seen = this.#seenNow(next);
     const last = next.ids.at(-1);
     if (last !== undefined) this.#layer = this.placement(last)?.layer ?? this.#layer;
@@ -231,7 +231,7 @@ export class Bench {
   }
 
   /** Chooses motifs where they lie nearest to a point of the cloth, by an echo or a reflection. */
-  chooseNear(ids: readonly string[], point: Point): void {
+  selectNear(ids: readonly string[], point: Point): void {
     const { lattice } = this;
     const appearances = ids.flatMap((id): Instance[] => {
       const placement = this.placement(id);
@@ -247,25 +247,25 @@ export class Bench {
       });
       return [shown.reduce((best, one) => (one.far < best.far ? one : best)).appearance];
     });
-    this.choose(ids, appearances);
+    this.select(ids, appearances);
   }
 
   /** Takes what is chosen at another appearance of one of it. */
-  carryTo(appearance: Instance): void {
+  reanchorTo(appearance: Instance): void {
     const before = this.selection.getState();
-    const { id, steps, image } = appearance;
-    if (image !== undefined) {
+    const { id, index, op } = appearance;
+    if (op !== undefined) {
       // Where a reflection is taken, all that is chosen is reflected along with it.
-      const from = latticeTranslate(this.lattice, before.at.get(id) ?? { i: 0, j: 0 });
-      const seats = this.meant.map((one) => ({
+      const from = latticeTranslate(this.lattice, before.indices.get(id) ?? { i: 0, j: 0 });
+      const seats = this.selectedInstances.map((one) => ({
         id: one.id,
-        image,
-        at: this.#shownAt({ x: one.x - from.x, y: one.y - from.y }, image, steps),
+        op,
+        at: this.#shownAt({ x: one.x - from.x, y: one.y - from.y }, op, index),
       }));
-      this.choose(before.ids, this.#retell(seats));
+      this.select(before.ids, this.#renormalise(seats));
       return;
     }
-    const next = carriedTo(before, appearance);
+    const next = reanchorSelection(before, appearance);
     this.#seen = this.#seenNow(next);
     this.selection.set(next);
   }
@@ -279,41 +279,41 @@ export class Bench {
   }
 
   /** Takes reflections for the motifs themselves, which changes nothing on the cloth; each is an appearance of what is stored then. */
-  #retell(seats: readonly { readonly id: string; readonly image: number; readonly at: Point }[]): Instance[] {
-    const changes = seats.flatMap(({ id, image, at }) => {
+  #renormalise(seats: readonly { readonly id: string; readonly op: number; readonly at: Point }[]): Instance[] {
+    const changes = seats.flatMap(({ id, op, at }) => {
       const placement = this.placement(id);
       if (!placement) return [];
-      const { rotation, skew, flipped } = applyOpToPose(this.lattice.ops[image] ?? IDENTITY_OP, placement);
+      const { rotation, skew, flipped } = applyOpToPose(this.lattice.ops[op] ?? IDENTITY_OP, placement);
       return [[id, { ...at, rotation: normaliseAngle(rotation), skew, flipped }] as const];
     });
     for (const [id, { x, y }] of changes) this.#seen.set(id, { x, y });
     this.session.renormalise({ type: 'change', changes: Object.fromEntries(changes) });
-    return changes.map(([id, at]) => ({ id, steps: nearestInstanceIndex(this.lattice, this.placement(id) ?? at, at) }));
+    return changes.map(([id, at]) => ({ id, index: nearestInstanceIndex(this.lattice, this.placement(id) ?? at, at) }));
   }
 
-  chooseAll(): void {
-    this.choose(this.free.map(({ id }) => id));
-    this.said.set(`${this.free.length} motifs chosen`);
+  selectAll(): void {
+    this.select(this.editablePlacements.map(({ id }) => id));
+    this.announcement.set(`${this.editablePlacements.length} motifs chosen`);
   }
 
   /** Goes through the stack, one motif at a time. */
-  chooseNext(by: 1 | -1): void {
-    const placements = this.free;
+  selectNext(by: 1 | -1): void {
+    const placements = this.editablePlacements;
     if (placements.length === 0) return;
     const last = this.selection.getState().ids.at(-1);
     const at = placements.findIndex(({ id }) => id === last);
     const next = placements[(at + by + placements.length) % placements.length] as Placement;
-    this.choose([next.id]);
-    this.said.set(`${this.motif(next.motif)?.name ?? 'Motif'} at ${next.x.toFixed(1)}, ${next.y.toFixed(1)} mm`);
+    this.select([next.id]);
+    this.announcement.set(`${this.motif(next.motif)?.name ?? 'Motif'} at ${next.x.toFixed(1)}, ${next.y.toFixed(1)} mm`);
   }
 
   /** Works in this layer from now on: what is laid without anything chosen comes into it. */
-  workIn(layer: string): void {
+  setWorkingLayer(layer: string): void {
     this.#layer = layer;
-    this.choose([]);
-    this.said.set(`Working in ${this.design.layers.find(({ id }) => id === layer)?.name ?? 'no layer'}`);
+    this.select([]);
+    this.announcement.set(`Working in ${this.design.layers.find(({ id }) => id === layer)?.name ?? 'no layer'}`);
     // Nothing may have been chosen before, and still the list has changed.
-    this.selection.set({ ...NOTHING });
+    this.selection.set({ ...NO_SELECTION });
   }
 
   /** The frame around what is chosen, where it is meant. */
@@ -324,40 +324,40 @@ export class Bench {
   /** The point of what is chosen that things are done about, on the plane. */
   get pivot(): Point | undefined {
     const { frame } = this;
-    return frame && pointInFrame(frame, this.point.getState());
+    return frame && pointInFrame(frame, this.anchor.getState());
   }
 
   commit(label: string, command: Command): void {
     this.session.commit(label, command);
-    this.said.set(label);
+    this.announcement.set(label);
   }
 
   undo(): void {
     const edit = this.session.undo();
-    this.said.set(edit ? `Undone: ${edit.label}` : 'Nothing to undo');
+    this.announcement.set(edit ? `Undone: ${edit.label}` : 'Nothing to undo');
   }
 
   redo(): void {
     const edit = this.session.redo();
-    this.said.set(edit ? `Done again: ${edit.label}` : 'Nothing to do again');
+    this.announcement.set(edit ? `Done again: ${edit.label}` : 'Nothing to do again');
   }
 
   /** Goes so many steps back (below 0) or forward. */
-  goTo(by: number): void {
+  goToStep(by: number): void {
     for (let n = 0; n < Math.abs(by); n += 1) {
       if (by < 0) this.session.undo();
       else this.session.redo();
     }
-    this.said.set(this.session.state.past.at(-1)?.label ?? 'As it was opened');
+    this.announcement.set(this.session.state.past.at(-1)?.label ?? 'As it was opened');
   }
 
   /** Changes every chosen motif by what `change` says of it. */
   change(label: string, change: (placement: Placement, n: number) => PlacementChange): void {
-    const { chosen } = this;
-    if (chosen.length === 0) return;
+    const { selectedPlacements } = this;
+    if (selectedPlacements.length === 0) return;
     this.commit(label, {
       type: 'change',
-      changes: Object.fromEntries(chosen.map((one, n) => [one.id, change(one, n)])),
+      changes: Object.fromEntries(selectedPlacements.map((one, n) => [one.id, change(one, n)])),
     });
   }
 
@@ -375,25 +375,25 @@ export class Bench {
 
   /** Does to what is chosen what a pose of the plane does, together. */
   #pose(label: string, by: Pose): void {
-    const { meant } = this;
-    const changes = transformPlacements(meant, by);
-    const [only] = meant;
+    const { selectedInstances } = this;
+    const changes = transformPlacements(selectedInstances, by);
+    const [only] = selectedInstances;
     // One that is turned or sized about its middle stays where it is to the bit.
-    if (changes && meant.length === 1 && only && this.point.getState() === MIDDLE)
+    if (changes && selectedInstances.length === 1 && only && this.anchor.getState() === MIDDLE)
       this.arrange({ [only.id]: { ...changes[only.id], x: only.x, y: only.y } }, label);
     else if (changes) this.arrange(changes, label);
     else
-      this.refused.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');
+      this.refusal.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');
   }
 
   /** Takes what is chosen in hand, as it lies now. */
-  grip(): Grip {
-    return { placements: this.chosen, meant: this.meant };
+  startDrag(): DragStart {
+    return { placements: this.selectedPlacements, selectedInstances: this.selectedInstances };
   }
 
   /** Shows what was taken in hand moved, or moves it for good where there is a label. Reckoned from its own place and not from an echo, so that no rounding creeps in. */
-  move({ placements, meant }: Grip, by: Point, label?: string): void {
-    for (const { id, x, y } of meant) this.#seen.set(id, { x: x + by.x, y: y + by.y });
+  move({ placements, selectedInstances }: DragStart, by: Point, label?: string): void {
+    for (const { id, x, y } of selectedInstances) this.#seen.set(id, { x: x + by.x, y: y + by.y });
     const command: Command = {
       type: 'change',
       changes: Object.fromEntries(placements.map(({ id, x, y }) => [id, { x: x + by.x, y: y + by.y }])),
@@ -403,7 +403,7 @@ export class Bench {
   }
 
   nudge(by: Point): void {
-    const grip = this.grip();
+    const grip = this.startDrag();
     if (grip.placements.length > 0) this.move(grip, by, 'Moved');
   }
 
@@ -414,29 +414,29 @@ export class Bench {
   }
 
   /** Shows another motif in the stead of those chosen, where they lie and as large. */
-  replaceChosen(motif: DrawerMotif): void {
+  replaceSelected(motif: DrawerMotif): void {
     const { ids } = this.selection.getState();
     if (ids.length > 0) this.commit(`Replaced by ${motif.name}`, replaceMotif(this.design, ids, this.motifMap, motif));
   }
 
   /** Turns what is chosen, together, about its point. */
-  turn(degrees: number): void {
+  rotate(degrees: number): void {
     const { pivot } = this;
     if (pivot) this.#pose('Turned', poseAbout(pivot, { rotation: degrees }));
   }
 
-  resize(factor: number): void {
+  scaleBy(factor: number): void {
     const { pivot } = this;
     if (pivot) this.#pose('Resized', poseAbout(pivot, { scale: factor }));
   }
 
   /** Does to what is chosen what a pose of the plane does; nothing where there is none. */
-  remap(label: string, by: Pose | undefined): void {
+  transformBy(label: string, by: Pose | undefined): void {
     if (by) this.#pose(label, by);
   }
 
   /** Mirrored left to right as it is seen, or top to bottom. */
-  mirror(down = false): void {
+  flip(down = false): void {
     const { pivot } = this;
     if (pivot) this.#pose('Mirrored', poseAbout(pivot, { flipped: true, rotation: down ? 180 : 0 }));
   }
@@ -445,26 +445,26 @@ export class Bench {
     const { ids } = this.selection.getState();
     if (ids.length === 0) return;
     this.commit(ids.length === 1 ? 'Deleted a motif' : `Deleted ${ids.length} motifs`, { type: 'remove', ids });
-    this.choose([]);
+    this.select([]);
   }
 
   /** Lays copies directly above what is chosen: beside it, or where it lies. */
   duplicate(inPlace = false): void {
-    const { ids, at } = this.selection.getState();
+    const { ids, indices } = this.selection.getState();
     if (ids.length === 0) return;
-    const originals = this.chosen;
+    const originals = this.selectedPlacements;
     const { command, copies } = duplicate(this.design, ids, inPlace ? { x: 0, y: 0 } : BESIDE, nanoid);
     this.commit(inPlace ? 'Duplicated in place' : 'Duplicated', command);
-    this.choose(
+    this.select(
       copies.map(({ id }) => id),
-      copies.flatMap(({ id }, n) => ({ id, steps: at.get(originals[n]?.id ?? '') ?? { i: 0, j: 0 } })),
+      copies.flatMap(({ id }, n) => ({ id, index: indices.get(originals[n]?.id ?? '') ?? { i: 0, j: 0 } })),
     );
   }
 
   /** Puts placements in the stead of those chosen, as one step. */
-  exchangeChosen(label: string, placements: readonly Placement[]): void {
+  replaceSelectedWith(label: string, placements: readonly Placement[]): void {
     this.commit(label, replacePlacements(this.design, this.selection.getState().ids, placements));
-    this.choose(placements.map(({ id }) => id));
+    this.select(placements.map(({ id }) => id));
   }
 
   /** Takes up the inks of motifs whose artwork has others than when they were laid. */
@@ -498,7 +498,7 @@ export class Bench {
     if (ids.length === 0) return;
     const command = restackByOne(this.design, ids, to, overlap);
     if (command) this.commit(to === 'up' ? 'Brought one up' : 'Put one down', command);
-    else this.said.set(to === 'up' ? 'Nothing in its layer lies over it' : 'Nothing in its layer lies under it');
+    else this.announcement.set(to === 'up' ? 'Nothing in its layer lies over it' : 'Nothing in its layer lies under it');
   }
 
   changeLayer(label: string, id: string, change: Partial<Omit<Layer, 'id'>>): void {
@@ -509,7 +509,7 @@ export class Bench {
   addLayer(): void {
     const layer = newLayer(nanoid(8), `Layer ${this.design.layers.length + 1}`);
     this.commit(`Added ${layer.name}`, addLayer(this.design, layer, this.layer?.id));
-    this.workIn(layer.id);
+    this.setWorkingLayer(layer.id);
   }
 
   removeLayer({ id, name }: Layer): void {
@@ -522,7 +522,7 @@ export class Bench {
     const merged = mergeLayerDown(this.design, id);
     if (!merged) return;
     this.commit(`Merged ${name} into ${merged.below.name}`, merged.command);
-    this.workIn(merged.below.id);
+    this.setWorkingLayer(merged.below.id);
   }
 
   moveLayer({ id, name }: Layer, to: number): void {
@@ -530,7 +530,7 @@ export class Bench {
     if (command) this.commit(`Moved the layer ${name}`, command);
   }
 
-  layBy(ids: readonly string[], other: string, where: 'over' | 'under'): void {
+  moveBeside(ids: readonly string[], other: string, where: 'over' | 'under'): void {
     const command = moveBeside(this.design, ids, other, where);
     if (command) this.commit('Moved in the stack', command);
   }
@@ -541,13 +541,13 @@ export class Bench {
   }
 
   copy(): void {
-    const { chosen } = this;
-    if (chosen.length === 0) return;
+    const { selectedPlacements } = this;
+    if (selectedPlacements.length === 0) return;
     try {
-      this.clips.keep(clipOf(this.design, chosen));
-      this.said.set(`${chosen.length} copied`);
+      this.clipboard.keep(clipboardContentOf(this.design, selectedPlacements));
+      this.announcement.set(`${selectedPlacements.length} copied`);
     } catch (error) {
-      this.refused.set(
+      this.refusal.set(
         `That could not be copied: this browser keeps no more (${error instanceof Error ? error.message : String(error)}).`,
       );
     }
@@ -563,12 +563,12 @@ export class Bench {
    * middle at a point. It comes directly above what is chosen.
    */
   paste(to?: Point): void {
-    const clip = this.clips.read();
+    const clip = this.clipboard.read();
     if (!clip) return;
     const known = clip.placements.filter(({ motif }) => this.motif(motif));
     const lost = clip.placements.length - known.length;
     if (lost > 0)
-      this.refused.set(
+      this.refusal.set(
         `${lost === 1 ? 'One motif' : `${lost} motifs`} of what was copied ${lost === 1 ? 'is' : 'are'} not in the drawer any more; the rest was pasted.`,
       );
     const frame = frameOf(known, this.motifMap);
@@ -595,14 +595,14 @@ export class Bench {
       withInks(this.design, motifs, insert, (print) => colours.get(print) ?? print),
     );
     const { lattice } = this;
-    this.choose(
+    this.select(
       copies.map(({ id }) => id),
-      copies.map(({ id, x, y }) => ({ id, steps: nearestInstanceIndex(lattice, this.placement(id) ?? { x, y }, { x, y }) })),
+      copies.map(({ id, x, y }) => ({ id, index: nearestInstanceIndex(lattice, this.placement(id) ?? { x, y }, { x, y }) })),
     );
   }
 
   /** The command that lays a motif at a place, directly above what is chosen or on top of the layer being worked in. */
-  laying(motif: DrawerMotif, at: Point, id: string = nanoid()): { id: string; command: Command } | undefined {
+  placeCommand(motif: DrawerMotif, at: Point, id: string = nanoid()): { id: string; command: Command } | undefined {
     const { layer } = this;
     if (!this.#canLay(layer)) return undefined;
     return {
@@ -616,38 +616,38 @@ export class Bench {
     };
   }
 
-  lay(motif: DrawerMotif, at: Point): void {
-    const laid = this.laying(motif, at);
+  place(motif: DrawerMotif, at: Point): void {
+    const laid = this.placeCommand(motif, at);
     if (!laid) return;
     this.commit(`Laid ${motif.name}`, laid.command);
-    this.chooseLaid(laid.id, at);
+    this.selectPlaced(laid.id, at);
   }
 
   /** Chooses what was laid, at the appearance where it was laid. */
-  chooseLaid(id: string, at: Point): void {
+  selectPlaced(id: string, at: Point): void {
     const placement = this.placement(id);
-    this.choose([id], placement ? [{ id, steps: nearestInstanceIndex(this.lattice, placement, at) }] : []);
+    this.select([id], placement ? [{ id, index: nearestInstanceIndex(this.lattice, placement, at) }] : []);
   }
 
   #canLay(layer: Layer | undefined): layer is Layer {
     if (!layer)
-      this.refused.set('Every layer is hidden or locked, so nothing can be laid. Open one in the stack first.');
+      this.refusal.set('Every layer is hidden or locked, so nothing can be laid. Open one in the stack first.');
     return layer !== undefined;
   }
 
-  #seenNow({ at }: Selection): Map<string, Point> {
+  #seenNow({ indices }: Selection): Map<string, Point> {
     const { lattice } = this;
     return new Map(
-      [...at].flatMap(([id, steps]) => {
+      [...indices].flatMap(([id, steps]) => {
         const placement = this.placement(id);
-        return placement ? [[id, seenAt(lattice, placement, steps)] as const] : [];
+        return placement ? [[id, instancePoint(lattice, placement, steps)] as const] : [];
       }),
     );
   }
 
   /** After a change: what is gone or out of reach is chosen no longer, and what was moved is meant where it was seen. */
   #keepUp(): void {
-    const { ids, at } = this.selection.getState();
+    const { ids, indices } = this.selection.getState();
     if (ids.length === 0) return;
     const closed = new Set(this.design.layers.filter((layer) => !isEditable(layer)).map(({ id }) => id));
     const left = ids.filter((id) => {
@@ -655,30 +655,30 @@ export class Bench {
       return placement && !closed.has(placement.layer);
     });
     if (left.length < ids.length) {
-      this.choose(left);
+      this.select(left);
       return;
     }
     const { lattice } = this;
     let moved: Map<string, LatticeIndex> | undefined;
     for (const id of ids) {
       const placement = this.placement(id) as Placement;
-      const steps = at.get(id) ?? { i: 0, j: 0 };
+      const steps = indices.get(id) ?? { i: 0, j: 0 };
       const seen = this.#seen.get(id);
       const by = latticeTranslate(lattice, steps);
       if (!seen || (seen.x === placement.x + by.x && seen.y === placement.y + by.y)) continue;
       const next = nearestInstanceIndex(lattice, placement, seen);
-      if (next.i !== steps.i || next.j !== steps.j) (moved ??= new Map(at)).set(id, next);
-      this.#seen.set(id, seenAt(lattice, placement, next));
+      if (next.i !== steps.i || next.j !== steps.j) (moved ??= new Map(indices)).set(id, next);
+      this.#seen.set(id, instancePoint(lattice, placement, next));
     }
-    if (moved) this.selection.set({ ids, at: moved });
+    if (moved) this.selection.set({ ids, indices: moved });
   }
 }
 
-export const BenchContext = createContext<Bench | undefined>(undefined);
+export const EditorContext = createContext<Editor | undefined>(undefined);
 
 /** The bench of the design that is open. */
-export function useBench(): Bench {
-  const bench = useContext(BenchContext);
+export function useEditor(): Editor {
+  const bench = useContext(EditorContext);
   if (!bench) throw new Error('there is no bench here');
   return bench;
 }

@@ -1,5 +1,5 @@
 /** What can be done with bundles, and with motifs of which one is to be changed and not the others. */
-export interface BundleHands {
+export interface BundleActions {
   /** Makes the chosen motifs one. */
   bundle(): void;
   /** Makes the chosen bundles what they are made of, without anything moving. */

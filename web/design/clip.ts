@@ -5,7 +5,7 @@ import type { Placement } from '../../core/document/placement.ts';
 import { hexSchema, MOST_PLACEMENTS, placementSchema } from '../../core/document/schema.ts';
 
 /** What was copied: placements as they lay, and the colours of the artwork's inks there. */
-export interface Clip {
+export interface ClipboardContent {
   readonly design: string;
   readonly placements: readonly Placement[];
   readonly inks: readonly { readonly print: Hex; readonly colour: Hex }[];
@@ -22,7 +22,7 @@ const clipSchema = object({
 });
 
 /** Takes a copy of placements, with the design's own colours. */
-export function clipOf(design: Design, placements: readonly Placement[]): Clip {
+export function clipboardContentOf(design: Design, placements: readonly Placement[]): ClipboardContent {
   const { colours } = currentColourway(design);
   const inks = design.inks.flatMap(({ id, prints }) =>
     prints.flatMap((print) => (colours[id] ? [{ print, colour: colours[id] }] : [])),
@@ -31,20 +31,20 @@ export function clipOf(design: Design, placements: readonly Placement[]): Clip {
 }
 
 /** Where copies are kept until they are pasted. */
-export interface ClipShelf {
-  keep(clip: Clip): void;
+export interface ClipboardStore {
+  keep(clip: ClipboardContent): void;
   /** What was copied last; undefined where nothing was, or what lies there cannot be read. */
-  read(): Clip | undefined;
+  read(): ClipboardContent | undefined;
 }
 
 /** Kept for every window of this browser. */
-export const BROWSER_CLIPS: ClipShelf = {
+export const BROWSER_CLIPBOARD: ClipboardStore = {
   keep: (clip) => localStorage.setItem(KEY, JSON.stringify(clip)),
   read() {
     const text = localStorage.getItem(KEY);
     if (text === null) return undefined;
     try {
-      return clipSchema.validateSync(JSON.parse(text), { strict: true }) as Clip;
+      return clipSchema.validateSync(JSON.parse(text), { strict: true }) as ClipboardContent;
     } catch (error) {
       // Left by another version of the program, or not ours at all.
       if (error instanceof ValidationError || error instanceof SyntaxError) return undefined;
@@ -54,7 +54,7 @@ export const BROWSER_CLIPS: ClipShelf = {
 };
 
 /** Kept as long as this shelf is. */
-export function ownClips(): ClipShelf {
-  let kept: Clip | undefined;
+export function memoryClipboard(): ClipboardStore {
+  let kept: ClipboardContent | undefined;
   return { keep: (clip) => void (kept = clip), read: () => kept };
 }

@@ -5,7 +5,7 @@ import { Session } from '../../core/document/session.ts';
 import { SQUARE } from '../../core/repeat/step.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
 import type { Since } from '../api/designs.ts';
-import { Company } from './company.ts';
+import { Presence } from './company.ts';
 import { Saver } from './saver.ts';
 
 const rename = (name: string): Command => ({ type: 'name', name });
@@ -24,12 +24,12 @@ function setUp() {
     saves.push({ save, commands: [...commands] });
     return Promise.resolve({ revision: 1 + saves.length });
   });
-  const part = vi.fn(() => Promise.resolve());
+  const fork = vi.fn(() => Promise.resolve());
   const read = vi.fn(() => Promise.resolve({ design: { ...START, name: 'Read whole' }, revision: 99 }));
-  const saver = new Saver(session, 1, { send, since, part, read, keep: () => undefined });
+  const saver = new Saver(session, 1, { send, since, fork, read, store: () => undefined });
   const leave = vi.fn();
-  const company = new Company(saver, { since, leave }, () => false);
-  return { session, others, saves, since, send, part, read, saver, company, leave };
+  const company = new Presence(saver, { since, leave }, () => false);
+  return { session, others, saves, since, send, fork, read, saver, company, leave };
 }
 
 beforeEach(() => vi.useFakeTimers());
@@ -56,7 +56,7 @@ describe('company', () => {
   });
 
   it('is not listened to while something here waits; the two are brought together at the server', async () => {
-    const { session, saves, saver, company, part } = setUp();
+    const { session, saves, saver, company, fork } = setUp();
     saver.open();
     company.open();
     await vi.advanceTimersByTimeAsync(10);
@@ -68,22 +68,22 @@ describe('company', () => {
     expect(session.state.design).toMatchObject({ name: 'Tide', ground: null });
     expect(saves.map(({ commands }) => commands[0]?.type)).toEqual(['name', 'ground']);
     expect(saver.getState().kind).toBe('saved');
-    expect(part).not.toHaveBeenCalled();
+    expect(fork).not.toHaveBeenCalled();
   });
 
   it('that changed the same is kept apart', async () => {
-    const { session, saves, saver, part } = setUp();
+    const { session, saves, saver, fork } = setUp();
     saver.open();
     session.commit('name', rename('Ebb'));
     saves.push({ save: 'theirs', commands: [rename('Tide')] });
     await vi.advanceTimersByTimeAsync(1500);
     expect(saver.getState().kind).toBe('parted');
-    expect(part).toHaveBeenCalledOnce();
+    expect(fork).toHaveBeenCalledOnce();
     expect(session.state.design.name).toBe('Ebb');
   });
 
   it('a refusal whose reason cannot be asked for is tried again and not taken for a parting', async () => {
-    const { session, saves, saver, since, part } = setUp();
+    const { session, saves, saver, since, fork } = setUp();
     saver.open();
     session.commit('ground', { type: 'ground', ground: null });
     saves.push({ save: 'theirs', commands: [rename('Tide')] });
@@ -92,7 +92,7 @@ describe('company', () => {
     expect(saver.getState().kind).toBe('waiting');
     await vi.advanceTimersByTimeAsync(5000);
     expect(saver.getState().kind).toBe('saved');
-    expect(part).not.toHaveBeenCalled();
+    expect(fork).not.toHaveBeenCalled();
     expect(session.state.design).toMatchObject({ name: 'Tide', ground: null });
   });
 

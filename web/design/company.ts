@@ -6,7 +6,7 @@ import type { Since } from '../api/designs.ts';
 import type { Saver } from './saver.ts';
 
 /** What is known of other windows that have the same design open. */
-export interface Others {
+export interface OtherWindows {
   readonly windows: number;
   /** Whether something was done in one of them a short while ago. */
   readonly editing: boolean;
@@ -15,12 +15,12 @@ export interface Others {
 }
 
 /** How other windows are heard of. */
-export interface CompanyDoor {
+export interface PresenceTransport {
   since(revision: number, editing: boolean): Promise<Since>;
   leave(): void;
 }
 
-const NOBODY: Others = { windows: 0, editing: false };
+const NOBODY: OtherWindows = { windows: 0, editing: false };
 const ASK_MS = 1500;
 const ASK_HIDDEN_MS = 10_000;
 /** So long after an edit a window counts as edited in, ms. */
@@ -30,8 +30,8 @@ const EDITING_MS = 20_000;
  * Hears what other windows do to the same design and takes it up while nothing here waits to be saved; what does wait is
  * brought together by the saver, or kept apart.
  */
-export class Company {
-  readonly others = new Cell<Others>(NOBODY);
+export class Presence {
+  readonly others = new Cell<OtherWindows>(NOBODY);
   #timer: ReturnType<typeof setTimeout> | undefined;
   #open = false;
   #edited = -Infinity;
@@ -42,7 +42,7 @@ export class Company {
 
   constructor(
     readonly saver: Saver,
-    readonly door: CompanyDoor,
+    readonly door: PresenceTransport,
     readonly isHidden: () => boolean = () => document.hidden,
   ) {}
 
@@ -51,7 +51,7 @@ export class Company {
     let { past } = this.saver.session.state;
     this.#leave = this.saver.session.subscribe(() => {
       const next = this.saver.session.state.past;
-      if (next !== past && this.saver.session.state.unsent.length > 0) this.#edited = performance.now();
+      if (next !== past && this.saver.session.state.pending.length > 0) this.#edited = performance.now();
       past = next;
     });
     void this.ask();

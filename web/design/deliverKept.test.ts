@@ -2,10 +2,10 @@ import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { newDesign } from '../../core/document/design.ts';
 import { SQUARE } from '../../core/repeat/step.ts';
-import { deliverKept, lockOf } from './deliverKept.ts';
-import { forgetEdits, keepEdits, keptEditsOf, type KeptEdits } from './editShelf.ts';
+import { deliverOutbox, lockOf } from './deliverKept.ts';
+import { removeFromOutbox, putInOutbox, outboxOf, type OutboxEntry } from './editShelf.ts';
 
-const edits = (key: string, rest: Partial<KeptEdits> = {}): KeptEdits => ({
+const edits = (key: string, rest: Partial<OutboxEntry> = {}): OutboxEntry => ({
   key,
   design: 'd',
   revision: 3,
@@ -42,33 +42,33 @@ beforeEach(async () => {
     return Promise.resolve(answer(path, read));
   });
   answer = (_path, { revision }) => Response.json({ revision: Number(revision) + 1 });
-  for (const { key } of await keptEditsOf('d')) await forgetEdits(key);
+  for (const { key } of await outboxOf('d')) await removeFromOutbox(key);
 });
 
 describe('edits of an earlier window', () => {
   it('go to the server in order, under the names they had, and are forgotten then', async () => {
-    await keepEdits(edits('a'));
-    await keepEdits(edits('other', { design: 'elsewhere' }));
-    expect(await deliverKept('d')).toEqual({ saved: 3, parted: [] });
+    await putInOutbox(edits('a'));
+    await putInOutbox(edits('other', { design: 'elsewhere' }));
+    expect(await deliverOutbox('d')).toEqual({ saved: 3, parted: [] });
     expect(calls.map(({ body }) => [body['save'], body['revision']])).toEqual([
       ['a-1', 3],
       ['a-2', 4],
     ]);
-    expect(await keptEditsOf('d')).toEqual([]);
-    expect(await keptEditsOf('elsewhere')).toHaveLength(1);
-    expect(await deliverKept('d')).toEqual({ saved: 0, parted: [] });
+    expect(await outboxOf('d')).toEqual([]);
+    expect(await outboxOf('elsewhere')).toHaveLength(1);
+    expect(await deliverOutbox('d')).toEqual({ saved: 0, parted: [] });
   });
 
   it('are left to the window that is still looking after them', async () => {
-    await keepEdits(edits('a'));
+    await putInOutbox(edits('a'));
     held.add(lockOf('a'));
-    expect(await deliverKept('d')).toEqual({ saved: 0, parted: [] });
+    expect(await deliverOutbox('d')).toEqual({ saved: 0, parted: [] });
     expect(calls).toEqual([]);
-    expect(await keptEditsOf('d')).toHaveLength(1);
+    expect(await outboxOf('d')).toHaveLength(1);
   });
 
   it('go on top of what was changed elsewhere meanwhile, where the two have nothing in common', async () => {
-    await keepEdits(edits('a'));
+    await putInOutbox(edits('a'));
     let gone = false;
     answer = (path, body) => {
       // The first batch had arrived before, unacknowledged; then somebody moved a motif.
@@ -86,13 +86,13 @@ describe('edits of an earlier window', () => {
       gone = body?.['revision'] === 5;
       return Response.json({ revision: 6 });
     };
-    expect(await deliverKept('d')).toEqual({ saved: 3, parted: [] });
+    expect(await deliverOutbox('d')).toEqual({ saved: 3, parted: [] });
     expect(gone).toBe(true);
-    expect(await keptEditsOf('d')).toEqual([]);
+    expect(await outboxOf('d')).toEqual([]);
   });
 
   it('become a design of their own where the server has gone on without them', async () => {
-    await keepEdits(edits('a'));
+    await putInOutbox(edits('a'));
     answer = (path) =>
       path.includes('/since/')
         ? Response.json({
@@ -103,17 +103,17 @@ describe('edits of an earlier window', () => {
         : path.endsWith('/designs')
           ? Response.json({ design: {}, revision: 1 }, { status: 201 })
           : Response.json({ detail: 'It was changed elsewhere.' }, { status: 409 });
-    expect(await deliverKept('d')).toEqual({ saved: 0, parted: ['Ebb, kept edits'] });
+    expect(await deliverOutbox('d')).toEqual({ saved: 0, parted: ['Ebb, kept edits'] });
     expect(calls.at(-1)?.body).toMatchObject({ name: 'Ebb, kept edits', document: { ground: null } });
-    expect(await keptEditsOf('d')).toEqual([]);
+    expect(await outboxOf('d')).toEqual([]);
   });
 
   it('stay kept while the server is away', async () => {
-    await keepEdits(edits('a'));
+    await putInOutbox(edits('a'));
     answer = () => Promise.reject(new TypeError('away'));
-    await expect(deliverKept('d')).rejects.toThrow(/does not answer/);
+    await expect(deliverOutbox('d')).rejects.toThrow(/does not answer/);
     answer = () => new Response('', { status: 503 });
-    await expect(deliverKept('d')).rejects.toThrow(/503/);
-    expect(await keptEditsOf('d')).toEqual([edits('a')]);
+    await expect(deliverOutbox('d')).rejects.toThrow(/503/);
+    expect(await outboxOf('d')).toEqual([edits('a')]);
   });
 });

@@ -1,10 +1,10 @@
 import { conflicts } from '../../core/document/touched.ts';
 import { ApiProblem } from '../api/client.ts';
 import { createDesign, leaveDesign, readSince, saveCommands } from '../api/designs.ts';
-import { forgetEdits, keptEditsOf, type Batch, type KeptEdits } from './editShelf.ts';
+import { removeFromOutbox, outboxOf, type Batch, type OutboxEntry } from './editShelf.ts';
 
 /** What became of edits that an earlier window had left in the browser. */
-export interface Delivered {
+export interface DeliveryReport {
   /** Edits that the server has now. */
   readonly saved: number;
   /** Names of the designs that hold what could not be done on the server's version any more. */
@@ -23,22 +23,22 @@ export function lockOf(key: string): string {
  *
  * @throws Unreachable, and the edits stay kept
  */
-export async function deliverKept(design: string): Promise<Delivered> {
+export async function deliverOutbox(design: string): Promise<DeliveryReport> {
   let saved = 0;
   const parted: string[] = [];
-  for (const edits of await keptEditsOf(design)) {
+  for (const edits of await outboxOf(design)) {
     await navigator.locks.request(lockOf(edits.key), { ifAvailable: true }, async (lock) => {
       if (!lock) return;
       const outcome = await deliver(edits);
       if (outcome.parted === undefined) saved += outcome.saved;
       else parted.push(outcome.parted);
-      await forgetEdits(edits.key);
+      await removeFromOutbox(edits.key);
     });
   }
   return { saved, parted };
 }
 
-async function deliver(edits: KeptEdits): Promise<{ saved: number; parted?: string }> {
+async function deliver(edits: OutboxEntry): Promise<{ saved: number; parted?: string }> {
   const { revision, batches, document } = edits;
   try {
     let at = revision;
@@ -63,7 +63,7 @@ async function deliver(edits: KeptEdits): Promise<{ saved: number; parted?: stri
  * @returns the revision that it became
  */
 async function deliverBatch(
-  { key, design, batches }: KeptEdits,
+  { key, design, batches }: OutboxEntry,
   { save, commands }: Batch,
   revision: number,
 ): Promise<number> {

@@ -9,7 +9,7 @@ export interface Batch {
 }
 
 /** Edits that the server has not acknowledged, as they are kept in the browser. */
-export interface KeptEdits {
+export interface OutboxEntry {
   /** One for each time a design is opened. */
   readonly key: string;
   readonly design: string;
@@ -21,7 +21,7 @@ export interface KeptEdits {
 }
 
 interface Shelf extends DBSchema {
-  edits: { key: string; value: KeptEdits; indexes: { design: string } };
+  edits: { key: string; value: OutboxEntry; indexes: { design: string } };
 }
 
 let opening: Promise<IDBPDatabase<Shelf>> | undefined;
@@ -36,14 +36,14 @@ function shelf(): Promise<IDBPDatabase<Shelf>> {
 }
 
 /** Keeps edits in place of those kept under the same key. */
-export async function keepEdits(edits: KeptEdits): Promise<void> {
+export async function putInOutbox(edits: OutboxEntry): Promise<void> {
   await (await shelf()).put('edits', edits);
 }
 
-export async function forgetEdits(key: string): Promise<void> {
+export async function removeFromOutbox(key: string): Promise<void> {
   await (await shelf()).delete('edits', key);
 }
 
-export async function keptEditsOf(design: string): Promise<KeptEdits[]> {
+export async function outboxOf(design: string): Promise<OutboxEntry[]> {
   return (await shelf()).getAllFromIndex('edits', 'design', design);
 }

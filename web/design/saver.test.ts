@@ -4,7 +4,7 @@ import { newDesign } from '../../core/document/design.ts';
 import { Session } from '../../core/document/session.ts';
 import { SQUARE } from '../../core/repeat/step.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
-import { Saver, type SaveDoor, type Unsaved } from './saver.ts';
+import { Saver, type SaveTransport, type Unsaved } from './saver.ts';
 
 const rename = (name: string): Command => ({ type: 'name', name });
 
@@ -14,14 +14,14 @@ function setUp() {
     vi.fn<
       (save: string, revision: number, commands: readonly Command[], leaving: boolean) => Promise<{ revision: number }>
     >();
-  const part = vi.fn<(why: string) => Promise<void>>(() => Promise.resolve());
+  const fork = vi.fn<(why: string) => Promise<void>>(() => Promise.resolve());
   send.mockImplementation((_save, revision) => Promise.resolve({ revision: revision + 1 }));
-  const keep = vi.fn<(unsaved: Unsaved | undefined) => void>();
-  const since = vi.fn<SaveDoor['since']>((revision) => Promise.resolve({ revision, saves: [], others: [] }));
-  const read = vi.fn<SaveDoor['read']>(() => Promise.reject(new Error('not asked for')));
-  const saver = new Saver(session, 1, { send, part, keep, since, read });
+  const store = vi.fn<(unsaved: Unsaved | undefined) => void>();
+  const since = vi.fn<SaveTransport['since']>((revision) => Promise.resolve({ revision, saves: [], others: [] }));
+  const read = vi.fn<SaveTransport['read']>(() => Promise.reject(new Error('not asked for')));
+  const saver = new Saver(session, 1, { send, fork, store, since, read });
   saver.open();
-  return { session, send, part, keep, since, read, saver };
+  return { session, send, fork, store, since, read, saver };
 }
 
 beforeEach(() => vi.useFakeTimers());
@@ -41,25 +41,25 @@ describe('the saver', () => {
   });
 
   it('keeps every edit before it is sent, under the name that it is then sent under, until it is acknowledged', async () => {
-    const { session, send, keep } = setUp();
+    const { session, send, store } = setUp();
     let answer: (to: { revision: number }) => void = () => undefined;
     send.mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)));
     session.commit('name', rename('Tide'));
-    const first = keep.mock.calls.at(-1)?.[0];
+    const first = store.mock.calls.at(-1)?.[0];
     expect(first).toMatchObject({ revision: 1, batches: [{ commands: [rename('Tide')] }], document: { name: 'Tide' } });
     await vi.advanceTimersByTimeAsync(400);
     expect(send.mock.calls[0]?.[0]).toBe(first?.batches[0]?.save);
     // While the first is on its way another is done: both are kept, each under its own name.
     session.commit('name', rename('Ebb'));
-    const both = keep.mock.calls.at(-1)?.[0];
+    const both = store.mock.calls.at(-1)?.[0];
     expect(both?.batches.map(({ commands }) => commands)).toEqual([[rename('Tide')], [rename('Ebb')]]);
     expect(both?.batches[0]?.save).toBe(first?.batches[0]?.save);
     answer({ revision: 2 });
     await vi.advanceTimersByTimeAsync(0);
-    expect(keep.mock.calls.at(-1)?.[0]).toMatchObject({ revision: 2, batches: [{ commands: [rename('Ebb')] }] });
+    expect(store.mock.calls.at(-1)?.[0]).toMatchObject({ revision: 2, batches: [{ commands: [rename('Ebb')] }] });
     await vi.advanceTimersByTimeAsync(900);
     expect(send.mock.calls[1]?.[0]).toBe(both?.batches[1]?.save);
-    expect(keep.mock.calls.at(-1)?.[0]).toBeUndefined();
+    expect(store.mock.calls.at(-1)?.[0]).toBeUndefined();
   });
 
   it('does not count a preview as an edit', async () => {
@@ -87,13 +87,13 @@ describe('the saver', () => {
   });
 
   it('parts once, and sends nothing more, when the server holds another version', async () => {
-    const { session, send, part, saver } = setUp();
+    const { session, send, fork, saver } = setUp();
     send.mockRejectedValueOnce(new ApiProblem(409, 'changed elsewhere'));
     session.commit('name', rename('Tide'));
     await vi.advanceTimersByTimeAsync(400);
     session.commit('name', rename('Ebb'));
     await vi.advanceTimersByTimeAsync(20_000);
-    expect(part).toHaveBeenCalledTimes(1);
+    expect(fork).toHaveBeenCalledTimes(1);
     expect(send).toHaveBeenCalledTimes(1);
     expect(saver.getState().kind).toBe('parted');
     await expect(saver.flush()).rejects.toThrow('changed elsewhere');
@@ -103,6 +103,6 @@ describe('the saver', () => {
     const { session, saver } = setUp();
     session.commit('name', rename('Tide'));
     expect(await saver.flush()).toBe(2);
-    expect(session.state.unsent).toHaveLength(0);
+    expect(session.state.pending).toHaveLength(0);
   });
 });

@@ -3,7 +3,7 @@ import { CommandError, type Command } from '../../core/document/command.ts';
 import type { Session } from '../../core/document/session.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
 import type { OpenDesign, Since } from '../api/designs.ts';
-import type { Batch, KeptEdits } from './editShelf.ts';
+import type { Batch, OutboxEntry } from './editShelf.ts';
 
 /** Whether the design is saved, and if not, why. */
 export type SaveState =
@@ -14,20 +14,20 @@ export type SaveState =
   | { readonly kind: 'parted'; readonly why: string };
 
 /** How the saver reaches the server. */
-export interface SaveDoor {
+export interface SaveTransport {
   send(save: string, revision: number, commands: readonly Command[], leaving: boolean): Promise<{ revision: number }>;
   /** What was saved by others since a revision. */
   since(revision: number): Promise<Since>;
   /** The design as the server has it, where that is not known step by step any more. */
   read(): Promise<OpenDesign>;
   /** The server holds another version: keeps ours beside it. Called once. */
-  part(why: string): Promise<void>;
+  fork(why: string): Promise<void>;
   /** Keeps what is not acknowledged yet where it outlives the window; undefined once there is nothing. */
-  keep(unsaved: Unsaved | undefined): void;
+  store(unsaved: Unsaved | undefined): void;
 }
 
 /** What the server has not acknowledged. */
-export type Unsaved = Omit<KeptEdits, 'key' | 'design'>;
+export type Unsaved = Omit<OutboxEntry, 'key' | 'design'>;
 
 /** Edits in quick succession go together; together with the sending this stays well under a second. */
 const GATHER_MS = 250;
@@ -54,7 +54,7 @@ export class Saver {
   constructor(
     readonly session: Session,
     revision: number,
-    readonly door: SaveDoor,
+    readonly door: SaveTransport,
   ) {
     this.#revision = revision;
   }
@@ -89,7 +89,7 @@ export class Saver {
 
   /** Saves what is unsaved now. @throws Error with the reason where it could not */
   async flush(): Promise<number> {
-    while (this.session.state.unsent.length > 0) {
+    while (this.session.state.pending.length > 0) {
       const before = this.getState();
       if (before.kind === 'parted') throw new Error(before.why);
       clearTimeout(this.#timer);
@@ -110,7 +110,7 @@ export class Saver {
     if (
       revision <= this.#revision ||
       this.#sending ||
-      this.session.state.unsent.length > 0 ||
+      this.session.state.pending.length > 0 ||
       this.#state.kind === 'parted'
     )
       return [];
@@ -127,7 +127,7 @@ export class Saver {
     }
     const opened = await this.door.read();
     // Something may have been done here while it was read.
-    if (this.#sending || this.session.state.unsent.length > 0 || opened.revision <= this.#revision) return [];
+    if (this.#sending || this.session.state.pending.length > 0 || opened.revision <= this.#revision) return [];
     this.session.replace(opened.design);
     this.#revision = opened.revision;
     return [];
@@ -149,13 +149,13 @@ export class Saver {
 
   /** The window is being closed: sends what is left without waiting for an answer. */
   leave(): void {
-    if (this.session.state.unsent.length > 0) void this.#send(true);
+    if (this.session.state.pending.length > 0) void this.#send(true);
   }
 
   #schedule(delay: number): void {
     if (
       !this.#leave ||
-      this.session.state.unsent.length === 0 ||
+      this.session.state.pending.length === 0 ||
       this.#timer !== undefined ||
       this.#state.kind === 'parted'
     )
@@ -178,8 +178,8 @@ export class Saver {
   async #sendOnce(leaving: boolean): Promise<void> {
     if (!this.#batch) {
       // An empty batch would never be answered, and nothing would go after it.
-      if (this.session.state.unsent.length === 0) return;
-      this.#batch = { save: this.#nextSave, commands: this.session.state.unsent.slice(0, MOST_COMMANDS) };
+      if (this.session.state.pending.length === 0) return;
+      this.#batch = { save: this.#nextSave, commands: this.session.state.pending.slice(0, MOST_COMMANDS) };
       this.#nextSave = nanoid();
     }
     const { save, commands } = this.#batch;
@@ -192,7 +192,7 @@ export class Saver {
       this.session.acknowledge(commands.length);
       // Also where the window has moved on and nothing listens any more.
       this.#keep();
-      this.#set(this.session.state.unsent.length > 0 ? { kind: 'saving' } : { kind: 'saved' });
+      this.#set(this.session.state.pending.length > 0 ? { kind: 'saving' } : { kind: 'saved' });
     } catch (error) {
       await this.#refused(error);
     }
@@ -219,21 +219,21 @@ export class Saver {
   }
 
   #keep(): void {
-    const { unsent, committed } = this.session.state;
-    if (unsent === this.#kept) return;
-    this.#kept = unsent;
-    if (unsent.length === 0 || this.#state.kind === 'parted') {
-      this.door.keep(undefined);
+    const { pending, committed } = this.session.state;
+    if (pending === this.#kept) return;
+    this.#kept = pending;
+    if (pending.length === 0 || this.#state.kind === 'parted') {
+      this.door.store(undefined);
       return;
     }
     const onTheWay = this.#batch ? [this.#batch] : [];
-    const rest = { save: this.#nextSave, commands: unsent.slice(this.#batch?.commands.length ?? 0) };
-    this.door.keep({ revision: this.#revision, batches: [...onTheWay, rest], document: committed });
+    const rest = { save: this.#nextSave, commands: pending.slice(this.#batch?.commands.length ?? 0) };
+    this.door.store({ revision: this.#revision, batches: [...onTheWay, rest], document: committed });
   }
 
   /** Keeps our version beside the other, trying until it is kept. */
   #part(why: string): void {
-    const parted = this.door.part(why).then(() => this.door.keep(undefined));
+    const parted = this.door.fork(why).then(() => this.door.store(undefined));
     parted.catch((error: unknown) => {
       this.#set({
         kind: 'parted',

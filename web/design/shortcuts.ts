@@ -1,8 +1,8 @@
 import { invertSelection, selectSimilar } from '../../core/arrange/alike.ts';
 import type { Placement } from '../../core/document/placement.ts';
 import type { Point } from '../../core/geometry/point.ts';
-import type { Bench } from './bench.ts';
-import type { BundleHands } from './bundleHands.ts';
+import type { Editor } from './bench.ts';
+import type { BundleActions } from './bundleHands.ts';
 
 /** Something a key does; the sheet behind `?` is made of this table. */
 export interface Shortcut {
@@ -11,11 +11,11 @@ export interface Shortcut {
   readonly group: 'Everywhere' | 'Chosen motifs' | 'The cloth';
   /** Whether the event is this shortcut. */
   readonly matches: (event: KeyboardEvent) => boolean;
-  readonly run: (bench: Bench, hands: ShortcutHands, event: KeyboardEvent) => void;
+  readonly run: (bench: Editor, hands: ShortcutContext, event: KeyboardEvent) => void;
 }
 
 /** What shortcuts reach besides the bench. */
-export interface ShortcutHands {
+export interface ShortcutContext {
   zoom(factor: number): void;
   showRepeats(count: 1 | 4): void;
   showActual(): void;
@@ -24,7 +24,7 @@ export interface ShortcutHands {
   openSheet(): void;
   saveSwatch(): void;
   giveUp(): void;
-  readonly bundles: BundleHands;
+  readonly bundles: BundleActions;
   /** Whether what is drawn of two placements lies over each other. */
   overlap(a: Placement, b: Placement): boolean;
   /** Where the pointer is on the cloth, mm; undefined while it is elsewhere. */
@@ -77,28 +77,28 @@ export const SHORTCUTS: readonly Shortcut[] = [
     does: 'Choose all motifs',
     group: 'Chosen motifs',
     matches: held('a'),
-    run: (bench) => bench.chooseAll(),
+    run: (bench) => bench.selectAll(),
   },
   {
     keys: 'I',
     does: 'Choose all others',
     group: 'Chosen motifs',
     matches: plain('i'),
-    run: (bench) => bench.choose(invertSelection(bench.free, bench.selection.getState().ids)),
+    run: (bench) => bench.select(invertSelection(bench.editablePlacements, bench.selection.getState().ids)),
   },
   {
     keys: 'A',
     does: 'Choose all of the same motif',
     group: 'Chosen motifs',
     matches: plain('a'),
-    run: (bench) => bench.choose(selectSimilar(bench.design, bench.selection.getState().ids)),
+    run: (bench) => bench.select(selectSimilar(bench.design, bench.selection.getState().ids)),
   },
   {
     keys: 'N, B',
     does: 'Choose the next motif, the one before',
     group: 'Chosen motifs',
     matches: (e) => plain('n')(e) || plain('b')(e),
-    run: (bench, _hands, e) => bench.chooseNext(e.key.toLowerCase() === 'n' ? 1 : -1),
+    run: (bench, _hands, e) => bench.selectNext(e.key.toLowerCase() === 'n' ? 1 : -1),
   },
   {
     keys: 'Arrows',
@@ -126,21 +126,21 @@ export const SHORTCUTS: readonly Shortcut[] = [
     does: 'Turn by 5° about the point; with Shift back',
     group: 'Chosen motifs',
     matches: plain('t'),
-    run: (bench, _hands, e) => bench.turn(e.shiftKey ? -5 : 5),
+    run: (bench, _hands, e) => bench.rotate(e.shiftKey ? -5 : 5),
   },
   {
     keys: 'G',
     does: 'Grow by a twentieth; with Shift shrink',
     group: 'Chosen motifs',
     matches: plain('g'),
-    run: (bench, _hands, e) => bench.resize(e.shiftKey ? 1 / 1.05 : 1.05),
+    run: (bench, _hands, e) => bench.scaleBy(e.shiftKey ? 1 / 1.05 : 1.05),
   },
   {
     keys: 'M',
     does: 'Mirror across; with Shift down',
     group: 'Chosen motifs',
     matches: plain('m'),
-    run: (bench, _hands, e) => bench.mirror(e.shiftKey),
+    run: (bench, _hands, e) => bench.flip(e.shiftKey),
   },
   {
     keys: 'F, H',
@@ -253,13 +253,13 @@ export const POINTER_HINTS: readonly { readonly keys: string; readonly does: str
   { keys: 'Drag out of the selvedge', does: 'Set an upright guide; with Shift a level one' },
 ];
 
-function byCell(bench: Bench, _hands: ShortcutHands, event: KeyboardEvent): void {
+function byCell(bench: Editor, _hands: ShortcutContext, event: KeyboardEvent): void {
   const [x, y] = ARROWS[event.key] as readonly [number, number];
   const share = ctrl(event) ? 1 / 4 : event.shiftKey ? 1 / 3 : 1 / 2;
   bench.nudgeByCell({ x: x * share, y: y * share });
 }
 
-function arrow(bench: Bench, hands: ShortcutHands, event: KeyboardEvent): void {
+function arrow(bench: Editor, hands: ShortcutContext, event: KeyboardEvent): void {
   const [x, y] = ARROWS[event.key] as readonly [number, number];
   if (bench.selection.getState().ids.length === 0) {
     hands.pan(-x * PAN_PX, -y * PAN_PX);

@@ -8,21 +8,21 @@ import { UPRIGHT } from '../../core/geometry/pose.ts';
 import { latticeOf } from '../../core/repeat/lattice.ts';
 import { useMotifCopies, useMotifMaking, type DrawerMotif } from '../api/motifs.ts';
 import { useNotify } from '../shared/Notices.tsx';
-import { useBench, type Bench } from './bench.ts';
-import type { BundleHands } from './bundleHands.ts';
+import { useEditor, type Editor } from './bench.ts';
+import type { BundleActions } from './bundleHands.ts';
 import { OpeningContext } from './opening.ts';
 
 /** The bundle that a placement shows, or undefined for any other motif. */
 export function bundleOf(
-  bench: Bench,
+  bench: Editor,
   placement: Placement | undefined,
 ): (DrawerMotif & { recipe: Extract<DrawerMotif['recipe'], { kind: 'bundle' }> }) | undefined {
   const motif = placement && bench.motif(placement.motif);
   return motif?.recipe?.kind === 'bundle' ? { ...motif, recipe: motif.recipe } : undefined;
 }
 
-export function useBundles(): BundleHands {
-  const bench = useBench();
+export function useBundles(): BundleActions {
+  const bench = useEditor();
   const open = useContext(OpeningContext);
   const { mutateAsync: make } = useMotifMaking();
   const { mutateAsync: copy } = useMotifCopies();
@@ -32,7 +32,7 @@ export function useBundles(): BundleHands {
       notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
     return {
       bundle() {
-        const chosen = gatherInstances(latticeOf(bench.design.repeat), bench.chosen);
+        const chosen = gatherInstances(latticeOf(bench.design.repeat), bench.selectedPlacements);
         const [first] = chosen;
         if (!first) return;
         const motifs = new Map(bench.motifs.getState().map((motif) => [motif.id, motif]));
@@ -43,7 +43,7 @@ export function useBundles(): BundleHands {
           names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
         make({ name: name.slice(0, 120), collection: 'Bundles', recipe: { kind: 'bundle', parts } })
           .then((made) =>
-            bench.exchangeChosen(`Bundled ${chosen.length} motifs`, [
+            bench.replaceSelectedWith(`Bundled ${chosen.length} motifs`, [
               { ...newPlacement(nanoid(), made, middle), layer: first.layer },
             ]),
           )
@@ -51,22 +51,22 @@ export function useBundles(): BundleHands {
       },
       loosen() {
         try {
-          const bundles = bench.chosen.filter((one) => bundleOf(bench, one));
+          const bundles = bench.selectedPlacements.filter((one) => bundleOf(bench, one));
           const ids: string[] = [];
           for (const placement of bundles) {
             const bundle = bundleOf(bench, placement);
             if (!bundle) continue;
-            bench.choose([placement.id]);
-            bench.exchangeChosen(`Loosened ${bundle.name}`, loosenBundle(placement, bundle, bundle.recipe.parts, nanoid));
+            bench.select([placement.id]);
+            bench.replaceSelectedWith(`Loosened ${bundle.name}`, loosenBundle(placement, bundle, bundle.recipe.parts, nanoid));
             ids.push(...bench.selection.getState().ids);
           }
-          if (ids.length > 0) bench.choose(ids);
+          if (ids.length > 0) bench.select(ids);
         } catch (error) {
           refused(error);
         }
       },
       open(id) {
-        const placement = id === undefined ? bench.chosen[0] : bench.free.find((one) => one.id === id);
+        const placement = id === undefined ? bench.selectedPlacements[0] : bench.editablePlacements.find((one) => one.id === id);
         const bundle = bundleOf(bench, placement);
         if (!placement || !bundle) return;
         try {
@@ -76,7 +76,7 @@ export function useBundles(): BundleHands {
         }
       },
       separate() {
-        const chosen = bench.chosen;
+        const chosen = bench.selectedPlacements;
         const motifs = [...new Set(chosen.map(({ motif }) => motif))]
           .map((id) => bench.motif(id))
           .filter((motif) => motif !== undefined);

@@ -3,7 +3,7 @@ import { useId, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { naturalHeight } from '../../core/motif/motif.ts';
 import { blobUrl } from '../api/client.ts';
-import { readUses, useMotifDeed, useMotifs, useMotifUses, type DrawerMotif, type MotifDeed } from '../api/motifs.ts';
+import { readUses, useMotifMutation, useMotifs, useMotifUses, type DrawerMotif, type MotifMutation } from '../api/motifs.ts';
 import { Button } from '../shared/Button.tsx';
 import { LengthField } from '../shared/LengthField.tsx';
 import { NameField } from '../shared/NameField.tsx';
@@ -15,18 +15,18 @@ import { collectionsOf } from './sorting.ts';
 
 /** One motif of the drawer: its names and sizes, where it is used, and what can be done with it. */
 export function MotifTicket({ motif, onClose }: { readonly motif: DrawerMotif; readonly onClose: () => void }) {
-  const deed = useMotifDeed();
+  const deed = useMotifMutation();
   const notify = useNotify();
   const uses = useMotifUses(motif.id);
   const file = useRef<HTMLInputElement>(null);
   // By its promise, since a deed may take this very ticket away before it is done.
-  const act = (what: MotifDeed, then?: () => void): void =>
+  const act = (what: MotifMutation, then?: () => void): void =>
     void deed
       .mutateAsync(what)
       .then(then, (error: unknown) =>
         notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' }),
       );
-  const change = (to: Extract<MotifDeed, { change: unknown }>['change']): void => act({ id: motif.id, change: to });
+  const change = (to: Extract<MotifMutation, { change: unknown }>['change']): void => act({ id: motif.id, change: to });
 
   const remove = async (): Promise<void> => {
     // Asked anew, since a design may have taken it up a moment ago.

@@ -1,7 +1,7 @@
 import { Package, Trash2, X } from 'lucide-react';
 import { sideBySide } from '../../core/bundle/sideBySide.ts';
 import { blobUrl } from '../api/client.ts';
-import { useMotifDeed, useMotifMaking, type DrawerMotif } from '../api/motifs.ts';
+import { useMotifMutation, useMotifMaking, type DrawerMotif } from '../api/motifs.ts';
 import { Button } from '../shared/Button.tsx';
 import { useNotify } from '../shared/Notices.tsx';
 
@@ -14,7 +14,7 @@ interface Props {
 /** Several motifs of the drawer, and what can be done with them together. */
 export function SeveralTicket({ motifs, onClose, onMade }: Props) {
   const making = useMotifMaking();
-  const deed = useMotifDeed();
+  const deed = useMotifMutation();
   const notify = useNotify();
   const refused = (error: unknown): void =>
     notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });

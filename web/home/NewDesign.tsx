@@ -8,7 +8,7 @@ import { step } from '../../core/repeat/step.ts';
 import { useCreateDesign } from '../api/designs.ts';
 import { Button } from '../shared/Button.tsx';
 import { LengthField } from '../shared/LengthField.tsx';
-import { Sheet } from '../shared/Sheet.tsx';
+import { Dialog } from '../shared/Sheet.tsx';
 import { StepDiagram } from '../shared/StepDiagram.tsx';
 
 const STEPS = [
@@ -40,7 +40,7 @@ export function NewDesign({ open, onClose }: { readonly open: boolean; readonly 
   };
 
   return (
-    <Sheet title="New design" open={open} onClose={onClose}>
+    <Dialog title="New design" open={open} onClose={onClose}>
       <form onSubmit={submit} className="grid gap-4">
         <label className="block">
           <span className="mb-0.5 block text-xs text-graphite">Name</span>
@@ -93,6 +93,6 @@ export function NewDesign({ open, onClose }: { readonly open: boolean; readonly 
           </Button>
         </div>
       </form>
-    </Sheet>
+    </Dialog>
   );
 }

@@ -9,7 +9,7 @@ import type { Piece } from '../../core/shapes/shapeRecipe.ts';
 import { formatNumber } from '../../core/units/length.ts';
 import { useMotifMaking, type DrawerMotif } from '../api/motifs.ts';
 import { newPiece } from '../builder/pieces.ts';
-import { useBench } from '../design/bench.ts';
+import { useEditor } from '../design/bench.ts';
 import { AmountField } from '../shared/AmountField.tsx';
 import { Choice } from '../shared/Choice.tsx';
 import { useStore } from '../shared/store.ts';
@@ -39,7 +39,7 @@ interface Props {
 
 /** What a grid is of, how many, how large, and by which of the angles that close. */
 export function GridFields({ recipe, onChange }: Props) {
-  const bench = useBench();
+  const bench = useEditor();
   const { committed } = useStore(bench.session);
   const motifs = useStore(bench.motifs);
   const making = useMotifMaking();

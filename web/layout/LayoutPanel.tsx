@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { applyLayout, LayoutError } from '../../core/layout/layLayout.ts';
 import type { GridRecipe, LayoutRecipe, RowRecipe } from '../../core/layout/layoutRecipe.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
-import { useBench, type LayoutDraft } from '../design/bench.ts';
+import { useEditor, type LayoutDraft } from '../design/bench.ts';
 import { TicketFoot } from '../design/TicketFoot.tsx';
 import { Button } from '../shared/Button.tsx';
 import { Choice } from '../shared/Choice.tsx';
@@ -16,7 +16,7 @@ const NEW_GRID: GridRecipe = { kind: 'grid', figure: 'dots', motif: '', fitted: 
 
 /** Rows and grids by recipe: once laid, what is changed here is changed on the cloth. */
 export function LayoutPanel() {
-  const bench = useBench();
+  const bench = useEditor();
   const { committed } = useStore(bench.session);
   const draft = useStore(bench.layoutDraft);
   const setDraft = (next: LayoutDraft | undefined): void => bench.layoutDraft.set(next);
@@ -29,7 +29,7 @@ export function LayoutPanel() {
     const { layer } = bench;
     const start = bench.session.state.committed;
     if (!layer) {
-      bench.refused.set('Every layer is hidden or locked, so nothing can be laid. Open one in the stack first.');
+      bench.refusal.set('Every layer is hidden or locked, so nothing can be laid. Open one in the stack first.');
       return;
     }
     // What was chosen for it becomes part of it; what one of the other kind laid stays, as ordinary motifs.
@@ -40,7 +40,7 @@ export function LayoutPanel() {
     try {
       const motifs = new Map([...bench.motifMap, ...made.map((motif) => [motif.id, motif] as const)]);
       const command = applyLayout(base, motifs, next, layer.id, () => nanoid());
-      bench.choose([]);
+      bench.select([]);
       bench.commit(
         next.kind === 'row'
           ? isLaid

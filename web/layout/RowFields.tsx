@@ -4,7 +4,7 @@ import { MOST_IN_ROW, MOST_ROWS, type RowRecipe } from '../../core/layout/layout
 import { LEAST_GAP, MOST_GAP } from '../../core/toss/tossRecipe.ts';
 import { LARGEST_CELL_MM } from '../../core/repeat/repeat.ts';
 import { blobUrl } from '../api/client.ts';
-import { useBench } from '../design/bench.ts';
+import { useEditor } from '../design/bench.ts';
 import { MotifPick } from '../design/tickets/MotifPick.tsx';
 import { Button } from '../shared/Button.tsx';
 import { Choice } from '../shared/Choice.tsx';
@@ -23,7 +23,7 @@ interface Props {
 
 /** The motifs of each row in their order, what they have in common, and the gaps. */
 export function RowFields({ recipe, isLaid, onChange }: Props) {
-  const bench = useBench();
+  const bench = useEditor();
   const { ids } = useStore(bench.selection);
   const { rows } = recipe;
   const setRow = (at: number, row: readonly string[], taken?: readonly string[]): void => {
@@ -117,7 +117,7 @@ interface ListProps {
 }
 
 function RowList({ name, row, onChange }: ListProps) {
-  const bench = useBench();
+  const bench = useEditor();
   useStore(bench.motifs);
   const moved = (from: number, by: 1 | -1): readonly string[] => {
     const next = [...row];

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { rowOffers, type RowPattern, type RowOffer } from '../../core/layout/rowOffers.ts';
 import { placesByMotif } from '../../core/repeat/fractions.ts';
 import { step } from '../../core/repeat/step.ts';
-import { useBench } from '../design/bench.ts';
+import { useEditor } from '../design/bench.ts';
 import { OfferList } from '../design/tickets/OfferList.tsx';
 import { useStore } from '../shared/store.ts';
 
@@ -17,7 +17,7 @@ const FALLS: Readonly<Record<RowPattern, string>> = {
 
 /** By how much further rows may shift, best first, with what becomes of a motif and its like. */
 export function RowOffers({ count }: { readonly count: number }) {
-  const bench = useBench();
+  const bench = useEditor();
   const { committed } = useStore(bench.session);
   const { repeat, placements, layout } = committed;
   const offers = useMemo(() => {

@@ -1,4 +1,4 @@
-import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react';
+import { Dialog as HeadlessDialog, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react';
 import { X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Button } from './Button.tsx';
@@ -12,9 +12,9 @@ interface Props {
 }
 
 /** A sheet of paper laid over the work: a dialogue with a title and a way out. */
-export function Sheet({ title, open, onClose, wide = false, children }: Props) {
+export function Dialog({ title, open, onClose, wide = false, children }: Props) {
   return (
-    <Dialog open={open} onClose={onClose} className="relative z-50">
+    <HeadlessDialog open={open} onClose={onClose} className="relative z-50">
       <DialogBackdrop className="fixed inset-0 bg-ink/30" />
       <div className="fixed inset-0 grid place-items-center overflow-auto p-6">
         <DialogPanel
@@ -29,6 +29,6 @@ export function Sheet({ title, open, onClose, wide = false, children }: Props) {
           <div className="p-5">{children}</div>
         </DialogPanel>
       </div>
-    </Dialog>
+    </HeadlessDialog>
   );
 }

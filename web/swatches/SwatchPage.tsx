@@ -5,7 +5,7 @@ import type { Design } from '../../core/document/design.ts';
 import { blobUrl } from '../api/client.ts';
 import { openSwatch, useSwatch, useSwatchChange, type SwatchSummary } from '../api/swatches.ts';
 import { ACTUAL_SCALE } from '../cloth/viewport.ts';
-import { DownloadSheet } from '../design/DownloadSheet.tsx';
+import { ExportDialog } from '../design/DownloadSheet.tsx';
 import { Button } from '../shared/Button.tsx';
 import { ClothSample } from '../shared/ClothSample.tsx';
 import { Fetched } from '../shared/Fetched.tsx';
@@ -110,7 +110,7 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
           Actual size
         </Button>
       </div>
-      <DownloadSheet
+      <ExportDialog
         open={downloading}
         onClose={() => setDownloading(false)}
         repeat={repeat}

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import type { Hole } from '../../core/toss/holes.ts';
 import { applyToss, tossedPlacements } from '../../core/toss/layToss.ts';
 import { formatNumber } from '../../core/units/length.ts';
-import { useBench } from '../design/bench.ts';
+import { useEditor } from '../design/bench.ts';
 import { Button } from '../shared/Button.tsx';
 import { LengthField } from '../shared/LengthField.tsx';
 import { useStore } from '../shared/store.ts';
@@ -19,7 +19,7 @@ const NOTABLE = 0.9;
 
 /** The largest empty rounds, on the cloth and as a list, and fillers of the toss for them. @param shownFirst whether they are looked for at once */
 export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolean }) {
-  const bench = useBench();
+  const bench = useEditor();
   const { tossing } = bench;
   const { tosser } = tossing;
   useStore(tossing.edited);

@@ -6,8 +6,8 @@ import { applyToss, tossedIdsOf, tossedPlacements } from '../../core/toss/layTos
 import type { TossResult } from '../../core/toss/toss.ts';
 import type { TossRecipe } from '../../core/toss/tossRecipe.ts';
 import { Panes } from '../design/alternatives/Panes.tsx';
-import { useBench } from '../design/bench.ts';
-import { Tosser } from './tosser.ts';
+import { useEditor } from '../design/bench.ts';
+import { TossClient } from './tosser.ts';
 
 const SEEDS = 4;
 /** Reckoned at the same time: a toss keeps one processor busy. */
@@ -31,7 +31,7 @@ export function SeedsSideBySide({
   readonly layer: string;
   readonly onClose: () => void;
 }) {
-  const bench = useBench();
+  const bench = useEditor();
   const [start] = useState(() => bench.session.state.committed);
   const [list, setList] = useState<readonly Seeded[]>(() =>
     Array.from({ length: SEEDS }, (_, n) => ({
@@ -50,12 +50,12 @@ export function SeedsSideBySide({
     );
 
   useEffect(() => {
-    const tossers = Array.from({ length: AT_ONCE }, () => new Tosser());
+    const tossers = Array.from({ length: AT_ONCE }, () => new TossClient());
     const gone = tossedIdsOf(start);
     const standing = { ...start, placements: start.placements.filter(({ id }) => !gone.has(id)) };
     const tell = (seed: number, part: Partial<Seeded>): void =>
       setList((before) => before.map((one) => (one.seed === seed ? { ...one, ...part } : one)));
-    const run = async (tosser: Tosser, seeds: readonly number[]): Promise<void> => {
+    const run = async (tosser: TossClient, seeds: readonly number[]): Promise<void> => {
       for (const seed of seeds) {
         const next = { ...recipe, seed };
         try {
@@ -96,7 +96,7 @@ export function SeedsSideBySide({
   const take = (seed: number, tossed: TossResult): void => {
     if (bench.session.state.committed === start)
       bench.commit(`Tossed ${tossed.placed.length} motifs`, commandOf(seed, tossed, nanoid(6)));
-    else bench.refused.set('Something was changed meanwhile, so nothing of the toss was laid. Toss again.');
+    else bench.refusal.set('Something was changed meanwhile, so nothing of the toss was laid. Toss again.');
     onClose();
   };
   return (

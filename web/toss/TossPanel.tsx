@@ -5,7 +5,7 @@ import { tossedIdsOf, pin } from '../../core/toss/layToss.ts';
 import { LEAST_GAP, MOST_GAP, type Role, type TossEntry, type TossRecipe } from '../../core/toss/tossRecipe.ts';
 import { formatNumber } from '../../core/units/length.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
-import { useBench } from '../design/bench.ts';
+import { useEditor } from '../design/bench.ts';
 import { TicketFoot } from '../design/TicketFoot.tsx';
 import { MotifPick } from '../design/tickets/MotifPick.tsx';
 import { AmountField } from '../shared/AmountField.tsx';
@@ -26,7 +26,7 @@ const ROLE_COUNTS: Readonly<Record<Role, number>> = { hero: 3, companion: 8, fil
 
 /** Scattering by recipe: what, how many, how large, how far apart. What lies there already stays, unless a toss laid it. */
 export function TossPanel() {
-  const bench = useBench();
+  const bench = useEditor();
   const { design, committed } = useStore(bench.session);
   const { ids } = useStore(bench.selection);
   const motifs = useStore(bench.motifs);

@@ -20,8 +20,8 @@ import { coverWithCircles, type CircleCover } from '../../core/toss/rounds.ts';
 import { settle } from '../../core/toss/settle.ts';
 import { obstaclesOf } from '../../core/toss/standing.ts';
 import { toss, TossError, type Tossable } from '../../core/toss/toss.ts';
-import { ArtworkShelf } from '../cloth/artworkShelf.ts';
-import { browserSheet } from '../cloth/browserEasel.ts';
+import { ArtworkStore } from '../cloth/artworkShelf.ts';
+import { browserSurface } from '../cloth/browserEasel.ts';
 import type { TossAnswer, TossOrder, TossResults } from './tossMessages.ts';
 
 /** Places along the longer side of a motif's raster. */
@@ -34,9 +34,9 @@ interface Shape extends Tossable {
   readonly outline: Outline;
 }
 
-const shelf = new ArtworkShelf();
+const shelf = new ArtworkStore();
 const shapes = new Map<string, Shape>();
-const stamps = new SpriteCache(shelf.easel);
+const stamps = new SpriteCache(shelf.backend);
 const stopped = new Set<number>();
 const port = self as unknown as {
   postMessage(answer: TossAnswer): void;
@@ -125,13 +125,13 @@ async function coverage(design: Design, motifs: readonly Motif[], inks: readonly
   const drawn = await Promise.all(motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
   const grid = pixelGrid(design.repeat, coverageScale(latticeOf(design.repeat)));
   const { width, height } = grid.cell;
-  const sheet = browserSheet(width, height);
+  const sheet = browserSurface(width, height);
   paintPlane(
-    sheet.surface,
+    sheet.context,
     sceneOf(design, new Map(drawn.map((one) => [one.motif.id, one]))),
     grid,
     cellWindow(grid),
-    shelf.easel,
+    shelf.backend,
     { bare: true, stamps },
   );
   return measureCoverage(sheet.context.getImageData(0, 0, width, height).data, grid, inks);
@@ -145,12 +145,12 @@ async function shapeOf(motif: Motif): Promise<Shape> {
   const { view } = artwork;
   const scale = RASTER / Math.max(view.width, view.height);
   const [width, height] = [Math.max(1, Math.round(view.width * scale)), Math.max(1, Math.round(view.height * scale))];
-  const sheet = browserSheet(width, height);
+  const sheet = browserSurface(width, height);
   paintArtwork(
-    sheet.surface,
+    sheet.context,
     artwork.nodes,
     compose(scalingMatrix(width / view.width, height / view.height), translationMatrix(-view.x, -view.y)),
-    { easel: shelf.easel, resolve: asDrawn, width, height },
+    { easel: shelf.backend, resolve: asDrawn, width, height },
   );
   const { data } = sheet.context.getImageData(0, 0, width, height);
   const silhouette = silhouetteOf(data, width, height);

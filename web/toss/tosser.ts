@@ -17,7 +17,7 @@ interface Waiting {
 }
 
 /** Has tosses, holes and settlings reckoned off the page. Its worker begins with the first task. */
-export class Tosser {
+export class TossClient {
   #worker: Worker | undefined;
   readonly #waiting = new Map<number, Waiting>();
   #next = 1;

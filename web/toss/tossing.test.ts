@@ -6,7 +6,7 @@ import type { TossedMotif, TossResult } from '../../core/toss/toss.ts';
 import type { TossRecipe } from '../../core/toss/tossRecipe.ts';
 import { apply } from '../../core/document/command.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
-import { Bench } from '../design/bench.ts';
+import { Editor } from '../design/bench.ts';
 import type { TossAnswer, TossOrder } from './tossMessages.ts';
 
 /** A worker that answers what it is told to. */
@@ -41,12 +41,12 @@ const RECIPE: TossRecipe = {
 };
 const laid = (x: number): TossedMotif => ({ motif: 'leaf', x, y: 20, rotation: 0, scale: 1, flipped: false });
 const tossed = (...xs: number[]): TossResult => ({ placed: xs.map(laid), unplaced: [], covered: 0.1 });
-let bench: Bench;
+let bench: Editor;
 
 beforeEach(() => {
   vi.stubGlobal('Worker', FakeWorker);
   const blank = newDesign('d', 'Tossed', { width: 100, height: 80, step: SQUARE });
-  bench = new Bench(
+  bench = new Editor(
     apply(blank, { type: 'insert', placements: [{ index: 0, placement: leafAt('own', { x: 5, y: 5 }) }] }),
   );
   bench.motifs.set([{ ...LEAF_MOTIF.motif, id: 'leaf', name: 'Leaf', inks: [] } as unknown as DrawerMotif]);
@@ -92,7 +92,7 @@ it('hands over what an earlier toss laid only where it is to start from there', 
 it('lays nothing where something was changed meanwhile, and says so', async () => {
   const running = bench.tossing.run(RECIPE, true);
   FakeWorker.last.answer({ progress: tossed(10) });
-  bench.choose(['own']);
+  bench.select(['own']);
   bench.nudge({ x: 1, y: 0 });
   FakeWorker.last.answer({ done: tossed(10, 40) });
   await running;
@@ -138,6 +138,6 @@ it('is stopped by a word to the worker, and goes with its bench', () => {
 it('lays nothing where every layer is locked, and says so', async () => {
   bench.changeLayer('Locked', bench.design.layers[0]?.id ?? '', { locked: true });
   await bench.tossing.run(RECIPE, true);
-  expect(bench.refused.getState()).toContain('Every layer is hidden or locked');
+  expect(bench.refusal.getState()).toContain('Every layer is hidden or locked');
   expect(bench.tossing.running.getState()).toBeUndefined();
 });

@@ -2,9 +2,9 @@ import { nanoid } from 'nanoid';
 import { applyToss, tossedIdsOf, tossedPlacements } from '../../core/toss/layToss.ts';
 import type { TossedMotif, TossResult } from '../../core/toss/toss.ts';
 import type { TossRecipe } from '../../core/toss/tossRecipe.ts';
-import type { Bench } from '../design/bench.ts';
+import type { Editor } from '../design/bench.ts';
 import { Cell } from '../shared/store.ts';
-import { Tosser, type Running } from './tosser.ts';
+import { TossClient, type Running } from './tosser.ts';
 
 const NEW: TossRecipe = { entries: [], directions: { kind: 'all' }, flipped: true, gap: 4, ground: 0.4, seed: 1 };
 
@@ -13,7 +13,7 @@ const NEW: TossRecipe = { entries: [], directions: { kind: 'all' }, flipped: tru
  * parts of the job are looked at.
  */
 export class Tossing {
-  readonly tosser = new Tosser();
+  readonly tosser = new TossClient();
   /** Changed since the last toss; undefined where it was not. */
   readonly edited = new Cell<TossRecipe | undefined>(undefined);
   readonly running = new Cell<Running<TossResult> | undefined>(undefined);
@@ -21,7 +21,7 @@ export class Tossing {
   readonly last = new Cell<TossResult | undefined>(undefined);
   readonly problem = new Cell<string | undefined>(undefined);
 
-  constructor(readonly bench: Bench) {}
+  constructor(readonly bench: Editor) {}
 
   get recipe(): TossRecipe {
     return this.edited.getState() ?? this.bench.session.state.committed.toss?.recipe ?? NEW;
@@ -37,12 +37,12 @@ export class Tossing {
     const { session, layer } = bench;
     if (this.running.getState()) return;
     if (!layer) {
-      bench.refused.set('Every layer is hidden or locked, so nothing can be tossed. Open one in the stack first.');
+      bench.refusal.set('Every layer is hidden or locked, so nothing can be tossed. Open one in the stack first.');
       return;
     }
     this.edited.set(recipe);
     problem.set(undefined);
-    bench.choose([]);
+    bench.select([]);
     const start = session.state.committed;
     const gone = tossedIdsOf(start);
     const nonce = nanoid(6);

@@ -1,8 +1,8 @@
-import { useBench } from '../design/bench.ts';
+import { useEditor } from '../design/bench.ts';
 
 /** Evens out the spacing of motifs by small moves, off the page; each call goes on. */
 export function useSettle(): (ids: readonly string[], turning: boolean) => void {
-  const bench = useBench();
+  const bench = useEditor();
   return (ids, turning) => {
     if (ids.length === 0) return;
     const start = bench.session.state.committed;
@@ -12,8 +12,8 @@ export function useSettle(): (ids: readonly string[], turning: boolean) => void 
         const count = Object.keys(changes).length;
         if (count > 0 && bench.session.state.committed === start)
           bench.commit(`Settled ${count} motifs`, { type: 'change', changes });
-        else bench.said.set('They lie evenly already');
+        else bench.announcement.set('They lie evenly already');
       })
-      .catch((error: unknown) => bench.refused.set(error instanceof Error ? error.message : String(error)));
+      .catch((error: unknown) => bench.refusal.set(error instanceof Error ? error.message : String(error)));
   };
 }

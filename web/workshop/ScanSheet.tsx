@@ -5,10 +5,10 @@ import { useJob } from '../api/jobs.ts';
 import { SHEETS, startScan, useJamClearing, useScanner } from '../api/sheets.ts';
 import { Button } from '../shared/Button.tsx';
 import { JobProgress } from '../shared/JobProgress.tsx';
-import { Sheet } from '../shared/Sheet.tsx';
+import { Dialog } from '../shared/Sheet.tsx';
 
 /** The simulated scanner: which sheet, how finely, how far it is, and what to do when it jams. */
-export function ScanSheet({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+export function ScannerDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const scanner = useScanner(open);
   const clearing = useJamClearing();
   const client = useQueryClient();
@@ -26,7 +26,7 @@ export function ScanSheet({ open, onClose }: { readonly open: boolean; readonly 
   const state = scanner.data;
   const chosen = original ?? state?.originals[0]?.id;
   return (
-    <Sheet title="Scan a sheet" open={open} onClose={leave}>
+    <Dialog title="Scan a sheet" open={open} onClose={leave}>
       <div className="grid gap-4">
         <p className="text-sm text-graphite">A simulated scanner with three of the studio’s sheets beside it.</p>
         <fieldset className="grid gap-1">
@@ -82,6 +82,6 @@ export function ScanSheet({ open, onClose }: { readonly open: boolean; readonly 
           )}
         </div>
       </div>
-    </Sheet>
+    </Dialog>
   );
 }

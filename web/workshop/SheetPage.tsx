@@ -10,7 +10,7 @@ import { formatNumber } from '../../core/units/length.ts';
 import { blobUrl } from '../api/client.ts';
 import { useJob } from '../api/jobs.ts';
 import { MOTIFS } from '../api/motifs.ts';
-import { startCleaning, useSheet, useSheetDeed, type ScannedSheet } from '../api/sheets.ts';
+import { startCleaning, useSheet, useScanMutation, type ScannedSheet } from '../api/sheets.ts';
 import { AmountField } from '../shared/AmountField.tsx';
 import { Button } from '../shared/Button.tsx';
 import { Fetched } from '../shared/Fetched.tsx';
@@ -49,7 +49,7 @@ export function SheetPage() {
 function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
   const [query] = useSearchParams();
   const replace = query.get('motif') ?? undefined;
-  const deed = useSheetDeed();
+  const deed = useScanMutation();
   const notify = useNotify();
   const client = useQueryClient();
   const navigate = useNavigate();

@@ -4,11 +4,11 @@ import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { formatNumber, MM_PER_INCH } from '../../core/units/length.ts';
 import { blobUrl } from '../api/client.ts';
-import { bringSheet, SHEETS, useSheetDeed, useSheets, type ScannedSheet } from '../api/sheets.ts';
+import { bringSheet, SHEETS, useScanMutation, useSheets, type ScannedSheet } from '../api/sheets.ts';
 import { Button } from '../shared/Button.tsx';
 import { Masthead } from '../shared/Masthead.tsx';
 import { useNotify } from '../shared/Notices.tsx';
-import { ScanSheet } from './ScanSheet.tsx';
+import { ScannerDialog } from './ScanSheet.tsx';
 
 /** The workshop's shelf: scans and photographs waiting to be cleaned. */
 export function Workshop() {
@@ -78,13 +78,13 @@ export function Workshop() {
           ))}
         </ul>
       </main>
-      <ScanSheet open={scanning} onClose={() => setScanning(false)} />
+      <ScannerDialog open={scanning} onClose={() => setScanning(false)} />
     </div>
   );
 }
 
 function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonly sheet: ScannedSheet }) {
-  const deed = useSheetDeed();
+  const deed = useScanMutation();
   const notify = useNotify();
   const remove = (): void =>
     void deed.mutateAsync({ id, deleted: true }).then(

@@ -6,7 +6,7 @@ import { rotateQuarters } from '../../core/scan/orient.ts';
 import { copyPixels, type PixelImage } from '../../core/scan/pixels.ts';
 import { NO_STEPS } from '../../core/scan/scanRecipe.ts';
 import { traceDrawing } from '../../core/scan/trace.ts';
-import { browserSheet } from '../cloth/browserEasel.ts';
+import { browserSurface } from '../cloth/browserEasel.ts';
 import type { CleanAnswer, CleanOrder, TiltOrder } from './cleanMessages.ts';
 
 const port = self as unknown as {
@@ -65,14 +65,14 @@ async function fetched(url: string): Promise<PixelImage> {
   if (!response.ok) throw new Error(`the picture is missing (${response.status})`);
   const bitmap = await createImageBitmap(await response.blob(), { colorSpaceConversion: 'none' });
   const { width, height } = bitmap;
-  const { context } = browserSheet(width, height);
+  const { context } = browserSurface(width, height);
   context.drawImage(bitmap, 0, 0);
   bitmap.close();
   return { width, height, data: context.getImageData(0, 0, width, height).data };
 }
 
 function imageOf({ width, height, data }: PixelImage): ImageBitmap {
-  const { canvas, context } = browserSheet(width, height);
+  const { canvas, context } = browserSurface(width, height);
   context.putImageData(new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height), 0, 0);
   return canvas.transferToImageBitmap();
 }

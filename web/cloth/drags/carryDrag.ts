@@ -2,16 +2,16 @@ import type { Command } from '../../../core/document/command.ts';
 import type { Point } from '../../../core/geometry/point.ts';
 import { formatNumber } from '../../../core/units/length.ts';
 import type { DrawerMotif } from '../../api/motifs.ts';
-import type { ClothHands } from '../clothHands.ts';
+import type { PointerController } from '../clothHands.ts';
 import { toMm } from '../viewport.ts';
-import type { Drag } from './drag.ts';
+import type { Gesture } from './drag.ts';
 
 /** Brings a motif from the tray; it lies on the cloth as soon as the pointer is over it. */
-export function carryDrag(
-  { bench, view, note, local }: ClothHands,
+export function carryGesture(
+  { bench, view, note, local }: PointerController,
   motif: DrawerMotif,
   onOver: (over: boolean) => void,
-): Drag {
+): Gesture {
   view.prefetch(motif);
   let laid: { readonly id: string; readonly command: Command; readonly at: Point } | undefined;
   const base = bench.session.state.committed;
@@ -33,7 +33,7 @@ export function carryDrag(
       const mm = toMm(view.getViewport(), at);
       const first = !laid;
       bench.session.preview(undefined);
-      const laying = bench.laying(motif, mm, laid?.id);
+      const laying = bench.placeCommand(motif, mm, laid?.id);
       if (!laying) return;
       laid = { ...laying, at: mm };
       bench.session.preview(laid.command);
@@ -46,7 +46,7 @@ export function carryDrag(
       view.release();
       if (!laid) return;
       bench.commit(`Laid ${motif.name}`, laid.command);
-      bench.chooseLaid(laid.id, laid.at);
+      bench.selectPlaced(laid.id, laid.at);
     },
     cancel() {
       if (bench.session.state.committed === base) bench.session.preview(undefined);

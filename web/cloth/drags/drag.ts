@@ -1,7 +1,7 @@
 import type { Point } from '../../../core/geometry/point.ts';
 
 /** What a press has begun. */
-export interface Drag {
+export interface Gesture {
   move(event: PointerEvent): void;
   end(): void;
   cancel(): void;

@@ -2,22 +2,22 @@ import type { Command } from '../../../core/document/command.ts';
 import type { LatticeIndex } from '../../../core/repeat/lattice.ts';
 import { resizeCell, scaleCell } from '../../../core/arrange/resizeCell.ts';
 import { formatNumber } from '../../../core/units/length.ts';
-import type { ClothHands } from '../clothHands.ts';
+import type { PointerController } from '../clothHands.ts';
 import { toMm } from '../viewport.ts';
-import { roundTo, type Drag } from './drag.ts';
+import { roundTo, type Gesture } from './drag.ts';
 
 /** Drags an edge of the cell `steps`: its right edge changes the width, its lower edge the height. */
-export function edgeDrag(
-  { bench, view, note, local }: ClothHands,
+export function edgeGesture(
+  { bench, view, note, local }: PointerController,
   event: PointerEvent,
   edge: 'right' | 'bottom',
   steps: LatticeIndex,
-): Drag {
+): Gesture {
   // Seen from its own origin, the cell's edge is where the pointer is.
   view.bringHome(steps);
   const { design } = bench;
   const { repeat } = design;
-  const along = bench.contentsAlong.getState();
+  const along = bench.contentsFollow.getState();
   const home = view.getViewport();
   const from = toMm(home, local(event));
   let command: Command | undefined;

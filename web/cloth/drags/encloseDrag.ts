@@ -1,17 +1,17 @@
 import { selectInLasso } from '../../../core/arrange/enclosed.ts';
 import type { Instance } from '../../../core/arrange/pick.ts';
 import type { Point } from '../../../core/geometry/point.ts';
-import type { ClothHands } from '../clothHands.ts';
+import type { PointerController } from '../clothHands.ts';
 import { toMm } from '../viewport.ts';
-import { hasGone, type Drag } from './drag.ts';
+import { hasGone, type Gesture } from './drag.ts';
 
 /** Draws a box, or a free loop, and adds what lies wholly within; a mere click adds or takes away what lies under it. */
-export function encloseDrag(
-  { bench, view, loop: shown, local }: ClothHands,
+export function lassoGesture(
+  { bench, view, lasso: shown, local }: PointerController,
   from: Point,
   free: boolean,
   under: Instance | undefined,
-): Drag {
+): Gesture {
   let loop: Point[] = [];
   return {
     move(event) {
@@ -26,18 +26,18 @@ export function encloseDrag(
       const { ids } = bench.selection.getState();
       if (loop.length === 0) {
         if (under)
-          bench.choose(ids.includes(under.id) ? ids.filter((id) => id !== under.id) : [...ids, under.id], [under]);
+          bench.select(ids.includes(under.id) ? ids.filter((id) => id !== under.id) : [...ids, under.id], [under]);
         return;
       }
       const viewport = view.getViewport();
       const found = selectInLasso(
-        bench.free,
+        bench.editablePlacements,
         view.pickables,
         bench.lattice,
         loop.map((at) => toMm(viewport, at)),
       );
-      bench.choose([...new Set([...ids, ...found.map(({ id }) => id)])], found);
-      bench.said.set(`${found.length} motifs in it`);
+      bench.select([...new Set([...ids, ...found.map(({ id }) => id)])], found);
+      bench.announcement.set(`${found.length} motifs in it`);
     },
     cancel: () => undefined,
   };

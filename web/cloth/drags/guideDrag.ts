@@ -2,12 +2,12 @@ import { nanoid } from 'nanoid';
 import type { Guide } from '../../../core/document/guide.ts';
 import { indexOfCellAt, latticeTranslate } from '../../../core/repeat/lattice.ts';
 import { formatNumber } from '../../../core/units/length.ts';
-import type { ClothHands } from '../clothHands.ts';
+import type { PointerController } from '../clothHands.ts';
 import { toMm } from '../viewport.ts';
-import { roundTo, type Drag } from './drag.ts';
+import { roundTo, type Gesture } from './drag.ts';
 
 /** Draws a new guide out of the selvedge, upright or with Shift level, or moves one; let go outside the cloth, it is gone. */
-export function guideDrag({ bench, view, note, local }: ClothHands, taken?: Guide): Drag {
+export function guideGesture({ bench, view, note, local }: PointerController, taken?: Guide): Gesture {
   const { guides } = bench.session.state.committed;
   const id = taken?.id ?? nanoid(8);
   const rest = guides.filter((guide) => guide.id !== id);

@@ -1,15 +1,15 @@
 import { smoothPolyline } from '../../../core/geometry/polyline.ts';
 import type { Point } from '../../../core/geometry/point.ts';
-import type { ClothHands } from '../clothHands.ts';
+import type { PointerController } from '../clothHands.ts';
 import { toMm } from '../viewport.ts';
-import { hasGone, type Drag } from './drag.ts';
+import { hasGone, type Gesture } from './drag.ts';
 
 /** Draws a line on the cloth and hands it over, steadied, in mm. */
-export function lineDrag(
-  { view, line: shown, local }: ClothHands,
+export function lineGesture(
+  { view, line: shown, local }: PointerController,
   from: Point,
   take: (line: readonly Point[]) => void,
-): Drag {
+): Gesture {
   const line = [from];
   return {
     move(event) {

@@ -4,10 +4,10 @@ import { cornersAround } from '../../../core/document/placement.ts';
 import { boxAround, shiftBox, type Box } from '../../../core/geometry/box.ts';
 import type { Point } from '../../../core/geometry/point.ts';
 import { formatNumber } from '../../../core/units/length.ts';
-import type { Grip } from '../../design/bench.ts';
-import type { ClothHands } from '../clothHands.ts';
+import type { DragStart } from '../../design/bench.ts';
+import type { PointerController } from '../clothHands.ts';
 import { lengthToMm, type Viewport } from '../viewport.ts';
-import { hasGone, type Drag } from './drag.ts';
+import { hasGone, type Gesture } from './drag.ts';
 
 /** Lines catch what is moved within this many CSS pixels. */
 const CATCH_PX = 6;
@@ -17,9 +17,9 @@ const CATCH_PX = 6;
  *
  * @param deeper what lies under the hand, where a click that moves nothing goes to the next below
  */
-export function moveDrag(hands: ClothHands, from: Point, deeper: readonly Instance[]): Drag {
+export function moveGesture(hands: PointerController, from: Point, deeper: readonly Instance[]): Gesture {
   const { bench, view } = hands;
-  const grip = bench.grip();
+  const grip = bench.startDrag();
   // Painting apart begins with the press, so that it is there when the hand moves.
   view.hold(grip.placements.map(({ id }) => id));
   const catching = catchingOf(hands, grip);
@@ -45,7 +45,7 @@ export function moveDrag(hands: ClothHands, from: Point, deeper: readonly Instan
         const next = deeper[
           (deeper.findIndex(({ id }) => id === grip.placements[0]?.id) + 1) % deeper.length
         ] as Instance;
-        bench.choose([next.id], [next]);
+        bench.select([next.id], [next]);
       }
     },
     cancel() {
@@ -57,8 +57,8 @@ export function moveDrag(hands: ClothHands, from: Point, deeper: readonly Instan
 }
 
 /** What is moved, where it was taken, and what can catch it. */
-function catchingOf({ bench }: ClothHands, { meant }: Grip): { box: Box; targets: SnapTargets } | undefined {
-  const corners = meant.flatMap((one) => {
+function catchingOf({ bench }: PointerController, { selectedInstances }: DragStart): { box: Box; targets: SnapTargets } | undefined {
+  const corners = selectedInstances.flatMap((one) => {
     const motif = bench.motif(one.motif);
     return motif ? cornersAround(one, motif).map(({ x, y }) => ({ x: x + one.x, y: y + one.y })) : [];
   });
@@ -71,24 +71,24 @@ function catchingOf({ bench }: ClothHands, { meant }: Grip): { box: Box; targets
   };
   return {
     box: boxAround(corners),
-    targets: snapTargets(bench.lattice, still, bench.motifMap, new Set(meant.map(({ id }) => id))),
+    targets: snapTargets(bench.lattice, still, bench.motifMap, new Set(selectedInstances.map(({ id }) => id))),
   };
 }
 
 /** How far it goes once lines have caught it; Ctrl held turns that off, or on where it is off. */
 function caught(
-  { bench, view, lines }: ClothHands,
+  { bench, view, snapLines }: PointerController,
   by: Point,
   other: boolean,
   catching: { box: Box; targets: SnapTargets } | undefined,
 ): Point {
   if (!catching || bench.snapping.getState() === other) {
-    lines.set([]);
+    snapLines.set([]);
     return by;
   }
   const reach = lengthToMm(view.getViewport(), { x: CATCH_PX, y: 0 }).x;
   const found = snap(shiftBox(catching.box, by), catching.targets, reach);
-  lines.set(found.lines);
+  snapLines.set(found.lines);
   return { x: by.x + found.by.x, y: by.y + found.by.y };
 }
 

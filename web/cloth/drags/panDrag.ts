@@ -1,9 +1,9 @@
 import type { Point } from '../../../core/geometry/point.ts';
-import type { ClothHands } from '../clothHands.ts';
-import type { Drag } from './drag.ts';
+import type { PointerController } from '../clothHands.ts';
+import type { Gesture } from './drag.ts';
 
 /** Moves the cloth. */
-export function panDrag(hands: ClothHands, from: Point): Drag {
+export function panGesture(hands: PointerController, from: Point): Gesture {
   let last = from;
   hands.panning.set(true);
   return {
@@ -18,7 +18,7 @@ export function panDrag(hands: ClothHands, from: Point): Drag {
 }
 
 /** Two fingers move and zoom the cloth. */
-export function pinchDrag(hands: ClothHands, touches: ReadonlyMap<number, Point>): Drag {
+export function pinchDrag(hands: PointerController, touches: ReadonlyMap<number, Point>): Gesture {
   const read = (): { middle: Point; spread: number } => {
     const [a, b] = [...touches.values()] as [Point, Point];
     return { middle: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, spread: Math.hypot(a.x - b.x, a.y - b.y) };

@@ -18,9 +18,9 @@ import { poseMatrix, type Pose } from '../../../core/geometry/pose.ts';
 import type { Point } from '../../../core/geometry/point.ts';
 import { normaliseAngle } from '../../../core/geometry/turn.ts';
 import { formatNumber } from '../../../core/units/length.ts';
-import type { ClothHands } from '../clothHands.ts';
+import type { PointerController } from '../clothHands.ts';
 import { lengthToMm, toMm } from '../viewport.ts';
-import type { Drag } from './drag.ts';
+import type { Gesture } from './drag.ts';
 
 /** Turns come to rest on multiples of this, degrees; with Shift always, while lines catch when they are this near. */
 const ANGLE = 15;
@@ -30,7 +30,7 @@ const POINT_REACH_PX = 8;
 
 /** What the pins of the frame are set about when they are taken. */
 interface Taken {
-  readonly meant: readonly Placement[];
+  readonly selectedInstances: readonly Placement[];
   readonly frame: Frame;
   readonly pivot: Point;
   /** Where the pointer is, with the frame brought to where it lies. */
@@ -41,9 +41,9 @@ interface Taken {
  * Sizes what is chosen by a corner pin, makes it wider or higher by a side's, slants it by a side's with Ctrl; about
  * what lies opposite, or with Alt about the chosen point.
  *
- * @param shift mm by which the pins are seen aside of what is meant, where that is out of sight
+ * @param shift mm by which the pins are seen aside of what is selectedInstances, where that is out of sight
  */
-export function pinDrag(hands: ClothHands, event: PointerEvent, pin: FramePoint, shift: Point): Drag | undefined {
+export function pinDrag(hands: PointerController, event: PointerEvent, pin: FramePoint, shift: Point): Gesture | undefined {
   const taken = take(hands, shift);
   if (!taken) return undefined;
   const { frame, at } = taken;
@@ -51,7 +51,7 @@ export function pinDrag(hands: ClothHands, event: PointerEvent, pin: FramePoint,
   const isCorner = pin.u !== 0.5 && pin.v !== 0.5;
   return poseDrag(hands, taken, (moved) => {
     const to = at(moved);
-    const fixed = moved.altKey ? apartFrom(pin, hands.bench.point.getState()) : { u: 1 - pin.u, v: 1 - pin.v };
+    const fixed = moved.altKey ? apartFrom(pin, hands.bench.anchor.getState()) : { u: 1 - pin.u, v: 1 - pin.v };
     if (isCorner)
       return named(
         scaleByPin(frame, pin, fixed, to),
@@ -63,7 +63,7 @@ export function pinDrag(hands: ClothHands, event: PointerEvent, pin: FramePoint,
         skewByPin(frame, pin, fixed, from, to),
         'Slanted',
         (pose) =>
-          `leaning by ${formatNumber(transformPlacements(taken.meant, pose)?.[taken.meant[0]?.id ?? '']?.skew ?? pose.skew, 1)}°`,
+          `leaning by ${formatNumber(transformPlacements(taken.selectedInstances, pose)?.[taken.selectedInstances[0]?.id ?? '']?.skew ?? pose.skew, 1)}°`,
       );
     return named(stretchByPin(frame, pin, fixed, to), 'Stretched', (pose) =>
       pin.v === 0.5 ? widthText(frame, pose) : `${formatNumber(sizeOf(after(frame, pose)).height, 1)} mm high`,
@@ -72,13 +72,13 @@ export function pinDrag(hands: ClothHands, event: PointerEvent, pin: FramePoint,
 }
 
 /** Turns what is chosen about its point. */
-export function turnDrag(hands: ClothHands, event: PointerEvent, shift: Point): Drag | undefined {
+export function turnDrag(hands: PointerController, event: PointerEvent, shift: Point): Gesture | undefined {
   const taken = take(hands, shift);
   if (!taken) return undefined;
-  const { meant, pivot, at } = taken;
+  const { selectedInstances, pivot, at } = taken;
   const from = at(event);
   // One motif comes to rest at its own angle; several at the angle they are turned by together.
-  const own = meant.length === 1 ? (meant[0] as Placement).rotation : 0;
+  const own = selectedInstances.length === 1 ? (selectedInstances[0] as Placement).rotation : 0;
   return poseDrag(hands, taken, (moved) => {
     const turn = own + angleAround(pivot, from, at(moved));
     const near = Math.round(turn / ANGLE) * ANGLE;
@@ -90,11 +90,11 @@ export function turnDrag(hands: ClothHands, event: PointerEvent, shift: Point): 
 }
 
 /** Moves the point that what is chosen is turned and sized about. */
-export function pointDrag(hands: ClothHands, shift: Point): Drag | undefined {
+export function pointDrag(hands: PointerController, shift: Point): Gesture | undefined {
   const taken = take(hands, shift);
   if (!taken) return undefined;
   const { bench, view } = hands;
-  const before = bench.point.getState();
+  const before = bench.anchor.getState();
   const { frame, at } = taken;
   return {
     move(event) {
@@ -105,10 +105,10 @@ export function pointDrag(hands: ClothHands, shift: Point): Drag | undefined {
         return Math.hypot(p.x - to.x, p.y - to.y) < reach;
       });
       const share = near ?? framePointAt(frame, to);
-      if (share) bench.point.set(share);
+      if (share) bench.anchor.set(share);
     },
     end: () => undefined,
-    cancel: () => bench.point.set(before),
+    cancel: () => bench.anchor.set(before),
   };
 }
 
@@ -117,11 +117,11 @@ export const NINE: readonly FramePoint[] = [0, 0.5, 1].flatMap((v) =>
   [0, 0.5, 1].map((u) => (u === 0.5 && v === 0.5 ? MIDDLE : { u, v })),
 );
 
-function take({ bench, view, local }: ClothHands, shift: Point): Taken | undefined {
-  const { meant, frame, pivot } = bench;
+function take({ bench, view, local }: PointerController, shift: Point): Taken | undefined {
+  const { selectedInstances, frame, pivot } = bench;
   if (!frame || !pivot) return undefined;
   return {
-    meant,
+    selectedInstances,
     frame,
     pivot,
     at: (event) => {
@@ -142,14 +142,14 @@ function named(pose: Pose | undefined, label: string, text: (pose: Pose) => stri
 }
 
 /** Shows what a pose of the plane makes of what is chosen; where that is more than a motif can be, it waits. */
-function poseDrag(hands: ClothHands, { meant }: Taken, step: (event: PointerEvent) => Step | undefined): Drag {
+function poseDrag(hands: PointerController, { selectedInstances }: Taken, step: (event: PointerEvent) => Step | undefined): Gesture {
   const { bench, view } = hands;
-  view.hold(meant.map(({ id }) => id));
+  view.hold(selectedInstances.map(({ id }) => id));
   let last: { readonly changes: PlacementChanges; readonly label: string } | undefined;
   return {
     move(event) {
       const next = step(event);
-      const changes = next && transformPlacements(meant, next.pose);
+      const changes = next && transformPlacements(selectedInstances, next.pose);
       if (!changes) return;
       last = { changes, label: next.label };
       bench.arrange(changes);
@@ -182,6 +182,6 @@ function widthText(frame: Frame, pose: Pose): string {
 }
 
 /** Of one motif its size then, of several the factor. */
-function shareText({ meant }: Taken, factor: number): number {
-  return (meant.length === 1 ? (meant[0] as Placement).scale : 1) * factor * 100;
+function shareText({ selectedInstances }: Taken, factor: number): number {
+  return (selectedInstances.length === 1 ? (selectedInstances[0] as Placement).scale : 1) * factor * 100;
 }

@@ -5,7 +5,7 @@ import type { Point } from '../../../core/geometry/point.ts';
 import { ClothView } from '../../cloth/clothView.ts';
 import { middle, toMm, viewportWith } from '../../cloth/viewport.ts';
 import { useStore } from '../../shared/store.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 /** Where cloths are looked at together: what lies in the middle of each, and the scale. */
 export interface Look {
@@ -24,7 +24,7 @@ export function LiveCloth({
   readonly look: Look;
   readonly onLook: (look: Look) => void;
 }) {
-  const bench = useBench();
+  const bench = useEditor();
   const motifs = useStore(bench.motifs);
   const area = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);

@@ -5,7 +5,7 @@ import { Overlay } from '../../shared/Overlay.tsx';
 import { repeatText } from '../../shared/repeatText.ts';
 import { useStore } from '../../shared/store.ts';
 import { useUnit } from '../../shared/unit.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 import { LiveCloth, type Look } from './LiveCloth.tsx';
 
 /** One of the cloths that are looked at together. */
@@ -29,7 +29,7 @@ interface Props {
 
 /** Two to four designs as live cloth, moved and zoomed as one; any can be taken. */
 export function Panes({ label, note, panes, onClose }: Props) {
-  const bench = useBench();
+  const bench = useEditor();
   const {
     committed: { repeat },
   } = useStore(bench.session);

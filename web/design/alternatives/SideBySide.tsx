@@ -2,7 +2,7 @@ import { takeArrangement } from '../../../core/arrange/takeArrangement.ts';
 import type { Design } from '../../../core/document/design.ts';
 import { useAlternativeDesigns, useAlternatives } from '../../api/alternatives.ts';
 import { useStore } from '../../shared/store.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 import { Panes, type Pane } from './Panes.tsx';
 
 interface Props {
@@ -13,7 +13,7 @@ interface Props {
 
 /** The arrangement being worked at and up to three that were kept, as live cloth, moved and zoomed as one; any can be taken. */
 export function SideBySide({ alternatives, onClose }: Props) {
-  const bench = useBench();
+  const bench = useEditor();
   const { committed } = useStore(bench.session);
   const { id } = committed;
   const listed = useAlternatives(id);

@@ -1,22 +1,22 @@
 import { Columns2, Trash2 } from 'lucide-react';
 import { useContext, useState } from 'react';
-import { readAlternative, useAlternativeDeed, useAlternatives } from '../../api/alternatives.ts';
+import { readAlternative, useAlternativeMutation, useAlternatives } from '../../api/alternatives.ts';
 import { Button } from '../../shared/Button.tsx';
 import { Fold } from '../../shared/Fold.tsx';
 import { NameField } from '../../shared/NameField.tsx';
 import { useNotify } from '../../shared/Notices.tsx';
 import { SideBySideContext } from '../alternatives/sideBySideContext.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 /** At most this many lie side by side, the one being worked at among them. */
 const MOST_BESIDE = 3;
 
 /** Arrangements kept under names, to be looked at beside the one being worked at. */
 export function Alternatives() {
-  const bench = useBench();
+  const bench = useEditor();
   const { id } = bench.design;
   const alternatives = useAlternatives(id);
-  const deed = useAlternativeDeed(id);
+  const deed = useAlternativeMutation(id);
   const notify = useNotify();
   const beside = useContext(SideBySideContext);
   const [ticked, setTicked] = useState<readonly string[]>([]);

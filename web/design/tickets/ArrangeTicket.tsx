@@ -9,14 +9,14 @@ import { useStore } from '../../shared/store.ts';
 import { CheckPanel } from '../../check/CheckPanel.tsx';
 import { LayoutPanel } from '../../layout/LayoutPanel.tsx';
 import { TossPanel } from '../../toss/TossPanel.tsx';
-import { useBench, type ArrangeSide } from '../bench.ts';
+import { useEditor, type ArrangeSide } from '../bench.ts';
 import { bundleOf, useBundles } from '../useBundles.ts';
 import { Alternatives } from './Alternatives.tsx';
-import { ChooseMore } from './ChooseMore.tsx';
+import { SelectMore } from './ChooseMore.tsx';
 import { Copies } from './Copies.tsx';
 import { GuideList } from './GuideList.tsx';
 import { HistoryList } from './HistoryList.tsx';
-import { LineUp } from './LineUp.tsx';
+import { AlignPanel } from './LineUp.tsx';
 import { MotifPick } from './MotifPick.tsx';
 import { Numbers } from './Numbers.tsx';
 import { StackList } from './StackList.tsx';
@@ -34,7 +34,7 @@ const INSIDE: readonly ArrangeSide[] = ['chosen', 'stack'];
 
 /** What is chosen, in numbers and deeds, the whole stack, rows and grids, the toss, or what the eye would catch on. */
 export function ArrangeTicket() {
-  const bench = useBench();
+  const bench = useEditor();
   const wished = useStore(bench.arrangeSide);
   const sides = bench.inside ? INSIDE : (Object.keys(SIDES) as ArrangeSide[]);
   const side = sides.includes(wished) ? wished : 'chosen';
@@ -53,7 +53,7 @@ export function ArrangeTicket() {
 }
 
 function Chosen() {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const { ids } = useStore(bench.selection);
   const motifs = useStore(bench.motifs);
@@ -63,7 +63,7 @@ function Chosen() {
   return (
     <>
       {chosen.length === 0 ? (
-        <NothingChosen count={bench.free.length} />
+        <NothingChosen count={bench.editablePlacements.length} />
       ) : (
         <>
           <h3 className="truncate font-name text-base font-semibold" title={name}>
@@ -72,18 +72,18 @@ function Chosen() {
           <Numbers />
           <StackButtons />
           <Fold name="Line up and space" open>
-            <LineUp />
+            <AlignPanel />
           </Fold>
           <Fold name="Copies and variety" open>
             <Copies />
             <Vary />
           </Fold>
           <Fold name="Exchange and bundle" open>
-            <MotifPick label="Replace by" prompt="Replace by …" onPick={(motif) => bench.replaceChosen(motif)} />
+            <MotifPick label="Replace by" prompt="Replace by …" onPick={(motif) => bench.replaceSelected(motif)} />
             <BundleButtons />
           </Fold>
           <Fold name="Choose more">
-            <ChooseMore />
+            <SelectMore />
           </Fold>
         </>
       )}
@@ -95,7 +95,7 @@ function Chosen() {
 }
 
 function NothingChosen({ count }: { readonly count: number }) {
-  const bench = useBench();
+  const bench = useEditor();
   return (
     <div className="grid gap-3 text-sm">
       {count === 0 ? (
@@ -110,7 +110,7 @@ function NothingChosen({ count }: { readonly count: number }) {
             of their appearances to move it; all its echoes go with it.
           </p>
           <p>Shift and drag draws a box around motifs, Alt and drag a loop; a second click goes to what lies below.</p>
-          <ChooseMore />
+          <SelectMore />
         </>
       )}
     </div>
@@ -118,17 +118,17 @@ function NothingChosen({ count }: { readonly count: number }) {
 }
 
 function BundleButtons() {
-  const bench = useBench();
+  const bench = useEditor();
   const bundles = useBundles();
-  const { chosen } = bench;
+  const { selectedPlacements } = bench;
   return (
     <>
-      {chosen.length > 1 && (
+      {selectedPlacements.length > 1 && (
         <Button onClick={() => bundles.bundle()}>
           <Package size={15} aria-hidden /> Bundle
         </Button>
       )}
-      {chosen.length === 1 && bundleOf(bench, chosen[0]) && (
+      {selectedPlacements.length === 1 && bundleOf(bench, selectedPlacements[0]) && (
         <div className="grid grid-cols-2 gap-2">
           <Button onClick={() => bundles.open()}>
             <PackageOpen size={15} aria-hidden /> Open
@@ -147,12 +147,12 @@ function BundleButtons() {
 
 /** Where in the stack what is chosen lies, and in which layer. */
 function StackButtons() {
-  const bench = useBench();
+  const bench = useEditor();
   const cloth = useContext(ClothContext);
   const { layers } = bench.design;
-  const { chosen } = bench;
-  const [first] = chosen;
-  const layer = chosen.every((one) => one.layer === first?.layer) ? first?.layer : undefined;
+  const { selectedPlacements } = bench;
+  const [first] = selectedPlacements;
+  const layer = selectedPlacements.every((one) => one.layer === first?.layer) ? first?.layer : undefined;
   return (
     <section aria-label="Place in the stack" className="grid gap-2">
       <div className="grid grid-cols-4 gap-2">

@@ -3,15 +3,15 @@ import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../../../core/re
 import { LengthField } from '../../shared/LengthField.tsx';
 import { useStore } from '../../shared/store.ts';
 import { Tick } from '../../shared/Tick.tsx';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 const MODULE_MM = 10;
 
 /** How large the cell is, what that has to keep to, and whether what lies in it grows along. */
 export function CellSize() {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
-  const along = useStore(bench.contentsAlong);
+  const along = useStore(bench.contentsFollow);
   const { repeat } = design;
   const size = { min: SMALLEST_CELL_MM, max: LARGEST_CELL_MM };
   const change = (label: string, next: Repeat): void => bench.commit(label, { type: 'repeat', repeat: next });
@@ -20,7 +20,7 @@ export function CellSize() {
     const command = along ? scaleCell(design, next) : ({ type: 'repeat', repeat: next } as const);
     if (command) bench.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
     else
-      bench.refused.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');
+      bench.refusal.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');
   };
   return (
     <div className="grid gap-2">
@@ -28,7 +28,7 @@ export function CellSize() {
         <LengthField label="Cell width" mm={repeat.width} {...size} onChange={(mm) => resize('width', mm)} />
         <LengthField label="Cell height" mm={repeat.height} {...size} onChange={(mm) => resize('height', mm)} />
       </div>
-      <Tick label="What lies in it grows along" on={along} onChange={(isOn) => bench.contentsAlong.set(isOn)} />
+      <Tick label="What lies in it grows along" on={along} onChange={(isOn) => bench.contentsFollow.set(isOn)} />
       {!repeat.step.honeycomb && (
         <Tick
           label="Proportions are held"

@@ -2,28 +2,28 @@ import { invertSelection, selectByInk, selectSimilar } from '../../../core/arran
 import { currentColourway } from '../../../core/document/design.ts';
 import { Button } from '../../shared/Button.tsx';
 import { useStore } from '../../shared/store.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 /** Choosing by what is alike: one motif, one ink, all that is not chosen. */
-export function ChooseMore() {
-  const bench = useBench();
+export function SelectMore() {
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const { ids } = useStore(bench.selection);
-  const free = new Set(bench.free.map(({ id }) => id));
+  const free = new Set(bench.editablePlacements.map(({ id }) => id));
   const choose = (found: readonly string[]): void => {
-    bench.choose(found.filter((id) => free.has(id)));
-    bench.said.set(`${found.length} motifs chosen`);
+    bench.select(found.filter((id) => free.has(id)));
+    bench.announcement.set(`${found.length} motifs chosen`);
   };
   const { colours } = currentColourway(design);
   return (
     <section aria-label="Choose more" className="grid gap-2">
       <h4 className="text-xs text-graphite">Choose</h4>
       <div className="flex flex-wrap gap-1.5">
-        <Button onClick={() => bench.chooseAll()}>All</Button>
+        <Button onClick={() => bench.selectAll()}>All</Button>
         {ids.length > 0 && (
           <>
             <Button onClick={() => choose(selectSimilar(design, ids))}>All like this</Button>
-            <Button onClick={() => choose(invertSelection(bench.free, ids))}>All others</Button>
+            <Button onClick={() => choose(invertSelection(bench.editablePlacements, ids))}>All others</Button>
           </>
         )}
       </div>

@@ -4,7 +4,7 @@ import { HexColorPicker } from 'react-colorful';
 import { readHex, type Hex } from '../../../core/colour/hex.ts';
 import { currentColourway, type Ink } from '../../../core/document/design.ts';
 import { Button } from '../../shared/Button.tsx';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 import { useStore } from '../../shared/store.ts';
 
 /** A rest of the hand this long ends one change of a colour, ms. */
@@ -12,7 +12,7 @@ const REST_MS = 350;
 
 /** The ground and the inks: change one and it changes everywhere at once. */
 export function ColourTicket() {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const opened = useStore(bench.ink);
   const bare = design.ground === null;
@@ -52,7 +52,7 @@ export function ColourTicket() {
 }
 
 function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const colourway = currentColourway(design);
   const colour = colourway.colours[ink.id] as Hex;

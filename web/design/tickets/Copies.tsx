@@ -11,11 +11,11 @@ import { Choice } from '../../shared/Choice.tsx';
 import { LengthField } from '../../shared/LengthField.tsx';
 import { Cell, useStore } from '../../shared/store.ts';
 import { Tick } from '../../shared/Tick.tsx';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 /** Copies of what is chosen: along a line, straight or drawn, around a centre, in a grid. They lie on the cloth while their numbers are tried. */
 export function Copies() {
-  const bench = useBench();
+  const bench = useEditor();
   const { ids } = useStore(bench.selection);
   const [open, setOpen] = useState(false);
   if (!open) {
@@ -46,7 +46,7 @@ function waveOf(wide: number): Point[] {
 }
 
 function OpenCopies({ onDone }: { readonly onDone: () => void }) {
-  const bench = useBench();
+  const bench = useEditor();
   const { committed } = useStore(bench.session);
   const { ids } = useStore(bench.selection);
   const originals = useMemo(() => committed.placements.filter(({ id }) => ids.includes(id)), [committed, ids]);
@@ -74,7 +74,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
   const confirm = (): void => {
     bench.commit(copies.length === 1 ? 'Laid a copy' : `Laid ${copies.length} copies`, command);
     onDone();
-    bench.choose([...ids, ...copies.map(({ id }) => id)]);
+    bench.select([...ids, ...copies.map(({ id }) => id)]);
   };
   const change = (kind: CopyPlan['kind']): void =>
     setPlan(

@@ -3,18 +3,18 @@ import { fitCell } from '../../../core/arrange/fitCell.ts';
 import { Button } from '../../shared/Button.tsx';
 import { LengthField } from '../../shared/LengthField.tsx';
 import { useStore } from '../../shared/store.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 /** Makes the cell as large as what lies in it and one gap, which nobody has to reckon then. */
 export function FitCell() {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const [gap, setGap] = useState(10);
   const fit = (): void => {
     const command = fitCell(bench.design, bench.motifMap, gap);
     if (command) bench.commit('Fitted the cell', command);
     else
-      bench.refused.set('With this gap the cell would be smaller or larger than a cell can be. Nothing was changed.');
+      bench.refusal.set('With this gap the cell would be smaller or larger than a cell can be. Nothing was changed.');
   };
   return (
     <div className="grid grid-cols-2 items-end gap-2">

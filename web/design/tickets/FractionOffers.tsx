@@ -3,14 +3,14 @@ import { fractionOffers, placesByMotif } from '../../../core/repeat/fractions.ts
 import { step } from '../../../core/repeat/step.ts';
 import { StepDiagram } from '../../shared/StepDiagram.tsx';
 import { useStore } from '../../shared/store.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 import { OfferList } from './OfferList.tsx';
 
 const SHOWN = 6;
 
 /** The fractions that keep what is alike farthest apart, best first. */
 export function FractionOffers() {
-  const bench = useBench();
+  const bench = useEditor();
   const { committed } = useStore(bench.session);
   const { repeat, placements } = committed;
   const { kind, drop } = repeat.step;

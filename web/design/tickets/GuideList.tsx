@@ -6,11 +6,11 @@ import { Fold } from '../../shared/Fold.tsx';
 import { LengthField } from '../../shared/LengthField.tsx';
 import { useStore } from '../../shared/store.ts';
 import { Tick } from '../../shared/Tick.tsx';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 /** What catches what is moved, and the designer's own guides by their numbers. */
 export function GuideList() {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const on = useStore(bench.snapping);
   const shown = useStore(bench.guidesShown);

@@ -1,13 +1,13 @@
 import { Fold } from '../../shared/Fold.tsx';
 import { useStore } from '../../shared/store.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 /** Steps shown; older ones are a scroll away. */
 const NEAR = 200;
 
 /** Every step by name, the latest on top; a click goes back to it, or forward again. */
 export function HistoryList() {
-  const bench = useBench();
+  const bench = useEditor();
   const { past, future } = useStore(bench.session);
   if (past.length === 0 && future.length === 0) return null;
   const steps = [
@@ -27,7 +27,7 @@ export function HistoryList() {
               type="button"
               data-step={by}
               aria-current={by === 0 ? 'step' : undefined}
-              onClick={() => bench.goTo(by)}
+              onClick={() => bench.goToStep(by)}
               className={`h-7 w-full truncate rounded-md px-2 text-left text-sm hover:bg-linen ${by === 0 ? 'bg-linen font-semibold' : done ? '' : 'text-graphite italic'}`}
             >
               {label}

@@ -1,7 +1,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { ChevronDown, ChevronRight, Eye, EyeOff, Lock, LockOpen } from 'lucide-react';
 import type { CSSProperties, ReactNode } from 'react';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 import type { StackRow } from '../stackRows.ts';
 import { LANDING } from './StackMotifRow.tsx';
 
@@ -17,7 +17,7 @@ interface Props {
 
 /** A layer's line in the stack: folded, named, shown, locked. */
 export function LayerRow({ row, place, landing, working, onTake, onFold }: Props) {
-  const bench = useBench();
+  const bench = useEditor();
   const { layer, count, folded } = row;
   const { setNodeRef: setDrop } = useDroppable({ id: row.key });
   const { setNodeRef: setDrag, listeners } = useDraggable({ id: row.key });

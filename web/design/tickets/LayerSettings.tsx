@@ -3,11 +3,11 @@ import { BlendField } from '../../shared/BlendField.tsx';
 import { Button } from '../../shared/Button.tsx';
 import { NameField } from '../../shared/NameField.tsx';
 import { useStore } from '../../shared/store.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 /** Name, opacity and blending of a layer, and what is done with it as a whole. */
 export function LayerSettings({ id }: { readonly id: string | undefined }) {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const { ids } = useStore(bench.selection);
   const at = design.layers.findIndex((layer) => layer.id === id);
@@ -39,7 +39,7 @@ export function LayerSettings({ id }: { readonly id: string | undefined }) {
         />
       </div>
       <div className="grid grid-cols-2 gap-2">
-        <Button disabled={held.length === 0} onClick={() => bench.choose(held)}>
+        <Button disabled={held.length === 0} onClick={() => bench.select(held)}>
           Choose all in it
         </Button>
         <Button disabled={ids.length === 0} onClick={() => bench.intoLayer(layer)}>

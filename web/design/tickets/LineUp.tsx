@@ -24,7 +24,7 @@ import { Button } from '../../shared/Button.tsx';
 import { Choice } from '../../shared/Choice.tsx';
 import { LengthField } from '../../shared/LengthField.tsx';
 import { useStore } from '../../shared/store.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 const SIDES: readonly { axis: Axis; side: Side; name: string; icon: ReactNode }[] = [
   { axis: 'x', side: 'low', name: 'Line up left edges', icon: <AlignStartVertical size={16} aria-hidden /> },
@@ -42,8 +42,8 @@ const SPACINGS = [
 ] as const;
 
 /** Lining up, spacing out and evening what is chosen, across joins too. */
-export function LineUp() {
-  const bench = useBench();
+export function AlignPanel() {
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const { ids } = useStore(bench.selection);
   const [to, setTo] = useState<Reference>('chosen');

@@ -1,6 +1,6 @@
 import { useStore } from '../../shared/store.ts';
 import type { DrawerMotif } from '../../api/motifs.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 interface Props {
   readonly label: string;
@@ -13,7 +13,7 @@ interface Props {
 
 /** Picks one motif of the drawer by its name. */
 export function MotifPick({ label, prompt, without, onPick }: Props) {
-  const bench = useBench();
+  const bench = useEditor();
   const motifs = useStore(bench.motifs);
   return (
     <select

@@ -2,19 +2,19 @@ import { useState } from 'react';
 import { formatLength } from '../../../core/units/length.ts';
 import { naturalHeight } from '../../../core/motif/motif.ts';
 import { blobUrl } from '../../api/client.ts';
-import { useMotifDeed, type DrawerMotif } from '../../api/motifs.ts';
+import { useMotifMutation, type DrawerMotif } from '../../api/motifs.ts';
 import { LengthField } from '../../shared/LengthField.tsx';
 import { NameField } from '../../shared/NameField.tsx';
 import { useNotify } from '../../shared/Notices.tsx';
 import { useUnit } from '../../shared/unit.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 import { Arrivals } from '../../drawer/Arrivals.tsx';
 import { BringFiles } from '../../drawer/BringFiles.tsx';
 import { useStore } from '../../shared/store.ts';
 
 /** Bringing motifs in, and their names and natural sizes. */
 export function MotifsTicket() {
-  const bench = useBench();
+  const bench = useEditor();
   const motifs = useStore(bench.motifs);
   const { ids } = useStore(bench.selection);
   const { design } = useStore(bench.session);
@@ -60,7 +60,7 @@ function MotifRow({
   readonly onToggle: () => void;
 }) {
   const [unit] = useUnit();
-  const deed = useMotifDeed();
+  const deed = useMotifMutation();
   const notify = useNotify();
   const failed = (error: Error): void => notify({ text: error.message, tone: 'problem' });
   return (

@@ -4,13 +4,13 @@ import { MIDDLE, type FramePoint } from '../../../core/arrange/frame.ts';
 import { NINE } from '../../cloth/drags/pinDrag.ts';
 import { Button } from '../../shared/Button.tsx';
 import { useStore } from '../../shared/store.ts';
-import { useBench } from '../bench.ts';
-import { BlendNumber, OwnNumber, PlaceNumber, SpanNumber } from '../ChosenNumbers.tsx';
+import { useEditor } from '../bench.ts';
+import { BlendNumberField, OwnField, PositionField, SizeField } from '../ChosenNumbers.tsx';
 
 /** Exact numbers for what is chosen, one motif or several. */
 export function Numbers() {
-  const bench = useBench();
-  const point = useStore(bench.point);
+  const bench = useEditor();
+  const point = useStore(bench.anchor);
   const { ids } = useStore(bench.selection);
   const [keep, setKeep] = useState(true);
   const what = isSame(point, MIDDLE) ? 'Centre' : 'Point';
@@ -18,11 +18,11 @@ export function Numbers() {
     <section aria-label="Numbers" className="grid gap-2">
       <div className="grid grid-cols-[52px_minmax(0,1fr)_minmax(0,1fr)] items-end gap-2">
         <NinePoints />
-        <PlaceNumber axis="x" label={`${what} across`} />
-        <PlaceNumber axis="y" label={`${what} down`} />
+        <PositionField axis="x" label={`${what} across`} />
+        <PositionField axis="y" label={`${what} down`} />
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)_32px_minmax(0,1fr)] items-end gap-2">
-        <SpanNumber side="width" keep={keep} label="Width" />
+        <SizeField side="width" keep={keep} label="Width" />
         <Button
           look="quiet"
           label={keep ? 'Proportions are kept' : 'Proportions are not kept'}
@@ -31,19 +31,19 @@ export function Numbers() {
         >
           {keep ? <Link2 size={15} aria-hidden /> : <Link2Off size={15} aria-hidden />}
         </Button>
-        <SpanNumber side="height" keep={keep} label="Height" />
+        <SizeField side="height" keep={keep} label="Height" />
       </div>
       <div className="grid grid-cols-2 gap-2">
-        <OwnNumber kind="size" label="Size" />
-        <OwnNumber kind="rotation" label="Turn" />
-        <OwnNumber kind="skew" label="Slant" />
-        <OwnNumber kind="opacity" label="Opacity" />
-        <BlendNumber label="Blend" />
+        <OwnField kind="size" label="Size" />
+        <OwnField kind="rotation" label="Turn" />
+        <OwnField kind="skew" label="Slant" />
+        <OwnField kind="opacity" label="Opacity" />
+        <BlendNumberField label="Blend" />
         <div className="grid grid-cols-2 items-end gap-2">
-          <Button label="Mirror across" className="w-full" onClick={() => bench.mirror()}>
+          <Button label="Mirror across" className="w-full" onClick={() => bench.flip()}>
             <FlipVertical2 size={16} aria-hidden />
           </Button>
-          <Button label="Mirror down" className="w-full" onClick={() => bench.mirror(true)}>
+          <Button label="Mirror down" className="w-full" onClick={() => bench.flip(true)}>
             <FlipHorizontal2 size={16} aria-hidden />
           </Button>
         </div>
@@ -59,8 +59,8 @@ export function Numbers() {
 
 /** Which point of what is chosen the numbers go by: nine of them, or any that the pin was dragged to. */
 function NinePoints() {
-  const bench = useBench();
-  const point = useStore(bench.point);
+  const bench = useEditor();
+  const point = useStore(bench.anchor);
   return (
     <div
       role="group"
@@ -74,7 +74,7 @@ function NinePoints() {
           aria-label={nameOf(share)}
           title={nameOf(share)}
           aria-pressed={isSame(share, point)}
-          onClick={() => bench.point.set(share)}
+          onClick={() => bench.anchor.set(share)}
           className="grid place-items-center rounded-sm hover:bg-linen"
         >
           <span

@@ -3,7 +3,7 @@ import type { FractionOffer } from '../../../core/repeat/fractions.ts';
 import type { Repeat } from '../../../core/repeat/repeat.ts';
 import { formatLength } from '../../../core/units/length.ts';
 import { useUnit } from '../../shared/unit.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 interface Props<O extends FractionOffer> {
   readonly label: string;
@@ -28,7 +28,7 @@ export function OfferList<O extends FractionOffer>({
   picture,
   note,
 }: Props<O>) {
-  const bench = useBench();
+  const bench = useEditor();
   const [unit] = useUnit();
   useEffect(() => () => bench.session.preview(undefined), [bench]);
   const look = (offer: O): void => bench.session.preview({ type: 'repeat', repeat: repeatOf(offer) });

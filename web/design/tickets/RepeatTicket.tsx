@@ -8,12 +8,12 @@ import { SHOWN_UNITS, useUnit } from '../../shared/unit.ts';
 import { CellSize } from './CellSize.tsx';
 import { FitCell } from './FitCell.tsx';
 import { StepChoice } from './StepChoice.tsx';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 import { useStore } from '../../shared/store.ts';
 
 /** The cell's size, how it is stepped, and what comes of it in whole pixels. */
 export function RepeatTicket() {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const [unit, setUnit] = useUnit();
   const { repeat } = design;

@@ -5,7 +5,7 @@ import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
 import { isEditable } from '../../../core/document/layer.ts';
 import { Button } from '../../shared/Button.tsx';
 import { useStore } from '../../shared/store.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 import { between, stackRows, type StackRow } from '../stackRows.ts';
 import { LayerRow } from './LayerRow.tsx';
 import { LayerSettings } from './LayerSettings.tsx';
@@ -23,7 +23,7 @@ export interface Landing {
 
 /** The whole stack, topmost first, layer by layer: chosen, dragged, hidden and locked here. */
 export function StackList() {
-  const bench = useBench();
+  const bench = useEditor();
   const { design } = useStore(bench.session);
   const { ids } = useStore(bench.selection);
   const motifs = useStore(bench.motifs);
@@ -61,14 +61,14 @@ export function StackList() {
     held: { readonly shiftKey: boolean; readonly ctrlKey: boolean; readonly metaKey: boolean },
   ): void => {
     if (row.kind === 'layer') {
-      bench.workIn(row.layer.id);
+      bench.setWorkingLayer(row.layer.id);
       return;
     }
     const id = row.key;
-    if (held.shiftKey && anchor.current !== undefined) bench.choose(between(rows, anchor.current, id));
+    if (held.shiftKey && anchor.current !== undefined) bench.select(between(rows, anchor.current, id));
     else if (held.ctrlKey || held.metaKey)
-      bench.choose(chosen.has(id) ? ids.filter((one) => one !== id) : [...ids, id]);
-    else bench.choose([id]);
+      bench.select(chosen.has(id) ? ids.filter((one) => one !== id) : [...ids, id]);
+    else bench.select([id]);
     if (!held.shiftKey) anchor.current = id;
   };
 
@@ -87,13 +87,13 @@ export function StackList() {
       return;
     }
     if (!isEditable(target.layer)) {
-      bench.refused.set(`“${target.layer.name}” is hidden or locked. Open it first; nothing was moved.`);
+      bench.refusal.set(`“${target.layer.name}” is hidden or locked. Open it first; nothing was moved.`);
       return;
     }
     const moving = chosen.has(row.key) ? ids : [row.key];
-    bench.choose(moving);
+    bench.select(moving);
     if (target.kind === 'layer') bench.intoLayer(target.layer);
-    else bench.layBy(moving, target.key, where);
+    else bench.moveBeside(moving, target.key, where);
   };
 
   /** Arrows go from line to line, with Shift choosing on the way, with Alt taking what is chosen along. */

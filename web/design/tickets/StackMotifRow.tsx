@@ -2,7 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import type { CSSProperties, MouseEvent } from 'react';
 import { isEditable } from '../../../core/document/layer.ts';
 import { blobUrl } from '../../api/client.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 import type { StackRow } from '../stackRows.ts';
 
 interface Props {
@@ -18,7 +18,7 @@ export const LANDING = { over: 'shadow-[inset_0_2px_0_#b3402e]', under: 'shadow-
 
 /** A motif's line in the stack: its small picture and name. */
 export function MotifRow({ row, place, landing, chosen, onTake }: Props) {
-  const bench = useBench();
+  const bench = useEditor();
   const { setNodeRef: setDrop } = useDroppable({ id: row.key });
   const { setNodeRef: setDrag, listeners } = useDraggable({ id: row.key, disabled: !isEditable(row.layer) });
   const motif = bench.motif(row.placement.motif);

@@ -16,7 +16,7 @@ import { stepText } from '../../shared/repeatText.ts';
 import { StepDiagram } from '../../shared/StepDiagram.tsx';
 import { useStore } from '../../shared/store.ts';
 import { useUnit } from '../../shared/unit.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 import { FractionOffers } from './FractionOffers.tsx';
 
 type Kind = Step['kind'] | 'honeycomb';
@@ -36,7 +36,7 @@ const MIRRORINGS: Readonly<Record<Mirroring | 'none', string>> = {
 
 /** How cells follow each other. What is pointed at is shown on the cloth, and taken by a click. */
 export function StepChoice() {
-  const bench = useBench();
+  const bench = useEditor();
   const { committed } = useStore(bench.session);
   const [unit] = useUnit();
   const { repeat } = committed;

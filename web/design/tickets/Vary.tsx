@@ -5,11 +5,11 @@ import { blobUrl } from '../../api/client.ts';
 import { AmountField } from '../../shared/AmountField.tsx';
 import { Button } from '../../shared/Button.tsx';
 import { useStore } from '../../shared/store.ts';
-import { useBench } from '../bench.ts';
+import { useEditor } from '../bench.ts';
 
 /** Random turn, size and mirroring of what is chosen, and other motifs from a pool; seen on the cloth while the limits are tried. */
 export function Vary() {
-  const bench = useBench();
+  const bench = useEditor();
   const { ids } = useStore(bench.selection);
   const [open, setOpen] = useState(false);
   if (!open) {
@@ -25,7 +25,7 @@ export function Vary() {
 const FIRST: VariationPlan = { ...NO_VARIATION_PLAN, rotation: 15, size: 0.1 };
 
 function OpenVary({ onDone }: { readonly onDone: () => void }) {
-  const bench = useBench();
+  const bench = useEditor();
   const { committed } = useStore(bench.session);
   const { ids } = useStore(bench.selection);
   const motifs = useStore(bench.motifs);
