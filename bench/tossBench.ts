@@ -142,7 +142,7 @@ export function tried(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>,
     waiting = waiting.filter((entry) => {
       const shape = shapes.get(entry.motif);
       if (!shape) return false;
-      const one: TossedMotif = {
+      const tossed: TossedMotif = {
         motif: entry.motif,
         x: random() * SIDE,
         y: random() * SIDE,
@@ -150,10 +150,10 @@ export function tried(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>,
         scale: entry.smallest + random() * (entry.largest - entry.smallest),
         flipped: random() < 0.5,
       };
-      const rounds = poseCircles(shape.rounds, { ...UPRIGHT, ...one });
+      const rounds = poseCircles(shape.rounds, { ...UPRIGHT, ...tossed });
       if (!rounds.every(({ x, y, r }) => openness.atLeast(x, y) >= r + recipe.gap)) return true;
       openness.add(rounds);
-      laid.push(one);
+      laid.push(tossed);
       return false;
     });
   }
@@ -235,28 +235,28 @@ function leastGap(
 ): number {
   let least = Infinity;
   const reach = 45;
-  for (const one of design.placements) {
+  for (const placement of design.placements) {
     const box = {
-      left: Math.floor((one.x - reach) * PER_MM),
-      top: Math.floor((one.y - reach) * PER_MM),
-      right: Math.ceil((one.x + reach) * PER_MM),
-      bottom: Math.ceil((one.y + reach) * PER_MM),
+      left: Math.floor((placement.x - reach) * PER_MM),
+      top: Math.floor((placement.y - reach) * PER_MM),
+      right: Math.ceil((placement.x + reach) * PER_MM),
+      bottom: Math.ceil((placement.y + reach) * PER_MM),
     };
     const near = design.placements.filter(
       (other) =>
-        other !== one &&
+        other !== placement &&
         indicesTouching(
           lattice,
           { left: other.x - reach, top: other.y - reach, right: other.x + reach, bottom: other.y + reach },
-          { left: one.x - reach, top: one.y - reach, right: one.x + reach, bottom: one.y + reach },
+          { left: placement.x - reach, top: placement.y - reach, right: placement.x + reach, bottom: placement.y + reach },
         ).some((steps) => {
           const by = latticeTranslate(lattice, steps);
-          return Math.hypot(other.x + by.x - one.x, other.y + by.y - one.y) < 2 * reach;
+          return Math.hypot(other.x + by.x - placement.x, other.y + by.y - placement.y) < 2 * reach;
         }),
     );
     if (near.length === 0) continue;
     const [own, rest] = [
-      paint([one.id], box),
+      paint([placement.id], box),
       paint(
         near.map(({ id }) => id),
         box,
@@ -274,19 +274,19 @@ function leastGap(
 
 function equalNeighbours(laid: readonly TossedMotif[], lattice: Lattice): number {
   let equal = 0;
-  laid.forEach((one, n) => {
+  laid.forEach((tossed, n) => {
     let [nearest, least] = ['', Infinity];
     laid.forEach((other, m) => {
       for (let i = -1; i <= 1; i += 1) {
         for (let j = -1; j <= 1; j += 1) {
           if (m === n && i === 0 && j === 0) continue;
           const by = latticeTranslate(lattice, { i, j });
-          const distance = Math.hypot(other.x + by.x - one.x, other.y + by.y - one.y);
+          const distance = Math.hypot(other.x + by.x - tossed.x, other.y + by.y - tossed.y);
           if (distance < least) [nearest, least] = [other.motif, distance];
         }
       }
     });
-    if (nearest === one.motif) equal += 1;
+    if (nearest === tossed.motif) equal += 1;
   });
   return equal / laid.length;
 }

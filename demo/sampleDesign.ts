@@ -34,7 +34,7 @@ export function withFillersBelow(design: Design, fillers: readonly string[]): De
     layers,
     placements: sortByLayer(
       layers,
-      design.placements.map((one) => (ids.has(one.motif) ? { ...one, layer: below.id } : one)),
+      design.placements.map((placement) => (ids.has(placement.motif) ? { ...placement, layer: below.id } : placement)),
     ),
   };
 }
@@ -78,6 +78,6 @@ export function sampleDesign(
 export function recoloured(design: Design, colours: Partial<SampleColours>): Design {
   return {
     ...design,
-    colourways: design.colourways.map((one) => ({ ...one, colours: { ...one.colours, ...colours } })),
+    colourways: design.colourways.map((colourway) => ({ ...colourway, colours: { ...colourway.colours, ...colours } })),
   };
 }

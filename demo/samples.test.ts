@@ -30,7 +30,7 @@ describe('the sample collection', () => {
       ['whelk', whelk],
       ['reef-knot', reefKnot],
     ] as const) {
-      const sample = LOW_TIDE.find((one) => one.id === id);
+      const sample = LOW_TIDE.find((sampleMotif) => sampleMotif.id === id);
       expect(cut().svg(sample?.name ?? '', sample?.widthMm ?? 0)).toBe(fileOf(id));
     }
   });

@@ -30,21 +30,21 @@ beforeEach(async () => {
 });
 
 /** Waits until the stored tile is as told. */
-async function lies(id: string, n: number, test: (one: Placement) => boolean, why: string): Promise<Placement> {
-  let found: Placement | undefined;
+async function lies(id: string, n: number, test: (placement: Placement) => boolean, why: string): Promise<Placement> {
+  let placement: Placement | undefined;
   await tiles.browser.driver
     .wait(
       async () => {
-        found = (await tiles.stored(id)).placements.find((one) => one.id === `t${n}`);
-        return found !== undefined && test(found);
+        placement = (await tiles.stored(id)).placements.find((placement) => placement.id === `t${n}`);
+        return placement !== undefined && test(placement);
       },
       8_000,
       why,
     )
     .catch((error: unknown) => {
-      throw new Error(`${String(error)}; it lies as ${JSON.stringify(found)}`);
+      throw new Error(`${String(error)}; it lies as ${JSON.stringify(placement)}`);
     });
-  return found as Placement;
+  return placement as Placement;
 }
 
 const near = (a: number, b: number, by = 0.6): boolean => Math.abs(a - b) <= by;
@@ -260,7 +260,7 @@ describe('layers', () => {
     expect(laid[0]?.[0]).toBeGreaterThan(0xc0 + 15);
     await press(driver, 'u');
     await driver.wait(
-      async () => (await tiles.stored(id)).placements.map((one) => one.id).join('') === 't1t0t2',
+      async () => (await tiles.stored(id)).placements.map((placement) => placement.id).join('') === 't1t0t2',
       5_000,
       'it never went over the one it meets',
     );

@@ -70,7 +70,7 @@ describe('a row', () => {
       [60, 10.5, 0, 0.75],
       [100, 10.5, 0, 0.75],
     ]);
-    expect(new Set(row.placements.map((one) => one.id))).toEqual(new Set(['t0', 't1', 't2']));
+    expect(new Set(row.placements.map((placement) => placement.id))).toEqual(new Set(['t0', 't1', 't2']));
 
     // By a third each stands in columns with the two others; by a half the columns zigzag.
     const offers = await driver.findElements(By.css('[data-offer]'));

@@ -85,7 +85,7 @@ describe('Chromium and Node', () => {
       <clipPath id="c"><circle cx="30" cy="30" r="26"/></clipPath></defs>
       <g clip-path="url(#c)" opacity=".8"><rect width="60" height="60" fill="url(#l)"/><circle cx="24" cy="34" r="18" fill="url(#r)"/></g>
       <path d="M5 55Q30 5 55 55" fill="none" stroke="url(#l)" stroke-width="4" stroke-dasharray="6 3" stroke-linecap="round"/></svg>`;
-    const one = await importMotif(studio, 'photo.png', photo, 'Test');
+    const imported = await importMotif(studio, 'photo.png', photo, 'Test');
     const two = await importMotif(studio, 'vectors.svg', Buffer.from(vectors), 'Test');
     const [base] = SAMPLE_DESIGNS as [Design, ...Design[]];
     const placement = {
@@ -100,9 +100,9 @@ describe('Chromium and Node', () => {
     const design: Design = {
       ...base,
       placements: [
-        { ...placement, id: 'a', motif: one.motif.id, x: 60, y: 70 },
+        { ...placement, id: 'a', motif: imported.motif.id, x: 60, y: 70 },
         { ...placement, id: 'b', motif: two.motif.id, x: 150, y: 200 },
-        { ...placement, id: 'c', motif: one.motif.id, x: 200, y: 90, scale: 0.4, rotation: 0 },
+        { ...placement, id: 'c', motif: imported.motif.id, x: 200, y: 90, scale: 0.4, rotation: 0 },
       ],
     };
     expect(await difference(design, 2.37)).toEqual({ differing: 0, most: 0 });
@@ -117,8 +117,8 @@ describe('Chromium and Node', () => {
       { ...newLayer('away', 'Away'), shown: false },
     ];
     const names = ['under', 'main', 'over', 'away'];
-    const placements = base.placements.map((one, n) => ({
-      ...one,
+    const placements = base.placements.map((placement, n) => ({
+      ...placement,
       layer: names[n % 4] as string,
       aspect: 0.6 + (n % 5) / 4,
       skew: ((n * 17) % 80) - 40,

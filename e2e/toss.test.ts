@@ -54,7 +54,7 @@ describe('a toss', () => {
     const half = await tiles.stored(id);
     expect(half.placements.length).toBeGreaterThan(20);
     expect(half.placements.length).toBeLessThan(1500);
-    expect(half.placements.find((one) => one.id === 't0')).toMatchObject({ x: 2, y: 90, scale: 1 });
+    expect(half.placements.find((placement) => placement.id === 't0')).toMatchObject({ x: 2, y: 90, scale: 1 });
     expect(half.toss?.laid).toHaveLength(half.placements.length - 1);
 
     // What was written, and a toss under way, outlast a look at other parts of the job.
@@ -67,9 +67,9 @@ describe('a toss', () => {
     await click(driver, 'button', 'Arrange');
     await still();
     const whole = await tiles.stored(id);
-    expect(whole.placements.find((one) => one.id === 't0')).toMatchObject({ x: 2, y: 90 });
+    expect(whole.placements.find((placement) => placement.id === 't0')).toMatchObject({ x: 2, y: 90 });
     // What was laid before has made room.
-    expect(whole.placements.some((one) => half.toss?.laid.includes(one.id))).toBe(false);
+    expect(whole.placements.some((placement) => half.toss?.laid.includes(placement.id))).toBe(false);
     // The hand's own tile keeps its gap, seen in the echo half a cell lower.
     const screen = await settledShot(driver);
     const { left, top } = await cellOnScreen(driver);
@@ -88,13 +88,13 @@ describe('a toss', () => {
       'it was never tossed with another seed',
     );
     const other = await tiles.stored(id);
-    const chosen = other.placements.filter((one) => whole.placements.some((before) => before.id === one.id));
-    expect(chosen.map((one) => one.id)).toContain('t0');
+    const chosen = other.placements.filter((placement) => whole.placements.some((before) => before.id === placement.id));
+    expect(chosen.map((placement) => placement.id)).toContain('t0');
     expect(chosen).toHaveLength(2);
-    expect(whole.placements).toContainEqual(chosen.find((one) => one.id !== 't0'));
+    expect(whole.placements).toContainEqual(chosen.find((placement) => placement.id !== 't0'));
     await press(driver, Key.CONTROL, 'z');
     await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 1, 10_000, 'it could not be undone');
-    expect((await tiles.stored(id)).placements.map((one) => one.id)).toEqual(whole.placements.map((one) => one.id));
+    expect((await tiles.stored(id)).placements.map((placement) => placement.id)).toEqual(whole.placements.map((placement) => placement.id));
     expect(await complaints(driver)).toEqual([]);
   });
 

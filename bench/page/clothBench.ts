@@ -89,13 +89,13 @@ async function run(id: string): Promise<ClothTimings> {
   const hundred = design.placements
     .filter((_one, n) => n % Math.floor(design.placements.length / 100) === 0)
     .slice(0, 100);
-  view.hold(hundred.map((one) => one.id));
+  view.hold(hundred.map((placement) => placement.id));
   await painted(canvas);
   const dragHundred = timed((n) => {
     session.preview({
       type: 'change',
       changes: Object.fromEntries(
-        hundred.map((one) => [one.id, { x: one.x + 3 * n * pixel.x, y: one.y + 2 * n * pixel.y }]),
+        hundred.map((placement) => [placement.id, { x: placement.x + 3 * n * pixel.x, y: placement.y + 2 * n * pixel.y }]),
       ),
     });
     view.drawFrame();

@@ -118,10 +118,10 @@ describe('picking', () => {
         (start, at, reach) => {
           const { placements, repeat } = apply(start, { type: 'repeat', repeat: start.repeat });
           const lattice = latticeOf(repeat);
-          const found = new Picker(placements, motifs, lattice).at(at, reach);
+          const instances = new Picker(placements, motifs, lattice).at(at, reach);
           // One by one, which asks no tree that could leave any out.
-          const each = [...placements].reverse().flatMap((one) => new Picker([one], motifs, lattice).at(at, reach));
-          expect(found).toEqual(each);
+          const each = [...placements].reverse().flatMap((placement) => new Picker([placement], motifs, lattice).at(at, reach));
+          expect(instances).toEqual(each);
         },
       ),
     );
@@ -145,16 +145,16 @@ describe('varying', () => {
           const design = apply(start, { type: 'repeat', repeat: start.repeat });
           const command = varyPlacements(design, design.placements, motifs, { ...NO_VARIATION_PLAN, rotation: turn, size, seed });
           expect(varyPlacements(design, design.placements, motifs, { ...NO_VARIATION_PLAN, rotation: turn, size, seed })).toEqual(command);
-          apply(design, command).placements.forEach((one, n) => {
+          apply(design, command).placements.forEach((placement, n) => {
             const before = design.placements[n] as Placement;
-            expect([one.x, one.y, one.flipped, one.motif]).toEqual([
+            expect([placement.x, placement.y, placement.flipped, placement.motif]).toEqual([
               before.x,
               before.y,
               before.flipped,
               before.motif,
             ]);
-            expect(Math.abs(one.scale / before.scale - 1)).toBeLessThanOrEqual(size + 1e-9);
-            expect(Math.cos(((one.rotation - before.rotation) * Math.PI) / 180)).toBeGreaterThanOrEqual(
+            expect(Math.abs(placement.scale / before.scale - 1)).toBeLessThanOrEqual(size + 1e-9);
+            expect(Math.cos(((placement.rotation - before.rotation) * Math.PI) / 180)).toBeGreaterThanOrEqual(
               Math.cos((turn * Math.PI) / 180) - 1e-9,
             );
           });

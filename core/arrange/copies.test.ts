@@ -15,12 +15,12 @@ const count = fc.integer({ min: 1, max: 12 });
 describe('copies', () => {
   it('along a line are each so far from the last', () => {
     fc.assert(
-      fc.property(anyLeaf, count, anyPoint, (one, n, by) => {
-        const copies = makeCopies([one], { kind: 'line', count: n, by }, NO_VARIATION, newId);
+      fc.property(anyLeaf, count, anyPoint, (placement, n, by) => {
+        const copies = makeCopies([placement], { kind: 'line', count: n, by }, NO_VARIATION, newId);
         expect(copies).toHaveLength(n - 1);
         copies.forEach((copy, k) => {
-          expect(copy.x).toBeCloseTo(one.x + (k + 1) * by.x, 9);
-          expect(copy.y).toBeCloseTo(one.y + (k + 1) * by.y, 9);
+          expect(copy.x).toBeCloseTo(placement.x + (k + 1) * by.x, 9);
+          expect(copy.y).toBeCloseTo(placement.y + (k + 1) * by.y, 9);
         });
       }),
     );
@@ -44,16 +44,16 @@ describe('copies', () => {
 
   it('around a centre are all as far from it, evenly, and come back to the first', () => {
     fc.assert(
-      fc.property(anyLeaf, fc.integer({ min: 2, max: 12 }), anyPoint, fc.boolean(), (one, n, centre, turning) => {
+      fc.property(anyLeaf, fc.integer({ min: 2, max: 12 }), anyPoint, fc.boolean(), (placement, n, centre, turning) => {
         const ring = { kind: 'ring' as const, count: n, centre, sweep: 360, turning, flipped: false };
-        const all = [one, ...makeCopies([one], ring, NO_VARIATION, newId)];
-        const radius = Math.hypot(one.x - centre.x, one.y - centre.y);
+        const all = [placement, ...makeCopies([placement], ring, NO_VARIATION, newId)];
+        const radius = Math.hypot(placement.x - centre.x, placement.y - centre.y);
         const chord = 2 * radius * Math.sin(Math.PI / n);
         all.forEach((copy, k) => {
           const after = all[(k + 1) % n] as Placement;
           expect(Math.abs(Math.hypot(copy.x - centre.x, copy.y - centre.y) - radius)).toBeLessThan(1e-9 * (1 + radius));
           expect(Math.abs(Math.hypot(copy.x - after.x, copy.y - after.y) - chord)).toBeLessThan(1e-8 * (1 + radius));
-          expect(Math.cos(((copy.rotation - one.rotation - (turning ? (360 * k) / n : 0)) * Math.PI) / 180)).toBeCloseTo(1, 9);
+          expect(Math.cos(((copy.rotation - placement.rotation - (turning ? (360 * k) / n : 0)) * Math.PI) / 180)).toBeCloseTo(1, 9);
         });
       }),
     );
@@ -61,11 +61,11 @@ describe('copies', () => {
 
   it('mirrored every other one are mirror images across the arm from the centre', () => {
     fc.assert(
-      fc.property(anyLeaf, anyPoint, (one, centre) => {
-        fc.pre(Math.hypot(one.x - centre.x, one.y - centre.y) > 1);
+      fc.property(anyLeaf, anyPoint, (placement, centre) => {
+        fc.pre(Math.hypot(placement.x - centre.x, placement.y - centre.y) > 1);
         const ring = { kind: 'ring' as const, count: 4, centre, sweep: 360, turning: true, flipped: true };
-        const [copy] = makeCopies([one], ring, NO_VARIATION, newId) as [Placement];
-        const [plain] = makeCopies([one], { ...ring, flipped: false }, NO_VARIATION, newId) as [Placement];
+        const [copy] = makeCopies([placement], ring, NO_VARIATION, newId) as [Placement];
+        const [plain] = makeCopies([placement], { ...ring, flipped: false }, NO_VARIATION, newId) as [Placement];
         const arm = Math.atan2(plain.y - centre.y, plain.x - centre.x);
         const [ux, uy] = [Math.cos(arm), Math.sin(arm)];
         const corners = cornersAround(copy, LEAF_RECORD);
@@ -73,7 +73,7 @@ describe('copies', () => {
           const along = x * ux + y * uy;
           const off = -x * uy + y * ux;
           const image = { x: along * ux + off * uy, y: along * uy - off * ux };
-          expect(Math.min(...corners.map((one) => Math.hypot(one.x - image.x, one.y - image.y)))).toBeLessThan(1e-8);
+          expect(Math.min(...corners.map((point) => Math.hypot(point.x - image.x, point.y - image.y)))).toBeLessThan(1e-8);
         }
       }),
     );

@@ -72,8 +72,8 @@ export function makeCopies(
   const random = seeded(seed);
   const vary = (most: number): number => (random() * 2 - 1) * most;
   return placesOf(plan).flatMap((place, step) =>
-    originals.map((one, n): Placement => {
-      const copy = place(one);
+    originals.map((placement, n): Placement => {
+      const copy = place(placement);
       const scale = Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, copy.scale * (1 + vary(size))));
       return { ...copy, id: idOf(step * originals.length + n), scale, rotation: normaliseAngle(copy.rotation + vary(rotation)) };
     }),
@@ -86,7 +86,7 @@ export function insertCopies(design: Design, originals: readonly string[], copie
   return { type: 'insert', placements: copies.map((placement, n) => ({ index: topmost + 1 + n, placement })) };
 }
 
-function placesOf(plan: CopyPlan): ((one: Placement) => Placement)[] {
+function placesOf(plan: CopyPlan): ((placement: Placement) => Placement)[] {
   switch (plan.kind) {
     case 'line':
       return Array.from({ length: Math.max(0, plan.count - 1) }, (_, n) =>
@@ -106,12 +106,12 @@ function placesOf(plan: CopyPlan): ((one: Placement) => Placement)[] {
   }
 }
 
-function shifted(by: Point): (one: Placement) => Placement {
-  return (one) => ({ ...one, x: one.x + by.x, y: one.y + by.y });
+function shifted(by: Point): (placement: Placement) => Placement {
+  return (placement) => ({ ...placement, x: placement.x + by.x, y: placement.y + by.y });
 }
 
 /** Each at an even distance along the path from the one before. */
-function along({ path, count, turning }: PathOfCopies): ((one: Placement) => Placement)[] {
+function along({ path, count, turning }: PathOfCopies): ((placement: Placement) => Placement)[] {
   if (count < 2) return [];
   const points = pointsAlong(path, count);
   const heading = (n: number): number => {
@@ -121,24 +121,24 @@ function along({ path, count, turning }: PathOfCopies): ((one: Placement) => Pla
   const [start] = points as [Point];
   return points
     .slice(1)
-    .map((at, n) => (one) => ({
-      ...one,
-      x: one.x + at.x - start.x,
-      y: one.y + at.y - start.y,
-      rotation: one.rotation + (turning ? heading(n + 1) - heading(0) : 0),
+    .map((at, n) => (placement) => ({
+      ...placement,
+      x: placement.x + at.x - start.x,
+      y: placement.y + at.y - start.y,
+      rotation: placement.rotation + (turning ? heading(n + 1) - heading(0) : 0),
     }));
 }
 
-function around({ centre, count, sweep, turning, flipped }: RingOfCopies, n: number): (one: Placement) => Placement {
+function around({ centre, count, sweep, turning, flipped }: RingOfCopies, n: number): (placement: Placement) => Placement {
   const angle = (sweep * n) / count;
   const matrix = rotationMatrix(angle);
-  return (one) => {
-    const arm = transform(matrix, { x: one.x - centre.x, y: one.y - centre.y });
-    const turn = one.rotation + (turning ? angle : 0);
-    const placed = { ...one, x: centre.x + arm.x, y: centre.y + arm.y, rotation: turn };
+  return (placement) => {
+    const arm = transform(matrix, { x: placement.x - centre.x, y: placement.y - centre.y });
+    const turn = placement.rotation + (turning ? angle : 0);
+    const placed = { ...placement, x: centre.x + arm.x, y: centre.y + arm.y, rotation: turn };
     if (!flipped || n % 2 === 0) return placed;
     // A mirror along the arm: what lay at an angle to it lies at the same to its other side.
     const arms = (Math.atan2(arm.y, arm.x) * 180) / Math.PI;
-    return { ...placed, flipped: !one.flipped, rotation: 2 * arms - turn + 180, skew: 0 - one.skew };
+    return { ...placed, flipped: !placement.flipped, rotation: 2 * arms - turn + 180, skew: 0 - placement.skew };
   };
 }

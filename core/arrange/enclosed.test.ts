@@ -43,8 +43,8 @@ describe('what a loop encloses', () => {
           raster.forEach((set, n) => (pixels[n * 4 + 3] = set ? 255 : 0));
           const motifs = new Map([['leaf', { motif: LEAF_RECORD, silhouette: silhouetteOf(pixels, SIDE, SIDE) }]]);
           const { view } = LEAF_RECORD;
-          const brute = design.placements.filter((one) => {
-            const matrix = shapeMatrix(one, LEAF_RECORD);
+          const brute = design.placements.filter((placement) => {
+            const matrix = shapeMatrix(placement, LEAF_RECORD);
             const corners = raster.flatMap((set, n) =>
               set
                 ? [
@@ -66,10 +66,10 @@ describe('what a loop encloses', () => {
                 if (
                   corners.every(
                     ({ x, y }) =>
-                      x + one.x + by.x > left &&
-                      x + one.x + by.x < left + wide &&
-                      y + one.y + by.y > top &&
-                      y + one.y + by.y < top + high,
+                      x + placement.x + by.x > left &&
+                      x + placement.x + by.x < left + wide &&
+                      y + placement.y + by.y > top &&
+                      y + placement.y + by.y < top + high,
                   )
                 )
                   return true;

@@ -22,15 +22,15 @@ export function selectInLasso(
 ): Instance[] {
   if (loop.length < 3) return [];
   const window = boxAround(loop);
-  const found: Instance[] = [];
+  const instances: Instance[] = [];
   const held = new Set<string>();
   for (const [n, placement] of withSymmetry(lattice, placements).entries()) {
     if (held.has(placement.id)) continue;
     const pickable = motifs.get(placement.motif);
     if (!pickable) continue;
     const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
-    const steps = indicesTouching(lattice, box, window).find((one) => {
-      const by = latticeTranslate(lattice, one);
+    const steps = indicesTouching(lattice, box, window).find((index) => {
+      const by = latticeTranslate(lattice, index);
       return isEnclosed(
         loop,
         pickable,
@@ -39,9 +39,9 @@ export function selectInLasso(
     });
     if (!steps) continue;
     held.add(placement.id);
-    found.push(toInstance(placement.id, steps, n % lattice.ops.length));
+    instances.push(toInstance(placement.id, steps, n % lattice.ops.length));
   }
-  return found;
+  return instances;
 }
 
 const CORNERS = [

@@ -16,10 +16,10 @@ export function matchSize(
   if (!first || !model) return {};
   const wanted = measured(first, model, measure) * first.scale;
   return Object.fromEntries(
-    placements.flatMap((one) => {
-      const own = motifs.get(one.motif);
+    placements.flatMap((placement) => {
+      const own = motifs.get(placement.motif);
       return own
-        ? [[one.id, { scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, wanted / measured(one, own, measure))) }]]
+        ? [[placement.id, { scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, wanted / measured(placement, own, measure))) }]]
         : [];
     }),
   );

@@ -20,9 +20,9 @@ export function fitCell(
   gap: number,
 ): Command | undefined {
   const together = gatherInstances(latticeOf(design.repeat), design.placements);
-  const boxes = together.flatMap((one) => {
-    const motif = motifs.get(one.motif);
-    return motif ? [shiftBox(boxAroundCentre(one, motif), one)] : [];
+  const boxes = together.flatMap((placement) => {
+    const motif = motifs.get(placement.motif);
+    return motif ? [shiftBox(boxAroundCentre(placement, motif), placement)] : [];
   });
   if (boxes.length === 0) return undefined;
   const [left, top] = [Math.min(...boxes.map((box) => box.left)), Math.min(...boxes.map((box) => box.top))];

@@ -32,8 +32,8 @@ const SIDES: readonly FramePoint[] = [
 ];
 const across = ({ u, v }: FramePoint): FramePoint => ({ u: 1 - u, v: 1 - v });
 const framed = (placements: readonly Placement[]): Frame => frameOf(placements, LEAVES) as Frame;
-const corners = (one: Placement): Point[] =>
-  cornersAround(one, LEAF_RECORD).map(({ x, y }) => ({ x: x + one.x, y: y + one.y }));
+const corners = (placement: Placement): Point[] =>
+  cornersAround(placement, LEAF_RECORD).map(({ x, y }) => ({ x: x + placement.x, y: y + placement.y }));
 const near = (a: Point, b: Point, by = 1e-7): void =>
   expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeLessThan(by * (1 + Math.hypot(b.x, b.y)));
 
@@ -52,9 +52,9 @@ describe('a pose of the plane', () => {
           const changes = transformPlacements(leaves, by);
           fc.pre(changes !== undefined);
           near(applyPose(by, at), at);
-          for (const one of leaves) {
-            const after = { ...one, ...changes?.[one.id] };
-            corners(after).forEach((corner, n) => near(corner, applyPose(by, corners(one)[n] as Point)));
+          for (const placement of leaves) {
+            const after = { ...placement, ...changes?.[placement.id] };
+            corners(after).forEach((corner, n) => near(corner, applyPose(by, corners(placement)[n] as Point)));
           }
         },
       ),
@@ -116,7 +116,7 @@ describe('pins', () => {
           const before = sizeOf(frame);
           const changes = transformPlacements(leaves, pose);
           fc.pre(changes !== undefined && leaves.length === 1);
-          const after = sizeOf(framed(leaves.map((one) => ({ ...one, ...changes?.[one.id] }))));
+          const after = sizeOf(framed(leaves.map((placement) => ({ ...placement, ...changes?.[placement.id] }))));
           expect(after.width / before.width).toBeCloseTo(pin.v === 0.5 ? factor : 1, 7);
           expect(after.height / before.height).toBeCloseTo(pin.v === 0.5 ? 1 : factor, 7);
         },

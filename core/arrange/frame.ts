@@ -33,9 +33,9 @@ export function frameOf(
   placements: readonly Placement[],
   motifs: ReadonlyMap<string, Pick<Motif, 'width' | 'view'>>,
 ): Frame | undefined {
-  const corners = placements.flatMap((one) => {
-    const motif = motifs.get(one.motif);
-    return motif ? cornersAround(one, motif).map(({ x, y }) => ({ x: x + one.x, y: y + one.y })) : [];
+  const corners = placements.flatMap((placement) => {
+    const motif = motifs.get(placement.motif);
+    return motif ? cornersAround(placement, motif).map(({ x, y }) => ({ x: x + placement.x, y: y + placement.y })) : [];
   });
   if (corners.length === 0) return undefined;
   if (corners.length === 4) {

@@ -17,9 +17,9 @@ const anyLayered = fc
     layers: LAYERS,
     placements: sortByLayer(
       LAYERS,
-      design.placements.map((one, n) => ({
-        ...one,
-        ...toFundamentalDomain(latticeOf(design.repeat), one),
+      design.placements.map((placement, n) => ({
+        ...placement,
+        ...toFundamentalDomain(latticeOf(design.repeat), placement),
         layer: LAYERS[places[n] ?? 0]?.id ?? '',
       })),
     ),
@@ -52,7 +52,7 @@ it('goes with all that lies in it, but for the last one, which stays', () => {
     fc.property(anyLayered, anyLayer, (design, id) => {
       const command = removeLayer(design, id);
       const after = done(design, command as Command);
-      expect(idsOf(after)).toEqual(design.placements.filter(({ layer }) => layer !== id).map((one) => one.id));
+      expect(idsOf(after)).toEqual(design.placements.filter(({ layer }) => layer !== id).map((placement) => placement.id));
       expect(removeLayer({ ...design, layers: [newLayer('only', 'Only')], placements: [] }, 'only')).toBeUndefined();
     }),
   );
@@ -69,9 +69,9 @@ it('is merged into the one below without anything moving in the stack', () => {
       const after = done(design, merged?.command as Command);
       expect(idsOf(after)).toEqual(idsOf(design));
       expect(after.layers.map((layer) => layer.id)).not.toContain(id);
-      for (const one of design.placements)
-        if (one.layer === id)
-          expect(after.placements.find((other) => other.id === one.id)?.layer).toBe(merged?.below.id);
+      for (const placement of design.placements)
+        if (placement.layer === id)
+          expect(after.placements.find((other) => other.id === placement.id)?.layer).toBe(merged?.below.id);
     }),
   );
 });

@@ -17,7 +17,7 @@ export function addLayer({ layers }: Design, layer: Layer, above: string | undef
 /** The command that takes a layer away with all that lies in it; undefined of the last one, which stays. */
 export function removeLayer({ layers, placements }: Design, id: string): Command | undefined {
   if (layers.length === 1) return undefined;
-  const ids = placements.filter(({ layer }) => layer === id).map((one) => one.id);
+  const ids = placements.filter(({ layer }) => layer === id).map((placement) => placement.id);
   const rest: Command = { type: 'layers', layers: layers.filter((layer) => layer.id !== id) };
   return ids.length === 0 ? rest : { type: 'all', commands: [{ type: 'remove', ids }, rest] };
 }
@@ -30,7 +30,7 @@ export function mergeLayerDown(
   const { layers, placements } = design;
   const below = layers[layers.findIndex((layer) => layer.id === id) - 1];
   if (!below) return undefined;
-  const held = placements.filter(({ layer }) => layer === id).map((one) => one.id);
+  const held = placements.filter(({ layer }) => layer === id).map((placement) => placement.id);
   const rest: Command = { type: 'layers', layers: layers.filter((layer) => layer.id !== id) };
   return {
     below,

@@ -17,11 +17,11 @@ const laid = anyDesign(anyRepeat, 6)
   .filter(({ placements }) => placements.length > 1);
 
 /** The box of a placement along an axis. */
-function span(one: Placement, axis: Axis): readonly [number, number] {
-  const box = boxAroundCentre(one, LEAF_RECORD);
-  return axis === 'x' ? [one.x + box.left, one.x + box.right] : [one.y + box.top, one.y + box.bottom];
+function span(placement: Placement, axis: Axis): readonly [number, number] {
+  const box = boxAroundCentre(placement, LEAF_RECORD);
+  return axis === 'x' ? [placement.x + box.left, placement.x + box.right] : [placement.y + box.top, placement.y + box.bottom];
 }
-const changed = (one: Placement, changes: ReturnType<typeof align>): Placement => ({ ...one, ...changes[one.id] });
+const changed = (placement: Placement, changes: ReturnType<typeof align>): Placement => ({ ...placement, ...changes[placement.id] });
 
 describe('lining up', () => {
   it('brings one side of all to the same line, to a billionth of a millimetre, across joins in every step', () => {
@@ -36,7 +36,7 @@ describe('lining up', () => {
           const changes = align(lattice, design.placements, LEAVES, axis, side, to);
           const at = ([low, high]: readonly [number, number]): number =>
             side === 'low' ? low : side === 'high' ? high : (low + high) / 2;
-          const lines = design.placements.map((one) => at(span(changed(one, changes), axis)));
+          const lines = design.placements.map((placement) => at(span(changed(placement, changes), axis)));
           for (const line of lines) expect(Math.abs(line - (lines[0] as number))).toBeLessThan(1e-9);
           if (to === 'cell') {
             const size = axis === 'x' ? design.repeat.width : design.repeat.height;
@@ -87,7 +87,7 @@ describe('spacing out', () => {
           const changes = distribute(lattice, design.placements, LEAVES, axis, spacing);
           const ordered = gatherInstances(lattice, design.placements)
             .sort((a, b) => span(a, axis)[0] + span(a, axis)[1] - span(b, axis)[0] - span(b, axis)[1])
-            .map((one) => span(changed(one, changes), axis));
+            .map((placement) => span(changed(placement, changes), axis));
           const gaps = ordered.slice(1).map(([low], n) => low - (ordered[n] as readonly [number, number])[1]);
           if (spacing.by === 'cell')
             gaps.push(
@@ -105,11 +105,11 @@ describe('spacing out', () => {
       fc.property(laid, anyAxis, (design, axis) => {
         const lattice = latticeOf(design.repeat);
         const changes = distribute(lattice, design.placements, LEAVES, axis, { by: 'middles' });
-        const middle = (one: Placement): number => (span(one, axis)[0] + span(one, axis)[1]) / 2;
+        const middle = (placement: Placement): number => (span(placement, axis)[0] + span(placement, axis)[1]) / 2;
         const before = gatherInstances(lattice, design.placements).sort((a, b) => middle(a) - middle(b));
         // Which of two at the same place comes first is for rounding to say.
-        fc.pre(before.every((one, n) => n === 0 || middle(one) - middle(before[n - 1] as Placement) > 1e-3));
-        const after = before.map((one) => middle(changed(one, changes)));
+        fc.pre(before.every((placement, n) => n === 0 || middle(placement) - middle(before[n - 1] as Placement) > 1e-3));
+        const after = before.map((placement) => middle(changed(placement, changes)));
         expect(after[0]).toBeCloseTo(middle(before[0] as Placement), 8);
         expect(after.at(-1)).toBeCloseTo(middle(before.at(-1) as Placement), 8);
         const step = ((after.at(-1) as number) - (after[0] as number)) / (after.length - 1);
@@ -163,7 +163,7 @@ describe('choosing what is alike', () => {
             { id: 'green', name: 'Green', prints: ['#3e7a5e' as const] },
             { id: 'other', name: 'Other', prints: ['#123456' as const] },
           ],
-          placements: start.placements.map((one, n) => ({ ...one, motif: n % 2 === 0 ? 'leaf' : 'bare' })),
+          placements: start.placements.map((placement, n) => ({ ...placement, motif: n % 2 === 0 ? 'leaf' : 'bare' })),
         };
         const motifs = new Map([
           ['leaf', LEAF_RECORD],

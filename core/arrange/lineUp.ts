@@ -45,7 +45,7 @@ export function align(
     to === 'cell' ? { low: 0, high: size } : to === 'first' ? first : { low: all.left, high: all.right };
   const at = ({ low, high }: Pick<Laid, 'low' | 'high'>): number =>
     side === 'low' ? low : side === 'high' ? high : (low + high) / 2;
-  return Object.fromEntries(laid.map((one) => [one.one.id, moved(one.one, axis, at(target) - at(one))]));
+  return Object.fromEntries(laid.map((laid) => [laid.one.id, moved(laid.one, axis, at(target) - at(laid))]));
 }
 
 /** How placements are spaced: middles evenly, gaps evenly between the outer two, gaps of a typed size, or evenly round the cell. */
@@ -102,14 +102,14 @@ function laidAlong(
   motifs: ReadonlyMap<string, Sized>,
   axis: Axis,
 ): Laid[] {
-  return gatherInstances(lattice, placements).flatMap((one) => {
-    const motif = motifs.get(one.motif);
+  return gatherInstances(lattice, placements).flatMap((placement) => {
+    const motif = motifs.get(placement.motif);
     if (!motif) return [];
-    const box: Box = boxAroundCentre(one, motif);
+    const box: Box = boxAroundCentre(placement, motif);
     return [
       axis === 'x'
-        ? { one, low: one.x + box.left, high: one.x + box.right }
-        : { one, low: one.y + box.top, high: one.y + box.bottom },
+        ? { one: placement, low: placement.x + box.left, high: placement.x + box.right }
+        : { one: placement, low: placement.y + box.top, high: placement.y + box.bottom },
     ];
   });
 }

@@ -68,7 +68,7 @@ export class Picker {
    */
   at(point: Point, reach: number): Instance[] {
     const window = { left: point.x - reach, top: point.y - reach, right: point.x + reach, bottom: point.y + reach };
-    const found: Instance[] = [];
+    const instances: Instance[] = [];
     for (const n of this.#near(window)) {
       const placement = this.#placements[n] as Placement;
       const pickable = this.motifs.get(placement.motif);
@@ -78,11 +78,11 @@ export class Picker {
       for (const steps of indicesTouching(this.lattice, box, window).reverse()) {
         const by = latticeTranslate(this.lattice, steps);
         if (isHit(placement, pickable, { x: point.x - placement.x - by.x, y: point.y - placement.y - by.y }, reach)) {
-          found.push(toInstance(placement.id, steps, n % this.lattice.ops.length));
+          instances.push(toInstance(placement.id, steps, n % this.lattice.ops.length));
         }
       }
     }
-    return found;
+    return instances;
   }
 
   /** The placements of which an echo's box may touch the window, topmost first. */

@@ -82,9 +82,9 @@ describe('the size of the cell', () => {
           const stretched = latticeTranslate(now, { i: 1, j: 2 });
           expect(stretched.x).toBeCloseTo(step.x * x, 6);
           expect(stretched.y).toBeCloseTo(step.y * y, 6);
-          after.placements.forEach((one, n) => {
-            const was = transform(poseMatrix(design.placements[n] ?? one), { x: 3, y: -7 });
-            const is = transform(poseMatrix(one), { x: 3, y: -7 });
+          after.placements.forEach((placement, n) => {
+            const was = transform(poseMatrix(design.placements[n] ?? placement), { x: 3, y: -7 });
+            const is = transform(poseMatrix(placement), { x: 3, y: -7 });
             const apart = nearestDifference(now, is, { x: was.x * x, y: was.y * y });
             expect(Math.hypot(apart.x, apart.y)).toBeLessThan(1e-6);
           });

@@ -67,16 +67,16 @@ export function restackByOne(
   const held = new Set(ids);
   const order = to === 'up' ? placements : [...placements].reverse();
   const passed: Placement[] = [];
-  for (const one of order) {
-    if (held.has(one.id)) {
-      passed.push(one);
+  for (const placement of order) {
+    if (held.has(placement.id)) {
+      passed.push(placement);
       continue;
     }
-    const over = passed.filter((other) => other.layer === one.layer);
-    if (!over.some((other) => overlap(other, one))) continue;
+    const over = passed.filter((other) => other.layer === placement.layer);
+    if (!over.some((other) => overlap(other, placement))) continue;
     const moving = over.map(({ id }) => id);
     const rest = placements.filter(({ id }) => !moving.includes(id));
-    return restackAt(design, moving, rest.indexOf(one) + (to === 'up' ? 1 : 0));
+    return restackAt(design, moving, rest.indexOf(placement) + (to === 'up' ? 1 : 0));
   }
   return undefined;
 }

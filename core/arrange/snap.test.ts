@@ -143,7 +143,7 @@ describe('snapping', () => {
           const middle = at + off * reach * 0.9;
           const box = axis === 'x' ? boxAt(middle, across, size / 1e4, 1) : boxAt(across, middle, 1, size / 1e4);
           const { by, lines } = snap(box, { lattice, boxes: [], guides }, reach);
-          const line = lines.find((one) => one.axis === axis);
+          const line = lines.find((snapLine) => snapLine.axis === axis);
           expect(line?.kind).toBe('guide');
           const distances = [-0.5e-4, 0, 0.5e-4].map((d) => Math.abs(middle + d * size + by[axis] - at));
           expect(Math.min(...distances)).toBeLessThan(1e-9 * (1 + Math.abs(at)));

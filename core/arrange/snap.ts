@@ -61,9 +61,9 @@ export function snapTargets(
   moving: ReadonlySet<string>,
 ): SnapTargets {
   const still = placements.filter(({ id }) => !moving.has(id));
-  const boxes = withSymmetry(lattice, still).flatMap((one) => {
-    const motif = motifs.get(one.motif);
-    return motif ? [shiftBox(boxAroundCentre(one, motif), one)] : [];
+  const boxes = withSymmetry(lattice, still).flatMap((placement) => {
+    const motif = motifs.get(placement.motif);
+    return motif ? [shiftBox(boxAroundCentre(placement, motif), placement)] : [];
   });
   return {
     lattice,
@@ -91,7 +91,7 @@ export function snap(box: Box, { lattice, boxes, guides }: SnapTargets, reach: n
   );
   return {
     by: { x: catches[0]?.off ?? 0, y: catches[1]?.off ?? 0 },
-    lines: catches.flatMap((one) => (one ? [one.line] : [])),
+    lines: catches.flatMap((catch) => (catch ? [catch.line] : [])),
   };
 }
 
@@ -99,8 +99,8 @@ export function snap(box: Box, { lattice, boxes, guides }: SnapTargets, reach: n
 function around(box: Box, lattice: Lattice, boxes: readonly Box[]): Box[] {
   const [mx, my] = [lattice.ownWidth / 2, lattice.ownHeight / 2];
   const window = { left: box.left - mx, top: box.top - my, right: box.right + mx, bottom: box.bottom + my };
-  return boxes.flatMap((one) =>
-    indicesTouching(lattice, one, window).map((steps) => shiftBox(one, latticeTranslate(lattice, steps))),
+  return boxes.flatMap((box) =>
+    indicesTouching(lattice, box, window).map((steps) => shiftBox(box, latticeTranslate(lattice, steps))),
   );
 }
 
@@ -126,12 +126,12 @@ function cellCatches(box: Box, lattice: Lattice, guides: SnapTargets['guides'], 
 }
 
 function motifCatches(box: Box, near: readonly Box[], axis: Axis): Catch[] {
-  const found: Catch[] = [];
+  const catchs: Catch[] = [];
   for (const other of near) {
     for (const line of pointsOf(other, axis)) {
       for (const at of pointsOf(box, axis)) {
         const [low, high] = [spanOf(box, across(axis)), spanOf(other, across(axis))];
-        found.push({
+        catchs.push({
           off: line - at,
           line: {
             axis,
@@ -145,7 +145,7 @@ function motifCatches(box: Box, near: readonly Box[], axis: Axis): Catch[] {
       }
     }
   }
-  return found;
+  return catchs;
 }
 
 function gapCatches(box: Box, near: readonly Box[], axis: Axis): Catch[] {
@@ -169,8 +169,8 @@ function gapCatches(box: Box, near: readonly Box[], axis: Axis): Catch[] {
 /** The least movement; of equal ones the cell's, then that of equal gaps. */
 function nearestOf(catches: readonly Catch[], reach: number): Catch | undefined {
   let best: Catch | undefined;
-  for (const one of catches)
-    if (Math.abs(one.off) <= reach && (!best || Math.abs(one.off) < Math.abs(best.off) - 1e-9)) best = one;
+  for (const catch of catches)
+    if (Math.abs(catch.off) <= reach && (!best || Math.abs(catch.off) < Math.abs(best.off) - 1e-9)) best = catch;
   return best;
 }
 

@@ -33,20 +33,20 @@ export function varyPlacements(
 ): Command {
   const random = seeded(seed);
   const used = new Set<string>();
-  const changes = placements.map((one): [string, PlacementChange] => {
+  const changes = placements.map((placement): [string, PlacementChange] => {
     const [turning, sizing, flipping, choosing] = [random(), random(), random(), random()] as const;
     const wished = pool[Math.floor(choosing * pool.length)];
-    const [before, after] = [motifs.get(one.motif), wished === undefined ? undefined : motifs.get(wished)];
-    const scale = (after && before ? matchScale(one, before, after) : one.scale) * (1 + (sizing * 2 - 1) * size);
+    const [before, after] = [motifs.get(placement.motif), wished === undefined ? undefined : motifs.get(wished)];
+    const scale = (after && before ? matchScale(placement, before, after) : placement.scale) * (1 + (sizing * 2 - 1) * size);
     if (after) used.add(after.id);
     const flipped = flipping < flip;
     return [
-      one.id,
+      placement.id,
       {
-        rotation: normaliseAngle((flipped ? -one.rotation : one.rotation) + (turning * 2 - 1) * rotation),
+        rotation: normaliseAngle((flipped ? -placement.rotation : placement.rotation) + (turning * 2 - 1) * rotation),
         scale: Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, scale)),
-        flipped: one.flipped !== flipped,
-        skew: flipped ? 0 - one.skew : one.skew,
+        flipped: placement.flipped !== flipped,
+        skew: flipped ? 0 - placement.skew : placement.skew,
         ...(after && { motif: after.id }),
       },
     ];

@@ -37,8 +37,8 @@ function bundleOf(parts: readonly Part[], drawn: ReadonlyMap<string, DrawnMotif>
   return { motif, artwork };
 }
 
-function corners(one: Placement): Point[] {
-  return cornersAround(one, LEAF_RECORD).map(({ x, y }) => ({ x: x + one.x, y: y + one.y }));
+function corners(placement: Placement): Point[] {
+  return cornersAround(placement, LEAF_RECORD).map(({ x, y }) => ({ x: x + placement.x, y: y + placement.y }));
 }
 
 let next = 0;
@@ -67,9 +67,9 @@ describe('bundling', () => {
         expect(bundled.placements).toHaveLength(1);
         const [lying] = bundled.placements as [Placement];
         const loose = apply(bundled, replacePlacements(bundled, ['b'], loosenBundle(lying, bundle, parts, newId)));
-        loose.placements.forEach((one, n) => {
+        loose.placements.forEach((placement, n) => {
           const before = design.placements[n] as Placement;
-          const [now, then] = [corners(one), corners(before)];
+          const [now, then] = [corners(placement), corners(before)];
           // The same appearance or another of its echoes: all corners are off by one and the same step of the lattice.
           const by = nearestDifference(lattice, now[0] as Point, then[0] as Point);
           expect(Math.hypot(by.x, by.y)).toBeLessThan(1e-9);
@@ -81,8 +81,8 @@ describe('bundling', () => {
             expect((now[k] as Point).x - (then[k] as Point).x).toBeCloseTo(whole.x, 9);
             expect((now[k] as Point).y - (then[k] as Point).y).toBeCloseTo(whole.y, 9);
           }
-          expect(one.opacity).toBe(before.opacity);
-          expect(one.flipped).toBe(before.flipped);
+          expect(placement.opacity).toBe(before.opacity);
+          expect(placement.flipped).toBe(before.flipped);
         });
       }),
       { numRuns: 200 },

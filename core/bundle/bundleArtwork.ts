@@ -14,14 +14,14 @@ export function bundleArtwork(parts: readonly Part[], drawn: ReadonlyMap<string,
   let halfWidth = 0;
   let halfHeight = 0;
   const nodes = parts.map((part): ArtworkNode => {
-    const found = drawn.get(part.motif);
-    if (!found) throw new RangeError(`the motif ${part.motif} is not at hand`);
-    for (const { x, y } of cornersAround(part, found.motif)) {
+    const drawnMotif = drawn.get(part.motif);
+    if (!drawnMotif) throw new RangeError(`the motif ${part.motif} is not at hand`);
+    for (const { x, y } of cornersAround(part, drawnMotif.motif)) {
       halfWidth = Math.max(halfWidth, Math.abs(x + part.x));
       halfHeight = Math.max(halfHeight, Math.abs(y + part.y));
     }
-    const matrix = compose(translationMatrix(part.x, part.y), shapeMatrix(part, found.motif));
-    return { kind: 'group', matrix, opacity: part.opacity, children: found.artwork.nodes };
+    const matrix = compose(translationMatrix(part.x, part.y), shapeMatrix(part, drawnMotif.motif));
+    return { kind: 'group', matrix, opacity: part.opacity, children: drawnMotif.artwork.nodes };
   });
   return { version: 1, view: { x: -halfWidth, y: -halfHeight, width: 2 * halfWidth, height: 2 * halfHeight }, nodes };
 }

@@ -18,17 +18,17 @@ type PlacedPart = Omit<Placement, 'id' | 'layer' | 'blend'>;
  */
 export function gatherInstances(lattice: Lattice, placements: readonly Placement[]): Placement[] {
   const together: Placement[] = [];
-  for (const one of placements) {
+  for (const placement of placements) {
     let best: Point | undefined;
     let least = Infinity;
     for (const other of together) {
-      const by = nearestDifference(lattice, one, other);
+      const by = nearestDifference(lattice, placement, other);
       const distance = Math.hypot(by.x, by.y);
       if (distance >= least) continue;
       least = distance;
       best = { x: other.x + by.x, y: other.y + by.y };
     }
-    together.push({ ...one, ...best });
+    together.push({ ...placement, ...best });
   }
   return together;
 }
@@ -36,9 +36,9 @@ export function gatherInstances(lattice: Lattice, placements: readonly Placement
 /** The middle of the box around what is drawn, mm. */
 export function middleOf(placements: readonly PlacedPart[], motifs: ReadonlyMap<string, Sized>): Point {
   const box = boxAround(
-    placements.flatMap((one) => {
-      const motif = motifs.get(one.motif);
-      return motif ? cornersAround(one, motif).map(({ x, y }) => ({ x: x + one.x, y: y + one.y })) : [];
+    placements.flatMap((placedPart) => {
+      const motif = motifs.get(placedPart.motif);
+      return motif ? cornersAround(placedPart, motif).map(({ x, y }) => ({ x: x + placedPart.x, y: y + placedPart.y })) : [];
     }),
   );
   return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };

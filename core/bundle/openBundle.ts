@@ -37,7 +37,7 @@ export function openBundle(
   return {
     design: {
       ...open,
-      placements: open.placements.map((one) => (others.has(one.id) ? { ...one, opacity: one.opacity * FAINT } : one)),
+      placements: open.placements.map((placement) => (others.has(placement.id) ? { ...placement, opacity: placement.opacity * FAINT } : placement)),
     },
     placement,
     bundle,
@@ -54,13 +54,13 @@ export function openBundle(
  */
 export function closedParts(opened: OpenedBundle, design: Design): Part[] {
   const lattice = latticeOf(design.repeat);
-  const before = new Map(opened.laid.map((one) => [one.id, one]));
+  const before = new Map(opened.laid.map((placement) => [placement.id, placement]));
   const now = design.placements
     .filter(({ id }) => !opened.others.has(id))
-    .map((one) => {
-      const from = before.get(one.id) ?? opened.placement;
-      const by = nearestDifference(lattice, one, from);
-      return { ...one, x: from.x + by.x, y: from.y + by.y };
+    .map((placement) => {
+      const from = before.get(placement.id) ?? opened.placement;
+      const by = nearestDifference(lattice, placement, from);
+      return { ...placement, x: from.x + by.x, y: from.y + by.y };
     });
   return partsAbout(now, bundlePose(opened.placement, opened.bundle));
 }

@@ -41,15 +41,15 @@ function drawn(
   const { width, height } = grid.cell;
   const inks = new Uint8Array(width * height);
   const rows = new Map<number, Placement[]>();
-  for (const one of echoes(latticeOf(repeat), placements))
-    for (let row = Math.floor(one.y / 10) - 2; row <= Math.floor(one.y / 10) + 2; row += 1)
-      rows.set(row, [...(rows.get(row) ?? []), one]);
+  for (const placement of echoes(latticeOf(repeat), placements))
+    for (let row = Math.floor(placement.y / 10) - 2; row <= Math.floor(placement.y / 10) + 2; row += 1)
+      rows.set(row, [...(rows.get(row) ?? []), placement]);
   const near = ({ y }: { y: number }): readonly Placement[] => rows.get(Math.floor(y / 10)) ?? [];
   for (let y = 0; y < height; y += 1) {
     for (let x = 0; x < width; x += 1) {
       const at = { x: (x + 0.5) / grid.scaleX, y: (y + 0.5) / grid.scaleY };
-      for (const one of near(at))
-        if (Math.hypot(at.x - one.x, at.y - one.y) < 10 * one.scale) inks[y * width + x] = labelOf(one.id);
+      for (const placement of near(at))
+        if (Math.hypot(at.x - placement.x, at.y - placement.y) < 10 * placement.scale) inks[y * width + x] = labelOf(placement.id);
     }
   }
   return { grid, inks };
@@ -58,11 +58,11 @@ function drawn(
 /** Every appearance in and around the cell. */
 function echoes(lattice: Lattice, placements: readonly Placement[], far = 3): Placement[] {
   const all: Placement[] = [];
-  for (const one of withSymmetry(lattice, placements)) {
+  for (const placement of withSymmetry(lattice, placements)) {
     for (let i = -far; i <= far; i += 1) {
       for (let j = -far; j <= far; j += 1) {
         const by = latticeTranslate(lattice, { i, j });
-        all.push({ ...one, x: one.x + by.x, y: one.y + by.y });
+        all.push({ ...placement, x: placement.x + by.x, y: placement.y + by.y });
       }
     }
   }
@@ -243,9 +243,9 @@ describe('lanes', () => {
           const shown = echoes(latticeOf(repeat), placements, 8);
           for (const { angle, at, width } of findLanes(drawn(repeat, placements), 2, 6)) {
             const [nx, ny] = [-Math.sin((angle * Math.PI) / 180), Math.cos((angle * Math.PI) / 180)];
-            for (const one of shown)
-              expect(Math.abs(nx * (one.x - at.x) + ny * (one.y - at.y))).toBeGreaterThan(
-                width / 2 + 10 * one.scale - 1,
+            for (const placement of shown)
+              expect(Math.abs(nx * (placement.x - at.x) + ny * (placement.y - at.y))).toBeGreaterThan(
+                width / 2 + 10 * placement.scale - 1,
               );
           }
         },
@@ -283,7 +283,7 @@ describe('clumps', () => {
         [2, 3, 0.4],
         [196, 4, 0.4],
         [199, 194, 0.4],
-      ]).map((one, n) => ({ ...one, id: `g${n}` })),
+      ]).map((placement, n) => ({ ...placement, id: `g${n}` })),
     ];
     const [clump] = findClumps(lattice, gathered, () => undefined, 6);
     expect(clump).toMatchObject({ by: 'motif', of: 'leaf' });
@@ -293,13 +293,13 @@ describe('clumps', () => {
 
   it('are where one ink gathers, of different motifs', () => {
     const mixed = [
-      ...evenly.map((one, n) => ({ ...one, motif: `m${n}` })),
+      ...evenly.map((placement, n) => ({ ...placement, motif: `m${n}` })),
       ...discs([
         [60, 60, 0.4],
         [66, 58, 0.4],
         [63, 66, 0.4],
         [70, 64, 0.4],
-      ]).map((one, n) => ({ ...one, id: `r${n}`, motif: `red${n}` })),
+      ]).map((placement, n) => ({ ...placement, id: `r${n}`, motif: `red${n}` })),
     ];
     const [clump] = findClumps(lattice, mixed, (motif) => (motif.startsWith('red') ? '#ff0000' : motif), 6);
     expect(clump).toMatchObject({ by: 'ink', of: '#ff0000' });

@@ -35,7 +35,7 @@ export function findClumps(
   most: number,
 ): Clump[] {
   const cell = lattice.ownWidth * lattice.ownHeight;
-  const found: Clump[] = [];
+  const clumps: Clump[] = [];
   for (const by of ['motif', 'ink'] as const) {
     const { share, count } = RULES[by];
     for (const [of, list] of grouped(placements, ({ motif }) => (by === 'motif' ? motif : inkOf(motif)))) {
@@ -48,13 +48,13 @@ export function findClumps(
           orbitDistance(lattice, group[0] as Placement, group[1] as Placement) < PAIR_SHARE * even;
         if (group.length < count && !isPair) continue;
         const round = roundAbout(lattice, group);
-        found.push({ by, of, ids: group.map(({ id }) => id), ...round, nearer: even / meanNearest(lattice, group) });
+        clumps.push({ by, of, ids: group.map(({ id }) => id), ...round, nearer: even / meanNearest(lattice, group) });
       }
     }
   }
   // An ink's clump that is a motif's as well is told once.
   const seen = new Set<string>();
-  return found
+  return clumps
     .sort((p, q) => q.nearer - p.nearer)
     .filter(({ ids }) => {
       const key = [...ids].sort().join(' ');
@@ -65,15 +65,15 @@ export function findClumps(
 
 function grouped(
   placements: readonly Placement[],
-  kindOf: (one: Placement) => string | undefined,
+  kindOf: (placement: Placement) => string | undefined,
 ): Map<string, Placement[]> {
   const groups = new Map<string, Placement[]>();
-  for (const one of placements) {
-    const kind = kindOf(one);
+  for (const placement of placements) {
+    const kind = kindOf(placement);
     if (kind === undefined || kind === '') continue;
     const group = groups.get(kind);
-    if (group) group.push(one);
-    else groups.set(kind, [one]);
+    if (group) group.push(placement);
+    else groups.set(kind, [placement]);
   }
   return groups;
 }
@@ -85,9 +85,9 @@ function linked(lattice: Lattice, list: readonly Placement[], far: number): Plac
   for (const start of list) {
     if (!left.delete(start)) continue;
     const group = [start];
-    for (const one of group) {
+    for (const placement of group) {
       for (const other of left) {
-        if (orbitDistance(lattice, one, other) >= far) continue;
+        if (orbitDistance(lattice, placement, other) >= far) continue;
         left.delete(other);
         group.push(other);
       }
@@ -98,8 +98,8 @@ function linked(lattice: Lattice, list: readonly Placement[], far: number): Plac
 }
 
 function meanNearest(lattice: Lattice, group: readonly Placement[]): number {
-  const nearest = group.map((one) =>
-    Math.min(...group.filter((other) => other !== one).map((other) => orbitDistance(lattice, one, other))),
+  const nearest = group.map((placement) =>
+    Math.min(...group.filter((other) => other !== placement).map((other) => orbitDistance(lattice, placement, other))),
   );
   return Math.max(0.1, nearest.reduce((sum, one) => sum + one, 0) / group.length);
 }
@@ -107,10 +107,10 @@ function meanNearest(lattice: Lattice, group: readonly Placement[]): number {
 /** A round about the middles of all, each taken at the appearance nearest to the first. */
 function roundAbout(lattice: Lattice, [first, ...rest]: readonly Placement[]): { x: number; y: number; r: number } {
   const home: Point = first ?? { x: 0, y: 0 };
-  const points = [home, ...rest.map((one) => nearestAppearance(lattice, one, home))];
-  const x = points.reduce((sum, one) => sum + one.x, 0) / points.length;
-  const y = points.reduce((sum, one) => sum + one.y, 0) / points.length;
-  return { x, y, r: Math.max(...points.map((one) => Math.hypot(one.x - x, one.y - y))) };
+  const points = [home, ...rest.map((placement) => nearestAppearance(lattice, placement, home))];
+  const x = points.reduce((sum, point) => sum + point.x, 0) / points.length;
+  const y = points.reduce((sum, point) => sum + point.y, 0) / points.length;
+  return { x, y, r: Math.max(...points.map((point) => Math.hypot(point.x - x, point.y - y))) };
 }
 
 /** The place of the appearance of a point, reflections too, that lies nearest to another. */

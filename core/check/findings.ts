@@ -52,9 +52,9 @@ export function findFindings(
   const gaps = findGaps(lattice, placements, outlines, Math.max(near, NEIGHBOURS * even));
   return {
     pairs: gaps.filter(({ mm }) => mm > -near && mm <= near).slice(0, MOST_PAIRS),
-    lanes: findLanes(coverage, lane, MOST_LANES).map((one) => ({
-      ...one,
-      ids: besideLane(lattice, placements, outlines, one),
+    lanes: findLanes(coverage, lane, MOST_LANES).map((lane) => ({
+      ...lane,
+      ids: besideLane(lattice, placements, outlines, lane),
     })),
     clumps: findClumps(lattice, placements, inkOf, MOST_CLUMPS),
     quarters: measureQuarters(lattice, coverage, inkCount, placements, gaps),
@@ -71,15 +71,15 @@ function besideLane(
   const [nx, ny] = [-Math.sin((angle * Math.PI) / 180), Math.cos((angle * Math.PI) / 180)];
   const middle = nx * at.x + ny * at.y;
   const beside = new Set<string>();
-  for (const one of withSymmetry(lattice, placements)) {
-    const points = outlines.get(one.motif)?.points;
-    if (!points || beside.has(one.id)) continue;
-    const [a, b, c, d, e, f] = poseMatrix(one);
+  for (const placement of withSymmetry(lattice, placements)) {
+    const points = outlines.get(placement.motif)?.points;
+    if (!points || beside.has(placement.id)) continue;
+    const [a, b, c, d, e, f] = poseMatrix(placement);
     for (let n = 0; n < points.length; n += 2) {
       const [px, py] = [points[n] as number, points[n + 1] as number];
       const t = nx * (a * px + c * py + e) + ny * (b * px + d * py + f) - middle;
       if (Math.abs(t - Math.round(t / apart) * apart) > width / 2 + AT_SIDE) continue;
-      beside.add(one.id);
+      beside.add(placement.id);
       break;
     }
   }

@@ -44,9 +44,9 @@ export function findGaps(
   outlines: ReadonlyMap<string, Outline>,
   within: number,
 ): Gap[] {
-  const bodies = withSymmetry(lattice, placements).flatMap((one, index): Body[] => {
-    const outline = outlines.get(one.motif);
-    const matrix = poseMatrix(one);
+  const bodies = withSymmetry(lattice, placements).flatMap((placement, index): Body[] => {
+    const outline = outlines.get(placement.motif);
+    const matrix = poseMatrix(placement);
     const back = invert(matrix);
     if (!outline || !back || outline.points.length === 0) return [];
     const most = largestStretch(matrix);
@@ -54,13 +54,13 @@ export function findGaps(
     return [
       {
         index,
-        id: one.id,
+        id: placement.id,
         outline,
         matrix,
         back,
         most,
         least: 1 / largestStretch(back),
-        box: { left: one.x - far, top: one.y - far, right: one.x + far, bottom: one.y + far },
+        box: { left: placement.x - far, top: placement.y - far, right: placement.x + far, bottom: placement.y + far },
       },
     ];
   });
@@ -122,9 +122,9 @@ let bounds = new Float64Array(256);
  * The gap between one where it is and another moved by `by`, where it is below `within`. Stretches of the edge are asked by
  * their middles first, and only those looked at point by point that may hold the nearest.
  */
-function gapOf(one: Body, other: Body, by: Point, within: number): { mm: number; at: Point } | undefined {
-  const isSmaller = one.outline.reach * one.most <= other.outline.reach * other.most;
-  const [from, to] = isSmaller ? [one, other] : [other, one];
+function gapOf(body: Body, other: Body, by: Point, within: number): { mm: number; at: Point } | undefined {
+  const isSmaller = body.outline.reach * body.most <= other.outline.reach * other.most;
+  const [from, to] = isSmaller ? [body, other] : [other, body];
   const [fx, fy] = isSmaller ? [0, 0] : [by.x, by.y];
   const [tx, ty] = isSmaller ? [by.x, by.y] : [0, 0];
   const { points, stretches } = from.outline;

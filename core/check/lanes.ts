@@ -33,7 +33,7 @@ export function findLanes(coverage: Coverage, least: number, most: number): Lane
   const edges = edgePlaces(coverage);
   if (edges.length === 0) return [];
   const { a, b, width, height } = grid.lattice;
-  const found: Lane[] = [];
+  const lanes: Lane[] = [];
   for (const [i, j] of directions()) {
     const [vx, vy] = [i * a.x + j * b.x, i * a.y + j * b.y];
     const length = Math.hypot(vx, vy);
@@ -58,7 +58,7 @@ export function findLanes(coverage: Coverage, least: number, most: number): Lane
       if (lane < least) continue;
       const t = (from + to) / 2 / per;
       const angle = (Math.atan2(vy / grid.scaleY, vx / grid.scaleX) * 180) / Math.PI;
-      found.push({
+      lanes.push({
         i,
         j,
         angle: angle > 90 ? angle - 180 : angle <= -90 ? angle + 180 : angle,
@@ -68,7 +68,7 @@ export function findLanes(coverage: Coverage, least: number, most: number): Lane
       });
     }
   }
-  return found.sort((p, q) => q.width - p.width).slice(0, most);
+  return lanes.sort((p, q) => q.width - p.width).slice(0, most);
 }
 
 /** Every direction of the lattice within reach, once: the shortest step along it. */

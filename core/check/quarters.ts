@@ -42,7 +42,7 @@ export function measureQuarters(
   return counts.map((count, n) => {
     const all = count.reduce((sum, one) => sum + one, 0);
     const shares = Array.from(count.subarray(1), (one) => one / all);
-    const found = placements.filter((one) => quarterOf(lattice, one) === n).flatMap(({ id }) => nearest.get(id) ?? []);
+    const found = placements.filter((placement) => quarterOf(lattice, placement) === n).flatMap(({ id }) => nearest.get(id) ?? []);
     return {
       covered: shares.reduce((sum, one) => sum + one, 0),
       inks: shares,

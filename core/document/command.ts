@@ -95,7 +95,7 @@ export function apply(design: Design, command: Command): Design {
       return {
         ...design,
         inks: [...design.inks, ...command.inks],
-        colourways: design.colourways.map((one) => ({ ...one, colours: { ...one.colours, ...command.colours } })),
+        colourways: design.colourways.map((colourway) => ({ ...colourway, colours: { ...colourway.colours, ...command.colours } })),
       };
     }
     case 'remove-inks': {
@@ -106,9 +106,9 @@ export function apply(design: Design, command: Command): Design {
       return {
         ...design,
         inks: design.inks.filter(({ id }) => !gone.has(id)),
-        colourways: design.colourways.map((one) => ({
-          ...one,
-          colours: Object.fromEntries(Object.entries(one.colours).filter(([id]) => !gone.has(id))),
+        colourways: design.colourways.map((colourway) => ({
+          ...colourway,
+          colours: Object.fromEntries(Object.entries(colourway.colours).filter(([id]) => !gone.has(id))),
         })),
       };
     }
@@ -118,8 +118,8 @@ export function apply(design: Design, command: Command): Design {
         throw new CommandError(`there is no colourway ${command.colourway}`);
       return {
         ...design,
-        colourways: design.colourways.map((one) =>
-          one.id === command.colourway ? { ...one, colours: { ...one.colours, [command.ink]: command.colour } } : one,
+        colourways: design.colourways.map((colourway) =>
+          colourway.id === command.colourway ? { ...colourway, colours: { ...colourway.colours, [command.ink]: command.colour } } : colourway,
         ),
       };
     }

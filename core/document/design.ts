@@ -76,9 +76,9 @@ export interface Swatch {
 
 /** The colourway the design is looked at in. */
 export function currentColourway(design: Design): Colourway {
-  const found = design.colourways.find(({ id }) => id === design.colourway) ?? design.colourways[0];
-  if (!found) throw new RangeError(`design ${design.id} has no colourway`);
-  return found;
+  const colourway = design.colourways.find(({ id }) => id === design.colourway) ?? design.colourways[0];
+  if (!colourway) throw new RangeError(`design ${design.id} has no colourway`);
+  return colourway;
 }
 
 /** The ground's colour, or undefined for none. */

@@ -32,9 +32,9 @@ export function replaceMotif(
 ): Command {
   const changes = design.placements
     .filter(({ id }) => ids.includes(id))
-    .map((one): [string, PlacementChange] => {
-      const before = motifs.get(one.motif);
-      return [one.id, { motif: by.id, scale: before ? matchScale(one, before, by) : one.scale }];
+    .map((placement): [string, PlacementChange] => {
+      const before = motifs.get(placement.motif);
+      return [placement.id, { motif: by.id, scale: before ? matchScale(placement, before, by) : placement.scale }];
     });
   return withInks(design, [by], { type: 'change', changes: Object.fromEntries(changes) });
 }

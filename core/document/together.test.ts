@@ -16,7 +16,7 @@ const START: Design = {
 };
 const move = (id: string, x: number): Command => ({ type: 'change', changes: { [id]: { x } } });
 const x = (session: Session, id: string): number | undefined =>
-  session.state.design.placements.find((one) => one.id === id)?.x;
+  session.state.design.placements.find((placement) => placement.id === id)?.x;
 
 suite('what others did', () => {
   it('lies under what is unsent here, which stays to be sent', () => {
@@ -68,7 +68,7 @@ suite('what others did', () => {
           const [ours, others] = [mine.map((id) => move(id, here)), theirs.map((id) => move(id, there))];
           expect(conflicts(ours, others, true)).toBe(false);
           const session = new Session(START);
-          for (const one of ours) session.commit('Moved', one);
+          for (const command of ours) session.commit('Moved', command);
           session.follow(others);
           expect(session.state.design).toEqual([...ours, ...others].reduce(apply, START));
         },

@@ -20,9 +20,9 @@ describe('matrices', () => {
     fc.assert(
       fc.property(anyMatrix, anyMatrix, anyPoint, (outer, inner, p) => {
         const both = transform(compose(outer, inner), p);
-        const one = transform(outer, transform(inner, p));
-        expect(both.x).toBeCloseTo(one.x, 6);
-        expect(both.y).toBeCloseTo(one.y, 6);
+        const point = transform(outer, transform(inner, p));
+        expect(both.x).toBeCloseTo(point.x, 6);
+        expect(both.y).toBeCloseTo(point.y, 6);
       }),
     );
   });

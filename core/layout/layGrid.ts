@@ -98,7 +98,7 @@ function directionsOf({ a, b }: Lattice): Direction[] {
   const length = ({ v }: Direction): number => Math.hypot(v.x, v.y);
   return all
     .sort((p, q) => p.angle - q.angle || length(p) - length(q))
-    .filter((one, n, list) => n === 0 || Math.abs(one.angle - (list[n - 1] as Direction).angle) > 1e-6);
+    .filter((direction, n, list) => n === 0 || Math.abs(direction.angle - (list[n - 1] as Direction).angle) > 1e-6);
 }
 
 function stripes(
@@ -108,11 +108,11 @@ function stripes(
 ): Placed {
   const directions = directionsOf(lattice);
   const wanted = nearestAngle(
-    directions.map((one) => one.angle),
+    directions.map((direction) => direction.angle),
     angle,
     { figure },
   );
-  const { v, angle: turn } = directions.find((one) => one.angle === wanted) as Direction;
+  const { v, angle: turn } = directions.find((direction) => direction.angle === wanted) as Direction;
   const length = Math.hypot(v.x, v.y);
   const period = (lattice.width * lattice.height) / length;
   const normal = { x: -v.y / length, y: v.x / length };

@@ -43,7 +43,7 @@ export function layRows(
     }
     sized.push(own);
   }
-  const widths = sized.map((row) => row.reduce((sum, one) => sum + one.width, 0));
+  const widths = sized.map((row) => row.reduce((sum, sizing) => sum + sizing.width, 0));
   const width = Math.max(...sized.map((row, n) => (widths[n] as number) + gap * row.length));
   const placed: RowLayout['placed'][number][] = [];
   let top = rowGap / 2;
@@ -52,9 +52,9 @@ export function layRows(
     // What the widest row leaves goes into the gaps of the others, evenly.
     const between = (width - (widths[n] as number)) / row.length;
     let left = between / 2;
-    for (const one of row) {
-      placed.push({ ...UPRIGHT, motif: one.motif, scale: one.scale, x: left + one.width / 2, y: top + high / 2 });
-      left += one.width + between;
+    for (const sizing of row) {
+      placed.push({ ...UPRIGHT, motif: sizing.motif, scale: sizing.scale, x: left + sizing.width / 2, y: top + high / 2 });
+      left += sizing.width + between;
     }
     top += high + rowGap;
   }

@@ -24,7 +24,7 @@ const motifOf = (id: string, width: number, height: number): Motif => ({
   view: { x: 0, y: 0, width: width * 2, height: height * 2 },
 });
 const MOTIFS = new Map(
-  [motifOf('tall', 20, 50), motifOf('wide', 60, 15), motifOf('square', 30, 30)].map((one) => [one.id, one]),
+  [motifOf('tall', 20, 50), motifOf('wide', 60, 15), motifOf('square', 30, 30)].map((motif) => [motif.id, motif]),
 );
 const anyRow = fc.array(fc.constantFrom(...MOTIFS.keys()), { minLength: 1, maxLength: 6 });
 const anyRecipe: fc.Arbitrary<RowRecipe> = fc.record({

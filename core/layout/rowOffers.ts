@@ -37,21 +37,21 @@ export function rowOffers(repeat: Repeat, count: number, places: ReadonlyMap<str
   const offers = fractionOffers(
     repeat,
     places,
-    everyFraction().filter((one) => one.q <= SIMPLE || isInColumns(one, count)),
+    everyFraction().filter((fraction) => fraction.q <= SIMPLE || isInColumns(fraction, count)),
   );
-  const rooms = new Map(offers.map((one) => [one, roomsToItself(one, repeat.width, count, places)]));
-  const farthest = (list: readonly FractionOffer[]): number => Math.max(0, ...list.map((one) => rooms.get(one) ?? 0));
-  const inColumns = farthest(offers.filter((one) => isInColumns(one, count)));
+  const rooms = new Map(offers.map((fractionOffer) => [fractionOffer, roomsToItself(fractionOffer, repeat.width, count, places)]));
+  const farthest = (list: readonly FractionOffer[]): number => Math.max(0, ...list.map((fractionOffer) => rooms.get(fractionOffer) ?? 0));
+  const inColumns = farthest(offers.filter((fractionOffer) => isInColumns(fractionOffer, count)));
   const hasColumns = inColumns >= ABOVE;
   const most = hasColumns ? inColumns : farthest(offers);
-  const fallOf = (one: FractionOffer): RowPattern => {
-    const own = rooms.get(one) ?? 0;
+  const fallOf = (fractionOffer: FractionOffer): RowPattern => {
+    const own = rooms.get(fractionOffer) ?? 0;
     if (own < ABOVE * Math.min(1, most) - SAME) return 'above';
-    if (own > most - SAME && (!hasColumns || isInColumns(one, count))) return 'apart';
-    if (isInColumns(one, count)) return own > BESIDE ? 'apart' : 'beside';
-    return isWhole((2 * one.p * count) / one.q) ? 'zigzag' : 'aslant';
+    if (own > most - SAME && (!hasColumns || isInColumns(fractionOffer, count))) return 'apart';
+    if (isInColumns(fractionOffer, count)) return own > BESIDE ? 'apart' : 'beside';
+    return isWhole((2 * fractionOffer.p * count) / fractionOffer.q) ? 'zigzag' : 'aslant';
   };
-  return offers.map((one) => ({ ...one, fall: fallOf(one) })).sort((a, b) => ORDER[a.fall] - ORDER[b.fall]);
+  return offers.map((fractionOffer) => ({ ...fractionOffer, fall: fallOf(fractionOffer) })).sort((a, b) => ORDER[a.fall] - ORDER[b.fall]);
 }
 
 /** Whether rows shift by whole rooms, so that motifs stand under motifs. */
@@ -73,9 +73,9 @@ function roomsToItself(
   const shift = (p / q) * width;
   let least = width / 2;
   for (const list of places.values()) {
-    for (const one of list) {
+    for (const point of list) {
       for (const other of list) {
-        const to = other.x + shift - one.x;
+        const to = other.x + shift - point.x;
         least = Math.min(least, Math.abs(to - Math.round(to / width) * width));
       }
     }

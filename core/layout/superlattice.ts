@@ -51,8 +51,8 @@ export function superlatticePoints({ through: { u, p, v, q } }: Superlattice): P
 
 /** The grid whose angle is nearest to one, quarter turns alike. */
 export function superlatticeNearest(grids: readonly Superlattice[], angle: number): Superlattice {
-  return grids.reduce((best, one) =>
-    quarterApart(one.angle, angle) < quarterApart(best.angle, angle) - 1e-9 ? one : best,
+  return grids.reduce((best, superlattice) =>
+    quarterApart(superlattice.angle, angle) < quarterApart(best.angle, angle) - 1e-9 ? superlattice : best,
   );
 }
 

@@ -31,10 +31,10 @@ export function groupInks(inks: readonly Hex[], within: number): Map<Hex, Hex> {
 /** The artwork with its inks exchanged; an ink not named stays. */
 export function recolourArtwork(artwork: Artwork, inks: ReadonlyMap<Hex, Hex>): Artwork {
   const exchange = (ink: Hex): Hex => inks.get(ink) ?? ink;
-  const paint = (one: Paint): Paint =>
-    one.kind === 'ink'
-      ? { ...one, ink: exchange(one.ink) }
-      : { ...one, stops: one.stops.map((stop) => ({ ...stop, ink: exchange(stop.ink) })) };
+  const paint = (paint: Paint): Paint =>
+    paint.kind === 'ink'
+      ? { ...paint, ink: exchange(paint.ink) }
+      : { ...paint, stops: paint.stops.map((stop) => ({ ...stop, ink: exchange(stop.ink) })) };
   const node = (one: ArtworkNode): ArtworkNode => {
     if (one.kind === 'group') return { ...one, children: one.children.map(node) };
     if (one.kind === 'picture') return one;

@@ -15,17 +15,17 @@ export function indicesTouching(lattice: Lattice, box: Box, window: Box): Lattic
   const right = window.right - box.left;
   const top = window.top - box.bottom;
   const bottom = window.bottom - box.top;
-  const found: LatticeIndex[] = [];
+  const indexes: LatticeIndex[] = [];
   if (columns) {
     for (let i = firstAbove(left, width); i * width < right; i += 1) {
-      for (let j = firstAbove(top - i * a.y, height); i * a.y + j * height < bottom; j += 1) found.push({ i, j });
+      for (let j = firstAbove(top - i * a.y, height); i * a.y + j * height < bottom; j += 1) indexes.push({ i, j });
     }
   } else {
     for (let j = firstAbove(top, height); j * height < bottom; j += 1) {
-      for (let i = firstAbove(left - j * b.x, width); j * b.x + i * width < right; i += 1) found.push({ i, j });
+      for (let i = firstAbove(left - j * b.x, width); j * b.x + i * width < right; i += 1) indexes.push({ i, j });
     }
   }
-  return found;
+  return indexes;
 }
 
 /** The least whole n with n·size > limit. */

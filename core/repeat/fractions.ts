@@ -42,12 +42,12 @@ function apartBy({ a, b }: Lattice, places: ReadonlyMap<string, readonly Point[]
   const telling = [...places.values()].filter(({ length }) => length <= MOST_ALIKE);
   const lists = telling.length > 0 ? telling : [[{ x: 0, y: 0 }]];
   for (const list of lists) {
-    for (const one of list) {
+    for (const point of list) {
       for (const other of list) {
         for (let i = -2; i <= 2; i += 1) {
           for (let j = -2; j <= 2; j += 1) {
             if (i === 0 && j === 0) continue;
-            const [x, y] = [other.x - one.x + i * a.x + j * b.x, other.y - one.y + i * a.y + j * b.y];
+            const [x, y] = [other.x - point.x + i * a.x + j * b.x, other.y - point.y + i * a.y + j * b.y];
             if (x * x + y * y < least) least = x * x + y * y;
           }
         }

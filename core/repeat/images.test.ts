@@ -94,14 +94,14 @@ describe('the images of a mirrored step', () => {
         const back = apply(after, inverse(design, command));
         expect(back).toEqual(design);
         const [from, to] = [latticeOf(design.repeat), latticeOf(after.repeat)];
-        design.placements.forEach((one, n) => {
+        design.placements.forEach((placement, n) => {
           const left = after.placements[n];
           if (!left) throw new Error('a motif is gone');
           expect(left.x < to.width && left.y < to.height).toBe(true);
           // What lies on the axis is at both edges of the cell alike.
-          const isOnAxis = Math.abs(one.x - from.ownWidth) < 1e-9 || Math.abs(one.y - from.ownHeight) < 1e-9;
+          const isOnAxis = Math.abs(placement.x - from.ownWidth) < 1e-9 || Math.abs(placement.y - from.ownHeight) < 1e-9;
           if (design.repeat.step.mirrored && !next.mirrored && !isOnAxis)
-            expect(orbitDistance(from, one, left)).toBeLessThan(1e-9);
+            expect(orbitDistance(from, placement, left)).toBeLessThan(1e-9);
         });
       }),
     );

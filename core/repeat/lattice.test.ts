@@ -133,8 +133,8 @@ describe('the lattice', () => {
         expect(u.x * v.y - u.y * v.x).toSatisfy(
           (det: number) => Math.abs(Math.abs(det) - Math.abs(a.x * b.y - a.y * b.x)) < 1e-6 * Math.abs(det),
         );
-        for (const one of [u, v])
-          expect(Math.hypot(one.x - one.i * a.x - one.j * b.x, one.y - one.i * a.y - one.j * b.y)).toBeLessThan(1e-6);
+        for (const latticeVector of [u, v])
+          expect(Math.hypot(latticeVector.x - latticeVector.i * a.x - latticeVector.j * b.x, latticeVector.y - latticeVector.i * a.y - latticeVector.j * b.y)).toBeLessThan(1e-6);
         expect(Math.abs(u.x * v.x + u.y * v.y)).toBeLessThanOrEqual((0.5 + 1e-9) * (u.x * u.x + u.y * u.y));
         expect(Math.hypot(u.x, u.y)).toBeLessThanOrEqual(Math.hypot(v.x, v.y) * (1 + 1e-9));
       }),

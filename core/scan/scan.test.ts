@@ -325,7 +325,7 @@ describe('cutting a sheet', () => {
     });
     expect(cut.drawings).toHaveLength(2);
     const places = cut.drawings
-      .map((one) => drawingPixels(bar, cut, one))
+      .map((sheetDrawing) => drawingPixels(bar, cut, sheetDrawing))
       .reduce((sum, { data }) => sum + data.filter((v, i) => i % 4 === 3 && v > 0).length, 0);
     expect(places).toBe(20);
   });

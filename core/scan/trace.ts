@@ -74,15 +74,15 @@ function indexedByInk(pixels: PixelImage, palette: readonly Hex[]): Int8Array[] 
   const labs: Lab[] = palette.map((hex) => oklab(...channels(hex)));
   const open = labs.some(isWhite) ? [] : [WHITE];
   const all = [...labs, ...open];
-  const known = new Int8Array(32768).fill(UNKNOWN);
+  const int8Array = new Int8Array(32768).fill(UNKNOWN);
   const labOf = (bin: number): Lab =>
     oklab(((bin >> 10) << 3) + 4, (((bin >> 5) & 31) << 3) + 4, ((bin & 31) << 3) + 4);
   const inkOf = (bin: number): number => {
-    if (known[bin] === UNKNOWN) {
+    if (int8Array[bin] === UNKNOWN) {
       const lab = labOf(bin);
-      known[bin] = open.length > 0 && isWhite(lab) ? labs.length : nearest(labs, lab);
+      int8Array[bin] = open.length > 0 && isWhite(lab) ? labs.length : nearest(labs, lab);
     }
-    return known[bin] as number;
+    return int8Array[bin] as number;
   };
   const flat = new Int8Array(width * height).fill(UNKNOWN);
   for (let y = 0; y < height; y += 1)

@@ -41,11 +41,11 @@ export function letterOutline(font: Font, text: string, { size = 20, spacing = 0
   for (const letter of text) {
     const glyph = font.charToGlyph(letter);
     if (last) x += font.getKerningValue(last, glyph) * unit;
-    for (const one of glyph.getPath(x, 0, size).commands) {
-      if (one.type === 'M') drawn.move(one.x, one.y);
-      else if (one.type === 'L') drawn.line(one.x, one.y);
-      else if (one.type === 'Q') drawn.quad(one.x1, one.y1, one.x, one.y);
-      else if (one.type === 'C') drawn.curve(one.x1, one.y1, one.x2, one.y2, one.x, one.y);
+    for (const pathCommand of glyph.getPath(x, 0, size).commands) {
+      if (pathCommand.type === 'M') drawn.move(pathCommand.x, pathCommand.y);
+      else if (pathCommand.type === 'L') drawn.line(pathCommand.x, pathCommand.y);
+      else if (pathCommand.type === 'Q') drawn.quad(pathCommand.x1, pathCommand.y1, pathCommand.x, pathCommand.y);
+      else if (pathCommand.type === 'C') drawn.curve(pathCommand.x1, pathCommand.y1, pathCommand.x2, pathCommand.y2, pathCommand.x, pathCommand.y);
       else drawn.close();
     }
     x += (glyph.advanceWidth ?? 0) * unit + (size * spacing) / 100;

@@ -10,8 +10,8 @@ import { everyFraction, mirroredStep, mirroringsOf, SQUARE, step, type Step } fr
 import type { Repeat } from '../repeat/repeat.ts';
 
 /** Every mirrored step that there is. */
-export const MIRRORED_STEPS: readonly Step[] = [SQUARE, step('half-drop'), step('brick')].flatMap((one) =>
-  mirroringsOf(one).map((mirrored) => mirroredStep(one, mirrored)),
+export const MIRRORED_STEPS: readonly Step[] = [SQUARE, step('half-drop'), step('brick')].flatMap((step) =>
+  mirroringsOf(step).map((mirrored) => mirroredStep(step, mirrored)),
 );
 
 export const anyStep: fc.Arbitrary<Step> = fc.oneof(

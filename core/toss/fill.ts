@@ -39,7 +39,7 @@ export function fillHoles(
       (a, b) => b.covers - a.covers || (a.motif < b.motif ? -1 : 1),
     );
     if (!best) continue;
-    const one: TossedMotif = {
+    const tossed: TossedMotif = {
       motif: best.motif,
       x,
       y,
@@ -47,8 +47,8 @@ export function fillHoles(
       rotation: normaliseAngle(rotationFor(recipe.directions, share)),
       flipped: recipe.flipped && random() < 0.5,
     };
-    laid.push(one);
-    here.push(one);
+    laid.push(tossed);
+    here.push(tossed);
   }
   return laid;
 }

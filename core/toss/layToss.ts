@@ -15,7 +15,7 @@ export function tossedIdsOf({ toss, placements }: Design): Set<string> {
 
 /** Placements of what was tossed. @param idOf the id of the nth */
 export function tossedPlacements(laid: readonly TossedMotif[], layer: string, idOf: (n: number) => string): Placement[] {
-  return laid.map((one, n): Placement => ({ ...UPRIGHT, ...one, id: idOf(n), layer, opacity: 1, blend: 'normal' }));
+  return laid.map((tossed, n): Placement => ({ ...UPRIGHT, ...tossed, id: idOf(n), layer, opacity: 1, blend: 'normal' }));
 }
 
 /**

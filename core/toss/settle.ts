@@ -41,7 +41,7 @@ export function settle(
   for (let n = 0; n < ROUNDS_OF_MOVES; n += 1) {
     for (const body of bodies) if (body.moves) move(lattice, bodies, body, spacing, turning);
   }
-  const before = new Map(placements.map((one) => [one.id, one]));
+  const before = new Map(placements.map((placement) => [placement.id, placement]));
   return Object.fromEntries(
     bodies.flatMap(({ placement: { id, x, y, rotation }, moves }) => {
       const from = before.get(id);

@@ -229,7 +229,7 @@ describe('a toss', () => {
         const { placed } = last(toss(lattice, recipe({ gap, seed }), TOSSABLE, NOTHING));
         expect(placed.length).toBeGreaterThan(6);
         const { ops } = lattice;
-        const shown = placed.flatMap((one) => ops.map((image) => applyOpToPose(image, { ...UPRIGHT, ...one })));
+        const shown = placed.flatMap((tossed) => ops.map((image) => applyOpToPose(image, { ...UPRIGHT, ...tossed })));
         const bodies = shown.map((one) => drawn(one.motif, one, true));
         let least = Infinity;
         shown.forEach((one, n) => {
@@ -259,9 +259,9 @@ describe('a toss', () => {
 
   it('is the same for the same seed, and another for another', () => {
     const lattice = latticeOf({ width: 160, height: 140, step: step('half-drop', 1, 2) });
-    const one = last(toss(lattice, recipe(), TOSSABLE, NOTHING));
-    expect(last(toss(lattice, recipe(), TOSSABLE, NOTHING))).toEqual(one);
-    expect(last(toss(lattice, recipe({ seed: 2 }), TOSSABLE, NOTHING))).not.toEqual(one);
+    const tossResult = last(toss(lattice, recipe(), TOSSABLE, NOTHING));
+    expect(last(toss(lattice, recipe(), TOSSABLE, NOTHING))).toEqual(tossResult);
+    expect(last(toss(lattice, recipe({ seed: 2 }), TOSSABLE, NOTHING))).not.toEqual(tossResult);
   });
 
   it('can be stopped at any moment with what there is, large first', () => {
@@ -281,12 +281,12 @@ describe('a toss', () => {
           toss(lattice, recipe({ seed, directions: { kind }, flipped: false, ground: 0.8 }), TOSSABLE, standing),
         );
         const allowed = { one: [0], two: [0, 180], four: [0, 90, 180, -90] }[kind];
-        for (const one of placed) {
-          expect(allowed).toContain(one.rotation);
-          expect(one.flipped).toBe(false);
-          expect(one.scale).toBeGreaterThanOrEqual(0.4);
-          expect(one.scale).toBeLessThanOrEqual(1.1);
-          for (const p of drawn(one.motif, one))
+        for (const tossed of placed) {
+          expect(allowed).toContain(tossed.rotation);
+          expect(tossed.flipped).toBe(false);
+          expect(tossed.scale).toBeGreaterThanOrEqual(0.4);
+          expect(tossed.scale).toBeLessThanOrEqual(1.1);
+          for (const p of drawn(tossed.motif, tossed))
             expect(nearest(lattice, p, { x: 4, y: 90 })).toBeGreaterThanOrEqual(12 * 0.96 + 3 - 0.2);
         }
         // Fillers end once less than four fifths would show: one may have gone over it.
@@ -315,8 +315,8 @@ describe('a toss', () => {
     const placed = many(-5).placed;
     expect(placed.length).toBeGreaterThan(1.2 * many(0).placed.length);
     let least = Infinity;
-    placed.forEach((one, n) =>
-      placed.slice(n + 1).forEach((other) => (least = Math.min(least, orbitDistance(lattice, one, other)))),
+    placed.forEach((tossed, n) =>
+      placed.slice(n + 1).forEach((other) => (least = Math.min(least, orbitDistance(lattice, tossed, other)))),
     );
     // Discs of 19.2 mm across: their middles are apart by that less what they may lie over each other.
     expect(least).toBeLessThan(19.2);
@@ -329,10 +329,10 @@ describe('a toss', () => {
         const lattice = latticeOf({ width: 180, height: 160, step: step('half-drop', 1, 2) });
         const before = last(toss(lattice, recipe({ seed, gap: 4 }), TOSSABLE, NOTHING)).placed;
         const after = last(toss(lattice, recipe({ seed, gap }), TOSSABLE, NOTHING, before)).placed;
-        const kept = before.filter((one) => after.includes(one));
+        const kept = before.filter((tossed) => after.includes(tossed));
         if (gap <= 4) expect(kept).toEqual(before);
         else expect(kept.length).toBeGreaterThan(0);
-        const bodies = after.map((one) => drawn(one.motif, one, true));
+        const bodies = after.map((tossed) => drawn(tossed.motif, tossed, true));
         for (const [n, one] of after.entries()) {
           for (const [m, other] of after.entries()) {
             if (m <= n || (n + m) % 3 > 0 || nearest(lattice, one, other) > 60) continue;
@@ -375,11 +375,11 @@ describe('a toss', () => {
       largest: 0.5,
     }));
     const { placed } = last(toss(lattice, recipe({ entries }), TOSSABLE, NOTHING));
-    const alike = placed.filter((one, n) => {
+    const alike = placed.filter((tossed, n) => {
       const others = placed
         .filter((_other, m) => m !== n)
-        .map((other) => ({ motif: other.motif, distance: nearest(lattice, one, other) }));
-      return others.reduce((a, b) => (a.distance < b.distance ? a : b)).motif === one.motif;
+        .map((other) => ({ motif: other.motif, distance: nearest(lattice, tossed, other) }));
+      return others.reduce((a, b) => (a.distance < b.distance ? a : b)).motif === tossed.motif;
     });
     // By chance a third of the nearest neighbours would be of the same motif.
     expect(alike.length / placed.length).toBeLessThan(0.2);

@@ -104,11 +104,11 @@ export function* toss(
   const unplaced = new Map<string, Unplaced>();
   let area = standing.area;
 
-  const lay = (entry: TossEntry, rounds: CircleCover, one: TossedMotif): void => {
-    openness.add(poseCircles(rounds, { ...UPRIGHT, ...one }));
-    area += rounds.area * one.scale * one.scale;
-    lie.push({ x: one.x, y: one.y, motif: entry.motif, role: entry.role });
-    placed.push(one);
+  const lay = (entry: TossEntry, rounds: CircleCover, tossed: TossedMotif): void => {
+    openness.add(poseCircles(rounds, { ...UPRIGHT, ...tossed }));
+    area += rounds.area * tossed.scale * tossed.scale;
+    lie.push({ x: tossed.x, y: tossed.y, motif: entry.motif, role: entry.role });
+    placed.push(tossed);
   };
   for (const one of from) {
     const at = queue.findIndex(({ entry }) => entry.motif === one.motif && isAsTold(entry, recipe, one));
@@ -142,9 +142,9 @@ export function* toss(
 }
 
 /** Whether something lies as an entry and the directions say. */
-function isAsTold({ smallest, largest }: TossEntry, { directions, flipped }: TossRecipe, one: TossedMotif): boolean {
-  const isTurned = isAllowed(directions, one.rotation);
-  return isTurned && (flipped || !one.flipped) && one.scale >= smallest - 1e-9 && one.scale <= largest + 1e-9;
+function isAsTold({ smallest, largest }: TossEntry, { directions, flipped }: TossRecipe, tossed: TossedMotif): boolean {
+  const isTurned = isAllowed(directions, tossed.rotation);
+  return isTurned && (flipped || !tossed.flipped) && tossed.scale >= smallest - 1e-9 && tossed.scale <= largest + 1e-9;
 }
 
 function miss(entry: TossEntry, unplaced: Map<string, Unplaced>): void {

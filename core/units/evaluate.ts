@@ -35,7 +35,7 @@ const NUMBER = /^(?:\d+(?:[.,]\d+)?|[.,]\d+)/;
 const UNIT = /^(?:[a-z]+|["°%])/i;
 
 function tokens(text: string, units: UnitTable): Token[] {
-  const found: Token[] = [];
+  const tokens: Token[] = [];
   let rest = SPELLINGS.reduce((s, [from, to]) => s.replace(from, to), text).trim();
   while (rest !== '') {
     const mixed = MIXED.exec(rest);
@@ -44,13 +44,13 @@ function tokens(text: string, units: UnitTable): Token[] {
     const unit = UNIT.exec(rest);
     let length: number;
     if (mixed) {
-      found.push({ kind: 'fraction', value: Number(mixed[1]) + divide(Number(mixed[2]), Number(mixed[3])) });
+      tokens.push({ kind: 'fraction', value: Number(mixed[1]) + divide(Number(mixed[2]), Number(mixed[3])) });
       length = mixed[0].length;
     } else if (fraction) {
-      found.push({ kind: 'fraction', value: divide(Number(fraction[1]), Number(fraction[2])) });
+      tokens.push({ kind: 'fraction', value: divide(Number(fraction[1]), Number(fraction[2])) });
       length = fraction[0].length;
     } else if (number) {
-      found.push({ kind: 'number', value: Number(number[0].replace(',', '.')) });
+      tokens.push({ kind: 'number', value: Number(number[0].replace(',', '.')) });
       length = number[0].length;
     } else if (unit) {
       const factor = units[unit[0].toLowerCase()];
@@ -58,17 +58,17 @@ function tokens(text: string, units: UnitTable): Token[] {
         const known = Object.keys(units).filter((name) => /^[a-z]+$/.test(name));
         throw new QuantityError(`“${unit[0]}” is not a unit here${known.length ? `; use ${known.join(', ')}` : ''}.`);
       }
-      found.push({ kind: 'unit', factor, text: unit[0] });
+      tokens.push({ kind: 'unit', factor, text: unit[0] });
       length = unit[0].length;
     } else if ('+-*/()'.includes(rest[0] as string)) {
-      found.push({ kind: 'sign', text: rest[0] as string });
+      tokens.push({ kind: 'sign', text: rest[0] as string });
       length = 1;
     } else {
       throw new QuantityError(`“${rest[0]}” cannot be read as part of a number.`);
     }
     rest = rest.slice(length).trimStart();
   }
-  return found;
+  return tokens;
 }
 
 function divide(over: number, under: number): number {

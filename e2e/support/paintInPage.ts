@@ -21,7 +21,7 @@ export async function run({ design, motifs, scale, window: box }: PaintRequest):
   const sheet = browserSurface(box.right - box.left, box.bottom - box.top);
   paintPlane(
     sheet.context,
-    sceneOf(design, new Map(drawn.map((one) => [one.motif.id, one]))),
+    sceneOf(design, new Map(drawn.map((drawnMotif) => [drawnMotif.motif.id, drawnMotif]))),
     pixelGrid(design.repeat, scale),
     box,
     shelf.backend,

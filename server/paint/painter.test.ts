@@ -131,11 +131,11 @@ describe('the painter', () => {
         // Of one colour: where a motif lies over its reflection, the images lie in the order of the images.
         const design = {
           ...start,
-          placements: start.placements.map((one) => ({
-            ...one,
+          placements: start.placements.map((placement) => ({
+            ...placement,
             opacity: 1,
             blend: 'normal' as const,
-            scale: one.scale / 3,
+            scale: placement.scale / 3,
           })),
         };
         const grid = pixelGrid(design.repeat, 2);
@@ -230,7 +230,7 @@ describe('the painter', () => {
         // What blends has to know what lies under it, so the cloth is not split there.
         const design = {
           ...blended,
-          placements: blended.placements.map((one) => ({ ...one, blend: 'normal' as const })),
+          placements: blended.placements.map((placement) => ({ ...placement, blend: 'normal' as const })),
         };
         const grid = pixelGrid(design.repeat, scale);
         const window = cellWindow(grid);
@@ -260,14 +260,14 @@ describe('the painter', () => {
           { ...newLayer('away', 'Away'), shown: false },
         ];
         const place = (n: number): string => layers[n % 3]?.id ?? '';
-        const flat = start.placements.map((one, n) => ({ ...one, layer: place(n), blend: 'normal' as const }));
+        const flat = start.placements.map((placement, n) => ({ ...placement, layer: place(n), blend: 'normal' as const }));
         const design = { ...start, layers, placements: sortByLayer(layers, flat) };
         const grid = pixelGrid(design.repeat, scale);
         const window = cellWindow(grid);
         const only = (layer: string): ReadonlySet<string> =>
           new Set(flat.filter((one) => one.layer === layer).map(({ id }) => id));
         const open = sceneOf(
-          { ...design, layers: layers.map((one) => ({ ...one, shown: true, opacity: 1 })) },
+          { ...design, layers: layers.map((layer) => ({ ...layer, shown: true, opacity: 1 })) },
           LEAF_MOTIFS,
         );
         const [below, over] = [nodeSurface(window.right, window.bottom), nodeSurface(window.right, window.bottom)];

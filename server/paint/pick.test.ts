@@ -27,7 +27,7 @@ it('picks through the echoes what the painter painted there', () => {
       const bare = {
         ...design,
         ground: null,
-        placements: design.placements.map((one) => ({ ...one, opacity: 1, scale: one.scale / 2 })),
+        placements: design.placements.map((placement) => ({ ...placement, opacity: 1, scale: placement.scale / 2 })),
       };
       const grid = pixelGrid(design.repeat, 2);
       const window = { left: -100, top: -60, right: 100, bottom: 60 };

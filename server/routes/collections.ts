@@ -46,8 +46,8 @@ function withParts(chosen: readonly StoredMotif[], all: ReadonlyMap<string, Stor
   const ordered = new Set<StoredMotif>();
   const add = (motif: StoredMotif): void => {
     for (const part of motifsIn(motif.recipe)) {
-      const found = all.get(part);
-      if (found && !ordered.has(found)) add(found);
+      const motif = all.get(part);
+      if (motif && !ordered.has(motif)) add(motif);
     }
     ordered.add(motif);
   };

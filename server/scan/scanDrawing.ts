@@ -24,8 +24,8 @@ export async function scanDrawing(recipe: ScanRecipe, blobs: Blobs, hands: TaskC
 }
 
 function cutOut(sheet: PixelImage, cut: CutSheet, perMm: number, at: Point): PixelImage | undefined {
-  const found = drawingAt(cut, perMm, at);
-  return found && drawingPixels(sheet, cut, found);
+  const sheetDrawing = drawingAt(cut, perMm, at);
+  return sheetDrawing && drawingPixels(sheet, cut, sheetDrawing);
 }
 
 /** The whole picture after every step but cutting and tracing. */

@@ -18,7 +18,7 @@ const start = async (path: string, body: unknown): Promise<Job> =>
   (await studio.call('POST', path, body)).body as unknown as Job;
 const ended = async (path: string, body: unknown): Promise<Job> => studio.ended(await start(path, body));
 const motif = async (id: string): Promise<StoredMotif> =>
-  ((await studio.call('GET', '/motifs')).body as unknown as StoredMotif[]).find((one) => one.id === id) as StoredMotif;
+  ((await studio.call('GET', '/motifs')).body as unknown as StoredMotif[]).find((motif) => motif.id === id) as StoredMotif;
 const put = async (name: string, content: Buffer): Promise<{ status: number; body: Record<string, unknown> }> => {
   const answer = await studio.fetch(`/sheets?name=${encodeURIComponent(name)}`, {
     method: 'POST',
@@ -191,17 +191,17 @@ describe('cleaning', () => {
 
 describe('the shelf', () => {
   it('takes pictures only, knows them by their content, and gives them back', async () => {
-    const one = await sheetOf({ left: 1, top: 1, side: 9 });
-    expect((await sheetOf({ left: 1, top: 1, side: 9 })).id).toBe(one.id);
+    const scan = await sheetOf({ left: 1, top: 1, side: 9 });
+    expect((await sheetOf({ left: 1, top: 1, side: 9 })).id).toBe(scan.id);
     expect((await put('a.svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).status).toBe(415);
     expect((await put('empty.png', Buffer.alloc(0))).status).toBe(422);
-    await studio.call('DELETE', `/sheets/${one.id}`);
+    await studio.call('DELETE', `/sheets/${scan.id}`);
     const listed = (): Promise<unknown[]> =>
       studio
         .call('GET', '/sheets')
-        .then(({ body }) => (body as unknown as Scan[]).filter(({ id }) => id === one.id));
+        .then(({ body }) => (body as unknown as Scan[]).filter(({ id }) => id === scan.id));
     expect(await listed()).toHaveLength(0);
-    await studio.call('POST', `/sheets/${one.id}/restore`);
+    await studio.call('POST', `/sheets/${scan.id}/restore`);
     expect(await listed()).toHaveLength(1);
   });
 

@@ -17,7 +17,7 @@ export async function scanSheet(
   { original: id, dpi, blobs: folder }: ScanTask,
   hands: TaskContext,
 ): Promise<ScannedPicture> {
-  const original = ORIGINALS.find((one) => one.id === id);
+  const original = ORIGINALS.find((original) => original.id === id);
   if (!original) throw new RangeError(`there is no original ${id}`);
   const width = Math.round((GLASS_MM.width / MM_PER_INCH) * dpi);
   const rendered = new Resvg(onTheGlass(original), {

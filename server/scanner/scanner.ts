@@ -31,7 +31,7 @@ export class Scanner {
 
   /** Begins to scan; the job's result names the sheet. @throws Problem */
   scan(id: string, dpi: number): Promise<Job> {
-    const original = ORIGINALS.find((one) => one.id === id);
+    const original = ORIGINALS.find((original) => original.id === id);
     if (!original) throw notFound('sheet by the scanner');
     if (this.#stuck !== undefined)
       throw new Problem(409, 'Jammed', 'A sheet is stuck in the scanner. Nothing was scanned; clear the jam first.');

@@ -53,7 +53,7 @@ export async function readSwatch(queries: Queries, id: string): Promise<Swatch> 
 
 export function summaryOf(row: Swatch | Row): SwatchSummary {
   const { id, name, designId, design, tile, thumbnail, tileWidth, tileHeight, savedAt } = row;
-  const colours = design.colourways.find((one) => one.id === design.colourway)?.colours ?? {};
+  const colours = design.colourways.find((colourway) => colourway.id === design.colourway)?.colours ?? {};
   const used = new Set(row.motifs.flatMap(({ inks }) => inks));
   const inks = design.inks.filter((ink) => ink.id === design.ground || ink.prints.some((colour) => used.has(colour)));
   inks.sort((a, b) => Number(b.id === design.ground) - Number(a.id === design.ground));

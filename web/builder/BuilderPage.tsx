@@ -33,7 +33,7 @@ export function BuilderPage() {
   const { id } = useParams();
   const motifs = useMotifs();
   const letterer = useLetterer();
-  const motif = motifs.data?.find((one) => one.id === id);
+  const motif = motifs.data?.find((motif) => motif.id === id);
   // What was not built is not taken apart here: changing it would put a first petal in its place.
   const foreign =
     id !== undefined && motifs.data && motif?.recipe?.kind !== 'shape'
@@ -131,8 +131,8 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
           <Dices size={15} aria-hidden /> Others
         </Button>
         <ul className="flex min-w-0 grow gap-2 overflow-x-auto p-1">
-          {others.map((one, n) => {
-            const other = drawn(one, letter);
+          {others.map((shapeRecipe, n) => {
+            const other = drawn(shapeRecipe, letter);
             return (
               other && (
                 <li key={n} className="shrink-0">
@@ -140,7 +140,7 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
                     type="button"
                     aria-label={`Alternative ${n + 1}`}
                     data-alternative={n}
-                    onClick={() => change(one)}
+                    onClick={() => change(shapeRecipe)}
                     className="grid h-22 w-24 place-items-center rounded-md border border-thread p-1.5 hover:border-ink"
                     style={{ background: ground }}
                   >

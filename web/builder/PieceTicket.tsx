@@ -36,9 +36,9 @@ export function PieceTicket({ piece, isFirst, takesAfter, inks, onChange }: Prop
             onChange={(event) => onChange({ combine: event.target.value as CombineMode })}
             className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
           >
-            {COMBINE_MODES.map((one) => (
-              <option key={one} value={one}>
-                {MEETING_NAMES[one]}
+            {COMBINE_MODES.map((combineMode) => (
+              <option key={combineMode} value={combineMode}>
+                {MEETING_NAMES[combineMode]}
               </option>
             ))}
           </select>

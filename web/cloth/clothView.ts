@@ -399,11 +399,11 @@ export class ClothView {
   }
 
   #fetchMotif(motif: Motif): void {
-    const known = this.#drawn.get(motif.id);
-    if (known?.motif === motif) return;
+    const drawnMotif = this.#drawn.get(motif.id);
+    if (drawnMotif?.motif === motif) return;
     // Renamed or resized: the artwork at hand serves on.
-    if (known?.motif.artwork === motif.artwork) {
-      this.#drawn.set(motif.id, { ...known, motif });
+    if (drawnMotif?.motif.artwork === motif.artwork) {
+      this.#drawn.set(motif.id, { ...drawnMotif, motif });
       return;
     }
     this.#shelf.fetch(motif).then(

@@ -74,7 +74,7 @@ describe('a moving motif', () => {
             layers: LAYERS,
             placements: sortByLayer(
               LAYERS,
-              flat.placements.map((one, n) => ({ ...one, layer: LAYERS[inLayer[n] ?? 0]?.id ?? '' })),
+              flat.placements.map((placement, n) => ({ ...placement, layer: LAYERS[inLayer[n] ?? 0]?.id ?? '' })),
             ),
           };
           const moved = start.placements.filter((_one, n) => picked[n]).map(({ id }) => id);
@@ -83,8 +83,8 @@ describe('a moving motif', () => {
           if (!around) return;
           const design = {
             ...start,
-            placements: start.placements.map((one) =>
-              moved.includes(one.id) ? { ...one, x: one.x + dx, y: one.y + dy } : one,
+            placements: start.placements.map((placement) =>
+              moved.includes(placement.id) ? { ...placement, x: placement.x + dx, y: placement.y + dy } : placement,
             ),
           };
           const plan = clothPlan(design.repeat, 9, { width: 2000, height: 2000 });
@@ -141,9 +141,9 @@ describe('many that move together', () => {
     );
     return pixelsOf(frame);
   };
-  const changed = (change: (one: Placement) => Partial<Placement>) => ({
+  const changed = (change: (placement: Placement) => Partial<Placement>) => ({
     ...start,
-    placements: start.placements.map((one) => ({ ...one, ...change(one) })),
+    placements: start.placements.map((placement) => ({ ...placement, ...change(placement) })),
   });
   /** The mean difference of a channel where either is drawn on. */
   const off = (a: Uint8ClampedArray, b: Uint8ClampedArray): number => {

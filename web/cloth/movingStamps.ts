@@ -71,7 +71,7 @@ export class MovingSprites {
     const held = new Set(ids);
     const scene = sceneOf(design, drawn);
     const before = taken && ids.length > MANY ? sceneOf(taken, drawn).placements : scene.placements;
-    const found: SpriteDraw[] = [];
+    const spriteDraws: SpriteDraw[] = [];
     scene.placements.forEach((placement, n) => {
       const motif = held.has(placement.id) ? drawn.get(placement.motif) : undefined;
       if (!motif) return;
@@ -105,7 +105,7 @@ export class MovingSprites {
           last = part;
         }
         const covers = shiftBox(lies.posed ? box : part, at);
-        found.push({
+        spriteDraws.push({
           sheet,
           placement,
           part,
@@ -120,7 +120,7 @@ export class MovingSprites {
         });
       }
     });
-    return found;
+    return spriteDraws;
   }
 }
 

@@ -27,7 +27,7 @@ async function answer(order: PaintOrder): Promise<void> {
   const used = new Set(order.design.placements.map(({ motif }) => motif));
   const drawn = await Promise.all(order.motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
   const began = performance.now();
-  const scene = sceneOf(order.design, new Map(drawn.map((one): [string, DrawnMotif] => [one.motif.id, one])));
+  const scene = sceneOf(order.design, new Map(drawn.map((drawnMotif): [string, DrawnMotif] => [drawnMotif.motif.id, drawnMotif])));
   const around = stackAround(order.design.placements, order.moving);
   const below = paint(order, scene, around ? { only: around.below } : {});
   const above = around && around.above.size > 0 ? paint(order, scene, { only: around.above, bare: true }) : undefined;

@@ -24,7 +24,7 @@ export function stampsFor(
   stamps: SpriteCache,
 ): KeyedStamp[] {
   const held = new Set(ids);
-  const found: KeyedStamp[] = [];
+  const keyedStamps: KeyedStamp[] = [];
   let pixels = 0;
   for (const placement of scene.placements) {
     const motif = held.has(placement.id) ? scene.motifs.get(placement.motif) : undefined;
@@ -37,12 +37,12 @@ export function stampsFor(
     pixels += width * height;
     if (pixels > CACHE_PIXELS) break;
     const key = spriteKey(placement, motif, place, box, grid, scene);
-    found.push({
+    keyedStamps.push({
       key,
       sheet: stamps.sheet(key, width, height, (on) =>
         paintSprite(on, placement, motif, place, box, grid, scene, stamps.easel),
       ),
     });
   }
-  return found;
+  return keyedStamps;
 }

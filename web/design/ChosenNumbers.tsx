@@ -76,7 +76,7 @@ interface OwnValue {
   readonly said: string;
   readonly min?: number;
   readonly max?: number;
-  readonly read: (one: Placement) => number;
+  readonly read: (placement: Placement) => number;
   readonly write: (value: number) => PlacementChange;
 }
 

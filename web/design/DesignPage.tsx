@@ -114,13 +114,13 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
     saver.open();
     company.open();
     // Other windows of this browser are told at once; those elsewhere ask by themselves.
-    const told = new BroadcastChannel(`hevrel-saved-${id}`);
-    told.onmessage = () => void company.ask();
+    const broadcastChannel = new BroadcastChannel(`hevrel-saved-${id}`);
+    broadcastChannel.onmessage = () => void company.ask();
     let { revision } = saver;
     const tell = saver.subscribe(() => {
       // The server hears first that this window is edited in.
       if (saver.revision !== revision && saver.getState().kind === 'saved')
-        void company.ask().then(() => here.signal.aborted || told.postMessage('saved'));
+        void company.ask().then(() => here.signal.aborted || broadcastChannel.postMessage('saved'));
       ({ revision } = saver);
     });
     window.addEventListener('pagehide', leave);
@@ -128,7 +128,7 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
       here.abort();
       window.removeEventListener('pagehide', leave);
       tell();
-      told.close();
+      broadcastChannel.close();
       company.close();
       bench.tossing.close();
       saver.leave();
@@ -142,7 +142,7 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
   const top = within.at(-1) ?? bench;
   useEffect(() => {
     if (!motifs.data) return;
-    for (const one of [bench, ...within]) one.motifs.set(motifs.data);
+    for (const editor of [bench, ...within]) editor.motifs.set(motifs.data);
     bench.adoptInks();
   }, [bench, within, motifs.data]);
 

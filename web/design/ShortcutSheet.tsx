@@ -9,7 +9,7 @@ export function ShortcutDialog({ open, onClose }: { readonly open: boolean; read
     <Dialog title="Keys" open={open} onClose={onClose} wide>
       <div className="gap-8 sm:columns-2">
         {GROUPS.map((group) => (
-          <List key={group} title={group} rows={SHORTCUTS.filter((one) => one.group === group)} />
+          <List key={group} title={group} rows={SHORTCUTS.filter((shortcut) => shortcut.group === group)} />
         ))}
         <List title="The pointer" rows={POINTER_HINTS} />
       </div>

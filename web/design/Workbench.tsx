@@ -102,10 +102,10 @@ export function Workbench({ saver, company, onClose }: Props) {
         target.closest('[role="radiogroup"], [role="tablist"], [role="listbox"], [role="slider"], [data-own-arrows]')
       )
         return;
-      const found = SHORTCUTS.find(({ matches }) => matches(event));
-      if (!found) return;
+      const shortcut = SHORTCUTS.find(({ matches }) => matches(event));
+      if (!shortcut) return;
       event.preventDefault();
-      found.run(bench, latest.current, event);
+      shortcut.run(bench, latest.current, event);
     };
     window.addEventListener('keydown', onKeyDown);
     return () => window.removeEventListener('keydown', onKeyDown);

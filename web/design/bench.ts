@@ -150,9 +150,9 @@ export class Editor {
     const { design, lattice } = this;
     const selection = this.selection.getState();
     const motifs = this.motifs.getState();
-    const known = this.#known;
-    if (known?.design === design && known.selection === selection && known.motifs === motifs) return known;
-    const selectedInstances = this.selectedPlacements.map((one) => ({ ...one, ...instancePoint(lattice, one, selection.indices.get(one.id)) }));
+    const selectedState = this.#known;
+    if (selectedState?.design === design && selectedState.selection === selection && selectedState.motifs === motifs) return selectedState;
+    const selectedInstances = this.selectedPlacements.map((placement) => ({ ...placement, ...instancePoint(lattice, placement, selection.indices.get(placement.id)) }));
     return (this.#known = { design, selection, motifs, selectedInstances, frame: frameOf(selectedInstances, this.motifMap) });
   }
 
@@ -200,7 +200,7 @@ export class Editor {
 
   get #placements(): ReadonlyMap<string, Placement> {
     const list = this.design.placements;
-    if (this.#byId?.list !== list) this.#byId = { list, map: new Map(list.map((one) => [one.id, one])) };
+    if (this.#byId?.list !== list) this.#byId = { list, map: new Map(list.map((placement) => [placement.id, placement])) };
     return this.#byId.map;
   }
 
@@ -214,7 +214,7 @@ export class Editor {
     const before = this.selection.getState();
     const seats = at.flatMap(({ id, op, index }) => {
       const placement = op !== undefined && free.has(id) ? this.placement(id) : undefined;
-      return placement ? [{ id, image: op ?? 0, at: this.#shownAt(placement, op, index) }] : [];
+      return placement ? [{ id, op, at: this.#shownAt(placement, op, index) }] : [];
     });
     const next = selectInstances(
       this.lattice,
@@ -257,10 +257,10 @@ export class Editor {
     if (op !== undefined) {
       // Where a reflection is taken, all that is chosen is reflected along with it.
       const from = latticeTranslate(this.lattice, before.indices.get(id) ?? { i: 0, j: 0 });
-      const seats = this.selectedInstances.map((one) => ({
-        id: one.id,
+      const seats = this.selectedInstances.map((placement) => ({
+        id: placement.id,
         op,
-        at: this.#shownAt({ x: one.x - from.x, y: one.y - from.y }, op, index),
+        at: this.#shownAt({ x: placement.x - from.x, y: placement.y - from.y }, op, index),
       }));
       this.select(before.ids, this.#renormalise(seats));
       return;
@@ -357,7 +357,7 @@ export class Editor {
     if (selectedPlacements.length === 0) return;
     this.commit(label, {
       type: 'change',
-      changes: Object.fromEntries(selectedPlacements.map((one, n) => [one.id, change(one, n)])),
+      changes: Object.fromEntries(selectedPlacements.map((placement, n) => [placement.id, change(placement, n)])),
     });
   }
 
@@ -565,27 +565,27 @@ export class Editor {
   paste(to?: Point): void {
     const clip = this.clipboard.read();
     if (!clip) return;
-    const known = clip.placements.filter(({ motif }) => this.motif(motif));
-    const lost = clip.placements.length - known.length;
+    const placements = clip.placements.filter(({ motif }) => this.motif(motif));
+    const lost = clip.placements.length - placements.length;
     if (lost > 0)
       this.refusal.set(
         `${lost === 1 ? 'One motif' : `${lost} motifs`} of what was copied ${lost === 1 ? 'is' : 'are'} not in the drawer any more; the rest was pasted.`,
       );
-    const frame = frameOf(known, this.motifMap);
+    const frame = frameOf(placements, this.motifMap);
     const { layer } = this;
-    if (known.length === 0 || !frame || !this.#canLay(layer)) return;
+    if (placements.length === 0 || !frame || !this.#canLay(layer)) return;
     const middle = pointInFrame(frame, MIDDLE);
     const isHere =
-      known.some(({ id }) => this.placement(id)) ||
-      known.every((one) =>
-        this.design.placements.some(({ x, y, motif }) => x === one.x && y === one.y && motif === one.motif),
+      placements.some(({ id }) => this.placement(id)) ||
+      placements.every((placement) =>
+        this.design.placements.some(({ x, y, motif }) => x === placement.x && y === placement.y && motif === placement.motif),
       );
     const by = to ? { x: to.x - middle.x, y: to.y - middle.y } : isHere ? BESIDE : { x: 0, y: 0 };
-    const copies = known.map((one) => ({ ...one, id: nanoid(), layer: layer.id, x: one.x + by.x, y: one.y + by.y }));
+    const copies = placements.map((placement) => ({ ...placement, id: nanoid(), layer: layer.id, x: placement.x + by.x, y: placement.y + by.y }));
     const over = this.design.placements.findLastIndex(({ id }) => this.selection.getState().ids.includes(id));
     const first = over < 0 ? this.design.placements.length : over + 1;
     const colours = new Map(clip.inks.map(({ print, colour }) => [print, colour]));
-    const motifs = known.flatMap(({ motif }) => this.motif(motif) ?? []);
+    const motifs = placements.flatMap(({ motif }) => this.motif(motif) ?? []);
     const insert: Command = {
       type: 'insert',
       placements: copies.map((placement, i) => ({ index: first + i, placement })),

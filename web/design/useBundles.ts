@@ -51,7 +51,7 @@ export function useBundles(): BundleActions {
       },
       loosen() {
         try {
-          const bundles = bench.selectedPlacements.filter((one) => bundleOf(bench, one));
+          const bundles = bench.selectedPlacements.filter((placement) => bundleOf(bench, placement));
           const ids: string[] = [];
           for (const placement of bundles) {
             const bundle = bundleOf(bench, placement);
@@ -66,7 +66,7 @@ export function useBundles(): BundleActions {
         }
       },
       open(id) {
-        const placement = id === undefined ? bench.selectedPlacements[0] : bench.editablePlacements.find((one) => one.id === id);
+        const placement = id === undefined ? bench.selectedPlacements[0] : bench.editablePlacements.find((placement) => placement.id === id);
         const bundle = bundleOf(bench, placement);
         if (!placement || !bundle) return;
         try {

@@ -97,7 +97,7 @@ async function filesIn(entry: FileSystemEntry, within: boolean): Promise<File[]>
     if (some.length === 0) break;
     all.push(...some);
   }
-  return (await Promise.all(all.map((one) => filesIn(one, true)))).flat();
+  return (await Promise.all(all.map((fileSystemEntry) => filesIn(fileSystemEntry, true)))).flat();
 }
 
 function baseName(path: string): string {

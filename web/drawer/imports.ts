@@ -24,7 +24,7 @@ let next = 1;
 const AT_ONCE = 2;
 
 function change(id: number, to: Partial<Arrival>): void {
-  arrivals.set(arrivals.getState().map((one) => (one.id === id ? { ...one, ...to } : one)));
+  arrivals.set(arrivals.getState().map((arrival) => (arrival.id === id ? { ...arrival, ...to } : arrival)));
 }
 
 /** How files are brought in, and how far those in hand are. */
@@ -120,7 +120,7 @@ export function useImports(): Imports {
         }
       };
       const work = async (): Promise<void> => {
-        for (let one = queue.shift(); one; one = queue.shift()) await bring(one);
+        for (let coming = queue.shift(); coming; coming = queue.shift()) await bring(coming);
       };
       for (let n = 0; n < AT_ONCE; n += 1) void work();
     },

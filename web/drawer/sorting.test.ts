@@ -49,9 +49,9 @@ describe('looking through the drawer', () => {
         fc.uniqueArray(anyMotif, { selector: ({ id }) => id }),
         fc.constantFrom(...ORDERS),
         (list, { order }) => {
-          const found = soughtMotifs(list, { words: '', collection: undefined, order });
-          expect(found.map(({ id }) => id).sort()).toEqual(list.map(({ id }) => id).sort());
-          expect(soughtMotifs([...list].reverse(), { words: '', collection: undefined, order })).toEqual(found);
+          const motifs = soughtMotifs(list, { words: '', collection: undefined, order });
+          expect(motifs.map(({ id }) => id).sort()).toEqual(list.map(({ id }) => id).sort());
+          expect(soughtMotifs([...list].reverse(), { words: '', collection: undefined, order })).toEqual(motifs);
         },
       ),
     );

@@ -13,8 +13,8 @@ interface Props {
 /** Artwork that was made here, of plain and fading inks, as a picture that is sharp at any size. */
 export function ArtworkSvg({ artwork, label, className, view = artwork.view }: Props) {
   const id = useId();
-  const paint = (one: Paint | undefined, key: string): string =>
-    !one ? 'none' : one.kind === 'ink' ? one.ink : `url(#${id}${key})`;
+  const paint = (paint: Paint | undefined, key: string): string =>
+    !paint ? 'none' : paint.kind === 'ink' ? paint.ink : `url(#${id}${key})`;
   return (
     <svg
       viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}

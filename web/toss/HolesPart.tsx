@@ -47,8 +47,8 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
     const timer = setTimeout(() => {
       tosser
         .run(committed, motifs, { kind: 'holes', least: across / 2, most: MOST })
-        .done.then((found) => {
-          if (!left) bench.holes.set(found);
+        .done.then((circles) => {
+          if (!left) bench.holes.set(circles);
         })
         .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
     }, SOON);

@@ -54,7 +54,7 @@ export function SeedsSideBySide({
     const gone = tossedIdsOf(start);
     const standing = { ...start, placements: start.placements.filter(({ id }) => !gone.has(id)) };
     const tell = (seed: number, part: Partial<Seeded>): void =>
-      setList((before) => before.map((one) => (one.seed === seed ? { ...one, ...part } : one)));
+      setList((before) => before.map((seeded) => (seeded.seed === seed ? { ...seeded, ...part } : seeded)));
     const run = async (tosser: TossClient, seeds: readonly number[]): Promise<void> => {
       for (const seed of seeds) {
         const next = { ...recipe, seed };

@@ -78,7 +78,7 @@ export function TossPanel() {
             motif={motifs.find(({ id }) => id === entry.motif)}
             others={wanted - entry.count}
             onChange={(part) => setEntry(n, part)}
-            onDrop={() => change({ entries: recipe.entries.filter((one) => one !== entry) })}
+            onDrop={() => change({ entries: recipe.entries.filter((tossEntry) => tossEntry !== entry) })}
           />
         ))}
       </ul>
@@ -98,7 +98,7 @@ export function TossPanel() {
           onClick={() =>
             add(
               motifs.filter(({ id }) =>
-                design.placements.some((one) => one.motif === id && (ids.length === 0 || ids.includes(one.id))),
+                design.placements.some((placement) => placement.motif === id && (ids.length === 0 || ids.includes(placement.id))),
               ),
             )
           }

@@ -128,7 +128,7 @@ async function coverage(design: Design, motifs: readonly Motif[], inks: readonly
   const sheet = browserSurface(width, height);
   paintPlane(
     sheet.context,
-    sceneOf(design, new Map(drawn.map((one) => [one.motif.id, one]))),
+    sceneOf(design, new Map(drawn.map((drawnMotif) => [drawnMotif.motif.id, drawnMotif]))),
     grid,
     cellWindow(grid),
     shelf.backend,

@@ -26,7 +26,7 @@ class FakeWorker {
     this.isEnded = true;
   }
   answer(answer: Omit<TossAnswer, 'id'>): void {
-    const order = this.orders.findLast((one) => 'id' in one) as { id: number };
+    const order = this.orders.findLast((tossOrder) => 'id' in tossOrder) as { id: number };
     this.onmessage?.({ data: { id: order.id, ...answer } as TossAnswer });
   }
 }

@@ -118,15 +118,15 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
     } else if (steps.cut && tool === 'part' && far)
       change({ ...steps, cut: { ...steps.cut, splits: [...steps.cut.splits, line] } });
     else if (steps.cut && tool === 'leave-out') {
-      const found = holding(from);
-      if (found)
+      const sheetDrawing = holding(from);
+      if (sheetDrawing)
         change({
           ...steps,
           cut: toggledLeftOut(
             steps.cut,
-            found.anchor,
-            found.isLeftOut,
-            ({ x, y }) => holding({ x: x * perMm, y: y * perMm }) === found,
+            sheetDrawing.anchor,
+            sheetDrawing.isLeftOut,
+            ({ x, y }) => holding({ x: x * perMm, y: y * perMm }) === sheetDrawing,
           ),
         });
       return;

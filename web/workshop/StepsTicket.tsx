@@ -28,8 +28,8 @@ const USUAL_PAPER: PaperRemoval = { reach: 'outside', colour: null, tolerance: 4
 export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTilt }: Props) {
   const { quarters, straighten, crop, evenLight, levels, paper, specks, trim, cut, trace } = steps;
   const change = (part: Partial<CleanSteps>): void => onChange({ ...steps, ...part });
-  const handTool = (one: HandTool, name: string, icon: ReactNode) => (
-    <Button pressed={tool === one} onClick={() => onTool(tool === one ? 'none' : one)}>
+  const handTool = (handTool: HandTool, name: string, icon: ReactNode) => (
+    <Button pressed={tool === handTool} onClick={() => onTool(tool === handTool ? 'none' : handTool)}>
       {icon} {name}
     </Button>
   );

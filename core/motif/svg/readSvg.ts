@@ -22,7 +22,7 @@ export function readSvg(text: string, keepPicture: KeepPicture): SvgDrawing {
   const root = parseXml(text);
   const definitions = new Map<string, XmlElement>();
   for (const child of root.children) {
-    if (child.name === 'defs') for (const one of child.children) definitions.set(one.attributes['id'] ?? '', one);
+    if (child.name === 'defs') for (const xmlElement of child.children) definitions.set(xmlElement.attributes['id'] ?? '', xmlElement);
   }
   const [x, y, width, height] = (root.attributes['viewBox'] ?? '').split(/[\s,]+/).map(Number);
   if (x === undefined || y === undefined || !width || !height || ![x, y, width, height].every(Number.isFinite)) {

@@ -30,14 +30,14 @@ export function lassoGesture(
         return;
       }
       const viewport = view.getViewport();
-      const found = selectInLasso(
+      const instances = selectInLasso(
         bench.editablePlacements,
         view.pickables,
         bench.lattice,
         loop.map((at) => toMm(viewport, at)),
       );
-      bench.select([...new Set([...ids, ...found.map(({ id }) => id)])], found);
-      bench.announcement.set(`${found.length} motifs in it`);
+      bench.select([...new Set([...ids, ...instances.map(({ id }) => id)])], instances);
+      bench.announcement.set(`${instances.length} motifs in it`);
     },
     cancel: () => undefined,
   };

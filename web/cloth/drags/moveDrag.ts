@@ -58,9 +58,9 @@ export function moveGesture(hands: PointerController, from: Point, deeper: reado
 
 /** What is moved, where it was taken, and what can catch it. */
 function catchingOf({ bench }: PointerController, { selectedInstances }: DragStart): { box: Box; targets: SnapTargets } | undefined {
-  const corners = selectedInstances.flatMap((one) => {
-    const motif = bench.motif(one.motif);
-    return motif ? cornersAround(one, motif).map(({ x, y }) => ({ x: x + one.x, y: y + one.y })) : [];
+  const corners = selectedInstances.flatMap((placement) => {
+    const motif = bench.motif(placement.motif);
+    return motif ? cornersAround(placement, motif).map(({ x, y }) => ({ x: x + placement.x, y: y + placement.y })) : [];
   });
   if (corners.length === 0) return undefined;
   const { guides, layers, placements } = bench.design;
@@ -87,9 +87,9 @@ function caught(
     return by;
   }
   const reach = lengthToMm(view.getViewport(), { x: CATCH_PX, y: 0 }).x;
-  const found = snap(shiftBox(catching.box, by), catching.targets, reach);
-  snapLines.set(found.lines);
-  return { x: by.x + found.by.x, y: by.y + found.by.y };
+  const snapResult = snap(shiftBox(catching.box, by), catching.targets, reach);
+  snapLines.set(snapResult.lines);
+  return { x: by.x + snapResult.by.x, y: by.y + snapResult.by.y };
 }
 
 /** A displacement in mm that is whole in screen pixels, so that a moved motif stays as sharp as it was. */

@@ -61,5 +61,5 @@ function allInks(design: Design, now: Design): Design['inks'] {
 
 function inColoursOf(design: Design, now: Design): Design['colourways'] {
   const own = design.colourways.find(({ id }) => id === design.colourway)?.colours ?? {};
-  return now.colourways.map((one) => ({ ...one, colours: { ...own, ...one.colours } }));
+  return now.colourways.map((colourway) => ({ ...colourway, colours: { ...own, ...colourway.colours } }));
 }

@@ -152,7 +152,7 @@ function StackButtons() {
   const { layers } = bench.design;
   const { selectedPlacements } = bench;
   const [first] = selectedPlacements;
-  const layer = selectedPlacements.every((one) => one.layer === first?.layer) ? first?.layer : undefined;
+  const layer = selectedPlacements.every((placement) => placement.layer === first?.layer) ? first?.layer : undefined;
   return (
     <section aria-label="Place in the stack" className="grid gap-2">
       <div className="grid grid-cols-4 gap-2">
@@ -189,9 +189,9 @@ function StackButtons() {
             className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
           >
             {layer === undefined && <option value="">several</option>}
-            {layers.toReversed().map((one) => (
-              <option key={one.id} value={one.id} disabled={!isEditable(one)}>
-                {one.name}
+            {layers.toReversed().map((layer) => (
+              <option key={layer.id} value={layer.id} disabled={!isEditable(layer)}>
+                {layer.name}
               </option>
             ))}
           </select>

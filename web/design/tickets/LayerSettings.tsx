@@ -13,7 +13,7 @@ export function LayerSettings({ id }: { readonly id: string | undefined }) {
   const at = design.layers.findIndex((layer) => layer.id === id);
   const layer = design.layers[at];
   if (!layer) return null;
-  const held = design.placements.filter((one) => one.layer === layer.id).map((one) => one.id);
+  const held = design.placements.filter((placement) => placement.layer === layer.id).map((placement) => placement.id);
   return (
     <section aria-label={`Layer ${layer.name}`} className="grid gap-2 rounded-md border border-thread bg-white p-3">
       <NameField

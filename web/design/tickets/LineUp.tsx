@@ -51,8 +51,8 @@ export function AlignPanel() {
   const [gap, setGap] = useState(10);
   // In the order in which they were chosen, since one of them may be the model.
   const chosen = ids
-    .map((id) => design.placements.find((one) => one.id === id))
-    .filter((one): one is Placement => one !== undefined);
+    .map((id) => design.placements.find((placement) => placement.id === id))
+    .filter((placement): placement is Placement => placement !== undefined);
   const several = chosen.length > 1;
   const motifs = () => new Map(bench.motifs.getState().map((motif) => [motif.id, motif]));
   const commit = (label: string, changes: PlacementChanges): void => {

@@ -78,7 +78,7 @@ export function StackList() {
     return { key: String(over.id), where: y < over.rect.top + over.rect.height / 2 ? 'over' : 'under' };
   };
   const land = (row: StackRow, { key, where }: Landing): void => {
-    const target = rows.find((one) => one.key === key);
+    const target = rows.find((stackRow) => stackRow.key === key);
     if (!target) return;
     if (row.kind === 'layer') {
       const rest = design.layers.filter(({ id }) => id !== row.layer.id);

@@ -47,7 +47,7 @@ export function StepChoice() {
     onPointerEnter: () => bench.session.preview({ type: 'repeat', repeat: next }),
     onPointerLeave: () => bench.session.preview(undefined),
   });
-  const stepped = (one: Step): Repeat => ({ ...repeat, step: one });
+  const stepped = (step: Step): Repeat => ({ ...repeat, step: step });
   const ofKind = (one: Kind): Repeat =>
     one === 'honeycomb'
       ? honeycombOf(repeat)
@@ -69,7 +69,7 @@ export function StepChoice() {
     <>
       <RadioGroup
         value={honeycomb ? 'honeycomb' : kind}
-        onChange={(one: Kind) => take(ofKind(one))}
+        onChange={(kind: Kind) => take(ofKind(kind))}
         aria-label="Step"
         className="grid grid-cols-[1fr_1fr_1fr_1.2fr] gap-1.5"
       >
