@@ -1,25 +1,25 @@
 import { newDesign, type Design } from '../core/document/design.ts';
 import type { Motif } from '../core/motif/motif.ts';
-import { asDrawn } from '../core/colour/inkResolver.ts';
+import { asDrawn } from '../core/document/inkResolver.ts';
 import { squaredDistances } from '../core/geometry/distanceField.ts';
 import { silhouetteOf } from '../core/motif/silhouette.ts';
 import { paintArtwork } from '../core/paint/paintArtwork.ts';
 import { paintPlane } from '../core/paint/paintPlane.ts';
 import { seeded } from '../core/random/seeded.ts';
-import { latticeTranslate, latticeOf, type Lattice } from '../core/repeat/lattice.ts';
-import { indicesTouching } from '../core/repeat/echoes.ts';
-import { pixelGrid } from '../core/repeat/pixelFit.ts';
-import { step } from '../core/repeat/step.ts';
+import { latticeTranslate, latticeOf, type Lattice } from '../core/lattice/lattice.ts';
+import { indicesTouching } from '../core/lattice/instances.ts';
+import { pixelGrid } from '../core/lattice/pixelFit.ts';
+import { step } from '../core/lattice/step.ts';
 import { UPRIGHT } from '../core/geometry/pose.ts';
-import { tossedPlacements } from '../core/toss/layToss.ts';
+import { tossedPlacements } from '../core/toss/applyToss.ts';
 import { mainInk } from '../core/toss/mainInk.ts';
-import { ClearanceField } from '../core/toss/openness.ts';
-import { poseCircles, coverWithCircles } from '../core/toss/rounds.ts';
+import { ClearanceField } from '../core/toss/clearanceField.ts';
+import { poseCircles, coverWithCircles } from '../core/toss/circleCover.ts';
 import { toss, type TossedMotif, type Tossable } from '../core/toss/toss.ts';
-import type { TossRecipe } from '../core/toss/tossRecipe.ts';
+import type { TossRecipe } from '../core/recipe/tossRecipe.ts';
 import { sampleMotifId } from '../demo/sampleDesign.ts';
 import { loadScene } from '../server/paint/loadScene.ts';
-import { nodeSurface, pixelsOf } from '../server/paint/nodeEasel.ts';
+import { nodeSurface, pixelsOf } from '../server/paint/nodeBackend.ts';
 import type { Blobs } from '../server/store/blobs.ts';
 
 /** What a toss came to. */
@@ -101,7 +101,10 @@ export async function tossables(motifs: readonly Motif[], blobs: Blobs): Promise
         { easel, resolve: asDrawn, width, height },
       );
       const pixels = pixelsOf(sheet);
-      return [id, { rounds: coverWithCircles(silhouetteOf(pixels, width, height), motif), ink: mainInk(pixels, motif.inks) }];
+      return [
+        id,
+        { rounds: coverWithCircles(silhouetteOf(pixels, width, height), motif), ink: mainInk(pixels, motif.inks) },
+      ];
     }),
   );
 }
@@ -127,7 +130,11 @@ export function tossed(
 }
 
 /** Plain trying with the same silhouettes, sizes, order and time: a random place, angle and size, laid where it keeps the gap. */
-export function tried(recipe: TossRecipe, shapes: ReadonlyMap<string, Tossable>, forMs: number): readonly TossedMotif[] {
+export function tried(
+  recipe: TossRecipe,
+  shapes: ReadonlyMap<string, Tossable>,
+  forMs: number,
+): readonly TossedMotif[] {
   const lattice = latticeOf(designOf([]).repeat);
   const random = seeded(recipe.seed);
   const openness = new ClearanceField(
@@ -248,7 +255,12 @@ function leastGap(
         indicesTouching(
           lattice,
           { left: other.x - reach, top: other.y - reach, right: other.x + reach, bottom: other.y + reach },
-          { left: placement.x - reach, top: placement.y - reach, right: placement.x + reach, bottom: placement.y + reach },
+          {
+            left: placement.x - reach,
+            top: placement.y - reach,
+            right: placement.x + reach,
+            bottom: placement.y + reach,
+          },
         ).some((steps) => {
           const by = latticeTranslate(lattice, steps);
           return Math.hypot(other.x + by.x - placement.x, other.y + by.y - placement.y) < 2 * reach;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { DEEPEST_BUNDLE } from '../core/bundle/part.ts';
+import { DEEPEST_BUNDLE } from '../core/recipe/bundleRecipe.ts';
 import { inksOf } from '../core/motif/artwork.ts';
-import { cleanStepsSchema, recipeSchema } from '../core/motif/recipeSchema.ts';
+import { cleanStepsSchema, recipeSchema } from '../core/recipe/recipeSchema.ts';
 import { shapeArtwork } from '../core/shapes/shapeArtwork.ts';
 import { letterer } from '../server/motifs/letterer.ts';
 import { drawnOn, GLASS_MM, ORIGINALS } from '../server/scanner/originals.ts';

@@ -1,8 +1,8 @@
-import type { Part } from '../core/bundle/part.ts';
+import type { Part } from '../core/recipe/bundleRecipe.ts';
 import type { Hex } from '../core/colour/hex.ts';
 import { UPRIGHT } from '../core/geometry/pose.ts';
-import type { Piece, ShapeRecipe } from '../core/shapes/shapeRecipe.ts';
-import { NO_STEPS, type CleanSteps } from '../core/scan/scanRecipe.ts';
+import type { Piece, ShapeRecipe } from '../core/recipe/shapeRecipe.ts';
+import { NO_STEPS, type CleanSteps } from '../core/recipe/scanRecipe.ts';
 import { INKS } from './draw/block.ts';
 import { sampleMotifId } from './sampleDesign.ts';
 

@@ -1,11 +1,11 @@
 import type { Hex } from '../core/colour/hex.ts';
 import { newDesign, type Design } from '../core/document/design.ts';
 import { newLayer, sortByLayer } from '../core/document/layer.ts';
-import { newPlacement } from '../core/document/place.ts';
+import { newPlacement } from '../core/document/placeMotif.ts';
 import type { Placement } from '../core/document/placement.ts';
-import type { LayoutRecipe } from '../core/layout/layoutRecipe.ts';
-import type { TossRecipe } from '../core/toss/tossRecipe.ts';
-import type { Repeat } from '../core/repeat/repeat.ts';
+import type { LayoutRecipe } from '../core/recipe/layoutRecipe.ts';
+import type { TossRecipe } from '../core/recipe/tossRecipe.ts';
+import type { Repeat } from '../core/lattice/repeat.ts';
 import { INKS, type InkName } from './draw/block.ts';
 
 /** Motif, centre in mm, turn in degrees, scale, mirrored: from the bottom of the stack to the top. */

@@ -3,9 +3,9 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { Hex } from '../core/colour/hex.ts';
 import type { Design } from '../core/document/design.ts';
 import type { Placement } from '../core/document/placement.ts';
-import { isHexagonal } from '../core/repeat/honeycomb.ts';
-import { orbitDistance, latticeOf } from '../core/repeat/lattice.ts';
-import { mirroredStep, step, type Step } from '../core/repeat/step.ts';
+import { isHexagonal } from '../core/lattice/honeycomb.ts';
+import { orbitDistance, latticeOf } from '../core/lattice/lattice.ts';
+import { mirroredStep, step, type Step } from '../core/lattice/step.ts';
 import type { Browser } from './support/browser.ts';
 import {
   alike,
@@ -219,9 +219,7 @@ describe('the cloth', () => {
     expect(isPink(await settledShot(driver), from)).toBe(true);
     // What was undone can be moved on at once, at the reflection where it is meant.
     await press(driver, Key.ARROW_RIGHT);
-    expect(orbitDistance(lattice, (await stored(id)).placements[0] as Placement, { x: 201, y: 45 })).toBeLessThan(
-      1e-9,
-    );
+    expect(orbitDistance(lattice, (await stored(id)).placements[0] as Placement, { x: 201, y: 45 })).toBeLessThan(1e-9);
     expect(await complaints(driver)).toEqual([]);
   });
 

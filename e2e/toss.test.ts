@@ -1,6 +1,6 @@
 import { By, Key, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { SQUARE, step } from '../core/repeat/step.ts';
+import { SQUARE, step } from '../core/lattice/step.ts';
 import { cellOnScreen, click, clickAt, complaints, press, settledShot, type, waitForText } from './support/hands.ts';
 import { isPink, openTiles, type Tiles } from './support/tiles.ts';
 
@@ -88,13 +88,17 @@ describe('a toss', () => {
       'it was never tossed with another seed',
     );
     const other = await tiles.stored(id);
-    const chosen = other.placements.filter((placement) => whole.placements.some((before) => before.id === placement.id));
+    const chosen = other.placements.filter((placement) =>
+      whole.placements.some((before) => before.id === placement.id),
+    );
     expect(chosen.map((placement) => placement.id)).toContain('t0');
     expect(chosen).toHaveLength(2);
     expect(whole.placements).toContainEqual(chosen.find((placement) => placement.id !== 't0'));
     await press(driver, Key.CONTROL, 'z');
     await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 1, 10_000, 'it could not be undone');
-    expect((await tiles.stored(id)).placements.map((placement) => placement.id)).toEqual(whole.placements.map((placement) => placement.id));
+    expect((await tiles.stored(id)).placements.map((placement) => placement.id)).toEqual(
+      whole.placements.map((placement) => placement.id),
+    );
     expect(await complaints(driver)).toEqual([]);
   });
 

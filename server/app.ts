@@ -9,7 +9,7 @@ import { exportRoutes } from './routes/exports.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { motifRoutes } from './routes/motifs.ts';
 import { scannerRoutes } from './routes/scanner.ts';
-import { scanRoutes } from './routes/sheets.ts';
+import { scanRoutes } from './routes/scans.ts';
 import { swatchRoutes } from './routes/swatches.ts';
 import type { Studio } from './studio.ts';
 

@@ -2,25 +2,25 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
-import { MotifDrawer } from './drawer/MotifDrawer.tsx';
-import { Home } from './home/Home.tsx';
-import { Lost } from './shared/Lost.tsx';
-import { Notices } from './shared/Notices.tsx';
-import { SwatchBook } from './swatches/SwatchBook.tsx';
-import { SwatchPage } from './swatches/SwatchPage.tsx';
-import { Workshop } from './workshop/Workshop.tsx';
+import { MotifDrawer } from './screens/drawer/MotifDrawer.tsx';
+import { Home } from './screens/home/Home.tsx';
+import { Lost } from './ui/Lost.tsx';
+import { Notices } from './ui/Notices.tsx';
+import { SwatchBook } from './screens/swatches/SwatchBook.tsx';
+import { SwatchPage } from './screens/swatches/SwatchPage.tsx';
+import { Workshop } from './screens/workshop/Workshop.tsx';
 import './styles.css';
 
 const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
 
 // Pages are fetched with what only they need.
-const builder = async () => ({ Component: (await import('./builder/BuilderPage.tsx')).BuilderPage });
+const builder = async () => ({ Component: (await import('./screens/builder/BuilderPage.tsx')).BuilderPage });
 
 const router = createBrowserRouter([
   { path: '/', element: <Home />, errorElement: <Lost /> },
   {
     path: '/designs/:id',
-    lazy: async () => ({ Component: (await import('./design/DesignPage.tsx')).DesignPage }),
+    lazy: async () => ({ Component: (await import('./screens/design/DesignPage.tsx')).DesignPage }),
     hydrateFallbackElement: <p />,
     errorElement: <Lost />,
   },
@@ -30,7 +30,7 @@ const router = createBrowserRouter([
   { path: '/workshop', element: <Workshop />, errorElement: <Lost /> },
   {
     path: '/workshop/:id',
-    lazy: async () => ({ Component: (await import('./workshop/SheetPage.tsx')).SheetPage }),
+    lazy: async () => ({ Component: (await import('./screens/workshop/ScanPage.tsx')).SheetPage }),
     hydrateFallbackElement: <p />,
     errorElement: <Lost />,
   },

@@ -1,12 +1,12 @@
-import { selectInLasso } from '../../core/arrange/enclosed.ts';
+import { selectInLasso } from '../../core/arrange/selectInLasso.ts';
 import { Picker } from '../../core/arrange/pick.ts';
 import { Session } from '../../core/document/session.ts';
-import { latticeOf } from '../../core/repeat/lattice.ts';
+import { latticeOf } from '../../core/lattice/lattice.ts';
 import { readDesign } from '../../web/api/designs.ts';
 import { call } from '../../web/api/client.ts';
 import type { DrawerMotif } from '../../web/api/motifs.ts';
 import { ClothView } from '../../web/cloth/clothView.ts';
-import { TossClient } from '../../web/toss/tosser.ts';
+import { TossClient } from '../../web/editor/tossClient.ts';
 import { lengthToMm, toMm } from '../../web/cloth/viewport.ts';
 
 /** Milliseconds of one thing done many times. */
@@ -95,7 +95,10 @@ async function run(id: string): Promise<ClothTimings> {
     session.preview({
       type: 'change',
       changes: Object.fromEntries(
-        hundred.map((placement) => [placement.id, { x: placement.x + 3 * n * pixel.x, y: placement.y + 2 * n * pixel.y }]),
+        hundred.map((placement) => [
+          placement.id,
+          { x: placement.x + 3 * n * pixel.x, y: placement.y + 2 * n * pixel.y },
+        ]),
       ),
     });
     view.drawFrame();

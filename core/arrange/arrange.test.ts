@@ -6,13 +6,13 @@ import type { Command } from '../document/command.ts';
 import { newDesign, type Design } from '../document/design.ts';
 import { newLayer } from '../document/layer.ts';
 import type { Placement } from '../document/placement.ts';
-import { latticeOf } from '../repeat/lattice.ts';
-import { SQUARE, step } from '../repeat/step.ts';
+import { latticeOf } from '../lattice/lattice.ts';
+import { SQUARE, step } from '../lattice/step.ts';
 import { duplicate } from './duplicate.ts';
-import { overlaps } from './overlap.ts';
+import { overlaps } from './overlaps.ts';
 import { Picker } from './pick.ts';
 import { moveIntoLayer, restack, restackByOne } from './restack.ts';
-import { NO_VARIATION_PLAN, varyPlacements } from './vary.ts';
+import { NO_VARIATION_PLAN, varyPlacements } from './varyPlacements.ts';
 
 describe('the stack', () => {
   it('keeps every motif when some go to the front or the back, and is undone exactly', () => {
@@ -87,7 +87,11 @@ describe('the stack', () => {
     };
     const after = apply(design, moveIntoLayer(design, ['a'], 'over'));
     expect(after.placements.map(({ id, layer }) => `${id} ${layer}`)).toEqual(['b main', 'c over', 'a over']);
-    expect(apply(after, moveIntoLayer(after, ['c', 'a'], 'main')).placements.map(({ id }) => id)).toEqual(['b', 'c', 'a']);
+    expect(apply(after, moveIntoLayer(after, ['c', 'a'], 'main')).placements.map(({ id }) => id)).toEqual([
+      'b',
+      'c',
+      'a',
+    ]);
     expect(apply(after, restack(after, ['c'], 'front')).placements.map(({ id }) => id)).toEqual(['b', 'a', 'c']);
   });
 
@@ -120,7 +124,9 @@ describe('picking', () => {
           const lattice = latticeOf(repeat);
           const instances = new Picker(placements, motifs, lattice).at(at, reach);
           // One by one, which asks no tree that could leave any out.
-          const each = [...placements].reverse().flatMap((placement) => new Picker([placement], motifs, lattice).at(at, reach));
+          const each = [...placements]
+            .reverse()
+            .flatMap((placement) => new Picker([placement], motifs, lattice).at(at, reach));
           expect(instances).toEqual(each);
         },
       ),
@@ -143,8 +149,15 @@ describe('varying', () => {
         fc.integer({ min: 1, max: 999 }),
         (start, turn, size, seed) => {
           const design = apply(start, { type: 'repeat', repeat: start.repeat });
-          const command = varyPlacements(design, design.placements, motifs, { ...NO_VARIATION_PLAN, rotation: turn, size, seed });
-          expect(varyPlacements(design, design.placements, motifs, { ...NO_VARIATION_PLAN, rotation: turn, size, seed })).toEqual(command);
+          const command = varyPlacements(design, design.placements, motifs, {
+            ...NO_VARIATION_PLAN,
+            rotation: turn,
+            size,
+            seed,
+          });
+          expect(
+            varyPlacements(design, design.placements, motifs, { ...NO_VARIATION_PLAN, rotation: turn, size, seed }),
+          ).toEqual(command);
           apply(design, command).placements.forEach((placement, n) => {
             const before = design.placements[n] as Placement;
             expect([placement.x, placement.y, placement.flipped, placement.motif]).toEqual([
@@ -184,6 +197,8 @@ describe('varying', () => {
     };
     const all = apply(design, varyPlacements(design, design.placements, motifs, { ...NO_VARIATION_PLAN, flip: 1 }));
     expect(all.placements).toMatchObject([{ flipped: true, rotation: -20, skew: -5 }, { flipped: false }]);
-    expect(apply(design, varyPlacements(design, design.placements, motifs, NO_VARIATION_PLAN)).placements).toEqual(design.placements);
+    expect(apply(design, varyPlacements(design, design.placements, motifs, NO_VARIATION_PLAN)).placements).toEqual(
+      design.placements,
+    );
   });
 });

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { apply, inverse } from '../document/command.ts';
 import { cornersAround, type Placement } from '../document/placement.ts';
 import { smoothPolyline } from '../geometry/polyline.ts';
-import { latticeOf, nearestDifference } from '../repeat/lattice.ts';
+import { latticeOf, nearestDifference } from '../lattice/lattice.ts';
 import { anyDesign, anyPlacementFields, anyPoint, anyRepeat, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
 import { makeCopies, insertCopies, NO_VARIATION } from './copies.ts';
 
@@ -53,7 +53,9 @@ describe('copies', () => {
           const after = all[(k + 1) % n] as Placement;
           expect(Math.abs(Math.hypot(copy.x - centre.x, copy.y - centre.y) - radius)).toBeLessThan(1e-9 * (1 + radius));
           expect(Math.abs(Math.hypot(copy.x - after.x, copy.y - after.y) - chord)).toBeLessThan(1e-8 * (1 + radius));
-          expect(Math.cos(((copy.rotation - placement.rotation - (turning ? (360 * k) / n : 0)) * Math.PI) / 180)).toBeCloseTo(1, 9);
+          expect(
+            Math.cos(((copy.rotation - placement.rotation - (turning ? (360 * k) / n : 0)) * Math.PI) / 180),
+          ).toBeCloseTo(1, 9);
         });
       }),
     );
@@ -73,7 +75,9 @@ describe('copies', () => {
           const along = x * ux + y * uy;
           const off = -x * uy + y * ux;
           const image = { x: along * ux + off * uy, y: along * uy - off * ux };
-          expect(Math.min(...corners.map((point) => Math.hypot(point.x - image.x, point.y - image.y)))).toBeLessThan(1e-8);
+          expect(Math.min(...corners.map((point) => Math.hypot(point.x - image.x, point.y - image.y)))).toBeLessThan(
+            1e-8,
+          );
         }
       }),
     );
@@ -83,7 +87,9 @@ describe('copies', () => {
     const plan = { kind: 'line' as const, count: 60, by: { x: 5, y: 0 } };
     const varied = makeCopies([leafAt('a', {})], plan, { size: 0.25, rotation: 30, seed: 9 }, () => 'x');
     expect(varied).toEqual(makeCopies([leafAt('a', {})], plan, { size: 0.25, rotation: 30, seed: 9 }, () => 'x'));
-    expect(varied.every(({ scale, rotation }) => scale >= 0.75 && scale <= 1.25 && Math.abs(rotation) <= 30)).toBe(true);
+    expect(varied.every(({ scale, rotation }) => scale >= 0.75 && scale <= 1.25 && Math.abs(rotation) <= 30)).toBe(
+      true,
+    );
     expect(new Set(varied.map(({ scale }) => scale)).size).toBeGreaterThan(50);
   });
 

@@ -5,7 +5,7 @@ import { rotationMatrix, transform } from '../geometry/matrix.ts';
 import type { Point } from '../geometry/point.ts';
 import { pointsAlong } from '../geometry/polyline.ts';
 import { seeded } from '../random/seeded.ts';
-import { normaliseAngle } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/angle.ts';
 
 /** Copies one after another, each so far from the last. */
 export interface LineOfCopies {
@@ -75,7 +75,12 @@ export function makeCopies(
     originals.map((placement, n): Placement => {
       const copy = place(placement);
       const scale = Math.min(LARGEST_SCALE, Math.max(SMALLEST_SCALE, copy.scale * (1 + vary(size))));
-      return { ...copy, id: idOf(step * originals.length + n), scale, rotation: normaliseAngle(copy.rotation + vary(rotation)) };
+      return {
+        ...copy,
+        id: idOf(step * originals.length + n),
+        scale,
+        rotation: normaliseAngle(copy.rotation + vary(rotation)),
+      };
     }),
   );
 }
@@ -119,17 +124,18 @@ function along({ path, count, turning }: PathOfCopies): ((placement: Placement) 
     return (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
   };
   const [start] = points as [Point];
-  return points
-    .slice(1)
-    .map((at, n) => (placement) => ({
-      ...placement,
-      x: placement.x + at.x - start.x,
-      y: placement.y + at.y - start.y,
-      rotation: placement.rotation + (turning ? heading(n + 1) - heading(0) : 0),
-    }));
+  return points.slice(1).map((at, n) => (placement) => ({
+    ...placement,
+    x: placement.x + at.x - start.x,
+    y: placement.y + at.y - start.y,
+    rotation: placement.rotation + (turning ? heading(n + 1) - heading(0) : 0),
+  }));
 }
 
-function around({ centre, count, sweep, turning, flipped }: RingOfCopies, n: number): (placement: Placement) => Placement {
+function around(
+  { centre, count, sweep, turning, flipped }: RingOfCopies,
+  n: number,
+): (placement: Placement) => Placement {
   const angle = (sweep * n) / count;
   const matrix = rotationMatrix(angle);
   return (placement) => {

@@ -4,8 +4,8 @@ import type { Design } from '../document/design.ts';
 import { boxAroundCentre } from '../document/placement.ts';
 import { shiftBox } from '../geometry/box.ts';
 import type { Motif } from '../motif/motif.ts';
-import { latticeOf } from '../repeat/lattice.ts';
-import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../repeat/repeat.ts';
+import { latticeOf } from '../lattice/lattice.ts';
+import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../lattice/repeat.ts';
 
 /**
  * The command that makes the cell exactly as large as what lies in it and one gap, with half a gap all round: a row

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { cornersAround, type Placement } from '../document/placement.ts';
 import { applyPose } from '../geometry/pose.ts';
 import type { Point } from '../geometry/point.ts';
-import { normaliseAngle } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/angle.ts';
 import { anyPlacementFields, anyPoint, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
 import {
   pointInFrame,
@@ -18,7 +18,7 @@ import {
   type Frame,
   type FramePoint,
 } from './frame.ts';
-import { poseAbout, transformPlacements } from './remap.ts';
+import { poseAbout, transformPlacements } from './transformPlacements.ts';
 
 const LEAVES = new Map([['leaf', LEAF_RECORD]]);
 const anyLeaves = fc
@@ -68,7 +68,10 @@ describe('a pose of the plane', () => {
   });
 
   it('keeps right angles right: nothing creeps into stretch and skew', () => {
-    const changes = transformPlacements([leafAt('a', { x: 10, y: 0, rotation: 45 })], poseAbout({ x: 0, y: 0 }, { rotation: 90 }));
+    const changes = transformPlacements(
+      [leafAt('a', { x: 10, y: 0, rotation: 45 })],
+      poseAbout({ x: 0, y: 0 }, { rotation: 90 }),
+    );
     expect(changes?.['a']).toEqual({ x: 0, y: 10, rotation: 135, scale: 1, aspect: 1, skew: 0, flipped: false });
   });
 });
@@ -159,7 +162,9 @@ describe('pins', () => {
   it('that would flatten it or turn it inside out are not followed', () => {
     const frame = framed([leafAt('a', {})]);
     expect(scaleByPin(frame, { u: 1, v: 1 }, { u: 0, v: 0 }, pointInFrame(frame, { u: -1, v: -1 }))).toBeUndefined();
-    expect(stretchByPin(frame, { u: 1, v: 0.5 }, { u: 0, v: 0.5 }, pointInFrame(frame, { u: 0, v: 0.5 }))).toBeUndefined();
+    expect(
+      stretchByPin(frame, { u: 1, v: 0.5 }, { u: 0, v: 0.5 }, pointInFrame(frame, { u: 0, v: 0.5 })),
+    ).toBeUndefined();
   });
 
   it('find the share that lies at a place', () => {

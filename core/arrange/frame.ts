@@ -3,9 +3,9 @@ import { boxAround } from '../geometry/box.ts';
 import { compose, invert, transform, translationMatrix, type Matrix } from '../geometry/matrix.ts';
 import { poseOf, type Pose } from '../geometry/pose.ts';
 import type { Point } from '../geometry/point.ts';
-import { normaliseAngle } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/angle.ts';
 import type { Motif } from '../motif/motif.ts';
-import { poseAbout } from './remap.ts';
+import { poseAbout } from './transformPlacements.ts';
 
 /**
  * What pins are set in: the parallelogram around one motif, or the upright box around several. A point of it is told
@@ -104,5 +104,8 @@ export function angleAround(around: Point, from: Point, to: Point): number {
 /** A map of the frame's own shares as one of the plane. */
 function within(frame: Frame, map: Matrix, { u, v }: FramePoint): Pose | undefined {
   const back = invert(frame);
-  return back && poseOf(compose(frame, compose(translationMatrix(u, v), compose(map, compose(translationMatrix(-u, -v), back)))));
+  return (
+    back &&
+    poseOf(compose(frame, compose(translationMatrix(u, v), compose(map, compose(translationMatrix(-u, -v), back)))))
+  );
 }

@@ -3,7 +3,7 @@ import { expect, it } from 'vitest';
 import { apply, inverse, type Command } from '../document/command.ts';
 import type { Design } from '../document/design.ts';
 import { newLayer, sortByLayer } from '../document/layer.ts';
-import { toFundamentalDomain, latticeOf } from '../repeat/lattice.ts';
+import { toFundamentalDomain, latticeOf } from '../lattice/lattice.ts';
 import { anyDesign } from '../testing/arbitraries.ts';
 import { addLayer, changeLayer, mergeLayerDown, moveLayer, removeLayer } from './layers.ts';
 import { moveBeside } from './restack.ts';
@@ -52,7 +52,9 @@ it('goes with all that lies in it, but for the last one, which stays', () => {
     fc.property(anyLayered, anyLayer, (design, id) => {
       const command = removeLayer(design, id);
       const after = done(design, command as Command);
-      expect(idsOf(after)).toEqual(design.placements.filter(({ layer }) => layer !== id).map((placement) => placement.id));
+      expect(idsOf(after)).toEqual(
+        design.placements.filter(({ layer }) => layer !== id).map((placement) => placement.id),
+      );
       expect(removeLayer({ ...design, layers: [newLayer('only', 'Only')], placements: [] }, 'only')).toBeUndefined();
     }),
   );

@@ -1,13 +1,13 @@
 import Flatbush from 'flatbush';
-import { withSymmetry } from '../document/imaged.ts';
+import { withSymmetry } from '../document/withSymmetry.ts';
 import { boxAroundCentre, shapeMatrix, type Placement } from '../document/placement.ts';
 import { shiftBox, type Box } from '../geometry/box.ts';
 import { invert, transform } from '../geometry/matrix.ts';
 import type { Point } from '../geometry/point.ts';
 import type { Motif } from '../motif/motif.ts';
 import { isSolidNear, type Silhouette } from '../motif/silhouette.ts';
-import { indicesTouching } from '../repeat/echoes.ts';
-import { latticeTranslate, type Lattice, type LatticeIndex } from '../repeat/lattice.ts';
+import { indicesTouching } from '../lattice/instances.ts';
+import { latticeTranslate, type Lattice, type LatticeIndex } from '../lattice/lattice.ts';
 
 /** A motif as far as picking is concerned. */
 export interface Pickable {

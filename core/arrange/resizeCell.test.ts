@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { apply, inverse } from '../document/command.ts';
 import { poseMatrix } from '../geometry/pose.ts';
 import { transform } from '../geometry/matrix.ts';
-import { honeycombOf, isHexagonal } from '../repeat/honeycomb.ts';
-import { latticeTranslate, latticeOf, nearestDifference } from '../repeat/lattice.ts';
-import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../repeat/repeat.ts';
+import { honeycombOf, isHexagonal } from '../lattice/honeycomb.ts';
+import { latticeTranslate, latticeOf, nearestDifference } from '../lattice/lattice.ts';
+import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../lattice/repeat.ts';
 import { anyDesign, anyRepeat } from '../testing/arbitraries.ts';
 import { resizeCell, scaleCell, setModule } from './resizeCell.ts';
 

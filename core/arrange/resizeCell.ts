@@ -1,9 +1,9 @@
 import type { Command } from '../document/command.ts';
 import type { Design } from '../document/design.ts';
-import { transformPlacements } from './remap.ts';
+import { transformPlacements } from './transformPlacements.ts';
 import { UPRIGHT } from '../geometry/pose.ts';
-import { HEXAGON } from '../repeat/honeycomb.ts';
-import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../repeat/repeat.ts';
+import { HEXAGON } from '../lattice/honeycomb.ts';
+import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../lattice/repeat.ts';
 
 export type CellSide = 'width' | 'height';
 

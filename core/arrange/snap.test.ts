@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { apply } from '../document/command.ts';
 import type { Box } from '../geometry/box.ts';
 import { shiftBox } from '../geometry/box.ts';
-import { latticeTranslate, latticeOf } from '../repeat/lattice.ts';
-import { step, SQUARE } from '../repeat/step.ts';
+import { latticeTranslate, latticeOf } from '../lattice/lattice.ts';
+import { step, SQUARE } from '../lattice/step.ts';
 import { anyDesign, anyRepeat, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
 import { snap, snapTargets } from './snap.ts';
 

@@ -1,13 +1,13 @@
 import type { Design } from '../document/design.ts';
 import { guidePlaces, type Guide } from '../document/guide.ts';
-import { withSymmetry } from '../document/imaged.ts';
+import { withSymmetry } from '../document/withSymmetry.ts';
 import { boxAroundCentre } from '../document/placement.ts';
 import { shiftBox, type Box } from '../geometry/box.ts';
 import type { Point } from '../geometry/point.ts';
 import type { Motif } from '../motif/motif.ts';
-import { indicesTouching } from '../repeat/echoes.ts';
-import { indexOfCellAt, latticeTranslate, type Lattice } from '../repeat/lattice.ts';
-import type { Axis } from './lineUp.ts';
+import { indicesTouching } from '../lattice/instances.ts';
+import { indexOfCellAt, latticeTranslate, type Lattice } from '../lattice/lattice.ts';
+import type { Axis } from './align.ts';
 
 /** What can catch what is moved: the cell's lines and guides, and the boxes of all that lies still, with their echoes. */
 export interface SnapTargets {
@@ -91,7 +91,7 @@ export function snap(box: Box, { lattice, boxes, guides }: SnapTargets, reach: n
   );
   return {
     by: { x: catches[0]?.off ?? 0, y: catches[1]?.off ?? 0 },
-    lines: catches.flatMap((catch) => (catch ? [catch.line] : [])),
+    lines: catches.flatMap((snapLine) => (snapLine ? [snapLine.line] : [])),
   };
 }
 
@@ -126,12 +126,12 @@ function cellCatches(box: Box, lattice: Lattice, guides: SnapTargets['guides'], 
 }
 
 function motifCatches(box: Box, near: readonly Box[], axis: Axis): Catch[] {
-  const catchs: Catch[] = [];
+  const catches: Catch[] = [];
   for (const other of near) {
     for (const line of pointsOf(other, axis)) {
       for (const at of pointsOf(box, axis)) {
         const [low, high] = [spanOf(box, across(axis)), spanOf(other, across(axis))];
-        catchs.push({
+        catches.push({
           off: line - at,
           line: {
             axis,
@@ -145,7 +145,7 @@ function motifCatches(box: Box, near: readonly Box[], axis: Axis): Catch[] {
       }
     }
   }
-  return catchs;
+  return catches;
 }
 
 function gapCatches(box: Box, near: readonly Box[], axis: Axis): Catch[] {
@@ -169,8 +169,9 @@ function gapCatches(box: Box, near: readonly Box[], axis: Axis): Catch[] {
 /** The least movement; of equal ones the cell's, then that of equal gaps. */
 function nearestOf(catches: readonly Catch[], reach: number): Catch | undefined {
   let best: Catch | undefined;
-  for (const catch of catches)
-    if (Math.abs(catch.off) <= reach && (!best || Math.abs(catch.off) < Math.abs(best.off) - 1e-9)) best = catch;
+  for (const snapLine of catches)
+    if (Math.abs(snapLine.off) <= reach && (!best || Math.abs(snapLine.off) < Math.abs(best.off) - 1e-9))
+      best = snapLine;
   return best;
 }
 

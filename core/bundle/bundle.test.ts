@@ -7,16 +7,16 @@ import type { Point } from '../geometry/point.ts';
 import { UPRIGHT } from '../geometry/pose.ts';
 import type { Motif } from '../motif/motif.ts';
 import type { DrawnMotif } from '../paint/scene.ts';
-import { latticeOf, nearestDifference } from '../repeat/lattice.ts';
-import { step } from '../repeat/step.ts';
+import { latticeOf, nearestDifference } from '../lattice/lattice.ts';
+import { step } from '../lattice/step.ts';
 import { anyDesign, anyRepeat, LEAF_MOTIF, LEAF_MOTIFS, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
 import { bundleArtwork } from './bundleArtwork.ts';
-import { replacePlacements } from './exchange.ts';
+import { replacePlacements } from './replacePlacements.ts';
 import { gatherInstances, middleOf, partsAbout } from './gather.ts';
 import { loosenBundle, LoosenError } from './loosen.ts';
 import { closedParts, openBundle } from './openBundle.ts';
 import { sideBySide } from './sideBySide.ts';
-import type { Part } from './part.ts';
+import type { Part } from '../recipe/bundleRecipe.ts';
 
 const LEAVES = new Map([['leaf', LEAF_RECORD]]);
 
@@ -143,7 +143,10 @@ describe('a bundle', () => {
         fc.double({ min: 0.5, max: 2, noNaN: true }),
         (parts, scale, turn, mirrored, size) => {
           const { motif, artwork } = bundleOf(parts, LEAF_MOTIFS, size);
-          const placed: Placement = { ...leafAt('b', { x: 40, y: -20, rotation: turn, scale, flipped: mirrored }), motif: 'bundle' };
+          const placed: Placement = {
+            ...leafAt('b', { x: 40, y: -20, rotation: turn, scale, flipped: mirrored }),
+            motif: 'bundle',
+          };
           const loose = loosenBundle(placed, motif, parts, newId);
           artwork.nodes.forEach((node, n) => {
             if (node.kind !== 'group') throw new Error('a part is a group');

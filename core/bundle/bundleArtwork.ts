@@ -2,7 +2,7 @@ import { cornersAround, shapeMatrix } from '../document/placement.ts';
 import { compose, translationMatrix } from '../geometry/matrix.ts';
 import type { Artwork, ArtworkNode } from '../motif/artwork.ts';
 import type { DrawnMotif } from '../paint/scene.ts';
-import type { Part } from './part.ts';
+import type { Part } from '../recipe/bundleRecipe.ts';
 
 /**
  * The artwork of a bundle, in mm about its middle. Its view is even about the middle, so that a part that moves never

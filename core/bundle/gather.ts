@@ -1,11 +1,11 @@
 import { cornersAround, type Placement } from '../document/placement.ts';
-import { normaliseAngle } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/angle.ts';
 import { boxAround } from '../geometry/box.ts';
 import { composePoses, inversePose, type Pose } from '../geometry/pose.ts';
 import type { Point } from '../geometry/point.ts';
 import type { Motif } from '../motif/motif.ts';
-import { nearestDifference, type Lattice } from '../repeat/lattice.ts';
-import type { Part } from './part.ts';
+import { nearestDifference, type Lattice } from '../lattice/lattice.ts';
+import type { Part } from '../recipe/bundleRecipe.ts';
 
 type Sized = Pick<Motif, 'width' | 'view'>;
 
@@ -38,7 +38,9 @@ export function middleOf(placements: readonly PlacedPart[], motifs: ReadonlyMap<
   const box = boxAround(
     placements.flatMap((placedPart) => {
       const motif = motifs.get(placedPart.motif);
-      return motif ? cornersAround(placedPart, motif).map(({ x, y }) => ({ x: x + placedPart.x, y: y + placedPart.y })) : [];
+      return motif
+        ? cornersAround(placedPart, motif).map(({ x, y }) => ({ x: x + placedPart.x, y: y + placedPart.y }))
+        : [];
     }),
   );
   return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };

@@ -1,8 +1,8 @@
-import { normaliseAngle } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/angle.ts';
 import { isWithinLimits, LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
 import { composePoses, type Pose } from '../geometry/pose.ts';
 import type { Motif } from '../motif/motif.ts';
-import type { Part } from './part.ts';
+import type { Part } from '../recipe/bundleRecipe.ts';
 
 /** Thrown where a part would be smaller or larger than a motif on the cloth can be. */
 export class LoosenError extends Error {}

@@ -2,11 +2,11 @@ import { apply } from '../document/command.ts';
 import type { Design } from '../document/design.ts';
 import type { Placement } from '../document/placement.ts';
 import type { Motif } from '../motif/motif.ts';
-import { latticeOf, nearestDifference } from '../repeat/lattice.ts';
-import { replacePlacements } from './exchange.ts';
+import { latticeOf, nearestDifference } from '../lattice/lattice.ts';
+import { replacePlacements } from './replacePlacements.ts';
 import { partsAbout } from './gather.ts';
 import { bundlePose, loosenBundle } from './loosen.ts';
-import type { Part } from './part.ts';
+import type { Part } from '../recipe/bundleRecipe.ts';
 
 /** All that is not in the bundle is seen this faintly while it is open. */
 const FAINT = 0.22;
@@ -37,7 +37,9 @@ export function openBundle(
   return {
     design: {
       ...open,
-      placements: open.placements.map((placement) => (others.has(placement.id) ? { ...placement, opacity: placement.opacity * FAINT } : placement)),
+      placements: open.placements.map((placement) =>
+        others.has(placement.id) ? { ...placement, opacity: placement.opacity * FAINT } : placement,
+      ),
     },
     placement,
     bundle,

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Placement } from '../document/placement.ts';
-import { withSymmetry } from '../document/imaged.ts';
+import { withSymmetry } from '../document/withSymmetry.ts';
 import { invert, largestStretch, transform, type Matrix } from '../geometry/matrix.ts';
 import { poseMatrix, UPRIGHT } from '../geometry/pose.ts';
 import type { Silhouette } from '../motif/silhouette.ts';
 import { seeded } from '../random/seeded.ts';
-import { latticeOf, latticeTranslate, type Lattice } from '../repeat/lattice.ts';
-import { pixelGrid } from '../repeat/pixelFit.ts';
-import { SQUARE, step } from '../repeat/step.ts';
+import { latticeOf, latticeTranslate, type Lattice } from '../lattice/lattice.ts';
+import { pixelGrid } from '../lattice/pixelFit.ts';
+import { SQUARE, step } from '../lattice/step.ts';
 import { anyStep, leafAt } from '../testing/arbitraries.ts';
 import { findClumps } from './clumps.ts';
 import { measureCoverage, type Coverage } from './coverage.ts';
@@ -49,7 +49,8 @@ function drawn(
     for (let x = 0; x < width; x += 1) {
       const at = { x: (x + 0.5) / grid.scaleX, y: (y + 0.5) / grid.scaleY };
       for (const placement of near(at))
-        if (Math.hypot(at.x - placement.x, at.y - placement.y) < 10 * placement.scale) inks[y * width + x] = labelOf(placement.id);
+        if (Math.hypot(at.x - placement.x, at.y - placement.y) < 10 * placement.scale)
+          inks[y * width + x] = labelOf(placement.id);
     }
   }
   return { grid, inks };
@@ -344,10 +345,18 @@ describe('findings', () => {
       [85, 62, 1],
     ]);
     const lattice = latticeOf(repeat);
-    const { pairs, lanes } = findFindings(lattice, placements, OUTLINES, drawn(repeat, placements), 1, () => undefined, {
-      near: 1.5,
-      lane: 3,
-    });
+    const { pairs, lanes } = findFindings(
+      lattice,
+      placements,
+      OUTLINES,
+      drawn(repeat, placements),
+      1,
+      () => undefined,
+      {
+        near: 1.5,
+        lane: 3,
+      },
+    );
     expect(pairs.map(({ a, b }) => `${a}${b}`)).toEqual(['d0d1']);
     expect(pairs[0]?.mm).toBeCloseTo(0.5, 0);
     const level = lanes.filter(({ angle }) => angle === 0).sort((a, b) => a.width - b.width);

@@ -1,6 +1,6 @@
 import type { Placement } from '../document/placement.ts';
-import { applyOpToPoint } from '../repeat/images.ts';
-import { orbitDistance, nearestDifference, type Lattice } from '../repeat/lattice.ts';
+import { applyOpToPoint } from '../lattice/symmetry.ts';
+import { orbitDistance, nearestDifference, type Lattice } from '../lattice/lattice.ts';
 import type { Point } from '../geometry/point.ts';
 
 /** Motifs of one kind, or of one main ink, that lie much nearer to each other than if they lay evenly. */

@@ -1,7 +1,7 @@
-import { withSymmetry } from '../document/imaged.ts';
+import { withSymmetry } from '../document/withSymmetry.ts';
 import type { Placement } from '../document/placement.ts';
 import { poseMatrix } from '../geometry/pose.ts';
-import type { Lattice } from '../repeat/lattice.ts';
+import type { Lattice } from '../lattice/lattice.ts';
 import { findClumps, type Clump } from './clumps.ts';
 import type { Coverage } from './coverage.ts';
 import { findGaps, type Gap } from './gaps.ts';

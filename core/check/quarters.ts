@@ -1,6 +1,6 @@
 import type { Placement } from '../document/placement.ts';
-import { applyOpToPoint } from '../repeat/images.ts';
-import { toFundamentalDomain, type Lattice } from '../repeat/lattice.ts';
+import { applyOpToPoint } from '../lattice/symmetry.ts';
+import { toFundamentalDomain, type Lattice } from '../lattice/lattice.ts';
 import type { Coverage } from './coverage.ts';
 import type { Gap } from './gaps.ts';
 
@@ -42,7 +42,9 @@ export function measureQuarters(
   return counts.map((count, n) => {
     const all = count.reduce((sum, one) => sum + one, 0);
     const shares = Array.from(count.subarray(1), (one) => one / all);
-    const found = placements.filter((placement) => quarterOf(lattice, placement) === n).flatMap(({ id }) => nearest.get(id) ?? []);
+    const found = placements
+      .filter((placement) => quarterOf(lattice, placement) === n)
+      .flatMap(({ id }) => nearest.get(id) ?? []);
     return {
       covered: shares.reduce((sum, one) => sum + one, 0),
       inks: shares,

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { newDesign, type Design } from '../document/design.ts';
-import { SQUARE } from '../repeat/step.ts';
+import { SQUARE } from '../lattice/step.ts';
 import { channels, isHex, readHex, withAlpha } from './hex.ts';
-import { asDrawn, inkResolver } from './inkResolver.ts';
+import { asDrawn, inkResolver } from '../document/inkResolver.ts';
 
 describe('colours', () => {
   it.each([

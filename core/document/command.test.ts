@@ -14,7 +14,7 @@ import { commandsSchema } from './commandSchema.ts';
 import { DEFAULT_LAYER, newDesign, type Design } from './design.ts';
 import { DesignError, openDesign } from './openDesign.ts';
 import { newLayer, type Layer } from './layer.ts';
-import { placeMotif, newPlacement } from './place.ts';
+import { placeMotif, newPlacement } from './placeMotif.ts';
 import { Session } from './session.ts';
 
 const anyToss: fc.Arbitrary<Design['toss']> = fc.option(
@@ -88,12 +88,10 @@ function fitting(design: Design): fc.Arbitrary<Command> {
     fc
       .constantFrom('#102030' as const, '#a0b0c0' as const)
       .map((colour) => ({ type: 'colour', colourway: 'base', ink: 'ground', colour })),
-    fc
-      .tuple(fresh, anyPoint, fc.constantFrom(...design.layers), fc.nat())
-      .map(([id, at, { id: layer }, n]) => ({
-        type: 'insert',
-        placements: [{ index: n % (ids.length + 1), placement: leafAt(id, { ...at, layer }) }],
-      })),
+    fc.tuple(fresh, anyPoint, fc.constantFrom(...design.layers), fc.nat()).map(([id, at, { id: layer }, n]) => ({
+      type: 'insert',
+      placements: [{ index: n % (ids.length + 1), placement: leafAt(id, { ...at, layer }) }],
+    })),
     fc
       .tuple(fresh, anyPoint)
       .map(([id, at]) =>
@@ -110,12 +108,10 @@ function fitting(design: Design): fc.Arbitrary<Command> {
   return fc.oneof(
     ...always,
     some.map((chosen): Command => ({ type: 'remove', ids: chosen })),
-    fc
-      .tuple(some, anyPlacementFields, anyPoint)
-      .map(([chosen, fields, at]): Command => ({
-        type: 'change',
-        changes: Object.fromEntries(chosen.map((id) => [id, { ...fields, ...at }])),
-      })),
+    fc.tuple(some, anyPlacementFields, anyPoint).map(([chosen, fields, at]): Command => ({
+      type: 'change',
+      changes: Object.fromEntries(chosen.map((id) => [id, { ...fields, ...at }])),
+    })),
     some.map((chosen): Command => ({
       type: 'change',
       changes: Object.fromEntries(chosen.map((id) => [id, { x: -13.7 }])),

@@ -1,8 +1,8 @@
 import type { Hex } from '../colour/hex.ts';
-import { applyOpToPoint, applyOpToPose } from '../repeat/images.ts';
-import { toFundamentalDomain, latticeOf, type Lattice } from '../repeat/lattice.ts';
-import type { Repeat } from '../repeat/repeat.ts';
-import type { Step } from '../repeat/step.ts';
+import { applyOpToPoint, applyOpToPose } from '../lattice/symmetry.ts';
+import { toFundamentalDomain, latticeOf, type Lattice } from '../lattice/lattice.ts';
+import type { Repeat } from '../lattice/repeat.ts';
+import type { Step } from '../lattice/step.ts';
 import type { Design, Ink, Layout, Toss } from './design.ts';
 import type { Guide } from './guide.ts';
 import { sortByLayer, type Layer } from './layer.ts';
@@ -95,7 +95,10 @@ export function apply(design: Design, command: Command): Design {
       return {
         ...design,
         inks: [...design.inks, ...command.inks],
-        colourways: design.colourways.map((colourway) => ({ ...colourway, colours: { ...colourway.colours, ...command.colours } })),
+        colourways: design.colourways.map((colourway) => ({
+          ...colourway,
+          colours: { ...colourway.colours, ...command.colours },
+        })),
       };
     }
     case 'remove-inks': {
@@ -119,7 +122,9 @@ export function apply(design: Design, command: Command): Design {
       return {
         ...design,
         colourways: design.colourways.map((colourway) =>
-          colourway.id === command.colourway ? { ...colourway, colours: { ...colourway.colours, [command.ink]: command.colour } } : colourway,
+          colourway.id === command.colourway
+            ? { ...colourway, colours: { ...colourway.colours, [command.ink]: command.colour } }
+            : colourway,
         ),
       };
     }

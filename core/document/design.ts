@@ -1,11 +1,11 @@
 import type { Hex } from '../colour/hex.ts';
 import type { Motif } from '../motif/motif.ts';
-import type { Repeat } from '../repeat/repeat.ts';
+import type { Repeat } from '../lattice/repeat.ts';
 import type { Guide } from './guide.ts';
 import { newLayer, type Layer } from './layer.ts';
 import type { Placement } from './placement.ts';
-import type { LayoutRecipe } from '../layout/layoutRecipe.ts';
-import type { TossRecipe } from '../toss/tossRecipe.ts';
+import type { LayoutRecipe } from '../recipe/layoutRecipe.ts';
+import type { TossRecipe } from '../recipe/tossRecipe.ts';
 
 /** A colour slot of a design. */
 export interface Ink {

@@ -1,5 +1,5 @@
-import { applyOpToPoint } from '../repeat/images.ts';
-import type { Lattice } from '../repeat/lattice.ts';
+import { applyOpToPoint } from '../lattice/symmetry.ts';
+import type { Lattice } from '../lattice/lattice.ts';
 
 /** A line of the designer's own to lay things along. It belongs to the cell and is there again in each. */
 export interface Guide {

@@ -1,10 +1,10 @@
 import { array, boolean, lazy, mixed, number, object, string, type Schema } from 'yup';
 import { isHex, type Hex } from '../colour/hex.ts';
-import { GRID_FIGURES, MOST_GRID_SIZE, MOST_IN_GRID, MOST_IN_ROW, MOST_ROWS } from '../layout/layoutRecipe.ts';
-import { LEAST_GAP, MOST_GAP, MOST_TOSSED, ROLES } from '../toss/tossRecipe.ts';
-import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../repeat/repeat.ts';
-import { isHexagonal } from '../repeat/honeycomb.ts';
-import { fraction, LARGEST_DENOMINATOR, mirroringsOf, type Mirroring, type StepKind } from '../repeat/step.ts';
+import { GRID_FIGURES, MOST_GRID_SIZE, MOST_IN_GRID, MOST_IN_ROW, MOST_ROWS } from '../recipe/layoutRecipe.ts';
+import { LEAST_GAP, MOST_GAP, MOST_TOSSED, ROLES } from '../recipe/tossRecipe.ts';
+import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../lattice/repeat.ts';
+import { isHexagonal } from '../lattice/honeycomb.ts';
+import { fraction, LARGEST_DENOMINATOR, mirroringsOf, type Mirroring, type StepKind } from '../lattice/step.ts';
 import { BLENDS } from './blend.ts';
 import { LARGEST_SCALE, SMALLEST_ASPECT, LARGEST_SKEW, LARGEST_ASPECT, SMALLEST_SCALE } from './placement.ts';
 

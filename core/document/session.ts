@@ -1,6 +1,6 @@
 import { apply, CommandError, inverse, type Command } from './command.ts';
 import type { Design } from './design.ts';
-import { conflicts } from './touched.ts';
+import { conflicts } from './writeSet.ts';
 
 /** A done edit: its name for the history, and both directions. */
 export interface Edit {

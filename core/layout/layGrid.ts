@@ -1,9 +1,9 @@
 import { poseOf, UPRIGHT } from '../geometry/pose.ts';
 import type { Point } from '../geometry/point.ts';
-import { normaliseAngle } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/angle.ts';
 import { naturalHeight, type Motif } from '../motif/motif.ts';
-import type { Lattice } from '../repeat/lattice.ts';
-import type { GridRecipe } from './layoutRecipe.ts';
+import type { Lattice } from '../lattice/lattice.ts';
+import type { GridRecipe } from '../recipe/layoutRecipe.ts';
 import type { RowLayout } from './layRow.ts';
 import { superlatticeNearest, superlatticesOf, superlatticePoints } from './superlattice.ts';
 

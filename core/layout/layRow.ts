@@ -1,7 +1,7 @@
 import { UPRIGHT } from '../geometry/pose.ts';
 import { naturalHeight, type Motif } from '../motif/motif.ts';
 import type { Placement } from '../document/placement.ts';
-import type { RowRecipe } from './layoutRecipe.ts';
+import type { RowRecipe } from '../recipe/layoutRecipe.ts';
 
 type Sized = Pick<Motif, 'width' | 'view'>;
 
@@ -9,7 +9,10 @@ type Sized = Pick<Motif, 'width' | 'view'>;
 export interface RowLayout {
   readonly width: number;
   readonly height: number;
-  readonly placed: readonly Pick<Placement, 'motif' | 'x' | 'y' | 'rotation' | 'scale' | 'aspect' | 'skew' | 'flipped'>[];
+  readonly placed: readonly Pick<
+    Placement,
+    'motif' | 'x' | 'y' | 'rotation' | 'scale' | 'aspect' | 'skew' | 'flipped'
+  >[];
 }
 
 /** A motif at the size that the recipe gives it, mm. */
@@ -53,7 +56,13 @@ export function layRows(
     const between = (width - (widths[n] as number)) / row.length;
     let left = between / 2;
     for (const sizing of row) {
-      placed.push({ ...UPRIGHT, motif: sizing.motif, scale: sizing.scale, x: left + sizing.width / 2, y: top + high / 2 });
+      placed.push({
+        ...UPRIGHT,
+        motif: sizing.motif,
+        scale: sizing.scale,
+        x: left + sizing.width / 2,
+        y: top + high / 2,
+      });
       left += sizing.width + between;
     }
     top += high + rowGap;

@@ -6,15 +6,15 @@ import { openDesign } from '../document/openDesign.ts';
 import { shapeMatrix } from '../document/placement.ts';
 import { transform } from '../geometry/matrix.ts';
 import { naturalHeight, type Motif } from '../motif/motif.ts';
-import { latticeOf, nearestDifference, type Lattice } from '../repeat/lattice.ts';
-import { SQUARE, step } from '../repeat/step.ts';
+import { latticeOf, nearestDifference, type Lattice } from '../lattice/lattice.ts';
+import { SQUARE, step } from '../lattice/step.ts';
 import { anyStep, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
 import { anglesOf, layGrid, nearestAngle } from './layGrid.ts';
-import { applyLayout, LayoutError } from './layLayout.ts';
+import { applyLayout, LayoutError } from './applyLayout.ts';
 import { layRows } from './layRow.ts';
-import type { GridRecipe, RowRecipe } from './layoutRecipe.ts';
+import type { GridRecipe, RowRecipe } from '../recipe/layoutRecipe.ts';
 import { rowOffers } from './rowOffers.ts';
-import { placesByMotif } from '../repeat/fractions.ts';
+import { placesByMotif } from '../lattice/fractions.ts';
 import { superlatticesOf } from './superlattice.ts';
 
 const motifOf = (id: string, width: number, height: number): Motif => ({

@@ -1,6 +1,6 @@
-import { fractionOffers, type FractionOffer } from '../repeat/fractions.ts';
-import type { Repeat } from '../repeat/repeat.ts';
-import { everyFraction, type Fraction } from '../repeat/step.ts';
+import { fractionOffers, type FractionOffer } from '../lattice/fractions.ts';
+import type { Repeat } from '../lattice/repeat.ts';
+import { everyFraction, type Fraction } from '../lattice/step.ts';
 import type { Point } from '../geometry/point.ts';
 
 /**
@@ -39,8 +39,11 @@ export function rowOffers(repeat: Repeat, count: number, places: ReadonlyMap<str
     places,
     everyFraction().filter((fraction) => fraction.q <= SIMPLE || isInColumns(fraction, count)),
   );
-  const rooms = new Map(offers.map((fractionOffer) => [fractionOffer, roomsToItself(fractionOffer, repeat.width, count, places)]));
-  const farthest = (list: readonly FractionOffer[]): number => Math.max(0, ...list.map((fractionOffer) => rooms.get(fractionOffer) ?? 0));
+  const rooms = new Map(
+    offers.map((fractionOffer) => [fractionOffer, roomsToItself(fractionOffer, repeat.width, count, places)]),
+  );
+  const farthest = (list: readonly FractionOffer[]): number =>
+    Math.max(0, ...list.map((fractionOffer) => rooms.get(fractionOffer) ?? 0));
   const inColumns = farthest(offers.filter((fractionOffer) => isInColumns(fractionOffer, count)));
   const hasColumns = inColumns >= ABOVE;
   const most = hasColumns ? inColumns : farthest(offers);
@@ -51,7 +54,9 @@ export function rowOffers(repeat: Repeat, count: number, places: ReadonlyMap<str
     if (isInColumns(fractionOffer, count)) return own > BESIDE ? 'apart' : 'beside';
     return isWhole((2 * fractionOffer.p * count) / fractionOffer.q) ? 'zigzag' : 'aslant';
   };
-  return offers.map((fractionOffer) => ({ ...fractionOffer, fall: fallOf(fractionOffer) })).sort((a, b) => ORDER[a.fall] - ORDER[b.fall]);
+  return offers
+    .map((fractionOffer) => ({ ...fractionOffer, fall: fallOf(fractionOffer) }))
+    .sort((a, b) => ORDER[a.fall] - ORDER[b.fall]);
 }
 
 /** Whether rows shift by whole rooms, so that motifs stand under motifs. */

@@ -1,6 +1,6 @@
 import type { Point } from '../geometry/point.ts';
-import type { Lattice } from '../repeat/lattice.ts';
-import { shortBasis } from '../repeat/shortBasis.ts';
+import type { Lattice } from '../lattice/lattice.ts';
+import { shortBasis } from '../lattice/shortBasis.ts';
 
 /** A finer lattice that holds all of another: the points of a grid that closes on the cloth. */
 export interface Superlattice {

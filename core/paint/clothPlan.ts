@@ -1,5 +1,5 @@
-import { pixelGrid, type PixelGrid } from '../repeat/pixelFit.ts';
-import { plainRepeat, type Repeat } from '../repeat/repeat.ts';
+import { pixelGrid, type PixelGrid } from '../lattice/pixelFit.ts';
+import { plainRepeat, type Repeat } from '../lattice/repeat.ts';
 
 /**
  * How the cloth on screen is painted at a scale.

@@ -1,6 +1,6 @@
-import { fitError, pixelGrid, type FitError, type PixelGrid } from '../repeat/pixelFit.ts';
-import type { Repeat } from '../repeat/repeat.ts';
-import { tileOf } from '../repeat/straightUnit.ts';
+import { fitError, pixelGrid, type FitError, type PixelGrid } from '../lattice/pixelFit.ts';
+import type { Repeat } from '../lattice/repeat.ts';
+import { tileOf } from '../lattice/tile.ts';
 import { MM_PER_INCH } from '../units/length.ts';
 
 /** What is wished for: a density, or a width in pixels of the file. */

@@ -1,5 +1,5 @@
 import type { Box } from '../geometry/box.ts';
-import type { PixelGrid } from '../repeat/pixelFit.ts';
+import type { PixelGrid } from '../lattice/pixelFit.ts';
 
 /** One rectangle of the window that a square-wise repeating fill of the cell covers, and where that fill starts. */
 export interface FillStrip {

@@ -1,4 +1,4 @@
-import type { InkResolver } from '../colour/inkResolver.ts';
+import type { InkResolver } from '../document/inkResolver.ts';
 import { withAlpha } from '../colour/hex.ts';
 import { compose, IDENTITY, invert, transform, type Matrix } from '../geometry/matrix.ts';
 import type {
@@ -13,7 +13,7 @@ import type {
 } from '../motif/artwork.ts';
 import { tracePath, type PathSink } from '../motif/pathData.ts';
 import { levelFor } from './picture.ts';
-import type { CanvasBackend, Canvas2D, CanvasGradientLike, CanvasPath } from './surface.ts';
+import type { CanvasBackend, Canvas2D, CanvasGradientLike, CanvasPath } from './canvasBackend.ts';
 
 /** What painting one artwork needs, the same for all its nodes. */
 interface Setting {

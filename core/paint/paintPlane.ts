@@ -1,13 +1,13 @@
 import { compositeOf } from '../document/blend.ts';
 import type { Layer } from '../document/layer.ts';
 import { shiftBox, type Box } from '../geometry/box.ts';
-import { latticeTranslate } from '../repeat/lattice.ts';
-import { indicesTouching } from '../repeat/echoes.ts';
-import type { PixelGrid } from '../repeat/pixelFit.ts';
+import { latticeTranslate } from '../lattice/lattice.ts';
+import { indicesTouching } from '../lattice/instances.ts';
+import type { PixelGrid } from '../lattice/pixelFit.ts';
 import type { Scene } from './scene.ts';
-import { drawSprite, paintSprite, partWorthPainting, spriteKey, spritePlace } from './stamp.ts';
-import type { Sprite, SpriteCache } from './stampCache.ts';
-import type { CanvasBackend, OffscreenSurface, Canvas2D } from './surface.ts';
+import { drawSprite, paintSprite, partWorthPainting, spriteKey, spritePlace } from './sprite.ts';
+import type { Sprite, SpriteCache } from './spriteCache.ts';
+import type { CanvasBackend, OffscreenSurface, Canvas2D } from './canvasBackend.ts';
 
 /** Which part of the stack to paint, and how. */
 export interface PlaneOptions {
@@ -70,7 +70,8 @@ export function* paintingPlane(
       const part = partWorthPainting(place.box, at, window);
       if (!part) continue;
       if (part !== painted) {
-        const paint = (on: OffscreenSurface): void => paintSprite(on, placement, drawn, place, part, grid, scene, easel);
+        const paint = (on: OffscreenSurface): void =>
+          paintSprite(on, placement, drawn, place, part, grid, scene, easel);
         if (stamps) {
           sheet = stamps.sheet(
             spriteKey(placement, drawn, place, part, grid, scene),

@@ -1,11 +1,11 @@
-import { inkResolver, type InkResolver } from '../colour/inkResolver.ts';
+import { inkResolver, type InkResolver } from '../document/inkResolver.ts';
 import type { Hex } from '../colour/hex.ts';
 import { currentColourway, groundColour, type Design } from '../document/design.ts';
 import { isPlain, type Layer } from '../document/layer.ts';
-import { withSymmetry } from '../document/imaged.ts';
+import { withSymmetry } from '../document/withSymmetry.ts';
 import type { Placement } from '../document/placement.ts';
 import type { Artwork } from '../motif/artwork.ts';
-import { symmetryOpsOf } from '../repeat/images.ts';
+import { symmetryOpsOf } from '../lattice/symmetry.ts';
 import type { Motif } from '../motif/motif.ts';
 
 /** A motif with its artwork at hand. */

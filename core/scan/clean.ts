@@ -3,8 +3,8 @@ import { evenLight as evenTheLight } from './evenLight.ts';
 import { applyLevels } from './levels.ts';
 import { cropPixels, drawnBox, rotateQuarters, rotatePixels } from './orient.ts';
 import { removePaper } from './paper.ts';
-import { copyPixels, type PixelImage } from './pixels.ts';
-import type { CleanSteps } from './scanRecipe.ts';
+import { copyPixels, type PixelImage } from './pixelImage.ts';
+import type { CleanSteps } from '../recipe/scanRecipe.ts';
 import { removeSpecks } from './specks.ts';
 
 /** The picture turned, straightened, cropped and evenly lit: what the levels are then judged by. */

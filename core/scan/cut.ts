@@ -2,9 +2,9 @@ import type { Box } from '../geometry/box.ts';
 import type { Point } from '../geometry/point.ts';
 import { squaredDistances } from '../geometry/distanceField.ts';
 import { cropPixels, drawnBox } from './orient.ts';
-import { labelComponents } from './parts.ts';
-import type { PixelImage } from './pixels.ts';
-import type { CutLine, Cutting } from './scanRecipe.ts';
+import { labelComponents } from './connectedComponents.ts';
+import type { PixelImage } from './pixelImage.ts';
+import type { CutLine, Cutting } from '../recipe/scanRecipe.ts';
 
 /** One drawing of a cut sheet. */
 export interface SheetDrawing {

@@ -1,4 +1,4 @@
-import { lightness, type PixelImage } from './pixels.ts';
+import { lightness, type PixelImage } from './pixelImage.ts';
 
 /** Patches across the longer side on which the light is measured. */
 const PATCHES = 24;

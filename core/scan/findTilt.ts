@@ -1,4 +1,4 @@
-import { lightness, type PixelImage } from './pixels.ts';
+import { lightness, type PixelImage } from './pixelImage.ts';
 
 /** Tilts are looked for up to this far, degrees. */
 const FARTHEST = 12;

@@ -1,6 +1,6 @@
 import { converter, formatHex } from 'culori';
 import type { Hex } from '../colour/hex.ts';
-import type { PixelImage } from './pixels.ts';
+import type { PixelImage } from './pixelImage.ts';
 
 /** From this opacity on a pixel counts as drawn. */
 export const DRAWN_ALPHA = 128;

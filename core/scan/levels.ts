@@ -1,6 +1,6 @@
-import type { PixelImage } from './pixels.ts';
-import { lightness } from './pixels.ts';
-import type { Levels } from './scanRecipe.ts';
+import type { PixelImage } from './pixelImage.ts';
+import { lightness } from './pixelImage.ts';
+import type { Levels } from '../recipe/scanRecipe.ts';
 
 /** How many of the picture's pixels have each lightness, 0 to 255; see-through ones are not counted. */
 export function histogram({ data }: PixelImage): Uint32Array {

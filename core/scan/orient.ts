@@ -1,5 +1,5 @@
 import type { Box } from '../geometry/box.ts';
-import { blankPixels, type PixelImage } from './pixels.ts';
+import { blankPixels, type PixelImage } from './pixelImage.ts';
 
 /** The picture after quarter turns clockwise; no pixel changes. */
 export function rotateQuarters(from: PixelImage, quarters: 0 | 1 | 2 | 3): PixelImage {

@@ -1,7 +1,7 @@
 import { channels, type Hex } from '../colour/hex.ts';
-import { labelComponents } from './parts.ts';
-import type { PixelImage } from './pixels.ts';
-import type { PaperRemoval } from './scanRecipe.ts';
+import { labelComponents } from './connectedComponents.ts';
+import type { PixelImage } from './pixelImage.ts';
+import type { PaperRemoval } from '../recipe/scanRecipe.ts';
 
 type Rgb = readonly [number, number, number];
 

@@ -9,9 +9,9 @@ import { inksIn } from './inksIn.ts';
 import { applyLevels, histogram, levelTable, proposeLevels } from './levels.ts';
 import { cropPixels, drawnBox, rotateQuarters, rotatePixels } from './orient.ts';
 import { paperColour, removePaper } from './paper.ts';
-import { labelComponents } from './parts.ts';
-import { blankPixels, type PixelImage } from './pixels.ts';
-import { NO_STEPS } from './scanRecipe.ts';
+import { labelComponents } from './connectedComponents.ts';
+import { blankPixels, type PixelImage } from './pixelImage.ts';
+import { NO_STEPS } from '../recipe/scanRecipe.ts';
 import { removeSpecks } from './specks.ts';
 import { traceDrawing } from './trace.ts';
 

@@ -1,5 +1,5 @@
-import { labelComponents, type ConnectedComponents } from './parts.ts';
-import type { PixelImage } from './pixels.ts';
+import { labelComponents, type ConnectedComponents } from './connectedComponents.ts';
+import type { PixelImage } from './pixelImage.ts';
 
 /** Where anything is drawn. */
 export function drawnMask({ width, height, data }: PixelImage): Uint8Array {

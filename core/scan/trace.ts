@@ -3,8 +3,8 @@ import { channels, type Hex } from '../colour/hex.ts';
 import type { Artwork, PathNode } from '../motif/artwork.ts';
 import { Pen } from '../shapes/pen.ts';
 import { colourBin, DRAWN_ALPHA, inksIn, isFlat, isWhite, nearest, oklab } from './inksIn.ts';
-import { blankPixels, type PixelImage } from './pixels.ts';
-import type { Tracing } from './scanRecipe.ts';
+import { blankPixels, type PixelImage } from './pixelImage.ts';
+import type { Tracing } from '../recipe/scanRecipe.ts';
 
 /** More pixels trace no better, only slower. */
 const MOST_PIXELS = 1.5e6;
@@ -26,7 +26,11 @@ const REACH = 2;
  * @param perMm pixels to a millimetre, so that a smaller picture of the same sheet is traced alike
  * @returns undefined where there is nothing to trace
  */
-export function traceDrawing(picture: PixelImage, perMm: number, { inks, smoothness, detail }: Tracing): Artwork | undefined {
+export function traceDrawing(
+  picture: PixelImage,
+  perMm: number,
+  { inks, smoothness, detail }: Tracing,
+): Artwork | undefined {
   const by = Math.max(1, Math.ceil(Math.sqrt((picture.width * picture.height) / MOST_PIXELS)));
   const pixels = by === 1 ? picture : downscale(picture, by);
   const palette = inksIn(pixels, inks);

@@ -4,7 +4,7 @@ import type { PathText } from '../motif/artwork.ts';
 import { pathBounds } from '../motif/pathData.ts';
 import { millimetres, type Figure, type Values } from './figure.ts';
 import { Pen } from './pen.ts';
-import { transformPath } from './transformPath.ts';
+import { transformPath } from '../motif/transformPath.ts';
 
 /** Words; their outline needs a font, so it is made by `letterOutline`. */
 export const LETTERING: Figure = {
@@ -45,7 +45,8 @@ export function letterOutline(font: Font, text: string, { size = 20, spacing = 0
       if (pathCommand.type === 'M') drawn.move(pathCommand.x, pathCommand.y);
       else if (pathCommand.type === 'L') drawn.line(pathCommand.x, pathCommand.y);
       else if (pathCommand.type === 'Q') drawn.quad(pathCommand.x1, pathCommand.y1, pathCommand.x, pathCommand.y);
-      else if (pathCommand.type === 'C') drawn.curve(pathCommand.x1, pathCommand.y1, pathCommand.x2, pathCommand.y2, pathCommand.x, pathCommand.y);
+      else if (pathCommand.type === 'C')
+        drawn.curve(pathCommand.x1, pathCommand.y1, pathCommand.x2, pathCommand.y2, pathCommand.x, pathCommand.y);
       else drawn.close();
     }
     x += (glyph.advanceWidth ?? 0) * unit + (size * spacing) / 100;

@@ -3,10 +3,10 @@ import { compose, rotationMatrix, translationMatrix, type Matrix } from '../geom
 import type { Artwork, Paint, PathNode, PathText } from '../motif/artwork.ts';
 import { pathBounds } from '../motif/pathData.ts';
 import { combinePaths } from './combine.ts';
-import { transformPath } from './transformPath.ts';
+import { transformPath } from '../motif/transformPath.ts';
 import { measured, type Values } from './figure.ts';
 import { FIGURES } from './figures.ts';
-import type { Fill, Piece, ShapeRecipe } from './shapeRecipe.ts';
+import type { Fill, Piece, ShapeRecipe } from '../recipe/shapeRecipe.ts';
 
 /** Outlines words in a shipped font. */
 export type Letterer = (font: string, text: string, values: Values) => PathText;

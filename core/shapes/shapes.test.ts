@@ -8,8 +8,8 @@ import { measured, type Figure } from './figure.ts';
 import { FIGURE_KINDS, FIGURES } from './figures.ts';
 import { Pen } from './pen.ts';
 import { EmptyShapeError, pieceOutline, shapeArtwork } from './shapeArtwork.ts';
-import type { Piece, ShapeRecipe } from './shapeRecipe.ts';
-import { transformPath } from './transformPath.ts';
+import type { Piece, ShapeRecipe } from '../recipe/shapeRecipe.ts';
+import { transformPath } from '../motif/transformPath.ts';
 import { variations } from './variations.ts';
 
 /** Words as a box of their size, since no font is at hand here. */
@@ -300,7 +300,8 @@ describe('a built motif', () => {
     );
     const [node] = nodes;
     if (node?.kind !== 'path' || node.fill?.kind !== 'linear') throw new Error('it does not fade');
-    const at = (t: number) => transform(node.fill?.kind === 'linear' ? node.fill.matrix : rotationMatrix(0), { x: t, y: 0 });
+    const at = (t: number) =>
+      transform(node.fill?.kind === 'linear' ? node.fill.matrix : rotationMatrix(0), { x: t, y: 0 });
     expect(at(0).x).toBeCloseTo(5, 9);
     expect(at(0).y).toBeCloseTo(-25, 9);
     expect(at(1).y).toBeCloseTo(25, 9);

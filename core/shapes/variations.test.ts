@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FIGURE_KINDS, FIGURES } from './figures.ts';
 import { measured } from './figure.ts';
-import type { Piece } from './shapeRecipe.ts';
+import type { Piece } from '../recipe/shapeRecipe.ts';
 import { variations } from './variations.ts';
 
 const piece = (figure: Piece['figure'], rest: Partial<Piece> = {}): Piece => ({

@@ -1,7 +1,7 @@
 import { seeded } from '../random/seeded.ts';
 import { measured } from './figure.ts';
 import { FIGURES } from './figures.ts';
-import type { Piece, ShapeRecipe } from './shapeRecipe.ts';
+import type { Piece, ShapeRecipe } from '../recipe/shapeRecipe.ts';
 
 /** A measure is varied by at most this share of itself. */
 const MOST = 0.45;

@@ -6,8 +6,8 @@ import type { Artwork } from '../motif/artwork.ts';
 import { inksOf } from '../motif/artwork.ts';
 import type { Motif } from '../motif/motif.ts';
 import type { DrawnMotif } from '../paint/scene.ts';
-import { everyFraction, mirroredStep, mirroringsOf, SQUARE, step, type Step } from '../repeat/step.ts';
-import type { Repeat } from '../repeat/repeat.ts';
+import { everyFraction, mirroredStep, mirroringsOf, SQUARE, step, type Step } from '../lattice/step.ts';
+import type { Repeat } from '../lattice/repeat.ts';
 
 /** Every mirrored step that there is. */
 export const MIRRORED_STEPS: readonly Step[] = [SQUARE, step('half-drop'), step('brick')].flatMap((step) =>

@@ -1,10 +1,10 @@
-import { normaliseAngle } from '../geometry/turn.ts';
+import { normaliseAngle } from '../geometry/angle.ts';
 import { seeded } from '../random/seeded.ts';
-import { orbitDistance, type Lattice } from '../repeat/lattice.ts';
+import { orbitDistance, type Lattice } from '../lattice/lattice.ts';
 import type { Point } from '../geometry/point.ts';
 import type { Hole } from './holes.ts';
 import type { TossedMotif, Tossable } from './toss.ts';
-import { rotationFor, type TossRecipe } from './tossRecipe.ts';
+import { rotationFor, type TossRecipe } from '../recipe/tossRecipe.ts';
 
 /**
  * Fillers of the recipe for holes: in each the one that fills it best, grown to fit within its limits and keeping the gap, another

@@ -1,8 +1,8 @@
-import { applyOpToPoint } from '../repeat/images.ts';
-import { latticeTranslate, type Lattice } from '../repeat/lattice.ts';
-import { indicesTouching } from '../repeat/echoes.ts';
-import { ClearanceField } from './openness.ts';
-import type { Circle } from './rounds.ts';
+import { applyOpToPoint } from '../lattice/symmetry.ts';
+import { latticeTranslate, type Lattice } from '../lattice/lattice.ts';
+import { indicesTouching } from '../lattice/instances.ts';
+import { ClearanceField } from './clearanceField.ts';
+import type { Circle } from './circleCover.ts';
 
 /** An empty round on the cloth: its centre in the cell, its radius, mm. */
 export type Hole = Circle;

@@ -1,10 +1,10 @@
 import type { Placement } from '../document/placement.ts';
-import type { PlacementChanges } from '../arrange/lineUp.ts';
-import { normaliseAngle } from '../geometry/turn.ts';
-import { applyOpToPose } from '../repeat/images.ts';
-import { translatesWithin } from '../repeat/echoes.ts';
-import type { Lattice } from '../repeat/lattice.ts';
-import { poseCircles, type Circle, type CircleCover } from './rounds.ts';
+import type { PlacementChanges } from '../arrange/align.ts';
+import { normaliseAngle } from '../geometry/angle.ts';
+import { applyOpToPose } from '../lattice/symmetry.ts';
+import { translatesWithin } from '../lattice/instances.ts';
+import type { Lattice } from '../lattice/lattice.ts';
+import { poseCircles, type Circle, type CircleCover } from './circleCover.ts';
 
 /** How far one settling goes, in shares of the room to the neighbours. */
 const STRIDE = 0.25;
@@ -45,7 +45,9 @@ export function settle(
   return Object.fromEntries(
     bodies.flatMap(({ placement: { id, x, y, rotation }, moves }) => {
       const from = before.get(id);
-      return moves && from && (from.x !== x || from.y !== y || from.rotation !== rotation) ? [[id, { x, y, rotation }]] : [];
+      return moves && from && (from.x !== x || from.y !== y || from.rotation !== rotation)
+        ? [[id, { x, y, rotation }]]
+        : [];
     }),
   );
 }
@@ -106,7 +108,10 @@ function echoesNear(lattice: Lattice, body: Body, other: Body, spacing: number):
 }
 
 /** The two rounds that lie nearest: the gap between them, the direction away from the other, and where on the body that is. */
-function nearestPair(own: readonly Circle[], other: readonly Circle[]): { gap: number; x: number; y: number; at: Circle } {
+function nearestPair(
+  own: readonly Circle[],
+  other: readonly Circle[],
+): { gap: number; x: number; y: number; at: Circle } {
   let [gap, x, y] = [Infinity, 0, 0];
   let at = own[0] as Circle;
   for (const p of own) {

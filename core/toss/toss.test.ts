@@ -3,21 +3,21 @@ import { describe, expect, it } from 'vitest';
 import { apply, inverse } from '../document/command.ts';
 import { newDesign, type Design } from '../document/design.ts';
 import { UPRIGHT } from '../geometry/pose.ts';
-import { applyOpToPoint, applyOpToPose } from '../repeat/images.ts';
-import { orbitDistance, latticeOf, nearestDifference } from '../repeat/lattice.ts';
+import { applyOpToPoint, applyOpToPose } from '../lattice/symmetry.ts';
+import { orbitDistance, latticeOf, nearestDifference } from '../lattice/lattice.ts';
 import type { Silhouette } from '../motif/silhouette.ts';
-import { SQUARE, step } from '../repeat/step.ts';
+import { SQUARE, step } from '../lattice/step.ts';
 import { anyPlacementFields, anyPoint, anyRepeat, anyStep, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
 import { fillHoles } from './fill.ts';
 import { findHoles } from './holes.ts';
-import { applyToss, tossedIdsOf, pin, tossedPlacements } from './layToss.ts';
+import { applyToss, tossedIdsOf, pin, tossedPlacements } from './applyToss.ts';
 import { mainInk } from './mainInk.ts';
-import { ClearanceField } from './openness.ts';
-import { poseCircles, coverWithCircles, type Circle, type CircleCover } from './rounds.ts';
+import { ClearanceField } from './clearanceField.ts';
+import { poseCircles, coverWithCircles, type Circle, type CircleCover } from './circleCover.ts';
 import { settle } from './settle.ts';
-import { obstaclesOf } from './standing.ts';
+import { obstaclesOf } from './obstacles.ts';
 import { toss, TossError, type Tossable, type TossResult } from './toss.ts';
-import { countOfShare, isAllowed, type TossRecipe } from './tossRecipe.ts';
+import { countOfShare, isAllowed, type TossRecipe } from '../recipe/tossRecipe.ts';
 
 /** A raster of what a rule says of each place, shares across and down. */
 function raster(width: number, height: number, rule: (u: number, v: number) => boolean): Silhouette {
@@ -44,7 +44,10 @@ const NAMES = Object.keys(SHAPES) as Name[];
 const TOSSABLE = new Map<string, Tossable>(
   NAMES.map((name) => [
     name,
-    { rounds: coverWithCircles(SHAPES[name].silhouette, SHAPES[name].motif), ink: name === 'bar' ? '#000000' : '#ff0000' },
+    {
+      rounds: coverWithCircles(SHAPES[name].silhouette, SHAPES[name].motif),
+      ink: name === 'bar' ? '#000000' : '#ff0000',
+    },
   ]),
 );
 const roundsFor = (name: string): CircleCover => (TOSSABLE.get(name) as Tossable).rounds;

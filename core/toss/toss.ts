@@ -1,13 +1,13 @@
 import type { Placement } from '../document/placement.ts';
 import { UPRIGHT } from '../geometry/pose.ts';
 import { seeded } from '../random/seeded.ts';
-import { applyOpToPose } from '../repeat/images.ts';
-import { translatesWithin } from '../repeat/echoes.ts';
-import { toFundamentalDomain, orbitDistance, type Lattice } from '../repeat/lattice.ts';
+import { applyOpToPose } from '../lattice/symmetry.ts';
+import { translatesWithin } from '../lattice/instances.ts';
+import { toFundamentalDomain, orbitDistance, type Lattice } from '../lattice/lattice.ts';
 import type { Point } from '../geometry/point.ts';
-import { ClearanceField } from './openness.ts';
-import { poseCircles, type Circle, type CircleCover } from './rounds.ts';
-import { isAllowed, ROLES, rotationFor, type Role, type TossEntry, type TossRecipe } from './tossRecipe.ts';
+import { ClearanceField } from './clearanceField.ts';
+import { poseCircles, type Circle, type CircleCover } from './circleCover.ts';
+import { isAllowed, ROLES, rotationFor, type Role, type TossEntry, type TossRecipe } from '../recipe/tossRecipe.ts';
 
 /** A motif that found no place. */
 export interface Unplaced {

@@ -1,5 +1,5 @@
-import { honeycombOf } from '../../core/repeat/honeycomb.ts';
-import { step } from '../../core/repeat/step.ts';
+import { honeycombOf } from '../../core/lattice/honeycomb.ts';
+import { step } from '../../core/lattice/step.ts';
 import { sampleDesign, type Laid } from '../sampleDesign.ts';
 
 const HIGH = 180;

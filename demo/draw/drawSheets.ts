@@ -4,7 +4,7 @@ import { compose, rotationMatrix, translationMatrix } from '../../core/geometry/
 import { seeded } from '../../core/random/seeded.ts';
 import { FIGURES, type FigureKind } from '../../core/shapes/figures.ts';
 import { measured, type Values } from '../../core/shapes/figure.ts';
-import { transformPath } from '../../core/shapes/transformPath.ts';
+import { transformPath } from '../../core/motif/transformPath.ts';
 import { letterer } from '../../server/motifs/letterer.ts';
 import { along, ellipse, polar, type P } from './block.ts';
 

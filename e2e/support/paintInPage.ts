@@ -3,9 +3,9 @@ import type { Box } from '../../core/geometry/box.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { paintPlane } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
-import { pixelGrid } from '../../core/repeat/pixelFit.ts';
-import { ArtworkStore } from '../../web/cloth/artworkShelf.ts';
-import { browserSurface } from '../../web/cloth/browserEasel.ts';
+import { pixelGrid } from '../../core/lattice/pixelFit.ts';
+import { ArtworkStore } from '../../web/cloth/artworkStore.ts';
+import { browserSurface } from '../../web/cloth/browserBackend.ts';
 
 export interface PaintRequest {
   readonly design: Design;

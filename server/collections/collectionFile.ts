@@ -1,7 +1,7 @@
 import { array, number, object, string } from 'yup';
 import { idSchema, nameSchema } from '../../core/document/schema.ts';
-import { recipeSchema } from '../../core/motif/recipeSchema.ts';
-import type { Recipe } from '../../core/motif/recipe.ts';
+import { recipeSchema } from '../../core/recipe/recipeSchema.ts';
+import type { Recipe } from '../../core/recipe/recipe.ts';
 
 /** The list in a collection's file. */
 export const LIST_FILE = 'collection.json';

@@ -1,6 +1,6 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import { picturesOf, type Artwork } from '../../core/motif/artwork.ts';
-import type { Recipe } from '../../core/motif/recipe.ts';
+import type { Recipe } from '../../core/recipe/recipe.ts';
 import { writeSvg } from '../../core/motif/svg/writeSvg.ts';
 import { MM_PER_INCH } from '../../core/units/length.ts';
 import { fileNameOf } from '../fileName.ts';
@@ -15,7 +15,10 @@ const PICTURE_DPI = 300;
 const LONGEST_PICTURE = 3000;
 
 /** Writes motifs and all they are made of into one ZIP: a list in JSON, and each as SVG and PNG for any other program. */
-export async function packCollection({ name, motifs, blobs: folder }: PackTask, hands: TaskContext): Promise<Uint8Array> {
+export async function packCollection(
+  { name, motifs, blobs: folder }: PackTask,
+  hands: TaskContext,
+): Promise<Uint8Array> {
   const blobs = new Blobs(folder);
   const files: Zippable = {};
   const filed: FiledMotif[] = [];

@@ -1,7 +1,7 @@
 import { unzip } from 'fflate';
 import { nanoid } from 'nanoid';
 import { ValidationError } from 'yup';
-import { motifsIn, type Recipe } from '../../core/motif/recipe.ts';
+import { motifsIn, type Recipe } from '../../core/recipe/recipe.ts';
 import { readFile } from '../motifs/importMotif.ts';
 import { makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
 import { sniff } from '../motifs/sniff.ts';

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Part } from '../../core/bundle/part.ts';
+import type { Part } from '../../core/recipe/bundleRecipe.ts';
 import type { Artwork } from '../../core/motif/artwork.ts';
 import { newDesign } from '../../core/document/design.ts';
 import { FIGURE_KINDS } from '../../core/shapes/figures.ts';
 import { UPRIGHT } from '../../core/geometry/pose.ts';
-import { step } from '../../core/repeat/step.ts';
+import { step } from '../../core/lattice/step.ts';
 import { leafAt } from '../../core/testing/arbitraries.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 
@@ -231,7 +231,10 @@ describe('a collection as a file', () => {
       await studio.call('POST', '/motifs/made', {
         name: 'Both',
         collection: 'Harbour',
-        recipe: { kind: 'bundle', parts: [part(one), part(built.id, { x: 40, rotation: 30 }), part(outside, { y: 50 })] },
+        recipe: {
+          kind: 'bundle',
+          parts: [part(one), part(built.id, { x: 40, rotation: 30 }), part(outside, { y: 50 })],
+        },
       })
     ).body as unknown as Made;
     const answer = await studio.fetch('/collections/file?name=Harbour');

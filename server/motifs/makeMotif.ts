@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
-import { DEEPEST_BUNDLE } from '../../core/bundle/part.ts';
-import { motifsIn, type Recipe } from '../../core/motif/recipe.ts';
+import { DEEPEST_BUNDLE } from '../../core/recipe/bundleRecipe.ts';
+import { motifsIn, type Recipe } from '../../core/recipe/recipe.ts';
 import { Problem } from '../problem.ts';
 import type { JobContext } from '../store/jobs.ts';
 import { changeMotif, holdersOf, insertMotif, motifsById, type StoredMotif } from '../store/motifs.ts';

@@ -1,11 +1,11 @@
 import type { ArtworkNode, Artwork, View } from '../../core/motif/artwork.ts';
 import { picturesOf } from '../../core/motif/artwork.ts';
-import { asDrawn } from '../../core/colour/inkResolver.ts';
+import { asDrawn } from '../../core/document/inkResolver.ts';
 import { compose, IDENTITY, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import type { Picture } from '../../core/paint/picture.ts';
-import type { CanvasBackend } from '../../core/paint/surface.ts';
-import { nodeBackend, nodePicture, nodeSurface, pixelsOf } from '../paint/nodeEasel.ts';
+import type { CanvasBackend } from '../../core/paint/canvasBackend.ts';
+import { nodeBackend, nodePicture, nodeSurface, pixelsOf } from '../paint/nodeBackend.ts';
 import type { Blobs } from '../store/blobs.ts';
 
 /** Long side of the raster in which the drawn extent is found. */
@@ -60,7 +60,12 @@ function framed({ view, nodes }: Artwork): ArtworkNode {
   };
 }
 
-function painted(nodes: readonly ArtworkNode[], view: View, scale: number, easel: CanvasBackend): ReturnType<typeof nodeSurface> {
+function painted(
+  nodes: readonly ArtworkNode[],
+  view: View,
+  scale: number,
+  easel: CanvasBackend,
+): ReturnType<typeof nodeSurface> {
   const width = Math.max(1, Math.ceil(view.width * scale));
   const height = Math.max(1, Math.ceil(view.height * scale));
   const sheet = nodeSurface(width, height);

@@ -1,13 +1,13 @@
 import { Resvg } from '@resvg/resvg-js';
 import { describe, expect, it } from 'vitest';
-import { asDrawn } from '../../core/colour/inkResolver.ts';
+import { asDrawn } from '../../core/document/inkResolver.ts';
 import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
 import type { Artwork } from '../../core/motif/artwork.ts';
 import { readSvg } from '../../core/motif/svg/readSvg.ts';
 import { writeSvg } from '../../core/motif/svg/writeSvg.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import { LEAF } from '../../core/testing/arbitraries.ts';
-import { nodeBackend, nodeSurface, pixelsOf } from '../paint/nodeEasel.ts';
+import { nodeBackend, nodeSurface, pixelsOf } from '../paint/nodeBackend.ts';
 
 /** Everything that the model can hold, in one drawing. */
 const ALL: Artwork = {

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import type { Design } from '../../core/document/design.ts';
 import type { Motif } from '../../core/motif/motif.ts';
-import { tileOf } from '../../core/repeat/straightUnit.ts';
+import { tileOf } from '../../core/lattice/tile.ts';
 import { readDesign } from '../store/designs.ts';
 import { motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';

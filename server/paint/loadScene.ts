@@ -3,9 +3,9 @@ import { picturesOf, type Artwork } from '../../core/motif/artwork.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { sceneOf, type DrawnMotif, type Scene } from '../../core/paint/scene.ts';
 import type { Picture } from '../../core/paint/picture.ts';
-import type { CanvasBackend } from '../../core/paint/surface.ts';
+import type { CanvasBackend } from '../../core/paint/canvasBackend.ts';
 import type { Blobs } from '../store/blobs.ts';
-import { nodeBackend, nodePicture } from './nodeEasel.ts';
+import { nodeBackend, nodePicture } from './nodeBackend.ts';
 
 /** The scene of a design with all that the painter needs to have at hand. */
 export async function loadScene(

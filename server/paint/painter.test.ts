@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Box } from '../../core/geometry/box.ts';
 import type { Artwork } from '../../core/motif/artwork.ts';
-import { asDrawn } from '../../core/colour/inkResolver.ts';
+import { asDrawn } from '../../core/document/inkResolver.ts';
 import { newDesign, type Design } from '../../core/document/design.ts';
 import { shapeMatrix } from '../../core/document/placement.ts';
 import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
@@ -10,13 +10,13 @@ import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import { fillStrips } from '../../core/paint/layCell.ts';
 import { cellWindow, paintPlane, type PlaneOptions } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
-import { SpriteCache } from '../../core/paint/stampCache.ts';
-import { reduceTile } from '../../core/paint/reduceUnit.ts';
-import { tileFromCell } from '../../core/paint/unitRows.ts';
-import { latticeTranslate } from '../../core/repeat/lattice.ts';
-import { pixelGrid, type PixelGrid } from '../../core/repeat/pixelFit.ts';
-import { symmetryOpsOf } from '../../core/repeat/images.ts';
-import { step } from '../../core/repeat/step.ts';
+import { SpriteCache } from '../../core/paint/spriteCache.ts';
+import { reduceTile } from '../../core/paint/reduceTile.ts';
+import { tileFromCell } from '../../core/paint/tileFromCell.ts';
+import { latticeTranslate } from '../../core/lattice/lattice.ts';
+import { pixelGrid, type PixelGrid } from '../../core/lattice/pixelFit.ts';
+import { symmetryOpsOf } from '../../core/lattice/symmetry.ts';
+import { step } from '../../core/lattice/step.ts';
 import { newLayer, sortByLayer } from '../../core/document/layer.ts';
 import {
   anyDesign,
@@ -28,7 +28,7 @@ import {
   LEAF_MOTIFS,
   MIRRORED_STEPS,
 } from '../../core/testing/arbitraries.ts';
-import { nodeBackend, nodeSurface, pixelsOf } from './nodeEasel.ts';
+import { nodeBackend, nodeSurface, pixelsOf } from './nodeBackend.ts';
 
 const easel = nodeBackend();
 
@@ -260,7 +260,11 @@ describe('the painter', () => {
           { ...newLayer('away', 'Away'), shown: false },
         ];
         const place = (n: number): string => layers[n % 3]?.id ?? '';
-        const flat = start.placements.map((placement, n) => ({ ...placement, layer: place(n), blend: 'normal' as const }));
+        const flat = start.placements.map((placement, n) => ({
+          ...placement,
+          layer: place(n),
+          blend: 'normal' as const,
+        }));
         const design = { ...start, layers, placements: sortByLayer(layers, flat) };
         const grid = pixelGrid(design.repeat, scale);
         const window = cellWindow(grid);

@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { Picker } from '../../core/arrange/pick.ts';
-import { asDrawn } from '../../core/colour/inkResolver.ts';
+import { asDrawn } from '../../core/document/inkResolver.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import { paintPlane } from '../../core/paint/paintPlane.ts';
 import { sceneOf } from '../../core/paint/scene.ts';
 import { silhouetteOf } from '../../core/motif/silhouette.ts';
-import { latticeOf } from '../../core/repeat/lattice.ts';
-import { pixelGrid } from '../../core/repeat/pixelFit.ts';
+import { latticeOf } from '../../core/lattice/lattice.ts';
+import { pixelGrid } from '../../core/lattice/pixelFit.ts';
 import { anyDesign, anyStep, LEAF, LEAF_MOTIF, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
-import { nodeBackend, nodeSurface, pixelsOf } from './nodeEasel.ts';
+import { nodeBackend, nodeSurface, pixelsOf } from './nodeBackend.ts';
 
 const easel = nodeBackend();
 

@@ -6,7 +6,7 @@ import { commandsSchema } from '../../core/document/commandSchema.ts';
 import { newDesign, type Design } from '../../core/document/design.ts';
 import { openDesign } from '../../core/document/openDesign.ts';
 import { idSchema, nameSchema, repeatSchema } from '../../core/document/schema.ts';
-import type { Repeat } from '../../core/repeat/repeat.ts';
+import type { Repeat } from '../../core/lattice/repeat.ts';
 import { Problem } from '../problem.ts';
 import { PresenceRegistry } from '../presence.ts';
 import { insertDesign, listDesigns, readDesign, saveDesign, savesSince, setDesignDeleted } from '../store/designs.ts';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { PGlite } from '@electric-sql/pglite';
-import type { Recipe } from '../../core/motif/recipe.ts';
+import type { Recipe } from '../../core/recipe/recipe.ts';
 import { BUILT, BUNDLES, SHEETS } from '../../demo/built.ts';
 import { COLLECTION, LOW_TIDE } from '../../demo/collection.ts';
 import { sampleMotifId } from '../../demo/sampleDesign.ts';
@@ -8,7 +8,7 @@ import { SAMPLE_DESIGNS, SAMPLE_SWATCHES } from '../../demo/samples.ts';
 import { importMotif } from '../motifs/importMotif.ts';
 import { makeMotif } from '../motifs/makeMotif.ts';
 import { insertDesign } from '../store/designs.ts';
-import { insertScan } from '../store/sheets.ts';
+import { insertScan } from '../store/scans.ts';
 import { insertSwatch } from '../store/swatches.ts';
 import { motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';

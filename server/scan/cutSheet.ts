@@ -1,6 +1,6 @@
 import { cutSheet as cut, drawingPixels, type CutSheet } from '../../core/scan/cut.ts';
-import type { PixelImage } from '../../core/scan/pixels.ts';
-import type { ScanRecipe } from '../../core/scan/scanRecipe.ts';
+import type { PixelImage } from '../../core/scan/pixelImage.ts';
+import type { ScanRecipe } from '../../core/recipe/scanRecipe.ts';
 import { perMillimetre } from '../../core/scan/clean.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { CutDrawing, CutTask, TaskContext } from '../work/tasks.ts';

@@ -3,8 +3,8 @@ import { cleanScan, perMillimetre, trimToDrawing } from '../../core/scan/clean.t
 import type { Point } from '../../core/geometry/point.ts';
 import { cutSheet, drawingAt, drawingPixels, type CutSheet } from '../../core/scan/cut.ts';
 import { drawnBox } from '../../core/scan/orient.ts';
-import type { PixelImage } from '../../core/scan/pixels.ts';
-import type { ScanRecipe } from '../../core/scan/scanRecipe.ts';
+import type { PixelImage } from '../../core/scan/pixelImage.ts';
+import type { ScanRecipe } from '../../core/recipe/scanRecipe.ts';
 import { traceDrawing } from '../../core/scan/trace.ts';
 import { keptDrawing } from '../motifs/derive.ts';
 import { Problem } from '../problem.ts';

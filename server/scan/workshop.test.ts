@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Artwork } from '../../core/motif/artwork.ts';
-import { NO_STEPS, type CleanSteps } from '../../core/scan/scanRecipe.ts';
+import { NO_STEPS, type CleanSteps } from '../../core/recipe/scanRecipe.ts';
 import type { Job } from '../store/jobs.ts';
 import type { StoredMotif } from '../store/motifs.ts';
-import type { Scan } from '../store/sheets.ts';
+import type { Scan } from '../store/scans.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 
 let studio: TestStudio;
@@ -18,7 +18,9 @@ const start = async (path: string, body: unknown): Promise<Job> =>
   (await studio.call('POST', path, body)).body as unknown as Job;
 const ended = async (path: string, body: unknown): Promise<Job> => studio.ended(await start(path, body));
 const motif = async (id: string): Promise<StoredMotif> =>
-  ((await studio.call('GET', '/motifs')).body as unknown as StoredMotif[]).find((motif) => motif.id === id) as StoredMotif;
+  ((await studio.call('GET', '/motifs')).body as unknown as StoredMotif[]).find(
+    (motif) => motif.id === id,
+  ) as StoredMotif;
 const put = async (name: string, content: Buffer): Promise<{ status: number; body: Record<string, unknown> }> => {
   const answer = await studio.fetch(`/sheets?name=${encodeURIComponent(name)}`, {
     method: 'POST',
@@ -197,9 +199,7 @@ describe('the shelf', () => {
     expect((await put('empty.png', Buffer.alloc(0))).status).toBe(422);
     await studio.call('DELETE', `/sheets/${scan.id}`);
     const listed = (): Promise<unknown[]> =>
-      studio
-        .call('GET', '/sheets')
-        .then(({ body }) => (body as unknown as Scan[]).filter(({ id }) => id === scan.id));
+      studio.call('GET', '/sheets').then(({ body }) => (body as unknown as Scan[]).filter(({ id }) => id === scan.id));
     expect(await listed()).toHaveLength(0);
     await studio.call('POST', `/sheets/${scan.id}/restore`);
     expect(await listed()).toHaveLength(1);

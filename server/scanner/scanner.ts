@@ -1,8 +1,8 @@
 import { nanoid } from 'nanoid';
-import { NO_STEPS } from '../../core/scan/scanRecipe.ts';
+import { NO_STEPS } from '../../core/recipe/scanRecipe.ts';
 import { notFound, Problem } from '../problem.ts';
 import type { Job, JobContext } from '../store/jobs.ts';
-import { insertScan } from '../store/sheets.ts';
+import { insertScan } from '../store/scans.ts';
 import type { Studio } from '../studio.ts';
 import { ORIGINALS } from './originals.ts';
 

@@ -2,8 +2,8 @@ import type { View } from '../../core/motif/artwork.ts';
 import type { Hex } from '../../core/colour/hex.ts';
 import type { Design } from '../../core/document/design.ts';
 import type { Motif } from '../../core/motif/motif.ts';
-import type { Recipe } from '../../core/motif/recipe.ts';
-import type { ScanRecipe } from '../../core/scan/scanRecipe.ts';
+import type { Recipe } from '../../core/recipe/recipe.ts';
+import type { ScanRecipe } from '../../core/recipe/scanRecipe.ts';
 import type { StoredMotif } from '../store/motifs.ts';
 
 /** Paints a design's straight unit into a PNG file. */

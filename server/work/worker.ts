@@ -2,7 +2,7 @@ import { parentPort } from 'node:worker_threads';
 import { packCollection } from '../collections/packCollection.ts';
 import { derive } from '../motifs/derive.ts';
 import { readMotif } from '../motifs/readMotif.ts';
-import { paintTile } from '../paint/paintUnit.ts';
+import { paintTile } from '../paint/paintTile.ts';
 import { Problem } from '../problem.ts';
 import { cutSheet } from '../scan/cutSheet.ts';
 import { previewPicture } from '../scan/previewPicture.ts';

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Artwork } from '../../core/motif/artwork.ts';
 import type { Motif } from '../../core/motif/motif.ts';
-import type { Recipe } from '../../core/motif/recipe.ts';
+import type { Recipe } from '../../core/recipe/recipe.ts';
 import { call, upload } from './client.ts';
 
 /** A motif as the drawer lists it. */

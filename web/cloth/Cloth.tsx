@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import { useEditor } from '../design/bench.ts';
-import { useStore } from '../shared/store.ts';
-import { PointerController } from './clothHands.ts';
+import { useEditor } from '../editor/editor.ts';
+import { useStore } from '../ui/store.ts';
+import { PointerController } from './pointerController.ts';
 import { ClothOverlay } from './ClothOverlay.tsx';
 import { ClothView } from './clothView.ts';
 

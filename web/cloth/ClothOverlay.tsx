@@ -4,17 +4,23 @@ import type { SnapLine } from '../../core/arrange/snap.ts';
 import { cornersAround, type Placement } from '../../core/document/placement.ts';
 import { boxAround } from '../../core/geometry/box.ts';
 import type { Point } from '../../core/geometry/point.ts';
-import { nearestInstanceIndex } from '../../core/repeat/echoes.ts';
-import { hexagonOf } from '../../core/repeat/honeycomb.ts';
-import type { Repeat } from '../../core/repeat/repeat.ts';
-import { indexOfCellAt, latticeTranslate, latticeOf, type Lattice, type LatticeIndex } from '../../core/repeat/lattice.ts';
+import { nearestInstanceIndex } from '../../core/lattice/instances.ts';
+import { hexagonOf } from '../../core/lattice/honeycomb.ts';
+import type { Repeat } from '../../core/lattice/repeat.ts';
+import {
+  indexOfCellAt,
+  latticeTranslate,
+  latticeOf,
+  type Lattice,
+  type LatticeIndex,
+} from '../../core/lattice/lattice.ts';
 import type { Motif } from '../../core/motif/motif.ts';
 import { formatNumber } from '../../core/units/length.ts';
-import { useEditor } from '../design/bench.ts';
-import { ChalkLabel } from '../design/ChalkLabel.tsx';
-import { useStore } from '../shared/store.ts';
+import { useEditor } from '../editor/editor.ts';
+import { ChalkLabel } from '../screens/design/ChalkLabel.tsx';
+import { useStore } from '../ui/store.ts';
 import type { ClothParts } from './Cloth.tsx';
-import type { DragReadout } from './clothHands.ts';
+import type { DragReadout } from './pointerController.ts';
 import { FindingMarks } from './FindingMarks.tsx';
 import { MarkPins } from './MarkPins.tsx';
 import { marksOf, takeMark } from './marks.ts';
@@ -134,7 +140,10 @@ function shiftIntoView(lattice: Lattice, viewport: Viewport, frame: Frame, inHan
   ).map(([u = 0, v = 0]) => toCss(viewport, pointInFrame(frame, { u, v })));
   const { left, top, right, bottom } = boxAround(seen);
   if (right > 0 && bottom > 0 && left < viewport.width && top < viewport.height) return HERE;
-  return latticeTranslate(lattice, nearestInstanceIndex(lattice, pointInFrame(frame, MIDDLE), toMm(viewport, middle(viewport))));
+  return latticeTranslate(
+    lattice,
+    nearestInstanceIndex(lattice, pointInFrame(frame, MIDDLE), toMm(viewport, middle(viewport))),
+  );
 }
 
 function cornersOf(placement: Placement, motif: Motif): Point[] {

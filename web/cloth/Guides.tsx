@@ -1,6 +1,6 @@
 import { guidePlaces, type Guide } from '../../core/document/guide.ts';
-import { indicesTouching } from '../../core/repeat/echoes.ts';
-import { latticeTranslate, type Lattice } from '../../core/repeat/lattice.ts';
+import { indicesTouching } from '../../core/lattice/instances.ts';
+import { latticeTranslate, type Lattice } from '../../core/lattice/lattice.ts';
 import { toCss, windowMm, type Viewport } from './viewport.ts';
 
 /** More cells than this are too small for guides to be of use. */

@@ -1,8 +1,8 @@
 import { useEffect, useRef } from 'react';
 import { blobUrl } from '../api/client.ts';
-import { useEditor } from '../design/bench.ts';
-import { useStore } from '../shared/store.ts';
-import type { PointerController } from './clothHands.ts';
+import { useEditor } from '../editor/editor.ts';
+import { useStore } from '../ui/store.ts';
+import type { PointerController } from './pointerController.ts';
 
 const WIDTH = 208;
 

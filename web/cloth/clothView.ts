@@ -4,18 +4,18 @@ import type { Point } from '../../core/geometry/point.ts';
 import type { Box } from '../../core/geometry/box.ts';
 import { silhouetteOf } from '../../core/motif/silhouette.ts';
 import type { Motif } from '../../core/motif/motif.ts';
-import { asDrawn } from '../../core/colour/inkResolver.ts';
+import { asDrawn } from '../../core/document/inkResolver.ts';
 import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
-import { canPaintSeparately } from '../../core/paint/apart.ts';
+import { canPaintSeparately } from '../../core/paint/paintSeparately.ts';
 import { paintArtwork } from '../../core/paint/paintArtwork.ts';
 import type { DrawnMotif } from '../../core/paint/scene.ts';
-import { latticeTranslate, type LatticeIndex } from '../../core/repeat/lattice.ts';
-import type { Canvas2D } from '../../core/paint/surface.ts';
+import { latticeTranslate, type LatticeIndex } from '../../core/lattice/lattice.ts';
+import type { Canvas2D } from '../../core/paint/canvasBackend.ts';
 import type { Pickable } from '../../core/arrange/pick.ts';
-import { ArtworkStore } from './artworkShelf.ts';
-import { browserSurface, type BrowserSurface } from './browserEasel.ts';
+import { ArtworkStore } from './artworkStore.ts';
+import { browserSurface, type BrowserSurface } from './browserBackend.ts';
 import { layFill, type Fill } from './layFill.ts';
-import { drawSprites, MANY, MovingSprites, type SpriteDraw } from './movingStamps.ts';
+import { drawSprites, MANY, MovingSprites, type SpriteDraw } from './movingSprites.ts';
 import type { PaintAnswer, PaintOrder } from './paintMessages.ts';
 import { stackAround } from './stackAround.ts';
 import { paintedWindow, refitted, toMm, viewportAround, viewportWith, type Viewport } from './viewport.ts';
@@ -424,7 +424,10 @@ export class ClothView {
     const width = Math.max(1, Math.round(view.width * scale));
     const height = Math.max(1, Math.round(view.height * scale));
     const sheet = browserSurface(width, height);
-    const matrix = compose(scalingMatrix(width / view.width, height / view.height), translationMatrix(-view.x, -view.y));
+    const matrix = compose(
+      scalingMatrix(width / view.width, height / view.height),
+      translationMatrix(-view.x, -view.y),
+    );
     paintArtwork(sheet.context, artwork.nodes, matrix, { easel: this.#shelf.backend, resolve: asDrawn, width, height });
     return silhouetteOf(sheet.context.getImageData(0, 0, width, height).data, width, height);
   }

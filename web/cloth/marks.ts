@@ -1,12 +1,12 @@
 import type { Findings } from '../../core/check/findings.ts';
 import type { Box } from '../../core/geometry/box.ts';
 import type { Point } from '../../core/geometry/point.ts';
-import { indicesTouching } from '../../core/repeat/echoes.ts';
-import { applyOpToPoint } from '../../core/repeat/images.ts';
-import { latticeTranslate, type Lattice } from '../../core/repeat/lattice.ts';
+import { indicesTouching } from '../../core/lattice/instances.ts';
+import { applyOpToPoint } from '../../core/lattice/symmetry.ts';
+import { latticeTranslate, type Lattice } from '../../core/lattice/lattice.ts';
 import type { Hole } from '../../core/toss/holes.ts';
 import { formatNumber } from '../../core/units/length.ts';
-import type { Editor } from '../design/bench.ts';
+import type { Editor } from '../editor/editor.ts';
 
 /** Something on the cloth that can be taken and worked on. */
 export type Mark = {

@@ -1,14 +1,14 @@
 import { cellWindow, paintPlane, type PlaneOptions } from '../../core/paint/paintPlane.ts';
-import { SpriteCache } from '../../core/paint/stampCache.ts';
-import { reduceTile } from '../../core/paint/reduceUnit.ts';
+import { SpriteCache } from '../../core/paint/spriteCache.ts';
+import { reduceTile } from '../../core/paint/reduceTile.ts';
 import { sceneOf, type DrawnMotif, type Scene } from '../../core/paint/scene.ts';
 import { fillStrips } from '../../core/paint/layCell.ts';
-import { ArtworkStore } from './artworkShelf.ts';
-import { browserSurface, type BrowserSurface } from './browserEasel.ts';
-import { MANY } from './movingStamps.ts';
+import { ArtworkStore } from './artworkStore.ts';
+import { browserSurface, type BrowserSurface } from './browserBackend.ts';
+import { MANY } from './movingSprites.ts';
 import type { PaintAnswer, PaintedStamp, PaintOrder } from './paintMessages.ts';
 import { stackAround } from './stackAround.ts';
-import { stampsFor } from './stampsFor.ts';
+import { stampsFor } from './spritesFor.ts';
 
 const shelf = new ArtworkStore();
 const stamps = new SpriteCache(shelf.backend);
@@ -27,7 +27,10 @@ async function answer(order: PaintOrder): Promise<void> {
   const used = new Set(order.design.placements.map(({ motif }) => motif));
   const drawn = await Promise.all(order.motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
   const began = performance.now();
-  const scene = sceneOf(order.design, new Map(drawn.map((drawnMotif): [string, DrawnMotif] => [drawnMotif.motif.id, drawnMotif])));
+  const scene = sceneOf(
+    order.design,
+    new Map(drawn.map((drawnMotif): [string, DrawnMotif] => [drawnMotif.motif.id, drawnMotif])),
+  );
   const around = stackAround(order.design.placements, order.moving);
   const below = paint(order, scene, around ? { only: around.below } : {});
   const above = around && around.above.size > 0 ? paint(order, scene, { only: around.above, bare: true }) : undefined;

@@ -1,0 +1,70 @@
+import { MM_PER_INCH } from '../units/length.ts';
+import { latticeOf, type Lattice } from './lattice.ts';
+import { plainRepeat, type Repeat } from './repeat.ts';
+import { shortBasis } from './shortBasis.ts';
+import { tileOf, type Tile } from './tile.ts';
+
+/** A repeat in whole pixels: cell, drop and straight unit are all integers, so no tile can show a hairline. */
+export interface PixelGrid {
+  /** The cell in pixels with the repeat's own step; where cells are reflected, the one that holds the reflections too, which repeats squarely. */
+  readonly cell: Repeat;
+  /** Its lattice; every component is whole. */
+  readonly lattice: Lattice;
+  readonly tile: Tile;
+  /** Pixels per millimetre across and down; they differ by the rounding alone. */
+  readonly scaleX: number;
+  readonly scaleY: number;
+}
+
+/** What whole pixels cost: the printed cell against the wished one, at the density that was asked for. */
+export interface FitError {
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly widthPercent: number;
+  readonly heightPercent: number;
+}
+
+/**
+ * The nearest whole-pixel grid to a repeat at a scale.
+ *
+ * A half-drop of p/q needs a height that q divides, a brick a width that q divides: only then is the drop whole. Each
+ * reflected cell is of whole pixels by itself.
+ *
+ * @param scale wished pixels per millimetre
+ */
+export function pixelGrid(repeat: Repeat, scale: number): PixelGrid {
+  const { kind, drop } = repeat.step;
+  const own: Repeat = {
+    width: nearestMultiple(repeat.width * scale, kind === 'brick' ? drop.q : 1),
+    height: nearestMultiple(repeat.height * scale, kind === 'half-drop' ? drop.q : 1),
+    step: repeat.step,
+  };
+  const cell = plainRepeat(own);
+  const exact = latticeOf(cell);
+  // p/q is inexact in binary, but the drop in pixels is whole by construction.
+  const a = { x: exact.a.x, y: Math.round(exact.a.y) };
+  const b = { x: Math.round(exact.b.x), y: exact.b.y };
+  return {
+    cell,
+    lattice: { ...exact, a, b, shortBasis: shortBasis(a, b) },
+    tile: tileOf(cell),
+    scaleX: own.width / repeat.width,
+    scaleY: own.height / repeat.height,
+  };
+}
+
+/** How far the grid, printed at `dpi`, is from the wished cell. */
+export function fitError(repeat: Repeat, grid: PixelGrid, dpi: number): FitError {
+  const widthMm = (repeat.width * grid.scaleX * MM_PER_INCH) / dpi - repeat.width;
+  const heightMm = (repeat.height * grid.scaleY * MM_PER_INCH) / dpi - repeat.height;
+  return {
+    widthMm,
+    heightMm,
+    widthPercent: (100 * widthMm) / repeat.width,
+    heightPercent: (100 * heightMm) / repeat.height,
+  };
+}
+
+function nearestMultiple(value: number, of: number): number {
+  return Math.max(1, Math.round(value / of)) * of;
+}

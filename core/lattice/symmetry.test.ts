@@ -1,0 +1,162 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { apply, inverse, type Command } from '../document/command.ts';
+import { poseMatrix } from '../geometry/pose.ts';
+import { transform } from '../geometry/matrix.ts';
+import { anyDesign, anyPlacementFields, anyPoint, anyRepeat, anyStep, MIRRORED_STEPS } from '../testing/arbitraries.ts';
+import { HEXAGON, hexagonOf, honeycombOf, isHexagonal } from './honeycomb.ts';
+import { applyOpToPoint, applyOpToPose, symmetryOpsOf } from './symmetry.ts';
+import { orbitDistance, latticeDistance, latticeOf, nearestDifference } from './lattice.ts';
+import { pixelGrid } from './pixelFit.ts';
+import { mirroredStep, step } from './step.ts';
+
+const anyMirrored = fc
+  .tuple(anyRepeat, fc.constantFrom(...MIRRORED_STEPS))
+  .map(([repeat, one]) => ({ ...repeat, step: one }));
+
+describe('the images of a mirrored step', () => {
+  it('are a group with the lattice: an image of an image is an image, some whole steps away', () => {
+    fc.assert(
+      fc.property(anyMirrored, anyPoint, (repeat, p) => {
+        const lattice = latticeOf(repeat);
+        for (const first of lattice.ops) {
+          for (const second of lattice.ops) {
+            const twice = applyOpToPoint(second, applyOpToPoint(first, p));
+            const apart = lattice.ops.map((image) => {
+              const by = nearestDifference(lattice, applyOpToPoint(image, p), twice);
+              return Math.hypot(by.x, by.y);
+            });
+            expect(Math.min(...apart)).toBeLessThan(1e-9);
+          }
+        }
+      }),
+    );
+  });
+
+  it('reflect every other column, row, or both about the edges between them', () => {
+    const at = { x: 7, y: 4 };
+    const shown = (kind: Parameters<typeof mirroredStep>[0], mirrored: Parameters<typeof mirroredStep>[1]) =>
+      symmetryOpsOf({ width: 60, height: 40, step: mirroredStep(kind, mirrored) }).map((image) =>
+        applyOpToPoint(image, at),
+      );
+    expect(shown(step('square'), 'columns')).toEqual([at, { x: -7, y: 4 }]);
+    expect(shown(step('square'), 'rows')).toEqual([at, { x: 7, y: -4 }]);
+    expect(shown(step('square'), 'both')).toEqual([at, { x: -7, y: 4 }, { x: 7, y: -4 }, { x: -7, y: -4 }]);
+    expect(shown(step('half-drop'), 'columns')).toEqual([at, { x: -7, y: 24 }]);
+    expect(shown(step('brick'), 'rows')).toEqual([at, { x: 37, y: -4 }]);
+    expect(() => mirroredStep(step('half-drop', 1, 3), 'columns')).toThrow(RangeError);
+    expect(() => mirroredStep(step('brick'), 'columns')).toThrow(RangeError);
+  });
+
+  it('show a pose as its points are shown, whatever it is', () => {
+    fc.assert(
+      fc.property(anyMirrored, anyPlacementFields, anyPoint, (repeat, pose, p) => {
+        for (const image of symmetryOpsOf(repeat)) {
+          const there = transform(poseMatrix(applyOpToPose(image, pose)), p);
+          const wanted = applyOpToPoint(image, transform(poseMatrix(pose), p));
+          expect(Math.hypot(there.x - wanted.x, there.y - wanted.y)).toBeLessThan(1e-8 * (1 + Math.hypot(p.x, p.y)));
+        }
+      }),
+    );
+  });
+
+  it('lie as near as the nearest of them', () => {
+    fc.assert(
+      fc.property(anyRepeat, anyPoint, anyPoint, (repeat, p, q) => {
+        const lattice = latticeOf(repeat);
+        const each = lattice.ops
+          .map((image) => applyOpToPoint(image, q))
+          .map(({ x, y }) => latticeDistance(lattice, x - p.x, y - p.y));
+        expect(orbitDistance(lattice, p, q)).toBe(Math.min(...each));
+      }),
+    );
+  });
+
+  it('are of whole pixels, each cell by itself', () => {
+    fc.assert(
+      fc.property(anyMirrored, fc.double({ min: 0.3, max: 12, noNaN: true }), (repeat, scale) => {
+        const { lattice, scaleX, scaleY, tile } = pixelGrid(repeat, scale);
+        const own = { width: repeat.width * scaleX, height: repeat.height * scaleY };
+        expect(Math.abs(own.width - Math.round(own.width))).toBeLessThan(1e-9);
+        expect(Math.abs(own.height - Math.round(own.height))).toBeLessThan(1e-9);
+        expect(tile).toMatchObject({ width: lattice.width, height: lattice.height, columns: 1, rows: 1 });
+      }),
+    );
+  });
+
+  it('come and go with the step, every motif left where its own cell shows it, and undone to the bit', () => {
+    fc.assert(
+      fc.property(anyDesign(), anyStep, (loose, next) => {
+        const design = apply(
+          { ...loose, placements: [] },
+          { type: 'insert', placements: loose.placements.map((placement, index) => ({ index, placement })) },
+        );
+        const command: Command = { type: 'repeat', repeat: { ...design.repeat, step: next } };
+        const after = apply(design, command);
+        const back = apply(after, inverse(design, command));
+        expect(back).toEqual(design);
+        const [from, to] = [latticeOf(design.repeat), latticeOf(after.repeat)];
+        design.placements.forEach((placement, n) => {
+          const left = after.placements[n];
+          if (!left) throw new Error('a motif is gone');
+          expect(left.x < to.width && left.y < to.height).toBe(true);
+          // What lies on the axis is at both edges of the cell alike.
+          const isOnAxis =
+            Math.abs(placement.x - from.ownWidth) < 1e-9 || Math.abs(placement.y - from.ownHeight) < 1e-9;
+          if (design.repeat.step.mirrored && !next.mirrored && !isOnAxis)
+            expect(orbitDistance(from, placement, left)).toBeLessThan(1e-9);
+        });
+      }),
+    );
+  });
+});
+
+describe('a honeycomb', () => {
+  it('has a lattice of points all equally far from six neighbours, and regular hexagons about them', () => {
+    fc.assert(
+      fc.property(anyRepeat, (repeat) => {
+        const comb = honeycombOf(repeat);
+        expect(isHexagonal(comb)).toBe(true);
+        const { a, b } = latticeOf(comb);
+        const side = Math.max(comb.width, comb.height);
+        for (const [i, j] of [
+          [1, 0],
+          [0, 1],
+          [1, -1],
+        ] as const)
+          expect(Math.hypot(i * a.x + j * b.x, i * a.y + j * b.y)).toBeCloseTo(side, 6);
+        const corners = hexagonOf(comb);
+        const middle = { x: comb.width / 2, y: comb.height / 2 };
+        for (const corner of corners) {
+          // A corner belongs to three hexagons: it is as far from its own middle as from two others.
+          const from = [
+            [0, 0],
+            [1, 0],
+            [0, 1],
+            [1, -1],
+            [-1, 0],
+            [0, -1],
+            [-1, 1],
+          ]
+            .map(([i, j]) =>
+              Math.hypot(
+                corner.x - middle.x - (i as number) * a.x - (j as number) * b.x,
+                corner.y - middle.y - (i as number) * a.y - (j as number) * b.y,
+              ),
+            )
+            .sort((p, q) => p - q);
+          expect((from[2] as number) - (from[0] as number)).toBeLessThan(1e-9 * side);
+        }
+      }),
+    );
+    expect(honeycombOf({ width: 100, height: 80, step: step('brick', 1, 3) })).toMatchObject({
+      width: 100,
+      height: 100 * HEXAGON,
+      step: { kind: 'brick', drop: { p: 1, q: 2 }, honeycomb: true },
+    });
+    expect(honeycombOf({ width: 100, height: 80, step: step('square') })).toMatchObject({
+      width: 80 * HEXAGON,
+      height: 80,
+    });
+  });
+});

@@ -1,0 +1,136 @@
+import { compose, scalingMatrix, translationMatrix } from '../geometry/matrix.ts';
+import { boxAround, intersectBoxes, type Box } from '../geometry/box.ts';
+import type { Point } from '../geometry/point.ts';
+import { compositeOf } from '../document/blend.ts';
+import { cornersAround, shapeMatrix, type Placement } from '../document/placement.ts';
+import type { PixelGrid } from '../lattice/pixelFit.ts';
+import { toFundamentalDomain } from '../lattice/lattice.ts';
+import { paintArtwork } from './paintArtwork.ts';
+import type { DrawnMotif, Scene } from './scene.ts';
+import type { CanvasBackend, OffscreenSurface, Canvas2D } from './canvasBackend.ts';
+
+/** Where a placement's stamp goes: whole pixels, relative to the placement's anchor. */
+export interface SpritePlace {
+  /** Whole pixel at or before the centre, on the plane. */
+  readonly anchor: Point;
+  /** The rest, 0 to below 1. */
+  readonly phase: Point;
+  /** Whole-pixel box of the motif, relative to the anchor. */
+  readonly box: Box;
+}
+
+/** Pixels of margin all round: what antialiasing spreads over the edge, and room in which the engine need not clip. */
+const MARGIN = 2;
+
+/** Where the placement's pixels lie on the grid; the anchor is in the cell at the origin. */
+export function spritePlace(placement: Placement, { motif }: DrawnMotif, grid: PixelGrid): SpritePlace {
+  const centre = toFundamentalDomain(grid.lattice, { x: placement.x * grid.scaleX, y: placement.y * grid.scaleY });
+  const anchor = { x: Math.floor(centre.x), y: Math.floor(centre.y) };
+  const phase = { x: centre.x - anchor.x, y: centre.y - anchor.y };
+  const corners = boxAround(
+    cornersAround(placement, motif).map(({ x, y }) => ({ x: x * grid.scaleX, y: y * grid.scaleY })),
+  );
+  return {
+    anchor,
+    phase,
+    box: {
+      left: Math.floor(corners.left + phase.x) - MARGIN,
+      top: Math.floor(corners.top + phase.y) - MARGIN,
+      right: Math.ceil(corners.right + phase.x) + MARGIN,
+      bottom: Math.ceil(corners.bottom + phase.y) + MARGIN,
+    },
+  };
+}
+
+/**
+ * Paints one motif, alone and whole, on a sheet of the size of `part`.
+ *
+ * Every echo is then this same sheet laid down by a whole number of pixels: that is what makes all of them the same
+ * to the bit, which drawing each echo by itself would not (paths are placed in single precision).
+ *
+ * @param part pixels relative to the placement's anchor; the place's own box unless only some of it is wanted
+ */
+export function paintSprite(
+  sheet: OffscreenSurface,
+  placement: Placement,
+  { motif, artwork }: DrawnMotif,
+  { phase }: SpritePlace,
+  part: Box,
+  grid: PixelGrid,
+  scene: Pick<Scene, 'resolve'>,
+  easel: CanvasBackend,
+): void {
+  const width = part.right - part.left;
+  const height = part.bottom - part.top;
+  sheet.resize(width, height);
+  const matrix = compose(
+    translationMatrix(phase.x - part.left, phase.y - part.top),
+    compose(scalingMatrix(grid.scaleX, grid.scaleY), shapeMatrix(placement, motif)),
+  );
+  paintArtwork(sheet.context, artwork.nodes, matrix, { easel, resolve: scene.resolve, width, height });
+}
+
+/** Everything that a stamp's pixels depend on. Phases are compared to a millionth of a pixel, which never shows. */
+export function spriteKey(
+  placement: Placement,
+  { motif }: DrawnMotif,
+  { phase }: SpritePlace,
+  part: Box,
+  grid: PixelGrid,
+  { colours }: Pick<Scene, 'colours'>,
+): string {
+  return [
+    motif.artwork,
+    motif.width,
+    placement.rotation,
+    placement.scale,
+    placement.aspect,
+    placement.skew,
+    placement.flipped,
+    Math.round(phase.x * 1e6),
+    Math.round(phase.y * 1e6),
+    part.left,
+    part.top,
+    part.right,
+    part.bottom,
+    grid.scaleX,
+    grid.scaleY,
+    colours,
+  ].join(' ');
+}
+
+/** Lays a painted stamp so that its placement's anchor is at `at`, a whole pixel of the surface. */
+export function drawSprite(
+  surface: Canvas2D,
+  sheet: Pick<OffscreenSurface, 'pixels'>,
+  part: Box,
+  at: Point,
+  { opacity, blend }: Pick<Placement, 'opacity' | 'blend'>,
+  easel: CanvasBackend,
+): void {
+  surface.globalAlpha = opacity;
+  surface.globalCompositeOperation = compositeOf(blend);
+  easel.drawPixels(surface, sheet.pixels, {
+    x: at.x + part.left,
+    y: at.y + part.top,
+    width: part.right - part.left,
+    height: part.bottom - part.top,
+  });
+  surface.globalAlpha = 1;
+  surface.globalCompositeOperation = 'source-over';
+}
+
+/** Stamps larger than this are painted only where the window shows them. */
+const LARGEST_SPRITE_PIXELS = 1 << 24;
+
+/** The part of a stamp worth painting: all of it, or for a huge one what `window` can show of it. */
+export function partWorthPainting(box: Box, at: Point, window: Box): Box | undefined {
+  const pixels = (box.right - box.left) * (box.bottom - box.top);
+  if (pixels <= LARGEST_SPRITE_PIXELS) return box;
+  return intersectBoxes(box, {
+    left: window.left - at.x,
+    top: window.top - at.y,
+    right: window.right - at.x,
+    bottom: window.bottom - at.y,
+  });
+}

@@ -1,0 +1,70 @@
+import type { CleanSteps } from '../../core/recipe/scanRecipe.ts';
+import { notFound } from '../problem.ts';
+import type { ScannedPicture } from '../work/tasks.ts';
+import type { Queries } from './database.ts';
+
+/** A scan or a photograph on the workshop's shelf, with what is done to it so far. */
+export interface Scan extends ScannedPicture {
+  readonly id: string;
+  readonly name: string;
+  readonly steps: CleanSteps;
+}
+
+export type ScanChange = Partial<Pick<Scan, 'name' | 'steps' | 'dpi'>>;
+
+const COLUMNS = 'id, name, picture, preview, width, height, dpi, steps';
+
+export async function insertScan(
+  queries: Queries,
+  { id, name, picture, preview, width, height, dpi, steps }: Scan,
+): Promise<void> {
+  await queries.query(`INSERT INTO sheets (${COLUMNS}) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`, [
+    id,
+    name,
+    picture,
+    preview,
+    width,
+    height,
+    dpi,
+    JSON.stringify(steps),
+  ]);
+}
+
+/** The shelf, newest first. */
+export async function listScans(queries: Queries): Promise<Scan[]> {
+  return (
+    await queries.query<Scan>(`SELECT ${COLUMNS} FROM sheets WHERE deleted_at IS NULL ORDER BY created_at DESC, id`)
+  ).rows;
+}
+
+export async function readScan(queries: Queries, id: string): Promise<Scan> {
+  const { rows } = await queries.query<Scan>(`SELECT ${COLUMNS} FROM sheets WHERE id = $1`, [id]);
+  if (!rows[0]) throw notFound('sheet');
+  return rows[0];
+}
+
+/** The sheet on the shelf that is this very picture. */
+export async function scanOfPicture(queries: Queries, picture: string): Promise<Scan | undefined> {
+  return (
+    await queries.query<Scan>(`SELECT ${COLUMNS} FROM sheets WHERE picture = $1 AND deleted_at IS NULL LIMIT 1`, [
+      picture,
+    ])
+  ).rows[0];
+}
+
+export async function changeScan(queries: Queries, id: string, { name, steps, dpi }: ScanChange): Promise<Scan> {
+  const { rows } = await queries.query<Scan>(
+    `UPDATE sheets SET name = coalesce($2, name), steps = coalesce($3::jsonb, steps), dpi = coalesce($4, dpi) WHERE id = $1 RETURNING ${COLUMNS}`,
+    [id, name ?? null, steps ? JSON.stringify(steps) : null, dpi ?? null],
+  );
+  if (!rows[0]) throw notFound('sheet');
+  return rows[0];
+}
+
+export async function setScanDeleted(queries: Queries, id: string, deleted: boolean): Promise<void> {
+  const { rows } = await queries.query(
+    'UPDATE sheets SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id',
+    [id, deleted],
+  );
+  if (!rows[0]) throw notFound('sheet');
+}

@@ -1,0 +1,41 @@
+import { picturesOf, type Artwork } from '../../core/motif/artwork.ts';
+import type { Motif } from '../../core/motif/motif.ts';
+import type { DrawnMotif } from '../../core/paint/scene.ts';
+import type { Picture } from '../../core/paint/picture.ts';
+import type { CanvasBackend } from '../../core/paint/canvasBackend.ts';
+import { browserBackend, browserPicture } from './browserBackend.ts';
+
+/** Artwork and pictures that were fetched, and an easel that has them at hand. On the page and in the worker alike. */
+export class ArtworkStore {
+  readonly #artworks = new Map<string, Promise<Artwork>>();
+  readonly #pictures = new Map<string, Picture>();
+  readonly backend: CanvasBackend = browserBackend(this.#pictures);
+
+  /** The motif with its artwork, its pictures decoded. */
+  async fetch(motif: Motif): Promise<DrawnMotif> {
+    let artwork = this.#artworks.get(motif.artwork);
+    if (!artwork) {
+      artwork = this.#load(motif.artwork);
+      this.#artworks.set(motif.artwork, artwork);
+      artwork.catch(() => this.#artworks.delete(motif.artwork));
+    }
+    return { motif, artwork: await artwork };
+  }
+
+  async #load(address: string): Promise<Artwork> {
+    const artwork = (await (await fetchBlob(address)).json()) as Artwork;
+    await Promise.all(
+      picturesOf(artwork).map(async (blob) => {
+        if (this.#pictures.has(blob)) return;
+        this.#pictures.set(blob, await browserPicture(await (await fetchBlob(blob)).blob()));
+      }),
+    );
+    return artwork;
+  }
+}
+
+async function fetchBlob(address: string): Promise<Response> {
+  const response = await fetch(`/api/blobs/${address}`);
+  if (!response.ok) throw new Error(`the file ${address} is missing (${response.status})`);
+  return response;
+}

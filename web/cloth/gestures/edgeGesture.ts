@@ -1,0 +1,43 @@
+import type { Command } from '../../../core/document/command.ts';
+import type { LatticeIndex } from '../../../core/lattice/lattice.ts';
+import { resizeCell, scaleCell } from '../../../core/arrange/resizeCell.ts';
+import { formatNumber } from '../../../core/units/length.ts';
+import type { PointerController } from '../pointerController.ts';
+import { toMm } from '../viewport.ts';
+import { roundTo, type Gesture } from './gesture.ts';
+
+/** Drags an edge of the cell `steps`: its right edge changes the width, its lower edge the height. */
+export function edgeGesture(
+  { bench, view, note, local }: PointerController,
+  event: PointerEvent,
+  edge: 'right' | 'bottom',
+  steps: LatticeIndex,
+): Gesture {
+  // Seen from its own origin, the cell's edge is where the pointer is.
+  view.bringHome(steps);
+  const { design } = bench;
+  const { repeat } = design;
+  const along = bench.contentsFollow.getState();
+  const home = view.getViewport();
+  const from = toMm(home, local(event));
+  let command: Command | undefined;
+  return {
+    move(moved) {
+      const to = toMm(home, local(moved));
+      const next =
+        edge === 'right'
+          ? resizeCell(repeat, 'width', roundTo(repeat.width + to.x - from.x))
+          : resizeCell(repeat, 'height', roundTo(repeat.height + to.y - from.y));
+      command = (along ? scaleCell(design, next) : { type: 'repeat', repeat: next }) ?? command;
+      bench.session.preview(command);
+      note.set({
+        at: local(moved),
+        text: edge === 'right' ? `${formatNumber(next.width)} mm wide` : `${formatNumber(next.height)} mm high`,
+      });
+    },
+    end() {
+      if (command) bench.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
+    },
+    cancel: () => bench.session.preview(undefined),
+  };
+}

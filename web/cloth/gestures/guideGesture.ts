@@ -1,0 +1,45 @@
+import { nanoid } from 'nanoid';
+import type { Guide } from '../../../core/document/guide.ts';
+import { indexOfCellAt, latticeTranslate } from '../../../core/lattice/lattice.ts';
+import { formatNumber } from '../../../core/units/length.ts';
+import type { PointerController } from '../pointerController.ts';
+import { toMm } from '../viewport.ts';
+import { roundTo, type Gesture } from './gesture.ts';
+
+/** Draws a new guide out of the selvedge, upright or with Shift level, or moves one; let go outside the cloth, it is gone. */
+export function guideGesture({ bench, view, note, local }: PointerController, taken?: Guide): Gesture {
+  const { guides } = bench.session.state.committed;
+  const id = taken?.id ?? nanoid(8);
+  const rest = guides.filter((guide) => guide.id !== id);
+  let next: readonly Guide[] | undefined;
+  return {
+    move(event) {
+      const at = local(event);
+      const { width, height } = view.getViewport();
+      if (at.x < 0 || at.y < 0 || at.x > width || at.y > height) {
+        next = rest;
+        note.set(taken && { at: { x: Math.max(8, at.x), y: at.y }, text: 'let go to take the guide away' });
+      } else {
+        const axis = taken?.axis ?? (event.shiftKey ? 'y' : 'x');
+        const mm = toMm(view.getViewport(), at);
+        const origin = latticeTranslate(bench.lattice, indexOfCellAt(bench.lattice, mm));
+        const place = roundTo(mm[axis] - origin[axis]);
+        next = [...rest, { id, axis, at: place }];
+        note.set({ at, text: `${formatNumber(place, 1)} mm from the cell’s ${axis === 'x' ? 'left' : 'upper'} edge` });
+      }
+      bench.session.preview({ type: 'guides', guides: next });
+    },
+    end() {
+      if (!next || (next.length === guides.length && !taken)) {
+        bench.session.preview(undefined);
+        return;
+      }
+      bench.guidesShown.set(true);
+      bench.commit(taken ? (next.length < guides.length ? 'Took a guide away' : 'Moved a guide') : 'Set a guide', {
+        type: 'guides',
+        guides: next,
+      });
+    },
+    cancel: () => bench.session.preview(undefined),
+  };
+}

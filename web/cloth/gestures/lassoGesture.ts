@@ -1,0 +1,44 @@
+import { selectInLasso } from '../../../core/arrange/selectInLasso.ts';
+import type { Instance } from '../../../core/arrange/pick.ts';
+import type { Point } from '../../../core/geometry/point.ts';
+import type { PointerController } from '../pointerController.ts';
+import { toMm } from '../viewport.ts';
+import { hasGone, type Gesture } from './gesture.ts';
+
+/** Draws a box, or a free loop, and adds what lies wholly within; a mere click adds or takes away what lies under it. */
+export function lassoGesture(
+  { bench, view, lasso: shown, local }: PointerController,
+  from: Point,
+  free: boolean,
+  under: Instance | undefined,
+): Gesture {
+  let loop: Point[] = [];
+  return {
+    move(event) {
+      const at = local(event);
+      if (loop.length === 0 && !hasGone(from, at)) return;
+      loop = free
+        ? [...(loop.length === 0 ? [from] : loop), at]
+        : [from, { x: at.x, y: from.y }, at, { x: from.x, y: at.y }];
+      shown.set(loop);
+    },
+    end() {
+      const { ids } = bench.selection.getState();
+      if (loop.length === 0) {
+        if (under)
+          bench.select(ids.includes(under.id) ? ids.filter((id) => id !== under.id) : [...ids, under.id], [under]);
+        return;
+      }
+      const viewport = view.getViewport();
+      const instances = selectInLasso(
+        bench.editablePlacements,
+        view.pickables,
+        bench.lattice,
+        loop.map((at) => toMm(viewport, at)),
+      );
+      bench.select([...new Set([...ids, ...instances.map(({ id }) => id)])], instances);
+      bench.announcement.set(`${instances.length} motifs in it`);
+    },
+    cancel: () => undefined,
+  };
+}

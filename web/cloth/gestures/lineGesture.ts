@@ -1,0 +1,28 @@
+import { smoothPolyline } from '../../../core/geometry/polyline.ts';
+import type { Point } from '../../../core/geometry/point.ts';
+import type { PointerController } from '../pointerController.ts';
+import { toMm } from '../viewport.ts';
+import { hasGone, type Gesture } from './gesture.ts';
+
+/** Draws a line on the cloth and hands it over, steadied, in mm. */
+export function lineGesture(
+  { view, line: shown, local }: PointerController,
+  from: Point,
+  take: (line: readonly Point[]) => void,
+): Gesture {
+  const line = [from];
+  return {
+    move(event) {
+      const at = local(event);
+      if (!hasGone(line.at(-1) as Point, at)) return;
+      line.push(at);
+      shown.set([...line]);
+    },
+    end() {
+      if (line.length < 2) return;
+      const viewport = view.getViewport();
+      take(smoothPolyline(line.map((at) => toMm(viewport, at))));
+    },
+    cancel: () => undefined,
+  };
+}

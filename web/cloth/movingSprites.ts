@@ -1,0 +1,174 @@
+import type { Design } from '../../core/document/design.ts';
+import { shapeMatrix, type Placement } from '../../core/document/placement.ts';
+import { shiftBox, type Box } from '../../core/geometry/box.ts';
+import { compose, invert, scalingMatrix, translationMatrix, type Matrix } from '../../core/geometry/matrix.ts';
+import type { Point } from '../../core/geometry/point.ts';
+import type { ClothPlan } from '../../core/paint/clothPlan.ts';
+import { sceneOf, type DrawnMotif } from '../../core/paint/scene.ts';
+import { SpriteCache, type Sprite } from '../../core/paint/spriteCache.ts';
+import {
+  drawSprite,
+  paintSprite,
+  partWorthPainting,
+  spriteKey,
+  spritePlace,
+  type SpritePlace,
+} from '../../core/paint/sprite.ts';
+import type { CanvasBackend, Canvas2D } from '../../core/paint/canvasBackend.ts';
+import { indicesTouching } from '../../core/lattice/instances.ts';
+import { toFundamentalDomain, latticeTranslate } from '../../core/lattice/lattice.ts';
+import type { PixelGrid } from '../../core/lattice/pixelFit.ts';
+import type { PaintedStamp } from './paintMessages.ts';
+
+/** Where a stamp is to be laid. */
+export interface SpriteDraw {
+  readonly sheet: Sprite;
+  readonly placement: Placement;
+  /** Pixels of the stamp, relative to its anchor. */
+  readonly part: Box;
+  /** Whole painted pixel of the window for the stamp's anchor. */
+  readonly at: Point;
+  /** Brings the stamp, its anchor at the origin, to where it lies in the window, where it is not simply laid there. */
+  readonly posed?: Matrix;
+  /** Screen pixels it covers. */
+  readonly box: Box;
+}
+
+/** Of more than so many that are drawn live, each is painted once and its picture moved and turned until it lies still. */
+export const MANY = 24;
+/** Pixels of stamps kept while hands move; older shapes of what is being turned are let go. */
+export const CACHE_PIXELS = 1 << 24;
+
+/** What moves, painted once a shape and laid at every echo. */
+export class MovingSprites {
+  readonly #easel: CanvasBackend;
+  readonly #stamps: SpriteCache;
+
+  constructor(easel: CanvasBackend) {
+    this.#easel = easel;
+    this.#stamps = new SpriteCache(easel, CACHE_PIXELS);
+  }
+
+  /** Keeps stamps that were painted elsewhere. */
+  keep(stamps: readonly PaintedStamp[]): void {
+    for (const { key, image } of stamps) this.#stamps.keep(key, { pixels: image }, image.width * image.height);
+  }
+
+  /**
+   * Every echo of the placements `ids` that the window shows, bottom to top; paints what has changed its shape.
+   *
+   * @param taken the design as it was when they were taken up: of many, what was painted then is moved and turned, right to
+   * half a pixel and as sharp as a turned picture is
+   */
+  layings(
+    design: Design,
+    ids: readonly string[],
+    drawn: ReadonlyMap<string, DrawnMotif>,
+    { grid, reduction }: ClothPlan,
+    window: Box,
+    taken?: Design,
+  ): SpriteDraw[] {
+    const held = new Set(ids);
+    const scene = sceneOf(design, drawn);
+    const before = taken && ids.length > MANY ? sceneOf(taken, drawn).placements : scene.placements;
+    const spriteDraws: SpriteDraw[] = [];
+    scene.placements.forEach((placement, n) => {
+      const motif = held.has(placement.id) ? drawn.get(placement.motif) : undefined;
+      if (!motif) return;
+      const own = before[n];
+      const painted = own?.id === placement.id && own.motif === placement.motif ? own : placement;
+      const { box, anchor } = spritePlace(placement, motif, grid);
+      const place = spritePlace(painted, motif, grid);
+      const lies: Pick<SpriteDraw, 'at' | 'posed'> =
+        painted === placement ? { at: anchor } : liesLike(placement, painted, motif, place, grid);
+      let sheet: Sprite | undefined;
+      let last: Box | undefined;
+      for (const steps of indicesTouching(grid.lattice, shiftBox(lies.posed ? box : place.box, lies.at), window)) {
+        const by = latticeTranslate(grid.lattice, steps);
+        const at = { x: lies.at.x + by.x - window.left, y: lies.at.y + by.y - window.top };
+        const part = lies.posed
+          ? place.box
+          : partWorthPainting(place.box, at, {
+              left: 0,
+              top: 0,
+              right: window.right - window.left,
+              bottom: window.bottom - window.top,
+            });
+        if (!part) continue;
+        if (!sheet || part !== last) {
+          sheet = this.#stamps.sheet(
+            spriteKey(painted, motif, place, part, grid, scene),
+            part.right - part.left,
+            part.bottom - part.top,
+            (on) => paintSprite(on, painted, motif, place, part, grid, scene, this.#easel),
+          );
+          last = part;
+        }
+        const covers = shiftBox(lies.posed ? box : part, at);
+        spriteDraws.push({
+          sheet,
+          placement,
+          part,
+          at,
+          ...(lies.posed && { posed: compose(translationMatrix(at.x, at.y), lies.posed) }),
+          box: {
+            left: Math.floor(covers.left / reduction),
+            top: Math.floor(covers.top / reduction),
+            right: Math.ceil(covers.right / reduction),
+            bottom: Math.ceil(covers.bottom / reduction),
+          },
+        });
+      }
+    });
+    return spriteDraws;
+  }
+}
+
+/** How the stamp of a placement as it was is laid to look as it is now: by whole pixels where only its place is another. */
+function liesLike(
+  now: Placement,
+  was: Placement,
+  { motif }: DrawnMotif,
+  { phase }: SpritePlace,
+  { lattice, scaleX, scaleY }: PixelGrid,
+): Pick<SpriteDraw, 'at' | 'posed'> {
+  const centre = toFundamentalDomain(lattice, { x: now.x * scaleX, y: now.y * scaleY });
+  if (
+    now.rotation === was.rotation &&
+    now.scale === was.scale &&
+    now.aspect === was.aspect &&
+    now.skew === was.skew &&
+    now.flipped === was.flipped
+  ) {
+    return { at: { x: Math.round(centre.x - phase.x), y: Math.round(centre.y - phase.y) } };
+  }
+  const at = { x: Math.floor(centre.x), y: Math.floor(centre.y) };
+  const pixels = scalingMatrix(scaleX, scaleY);
+  const back = invert(compose(pixels, shapeMatrix(was, motif)));
+  if (!back) return { at };
+  const onward = compose(compose(pixels, shapeMatrix(now, motif)), back);
+  return {
+    at,
+    posed: compose(
+      translationMatrix(centre.x - at.x, centre.y - at.y),
+      compose(onward, translationMatrix(-phase.x, -phase.y)),
+    ),
+  };
+}
+
+/** Lays the stamps on a surface in screen pixels. */
+export function drawSprites(
+  surface: Canvas2D,
+  layings: readonly SpriteDraw[],
+  reduction: number,
+  easel: CanvasBackend,
+): void {
+  const plain: Matrix = [1 / reduction, 0, 0, 1 / reduction, 0, 0];
+  surface.imageSmoothingQuality = 'high';
+  for (const { sheet, placement, part, at, posed } of layings) {
+    surface.imageSmoothingEnabled = reduction > 1 || posed !== undefined;
+    surface.setTransform(...(posed ? compose(plain, posed) : plain));
+    drawSprite(surface, sheet, part, posed ? { x: 0, y: 0 } : at, placement, easel);
+  }
+  surface.setTransform(1, 0, 0, 1, 0, 0);
+}

@@ -1,0 +1,228 @@
+import { Picker, type Instance } from '../../core/arrange/pick.ts';
+import type { FramePoint } from '../../core/arrange/frame.ts';
+import type { SnapLine } from '../../core/arrange/snap.ts';
+import type { Guide } from '../../core/document/guide.ts';
+import type { Placement } from '../../core/document/placement.ts';
+import { overlaps } from '../../core/arrange/overlaps.ts';
+import type { Point } from '../../core/geometry/point.ts';
+import type { LatticeIndex } from '../../core/lattice/lattice.ts';
+import type { DrawerMotif } from '../api/motifs.ts';
+import type { Editor } from '../editor/editor.ts';
+import { Cell } from '../ui/store.ts';
+import type { ClothView } from './clothView.ts';
+import { carryGesture } from './gestures/carryGesture.ts';
+import type { Gesture } from './gestures/gesture.ts';
+import { edgeGesture } from './gestures/edgeGesture.ts';
+import { lassoGesture } from './gestures/lassoGesture.ts';
+import { guideGesture } from './gestures/guideGesture.ts';
+import { lineGesture } from './gestures/lineGesture.ts';
+import { moveGesture } from './gestures/moveGesture.ts';
+import { panGesture, pinchDrag } from './gestures/panGesture.ts';
+import { pinDrag, pointDrag, turnDrag } from './gestures/pinGesture.ts';
+import { lengthToMm, toMm } from './viewport.ts';
+
+/** The numbers shown at the pointer while something is dragged. */
+export interface DragReadout {
+  readonly at: Point;
+  readonly text: string;
+}
+
+/** Motifs are easier to hit within this many CSS pixels. */
+const REACH_PX = 4;
+
+/** What pointers do to the cloth: says which drag a press begins, and knows where the pointer is. */
+export class PointerController {
+  readonly note = new Cell<DragReadout | undefined>(undefined);
+  readonly panning = new Cell(false);
+  /** The box or loop being drawn around motifs, corners in CSS pixels. */
+  readonly lasso = new Cell<readonly Point[]>([]);
+  /** The open line being drawn, CSS pixels. */
+  readonly line = new Cell<readonly Point[]>([]);
+  /** Whoever waits for a line to be drawn on the cloth: the next press draws it. */
+  readonly drawing = new Cell<((line: readonly Point[]) => void) | undefined>(undefined);
+  /** What has caught the motifs that are being moved. */
+  readonly snapLines = new Cell<readonly SnapLine[]>([]);
+  /** What lies at a point, offered to be chosen from. */
+  readonly pile = new Cell<{ readonly at: Point; readonly hits: readonly Instance[] } | undefined>(undefined);
+  /** Where the pointer was last, while it is over the cloth; CSS pixels. */
+  pointer: Point | undefined;
+  #drag: Gesture | undefined;
+  #spaceHeld = false;
+  readonly #touches = new Map<number, Point>();
+  #picker: { readonly picker: Picker; readonly motifs: readonly DrawerMotif[] } | undefined;
+
+  constructor(
+    readonly bench: Editor,
+    readonly view: ClothView,
+    readonly area: HTMLElement,
+  ) {}
+
+  /** Whether something is being dragged. */
+  get isBusy(): boolean {
+    return this.#drag !== undefined;
+  }
+
+  /** Gives up the drag, or the line that was to be drawn; says whether there was one. */
+  cancel(): boolean {
+    const waiting = this.drawing.getState() !== undefined;
+    this.drawing.set(undefined);
+    if (!this.#drag) return waiting;
+    this.#drag.cancel();
+    this.#finish();
+    return true;
+  }
+
+  holdSpace(held: boolean): void {
+    this.#spaceHeld = held;
+    this.panning.set(held);
+  }
+
+  readonly local = (event: { clientX: number; clientY: number }): Point => {
+    const box = this.area.getBoundingClientRect();
+    return { x: event.clientX - box.left, y: event.clientY - box.top };
+  };
+
+  press(event: PointerEvent): void {
+    if (this.#drag) return;
+    this.area.setPointerCapture(event.pointerId);
+    const at = this.local(event);
+    if (event.pointerType === 'touch') {
+      this.#touches.set(event.pointerId, at);
+      if (this.#touches.size === 2) {
+        this.cancel();
+        this.#drag = pinchDrag(this, this.#touches);
+        return;
+      }
+    }
+    this.pile.set(undefined);
+    this.#drag = this.#begin(event, at);
+  }
+
+  #begin(event: PointerEvent, at: Point): Gesture | undefined {
+    if (event.button === 1 || this.#spaceHeld) return panGesture(this, at);
+    if (event.button !== 0) return undefined;
+    const draw = this.drawing.getState();
+    if (draw) {
+      this.drawing.set(undefined);
+      return lineGesture(this, at, draw);
+    }
+    const hits = this.hitsAt(at);
+    const [hit] = hits;
+    if (event.shiftKey || event.altKey) return lassoGesture(this, at, event.altKey, hit);
+    const { bench } = this;
+    if (!hit) {
+      bench.select([]);
+      return panGesture(this, at);
+    }
+    const { ids } = bench.selection.getState();
+    const held = hits.find(({ id }) => ids.includes(id)) ?? hit;
+    if (ids.includes(held.id)) bench.reanchorTo(held);
+    else bench.select([held.id], [held]);
+    return moveGesture(this, at, ids.length === 1 && held.id === ids[0] ? hits : []);
+  }
+
+  /** Shows all that lies under a point, to be chosen from. */
+  openPile(event: { clientX: number; clientY: number }): void {
+    const at = this.local(event);
+    const hits = this.hitsAt(at);
+    this.pile.set(hits.length > 0 ? { at, hits } : undefined);
+  }
+
+  /** The appearances at a point that can be taken in hand, topmost first. */
+  hitsAt(at: Point): Instance[] {
+    const { bench, view } = this;
+    const placements = bench.editablePlacements;
+    const motifs = bench.motifs.getState();
+    if (
+      this.#picker?.picker.placements !== placements ||
+      this.#picker.picker.lattice !== bench.lattice ||
+      this.#picker.motifs !== motifs
+    ) {
+      this.#picker = { picker: new Picker(placements, view.pickables, bench.lattice), motifs };
+    }
+    const { picker } = this.#picker;
+    const viewport = view.getViewport();
+    return picker.at(toMm(viewport, at), lengthToMm(viewport, { x: REACH_PX, y: 0 }).x);
+  }
+
+  /** What lies under a double click. */
+  at(event: MouseEvent): string | undefined {
+    return this.hitsAt(this.local(event))[0]?.id;
+  }
+
+  /** Whether what is drawn of two placements lies over each other anywhere. */
+  readonly overlap = (a: Placement, b: Placement): boolean => overlaps(this.bench.lattice, a, b, this.view.pickables);
+
+  move(event: PointerEvent): void {
+    this.pointer = this.local(event);
+    if (this.#touches.has(event.pointerId)) this.#touches.set(event.pointerId, this.pointer);
+    this.#drag?.move(event);
+  }
+
+  release(event: PointerEvent): void {
+    this.#touches.delete(event.pointerId);
+    if (!this.#drag) return;
+    this.#drag.end();
+    this.#finish();
+  }
+
+  wheel(event: WheelEvent): void {
+    event.preventDefault();
+    const lines = event.deltaMode === 1 ? 16 : event.deltaMode === 2 ? 400 : 1;
+    // A pinch comes as a wheel with Ctrl and in small steps.
+    this.view.zoomAt(this.local(event), Math.exp(-event.deltaY * lines * (event.ctrlKey ? 0.01 : 0.0016)));
+  }
+
+  /** A pin of the frame around what is chosen, seen `shift` mm aside of what is meant. */
+  pressPin(event: PointerEvent, pin: FramePoint, shift: Point): void {
+    this.#take(event, () => pinDrag(this, event, pin, shift));
+  }
+
+  pressTurn(event: PointerEvent, shift: Point): void {
+    this.#take(event, () => turnDrag(this, event, shift));
+  }
+
+  /** The point that what is chosen is turned and sized about. */
+  pressPoint(event: PointerEvent, shift: Point): void {
+    this.#take(event, () => pointDrag(this, shift));
+  }
+
+  pressEdge(event: PointerEvent, edge: 'right' | 'bottom', steps: LatticeIndex): void {
+    this.#take(event, () => edgeGesture(this, event, edge, steps));
+  }
+
+  /** A guide, or a new one out of the selvedge. */
+  pressGuide(event: PointerEvent, guide?: Guide): void {
+    this.#take(event, () => guideGesture(this, guide));
+  }
+
+  /** Begins to bring a motif from the tray. */
+  carry(motif: DrawerMotif, onOver: (over: boolean) => void): Gesture {
+    const drag = carryGesture(this, motif, onOver);
+    this.#drag = drag;
+    return {
+      move: drag.move,
+      end: () => {
+        if (this.#drag !== drag) return;
+        drag.end();
+        this.#finish();
+      },
+      cancel: () => void this.cancel(),
+    };
+  }
+
+  #take(event: PointerEvent, begin: () => Gesture | undefined): void {
+    if (this.#drag || event.button !== 0) return;
+    this.area.setPointerCapture(event.pointerId);
+    this.#drag = begin();
+  }
+
+  #finish(): void {
+    this.#drag = undefined;
+    this.lasso.set([]);
+    this.line.set([]);
+    this.snapLines.set([]);
+    this.note.set(undefined);
+    this.panning.set(this.#spaceHeld);
+  }
+}

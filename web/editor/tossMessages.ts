@@ -1,0 +1,38 @@
+import type { Findings, CheckContext } from '../../core/check/findings.ts';
+import type { PlacementChanges } from '../../core/arrange/align.ts';
+import type { Design } from '../../core/document/design.ts';
+import type { Motif } from '../../core/motif/motif.ts';
+import type { Hole } from '../../core/toss/holes.ts';
+import type { TossedMotif, TossResult } from '../../core/toss/toss.ts';
+import type { TossRecipe } from '../../core/recipe/tossRecipe.ts';
+
+/** What the page asks the toss worker for; what the design holds stays, but for what is asked to be laid anew. */
+export type TossTask =
+  | {
+      readonly kind: 'toss';
+      readonly recipe: TossRecipe;
+      /** What lay there before, to start from. */ readonly from: readonly TossedMotif[];
+    }
+  | { readonly kind: 'holes'; readonly least: number; readonly most: number }
+  | { readonly kind: 'fill'; readonly recipe: TossRecipe; readonly holes: readonly Hole[] }
+  | { readonly kind: 'settle'; readonly chosen: readonly string[]; readonly turning: boolean }
+  | ({ readonly kind: 'check' } & CheckContext);
+
+export type TossOrder =
+  | { readonly id: number; readonly design: Design; readonly motifs: readonly Motif[]; readonly task: TossTask }
+  | { readonly stop: number };
+
+/** What a task ends in. */
+export interface TossResults {
+  readonly toss: TossResult;
+  readonly holes: readonly Hole[];
+  readonly fill: readonly TossedMotif[];
+  readonly settle: PlacementChanges;
+  readonly check: Findings;
+}
+
+export type TossAnswer =
+  | { readonly id: number; readonly progress: TossResult }
+  | { readonly id: number; readonly done: TossResults[keyof TossResults] }
+  /** A sentence for the designer where `expected`, else what went wrong. */
+  | { readonly id: number; readonly failed: string; readonly expected: boolean };

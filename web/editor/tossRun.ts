@@ -1,0 +1,95 @@
+import { nanoid } from 'nanoid';
+import { applyToss, tossedIdsOf, tossedPlacements } from '../../core/toss/applyToss.ts';
+import type { TossedMotif, TossResult } from '../../core/toss/toss.ts';
+import type { TossRecipe } from '../../core/recipe/tossRecipe.ts';
+import type { Editor } from './editor.ts';
+import { Cell } from '../ui/store.ts';
+import { TossClient, type Running } from './tossClient.ts';
+
+const NEW: TossRecipe = { entries: [], directions: { kind: 'all' }, flipped: true, gap: 4, ground: 0.4, seed: 1 };
+
+/**
+ * The toss of one bench: the recipe as far as it is written, and a toss under way. It goes on, and the recipe stays, while other
+ * parts of the job are looked at.
+ */
+export class Tossing {
+  readonly tosser = new TossClient();
+  /** Changed since the last toss; undefined where it was not. */
+  readonly edited = new Cell<TossRecipe | undefined>(undefined);
+  readonly running = new Cell<Running<TossResult> | undefined>(undefined);
+  /** What the last toss came to, or the one under way so far. */
+  readonly last = new Cell<TossResult | undefined>(undefined);
+  readonly problem = new Cell<string | undefined>(undefined);
+
+  constructor(readonly bench: Editor) {}
+
+  get recipe(): TossRecipe {
+    return this.edited.getState() ?? this.bench.session.state.committed.toss?.recipe ?? NEW;
+  }
+
+  change(part: Partial<TossRecipe>): void {
+    this.edited.set({ ...this.recipe, ...part });
+  }
+
+  /** Tosses what the recipe says, seen on the cloth as it goes, and lays it as one step. @param afresh or from what lies there */
+  async run(recipe: TossRecipe, afresh: boolean): Promise<void> {
+    const { bench, problem, last } = this;
+    const { session, layer } = bench;
+    if (this.running.getState()) return;
+    if (!layer) {
+      bench.refusal.set('Every layer is hidden or locked, so nothing can be tossed. Open one in the stack first.');
+      return;
+    }
+    this.edited.set(recipe);
+    problem.set(undefined);
+    bench.select([]);
+    const start = session.state.committed;
+    const gone = tossedIdsOf(start);
+    const nonce = nanoid(6);
+    const command = ({ placed }: TossResult) =>
+      applyToss(
+        start,
+        bench.motifMap,
+        recipe,
+        tossedPlacements(placed, layer.id, (n) => `${nonce}-${n}`),
+      );
+    const isAsBefore = (): boolean => session.state.committed === start;
+    const standing = { ...start, placements: start.placements.filter(({ id }) => !gone.has(id)) };
+    const from = afresh
+      ? []
+      : start.placements
+          .filter(({ id }) => gone.has(id))
+          .map(({ motif, x, y, rotation, scale, flipped }): TossedMotif => ({ motif, x, y, rotation, scale, flipped }));
+    const running = this.tosser.run(standing, bench.motifs.getState(), { kind: 'toss', recipe, from }, (tossed) => {
+      last.set(tossed);
+      if (isAsBefore()) session.preview(command(tossed));
+    });
+    this.running.set(running);
+    try {
+      const tossed = await running.done;
+      last.set(tossed);
+      // What was done meanwhile is not undone by a toss that knows nothing of it.
+      if (!isAsBefore())
+        problem.set('Something was changed while it was tossed, so nothing of the toss was laid. Toss again.');
+      else {
+        session.preview(undefined);
+        if (tossed.placed.length === 0)
+          problem.set('Nothing found room at this gap. Nothing was changed; make the gap or the motifs smaller.');
+        else {
+          bench.commit(`Tossed ${tossed.placed.length} motifs`, command(tossed));
+          this.edited.set(undefined);
+        }
+      }
+    } catch (error) {
+      if (isAsBefore()) session.preview(undefined);
+      problem.set(error instanceof Error ? error.message : String(error));
+    } finally {
+      this.running.set(undefined);
+    }
+  }
+
+  /** Ends whatever is under way; nothing more is laid. */
+  close(): void {
+    this.tosser.close();
+  }
+}

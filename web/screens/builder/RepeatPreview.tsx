@@ -1,0 +1,71 @@
+import { useEffect, useRef } from 'react';
+import { asDrawn } from '../../../core/document/inkResolver.ts';
+import { compose, scalingMatrix, translationMatrix } from '../../../core/geometry/matrix.ts';
+import type { Artwork } from '../../../core/motif/artwork.ts';
+import { paintArtwork } from '../../../core/paint/paintArtwork.ts';
+import { indicesTouching } from '../../../core/lattice/instances.ts';
+import { latticeTranslate, latticeOf } from '../../../core/lattice/lattice.ts';
+import { step } from '../../../core/lattice/step.ts';
+import { browserBackend, browserSurface } from '../../cloth/browserBackend.ts';
+
+/** Ground between the motif and its neighbours, as a share of its longer side. */
+const AIR = 0.28;
+/** Repeats seen across. */
+const ACROSS = 3.4;
+const easel = browserBackend(new Map());
+
+interface Props {
+  readonly artwork: Artwork;
+  readonly ground: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The motif as it would run in a half-drop, while it is being built. */
+export function RepeatPreview({ artwork, ground, width, height }: Props) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const context = canvas.current?.getContext('2d');
+    if (!context || width === 0) return;
+    const { view, nodes } = artwork;
+    const air = Math.max(view.width, view.height) * AIR;
+    const cell = { width: view.width + air, height: view.height + air };
+    const scale = width / (cell.width * ACROSS);
+    // One stamp, laid wherever the lattice has it.
+    const stamp = browserSurface(Math.ceil(view.width * scale) + 2, Math.ceil(view.height * scale) + 2);
+    const matrix = compose(
+      translationMatrix(1, 1),
+      compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)),
+    );
+    paintArtwork(stamp.context, nodes, matrix, {
+      easel,
+      resolve: asDrawn,
+      width: stamp.canvas.width,
+      height: stamp.canvas.height,
+    });
+    const lattice = latticeOf({
+      width: cell.width * scale,
+      height: cell.height * scale,
+      step: step('half-drop', 1, 2),
+    });
+    context.fillStyle = ground;
+    context.fillRect(0, 0, width, height);
+    const at = { x: (width - stamp.canvas.width) / 2, y: (height - stamp.canvas.height) / 2 };
+    const box = { left: at.x, top: at.y, right: at.x + stamp.canvas.width, bottom: at.y + stamp.canvas.height };
+    for (const steps of indicesTouching(lattice, box, { left: 0, top: 0, right: width, bottom: height })) {
+      const by = latticeTranslate(lattice, steps);
+      context.drawImage(stamp.canvas, Math.round(at.x + by.x), Math.round(at.y + by.y));
+    }
+  }, [artwork, ground, width, height]);
+  return (
+    <canvas
+      ref={canvas}
+      width={width}
+      height={height}
+      role="img"
+      aria-label="The motif as a repeat"
+      data-repeat-preview
+      className="block"
+    />
+  );
+}

@@ -1,0 +1,104 @@
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import type { Artwork } from '../../../core/motif/artwork.ts';
+import { ArtworkSvg } from '../../ui/ArtworkSvg.tsx';
+
+interface Props {
+  readonly artwork: Artwork;
+  /** Each piece's outline, bottom to top, mm. */
+  readonly outlines: readonly string[];
+  readonly chosen: number;
+  readonly ground: string;
+  readonly onChoose: (index: number) => void;
+  /** Moves the chosen piece, mm. */
+  readonly onMove: (dx: number, dy: number) => void;
+}
+
+/** Room around the motif, as a share of its longer side. */
+const ROOM = 0.16;
+
+/** The motif large, its chosen piece outlined; pieces are taken and moved where they lie. */
+export function ShapeStage({ artwork, outlines, chosen, ground, onChoose, onMove }: Props) {
+  const held = useRef<{ x: number; y: number }>(undefined);
+  // While a piece moves the frame stands still, or the piece would run away from the hand.
+  const [frozen, setFrozen] = useState<Artwork['view']>();
+  const room = Math.max(artwork.view.width, artwork.view.height) * ROOM;
+  const view = frozen ?? {
+    x: artwork.view.x - room,
+    y: artwork.view.y - room,
+    width: artwork.view.width + 2 * room,
+    height: artwork.view.height + 2 * room,
+  };
+  const mm = (event: PointerEvent<SVGSVGElement | SVGPathElement>): { x: number; y: number } => {
+    const svg =
+      event.currentTarget instanceof SVGPathElement
+        ? (event.currentTarget.ownerSVGElement as SVGSVGElement)
+        : event.currentTarget;
+    const p = new DOMPoint(event.clientX, event.clientY).matrixTransform((svg.getScreenCTM() as DOMMatrix).inverse());
+    return { x: p.x, y: p.y };
+  };
+  const onKey = (event: KeyboardEvent): void => {
+    const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+    if (!by) return;
+    event.preventDefault();
+    const step = event.shiftKey ? 5 : 0.5;
+    onMove((by[0] as number) * step, (by[1] as number) * step);
+  };
+  return (
+    <div
+      className="relative min-h-0 min-w-0 grow"
+      style={{ background: ground }}
+      tabIndex={0}
+      role="application"
+      aria-label="The motif. Arrows move the chosen piece."
+      onKeyDown={onKey}
+      data-stage
+    >
+      <ArtworkSvg artwork={artwork} label="The motif" view={view} className="absolute inset-0 h-full w-full" />
+      <svg
+        viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
+        className="absolute inset-0 h-full w-full touch-none"
+        aria-hidden
+      >
+        {outlines.map((outline, n) => (
+          <path
+            key={n}
+            d={outline}
+            data-piece={n}
+            fill="transparent"
+            stroke="transparent"
+            strokeWidth={room * 0.2}
+            className="cursor-move"
+            onPointerDown={(event) => {
+              event.currentTarget.setPointerCapture(event.pointerId);
+              onChoose(n);
+              held.current = mm(event);
+              setFrozen(view);
+            }}
+            onPointerMove={(event) => {
+              if (!held.current || n !== chosen) return;
+              const to = mm(event);
+              onMove(to.x - held.current.x, to.y - held.current.y);
+              held.current = to;
+            }}
+            onPointerUp={() => {
+              held.current = undefined;
+              setFrozen(undefined);
+            }}
+          />
+        ))}
+        {outlines.length > 1 && outlines[chosen] && (
+          <g fill="none" pointerEvents="none">
+            <path d={outlines[chosen]} stroke="#fff" strokeWidth="2.5" vectorEffect="non-scaling-stroke" />
+            <path
+              d={outlines[chosen]}
+              stroke="#1f2430"
+              strokeWidth="1.25"
+              strokeDasharray="5 4"
+              vectorEffect="non-scaling-stroke"
+            />
+          </g>
+        )}
+      </svg>
+    </div>
+  );
+}

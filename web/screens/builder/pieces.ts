@@ -1,0 +1,53 @@
+import type { Hex } from '../../../core/colour/hex.ts';
+import { FIGURES, type FigureKind } from '../../../core/shapes/figures.ts';
+import { measured } from '../../../core/shapes/figure.ts';
+import type { CombineMode, Piece, ShapeRecipe } from '../../../core/recipe/shapeRecipe.ts';
+
+/** How pieces meet, in the words of the bench. */
+export const MEETING_NAMES: Readonly<Record<CombineMode, string>> = {
+  lay: 'Laid over',
+  join: 'Joined to',
+  cut: 'Cut out of',
+  overlap: 'Only where both are',
+  exclude: 'Only where one is',
+};
+
+/** A piece as it is first laid down. */
+export function newPiece(figure: FigureKind, ink: Hex): Piece {
+  return {
+    figure,
+    values: measured(FIGURES[figure], {}),
+    text: figure === 'lettering' ? 'Low Tide' : '',
+    font: 'logbook',
+    x: 0,
+    y: 0,
+    rotation: 0,
+    combine: 'lay',
+    fill: { ink, fade: 'fades' in FIGURES[figure] && FIGURES[figure].fades ? { angle: 90, rest: 0 } : null },
+    outline: null,
+  };
+}
+
+/** The recipe with one of its pieces changed. */
+export function withPiece(recipe: ShapeRecipe, index: number, change: Partial<Piece>): ShapeRecipe {
+  return { ...recipe, pieces: recipe.pieces.map((piece, i) => (i === index ? { ...piece, ...change } : piece)) };
+}
+
+/** The recipe with a piece one place higher or lower, where there is such a place. */
+export function withMoved(recipe: ShapeRecipe, index: number, by: 1 | -1): ShapeRecipe {
+  const pieces = [...recipe.pieces];
+  const [piece] = pieces.splice(index, 1);
+  const to = index + by;
+  if (!piece || to < 0 || to > pieces.length) return recipe;
+  pieces.splice(to, 0, piece);
+  return { ...recipe, pieces };
+}
+
+export function withoutPiece(recipe: ShapeRecipe, index: number): ShapeRecipe {
+  return { ...recipe, pieces: recipe.pieces.filter((_, i) => i !== index) };
+}
+
+/** Whether a piece takes its fill and outline from the one that its outline begins with. */
+export function takesAfterOther({ pieces }: ShapeRecipe, index: number): boolean {
+  return index > 0 && pieces[index]?.combine !== 'lay';
+}

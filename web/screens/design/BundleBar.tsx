@@ -1,0 +1,59 @@
+import { closedParts } from '../../../core/bundle/openBundle.ts';
+import { useMotifMutation } from '../../api/motifs.ts';
+import { Button } from '../../ui/Button.tsx';
+import { useNotify } from '../../ui/Notices.tsx';
+import { useStore } from '../../ui/store.ts';
+import { useEditor, type InsideBundle, type Part } from '../../editor/editor.ts';
+import { PartNav } from './PartNav.tsx';
+import { UndoButtons } from './UndoButtons.tsx';
+
+interface Props {
+  readonly inside: InsideBundle;
+  readonly onClose: () => void;
+  readonly onPart: (part: Part) => void;
+}
+
+/** Stands where the design's bar stands while a bundle lies open: what is open, and the two ways out. */
+export function BundleBar({ inside, onClose, onPart }: Props) {
+  const bench = useEditor();
+  const deed = useMotifMutation();
+  const notify = useNotify();
+  const { past } = useStore(bench.session);
+  const close = (): void => {
+    if (past.length === 0) {
+      onClose();
+      return;
+    }
+    const parts = closedParts(inside.opened, bench.session.state.committed);
+    const before = bench.motif(inside.motif)?.recipe;
+    const undo = before
+      ? { action: { label: 'Undo', run: () => deed.mutate({ id: inside.motif, recipe: before }) } }
+      : {};
+    void deed.mutateAsync({ id: inside.motif, recipe: { kind: 'bundle', parts } }).then(
+      () => {
+        onClose();
+        notify({ text: `“${inside.name}” is changed, wherever it lies.`, ...undo });
+      },
+      // It stays open, so that nothing that was done in it is lost.
+      (error: Error) => notify({ text: error.message, tone: 'problem' }),
+    );
+  };
+  return (
+    <header
+      data-bundle-bar
+      className="col-span-2 col-start-2 row-start-1 flex min-w-0 items-center gap-3 border-b border-thread bg-white px-3"
+    >
+      <p className="min-w-0 truncate text-sm">
+        Open: <span className="font-name text-base font-semibold">{inside.name}</span>
+      </p>
+      <PartNav onPart={onPart} />
+      <div className="flex shrink-0 items-center gap-1.5">
+        <UndoButtons />
+        <Button onClick={onClose}>Give up</Button>
+        <Button look="accent" disabled={deed.isPending} onClick={close}>
+          Close the bundle
+        </Button>
+      </div>
+    </header>
+  );
+}

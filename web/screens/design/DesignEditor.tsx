@@ -1,0 +1,160 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Cloth, type ClothParts } from '../../cloth/Cloth.tsx';
+import { ACTUAL_SCALE, middle, toMm } from '../../cloth/viewport.ts';
+import { useEditor, type Part } from '../../editor/editor.ts';
+import { BundleBar } from './BundleBar.tsx';
+import { useBundles } from './useBundles.ts';
+import { ExportDialog } from './ExportDialog.tsx';
+import type { Saver } from '../../editor/saver.ts';
+import { SaveSwatchDialog } from './SaveSwatchDialog.tsx';
+import type { Presence } from '../../editor/presence.ts';
+import { ClothContext } from '../../cloth/clothContext.ts';
+import { LayerChip } from './LayerChip.tsx';
+import { SideBySide } from './alternatives/SideBySide.tsx';
+import { SideBySideContext } from './alternatives/sideBySideContext.ts';
+import { Squint } from './Squint.tsx';
+import { useNotify } from '../../ui/Notices.tsx';
+import { ScaleBar } from './ScaleBar.tsx';
+import { Selvedge } from './Selvedge.tsx';
+import { SHORTCUTS, type ShortcutContext } from './shortcuts.ts';
+import { ShortcutDialog } from './ShortcutDialog.tsx';
+import { useStore } from '../../ui/store.ts';
+import { Ticket } from './Ticket.tsx';
+import { TopBar } from './TopBar.tsx';
+import { Tray } from './Tray.tsx';
+
+type OpenSheet = 'swatch' | 'download' | 'keys' | undefined;
+
+interface Props {
+  readonly saver: Saver;
+  readonly company: Presence;
+  /** Leaves the bundle that lies open. */
+  readonly onClose: () => void;
+}
+
+/** The screen on which a design is made: selvedge, cloth, ticket and tray. */
+export function Workbench({ saver, company, onClose }: Props) {
+  const bench = useEditor();
+  const bundles = useBundles();
+  const [cloth, setCloth] = useState<ClothParts>();
+  const [sheet, setSheet] = useState<OpenSheet>();
+  const [ticketOpen, setTicketOpen] = useState(true);
+  const [squinting, setSquinting] = useState(false);
+  const [beside, setBeside] = useState<readonly string[]>();
+  const notify = useNotify();
+  const said = useStore(bench.announcement);
+  const refused = useStore(bench.refusal);
+  useEffect(() => {
+    if (refused === undefined) return;
+    notify({ text: refused, tone: 'problem' });
+    bench.refusal.set(undefined);
+  }, [refused, bench, notify]);
+
+  const closeSheet = useCallback(() => setSheet(undefined), []);
+
+  const hands = useMemo((): ShortcutContext | undefined => {
+    if (!cloth) return undefined;
+    const { view, hands: pointer } = cloth;
+    return {
+      zoom: (factor) => view.zoomAt(middle(view.getViewport()), factor),
+      showRepeats(count) {
+        const { width, height } = bench.design.repeat;
+        const side = Math.sqrt(count);
+        view.show({ left: 0, top: 0, right: side * width, bottom: side * height }, count === 1 ? 0.14 : 0.05);
+      },
+      squint: () => setSquinting(true),
+      showActual: () => view.setScale(ACTUAL_SCALE),
+      pan: (x, y) => view.panBy({ x, y }),
+      openSheet: () => setSheet('keys'),
+      // A bundle that lies open is closed first.
+      saveSwatch: () => setSheet(bench.inside ? undefined : 'swatch'),
+      giveUp: () => {
+        if (!pointer.cancel()) bench.select([]);
+      },
+      bundles,
+      overlap: pointer.overlap,
+      pointer: () => pointer.pointer && toMm(view.getViewport(), pointer.pointer),
+    };
+  }, [cloth, bench, bundles]);
+
+  const latest = useRef(hands);
+  useEffect(() => {
+    latest.current = hands;
+  }, [hands]);
+
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement;
+      if (!latest.current || document.querySelector('[role="dialog"]')) return;
+      // What is typed into a field is the field's own, but for saving.
+      const typing = target.matches('input, textarea, select, [contenteditable]');
+      const isUntouched = target.dataset['untouched'] !== undefined;
+      if (typing && isUntouched && event.key === 'Escape') {
+        document.querySelector<HTMLElement>('[data-cloth]')?.focus({ preventScroll: true });
+        return;
+      }
+      // A number that was taken is undone like anything else.
+      const undoes = isUntouched && (event.ctrlKey || event.metaKey) && ['z', 'y'].includes(event.key.toLowerCase());
+      if (typing && !undoes && !(event.ctrlKey && event.key === 's')) return;
+      // Widgets that go by arrows keep them.
+      if (
+        event.key.startsWith('Arrow') &&
+        target.closest('[role="radiogroup"], [role="tablist"], [role="listbox"], [role="slider"], [data-own-arrows]')
+      )
+        return;
+      const shortcut = SHORTCUTS.find(({ matches }) => matches(event));
+      if (!shortcut) return;
+      event.preventDefault();
+      shortcut.run(bench, latest.current, event);
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, [bench]);
+
+  const showPart = (part: Part): void => {
+    bench.part.set(part);
+    setTicketOpen(true);
+  };
+
+  return (
+    <ClothContext value={cloth}>
+      <SideBySideContext value={setBeside}>
+        <div className="grid h-full grid-cols-[56px_minmax(0,1fr)_auto] grid-rows-[48px_minmax(0,1fr)_auto] overflow-hidden">
+          <Selvedge cloth={cloth} onInk={() => showPart('colour')} />
+          {bench.inside ? (
+            <BundleBar inside={bench.inside} onClose={onClose} onPart={showPart} />
+          ) : (
+            <TopBar
+              saver={saver}
+              company={company}
+              onPart={showPart}
+              onSaveSwatch={() => setSheet('swatch')}
+              onDownload={() => setSheet('download')}
+              onKeys={() => setSheet('keys')}
+            />
+          )}
+          <Cloth onReady={setCloth} onOpen={bundles.open} />
+          {!bench.inside && <LayerChip onOpen={() => showPart('arrange')} />}
+          <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
+          <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
+            <Tray cloth={cloth} />
+            {cloth && hands && <ScaleBar cloth={cloth} hands={hands} />}
+          </div>
+          <p aria-live="polite" className="sr-only">
+            {said}
+          </p>
+          <SaveSwatchDialog open={sheet === 'swatch'} onClose={closeSheet} saver={saver} />
+          <ExportDialog
+            open={sheet === 'download'}
+            onClose={closeSheet}
+            repeat={bench.design.repeat}
+            source={async () => ({ design: (await saver.flush(), bench.design.id) })}
+          />
+          <ShortcutDialog open={sheet === 'keys'} onClose={closeSheet} />
+          {squinting && <Squint onClose={() => setSquinting(false)} />}
+          {beside && <SideBySide alternatives={beside} onClose={() => setBeside(undefined)} />}
+        </div>
+      </SideBySideContext>
+    </ClothContext>
+  );
+}

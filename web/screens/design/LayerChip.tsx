@@ -1,0 +1,28 @@
+import { Layers } from 'lucide-react';
+import { useStore } from '../../ui/store.ts';
+import { useEditor } from '../../editor/editor.ts';
+
+/** Says on the cloth which layer is being worked in, where there is more than one. */
+export function LayerChip({ onOpen }: { readonly onOpen: () => void }) {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  // Choosing a motif goes to its layer.
+  useStore(bench.selection);
+  if (design.layers.length < 2) return null;
+  const { layer } = bench;
+  return (
+    <button
+      type="button"
+      data-layer-chip
+      title="The layer that is worked in; click for the stack"
+      onClick={() => {
+        bench.arrangeSide.set('stack');
+        onOpen();
+      }}
+      className="z-10 col-start-2 row-start-2 m-3 flex h-7 max-w-60 items-center gap-1.5 self-start justify-self-start rounded-md border border-thread bg-calico px-2 text-xs font-medium shadow-float"
+    >
+      <Layers size={13} aria-hidden className="shrink-0" />
+      <span className="truncate">{layer ? `In ${layer.name}` : 'No open layer'}</span>
+    </button>
+  );
+}

@@ -1,0 +1,56 @@
+import { Minus, Plus } from 'lucide-react';
+import type { ClothParts } from '../../cloth/Cloth.tsx';
+import { ACTUAL_SCALE, middle, toMm } from '../../cloth/viewport.ts';
+import { Button } from '../../ui/Button.tsx';
+import type { ShortcutContext } from './shortcuts.ts';
+import { useStore } from '../../ui/store.ts';
+
+/** How much of the cloth is seen. */
+export function ScaleBar({ cloth: { view }, hands }: { readonly cloth: ClothParts; readonly hands: ShortcutContext }) {
+  const viewport = useStore({ subscribe: view.subscribe, getState: view.getViewport });
+  const percent = Math.round((100 * viewport.scale) / ACTUAL_SCALE);
+  const showMetre = (): void => {
+    const at = toMm(viewport, middle(viewport));
+    view.show({ left: at.x - 500, right: at.x + 500, top: at.y - 1, bottom: at.y + 1 }, 0);
+  };
+  return (
+    <div
+      role="group"
+      aria-label="Scale"
+      className="grid shrink-0 content-center gap-1.5 border-l border-thread px-3 py-2"
+    >
+      <div className="flex items-center gap-1">
+        <Button look="quiet" label="Farther" onClick={() => hands.zoom(1 / 1.25)}>
+          <Minus size={16} aria-hidden />
+        </Button>
+        <output
+          className="w-14 text-center text-sm"
+          title="Of actual size"
+          data-scale={viewport.plan.scaleX / viewport.density}
+        >
+          {percent} %
+        </output>
+        <Button look="quiet" label="Closer" onClick={() => hands.zoom(1.25)}>
+          <Plus size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" onClick={() => hands.showActual()}>
+          Actual size
+        </Button>
+      </div>
+      <div className="-mx-2 flex justify-between">
+        <Button look="quiet" className="px-2!" onClick={() => hands.showRepeats(1)}>
+          One repeat
+        </Button>
+        <Button look="quiet" className="px-2!" onClick={() => hands.showRepeats(4)}>
+          Four
+        </Button>
+        <Button look="quiet" className="px-2!" onClick={showMetre}>
+          A metre
+        </Button>
+        <Button look="quiet" className="px-2!" title="Blurred, and from farther away" onClick={() => hands.squint()}>
+          Squint
+        </Button>
+      </div>
+    </div>
+  );
+}

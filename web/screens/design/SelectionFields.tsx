@@ -1,0 +1,155 @@
+import { pointInFrame, MIDDLE, sizeOf, stretchBy } from '../../../core/arrange/frame.ts';
+import { poseAbout } from '../../../core/arrange/transformPlacements.ts';
+import type { Placement, PlacementChange } from '../../../core/document/placement.ts';
+import { LARGEST_SCALE, LARGEST_SKEW, SMALLEST_SCALE } from '../../../core/document/placement.ts';
+import { normaliseAngle } from '../../../core/geometry/angle.ts';
+import { latticeTranslate } from '../../../core/lattice/lattice.ts';
+import { BlendField } from '../../ui/BlendField.tsx';
+import { EachField } from '../../ui/EachField.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { useStore } from '../../ui/store.ts';
+import { useEditor, type Editor } from '../../editor/editor.ts';
+
+interface Named {
+  readonly label: string;
+  readonly hideLabel?: boolean;
+}
+
+/** Makes whoever shows a number of what is chosen follow all that it depends on. */
+function useChosen(): Editor {
+  const bench = useEditor();
+  useStore(bench.session);
+  useStore(bench.selection);
+  useStore(bench.motifs);
+  useStore(bench.anchor);
+  return bench;
+}
+
+/** Where the point of what is chosen lies, in the cell that holds the first of it. */
+export function PositionField({ axis, ...named }: Named & { readonly axis: 'x' | 'y' }) {
+  const bench = useChosen();
+  const { frame, selectedPlacements } = bench;
+  const [first] = selectedPlacements;
+  if (!frame || !first) return null;
+  const steps = bench.selection.getState().indices.get(first.id) ?? { i: 0, j: 0 };
+  const isOwn = selectedPlacements.length === 1 && bench.anchor.getState() === MIDDLE;
+  const mm = isOwn
+    ? first[axis]
+    : pointInFrame(frame, bench.anchor.getState())[axis] - latticeTranslate(bench.lattice, steps)[axis];
+  return (
+    <LengthField
+      {...named}
+      mm={mm}
+      signed
+      onChange={(next) =>
+        bench.move(bench.startDrag(), axis === 'x' ? { x: next - mm, y: 0 } : { x: 0, y: next - mm }, 'Moved')
+      }
+    />
+  );
+}
+
+/** The width or height of what is chosen along its own sides; the other goes along where proportions are kept. */
+export function SizeField({
+  side,
+  keep,
+  ...named
+}: Named & { readonly side: 'width' | 'height'; readonly keep: boolean }) {
+  const bench = useChosen();
+  const { frame, pivot } = bench;
+  if (!frame || !pivot) return null;
+  const mm = sizeOf(frame)[side];
+  const change = (next: number): void => {
+    const factor = next / mm;
+    if (keep) bench.transformBy('Resized', poseAbout(pivot, { scale: factor }));
+    else
+      bench.transformBy(
+        'Stretched',
+        stretchBy(frame, side === 'width' ? factor : 1, side === 'height' ? factor : 1, bench.anchor.getState()),
+      );
+  };
+  return <LengthField {...named} mm={mm} min={mm * 1e-3} max={mm * 1e3} onChange={change} />;
+}
+
+/** A number that each of the chosen has of its own. */
+interface OwnValue {
+  readonly sign: '°' | '%';
+  readonly said: string;
+  readonly min?: number;
+  readonly max?: number;
+  readonly read: (placement: Placement) => number;
+  readonly write: (value: number) => PlacementChange;
+}
+
+const OWN: Readonly<Record<'size' | 'rotation' | 'skew' | 'opacity', OwnValue>> = {
+  size: {
+    sign: '%',
+    said: 'Resized',
+    min: SMALLEST_SCALE * 100,
+    max: LARGEST_SCALE * 100,
+    read: ({ scale }) => scale * 100,
+    write: (percent) => ({ scale: percent / 100 }),
+  },
+  rotation: {
+    sign: '°',
+    said: 'Turned',
+    read: ({ rotation }) => rotation,
+    write: (turn) => ({ rotation: normaliseAngle(turn) }),
+  },
+  skew: {
+    sign: '°',
+    said: 'Slanted',
+    min: -LARGEST_SKEW,
+    max: LARGEST_SKEW,
+    read: ({ skew }) => skew,
+    write: (skew) => ({ skew }),
+  },
+  opacity: {
+    sign: '%',
+    said: 'Changed the opacity',
+    min: 0,
+    max: 100,
+    read: ({ opacity }) => opacity * 100,
+    write: (percent) => ({ opacity: percent / 100 }),
+  },
+};
+
+/** Of one motif about its point, of several each about its own centre. */
+export function OwnField({ kind, ...named }: Named & { readonly kind: keyof typeof OWN }) {
+  const bench = useChosen();
+  const { selectedPlacements, pivot } = bench;
+  const { sign, said, min, max, read, write } = OWN[kind];
+  const [only] = selectedPlacements;
+  if (!only || !pivot) return null;
+  const change = (values: readonly number[]): void => {
+    const next = values[0] ?? 0;
+    const aboutPoint = selectedPlacements.length === 1 && bench.anchor.getState() !== MIDDLE;
+    if (aboutPoint && kind === 'rotation') bench.rotate(next - only.rotation);
+    else if (aboutPoint && kind === 'size') bench.scaleBy(next / 100 / only.scale);
+    else bench.change(said, (_one, n) => write(values[n] ?? next));
+  };
+  return (
+    <EachField
+      {...named}
+      sign={sign}
+      values={selectedPlacements.map(read)}
+      {...(min !== undefined && { min })}
+      {...(max !== undefined && { max })}
+      onChange={change}
+    />
+  );
+}
+
+export function BlendNumberField(named: Named) {
+  const bench = useChosen();
+  const { selectedPlacements } = bench;
+  const [first] = selectedPlacements;
+  if (!first) return null;
+  const alike = selectedPlacements.every(({ blend }) => blend === first.blend);
+  return (
+    <BlendField
+      {...named}
+      value={alike ? first.blend : undefined}
+      onChange={(blend) => bench.change('Changed the blending', () => ({ blend }))}
+    />
+  );
+}

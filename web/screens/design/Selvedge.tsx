@@ -1,0 +1,117 @@
+import { currentColourway } from '../../../core/document/design.ts';
+import { latticeOf } from '../../../core/lattice/lattice.ts';
+import { formatNumber, mmPer } from '../../../core/units/length.ts';
+import { ruleDivision } from '../../../core/units/ruler.ts';
+import type { ClothParts } from '../../cloth/Cloth.tsx';
+import type { ClothView } from '../../cloth/clothView.ts';
+import { repeatText } from '../../ui/repeatText.ts';
+import { useUnit } from '../../ui/unit.ts';
+import { useEditor } from '../../editor/editor.ts';
+import { useStore } from '../../ui/store.ts';
+
+/** The printed edge of the cloth: a rule that follows the zoom, a mark at each repeat, the name, the ink dots. */
+export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefined; readonly onInk: () => void }) {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  const [unit] = useUnit();
+  const { colours } = currentColourway(design);
+  return (
+    <aside
+      aria-label="Selvedge"
+      className="relative col-start-1 row-span-3 row-start-1 flex flex-col overflow-hidden border-r border-thread bg-white"
+    >
+      <div className="h-12 shrink-0" />
+      <div className="relative min-h-0 grow">
+        {cloth && <Rule view={cloth.view} />}
+        {cloth && (
+          <div
+            data-selvedge-edge
+            title="Drag a guide out of the selvedge; with Shift a level one"
+            className="absolute inset-y-0 right-0 w-4 cursor-col-resize touch-none"
+            onPointerDown={(event) => {
+              event.preventDefault();
+              cloth.hands.pressGuide(event.nativeEvent);
+            }}
+          />
+        )}
+        <p className="pointer-events-none absolute top-3 left-0.5 flex max-h-[calc(100%-1.5rem)] rotate-180 items-center gap-3 text-xs whitespace-nowrap [writing-mode:vertical-rl] [text-orientation:sideways]">
+          <span className="truncate font-name font-semibold">{design.name}</span>
+          <span className="shrink-0 text-graphite">{repeatText(design.repeat, unit)}</span>
+        </p>
+      </div>
+      <ul
+        aria-label="Inks"
+        className="flex max-h-72 shrink-0 flex-col items-center gap-1.5 overflow-y-auto border-t border-thread py-3"
+      >
+        {design.inks.map((ink) => (
+          <li key={ink.id}>
+            <button
+              type="button"
+              title={`${ink.name}: ${colours[ink.id] ?? ''}`}
+              aria-label={`Change the ink ${ink.name}`}
+              onClick={() => {
+                bench.ink.set(ink.id);
+                onInk();
+              }}
+              className="block h-5 w-5 rounded-full border border-ink/25"
+              style={{ background: colours[ink.id] }}
+            />
+          </li>
+        ))}
+      </ul>
+    </aside>
+  );
+}
+
+/** The rule down the cloth's edge. */
+function Rule({ view }: { readonly view: ClothView }) {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  const [unit] = useUnit();
+  const { plan, density, y, height } = useStore({ subscribe: view.subscribe, getState: view.getViewport });
+  const scale = plan.scaleY / density;
+  const { minor, every } = ruleDivision(scale, unit);
+  const first = Math.floor(y / density / scale / minor);
+  const last = Math.ceil((y / density + height) / scale / minor);
+  const at = (mm: number): number => mm * scale - y / density;
+  const ticks = Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => first + i);
+  const lattice = latticeOf(design.repeat);
+  const firstCell = Math.floor(y / density / scale / lattice.height);
+  const cells = Array.from(
+    { length: Math.min(400, Math.ceil(height / (lattice.height * scale)) + 2) },
+    (_, i) => firstCell + i,
+  );
+  return (
+    <svg className="absolute inset-0 h-full w-full" aria-hidden data-rule>
+      {ticks.map((n) => {
+        const long = n % every === 0;
+        return (
+          <line
+            key={n}
+            x1={long ? 42 : n % (every / 2) === 0 ? 46 : 50}
+            x2="56"
+            y1={at(n * minor)}
+            y2={at(n * minor)}
+            stroke="#5b5f69"
+            strokeWidth="1"
+            shapeRendering="crispEdges"
+          />
+        );
+      })}
+      {ticks
+        .filter((n) => n % every === 0)
+        .map((n) => (
+          <text key={n} x="41" y={at(n * minor) + 10} textAnchor="end" fontSize="9.5" fill="#5b5f69">
+            {formatNumber((n * minor) / mmPer(unit), 2)}
+          </text>
+        ))}
+      {cells.map((j) => (
+        <path
+          key={j}
+          d={`M56 ${at(j * lattice.height) - 5} L48 ${at(j * lattice.height)} L56 ${at(j * lattice.height) + 5} Z`}
+          fill="#b3402e"
+        />
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,58 @@
+import { useState } from 'react';
+import { ACTUAL_SCALE } from '../../cloth/viewport.ts';
+import { Overlay } from '../../ui/Overlay.tsx';
+import { useStore } from '../../ui/store.ts';
+import { LiveCloth, type Look } from './alternatives/LiveCloth.tsx';
+import { useEditor } from '../../editor/editor.ts';
+
+/** A screen is looked at from here, metres; from twice as far all looks half as large. */
+const ARM = 0.5;
+
+const VIEWS: readonly { readonly name: string; readonly metres: number; readonly blur: number }[] = [
+  { name: 'Sharp, from half a metre', metres: ARM, blur: 0 },
+  { name: 'Squinting, from half a metre', metres: ARM, blur: 7 },
+  { name: 'From 1 metre', metres: 1, blur: 0 },
+  { name: 'From 2 metres', metres: 2, blur: 0 },
+  { name: 'From 4 metres', metres: 4, blur: 0 },
+  { name: 'Squinting, from 2 metres', metres: 2, blur: 4 },
+];
+
+/** The cloth as the eye finds its holes and lanes: blurred, and from farther away, beside the sharp one. */
+export function Squint({ onClose }: { readonly onClose: () => void }) {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  const [at, setAt] = useState(() => ({ x: design.repeat.width, y: design.repeat.height }));
+  return (
+    <Overlay
+      label="Squint"
+      title="Squint"
+      note="What stands out now is what will be seen on the wall: holes, lanes, clumps of one colour. Drag moves all of them."
+      onClose={onClose}
+    >
+      <div className="grid min-h-0 grow grid-cols-3 grid-rows-2 gap-3 p-3">
+        {VIEWS.map(({ name, metres, blur }) => {
+          const scale = (ACTUAL_SCALE * ARM) / metres;
+          // Zooming would be another distance, so only the place is taken over.
+          const move = (look: Look): void => {
+            if (look.scale === scale) setAt(look.at);
+          };
+          return (
+            <figure
+              key={name}
+              aria-label={name}
+              className="flex min-h-0 min-w-0 flex-col overflow-hidden rounded-md border border-thread bg-white"
+            >
+              <div
+                className="relative min-h-0 grow overflow-hidden"
+                style={blur > 0 ? { filter: `blur(${blur}px)` } : undefined}
+              >
+                <LiveCloth design={design} look={{ at, scale }} onLook={move} />
+              </div>
+              <figcaption className="shrink-0 border-t border-thread px-3 py-1.5 text-sm">{name}</figcaption>
+            </figure>
+          );
+        })}
+      </div>
+    </Overlay>
+  );
+}

@@ -1,0 +1,159 @@
+import { ChevronDown, ChevronUp, Search } from 'lucide-react';
+import { useMemo, useState, type PointerEvent as ReactPointerEvent } from 'react';
+import { blobUrl } from '../../api/client.ts';
+import type { DrawerMotif } from '../../api/motifs.ts';
+import type { ClothParts } from '../../cloth/Cloth.tsx';
+import { middle, toMm } from '../../cloth/viewport.ts';
+import { Button } from '../../ui/Button.tsx';
+import { useEditor } from '../../editor/editor.ts';
+import { useStore } from '../../ui/store.ts';
+import { BringFiles } from '../drawer/BringFiles.tsx';
+import { droppedFiles } from '../drawer/files.ts';
+import { useImports } from '../drawer/imports.ts';
+
+/** A press that goes no further than this is a click, CSS pixels. */
+const SLIP_PX = 4;
+
+/** The motifs at hand, most used first: dragged onto any point of the cloth, or clicked. Files dropped here become motifs. */
+export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
+  const bench = useEditor();
+  const motifs = useStore(bench.motifs);
+  const { committed } = useStore(bench.session);
+  const [open, setOpen] = useState(true);
+  const [sought, setSought] = useState('');
+  const [offered, setOffered] = useState(false);
+  const { bringFiles } = useImports();
+
+  const listed = useMemo(() => {
+    const uses = new Map<string, number>();
+    for (const { motif } of committed.placements) uses.set(motif, (uses.get(motif) ?? 0) + 1);
+    const words = sought.trim().toLowerCase();
+    return motifs
+      .filter(
+        ({ name, collection, tags, deleted }) =>
+          !deleted && [name, collection, ...tags].join(' ').toLowerCase().includes(words),
+      )
+      .sort((a, b) => (uses.get(b.id) ?? 0) - (uses.get(a.id) ?? 0));
+  }, [motifs, committed.placements, sought]);
+
+  return (
+    <section
+      aria-label="Tray"
+      className={`relative flex min-w-0 grow items-stretch ${offered ? 'bg-linen outline-2 -outline-offset-4 outline-ink outline-dashed' : ''}`}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOffered(true);
+      }}
+      onDragLeave={() => setOffered(false)}
+      onDrop={(event) => {
+        event.preventDefault();
+        setOffered(false);
+        void droppedFiles(event.dataTransfer).then(bringFiles);
+      }}
+    >
+      <div className="flex w-44 shrink-0 flex-col justify-center gap-1.5 border-r border-thread px-3 py-2">
+        <div className="flex items-center gap-1">
+          <label className="relative min-w-0 grow">
+            <Search size={14} aria-hidden className="absolute top-2.25 left-2 text-graphite" />
+            <input
+              aria-label="Search the tray"
+              value={sought}
+              onChange={(event) => setSought(event.target.value)}
+              className="h-8 w-full rounded-md border border-thread bg-white pr-1 pl-7 text-sm"
+              placeholder="Search"
+            />
+          </label>
+          <Button look="quiet" label={open ? 'Fold the tray' : 'Unfold the tray'} onClick={() => setOpen(!open)}>
+            {open ? <ChevronDown size={16} aria-hidden /> : <ChevronUp size={16} aria-hidden />}
+          </Button>
+        </div>
+        {open && <BringFiles />}
+      </div>
+      {open && (
+        <ul
+          aria-label="Motifs at hand"
+          className="flex min-w-0 grow items-center gap-1 overflow-x-auto px-2 py-1.5"
+          data-own-arrows
+        >
+          {listed.map((motif) => (
+            <TrayMotif key={motif.id} motif={motif} cloth={cloth} />
+          ))}
+          {listed.length === 0 && (
+            <li className="px-3 text-sm text-graphite">
+              {motifs.length === 0
+                ? 'No motifs yet. Drop files or folders of drawings here.'
+                : `Nothing here is called “${sought}”.`}
+            </li>
+          )}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function TrayMotif({ motif, cloth }: { readonly motif: DrawerMotif; readonly cloth: ClothParts | undefined }) {
+  const bench = useEditor();
+  const [ghost, setGhost] = useState<{ x: number; y: number }>();
+
+  const press = (event: ReactPointerEvent<HTMLButtonElement>): void => {
+    if (event.button !== 0 || !cloth) return;
+    const from = { x: event.clientX, y: event.clientY };
+    const button = event.currentTarget;
+    let carried: ReturnType<ClothParts['hands']['carry']> | undefined;
+    const stop = new AbortController();
+    button.setPointerCapture(event.pointerId);
+    const move = (moved: PointerEvent): void => {
+      if (!carried && Math.hypot(moved.clientX - from.x, moved.clientY - from.y) < SLIP_PX) return;
+      let isOver = false;
+      carried ??= cloth.hands.carry(motif, (over) => (isOver = over));
+      carried.move(moved);
+      setGhost(isOver ? undefined : { x: moved.clientX, y: moved.clientY });
+    };
+    const end = (kept: boolean): void => {
+      stop.abort();
+      setGhost(undefined);
+      if (kept) carried?.end();
+      else carried?.cancel();
+    };
+    button.addEventListener('pointermove', move, { signal: stop.signal });
+    button.addEventListener('pointerup', () => end(true), { signal: stop.signal });
+    button.addEventListener('pointercancel', () => end(false), { signal: stop.signal });
+    // A drag ends in a click as well, which must not lay a second motif.
+    button.addEventListener('click', (clicked) => carried && clicked.stopImmediatePropagation(), {
+      capture: true,
+      once: true,
+    });
+  };
+
+  const layInTheMiddle = (): void => {
+    if (!cloth) return;
+    const viewport = cloth.view.getViewport();
+    bench.place(motif, toMm(viewport, middle(viewport)));
+  };
+
+  const picture = blobUrl(motif.thumbnail);
+  return (
+    <li className="shrink-0">
+      <button
+        type="button"
+        title={`${motif.name}: drag it onto the cloth, or click to lay it in the middle`}
+        data-motif={motif.id}
+        onPointerDown={press}
+        onClick={layInTheMiddle}
+        onDragStart={(event) => event.preventDefault()}
+        className="grid h-19 w-19 touch-none grid-rows-[1fr_auto] justify-items-center rounded-md p-1 hover:bg-linen"
+      >
+        <img src={picture} alt="" draggable={false} loading="lazy" className="h-12 w-14 object-contain" />
+        <span className="w-full truncate text-center text-xs">{motif.name}</span>
+      </button>
+      {ghost && (
+        <img
+          src={picture}
+          alt=""
+          className="pointer-events-none fixed z-40 h-16 w-16 -translate-x-1/2 -translate-y-1/2 object-contain opacity-80"
+          style={{ left: ghost.x, top: ghost.y }}
+        />
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,30 @@
+import { Redo2, Undo2 } from 'lucide-react';
+import { Button } from '../../ui/Button.tsx';
+import { useStore } from '../../ui/store.ts';
+import { useEditor } from '../../editor/editor.ts';
+
+/** Undo and redo, each saying what it would do. */
+export function UndoButtons() {
+  const bench = useEditor();
+  const { past, future } = useStore(bench.session);
+  return (
+    <>
+      <Button
+        look="quiet"
+        label={past.length ? `Undo: ${past.at(-1)?.label}` : 'Undo'}
+        disabled={past.length === 0}
+        onClick={() => bench.undo()}
+      >
+        <Undo2 size={17} aria-hidden />
+      </Button>
+      <Button
+        look="quiet"
+        label={future.length ? `Do again: ${future[0]?.label}` : 'Do again'}
+        disabled={future.length === 0}
+        onClick={() => bench.redo()}
+      >
+        <Redo2 size={17} aria-hidden />
+      </Button>
+    </>
+  );
+}

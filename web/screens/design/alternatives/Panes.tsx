@@ -1,0 +1,81 @@
+import { useState } from 'react';
+import type { Design } from '../../../../core/document/design.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Overlay } from '../../../ui/Overlay.tsx';
+import { repeatText } from '../../../ui/repeatText.ts';
+import { useStore } from '../../../ui/store.ts';
+import { useUnit } from '../../../ui/unit.ts';
+import { useEditor } from '../../../editor/editor.ts';
+import { LiveCloth, type Look } from './LiveCloth.tsx';
+
+/** One of the cloths that are looked at together. */
+export interface Pane {
+  readonly key: string;
+  readonly name: string;
+  /** Undefined while there is nothing to see yet. */
+  readonly design: Design | undefined;
+  /** Said in the stead of a cloth. */
+  readonly note: string | undefined;
+  /** Takes it; undefined for one that is there already. */
+  readonly take: (() => void) | undefined;
+}
+
+interface Props {
+  readonly label: string;
+  readonly note: string;
+  readonly panes: readonly Pane[];
+  readonly onClose: () => void;
+}
+
+/** Two to four designs as live cloth, moved and zoomed as one; any can be taken. */
+export function Panes({ label, note, panes, onClose }: Props) {
+  const bench = useEditor();
+  const {
+    committed: { repeat },
+  } = useStore(bench.session);
+  const [look, setLook] = useState<Look>(() => ({
+    at: { x: repeat.width, y: repeat.height },
+    scale: 480 / (2.2 * Math.max(repeat.width, repeat.height)),
+  }));
+  return (
+    <Overlay label={label} title="Side by side" note={note} onClose={onClose}>
+      <div
+        className={`grid min-h-0 grow gap-3 p-3 ${panes.length === 2 ? 'grid-cols-2' : panes.length === 3 ? 'grid-cols-3' : 'grid-cols-2 grid-rows-2'}`}
+      >
+        {panes.map(({ key, name, design, note: said, take }) => (
+          <figure
+            key={key}
+            aria-label={name}
+            className="flex min-h-0 min-w-0 flex-col overflow-hidden rounded-md border border-thread bg-white"
+          >
+            <div className="relative min-h-0 grow">
+              {design ? (
+                <LiveCloth design={design} look={look} onLook={setLook} />
+              ) : (
+                <p className="p-4 text-sm">{said}</p>
+              )}
+            </div>
+            <figcaption className="flex h-12 shrink-0 items-center gap-3 border-t border-thread px-3">
+              <span className="truncate font-name font-semibold">{name}</span>
+              {design && <Numbers design={design} />}
+              {take && design && (
+                <Button className="ml-auto" onClick={take}>
+                  Take this one
+                </Button>
+              )}
+            </figcaption>
+          </figure>
+        ))}
+      </div>
+    </Overlay>
+  );
+}
+
+function Numbers({ design }: { readonly design: Design }) {
+  const [unit] = useUnit();
+  return (
+    <span className="truncate text-xs text-graphite">
+      {design.placements.length} motifs, {repeatText(design.repeat, unit)}
+    </span>
+  );
+}

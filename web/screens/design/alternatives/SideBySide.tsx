@@ -1,0 +1,65 @@
+import { takeArrangement } from '../../../../core/arrange/takeArrangement.ts';
+import type { Design } from '../../../../core/document/design.ts';
+import { useAlternativeDesigns, useAlternatives } from '../../../api/alternatives.ts';
+import { useStore } from '../../../ui/store.ts';
+import { useEditor } from '../../../editor/editor.ts';
+import { Panes, type Pane } from './Panes.tsx';
+
+interface Props {
+  /** Ids of kept alternatives, up to three. */
+  readonly alternatives: readonly string[];
+  readonly onClose: () => void;
+}
+
+/** The arrangement being worked at and up to three that were kept, as live cloth, moved and zoomed as one; any can be taken. */
+export function SideBySide({ alternatives, onClose }: Props) {
+  const bench = useEditor();
+  const { committed } = useStore(bench.session);
+  const { id } = committed;
+  const listed = useAlternatives(id);
+  const designs = useAlternativeDesigns(id, alternatives);
+  const take = (name: string, design: Design): void => {
+    bench.commit(`Took “${name}”`, takeArrangement(bench.session.state.committed, design));
+    onClose();
+  };
+  const panes = [
+    { key: 'now', name: 'As it is now', design: committed, note: undefined, take: undefined },
+    ...alternatives.map((one, n): Pane => {
+      const data = designs[n]?.data;
+      const name = listed.data?.find((alternative) => alternative.id === one)?.name ?? 'Alternative';
+      // Colours are those worked in: arrangements are compared and not colours.
+      const design = data && {
+        ...data,
+        colourways: inColoursOf(data, committed),
+        colourway: committed.colourway,
+        ground: committed.ground,
+        inks: allInks(data, committed),
+      };
+      return {
+        key: one,
+        name,
+        design,
+        note: designs[n]?.error?.message ?? 'Fetching …',
+        take: design && (() => take(name, design)),
+      };
+    }),
+  ];
+  return (
+    <Panes
+      label="Alternatives side by side"
+      note="Drag moves all of them, the wheel zooms; they are seen in the colours you work in."
+      panes={panes}
+      onClose={onClose}
+    />
+  );
+}
+
+function allInks(design: Design, now: Design): Design['inks'] {
+  const known = new Set(now.inks.map(({ id }) => id));
+  return [...now.inks, ...design.inks.filter(({ id }) => !known.has(id))];
+}
+
+function inColoursOf(design: Design, now: Design): Design['colourways'] {
+  const own = design.colourways.find(({ id }) => id === design.colourway)?.colours ?? {};
+  return now.colourways.map((colourway) => ({ ...colourway, colours: { ...own, ...colourway.colours } }));
+}

@@ -1,0 +1,183 @@
+import { Sparkles } from 'lucide-react';
+import { lazy, Suspense, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import type { Findings } from '../../../../core/check/findings.ts';
+import { currentColourway } from '../../../../core/document/design.ts';
+import { formatNumber } from '../../../../core/units/length.ts';
+import { ClothContext } from '../../../cloth/clothContext.ts';
+import { lanesSeen, marksOf, seenIn, takeMark, type Mark } from '../../../cloth/marks.ts';
+import { middle, toMm, windowMm } from '../../../cloth/viewport.ts';
+import { useEditor, type Editor } from '../../../editor/editor.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Fold } from '../../../ui/Fold.tsx';
+import { LengthField } from '../../../ui/LengthField.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { HolesPart } from '../toss/HolesPart.tsx';
+import { useSettle } from '../toss/useSettle.ts';
+import { useFindings } from './useFindings.ts';
+
+// Fetched beside the page and not with it, and before the server may be away.
+const charts = import('./QuarterCharts.tsx');
+const QuarterCharts = lazy(async () => ({ default: (await charts).QuarterCharts }));
+
+const PARTS = [
+  { kind: 'lane', name: 'Lanes', none: 'No straight strip is as wide as that.' },
+  { kind: 'clump', name: 'Clumps', none: 'No motif and no ink gathers anywhere.' },
+  { kind: 'pair', name: 'Touching, or nearly', none: 'Nothing lies as near as that.' },
+] as const;
+
+/** What the eye would catch on, looked for after every edit: each a mark on the cloth and a line here, taken by a click. */
+export function CheckPanel() {
+  const bench = useEditor();
+  const cloth = useContext(ClothContext);
+  const findings = useStore(bench.findings);
+  const [lane, setLane] = useState(4);
+  const [near, setNear] = useState(1);
+  const problem = useFindings(useMemo(() => ({ lane, near }), [lane, near]));
+  const marks = useMemo(() => (findings ? marksOf(bench.lattice, [], findings) : []), [findings, bench]);
+  const take = (mark: Mark): void => {
+    const viewport = cloth?.view.getViewport();
+    const at = viewport && nearestSeen(mark, viewport);
+    if (at) takeMark(bench, mark, at);
+  };
+  return (
+    <section aria-label="Check" className="grid grid-cols-1 gap-3" data-check={findings ? 'done' : 'looking'}>
+      <div className="grid grid-cols-2 gap-2">
+        <LengthField label="Lanes wider than" mm={lane} min={0.5} max={500} onChange={setLane} />
+        <LengthField label="Pairs nearer than" mm={near} min={0.1} max={50} onChange={setNear} />
+      </div>
+      {problem && (
+        <p role="alert" className="text-xs text-madder">
+          {problem}
+        </p>
+      )}
+      {!findings && !problem && <p className="text-sm text-graphite">Looking …</p>}
+      {findings &&
+        PARTS.map(({ kind, name, none }) => {
+          const own = marks.filter((mark) => mark.kind === kind);
+          return (
+            <Fold key={kind} name={name} note={String(own.length)} open>
+              {own.length === 0 ? (
+                <p className="text-xs text-graphite">{none}</p>
+              ) : (
+                <ul aria-label={name} className="grid max-h-44 gap-1 overflow-y-auto">
+                  {own.map((mark) => (
+                    <MarkRow key={mark.key} mark={mark} onTake={() => take(mark)}>
+                      <MarkText bench={bench} mark={mark} findings={findings} />
+                    </MarkRow>
+                  ))}
+                </ul>
+              )}
+            </Fold>
+          );
+        })}
+      <SettleChosen />
+      <Fold name="Holes" open>
+        <HolesPart shownFirst />
+      </Fold>
+      {findings && (
+        <Fold name="Quarter by quarter" open>
+          <Suspense fallback={<p className="h-84 text-sm text-graphite">Drawing …</p>}>
+            <QuarterCharts quarters={findings.quarters} />
+          </Suspense>
+        </Fold>
+      )}
+    </section>
+  );
+}
+
+/** Where a mark is seen nearest to the middle of the cloth; its own place where it is out of sight. */
+function nearestSeen(mark: Mark, viewport: Parameters<typeof windowMm>[0]): { x: number; y: number } {
+  const window = windowMm(viewport);
+  if (mark.kind === 'lane') return lanesSeen(mark, window)[0] ?? mark.at;
+  const centre = toMm(viewport, middle(viewport));
+  const far = ({ x, y }: { x: number; y: number }): number => Math.hypot(x - centre.x, y - centre.y);
+  return seenIn(mark, window).sort((a, b) => far(a) - far(b))[0] ?? mark;
+}
+
+function MarkRow({
+  mark,
+  onTake,
+  children,
+}: {
+  readonly mark: Mark;
+  readonly onTake: () => void;
+  readonly children: ReactNode;
+}) {
+  const bench = useEditor();
+  const isTaken = useStore(bench.mark) === mark.key;
+  const row = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (isTaken) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [isTaken]);
+  return (
+    <li ref={row}>
+      <button
+        type="button"
+        data-finding={mark.key}
+        aria-pressed={isTaken}
+        onClick={onTake}
+        className="flex min-h-8 w-full items-center gap-2 rounded-md px-2 text-left text-sm hover:bg-linen aria-pressed:bg-linen aria-pressed:font-semibold"
+      >
+        {children}
+      </button>
+    </li>
+  );
+}
+
+function MarkText({
+  bench,
+  mark,
+  findings,
+}: {
+  readonly bench: Editor;
+  readonly mark: Mark;
+  readonly findings: Findings;
+}) {
+  const nameOf = (id: string): string => bench.motif(id)?.name ?? 'Motif';
+  const motifOf = (id: string): string => nameOf(bench.placement(id)?.motif ?? '');
+  if (mark.kind === 'lane') return `${formatNumber(mark.width, 1)} mm wide, ${angleText(mark.angle)}`;
+  if (mark.kind === 'pair') {
+    const [a, b] = mark.ids as [string, string];
+    return `${motifOf(a)} and ${a === b ? 'its echo' : motifOf(b)}, ${mark.name.startsWith('Two that') ? 'touching' : `${mark.short} mm`}`;
+  }
+  const clump = findings.clumps[Number(mark.key.split(' ')[1])];
+  if (!clump) return mark.name;
+  if (clump.by === 'motif') return `${clump.ids.length} × ${nameOf(clump.of)}`;
+  const { design } = bench;
+  const ink = design.inks.find(({ prints }) => prints.some((print) => print === clump.of));
+  return (
+    <>
+      {clump.ids.length} in
+      <span
+        className="h-4 w-4 shrink-0 rounded-full border border-ink/25"
+        style={{ background: (ink && currentColourway(design).colours[ink.id]) ?? clump.of }}
+      />
+      {ink?.name ?? clump.of}
+    </>
+  );
+}
+
+function angleText(angle: number): string {
+  const rounded = Math.round(angle);
+  return rounded === 0
+    ? 'level'
+    : Math.abs(rounded) === 90
+      ? 'upright'
+      : `${Math.abs(rounded)}° ${rounded > 0 ? 'falling' : 'rising'}`;
+}
+
+/** Evens out what was taken, without leaving for the toss. */
+function SettleChosen() {
+  const bench = useEditor();
+  const { ids } = useStore(bench.selection);
+  const settle = useSettle();
+  return (
+    <Button
+      disabled={ids.length === 0}
+      title="Evens out the spacing of what is chosen by small moves; press again to go on"
+      onClick={() => settle(ids, false)}
+    >
+      <Sparkles size={15} aria-hidden /> Settle what is chosen
+    </Button>
+  );
+}

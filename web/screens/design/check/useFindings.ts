@@ -1,0 +1,54 @@
+import { useEffect, useRef, useState } from 'react';
+import type { Findings, CheckContext } from '../../../../core/check/findings.ts';
+import type { Design } from '../../../../core/document/design.ts';
+import { useEditor } from '../../../editor/editor.ts';
+import { useStore } from '../../../ui/store.ts';
+import type { DrawerMotif } from '../../../api/motifs.ts';
+
+interface Wanted {
+  readonly design: Design;
+  readonly motifs: readonly DrawerMotif[];
+  readonly looking: CheckContext;
+}
+
+/** Has the cloth looked over off the page after every edit, and its findings marked; says what went wrong. One look at a time: the next begins with what is there by then. */
+export function useFindings(looking: CheckContext): string | undefined {
+  const bench = useEditor();
+  const { committed } = useStore(bench.session);
+  const motifs = useStore(bench.motifs);
+  const [problem, setProblem] = useState<string>();
+  const wanted = useRef<Wanted>(undefined);
+  const busy = useRef(false);
+  const left = useRef(false);
+  useEffect(() => {
+    left.current = false;
+    return () => {
+      left.current = true;
+      bench.findings.set(undefined);
+      bench.mark.set(undefined);
+    };
+  }, [bench]);
+  useEffect(() => {
+    wanted.current = { design: committed, motifs, looking };
+    const look = (): void => {
+      const next = wanted.current;
+      if (!next || busy.current || left.current) return;
+      wanted.current = undefined;
+      busy.current = true;
+      bench.tossing.tosser
+        .run(next.design, next.motifs, { kind: 'check', ...next.looking })
+        .done.then((findings: Findings) => {
+          if (left.current) return;
+          bench.findings.set(findings);
+          setProblem(undefined);
+        })
+        .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)))
+        .finally(() => {
+          busy.current = false;
+          look();
+        });
+    };
+    look();
+  }, [bench, committed, motifs, looking]);
+  return problem;
+}

@@ -1,0 +1,193 @@
+import { useState } from 'react';
+import type { Hex } from '../../../../core/colour/hex.ts';
+import { currentColourway } from '../../../../core/document/design.ts';
+import { anglesOf, nearestAngle } from '../../../../core/layout/layGrid.ts';
+import {
+  MOST_GRID_SIZE,
+  MOST_IN_GRID,
+  type GridFigure,
+  type GridRecipe,
+} from '../../../../core/recipe/layoutRecipe.ts';
+import { latticeOf } from '../../../../core/lattice/lattice.ts';
+import type { FigureKind } from '../../../../core/shapes/figures.ts';
+import type { Piece } from '../../../../core/recipe/shapeRecipe.ts';
+import { formatNumber } from '../../../../core/units/length.ts';
+import { useMotifMaking, type DrawerMotif } from '../../../api/motifs.ts';
+import { newPiece } from '../../builder/pieces.ts';
+import { useEditor } from '../../../editor/editor.ts';
+import { AmountField } from '../../../ui/AmountField.tsx';
+import { Choice } from '../../../ui/Choice.tsx';
+import { useStore } from '../../../ui/store.ts';
+
+const FIGURES: readonly {
+  readonly value: GridFigure;
+  readonly name: string;
+  readonly shape: FigureKind;
+  readonly one: string;
+}[] = [
+  { value: 'dots', name: 'Dots', shape: 'dot', one: 'Dot' },
+  { value: 'stripes', name: 'Stripes', shape: 'block', one: 'Stripe' },
+  { value: 'checks', name: 'Checks', shape: 'block', one: 'Block' },
+  { value: 'ogees', name: 'Ogees', shape: 'ogee', one: 'Ogee' },
+];
+/** Long and low, mm: a stripe that is drawn out of a square would be drawn out too far. */
+const STRIPE = { width: 240, height: 8 };
+/** As many stripes as this to begin with. */
+const FEW = 4;
+/** Where figures that are made of an ink are kept in the drawer. */
+const COLLECTION = 'Figures';
+
+interface Props {
+  readonly recipe: GridRecipe;
+  readonly onChange: (recipe: GridRecipe, taken?: readonly string[], made?: readonly DrawerMotif[]) => void;
+}
+
+/** What a grid is of, how many, how large, and by which of the angles that close. */
+export function GridFields({ recipe, onChange }: Props) {
+  const bench = useEditor();
+  const { committed } = useStore(bench.session);
+  const motifs = useStore(bench.motifs);
+  const making = useMotifMaking();
+  const [problem, setProblem] = useState<string>();
+  const lattice = latticeOf(committed.repeat);
+  const angles = anglesOf(lattice, recipe);
+  const angle = nearestAngle(angles, recipe.angle, recipe);
+  const figure = FIGURES.find(({ value }) => value === recipe.figure) ?? FIGURES[0];
+
+  /** Takes the figure in an ink as a motif: one that is in the drawer already, or a new one. */
+  const ofInk = async (ink: Hex, inkName: string, next: GridRecipe): Promise<void> => {
+    const shape = FIGURES.find(({ value }) => value === next.figure);
+    if (!shape) return;
+    const plain = newPiece(shape.shape, ink);
+    const piece: Piece = next.figure === 'stripes' ? { ...plain, values: STRIPE } : plain;
+    const known = motifs.find(
+      ({ deleted, recipe: own }) =>
+        !deleted && own?.kind === 'shape' && own.pieces.length === 1 && isPlain(own.pieces[0], piece),
+    );
+    try {
+      const motif =
+        known ??
+        (await making.mutateAsync({
+          name: `${shape.one}, ${inkName.toLowerCase()}`,
+          collection: COLLECTION,
+          recipe: { kind: 'shape', pieces: [piece] },
+        }));
+      setProblem(undefined);
+      onChange({ ...next, motif: motif.id, fitted: true }, [], [motif]);
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : String(error));
+    }
+  };
+  const inks = committed.inks.map(({ id, name, prints }) => ({
+    id,
+    name,
+    print: prints[0] ?? (currentColourway(committed).colours[id] as Hex),
+  }));
+  const source = motifs.find(({ id }) => id === recipe.motif);
+  const made = source?.recipe?.kind === 'shape' && recipe.fitted ? source.recipe.pieces[0]?.fill?.ink : undefined;
+  const inkNow = inks.find(({ print }) => print === made);
+
+  return (
+    <>
+      <Choice
+        label="Of what"
+        value={recipe.figure}
+        options={FIGURES.map(({ value, name }) => ({ value, name }))}
+        onChange={(value) => {
+          const next = { ...recipe, figure: value, ...(value === 'stripes' && { count: Math.min(FEW, recipe.count) }) };
+          if (recipe.fitted && inkNow) void ofInk(inkNow.print, inkNow.name, next);
+          else onChange(next);
+        }}
+      />
+      <label className="grid gap-0.5 text-xs text-graphite">
+        Made of
+        <select
+          value={inkNow ? `ink ${inkNow.id}` : recipe.motif ? `motif ${recipe.motif}` : ''}
+          onChange={({ target: { value } }) => {
+            const ink = inks.find(({ id }) => value === `ink ${id}`);
+            if (ink) void ofInk(ink.print, ink.name, recipe);
+            else onChange({ ...recipe, motif: value.replace('motif ', ''), fitted: false });
+          }}
+          className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
+        >
+          {recipe.motif === '' && <option value="">Choose …</option>}
+          <optgroup label={`${figure?.one ?? 'Figure'} in an ink`}>
+            {inks.map(({ id, name }) => (
+              <option key={id} value={`ink ${id}`}>
+                {name}
+              </option>
+            ))}
+          </optgroup>
+          <optgroup label="A motif">
+            {motifs
+              .filter(({ deleted }) => !deleted)
+              .map(({ id, name }) => (
+                <option key={id} value={`motif ${id}`}>
+                  {name}
+                </option>
+              ))}
+          </optgroup>
+        </select>
+      </label>
+      <div className="grid grid-cols-3 gap-2">
+        <AmountField
+          label={recipe.figure === 'stripes' ? 'Side by side' : 'To the cell'}
+          value={recipe.count}
+          min={1}
+          max={MOST_IN_GRID}
+          onChange={(count) => onChange({ ...recipe, count: Math.round(count) })}
+        />
+        <AmountField
+          label="Size"
+          sign="%"
+          value={recipe.size * 100}
+          min={1}
+          max={100 * MOST_GRID_SIZE}
+          step={5}
+          onChange={(size) => onChange({ ...recipe, size: size / 100 })}
+        />
+        <AmountField
+          label="Angle wished"
+          sign="°"
+          value={recipe.angle}
+          min={-360}
+          max={360}
+          step={5}
+          onChange={(next) => onChange({ ...recipe, angle: next })}
+        />
+      </div>
+      <label className="grid gap-0.5 text-xs text-graphite">
+        Angles that close on this cell
+        <select
+          aria-label="Angles that close on this cell"
+          value={String(angle)}
+          onChange={({ target: { value } }) => onChange({ ...recipe, angle: Number(value) })}
+          className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
+        >
+          {angles.map((one) => (
+            <option key={one} value={String(one)}>
+              {formatNumber(one, 2)}°{one === angle ? ', the nearest' : ''}
+            </option>
+          ))}
+        </select>
+      </label>
+      {problem && (
+        <p role="alert" className="text-xs text-madder">
+          {problem}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Whether a piece of a motif is the figure as it is first laid down. */
+function isPlain(piece: Piece | undefined, plain: Piece): boolean {
+  return (
+    piece !== undefined &&
+    piece.figure === plain.figure &&
+    Object.entries(plain.values).every(([key, value]) => piece.values[key] === value) &&
+    piece.fill?.ink === plain.fill?.ink &&
+    !piece.fill?.fade &&
+    !piece.outline
+  );
+}

@@ -1,0 +1,119 @@
+import { nanoid } from 'nanoid';
+import { useState } from 'react';
+import { applyLayout, LayoutError } from '../../../../core/layout/applyLayout.ts';
+import type { GridRecipe, LayoutRecipe, RowRecipe } from '../../../../core/recipe/layoutRecipe.ts';
+import type { DrawerMotif } from '../../../api/motifs.ts';
+import { useEditor, type LayoutDraft } from '../../../editor/editor.ts';
+import { TicketFoot } from '../TicketFoot.tsx';
+import { Button } from '../../../ui/Button.tsx';
+import { Choice } from '../../../ui/Choice.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { GridFields } from './GridFields.tsx';
+import { RowFields } from './RowFields.tsx';
+
+const NEW_ROW: RowRecipe = { kind: 'row', rows: [], equal: 'height', size: 60, gap: 12, rowGap: 12 };
+const NEW_GRID: GridRecipe = { kind: 'grid', figure: 'dots', motif: '', fitted: true, count: 16, angle: 45, size: 0.5 };
+
+/** Rows and grids by recipe: once laid, what is changed here is changed on the cloth. */
+export function LayoutPanel() {
+  const bench = useEditor();
+  const { committed } = useStore(bench.session);
+  const draft = useStore(bench.layoutDraft);
+  const setDraft = (next: LayoutDraft | undefined): void => bench.layoutDraft.set(next);
+  const [problem, setProblem] = useState<string>();
+  const laid = committed.layout;
+  const recipe = draft?.recipe ?? laid?.recipe ?? NEW_ROW;
+  const isLaid = laid !== null && draft === undefined;
+
+  const lay = (next: LayoutRecipe, taken: readonly string[] = [], made: readonly DrawerMotif[] = []): void => {
+    const { layer } = bench;
+    const start = bench.session.state.committed;
+    if (!layer) {
+      bench.refusal.set('Every layer is hidden or locked, so nothing can be laid. Open one in the stack first.');
+      return;
+    }
+    // What was chosen for it becomes part of it; what one of the other kind laid stays, as ordinary motifs.
+    const base =
+      start.layout?.recipe.kind === next.kind
+        ? start
+        : { ...start, layout: taken.length > 0 ? { recipe: next, laid: taken } : null };
+    try {
+      const motifs = new Map([...bench.motifMap, ...made.map((motif) => [motif.id, motif] as const)]);
+      const command = applyLayout(base, motifs, next, layer.id, () => nanoid());
+      bench.select([]);
+      bench.commit(
+        next.kind === 'row'
+          ? isLaid
+            ? 'Changed the rows'
+            : 'Set in a row'
+          : isLaid
+            ? 'Changed the grid'
+            : 'Laid a grid',
+        command,
+      );
+      setDraft(undefined);
+      setProblem(undefined);
+    } catch (error) {
+      if (!(error instanceof LayoutError)) throw error;
+      setProblem(error.message);
+    }
+  };
+  /** Follows at once where it lies on the cloth, else waits to be laid. */
+  const change = (next: LayoutRecipe, taken: readonly string[] = [], made: readonly DrawerMotif[] = []): void => {
+    if (isLaid && isWhole(next)) lay(next, taken, made);
+    else setDraft({ recipe: next, taken: [...(draft?.taken ?? []), ...taken] });
+  };
+
+  return (
+    <section aria-label="Rows and grids" className="grid grid-cols-1 gap-3">
+      <Choice
+        label="Laid out in"
+        value={recipe.kind}
+        options={[
+          { value: 'row', name: 'Rows' },
+          { value: 'grid', name: 'A grid' },
+        ]}
+        onChange={(kind) => {
+          setProblem(undefined);
+          setDraft(laid?.recipe.kind === kind ? undefined : { recipe: kind === 'row' ? NEW_ROW : NEW_GRID, taken: [] });
+        }}
+      />
+      {recipe.kind === 'row' ? (
+        <RowFields recipe={recipe} onChange={change} isLaid={isLaid} />
+      ) : (
+        <GridFields recipe={recipe} onChange={change} />
+      )}
+      {!isLaid && (
+        <TicketFoot label="Laying out">
+          <Button look="accent" disabled={!isWhole(recipe)} onClick={() => lay(recipe, draft?.taken)}>
+            {recipe.kind === 'row' ? 'Set in a row' : 'Lay the grid'}
+          </Button>
+        </TicketFoot>
+      )}
+      {isLaid && (
+        <>
+          <p className="text-xs text-graphite">
+            What is changed here is changed on the cloth; motifs moved by hand go back to their places then.
+          </p>
+          <Button
+            title="The motifs stay and are ordinary ones from then on"
+            onClick={() => bench.commit('Let the layout go', { type: 'layout', layout: null })}
+          >
+            Let it go
+          </Button>
+        </>
+      )}
+      {problem && (
+        <p role="alert" className="text-xs text-madder">
+          {problem}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function isWhole(recipe: LayoutRecipe): boolean {
+  return recipe.kind === 'row'
+    ? recipe.rows.length > 0 && recipe.rows.every((row) => row.length > 0)
+    : recipe.motif !== '';
+}

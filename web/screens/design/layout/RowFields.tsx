@@ -1,0 +1,191 @@
+import { ArrowLeft, ArrowRight, Plus, X } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { MOST_IN_ROW, MOST_ROWS, type RowRecipe } from '../../../../core/recipe/layoutRecipe.ts';
+import { LEAST_GAP, MOST_GAP } from '../../../../core/recipe/tossRecipe.ts';
+import { LARGEST_CELL_MM } from '../../../../core/lattice/repeat.ts';
+import { blobUrl } from '../../../api/client.ts';
+import { useEditor } from '../../../editor/editor.ts';
+import { MotifPick } from '../tickets/MotifPick.tsx';
+import { Button } from '../../../ui/Button.tsx';
+import { Choice } from '../../../ui/Choice.tsx';
+import { LengthField } from '../../../ui/LengthField.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { RowOffers } from './RowOffers.tsx';
+
+const PROMPT = 'Add a motif …';
+
+interface Props {
+  readonly recipe: RowRecipe;
+  readonly isLaid: boolean;
+  /** @param taken placements that become part of the row */
+  readonly onChange: (recipe: RowRecipe, taken?: readonly string[]) => void;
+}
+
+/** The motifs of each row in their order, what they have in common, and the gaps. */
+export function RowFields({ recipe, isLaid, onChange }: Props) {
+  const bench = useEditor();
+  const { ids } = useStore(bench.selection);
+  const { rows } = recipe;
+  const setRow = (at: number, row: readonly string[], taken?: readonly string[]): void => {
+    const next = rows.length === 0 ? [row] : rows.map((one, n) => (n === at ? row : one));
+    onChange({ ...recipe, rows: next.filter((one) => one.length > 0) }, taken);
+  };
+  const addChosen = (): void => {
+    // In the order in which they were chosen.
+    const list = ids.flatMap((id) => bench.placement(id) ?? []);
+    setRow(
+      Math.max(0, rows.length - 1),
+      [...(rows.at(-1) ?? []), ...list.map(({ motif }) => motif)].slice(0, MOST_IN_ROW),
+      list.map(({ id }) => id),
+    );
+  };
+  return (
+    <>
+      {rows.length === 0 && (
+        <p className="text-sm">
+          A row sets motifs side by side with equal gaps, and makes the cell exactly one row and one gap. Choose which,
+          in their order.
+        </p>
+      )}
+      {rows.map((row, n) => (
+        <RowList
+          key={n}
+          name={rows.length > 1 ? `Row ${n + 1}` : 'The row'}
+          row={row}
+          onChange={(next) => setRow(n, next)}
+        />
+      ))}
+      <div className="grid grid-cols-2 gap-2">
+        {rows.length === 0 ? (
+          <MotifPick label="Add a motif to the row" prompt={PROMPT} onPick={({ id }) => setRow(0, [id])} />
+        ) : (
+          <Button
+            disabled={rows.length >= MOST_ROWS}
+            onClick={() => onChange({ ...recipe, rows: [...rows, [...(rows.at(-1) ?? [])].reverse()] })}
+          >
+            <Plus size={14} aria-hidden /> Another row
+          </Button>
+        )}
+        <Button disabled={ids.length === 0} title="In the order in which they were chosen" onClick={addChosen}>
+          Add those chosen
+        </Button>
+      </div>
+      <Choice
+        label="All are equally"
+        value={recipe.equal}
+        options={[
+          { value: 'width', name: 'Wide' },
+          { value: 'height', name: 'High' },
+          { value: 'area', name: 'Large' },
+        ]}
+        onChange={(equal) => onChange({ ...recipe, equal })}
+      />
+      <div className="grid grid-cols-3 gap-2">
+        <LengthField
+          label="Each"
+          mm={recipe.size}
+          min={1}
+          max={LARGEST_CELL_MM / 2}
+          onChange={(size) => onChange({ ...recipe, size })}
+        />
+        <LengthField
+          label="Gap"
+          mm={recipe.gap}
+          signed
+          min={LEAST_GAP}
+          max={MOST_GAP}
+          onChange={(gap) => onChange({ ...recipe, gap })}
+        />
+        <LengthField
+          label="Row gap"
+          mm={recipe.rowGap}
+          signed
+          min={LEAST_GAP}
+          max={MOST_GAP}
+          onChange={(rowGap) => onChange({ ...recipe, rowGap })}
+        />
+      </div>
+      {isLaid && rows.length === 1 && <RowOffers count={rows[0]?.length ?? 1} />}
+    </>
+  );
+}
+
+interface ListProps {
+  readonly name: string;
+  readonly row: readonly string[];
+  readonly onChange: (row: readonly string[]) => void;
+}
+
+function RowList({ name, row, onChange }: ListProps) {
+  const bench = useEditor();
+  useStore(bench.motifs);
+  const moved = (from: number, by: 1 | -1): readonly string[] => {
+    const next = [...row];
+    const [one] = next.splice(from, 1);
+    next.splice(from + by, 0, one as string);
+    return next;
+  };
+  return (
+    <div className="grid gap-1.5">
+      <h4 className="text-xs text-graphite">{name}</h4>
+      <ol aria-label={name} className="grid gap-1">
+        {row.map((id, n) => {
+          const motif = bench.motif(id);
+          const label = motif?.name ?? 'Motif';
+          return (
+            <li
+              key={`${id} ${n}`}
+              data-in-row={id}
+              className="grid grid-cols-[28px_minmax(0,1fr)_auto] items-center gap-1.5 rounded-md border border-thread bg-white px-1.5 py-0.5 text-sm"
+            >
+              {motif ? <img src={blobUrl(motif.thumbnail)} alt="" className="h-7 w-7 object-contain" /> : <span />}
+              <span className="truncate">{label}</span>
+              <span className="flex">
+                <IconButton label={`Move ${label} earlier`} disabled={n === 0} onClick={() => onChange(moved(n, -1))}>
+                  <ArrowLeft size={14} aria-hidden />
+                </IconButton>
+                <IconButton
+                  label={`Move ${label} later`}
+                  disabled={n === row.length - 1}
+                  onClick={() => onChange(moved(n, 1))}
+                >
+                  <ArrowRight size={14} aria-hidden />
+                </IconButton>
+                <IconButton label={`Take ${label} out`} onClick={() => onChange(row.filter((_, m) => m !== n))}>
+                  <X size={14} aria-hidden />
+                </IconButton>
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+      <MotifPick
+        label={`Add a motif to ${name.toLowerCase()}`}
+        prompt={PROMPT}
+        onPick={({ id }) => onChange([...row, id].slice(0, MOST_IN_ROW))}
+      />
+    </div>
+  );
+}
+
+interface IconProps {
+  readonly label: string;
+  readonly disabled?: boolean;
+  readonly onClick: () => void;
+  readonly children: ReactNode;
+}
+
+function IconButton({ label, disabled, onClick, children }: IconProps) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      disabled={disabled}
+      onClick={onClick}
+      className="grid h-7 w-7 place-items-center rounded-md text-graphite hover:bg-linen hover:text-ink disabled:opacity-30"
+    >
+      {children}
+    </button>
+  );
+}

@@ -1,0 +1,270 @@
+import { invertSelection, selectSimilar } from '../../../core/arrange/selectSimilar.ts';
+import type { Placement } from '../../../core/document/placement.ts';
+import type { Point } from '../../../core/geometry/point.ts';
+import type { Editor } from '../../editor/editor.ts';
+import type { BundleActions } from './bundleActions.ts';
+
+/** Something a key does; the sheet behind `?` is made of this table. */
+export interface Shortcut {
+  readonly keys: string;
+  readonly does: string;
+  readonly group: 'Everywhere' | 'Chosen motifs' | 'The cloth';
+  /** Whether the event is this shortcut. */
+  readonly matches: (event: KeyboardEvent) => boolean;
+  readonly run: (bench: Editor, hands: ShortcutContext, event: KeyboardEvent) => void;
+}
+
+/** What shortcuts reach besides the bench. */
+export interface ShortcutContext {
+  zoom(factor: number): void;
+  showRepeats(count: 1 | 4): void;
+  showActual(): void;
+  squint(): void;
+  pan(x: number, y: number): void;
+  openSheet(): void;
+  saveSwatch(): void;
+  giveUp(): void;
+  readonly bundles: BundleActions;
+  /** Whether what is drawn of two placements lies over each other. */
+  overlap(a: Placement, b: Placement): boolean;
+  /** Where the pointer is on the cloth, mm; undefined while it is elsewhere. */
+  pointer(): Point | undefined;
+}
+
+const ctrl = (event: KeyboardEvent): boolean => event.ctrlKey || event.metaKey;
+const plain = (key: string) => (event: KeyboardEvent) =>
+  !ctrl(event) && !event.altKey && event.key.toLowerCase() === key;
+const held =
+  (key: string, shift = false) =>
+  (event: KeyboardEvent) =>
+    ctrl(event) && event.shiftKey === shift && event.key.toLowerCase() === key;
+
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+const NUDGE_MM = 1;
+const FAR_NUDGE_MM = 10;
+const PAN_PX = 60;
+
+export const SHORTCUTS: readonly Shortcut[] = [
+  { keys: 'Ctrl Z', does: 'Undo', group: 'Everywhere', matches: held('z'), run: (bench) => bench.undo() },
+  {
+    keys: 'Ctrl Shift Z, Ctrl Y',
+    does: 'Do again',
+    group: 'Everywhere',
+    matches: (e) => held('z', true)(e) || held('y')(e),
+    run: (bench) => bench.redo(),
+  },
+  {
+    keys: 'Ctrl S',
+    does: 'Save a swatch (edits are saved by themselves)',
+    group: 'Everywhere',
+    matches: held('s'),
+    run: (_bench, hands) => hands.saveSwatch(),
+  },
+  {
+    keys: '?',
+    does: 'This sheet',
+    group: 'Everywhere',
+    matches: plain('?'),
+    run: (_bench, hands) => hands.openSheet(),
+  },
+  {
+    keys: 'Ctrl A',
+    does: 'Choose all motifs',
+    group: 'Chosen motifs',
+    matches: held('a'),
+    run: (bench) => bench.selectAll(),
+  },
+  {
+    keys: 'I',
+    does: 'Choose all others',
+    group: 'Chosen motifs',
+    matches: plain('i'),
+    run: (bench) => bench.select(invertSelection(bench.editablePlacements, bench.selection.getState().ids)),
+  },
+  {
+    keys: 'A',
+    does: 'Choose all of the same motif',
+    group: 'Chosen motifs',
+    matches: plain('a'),
+    run: (bench) => bench.select(selectSimilar(bench.design, bench.selection.getState().ids)),
+  },
+  {
+    keys: 'N, B',
+    does: 'Choose the next motif, the one before',
+    group: 'Chosen motifs',
+    matches: (e) => plain('n')(e) || plain('b')(e),
+    run: (bench, _hands, e) => bench.selectNext(e.key.toLowerCase() === 'n' ? 1 : -1),
+  },
+  {
+    keys: 'Arrows',
+    does: 'Move by 1 mm; with Shift by 10 mm; with nothing chosen, move the cloth',
+    group: 'Chosen motifs',
+    matches: (e) => !ctrl(e) && !e.altKey && e.key in ARROWS,
+    run: arrow,
+  },
+  {
+    keys: 'S',
+    does: 'Catch on lines while moving, or not; Ctrl held while moving does the opposite',
+    group: 'Chosen motifs',
+    matches: plain('s'),
+    run: (bench) => bench.snapping.set(!bench.snapping.getState()),
+  },
+  {
+    keys: 'Alt arrows, Alt Shift arrows, Ctrl arrows',
+    does: 'Move by a half, a third, a quarter of the cell',
+    group: 'Chosen motifs',
+    matches: (e) => e.altKey !== ctrl(e) && !(ctrl(e) && e.shiftKey) && e.key in ARROWS,
+    run: byCell,
+  },
+  {
+    keys: 'T',
+    does: 'Turn by 5° about the point; with Shift back',
+    group: 'Chosen motifs',
+    matches: plain('t'),
+    run: (bench, _hands, e) => bench.rotate(e.shiftKey ? -5 : 5),
+  },
+  {
+    keys: 'G',
+    does: 'Grow by a twentieth; with Shift shrink',
+    group: 'Chosen motifs',
+    matches: plain('g'),
+    run: (bench, _hands, e) => bench.scaleBy(e.shiftKey ? 1 / 1.05 : 1.05),
+  },
+  {
+    keys: 'M',
+    does: 'Mirror across; with Shift down',
+    group: 'Chosen motifs',
+    matches: plain('m'),
+    run: (bench, _hands, e) => bench.flip(e.shiftKey),
+  },
+  {
+    keys: 'F, H',
+    does: 'To the front, to the back',
+    group: 'Chosen motifs',
+    matches: (e) => plain('f')(e) || plain('h')(e),
+    run: (bench, _hands, e) => bench.restack(e.key.toLowerCase() === 'f' ? 'front' : 'back'),
+  },
+  {
+    keys: 'U, J',
+    does: 'One up, one down among those that it meets',
+    group: 'Chosen motifs',
+    matches: (e) => plain('u')(e) || plain('j')(e),
+    run: (bench, { overlap }, e) => bench.restackByOne(e.key.toLowerCase() === 'u' ? 'up' : 'down', overlap),
+  },
+  {
+    keys: 'K, L',
+    does: 'Bundle, loosen a bundle',
+    group: 'Chosen motifs',
+    matches: (e) => plain('k')(e) || plain('l')(e),
+    run: (_bench, { bundles }, e) => (e.key.toLowerCase() === 'k' ? bundles.bundle() : bundles.loosen()),
+  },
+  {
+    keys: 'O',
+    does: 'Open a bundle to change its parts; a double click does so too',
+    group: 'Chosen motifs',
+    matches: plain('o'),
+    run: (_bench, { bundles }) => bundles.open(),
+  },
+  {
+    keys: 'Ctrl D, Ctrl Shift D',
+    does: 'Duplicate beside, in place',
+    group: 'Chosen motifs',
+    matches: (e) => held('d')(e) || held('d', true)(e),
+    run: (bench, _hands, e) => bench.duplicate(e.shiftKey),
+  },
+  {
+    keys: 'Ctrl C, Ctrl X, Ctrl V',
+    does: 'Copy, cut, paste: also into other designs and windows',
+    group: 'Chosen motifs',
+    matches: (e) => held('c')(e) || held('x')(e) || held('v')(e),
+    run: (bench, _hands, e) =>
+      ({ c: () => bench.copy(), x: () => bench.cut(), v: () => bench.paste() })[
+        e.key.toLowerCase() as 'c' | 'x' | 'v'
+      ](),
+  },
+  {
+    keys: 'Ctrl Shift V',
+    does: 'Paste at the pointer',
+    group: 'Chosen motifs',
+    matches: held('v', true),
+    run: (bench, hands) => bench.paste(hands.pointer()),
+  },
+  {
+    keys: 'Delete',
+    does: 'Delete',
+    group: 'Chosen motifs',
+    matches: (e) => e.key === 'Delete' || e.key === 'Backspace',
+    run: (bench) => bench.remove(),
+  },
+  {
+    keys: 'Escape',
+    does: 'Give up what is being done; choose nothing',
+    group: 'Chosen motifs',
+    matches: (e) => e.key === 'Escape',
+    run: (_bench, hands) => hands.giveUp(),
+  },
+  {
+    keys: '+, −',
+    does: 'Closer, farther; the wheel does so at the pointer',
+    group: 'The cloth',
+    matches: (e) => !ctrl(e) && ['+', '=', '-'].includes(e.key),
+    run: (_bench, hands, e) => hands.zoom(e.key === '-' ? 1 / 1.25 : 1.25),
+  },
+  {
+    keys: '1, 4',
+    does: 'One repeat, four repeats',
+    group: 'The cloth',
+    matches: (e) => plain('1')(e) || plain('4')(e),
+    run: (_bench, hands, e) => hands.showRepeats(e.key === '1' ? 1 : 4),
+  },
+  {
+    keys: 'Q',
+    does: 'Squint: blurred, and from farther away',
+    group: 'The cloth',
+    matches: plain('q'),
+    run: (_bench, hands) => hands.squint(),
+  },
+  {
+    keys: '0',
+    does: 'Actual size',
+    group: 'The cloth',
+    matches: plain('0'),
+    run: (_bench, hands) => hands.showActual(),
+  },
+];
+
+/** Held keys of the pointer, listed on the sheet with the rest. */
+export const POINTER_HINTS: readonly { readonly keys: string; readonly does: string }[] = [
+  { keys: 'Drag a motif', does: 'Move it; all its echoes move with it' },
+  { keys: 'Shift click', does: 'Add to what is chosen, or take away' },
+  { keys: 'Click again', does: 'Choose what lies below' },
+  { keys: 'Right click', does: 'A list of all that lies there' },
+  { keys: 'Shift drag, Alt drag', does: 'Choose what lies within a box, within a loop' },
+  { keys: 'Drag the ground, Space drag, middle drag', does: 'Move the cloth' },
+  { keys: 'Corner pin', does: 'Resize about the opposite corner; with Alt about the point' },
+  { keys: 'Side pin', does: 'Stretch one way; with Ctrl slant, with Alt about the point' },
+  { keys: 'Turning pin', does: 'Turn about the point; with Shift by 15°' },
+  { keys: 'Crossed pin', does: 'Move the point; a double click brings it back to the middle' },
+  { keys: 'Drag out of the selvedge', does: 'Set an upright guide; with Shift a level one' },
+];
+
+function byCell(bench: Editor, _hands: ShortcutContext, event: KeyboardEvent): void {
+  const [x, y] = ARROWS[event.key] as readonly [number, number];
+  const share = ctrl(event) ? 1 / 4 : event.shiftKey ? 1 / 3 : 1 / 2;
+  bench.nudgeByCell({ x: x * share, y: y * share });
+}
+
+function arrow(bench: Editor, hands: ShortcutContext, event: KeyboardEvent): void {
+  const [x, y] = ARROWS[event.key] as readonly [number, number];
+  if (bench.selection.getState().ids.length === 0) {
+    hands.pan(-x * PAN_PX, -y * PAN_PX);
+    return;
+  }
+  const by = event.shiftKey ? FAR_NUDGE_MM : NUDGE_MM;
+  bench.nudge({ x: x * by, y: y * by });
+}

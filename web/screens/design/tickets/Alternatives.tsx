@@ -1,0 +1,86 @@
+import { Columns2, Trash2 } from 'lucide-react';
+import { useContext, useState } from 'react';
+import { readAlternative, useAlternativeMutation, useAlternatives } from '../../../api/alternatives.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Fold } from '../../../ui/Fold.tsx';
+import { NameField } from '../../../ui/NameField.tsx';
+import { useNotify } from '../../../ui/Notices.tsx';
+import { SideBySideContext } from '../alternatives/sideBySideContext.ts';
+import { useEditor } from '../../../editor/editor.ts';
+
+/** At most this many lie side by side, the one being worked at among them. */
+const MOST_BESIDE = 3;
+
+/** Arrangements kept under names, to be looked at beside the one being worked at. */
+export function Alternatives() {
+  const bench = useEditor();
+  const { id } = bench.design;
+  const alternatives = useAlternatives(id);
+  const deed = useAlternativeMutation(id);
+  const notify = useNotify();
+  const beside = useContext(SideBySideContext);
+  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const kept = alternatives.data ?? [];
+  const shown = ticked.filter((one) => kept.some((alternative) => alternative.id === one));
+  if (bench.inside || !beside) return null;
+  const failed = (error: Error): void => notify({ text: error.message, tone: 'problem' });
+  const drop = async (alternative: string, name: string): Promise<void> => {
+    const document = await readAlternative(id, alternative);
+    await deed.mutateAsync({ drop: alternative });
+    notify({
+      text: `“${name}” is taken away.`,
+      action: { label: 'Undo', run: () => deed.mutate({ keep: name, document }) },
+    });
+  };
+  return (
+    <Fold name="Alternatives" {...(kept.length > 0 && { note: String(kept.length), open: true })}>
+      {kept.length === 0 && (
+        <p className="text-xs text-graphite">
+          Keep the arrangement as it is, go on trying, and look at both side by side later.
+        </p>
+      )}
+      <ul aria-label="Alternatives" className="grid gap-1">
+        {kept.map(({ id: one, name, motifs }) => (
+          <li key={one} className="grid grid-cols-[20px_minmax(0,1fr)_auto_32px] items-center gap-1">
+            <input
+              type="checkbox"
+              aria-label={`Look at ${name}`}
+              checked={shown.includes(one)}
+              disabled={!shown.includes(one) && shown.length >= MOST_BESIDE}
+              onChange={(event) =>
+                setTicked(event.target.checked ? [...shown, one] : shown.filter((other) => other !== one))
+              }
+              className="h-4 w-4 accent-ink"
+            />
+            <NameField
+              label={`Name of the alternative ${name}`}
+              name={name}
+              onRename={(rename) => deed.mutate({ id: one, rename }, { onError: failed })}
+              className="h-8 w-full border-transparent bg-transparent text-sm hover:border-thread"
+            />
+            <span className="text-xs text-graphite">{motifs}</span>
+            <Button look="quiet" label={`Take ${name} away`} onClick={() => void drop(one, name).catch(failed)}>
+              <Trash2 size={15} aria-hidden />
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <div className="grid grid-cols-2 gap-2">
+        <Button
+          disabled={deed.isPending}
+          onClick={() =>
+            deed.mutate(
+              { keep: `Alternative ${kept.length + 1}`, document: bench.session.state.committed },
+              { onError: failed },
+            )
+          }
+        >
+          Keep as it is
+        </Button>
+        <Button disabled={shown.length === 0} onClick={() => beside(shown)}>
+          <Columns2 size={15} aria-hidden /> Side by side
+        </Button>
+      </div>
+    </Fold>
+  );
+}

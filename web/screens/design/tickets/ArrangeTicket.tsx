@@ -1,0 +1,202 @@
+import { ArrowDown, ArrowDownToLine, ArrowUp, ArrowUpToLine, Package, PackageOpen, Split, Ungroup } from 'lucide-react';
+import { useContext, type ComponentType } from 'react';
+import { isEditable } from '../../../../core/document/layer.ts';
+import { ClothContext } from '../../../cloth/clothContext.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Choice } from '../../../ui/Choice.tsx';
+import { Fold } from '../../../ui/Fold.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { CheckPanel } from '../check/CheckPanel.tsx';
+import { LayoutPanel } from '../layout/LayoutPanel.tsx';
+import { TossPanel } from '../toss/TossPanel.tsx';
+import { useEditor, type ArrangeSide } from '../../../editor/editor.ts';
+import { bundleOf, useBundles } from '../useBundles.ts';
+import { Alternatives } from './Alternatives.tsx';
+import { SelectMore } from './SelectMore.tsx';
+import { Copies } from './Copies.tsx';
+import { GuideList } from './GuideList.tsx';
+import { HistoryList } from './HistoryList.tsx';
+import { AlignPanel } from './AlignPanel.tsx';
+import { MotifPick } from './MotifPick.tsx';
+import { Numbers } from './Numbers.tsx';
+import { StackList } from './LayerList.tsx';
+import { Vary } from './Vary.tsx';
+
+const SIDES: Readonly<Record<ArrangeSide, { readonly name: string; readonly Shown: ComponentType }>> = {
+  chosen: { name: 'Chosen', Shown: Chosen },
+  stack: { name: 'Stack', Shown: StackList },
+  rows: { name: 'Rows', Shown: LayoutPanel },
+  toss: { name: 'Toss', Shown: TossPanel },
+  check: { name: 'Check', Shown: CheckPanel },
+};
+/** In a bundle that lies open there are only motifs to arrange. */
+const INSIDE: readonly ArrangeSide[] = ['chosen', 'stack'];
+
+/** What is chosen, in numbers and deeds, the whole stack, rows and grids, the toss, or what the eye would catch on. */
+export function ArrangeTicket() {
+  const bench = useEditor();
+  const wished = useStore(bench.arrangeSide);
+  const sides = bench.inside ? INSIDE : (Object.keys(SIDES) as ArrangeSide[]);
+  const side = sides.includes(wished) ? wished : 'chosen';
+  const { Shown } = SIDES[side];
+  return (
+    <div className="grid grid-cols-1 gap-4">
+      <Choice
+        label="Shown here"
+        value={side}
+        onChange={(next) => bench.arrangeSide.set(next)}
+        options={sides.map((value) => ({ value, name: SIDES[value].name }))}
+      />
+      <Shown />
+    </div>
+  );
+}
+
+function Chosen() {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  const { ids } = useStore(bench.selection);
+  const motifs = useStore(bench.motifs);
+  const chosen = design.placements.filter(({ id }) => ids.includes(id));
+  const [only] = chosen;
+  const name = motifs.find(({ id }) => id === only?.motif)?.name ?? 'Motif';
+  return (
+    <>
+      {chosen.length === 0 ? (
+        <NothingChosen count={bench.editablePlacements.length} />
+      ) : (
+        <>
+          <h3 className="truncate font-name text-base font-semibold" title={name}>
+            {chosen.length === 1 ? name : `${chosen.length} motifs are chosen`}
+          </h3>
+          <Numbers />
+          <StackButtons />
+          <Fold name="Line up and space" open>
+            <AlignPanel />
+          </Fold>
+          <Fold name="Copies and variety" open>
+            <Copies />
+            <Vary />
+          </Fold>
+          <Fold name="Exchange and bundle" open>
+            <MotifPick label="Replace by" prompt="Replace by …" onPick={(motif) => bench.replaceSelected(motif)} />
+            <BundleButtons />
+          </Fold>
+          <Fold name="Choose more">
+            <SelectMore />
+          </Fold>
+        </>
+      )}
+      <GuideList />
+      <Alternatives />
+      <HistoryList />
+    </>
+  );
+}
+
+function NothingChosen({ count }: { readonly count: number }) {
+  const bench = useEditor();
+  return (
+    <div className="grid gap-3 text-sm">
+      {count === 0 ? (
+        <p>
+          The cloth is bare. Drag a motif from the tray onto it, best across an edge of the cell first, so that the
+          joins are hidden.
+        </p>
+      ) : (
+        <>
+          <p>
+            {count === 1 ? 'One motif lies' : `${count} motifs lie`} in the {bench.inside ? 'bundle' : 'cell'}. Take any
+            of their appearances to move it; all its echoes go with it.
+          </p>
+          <p>Shift and drag draws a box around motifs, Alt and drag a loop; a second click goes to what lies below.</p>
+          <SelectMore />
+        </>
+      )}
+    </div>
+  );
+}
+
+function BundleButtons() {
+  const bench = useEditor();
+  const bundles = useBundles();
+  const { selectedPlacements } = bench;
+  return (
+    <>
+      {selectedPlacements.length > 1 && (
+        <Button onClick={() => bundles.bundle()}>
+          <Package size={15} aria-hidden /> Bundle
+        </Button>
+      )}
+      {selectedPlacements.length === 1 && bundleOf(bench, selectedPlacements[0]) && (
+        <div className="grid grid-cols-2 gap-2">
+          <Button onClick={() => bundles.open()}>
+            <PackageOpen size={15} aria-hidden /> Open
+          </Button>
+          <Button onClick={() => bundles.loosen()}>
+            <Ungroup size={15} aria-hidden /> Loosen
+          </Button>
+        </div>
+      )}
+      <Button title="What is changed in the motif then changes only here" onClick={() => bundles.separate()}>
+        <Split size={15} aria-hidden /> Make separate
+      </Button>
+    </>
+  );
+}
+
+/** Where in the stack what is chosen lies, and in which layer. */
+function StackButtons() {
+  const bench = useEditor();
+  const cloth = useContext(ClothContext);
+  const { layers } = bench.design;
+  const { selectedPlacements } = bench;
+  const [first] = selectedPlacements;
+  const layer = selectedPlacements.every((placement) => placement.layer === first?.layer) ? first?.layer : undefined;
+  return (
+    <section aria-label="Place in the stack" className="grid gap-2">
+      <div className="grid grid-cols-4 gap-2">
+        <Button label="To the front" className="w-full" onClick={() => bench.restack('front')}>
+          <ArrowUpToLine size={16} aria-hidden />
+        </Button>
+        <Button
+          label="One up"
+          className="w-full"
+          onClick={() => cloth && bench.restackByOne('up', cloth.hands.overlap)}
+        >
+          <ArrowUp size={16} aria-hidden />
+        </Button>
+        <Button
+          label="One down"
+          className="w-full"
+          onClick={() => cloth && bench.restackByOne('down', cloth.hands.overlap)}
+        >
+          <ArrowDown size={16} aria-hidden />
+        </Button>
+        <Button label="To the back" className="w-full" onClick={() => bench.restack('back')}>
+          <ArrowDownToLine size={16} aria-hidden />
+        </Button>
+      </div>
+      {layers.length > 1 && (
+        <label className="grid grid-cols-[auto_minmax(0,1fr)] items-center gap-2 text-xs text-graphite">
+          Layer
+          <select
+            value={layer ?? ''}
+            onChange={(event) => {
+              const into = layers.find(({ id }) => id === event.target.value);
+              if (into) bench.intoLayer(into);
+            }}
+            className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
+          >
+            {layer === undefined && <option value="">several</option>}
+            {layers.toReversed().map((layer) => (
+              <option key={layer.id} value={layer.id} disabled={!isEditable(layer)}>
+                {layer.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+    </section>
+  );
+}

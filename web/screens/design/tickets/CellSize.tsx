@@ -1,0 +1,68 @@
+import {
+  keepProportions,
+  resizeCell,
+  scaleCell,
+  setModule,
+  type CellSide,
+} from '../../../../core/arrange/resizeCell.ts';
+import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../../../../core/lattice/repeat.ts';
+import { LengthField } from '../../../ui/LengthField.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { Tick } from '../../../ui/Tick.tsx';
+import { useEditor } from '../../../editor/editor.ts';
+
+const MODULE_MM = 10;
+
+/** How large the cell is, what that has to keep to, and whether what lies in it grows along. */
+export function CellSize() {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  const along = useStore(bench.contentsFollow);
+  const { repeat } = design;
+  const size = { min: SMALLEST_CELL_MM, max: LARGEST_CELL_MM };
+  const change = (label: string, next: Repeat): void => bench.commit(label, { type: 'repeat', repeat: next });
+  const resize = (side: CellSide, mm: number): void => {
+    const next = resizeCell(repeat, side, mm);
+    const command = along ? scaleCell(design, next) : ({ type: 'repeat', repeat: next } as const);
+    if (command) bench.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
+    else
+      bench.refusal.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');
+  };
+  return (
+    <div className="grid gap-2">
+      <div className="grid grid-cols-2 gap-2">
+        <LengthField label="Cell width" mm={repeat.width} {...size} onChange={(mm) => resize('width', mm)} />
+        <LengthField label="Cell height" mm={repeat.height} {...size} onChange={(mm) => resize('height', mm)} />
+      </div>
+      <Tick label="What lies in it grows along" on={along} onChange={(isOn) => bench.contentsFollow.set(isOn)} />
+      {!repeat.step.honeycomb && (
+        <Tick
+          label="Proportions are held"
+          on={repeat.held === true}
+          onChange={(isHeld) =>
+            change(isHeld ? 'Held the proportions' : 'Let the proportions go', keepProportions(repeat, isHeld))
+          }
+        />
+      )}
+      <div className="grid grid-cols-2 items-end gap-2">
+        <Tick
+          label="Multiples of"
+          on={repeat.module !== undefined}
+          onChange={(isOn) =>
+            change(isOn ? 'Set a module' : 'Took the module away', setModule(repeat, isOn ? MODULE_MM : undefined))
+          }
+        />
+        {repeat.module !== undefined && (
+          <LengthField
+            label="Module"
+            hideLabel
+            mm={repeat.module}
+            min={0.1}
+            max={1000}
+            onChange={(mm) => change('Set a module', setModule(repeat, mm))}
+          />
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,135 @@
+import { Ban } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { HexColorPicker } from 'react-colorful';
+import { readHex, type Hex } from '../../../../core/colour/hex.ts';
+import { currentColourway, type Ink } from '../../../../core/document/design.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { useEditor } from '../../../editor/editor.ts';
+import { useStore } from '../../../ui/store.ts';
+
+/** A rest of the hand this long ends one change of a colour, ms. */
+const REST_MS = 350;
+
+/** The ground and the inks: change one and it changes everywhere at once. */
+export function ColourTicket() {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  const opened = useStore(bench.ink);
+  const bare = design.ground === null;
+  const ground =
+    design.inks.find(({ id }) => id === design.ground) ??
+    design.inks.find(({ id }) => id === 'ground') ??
+    design.inks[0];
+  const others = design.inks.filter(({ id }) => id !== ground?.id);
+  return (
+    <div className="grid gap-5">
+      <section aria-label="Ground" className="grid gap-2">
+        <h3 className="text-xs text-graphite">Ground</h3>
+        {!bare && ground && <InkRow ink={ground} open={opened === ground.id} />}
+        <Button
+          pressed={bare}
+          disabled={!ground}
+          onClick={() =>
+            bench.commit(bare ? 'Laid a ground' : 'Took the ground away', {
+              type: 'ground',
+              ground: bare && ground ? ground.id : null,
+            })
+          }
+        >
+          <Ban size={15} aria-hidden /> No ground
+        </Button>
+        {bare && <p className="text-xs text-graphite">Files come out transparent.</p>}
+      </section>
+      <section aria-label="Inks" className="grid gap-2">
+        <h3 className="text-xs text-graphite">Inks</h3>
+        {others.length === 0 && <p className="text-sm">Inks come with the motifs that are laid on the cloth.</p>}
+        {others.map((ink) => (
+          <InkRow key={ink.id} ink={ink} open={opened === ink.id} />
+        ))}
+      </section>
+    </div>
+  );
+}
+
+function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  const colourway = currentColourway(design);
+  const colour = colourway.colours[ink.id] as Hex;
+  const row = useRef<HTMLDivElement>(null);
+  const [typed, setTyped] = useState<string>();
+  const pending = useRef<{ colour: Hex; timer: ReturnType<typeof setTimeout> }>(undefined);
+
+  useEffect(() => {
+    if (open) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [open]);
+
+  const commit = (next: Hex): void =>
+    bench.commit(`Changed ${ink.name}`, { type: 'colour', colourway: colourway.id, ink: ink.id, colour: next });
+  const settle = (): void => {
+    if (!pending.current) return;
+    clearTimeout(pending.current.timer);
+    commit(pending.current.colour);
+    pending.current = undefined;
+  };
+  // While the hand moves the colour is only shown; where it rests it becomes one edit.
+  const show = (next: Hex): void => {
+    if (pending.current) clearTimeout(pending.current.timer);
+    bench.session.preview({ type: 'colour', colourway: colourway.id, ink: ink.id, colour: next });
+    pending.current = { colour: next, timer: setTimeout(settle, REST_MS) };
+  };
+  const latest = useRef(settle);
+  useEffect(() => {
+    latest.current = settle;
+  });
+  useEffect(() => () => latest.current(), []);
+
+  const take = (): void => {
+    const hex = typed === undefined ? undefined : readHex(typed);
+    if (hex && hex !== colour) commit(hex);
+    setTyped(undefined);
+  };
+  const wrong = typed !== undefined && readHex(typed) === undefined;
+
+  return (
+    <div ref={row} className="rounded-md border border-thread bg-white">
+      <div className="flex items-center gap-2 p-1.5">
+        <button
+          type="button"
+          aria-expanded={open}
+          aria-label={`Change the ink ${ink.name}`}
+          onClick={() => bench.ink.set(open ? undefined : ink.id)}
+          className="h-6 w-6 shrink-0 rounded-full border border-ink/25"
+          style={{ background: colour }}
+        />
+        <span className="min-w-0 grow truncate text-sm">{ink.name}</span>
+        <input
+          aria-label={`Colour of ${ink.name}, hex`}
+          aria-invalid={wrong}
+          value={typed ?? colour.toUpperCase()}
+          spellCheck={false}
+          maxLength={9}
+          onFocus={(event) => event.currentTarget.select()}
+          onChange={(event) => setTyped(event.target.value)}
+          onBlur={take}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') take();
+            if (event.key === 'Escape') setTyped(undefined);
+          }}
+          className={`h-7 w-20 rounded-sm border px-1.5 text-xs ${wrong ? 'border-madder' : 'border-transparent hover:border-thread'}`}
+        />
+      </div>
+      {open && (
+        <div className="p-2 pt-0 [&_.react-colorful]:h-40! [&_.react-colorful]:w-full!" data-own-arrows>
+          <HexColorPicker
+            color={colour}
+            onChange={(next) => {
+              const hex = readHex(next);
+              if (hex) show(hex);
+            }}
+          />
+        </div>
+      )}
+    </div>
+  );
+}

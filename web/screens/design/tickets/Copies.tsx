@@ -1,0 +1,247 @@
+import { CopyPlus } from 'lucide-react';
+import { nanoid } from 'nanoid';
+import { useContext, useEffect, useMemo, useState } from 'react';
+import { makeCopies, insertCopies, MOST_COPIES, NO_VARIATION, type CopyPlan } from '../../../../core/arrange/copies.ts';
+import type { Point } from '../../../../core/geometry/point.ts';
+import { middleOf } from '../../../../core/bundle/gather.ts';
+import { ClothContext } from '../../../cloth/clothContext.ts';
+import { AmountField } from '../../../ui/AmountField.tsx';
+import { Button } from '../../../ui/Button.tsx';
+import { Choice } from '../../../ui/Choice.tsx';
+import { LengthField } from '../../../ui/LengthField.tsx';
+import { Cell, useStore } from '../../../ui/store.ts';
+import { Tick } from '../../../ui/Tick.tsx';
+import { useEditor } from '../../../editor/editor.ts';
+
+/** Copies of what is chosen: along a line, straight or drawn, around a centre, in a grid. They lie on the cloth while their numbers are tried. */
+export function Copies() {
+  const bench = useEditor();
+  const { ids } = useStore(bench.selection);
+  const [open, setOpen] = useState(false);
+  if (!open) {
+    return (
+      <>
+        <div className="grid grid-cols-2 gap-2">
+          <Button onClick={() => bench.duplicate()}>Copy beside</Button>
+          <Button onClick={() => bench.duplicate(true)}>Copy in place</Button>
+        </div>
+        <Button onClick={() => setOpen(true)}>
+          <CopyPlus size={15} aria-hidden /> Several copies …
+        </Button>
+      </>
+    );
+  }
+  return <OpenCopies key={ids.join(' ')} onDone={() => setOpen(false)} />;
+}
+
+/** Stands for the cloth's own until there is one. */
+const NOTHING_DRAWN = new Cell<((line: readonly Point[]) => void) | undefined>(undefined);
+
+/** A line to begin with: one gentle wave, mm. */
+function waveOf(wide: number): Point[] {
+  return Array.from({ length: 65 }, (_, n) => ({
+    x: (n / 64) * wide * 5,
+    y: -Math.sin((n / 32) * Math.PI) * wide * 0.7,
+  }));
+}
+
+function OpenCopies({ onDone }: { readonly onDone: () => void }) {
+  const bench = useEditor();
+  const { committed } = useStore(bench.session);
+  const { ids } = useStore(bench.selection);
+  const originals = useMemo(() => committed.placements.filter(({ id }) => ids.includes(id)), [committed, ids]);
+  const [start] = useState(() => {
+    const motifs = new Map(bench.motifs.getState().map((motif) => [motif.id, motif]));
+    const middle = middleOf(originals, motifs);
+    const [first] = originals;
+    const wide = first ? (motifs.get(first.motif)?.width ?? 30) * first.scale : 30;
+    return { nonce: nanoid(6), middle, wide: Math.round(wide * 1.2 * 10) / 10 };
+  });
+  const [plan, setPlan] = useState<CopyPlan>({ kind: 'line', count: 4, by: { x: start.wide, y: 0 } });
+  const cloth = useContext(ClothContext);
+  const drawing = useStore(cloth?.hands.drawing ?? NOTHING_DRAWN) !== undefined;
+  const [variation, setVariation] = useState(NO_VARIATION);
+  const { copies, command } = useMemo(() => {
+    const made = makeCopies(originals, plan, variation, (n) => `${start.nonce}-${n}`).slice(0, MOST_COPIES);
+    return { copies: made, command: insertCopies(committed, ids, made) };
+  }, [originals, plan, variation, committed, ids, start.nonce]);
+
+  useEffect(() => {
+    bench.session.preview(command);
+    return () => bench.session.preview(undefined);
+  }, [bench, command]);
+
+  const confirm = (): void => {
+    bench.commit(copies.length === 1 ? 'Laid a copy' : `Laid ${copies.length} copies`, command);
+    onDone();
+    bench.select([...ids, ...copies.map(({ id }) => id)]);
+  };
+  const change = (kind: CopyPlan['kind']): void =>
+    setPlan(
+      kind === 'line'
+        ? { kind, count: 4, by: { x: start.wide, y: 0 } }
+        : kind === 'ring'
+          ? {
+              kind,
+              count: 6,
+              centre: { x: start.middle.x, y: start.middle.y + start.wide },
+              sweep: 360,
+              turning: true,
+              flipped: false,
+            }
+          : kind === 'path'
+            ? { kind, count: 6, path: waveOf(start.wide), turning: true }
+            : { kind, columns: 3, rows: 3, by: { x: start.wide, y: start.wide } },
+    );
+  const count = { min: 1, max: 60 };
+
+  return (
+    <section aria-label="Several copies" className="grid gap-2 rounded-md border border-thread bg-white p-3">
+      <Choice
+        label="Copies"
+        value={plan.kind}
+        onChange={change}
+        options={[
+          { value: 'line', name: 'In a line' },
+          { value: 'ring', name: 'Around' },
+          { value: 'grid', name: 'Grid' },
+          { value: 'path', name: 'Drawn' },
+        ]}
+      />
+      {plan.kind === 'path' ? (
+        <>
+          <div className="grid grid-cols-2 items-end gap-2">
+            <AmountField
+              label="In all"
+              value={plan.count}
+              {...count}
+              onChange={(n) => setPlan({ ...plan, count: Math.round(n) })}
+            />
+            <Button
+              pressed={drawing}
+              onClick={() => cloth?.hands.drawing.set(drawing ? undefined : (path) => setPlan({ ...plan, path }))}
+            >
+              Draw the line
+            </Button>
+          </div>
+          <p className="text-xs text-graphite">
+            {drawing
+              ? 'Draw it on the cloth now, from wherever you like: it is laid to begin at what is chosen.'
+              : 'They lie along the line at even distances.'}
+          </p>
+          <Tick label="Turning with it" on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
+        </>
+      ) : plan.kind === 'ring' ? (
+        <>
+          <div className="grid grid-cols-2 gap-2">
+            <AmountField
+              label="In all"
+              value={plan.count}
+              {...count}
+              onChange={(n) => setPlan({ ...plan, count: Math.round(n) })}
+            />
+            <AmountField
+              label="Sweep"
+              sign="°"
+              value={plan.sweep}
+              min={-360}
+              max={360}
+              onChange={(sweep) => setPlan({ ...plan, sweep })}
+            />
+            <LengthField
+              label="Centre across"
+              mm={plan.centre.x}
+              signed
+              onChange={(x) => setPlan({ ...plan, centre: { ...plan.centre, x } })}
+            />
+            <LengthField
+              label="Centre down"
+              mm={plan.centre.y}
+              signed
+              onChange={(y) => setPlan({ ...plan, centre: { ...plan.centre, y } })}
+            />
+          </div>
+          <Tick label="Turning with it" on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
+          <Tick
+            label="Every other one mirrored"
+            on={plan.flipped}
+            onChange={(flipped) => setPlan({ ...plan, flipped })}
+          />
+        </>
+      ) : (
+        <div className="grid grid-cols-2 gap-2">
+          {plan.kind === 'line' ? (
+            <AmountField
+              label="In all"
+              value={plan.count}
+              {...count}
+              onChange={(n) => setPlan({ ...plan, count: Math.round(n) })}
+            />
+          ) : (
+            <>
+              <AmountField
+                label="Columns"
+                value={plan.columns}
+                min={1}
+                max={20}
+                onChange={(n) => setPlan({ ...plan, columns: Math.round(n) })}
+              />
+              <AmountField
+                label="Rows"
+                value={plan.rows}
+                min={1}
+                max={20}
+                onChange={(n) => setPlan({ ...plan, rows: Math.round(n) })}
+              />
+            </>
+          )}
+          <LengthField
+            label="Each across by"
+            mm={plan.by.x}
+            signed
+            onChange={(x) => setPlan({ ...plan, by: { ...plan.by, x } })}
+          />
+          <LengthField
+            label="Each down by"
+            mm={plan.by.y}
+            signed
+            onChange={(y) => setPlan({ ...plan, by: { ...plan.by, y } })}
+          />
+        </div>
+      )}
+      <div className="grid grid-cols-3 gap-2">
+        <AmountField
+          label="Size ±"
+          sign="%"
+          value={variation.size * 100}
+          min={0}
+          max={90}
+          step={5}
+          onChange={(percent) => setVariation({ ...variation, size: percent / 100 })}
+        />
+        <AmountField
+          label="Turn ±"
+          sign="°"
+          value={variation.rotation}
+          min={0}
+          max={180}
+          step={5}
+          onChange={(rotation) => setVariation({ ...variation, rotation })}
+        />
+        <AmountField
+          label="Seed"
+          value={variation.seed}
+          min={1}
+          max={9999}
+          onChange={(seed) => setVariation({ ...variation, seed: Math.round(seed) })}
+        />
+      </div>
+      <div className="grid grid-cols-2 gap-2">
+        <Button onClick={onDone}>Give up</Button>
+        <Button look="accent" disabled={copies.length === 0} onClick={confirm}>
+          Keep them
+        </Button>
+      </div>
+    </section>
+  );
+}

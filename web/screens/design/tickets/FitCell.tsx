@@ -1,0 +1,31 @@
+import { useState } from 'react';
+import { fitCell } from '../../../../core/arrange/fitCell.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { LengthField } from '../../../ui/LengthField.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { useEditor } from '../../../editor/editor.ts';
+
+/** Makes the cell as large as what lies in it and one gap, which nobody has to reckon then. */
+export function FitCell() {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  const [gap, setGap] = useState(10);
+  const fit = (): void => {
+    const command = fitCell(bench.design, bench.motifMap, gap);
+    if (command) bench.commit('Fitted the cell', command);
+    else
+      bench.refusal.set('With this gap the cell would be smaller or larger than a cell can be. Nothing was changed.');
+  };
+  return (
+    <div className="grid grid-cols-2 items-end gap-2">
+      <LengthField label="Gap to the next cell" mm={gap} signed min={-500} max={1000} onChange={setGap} />
+      <Button
+        disabled={design.placements.length === 0}
+        title="The cell becomes what lies in it and one gap"
+        onClick={fit}
+      >
+        Fit the cell
+      </Button>
+    </div>
+  );
+}

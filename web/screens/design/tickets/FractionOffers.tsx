@@ -1,0 +1,29 @@
+import { useMemo } from 'react';
+import { fractionOffers, placesByMotif } from '../../../../core/lattice/fractions.ts';
+import { step } from '../../../../core/lattice/step.ts';
+import { StepDiagram } from '../../../ui/StepDiagram.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { useEditor } from '../../../editor/editor.ts';
+import { OfferList } from './OfferList.tsx';
+
+const SHOWN = 6;
+
+/** The fractions that keep what is alike farthest apart, best first. */
+export function FractionOffers() {
+  const bench = useEditor();
+  const { committed } = useStore(bench.session);
+  const { repeat, placements } = committed;
+  const { kind, drop } = repeat.step;
+  const offers = useMemo(() => fractionOffers(repeat, placesByMotif(placements)).slice(0, SHOWN), [repeat, placements]);
+  return (
+    <OfferList
+      label="Fractions, best first"
+      heading="Best first: so far apart lie equal motifs of neighbouring cells"
+      offers={offers}
+      repeatOf={({ p, q }) => ({ ...repeat, step: step(kind, p, q) })}
+      deed="Changed the step to"
+      isNow={({ p, q }) => p === drop.p && q === drop.q}
+      picture={({ p, q }) => <StepDiagram step={step(kind, p, q)} />}
+    />
+  );
+}

@@ -1,0 +1,73 @@
+import { Trash2 } from 'lucide-react';
+import { nanoid } from 'nanoid';
+import type { Guide } from '../../../../core/document/guide.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Fold } from '../../../ui/Fold.tsx';
+import { LengthField } from '../../../ui/LengthField.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { Tick } from '../../../ui/Tick.tsx';
+import { useEditor } from '../../../editor/editor.ts';
+
+/** What catches what is moved, and the designer's own guides by their numbers. */
+export function GuideList() {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  const on = useStore(bench.snapping);
+  const shown = useStore(bench.guidesShown);
+  const { guides, repeat } = design;
+  const commit = (label: string, next: readonly Guide[]): void => bench.commit(label, { type: 'guides', guides: next });
+  const add = (axis: Guide['axis']): void => {
+    bench.guidesShown.set(true);
+    commit('Set a guide', [...guides, { id: nanoid(8), axis, at: (axis === 'x' ? repeat.width : repeat.height) / 2 }]);
+  };
+  return (
+    <Fold name="Guides and catching" {...(guides.length > 0 && { note: String(guides.length) })}>
+      <div>
+        <Tick label="Catch on lines while moving" on={on} onChange={(next) => bench.snapping.set(next)} />
+        <p className="text-xs text-graphite">
+          The cell’s edges and shares, guides, other motifs and their echoes, equal gaps, angles by 15°. Ctrl held does
+          the opposite.
+        </p>
+      </div>
+      <Tick label="Show guides" on={shown} onChange={(next) => bench.guidesShown.set(next)} />
+      <ul aria-label="Guides" className="grid gap-1.5">
+        {guides.map((guide, n) => (
+          <li key={guide.id} className="grid grid-cols-[64px_minmax(0,1fr)_32px] items-center gap-2 text-sm">
+            {guide.axis === 'x' ? 'Upright' : 'Level'}
+            <LengthField
+              label={`Guide ${n + 1}, from the cell’s ${guide.axis === 'x' ? 'left' : 'upper'} edge`}
+              hideLabel
+              mm={guide.at}
+              signed
+              onChange={(at) =>
+                commit(
+                  'Moved a guide',
+                  guides.map((one) => (one.id === guide.id ? { ...one, at } : one)),
+                )
+              }
+            />
+            <Button
+              look="quiet"
+              label={`Take guide ${n + 1} away`}
+              onClick={() =>
+                commit(
+                  'Took a guide away',
+                  guides.filter(({ id }) => id !== guide.id),
+                )
+              }
+            >
+              <Trash2 size={15} aria-hidden />
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <div className="grid grid-cols-2 gap-2">
+        <Button onClick={() => add('x')}>Upright guide</Button>
+        <Button onClick={() => add('y')}>Level guide</Button>
+      </div>
+      <p className="text-xs text-graphite">
+        Or drag one out of the selvedge; with Shift it lies level. A guide is there in every cell.
+      </p>
+    </Fold>
+  );
+}

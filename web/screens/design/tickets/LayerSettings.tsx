@@ -1,0 +1,57 @@
+import { AmountField } from '../../../ui/AmountField.tsx';
+import { BlendField } from '../../../ui/BlendField.tsx';
+import { Button } from '../../../ui/Button.tsx';
+import { NameField } from '../../../ui/NameField.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { useEditor } from '../../../editor/editor.ts';
+
+/** Name, opacity and blending of a layer, and what is done with it as a whole. */
+export function LayerSettings({ id }: { readonly id: string | undefined }) {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  const { ids } = useStore(bench.selection);
+  const at = design.layers.findIndex((layer) => layer.id === id);
+  const layer = design.layers[at];
+  if (!layer) return null;
+  const held = design.placements.filter((placement) => placement.layer === layer.id).map((placement) => placement.id);
+  return (
+    <section aria-label={`Layer ${layer.name}`} className="grid gap-2 rounded-md border border-thread bg-white p-3">
+      <NameField
+        label="Layer’s name"
+        name={layer.name}
+        onRename={(name) => bench.changeLayer('Renamed a layer', layer.id, { name })}
+        className="h-8 w-full border-thread text-sm font-semibold"
+      />
+      <div className="grid grid-cols-2 gap-2">
+        <AmountField
+          label="Layer’s opacity"
+          sign="%"
+          value={layer.opacity * 100}
+          min={0}
+          max={100}
+          step={5}
+          onChange={(percent) => bench.changeLayer('Changed a layer’s opacity', layer.id, { opacity: percent / 100 })}
+        />
+        <BlendField
+          label="Layer’s blend"
+          value={layer.blend}
+          onChange={(blend) => bench.changeLayer('Changed a layer’s blending', layer.id, { blend })}
+        />
+      </div>
+      <div className="grid grid-cols-2 gap-2">
+        <Button disabled={held.length === 0} onClick={() => bench.select(held)}>
+          Choose all in it
+        </Button>
+        <Button disabled={ids.length === 0} onClick={() => bench.intoLayer(layer)}>
+          Bring chosen
+        </Button>
+        <Button disabled={at === 0} onClick={() => bench.mergeDown(layer)}>
+          Merge down
+        </Button>
+        <Button disabled={design.layers.length === 1} onClick={() => bench.removeLayer(layer)}>
+          Delete layer
+        </Button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,112 @@
+import { useState } from 'react';
+import { formatLength } from '../../../../core/units/length.ts';
+import { naturalHeight } from '../../../../core/motif/motif.ts';
+import { blobUrl } from '../../../api/client.ts';
+import { useMotifMutation, type DrawerMotif } from '../../../api/motifs.ts';
+import { LengthField } from '../../../ui/LengthField.tsx';
+import { NameField } from '../../../ui/NameField.tsx';
+import { useNotify } from '../../../ui/Notices.tsx';
+import { useUnit } from '../../../ui/unit.ts';
+import { useEditor } from '../../../editor/editor.ts';
+import { Arrivals } from '../../drawer/Arrivals.tsx';
+import { BringFiles } from '../../drawer/BringFiles.tsx';
+import { useStore } from '../../../ui/store.ts';
+
+/** Bringing motifs in, and their names and natural sizes. */
+export function MotifsTicket() {
+  const bench = useEditor();
+  const motifs = useStore(bench.motifs);
+  const { ids } = useStore(bench.selection);
+  const { design } = useStore(bench.session);
+  const used = new Set(design.placements.map(({ motif }) => motif));
+  const chosen = design.placements.find(({ id }) => id === ids.at(-1))?.motif;
+  const [opened, setOpened] = useState<string>();
+  const open = opened ?? chosen;
+  const listed = motifs
+    .filter(({ deleted }) => !deleted)
+    .sort((a, b) => Number(used.has(b.id)) - Number(used.has(a.id)));
+  return (
+    <div className="grid gap-4">
+      <div className="grid gap-2">
+        <BringFiles />
+        <p className="text-xs text-graphite">
+          SVG, PNG, JPEG, WebP, TIFF or AVIF, up to 40 MB each, or a ZIP of them. Files and folders can be dropped on
+          the tray as well.
+        </p>
+      </div>
+      <Arrivals />
+      <ul aria-label="All motifs" className="grid gap-1">
+        {listed.map((motif) => (
+          <li key={motif.id}>
+            <MotifRow
+              motif={motif}
+              open={open === motif.id}
+              onToggle={() => setOpened(open === motif.id ? '' : motif.id)}
+            />
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function MotifRow({
+  motif,
+  open,
+  onToggle,
+}: {
+  readonly motif: DrawerMotif;
+  readonly open: boolean;
+  readonly onToggle: () => void;
+}) {
+  const [unit] = useUnit();
+  const deed = useMotifMutation();
+  const notify = useNotify();
+  const failed = (error: Error): void => notify({ text: error.message, tone: 'problem' });
+  return (
+    <div className={`rounded-md border ${open ? 'border-thread bg-white' : 'border-transparent'}`}>
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={onToggle}
+        className="flex w-full items-center gap-2 rounded-md p-1 text-left hover:bg-linen"
+      >
+        <img src={blobUrl(motif.thumbnail)} alt="" loading="lazy" className="h-9 w-9 shrink-0 object-contain" />
+        <span className="min-w-0 grow truncate text-sm">{motif.name}</span>
+        <span className="shrink-0 text-xs text-graphite">{formatLength(motif.width, unit)}</span>
+      </button>
+      {open && (
+        <div className="grid gap-2 p-2">
+          <NameField
+            label={`Name of ${motif.name}`}
+            name={motif.name}
+            onRename={(name) => deed.mutate({ id: motif.id, change: { name } }, { onError: failed })}
+            className="h-8 w-full border-thread text-sm"
+          />
+          <div className="grid grid-cols-2 gap-2">
+            <LengthField
+              label="Natural width"
+              mm={motif.width}
+              min={0.5}
+              max={5000}
+              onChange={(width) => deed.mutate({ id: motif.id, change: { width } }, { onError: failed })}
+            />
+            <LengthField
+              label="Natural height"
+              mm={naturalHeight(motif)}
+              min={0.5}
+              max={5000}
+              onChange={(height) =>
+                deed.mutate(
+                  { id: motif.id, change: { width: (motif.width * height) / naturalHeight(motif) } },
+                  { onError: failed },
+                )
+              }
+            />
+          </div>
+          <p className="text-xs text-graphite">Its size changes wherever it is used, in every design.</p>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,68 @@
+import { useEffect, type ReactNode } from 'react';
+import type { FractionOffer } from '../../../../core/lattice/fractions.ts';
+import type { Repeat } from '../../../../core/lattice/repeat.ts';
+import { formatLength } from '../../../../core/units/length.ts';
+import { useUnit } from '../../../ui/unit.ts';
+import { useEditor } from '../../../editor/editor.ts';
+
+interface Props<O extends FractionOffer> {
+  readonly label: string;
+  readonly heading: string;
+  readonly offers: readonly O[];
+  /** The repeat by an offer, and what taking it is called. */
+  readonly repeatOf: (offer: O) => Repeat;
+  readonly deed: string;
+  readonly isNow: (offer: O) => boolean;
+  readonly picture: (offer: O) => ReactNode;
+  readonly note?: (offer: O) => ReactNode;
+}
+
+/** Fractions as small pictures with the distance that each keeps: pointed at or gone to by keys, the cloth shows it; a click takes it. */
+export function OfferList<O extends FractionOffer>({
+  label,
+  heading,
+  offers,
+  repeatOf,
+  deed,
+  isNow,
+  picture,
+  note,
+}: Props<O>) {
+  const bench = useEditor();
+  const [unit] = useUnit();
+  useEffect(() => () => bench.session.preview(undefined), [bench]);
+  const look = (offer: O): void => bench.session.preview({ type: 'repeat', repeat: repeatOf(offer) });
+  const away = (): void => bench.session.preview(undefined);
+  return (
+    <section aria-label={label} className="grid gap-1.5">
+      <h4 className="text-xs text-graphite">{heading}</h4>
+      <ul className="grid grid-cols-3 gap-1.5">
+        {offers.map((offer) => {
+          const name = `${offer.p}/${offer.q}`;
+          return (
+            <li key={name}>
+              <button
+                type="button"
+                data-offer={name}
+                aria-pressed={isNow(offer)}
+                onPointerEnter={() => look(offer)}
+                onPointerLeave={away}
+                onFocus={() => look(offer)}
+                onBlur={away}
+                onClick={() =>
+                  !isNow(offer) && bench.commit(`${deed} ${name}`, { type: 'repeat', repeat: repeatOf(offer) })
+                }
+                className={`flex w-full flex-col items-center rounded-md border bg-white py-1.5 text-[11px] ${isNow(offer) ? 'border-ink ring-1 ring-ink' : 'border-thread hover:border-graphite'}`}
+              >
+                {picture(offer)}
+                <span className="mt-0.5 text-xs font-semibold">{name}</span>
+                <span className="text-graphite">{formatLength(offer.apart, unit)}</span>
+                {note?.(offer)}
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

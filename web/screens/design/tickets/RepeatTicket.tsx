@@ -1,0 +1,52 @@
+import { exportPlan } from '../../../../core/paint/exportPlan.ts';
+import { tileOf } from '../../../../core/lattice/tile.ts';
+import { formatLength } from '../../../../core/units/length.ts';
+import { Choice } from '../../../ui/Choice.tsx';
+import { fitText } from '../../../ui/fitText.ts';
+import { stepText } from '../../../ui/repeatText.ts';
+import { SHOWN_UNITS, useUnit } from '../../../ui/unit.ts';
+import { CellSize } from './CellSize.tsx';
+import { FitCell } from './FitCell.tsx';
+import { StepChoice } from './StepChoice.tsx';
+import { useEditor } from '../../../editor/editor.ts';
+import { useStore } from '../../../ui/store.ts';
+
+/** The cell's size, how it is stepped, and what comes of it in whole pixels. */
+export function RepeatTicket() {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  const [unit, setUnit] = useUnit();
+  const { repeat } = design;
+  const straight = tileOf(repeat);
+  const plan = exportPlan(repeat, { dpi: 300 });
+  return (
+    <div className="grid gap-5">
+      <StepChoice />
+      <CellSize />
+      <FitCell />
+      <Choice
+        label="Unit"
+        value={unit}
+        options={SHOWN_UNITS.map((one) => ({ value: one, name: one }))}
+        onChange={setUnit}
+      />
+      <dl className="grid gap-2 border-t border-dashed border-thread pt-4 text-sm">
+        <div>
+          <dt className="text-xs text-graphite">Straight unit, what a printer’s file holds</dt>
+          <dd>
+            {formatLength(straight.width, unit)} × {formatLength(straight.height, unit)},{' '}
+            {straight.columns * straight.rows} {straight.columns * straight.rows === 1 ? 'cell' : 'cells'} (
+            {stepText(repeat.step)})
+          </dd>
+        </div>
+        <div>
+          <dt className="text-xs text-graphite">At 300 dpi</dt>
+          <dd>
+            {plan.grid.tile.width} × {plan.grid.tile.height} px
+          </dd>
+          <dd className="text-xs text-graphite">{fitText(plan)}</dd>
+        </div>
+      </dl>
+    </div>
+  );
+}

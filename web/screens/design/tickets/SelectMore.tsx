@@ -1,0 +1,49 @@
+import { invertSelection, selectByInk, selectSimilar } from '../../../../core/arrange/selectSimilar.ts';
+import { currentColourway } from '../../../../core/document/design.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { useEditor } from '../../../editor/editor.ts';
+
+/** Choosing by what is alike: one motif, one ink, all that is not chosen. */
+export function SelectMore() {
+  const bench = useEditor();
+  const { design } = useStore(bench.session);
+  const { ids } = useStore(bench.selection);
+  const free = new Set(bench.editablePlacements.map(({ id }) => id));
+  const choose = (found: readonly string[]): void => {
+    bench.select(found.filter((id) => free.has(id)));
+    bench.announcement.set(`${found.length} motifs chosen`);
+  };
+  const { colours } = currentColourway(design);
+  return (
+    <section aria-label="Choose more" className="grid gap-2">
+      <h4 className="text-xs text-graphite">Choose</h4>
+      <div className="flex flex-wrap gap-1.5">
+        <Button onClick={() => bench.selectAll()}>All</Button>
+        {ids.length > 0 && (
+          <>
+            <Button onClick={() => choose(selectSimilar(design, ids))}>All like this</Button>
+            <Button onClick={() => choose(invertSelection(bench.editablePlacements, ids))}>All others</Button>
+          </>
+        )}
+      </div>
+      <div className="flex flex-wrap gap-1.5" role="group" aria-label="Choose all in an ink">
+        {design.inks
+          .filter(({ prints }) => prints.length > 0)
+          .map(({ id, name }) => (
+            <button
+              key={id}
+              type="button"
+              aria-label={`All in ${name}`}
+              title={`All in ${name}`}
+              onClick={() =>
+                choose(selectByInk(design, new Map(bench.motifs.getState().map((motif) => [motif.id, motif])), id))
+              }
+              className="h-6 w-6 rounded-full border border-ink/25"
+              style={{ background: colours[id] }}
+            />
+          ))}
+      </div>
+    </section>
+  );
+}

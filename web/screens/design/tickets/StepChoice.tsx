@@ -1,0 +1,171 @@
+import { Listbox, ListboxButton, ListboxOption, ListboxOptions, Radio, RadioGroup } from '@headlessui/react';
+import { ChevronDown } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { honeycombOf } from '../../../../core/lattice/honeycomb.ts';
+import type { Repeat } from '../../../../core/lattice/repeat.ts';
+import {
+  everyFraction,
+  mirroredStep,
+  mirroringsOf,
+  step,
+  type Mirroring,
+  type Step,
+} from '../../../../core/lattice/step.ts';
+import { formatLength } from '../../../../core/units/length.ts';
+import { stepText } from '../../../ui/repeatText.ts';
+import { StepDiagram } from '../../../ui/StepDiagram.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { useUnit } from '../../../ui/unit.ts';
+import { useEditor } from '../../../editor/editor.ts';
+import { FractionOffers } from './FractionOffers.tsx';
+
+type Kind = Step['kind'] | 'honeycomb';
+
+const KINDS: readonly { readonly kind: Kind; readonly name: string }[] = [
+  { kind: 'square', name: 'Square' },
+  { kind: 'half-drop', name: 'Half-drop' },
+  { kind: 'brick', name: 'Brick' },
+  { kind: 'honeycomb', name: 'Honeycomb' },
+];
+const MIRRORINGS: Readonly<Record<Mirroring | 'none', string>> = {
+  none: 'None',
+  columns: 'Columns',
+  rows: 'Rows',
+  both: 'Both',
+};
+
+/** How cells follow each other. What is pointed at is shown on the cloth, and taken by a click. */
+export function StepChoice() {
+  const bench = useEditor();
+  const { committed } = useStore(bench.session);
+  const [unit] = useUnit();
+  const { repeat } = committed;
+  const { kind, drop, mirrored, honeycomb } = repeat.step;
+  const take = (next: Repeat): void =>
+    bench.commit(`Changed the step to ${stepText(next.step)}`, { type: 'repeat', repeat: next });
+  const look = (next: Repeat) => ({
+    onPointerEnter: () => bench.session.preview({ type: 'repeat', repeat: next }),
+    onPointerLeave: () => bench.session.preview(undefined),
+  });
+  const stepped = (step: Step): Repeat => ({ ...repeat, step: step });
+  const ofKind = (one: Kind): Repeat =>
+    one === 'honeycomb'
+      ? honeycombOf(repeat)
+      : stepped(
+          one === kind && !honeycomb
+            ? repeat.step
+            : one === 'square' || drop.p === 0
+              ? step(one)
+              : step(one, drop.p, drop.q),
+        );
+  const mirroring = (one: Mirroring | 'none'): Repeat =>
+    stepped(mirroredStep(repeat.step, one === 'none' ? undefined : one));
+  const possible = honeycomb ? [] : mirroringsOf(repeat.step);
+  const ofFraction = (text: string): Repeat => {
+    const [p, q] = text.split('/').map(Number) as [number, number];
+    return stepped(step(kind, p, q));
+  };
+  return (
+    <>
+      <RadioGroup
+        value={honeycomb ? 'honeycomb' : kind}
+        onChange={(kind: Kind) => take(ofKind(kind))}
+        aria-label="Step"
+        className="grid grid-cols-[1fr_1fr_1fr_1.2fr] gap-1.5"
+      >
+        {KINDS.map(({ kind: one, name }) => (
+          <StepCard key={one} value={one} look={look(ofKind(one))}>
+            <StepDiagram step={ofKind(one).step} />
+            {name}
+          </StepCard>
+        ))}
+      </RadioGroup>
+      {honeycomb && (
+        <RadioGroup
+          value={kind === 'brick' ? 'brick' : 'half-drop'}
+          onChange={(one: 'half-drop' | 'brick') => take(honeycombOf(stepped(step(one))))}
+          aria-label="Honeycomb"
+          className="grid grid-cols-2 gap-1.5"
+        >
+          {(['half-drop', 'brick'] as const).map((one) => (
+            <StepCard key={one} value={one} look={look(honeycombOf(stepped(step(one))))}>
+              {one === 'brick' ? 'In rows' : 'In columns'}
+            </StepCard>
+          ))}
+        </RadioGroup>
+      )}
+      {kind !== 'square' && !honeycomb && !mirrored && (
+        <div>
+          <span className="mb-0.5 block text-xs text-graphite" id="fraction-label">
+            {kind === 'half-drop' ? 'Each column drops by' : 'Each row shifts by'}
+          </span>
+          <Listbox value={`${drop.p}/${drop.q}`} onChange={(text: string) => take(ofFraction(text))}>
+            <ListboxButton
+              aria-labelledby="fraction-label"
+              className="flex h-8 w-full items-center justify-between rounded-md border border-thread bg-white px-2 text-sm"
+            >
+              {drop.p}/{drop.q} of the {kind === 'half-drop' ? 'height' : 'width'},{' '}
+              {formatLength((kind === 'half-drop' ? repeat.height : repeat.width) * (drop.p / drop.q), unit)}
+              <ChevronDown size={14} aria-hidden />
+            </ListboxButton>
+            <ListboxOptions
+              anchor="bottom start"
+              className="z-50 max-h-72 w-(--button-width) overflow-auto rounded-md border border-thread bg-white py-1 text-sm shadow-float"
+            >
+              {everyFraction().map(({ p, q }) => (
+                <ListboxOption
+                  key={`${p}/${q}`}
+                  value={`${p}/${q}`}
+                  className="cursor-pointer data-focus:bg-linen data-selected:font-semibold"
+                >
+                  <div className="px-3 py-1" {...look(ofFraction(`${p}/${q}`))}>
+                    {p}/{q}
+                  </div>
+                </ListboxOption>
+              ))}
+            </ListboxOptions>
+          </Listbox>
+        </div>
+      )}
+      {possible.length > 0 && (
+        <div>
+          <span className="mb-0.5 block text-xs text-graphite">Every other one is mirrored</span>
+          <RadioGroup
+            value={mirrored ?? 'none'}
+            onChange={(one: Mirroring | 'none') => take(mirroring(one))}
+            aria-label="Every other one is mirrored"
+            className={`grid gap-1.5 ${possible.length > 1 ? 'grid-cols-4' : 'grid-cols-2'}`}
+          >
+            {(['none', ...possible] as const).map((one) => (
+              <StepCard key={one} value={one} look={look(mirroring(one))}>
+                <StepDiagram step={mirroring(one).step} />
+                {MIRRORINGS[one]}
+              </StepCard>
+            ))}
+          </RadioGroup>
+        </div>
+      )}
+      {kind !== 'square' && !honeycomb && !mirrored && <FractionOffers />}
+    </>
+  );
+}
+
+interface CardProps {
+  readonly value: string;
+  /** What happens while it is pointed at: the radio keeps such handlers to itself. */
+  readonly look: { readonly onPointerEnter: () => void; readonly onPointerLeave: () => void };
+  readonly children: ReactNode;
+}
+
+function StepCard({ value, look, children }: CardProps) {
+  return (
+    <div {...look}>
+      <Radio
+        value={value}
+        className="flex h-full cursor-pointer flex-col items-center justify-center gap-1 rounded-md border border-thread bg-white py-2 text-[11px] data-checked:border-ink data-checked:ring-1 data-checked:ring-ink"
+      >
+        {children}
+      </Radio>
+    </div>
+  );
+}

@@ -1,0 +1,142 @@
+import { nanoid } from 'nanoid';
+import { useEffect, useState } from 'react';
+import type { Hole } from '../../../../core/toss/holes.ts';
+import { applyToss, tossedPlacements } from '../../../../core/toss/applyToss.ts';
+import { formatNumber } from '../../../../core/units/length.ts';
+import { useEditor } from '../../../editor/editor.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { LengthField } from '../../../ui/LengthField.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { Tick } from '../../../ui/Tick.tsx';
+
+/** Holes listed at the most. */
+const MOST = 24;
+/** After an edit, so long, ms. */
+const SOON = 80;
+
+/** From this share of how far motifs lie apart, evenly, a hole is one to the eye. */
+const NOTABLE = 0.9;
+
+/** The largest empty rounds, on the cloth and as a list, and fillers of the toss for them. @param shownFirst whether they are looked for at once */
+export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolean }) {
+  const bench = useEditor();
+  const { tossing } = bench;
+  const { tosser } = tossing;
+  useStore(tossing.edited);
+  const busy = useStore(tossing.running) !== undefined;
+  const { committed } = useStore(bench.session);
+  const motifs = useStore(bench.motifs);
+  const shown = useStore(bench.holes);
+  const taken = useStore(bench.mark);
+  const { recipe } = tossing;
+  const [on, setOn] = useState(shownFirst);
+  const [across, setAcross] = useState(() =>
+    Math.max(
+      5,
+      Math.round(
+        NOTABLE *
+          Math.sqrt((committed.repeat.width * committed.repeat.height) / Math.max(1, committed.placements.length)),
+      ),
+    ),
+  );
+  const [problem, setProblem] = useState<string>();
+
+  useEffect(() => {
+    if (!on) return;
+    let left = false;
+    const timer = setTimeout(() => {
+      tosser
+        .run(committed, motifs, { kind: 'holes', least: across / 2, most: MOST })
+        .done.then((circles) => {
+          if (!left) bench.holes.set(circles);
+        })
+        .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
+    }, SOON);
+    return () => {
+      left = true;
+      clearTimeout(timer);
+    };
+  }, [on, across, committed, motifs, tosser, bench]);
+  useEffect(() => () => bench.holes.set([]), [bench]);
+
+  const fill = (holes: readonly Hole[]): void => {
+    const { layer } = bench;
+    if (!layer) return;
+    const start = bench.session.state.committed;
+    tosser
+      .run(start, motifs, { kind: 'fill', recipe, holes })
+      .done.then((laid) => {
+        const nonce = nanoid(6);
+        const missed = holes.length - laid.length;
+        setProblem(
+          missed > 0
+            ? `${missed === 1 ? 'One hole' : `${missed} holes`} could not be filled: no filler of the recipe is small enough for ${missed === 1 ? 'it' : 'them'} at this gap.`
+            : undefined,
+        );
+        if (laid.length > 0 && bench.session.state.committed === start) {
+          bench.commit(
+            laid.length === 1 ? 'Filled a hole' : `Filled ${laid.length} holes`,
+            applyToss(
+              start,
+              bench.motifMap,
+              recipe,
+              tossedPlacements(laid, layer.id, (n) => `${nonce}-${n}`),
+              true,
+            ),
+          );
+        }
+      })
+      .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
+  };
+  const canFill = recipe.entries.length > 0 && !busy;
+
+  return (
+    <>
+      <Tick
+        label="Show holes on the cloth"
+        on={on}
+        onChange={(next) => {
+          setOn(next);
+          if (!next) bench.holes.set([]);
+        }}
+      />
+      <LengthField label="Wider than" mm={across} min={1} max={1000} onChange={setAcross} />
+      {on && (
+        <>
+          <p className="text-xs text-graphite" data-holes={shown.length}>
+            {shown.length === 0
+              ? `No hole is wider than ${formatNumber(across, 1)} mm.`
+              : `${shown.length === MOST ? 'The largest ' : ''}${shown.length} ${shown.length === 1 ? 'hole' : 'holes'}, the widest ${formatNumber(2 * (shown[0]?.r ?? 0), 1)} mm across.`}
+          </p>
+          <ul aria-label="Holes" className="grid max-h-44 gap-1 overflow-y-auto">
+            {shown.map((hole, n) => (
+              <li
+                key={`${hole.x} ${hole.y}`}
+                aria-current={taken === `hole ${n}`}
+                className="grid grid-cols-[20px_minmax(0,1fr)_auto] items-center gap-2 rounded-md text-sm aria-[current=true]:bg-linen aria-[current=true]:font-semibold"
+              >
+                <span className="pl-1 text-xs text-graphite">{n + 1}</span>
+                <span>{formatNumber(2 * hole.r, 1)} mm</span>
+                <Button disabled={!canFill} onClick={() => fill([hole])}>
+                  Fill
+                </Button>
+              </li>
+            ))}
+          </ul>
+          <Button
+            disabled={!canFill || shown.length === 0}
+            title={canFill ? undefined : 'The toss has no motifs to fill with yet'}
+            onClick={() => fill(shown)}
+          >
+            Fill all of these
+          </Button>
+        </>
+      )}
+      {problem && (
+        <p role="alert" className="text-xs text-madder">
+          {problem}
+        </p>
+      )}
+    </>
+  );
+}

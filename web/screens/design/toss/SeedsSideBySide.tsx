@@ -1,0 +1,116 @@
+import { nanoid } from 'nanoid';
+import { useEffect, useState } from 'react';
+import { apply } from '../../../../core/document/command.ts';
+import type { Design } from '../../../../core/document/design.ts';
+import { applyToss, tossedIdsOf, tossedPlacements } from '../../../../core/toss/applyToss.ts';
+import type { TossResult } from '../../../../core/toss/toss.ts';
+import type { TossRecipe } from '../../../../core/recipe/tossRecipe.ts';
+import { Panes } from '../alternatives/Panes.tsx';
+import { useEditor } from '../../../editor/editor.ts';
+import { TossClient } from '../../../editor/tossClient.ts';
+
+const SEEDS = 4;
+/** Reckoned at the same time: a toss keeps one processor busy. */
+const AT_ONCE = 2;
+
+/** How far the toss of one seed is. */
+interface Seeded {
+  readonly seed: number;
+  readonly design: Design | undefined;
+  readonly note: string;
+  readonly tossed: TossResult | undefined;
+}
+
+/** The recipe by the next four seeds as live cloth; any can be taken. */
+export function SeedsSideBySide({
+  recipe,
+  layer,
+  onClose,
+}: {
+  readonly recipe: TossRecipe;
+  readonly layer: string;
+  readonly onClose: () => void;
+}) {
+  const bench = useEditor();
+  const [start] = useState(() => bench.session.state.committed);
+  const [list, setList] = useState<readonly Seeded[]>(() =>
+    Array.from({ length: SEEDS }, (_, n) => ({
+      seed: recipe.seed + 1 + n,
+      design: undefined,
+      note: 'Waiting …',
+      tossed: undefined,
+    })),
+  );
+  const commandOf = (seed: number, { placed }: TossResult, nonce: string) =>
+    applyToss(
+      start,
+      bench.motifMap,
+      { ...recipe, seed },
+      tossedPlacements(placed, layer, (n) => `${nonce}-${n}`),
+    );
+
+  useEffect(() => {
+    const tossers = Array.from({ length: AT_ONCE }, () => new TossClient());
+    const gone = tossedIdsOf(start);
+    const standing = { ...start, placements: start.placements.filter(({ id }) => !gone.has(id)) };
+    const tell = (seed: number, part: Partial<Seeded>): void =>
+      setList((before) => before.map((seeded) => (seeded.seed === seed ? { ...seeded, ...part } : seeded)));
+    const run = async (tosser: TossClient, seeds: readonly number[]): Promise<void> => {
+      for (const seed of seeds) {
+        const next = { ...recipe, seed };
+        try {
+          const tossed = await tosser.run(
+            standing,
+            bench.motifs.getState(),
+            { kind: 'toss', recipe: next, from: [] },
+            ({ placed }) => tell(seed, { note: `Tossing, ${placed.length} laid …` }),
+          ).done;
+          const command = applyToss(
+            start,
+            bench.motifMap,
+            next,
+            tossedPlacements(tossed.placed, layer, (n) => `s${seed}-${n}`),
+          );
+          tell(
+            seed,
+            tossed.placed.length === 0
+              ? { note: 'Nothing found room at this gap.' }
+              : { tossed, design: apply(start, command) },
+          );
+        } catch (error) {
+          tell(seed, { note: error instanceof Error ? error.message : String(error) });
+        }
+      }
+    };
+    const seeds = Array.from({ length: SEEDS }, (_, n) => recipe.seed + 1 + n);
+    tossers.forEach(
+      (tosser, k) =>
+        void run(
+          tosser,
+          seeds.filter((_, n) => n % AT_ONCE === k),
+        ),
+    );
+    return () => tossers.forEach((tosser) => tosser.close());
+  }, [bench, start, recipe, layer]);
+
+  const take = (seed: number, tossed: TossResult): void => {
+    if (bench.session.state.committed === start)
+      bench.commit(`Tossed ${tossed.placed.length} motifs`, commandOf(seed, tossed, nanoid(6)));
+    else bench.refusal.set('Something was changed meanwhile, so nothing of the toss was laid. Toss again.');
+    onClose();
+  };
+  return (
+    <Panes
+      label="Four seeds side by side"
+      note="The same recipe by four other seeds. Drag moves all of them, the wheel zooms."
+      panes={list.map(({ seed, design, note, tossed }) => ({
+        key: String(seed),
+        name: `Seed ${seed}`,
+        design,
+        note,
+        take: tossed && (() => take(seed, tossed)),
+      }))}
+      onClose={onClose}
+    />
+  );
+}

@@ -1,0 +1,107 @@
+import { nanoid } from 'nanoid';
+import { useContext, useMemo } from 'react';
+import { gatherInstances, middleOf, partsAbout } from '../../../core/bundle/gather.ts';
+import { loosenBundle } from '../../../core/bundle/loosen.ts';
+import { newPlacement } from '../../../core/document/placeMotif.ts';
+import type { Placement } from '../../../core/document/placement.ts';
+import { UPRIGHT } from '../../../core/geometry/pose.ts';
+import { latticeOf } from '../../../core/lattice/lattice.ts';
+import { useMotifCopies, useMotifMaking, type DrawerMotif } from '../../api/motifs.ts';
+import { useNotify } from '../../ui/Notices.tsx';
+import { useEditor, type Editor } from '../../editor/editor.ts';
+import type { BundleActions } from './bundleActions.ts';
+import { OpeningContext } from './opening.ts';
+
+/** The bundle that a placement shows, or undefined for any other motif. */
+export function bundleOf(
+  bench: Editor,
+  placement: Placement | undefined,
+): (DrawerMotif & { recipe: Extract<DrawerMotif['recipe'], { kind: 'bundle' }> }) | undefined {
+  const motif = placement && bench.motif(placement.motif);
+  return motif?.recipe?.kind === 'bundle' ? { ...motif, recipe: motif.recipe } : undefined;
+}
+
+export function useBundles(): BundleActions {
+  const bench = useEditor();
+  const open = useContext(OpeningContext);
+  const { mutateAsync: make } = useMotifMaking();
+  const { mutateAsync: copy } = useMotifCopies();
+  const notify = useNotify();
+  return useMemo(() => {
+    const refused = (error: unknown): void =>
+      notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
+    return {
+      bundle() {
+        const chosen = gatherInstances(latticeOf(bench.design.repeat), bench.selectedPlacements);
+        const [first] = chosen;
+        if (!first) return;
+        const motifs = new Map(bench.motifs.getState().map((motif) => [motif.id, motif]));
+        const middle = middleOf(chosen, motifs);
+        const parts = partsAbout(chosen, { ...UPRIGHT, ...middle });
+        const names = [...new Set(chosen.map(({ motif }) => motifs.get(motif)?.name ?? 'motif'))];
+        const name =
+          names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
+        make({ name: name.slice(0, 120), collection: 'Bundles', recipe: { kind: 'bundle', parts } })
+          .then((made) =>
+            bench.replaceSelectedWith(`Bundled ${chosen.length} motifs`, [
+              { ...newPlacement(nanoid(), made, middle), layer: first.layer },
+            ]),
+          )
+          .catch(refused);
+      },
+      loosen() {
+        try {
+          const bundles = bench.selectedPlacements.filter((placement) => bundleOf(bench, placement));
+          const ids: string[] = [];
+          for (const placement of bundles) {
+            const bundle = bundleOf(bench, placement);
+            if (!bundle) continue;
+            bench.select([placement.id]);
+            bench.replaceSelectedWith(
+              `Loosened ${bundle.name}`,
+              loosenBundle(placement, bundle, bundle.recipe.parts, nanoid),
+            );
+            ids.push(...bench.selection.getState().ids);
+          }
+          if (ids.length > 0) bench.select(ids);
+        } catch (error) {
+          refused(error);
+        }
+      },
+      open(id) {
+        const placement =
+          id === undefined
+            ? bench.selectedPlacements[0]
+            : bench.editablePlacements.find((placement) => placement.id === id);
+        const bundle = bundleOf(bench, placement);
+        if (!placement || !bundle) return;
+        try {
+          open?.(placement, bundle);
+        } catch (error) {
+          refused(error);
+        }
+      },
+      separate() {
+        const chosen = bench.selectedPlacements;
+        const motifs = [...new Set(chosen.map(({ motif }) => motif))]
+          .map((id) => bench.motif(id))
+          .filter((motif) => motif !== undefined);
+        copy(motifs.map(({ id, name }) => ({ id, name: `${name.slice(0, 109)}, separate` })))
+          .then((copies) => {
+            const own = new Map(motifs.map(({ id }, n) => [id, copies[n]?.id]));
+            bench.change(
+              copies.length === 1 ? `Made ${copies[0]?.name ?? 'a motif'}` : `Made ${copies.length} motifs separate`,
+              ({ motif }) => ({ motif: own.get(motif) ?? motif }),
+            );
+            notify({
+              text:
+                copies.length === 1
+                  ? `“${copies[0]?.name ?? ''}” is a motif of its own now; what is changed in it changes only here.`
+                  : `${copies.length} motifs are their own now; what is changed in them changes only here.`,
+            });
+          })
+          .catch(refused);
+      },
+    };
+  }, [bench, open, make, copy, notify]);
+}

@@ -1,0 +1,57 @@
+import { Brush, Shapes } from 'lucide-react';
+import { Link, useNavigate } from 'react-router';
+import { useMotifs, type DrawerMotif } from '../../api/motifs.ts';
+import { sheetOfMotif } from '../../api/scans.ts';
+import { Button } from '../../ui/Button.tsx';
+import { useNotify } from '../../ui/Notices.tsx';
+
+/** How the motif is made, and the way back to where that can be changed. */
+export function Making({ motif }: { readonly motif: DrawerMotif }) {
+  const { recipe, source } = motif;
+  const navigate = useNavigate();
+  const notify = useNotify();
+  if (recipe?.kind === 'shape') {
+    return (
+      <Link
+        to={`/build/${motif.id}`}
+        className="inline-flex h-8 items-center justify-center gap-1.5 rounded-md border border-thread bg-white text-sm font-medium hover:border-graphite"
+      >
+        <Shapes size={15} aria-hidden /> Change its shape
+      </Link>
+    );
+  }
+  if (recipe?.kind === 'bundle') return <Parts motifs={recipe.parts.map((part) => part.motif)} />;
+  const isPicture = recipe?.kind === 'scan' || (recipe === null && /\.(png|jpg|webp|tif|avif)$/.test(source));
+  if (!isPicture) return null;
+  const clean = (): void =>
+    void sheetOfMotif(motif.id).then(
+      (sheet) => navigate(`/workshop/${sheet.id}?motif=${motif.id}`),
+      (error: Error) => notify({ text: error.message, tone: 'problem' }),
+    );
+  return (
+    <Button onClick={clean}>
+      <Brush size={15} aria-hidden /> {recipe ? 'Change how it was cleaned' : 'Clean it in the workshop'}
+    </Button>
+  );
+}
+
+function Parts({ motifs }: { readonly motifs: readonly string[] }) {
+  const all = useMotifs();
+  const counts = new Map<string, number>();
+  for (const id of motifs) counts.set(id, (counts.get(id) ?? 0) + 1);
+  return (
+    <section aria-label="Parts" className="text-sm">
+      <h2 className="text-xs text-graphite">
+        A bundle of {motifs.length === 1 ? 'one motif' : `${motifs.length} motifs`}; open it on the cloth to change it
+      </h2>
+      <ul>
+        {[...counts].map(([id, count]) => (
+          <li key={id}>
+            {all.data?.find((motif) => motif.id === id)?.name ?? 'A motif'}
+            {count > 1 && <span className="text-graphite">, {count} times</span>}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

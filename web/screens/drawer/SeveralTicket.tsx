@@ -1,0 +1,70 @@
+import { Package, Trash2, X } from 'lucide-react';
+import { sideBySide } from '../../../core/bundle/sideBySide.ts';
+import { blobUrl } from '../../api/client.ts';
+import { useMotifMutation, useMotifMaking, type DrawerMotif } from '../../api/motifs.ts';
+import { Button } from '../../ui/Button.tsx';
+import { useNotify } from '../../ui/Notices.tsx';
+
+interface Props {
+  readonly motifs: readonly DrawerMotif[];
+  readonly onClose: () => void;
+  readonly onMade: (id: string) => void;
+}
+
+/** Several motifs of the drawer, and what can be done with them together. */
+export function SeveralTicket({ motifs, onClose, onMade }: Props) {
+  const making = useMotifMaking();
+  const deed = useMotifMutation();
+  const notify = useNotify();
+  const refused = (error: unknown): void =>
+    notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
+  const names = motifs
+    .map(({ name }) => name)
+    .join(', ')
+    .slice(0, 120);
+  const bundle = (): void =>
+    void making
+      .mutateAsync({ name: names, collection: 'Bundles', recipe: { kind: 'bundle', parts: sideBySide(motifs) } })
+      .then(({ id }) => onMade(id), refused);
+  const setDeleted = (deleted: boolean): Promise<unknown> =>
+    Promise.all(motifs.map(({ id }) => deed.mutateAsync({ id, deleted })));
+  const remove = (): void =>
+    void setDeleted(true).then(() => {
+      onClose();
+      notify({
+        text: `${motifs.length} motifs were taken out of the drawer. Those in use stay on their cloths.`,
+        action: { label: 'Undo', run: () => void setDeleted(false).catch(refused) },
+      });
+    }, refused);
+  return (
+    <aside
+      aria-label={`${motifs.length} motifs`}
+      className="flex w-[304px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-thread bg-calico p-5"
+    >
+      <div className="flex items-center gap-2">
+        <h2 className="grow font-name text-base font-semibold">{motifs.length} motifs</h2>
+        <Button look="quiet" label="Close" onClick={onClose}>
+          <X size={16} aria-hidden />
+        </Button>
+      </div>
+      <div className="grid grid-cols-4 gap-2">
+        {motifs.slice(0, 24).map(({ id, thumbnail }) => (
+          <img
+            key={id}
+            src={blobUrl(thumbnail)}
+            alt=""
+            className="h-14 w-full rounded-md border border-thread bg-white object-contain p-1"
+          />
+        ))}
+      </div>
+      <div className="grid gap-2">
+        <Button onClick={bundle} disabled={making.isPending}>
+          <Package size={15} aria-hidden /> Make them one bundle
+        </Button>
+        <Button onClick={remove}>
+          <Trash2 size={15} aria-hidden /> Delete
+        </Button>
+      </div>
+    </aside>
+  );
+}

@@ -1,0 +1,134 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
+import { importFile, MOTIFS, readCollection, type DrawerMotif } from '../../api/motifs.ts';
+import { isCollection, isZip, unpackZip } from './files.ts';
+import { Cell, useStore } from '../../ui/store.ts';
+
+/** One file on its way to become a motif. */
+export interface Arrival {
+  readonly id: number;
+  readonly name: string;
+  /** 0 to 1 while it is sent; the server reads it after that. */
+  readonly progress: number;
+  readonly state: 'waiting' | 'coming' | 'here' | 'refused';
+  readonly motif?: DrawerMotif;
+  /** What there is to say: why it was refused, or what could not be kept. */
+  readonly notes: readonly string[];
+  readonly stop: () => void;
+}
+
+/** Files in hand, over all screens; so a folded ticket loses none. */
+const arrivals = new Cell<readonly Arrival[]>([]);
+let next = 1;
+/** Sent at the same time; more would only wait on the server. */
+const AT_ONCE = 2;
+
+function change(id: number, to: Partial<Arrival>): void {
+  arrivals.set(arrivals.getState().map((arrival) => (arrival.id === id ? { ...arrival, ...to } : arrival)));
+}
+
+/** How files are brought in, and how far those in hand are. */
+interface Imports {
+  readonly arrivals: readonly Arrival[];
+  /** Brings files in, each with its own progress and its own outcome; a ZIP comes as the drawings in it. */
+  readonly bringFiles: (files: readonly File[], collection?: string) => void;
+  readonly clear: () => void;
+}
+
+interface Coming {
+  readonly file: File;
+  readonly stopper: AbortController;
+  readonly arrival: Arrival;
+}
+
+function announce(file: File): Coming {
+  const stopper = new AbortController();
+  const arrival: Arrival = {
+    id: next,
+    name: file.name,
+    progress: 0,
+    state: 'waiting',
+    notes: [],
+    stop: () => stopper.abort(),
+  };
+  next += 1;
+  arrivals.set([...arrivals.getState(), arrival]);
+  return { file, stopper, arrival };
+}
+
+export function useImports(): Imports {
+  const client = useQueryClient();
+  const bringFiles = useCallback(
+    (files: readonly File[], collection?: string) => {
+      arrivals.set(arrivals.getState().filter(({ state }) => state !== 'here'));
+      const queue = files.map(announce);
+      const bring = async ({ file, stopper, arrival: { id } }: Coming): Promise<void> => {
+        try {
+          stopper.signal.throwIfAborted();
+          change(id, { state: 'coming' });
+          const content = isZip(file) ? new Uint8Array(await file.arrayBuffer()) : undefined;
+          if (content && (await isCollection(content))) {
+            const { name, motifs, known } = await readCollection(
+              file,
+              (progress) => change(id, { progress }),
+              stopper.signal,
+            );
+            const there =
+              known > 0
+                ? ` ${known === motifs.length ? 'All of them were' : known === 1 ? 'One of them was' : `${known} of them were`} there already.`
+                : '';
+            change(id, {
+              state: 'here',
+              progress: 1,
+              notes: [
+                `The collection “${name}”, ${motifs.length === 1 ? 'one motif' : `${motifs.length} motifs`}.${there}`,
+              ],
+            });
+            await client.invalidateQueries({ queryKey: MOTIFS });
+            return;
+          }
+          if (content) {
+            const { files: inside, problem } = await unpackZip(file.name, content);
+            queue.push(...inside.map(announce));
+            change(id, {
+              state: inside.length > 0 ? 'here' : 'refused',
+              progress: 1,
+              notes: [
+                ...(inside.length > 0
+                  ? [inside.length === 1 ? 'One drawing taken out.' : `${inside.length} drawings taken out.`]
+                  : []),
+                ...(problem ? [problem] : []),
+              ],
+            });
+            return;
+          }
+          const { motif, notes } = await importFile(
+            file,
+            collection,
+            (progress) => change(id, { progress }),
+            stopper.signal,
+          );
+          change(id, { state: 'here', progress: 1, motif, notes });
+          await client.invalidateQueries({ queryKey: MOTIFS });
+        } catch (error) {
+          const why = stopper.signal.aborted
+            ? 'Stopped. Nothing was added.'
+            : error instanceof Error
+              ? error.message
+              : String(error);
+          change(id, { state: 'refused', notes: [why] });
+        }
+      };
+      const work = async (): Promise<void> => {
+        for (let coming = queue.shift(); coming; coming = queue.shift()) await bring(coming);
+      };
+      for (let n = 0; n < AT_ONCE; n += 1) void work();
+    },
+    [client],
+  );
+  return {
+    arrivals: useStore(arrivals),
+    bringFiles,
+    clear: () => arrivals.set(arrivals.getState().filter(({ state }) => state === 'waiting' || state === 'coming')),
+  };
+}

@@ -1,0 +1,98 @@
+import { Radio, RadioGroup } from '@headlessui/react';
+import { useState, type FormEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { resizeCell } from '../../../core/arrange/resizeCell.ts';
+import { honeycombOf } from '../../../core/lattice/honeycomb.ts';
+import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../../../core/lattice/repeat.ts';
+import { step } from '../../../core/lattice/step.ts';
+import { useCreateDesign } from '../../api/designs.ts';
+import { Button } from '../../ui/Button.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { StepDiagram } from '../../ui/StepDiagram.tsx';
+
+const STEPS = [
+  { kind: 'square', name: 'Square' },
+  { kind: 'half-drop', name: 'Half-drop' },
+  { kind: 'brick', name: 'Brick' },
+  { kind: 'honeycomb', name: 'Honeycomb' },
+] as const;
+type Kind = (typeof STEPS)[number]['kind'];
+
+function repeatOf(kind: Kind, size: { readonly width: number; readonly height: number }): Repeat {
+  return kind === 'honeycomb' ? honeycombOf({ ...size, step: step('half-drop') }) : { ...size, step: step(kind) };
+}
+
+/** Asks for a name and a repeat; everything can be changed later. */
+export function NewDesign({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  const [name, setName] = useState('');
+  const [kind, setKind] = useState<Kind>('half-drop');
+  const [size, setSize] = useState<{ readonly width: number; readonly height: number }>({ width: 240, height: 240 });
+  const create = useCreateDesign();
+  const navigate = useNavigate();
+
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    create.mutate(
+      { name: name.trim() || 'Untitled repeat', repeat: repeatOf(kind, size) },
+      { onSuccess: ({ design }) => void navigate(`/designs/${design.id}`) },
+    );
+  };
+
+  return (
+    <Dialog title="New design" open={open} onClose={onClose}>
+      <form onSubmit={submit} className="grid gap-4">
+        <label className="block">
+          <span className="mb-0.5 block text-xs text-graphite">Name</span>
+          <input
+            autoFocus
+            value={name}
+            maxLength={120}
+            onChange={(event) => setName(event.target.value)}
+            placeholder="Untitled repeat"
+            className="h-8 w-full rounded-md border border-thread bg-white px-2"
+          />
+        </label>
+        <RadioGroup value={kind} onChange={setKind} aria-label="Step" className="grid grid-cols-4 gap-2">
+          {STEPS.map((one) => (
+            <Radio
+              key={one.kind}
+              value={one.kind}
+              className="flex cursor-pointer flex-col items-center gap-1 rounded-md border border-thread bg-white py-3 text-sm data-checked:border-ink data-checked:ring-1 data-checked:ring-ink"
+            >
+              <StepDiagram step={repeatOf(one.kind, size).step} />
+              {one.name}
+            </Radio>
+          ))}
+        </RadioGroup>
+        <div className="grid grid-cols-2 gap-2">
+          <LengthField
+            label="Cell width"
+            mm={repeatOf(kind, size).width}
+            min={SMALLEST_CELL_MM}
+            max={LARGEST_CELL_MM}
+            onChange={(width) => setSize(resizeCell(repeatOf(kind, size), 'width', width))}
+          />
+          <LengthField
+            label="Cell height"
+            mm={repeatOf(kind, size).height}
+            min={SMALLEST_CELL_MM}
+            max={LARGEST_CELL_MM}
+            onChange={(height) => setSize(resizeCell(repeatOf(kind, size), 'height', height))}
+          />
+        </div>
+        {create.isError && (
+          <p role="alert" className="text-sm text-madder">
+            {create.error.message}
+          </p>
+        )}
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" look="accent" disabled={create.isPending}>
+            Begin
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,91 @@
+import { Trash2 } from 'lucide-react';
+import { Link } from 'react-router';
+import { blobUrl } from '../../api/client.ts';
+import { useSwatches, type SwatchSummary } from '../../api/swatches.ts';
+import { Button } from '../../ui/Button.tsx';
+import { ClothSample } from '../../ui/ClothSample.tsx';
+import { Masthead } from '../../ui/Masthead.tsx';
+import { repeatText } from '../../ui/repeatText.ts';
+import { useUnit } from '../../ui/unit.ts';
+import { useSwatchRemoval } from './useSwatchRemoval.ts';
+
+/** The cloth in the book, CSS pixels per millimetre: all swatches at one scale, so that they can be compared. */
+const IN_THE_BOOK = 0.75;
+
+/** The swatch book: finished repeats as pieces of cloth. */
+export function SwatchBook() {
+  const swatches = useSwatches();
+  return (
+    <div className="flex h-full flex-col">
+      <Masthead />
+      <main className="grow overflow-auto px-8 pt-6 pb-10">
+        <h1 className="font-name text-2xl font-semibold">Swatch book</h1>
+        {swatches.isError && (
+          <p role="alert" className="mt-4 text-madder">
+            {swatches.error.message}
+          </p>
+        )}
+        {swatches.data?.length === 0 && (
+          <p className="mt-4 max-w-md">
+            No swatch is saved yet. Open a design and choose “Save swatch” when its repeat is done.
+          </p>
+        )}
+        <ul className="mt-5 grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-6">
+          {swatches.data?.map((swatch) => (
+            <BookedSwatch key={swatch.id} swatch={swatch} />
+          ))}
+        </ul>
+      </main>
+    </div>
+  );
+}
+
+/** A square of cloth with pinked edges. */
+const PINKED = 'polygon(' + pinked().join(',') + ')';
+
+function pinked(): string[] {
+  const teeth = 28;
+  const depth = 1.4;
+  const side = (at: (along: number, into: number) => string): string[] =>
+    Array.from({ length: teeth }, (_, i) => [at((100 * i) / teeth, 0), at((100 * (i + 0.5)) / teeth, depth)]).flat();
+  return [
+    ...side((along, into) => `${along}% ${into}%`),
+    ...side((along, into) => `${100 - into}% ${along}%`),
+    ...side((along, into) => `${100 - along}% ${100 - into}%`),
+    ...side((along, into) => `${into}% ${100 - along}%`),
+  ];
+}
+
+function BookedSwatch({ swatch }: { readonly swatch: SwatchSummary }) {
+  const [unit] = useUnit();
+  const remove = useSwatchRemoval();
+  const { id, name, repeat, thumbnail, colours } = swatch;
+  return (
+    <li className="group relative border border-thread bg-white p-3 pb-2.5">
+      <Link to={`/swatches/${id}`} className="block">
+        <div style={{ clipPath: PINKED }}>
+          <ClothSample picture={blobUrl(thumbnail)} repeat={repeat} scale={IN_THE_BOOK} className="h-60" />
+        </div>
+        <span className="mt-2.5 block truncate pr-9 font-name text-base font-semibold" title={name}>
+          {name}
+        </span>
+        <span className="flex items-center gap-2 text-sm text-graphite">
+          {repeatText(repeat, unit)}
+          <span className="ml-auto flex gap-1" aria-hidden>
+            {colours.slice(0, 8).map((colour, i) => (
+              <span key={i} className="h-3 w-3 rounded-full border border-ink/20" style={{ background: colour }} />
+            ))}
+          </span>
+        </span>
+      </Link>
+      <Button
+        look="quiet"
+        label={`Delete ${name}`}
+        onClick={() => remove(swatch)}
+        className="absolute right-2 bottom-8 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+      >
+        <Trash2 size={15} aria-hidden />
+      </Button>
+    </li>
+  );
+}

@@ -1,0 +1,136 @@
+import { ArrowLeft, Download, Minus, Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import type { Design } from '../../../core/document/design.ts';
+import { blobUrl } from '../../api/client.ts';
+import { openSwatch, useSwatch, useSwatchChange, type SwatchSummary } from '../../api/swatches.ts';
+import { ACTUAL_SCALE } from '../../cloth/viewport.ts';
+import { ExportDialog } from '../design/ExportDialog.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { ClothSample } from '../../ui/ClothSample.tsx';
+import { Fetched } from '../../ui/Fetched.tsx';
+import { NameField } from '../../ui/NameField.tsx';
+import { useNotify } from '../../ui/Notices.tsx';
+import { repeatText } from '../../ui/repeatText.ts';
+import { useUnit } from '../../ui/unit.ts';
+import { useSwatchRemoval } from './useSwatchRemoval.ts';
+
+/** One swatch, as much cloth of it as the window holds. */
+export function SwatchPage() {
+  const { id = '' } = useParams();
+  return (
+    <Fetched what="swatch" query={useSwatch(id)} back={{ to: '/swatches', name: 'swatch book' }}>
+      {(swatch) => <ShownSwatch key={id} swatch={swatch} />}
+    </Fetched>
+  );
+}
+
+function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: Design } }) {
+  const [unit] = useUnit();
+  const [scale, setScale] = useState(1.6);
+  const [downloading, setDownloading] = useState(false);
+  const remove = useSwatchRemoval();
+  const navigate = useNavigate();
+  const notify = useNotify();
+  const { id, name, repeat, tile, tileWidth, tileHeight, colours } = swatch;
+
+  const open = (): void => {
+    openSwatch(id).then(
+      ({ design, copied }) => {
+        if (copied)
+          notify({
+            text: `The design “${swatch.design.name}” has changed since, so this is the swatch’s own, opened beside it.`,
+          });
+        void navigate(`/designs/${design}`);
+      },
+      (error: unknown) => notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' }),
+    );
+  };
+
+  return (
+    <div className="relative h-full">
+      <ClothSample picture={blobUrl(tile)} repeat={repeat} scale={scale} className="absolute inset-0" />
+      <div className="absolute top-4 left-4 flex gap-2">
+        <Link
+          to="/swatches"
+          className="inline-flex h-8 items-center gap-1.5 rounded-md border border-thread bg-calico px-3 text-sm font-medium shadow-float hover:border-graphite"
+        >
+          <ArrowLeft size={15} aria-hidden /> Swatch book
+        </Link>
+      </div>
+      <section
+        aria-label="Swatch"
+        className="absolute bottom-5 left-4 w-80 rounded-md border border-thread bg-calico p-4 shadow-float"
+      >
+        <SwatchName id={id} name={name} />
+        <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-sm">
+          <dt className="text-graphite">Repeat</dt>
+          <dd>{repeatText(repeat, unit)}</dd>
+          <dt className="text-graphite">Tile</dt>
+          <dd>
+            {tileWidth} × {tileHeight} px
+          </dd>
+          <dt className="text-graphite">Saved</dt>
+          <dd>{new Date(swatch.savedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}</dd>
+        </dl>
+        <div className="mt-3 flex gap-1.5" role="img" aria-label={`Colours: ${colours.join(', ')}`}>
+          {colours.map((colour, i) => (
+            <span
+              key={i}
+              title={colour}
+              className="h-5 w-5 rounded-full border border-ink/20"
+              style={{ background: colour }}
+            />
+          ))}
+        </div>
+        <div className="mt-4 flex flex-wrap gap-2">
+          <Button look="accent" onClick={open}>
+            Open its design
+          </Button>
+          <Button onClick={() => setDownloading(true)}>
+            <Download size={15} aria-hidden /> Download
+          </Button>
+          <Button label={`Delete ${name}`} onClick={() => remove(swatch, () => void navigate('/swatches'))}>
+            <Trash2 size={15} aria-hidden />
+          </Button>
+        </div>
+      </section>
+      <div
+        role="group"
+        aria-label="Scale"
+        className="absolute right-4 bottom-5 flex gap-1 rounded-md border border-thread bg-calico p-1 shadow-float"
+      >
+        <Button look="quiet" label="Farther" onClick={() => setScale(Math.max(0.1, scale / 1.25))}>
+          <Minus size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" label="Closer" onClick={() => setScale(Math.min(12, scale * 1.25))}>
+          <Plus size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" onClick={() => setScale(ACTUAL_SCALE)}>
+          Actual size
+        </Button>
+      </div>
+      <ExportDialog
+        open={downloading}
+        onClose={() => setDownloading(false)}
+        repeat={repeat}
+        source={() => Promise.resolve({ swatch: id })}
+      />
+    </div>
+  );
+}
+
+function SwatchName({ id, name }: { readonly id: string; readonly name: string }) {
+  const change = useSwatchChange();
+  const notify = useNotify();
+  return (
+    <NameField
+      label="Name of the swatch"
+      name={change.isPending && 'name' in change.variables ? change.variables.name : name}
+      onRename={(next) =>
+        change.mutate({ id, name: next }, { onError: (error) => notify({ text: error.message, tone: 'problem' }) })
+      }
+      className="-mx-1.5 h-9 w-full border-transparent bg-transparent font-name text-lg font-semibold hover:border-thread"
+    />
+  );
+}

@@ -1,0 +1,20 @@
+import { useSwatchChange, type SwatchSummary } from '../../api/swatches.ts';
+import { useNotify } from '../../ui/Notices.tsx';
+
+/** Deletes a swatch, with a way back. */
+export function useSwatchRemoval(): (swatch: Pick<SwatchSummary, 'id' | 'name'>, onGone?: () => void) => void {
+  const change = useSwatchChange();
+  const notify = useNotify();
+  // By its promise, since whoever asked may be gone before the answer is dealt with.
+  return ({ id, name }, onGone) =>
+    void change.mutateAsync({ id, deleted: true }).then(
+      () => {
+        notify({
+          text: `“${name}” was taken out of the book.`,
+          action: { label: 'Undo', run: () => change.mutate({ id, deleted: false }) },
+        });
+        onGone?.();
+      },
+      (error: Error) => notify({ text: error.message, tone: 'problem' }),
+    );
+}

@@ -1,0 +1,306 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { ArrowLeft, Columns2, Redo2, Undo2 } from 'lucide-react';
+import { useCallback, useEffect, useState } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import type { Point } from '../../../core/geometry/point.ts';
+import { levelTable } from '../../../core/scan/levels.ts';
+import { perMillimetre } from '../../../core/scan/clean.ts';
+import type { CleanSteps } from '../../../core/recipe/scanRecipe.ts';
+import { formatNumber } from '../../../core/units/length.ts';
+import { blobUrl } from '../../api/client.ts';
+import { useJob } from '../../api/jobs.ts';
+import { MOTIFS } from '../../api/motifs.ts';
+import { startCleaning, useSheet, useScanMutation, type ScannedSheet } from '../../api/scans.ts';
+import { AmountField } from '../../ui/AmountField.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Fetched } from '../../ui/Fetched.tsx';
+import { JobProgress } from '../../ui/JobProgress.tsx';
+import { NameField } from '../../ui/NameField.tsx';
+import { useNotify } from '../../ui/Notices.tsx';
+import { useHistory } from '../../ui/useHistory.ts';
+import { useUndoKeys } from '../../ui/useUndoKeys.ts';
+import { boxBetween, levelling, straightenedBy, toggledLeftOut, type HandTool } from './handTools.ts';
+import { GROUNDS, SheetTable, type GroundId } from './ScanTable.tsx';
+import { StepsTicket } from './StepsTicket.tsx';
+import { useCleaning } from './useCleaning.ts';
+import { useSaved } from './useSaved.ts';
+
+const HINTS: Readonly<Record<HandTool, string>> = {
+  none: '',
+  level: 'Draw along a line that should lie level or upright.',
+  crop: 'Draw a box around what is to stay.',
+  paper: 'Click on the paper.',
+  join: 'Draw from one drawing to the other.',
+  part: 'Draw a line across the drawing where it is to be parted.',
+  'leave-out': 'Click on a drawing to leave it out, or to take it in again.',
+};
+const ZOOMS = [undefined, 1, 2] as const;
+
+/** The workshop: one scan or photograph, cleaned step by step and made into motifs. */
+export function SheetPage() {
+  const { id = '' } = useParams();
+  return (
+    <Fetched what="sheet" query={useSheet(id)} back={{ to: '/workshop', name: 'workshop' }}>
+      {(sheet) => <OpenSheet key={id} sheet={sheet} />}
+    </Fetched>
+  );
+}
+
+function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
+  const [query] = useSearchParams();
+  const replace = query.get('motif') ?? undefined;
+  const deed = useScanMutation();
+  const notify = useNotify();
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const { mutateAsync } = deed;
+  const save = useCallback(
+    (steps: CleanSteps) =>
+      void mutateAsync({ id: sheet.id, change: { steps } }).catch((error: Error) =>
+        notify({ text: error.message, tone: 'problem' }),
+      ),
+    [mutateAsync, notify, sheet.id],
+  );
+  const history = useHistory(sheet.steps);
+  const { value: steps, change, undo, redo } = history;
+  useSaved(steps, save);
+  useUndoKeys(undo, redo);
+  const [tool, setTool] = useState<HandTool>('none');
+  const [ground, setGround] = useState<GroundId>('light');
+  const [beside, setBeside] = useState<boolean>();
+  const [zoom, setZoom] = useState<number>();
+  const [dpi, setDpi] = useState(sheet.dpi);
+  // The preview is the same sheet with fewer pixels to the millimetre.
+  const reduction = Math.min(1, 1600 / Math.max(sheet.width, sheet.height));
+  const perMm = perMillimetre(dpi) * reduction;
+  const cleaning = useCleaning(blobUrl(sheet.preview), perMm, steps, tool === 'level' || tool === 'crop');
+  const { picture } = cleaning;
+  const wanted = picture?.drawings.filter(({ isLeftOut }) => !isLeftOut).length ?? 0;
+
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent): void => {
+      if (event.key === 'Escape') setTool('none');
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, []);
+
+  const watch = useJob<{ motifs: readonly string[] }>(({ motifs }) => {
+    void client.invalidateQueries({ queryKey: MOTIFS });
+    notify({
+      text: replace
+        ? 'The motif follows these steps now, wherever it is used.'
+        : motifs.length === 1
+          ? `“${sheet.name}” is a motif now.`
+          : `${motifs.length} motifs are in the drawer.`,
+      action: { label: 'To the drawer', run: () => void navigate('/motifs') },
+    });
+  });
+
+  const stroke = (from: Point, to: Point): void => {
+    if (!picture) return;
+    const mm = ({ x, y }: Point): Point => ({ x: x / perMm, y: y / perMm });
+    const line = [mm(from), mm(to)] as const;
+    const far = Math.hypot(to.x - from.x, to.y - from.y) > 4;
+    const holding = (point: Point) =>
+      picture.drawings.find(
+        ({ box }) => point.x >= box.left && point.x <= box.right && point.y >= box.top && point.y <= box.bottom,
+      );
+    if (tool === 'level' && far) change(straightenedBy(steps, levelling(line)));
+    else if (tool === 'crop' && far) change({ ...steps, crop: boxBetween(line) });
+    else if (tool === 'paper' && steps.paper) {
+      const colour = colourAt(picture.before, from, steps);
+      if (colour) change({ ...steps, paper: { ...steps.paper, colour } });
+    } else if (steps.cut && tool === 'join') {
+      const [a, b] = [holding(from), holding(to)];
+      if (a && b && a !== b)
+        change({ ...steps, cut: { ...steps.cut, joins: [...steps.cut.joins, [a.anchor, b.anchor]] } });
+    } else if (steps.cut && tool === 'part' && far)
+      change({ ...steps, cut: { ...steps.cut, splits: [...steps.cut.splits, line] } });
+    else if (steps.cut && tool === 'leave-out') {
+      const sheetDrawing = holding(from);
+      if (sheetDrawing)
+        change({
+          ...steps,
+          cut: toggledLeftOut(
+            steps.cut,
+            sheetDrawing.anchor,
+            sheetDrawing.isLeftOut,
+            ({ x, y }) => holding({ x: x * perMm, y: y * perMm }) === sheetDrawing,
+          ),
+        });
+      return;
+    }
+    if (tool !== 'join' && tool !== 'part') setTool('none');
+  };
+
+  return (
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[48px_minmax(0,1fr)]">
+      <header className="col-span-2 flex items-center gap-3 border-b border-thread px-4">
+        <Link
+          to="/workshop"
+          aria-label="To the workshop"
+          title="To the workshop"
+          className="grid h-8 w-8 place-items-center rounded-md hover:bg-linen"
+        >
+          <ArrowLeft size={16} aria-hidden />
+        </Link>
+        <NameField
+          label="Name of the sheet"
+          name={sheet.name}
+          size={28}
+          onRename={(name) => void mutateAsync({ id: sheet.id, change: { name } })}
+          className="h-8 border-transparent font-name text-base font-semibold hover:border-thread"
+        />
+        <span className="text-xs whitespace-nowrap text-graphite">
+          {sheet.width} × {sheet.height} px, {formatNumber(sheet.width / perMillimetre(dpi), 0)} ×{' '}
+          {formatNumber(sheet.height / perMillimetre(dpi), 0)} mm
+        </span>
+        <div className="w-24">
+          <AmountField
+            label="Dots per inch"
+            hideLabel
+            sign="dpi"
+            value={dpi}
+            min={10}
+            max={5000}
+            onChange={(next) => {
+              setDpi(next);
+              void mutateAsync({ id: sheet.id, change: { dpi: next } });
+            }}
+          />
+        </div>
+        <span className="grow" />
+        <Button look="quiet" label="Undo" disabled={!history.canUndo} onClick={undo}>
+          <Undo2 size={16} aria-hidden />
+        </Button>
+        <Button look="quiet" label="Redo" disabled={!history.canRedo} onClick={redo}>
+          <Redo2 size={16} aria-hidden />
+        </Button>
+      </header>
+      <main className="flex min-h-0 min-w-0 flex-col" aria-busy={cleaning.busy} data-cleaning>
+        <div className="flex shrink-0 items-center gap-1 border-b border-thread px-4 py-1.5">
+          {GROUNDS.map(({ id, name, colour }) => (
+            <Button key={id} look="quiet" pressed={ground === id} onClick={() => setGround(id)}>
+              <span className="h-3.5 w-3.5 rounded-full border border-graphite" style={{ background: colour }} /> {name}
+            </Button>
+          ))}
+          <Button
+            look="quiet"
+            pressed={beside ?? steps.trace !== null}
+            onClick={() => setBeside(!(beside ?? steps.trace !== null))}
+          >
+            <Columns2 size={15} aria-hidden /> Original beside
+          </Button>
+          <span className="grow text-center text-sm text-graphite" role="status">
+            {HINTS[tool] || (cleaning.busy ? 'Working …' : '')}
+          </span>
+          {ZOOMS.map((one) => (
+            <Button key={String(one)} look="quiet" pressed={zoom === one} onClick={() => setZoom(one)}>
+              {one === undefined ? 'All of it' : `${one} : 1`}
+            </Button>
+          ))}
+        </div>
+        {cleaning.problem && (
+          <p role="alert" className="p-4 text-sm text-madder">
+            {cleaning.problem}
+          </p>
+        )}
+        {picture ? (
+          <SheetTable
+            picture={picture}
+            ground={ground}
+            beside={(beside ?? steps.trace !== null) && tool !== 'level' && tool !== 'crop'}
+            zoom={zoom}
+            tool={tool}
+            onStroke={stroke}
+          />
+        ) : (
+          <p className="grid grow place-items-center bg-linen text-graphite">Fetching the sheet …</p>
+        )}
+      </main>
+      <aside aria-label="Steps" className="flex min-h-0 flex-col border-l border-thread">
+        <div className="min-h-0 grow overflow-y-auto p-5">
+          <StepsTicket
+            steps={steps}
+            histogram={picture?.histogram}
+            tool={tool}
+            onTool={setTool}
+            onChange={change}
+            onFindTilt={() => void cleaning.findTilt().then((tilt) => change({ ...steps, straighten: tilt }))}
+          />
+        </div>
+        <MakeMotifs
+          sheet={sheet}
+          count={steps.cut ? wanted : 1}
+          replace={replace}
+          watch={watch}
+          begin={(name, collection) =>
+            watch.start(() => startCleaning(sheet.id, { name, collection, steps, ...(replace && { replace }) }))
+          }
+        />
+      </aside>
+    </div>
+  );
+}
+
+interface MakeMotifsProps {
+  readonly sheet: ScannedSheet;
+  readonly count: number;
+  readonly replace: string | undefined;
+  readonly watch: ReturnType<typeof useJob<{ motifs: readonly string[] }>>;
+  readonly begin: (name: string, collection: string) => void;
+}
+
+/** The end of it: names, and the button that makes the motifs at full size. */
+function MakeMotifs({ sheet, count, replace, watch, begin }: MakeMotifsProps) {
+  const [name, setName] = useState(sheet.name.replace(/, \d+ dpi$/, ''));
+  const [collection, setCollection] = useState('Scans');
+  return (
+    <div className="grid shrink-0 gap-2 border-t border-thread bg-calico p-4">
+      {!replace && (
+        <div className="grid grid-cols-2 gap-2">
+          <label>
+            <span className="mb-0.5 block text-xs text-graphite">{count === 1 ? 'Name' : 'Names begin with'}</span>
+            <input
+              value={name}
+              maxLength={112}
+              onChange={(event) => setName(event.target.value)}
+              className="h-8 w-full rounded-md border border-thread bg-white px-2 text-sm"
+            />
+          </label>
+          <label>
+            <span className="mb-0.5 block text-xs text-graphite">Collection</span>
+            <input
+              value={collection}
+              maxLength={120}
+              onChange={(event) => setCollection(event.target.value)}
+              className="h-8 w-full rounded-md border border-thread bg-white px-2 text-sm"
+            />
+          </label>
+        </div>
+      )}
+      <JobProgress watch={watch} doing="Cleaning at full size" />
+      {!watch.running && (
+        <Button
+          look="accent"
+          disabled={count === 0 || name.trim() === '' || collection.trim() === ''}
+          onClick={() => begin(name.trim(), collection.trim())}
+        >
+          {replace ? 'Change the motif' : count === 1 ? 'Make a motif' : `Make ${count} motifs`}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** The colour of a pixel as it is after the levels, which is what the paper is told by. */
+function colourAt(image: ImageBitmap, { x, y }: Point, { levels }: CleanSteps): `#${string}` | undefined {
+  const context = new OffscreenCanvas(1, 1).getContext('2d');
+  if (!context) return undefined;
+  context.drawImage(image, -Math.floor(x), -Math.floor(y));
+  const [r = 0, g = 0, b = 0, a = 0] = context.getImageData(0, 0, 1, 1).data;
+  if (a === 0) return undefined;
+  const table = levels ? levelTable(levels) : undefined;
+  return `#${[r, g, b].map((value) => (table ? (table[value] as number) : value).toString(16).padStart(2, '0')).join('')}`;
+}

@@ -1,0 +1,87 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useJob } from '../../api/jobs.ts';
+import { SHEETS, startScan, useJamClearing, useScanner } from '../../api/scans.ts';
+import { Button } from '../../ui/Button.tsx';
+import { JobProgress } from '../../ui/JobProgress.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+
+/** The simulated scanner: which sheet, how finely, how far it is, and what to do when it jams. */
+export function ScannerDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  const scanner = useScanner(open);
+  const clearing = useJamClearing();
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [original, setOriginal] = useState<string>();
+  const [dpi, setDpi] = useState(300);
+  const watch = useJob<{ sheet: string }>(({ sheet }) => {
+    void client.invalidateQueries({ queryKey: SHEETS });
+    void navigate(`/workshop/${sheet}`);
+  });
+  const leave = (): void => {
+    watch.stop();
+    onClose();
+  };
+  const state = scanner.data;
+  const chosen = original ?? state?.originals[0]?.id;
+  return (
+    <Dialog title="Scan a sheet" open={open} onClose={leave}>
+      <div className="grid gap-4">
+        <p className="text-sm text-graphite">A simulated scanner with three of the studio’s sheets beside it.</p>
+        <fieldset className="grid gap-1">
+          <legend className="mb-1 text-xs text-graphite">Sheet</legend>
+          {state?.originals.map(({ id, name }) => (
+            <label key={id} className="flex h-8 cursor-pointer items-center gap-2 text-sm">
+              <input
+                type="radio"
+                name="original"
+                checked={chosen === id}
+                onChange={() => setOriginal(id)}
+                className="h-4 w-4 accent-ink"
+              />{' '}
+              {name}
+            </label>
+          ))}
+        </fieldset>
+        <fieldset className="flex gap-4">
+          <legend className="mb-1 text-xs text-graphite">Fineness</legend>
+          {state?.densities.map((one) => (
+            <label key={one} className="flex h-8 cursor-pointer items-center gap-2 text-sm">
+              <input
+                type="radio"
+                name="dpi"
+                checked={dpi === one}
+                onChange={() => setDpi(one)}
+                className="h-4 w-4 accent-ink"
+              />{' '}
+              {one} dpi
+            </label>
+          ))}
+        </fieldset>
+        {scanner.isError && (
+          <p role="alert" className="text-sm text-madder">
+            {scanner.error.message}
+          </p>
+        )}
+        <JobProgress watch={watch} doing="Scanning" />
+        <div className="flex justify-end gap-2">
+          <Button onClick={leave}>Cancel</Button>
+          {state?.jammed && !watch.running ? (
+            <Button look="accent" onClick={() => clearing.mutate()}>
+              Clear the jam
+            </Button>
+          ) : (
+            <Button
+              look="accent"
+              disabled={watch.running || chosen === undefined}
+              onClick={() => watch.start(() => startScan(chosen as string, dpi))}
+            >
+              Scan
+            </Button>
+          )}
+        </div>
+      </div>
+    </Dialog>
+  );
+}

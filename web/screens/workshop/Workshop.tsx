@@ -1,0 +1,128 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { ImageUp, ScanLine, Trash2 } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { formatNumber, MM_PER_INCH } from '../../../core/units/length.ts';
+import { blobUrl } from '../../api/client.ts';
+import { bringSheet, SHEETS, useScanMutation, useSheets, type ScannedSheet } from '../../api/scans.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Masthead } from '../../ui/Masthead.tsx';
+import { useNotify } from '../../ui/Notices.tsx';
+import { ScannerDialog } from './ScannerDialog.tsx';
+
+/** The workshop's shelf: scans and photographs waiting to be cleaned. */
+export function Workshop() {
+  const sheets = useSheets();
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const notify = useNotify();
+  const [scanning, setScanning] = useState(false);
+  const file = useRef<HTMLInputElement>(null);
+  const bring = (picture: File): void =>
+    void bringSheet(picture).then(
+      async ({ id }) => {
+        await client.invalidateQueries({ queryKey: SHEETS });
+        await navigate(`/workshop/${id}`);
+      },
+      (error: Error) => notify({ text: error.message, tone: 'problem' }),
+    );
+  return (
+    <div
+      className="flex h-full flex-col"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        const [picture] = event.dataTransfer.files;
+        if (picture) bring(picture);
+      }}
+    >
+      <Masthead>
+        <Button onClick={() => file.current?.click()}>
+          <ImageUp size={15} aria-hidden /> Bring a picture
+        </Button>
+        <input
+          ref={file}
+          type="file"
+          hidden
+          accept=".png,.jpg,.jpeg,.webp,.tif,.tiff,.avif"
+          aria-label="Picture for the workshop"
+          onChange={(event) => {
+            const [picture] = event.target.files ?? [];
+            if (picture) bring(picture);
+            event.target.value = '';
+          }}
+        />
+        <Button look="accent" onClick={() => setScanning(true)}>
+          <ScanLine size={15} aria-hidden /> Scan a sheet
+        </Button>
+      </Masthead>
+      <main className="grow overflow-auto px-8 pt-6 pb-10">
+        <h1 className="font-name text-2xl font-semibold">Workshop</h1>
+        <p className="mt-1 max-w-xl text-sm text-graphite">
+          Scans and photographs are cleaned here, cut into their drawings and traced. The sheet stays as it came; the
+          steps can be changed at any time.
+        </p>
+        {sheets.isError && (
+          <p role="alert" className="mt-4 text-madder">
+            {sheets.error.message}
+          </p>
+        )}
+        {sheets.data?.length === 0 && (
+          <p className="mt-6 max-w-md text-sm">
+            Nothing lies here yet. Scan a sheet, or drop a picture anywhere on this page.
+          </p>
+        )}
+        <ul aria-label="Sheets" className="mt-6 grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-x-6 gap-y-8">
+          {sheets.data?.map((sheet) => (
+            <Shelved key={sheet.id} sheet={sheet} />
+          ))}
+        </ul>
+      </main>
+      <ScannerDialog open={scanning} onClose={() => setScanning(false)} />
+    </div>
+  );
+}
+
+function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonly sheet: ScannedSheet }) {
+  const deed = useScanMutation();
+  const notify = useNotify();
+  const remove = (): void =>
+    void deed.mutateAsync({ id, deleted: true }).then(
+      () =>
+        notify({
+          text: `“${name}” was taken off the shelf. Motifs made of it stay as they are.`,
+          action: { label: 'Undo', run: () => deed.mutate({ id, deleted: false }) },
+        }),
+      (error: Error) => notify({ text: error.message, tone: 'problem' }),
+    );
+  const mm = (pixels: number): string => formatNumber((pixels / dpi) * MM_PER_INCH, 0);
+  return (
+    <li className="group relative">
+      <Link to={`/workshop/${id}`} className="block">
+        <span className="grid h-60 place-items-center rounded-md border border-thread bg-linen p-3">
+          <img
+            src={blobUrl(preview)}
+            alt=""
+            loading="lazy"
+            className="max-h-full max-w-full object-contain shadow-float"
+            style={{ maxHeight: 214 }}
+          />
+        </span>
+        <span className="mt-2 block truncate pr-9 font-name text-base font-semibold" title={name}>
+          {name}
+        </span>
+        <span className="block text-sm text-graphite">
+          {mm(width)} × {mm(height)} mm, {formatNumber(dpi, 0)} dpi
+        </span>
+      </Link>
+      <Button
+        look="quiet"
+        label={`Take ${name} off the shelf`}
+        onClick={remove}
+        className="absolute right-0 bottom-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+      >
+        <Trash2 size={15} aria-hidden />
+      </Button>
+    </li>
+  );
+}

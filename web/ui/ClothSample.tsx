@@ -1,0 +1,26 @@
+import { tileOf } from '../../core/lattice/tile.ts';
+import type { Repeat } from '../../core/lattice/repeat.ts';
+
+interface Props {
+  /** Address of a picture of the straight unit. */
+  readonly picture: string;
+  readonly repeat: Repeat;
+  /** CSS pixels per millimetre. */
+  readonly scale: number;
+  readonly className?: string;
+}
+
+/** A piece of cloth: the picture of a straight unit repeated at a scale. */
+export function ClothSample({ picture, repeat, scale, className = '' }: Props) {
+  const unit = tileOf(repeat);
+  return (
+    <div
+      className={`bare-ground ${className}`}
+      style={{
+        backgroundImage: `url("${picture}")`,
+        backgroundSize: `${unit.width * scale}px ${unit.height * scale}px`,
+        backgroundRepeat: 'repeat',
+      }}
+    />
+  );
+}

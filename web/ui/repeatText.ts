@@ -1,0 +1,23 @@
+import type { Repeat } from '../../core/lattice/repeat.ts';
+import type { Step } from '../../core/lattice/step.ts';
+import { formatLength, type LengthUnit } from '../../core/units/length.ts';
+
+const NAMES = { square: 'square', 'half-drop': 'half-drop', brick: 'brick' } as const;
+
+const MIRRORED = { columns: 'columns mirrored', rows: 'rows mirrored', both: 'mirrored both ways' } as const;
+
+/** `half-drop`, or `drop of 1/3` where the fraction is another; `square, columns mirrored`. */
+export function stepText({ mirrored, ...rest }: Step): string {
+  return mirrored ? `${plainText(rest)}, ${MIRRORED[mirrored]}` : plainText(rest);
+}
+
+function plainText({ kind, drop, honeycomb }: Step): string {
+  if (honeycomb) return 'honeycomb';
+  if (kind === 'square' || (drop.p === 1 && drop.q === 2)) return NAMES[kind];
+  return `${kind === 'brick' ? 'brick' : 'drop'} of ${drop.p}/${drop.q}`;
+}
+
+/** `240 × 320 mm half-drop`. */
+export function repeatText({ width, height, step }: Repeat, unit: LengthUnit): string {
+  return `${formatLength(width, unit).replace(` ${unit}`, '')} × ${formatLength(height, unit)} ${stepText(step)}`;
+}
