@@ -1,22 +1,20 @@
-import { newDesign, type Design } from '../core/document/design.ts';
-import type { Motif } from '../core/motif/motif.ts';
-import { asDrawn } from '../core/document/inkResolver.ts';
-import { squaredDistances } from '../core/geometry/distanceField.ts';
-import { silhouetteOf } from '../core/motif/silhouette.ts';
-import { paintArtwork } from '../core/paint/paintArtwork.ts';
-import { paintPlane } from '../core/paint/paintPlane.ts';
-import { seeded } from '../core/random/seeded.ts';
-import { latticeTranslate, latticeOf, type Lattice } from '../core/lattice/lattice.ts';
-import { indicesTouching } from '../core/lattice/instances.ts';
-import { pixelGrid } from '../core/lattice/pixelFit.ts';
-import { step } from '../core/lattice/step.ts';
-import { UPRIGHT } from '../core/geometry/pose.ts';
-import { tossedPlacements } from '../core/toss/applyToss.ts';
-import { mainInk } from '../core/toss/mainInk.ts';
-import { ClearanceField } from '../core/toss/clearanceField.ts';
-import { poseCircles, coverWithCircles } from '../core/toss/circleCover.ts';
-import { toss, type TossedMotif, type Tossable } from '../core/toss/toss.ts';
-import type { TossRecipe } from '../core/recipe/tossRecipe.ts';
+import { asDrawn, type Design, newDesign } from '../core/document/index.ts';
+import { squaredDistances, UPRIGHT } from '../core/geometry/index.ts';
+import { indicesTouching, type Lattice, latticeOf, latticeTranslate, pixelGrid, step } from '../core/lattice/index.ts';
+import { type Motif, silhouetteOf } from '../core/motif/index.ts';
+import { paintArtwork, paintPlane } from '../core/paint/index.ts';
+import { seeded } from '../core/random/index.ts';
+import type { TossRecipe } from '../core/recipe/index.ts';
+import {
+  ClearanceField,
+  coverWithCircles,
+  mainInk,
+  poseCircles,
+  toss,
+  type Tossable,
+  type TossedMotif,
+  tossedPlacements,
+} from '../core/toss/index.ts';
 import { sampleMotifId } from '../demo/sampleDesign.ts';
 import { loadScene } from '../server/paint/loadScene.ts';
 import { nodeSurface, pixelsOf } from '../server/paint/nodeBackend.ts';

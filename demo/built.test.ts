@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { DEEPEST_BUNDLE } from '../core/recipe/bundleRecipe.ts';
-import { inksOf } from '../core/motif/artwork.ts';
-import { cleanStepsSchema, recipeSchema } from '../core/recipe/recipeSchema.ts';
-import { shapeArtwork } from '../core/shapes/shapeArtwork.ts';
+import { inksOf } from '../core/motif/index.ts';
+import { cleanStepsSchema, DEEPEST_BUNDLE, recipeSchema } from '../core/recipe/index.ts';
+import { shapeArtwork } from '../core/shapes/index.ts';
 import { letterer } from '../server/motifs/letterer.ts';
 import { drawnOn, GLASS_MM, ORIGINALS } from '../server/scanner/originals.ts';
 import { BUILT, BUNDLES, SHEETS } from './built.ts';

@@ -1,8 +1,6 @@
-import type { Part } from '../core/recipe/bundleRecipe.ts';
-import type { Hex } from '../core/colour/hex.ts';
-import { UPRIGHT } from '../core/geometry/pose.ts';
-import type { Piece, ShapeRecipe } from '../core/recipe/shapeRecipe.ts';
-import { NO_STEPS, type CleanSteps } from '../core/recipe/scanRecipe.ts';
+import type { Hex } from '../core/colour/index.ts';
+import { UPRIGHT } from '../core/geometry/index.ts';
+import { type CleanSteps, NO_STEPS, type Part, type Piece, type ShapeRecipe } from '../core/recipe/index.ts';
 import { INKS } from './draw/block.ts';
 import { sampleMotifId } from './sampleDesign.ts';
 

@@ -1,11 +1,7 @@
-import type { Hex } from '../core/colour/hex.ts';
-import { newDesign, type Design } from '../core/document/design.ts';
-import { newLayer, sortByLayer } from '../core/document/layer.ts';
-import { newPlacement } from '../core/document/placeMotif.ts';
-import type { Placement } from '../core/document/placement.ts';
-import type { LayoutRecipe } from '../core/recipe/layoutRecipe.ts';
-import type { TossRecipe } from '../core/recipe/tossRecipe.ts';
-import type { Repeat } from '../core/lattice/repeat.ts';
+import type { Hex } from '../core/colour/index.ts';
+import { type Design, newDesign, newLayer, newPlacement, type Placement, sortByLayer } from '../core/document/index.ts';
+import type { Repeat } from '../core/lattice/index.ts';
+import type { LayoutRecipe, TossRecipe } from '../core/recipe/index.ts';
 import { INKS, type InkName } from './draw/block.ts';
 
 /** Motif, centre in mm, turn in degrees, scale, mirrored: from the bottom of the stack to the top. */

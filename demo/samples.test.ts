@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { openDesign } from '../core/document/openDesign.ts';
-import { layRows } from '../core/layout/layRow.ts';
-import { boxAroundCentre } from '../core/document/placement.ts';
+import { boxAroundCentre, openDesign } from '../core/document/index.ts';
+import { layRows } from '../core/layout/index.ts';
 import { LOW_TIDE } from './collection.ts';
 import { INKS } from './draw/block.ts';
 import { whelk } from './draw/motifs/whelk.ts';

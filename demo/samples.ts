@@ -1,4 +1,4 @@
-import type { Design } from '../core/document/design.ts';
+import type { Design } from '../core/document/index.ts';
 import { flotsam } from './designs/flotsam.ts';
 import { herringRun } from './designs/herringRun.ts';
 import { limpetsAndRope } from './designs/limpetsAndRope.ts';

@@ -1,8 +1,7 @@
 import { By, Key, Origin, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { newLayer } from '../core/document/layer.ts';
-import type { Placement } from '../core/document/placement.ts';
-import { SQUARE, step } from '../core/lattice/step.ts';
+import { newLayer, type Placement } from '../core/document/index.ts';
+import { SQUARE, step } from '../core/lattice/index.ts';
 import {
   click,
   clickAt,

@@ -1,6 +1,6 @@
 import { By, Key, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { SQUARE, step } from '../core/lattice/step.ts';
+import { SQUARE, step } from '../core/lattice/index.ts';
 import { click, complaints, drag, press, type } from './support/hands.ts';
 import { openTiles, type Tiles } from './support/tiles.ts';
 

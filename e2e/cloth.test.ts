@@ -1,11 +1,8 @@
 import { By, Key, Origin, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { Hex } from '../core/colour/hex.ts';
-import type { Design } from '../core/document/design.ts';
-import type { Placement } from '../core/document/placement.ts';
-import { isHexagonal } from '../core/lattice/honeycomb.ts';
-import { orbitDistance, latticeOf } from '../core/lattice/lattice.ts';
-import { mirroredStep, step, type Step } from '../core/lattice/step.ts';
+import type { Hex } from '../core/colour/index.ts';
+import type { Design, Placement } from '../core/document/index.ts';
+import { isHexagonal, latticeOf, mirroredStep, orbitDistance, step, type Step } from '../core/lattice/index.ts';
 import type { Browser } from './support/browser.ts';
 import {
   alike,
@@ -286,7 +283,7 @@ describe('the cloth', () => {
 
     await click(driver, 'button', 'Colour');
     await click(driver, 'button', 'No ground');
-    expect((await stored(id)).ground).toBeNull();
+    expect((await stored(id)).ground).toEqual({ kind: 'none' });
     await type(driver, 'Colour of Pink, hex', '205ac0');
     expect((await stored(id)).colourways[0]?.colours['pink']).toBe('#205ac0');
     const cell = await cellOnScreen(driver);

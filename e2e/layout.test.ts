@@ -1,7 +1,7 @@
 import { By, Key, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { layRows } from '../core/layout/layRow.ts';
-import { SQUARE, step } from '../core/lattice/step.ts';
+import { SQUARE, step } from '../core/lattice/index.ts';
+import { layRows } from '../core/layout/index.ts';
 import { clickAt, click, complaints, press, settledShot, type, waitForText } from './support/hands.ts';
 import { isPink, openTiles, type Tiles } from './support/tiles.ts';
 

@@ -1,11 +1,9 @@
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Design } from '../core/document/design.ts';
-import { BLENDS } from '../core/document/blend.ts';
-import { newLayer } from '../core/document/layer.ts';
-import { UPRIGHT } from '../core/geometry/pose.ts';
-import { paintPlane } from '../core/paint/paintPlane.ts';
-import { pixelGrid } from '../core/lattice/pixelFit.ts';
+import { BLENDS, type Design, newLayer } from '../core/document/index.ts';
+import { UPRIGHT } from '../core/geometry/index.ts';
+import { pixelGrid } from '../core/lattice/index.ts';
+import { paintPlane } from '../core/paint/index.ts';
 import { SAMPLE_DESIGNS } from '../demo/samples.ts';
 import { importMotif } from '../server/motifs/importMotif.ts';
 import { loadScene } from '../server/paint/loadScene.ts';

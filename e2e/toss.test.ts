@@ -1,6 +1,6 @@
 import { By, Key, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { SQUARE, step } from '../core/lattice/step.ts';
+import { SQUARE, step } from '../core/lattice/index.ts';
 import { cellOnScreen, click, clickAt, complaints, press, settledShot, type, waitForText } from './support/hands.ts';
 import { isPink, openTiles, type Tiles } from './support/tiles.ts';
 

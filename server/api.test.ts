@@ -1,9 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import sharp from 'sharp';
-import { newDesign, type Design } from '../core/document/design.ts';
-import { cellWindow, paintPlane } from '../core/paint/paintPlane.ts';
-import { pixelGrid } from '../core/lattice/pixelFit.ts';
-import { step } from '../core/lattice/step.ts';
+import { type Design, newDesign } from '../core/document/index.ts';
+import { pixelGrid, step } from '../core/lattice/index.ts';
+import { cellWindow, paintPlane } from '../core/paint/index.ts';
 import { leafAt } from '../core/testing/arbitraries.ts';
 import { loadScene } from './paint/loadScene.ts';
 import { nodeSurface, pixelsOf } from './paint/nodeBackend.ts';
@@ -169,7 +168,7 @@ describe('tiles', () => {
   it('are transparent where there is no ground, and as wide as wished', async () => {
     const { body: made } = await hevrel.call('POST', '/designs', {
       name: 'Bare',
-      document: { ...document(), ground: null },
+      document: { ...document(), ground: { kind: 'none' } },
     });
     const { body } = await hevrel.call('POST', '/exports', { design: (made['design'] as Design).id, width: 300 });
     const { result } = await hevrel.ended(body as unknown as Job);

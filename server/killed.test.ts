@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, expect, it } from 'vitest';
-import { seeded } from '../core/random/seeded.ts';
+import { seeded } from '../core/random/index.ts';
 import { startProcess, type Running } from './testing/process.ts';
 
 const KILLS = 50;

@@ -1,7 +1,6 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { ValidationError } from 'yup';
-import { CommandError } from '../core/document/command.ts';
-import { DesignError } from '../core/document/openDesign.ts';
+import { CommandError, DesignError } from '../core/document/index.ts';
 
 /** An error meant for the person at the screen: what happened, what was kept, what to do. */
 export class Problem extends Error {

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Design } from '../core/document/design.ts';
-import { SQUARE } from '../core/lattice/step.ts';
+import type { Design } from '../core/document/index.ts';
+import { SQUARE } from '../core/lattice/index.ts';
 import { PresenceRegistry } from './presence.ts';
 import type { Since } from './store/designs.ts';
 import type { Alternative } from './store/alternatives.ts';

@@ -1,7 +1,6 @@
-import { selectInLasso } from '../../core/arrange/selectInLasso.ts';
-import { Picker } from '../../core/arrange/pick.ts';
-import { Session } from '../../core/document/session.ts';
-import { latticeOf } from '../../core/lattice/lattice.ts';
+import { Session } from '../../web/editor/session.ts';
+import { Picker, selectInLasso } from '../../core/arrange/index.ts';
+import { latticeOf } from '../../core/lattice/index.ts';
 import { readDesign } from '../../web/api/designs.ts';
 import { call } from '../../web/api/client.ts';
 import type { DrawerMotif } from '../../web/api/motifs.ts';
@@ -109,9 +108,9 @@ async function run(id: string): Promise<ClothTimings> {
   const pickerBuilt = timed(() => void new Picker(design.placements, view.pickables, lattice));
   const corners = [
     { x: 40, y: 40 },
-    { x: 40 + lattice.width / 2, y: 40 },
-    { x: 40 + lattice.width / 2, y: 40 + lattice.height / 2 },
-    { x: 40, y: 40 + lattice.height / 2 },
+    { x: 40 + lattice.domain.width / 2, y: 40 },
+    { x: 40 + lattice.domain.width / 2, y: 40 + lattice.domain.height / 2 },
+    { x: 40, y: 40 + lattice.domain.height / 2 },
   ];
   const box = timed(() => void selectInLasso(design.placements, view.pickables, lattice, corners));
   const edit = { type: 'change', changes: { [moved.id]: { x: moved.x + 1, y: moved.y + 1 } } } as const;

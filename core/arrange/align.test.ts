@@ -1,13 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply } from '../document/command.ts';
-import { boxAroundCentre, type Placement } from '../document/placement.ts';
-import { naturalHeight } from '../motif/motif.ts';
-import { latticeOf } from '../lattice/lattice.ts';
-import { anyDesign, anyRepeat, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
-import { gatherInstances } from '../bundle/gather.ts';
+import { gatherInstances } from '../bundle/index.ts';
+import { apply, boxAroundCentre, type Placement } from '../document/index.ts';
+import { latticeOf } from '../lattice/index.ts';
+import { naturalHeight } from '../motif/index.ts';
+import { anyDesign, anyRepeat, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
+import { align, type Axis, distribute, type Side } from './align.ts';
 import { matchSize, swapPlaces } from './matchSize.ts';
-import { align, distribute, type Axis, type Side } from './align.ts';
 import { invertSelection, selectByInk, selectSimilar } from './selectSimilar.ts';
 
 const LEAVES = new Map([['leaf', LEAF_RECORD]]);

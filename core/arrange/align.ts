@@ -1,8 +1,8 @@
-import { boxAroundCentre, type Placement, type PlacementChange } from '../document/placement.ts';
-import { boxAround, type Box } from '../geometry/box.ts';
-import type { Motif } from '../motif/motif.ts';
-import { gatherInstances } from '../bundle/gather.ts';
-import type { Lattice } from '../lattice/lattice.ts';
+import { gatherInstances } from '../bundle/index.ts';
+import { boxAroundCentre, type Placement, type PlacementChange } from '../document/index.ts';
+import { type Box, boxAround } from '../geometry/index.ts';
+import type { Lattice } from '../lattice/index.ts';
+import type { Motif } from '../motif/index.ts';
 
 type Sized = Pick<Motif, 'width' | 'view'>;
 export type Axis = 'x' | 'y';
@@ -34,7 +34,7 @@ export function align(
   const laid = laidAlong(lattice, placements, motifs, axis);
   const [first] = laid;
   if (!first) return {};
-  const size = axis === 'x' ? lattice.ownWidth : lattice.ownHeight;
+  const size = axis === 'x' ? lattice.cell.width : lattice.cell.height;
   const all = boxAround(
     laid.flatMap(({ low, high }) => [
       { x: low, y: 0 },
@@ -70,7 +70,7 @@ export function distribute(
   const [first, last] = [laid[0], laid.at(-1)];
   if (!first || !last || laid.length < 2) return {};
   const widths = laid.reduce((sum, { low, high }) => sum + high - low, 0);
-  const size = axis === 'x' ? lattice.ownWidth : lattice.ownHeight;
+  const size = axis === 'x' ? lattice.cell.width : lattice.cell.height;
   if (spacing.by === 'middles') {
     const [from, to] = [(first.low + first.high) / 2, (last.low + last.high) / 2];
     return Object.fromEntries(

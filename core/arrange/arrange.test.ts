@@ -1,13 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply, inverse } from '../document/command.ts';
-import { anyDesign, anyPoint, anyRepeat, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
-import type { Command } from '../document/command.ts';
-import { newDesign, type Design } from '../document/design.ts';
-import { newLayer } from '../document/layer.ts';
-import type { Placement } from '../document/placement.ts';
-import { latticeOf } from '../lattice/lattice.ts';
-import { SQUARE, step } from '../lattice/step.ts';
+import { apply, type Command, type Design, inverse, newDesign, newLayer, type Placement } from '../document/index.ts';
+import { latticeOf, SQUARE, step } from '../lattice/index.ts';
+import { anyDesign, anyPoint, anyRepeat, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
 import { duplicate } from './duplicate.ts';
 import { overlaps } from './overlaps.ts';
 import { Picker } from './pick.ts';

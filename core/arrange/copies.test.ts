@@ -1,11 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply, inverse } from '../document/command.ts';
-import { cornersAround, type Placement } from '../document/placement.ts';
-import { smoothPolyline } from '../geometry/polyline.ts';
-import { latticeOf, nearestDifference } from '../lattice/lattice.ts';
-import { anyDesign, anyPlacementFields, anyPoint, anyRepeat, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
-import { makeCopies, insertCopies, NO_VARIATION } from './copies.ts';
+import { apply, cornersAround, inverse, type Placement } from '../document/index.ts';
+import { smoothPolyline } from '../geometry/index.ts';
+import { latticeOf, nearestDifference } from '../lattice/index.ts';
+import { anyDesign, anyPlacementFields, anyPoint, anyRepeat, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
+import { insertCopies, makeCopies, NO_VARIATION } from './copies.ts';
 
 let next = 0;
 const newId = (): string => `copy-${(next += 1)}`;

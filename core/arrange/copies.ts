@@ -1,11 +1,14 @@
-import type { Command } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
-import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
-import { rotationMatrix, transform } from '../geometry/matrix.ts';
-import type { Point } from '../geometry/point.ts';
-import { pointsAlong } from '../geometry/polyline.ts';
-import { seeded } from '../random/seeded.ts';
-import { normaliseAngle } from '../geometry/angle.ts';
+import type { Command, Design, Placement } from '../document/index.ts';
+import {
+  LARGEST_SCALE,
+  normaliseAngle,
+  type Point,
+  pointsAlong,
+  rotationMatrix,
+  SMALLEST_SCALE,
+  transform,
+} from '../geometry/index.ts';
+import { seeded } from '../random/index.ts';
 
 /** Copies one after another, each so far from the last. */
 export interface LineOfCopies {

@@ -1,7 +1,5 @@
-import type { Command } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
-import type { Placement } from '../document/placement.ts';
-import type { Point } from '../geometry/point.ts';
+import type { Command, Design, Placement } from '../document/index.ts';
+import type { Point } from '../geometry/index.ts';
 
 /** The command that lays copies directly above what they are copies of, and the copies. */
 export function duplicate(

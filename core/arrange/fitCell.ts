@@ -1,11 +1,8 @@
-import { gatherInstances } from '../bundle/gather.ts';
-import type { Command } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
-import { boxAroundCentre } from '../document/placement.ts';
-import { shiftBox } from '../geometry/box.ts';
-import type { Motif } from '../motif/motif.ts';
-import { latticeOf } from '../lattice/lattice.ts';
-import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../lattice/repeat.ts';
+import { gatherInstances } from '../bundle/index.ts';
+import { boxAroundCentre, type Command, type Design } from '../document/index.ts';
+import { shiftBox } from '../geometry/index.ts';
+import { LARGEST_CELL_MM, latticeOf, SMALLEST_CELL_MM } from '../lattice/index.ts';
+import type { Motif } from '../motif/index.ts';
 
 /**
  * The command that makes the cell exactly as large as what lies in it and one gap, with half a gap all round: a row

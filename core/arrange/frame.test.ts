@@ -1,22 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cornersAround, type Placement } from '../document/placement.ts';
-import { applyPose } from '../geometry/pose.ts';
-import type { Point } from '../geometry/point.ts';
-import { normaliseAngle } from '../geometry/angle.ts';
-import { anyPlacementFields, anyPoint, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
+import { cornersAround, type Placement } from '../document/index.ts';
+import { applyPose, normaliseAngle, type Point } from '../geometry/index.ts';
+import { anyPlacementFields, anyPoint, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
 import {
-  pointInFrame,
+  angleAround,
+  type Frame,
   frameOf,
-  MIDDLE,
+  type FramePoint,
   framePointAt,
+  MIDDLE,
+  pointInFrame,
   scaleByPin,
   sizeOf,
   skewByPin,
-  angleAround,
   stretchByPin,
-  type Frame,
-  type FramePoint,
 } from './frame.ts';
 import { poseAbout, transformPlacements } from './transformPlacements.ts';
 

@@ -1,10 +1,17 @@
-import { cornersAround, type Placement } from '../document/placement.ts';
-import { boxAround } from '../geometry/box.ts';
-import { compose, invert, transform, translationMatrix, type Matrix } from '../geometry/matrix.ts';
-import { poseOf, type Pose } from '../geometry/pose.ts';
-import type { Point } from '../geometry/point.ts';
-import { normaliseAngle } from '../geometry/angle.ts';
-import type { Motif } from '../motif/motif.ts';
+import { cornersAround, type Placement } from '../document/index.ts';
+import {
+  boxAround,
+  compose,
+  invert,
+  type Matrix,
+  normaliseAngle,
+  type Point,
+  type Pose,
+  poseOf,
+  transform,
+  translationMatrix,
+} from '../geometry/index.ts';
+import type { Motif } from '../motif/index.ts';
 import { poseAbout } from './transformPlacements.ts';
 
 /**

@@ -1,9 +1,7 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { apply, inverse, type Command } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
-import { newLayer, sortByLayer } from '../document/layer.ts';
-import { toFundamentalDomain, latticeOf } from '../lattice/lattice.ts';
+import { apply, type Command, type Design, inverse, newLayer, sortByLayer } from '../document/index.ts';
+import { latticeOf, toFundamentalDomain } from '../lattice/index.ts';
 import { anyDesign } from '../testing/arbitraries.ts';
 import { addLayer, changeLayer, mergeLayerDown, moveLayer, removeLayer } from './layers.ts';
 import { moveBeside } from './restack.ts';

@@ -1,6 +1,4 @@
-import type { Command } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
-import type { Layer } from '../document/layer.ts';
+import type { Command, Design, Layer } from '../document/index.ts';
 import { moveIntoLayer } from './restack.ts';
 
 /** The command that changes what is said of a layer. */

@@ -1,5 +1,6 @@
-import { LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
-import { naturalHeight, type Motif } from '../motif/motif.ts';
+import type { Placement } from '../document/index.ts';
+import { LARGEST_SCALE, SMALLEST_SCALE } from '../geometry/index.ts';
+import { type Motif, naturalHeight } from '../motif/index.ts';
 import type { PlacementChanges } from './align.ts';
 
 type Sized = Pick<Motif, 'width' | 'view'>;

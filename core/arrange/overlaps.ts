@@ -1,10 +1,7 @@
-import { withSymmetry } from '../document/withSymmetry.ts';
-import { boxAroundCentre, shapeMatrix, type Placement } from '../document/placement.ts';
-import { shiftBox } from '../geometry/box.ts';
-import { compose, invert, transform, translationMatrix } from '../geometry/matrix.ts';
-import { isSolidNear } from '../motif/silhouette.ts';
-import { indicesTouching } from '../lattice/instances.ts';
-import { latticeTranslate, type Lattice } from '../lattice/lattice.ts';
+import { boxAroundCentre, type Placement, shapeMatrix, withSymmetry } from '../document/index.ts';
+import { compose, invert, shiftBox, transform, translationMatrix } from '../geometry/index.ts';
+import { indicesTouching, type Lattice, latticeTranslate } from '../lattice/index.ts';
+import { isSolidNear } from '../motif/index.ts';
 import type { Pickable } from './pick.ts';
 
 /** Places looked at across and down a motif. */

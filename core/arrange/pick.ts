@@ -1,13 +1,8 @@
 import Flatbush from 'flatbush';
-import { withSymmetry } from '../document/withSymmetry.ts';
-import { boxAroundCentre, shapeMatrix, type Placement } from '../document/placement.ts';
-import { shiftBox, type Box } from '../geometry/box.ts';
-import { invert, transform } from '../geometry/matrix.ts';
-import type { Point } from '../geometry/point.ts';
-import type { Motif } from '../motif/motif.ts';
-import { isSolidNear, type Silhouette } from '../motif/silhouette.ts';
-import { indicesTouching } from '../lattice/instances.ts';
-import { latticeTranslate, type Lattice, type LatticeIndex } from '../lattice/lattice.ts';
+import { boxAroundCentre, type Placement, shapeMatrix, withSymmetry } from '../document/index.ts';
+import { type Box, invert, type Point, shiftBox, transform } from '../geometry/index.ts';
+import { indicesTouching, type Lattice, type LatticeIndex, latticeTranslate } from '../lattice/index.ts';
+import { isSolidNear, type Motif, type Silhouette } from '../motif/index.ts';
 
 /** A motif as far as picking is concerned. */
 export interface Pickable {
@@ -42,7 +37,7 @@ export class Picker {
     readonly motifs: ReadonlyMap<string, Pickable>,
     readonly lattice: Lattice,
   ) {
-    this.#cell = { left: 0, top: 0, right: lattice.width, bottom: lattice.height };
+    this.#cell = { left: 0, top: 0, right: lattice.domain.width, bottom: lattice.domain.height };
     this.#placements = withSymmetry(lattice, placements);
     const boxes: Box[] = [];
     this.#placements.forEach((placement, n) => {

@@ -1,11 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply, inverse } from '../document/command.ts';
-import { poseMatrix } from '../geometry/pose.ts';
-import { transform } from '../geometry/matrix.ts';
-import { honeycombOf, isHexagonal } from '../lattice/honeycomb.ts';
-import { latticeTranslate, latticeOf, nearestDifference } from '../lattice/lattice.ts';
-import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../lattice/repeat.ts';
+import { apply, inverse } from '../document/index.ts';
+import { poseMatrix, transform } from '../geometry/index.ts';
+import {
+  honeycombOf,
+  isHexagonal,
+  LARGEST_CELL_MM,
+  latticeOf,
+  latticeTranslate,
+  nearestDifference,
+  type Repeat,
+  SMALLEST_CELL_MM,
+} from '../lattice/index.ts';
 import { anyDesign, anyRepeat } from '../testing/arbitraries.ts';
 import { resizeCell, scaleCell, setModule } from './resizeCell.ts';
 

@@ -1,9 +1,7 @@
-import type { Command } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
+import type { Command, Design } from '../document/index.ts';
+import { UPRIGHT } from '../geometry/index.ts';
+import { HEXAGON, LARGEST_CELL_MM, type Repeat, SMALLEST_CELL_MM } from '../lattice/index.ts';
 import { transformPlacements } from './transformPlacements.ts';
-import { UPRIGHT } from '../geometry/pose.ts';
-import { HEXAGON } from '../lattice/honeycomb.ts';
-import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../lattice/repeat.ts';
 
 export type CellSide = 'width' | 'height';
 
@@ -15,7 +13,7 @@ export type CellSide = 'width' | 'height';
  */
 export function resizeCell(repeat: Repeat, side: CellSide, mm: number): Repeat {
   const other: CellSide = side === 'width' ? 'height' : 'width';
-  const { honeycomb, kind } = repeat.step;
+  const { honeycomb, kind, rotated } = repeat.step;
   if (honeycomb) {
     // The longer side is told by the module; whichever is typed, the other has to follow exactly.
     const long: CellSide = kind === 'brick' ? 'width' : 'height';
@@ -25,6 +23,8 @@ export function resizeCell(repeat: Repeat, side: CellSide, mm: number): Repeat {
       : { ...repeat, height: length, width: length * HEXAGON };
   }
   const length = fitted(repeat, mm, SMALLEST_CELL_MM);
+  // Quarter turns take a square cell.
+  if (rotated === 'quarter') return { ...repeat, width: length, height: length };
   if (!repeat.held) return { ...repeat, [side]: length };
   const ratio = repeat[other] / repeat[side];
   const [least, most] = [

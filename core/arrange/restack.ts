@@ -1,6 +1,4 @@
-import type { Command } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
-import type { Placement } from '../document/placement.ts';
+import type { Command, Design, Placement } from '../document/index.ts';
 
 /** The command that brings placements to the front or the back of their layers, in the order they have among themselves. */
 export function restack(design: Design, ids: readonly string[], to: 'front' | 'back'): Command {

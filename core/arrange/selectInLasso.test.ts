@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply } from '../document/command.ts';
-import { shapeMatrix } from '../document/placement.ts';
-import { transform } from '../geometry/matrix.ts';
-import { silhouetteOf } from '../motif/silhouette.ts';
-import { latticeTranslate, latticeOf } from '../lattice/lattice.ts';
+import { apply, shapeMatrix } from '../document/index.ts';
+import { transform } from '../geometry/index.ts';
+import { latticeOf, latticeTranslate } from '../lattice/index.ts';
+import { silhouetteOf } from '../motif/index.ts';
 import { anyDesign, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
 import { selectInLasso } from './selectInLasso.ts';
 

@@ -1,12 +1,8 @@
-import { withSymmetry } from '../document/withSymmetry.ts';
-import { boxAroundCentre, shapeMatrix, type Placement } from '../document/placement.ts';
-import { boxAround, shiftBox } from '../geometry/box.ts';
-import { compose, translationMatrix, type Matrix } from '../geometry/matrix.ts';
-import type { Point } from '../geometry/point.ts';
-import { edgePointsOf } from '../motif/silhouette.ts';
-import { indicesTouching } from '../lattice/instances.ts';
-import { latticeTranslate, type Lattice } from '../lattice/lattice.ts';
-import { toInstance, type Instance, type Pickable } from './pick.ts';
+import { boxAroundCentre, type Placement, shapeMatrix, withSymmetry } from '../document/index.ts';
+import { boxAround, compose, type Matrix, type Point, shiftBox, translationMatrix } from '../geometry/index.ts';
+import { indicesTouching, type Lattice, latticeTranslate } from '../lattice/index.ts';
+import { edgePointsOf } from '../motif/index.ts';
+import { type Instance, type Pickable, toInstance } from './pick.ts';
 
 /**
  * The placements of which some appearance is drawn wholly within a loop, in stack order, each once and by the first

@@ -1,6 +1,5 @@
-import type { Design } from '../document/design.ts';
-import type { Placement } from '../document/placement.ts';
-import type { Motif } from '../motif/motif.ts';
+import type { Design, Placement } from '../document/index.ts';
+import type { Motif } from '../motif/index.ts';
 
 /** The placements of the motifs that these show. */
 export function selectSimilar({ placements }: Design, ids: readonly string[]): string[] {

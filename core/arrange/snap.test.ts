@@ -1,11 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply } from '../document/command.ts';
-import type { Box } from '../geometry/box.ts';
-import { shiftBox } from '../geometry/box.ts';
-import { latticeTranslate, latticeOf } from '../lattice/lattice.ts';
-import { step, SQUARE } from '../lattice/step.ts';
-import { anyDesign, anyRepeat, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
+import { apply } from '../document/index.ts';
+import { type Box, shiftBox } from '../geometry/index.ts';
+import { latticeOf, latticeTranslate, SQUARE, step } from '../lattice/index.ts';
+import { anyDesign, anyRepeat, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
 import { snap, snapTargets } from './snap.ts';
 
 const LEAVES = new Map([['leaf', LEAF_RECORD]]);

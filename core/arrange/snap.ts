@@ -1,12 +1,7 @@
-import type { Design } from '../document/design.ts';
-import { guidePlaces, type Guide } from '../document/guide.ts';
-import { withSymmetry } from '../document/withSymmetry.ts';
-import { boxAroundCentre } from '../document/placement.ts';
-import { shiftBox, type Box } from '../geometry/box.ts';
-import type { Point } from '../geometry/point.ts';
-import type { Motif } from '../motif/motif.ts';
-import { indicesTouching } from '../lattice/instances.ts';
-import { indexOfCellAt, latticeTranslate, type Lattice } from '../lattice/lattice.ts';
+import { boxAroundCentre, type Design, type Guide, guideLines, withSymmetry } from '../document/index.ts';
+import { type Box, type Point, shiftBox } from '../geometry/index.ts';
+import { indexOfCellAt, indicesTouching, type Lattice, latticeTranslate } from '../lattice/index.ts';
+import type { Motif } from '../motif/index.ts';
 import type { Axis } from './align.ts';
 
 /** What can catch what is moved: the cell's lines and guides, and the boxes of all that lies still, with their echoes. */
@@ -68,9 +63,7 @@ export function snapTargets(
   return {
     lattice,
     boxes,
-    guides: guides.flatMap(({ axis, ...guide }) =>
-      guidePlaces({ axis, ...guide }, lattice).map((at) => ({ axis, at })),
-    ),
+    guides: guides.flatMap((guide) => guideLines(guide, lattice)),
   };
 }
 
@@ -97,7 +90,7 @@ export function snap(box: Box, { lattice, boxes, guides }: SnapTargets, reach: n
 
 /** The echoes of all that lies within half a cell of the box. */
 function around(box: Box, lattice: Lattice, boxes: readonly Box[]): Box[] {
-  const [mx, my] = [lattice.ownWidth / 2, lattice.ownHeight / 2];
+  const [mx, my] = [lattice.cell.width / 2, lattice.cell.height / 2];
   const window = { left: box.left - mx, top: box.top - my, right: box.right + mx, bottom: box.bottom + my };
   return boxes.flatMap((box) =>
     indicesTouching(lattice, box, window).map((steps) => shiftBox(box, latticeTranslate(lattice, steps))),
@@ -107,13 +100,18 @@ function around(box: Box, lattice: Lattice, boxes: readonly Box[]): Box[] {
 function cellCatches(box: Box, lattice: Lattice, guides: SnapTargets['guides'], axis: Axis): Catch[] {
   const middle = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
   const origin = latticeTranslate(lattice, indexOfCellAt(lattice, middle));
-  const size = axis === 'x' ? lattice.ownWidth : lattice.ownHeight;
-  const [from, to] = axis === 'x' ? [origin.y, origin.y + lattice.height] : [origin.x, origin.x + lattice.width];
+  const size = axis === 'x' ? lattice.cell.width : lattice.cell.height;
+  const [from, to] =
+    axis === 'x' ? [origin.y, origin.y + lattice.domain.height] : [origin.x, origin.x + lattice.domain.width];
   const lines = [
     ...SHARES.map(([share, name]) => ({ at: share * size, every: size, kind: 'cell' as const, share: name })),
     ...guides
       .filter((guide) => guide.axis === axis)
-      .map(({ at }) => ({ at, every: axis === 'x' ? lattice.width : lattice.height, kind: 'guide' as const })),
+      .map(({ at }) => ({
+        at,
+        every: axis === 'x' ? lattice.domain.width : lattice.domain.height,
+        kind: 'guide' as const,
+      })),
   ];
   return lines.flatMap(({ at: place, every, ...kind }) =>
     pointsOf(box, axis).map((at) => {

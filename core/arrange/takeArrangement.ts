@@ -1,5 +1,4 @@
-import type { Command } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
+import { colourwayOf, type Command, type Design } from '../document/index.ts';
 
 /**
  * The command that makes a design's arrangement that of another version of it: its repeat, layers, guides, toss, layout and motifs,
@@ -8,7 +7,7 @@ import type { Design } from '../document/design.ts';
 export function takeArrangement(design: Design, other: Design): Command {
   const known = new Set(design.inks.map(({ id }) => id));
   const inks = other.inks.filter(({ id }) => !known.has(id));
-  const colours = other.colourways.find(({ id }) => id === other.colourway)?.colours ?? {};
+  const colours = colourwayOf(other).colours;
   const commands: Command[] = [];
   if (inks.length > 0)
     commands.push({

@@ -1,7 +1,13 @@
-import { isWithinLimits, type Placement } from '../document/placement.ts';
-import { composePoses, applyPose, UPRIGHT, type Pose } from '../geometry/pose.ts';
-import type { Point } from '../geometry/point.ts';
-import { normaliseAngle } from '../geometry/angle.ts';
+import type { Placement } from '../document/index.ts';
+import {
+  applyPose,
+  composePoses,
+  isWithinLimits,
+  normaliseAngle,
+  type Point,
+  type Pose,
+  UPRIGHT,
+} from '../geometry/index.ts';
 import type { PlacementChanges } from './align.ts';
 
 /**

@@ -1,10 +1,14 @@
-import type { Command } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
-import { matchScale, withInks } from '../document/placeMotif.ts';
-import { LARGEST_SCALE, SMALLEST_SCALE, type Placement, type PlacementChange } from '../document/placement.ts';
-import { normaliseAngle } from '../geometry/angle.ts';
-import type { Motif } from '../motif/motif.ts';
-import { seeded } from '../random/seeded.ts';
+import {
+  type Command,
+  type Design,
+  matchScale,
+  type Placement,
+  type PlacementChange,
+  withInks,
+} from '../document/index.ts';
+import { LARGEST_SCALE, normaliseAngle, SMALLEST_SCALE } from '../geometry/index.ts';
+import type { Motif } from '../motif/index.ts';
+import { seeded } from '../random/index.ts';
 
 /** Within which limits placements are varied. */
 export interface VariationPlan {

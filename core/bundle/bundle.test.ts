@@ -1,22 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply, inverse } from '../document/command.ts';
-import { newDesign } from '../document/design.ts';
-import { cornersAround, type Placement } from '../document/placement.ts';
-import type { Point } from '../geometry/point.ts';
-import { UPRIGHT } from '../geometry/pose.ts';
-import type { Motif } from '../motif/motif.ts';
-import type { DrawnMotif } from '../paint/scene.ts';
-import { latticeOf, nearestDifference } from '../lattice/lattice.ts';
-import { step } from '../lattice/step.ts';
+import { apply, cornersAround, inverse, newDesign, type Placement } from '../document/index.ts';
+import { type Point, UPRIGHT } from '../geometry/index.ts';
+import { latticeOf, nearestDifference, step } from '../lattice/index.ts';
+import type { Motif } from '../motif/index.ts';
+import type { DrawnMotif } from '../paint/index.ts';
+import type { Part } from '../recipe/index.ts';
 import { anyDesign, anyRepeat, LEAF_MOTIF, LEAF_MOTIFS, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
 import { bundleArtwork } from './bundleArtwork.ts';
-import { replacePlacements } from './replacePlacements.ts';
 import { gatherInstances, middleOf, partsAbout } from './gather.ts';
 import { loosenBundle, LoosenError } from './loosen.ts';
 import { closedParts, openBundle } from './openBundle.ts';
+import { replacePlacements } from './replacePlacements.ts';
 import { sideBySide } from './sideBySide.ts';
-import type { Part } from '../recipe/bundleRecipe.ts';
 
 const LEAVES = new Map([['leaf', LEAF_RECORD]]);
 

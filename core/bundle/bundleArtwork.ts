@@ -1,8 +1,8 @@
-import { cornersAround, shapeMatrix } from '../document/placement.ts';
-import { compose, translationMatrix } from '../geometry/matrix.ts';
-import type { Artwork, ArtworkNode } from '../motif/artwork.ts';
-import type { DrawnMotif } from '../paint/scene.ts';
-import type { Part } from '../recipe/bundleRecipe.ts';
+import { cornersAround, shapeMatrix } from '../document/index.ts';
+import { compose, translationMatrix } from '../geometry/index.ts';
+import type { Artwork, ArtworkNode } from '../motif/index.ts';
+import type { DrawnMotif } from '../paint/index.ts';
+import type { Part } from '../recipe/index.ts';
 
 /**
  * The artwork of a bundle, in mm about its middle. Its view is even about the middle, so that a part that moves never

@@ -1,11 +1,8 @@
-import { cornersAround, type Placement } from '../document/placement.ts';
-import { normaliseAngle } from '../geometry/angle.ts';
-import { boxAround } from '../geometry/box.ts';
-import { composePoses, inversePose, type Pose } from '../geometry/pose.ts';
-import type { Point } from '../geometry/point.ts';
-import type { Motif } from '../motif/motif.ts';
-import { nearestDifference, type Lattice } from '../lattice/lattice.ts';
-import type { Part } from '../recipe/bundleRecipe.ts';
+import { cornersAround, type Placement } from '../document/index.ts';
+import { boxAround, composePoses, inversePose, normaliseAngle, type Point, type Pose } from '../geometry/index.ts';
+import { type Lattice, nearestDifference } from '../lattice/index.ts';
+import type { Motif } from '../motif/index.ts';
+import type { Part } from '../recipe/index.ts';
 
 type Sized = Pick<Motif, 'width' | 'view'>;
 

@@ -1,8 +1,14 @@
-import { normaliseAngle } from '../geometry/angle.ts';
-import { isWithinLimits, LARGEST_SCALE, SMALLEST_SCALE, type Placement } from '../document/placement.ts';
-import { composePoses, type Pose } from '../geometry/pose.ts';
-import type { Motif } from '../motif/motif.ts';
-import type { Part } from '../recipe/bundleRecipe.ts';
+import type { Placement } from '../document/index.ts';
+import {
+  composePoses,
+  isWithinLimits,
+  LARGEST_SCALE,
+  normaliseAngle,
+  type Pose,
+  SMALLEST_SCALE,
+} from '../geometry/index.ts';
+import type { Motif } from '../motif/index.ts';
+import type { Part } from '../recipe/index.ts';
 
 /** Thrown where a part would be smaller or larger than a motif on the cloth can be. */
 export class LoosenError extends Error {}

@@ -1,12 +1,10 @@
-import { apply } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
-import type { Placement } from '../document/placement.ts';
-import type { Motif } from '../motif/motif.ts';
-import { latticeOf, nearestDifference } from '../lattice/lattice.ts';
-import { replacePlacements } from './replacePlacements.ts';
+import { apply, type Design, type Placement } from '../document/index.ts';
+import { latticeOf, nearestDifference } from '../lattice/index.ts';
+import type { Motif } from '../motif/index.ts';
+import type { Part } from '../recipe/index.ts';
 import { partsAbout } from './gather.ts';
 import { bundlePose, loosenBundle } from './loosen.ts';
-import type { Part } from '../recipe/bundleRecipe.ts';
+import { replacePlacements } from './replacePlacements.ts';
 
 /** All that is not in the bundle is seen this faintly while it is open. */
 const FAINT = 0.22;

@@ -1,6 +1,4 @@
-import type { Command } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
-import type { Placement } from '../document/placement.ts';
+import type { Command, Design, Placement } from '../document/index.ts';
 
 /** The command that lays placements in the stead of others, where the topmost of those lay in the stack. */
 export function replacePlacements(design: Design, ids: readonly string[], placements: readonly Placement[]): Command {

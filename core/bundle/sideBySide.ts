@@ -1,6 +1,6 @@
-import { UPRIGHT } from '../geometry/pose.ts';
-import type { Motif } from '../motif/motif.ts';
-import type { Part } from '../recipe/bundleRecipe.ts';
+import { UPRIGHT } from '../geometry/index.ts';
+import type { Motif } from '../motif/index.ts';
+import type { Part } from '../recipe/index.ts';
 
 /** Between two neighbours, mm. */
 const GAP = 4;

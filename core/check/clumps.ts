@@ -1,7 +1,6 @@
-import type { Placement } from '../document/placement.ts';
-import { applyOpToPoint } from '../lattice/symmetry.ts';
-import { orbitDistance, nearestDifference, type Lattice } from '../lattice/lattice.ts';
-import type { Point } from '../geometry/point.ts';
+import type { Placement } from '../document/index.ts';
+import type { Point } from '../geometry/index.ts';
+import { applyOpToPoint, type Lattice, nearestDifference, orbitDistance } from '../lattice/index.ts';
 
 /** Motifs of one kind, or of one main ink, that lie much nearer to each other than if they lay evenly. */
 export interface Clump {
@@ -34,7 +33,7 @@ export function findClumps(
   inkOf: (motif: string) => string | undefined,
   most: number,
 ): Clump[] {
-  const cell = lattice.ownWidth * lattice.ownHeight;
+  const cell = lattice.cell.width * lattice.cell.height;
   const clumps: Clump[] = [];
   for (const by of ['motif', 'ink'] as const) {
     const { share, count } = RULES[by];

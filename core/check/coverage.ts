@@ -1,5 +1,5 @@
-import { channels, type Hex } from '../colour/hex.ts';
-import type { PixelGrid } from '../lattice/pixelFit.ts';
+import { channels, type Hex } from '../colour/index.ts';
+import type { PixelGrid } from '../lattice/index.ts';
 
 /** One cell as it is printed, place by place: with its reflections where the step has some. */
 export interface Coverage {

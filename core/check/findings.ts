@@ -1,8 +1,7 @@
-import { withSymmetry } from '../document/withSymmetry.ts';
-import type { Placement } from '../document/placement.ts';
-import { poseMatrix } from '../geometry/pose.ts';
-import type { Lattice } from '../lattice/lattice.ts';
-import { findClumps, type Clump } from './clumps.ts';
+import { type Placement, withSymmetry } from '../document/index.ts';
+import { poseMatrix } from '../geometry/index.ts';
+import type { Lattice } from '../lattice/index.ts';
+import { type Clump, findClumps } from './clumps.ts';
 import type { Coverage } from './coverage.ts';
 import { findGaps, type Gap } from './gaps.ts';
 import { findLanes, type Lane } from './lanes.ts';
@@ -48,7 +47,7 @@ export function findFindings(
   inkOf: (motif: string) => string | undefined,
   { near, lane }: CheckContext,
 ): Findings {
-  const even = Math.sqrt((lattice.ownWidth * lattice.ownHeight) / Math.max(1, placements.length));
+  const even = Math.sqrt((lattice.cell.width * lattice.cell.height) / Math.max(1, placements.length));
   const gaps = findGaps(lattice, placements, outlines, Math.max(near, NEIGHBOURS * even));
   return {
     pairs: gaps.filter(({ mm }) => mm > -near && mm <= near).slice(0, MOST_PAIRS),

@@ -1,12 +1,16 @@
 import Flatbush from 'flatbush';
-import { withSymmetry } from '../document/withSymmetry.ts';
-import type { Placement } from '../document/placement.ts';
-import type { Box } from '../geometry/box.ts';
-import { compose, invert, largestStretch, translationMatrix, type Matrix } from '../geometry/matrix.ts';
-import { poseMatrix } from '../geometry/pose.ts';
-import type { Point } from '../geometry/point.ts';
-import { indicesTouching } from '../lattice/instances.ts';
-import { latticeTranslate, type Lattice } from '../lattice/lattice.ts';
+import { type Placement, withSymmetry } from '../document/index.ts';
+import {
+  type Box,
+  compose,
+  invert,
+  largestStretch,
+  type Matrix,
+  type Point,
+  poseMatrix,
+  translationMatrix,
+} from '../geometry/index.ts';
+import { indicesTouching, type Lattice, latticeTranslate } from '../lattice/index.ts';
 import { distanceFrom, type Outline, type OutlineSpan } from './outline.ts';
 
 /** How far what is drawn of two placements lies apart, one of them where it is stored and the other at one of its appearances. */

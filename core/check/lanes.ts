@@ -1,4 +1,4 @@
-import type { Point } from '../geometry/point.ts';
+import type { Point } from '../geometry/index.ts';
 import type { Coverage } from './coverage.ts';
 
 /** A straight strip that is empty all across the cloth, and so the eye runs along it. */
@@ -32,12 +32,12 @@ export function findLanes(coverage: Coverage, least: number, most: number): Lane
   const { grid } = coverage;
   const edges = edgePlaces(coverage);
   if (edges.length === 0) return [];
-  const { a, b, width, height } = grid.lattice;
+  const { a, b, domain } = grid.lattice;
   const lanes: Lane[] = [];
   for (const [i, j] of directions()) {
     const [vx, vy] = [i * a.x + j * b.x, i * a.y + j * b.y];
     const length = Math.hypot(vx, vy);
-    const period = (width * height) / length;
+    const period = (domain.width * domain.height) / length;
     // The normal's part of a place's own extent.
     const [nx, ny] = [-vy / length, vx / length];
     const half = (Math.abs(nx) + Math.abs(ny)) / 2;

@@ -1,6 +1,5 @@
-import { squaredDistances } from '../geometry/distanceField.ts';
-import { naturalHeight, type Motif } from '../motif/motif.ts';
-import type { Silhouette } from '../motif/silhouette.ts';
+import { squaredDistances } from '../geometry/index.ts';
+import { type Motif, naturalHeight, type Silhouette } from '../motif/index.ts';
 
 /** A motif's outline, as distances are measured from it; mm about its centre at its natural size, upright. */
 export interface Outline {

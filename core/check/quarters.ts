@@ -1,6 +1,5 @@
-import type { Placement } from '../document/placement.ts';
-import { applyOpToPoint } from '../lattice/symmetry.ts';
-import { toFundamentalDomain, type Lattice } from '../lattice/lattice.ts';
+import type { Placement } from '../document/index.ts';
+import { applyOpToPoint, type Lattice, toFundamentalDomain } from '../lattice/index.ts';
 import type { Coverage } from './coverage.ts';
 import type { Gap } from './gaps.ts';
 
@@ -24,8 +23,8 @@ export function measureQuarters(
   const { width } = grid.cell;
   // Of reflected cells, the first alone.
   const own = {
-    width: Math.round(lattice.ownWidth * grid.scaleX),
-    height: Math.round(lattice.ownHeight * grid.scaleY),
+    width: Math.round(lattice.cell.width * grid.scaleX),
+    height: Math.round(lattice.cell.height * grid.scaleY),
   };
   const counts = Array.from({ length: 4 }, () => new Float64Array(inkCount + 1));
   const [across, down] = [own.width / 2, own.height / 2];
@@ -54,8 +53,8 @@ export function measureQuarters(
 }
 
 function quarterOf(lattice: Lattice, placement: Placement): number {
-  const { ownWidth, ownHeight } = lattice;
+  const { width, height } = lattice.cell;
   const places = lattice.ops.map((image) => toFundamentalDomain(lattice, applyOpToPoint(image, placement)));
-  const { x, y } = places.find((at) => at.x < ownWidth && at.y < ownHeight) ?? placement;
-  return (y < ownHeight / 2 ? 0 : 2) + (x < ownWidth / 2 ? 0 : 1);
+  const { x, y } = places.find((at) => at.x < width && at.y < height) ?? placement;
+  return (y < height / 2 ? 0 : 2) + (x < width / 2 ? 0 : 1);
 }

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { newDesign, type Design } from '../document/design.ts';
-import { SQUARE } from '../lattice/step.ts';
+import { asDrawn, type Design, inkResolver, newDesign } from '../document/index.ts';
+import { SQUARE } from '../lattice/index.ts';
 import { channels, isHex, readHex, withAlpha } from './hex.ts';
-import { asDrawn, inkResolver } from '../document/inkResolver.ts';
 
 describe('colours', () => {
   it.each([
@@ -39,7 +38,7 @@ describe('inks', () => {
 
   it('print every colour that they stand for, in the colourway that is looked at', () => {
     expect(inkResolver(design)('#b4412f')).toBe('#b3402e');
-    expect(inkResolver({ ...design, colourway: 'dusk' })('#b4412f')).toBe('#205ac0');
+    expect(inkResolver(design, 'dusk')('#b4412f')).toBe('#205ac0');
   });
 
   it('leave a colour that no ink prints as it was drawn', () => {

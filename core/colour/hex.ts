@@ -1,3 +1,5 @@
+import { mixed } from 'yup';
+
 /** An opaque sRGB colour as six lower-case hex digits behind a hash. */
 export type Hex = `#${string}`;
 
@@ -28,3 +30,6 @@ export function withAlpha(hex: Hex, alpha: number): string {
   const [r, g, b] = channels(hex);
   return `rgba(${r},${g},${b},${alpha})`;
 }
+
+/** A colour as documents hold it. */
+export const hexSchema = mixed<Hex>(isHex).required();

@@ -1,21 +1,41 @@
-import { applyOpToPoint } from '../lattice/symmetry.ts';
-import type { Lattice } from '../lattice/lattice.ts';
+import { array, object, string, type InferType } from 'yup';
+import { applyOpToPoint, type Lattice } from '../lattice/index.ts';
+import { coordinate, distinctById, idSchema, type Immutable } from '../schema/index.ts';
+import { MOST_GUIDES } from './limits.ts';
 
 /** A line of the designer's own to lay things along. It belongs to the cell and is there again in each. */
-export interface Guide {
-  readonly id: string;
+export const guideSchema = object({
+  id: idSchema,
   /** The axis whose coordinate it fixes: a guide across `x` is upright. */
-  readonly axis: 'x' | 'y';
+  axis: string().oneOf(['x', 'y']).required(),
   /** mm from the cell's left or upper edge. */
-  readonly at: number;
-}
+  at: coordinate.required(),
+})
+  .noUnknown()
+  .required();
 
-/** Where a guide and its reflections by a mirrored step lie in what the lattice repeats, mm; the first lies in the cell itself. */
-export function guidePlaces(
-  { axis, at }: Pick<Guide, 'axis' | 'at'>,
-  { ops, width, height }: Pick<Lattice, 'ops' | 'width' | 'height'>,
-): number[] {
-  const size = axis === 'x' ? width : height;
-  const places = ops.map((image) => applyOpToPoint(image, { x: at, y: at })[axis]);
-  return [...new Set(places.map((place) => place - Math.floor(place / size) * size))].sort((a, b) => a - b);
+export type Guide = Immutable<InferType<typeof guideSchema>>;
+
+export const guidesSchema = distinctById(
+  array(guideSchema).required().max(MOST_GUIDES, `A design has at most ${MOST_GUIDES} guides.`),
+  'guides',
+);
+
+/** A line of the plane that runs along an axis. */
+export type GuideLine = Pick<Guide, 'axis' | 'at'>;
+
+/**
+ * Where a guide lies in what the lattice repeats, through every operation of its step: lines within the domain, mm, by
+ * axis and place. A quarter turn makes an upright guide a level one.
+ */
+export function guideLines({ axis, at }: GuideLine, { ops, domain }: Pick<Lattice, 'ops' | 'domain'>): GuideLine[] {
+  const lines = ops.map((op): GuideLine => {
+    const seen = op.rotation % 180 === 0 ? axis : axis === 'x' ? 'y' : 'x';
+    const size = seen === 'x' ? domain.width : domain.height;
+    const place = applyOpToPoint(op, { x: at, y: at })[seen];
+    return { axis: seen, at: place - Math.floor(place / size) * size };
+  });
+  return lines
+    .filter((line, n) => lines.findIndex((other) => other.axis === line.axis && other.at === line.at) === n)
+    .sort((a, b) => Number(a.axis !== axis) - Number(b.axis !== axis) || a.at - b.at);
 }

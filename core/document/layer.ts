@@ -1,18 +1,30 @@
-import type { Blend } from './blend.ts';
+import { array, boolean, object, string, type InferType } from 'yup';
+import { between, distinctById, idSchema, type Immutable, nameSchema } from '../schema/index.ts';
+import { BLENDS } from './blend.ts';
+import { MOST_LAYERS } from './limits.ts';
 import type { Placement } from './placement.ts';
 
-/** Part of the stack under a name: shown, locked, seen through and blended as one. */
-export interface Layer {
-  readonly id: string;
-  readonly name: string;
+/** Part of the stacking order under a name: shown, locked, made transparent and blended as one. */
+export const layerSchema = object({
+  id: idSchema,
+  name: nameSchema,
   /** What is not shown is not printed either. */
-  readonly shown: boolean;
-  /** What is locked is seen and cannot be taken in hand. */
-  readonly locked: boolean;
+  shown: boolean().required(),
+  /** What is locked is seen and cannot be selected. */
+  locked: boolean().required(),
   /** 0 to 1, of all in it together. */
-  readonly opacity: number;
-  readonly blend: Blend;
-}
+  opacity: between(0, 1),
+  blend: string().oneOf(BLENDS).required(),
+})
+  .noUnknown()
+  .required();
+
+export type Layer = Immutable<InferType<typeof layerSchema>>;
+
+export const layersSchema = distinctById(
+  array(layerSchema).required().min(1).max(MOST_LAYERS, `A design has at most ${MOST_LAYERS} layers.`),
+  'layers',
+);
 
 /** A layer as it begins. */
 export function newLayer(id: string, name: string): Layer {

@@ -1,16 +1,13 @@
 import { ValidationError } from 'yup';
-import type { Design } from './design.ts';
+import { type Design, DESIGN_VERSION, designSchema } from './design.ts';
+import { inksOfGround } from './ground.ts';
 import { sortByLayer } from './layer.ts';
-import { designSchema } from './schema.ts';
 
 /** Thrown when a file or request holds no design that can be opened; the message is a sentence. */
 export class DesignError extends Error {}
 
 /** Brings a document one version up. */
 type Migration = (document: Readonly<Record<string, unknown>>) => Record<string, unknown>;
-
-/** The version that is written. */
-const CURRENT = 3;
 
 /** The migration that leads away from each earlier version. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -34,6 +31,21 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
   }),
   // Before rows and grids were laid by recipes.
   2: (document) => ({ ...document, version: 3, layout: null }),
+  // Before poses had the names of the literature, the ground was a union, and the colourway looked at was the window's affair.
+  3: ({ placements, ground, colourway, colourways, toss, ...rest }) => ({
+    ...rest,
+    version: 4,
+    ground: ground === null ? { kind: 'none' } : { kind: 'flat', ink: ground },
+    // The one looked at comes first: it is what was exported.
+    colourways: objectsOf(colourways).sort((a, b) => Number(b['id'] === colourway) - Number(a['id'] === colourway)),
+    toss: isObject(toss) ? { ...toss, recipe: withFlipped(toss['recipe']) } : toss,
+    placements: objectsOf(placements).map(({ turn, stretch, mirrored, ...placement }) => ({
+      ...placement,
+      rotation: turn,
+      aspect: stretch,
+      flipped: mirrored,
+    })),
+  }),
 };
 
 /**
@@ -42,9 +54,9 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
  * @throws DesignError where it is none, naming the first thing that is wrong
  */
 export function openDesign(document: unknown): Design {
-  if (typeof document !== 'object' || document === null) throw new DesignError('This is not a design.');
-  let current = document as Record<string, unknown>;
-  for (let version = current['version']; version !== CURRENT; version = current['version']) {
+  if (!isObject(document)) throw new DesignError('This is not a design.');
+  let current = document;
+  for (let version = current['version']; version !== DESIGN_VERSION; version = current['version']) {
     const migrate = typeof version === 'number' ? MIGRATIONS[version] : undefined;
     if (!migrate)
       throw new DesignError(
@@ -64,17 +76,26 @@ export function openDesign(document: unknown): Design {
   return { ...design, placements: sortByLayer(design.layers, design.placements) };
 }
 
+function isObject(value: unknown): value is Record<string, unknown> {
+  return typeof value === 'object' && value !== null;
+}
+
+function withFlipped(recipe: unknown): unknown {
+  if (!isObject(recipe)) return recipe;
+  const { mirrored, ...rest } = recipe;
+  return { ...rest, flipped: mirrored };
+}
+
 function objectsOf(list: unknown): Record<string, unknown>[] {
   return Array.isArray(list) ? list.map((one: unknown) => Object(one) as Record<string, unknown>) : [];
 }
 
 /** The first reference that leads nowhere, as a phrase. */
-function missingReference({ ground, inks, colourways, colourway, layers, placements }: Design): string | undefined {
+function missingReference({ ground, inks, colourways, layers, placements }: Design): string | undefined {
   const ids = (list: readonly { id: string }[]): Set<string> => new Set(list.map(({ id }) => id));
   const inkIds = ids(inks);
   const layerIds = ids(layers);
-  if (ground !== null && !inkIds.has(ground)) return 'its ground is an ink that it does not have';
-  if (!ids(colourways).has(colourway)) return 'it is shown in a colourway that it does not have';
+  if (inksOfGround(ground).some((ink) => !inkIds.has(ink))) return 'its ground is an ink that it does not have';
   for (const { name, colours } of colourways) {
     if (inks.some(({ id }) => colours[id] === undefined)) return `the colourway “${name}” lacks an ink`;
   }

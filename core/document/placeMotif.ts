@@ -1,10 +1,10 @@
-import type { Hex } from '../colour/hex.ts';
-import type { Point } from '../geometry/point.ts';
-import { UPRIGHT } from '../geometry/pose.ts';
-import { naturalHeight, type Motif } from '../motif/motif.ts';
+import type { Hex } from '../colour/index.ts';
+import { LARGEST_SCALE, type Point, SMALLEST_SCALE, UPRIGHT } from '../geometry/index.ts';
+import { type Motif, naturalHeight } from '../motif/index.ts';
 import type { Command } from './command.ts';
-import { DEFAULT_LAYER, type Design, type Ink } from './design.ts';
-import { LARGEST_SCALE, SMALLEST_SCALE, type Placement, type PlacementChange } from './placement.ts';
+import { DEFAULT_LAYER, type Design } from './design.ts';
+import type { Ink } from './ink.ts';
+import type { Placement, PlacementChange } from './placement.ts';
 
 /** A placement of the motif at its natural size. */
 export function newPlacement(id: string, motif: Pick<Motif, 'id'>, at: Point): Placement {

@@ -1,33 +1,71 @@
-import { compose, transform, translationMatrix, type Matrix } from '../geometry/matrix.ts';
-import { poseMatrix, type Pose } from '../geometry/pose.ts';
-import { boxAround, type Box } from '../geometry/box.ts';
-import type { Point } from '../geometry/point.ts';
-import type { Motif } from '../motif/motif.ts';
-import type { Blend } from './blend.ts';
+import { boolean, object, string, type InferType } from 'yup';
+import {
+  type Box,
+  boxAround,
+  compose,
+  LARGEST_ASPECT,
+  LARGEST_SCALE,
+  LARGEST_SKEW,
+  type Matrix,
+  type Point,
+  type Pose,
+  poseMatrix,
+  SMALLEST_ASPECT,
+  SMALLEST_SCALE,
+  transform,
+  translationMatrix,
+} from '../geometry/index.ts';
+import type { Motif } from '../motif/index.ts';
+import { coordinate, finite, idSchema, type Immutable } from '../schema/index.ts';
+import { BLENDS } from './blend.ts';
 
-/** One motif at one place: its centre, in mm and brought into the cell, and its size as a factor on the natural one. It exists once; its echoes are arithmetic. */
-export interface Placement extends Pose {
-  readonly id: string;
-  readonly motif: string;
-  readonly layer: string;
+/** What of a placement can be changed where it lies in the stacking order; another layer is another place in that. */
+const changeFields = {
+  motif: idSchema.optional(),
+  x: coordinate,
+  y: coordinate,
+  rotation: coordinate,
+  scale: finite().min(SMALLEST_SCALE).max(LARGEST_SCALE),
+  aspect: finite().min(SMALLEST_ASPECT).max(LARGEST_ASPECT),
+  skew: finite().min(-LARGEST_SKEW).max(LARGEST_SKEW),
+  flipped: boolean(),
+  opacity: finite().min(0).max(1),
+  blend: string().oneOf(BLENDS),
+};
+
+export const placementChangeSchema = object(changeFields).noUnknown().required();
+
+/**
+ * One motif at one place: its centre, in mm and brought into the fundamental domain, and its size as a factor on the
+ * natural one. It exists once; its instances are arithmetic.
+ */
+export const placementSchema = object({
+  id: idSchema,
+  layer: idSchema,
+  motif: idSchema,
+  x: coordinate.required(),
+  y: coordinate.required(),
+  /** Degrees clockwise. */
+  rotation: coordinate.required(),
+  scale: changeFields.scale.required(),
+  /** Height over width, of the motif's own proportions. */
+  aspect: changeFields.aspect.required(),
+  /** Degrees. */
+  skew: changeFields.skew.required(),
+  flipped: boolean().required(),
   /** 0 to 1. */
-  readonly opacity: number;
-  /** How its colours meet those below. */
-  readonly blend: Blend;
-}
+  opacity: changeFields.opacity.required(),
+  /** How its colours blend with those below. */
+  blend: changeFields.blend.required(),
+})
+  .noUnknown()
+  .required();
 
-/** What of a placement can be changed where it lies in the stack; another layer is another place in that. */
+export type Placement = Immutable<InferType<typeof placementSchema>>;
 export type PlacementChange = Partial<Omit<Placement, 'id' | 'layer'>>;
 
 /** How something lies about its own place. */
 export type Shape = Omit<Pose, 'x' | 'y'>;
-
-export const SMALLEST_SCALE = 0.01;
-export const LARGEST_SCALE = 50;
-export const SMALLEST_ASPECT = 0.02;
-export const LARGEST_ASPECT = 50;
-/** Degrees to either side. */
-export const LARGEST_SKEW = 80;
 
 /** From artwork units to mm around the placement's centre, which stays at (0, 0). */
 export function shapeMatrix(placement: Shape, motif: Pick<Motif, 'width' | 'view'>): Matrix {
@@ -53,15 +91,4 @@ export function cornersAround(
 /** The upright box of the motif's extent in mm around the placement's centre. */
 export function boxAroundCentre(placement: Shape, motif: Pick<Motif, 'width' | 'view'>): Box {
   return boxAround(cornersAround(placement, motif));
-}
-
-/** Whether a hand may lay something like this. */
-export function isWithinLimits({ scale, aspect, skew }: Shape): boolean {
-  return (
-    scale >= SMALLEST_SCALE &&
-    scale <= LARGEST_SCALE &&
-    aspect >= SMALLEST_ASPECT &&
-    aspect <= LARGEST_ASPECT &&
-    Math.abs(skew) <= LARGEST_SKEW
-  );
 }

@@ -1,5 +1,4 @@
-import { applyOpToPose } from '../lattice/symmetry.ts';
-import type { Lattice } from '../lattice/lattice.ts';
+import { applyOpToPose, type Lattice } from '../lattice/index.ts';
 import type { Placement } from './placement.ts';
 
 /**

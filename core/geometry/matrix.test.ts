@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boxAround, intersectBoxes, shiftBox } from './box.ts';
-import { compose, IDENTITY, invert, rotationMatrix, scalingMatrix, transform, translationMatrix, type Matrix } from './matrix.ts';
+import {
+  compose,
+  IDENTITY,
+  invert,
+  type Matrix,
+  rotationMatrix,
+  scalingMatrix,
+  transform,
+  translationMatrix,
+} from './matrix.ts';
 
 const n = fc.double({ min: -50, max: 50, noNaN: true });
 const anyMatrix: fc.Arbitrary<Matrix> = fc
@@ -12,7 +21,9 @@ const anyMatrix: fc.Arbitrary<Matrix> = fc
     n,
     n,
   )
-  .map(([turn, sx, sy, x, y]) => compose(translationMatrix(x, y), compose(rotationMatrix(turn), scalingMatrix(sx, sy))));
+  .map(([turn, sx, sy, x, y]) =>
+    compose(translationMatrix(x, y), compose(rotationMatrix(turn), scalingMatrix(sx, sy))),
+  );
 const anyPoint = fc.record({ x: n, y: n });
 
 describe('matrices', () => {

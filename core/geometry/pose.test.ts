@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { compose, transform } from './matrix.ts';
-import { composePoses, inversePose, poseMatrix, applyPose, poseOf, UPRIGHT, type Pose } from './pose.ts';
+import { applyPose, composePoses, inversePose, type Pose, poseMatrix, poseOf, UPRIGHT } from './pose.ts';
 
 const anyPose: fc.Arbitrary<Pose> = fc.record({
   x: fc.double({ min: -500, max: 500, noNaN: true }),

@@ -1,4 +1,4 @@
-import { compose, invert, rotationMatrix, scalingMatrix, transform, translationMatrix, type Matrix } from './matrix.ts';
+import { compose, invert, type Matrix, rotationMatrix, scalingMatrix, transform, translationMatrix } from './matrix.ts';
 import type { Point } from './point.ts';
 
 /**
@@ -26,7 +26,10 @@ export function poseMatrix({ x, y, rotation, scale, aspect, skew, flipped }: Pos
   const sized = scalingMatrix(flipped ? -scale : scale, scale * aspect);
   return compose(
     translationMatrix(x, y),
-    compose(rotationMatrix(rotation), skew === 0 ? sized : compose([1, 0, Math.tan((skew * Math.PI) / 180), 1, 0, 0], sized)),
+    compose(
+      rotationMatrix(rotation),
+      skew === 0 ? sized : compose([1, 0, Math.tan((skew * Math.PI) / 180), 1, 0, 0], sized),
+    ),
   );
 }
 

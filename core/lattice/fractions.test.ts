@@ -1,10 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fitCell } from '../arrange/fitCell.ts';
-import { apply, inverse } from '../document/command.ts';
-import { newDesign } from '../document/design.ts';
-import { boxAroundCentre } from '../document/placement.ts';
-import { anyDesign, anyRepeat, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
+import { fitCell } from '../arrange/index.ts';
+import { apply, boxAroundCentre, inverse, newDesign } from '../document/index.ts';
+import { anyDesign, anyRepeat, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
 import { fractionOffers, placesByMotif } from './fractions.ts';
 import { SQUARE, step } from './step.ts';
 

@@ -1,7 +1,8 @@
-import type { Point } from '../geometry/point.ts';
-import { latticeOf, type Lattice } from './lattice.ts';
+import type { Point } from '../geometry/index.ts';
+import { everyFraction, type Fraction } from './fraction.ts';
+import { type Lattice, latticeOf } from './lattice.ts';
 import type { Repeat } from './repeat.ts';
-import { everyFraction, step, type Fraction } from './step.ts';
+import { step } from './step.ts';
 
 /** A fraction of a step, and how far equal motifs of neighbouring cells lie apart by it. */
 export interface FractionOffer extends Fraction {

@@ -1,17 +1,7 @@
-import type { Point } from '../geometry/point.ts';
+import type { Point } from '../geometry/index.ts';
+import { HEXAGON } from './hexagon.ts';
 import type { Repeat } from './repeat.ts';
 import { step } from './step.ts';
-
-/** How much narrower than its height (or, a brick, lower than its width) the cell is whose lattice is that of regular hexagons. */
-export const HEXAGON = Math.sqrt(3) / 2;
-/** Cells are off by less than this share where a size was typed or rounded. */
-const TOLERANCE = 1e-6;
-
-/** Whether the cell has the proportions of a hexagon: width to height of a half-drop, height to width of a brick. */
-export function isHexagonal({ width, height, step: { kind } }: Pick<Repeat, 'width' | 'height' | 'step'>): boolean {
-  const wanted = kind === 'brick' ? width * HEXAGON - height : height * HEXAGON - width;
-  return kind !== 'square' && Math.abs(wanted) <= TOLERANCE * Math.max(width, height);
-}
 
 /** The repeat as a honeycomb: a half-drop, or a brick where it is one, as high, or as wide, as it was. */
 export function honeycombOf(repeat: Repeat): Repeat {

@@ -1,6 +1,5 @@
-import type { Box } from '../geometry/box.ts';
-import { latticeTranslate, nearestIndex, type Lattice, type LatticeIndex } from './lattice.ts';
-import type { Point } from '../geometry/point.ts';
+import type { Box, Point } from '../geometry/index.ts';
+import { type Lattice, type LatticeIndex, latticeTranslate, nearestIndex } from './lattice.ts';
 
 /**
  * Every lattice step at which `box` shares area with `window`, both in the lattice's unit.
@@ -10,13 +9,14 @@ import type { Point } from '../geometry/point.ts';
  * depend on where the window lies.
  */
 export function indicesTouching(lattice: Lattice, box: Box, window: Box): LatticeIndex[] {
-  const { a, b, width, height, columns } = lattice;
+  const { a, b, domain } = lattice;
+  const { width, height } = domain;
   const left = window.left - box.right;
   const right = window.right - box.left;
   const top = window.top - box.bottom;
   const bottom = window.bottom - box.top;
   const indexes: LatticeIndex[] = [];
-  if (columns) {
+  if (domain.stacked === 'columns') {
     for (let i = firstAbove(left, width); i * width < right; i += 1) {
       for (let j = firstAbove(top - i * a.y, height); i * a.y + j * height < bottom; j += 1) indexes.push({ i, j });
     }

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { intersectBoxes, shiftBox, type Box } from '../geometry/box.ts';
+import { type Box, intersectBoxes, shiftBox } from '../geometry/index.ts';
+import { exportPlan } from '../paint/index.ts';
 import { anyPoint, anyRepeat, anyStep } from '../testing/arbitraries.ts';
-import { translatesWithin, indicesTouching, nearestInstanceIndex } from './instances.ts';
-import { toFundamentalDomain, latticeTranslate, latticeDistance, latticeOf, nearestDifference } from './lattice.ts';
-import { exportPlan } from '../paint/exportPlan.ts';
+import { everyFraction, fraction } from './fraction.ts';
+import { indicesTouching, nearestInstanceIndex, translatesWithin } from './instances.ts';
+import { latticeDistance, latticeOf, latticeTranslate, nearestDifference, toFundamentalDomain } from './lattice.ts';
 import { fitError, pixelGrid } from './pixelFit.ts';
-import { everyFraction, fraction, step } from './step.ts';
+import { step } from './step.ts';
 import { tileOf } from './tile.ts';
 
 const anySteps = fc.record({ i: fc.integer({ min: -30, max: 30 }), j: fc.integer({ min: -30, max: 30 }) });
@@ -49,7 +50,9 @@ describe('the lattice', () => {
         const lattice = latticeOf(repeat);
         const by = latticeTranslate(lattice, steps);
         const here = toFundamentalDomain(lattice, p);
-        expect(here.x >= 0 && here.x < lattice.width && here.y >= 0 && here.y < lattice.height).toBe(true);
+        expect(here.x >= 0 && here.x < lattice.domain.width && here.y >= 0 && here.y < lattice.domain.height).toBe(
+          true,
+        );
         const there = toFundamentalDomain(lattice, { x: p.x + by.x, y: p.y + by.y });
         // The two may lie a rounding apart on either side of the cell's edge, so they are compared on the lattice.
         const apart = nearestDifference(lattice, here, there);

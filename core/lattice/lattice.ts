@@ -1,58 +1,62 @@
-import type { Point } from '../geometry/point.ts';
-import { applyOpToPoint, symmetryOpsOf, type SymmetryOp } from './symmetry.ts';
-import { plainRepeat, type Repeat } from './repeat.ts';
-import { shortBasis, type LatticeVector } from './shortBasis.ts';
+import type { Point } from '../geometry/index.ts';
+import type { Repeat } from './repeat.ts';
+import { type LatticeVector, shortBasis } from './shortBasis.ts';
+import { STEP_KINDS } from './steps/index.ts';
+import { applyOpToPoint, type SymmetryOp } from './symmetry.ts';
+import { plainRepeat, symmetryOpsOf } from './symmetryOps.ts';
 
 /**
- * The points that a repeat maps onto each other: every i·a + j·b with whole i and j.
+ * A fundamental domain of a lattice in the shape of an upright rectangle at the origin: 0 <= x < width, 0 <= y < height.
  *
- * One basis vector always runs along an axis, so that the upright rectangle `width` × `height` at the origin is a
- * cell: `columns` says that b does (cells stand in columns, each column may be dropped), else a does. Where cells are
- * reflected, that rectangle holds the reflections too, and `ownWidth` × `ownHeight` is the cell's own.
+ * One basis vector runs along an axis: b, where the domain is stacked in columns, each of which may be dropped; else a.
  */
+export interface UprightDomain {
+  readonly width: number;
+  readonly height: number;
+  readonly stacked: 'columns' | 'rows';
+}
+
+/** The points that a repeat maps onto each other, every i·a + j·b with whole i and j, and the operations between them. */
 export interface Lattice {
   readonly a: Point;
   readonly b: Point;
-  readonly width: number;
-  readonly height: number;
-  readonly ownWidth: number;
-  readonly ownHeight: number;
-  readonly columns: boolean;
   /** Its two shortest vectors, by which what is nearest is found however long the cell is. */
   readonly shortBasis: readonly [LatticeVector, LatticeVector];
-  /** What is repeated: the cell itself, first, and its reflections by a mirrored step. */
+  /** What is repeated by translation alone: the cell, and what the operations show of it. */
+  readonly domain: UprightDomain;
+  /** The cell itself, which the domain holds once for each operation. */
+  readonly cell: { readonly width: number; readonly height: number };
+  /** The identity, first, and the operations of a mirrored or rotated step. */
   readonly ops: readonly SymmetryOp[];
 }
 
-/** Whole steps along the basis vectors. */
+/** Whole numbers of basis vectors. */
 export interface LatticeIndex {
   readonly i: number;
   readonly j: number;
 }
 
+/** The lattice of two vectors. @throws RangeError where they are parallel */
+export function latticeFrom(a: Point, b: Point, rest: Pick<Lattice, 'domain' | 'cell' | 'ops'>): Lattice {
+  if (!Number.isFinite(1 / (a.x * b.y - a.y * b.x)))
+    throw new RangeError(`a lattice needs two directions, got (${a.x}, ${a.y}) and (${b.x}, ${b.y})`);
+  return { a, b, shortBasis: shortBasis(a, b), ...rest };
+}
+
 /**
  * The lattice of a repeat, in the repeat's own unit.
- * Square: a = (w, 0), b = (0, h). Half-drop p/q: a = (w, h·p/q). Brick p/q: b = (w·p/q, h). With reflected columns
- * a = (2w, 0), with reflected rows b = (0, 2h).
+ * Square: a = (w, 0), b = (0, h). Half-drop p/q: a = (w, h·p/q). Brick p/q: b = (w·p/q, h). Of a mirrored or rotated
+ * step it is that of its plain repeat.
  */
 export function latticeOf(repeat: Repeat): Lattice {
   const { width, height, step } = plainRepeat(repeat);
-  const share = step.drop.p / step.drop.q;
-  const brick = step.kind === 'brick';
-  const dropped = step.kind === 'half-drop';
-  const a = { x: width, y: dropped ? height * share : 0 };
-  const b = { x: brick ? width * share : 0, y: height };
-  return {
-    a,
-    b,
-    shortBasis: shortBasis(a, b),
-    width,
-    height,
-    ownWidth: repeat.width,
-    ownHeight: repeat.height,
-    columns: !brick,
+  const { basis, stacked } = STEP_KINDS[step.kind];
+  const { a, b } = basis(width, height, step.drop.p / step.drop.q);
+  return latticeFrom(a, b, {
+    domain: { width, height, stacked },
+    cell: { width: repeat.width, height: repeat.height },
     ops: symmetryOpsOf(repeat),
-  };
+  });
 }
 
 /** The displacement of i steps along a and j along b. */
@@ -61,8 +65,8 @@ export function latticeTranslate({ a, b }: Lattice, { i, j }: LatticeIndex): Poi
 }
 
 /** The steps that lead from the cell at the origin to the cell that holds `p`. */
-export function indexOfCellAt({ a, b, width, height, columns }: Lattice, p: Point): LatticeIndex {
-  if (columns) {
+export function indexOfCellAt({ a, b, domain: { width, height, stacked } }: Lattice, p: Point): LatticeIndex {
+  if (stacked === 'columns') {
     const i = Math.floor(p.x / width);
     return { i, j: Math.floor((p.y - i * a.y) / height) };
   }
@@ -71,10 +75,10 @@ export function indexOfCellAt({ a, b, width, height, columns }: Lattice, p: Poin
 }
 
 /** `p` brought into the cell at the origin: 0 <= x < width, 0 <= y < height; a point already there is returned bit for bit. */
-export function toFundamentalDomain({ a, b, width, height, columns }: Lattice, p: Point): Point {
+export function toFundamentalDomain({ a, b, domain: { width, height, stacked } }: Lattice, p: Point): Point {
   if (p.x >= 0 && p.x < width && p.y >= 0 && p.y < height) return p;
   // Along the stepped axis first, since how far the other is dropped depends on the column or row that this settles.
-  if (columns) {
+  if (stacked === 'columns') {
     const [i, x] = whole(p.x, width);
     return { x, y: whole(p.y - i * a.y, height)[1] };
   }

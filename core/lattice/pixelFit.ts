@@ -1,13 +1,15 @@
-import { MM_PER_INCH } from '../units/length.ts';
-import { latticeOf, type Lattice } from './lattice.ts';
-import { plainRepeat, type Repeat } from './repeat.ts';
-import { shortBasis } from './shortBasis.ts';
-import { tileOf, type Tile } from './tile.ts';
+import type { Point } from '../geometry/index.ts';
+import { MM_PER_INCH } from '../units/index.ts';
+import { type Lattice, latticeFrom, latticeOf } from './lattice.ts';
+import type { Repeat } from './repeat.ts';
+import { STEP_KINDS } from './steps/index.ts';
+import { plainRepeat, type PlainRepeat } from './symmetryOps.ts';
+import { type Tile, tileOf } from './tile.ts';
 
 /** A repeat in whole pixels: cell, drop and straight unit are all integers, so no tile can show a hairline. */
 export interface PixelGrid {
   /** The cell in pixels with the repeat's own step; where cells are reflected, the one that holds the reflections too, which repeats squarely. */
-  readonly cell: Repeat;
+  readonly cell: PlainRepeat;
   /** Its lattice; every component is whole. */
   readonly lattice: Lattice;
   readonly tile: Tile;
@@ -34,19 +36,19 @@ export interface FitError {
  */
 export function pixelGrid(repeat: Repeat, scale: number): PixelGrid {
   const { kind, drop } = repeat.step;
+  const multiples = STEP_KINDS[kind].pixelMultiples(drop);
   const own: Repeat = {
-    width: nearestMultiple(repeat.width * scale, kind === 'brick' ? drop.q : 1),
-    height: nearestMultiple(repeat.height * scale, kind === 'half-drop' ? drop.q : 1),
+    width: nearestMultiple(repeat.width * scale, multiples.width),
+    height: nearestMultiple(repeat.height * scale, multiples.height),
     step: repeat.step,
   };
   const cell = plainRepeat(own);
   const exact = latticeOf(cell);
   // p/q is inexact in binary, but the drop in pixels is whole by construction.
-  const a = { x: exact.a.x, y: Math.round(exact.a.y) };
-  const b = { x: Math.round(exact.b.x), y: exact.b.y };
+  const lattice = latticeFrom(wholePoint(exact.a), wholePoint(exact.b), exact);
   return {
     cell,
-    lattice: { ...exact, a, b, shortBasis: shortBasis(a, b) },
+    lattice,
     tile: tileOf(cell),
     scaleX: own.width / repeat.width,
     scaleY: own.height / repeat.height,
@@ -67,4 +69,8 @@ export function fitError(repeat: Repeat, grid: PixelGrid, dpi: number): FitError
 
 function nearestMultiple(value: number, of: number): number {
   return Math.max(1, Math.round(value / of)) * of;
+}
+
+function wholePoint({ x, y }: Point): Point {
+  return { x: Math.round(x), y: Math.round(y) };
 }

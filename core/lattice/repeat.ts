@@ -1,27 +1,38 @@
-import { SQUARE, type Step } from './step.ts';
-
-/** A cell of so many mm by so many mm, and how it is stepped. */
-export interface Repeat {
-  readonly width: number;
-  readonly height: number;
-  readonly step: Step;
-  /** Sizes of the cell are whole multiples of this, mm, where it is given. */
-  readonly module?: number;
-  /** Its proportions are kept when one side is changed. */
-  readonly held?: true;
-}
+import { mixed, object, type InferType } from 'yup';
+import { between, finite, type Immutable } from '../schema/index.ts';
+import { isHexagonal } from './hexagon.ts';
+import { stepSchema, type Step } from './step.ts';
 
 /** Cells smaller than a button or larger than a bed sheet are slips of the hand. */
 export const SMALLEST_CELL_MM = 5;
 export const LARGEST_CELL_MM = 5000;
 
-/** The same cloth as a repeat without reflections: of a cell that holds the reflected ones too. The same object where there are none. */
-export function plainRepeat(repeat: Repeat): Repeat {
-  const { width, height, step } = repeat;
-  if (!step.mirrored) return repeat;
-  return {
-    width: step.mirrored === 'rows' ? width : 2 * width,
-    height: step.mirrored === 'columns' ? height : 2 * height,
-    step: SQUARE,
-  };
+/** A cell of so many mm by so many mm, and how it is stepped. */
+export const repeatSchema = object({
+  width: between(SMALLEST_CELL_MM, LARGEST_CELL_MM),
+  height: between(SMALLEST_CELL_MM, LARGEST_CELL_MM),
+  step: stepSchema,
+  /** Sizes of the cell are whole multiples of this, mm, where it is given. */
+  module: finite().moreThan(0).max(LARGEST_CELL_MM).optional(),
+  /** Its proportions are kept when one side is changed. */
+  held: mixed<true>().oneOf([true]).optional(),
+})
+  .noUnknown()
+  .required()
+  .test(
+    'hexagon',
+    'the cell of a honeycomb has the proportions of a hexagon',
+    (repeat) => !repeat?.step?.honeycomb || isHexagonal(repeat),
+  )
+  .test(
+    'quarter',
+    'a cell that is rotated by quarter turns is as wide as it is high',
+    (repeat) => repeat?.step?.rotated !== 'quarter' || repeat.width === repeat.height,
+  );
+
+export type Repeat = Immutable<InferType<typeof repeatSchema>>;
+
+/** The repeat with another step: a cell that is rotated by quarter turns becomes as high as it is wide. */
+export function withStep(repeat: Repeat, step: Step): Repeat {
+  return step.rotated === 'quarter' ? { ...repeat, height: repeat.width, step } : { ...repeat, step };
 }

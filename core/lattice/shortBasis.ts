@@ -1,4 +1,4 @@
-import type { Point } from '../geometry/point.ts';
+import type { Point } from '../geometry/index.ts';
 
 /** A vector of a lattice, and how many steps along a and b it is. */
 export interface LatticeVector extends Point {

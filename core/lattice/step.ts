@@ -1,41 +1,57 @@
-/** How cells follow each other. Tossed designs use any of these; the toss is in the placing, not in the lattice. */
-export type StepKind = 'square' | 'half-drop' | 'brick';
+import { mixed, number, object, string, type InferType } from 'yup';
+import type { Immutable } from '../schema/index.ts';
+import { fraction, type Fraction, LARGEST_DENOMINATOR } from './fraction.ts';
+import { STEP_KINDS } from './steps/index.ts';
+import { KINDS, type Mirroring, MIRRORINGS, ROTATIONS, type StepKind, type StepRotation } from './steps/stepKind.ts';
 
-/** The share p/q of the cell by which the next column drops or the next row shifts; lowest terms, 0 <= p < q. */
-export interface Fraction {
-  readonly p: number;
-  readonly q: number;
-}
-
-/** Every other column, every other row, or both, show the cell reflected. */
-export type Mirroring = 'columns' | 'rows' | 'both';
-
-/** A step; a square one always has the fraction 0/1. */
-export interface Step {
+/** A step but for its operations. */
+interface PlainStep {
   readonly kind: StepKind;
   readonly drop: Fraction;
+}
+
+/** How cells follow each other; a square step always has the fraction 0/1. */
+export const stepSchema = object({
+  kind: string().oneOf(KINDS).required(),
+  /** The fraction p/q of the cell by which the next column drops or the next row shifts. */
+  drop: object({
+    p: number().integer().min(0).required(),
+    q: number().integer().min(1).max(LARGEST_DENOMINATOR).required(),
+  })
+    .noUnknown()
+    .test('lowest', '${path} has to be in lowest terms', ({ p, q }) => {
+      if (!Number.isInteger(p) || !(q >= 1)) return false;
+      const lowest = fraction(p, q);
+      return lowest.p === p && lowest.q === q;
+    }),
   /** Which cells are reflected; none where missing. */
-  readonly mirrored?: Mirroring;
+  mirrored: mixed<Mirroring>().oneOf(MIRRORINGS).optional(),
+  /** How cells are rotated; not at all where missing. */
+  rotated: mixed<StepRotation>().oneOf(ROTATIONS).optional(),
   /** A half-drop or brick of 1/2 whose cell keeps the proportions of a hexagon. */
-  readonly honeycomb?: true;
-}
+  honeycomb: mixed<true>().oneOf([true]).optional(),
+})
+  .noUnknown()
+  .test('square', 'a square step has no drop', ({ kind, drop }) => kind !== 'square' || (drop.p === 0 && drop.q === 1))
+  .test(
+    'mirrored',
+    'these cells cannot be reflected by this step',
+    ({ mirrored, rotated, kind, drop }) =>
+      mirrored === undefined || (rotated === undefined && mirroringsOf({ kind, drop }).includes(mirrored)),
+  )
+  .test(
+    'rotated',
+    'these cells cannot be rotated by this step',
+    ({ rotated, kind }) => rotated === undefined || rotationsOf({ kind }).includes(rotated),
+  )
+  .test(
+    'honeycomb',
+    'a honeycomb drops by 1/2',
+    ({ kind, drop, honeycomb, rotated }) =>
+      !honeycomb || (kind !== 'square' && drop.p === 1 && drop.q === 2 && rotated === undefined),
+  );
 
-/** The largest denominator: a straight unit of twelve cells is as long as any printer asks for. */
-export const LARGEST_DENOMINATOR = 12;
-
-function greatestCommonDivisor(a: number, b: number): number {
-  return b === 0 ? a : greatestCommonDivisor(b, a % b);
-}
-
-/** p/q in lowest terms with 0 <= p < q, since a whole cell's drop is no drop. */
-export function fraction(p: number, q: number): Fraction {
-  if (!Number.isInteger(p) || !Number.isInteger(q) || q < 1) {
-    throw new RangeError(`a fraction needs whole numbers and q of at least 1, got ${p}/${q}`);
-  }
-  const within = ((p % q) + q) % q;
-  const by = greatestCommonDivisor(q, within);
-  return { p: within / by, q: q / by };
-}
+export type Step = Immutable<InferType<typeof stepSchema>>;
 
 export const SQUARE: Step = { kind: 'square', drop: { p: 0, q: 1 } };
 
@@ -44,11 +60,14 @@ export function step(kind: StepKind, p = 1, q = 2): Step {
   return kind === 'square' ? SQUARE : { kind, drop: fraction(p, q) };
 }
 
-/** The mirrored steps that are symmetries of the cloth: see `imagesOf`. */
-export function mirroringsOf({ kind, drop }: Step): readonly Mirroring[] {
-  if (kind === 'square') return ['columns', 'rows', 'both'];
-  if (drop.p !== 1 || drop.q !== 2) return [];
-  return kind === 'half-drop' ? ['columns'] : ['rows'];
+/** The reflections that are symmetries of a step (plane groups pm, pg and pmm). */
+export function mirroringsOf({ kind, drop }: PlainStep): readonly Mirroring[] {
+  return STEP_KINDS[kind].mirrorings(drop);
+}
+
+/** The rotations that are symmetries of a step (plane groups p2 and p4). */
+export function rotationsOf({ kind }: Pick<PlainStep, 'kind'>): readonly StepRotation[] {
+  return kind === 'square' ? ROTATIONS : ['half'];
 }
 
 /** The step with these cells reflected, or none of them. @throws RangeError where reflecting them is no symmetry */
@@ -59,13 +78,15 @@ export function mirroredStep({ kind, drop }: Step, mirrored: Mirroring | undefin
   return { kind, drop, mirrored };
 }
 
-/** All fractions strictly between 0 and 1 with q up to the largest denominator, by size. */
-export function everyFraction(): Fraction[] {
-  const all: Fraction[] = [];
-  for (let q = 2; q <= LARGEST_DENOMINATOR; q += 1) {
-    for (let p = 1; p < q; p += 1) {
-      if (greatestCommonDivisor(q, p) === 1) all.push({ p, q });
-    }
-  }
-  return all.sort((a, b) => a.p / a.q - b.p / b.q);
+/** The step with its cells rotated, or none of them. @throws RangeError where that rotation is no symmetry */
+export function rotatedStep({ kind, drop }: Step, rotated: StepRotation | undefined): Step {
+  if (!rotated) return { kind, drop };
+  if (!rotationsOf({ kind }).includes(rotated))
+    throw new RangeError(`a ${kind} cannot rotate cells by a ${rotated} turn`);
+  return { kind, drop, rotated };
+}
+
+/** Whether two steps show the cell by the same operations. */
+export function hasSameSymmetry(a: Step, b: Step): boolean {
+  return a.kind === b.kind && a.mirrored === b.mirrored && a.rotated === b.rotated;
 }

@@ -1,20 +1,31 @@
+import { tileOf } from './tile.ts';
+import { withStep } from './repeat.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply, inverse, type Command } from '../document/command.ts';
-import { poseMatrix } from '../geometry/pose.ts';
-import { transform } from '../geometry/matrix.ts';
-import { anyDesign, anyPlacementFields, anyPoint, anyRepeat, anyStep, MIRRORED_STEPS } from '../testing/arbitraries.ts';
-import { HEXAGON, hexagonOf, honeycombOf, isHexagonal } from './honeycomb.ts';
-import { applyOpToPoint, applyOpToPose, symmetryOpsOf } from './symmetry.ts';
-import { orbitDistance, latticeDistance, latticeOf, nearestDifference } from './lattice.ts';
+import { apply, type Command, inverse } from '../document/index.ts';
+import { poseMatrix, transform } from '../geometry/index.ts';
+import {
+  anyDesign,
+  anyPlacementFields,
+  anyPoint,
+  anyRepeat,
+  anyStep,
+  MIRRORED_STEPS,
+  ROTATED_STEPS,
+} from '../testing/arbitraries.ts';
+import { HEXAGON, isHexagonal } from './hexagon.ts';
+import { hexagonOf, honeycombOf } from './honeycomb.ts';
+import { latticeDistance, latticeOf, nearestDifference, orbitDistance } from './lattice.ts';
 import { pixelGrid } from './pixelFit.ts';
 import { mirroredStep, step } from './step.ts';
+import { applyOpToPoint, applyOpToPose } from './symmetry.ts';
+import { symmetryOpsOf } from './symmetryOps.ts';
 
 const anyMirrored = fc
-  .tuple(anyRepeat, fc.constantFrom(...MIRRORED_STEPS))
-  .map(([repeat, one]) => ({ ...repeat, step: one }));
+  .tuple(anyRepeat, fc.constantFrom(...MIRRORED_STEPS, ...ROTATED_STEPS))
+  .map(([repeat, step]) => withStep(repeat, step));
 
-describe('the images of a mirrored step', () => {
+describe('the operations of a mirrored or rotated step', () => {
   it('are a group with the lattice: an image of an image is an image, some whole steps away', () => {
     fc.assert(
       fc.property(anyMirrored, anyPoint, (repeat, p) => {
@@ -79,7 +90,8 @@ describe('the images of a mirrored step', () => {
         const own = { width: repeat.width * scaleX, height: repeat.height * scaleY };
         expect(Math.abs(own.width - Math.round(own.width))).toBeLessThan(1e-9);
         expect(Math.abs(own.height - Math.round(own.height))).toBeLessThan(1e-9);
-        expect(tile).toMatchObject({ width: lattice.width, height: lattice.height, columns: 1, rows: 1 });
+        expect(tile).toEqual(tileOf(pixelGrid(repeat, scale).cell));
+        expect([lattice.a.x, lattice.a.y, lattice.b.x, lattice.b.y].every(Number.isInteger)).toBe(true);
       }),
     );
   });
@@ -91,7 +103,7 @@ describe('the images of a mirrored step', () => {
           { ...loose, placements: [] },
           { type: 'insert', placements: loose.placements.map((placement, index) => ({ index, placement })) },
         );
-        const command: Command = { type: 'repeat', repeat: { ...design.repeat, step: next } };
+        const command: Command = { type: 'repeat', repeat: withStep(design.repeat, next) };
         const after = apply(design, command);
         const back = apply(after, inverse(design, command));
         expect(back).toEqual(design);
@@ -99,10 +111,10 @@ describe('the images of a mirrored step', () => {
         design.placements.forEach((placement, n) => {
           const left = after.placements[n];
           if (!left) throw new Error('a motif is gone');
-          expect(left.x < to.width && left.y < to.height).toBe(true);
+          expect(left.x < to.domain.width && left.y < to.domain.height).toBe(true);
           // What lies on the axis is at both edges of the cell alike.
           const isOnAxis =
-            Math.abs(placement.x - from.ownWidth) < 1e-9 || Math.abs(placement.y - from.ownHeight) < 1e-9;
+            Math.abs(placement.x - from.cell.width) < 1e-9 || Math.abs(placement.y - from.cell.height) < 1e-9;
           if (design.repeat.step.mirrored && !next.mirrored && !isOnAxis)
             expect(orbitDistance(from, placement, left)).toBeLessThan(1e-9);
         });

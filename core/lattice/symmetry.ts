@@ -1,55 +1,65 @@
-import type { Pose } from '../geometry/pose.ts';
-import type { Point } from '../geometry/point.ts';
-import type { Repeat } from './repeat.ts';
-
-/** A way in which a mirrored step lays the cell once more: reflected left to right, top to bottom or both, then moved. */
-export interface SymmetryOp extends Point {
-  readonly flipX: boolean;
-  readonly flipY: boolean;
-}
-
-export const IDENTITY_OP: SymmetryOp = { flipX: false, flipY: false, x: 0, y: 0 };
-const ONLY_ITSELF: readonly SymmetryOp[] = [IDENTITY_OP];
+import { compose, type Matrix, type Point, type Pose, transform } from '../geometry/index.ts';
 
 /**
- * What the lattice then repeats: the cell itself, first, and its reflections, in the repeat's unit.
+ * An isometry of the plane by which a step shows the cell once more.
  *
- * Together with the lattice they are a group (pm, pg or pmm of the plane groups), so that every appearance may be taken
- * for the motif itself: a motif carried over an edge looks the same everywhere before and after. Other drops with
- * reflections are none, and are not offered.
+ * Its linear part is a rotation by quarter turns after, where `reflected`, a reflection left to right; entries of the
+ * matrix are then 0, 1 and -1, so that what it is applied to stays exact.
  */
-export function symmetryOpsOf({ width, height, step }: Repeat): readonly SymmetryOp[] {
-  const across: SymmetryOp = { flipX: true, flipY: false, x: 0, y: step.kind === 'half-drop' ? height / 2 : 0 };
-  const down: SymmetryOp = { flipX: false, flipY: true, x: step.kind === 'brick' ? width / 2 : 0, y: 0 };
-  switch (step.mirrored) {
-    case undefined:
-      return ONLY_ITSELF;
-    case 'columns':
-      return [IDENTITY_OP, across];
-    case 'rows':
-      return [IDENTITY_OP, down];
-    case 'both':
-      return [IDENTITY_OP, across, down, { flipX: true, flipY: true, x: 0, y: 0 }];
-  }
+export interface SymmetryOp {
+  readonly name: string;
+  /** In the repeat's own unit. */
+  readonly matrix: Matrix;
+  /** Degrees clockwise. */
+  readonly rotation: 0 | 90 | 180 | 270;
+  readonly reflected: boolean;
 }
 
-/** Where an image shows a point. */
-export function applyOpToPoint({ flipX, flipY, x, y }: SymmetryOp, point: Point): Point {
-  return { x: (flipX ? -point.x : point.x) + x, y: (flipY ? -point.y : point.y) + y };
+const LINEAR: Readonly<Record<SymmetryOp['rotation'], Matrix>> = {
+  0: [1, 0, 0, 1, 0, 0],
+  90: [0, 1, -1, 0, 0, 0],
+  180: [-1, 0, 0, -1, 0, 0],
+  270: [0, -1, 1, 0, 0, 0],
+};
+const REFLECTION: Matrix = [-1, 0, 0, 1, 0, 0];
+
+/**
+ * The operation that reflects left to right where asked, rotates about the origin, and then moves by (x, y).
+ *
+ * @param rotation degrees clockwise
+ */
+export function symmetryOp(
+  name: string,
+  rotation: SymmetryOp['rotation'],
+  reflected: boolean,
+  x = 0,
+  y = 0,
+): SymmetryOp {
+  const [a, b, c, d] = reflected ? compose(LINEAR[rotation], REFLECTION) : LINEAR[rotation];
+  // A zero without its sign, so that sums with it are exact to the bit.
+  return { name, matrix: [a + 0, b + 0, c + 0, d + 0, x, y], rotation, reflected };
 }
 
-/** How an image shows what lies by a pose: to the bit what it was where the image is taken twice over. */
-export function applyOpToPose<P extends Pose>(image: SymmetryOp, pose: P): P {
-  const { flipX, flipY } = image;
-  if (!flipX && !flipY) return pose;
-  const isReflected = flipX !== flipY;
-  // Top to bottom is left to right and half a turn.
-  const turn = (isReflected ? -pose.rotation : pose.rotation) + (flipY ? 180 : 0);
+export const IDENTITY_OP: SymmetryOp = symmetryOp('identity', 0, false);
+
+/** Where an operation takes a point. */
+export function applyOpToPoint({ matrix }: SymmetryOp, point: Point): Point {
+  return transform(matrix, point);
+}
+
+/**
+ * The pose of what lies by `pose`, seen through an operation. Angles stay within a turn; a half-turn or reflection
+ * applied twice gives the pose back to the bit.
+ */
+export function applyOpToPose<P extends Pose>(op: SymmetryOp, pose: P): P {
+  if (op.rotation === 0 && !op.reflected) return pose;
+  // A reflection reverses the sense of rotation and of skew (Rot ∘ Flip = Flip ∘ Rot⁻¹).
+  const rotation = (op.reflected ? -pose.rotation : pose.rotation) + op.rotation;
   return {
     ...pose,
-    ...applyOpToPoint(image, pose),
-    rotation: turn >= 360 || turn <= -360 ? turn % 360 : turn,
-    skew: isReflected ? -pose.skew + 0 : pose.skew,
-    flipped: isReflected ? !pose.flipped : pose.flipped,
+    ...applyOpToPoint(op, pose),
+    rotation: rotation >= 360 || rotation <= -360 ? rotation % 360 : rotation,
+    skew: op.reflected ? -pose.skew + 0 : pose.skew,
+    flipped: op.reflected ? !pose.flipped : pose.flipped,
   };
 }

@@ -1,19 +1,21 @@
 import type { Repeat } from './repeat.ts';
+import { STEP_KINDS } from './steps/index.ts';
+import { plainRepeat } from './symmetryOps.ts';
 
-/** The smallest upright rectangle that repeats without any drop. */
+/** The smallest upright rectangle that repeats without any drop: what a printer's file holds. */
 export interface Tile {
   readonly width: number;
   readonly height: number;
-  /** Cells side by side and one above the other. */
+  /** Cells of the plain repeat side by side and one above the other. */
   readonly columns: number;
   readonly rows: number;
 }
 
-/** Square: the cell. Half-drop p/q: q columns. Brick p/q: q rows. Two columns or rows where every other is reflected. In the repeat's own unit. */
-export function tileOf({ width, height, step }: Repeat): Tile {
-  const { mirrored } = step;
-  const columns =
-    mirrored === 'columns' || mirrored === 'both' ? 2 : step.kind === 'half-drop' && !mirrored ? step.drop.q : 1;
-  const rows = mirrored === 'rows' || mirrored === 'both' ? 2 : step.kind === 'brick' && !mirrored ? step.drop.q : 1;
-  return { width: width * columns, height: height * rows, columns, rows };
+/** The tile of a repeat, in the repeat's own unit: q cells of a drop of p/q, and one cell of the plain repeat for each of its operations. */
+export function tileOf(repeat: Repeat): Tile {
+  const { width, height, step } = plainRepeat(repeat);
+  const { columns, rows } = STEP_KINDS[step.kind].tileCells(step.drop);
+  const across = Math.round(width / repeat.width);
+  const down = Math.round(height / repeat.height);
+  return { width: width * columns, height: height * rows, columns: columns * across, rows: rows * down };
 }

@@ -1,15 +1,10 @@
-import type { Command } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
-import { withInks } from '../document/placeMotif.ts';
-import type { Placement } from '../document/placement.ts';
-import { isWithinLimits } from '../document/placement.ts';
-import type { Motif } from '../motif/motif.ts';
-import { latticeOf } from '../lattice/lattice.ts';
-import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../lattice/repeat.ts';
-import { step } from '../lattice/step.ts';
+import { type Command, type Design, type Placement, withInks } from '../document/index.ts';
+import { isWithinLimits } from '../geometry/index.ts';
+import { LARGEST_CELL_MM, latticeOf, SMALLEST_CELL_MM, step } from '../lattice/index.ts';
+import type { Motif } from '../motif/index.ts';
+import type { LayoutRecipe } from '../recipe/index.ts';
 import { layGrid } from './layGrid.ts';
 import { layRows } from './layRow.ts';
-import type { LayoutRecipe } from '../recipe/layoutRecipe.ts';
 
 /** Thrown where a recipe cannot be laid; the message is a sentence. */
 export class LayoutError extends Error {}
@@ -51,7 +46,7 @@ export function applyLayout(
   } else {
     const motif = motifs.get(recipe.motif);
     if (!motif) throw new LayoutError(lost);
-    if (repeat.step.mirrored)
+    if (repeat.step.mirrored || repeat.step.rotated)
       throw new LayoutError(
         'A grid cannot close where every other cell is mirrored. Nothing was changed; take the mirroring away first.',
       );

@@ -1,11 +1,9 @@
-import { poseOf, UPRIGHT } from '../geometry/pose.ts';
-import type { Point } from '../geometry/point.ts';
-import { normaliseAngle } from '../geometry/angle.ts';
-import { naturalHeight, type Motif } from '../motif/motif.ts';
-import type { Lattice } from '../lattice/lattice.ts';
-import type { GridRecipe } from '../recipe/layoutRecipe.ts';
+import { normaliseAngle, type Point, poseOf, UPRIGHT } from '../geometry/index.ts';
+import type { Lattice } from '../lattice/index.ts';
+import { type Motif, naturalHeight } from '../motif/index.ts';
+import type { GridRecipe } from '../recipe/index.ts';
 import type { RowLayout } from './layRow.ts';
-import { superlatticeNearest, superlatticesOf, superlatticePoints } from './superlattice.ts';
+import { superlatticeNearest, superlatticePoints, superlatticesOf } from './superlattice.ts';
 
 type Sized = Pick<Motif, 'width' | 'view'>;
 type Placed = RowLayout['placed'];
@@ -114,7 +112,7 @@ function stripes(
   );
   const { v, angle: turn } = directions.find((direction) => direction.angle === wanted) as Direction;
   const length = Math.hypot(v.x, v.y);
-  const period = (lattice.width * lattice.height) / length;
+  const period = (lattice.domain.width * lattice.domain.height) / length;
   const normal = { x: -v.y / length, y: v.x / length };
   const between = period / count;
   const height = naturalHeight(motif);

@@ -1,7 +1,7 @@
-import { UPRIGHT } from '../geometry/pose.ts';
-import { naturalHeight, type Motif } from '../motif/motif.ts';
-import type { Placement } from '../document/placement.ts';
-import type { RowRecipe } from '../recipe/layoutRecipe.ts';
+import type { Placement } from '../document/index.ts';
+import { UPRIGHT } from '../geometry/index.ts';
+import { type Motif, naturalHeight } from '../motif/index.ts';
+import type { RowRecipe } from '../recipe/index.ts';
 
 type Sized = Pick<Motif, 'width' | 'view'>;
 

@@ -1,20 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply, inverse } from '../document/command.ts';
-import { newDesign, type Design } from '../document/design.ts';
-import { openDesign } from '../document/openDesign.ts';
-import { shapeMatrix } from '../document/placement.ts';
-import { transform } from '../geometry/matrix.ts';
-import { naturalHeight, type Motif } from '../motif/motif.ts';
-import { latticeOf, nearestDifference, type Lattice } from '../lattice/lattice.ts';
-import { SQUARE, step } from '../lattice/step.ts';
-import { anyStep, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
-import { anglesOf, layGrid, nearestAngle } from './layGrid.ts';
+import { apply, type Design, inverse, newDesign, openDesign, shapeMatrix } from '../document/index.ts';
+import { transform } from '../geometry/index.ts';
+import { type Lattice, latticeOf, nearestDifference, placesByMotif, SQUARE, step } from '../lattice/index.ts';
+import { type Motif, naturalHeight } from '../motif/index.ts';
+import type { GridRecipe, RowRecipe } from '../recipe/index.ts';
+import { anyStep, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
 import { applyLayout, LayoutError } from './applyLayout.ts';
+import { anglesOf, layGrid, nearestAngle } from './layGrid.ts';
 import { layRows } from './layRow.ts';
-import type { GridRecipe, RowRecipe } from '../recipe/layoutRecipe.ts';
 import { rowOffers } from './rowOffers.ts';
-import { placesByMotif } from '../lattice/fractions.ts';
 import { superlatticesOf } from './superlattice.ts';
 
 const motifOf = (id: string, width: number, height: number): Motif => ({

@@ -1,7 +1,5 @@
-import { fractionOffers, type FractionOffer } from '../lattice/fractions.ts';
-import type { Repeat } from '../lattice/repeat.ts';
-import { everyFraction, type Fraction } from '../lattice/step.ts';
-import type { Point } from '../geometry/point.ts';
+import type { Point } from '../geometry/index.ts';
+import { everyFraction, type Fraction, type FractionOffer, fractionOffers, type Repeat } from '../lattice/index.ts';
 
 /**
  * What a shift does to the eye. Where it is a whole number of motifs' rooms, the motifs stand in columns and change places in

@@ -1,6 +1,5 @@
-import type { Point } from '../geometry/point.ts';
-import type { Lattice } from '../lattice/lattice.ts';
-import { shortBasis } from '../lattice/shortBasis.ts';
+import type { Point } from '../geometry/index.ts';
+import { type Lattice, shortBasis } from '../lattice/index.ts';
 
 /** A finer lattice that holds all of another: the points of a grid that closes on the cloth. */
 export interface Superlattice {

@@ -1,5 +1,5 @@
-import type { Hex } from '../colour/hex.ts';
-import type { Matrix } from '../geometry/matrix.ts';
+import type { Hex } from '../colour/index.ts';
+import type { Matrix } from '../geometry/index.ts';
 
 /** The rectangle of the artwork's own units that counts as its extent. */
 export interface View {

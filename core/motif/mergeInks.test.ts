@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Hex } from '../colour/hex.ts';
+import type { Hex } from '../colour/index.ts';
 import { LEAF } from '../testing/arbitraries.ts';
 import { inksOf } from './artwork.ts';
 import { groupInks, recolourArtwork } from './mergeInks.ts';

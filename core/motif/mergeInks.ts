@@ -1,9 +1,6 @@
 import { differenceCiede2000 } from 'culori';
-import type { Hex } from '../colour/hex.ts';
+import type { Hex } from '../colour/index.ts';
 import type { Artwork, ArtworkNode, Paint } from './artwork.ts';
-
-/** More than this apart is another colour to anyone, CIEDE2000. */
-export const FARTHEST_MERGE = 25;
 
 /**
  * Which ink each ink becomes when those no farther apart than `within` (CIEDE2000) are one. The first of a group

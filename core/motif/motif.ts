@@ -1,6 +1,6 @@
-import type { Hex } from '../colour/hex.ts';
+import type { Hex } from '../colour/index.ts';
+import type { Recipe } from '../recipe/index.ts';
 import type { View } from './artwork.ts';
-import type { Recipe } from '../recipe/recipe.ts';
 
 /** One piece of artwork in the studio's drawer. Designs hold its id, so what changes here changes everywhere. */
 export interface Motif {

@@ -1,4 +1,4 @@
-import type { Box } from '../geometry/box.ts';
+import type { Box } from '../geometry/index.ts';
 import type { PathText } from './artwork.ts';
 
 /** Anything that takes path commands the way a Canvas path does. */

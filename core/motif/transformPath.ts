@@ -1,7 +1,7 @@
-import { transform, type Matrix } from '../geometry/matrix.ts';
+import { type Matrix, transform } from '../geometry/index.ts';
+import { Pen } from '../shapes/index.ts';
 import type { PathText } from './artwork.ts';
 import { tracePath } from './pathData.ts';
-import { Pen } from '../shapes/pen.ts';
 
 /** The path as the matrix carries it. */
 export function transformPath(path: PathText, matrix: Matrix): PathText {

@@ -1,4 +1,4 @@
-import type { PathSink } from '../motif/pathData.ts';
+import type { PathSink } from '../motif/index.ts';
 import type { Picture } from './picture.ts';
 
 /** A path built once and painted often; Canvas `Path2D` in both engines. */

@@ -1,5 +1,4 @@
-import { pixelGrid, type PixelGrid } from '../lattice/pixelFit.ts';
-import { plainRepeat, type Repeat } from '../lattice/repeat.ts';
+import { pixelGrid, type PixelGrid, plainRepeat, type Repeat } from '../lattice/index.ts';
 
 /**
  * How the cloth on screen is painted at a scale.

@@ -1,7 +1,5 @@
-import { fitError, pixelGrid, type FitError, type PixelGrid } from '../lattice/pixelFit.ts';
-import type { Repeat } from '../lattice/repeat.ts';
-import { tileOf } from '../lattice/tile.ts';
-import { MM_PER_INCH } from '../units/length.ts';
+import { fitError, type FitError, pixelGrid, type PixelGrid, type Repeat, tileOf } from '../lattice/index.ts';
+import { MM_PER_INCH } from '../units/index.ts';
 
 /** What is wished for: a density, or a width in pixels of the file. */
 export type ExportSize = { readonly dpi: number } | { readonly width: number };

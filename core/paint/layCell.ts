@@ -1,5 +1,5 @@
-import type { Box } from '../geometry/box.ts';
-import type { PixelGrid } from '../lattice/pixelFit.ts';
+import type { Box } from '../geometry/index.ts';
+import type { PixelGrid } from '../lattice/index.ts';
 
 /** One rectangle of the window that a square-wise repeating fill of the cell covers, and where that fill starts. */
 export interface FillStrip {
@@ -20,13 +20,13 @@ export interface FillStrip {
  * @param window whole pixels of the plane
  */
 export function fillStrips({ lattice, cell }: PixelGrid, window: Box): FillStrip[] {
-  const { a, b, columns } = lattice;
+  const { a, b, domain } = lattice;
   const width = window.right - window.left;
   const height = window.bottom - window.top;
   const whole = { x: 0, y: 0, width, height, originX: -window.left, originY: -window.top };
   if (cell.step.drop.p === 0) return [whole];
   const strips: FillStrip[] = [];
-  if (columns) {
+  if (domain.stacked === 'columns') {
     for (let i = Math.floor(window.left / cell.width); i * cell.width < window.right; i += 1) {
       const x = Math.max(0, i * cell.width - window.left);
       const end = Math.min(width, (i + 1) * cell.width - window.left);

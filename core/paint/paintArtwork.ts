@@ -1,19 +1,20 @@
-import type { InkResolver } from '../document/inkResolver.ts';
-import { withAlpha } from '../colour/hex.ts';
-import { compose, IDENTITY, invert, transform, type Matrix } from '../geometry/matrix.ts';
-import type {
-  ArtworkNode,
-  ClipShape,
-  GroupNode,
-  Paint,
-  PathNode,
-  PathText,
-  PictureNode,
-  Stroke,
-} from '../motif/artwork.ts';
-import { tracePath, type PathSink } from '../motif/pathData.ts';
+import { withAlpha } from '../colour/index.ts';
+import type { InkResolver } from '../document/index.ts';
+import { compose, IDENTITY, invert, type Matrix, transform } from '../geometry/index.ts';
+import {
+  type ArtworkNode,
+  type ClipShape,
+  type GroupNode,
+  type Paint,
+  type PathNode,
+  type PathSink,
+  type PathText,
+  type PictureNode,
+  type Stroke,
+  tracePath,
+} from '../motif/index.ts';
+import type { Canvas2D, CanvasBackend, CanvasGradientLike, CanvasPath } from './canvasBackend.ts';
 import { levelFor } from './picture.ts';
-import type { CanvasBackend, Canvas2D, CanvasGradientLike, CanvasPath } from './canvasBackend.ts';
 
 /** What painting one artwork needs, the same for all its nodes. */
 interface Setting {

@@ -1,13 +1,10 @@
-import { compositeOf } from '../document/blend.ts';
-import type { Layer } from '../document/layer.ts';
-import { shiftBox, type Box } from '../geometry/box.ts';
-import { latticeTranslate } from '../lattice/lattice.ts';
-import { indicesTouching } from '../lattice/instances.ts';
-import type { PixelGrid } from '../lattice/pixelFit.ts';
+import { compositeOf, type Layer } from '../document/index.ts';
+import { type Box, shiftBox } from '../geometry/index.ts';
+import { indicesTouching, latticeTranslate, type PixelGrid } from '../lattice/index.ts';
+import type { Canvas2D, CanvasBackend, OffscreenSurface } from './canvasBackend.ts';
 import type { Scene } from './scene.ts';
 import { drawSprite, paintSprite, partWorthPainting, spriteKey, spritePlace } from './sprite.ts';
 import type { Sprite, SpriteCache } from './spriteCache.ts';
-import type { CanvasBackend, OffscreenSurface, Canvas2D } from './canvasBackend.ts';
 
 /** Which part of the stack to paint, and how. */
 export interface PlaneOptions {

@@ -1,5 +1,4 @@
-import { isPlain } from '../document/layer.ts';
-import type { Design } from '../document/design.ts';
+import { type Design, isPlain } from '../document/index.ts';
 
 /**
  * Whether what moves can be drawn over a picture of all below and under one of all above: not where something above

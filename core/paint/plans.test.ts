@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { SQUARE, step } from '../lattice/step.ts';
+import { SQUARE, step } from '../lattice/index.ts';
 import { anyRepeat } from '../testing/arbitraries.ts';
 import { clothPlan } from './clothPlan.ts';
 import { exportPlan } from './exportPlan.ts';

@@ -1,12 +1,17 @@
-import { inkResolver, type InkResolver } from '../document/inkResolver.ts';
-import type { Hex } from '../colour/hex.ts';
-import { currentColourway, groundColour, type Design } from '../document/design.ts';
-import { isPlain, type Layer } from '../document/layer.ts';
-import { withSymmetry } from '../document/withSymmetry.ts';
-import type { Placement } from '../document/placement.ts';
-import type { Artwork } from '../motif/artwork.ts';
-import { symmetryOpsOf } from '../lattice/symmetry.ts';
-import type { Motif } from '../motif/motif.ts';
+import type { Hex } from '../colour/index.ts';
+import {
+  colourwayOf,
+  type Design,
+  groundColour,
+  inkResolver,
+  type InkResolver,
+  isPlain,
+  type Layer,
+  type Placement,
+  withSymmetry,
+} from '../document/index.ts';
+import { latticeOf } from '../lattice/index.ts';
+import type { Artwork, Motif } from '../motif/index.ts';
 
 /** A motif with its artwork at hand. */
 export interface DrawnMotif {
@@ -27,23 +32,23 @@ export interface Scene {
   readonly colours: string;
 }
 
-/** The scene of a design; placements whose motif is not at hand are left out by the painter. */
-export function sceneOf(design: Design, motifs: ReadonlyMap<string, DrawnMotif>): Scene {
+/** The scene of a design in a colourway, the base unless given; placements whose motif is not at hand are left out by the painter. */
+export function sceneOf(design: Design, motifs: ReadonlyMap<string, DrawnMotif>, colourway?: string): Scene {
   const hidden = new Set(design.layers.filter(({ shown }) => !shown).map(({ id }) => id));
   const shown = hidden.size === 0 ? design.placements : design.placements.filter(({ layer }) => !hidden.has(layer));
-  const placements = withSymmetry({ ops: symmetryOpsOf(design.repeat) }, shown);
+  const placements = withSymmetry({ ops: latticeOf(design.repeat).ops }, shown);
   const groups = new Map(design.layers.filter((layer) => !isPlain(layer)).map((layer) => [layer.id, layer]));
   return {
-    ground: groundColour(design),
+    ground: groundColour(design, colourway),
     placements,
     groups,
     motifs,
-    resolve: inkResolver(design),
-    colours: coloursOf(design),
+    resolve: inkResolver(design, colourway),
+    colours: coloursOf(design, colourway),
   };
 }
 
-function coloursOf(design: Design): string {
-  const { colours } = currentColourway(design);
+function coloursOf(design: Design, colourway: string | undefined): string {
+  const { colours } = colourwayOf(design, colourway);
   return design.inks.map(({ id, prints }) => `${prints.join('+')}=${colours[id]}`).join(' ');
 }

@@ -1,13 +1,17 @@
-import { compose, scalingMatrix, translationMatrix } from '../geometry/matrix.ts';
-import { boxAround, intersectBoxes, type Box } from '../geometry/box.ts';
-import type { Point } from '../geometry/point.ts';
-import { compositeOf } from '../document/blend.ts';
-import { cornersAround, shapeMatrix, type Placement } from '../document/placement.ts';
-import type { PixelGrid } from '../lattice/pixelFit.ts';
-import { toFundamentalDomain } from '../lattice/lattice.ts';
+import { compositeOf, cornersAround, type Placement, shapeMatrix } from '../document/index.ts';
+import {
+  type Box,
+  boxAround,
+  compose,
+  intersectBoxes,
+  type Point,
+  scalingMatrix,
+  translationMatrix,
+} from '../geometry/index.ts';
+import { type PixelGrid, toFundamentalDomain } from '../lattice/index.ts';
+import type { Canvas2D, CanvasBackend, OffscreenSurface } from './canvasBackend.ts';
 import { paintArtwork } from './paintArtwork.ts';
 import type { DrawnMotif, Scene } from './scene.ts';
-import type { CanvasBackend, OffscreenSurface, Canvas2D } from './canvasBackend.ts';
 
 /** Where a placement's stamp goes: whole pixels, relative to the placement's anchor. */
 export interface SpritePlace {

@@ -1,4 +1,4 @@
-import type { PixelGrid } from '../lattice/pixelFit.ts';
+import type { PixelGrid } from '../lattice/index.ts';
 
 /**
  * The straight unit laid out from the pixels of one cell: nothing is painted twice, so it cannot differ.

@@ -1,41 +1,71 @@
-import { normaliseAngle } from '../geometry/angle.ts';
+import { array, boolean, number, object, string, type InferType } from 'yup';
+import { LARGEST_SCALE, normaliseAngle, SMALLEST_SCALE } from '../geometry/index.ts';
+import { between, idSchema, type Immutable, taggedUnion, whole } from '../schema/index.ts';
 
 /** The three roles a motif can play in a toss, large to small. */
 export const ROLES = ['hero', 'companion', 'filler'] as const;
 export type Role = (typeof ROLES)[number];
 
-/** One motif of a toss. */
-export interface TossEntry {
-  readonly motif: string;
-  readonly role: Role;
-  /** How many are laid at the most. */
-  readonly count: number;
-  /** Scales between which it is laid; as large as fits. */
-  readonly smallest: number;
-  readonly largest: number;
-}
-
-/** Which ways motifs look: one way, two (also head down), four, all round, or within a range of degrees. */
-export type Directions =
-  | { readonly kind: 'one' | 'two' | 'four' | 'all' }
-  | { readonly kind: 'range'; readonly from: number; readonly to: number };
-
-/** What a toss is made by; the same recipe and seed on the same cloth give the same toss. */
-export interface TossRecipe {
-  readonly entries: readonly TossEntry[];
-  readonly directions: Directions;
-  readonly flipped: boolean;
-  /** mm between neighbours, echoes included; below 0 they may lie over each other by so much. */
-  readonly gap: number;
-  /** Share of the ground that is to show; fillers end where less would. 0 to 1. */
-  readonly ground: number;
-  readonly seed: number;
-}
-
+/** Limits of counts and gaps, for fields and schemas alike. */
 export const MOST_TOSSED = 2000;
-/** Sizes, gaps and counts that make sense, for fields and doors alike. */
 export const LEAST_GAP = -30;
 export const MOST_GAP = 200;
+
+const entrySchema = object({
+  motif: idSchema,
+  role: string().oneOf(ROLES).required(),
+  /** How many are laid at the most. */
+  count: whole(0, MOST_TOSSED),
+  /** Scales between which it is laid; as large as fits. */
+  smallest: between(SMALLEST_SCALE, LARGEST_SCALE),
+  largest: between(SMALLEST_SCALE, LARGEST_SCALE),
+})
+  .noUnknown()
+  .test(
+    'rising',
+    '${path} has to grow from its smallest to its largest size',
+    ({ smallest, largest }) => smallest <= largest,
+  );
+
+const direction = <K extends string>(kind: K) =>
+  object({ kind: string().oneOf([kind]).required() })
+    .noUnknown()
+    .required();
+
+/** Which ways motifs look: one way, two (also head down), four, all round, or within a range of degrees. */
+const directionsSchema = taggedUnion(
+  'kind',
+  {
+    one: direction('one'),
+    two: direction('two'),
+    four: direction('four'),
+    all: direction('all'),
+    range: object({ kind: string().oneOf(['range']).required(), from: between(-360, 360), to: between(-360, 360) })
+      .noUnknown()
+      .required(),
+  },
+  'set of directions',
+);
+
+/** What a toss is made by; the same recipe and seed on the same cloth give the same toss. */
+export const tossRecipeSchema = object({
+  entries: array(entrySchema).required().max(200),
+  directions: directionsSchema,
+  /** Whether every other motif, at random, is flipped. */
+  flipped: boolean().required(),
+  /** mm between neighbours, their repeats included; below 0 they may lie over each other by so much. */
+  gap: between(LEAST_GAP, MOST_GAP),
+  /** Share of the ground that is to show; fillers end where less would. 0 to 1. */
+  ground: between(0, 1),
+  seed: number().integer().required().min(0).max(1e9),
+})
+  .noUnknown()
+  .required();
+
+/** One motif of a toss. */
+export type TossEntry = Immutable<InferType<typeof entrySchema>>;
+export type TossRecipe = Immutable<InferType<typeof tossRecipeSchema>>;
+export type Directions = TossRecipe['directions'];
 
 /** How many make a share, 0 to below 1, of all, where there are so many others. */
 export function countOfShare(share: number, others: number): number {

@@ -1,10 +1,10 @@
-import { MM_PER_INCH } from '../units/length.ts';
+import type { CleanSteps } from '../recipe/index.ts';
+import { MM_PER_INCH } from '../units/index.ts';
 import { evenLight as evenTheLight } from './evenLight.ts';
 import { applyLevels } from './levels.ts';
-import { cropPixels, drawnBox, rotateQuarters, rotatePixels } from './orient.ts';
+import { cropPixels, drawnBox, rotatePixels, rotateQuarters } from './orient.ts';
 import { removePaper } from './paper.ts';
 import { copyPixels, type PixelImage } from './pixelImage.ts';
-import type { CleanSteps } from '../recipe/scanRecipe.ts';
 import { removeSpecks } from './specks.ts';
 
 /** The picture turned, straightened, cropped and evenly lit: what the levels are then judged by. */

@@ -1,4 +1,4 @@
-import type { Box } from '../geometry/box.ts';
+import type { Box } from '../geometry/index.ts';
 
 /** The connected parts of a mask, as runs of set places along rows; memory goes with the runs, not the places. */
 export interface ConnectedComponents {

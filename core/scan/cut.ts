@@ -1,10 +1,8 @@
-import type { Box } from '../geometry/box.ts';
-import type { Point } from '../geometry/point.ts';
-import { squaredDistances } from '../geometry/distanceField.ts';
-import { cropPixels, drawnBox } from './orient.ts';
+import { type Box, type Point, squaredDistances } from '../geometry/index.ts';
+import type { CutLine, Cutting } from '../recipe/index.ts';
 import { labelComponents } from './connectedComponents.ts';
+import { cropPixels, drawnBox } from './orient.ts';
 import type { PixelImage } from './pixelImage.ts';
-import type { CutLine, Cutting } from '../recipe/scanRecipe.ts';
 
 /** One drawing of a cut sheet. */
 export interface SheetDrawing {

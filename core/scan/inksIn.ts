@@ -1,5 +1,5 @@
 import { converter, formatHex } from 'culori';
-import type { Hex } from '../colour/hex.ts';
+import type { Hex } from '../colour/index.ts';
 import type { PixelImage } from './pixelImage.ts';
 
 /** From this opacity on a pixel counts as drawn. */

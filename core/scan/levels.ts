@@ -1,6 +1,5 @@
-import type { PixelImage } from './pixelImage.ts';
-import { lightness } from './pixelImage.ts';
-import type { Levels } from '../recipe/scanRecipe.ts';
+import type { Levels } from '../recipe/index.ts';
+import { lightness, type PixelImage } from './pixelImage.ts';
 
 /** How many of the picture's pixels have each lightness, 0 to 255; see-through ones are not counted. */
 export function histogram({ data }: PixelImage): Uint32Array {

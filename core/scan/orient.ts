@@ -1,4 +1,4 @@
-import type { Box } from '../geometry/box.ts';
+import type { Box } from '../geometry/index.ts';
 import { blankPixels, type PixelImage } from './pixelImage.ts';
 
 /** The picture after quarter turns clockwise; no pixel changes. */

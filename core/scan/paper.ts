@@ -1,7 +1,7 @@
-import { channels, type Hex } from '../colour/hex.ts';
+import { channels, type Hex } from '../colour/index.ts';
+import type { PaperRemoval } from '../recipe/index.ts';
 import { labelComponents } from './connectedComponents.ts';
 import type { PixelImage } from './pixelImage.ts';
-import type { PaperRemoval } from '../recipe/scanRecipe.ts';
 
 type Rgb = readonly [number, number, number];
 

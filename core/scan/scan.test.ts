@@ -1,17 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { squaredDistances } from '../geometry/index.ts';
+import { NO_STEPS } from '../recipe/index.ts';
 import { cleanScan } from './clean.ts';
+import { labelComponents } from './connectedComponents.ts';
 import { cutSheet, drawingAt, drawingPixels } from './cut.ts';
-import { squaredDistances } from '../geometry/distanceField.ts';
 import { evenLight } from './evenLight.ts';
 import { findTilt } from './findTilt.ts';
 import { inksIn } from './inksIn.ts';
 import { applyLevels, histogram, levelTable, proposeLevels } from './levels.ts';
-import { cropPixels, drawnBox, rotateQuarters, rotatePixels } from './orient.ts';
+import { cropPixels, drawnBox, rotatePixels, rotateQuarters } from './orient.ts';
 import { paperColour, removePaper } from './paper.ts';
-import { labelComponents } from './connectedComponents.ts';
 import { blankPixels, type PixelImage } from './pixelImage.ts';
-import { NO_STEPS } from '../recipe/scanRecipe.ts';
 import { removeSpecks } from './specks.ts';
 import { traceDrawing } from './trace.ts';
 

@@ -1,4 +1,4 @@
-import { labelComponents, type ConnectedComponents } from './connectedComponents.ts';
+import { type ConnectedComponents, labelComponents } from './connectedComponents.ts';
 import type { PixelImage } from './pixelImage.ts';
 
 /** Where anything is drawn. */

@@ -1,10 +1,10 @@
 import tracer, { type TracedPath } from 'imagetracerjs';
-import { channels, type Hex } from '../colour/hex.ts';
-import type { Artwork, PathNode } from '../motif/artwork.ts';
-import { Pen } from '../shapes/pen.ts';
+import { channels, type Hex } from '../colour/index.ts';
+import type { Artwork, PathNode } from '../motif/index.ts';
+import type { Tracing } from '../recipe/index.ts';
+import { Pen } from '../shapes/index.ts';
 import { colourBin, DRAWN_ALPHA, inksIn, isFlat, isWhite, nearest, oklab } from './inksIn.ts';
 import { blankPixels, type PixelImage } from './pixelImage.ts';
-import type { Tracing } from '../recipe/scanRecipe.ts';
 
 /** More pixels trace no better, only slower. */
 const MOST_PIXELS = 1.5e6;

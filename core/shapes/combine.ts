@@ -1,5 +1,5 @@
 import geometry from 'paper/dist/paper-core.js';
-import type { PathText } from '../motif/artwork.ts';
+import type { PathText } from '../motif/index.ts';
 import { Pen } from './pen.ts';
 
 /** How two outlines become one. */

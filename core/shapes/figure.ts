@@ -1,4 +1,4 @@
-import type { PathText } from '../motif/artwork.ts';
+import type { PathText } from '../motif/index.ts';
 
 /** One number that a figure is made by. */
 export interface Measure {

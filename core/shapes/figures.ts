@@ -1,3 +1,4 @@
+import type { FigureKind } from '../recipe/index.ts';
 import type { Figure } from './figure.ts';
 import { blade } from './figures/blade.ts';
 import { block } from './figures/block.ts';
@@ -30,7 +31,4 @@ export const FIGURES = {
   block,
   ogee,
   lettering: LETTERING,
-} as const satisfies Record<string, Figure>;
-
-export type FigureKind = keyof typeof FIGURES;
-export const FIGURE_KINDS = Object.keys(FIGURES) as FigureKind[];
+} as const satisfies Record<FigureKind, Figure>;

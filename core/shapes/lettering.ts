@@ -1,10 +1,9 @@
-import type { Font, Glyph } from 'opentype.js';
-import { translationMatrix } from '../geometry/matrix.ts';
-import type { PathText } from '../motif/artwork.ts';
-import { pathBounds } from '../motif/pathData.ts';
-import { millimetres, type Figure, type Values } from './figure.ts';
+import { translationMatrix } from '../geometry/index.ts';
+import { pathBounds, type PathText, transformPath } from '../motif/index.ts';
+import type { FontId } from '../recipe/index.ts';
+import { type Figure, millimetres, type Values } from './figure.ts';
 import { Pen } from './pen.ts';
-import { transformPath } from '../motif/transformPath.ts';
+import type { Font, Glyph } from 'opentype.js';
 
 /** Words; their outline needs a font, so it is made by `letterOutline`. */
 export const LETTERING: Figure = {
@@ -24,10 +23,7 @@ export const FONTS = {
   },
   chandler: { name: 'Chandler’s serif', file: '@fontsource/young-serif/files/young-serif-latin-400-normal.woff' },
   logbook: { name: 'Logbook hand', file: '@fontsource/caveat/files/caveat-latin-600-normal.woff' },
-} as const;
-
-export type FontId = keyof typeof FONTS;
-export const FONT_IDS = Object.keys(FONTS) as FontId[];
+} as const satisfies Readonly<Record<FontId, { readonly name: string; readonly file: string }>>;
 
 /**
  * The outlined words, mm, about the middle of what is drawn of them; empty where nothing is drawn. Letter after letter

@@ -1,12 +1,9 @@
-import { boxAround, type Box } from '../geometry/box.ts';
-import { compose, rotationMatrix, translationMatrix, type Matrix } from '../geometry/matrix.ts';
-import type { Artwork, Paint, PathNode, PathText } from '../motif/artwork.ts';
-import { pathBounds } from '../motif/pathData.ts';
+import { type Box, boxAround, compose, type Matrix, rotationMatrix, translationMatrix } from '../geometry/index.ts';
+import { type Artwork, type Paint, pathBounds, type PathNode, type PathText, transformPath } from '../motif/index.ts';
+import type { Fill, Piece, ShapeRecipe } from '../recipe/index.ts';
 import { combinePaths } from './combine.ts';
-import { transformPath } from '../motif/transformPath.ts';
 import { measured, type Values } from './figure.ts';
 import { FIGURES } from './figures.ts';
-import type { Fill, Piece, ShapeRecipe } from '../recipe/shapeRecipe.ts';
 
 /** Outlines words in a shipped font. */
 export type Letterer = (font: string, text: string, values: Values) => PathText;

@@ -1,15 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { boxAround } from '../geometry/box.ts';
-import { rotationMatrix, transform } from '../geometry/matrix.ts';
-import { pathBounds, tracePath } from '../motif/pathData.ts';
+import { boxAround, rotationMatrix, transform } from '../geometry/index.ts';
+import { pathBounds, tracePath, transformPath } from '../motif/index.ts';
+import { FIGURE_KINDS, type Piece, type ShapeRecipe } from '../recipe/index.ts';
 import { combinePaths } from './combine.ts';
-import { measured, type Figure } from './figure.ts';
-import { FIGURE_KINDS, FIGURES } from './figures.ts';
+import { type Figure, measured } from './figure.ts';
+import { FIGURES } from './figures.ts';
 import { Pen } from './pen.ts';
 import { EmptyShapeError, pieceOutline, shapeArtwork } from './shapeArtwork.ts';
-import type { Piece, ShapeRecipe } from '../recipe/shapeRecipe.ts';
-import { transformPath } from '../motif/transformPath.ts';
 import { variations } from './variations.ts';
 
 /** Words as a box of their size, since no font is at hand here. */

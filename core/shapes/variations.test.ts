@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FIGURE_KINDS, FIGURES } from './figures.ts';
+import { FIGURE_KINDS, type Piece } from '../recipe/index.ts';
 import { measured } from './figure.ts';
-import type { Piece } from '../recipe/shapeRecipe.ts';
+import { FIGURES } from './figures.ts';
 import { variations } from './variations.ts';
 
 const piece = (figure: Piece['figure'], rest: Partial<Piece> = {}): Piece => ({

@@ -1,7 +1,7 @@
-import { seeded } from '../random/seeded.ts';
+import { seeded } from '../random/index.ts';
+import type { Piece, ShapeRecipe } from '../recipe/index.ts';
 import { measured } from './figure.ts';
 import { FIGURES } from './figures.ts';
-import type { Piece, ShapeRecipe } from '../recipe/shapeRecipe.ts';
 
 /** A measure is varied by at most this share of itself. */
 const MOST = 0.45;

@@ -1,20 +1,37 @@
 import fc from 'fast-check';
-import { newDesign, type Design } from '../document/design.ts';
-import type { Placement } from '../document/placement.ts';
-import { UPRIGHT } from '../geometry/pose.ts';
-import type { Artwork } from '../motif/artwork.ts';
-import { inksOf } from '../motif/artwork.ts';
-import type { Motif } from '../motif/motif.ts';
-import type { DrawnMotif } from '../paint/scene.ts';
-import { everyFraction, mirroredStep, mirroringsOf, SQUARE, step, type Step } from '../lattice/step.ts';
-import type { Repeat } from '../lattice/repeat.ts';
+import { type Design, newDesign, type Placement } from '../document/index.ts';
+import { UPRIGHT } from '../geometry/index.ts';
+import {
+  everyFraction,
+  mirroredStep,
+  mirroringsOf,
+  type Repeat,
+  SQUARE,
+  step,
+  type Step,
+  rotationsOf,
+  rotatedStep,
+  withStep,
+} from '../lattice/index.ts';
+import { type Artwork, inksOf, type Motif } from '../motif/index.ts';
+import type { DrawnMotif } from '../paint/index.ts';
 
 /** Every mirrored step that there is. */
 export const MIRRORED_STEPS: readonly Step[] = [SQUARE, step('half-drop'), step('brick')].flatMap((step) =>
   mirroringsOf(step).map((mirrored) => mirroredStep(step, mirrored)),
 );
 
+/** Every rotated step of a simple drop. */
+export const ROTATED_STEPS: readonly Step[] = [
+  SQUARE,
+  step('half-drop'),
+  step('half-drop', 1, 3),
+  step('brick'),
+  step('brick', 2, 5),
+].flatMap((plain) => rotationsOf(plain).map((rotated) => rotatedStep(plain, rotated)));
+
 export const anyStep: fc.Arbitrary<Step> = fc.oneof(
+  fc.constantFrom(...ROTATED_STEPS),
   fc.constant(SQUARE),
   fc.constantFrom(...MIRRORED_STEPS),
   fc
@@ -25,7 +42,9 @@ export const anyStep: fc.Arbitrary<Step> = fc.oneof(
 /** JSON knows no -0, so neither do documents. */
 const real = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true }).map((n) => n + 0);
 
-export const anyRepeat: fc.Arbitrary<Repeat> = fc.record({ width: real(5, 900), height: real(5, 900), step: anyStep });
+export const anyRepeat: fc.Arbitrary<Repeat> = fc
+  .record({ width: real(5, 900), height: real(5, 900), step: anyStep })
+  .map(({ step, ...size }) => withStep({ ...size, step }, step));
 
 export const anyPoint = fc.record({ x: real(-3000, 3000), y: real(-3000, 3000) });
 

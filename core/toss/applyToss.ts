@@ -1,11 +1,8 @@
-import type { Command } from '../document/command.ts';
-import type { Design } from '../document/design.ts';
-import { withInks } from '../document/placeMotif.ts';
-import type { Placement } from '../document/placement.ts';
-import { UPRIGHT } from '../geometry/pose.ts';
-import type { Motif } from '../motif/motif.ts';
+import { type Command, type Design, type Placement, withInks } from '../document/index.ts';
+import { UPRIGHT } from '../geometry/index.ts';
+import type { Motif } from '../motif/index.ts';
+import type { TossRecipe } from '../recipe/index.ts';
 import type { TossedMotif } from './toss.ts';
-import type { TossRecipe } from '../recipe/tossRecipe.ts';
 
 /** What of a design a toss may lay anew: what it laid before and nobody has pinned. */
 export function tossedIdsOf({ toss, placements }: Design): Set<string> {

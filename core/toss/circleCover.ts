@@ -1,8 +1,5 @@
-import { largestStretch } from '../geometry/matrix.ts';
-import { poseMatrix, type Pose } from '../geometry/pose.ts';
-import { squaredDistances } from '../geometry/distanceField.ts';
-import { naturalHeight, type Motif } from '../motif/motif.ts';
-import type { Silhouette } from '../motif/silhouette.ts';
+import { largestStretch, type Pose, poseMatrix, squaredDistances } from '../geometry/index.ts';
+import { type Motif, naturalHeight, type Silhouette } from '../motif/index.ts';
 
 /** A round, mm about the motif's centre at its natural size, upright. */
 export interface Circle {

@@ -1,7 +1,11 @@
-import type { Point } from '../geometry/point.ts';
-import { indicesTouching } from '../lattice/instances.ts';
-import { applyOpToPoint } from '../lattice/symmetry.ts';
-import { toFundamentalDomain, latticeTranslate, type Lattice } from '../lattice/lattice.ts';
+import type { Point } from '../geometry/index.ts';
+import {
+  applyOpToPoint,
+  indicesTouching,
+  type Lattice,
+  latticeTranslate,
+  toFundamentalDomain,
+} from '../lattice/index.ts';
 import type { Circle } from './circleCover.ts';
 
 /** Places of the raster over one cell, at most. */
@@ -27,7 +31,7 @@ export class ClearanceField {
     readonly lattice: Lattice,
     readonly reach: number,
   ) {
-    const { width, height } = lattice;
+    const { width, height } = lattice.domain;
     const step = Math.max(FINEST, Math.sqrt((width * height) / MOST_PLACES));
     this.columns = Math.max(2, Math.ceil(width / step));
     this.rows = Math.max(2, Math.ceil(height / step));
@@ -44,7 +48,7 @@ export class ClearanceField {
   /** Takes rounds into account, each standing for all its echoes and reflections. */
   add(rounds: readonly Circle[]): void {
     const { lattice, columns, rows, stepX, stepY, field, reach } = this;
-    const cell = { left: 0, top: 0, right: lattice.width, bottom: lattice.height };
+    const cell = { left: 0, top: 0, right: lattice.domain.width, bottom: lattice.domain.height };
     for (const { x, y, r } of lattice.ops.flatMap((image) =>
       rounds.map((round) => ({ ...applyOpToPoint(image, round), r: round.r })),
     )) {
@@ -78,7 +82,7 @@ export class ClearanceField {
   /** At least so far is this point of the plane from any round: what the four places about it vouch for. */
   atLeast(x: number, y: number): number {
     const { lattice, columns, rows, stepX, stepY, field } = this;
-    const inside = x >= 0 && y >= 0 && x < lattice.width && y < lattice.height;
+    const inside = x >= 0 && y >= 0 && x < lattice.domain.width && y < lattice.domain.height;
     const p = inside ? { x, y } : toFundamentalDomain(lattice, { x, y });
     const [u, v] = [p.x / stepX - 0.5, p.y / stepY - 0.5];
     const [left, top] = [Math.floor(u), Math.floor(v)];

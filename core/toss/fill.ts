@@ -1,10 +1,9 @@
-import { normaliseAngle } from '../geometry/angle.ts';
-import { seeded } from '../random/seeded.ts';
-import { orbitDistance, type Lattice } from '../lattice/lattice.ts';
-import type { Point } from '../geometry/point.ts';
+import { normaliseAngle, type Point } from '../geometry/index.ts';
+import { type Lattice, orbitDistance } from '../lattice/index.ts';
+import { seeded } from '../random/index.ts';
+import { rotationFor, type TossRecipe } from '../recipe/index.ts';
 import type { Hole } from './holes.ts';
-import type { TossedMotif, Tossable } from './toss.ts';
-import { rotationFor, type TossRecipe } from '../recipe/tossRecipe.ts';
+import type { Tossable, TossedMotif } from './toss.ts';
 
 /**
  * Fillers of the recipe for holes: in each the one that fills it best, grown to fit within its limits and keeping the gap, another

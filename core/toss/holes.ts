@@ -1,8 +1,6 @@
-import { applyOpToPoint } from '../lattice/symmetry.ts';
-import { latticeTranslate, type Lattice } from '../lattice/lattice.ts';
-import { indicesTouching } from '../lattice/instances.ts';
-import { ClearanceField } from './clearanceField.ts';
+import { applyOpToPoint, indicesTouching, type Lattice, latticeTranslate } from '../lattice/index.ts';
 import type { Circle } from './circleCover.ts';
+import { ClearanceField } from './clearanceField.ts';
 
 /** An empty round on the cloth: its centre in the cell, its radius, mm. */
 export type Hole = Circle;
@@ -18,7 +16,7 @@ const LARGEST_SHARE = 0.5;
  * @param least mm radius
  */
 export function findHoles(lattice: Lattice, rounds: readonly Circle[], least: number, most: number): Hole[] {
-  const openness = new ClearanceField(lattice, LARGEST_SHARE * Math.min(lattice.width, lattice.height));
+  const openness = new ClearanceField(lattice, LARGEST_SHARE * Math.min(lattice.domain.width, lattice.domain.height));
   openness.add(rounds);
   const { field } = openness;
   const order: number[] = [];
@@ -39,7 +37,7 @@ export function findHoles(lattice: Lattice, rounds: readonly Circle[], least: nu
 
 /** Marks every place within a round, through its echoes. */
 function take({ lattice, columns, rows, stepX, stepY }: ClearanceField, taken: Uint8Array, { x, y, r }: Circle): void {
-  const cell = { left: 0, top: 0, right: lattice.width, bottom: lattice.height };
+  const cell = { left: 0, top: 0, right: lattice.domain.width, bottom: lattice.domain.height };
   for (const steps of indicesTouching(lattice, { left: x - r, top: y - r, right: x + r, bottom: y + r }, cell)) {
     const by = latticeTranslate(lattice, steps);
     const [cx, cy] = [x + by.x, y + by.y];

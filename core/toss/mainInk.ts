@@ -1,4 +1,4 @@
-import { channels, type Hex } from '../colour/hex.ts';
+import { channels, type Hex } from '../colour/index.ts';
 
 /** The ink nearest to most of a motif's pixels; none where it has no inks. @param pixels RGBA */
 export function mainInk(pixels: Uint8ClampedArray, inks: readonly Hex[]): string {

@@ -1,4 +1,4 @@
-import type { Placement } from '../document/placement.ts';
+import type { Placement } from '../document/index.ts';
 import { poseCircles } from './circleCover.ts';
 import type { Obstacles, Tossable } from './toss.ts';
 

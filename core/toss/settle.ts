@@ -1,10 +1,8 @@
-import type { Placement } from '../document/placement.ts';
-import type { PlacementChanges } from '../arrange/align.ts';
-import { normaliseAngle } from '../geometry/angle.ts';
-import { applyOpToPose } from '../lattice/symmetry.ts';
-import { translatesWithin } from '../lattice/instances.ts';
-import type { Lattice } from '../lattice/lattice.ts';
-import { poseCircles, type Circle, type CircleCover } from './circleCover.ts';
+import type { PlacementChanges } from '../arrange/index.ts';
+import type { Placement } from '../document/index.ts';
+import { normaliseAngle } from '../geometry/index.ts';
+import { applyOpToPose, type Lattice, translatesWithin } from '../lattice/index.ts';
+import { type Circle, type CircleCover, poseCircles } from './circleCover.ts';
 
 /** How far one settling goes, in shares of the room to the neighbours. */
 const STRIDE = 0.25;
@@ -37,7 +35,7 @@ export function settle(
     const shape = shapes.get(placement.motif);
     return shape ? [{ placement, shape, rounds: poseCircles(shape, placement), moves: chosen.has(placement.id) }] : [];
   });
-  const spacing = Math.sqrt((lattice.ownWidth * lattice.ownHeight) / Math.max(1, bodies.length));
+  const spacing = Math.sqrt((lattice.cell.width * lattice.cell.height) / Math.max(1, bodies.length));
   for (let n = 0; n < ROUNDS_OF_MOVES; n += 1) {
     for (const body of bodies) if (body.moves) move(lattice, bodies, body, spacing, turning);
   }

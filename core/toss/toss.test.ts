@@ -1,23 +1,28 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply, inverse } from '../document/command.ts';
-import { newDesign, type Design } from '../document/design.ts';
-import { UPRIGHT } from '../geometry/pose.ts';
-import { applyOpToPoint, applyOpToPose } from '../lattice/symmetry.ts';
-import { orbitDistance, latticeOf, nearestDifference } from '../lattice/lattice.ts';
-import type { Silhouette } from '../motif/silhouette.ts';
-import { SQUARE, step } from '../lattice/step.ts';
-import { anyPlacementFields, anyPoint, anyRepeat, anyStep, leafAt, LEAF_RECORD } from '../testing/arbitraries.ts';
+import { apply, type Design, inverse, newDesign } from '../document/index.ts';
+import { UPRIGHT } from '../geometry/index.ts';
+import {
+  applyOpToPoint,
+  applyOpToPose,
+  latticeOf,
+  nearestDifference,
+  orbitDistance,
+  SQUARE,
+  step,
+} from '../lattice/index.ts';
+import type { Silhouette } from '../motif/index.ts';
+import { countOfShare, isAllowed, type TossRecipe } from '../recipe/index.ts';
+import { anyPlacementFields, anyPoint, anyRepeat, anyStep, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
+import { applyToss, pin, tossedIdsOf, tossedPlacements } from './applyToss.ts';
+import { type Circle, type CircleCover, coverWithCircles, poseCircles } from './circleCover.ts';
+import { ClearanceField } from './clearanceField.ts';
 import { fillHoles } from './fill.ts';
 import { findHoles } from './holes.ts';
-import { applyToss, tossedIdsOf, pin, tossedPlacements } from './applyToss.ts';
 import { mainInk } from './mainInk.ts';
-import { ClearanceField } from './clearanceField.ts';
-import { poseCircles, coverWithCircles, type Circle, type CircleCover } from './circleCover.ts';
-import { settle } from './settle.ts';
 import { obstaclesOf } from './obstacles.ts';
-import { toss, TossError, type Tossable, type TossResult } from './toss.ts';
-import { countOfShare, isAllowed, type TossRecipe } from '../recipe/tossRecipe.ts';
+import { settle } from './settle.ts';
+import { toss, type Tossable, TossError, type TossResult } from './toss.ts';
 
 /** A raster of what a rule says of each place, shares across and down. */
 function raster(width: number, height: number, rule: (u: number, v: number) => boolean): Silhouette {
@@ -201,15 +206,15 @@ describe('openness', () => {
 
 /** By the columns or rows around, of which the twelfth at the latest lies as the first. */
 function nearest(
-  { ops, columns, width, height, a, b }: ReturnType<typeof latticeOf>,
+  { ops, domain: { stacked, width, height }, a, b }: ReturnType<typeof latticeOf>,
   p: { x: number; y: number },
   q: { x: number; y: number },
 ): number {
   let least = Infinity;
   for (const image of ops) {
     const there = applyOpToPoint(image, q);
-    const [along, across] = columns ? [there.x - p.x, there.y - p.y] : [there.y - p.y, there.x - p.x];
-    const [step, size, drop] = columns ? [width, height, a.y] : [height, width, b.x];
+    const [along, across] = stacked === 'columns' ? [there.x - p.x, there.y - p.y] : [there.y - p.y, there.x - p.x];
+    const [step, size, drop] = stacked === 'columns' ? [width, height, a.y] : [height, width, b.x];
     for (let n = Math.round(along / step) - 13; n <= Math.round(along / step) + 13; n += 1) {
       const rest = across - n * drop;
       least = Math.min(least, Math.hypot(along - n * step, rest - Math.round(rest / size) * size));

@@ -1,13 +1,10 @@
-import type { Placement } from '../document/placement.ts';
-import { UPRIGHT } from '../geometry/pose.ts';
-import { seeded } from '../random/seeded.ts';
-import { applyOpToPose } from '../lattice/symmetry.ts';
-import { translatesWithin } from '../lattice/instances.ts';
-import { toFundamentalDomain, orbitDistance, type Lattice } from '../lattice/lattice.ts';
-import type { Point } from '../geometry/point.ts';
+import type { Placement } from '../document/index.ts';
+import { type Point, UPRIGHT } from '../geometry/index.ts';
+import { applyOpToPose, type Lattice, orbitDistance, toFundamentalDomain, translatesWithin } from '../lattice/index.ts';
+import { seeded } from '../random/index.ts';
+import { isAllowed, type Role, ROLES, rotationFor, type TossEntry, type TossRecipe } from '../recipe/index.ts';
+import { type Circle, type CircleCover, poseCircles } from './circleCover.ts';
 import { ClearanceField } from './clearanceField.ts';
-import { poseCircles, type Circle, type CircleCover } from './circleCover.ts';
-import { isAllowed, ROLES, rotationFor, type Role, type TossEntry, type TossRecipe } from '../recipe/tossRecipe.ts';
 
 /** A motif that found no place. */
 export interface Unplaced {
@@ -80,12 +77,12 @@ export function* toss(
   standing: Obstacles,
   from: readonly TossedMotif[] = [],
 ): Generator<TossResult, TossResult> {
-  const cell = lattice.ownWidth * lattice.ownHeight;
+  const cell = lattice.cell.width * lattice.cell.height;
   const queue = inOrder(recipe.entries, motifs);
   if (queue.length === 0)
     throw new TossError('There is nothing to toss: choose motifs and how many of each. Nothing was changed.');
   const smallest = Math.min(...queue.map(({ entry, rounds }) => roundOf(rounds) * entry.smallest));
-  if (2 * smallest + recipe.gap > Math.min(lattice.ownWidth, lattice.ownHeight)) {
+  if (2 * smallest + recipe.gap > Math.min(lattice.cell.width, lattice.cell.height)) {
     throw new TossError(
       'Even the smallest of these motifs is too large for the cell at this gap. Nothing was changed; make the cell larger, or the motifs or the gap smaller.',
     );

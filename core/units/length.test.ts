@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseAmount } from './amount.ts';
 import { QuantityError } from './evaluate.ts';
-import { formatLength, mmPer, parseLength, type LengthUnit } from './length.ts';
+import { formatLength, type LengthUnit, mmPer, parseLength } from './length.ts';
 
 const read = (text: string, unit: LengthUnit = 'mm', rest = {}): number => parseLength(text, { unit, ...rest });
 

@@ -1,4 +1,4 @@
-import { mmPer, type LengthUnit } from './length.ts';
+import { type LengthUnit, mmPer } from './length.ts';
 
 /** The division of a rule: `minor` mm between ticks, every `every`th of them long and numbered. */
 export interface RuleDivision {

@@ -1,5 +1,5 @@
-import { step } from '../../core/lattice/step.ts';
-import type { Role, TossEntry } from '../../core/recipe/tossRecipe.ts';
+import { step } from '../../core/lattice/index.ts';
+import type { Role, TossEntry } from '../../core/recipe/index.ts';
 import { sampleDesign, sampleMotifId, tossedBy } from '../sampleDesign.ts';
 
 const entry = (motif: string, role: Role, count: number, smallest: number, largest: number): TossEntry => ({

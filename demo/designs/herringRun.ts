@@ -1,4 +1,4 @@
-import { step } from '../../core/lattice/step.ts';
+import { step } from '../../core/lattice/index.ts';
 import { GROUNDS, sampleDesign } from '../sampleDesign.ts';
 
 /** A shoal in a brick: one herring a row, the next row half a length on. */

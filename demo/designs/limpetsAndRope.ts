@@ -1,4 +1,4 @@
-import { step } from '../../core/lattice/step.ts';
+import { step } from '../../core/lattice/index.ts';
 import { GROUNDS, sampleDesign } from '../sampleDesign.ts';
 
 /** Heroes over every edge of a half-drop; shells and pebbles in the holes. */

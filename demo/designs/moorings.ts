@@ -1,4 +1,4 @@
-import { SQUARE } from '../../core/lattice/step.ts';
+import { SQUARE } from '../../core/lattice/index.ts';
 import { GROUNDS, sampleDesign } from '../sampleDesign.ts';
 
 /** A square step: buoys and crabs over the edges, herring between them. */

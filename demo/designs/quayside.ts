@@ -1,4 +1,4 @@
-import { step } from '../../core/lattice/step.ts';
+import { step } from '../../core/lattice/index.ts';
 import { laidOutBy, sampleDesign, sampleMotifId } from '../sampleDesign.ts';
 
 /** Five abreast, all equally large, by a row's recipe; the next row two fifths on, so that none stands near its like. */

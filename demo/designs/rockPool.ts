@@ -1,5 +1,4 @@
-import { honeycombOf } from '../../core/lattice/honeycomb.ts';
-import { step } from '../../core/lattice/step.ts';
+import { honeycombOf, step } from '../../core/lattice/index.ts';
 import { sampleDesign, type Laid } from '../sampleDesign.ts';
 
 const HIGH = 180;

@@ -1,4 +1,4 @@
-import { SQUARE } from '../../core/lattice/step.ts';
+import { SQUARE } from '../../core/lattice/index.ts';
 import { ON_DEEP, sampleDesign, withFillersBelow } from '../sampleDesign.ts';
 
 /** What the tide left: the whole collection, dense and at every angle. */

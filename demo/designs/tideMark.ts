@@ -1,4 +1,4 @@
-import { mirroredStep, step } from '../../core/lattice/step.ts';
+import { mirroredStep, step } from '../../core/lattice/index.ts';
 import { sampleDesign } from '../sampleDesign.ts';
 
 /** Two by two: every other column looks back at the one before. */

@@ -1,4 +1,4 @@
-import { seeded } from '../../core/random/seeded.ts';
+import { seeded } from '../../core/random/index.ts';
 
 /** A place on the block, in units of half a millimetre or so; y downwards. */
 export type P = readonly [x: number, y: number];

@@ -1,9 +1,8 @@
-import type { Design } from '../../core/document/design.ts';
-import type { Box } from '../../core/geometry/box.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import { paintPlane } from '../../core/paint/paintPlane.ts';
-import { sceneOf } from '../../core/paint/scene.ts';
-import { pixelGrid } from '../../core/lattice/pixelFit.ts';
+import type { Design } from '../../core/document/index.ts';
+import type { Box } from '../../core/geometry/index.ts';
+import { pixelGrid } from '../../core/lattice/index.ts';
+import type { Motif } from '../../core/motif/index.ts';
+import { paintPlane, sceneOf } from '../../core/paint/index.ts';
 import { ArtworkStore } from '../../web/cloth/artworkStore.ts';
 import { browserSurface } from '../../web/cloth/browserBackend.ts';
 

@@ -1,9 +1,7 @@
 import { By, until } from 'selenium-webdriver';
-import type { Hex } from '../../core/colour/hex.ts';
-import { newDesign, type Design } from '../../core/document/design.ts';
-import { newPlacement } from '../../core/document/placeMotif.ts';
-import type { Placement } from '../../core/document/placement.ts';
-import type { Step } from '../../core/lattice/step.ts';
+import type { Hex } from '../../core/colour/index.ts';
+import { type Design, newDesign, newPlacement, type Placement } from '../../core/document/index.ts';
+import type { Step } from '../../core/lattice/index.ts';
 import { importMotif } from '../../server/motifs/importMotif.ts';
 import type { StoredDesign } from '../../server/store/designs.ts';
 import { openBrowser, type Browser } from './browser.ts';

@@ -1,14 +1,13 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
-import { picturesOf, type Artwork } from '../../core/motif/artwork.ts';
-import type { Recipe } from '../../core/recipe/recipe.ts';
-import { writeSvg } from '../../core/motif/svg/writeSvg.ts';
-import { MM_PER_INCH } from '../../core/units/length.ts';
+import { type Artwork, picturesOf, writeSvg } from '../../core/motif/index.ts';
+import type { Recipe } from '../../core/recipe/index.ts';
+import { MM_PER_INCH } from '../../core/units/index.ts';
 import { fileNameOf } from '../fileName.ts';
 import { paintPicture } from '../motifs/trim.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { StoredMotif } from '../store/motifs.ts';
 import type { PackTask, TaskContext } from '../work/tasks.ts';
-import { FORMAT, LIST_FILE, type CollectionList, type FiledMotif } from './collectionFile.ts';
+import { FORMAT, LIST_FILE, VERSION, type CollectionList, type FiledMotif } from './collectionFile.ts';
 
 /** Pictures of the motifs are this fine, and no longer than this, pixels. */
 const PICTURE_DPI = 300;
@@ -51,7 +50,7 @@ export async function packCollection(
       png: `png/${base}.png`,
     });
   }
-  const list: CollectionList = { format: FORMAT, version: 2, name, motifs: filed };
+  const list: CollectionList = { format: FORMAT, version: VERSION, name, motifs: filed };
   return zipSync({ [LIST_FILE]: strToU8(JSON.stringify(list, undefined, 2)), ...files });
 }
 

@@ -1,20 +1,15 @@
+import { openRecipe } from '../../core/recipe/index.ts';
 import { unzip } from 'fflate';
 import { nanoid } from 'nanoid';
 import { ValidationError } from 'yup';
-import { motifsIn, type Recipe } from '../../core/recipe/recipe.ts';
+import { motifsIn, type Recipe } from '../../core/recipe/index.ts';
 import { readFile } from '../motifs/importMotif.ts';
 import { makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
 import { sniff } from '../motifs/sniff.ts';
 import { Problem } from '../problem.ts';
 import { changeMotif, insertMotif, listMotifs, type StoredMotif } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
-import {
-  checkedRecipe,
-  collectionListSchema,
-  LIST_FILE,
-  type CollectionList,
-  type FiledMotif,
-} from './collectionFile.ts';
+import { collectionListSchema, LIST_FILE, type CollectionList, type FiledMotif } from './collectionFile.ts';
 
 /** A packed file can claim to be far smaller than what it unfolds into. */
 const MOST_FILES = 20_000;
@@ -162,8 +157,14 @@ function listIn(files: ReadonlyMap<string, Uint8Array>): CollectionList {
   try {
     const list = collectionListSchema.validateSync(JSON.parse(Buffer.from(text).toString('utf8')), {
       strict: true,
-    }) as unknown as CollectionList;
-    return { ...list, motifs: list.motifs.map((motif) => ({ ...motif, recipe: checkedRecipe(motif.recipe) })) };
+    });
+    return {
+      ...list,
+      motifs: list.motifs.map((motif) => ({
+        ...motif,
+        recipe: motif.recipe === null ? null : openRecipe(motif.recipe),
+      })),
+    };
   } catch (error) {
     if (error instanceof SyntaxError || error instanceof ValidationError)
       throw damaged(`its list cannot be read (${error.message.slice(0, 120)})`);

@@ -1,8 +1,7 @@
-import { bundleArtwork } from '../../core/bundle/bundleArtwork.ts';
-import { inksOf, type Artwork } from '../../core/motif/artwork.ts';
-import { groupInks, recolourArtwork } from '../../core/motif/mergeInks.ts';
-import type { DrawnMotif } from '../../core/paint/scene.ts';
-import { EmptyShapeError, shapeArtwork } from '../../core/shapes/shapeArtwork.ts';
+import { bundleArtwork } from '../../core/bundle/index.ts';
+import { type Artwork, groupInks, inksOf, recolourArtwork } from '../../core/motif/index.ts';
+import type { DrawnMotif } from '../../core/paint/index.ts';
+import { EmptyShapeError, shapeArtwork } from '../../core/shapes/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { DeriveTask, Drawing, TaskContext } from '../work/tasks.ts';

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { newDesign } from '../../core/document/design.ts';
-import { SQUARE } from '../../core/lattice/step.ts';
+import { newDesign } from '../../core/document/index.ts';
+import { SQUARE } from '../../core/lattice/index.ts';
 import { leafAt } from '../../core/testing/arbitraries.ts';
 import type { ListedMotif } from '../store/motifs.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';

@@ -2,7 +2,7 @@ import { deflateSync } from 'node:zlib';
 import fc from 'fast-check';
 import sharp, { type Sharp } from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Artwork } from '../../core/motif/artwork.ts';
+import type { Artwork } from '../../core/motif/index.ts';
 import type { StoredMotif } from '../store/motifs.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 import { nameFrom } from './importMotif.ts';

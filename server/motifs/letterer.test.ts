@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { pathBounds } from '../../core/motif/pathData.ts';
-import { FONT_IDS } from '../../core/shapes/lettering.ts';
+import { pathBounds } from '../../core/motif/index.ts';
+import { FONT_IDS } from '../../core/recipe/index.ts';
 import { letterer } from './letterer.ts';
 
 const width = (path: string): number => {

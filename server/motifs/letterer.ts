@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Font, parse as parseFont } from 'opentype.js';
-import { FONTS, letterOutline, type FontId } from '../../core/shapes/lettering.ts';
-import type { Letterer } from '../../core/shapes/shapeArtwork.ts';
+import type { FontId } from '../../core/recipe/index.ts';
+import { FONTS, type Letterer, letterOutline } from '../../core/shapes/index.ts';
 
 // Node takes the package's older form, whose names an import does not see.
 const require = createRequire(import.meta.url);

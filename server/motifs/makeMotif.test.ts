@@ -1,11 +1,10 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Part } from '../../core/recipe/bundleRecipe.ts';
-import type { Artwork } from '../../core/motif/artwork.ts';
-import { newDesign } from '../../core/document/design.ts';
-import { FIGURE_KINDS } from '../../core/shapes/figures.ts';
-import { UPRIGHT } from '../../core/geometry/pose.ts';
-import { step } from '../../core/lattice/step.ts';
+import { newDesign } from '../../core/document/index.ts';
+import { UPRIGHT } from '../../core/geometry/index.ts';
+import { step } from '../../core/lattice/index.ts';
+import type { Artwork } from '../../core/motif/index.ts';
+import { FIGURE_KINDS, type Part } from '../../core/recipe/index.ts';
 import { leafAt } from '../../core/testing/arbitraries.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 

@@ -1,6 +1,5 @@
 import { nanoid } from 'nanoid';
-import { DEEPEST_BUNDLE } from '../../core/recipe/bundleRecipe.ts';
-import { motifsIn, type Recipe } from '../../core/recipe/recipe.ts';
+import { DEEPEST_BUNDLE, motifsIn, type Recipe } from '../../core/recipe/index.ts';
 import { Problem } from '../problem.ts';
 import type { JobContext } from '../store/jobs.ts';
 import { changeMotif, holdersOf, insertMotif, motifsById, type StoredMotif } from '../store/motifs.ts';

@@ -1,4 +1,4 @@
-import type { Artwork } from '../../core/motif/artwork.ts';
+import type { Artwork } from '../../core/motif/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs, type BlobKind } from '../store/blobs.ts';
 import type { ReadOutcome, ReadTask } from '../work/tasks.ts';

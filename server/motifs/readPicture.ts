@@ -1,5 +1,5 @@
 import sharp, { type Metadata, type Sharp } from 'sharp';
-import { MM_PER_INCH } from '../../core/units/length.ts';
+import { MM_PER_INCH } from '../../core/units/index.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
 import type { Reading } from './readMotif.ts';

@@ -1,10 +1,6 @@
 import { Resvg } from '@resvg/resvg-js';
-import { cleanSvg, type CleanSvg } from '../../core/motif/svg/cleanSvg.ts';
-import { Unsupported } from '../../core/motif/svg/readPaint.ts';
-import { readSvg } from '../../core/motif/svg/readSvg.ts';
-import { svgLengthMm } from '../../core/motif/svg/svgSize.ts';
-import { XmlError } from '../../core/motif/svg/xmlTree.ts';
-import { MM_PER_INCH } from '../../core/units/length.ts';
+import { cleanSvg, type CleanSvg, readSvg, svgLengthMm, Unsupported, XmlError } from '../../core/motif/index.ts';
+import { MM_PER_INCH } from '../../core/units/index.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
 import { NATURAL_LONG_SIDE_MM } from './naturalSize.ts';

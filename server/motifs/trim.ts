@@ -1,10 +1,7 @@
-import type { ArtworkNode, Artwork, View } from '../../core/motif/artwork.ts';
-import { picturesOf } from '../../core/motif/artwork.ts';
-import { asDrawn } from '../../core/document/inkResolver.ts';
-import { compose, IDENTITY, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
-import { paintArtwork } from '../../core/paint/paintArtwork.ts';
-import type { Picture } from '../../core/paint/picture.ts';
-import type { CanvasBackend } from '../../core/paint/canvasBackend.ts';
+import { asDrawn } from '../../core/document/index.ts';
+import { compose, IDENTITY, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
+import { type Artwork, type ArtworkNode, picturesOf, type View } from '../../core/motif/index.ts';
+import { type CanvasBackend, paintArtwork, type Picture } from '../../core/paint/index.ts';
 import { nodeBackend, nodePicture, nodeSurface, pixelsOf } from '../paint/nodeBackend.ts';
 import type { Blobs } from '../store/blobs.ts';
 

@@ -1,11 +1,9 @@
 import { Resvg } from '@resvg/resvg-js';
 import { describe, expect, it } from 'vitest';
-import { asDrawn } from '../../core/document/inkResolver.ts';
-import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
-import type { Artwork } from '../../core/motif/artwork.ts';
-import { readSvg } from '../../core/motif/svg/readSvg.ts';
-import { writeSvg } from '../../core/motif/svg/writeSvg.ts';
-import { paintArtwork } from '../../core/paint/paintArtwork.ts';
+import { asDrawn } from '../../core/document/index.ts';
+import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
+import { type Artwork, readSvg, writeSvg } from '../../core/motif/index.ts';
+import { paintArtwork } from '../../core/paint/index.ts';
 import { LEAF } from '../../core/testing/arbitraries.ts';
 import { nodeBackend, nodeSurface, pixelsOf } from '../paint/nodeBackend.ts';
 

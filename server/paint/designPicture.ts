@@ -1,9 +1,9 @@
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
-import type { Design } from '../../core/document/design.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import { tileOf } from '../../core/lattice/tile.ts';
+import type { Design } from '../../core/document/index.ts';
+import { tileOf } from '../../core/lattice/index.ts';
+import type { Motif } from '../../core/motif/index.ts';
 import { readDesign } from '../store/designs.ts';
 import { motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';

@@ -1,6 +1,6 @@
-import type { Design } from '../../core/document/design.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import { exportPlan, type ExportSize } from '../../core/paint/exportPlan.ts';
+import type { Design } from '../../core/document/index.ts';
+import type { Motif } from '../../core/motif/index.ts';
+import { exportPlan, type ExportSize } from '../../core/paint/index.ts';
 import { Problem } from '../problem.ts';
 import type { PaintTask } from '../work/tasks.ts';
 

@@ -1,9 +1,6 @@
-import type { Design } from '../../core/document/design.ts';
-import { picturesOf, type Artwork } from '../../core/motif/artwork.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import { sceneOf, type DrawnMotif, type Scene } from '../../core/paint/scene.ts';
-import type { Picture } from '../../core/paint/picture.ts';
-import type { CanvasBackend } from '../../core/paint/canvasBackend.ts';
+import type { Design } from '../../core/document/index.ts';
+import { type Artwork, type Motif, picturesOf } from '../../core/motif/index.ts';
+import { type CanvasBackend, type DrawnMotif, type Picture, type Scene, sceneOf } from '../../core/paint/index.ts';
 import type { Blobs } from '../store/blobs.ts';
 import { nodeBackend, nodePicture } from './nodeBackend.ts';
 

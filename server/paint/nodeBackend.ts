@@ -1,6 +1,11 @@
 import { createCanvas, ImageData, loadImage, Path2D, type Canvas, type SKRSContext2D } from '@napi-rs/canvas';
-import { pictureOf, type Picture } from '../../core/paint/picture.ts';
-import type { CanvasBackend, OffscreenSurface, Canvas2D } from '../../core/paint/canvasBackend.ts';
+import {
+  type Canvas2D,
+  type CanvasBackend,
+  type OffscreenSurface,
+  type Picture,
+  pictureOf,
+} from '../../core/paint/index.ts';
 
 /** A sheet whose pixels can be read back and encoded. */
 export interface NodeSurface extends OffscreenSurface {

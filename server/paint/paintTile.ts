@@ -1,8 +1,7 @@
 import { renameSync } from 'node:fs';
 import sharp from 'sharp';
-import { cellWindow, paintingPlane } from '../../core/paint/paintPlane.ts';
-import { tileFromCell } from '../../core/paint/tileFromCell.ts';
-import { pixelGrid } from '../../core/lattice/pixelFit.ts';
+import { pixelGrid } from '../../core/lattice/index.ts';
+import { cellWindow, paintingPlane, tileFromCell } from '../../core/paint/index.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { PaintOutcome, PaintTask, TaskContext } from '../work/tasks.ts';
 import { loadScene } from './loadScene.ts';

@@ -1,31 +1,44 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Box } from '../../core/geometry/box.ts';
-import type { Artwork } from '../../core/motif/artwork.ts';
-import { asDrawn } from '../../core/document/inkResolver.ts';
-import { newDesign, type Design } from '../../core/document/design.ts';
-import { shapeMatrix } from '../../core/document/placement.ts';
-import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
-import { paintArtwork } from '../../core/paint/paintArtwork.ts';
-import { fillStrips } from '../../core/paint/layCell.ts';
-import { cellWindow, paintPlane, type PlaneOptions } from '../../core/paint/paintPlane.ts';
-import { sceneOf } from '../../core/paint/scene.ts';
-import { SpriteCache } from '../../core/paint/spriteCache.ts';
-import { reduceTile } from '../../core/paint/reduceTile.ts';
-import { tileFromCell } from '../../core/paint/tileFromCell.ts';
-import { latticeTranslate } from '../../core/lattice/lattice.ts';
-import { pixelGrid, type PixelGrid } from '../../core/lattice/pixelFit.ts';
-import { symmetryOpsOf } from '../../core/lattice/symmetry.ts';
-import { step } from '../../core/lattice/step.ts';
-import { newLayer, sortByLayer } from '../../core/document/layer.ts';
+import {
+  asDrawn,
+  type Design,
+  newDesign,
+  newLayer,
+  NO_GROUND,
+  shapeMatrix,
+  sortByLayer,
+} from '../../core/document/index.ts';
+import { type Box, compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
+import {
+  applyOpToPoint,
+  latticeTranslate,
+  pixelGrid,
+  type PixelGrid,
+  step,
+  symmetryOpsOf,
+  withStep,
+} from '../../core/lattice/index.ts';
+import type { Artwork } from '../../core/motif/index.ts';
+import {
+  cellWindow,
+  fillStrips,
+  paintArtwork,
+  paintPlane,
+  type PlaneOptions,
+  reduceTile,
+  sceneOf,
+  SpriteCache,
+  tileFromCell,
+} from '../../core/paint/index.ts';
 import {
   anyDesign,
   anyPlacementFields,
   anyStep,
   LEAF,
-  leafAt,
   LEAF_MOTIF,
   LEAF_MOTIFS,
+  leafAt,
   MIRRORED_STEPS,
 } from '../../core/testing/arbitraries.ts';
 import { nodeBackend, nodeSurface, pixelsOf } from './nodeBackend.ts';
@@ -38,11 +51,13 @@ function painted(design: Design, grid: PixelGrid, window: Box, options?: PlaneOp
   return Buffer.from(pixelsOf(sheet).buffer);
 }
 
-const smallRepeat = fc.record({
-  width: fc.double({ min: 20, max: 70, noNaN: true }),
-  height: fc.double({ min: 20, max: 70, noNaN: true }),
-  step: anyStep.filter(({ drop }) => drop.q <= 5),
-});
+const smallRepeat = fc
+  .record({
+    width: fc.double({ min: 20, max: 70, noNaN: true }),
+    height: fc.double({ min: 20, max: 70, noNaN: true }),
+    step: anyStep.filter(({ drop }) => drop.q <= 5),
+  })
+  .map(({ step, ...size }) => withStep({ ...size, step }, step));
 const anyScale = fc.double({ min: 0.6, max: 2.5, noNaN: true });
 
 /** The leaf in one colour, without any hole. */
@@ -88,7 +103,7 @@ describe('the painter', () => {
         // Wide enough for the leaf at its largest and most slanted not to come round the edges.
         const repeat = { width: 411.3, height: 357.9, step: step('square') };
         const placement = { ...leafAt('a', fields), x: 200.37, y: 180.81, opacity: 1 };
-        const design = { ...newDesign('d', 'One', repeat), ground: null, placements: [placement] };
+        const design = { ...newDesign('d', 'One', repeat), ground: NO_GROUND, placements: [placement] };
         const grid = pixelGrid(repeat, scale);
         const window = cellWindow(grid);
         const alone = nodeSurface(window.right, window.bottom);
@@ -139,9 +154,9 @@ describe('the painter', () => {
           })),
         };
         const grid = pixelGrid(design.repeat, 2);
-        const { width, height } = grid.lattice;
+        const { width, height } = grid.lattice.domain;
         const plane = painted(design, grid, { left: 0, top: 0, right: width, bottom: height }, {}, FLAT);
-        for (const { flipX, flipY, x, y } of symmetryOpsOf({
+        for (const op of symmetryOpsOf({
           ...design.repeat,
           width: design.repeat.width * grid.scaleX,
           height: design.repeat.height * grid.scaleY,
@@ -149,9 +164,11 @@ describe('the painter', () => {
           let apart = 0;
           for (let row = 0; row < height; row += 1) {
             for (let column = 0; column < width; column += 1) {
+              // The middle of a pixel goes to the middle of another.
+              const at = applyOpToPoint(op, { x: column + 0.5, y: row + 0.5 });
               const [there, down] = [
-                ((((flipX ? -column - 1 : column) + x) % width) + width) % width,
-                ((((flipY ? -row - 1 : row) + y) % height) + height) % height,
+                ((Math.round(at.x - 0.5) % width) + width) % width,
+                ((Math.round(at.y - 0.5) % height) + height) % height,
               ];
               for (let c = 0; c < 4; c += 1)
                 apart += Math.abs(
@@ -318,7 +335,9 @@ describe('the painter', () => {
     fc.assert(
       fc.property(anyDesign(smallRepeat, 0), (design) => {
         const grid = pixelGrid(design.repeat, 1);
-        expect(painted({ ...design, ground: null }, grid, cellWindow(grid)).every((value) => value === 0)).toBe(true);
+        expect(painted({ ...design, ground: NO_GROUND }, grid, cellWindow(grid)).every((value) => value === 0)).toBe(
+          true,
+        );
       }),
       { numRuns: 40 },
     );

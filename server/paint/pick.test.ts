@@ -1,14 +1,11 @@
+import { Picker } from '../../core/arrange/index.ts';
+import { asDrawn, NO_GROUND } from '../../core/document/index.ts';
+import { latticeOf, pixelGrid } from '../../core/lattice/index.ts';
+import { silhouetteOf } from '../../core/motif/index.ts';
+import { paintArtwork, paintPlane, sceneOf } from '../../core/paint/index.ts';
+import { anyDesign, anyStep, LEAF, LEAF_MOTIF, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { Picker } from '../../core/arrange/pick.ts';
-import { asDrawn } from '../../core/document/inkResolver.ts';
-import { paintArtwork } from '../../core/paint/paintArtwork.ts';
-import { paintPlane } from '../../core/paint/paintPlane.ts';
-import { sceneOf } from '../../core/paint/scene.ts';
-import { silhouetteOf } from '../../core/motif/silhouette.ts';
-import { latticeOf } from '../../core/lattice/lattice.ts';
-import { pixelGrid } from '../../core/lattice/pixelFit.ts';
-import { anyDesign, anyStep, LEAF, LEAF_MOTIF, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
 import { nodeBackend, nodeSurface, pixelsOf } from './nodeBackend.ts';
 
 const easel = nodeBackend();
@@ -26,7 +23,7 @@ it('picks through the echoes what the painter painted there', () => {
     fc.property(anyDesign(repeat, 4), (design) => {
       const bare = {
         ...design,
-        ground: null,
+        ground: NO_GROUND,
         placements: design.placements.map((placement) => ({ ...placement, opacity: 1, scale: placement.scale / 2 })),
       };
       const grid = pixelGrid(design.repeat, 2);

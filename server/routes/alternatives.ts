@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import { mixed, object } from 'yup';
-import { openDesign } from '../../core/document/openDesign.ts';
-import { nameSchema } from '../../core/document/schema.ts';
+import { openDesign } from '../../core/document/index.ts';
+import { nameSchema } from '../../core/schema/index.ts';
 import { Problem } from '../problem.ts';
 import {
   removeAlternative,

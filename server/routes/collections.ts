@@ -1,6 +1,6 @@
 import { raw, Router } from 'express';
 import { object } from 'yup';
-import { motifsIn } from '../../core/recipe/recipe.ts';
+import { motifsIn } from '../../core/recipe/index.ts';
 import { readCollection } from '../collections/readCollection.ts';
 import { fileNameOf } from '../fileName.ts';
 import { notFound } from '../problem.ts';

@@ -1,12 +1,9 @@
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import { mixed, number, object, string } from 'yup';
-import type { Command } from '../../core/document/command.ts';
-import { commandsSchema } from '../../core/document/commandSchema.ts';
-import { newDesign, type Design } from '../../core/document/design.ts';
-import { openDesign } from '../../core/document/openDesign.ts';
-import { idSchema, nameSchema, repeatSchema } from '../../core/document/schema.ts';
-import type { Repeat } from '../../core/lattice/repeat.ts';
+import { type Command, commandsSchema, type Design, newDesign, openDesign } from '../../core/document/index.ts';
+import { type Repeat, repeatSchema } from '../../core/lattice/index.ts';
+import { idSchema, nameSchema } from '../../core/schema/index.ts';
 import { Problem } from '../problem.ts';
 import { PresenceRegistry } from '../presence.ts';
 import { insertDesign, listDesigns, readDesign, saveDesign, savesSince, setDesignDeleted } from '../store/designs.ts';

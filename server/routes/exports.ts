@@ -1,10 +1,10 @@
 import { existsSync } from 'node:fs';
 import { Router } from 'express';
 import { number, object } from 'yup';
-import type { Design } from '../../core/document/design.ts';
-import { idSchema } from '../../core/document/schema.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import { LEAST_DPI, MOST_DPI, type ExportSize } from '../../core/paint/exportPlan.ts';
+import type { Design } from '../../core/document/index.ts';
+import type { Motif } from '../../core/motif/index.ts';
+import { type ExportSize, LEAST_DPI, MOST_DPI } from '../../core/paint/index.ts';
+import { idSchema } from '../../core/schema/index.ts';
 import { fileNameOf } from '../fileName.ts';
 import { exportTask } from '../paint/exportTask.ts';
 import { notFound, Problem } from '../problem.ts';

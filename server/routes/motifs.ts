@@ -1,9 +1,8 @@
 import { json, Router } from 'express';
 import { nanoid } from 'nanoid';
 import { array, number, object, string } from 'yup';
-import { nameSchema } from '../../core/document/schema.ts';
-import type { Recipe } from '../../core/recipe/recipe.ts';
-import { recipeSchema } from '../../core/recipe/recipeSchema.ts';
+import { type Recipe, recipeSchema } from '../../core/recipe/index.ts';
+import { nameSchema } from '../../core/schema/index.ts';
 import { importMotif, replaceArtwork } from '../motifs/importMotif.ts';
 import { makeMotif, refreshHolders, remakeMotif } from '../motifs/makeMotif.ts';
 import { notFound } from '../problem.ts';

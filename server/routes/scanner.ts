@@ -1,6 +1,6 @@
 import { json, Router } from 'express';
 import { number, object } from 'yup';
-import { idSchema } from '../../core/document/schema.ts';
+import { idSchema } from '../../core/schema/index.ts';
 import { DENSITIES, Scanner } from '../scanner/scanner.ts';
 import type { Studio } from '../studio.ts';
 

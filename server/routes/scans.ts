@@ -1,9 +1,8 @@
 import { json, Router } from 'express';
 import { nanoid } from 'nanoid';
 import { number, object, string } from 'yup';
-import { idSchema, nameSchema } from '../../core/document/schema.ts';
-import { cleanStepsSchema } from '../../core/recipe/recipeSchema.ts';
-import { NO_STEPS, type CleanSteps, type ScanRecipe } from '../../core/recipe/scanRecipe.ts';
+import { type CleanSteps, cleanStepsSchema, NO_STEPS, type ScanRecipe } from '../../core/recipe/index.ts';
+import { idSchema, nameSchema } from '../../core/schema/index.ts';
 import { nameFrom } from '../motifs/importMotif.ts';
 import { keepMotif, remakeMotif } from '../motifs/makeMotif.ts';
 import { sniff } from '../motifs/sniff.ts';

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import { number, object } from 'yup';
-import { idSchema, nameSchema } from '../../core/document/schema.ts';
+import { idSchema, nameSchema } from '../../core/schema/index.ts';
 import { Problem } from '../problem.ts';
 import { insertDesign, readDesign, type StoredDesign } from '../store/designs.ts';
 import { motifsById } from '../store/motifs.ts';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { PGlite } from '@electric-sql/pglite';
-import type { Recipe } from '../../core/recipe/recipe.ts';
+import type { Recipe } from '../../core/recipe/index.ts';
 import { BUILT, BUNDLES, SHEETS } from '../../demo/built.ts';
 import { COLLECTION, LOW_TIDE } from '../../demo/collection.ts';
 import { sampleMotifId } from '../../demo/sampleDesign.ts';

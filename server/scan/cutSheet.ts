@@ -1,7 +1,11 @@
-import { cutSheet as cut, drawingPixels, type CutSheet } from '../../core/scan/cut.ts';
-import type { PixelImage } from '../../core/scan/pixelImage.ts';
-import type { ScanRecipe } from '../../core/recipe/scanRecipe.ts';
-import { perMillimetre } from '../../core/scan/clean.ts';
+import type { ScanRecipe } from '../../core/recipe/index.ts';
+import {
+  type CutSheet,
+  cutSheet as cut,
+  drawingPixels,
+  perMillimetre,
+  type PixelImage,
+} from '../../core/scan/index.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { CutDrawing, CutTask, TaskContext } from '../work/tasks.ts';
 import { cleanedSheet, drawingOf, nothingLeft } from './scanDrawing.ts';

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import type { PixelImage } from '../../core/scan/pixelImage.ts';
+import type { PixelImage } from '../../core/scan/index.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
 import { MOST_PIXELS } from '../motifs/readPicture.ts';

@@ -1,11 +1,18 @@
-import type { Artwork } from '../../core/motif/artwork.ts';
-import { cleanScan, perMillimetre, trimToDrawing } from '../../core/scan/clean.ts';
-import type { Point } from '../../core/geometry/point.ts';
-import { cutSheet, drawingAt, drawingPixels, type CutSheet } from '../../core/scan/cut.ts';
-import { drawnBox } from '../../core/scan/orient.ts';
-import type { PixelImage } from '../../core/scan/pixelImage.ts';
-import type { ScanRecipe } from '../../core/recipe/scanRecipe.ts';
-import { traceDrawing } from '../../core/scan/trace.ts';
+import type { Point } from '../../core/geometry/index.ts';
+import type { Artwork } from '../../core/motif/index.ts';
+import type { ScanRecipe } from '../../core/recipe/index.ts';
+import {
+  cleanScan,
+  cutSheet,
+  type CutSheet,
+  drawingAt,
+  drawingPixels,
+  drawnBox,
+  perMillimetre,
+  type PixelImage,
+  traceDrawing,
+  trimToDrawing,
+} from '../../core/scan/index.ts';
 import { keptDrawing } from '../motifs/derive.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';

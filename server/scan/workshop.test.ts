@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Artwork } from '../../core/motif/artwork.ts';
-import { NO_STEPS, type CleanSteps } from '../../core/recipe/scanRecipe.ts';
+import type { Artwork } from '../../core/motif/index.ts';
+import { type CleanSteps, NO_STEPS } from '../../core/recipe/index.ts';
 import type { Job } from '../store/jobs.ts';
 import type { StoredMotif } from '../store/motifs.ts';
 import type { Scan } from '../store/scans.ts';

@@ -1,7 +1,7 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
-import { seeded } from '../../core/random/seeded.ts';
-import { MM_PER_INCH } from '../../core/units/length.ts';
+import { seeded } from '../../core/random/index.ts';
+import { MM_PER_INCH } from '../../core/units/index.ts';
 import { Blobs } from '../store/blobs.ts';
 import { previewPicture } from '../scan/previewPicture.ts';
 import type { ScannedPicture, ScanTask, TaskContext } from '../work/tasks.ts';

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { NO_STEPS } from '../../core/recipe/scanRecipe.ts';
+import { NO_STEPS } from '../../core/recipe/index.ts';
 import { notFound, Problem } from '../problem.ts';
 import type { Job, JobContext } from '../store/jobs.ts';
 import { insertScan } from '../store/scans.ts';

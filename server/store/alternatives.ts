@@ -1,5 +1,4 @@
-import type { Design } from '../../core/document/design.ts';
-import { openDesign } from '../../core/document/openDesign.ts';
+import { type Design, openDesign } from '../../core/document/index.ts';
 import { notFound } from '../problem.ts';
 import type { Queries } from './database.ts';
 

@@ -1,7 +1,5 @@
 import type { PGlite } from '@electric-sql/pglite';
-import { apply, type Command } from '../../core/document/command.ts';
-import type { Design } from '../../core/document/design.ts';
-import { openDesign } from '../../core/document/openDesign.ts';
+import { apply, type Command, type Design, openDesign } from '../../core/document/index.ts';
 import { notFound, Problem } from '../problem.ts';
 import type { Queries } from './database.ts';
 

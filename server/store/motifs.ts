@@ -1,4 +1,4 @@
-import type { Motif } from '../../core/motif/motif.ts';
+import type { Motif } from '../../core/motif/index.ts';
 import { notFound } from '../problem.ts';
 import type { Queries } from './database.ts';
 

@@ -1,4 +1,4 @@
-import type { CleanSteps } from '../../core/recipe/scanRecipe.ts';
+import type { CleanSteps } from '../../core/recipe/index.ts';
 import { notFound } from '../problem.ts';
 import type { ScannedPicture } from '../work/tasks.ts';
 import type { Queries } from './database.ts';

@@ -1,4 +1,4 @@
-import type { Swatch } from '../../core/document/design.ts';
+import { colourwayOf, inksOfGround, openDesign, type Swatch } from '../../core/document/index.ts';
 import { notFound } from '../problem.ts';
 import type { Queries } from './database.ts';
 
@@ -13,6 +13,11 @@ export type SwatchSummary = Pick<
 };
 
 type Row = Omit<Swatch, 'savedAt'> & { savedAt: Date };
+
+/** The row with its design as it is written today. */
+function opened(row: Row): Row {
+  return { ...row, design: openDesign(row.design) };
+}
 
 const COLUMNS = `id, name, design_id AS "designId", revision, design, motifs, tile, thumbnail,
   tile_width AS "tileWidth", tile_height AS "tileHeight", saved_at AS "savedAt"`;
@@ -40,7 +45,7 @@ export async function listSwatches(queries: Queries): Promise<SwatchSummary[]> {
   const { rows } = await queries.query<Row>(
     `SELECT ${COLUMNS} FROM swatches WHERE deleted_at IS NULL ORDER BY saved_at DESC, id`,
   );
-  return rows.map(summaryOf);
+  return rows.map((row) => summaryOf(opened(row)));
 }
 
 export async function readSwatch(queries: Queries, id: string): Promise<Swatch> {
@@ -48,15 +53,16 @@ export async function readSwatch(queries: Queries, id: string): Promise<Swatch> 
     id,
   ]);
   if (!rows[0]) throw notFound('swatch');
-  return { ...rows[0], savedAt: rows[0].savedAt.toISOString() };
+  return { ...opened(rows[0]), savedAt: rows[0].savedAt.toISOString() };
 }
 
 export function summaryOf(row: Swatch | Row): SwatchSummary {
   const { id, name, designId, design, tile, thumbnail, tileWidth, tileHeight, savedAt } = row;
-  const colours = design.colourways.find((colourway) => colourway.id === design.colourway)?.colours ?? {};
+  const colours = colourwayOf(design).colours;
   const used = new Set(row.motifs.flatMap(({ inks }) => inks));
-  const inks = design.inks.filter((ink) => ink.id === design.ground || ink.prints.some((colour) => used.has(colour)));
-  inks.sort((a, b) => Number(b.id === design.ground) - Number(a.id === design.ground));
+  const ground = new Set(inksOfGround(design.ground));
+  const inks = design.inks.filter((ink) => ground.has(ink.id) || ink.prints.some((colour) => used.has(colour)));
+  inks.sort((a, b) => Number(ground.has(b.id)) - Number(ground.has(a.id)));
   return {
     id,
     name,

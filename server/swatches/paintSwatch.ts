@@ -1,8 +1,8 @@
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
-import type { Swatch } from '../../core/document/design.ts';
-import { exportPlan } from '../../core/paint/exportPlan.ts';
+import type { Swatch } from '../../core/document/index.ts';
+import { exportPlan } from '../../core/paint/index.ts';
 import { exportTask } from '../paint/exportTask.ts';
 import { smallPicture } from '../paint/designPicture.ts';
 import type { JobContext } from '../store/jobs.ts';

@@ -1,9 +1,7 @@
-import type { View } from '../../core/motif/artwork.ts';
-import type { Hex } from '../../core/colour/hex.ts';
-import type { Design } from '../../core/document/design.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import type { Recipe } from '../../core/recipe/recipe.ts';
-import type { ScanRecipe } from '../../core/recipe/scanRecipe.ts';
+import type { Hex } from '../../core/colour/index.ts';
+import type { Design } from '../../core/document/index.ts';
+import type { Motif, View } from '../../core/motif/index.ts';
+import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
 import type { StoredMotif } from '../store/motifs.ts';
 
 /** Paints a design's straight unit into a PNG file. */

@@ -1,5 +1,5 @@
 import { useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { Design } from '../../core/document/design.ts';
+import type { Design } from '../../core/document/index.ts';
 import { call } from './client.ts';
 
 /** An arrangement of a design that was kept under a name. */

@@ -1,7 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { Command } from '../../core/document/command.ts';
-import type { Design } from '../../core/document/design.ts';
-import type { Repeat } from '../../core/lattice/repeat.ts';
+import type { Command, Design } from '../../core/document/index.ts';
+import type { Repeat } from '../../core/lattice/index.ts';
 import { call } from './client.ts';
 
 export interface DesignSummary extends Pick<Design, 'id' | 'name' | 'repeat'> {

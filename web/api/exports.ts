@@ -1,4 +1,4 @@
-import type { ExportSize } from '../../core/paint/exportPlan.ts';
+import type { ExportSize } from '../../core/paint/index.ts';
 import { call } from './client.ts';
 import type { Job } from './jobs.ts';
 

@@ -1,7 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { Artwork } from '../../core/motif/artwork.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import type { Recipe } from '../../core/recipe/recipe.ts';
+import type { Artwork, Motif } from '../../core/motif/index.ts';
+import type { Recipe } from '../../core/recipe/index.ts';
 import { call, upload } from './client.ts';
 
 /** A motif as the drawer lists it. */

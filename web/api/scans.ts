@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { CleanSteps } from '../../core/recipe/scanRecipe.ts';
+import type { CleanSteps } from '../../core/recipe/index.ts';
 import { call, upload } from './client.ts';
 import type { Job } from './jobs.ts';
 

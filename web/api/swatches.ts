@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { Design, Swatch } from '../../core/document/design.ts';
+import type { Design, Swatch } from '../../core/document/index.ts';
 import { call } from './client.ts';
 import type { Job } from './jobs.ts';
 

@@ -1,21 +1,19 @@
 import { useMemo } from 'react';
-import { pointInFrame, MIDDLE, type Frame } from '../../core/arrange/frame.ts';
-import type { SnapLine } from '../../core/arrange/snap.ts';
-import { cornersAround, type Placement } from '../../core/document/placement.ts';
-import { boxAround } from '../../core/geometry/box.ts';
-import type { Point } from '../../core/geometry/point.ts';
-import { nearestInstanceIndex } from '../../core/lattice/instances.ts';
-import { hexagonOf } from '../../core/lattice/honeycomb.ts';
-import type { Repeat } from '../../core/lattice/repeat.ts';
+import { type Frame, MIDDLE, pointInFrame, type SnapLine } from '../../core/arrange/index.ts';
+import { cornersAround, type Placement } from '../../core/document/index.ts';
+import { boxAround, type Point } from '../../core/geometry/index.ts';
 import {
+  hexagonOf,
   indexOfCellAt,
-  latticeTranslate,
-  latticeOf,
   type Lattice,
   type LatticeIndex,
-} from '../../core/lattice/lattice.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import { formatNumber } from '../../core/units/length.ts';
+  latticeOf,
+  latticeTranslate,
+  nearestInstanceIndex,
+  type Repeat,
+} from '../../core/lattice/index.ts';
+import type { Motif } from '../../core/motif/index.ts';
+import { formatNumber } from '../../core/units/index.ts';
 import { useEditor } from '../editor/editor.ts';
 import { ChalkLabel } from '../screens/design/ChalkLabel.tsx';
 import { useStore } from '../ui/store.ts';
@@ -155,11 +153,10 @@ function cellOnScreen(
   viewport: Viewport,
   lattice: Lattice,
 ): { cell: LatticeIndex; x: number; y: number; width: number; height: number } {
-  const { ownWidth, ownHeight } = lattice;
   const cell = indexOfCellAt(lattice, toMm(viewport, middle(viewport)));
   const origin = latticeTranslate(lattice, cell);
   const a = toCss(viewport, origin);
-  const b = toCss(viewport, { x: origin.x + ownWidth, y: origin.y + ownHeight });
+  const b = toCss(viewport, { x: origin.x + lattice.cell.width, y: origin.y + lattice.cell.height });
   return { cell, x: a.x, y: a.y, width: b.x - a.x, height: b.y - a.y };
 }
 
@@ -206,8 +203,8 @@ interface AxesProps {
 
 /** The edges at which the cell is reflected: a line, with an arrowhead to each side. */
 function MirrorAxes({ lattice, x, y, width, height }: AxesProps) {
-  const across = lattice.ops.some(({ flipX, flipY }) => flipX && !flipY);
-  const down = lattice.ops.some(({ flipX, flipY }) => flipY && !flipX);
+  const across = lattice.ops.some(({ reflected, rotation }) => reflected && rotation === 0);
+  const down = lattice.ops.some(({ reflected, rotation }) => reflected && rotation === 180);
   const head = (px: number, py: number, dx: number, dy: number): string =>
     `M${px + 4 * dx} ${py + 4 * dy}l${5 * dx + 4 * dy} ${5 * dy + 4 * dx}l${-8 * dy} ${-8 * dx}Z`;
   const paths = [

@@ -1,6 +1,5 @@
-import { guidePlaces, type Guide } from '../../core/document/guide.ts';
-import { indicesTouching } from '../../core/lattice/instances.ts';
-import { latticeTranslate, type Lattice } from '../../core/lattice/lattice.ts';
+import { type Guide, guideLines } from '../../core/document/index.ts';
+import { indicesTouching, type Lattice, latticeTranslate } from '../../core/lattice/index.ts';
 import { toCss, windowMm, type Viewport } from './viewport.ts';
 
 /** More cells than this are too small for guides to be of use. */
@@ -17,12 +16,12 @@ export function GuideLines({ guides, viewport, lattice }: LinesProps) {
   if (guides.length === 0) return null;
   const cells = indicesTouching(
     lattice,
-    { left: 0, top: 0, right: lattice.width, bottom: lattice.height },
+    { left: 0, top: 0, right: lattice.domain.width, bottom: lattice.domain.height },
     windowMm(viewport),
   );
   if (cells.length > MOST_CELLS) return null;
   const path = guides
-    .flatMap((guide) => guidePlaces(guide, lattice).map((at) => ({ axis: guide.axis, at })))
+    .flatMap((guide) => guideLines(guide, lattice))
     .flatMap(({ axis, at }) =>
       cells.map((steps) => {
         const { x, y } = latticeTranslate(lattice, steps);
@@ -30,11 +29,11 @@ export function GuideLines({ guides, viewport, lattice }: LinesProps) {
           axis === 'x'
             ? [
                 { x: x + at, y },
-                { x: x + at, y: y + lattice.height },
+                { x: x + at, y: y + lattice.domain.height },
               ]
             : [
                 { x, y: y + at },
-                { x: x + lattice.width, y: y + at },
+                { x: x + lattice.domain.width, y: y + at },
               ];
         const [p, q] = [toCss(viewport, from), toCss(viewport, to)];
         return `M${p.x} ${p.y}L${q.x} ${q.y}`;
@@ -63,7 +62,7 @@ interface PinsProps {
 /** Where guides are taken: a tab at the edge of the cell nearest the middle. */
 export function GuidePins({ guides, lattice, x, y, scale, onPress }: PinsProps) {
   return guides.map((guide) => {
-    const at = (guidePlaces(guide, lattice)[0] ?? 0) * scale;
+    const at = (guideLines(guide, lattice)[0]?.at ?? 0) * scale;
     const place = guide.axis === 'x' ? { left: x + at - 5, top: y - 12 } : { left: x - 12, top: y + at - 5 };
     return (
       <div

@@ -1,4 +1,4 @@
-import type { Point } from '../../core/geometry/point.ts';
+import type { Point } from '../../core/geometry/index.ts';
 import { lanesSeen, seenIn, type Mark } from './marks.ts';
 import { toCss, windowMm, type Viewport } from './viewport.ts';
 

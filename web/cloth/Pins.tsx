@@ -1,5 +1,5 @@
-import { MIDDLE, type FramePoint } from '../../core/arrange/frame.ts';
-import type { Point } from '../../core/geometry/point.ts';
+import { type FramePoint, MIDDLE } from '../../core/arrange/index.ts';
+import type { Point } from '../../core/geometry/index.ts';
 
 /** The turning pin stands this far off the frame, and the point waits this far beside it while it is in the middle, CSS pixels. */
 const TURN_PIN_OFF = 26;
@@ -13,7 +13,11 @@ const CORNERS: readonly FramePoint[] = [
   { u: 1, v: 1 },
   { u: 0, v: 1 },
 ];
-const SIDES: readonly { readonly pin: FramePoint; readonly name: string; readonly along: readonly [FramePoint, FramePoint] }[] = [
+const SIDES: readonly {
+  readonly pin: FramePoint;
+  readonly name: string;
+  readonly along: readonly [FramePoint, FramePoint];
+}[] = [
   { pin: { u: 0.5, v: 0 }, name: 'top', along: [CORNERS[0] as FramePoint, CORNERS[1] as FramePoint] },
   { pin: { u: 1, v: 0.5 }, name: 'right', along: [CORNERS[1] as FramePoint, CORNERS[2] as FramePoint] },
   { pin: { u: 0.5, v: 1 }, name: 'bottom', along: [CORNERS[2] as FramePoint, CORNERS[3] as FramePoint] },

@@ -1,8 +1,5 @@
-import { picturesOf, type Artwork } from '../../core/motif/artwork.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import type { DrawnMotif } from '../../core/paint/scene.ts';
-import type { Picture } from '../../core/paint/picture.ts';
-import type { CanvasBackend } from '../../core/paint/canvasBackend.ts';
+import { type Artwork, type Motif, picturesOf } from '../../core/motif/index.ts';
+import type { CanvasBackend, DrawnMotif, Picture } from '../../core/paint/index.ts';
 import { browserBackend, browserPicture } from './browserBackend.ts';
 
 /** Artwork and pictures that were fetched, and an easel that has them at hand. On the page and in the worker alike. */

@@ -1,5 +1,4 @@
-import { pictureOf, type Picture } from '../../core/paint/picture.ts';
-import type { CanvasBackend, OffscreenSurface } from '../../core/paint/canvasBackend.ts';
+import { type CanvasBackend, type OffscreenSurface, type Picture, pictureOf } from '../../core/paint/index.ts';
 
 /** A sheet of the browser. */
 export interface BrowserSurface extends OffscreenSurface {

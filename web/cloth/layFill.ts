@@ -1,6 +1,5 @@
-import type { Box } from '../../core/geometry/box.ts';
-import type { ClothPlan } from '../../core/paint/clothPlan.ts';
-import { fillStrips } from '../../core/paint/layCell.ts';
+import type { Box } from '../../core/geometry/index.ts';
+import { type ClothPlan, fillStrips } from '../../core/paint/index.ts';
 import type { Viewport } from './viewport.ts';
 
 /** A painted image of the cloth and how it is to be laid. */

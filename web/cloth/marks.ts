@@ -1,11 +1,8 @@
-import type { Findings } from '../../core/check/findings.ts';
-import type { Box } from '../../core/geometry/box.ts';
-import type { Point } from '../../core/geometry/point.ts';
-import { indicesTouching } from '../../core/lattice/instances.ts';
-import { applyOpToPoint } from '../../core/lattice/symmetry.ts';
-import { latticeTranslate, type Lattice } from '../../core/lattice/lattice.ts';
-import type { Hole } from '../../core/toss/holes.ts';
-import { formatNumber } from '../../core/units/length.ts';
+import type { Findings } from '../../core/check/index.ts';
+import type { Box, Point } from '../../core/geometry/index.ts';
+import { applyOpToPoint, indicesTouching, type Lattice, latticeTranslate } from '../../core/lattice/index.ts';
+import type { Hole } from '../../core/toss/index.ts';
+import { formatNumber } from '../../core/units/index.ts';
 import type { Editor } from '../editor/editor.ts';
 
 /** Something on the cloth that can be taken and worked on. */

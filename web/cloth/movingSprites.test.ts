@@ -1,17 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newDesign } from '../../core/document/design.ts';
-import type { Placement } from '../../core/document/placement.ts';
-import { UPRIGHT } from '../../core/geometry/pose.ts';
-import { seeded } from '../../core/random/seeded.ts';
-import { step } from '../../core/lattice/step.ts';
-import { newLayer, sortByLayer } from '../../core/document/layer.ts';
-import { canPaintSeparately } from '../../core/paint/paintSeparately.ts';
-import { clothPlan } from '../../core/paint/clothPlan.ts';
-import { cellWindow, paintPlane } from '../../core/paint/paintPlane.ts';
-import { sceneOf } from '../../core/paint/scene.ts';
-import { SpriteCache } from '../../core/paint/spriteCache.ts';
-import { anyDesign, anyStep, leafAt, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
+import { newDesign, newLayer, type Placement, sortByLayer } from '../../core/document/index.ts';
+import { UPRIGHT } from '../../core/geometry/index.ts';
+import { step } from '../../core/lattice/index.ts';
+import { canPaintSeparately, cellWindow, clothPlan, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
+import { seeded } from '../../core/random/index.ts';
+import { anyDesign, anyStep, LEAF_MOTIFS, leafAt } from '../../core/testing/arbitraries.ts';
 import { nodeBackend, nodeSurface, pixelsOf } from '../../server/paint/nodeBackend.ts';
 import { drawSprites, MANY, MovingSprites } from './movingSprites.ts';
 import { stackAround } from './stackAround.ts';
@@ -183,7 +177,10 @@ describe('many that move together', () => {
 
   it('are painted once, however they turn', () => {
     let painted = 0;
-    const counting = { ...easel, createSurface: (...size: [number, number]) => ((painted += 1), easel.createSurface(...size)) };
+    const counting = {
+      ...easel,
+      createSurface: (...size: [number, number]) => ((painted += 1), easel.createSurface(...size)),
+    };
     const stamps = new MovingSprites(counting);
     const turned = (by: number): number => {
       stamps.layings(
@@ -203,7 +200,10 @@ describe('many that move together', () => {
 
   it('need no painting on the page where the worker has handed their stamps over', () => {
     let painted = 0;
-    const counting = { ...easel, createSurface: (...size: [number, number]) => ((painted += 1), easel.createSurface(...size)) };
+    const counting = {
+      ...easel,
+      createSurface: (...size: [number, number]) => ((painted += 1), easel.createSurface(...size)),
+    };
     const scene = sceneOf(start, LEAF_MOTIFS);
     const handed = stampsFor(scene, ids, plan.grid, cellWindow(plan.grid), new SpriteCache(easel));
     expect(handed).toHaveLength(ids.length);

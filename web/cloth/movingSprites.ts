@@ -1,23 +1,30 @@
-import type { Design } from '../../core/document/design.ts';
-import { shapeMatrix, type Placement } from '../../core/document/placement.ts';
-import { shiftBox, type Box } from '../../core/geometry/box.ts';
-import { compose, invert, scalingMatrix, translationMatrix, type Matrix } from '../../core/geometry/matrix.ts';
-import type { Point } from '../../core/geometry/point.ts';
-import type { ClothPlan } from '../../core/paint/clothPlan.ts';
-import { sceneOf, type DrawnMotif } from '../../core/paint/scene.ts';
-import { SpriteCache, type Sprite } from '../../core/paint/spriteCache.ts';
+import { type Design, type Placement, shapeMatrix } from '../../core/document/index.ts';
 import {
+  type Box,
+  compose,
+  invert,
+  type Matrix,
+  type Point,
+  scalingMatrix,
+  shiftBox,
+  translationMatrix,
+} from '../../core/geometry/index.ts';
+import { indicesTouching, latticeTranslate, type PixelGrid, toFundamentalDomain } from '../../core/lattice/index.ts';
+import {
+  type Canvas2D,
+  type CanvasBackend,
+  type ClothPlan,
+  type DrawnMotif,
   drawSprite,
   paintSprite,
   partWorthPainting,
+  sceneOf,
+  type Sprite,
+  SpriteCache,
   spriteKey,
   spritePlace,
   type SpritePlace,
-} from '../../core/paint/sprite.ts';
-import type { CanvasBackend, Canvas2D } from '../../core/paint/canvasBackend.ts';
-import { indicesTouching } from '../../core/lattice/instances.ts';
-import { toFundamentalDomain, latticeTranslate } from '../../core/lattice/lattice.ts';
-import type { PixelGrid } from '../../core/lattice/pixelFit.ts';
+} from '../../core/paint/index.ts';
 import type { PaintedStamp } from './paintMessages.ts';
 
 /** Where a stamp is to be laid. */

@@ -1,7 +1,7 @@
-import type { Design } from '../../core/document/design.ts';
-import type { Box } from '../../core/geometry/box.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import type { ClothPlan } from '../../core/paint/clothPlan.ts';
+import type { Design } from '../../core/document/index.ts';
+import type { Box } from '../../core/geometry/index.ts';
+import type { Motif } from '../../core/motif/index.ts';
+import type { ClothPlan } from '../../core/paint/index.ts';
 
 /** What the page asks the paint worker for. */
 export interface PaintOrder {

@@ -1,8 +1,14 @@
-import { cellWindow, paintPlane, type PlaneOptions } from '../../core/paint/paintPlane.ts';
-import { SpriteCache } from '../../core/paint/spriteCache.ts';
-import { reduceTile } from '../../core/paint/reduceTile.ts';
-import { sceneOf, type DrawnMotif, type Scene } from '../../core/paint/scene.ts';
-import { fillStrips } from '../../core/paint/layCell.ts';
+import {
+  cellWindow,
+  type DrawnMotif,
+  fillStrips,
+  paintPlane,
+  type PlaneOptions,
+  reduceTile,
+  type Scene,
+  sceneOf,
+  SpriteCache,
+} from '../../core/paint/index.ts';
 import { ArtworkStore } from './artworkStore.ts';
 import { browserSurface, type BrowserSurface } from './browserBackend.ts';
 import { MANY } from './movingSprites.ts';

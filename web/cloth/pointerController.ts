@@ -1,11 +1,7 @@
-import { Picker, type Instance } from '../../core/arrange/pick.ts';
-import type { FramePoint } from '../../core/arrange/frame.ts';
-import type { SnapLine } from '../../core/arrange/snap.ts';
-import type { Guide } from '../../core/document/guide.ts';
-import type { Placement } from '../../core/document/placement.ts';
-import { overlaps } from '../../core/arrange/overlaps.ts';
-import type { Point } from '../../core/geometry/point.ts';
-import type { LatticeIndex } from '../../core/lattice/lattice.ts';
+import { type FramePoint, type Instance, overlaps, Picker, type SnapLine } from '../../core/arrange/index.ts';
+import type { Guide, Placement } from '../../core/document/index.ts';
+import type { Point } from '../../core/geometry/index.ts';
+import type { LatticeIndex } from '../../core/lattice/index.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import type { Editor } from '../editor/editor.ts';
 import { Cell } from '../ui/store.ts';

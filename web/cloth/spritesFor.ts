@@ -1,9 +1,14 @@
-import { shiftBox, type Box } from '../../core/geometry/box.ts';
-import type { Scene } from '../../core/paint/scene.ts';
-import { paintSprite, partWorthPainting, spriteKey, spritePlace } from '../../core/paint/sprite.ts';
-import type { Sprite, SpriteCache } from '../../core/paint/spriteCache.ts';
-import { indicesTouching } from '../../core/lattice/instances.ts';
-import type { PixelGrid } from '../../core/lattice/pixelFit.ts';
+import { type Box, shiftBox } from '../../core/geometry/index.ts';
+import { indicesTouching, type PixelGrid } from '../../core/lattice/index.ts';
+import {
+  paintSprite,
+  partWorthPainting,
+  type Scene,
+  type Sprite,
+  type SpriteCache,
+  spriteKey,
+  spritePlace,
+} from '../../core/paint/index.ts';
 import { CACHE_PIXELS } from './movingSprites.ts';
 
 /** A placement's stamp and the key that it is kept under. */

@@ -1,4 +1,4 @@
-import type { Placement } from '../../core/document/placement.ts';
+import type { Placement } from '../../core/document/index.ts';
 
 /** More than this between the lowest and the highest that move is not drawn frame by frame; it is seen over all of them until they lie still. */
 const MOST_LIVE = 400;

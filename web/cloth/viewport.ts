@@ -1,7 +1,6 @@
-import type { Box } from '../../core/geometry/box.ts';
-import type { Point } from '../../core/geometry/point.ts';
-import { clothPlan, type ClothPlan } from '../../core/paint/clothPlan.ts';
-import type { Repeat } from '../../core/lattice/repeat.ts';
+import type { Box, Point } from '../../core/geometry/index.ts';
+import type { Repeat } from '../../core/lattice/index.ts';
+import { clothPlan, type ClothPlan } from '../../core/paint/index.ts';
 
 /** Which part of the plane the window shows, and at which scale. */
 export interface Viewport {

@@ -1,8 +1,12 @@
 import { array, object, string, ValidationError } from 'yup';
-import type { Hex } from '../../core/colour/hex.ts';
-import { currentColourway, type Design } from '../../core/document/design.ts';
-import type { Placement } from '../../core/document/placement.ts';
-import { hexSchema, MOST_PLACEMENTS, placementSchema } from '../../core/document/schema.ts';
+import { type Hex, hexSchema } from '../../core/colour/index.ts';
+import {
+  colourwayOf,
+  type Design,
+  MOST_PLACEMENTS,
+  type Placement,
+  placementSchema,
+} from '../../core/document/index.ts';
 
 /** What was copied: placements as they lay, and the colours of the artwork's inks there. */
 export interface ClipboardContent {
@@ -23,7 +27,7 @@ const clipSchema = object({
 
 /** Takes a copy of placements, with the design's own colours. */
 export function clipboardContentOf(design: Design, placements: readonly Placement[]): ClipboardContent {
-  const { colours } = currentColourway(design);
+  const { colours } = colourwayOf(design);
   const inks = design.inks.flatMap(({ id, prints }) =>
     prints.flatMap((print) => (colours[id] ? [{ print, colour: colours[id] }] : [])),
   );

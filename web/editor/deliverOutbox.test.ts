@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { newDesign } from '../../core/document/design.ts';
-import { SQUARE } from '../../core/lattice/step.ts';
+import { newDesign } from '../../core/document/index.ts';
+import { SQUARE } from '../../core/lattice/index.ts';
 import { deliverOutbox, lockOf } from './deliverOutbox.ts';
 import { removeFromOutbox, putInOutbox, outboxOf, type OutboxEntry } from './outbox.ts';
 
@@ -15,11 +15,11 @@ const edits = (key: string, rest: Partial<OutboxEntry> = {}): OutboxEntry => ({
       save: `${key}-2`,
       commands: [
         { type: 'name', name: 'Ebb' },
-        { type: 'ground', ground: null },
+        { type: 'ground', ground: { kind: 'none' } },
       ],
     },
   ],
-  document: { ...newDesign('d', 'Ebb', { width: 100, height: 100, step: SQUARE }), ground: null },
+  document: { ...newDesign('d', 'Ebb', { width: 100, height: 100, step: SQUARE }), ground: { kind: 'none' } },
   ...rest,
 });
 
@@ -104,7 +104,7 @@ describe('edits of an earlier window', () => {
           ? Response.json({ design: {}, revision: 1 }, { status: 201 })
           : Response.json({ detail: 'It was changed elsewhere.' }, { status: 409 });
     expect(await deliverOutbox('d')).toEqual({ saved: 0, parted: ['Ebb, kept edits'] });
-    expect(calls.at(-1)?.body).toMatchObject({ name: 'Ebb, kept edits', document: { ground: null } });
+    expect(calls.at(-1)?.body).toMatchObject({ name: 'Ebb, kept edits', document: { ground: { kind: 'none' } } });
     expect(await outboxOf('d')).toEqual([]);
   });
 

@@ -1,4 +1,4 @@
-import { conflicts } from '../../core/document/writeSet.ts';
+import { conflicts } from '../../core/document/index.ts';
 import { ApiProblem } from '../api/client.ts';
 import { createDesign, leaveDesign, readSince, saveCommands } from '../api/designs.ts';
 import { removeFromOutbox, outboxOf, type Batch, type OutboxEntry } from './outbox.ts';

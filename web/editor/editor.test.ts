@@ -1,9 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { apply } from '../../core/document/command.ts';
-import { newDesign } from '../../core/document/design.ts';
-import type { Layer } from '../../core/document/layer.ts';
-import { step } from '../../core/lattice/step.ts';
-import { leafAt, LEAF_RECORD } from '../../core/testing/arbitraries.ts';
+import { apply, type Layer, newDesign } from '../../core/document/index.ts';
+import { step } from '../../core/lattice/index.ts';
+import { LEAF_RECORD, leafAt } from '../../core/testing/arbitraries.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import { Editor } from './editor.ts';
 import { between, stackRows } from '../screens/design/layerRows.ts';

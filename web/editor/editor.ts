@@ -1,31 +1,59 @@
+import { Session } from './session.ts';
 import { nanoid } from 'nanoid';
 import { createContext, useContext } from 'react';
-import type { OpenedBundle } from '../../core/bundle/openBundle.ts';
-import type { Findings } from '../../core/check/findings.ts';
-import { replacePlacements } from '../../core/bundle/replacePlacements.ts';
-import type { Hex } from '../../core/colour/hex.ts';
-import { duplicate } from '../../core/arrange/duplicate.ts';
-import { pointInFrame, frameOf, MIDDLE, type Frame, type FramePoint } from '../../core/arrange/frame.ts';
-import type { PlacementChanges } from '../../core/arrange/align.ts';
-import { toInstance, type Instance } from '../../core/arrange/pick.ts';
-import { poseAbout, transformPlacements } from '../../core/arrange/transformPlacements.ts';
-import { addLayer, changeLayer, mergeLayerDown, moveLayer, removeLayer } from '../../core/arrange/layers.ts';
-import { moveIntoLayer, moveBeside, restack, restackByOne } from '../../core/arrange/restack.ts';
-import type { Command } from '../../core/document/command.ts';
-import type { Design } from '../../core/document/design.ts';
-import { newLayer, isEditable, type Layer } from '../../core/document/layer.ts';
-import { placeMotif, missingInks, newPlacement, replaceMotif, withInks } from '../../core/document/placeMotif.ts';
-import type { Placement, PlacementChange } from '../../core/document/placement.ts';
-import { Session } from '../../core/document/session.ts';
-import type { LayoutRecipe } from '../../core/recipe/layoutRecipe.ts';
-import type { Pose } from '../../core/geometry/pose.ts';
-import type { Point } from '../../core/geometry/point.ts';
-import { normaliseAngle } from '../../core/geometry/angle.ts';
-import { nearestInstanceIndex } from '../../core/lattice/instances.ts';
-import { applyOpToPoint, applyOpToPose, IDENTITY_OP } from '../../core/lattice/symmetry.ts';
-import { latticeTranslate, latticeOf, type Lattice, type LatticeIndex } from '../../core/lattice/lattice.ts';
-import type { Repeat } from '../../core/lattice/repeat.ts';
-import type { Hole } from '../../core/toss/holes.ts';
+import {
+  addLayer,
+  changeLayer,
+  duplicate,
+  type Frame,
+  frameOf,
+  type FramePoint,
+  type Instance,
+  mergeLayerDown,
+  MIDDLE,
+  moveBeside,
+  moveIntoLayer,
+  moveLayer,
+  type PlacementChanges,
+  pointInFrame,
+  poseAbout,
+  removeLayer,
+  restack,
+  restackByOne,
+  toInstance,
+  transformPlacements,
+} from '../../core/arrange/index.ts';
+import { type OpenedBundle, replacePlacements } from '../../core/bundle/index.ts';
+import type { Findings } from '../../core/check/index.ts';
+import type { Hex } from '../../core/colour/index.ts';
+import {
+  type Command,
+  type Design,
+  isEditable,
+  type Layer,
+  missingInks,
+  newLayer,
+  newPlacement,
+  type Placement,
+  type PlacementChange,
+  placeMotif,
+  replaceMotif,
+  withInks,
+} from '../../core/document/index.ts';
+import { normaliseAngle, type Point, type Pose } from '../../core/geometry/index.ts';
+import {
+  applyOpToPoint,
+  applyOpToPose,
+  IDENTITY_OP,
+  type Lattice,
+  type LatticeIndex,
+  latticeOf,
+  latticeTranslate,
+  nearestInstanceIndex,
+  type Repeat,
+} from '../../core/lattice/index.ts';
+import type { LayoutRecipe } from '../../core/recipe/index.ts';
+import type { Hole } from '../../core/toss/index.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import type { Viewport } from '../cloth/viewport.ts';
 import { Cell } from '../ui/store.ts';

@@ -1,6 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { Command } from '../../core/document/command.ts';
-import type { Design } from '../../core/document/design.ts';
+import type { Command, Design } from '../../core/document/index.ts';
 
 /** Commands that go, or went, to the server under one name, so that they count once however often they are sent. */
 export interface Batch {

@@ -1,8 +1,7 @@
+import { Session } from './session.ts';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Command } from '../../core/document/command.ts';
-import { newDesign } from '../../core/document/design.ts';
-import { Session } from '../../core/document/session.ts';
-import { SQUARE } from '../../core/lattice/step.ts';
+import { type Command, newDesign } from '../../core/document/index.ts';
+import { SQUARE } from '../../core/lattice/index.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
 import type { Since } from '../api/designs.ts';
 import { Presence } from './presence.ts';
@@ -60,12 +59,12 @@ describe('company', () => {
     saver.open();
     company.open();
     await vi.advanceTimersByTimeAsync(10);
-    session.commit('ground', { type: 'ground', ground: null });
+    session.commit('ground', { type: 'ground', ground: { kind: 'none' } });
     saves.push({ save: 'theirs', commands: [rename('Tide')] });
     await company.ask();
     expect(session.state.design.name).toBe('Kelp');
     await vi.advanceTimersByTimeAsync(1500);
-    expect(session.state.design).toMatchObject({ name: 'Tide', ground: null });
+    expect(session.state.design).toMatchObject({ name: 'Tide', ground: { kind: 'none' } });
     expect(saves.map(({ commands }) => commands[0]?.type)).toEqual(['name', 'ground']);
     expect(saver.getState().kind).toBe('saved');
     expect(fork).not.toHaveBeenCalled();
@@ -85,7 +84,7 @@ describe('company', () => {
   it('a refusal whose reason cannot be asked for is tried again and not taken for a parting', async () => {
     const { session, saves, saver, since, fork } = setUp();
     saver.open();
-    session.commit('ground', { type: 'ground', ground: null });
+    session.commit('ground', { type: 'ground', ground: { kind: 'none' } });
     saves.push({ save: 'theirs', commands: [rename('Tide')] });
     since.mockRejectedValueOnce(new Unreachable());
     await vi.advanceTimersByTimeAsync(400);
@@ -93,7 +92,7 @@ describe('company', () => {
     await vi.advanceTimersByTimeAsync(5000);
     expect(saver.getState().kind).toBe('saved');
     expect(fork).not.toHaveBeenCalled();
-    expect(session.state.design).toMatchObject({ name: 'Tide', ground: null });
+    expect(session.state.design).toMatchObject({ name: 'Tide', ground: { kind: 'none' } });
   });
 
   it('too far ahead is read whole, unless something was done here meanwhile', async () => {

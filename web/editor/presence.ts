@@ -1,5 +1,4 @@
-import { describe } from '../../core/document/describe.ts';
-import type { Command } from '../../core/document/command.ts';
+import { type Command, describe } from '../../core/document/index.ts';
 import { Cell } from '../ui/store.ts';
 import { Unreachable } from '../api/client.ts';
 import type { Since } from '../api/designs.ts';

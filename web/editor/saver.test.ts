@@ -1,8 +1,7 @@
+import { Session } from './session.ts';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Command } from '../../core/document/command.ts';
-import { newDesign } from '../../core/document/design.ts';
-import { Session } from '../../core/document/session.ts';
-import { SQUARE } from '../../core/lattice/step.ts';
+import { type Command, newDesign } from '../../core/document/index.ts';
+import { SQUARE } from '../../core/lattice/index.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
 import { Saver, type SaveTransport, type Unsaved } from './saver.ts';
 

@@ -1,6 +1,6 @@
+import type { Session } from './session.ts';
 import { nanoid } from 'nanoid';
-import { CommandError, type Command } from '../../core/document/command.ts';
-import type { Session } from '../../core/document/session.ts';
+import { type Command, CommandError } from '../../core/document/index.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
 import type { OpenDesign, Since } from '../api/designs.ts';
 import type { Batch, OutboxEntry } from './outbox.ts';

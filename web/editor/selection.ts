@@ -1,8 +1,7 @@
-import type { Instance } from '../../core/arrange/pick.ts';
-import type { Placement } from '../../core/document/placement.ts';
-import type { Point } from '../../core/geometry/point.ts';
-import { nearestInstanceIndex } from '../../core/lattice/instances.ts';
-import { latticeTranslate, type Lattice, type LatticeIndex } from '../../core/lattice/lattice.ts';
+import type { Instance } from '../../core/arrange/index.ts';
+import type { Placement } from '../../core/document/index.ts';
+import type { Point } from '../../core/geometry/index.ts';
+import { type Lattice, type LatticeIndex, latticeTranslate, nearestInstanceIndex } from '../../core/lattice/index.ts';
 
 /** What is chosen, in the order in which it was, and the appearance of each that is meant: where its pins are shown. */
 export interface Selection {

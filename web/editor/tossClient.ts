@@ -1,6 +1,6 @@
-import type { Design } from '../../core/document/design.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import type { TossResult } from '../../core/toss/toss.ts';
+import type { Design } from '../../core/document/index.ts';
+import type { Motif } from '../../core/motif/index.ts';
+import type { TossResult } from '../../core/toss/index.ts';
 import type { TossAnswer, TossOrder, TossResults, TossTask } from './tossMessages.ts';
 
 /** A task that the worker is at. */

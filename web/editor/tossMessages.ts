@@ -1,10 +1,9 @@
-import type { Findings, CheckContext } from '../../core/check/findings.ts';
-import type { PlacementChanges } from '../../core/arrange/align.ts';
-import type { Design } from '../../core/document/design.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import type { Hole } from '../../core/toss/holes.ts';
-import type { TossedMotif, TossResult } from '../../core/toss/toss.ts';
-import type { TossRecipe } from '../../core/recipe/tossRecipe.ts';
+import type { PlacementChanges } from '../../core/arrange/index.ts';
+import type { CheckContext, Findings } from '../../core/check/index.ts';
+import type { Design } from '../../core/document/index.ts';
+import type { Motif } from '../../core/motif/index.ts';
+import type { TossRecipe } from '../../core/recipe/index.ts';
+import type { Hole, TossedMotif, TossResult } from '../../core/toss/index.ts';
 
 /** What the page asks the toss worker for; what the design holds stays, but for what is asked to be laid anew. */
 export type TossTask =

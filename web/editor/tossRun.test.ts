@@ -1,10 +1,9 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { newDesign } from '../../core/document/design.ts';
-import { SQUARE } from '../../core/lattice/step.ts';
+import { apply, newDesign } from '../../core/document/index.ts';
+import { SQUARE } from '../../core/lattice/index.ts';
+import type { TossRecipe } from '../../core/recipe/index.ts';
 import { LEAF_MOTIF, leafAt } from '../../core/testing/arbitraries.ts';
-import type { TossedMotif, TossResult } from '../../core/toss/toss.ts';
-import type { TossRecipe } from '../../core/recipe/tossRecipe.ts';
-import { apply } from '../../core/document/command.ts';
+import type { TossedMotif, TossResult } from '../../core/toss/index.ts';
 import type { DrawerMotif } from '../api/motifs.ts';
 import { Editor } from './editor.ts';
 import type { TossAnswer, TossOrder } from './tossMessages.ts';

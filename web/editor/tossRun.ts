@@ -1,7 +1,6 @@
 import { nanoid } from 'nanoid';
-import { applyToss, tossedIdsOf, tossedPlacements } from '../../core/toss/applyToss.ts';
-import type { TossedMotif, TossResult } from '../../core/toss/toss.ts';
-import type { TossRecipe } from '../../core/recipe/tossRecipe.ts';
+import type { TossRecipe } from '../../core/recipe/index.ts';
+import { applyToss, tossedIdsOf, type TossedMotif, tossedPlacements, type TossResult } from '../../core/toss/index.ts';
 import type { Editor } from './editor.ts';
 import { Cell } from '../ui/store.ts';
 import { TossClient, type Running } from './tossClient.ts';

@@ -1,25 +1,29 @@
-import { measureCoverage, coverageScale, type Coverage } from '../../core/check/coverage.ts';
-import { findFindings } from '../../core/check/findings.ts';
-import { outlineOf, type Outline } from '../../core/check/outline.ts';
-import type { Hex } from '../../core/colour/hex.ts';
-import { asDrawn } from '../../core/document/inkResolver.ts';
-import { currentColourway, type Design } from '../../core/document/design.ts';
-import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/matrix.ts';
-import type { Motif } from '../../core/motif/motif.ts';
-import { silhouetteOf, type Silhouette } from '../../core/motif/silhouette.ts';
-import { paintArtwork } from '../../core/paint/paintArtwork.ts';
-import { cellWindow, paintPlane } from '../../core/paint/paintPlane.ts';
-import { sceneOf } from '../../core/paint/scene.ts';
-import { SpriteCache } from '../../core/paint/spriteCache.ts';
-import { latticeOf } from '../../core/lattice/lattice.ts';
-import { pixelGrid } from '../../core/lattice/pixelFit.ts';
-import { fillHoles } from '../../core/toss/fill.ts';
-import { findHoles } from '../../core/toss/holes.ts';
-import { mainInk } from '../../core/toss/mainInk.ts';
-import { coverWithCircles, type CircleCover } from '../../core/toss/circleCover.ts';
-import { settle } from '../../core/toss/settle.ts';
-import { obstaclesOf } from '../../core/toss/obstacles.ts';
-import { toss, TossError, type Tossable } from '../../core/toss/toss.ts';
+import {
+  type Coverage,
+  coverageScale,
+  findFindings,
+  measureCoverage,
+  type Outline,
+  outlineOf,
+} from '../../core/check/index.ts';
+import type { Hex } from '../../core/colour/index.ts';
+import { asDrawn, colourwayOf, type Design } from '../../core/document/index.ts';
+import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
+import { latticeOf, pixelGrid } from '../../core/lattice/index.ts';
+import { type Motif, type Silhouette, silhouetteOf } from '../../core/motif/index.ts';
+import { cellWindow, paintArtwork, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
+import {
+  type CircleCover,
+  coverWithCircles,
+  fillHoles,
+  findHoles,
+  mainInk,
+  obstaclesOf,
+  settle,
+  toss,
+  type Tossable,
+  TossError,
+} from '../../core/toss/index.ts';
 import { ArtworkStore } from '../cloth/artworkStore.ts';
 import { browserSurface } from '../cloth/browserBackend.ts';
 import type { TossAnswer, TossOrder, TossResults } from './tossMessages.ts';
@@ -104,7 +108,7 @@ async function done(
         task.turning,
       );
     case 'check': {
-      const inks = design.inks.map(({ id: ink }) => currentColourway(design).colours[ink] as Hex);
+      const inks = design.inks.map(({ id: ink }) => colourwayOf(design).colours[ink] as Hex);
       const outlines = new Map([...known].map(([motif, { outline }]) => [motif, outline]));
       return findFindings(
         lattice,
@@ -123,7 +127,7 @@ async function done(
 async function coverage(design: Design, motifs: readonly Motif[], inks: readonly Hex[]): Promise<Coverage> {
   const used = new Set(design.placements.map(({ motif }) => motif));
   const drawn = await Promise.all(motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
-  const grid = pixelGrid(design.repeat, coverageScale(latticeOf(design.repeat)));
+  const grid = pixelGrid(design.repeat, coverageScale(latticeOf(design.repeat).domain));
   const { width, height } = grid.cell;
   const sheet = browserSurface(width, height);
   paintPlane(

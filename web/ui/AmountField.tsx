@@ -1,5 +1,4 @@
-import { parseAmount } from '../../core/units/amount.ts';
-import { formatNumber } from '../../core/units/length.ts';
+import { formatNumber, parseAmount } from '../../core/units/index.ts';
 import { QuantityField } from './QuantityField.tsx';
 
 interface Props {

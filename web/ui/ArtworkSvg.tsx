@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import type { Artwork, Paint, View } from '../../core/motif/artwork.ts';
+import type { Artwork, Paint, View } from '../../core/motif/index.ts';
 
 interface Props {
   readonly artwork: Artwork;

@@ -1,4 +1,4 @@
-import { BLENDS, type Blend } from '../../core/document/blend.ts';
+import { type Blend, BLENDS } from '../../core/document/index.ts';
 
 const NAMES: Readonly<Record<Blend, string>> = {
   normal: 'Normal',

@@ -1,5 +1,4 @@
-import { tileOf } from '../../core/lattice/tile.ts';
-import type { Repeat } from '../../core/lattice/repeat.ts';
+import { type Repeat, tileOf } from '../../core/lattice/index.ts';
 
 interface Props {
   /** Address of a picture of the straight unit. */

@@ -1,4 +1,4 @@
-import { formatLength, mmPer, parseLength, type LengthReading } from '../../core/units/length.ts';
+import { formatLength, type LengthReading, mmPer, parseLength } from '../../core/units/index.ts';
 import { QuantityField } from './QuantityField.tsx';
 import { useUnit } from './unit.ts';
 

@@ -1,5 +1,5 @@
 import { useId, useRef, useState, type KeyboardEvent } from 'react';
-import { QuantityError } from '../../core/units/evaluate.ts';
+import { QuantityError } from '../../core/units/index.ts';
 
 interface Props {
   readonly label: string;

@@ -1,10 +1,13 @@
-import { hexagonOf } from '../../core/lattice/honeycomb.ts';
-import { applyOpToPoint } from '../../core/lattice/symmetry.ts';
-import { latticeTranslate, latticeOf } from '../../core/lattice/lattice.ts';
-import type { Repeat } from '../../core/lattice/repeat.ts';
-import type { Step } from '../../core/lattice/step.ts';
-import { indicesTouching } from '../../core/lattice/instances.ts';
-import type { Point } from '../../core/geometry/point.ts';
+import type { Point } from '../../core/geometry/index.ts';
+import {
+  applyOpToPoint,
+  hexagonOf,
+  indicesTouching,
+  latticeOf,
+  latticeTranslate,
+  type Repeat,
+  type Step,
+} from '../../core/lattice/index.ts';
 
 const VIEW = { left: 0, top: 0, right: 48, bottom: 40 };
 /** Where the drawn cell's corner lies in the picture. */
@@ -40,7 +43,7 @@ export function StepDiagram({ step }: { readonly step: Step }) {
   };
   const cells = indicesTouching(
     lattice,
-    { left: -width, top: -height, right: lattice.width, bottom: lattice.height },
+    { left: -width, top: -height, right: lattice.domain.width, bottom: lattice.domain.height },
     window,
   ).flatMap((steps) =>
     lattice.ops.map((image, n) => {

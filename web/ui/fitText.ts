@@ -1,5 +1,5 @@
-import type { ExportPlan } from '../../core/paint/exportPlan.ts';
-import { formatNumber } from '../../core/units/length.ts';
+import type { ExportPlan } from '../../core/paint/index.ts';
+import { formatNumber } from '../../core/units/index.ts';
 
 const HARDLY = 0.0005;
 

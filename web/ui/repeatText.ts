@@ -1,14 +1,16 @@
-import type { Repeat } from '../../core/lattice/repeat.ts';
-import type { Step } from '../../core/lattice/step.ts';
-import { formatLength, type LengthUnit } from '../../core/units/length.ts';
+import type { Repeat, Step } from '../../core/lattice/index.ts';
+import { formatLength, type LengthUnit } from '../../core/units/index.ts';
 
 const NAMES = { square: 'square', 'half-drop': 'half-drop', brick: 'brick' } as const;
 
 const MIRRORED = { columns: 'columns mirrored', rows: 'rows mirrored', both: 'mirrored both ways' } as const;
 
+const ROTATED = { half: 'half turns', quarter: 'quarter turns' } as const;
+
 /** `half-drop`, or `drop of 1/3` where the fraction is another; `square, columns mirrored`. */
-export function stepText({ mirrored, ...rest }: Step): string {
-  return mirrored ? `${plainText(rest)}, ${MIRRORED[mirrored]}` : plainText(rest);
+export function stepText({ mirrored, rotated, ...rest }: Step): string {
+  const symmetry = mirrored ? MIRRORED[mirrored] : rotated && ROTATED[rotated];
+  return symmetry ? `${plainText(rest)}, ${symmetry}` : plainText(rest);
 }
 
 function plainText({ kind, drop, honeycomb }: Step): string {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { exportPlan } from '../../core/paint/exportPlan.ts';
-import { SQUARE, step } from '../../core/lattice/step.ts';
+import { SQUARE, step } from '../../core/lattice/index.ts';
+import { exportPlan } from '../../core/paint/index.ts';
 import { fitText } from './fitText.ts';
 import { repeatText, stepText } from './repeatText.ts';
 

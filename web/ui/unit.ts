@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import type { LengthUnit } from '../../core/units/length.ts';
+import type { LengthUnit } from '../../core/units/index.ts';
 
 /** Units that lengths are shown in on screen. */
 export const SHOWN_UNITS = ['mm', 'cm', 'in'] as const satisfies readonly LengthUnit[];

@@ -1,4 +1,4 @@
-import { parseXml, writeXml, XmlError, type XmlElement } from './xmlTree.ts';
+import { parseXml, writeXml, type XmlElement, XmlError } from './xmlTree.ts';
 
 /** An SVG with nothing in it that acts, fetches or reads files. */
 export interface CleanSvg {

@@ -1,5 +1,5 @@
-import { readHex } from '../../colour/hex.ts';
-import { compose, type Matrix } from '../../geometry/matrix.ts';
+import { readHex } from '../../colour/index.ts';
+import { compose, type Matrix } from '../../geometry/index.ts';
 import type { GradientStop, Paint } from '../artwork.ts';
 import { pathBounds } from '../pathData.ts';
 import { readMatrix } from './svgMatrix.ts';

@@ -1,6 +1,6 @@
-import { compose, IDENTITY } from '../../geometry/matrix.ts';
+import { compose, IDENTITY } from '../../geometry/index.ts';
 import type { ArtworkNode, ClipShape, FillRule, GroupNode, PathNode, Stroke, View } from '../artwork.ts';
-import { numberOf, readPaint, referenceIn, Unsupported, type Definitions } from './readPaint.ts';
+import { type Definitions, numberOf, readPaint, referenceIn, Unsupported } from './readPaint.ts';
 import { readMatrix } from './svgMatrix.ts';
 import { parseXml, type XmlElement } from './xmlTree.ts';
 
@@ -22,7 +22,8 @@ export function readSvg(text: string, keepPicture: KeepPicture): SvgDrawing {
   const root = parseXml(text);
   const definitions = new Map<string, XmlElement>();
   for (const child of root.children) {
-    if (child.name === 'defs') for (const xmlElement of child.children) definitions.set(xmlElement.attributes['id'] ?? '', xmlElement);
+    if (child.name === 'defs')
+      for (const xmlElement of child.children) definitions.set(xmlElement.attributes['id'] ?? '', xmlElement);
   }
   const [x, y, width, height] = (root.attributes['viewBox'] ?? '').split(/[\s,]+/).map(Number);
   if (x === undefined || y === undefined || !width || !height || ![x, y, width, height].every(Number.isFinite)) {

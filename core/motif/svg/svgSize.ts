@@ -1,4 +1,4 @@
-import { MM_PER_INCH } from '../../units/length.ts';
+import { MM_PER_INCH } from '../../units/index.ts';
 
 /** CSS: 96 px to the inch. The unit of an SVG length, in mm. */
 const SVG_UNITS: Readonly<Record<string, number>> = {

@@ -1,4 +1,4 @@
-import type { Matrix } from '../../geometry/matrix.ts';
+import type { Matrix } from '../../geometry/index.ts';
 import type { Artwork, ArtworkNode, ClipShape, Paint, Stroke } from '../artwork.ts';
 
 /** What of an SVG lies outside its tree. */

@@ -1,4 +1,4 @@
-import { millimetres, type Figure } from '../figure.ts';
+import { type Figure, millimetres } from '../figure.ts';
 import { Pen } from '../pen.ts';
 
 export const dot: Figure = {

@@ -1,7 +1,7 @@
+import type { PathText } from '../../motif/index.ts';
+import { seeded } from '../../random/index.ts';
 import { combinePaths } from '../combine.ts';
-import { seeded } from '../../random/seeded.ts';
-import type { PathText } from '../../motif/artwork.ts';
-import { count, millimetres, SEED, share, type Figure } from '../figure.ts';
+import { count, type Figure, millimetres, SEED, share } from '../figure.ts';
 import { Pen } from '../pen.ts';
 
 /** A leaf that stands upright, with its vein left open and bites taken out of it. */

@@ -1,4 +1,4 @@
-import { millimetres, share, type Figure } from '../figure.ts';
+import { type Figure, millimetres, share } from '../figure.ts';
 import { Pen } from '../pen.ts';
 
 /**

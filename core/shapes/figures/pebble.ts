@@ -1,5 +1,5 @@
-import { seeded } from '../../random/seeded.ts';
-import { millimetres, SEED, share, type Figure } from '../figure.ts';
+import { seeded } from '../../random/index.ts';
+import { type Figure, millimetres, SEED, share } from '../figure.ts';
 import { Pen } from '../pen.ts';
 
 const CORNERS = 9;

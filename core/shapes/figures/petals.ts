@@ -1,5 +1,5 @@
-import { transform, rotationMatrix } from '../../geometry/matrix.ts';
-import { count, millimetres, share, type Figure } from '../figure.ts';
+import { rotationMatrix, transform } from '../../geometry/index.ts';
+import { count, type Figure, millimetres, share } from '../figure.ts';
 import { Pen } from '../pen.ts';
 
 /** Petals around a middle. Their sides swell out above 0 % and in below it; their tips are blunt or pointed. */

@@ -1,4 +1,4 @@
-import { count, millimetres, share, type Figure } from '../figure.ts';
+import { count, type Figure, millimetres, share } from '../figure.ts';
 import { around, Pen } from '../pen.ts';
 
 export const polygon: Figure = {

@@ -1,4 +1,4 @@
-import { count, millimetres, share, type Figure } from '../figure.ts';
+import { count, type Figure, millimetres, share } from '../figure.ts';
 import { Pen } from '../pen.ts';
 
 /** A fan whose upper edge goes in bows. */

@@ -1,4 +1,4 @@
-import { count, millimetres, share, type Figure } from '../figure.ts';
+import { count, type Figure, millimetres, share } from '../figure.ts';
 import { Pen } from '../pen.ts';
 
 /** A band that goes up and down, whole crests only, so that it can follow itself. */

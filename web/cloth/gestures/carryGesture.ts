@@ -1,6 +1,6 @@
-import type { Command } from '../../../core/document/command.ts';
-import type { Point } from '../../../core/geometry/point.ts';
-import { formatNumber } from '../../../core/units/length.ts';
+import type { Command } from '../../../core/document/index.ts';
+import type { Point } from '../../../core/geometry/index.ts';
+import { formatNumber } from '../../../core/units/index.ts';
 import type { DrawerMotif } from '../../api/motifs.ts';
 import type { PointerController } from '../pointerController.ts';
 import { toMm } from '../viewport.ts';

@@ -1,7 +1,7 @@
-import type { Command } from '../../../core/document/command.ts';
-import type { LatticeIndex } from '../../../core/lattice/lattice.ts';
-import { resizeCell, scaleCell } from '../../../core/arrange/resizeCell.ts';
-import { formatNumber } from '../../../core/units/length.ts';
+import { resizeCell, scaleCell } from '../../../core/arrange/index.ts';
+import type { Command } from '../../../core/document/index.ts';
+import type { LatticeIndex } from '../../../core/lattice/index.ts';
+import { formatNumber } from '../../../core/units/index.ts';
 import type { PointerController } from '../pointerController.ts';
 import { toMm } from '../viewport.ts';
 import { roundTo, type Gesture } from './gesture.ts';

@@ -1,4 +1,4 @@
-import type { Point } from '../../../core/geometry/point.ts';
+import type { Point } from '../../../core/geometry/index.ts';
 
 /** What a press has begun. */
 export interface Gesture {

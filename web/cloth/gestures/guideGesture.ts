@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
-import type { Guide } from '../../../core/document/guide.ts';
-import { indexOfCellAt, latticeTranslate } from '../../../core/lattice/lattice.ts';
-import { formatNumber } from '../../../core/units/length.ts';
+import type { Guide } from '../../../core/document/index.ts';
+import { indexOfCellAt, latticeTranslate } from '../../../core/lattice/index.ts';
+import { formatNumber } from '../../../core/units/index.ts';
 import type { PointerController } from '../pointerController.ts';
 import { toMm } from '../viewport.ts';
 import { roundTo, type Gesture } from './gesture.ts';

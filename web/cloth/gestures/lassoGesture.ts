@@ -1,6 +1,5 @@
-import { selectInLasso } from '../../../core/arrange/selectInLasso.ts';
-import type { Instance } from '../../../core/arrange/pick.ts';
-import type { Point } from '../../../core/geometry/point.ts';
+import { type Instance, selectInLasso } from '../../../core/arrange/index.ts';
+import type { Point } from '../../../core/geometry/index.ts';
 import type { PointerController } from '../pointerController.ts';
 import { toMm } from '../viewport.ts';
 import { hasGone, type Gesture } from './gesture.ts';

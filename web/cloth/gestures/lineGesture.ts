@@ -1,5 +1,4 @@
-import { smoothPolyline } from '../../../core/geometry/polyline.ts';
-import type { Point } from '../../../core/geometry/point.ts';
+import { type Point, smoothPolyline } from '../../../core/geometry/index.ts';
 import type { PointerController } from '../pointerController.ts';
 import { toMm } from '../viewport.ts';
 import { hasGone, type Gesture } from './gesture.ts';

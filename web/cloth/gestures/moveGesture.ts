@@ -1,9 +1,7 @@
-import type { Instance } from '../../../core/arrange/pick.ts';
-import { snap, snapTargets, type SnapTargets } from '../../../core/arrange/snap.ts';
-import { cornersAround } from '../../../core/document/placement.ts';
-import { boxAround, shiftBox, type Box } from '../../../core/geometry/box.ts';
-import type { Point } from '../../../core/geometry/point.ts';
-import { formatNumber } from '../../../core/units/length.ts';
+import { type Instance, snap, snapTargets, type SnapTargets } from '../../../core/arrange/index.ts';
+import { cornersAround } from '../../../core/document/index.ts';
+import { type Box, boxAround, type Point, shiftBox } from '../../../core/geometry/index.ts';
+import { formatNumber } from '../../../core/units/index.ts';
 import type { DragStart } from '../../editor/editor.ts';
 import type { PointerController } from '../pointerController.ts';
 import { lengthToMm, type Viewport } from '../viewport.ts';

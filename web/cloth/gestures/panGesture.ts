@@ -1,4 +1,4 @@
-import type { Point } from '../../../core/geometry/point.ts';
+import type { Point } from '../../../core/geometry/index.ts';
 import type { PointerController } from '../pointerController.ts';
 import type { Gesture } from './gesture.ts';
 

@@ -1,23 +1,21 @@
 import {
-  pointInFrame,
-  MIDDLE,
+  angleAround,
+  type Frame,
+  type FramePoint,
   framePointAt,
+  MIDDLE,
+  type PlacementChanges,
+  pointInFrame,
+  poseAbout,
   scaleByPin,
   sizeOf,
   skewByPin,
-  angleAround,
   stretchByPin,
-  type Frame,
-  type FramePoint,
-} from '../../../core/arrange/frame.ts';
-import { poseAbout, transformPlacements } from '../../../core/arrange/transformPlacements.ts';
-import type { PlacementChanges } from '../../../core/arrange/align.ts';
-import type { Placement } from '../../../core/document/placement.ts';
-import { compose } from '../../../core/geometry/matrix.ts';
-import { poseMatrix, type Pose } from '../../../core/geometry/pose.ts';
-import type { Point } from '../../../core/geometry/point.ts';
-import { normaliseAngle } from '../../../core/geometry/angle.ts';
-import { formatNumber } from '../../../core/units/length.ts';
+  transformPlacements,
+} from '../../../core/arrange/index.ts';
+import type { Placement } from '../../../core/document/index.ts';
+import { compose, normaliseAngle, type Point, type Pose, poseMatrix } from '../../../core/geometry/index.ts';
+import { formatNumber } from '../../../core/units/index.ts';
 import type { PointerController } from '../pointerController.ts';
 import { lengthToMm, toMm } from '../viewport.ts';
 import type { Gesture } from './gesture.ts';

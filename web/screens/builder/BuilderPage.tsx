@@ -1,13 +1,18 @@
 import { ArrowDown, ArrowLeft, ArrowUp, Dices, Plus, Redo2, Trash2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { channels, type Hex } from '../../../core/colour/hex.ts';
-import type { Artwork } from '../../../core/motif/artwork.ts';
-import { FIGURE_KINDS, FIGURES, type FigureKind } from '../../../core/shapes/figures.ts';
-import { pieceOutline, shapeArtwork, EmptyShapeError, type Letterer } from '../../../core/shapes/shapeArtwork.ts';
-import { MOST_PIECES, type ShapeRecipe } from '../../../core/recipe/shapeRecipe.ts';
-import { variations } from '../../../core/shapes/variations.ts';
-import { formatLength } from '../../../core/units/length.ts';
+import { channels, type Hex } from '../../../core/colour/index.ts';
+import type { Artwork } from '../../../core/motif/index.ts';
+import { FIGURE_KINDS, type FigureKind, MOST_PIECES, type ShapeRecipe } from '../../../core/recipe/index.ts';
+import {
+  EmptyShapeError,
+  FIGURES,
+  type Letterer,
+  pieceOutline,
+  shapeArtwork,
+  variations,
+} from '../../../core/shapes/index.ts';
+import { formatLength } from '../../../core/units/index.ts';
 import { useMotifMutation, useMotifMaking, useMotifs, type DrawerMotif } from '../../api/motifs.ts';
 import { ArtworkSvg } from '../../ui/ArtworkSvg.tsx';
 import { Button } from '../../ui/Button.tsx';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { readHex, type Hex } from '../../../core/colour/hex.ts';
+import { type Hex, readHex } from '../../../core/colour/index.ts';
 
 interface Props {
   readonly label: string;

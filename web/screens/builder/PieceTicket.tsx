@@ -1,8 +1,6 @@
-import type { Hex } from '../../../core/colour/hex.ts';
-import { FIGURES } from '../../../core/shapes/figures.ts';
-import { measured, type Measure } from '../../../core/shapes/figure.ts';
-import { FONT_IDS, FONTS } from '../../../core/shapes/lettering.ts';
-import { LONGEST_TEXT, COMBINE_MODES, type CombineMode, type Piece } from '../../../core/recipe/shapeRecipe.ts';
+import type { Hex } from '../../../core/colour/index.ts';
+import { COMBINE_MODES, type CombineMode, FONT_IDS, LONGEST_TEXT, type Piece } from '../../../core/recipe/index.ts';
+import { FIGURES, FONTS, type Measure, measured } from '../../../core/shapes/index.ts';
 import { AmountField } from '../../ui/AmountField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -93,7 +91,7 @@ function LetterFields({ piece, onChange }: Pick<Props, 'piece' | 'onChange'>) {
         <span className="mb-0.5 block text-xs text-graphite">Font</span>
         <select
           value={piece.font}
-          onChange={(event) => onChange({ font: event.target.value })}
+          onChange={(event) => onChange({ font: FONT_IDS.find((id) => id === event.target.value) ?? piece.font })}
           className="h-8 w-full rounded-md border border-thread bg-white px-1 text-sm"
         >
           {FONT_IDS.map((id) => (

@@ -1,11 +1,9 @@
 import { useEffect, useRef } from 'react';
-import { asDrawn } from '../../../core/document/inkResolver.ts';
-import { compose, scalingMatrix, translationMatrix } from '../../../core/geometry/matrix.ts';
-import type { Artwork } from '../../../core/motif/artwork.ts';
-import { paintArtwork } from '../../../core/paint/paintArtwork.ts';
-import { indicesTouching } from '../../../core/lattice/instances.ts';
-import { latticeTranslate, latticeOf } from '../../../core/lattice/lattice.ts';
-import { step } from '../../../core/lattice/step.ts';
+import { asDrawn } from '../../../core/document/index.ts';
+import { compose, scalingMatrix, translationMatrix } from '../../../core/geometry/index.ts';
+import { indicesTouching, latticeOf, latticeTranslate, step } from '../../../core/lattice/index.ts';
+import type { Artwork } from '../../../core/motif/index.ts';
+import { paintArtwork } from '../../../core/paint/index.ts';
 import { browserBackend, browserSurface } from '../../cloth/browserBackend.ts';
 
 /** Ground between the motif and its neighbours, as a share of its longer side. */

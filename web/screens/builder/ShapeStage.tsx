@@ -1,5 +1,5 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import type { Artwork } from '../../../core/motif/artwork.ts';
+import type { Artwork } from '../../../core/motif/index.ts';
 import { ArtworkSvg } from '../../ui/ArtworkSvg.tsx';
 
 interface Props {

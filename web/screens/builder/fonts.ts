@@ -2,9 +2,8 @@ import benchUrl from '@fontsource/bricolage-grotesque/files/bricolage-grotesque-
 import logbookUrl from '@fontsource/caveat/files/caveat-latin-600-normal.woff?url';
 import chandlerUrl from '@fontsource/young-serif/files/young-serif-latin-400-normal.woff?url';
 import { useQuery } from '@tanstack/react-query';
-import type { FontId } from '../../../core/shapes/lettering.ts';
-import { letterOutline } from '../../../core/shapes/lettering.ts';
-import type { Letterer } from '../../../core/shapes/shapeArtwork.ts';
+import type { FontId } from '../../../core/recipe/index.ts';
+import { type Letterer, letterOutline } from '../../../core/shapes/index.ts';
 
 const FILES: Readonly<Record<FontId, string>> = { bench: benchUrl, chandler: chandlerUrl, logbook: logbookUrl };
 

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { FIGURE_KINDS } from '../../../core/shapes/figures.ts';
-import { recipeSchema } from '../../../core/recipe/recipeSchema.ts';
+import { FIGURE_KINDS, recipeSchema } from '../../../core/recipe/index.ts';
 import { newPiece, takesAfterOther, withMoved, withoutPiece, withPiece } from './pieces.ts';
 
 const recipe = {

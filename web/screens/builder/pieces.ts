@@ -1,7 +1,6 @@
-import type { Hex } from '../../../core/colour/hex.ts';
-import { FIGURES, type FigureKind } from '../../../core/shapes/figures.ts';
-import { measured } from '../../../core/shapes/figure.ts';
-import type { CombineMode, Piece, ShapeRecipe } from '../../../core/recipe/shapeRecipe.ts';
+import type { Hex } from '../../../core/colour/index.ts';
+import type { CombineMode, FigureKind, Piece, ShapeRecipe } from '../../../core/recipe/index.ts';
+import { FIGURES, measured } from '../../../core/shapes/index.ts';
 
 /** How pieces meet, in the words of the bench. */
 export const MEETING_NAMES: Readonly<Record<CombineMode, string>> = {

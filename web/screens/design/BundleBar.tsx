@@ -1,4 +1,4 @@
-import { closedParts } from '../../../core/bundle/openBundle.ts';
+import { closedParts } from '../../../core/bundle/index.ts';
 import { useMotifMutation } from '../../api/motifs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNotify } from '../../ui/Notices.tsx';

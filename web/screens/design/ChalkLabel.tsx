@@ -9,9 +9,9 @@ import {
   SendToBack,
   Trash2,
 } from 'lucide-react';
-import type { Placement } from '../../../core/document/placement.ts';
-import type { Box } from '../../../core/geometry/box.ts';
-import type { Motif } from '../../../core/motif/motif.ts';
+import type { Placement } from '../../../core/document/index.ts';
+import type { Box } from '../../../core/geometry/index.ts';
+import type { Motif } from '../../../core/motif/index.ts';
 import type { Viewport } from '../../cloth/viewport.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Cell, useStore } from '../../ui/store.ts';

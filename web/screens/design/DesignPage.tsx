@@ -1,11 +1,11 @@
+import type { Session } from '../../editor/session.ts';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { nanoid } from 'nanoid';
 import { useCallback, useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { openBundle } from '../../../core/bundle/openBundle.ts';
-import type { BundleRecipe } from '../../../core/recipe/bundleRecipe.ts';
-import type { Placement } from '../../../core/document/placement.ts';
-import type { Session } from '../../../core/document/session.ts';
+import { openBundle } from '../../../core/bundle/index.ts';
+import type { Placement } from '../../../core/document/index.ts';
+import type { BundleRecipe } from '../../../core/recipe/index.ts';
 import {
   createDesign,
   leaveDesign,

@@ -1,9 +1,8 @@
 import { Radio, RadioGroup } from '@headlessui/react';
 import { useState, type FormEvent } from 'react';
-import { exportPlan, LEAST_DPI, MOST_DPI, type ExportSize } from '../../../core/paint/exportPlan.ts';
-import type { Repeat } from '../../../core/lattice/repeat.ts';
-import { parseAmount } from '../../../core/units/amount.ts';
-import { formatNumber } from '../../../core/units/length.ts';
+import type { Repeat } from '../../../core/lattice/index.ts';
+import { exportPlan, type ExportSize, LEAST_DPI, MOST_DPI } from '../../../core/paint/index.ts';
+import { formatNumber, parseAmount } from '../../../core/units/index.ts';
 import { startExport, type ExportResult } from '../../api/exports.ts';
 import { useJob } from '../../api/jobs.ts';
 import { Button } from '../../ui/Button.tsx';

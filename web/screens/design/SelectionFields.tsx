@@ -1,9 +1,7 @@
-import { pointInFrame, MIDDLE, sizeOf, stretchBy } from '../../../core/arrange/frame.ts';
-import { poseAbout } from '../../../core/arrange/transformPlacements.ts';
-import type { Placement, PlacementChange } from '../../../core/document/placement.ts';
-import { LARGEST_SCALE, LARGEST_SKEW, SMALLEST_SCALE } from '../../../core/document/placement.ts';
-import { normaliseAngle } from '../../../core/geometry/angle.ts';
-import { latticeTranslate } from '../../../core/lattice/lattice.ts';
+import { MIDDLE, pointInFrame, poseAbout, sizeOf, stretchBy } from '../../../core/arrange/index.ts';
+import type { Placement, PlacementChange } from '../../../core/document/index.ts';
+import { LARGEST_SCALE, LARGEST_SKEW, normaliseAngle, SMALLEST_SCALE } from '../../../core/geometry/index.ts';
+import { latticeTranslate } from '../../../core/lattice/index.ts';
 import { BlendField } from '../../ui/BlendField.tsx';
 import { EachField } from '../../ui/EachField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';

@@ -1,7 +1,6 @@
-import { currentColourway } from '../../../core/document/design.ts';
-import { latticeOf } from '../../../core/lattice/lattice.ts';
-import { formatNumber, mmPer } from '../../../core/units/length.ts';
-import { ruleDivision } from '../../../core/units/ruler.ts';
+import { colourwayOf } from '../../../core/document/index.ts';
+import { latticeOf } from '../../../core/lattice/index.ts';
+import { formatNumber, mmPer, ruleDivision } from '../../../core/units/index.ts';
 import type { ClothParts } from '../../cloth/Cloth.tsx';
 import type { ClothView } from '../../cloth/clothView.ts';
 import { repeatText } from '../../ui/repeatText.ts';
@@ -14,7 +13,7 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
   const bench = useEditor();
   const { design } = useStore(bench.session);
   const [unit] = useUnit();
-  const { colours } = currentColourway(design);
+  const { colours } = colourwayOf(design);
   return (
     <aside
       aria-label="Selvedge"
@@ -76,9 +75,9 @@ function Rule({ view }: { readonly view: ClothView }) {
   const at = (mm: number): number => mm * scale - y / density;
   const ticks = Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => first + i);
   const lattice = latticeOf(design.repeat);
-  const firstCell = Math.floor(y / density / scale / lattice.height);
+  const firstCell = Math.floor(y / density / scale / lattice.domain.height);
   const cells = Array.from(
-    { length: Math.min(400, Math.ceil(height / (lattice.height * scale)) + 2) },
+    { length: Math.min(400, Math.ceil(height / (lattice.domain.height * scale)) + 2) },
     (_, i) => firstCell + i,
   );
   return (
@@ -108,7 +107,7 @@ function Rule({ view }: { readonly view: ClothView }) {
       {cells.map((j) => (
         <path
           key={j}
-          d={`M56 ${at(j * lattice.height) - 5} L48 ${at(j * lattice.height)} L56 ${at(j * lattice.height) + 5} Z`}
+          d={`M56 ${at(j * lattice.domain.height) - 5} L48 ${at(j * lattice.domain.height)} L56 ${at(j * lattice.domain.height) + 5} Z`}
           fill="#b3402e"
         />
       ))}

@@ -1,4 +1,4 @@
-import type { Box } from '../../../core/geometry/box.ts';
+import type { Box } from '../../../core/geometry/index.ts';
 
 export const LABEL_WIDTH = 384;
 const GAP = 14;

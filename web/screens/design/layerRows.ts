@@ -1,6 +1,4 @@
-import type { Design } from '../../../core/document/design.ts';
-import type { Layer } from '../../../core/document/layer.ts';
-import type { Placement } from '../../../core/document/placement.ts';
+import type { Design, Layer, Placement } from '../../../core/document/index.ts';
 
 /** A line of the stack list, topmost first: a layer's own, or a motif's in it. */
 export type StackRow =

@@ -1,5 +1,5 @@
 import { createContext } from 'react';
-import type { Placement } from '../../../core/document/placement.ts';
+import type { Placement } from '../../../core/document/index.ts';
 import type { DrawerMotif } from '../../api/motifs.ts';
 
 /** Lays a bundle open on the cloth. @throws LoosenError */

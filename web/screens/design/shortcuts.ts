@@ -1,6 +1,6 @@
-import { invertSelection, selectSimilar } from '../../../core/arrange/selectSimilar.ts';
-import type { Placement } from '../../../core/document/placement.ts';
-import type { Point } from '../../../core/geometry/point.ts';
+import { invertSelection, selectSimilar } from '../../../core/arrange/index.ts';
+import type { Placement } from '../../../core/document/index.ts';
+import type { Point } from '../../../core/geometry/index.ts';
 import type { Editor } from '../../editor/editor.ts';
 import type { BundleActions } from './bundleActions.ts';
 

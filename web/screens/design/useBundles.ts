@@ -1,11 +1,9 @@
 import { nanoid } from 'nanoid';
 import { useContext, useMemo } from 'react';
-import { gatherInstances, middleOf, partsAbout } from '../../../core/bundle/gather.ts';
-import { loosenBundle } from '../../../core/bundle/loosen.ts';
-import { newPlacement } from '../../../core/document/placeMotif.ts';
-import type { Placement } from '../../../core/document/placement.ts';
-import { UPRIGHT } from '../../../core/geometry/pose.ts';
-import { latticeOf } from '../../../core/lattice/lattice.ts';
+import { gatherInstances, loosenBundle, middleOf, partsAbout } from '../../../core/bundle/index.ts';
+import { newPlacement, type Placement } from '../../../core/document/index.ts';
+import { UPRIGHT } from '../../../core/geometry/index.ts';
+import { latticeOf } from '../../../core/lattice/index.ts';
 import { useMotifCopies, useMotifMaking, type DrawerMotif } from '../../api/motifs.ts';
 import { useNotify } from '../../ui/Notices.tsx';
 import { useEditor, type Editor } from '../../editor/editor.ts';

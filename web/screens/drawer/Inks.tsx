@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import type { Hex } from '../../../core/colour/hex.ts';
-import { inksOf } from '../../../core/motif/artwork.ts';
-import { FARTHEST_MERGE, groupInks } from '../../../core/motif/mergeInks.ts';
-import type { MergedRecipe } from '../../../core/recipe/recipe.ts';
+import type { Hex } from '../../../core/colour/index.ts';
+import { groupInks, inksOf } from '../../../core/motif/index.ts';
+import { FARTHEST_MERGE, type MergedRecipe } from '../../../core/recipe/index.ts';
 import { useArtwork, type DrawerMotif } from '../../api/motifs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SliderField } from '../../ui/SliderField.tsx';

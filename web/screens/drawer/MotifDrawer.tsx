@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { FolderDown, Search, Shapes } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { formatLength } from '../../../core/units/length.ts';
+import { formatLength } from '../../../core/units/index.ts';
 import { blobUrl } from '../../api/client.ts';
 import { collectionFileUrl, useMotifs, type DrawerMotif } from '../../api/motifs.ts';
 import { Masthead } from '../../ui/Masthead.tsx';

@@ -1,7 +1,7 @@
 import { CopyPlus, ImageUp, Trash2, X } from 'lucide-react';
 import { useId, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { naturalHeight } from '../../../core/motif/motif.ts';
+import { naturalHeight } from '../../../core/motif/index.ts';
 import { blobUrl } from '../../api/client.ts';
 import {
   readUses,

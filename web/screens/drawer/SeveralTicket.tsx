@@ -1,5 +1,5 @@
 import { Package, Trash2, X } from 'lucide-react';
-import { sideBySide } from '../../../core/bundle/sideBySide.ts';
+import { sideBySide } from '../../../core/bundle/index.ts';
 import { blobUrl } from '../../api/client.ts';
 import { useMotifMutation, useMotifMaking, type DrawerMotif } from '../../api/motifs.ts';
 import { Button } from '../../ui/Button.tsx';

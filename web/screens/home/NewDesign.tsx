@@ -1,10 +1,8 @@
 import { Radio, RadioGroup } from '@headlessui/react';
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { resizeCell } from '../../../core/arrange/resizeCell.ts';
-import { honeycombOf } from '../../../core/lattice/honeycomb.ts';
-import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../../../core/lattice/repeat.ts';
-import { step } from '../../../core/lattice/step.ts';
+import { resizeCell } from '../../../core/arrange/index.ts';
+import { honeycombOf, LARGEST_CELL_MM, type Repeat, SMALLEST_CELL_MM, step } from '../../../core/lattice/index.ts';
 import { useCreateDesign } from '../../api/designs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';

@@ -1,7 +1,7 @@
 import { ArrowLeft, Download, Minus, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { Design } from '../../../core/document/design.ts';
+import type { Design } from '../../../core/document/index.ts';
 import { blobUrl } from '../../api/client.ts';
 import { openSwatch, useSwatch, useSwatchChange, type SwatchSummary } from '../../api/swatches.ts';
 import { ACTUAL_SCALE } from '../../cloth/viewport.ts';

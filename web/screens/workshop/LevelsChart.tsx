@@ -1,8 +1,8 @@
 import { BarElement, CategoryScale, Chart, LinearScale } from 'chart.js';
 import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { Bar } from 'react-chartjs-2';
-import { levelTable } from '../../../core/scan/levels.ts';
-import type { Levels } from '../../../core/recipe/scanRecipe.ts';
+import type { Levels } from '../../../core/recipe/index.ts';
+import { levelTable } from '../../../core/scan/index.ts';
 
 Chart.register(BarElement, CategoryScale, LinearScale);
 

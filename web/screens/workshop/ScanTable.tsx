@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
-import type { Point } from '../../../core/geometry/point.ts';
-import type { SheetDrawing } from '../../../core/scan/cut.ts';
+import type { Point } from '../../../core/geometry/index.ts';
+import type { SheetDrawing } from '../../../core/scan/index.ts';
 import type { CleanedPicture } from './cleanMessages.ts';
 import type { HandTool } from './handTools.ts';
 import { ArtworkSvg } from '../../ui/ArtworkSvg.tsx';

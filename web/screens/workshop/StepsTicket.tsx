@@ -1,7 +1,7 @@
 import { Crop, Eraser, RotateCcw, RotateCw, Ruler, Scissors, Spline, Wand2, Combine, Pipette } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { proposeLevels } from '../../../core/scan/levels.ts';
-import type { CleanSteps, Cutting, PaperRemoval } from '../../../core/recipe/scanRecipe.ts';
+import type { CleanSteps, Cutting, PaperRemoval } from '../../../core/recipe/index.ts';
+import { proposeLevels } from '../../../core/scan/index.ts';
 import { AmountField } from '../../ui/AmountField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';

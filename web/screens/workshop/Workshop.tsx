@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { ImageUp, ScanLine, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { formatNumber, MM_PER_INCH } from '../../../core/units/length.ts';
+import { formatNumber, MM_PER_INCH } from '../../../core/units/index.ts';
 import { blobUrl } from '../../api/client.ts';
 import { bringSheet, SHEETS, useScanMutation, useSheets, type ScannedSheet } from '../../api/scans.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -1,6 +1,6 @@
-import type { Artwork } from '../../../core/motif/artwork.ts';
-import type { SheetDrawing } from '../../../core/scan/cut.ts';
-import type { CleanSteps, Levels } from '../../../core/recipe/scanRecipe.ts';
+import type { Artwork } from '../../../core/motif/index.ts';
+import type { CleanSteps, Levels } from '../../../core/recipe/index.ts';
+import type { SheetDrawing } from '../../../core/scan/index.ts';
 
 /** Asks the worker to clean the picture that it holds, or first to take another. */
 export interface CleanOrder {

@@ -1,11 +1,17 @@
-import { straightenScan, liftOff, trimToDrawing } from '../../../core/scan/clean.ts';
-import { cutSheet } from '../../../core/scan/cut.ts';
-import { findTilt } from '../../../core/scan/findTilt.ts';
-import { histogram, proposeLevels } from '../../../core/scan/levels.ts';
-import { rotateQuarters } from '../../../core/scan/orient.ts';
-import { copyPixels, type PixelImage } from '../../../core/scan/pixelImage.ts';
-import { NO_STEPS } from '../../../core/recipe/scanRecipe.ts';
-import { traceDrawing } from '../../../core/scan/trace.ts';
+import { NO_STEPS } from '../../../core/recipe/index.ts';
+import {
+  copyPixels,
+  cutSheet,
+  findTilt,
+  histogram,
+  liftOff,
+  type PixelImage,
+  proposeLevels,
+  rotateQuarters,
+  straightenScan,
+  traceDrawing,
+  trimToDrawing,
+} from '../../../core/scan/index.ts';
 import { browserSurface } from '../../cloth/browserBackend.ts';
 import type { CleanAnswer, CleanOrder, TiltOrder } from './cleanMessages.ts';
 

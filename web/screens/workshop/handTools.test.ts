@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { NO_STEPS } from '../../../core/recipe/scanRecipe.ts';
+import { NO_STEPS } from '../../../core/recipe/index.ts';
 import { boxBetween, levelling, NO_CUT, straightenedBy, toggledLeftOut } from './handTools.ts';
 
 describe('the hand on the sheet', () => {

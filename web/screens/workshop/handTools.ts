@@ -1,6 +1,5 @@
-import type { Box } from '../../../core/geometry/box.ts';
-import type { Point } from '../../../core/geometry/point.ts';
-import type { CleanSteps, Cutting } from '../../../core/recipe/scanRecipe.ts';
+import type { Box, Point } from '../../../core/geometry/index.ts';
+import type { CleanSteps, Cutting } from '../../../core/recipe/index.ts';
 
 /** What the pointer does on the sheet. */
 export type HandTool = 'none' | 'level' | 'crop' | 'paper' | 'join' | 'part' | 'leave-out';

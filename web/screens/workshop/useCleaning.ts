@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { CleanSteps } from '../../../core/recipe/scanRecipe.ts';
+import type { CleanSteps } from '../../../core/recipe/index.ts';
 import type { CleanAnswer, CleanedPicture, CleanOrder, TiltOrder } from './cleanMessages.ts';
 
 /** What the worker last made of the picture, and whether it is at it again. */

@@ -1,7 +1,7 @@
+import { Session } from '../../../editor/session.ts';
 import { useEffect, useMemo, useRef } from 'react';
-import type { Design } from '../../../../core/document/design.ts';
-import { Session } from '../../../../core/document/session.ts';
-import type { Point } from '../../../../core/geometry/point.ts';
+import type { Design } from '../../../../core/document/index.ts';
+import type { Point } from '../../../../core/geometry/index.ts';
 import { ClothView } from '../../../cloth/clothView.ts';
 import { middle, toMm, viewportWith } from '../../../cloth/viewport.ts';
 import { useStore } from '../../../ui/store.ts';

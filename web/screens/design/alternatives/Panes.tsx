@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Design } from '../../../../core/document/design.ts';
+import type { Design } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Overlay } from '../../../ui/Overlay.tsx';
 import { repeatText } from '../../../ui/repeatText.ts';

@@ -1,5 +1,5 @@
-import { takeArrangement } from '../../../../core/arrange/takeArrangement.ts';
-import type { Design } from '../../../../core/document/design.ts';
+import { takeArrangement } from '../../../../core/arrange/index.ts';
+import { colourwayOf, type Design } from '../../../../core/document/index.ts';
 import { useAlternativeDesigns, useAlternatives } from '../../../api/alternatives.ts';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../editor/editor.ts';
@@ -31,7 +31,6 @@ export function SideBySide({ alternatives, onClose }: Props) {
       const design = data && {
         ...data,
         colourways: inColoursOf(data, committed),
-        colourway: committed.colourway,
         ground: committed.ground,
         inks: allInks(data, committed),
       };
@@ -60,6 +59,6 @@ function allInks(design: Design, now: Design): Design['inks'] {
 }
 
 function inColoursOf(design: Design, now: Design): Design['colourways'] {
-  const own = design.colourways.find(({ id }) => id === design.colourway)?.colours ?? {};
+  const own = colourwayOf(design).colours;
   return now.colourways.map((colourway) => ({ ...colourway, colours: { ...own, ...colourway.colours } }));
 }

@@ -1,8 +1,8 @@
 import { Sparkles } from 'lucide-react';
 import { lazy, Suspense, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import type { Findings } from '../../../../core/check/findings.ts';
-import { currentColourway } from '../../../../core/document/design.ts';
-import { formatNumber } from '../../../../core/units/length.ts';
+import type { Findings } from '../../../../core/check/index.ts';
+import { colourwayOf } from '../../../../core/document/index.ts';
+import { formatNumber } from '../../../../core/units/index.ts';
 import { ClothContext } from '../../../cloth/clothContext.ts';
 import { lanesSeen, marksOf, seenIn, takeMark, type Mark } from '../../../cloth/marks.ts';
 import { middle, toMm, windowMm } from '../../../cloth/viewport.ts';
@@ -150,7 +150,7 @@ function MarkText({
       {clump.ids.length} in
       <span
         className="h-4 w-4 shrink-0 rounded-full border border-ink/25"
-        style={{ background: (ink && currentColourway(design).colours[ink.id]) ?? clump.of }}
+        style={{ background: (ink && colourwayOf(design).colours[ink.id]) ?? clump.of }}
       />
       {ink?.name ?? clump.of}
     </>

@@ -1,10 +1,10 @@
 import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
 import { useMemo } from 'react';
 import { Bar } from 'react-chartjs-2';
-import type { Quarter } from '../../../../core/check/quarters.ts';
-import { currentColourway } from '../../../../core/document/design.ts';
+import type { Quarter } from '../../../../core/check/index.ts';
+import { colourwayOf } from '../../../../core/document/index.ts';
+import { formatNumber } from '../../../../core/units/index.ts';
 import { useEditor } from '../../../editor/editor.ts';
-import { formatNumber } from '../../../../core/units/length.ts';
 import { useStore } from '../../../ui/store.ts';
 
 Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);
@@ -27,7 +27,7 @@ export function QuarterCharts({ quarters }: { readonly quarters: readonly Quarte
     [quarters],
   );
   const inks = useMemo(() => {
-    const { colours } = currentColourway(committed);
+    const { colours } = colourwayOf(committed);
     return {
       labels: NAMES.map((name) => name.split(' ')),
       datasets: committed.inks

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Findings, CheckContext } from '../../../../core/check/findings.ts';
-import type { Design } from '../../../../core/document/design.ts';
+import type { CheckContext, Findings } from '../../../../core/check/index.ts';
+import type { Design } from '../../../../core/document/index.ts';
 import { useEditor } from '../../../editor/editor.ts';
 import { useStore } from '../../../ui/store.ts';
 import type { DrawerMotif } from '../../../api/motifs.ts';

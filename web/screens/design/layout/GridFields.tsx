@@ -1,17 +1,17 @@
 import { useState } from 'react';
-import type { Hex } from '../../../../core/colour/hex.ts';
-import { currentColourway } from '../../../../core/document/design.ts';
-import { anglesOf, nearestAngle } from '../../../../core/layout/layGrid.ts';
+import type { Hex } from '../../../../core/colour/index.ts';
+import { colourwayOf } from '../../../../core/document/index.ts';
+import { latticeOf } from '../../../../core/lattice/index.ts';
+import { anglesOf, nearestAngle } from '../../../../core/layout/index.ts';
 import {
-  MOST_GRID_SIZE,
-  MOST_IN_GRID,
+  type FigureKind,
   type GridFigure,
   type GridRecipe,
-} from '../../../../core/recipe/layoutRecipe.ts';
-import { latticeOf } from '../../../../core/lattice/lattice.ts';
-import type { FigureKind } from '../../../../core/shapes/figures.ts';
-import type { Piece } from '../../../../core/recipe/shapeRecipe.ts';
-import { formatNumber } from '../../../../core/units/length.ts';
+  MOST_GRID_SIZE,
+  MOST_IN_GRID,
+  type Piece,
+} from '../../../../core/recipe/index.ts';
+import { formatNumber } from '../../../../core/units/index.ts';
 import { useMotifMaking, type DrawerMotif } from '../../../api/motifs.ts';
 import { newPiece } from '../../builder/pieces.ts';
 import { useEditor } from '../../../editor/editor.ts';
@@ -81,7 +81,7 @@ export function GridFields({ recipe, onChange }: Props) {
   const inks = committed.inks.map(({ id, name, prints }) => ({
     id,
     name,
-    print: prints[0] ?? (currentColourway(committed).colours[id] as Hex),
+    print: prints[0] ?? (colourwayOf(committed).colours[id] as Hex),
   }));
   const source = motifs.find(({ id }) => id === recipe.motif);
   const made = source?.recipe?.kind === 'shape' && recipe.fitted ? source.recipe.pieces[0]?.fill?.ink : undefined;

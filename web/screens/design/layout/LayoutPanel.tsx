@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import { applyLayout, LayoutError } from '../../../../core/layout/applyLayout.ts';
-import type { GridRecipe, LayoutRecipe, RowRecipe } from '../../../../core/recipe/layoutRecipe.ts';
+import { applyLayout, LayoutError } from '../../../../core/layout/index.ts';
+import type { GridRecipe, LayoutRecipe, RowRecipe } from '../../../../core/recipe/index.ts';
 import type { DrawerMotif } from '../../../api/motifs.ts';
 import { useEditor, type LayoutDraft } from '../../../editor/editor.ts';
 import { TicketFoot } from '../TicketFoot.tsx';

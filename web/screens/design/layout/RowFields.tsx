@@ -1,8 +1,7 @@
 import { ArrowLeft, ArrowRight, Plus, X } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { MOST_IN_ROW, MOST_ROWS, type RowRecipe } from '../../../../core/recipe/layoutRecipe.ts';
-import { LEAST_GAP, MOST_GAP } from '../../../../core/recipe/tossRecipe.ts';
-import { LARGEST_CELL_MM } from '../../../../core/lattice/repeat.ts';
+import { LARGEST_CELL_MM } from '../../../../core/lattice/index.ts';
+import { LEAST_GAP, MOST_GAP, MOST_IN_ROW, MOST_ROWS, type RowRecipe } from '../../../../core/recipe/index.ts';
 import { blobUrl } from '../../../api/client.ts';
 import { useEditor } from '../../../editor/editor.ts';
 import { MotifPick } from '../tickets/MotifPick.tsx';

@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
-import { rowOffers, type RowPattern, type RowOffer } from '../../../../core/layout/rowOffers.ts';
-import { placesByMotif } from '../../../../core/lattice/fractions.ts';
-import { step } from '../../../../core/lattice/step.ts';
+import { placesByMotif, step } from '../../../../core/lattice/index.ts';
+import { type RowOffer, rowOffers, type RowPattern } from '../../../../core/layout/index.ts';
 import { useEditor } from '../../../editor/editor.ts';
 import { OfferList } from '../tickets/OfferList.tsx';
 import { useStore } from '../../../ui/store.ts';

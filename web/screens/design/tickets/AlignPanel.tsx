@@ -8,18 +8,20 @@ import {
   ArrowLeftRight,
 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { matchSize, swapPlaces, type Measure } from '../../../../core/arrange/matchSize.ts';
 import {
   align,
-  distribute,
   type Axis,
+  distribute,
+  matchSize,
+  type Measure,
   type PlacementChanges,
   type Reference,
   type Side,
   type Spacing,
-} from '../../../../core/arrange/align.ts';
-import type { Placement } from '../../../../core/document/placement.ts';
-import { latticeOf } from '../../../../core/lattice/lattice.ts';
+  swapPlaces,
+} from '../../../../core/arrange/index.ts';
+import type { Placement } from '../../../../core/document/index.ts';
+import { latticeOf } from '../../../../core/lattice/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';

@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowDownToLine, ArrowUp, ArrowUpToLine, Package, PackageOpen, Split, Ungroup } from 'lucide-react';
 import { useContext, type ComponentType } from 'react';
-import { isEditable } from '../../../../core/document/layer.ts';
+import { isEditable } from '../../../../core/document/index.ts';
 import { ClothContext } from '../../../cloth/clothContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/Choice.tsx';

@@ -1,11 +1,5 @@
-import {
-  keepProportions,
-  resizeCell,
-  scaleCell,
-  setModule,
-  type CellSide,
-} from '../../../../core/arrange/resizeCell.ts';
-import { LARGEST_CELL_MM, SMALLEST_CELL_MM, type Repeat } from '../../../../core/lattice/repeat.ts';
+import { type CellSide, keepProportions, resizeCell, scaleCell, setModule } from '../../../../core/arrange/index.ts';
+import { LARGEST_CELL_MM, type Repeat, SMALLEST_CELL_MM } from '../../../../core/lattice/index.ts';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';

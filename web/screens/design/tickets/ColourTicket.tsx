@@ -1,8 +1,8 @@
 import { Ban } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { HexColorPicker } from 'react-colorful';
-import { readHex, type Hex } from '../../../../core/colour/hex.ts';
-import { currentColourway, type Ink } from '../../../../core/document/design.ts';
+import { type Hex, readHex } from '../../../../core/colour/index.ts';
+import { colourwayOf, type Ink, inksOfGround, NO_GROUND } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useEditor } from '../../../editor/editor.ts';
 import { useStore } from '../../../ui/store.ts';
@@ -15,11 +15,10 @@ export function ColourTicket() {
   const bench = useEditor();
   const { design } = useStore(bench.session);
   const opened = useStore(bench.ink);
-  const bare = design.ground === null;
+  const [printed] = inksOfGround(design.ground);
+  const bare = design.ground.kind === 'none';
   const ground =
-    design.inks.find(({ id }) => id === design.ground) ??
-    design.inks.find(({ id }) => id === 'ground') ??
-    design.inks[0];
+    design.inks.find(({ id }) => id === printed) ?? design.inks.find(({ id }) => id === 'ground') ?? design.inks[0];
   const others = design.inks.filter(({ id }) => id !== ground?.id);
   return (
     <div className="grid gap-5">
@@ -32,7 +31,7 @@ export function ColourTicket() {
           onClick={() =>
             bench.commit(bare ? 'Laid a ground' : 'Took the ground away', {
               type: 'ground',
-              ground: bare && ground ? ground.id : null,
+              ground: bare && ground ? { kind: 'flat', ink: ground.id } : NO_GROUND,
             })
           }
         >
@@ -54,7 +53,7 @@ export function ColourTicket() {
 function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
   const bench = useEditor();
   const { design } = useStore(bench.session);
-  const colourway = currentColourway(design);
+  const colourway = colourwayOf(design);
   const colour = colourway.colours[ink.id] as Hex;
   const row = useRef<HTMLDivElement>(null);
   const [typed, setTyped] = useState<string>();

@@ -1,9 +1,9 @@
 import { CopyPlus } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useContext, useEffect, useMemo, useState } from 'react';
-import { makeCopies, insertCopies, MOST_COPIES, NO_VARIATION, type CopyPlan } from '../../../../core/arrange/copies.ts';
-import type { Point } from '../../../../core/geometry/point.ts';
-import { middleOf } from '../../../../core/bundle/gather.ts';
+import { type CopyPlan, insertCopies, makeCopies, MOST_COPIES, NO_VARIATION } from '../../../../core/arrange/index.ts';
+import { middleOf } from '../../../../core/bundle/index.ts';
+import type { Point } from '../../../../core/geometry/index.ts';
 import { ClothContext } from '../../../cloth/clothContext.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Button } from '../../../ui/Button.tsx';

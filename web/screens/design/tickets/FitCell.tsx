@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { fitCell } from '../../../../core/arrange/fitCell.ts';
+import { fitCell } from '../../../../core/arrange/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';

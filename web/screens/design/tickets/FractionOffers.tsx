@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
-import { fractionOffers, placesByMotif } from '../../../../core/lattice/fractions.ts';
-import { step } from '../../../../core/lattice/step.ts';
+import { fractionOffers, placesByMotif, step } from '../../../../core/lattice/index.ts';
 import { StepDiagram } from '../../../ui/StepDiagram.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../editor/editor.ts';

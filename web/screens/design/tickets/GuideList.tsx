@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
-import type { Guide } from '../../../../core/document/guide.ts';
+import type { Guide } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';

@@ -2,7 +2,7 @@ import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors, type Dra
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Layers, Search } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { isEditable } from '../../../../core/document/layer.ts';
+import { isEditable } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../editor/editor.ts';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { formatLength } from '../../../../core/units/length.ts';
-import { naturalHeight } from '../../../../core/motif/motif.ts';
+import { naturalHeight } from '../../../../core/motif/index.ts';
+import { formatLength } from '../../../../core/units/index.ts';
 import { blobUrl } from '../../../api/client.ts';
 import { useMotifMutation, type DrawerMotif } from '../../../api/motifs.ts';
 import { LengthField } from '../../../ui/LengthField.tsx';

@@ -1,6 +1,6 @@
 import { FlipHorizontal2, FlipVertical2, Link2, Link2Off } from 'lucide-react';
 import { useState } from 'react';
-import { MIDDLE, type FramePoint } from '../../../../core/arrange/frame.ts';
+import { type FramePoint, MIDDLE } from '../../../../core/arrange/index.ts';
 import { NINE } from '../../../cloth/gestures/pinGesture.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';

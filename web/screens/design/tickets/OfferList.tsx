@@ -1,7 +1,6 @@
 import { useEffect, type ReactNode } from 'react';
-import type { FractionOffer } from '../../../../core/lattice/fractions.ts';
-import type { Repeat } from '../../../../core/lattice/repeat.ts';
-import { formatLength } from '../../../../core/units/length.ts';
+import type { FractionOffer, Repeat } from '../../../../core/lattice/index.ts';
+import { formatLength } from '../../../../core/units/index.ts';
 import { useUnit } from '../../../ui/unit.ts';
 import { useEditor } from '../../../editor/editor.ts';
 

@@ -1,6 +1,6 @@
-import { exportPlan } from '../../../../core/paint/exportPlan.ts';
-import { tileOf } from '../../../../core/lattice/tile.ts';
-import { formatLength } from '../../../../core/units/length.ts';
+import { tileOf } from '../../../../core/lattice/index.ts';
+import { exportPlan } from '../../../../core/paint/index.ts';
+import { formatLength } from '../../../../core/units/index.ts';
 import { Choice } from '../../../ui/Choice.tsx';
 import { fitText } from '../../../ui/fitText.ts';
 import { stepText } from '../../../ui/repeatText.ts';

@@ -1,5 +1,5 @@
-import { invertSelection, selectByInk, selectSimilar } from '../../../../core/arrange/selectSimilar.ts';
-import { currentColourway } from '../../../../core/document/design.ts';
+import { invertSelection, selectByInk, selectSimilar } from '../../../../core/arrange/index.ts';
+import { colourwayOf } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../editor/editor.ts';
@@ -14,7 +14,7 @@ export function SelectMore() {
     bench.select(found.filter((id) => free.has(id)));
     bench.announcement.set(`${found.length} motifs chosen`);
   };
-  const { colours } = currentColourway(design);
+  const { colours } = colourwayOf(design);
   return (
     <section aria-label="Choose more" className="grid gap-2">
       <h4 className="text-xs text-graphite">Choose</h4>

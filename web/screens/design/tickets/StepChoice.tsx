@@ -1,17 +1,21 @@
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions, Radio, RadioGroup } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { honeycombOf } from '../../../../core/lattice/honeycomb.ts';
-import type { Repeat } from '../../../../core/lattice/repeat.ts';
 import {
+  withStep,
+  rotatedStep,
+  rotationsOf,
+  type StepRotation,
   everyFraction,
+  honeycombOf,
   mirroredStep,
-  mirroringsOf,
-  step,
   type Mirroring,
+  mirroringsOf,
+  type Repeat,
+  step,
   type Step,
-} from '../../../../core/lattice/step.ts';
-import { formatLength } from '../../../../core/units/length.ts';
+} from '../../../../core/lattice/index.ts';
+import { formatLength } from '../../../../core/units/index.ts';
 import { stepText } from '../../../ui/repeatText.ts';
 import { StepDiagram } from '../../../ui/StepDiagram.tsx';
 import { useStore } from '../../../ui/store.ts';
@@ -27,11 +31,15 @@ const KINDS: readonly { readonly kind: Kind; readonly name: string }[] = [
   { kind: 'brick', name: 'Brick' },
   { kind: 'honeycomb', name: 'Honeycomb' },
 ];
-const MIRRORINGS: Readonly<Record<Mirroring | 'none', string>> = {
-  none: 'None',
-  columns: 'Columns',
-  rows: 'Rows',
-  both: 'Both',
+type Symmetry = Mirroring | StepRotation | 'none';
+
+const SYMMETRIES: Readonly<Record<Symmetry, string>> = {
+  none: 'As they are',
+  columns: 'Columns mirrored',
+  rows: 'Rows mirrored',
+  both: 'Mirrored both ways',
+  half: 'Half turns',
+  quarter: 'Quarter turns',
 };
 
 /** How cells follow each other. What is pointed at is shown on the cloth, and taken by a click. */
@@ -40,14 +48,14 @@ export function StepChoice() {
   const { committed } = useStore(bench.session);
   const [unit] = useUnit();
   const { repeat } = committed;
-  const { kind, drop, mirrored, honeycomb } = repeat.step;
+  const { kind, drop, mirrored, rotated, honeycomb } = repeat.step;
   const take = (next: Repeat): void =>
     bench.commit(`Changed the step to ${stepText(next.step)}`, { type: 'repeat', repeat: next });
   const look = (next: Repeat) => ({
     onPointerEnter: () => bench.session.preview({ type: 'repeat', repeat: next }),
     onPointerLeave: () => bench.session.preview(undefined),
   });
-  const stepped = (step: Step): Repeat => ({ ...repeat, step: step });
+  const stepped = (step: Step): Repeat => withStep(repeat, step);
   const ofKind = (one: Kind): Repeat =>
     one === 'honeycomb'
       ? honeycombOf(repeat)
@@ -58,12 +66,17 @@ export function StepChoice() {
               ? step(one)
               : step(one, drop.p, drop.q),
         );
-  const mirroring = (one: Mirroring | 'none'): Repeat =>
-    stepped(mirroredStep(repeat.step, one === 'none' ? undefined : one));
-  const possible = honeycomb ? [] : mirroringsOf(repeat.step);
+  const withSymmetry = (symmetry: Symmetry): Repeat =>
+    stepped(
+      symmetry === 'half' || symmetry === 'quarter'
+        ? rotatedStep(repeat.step, symmetry)
+        : mirroredStep(repeat.step, symmetry === 'none' ? undefined : symmetry),
+    );
+  const possible: readonly Symmetry[] = honeycomb ? [] : [...mirroringsOf(repeat.step), ...rotationsOf(repeat.step)];
   const ofFraction = (text: string): Repeat => {
     const [p, q] = text.split('/').map(Number) as [number, number];
-    return stepped(step(kind, p, q));
+    const plain = step(kind, p, q);
+    return stepped(rotated ? rotatedStep(plain, rotated) : plain);
   };
   return (
     <>
@@ -129,23 +142,23 @@ export function StepChoice() {
       )}
       {possible.length > 0 && (
         <div>
-          <span className="mb-0.5 block text-xs text-graphite">Every other one is mirrored</span>
+          <span className="mb-0.5 block text-xs text-graphite">Neighbouring cells</span>
           <RadioGroup
-            value={mirrored ?? 'none'}
-            onChange={(one: Mirroring | 'none') => take(mirroring(one))}
-            aria-label="Every other one is mirrored"
-            className={`grid gap-1.5 ${possible.length > 1 ? 'grid-cols-4' : 'grid-cols-2'}`}
+            value={mirrored ?? rotated ?? 'none'}
+            onChange={(symmetry: Symmetry) => take(withSymmetry(symmetry))}
+            aria-label="Neighbouring cells"
+            className="grid grid-cols-3 gap-1.5"
           >
-            {(['none', ...possible] as const).map((one) => (
-              <StepCard key={one} value={one} look={look(mirroring(one))}>
-                <StepDiagram step={mirroring(one).step} />
-                {MIRRORINGS[one]}
+            {(['none', ...possible] as const).map((symmetry) => (
+              <StepCard key={symmetry} value={symmetry} look={look(withSymmetry(symmetry))}>
+                <StepDiagram step={withSymmetry(symmetry).step} />
+                {SYMMETRIES[symmetry]}
               </StepCard>
             ))}
           </RadioGroup>
         </div>
       )}
-      {kind !== 'square' && !honeycomb && !mirrored && <FractionOffers />}
+      {kind !== 'square' && !honeycomb && !mirrored && !rotated && <FractionOffers />}
     </>
   );
 }

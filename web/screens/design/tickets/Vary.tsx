@@ -1,6 +1,6 @@
 import { Shuffle } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
-import { NO_VARIATION_PLAN, varyPlacements, type VariationPlan } from '../../../../core/arrange/varyPlacements.ts';
+import { NO_VARIATION_PLAN, type VariationPlan, varyPlacements } from '../../../../core/arrange/index.ts';
 import { blobUrl } from '../../../api/client.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Button } from '../../../ui/Button.tsx';

@@ -1,4 +1,4 @@
-import type { Directions } from '../../../../core/recipe/tossRecipe.ts';
+import type { Directions } from '../../../../core/recipe/index.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 

@@ -1,7 +1,7 @@
 import { Trash2 } from 'lucide-react';
-import { LARGEST_SCALE, SMALLEST_SCALE } from '../../../../core/document/placement.ts';
-import { countOfShare, MOST_TOSSED, ROLES, type Role, type TossEntry } from '../../../../core/recipe/tossRecipe.ts';
-import { parseAmount } from '../../../../core/units/amount.ts';
+import { LARGEST_SCALE, SMALLEST_SCALE } from '../../../../core/geometry/index.ts';
+import { countOfShare, MOST_TOSSED, type Role, ROLES, type TossEntry } from '../../../../core/recipe/index.ts';
+import { parseAmount } from '../../../../core/units/index.ts';
 import { blobUrl } from '../../../api/client.ts';
 import type { DrawerMotif } from '../../../api/motifs.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';

@@ -1,8 +1,7 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
-import type { Hole } from '../../../../core/toss/holes.ts';
-import { applyToss, tossedPlacements } from '../../../../core/toss/applyToss.ts';
-import { formatNumber } from '../../../../core/units/length.ts';
+import { applyToss, type Hole, tossedPlacements } from '../../../../core/toss/index.ts';
+import { formatNumber } from '../../../../core/units/index.ts';
 import { useEditor } from '../../../editor/editor.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';

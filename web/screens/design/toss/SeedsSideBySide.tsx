@@ -1,10 +1,8 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
-import { apply } from '../../../../core/document/command.ts';
-import type { Design } from '../../../../core/document/design.ts';
-import { applyToss, tossedIdsOf, tossedPlacements } from '../../../../core/toss/applyToss.ts';
-import type { TossResult } from '../../../../core/toss/toss.ts';
-import type { TossRecipe } from '../../../../core/recipe/tossRecipe.ts';
+import { apply, type Design } from '../../../../core/document/index.ts';
+import type { TossRecipe } from '../../../../core/recipe/index.ts';
+import { applyToss, tossedIdsOf, tossedPlacements, type TossResult } from '../../../../core/toss/index.ts';
 import { Panes } from '../alternatives/Panes.tsx';
 import { useEditor } from '../../../editor/editor.ts';
 import { TossClient } from '../../../editor/tossClient.ts';

@@ -1,9 +1,9 @@
 import { Dices, Pin, Sparkles, Square } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
-import { tossedIdsOf, pin } from '../../../../core/toss/applyToss.ts';
-import { LEAST_GAP, MOST_GAP, type Role, type TossEntry, type TossRecipe } from '../../../../core/recipe/tossRecipe.ts';
-import { formatNumber } from '../../../../core/units/length.ts';
+import { LEAST_GAP, MOST_GAP, type Role, type TossEntry, type TossRecipe } from '../../../../core/recipe/index.ts';
+import { pin, tossedIdsOf } from '../../../../core/toss/index.ts';
+import { formatNumber } from '../../../../core/units/index.ts';
 import type { DrawerMotif } from '../../../api/motifs.ts';
 import { useEditor } from '../../../editor/editor.ts';
 import { TicketFoot } from '../TicketFoot.tsx';

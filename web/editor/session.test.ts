@@ -1,14 +1,21 @@
 import fc from 'fast-check';
 import { describe as suite, expect, it } from 'vitest';
-import { takeArrangement } from '../arrange/takeArrangement.ts';
-import { SQUARE } from '../lattice/step.ts';
-import { anyDesign, leafAt } from '../testing/arbitraries.ts';
-import { apply, CommandError, inverse, type Command } from './command.ts';
-import { describe } from './describe.ts';
-import { newDesign, type Design } from './design.ts';
-import { newLayer } from './layer.ts';
+import { takeArrangement } from '../../core/arrange/index.ts';
+import {
+  apply,
+  type Command,
+  CommandError,
+  conflicts,
+  describe,
+  type Design,
+  inverse,
+  newDesign,
+  newLayer,
+  NO_GROUND,
+} from '../../core/document/index.ts';
+import { SQUARE } from '../../core/lattice/index.ts';
+import { anyDesign, leafAt } from '../../core/testing/arbitraries.ts';
 import { Session } from './session.ts';
-import { conflicts } from './writeSet.ts';
 
 const START: Design = {
   ...newDesign('d', 'Kelp', { width: 100, height: 100, step: SQUARE }),
@@ -94,7 +101,7 @@ suite('what others did', () => {
     [
       [
         { type: 'remove', ids: ['a'] },
-        { type: 'ground', ground: null },
+        { type: 'ground', ground: NO_GROUND },
       ],
       'took a motif away, changed the ground',
     ],
@@ -155,5 +162,33 @@ suite('taking an arrangement', () => {
       }),
       { numRuns: 60 },
     );
+  });
+});
+
+suite('a session', () => {
+  it('previews without recording, commits as one step, and keeps what is unsent', () => {
+    const start = apply(
+      newDesign('d', 'Kelp', { width: 100, height: 100, step: { kind: 'half-drop', drop: { p: 1, q: 2 } } }),
+      { type: 'insert', placements: [{ index: 0, placement: leafAt('a', { x: 90, y: 10 }) }] },
+    );
+    const session = new Session(start);
+    expect(() => session.commit('remove', { type: 'remove', ids: ['gone'] })).toThrow(CommandError);
+    expect(session.state.committed).toBe(start);
+    session.preview({ type: 'change', changes: { a: { x: 105, y: 10 } } });
+    expect(session.state.design.placements[0]).toMatchObject({ x: 5, y: 60 });
+    expect(session.state.committed).toBe(start);
+    session.commit('move', { type: 'change', changes: { a: { x: 110, y: 10 } } });
+    session.commit('name', { type: 'name', name: 'Tide' });
+    expect(session.state.pending).toHaveLength(2);
+    session.acknowledge(1);
+    expect(session.undo()?.label).toBe('name');
+    session.undo();
+    expect(session.undo()).toBeUndefined();
+    expect(session.state.design).toEqual(start);
+    expect(session.state.pending.map(({ type }) => type)).toEqual(['name', 'name', 'change']);
+    session.redo();
+    expect(session.state.design.placements[0]).toMatchObject({ x: 10, y: 60 });
+    session.commit('ground', { type: 'ground', ground: NO_GROUND });
+    expect(session.redo()).toBeUndefined();
   });
 });

@@ -1,6 +1,4 @@
-import { apply, CommandError, inverse, type Command } from './command.ts';
-import type { Design } from './design.ts';
-import { conflicts } from './writeSet.ts';
+import { apply, type Command, CommandError, conflicts, type Design, inverse } from '../../core/document/index.ts';
 
 /** A done edit: its name for the history, and both directions. */
 export interface Edit {

@@ -1,0 +1,7 @@
+/** Several motifs as one. */
+export * from './bundleArtwork.ts';
+export * from './gather.ts';
+export * from './loosen.ts';
+export * from './openBundle.ts';
+export * from './replacePlacements.ts';
+export * from './sideBySide.ts';

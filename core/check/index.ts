@@ -1,0 +1,8 @@
+/** What the eye would catch on: gaps, lanes, clumps, quarters. */
+export * from './clumps.ts';
+export * from './coverage.ts';
+export * from './findings.ts';
+export * from './gaps.ts';
+export * from './lanes.ts';
+export * from './outline.ts';
+export * from './quarters.ts';

@@ -1,0 +1,2 @@
+/** Colours as documents hold them. */
+export * from './hex.ts';

@@ -1,0 +1,13 @@
+/** More than any cell can show; a bound on what a design can hold. */
+export const MOST_PLACEMENTS = 20_000;
+/** More than anyone can tell one from another. */
+export const MOST_LAYERS = 200;
+export const MOST_GUIDES = 200;
+export const MOST_INKS = 1000;
+export const MOST_COLOURWAYS = 200;
+/** Artwork colours that one ink prints. */
+export const MOST_PRINTS = 1000;
+/** Commands in one save, and in one command of several. */
+export const MOST_COMMANDS = 1000;
+/** Commands lie in commands at most this deep. */
+export const DEEPEST_COMMAND = 8;

@@ -1,0 +1,33 @@
+/** The fraction p/q of the cell by which the next column drops or the next row shifts; lowest terms, 0 <= p < q. */
+export interface Fraction {
+  readonly p: number;
+  readonly q: number;
+}
+
+/** The largest denominator: a tile of twelve cells is as long as any printer asks for. */
+export const LARGEST_DENOMINATOR = 12;
+
+function greatestCommonDivisor(a: number, b: number): number {
+  return b === 0 ? a : greatestCommonDivisor(b, a % b);
+}
+
+/** p/q in lowest terms with 0 <= p < q, since a whole cell's drop is no drop. @throws RangeError unless both are whole and q is at least 1 */
+export function fraction(p: number, q: number): Fraction {
+  if (!Number.isInteger(p) || !Number.isInteger(q) || q < 1) {
+    throw new RangeError(`a fraction needs whole numbers and q of at least 1, got ${p}/${q}`);
+  }
+  const within = ((p % q) + q) % q;
+  const by = greatestCommonDivisor(q, within);
+  return { p: within / by, q: q / by };
+}
+
+/** All fractions strictly between 0 and 1 with q up to the largest denominator, by size. */
+export function everyFraction(): Fraction[] {
+  const all: Fraction[] = [];
+  for (let q = 2; q <= LARGEST_DENOMINATOR; q += 1) {
+    for (let p = 1; p < q; p += 1) {
+      if (greatestCommonDivisor(q, p) === 1) all.push({ p, q });
+    }
+  }
+  return all.sort((a, b) => a.p / a.q - b.p / b.q);
+}

@@ -1,0 +1,14 @@
+/** The one painter, and how the cloth and files are planned. */
+export * from './canvasBackend.ts';
+export * from './clothPlan.ts';
+export * from './exportPlan.ts';
+export * from './layCell.ts';
+export * from './paintArtwork.ts';
+export * from './paintPlane.ts';
+export * from './paintSeparately.ts';
+export * from './picture.ts';
+export * from './reduceTile.ts';
+export * from './scene.ts';
+export * from './sprite.ts';
+export * from './spriteCache.ts';
+export * from './tileFromCell.ts';

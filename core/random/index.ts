@@ -1,0 +1,2 @@
+/** Numbers that look like chance and repeat. */
+export * from './seeded.ts';

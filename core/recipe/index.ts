@@ -1,0 +1,9 @@
+/** What motifs and arrangements are made by: plain data, one file a kind. */
+export * from './bundleRecipe.ts';
+export * from './layoutRecipe.ts';
+export * from './mergedRecipe.ts';
+export * from './openRecipe.ts';
+export * from './recipe.ts';
+export * from './scanRecipe.ts';
+export * from './shapeRecipe.ts';
+export * from './tossRecipe.ts';

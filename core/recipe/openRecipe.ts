@@ -1,0 +1,30 @@
+import { type Recipe, recipeSchema } from './recipe.ts';
+
+/** The names that fields of parts and pieces had before they were those of a pose. */
+const RENAMED: Readonly<Record<string, string>> = {
+  turn: 'rotation',
+  stretch: 'aspect',
+  mirrored: 'flipped',
+  meeting: 'combine',
+};
+
+/** A list of parts or pieces as it is written today. Parts were neither stretched nor skewed at first. */
+function renamed(list: unknown, added: object): unknown {
+  if (!Array.isArray(list)) return list;
+  return list.map((item: unknown) => ({
+    ...added,
+    ...Object.fromEntries(Object.entries(Object(item) as object).map(([key, value]) => [RENAMED[key] ?? key, value])),
+  }));
+}
+
+/**
+ * Reads a recipe of this or any earlier version.
+ *
+ * @throws ValidationError where it is none
+ */
+export function openRecipe(recipe: unknown): Recipe {
+  const current: Record<string, unknown> = { ...Object(recipe) };
+  if ('parts' in current) current['parts'] = renamed(current['parts'], { aspect: 1, skew: 0 });
+  if ('pieces' in current) current['pieces'] = renamed(current['pieces'], {});
+  return recipeSchema.validateSync(current, { strict: true });
+}

@@ -1,0 +1,51 @@
+import { array, number, object, string, type ArraySchema } from 'yup';
+
+/** The same data, none of which can be assigned to. Schemas infer mutable types; documents are never changed in place. */
+export type Immutable<T> = T extends object ? { readonly [K in keyof T]: Immutable<T[K]> } : T;
+
+/** An id: 1 to 64 letters, digits, `_` or `-`. */
+export const idSchema = string()
+  .required()
+  .min(1)
+  .max(64)
+  .matches(/^[\w-]+$/);
+
+/** A name given by a person: 1 to 120 characters, without space at its ends. */
+export const nameSchema = string()
+  .required('A name is needed.')
+  .trim()
+  .min(1, 'A name is needed.')
+  .max(120, 'A name has at most 120 letters.');
+
+/** A number that is neither infinite nor missing its value; add `required()` where it has to be there. */
+export const finite = () =>
+  number().test('finite', '${path} has to be a number', (n) => n === undefined || Number.isFinite(n));
+
+/** A required number from `least` to `most`. */
+export const between = (least: number, most: number) => finite().min(least).max(most).required();
+
+/** A required whole number from `least` to `most`. */
+export const whole = (least: number, most: number) => number().integer().min(least).max(most).required();
+
+/** A coordinate of the cloth, mm; bounded far outside any cell. */
+export const coordinate = finite().min(-1e6).max(1e6);
+
+/** A point, mm. */
+export const pointSchema = object({ x: between(-1e5, 1e5), y: between(-1e5, 1e5) }).noUnknown();
+
+/** A content address: the SHA-256 of a stored file and its ending. */
+export const addressSchema = string()
+  .required()
+  .matches(/^[0-9a-f]{64}\.[a-z]{2,5}$/, '${path} has to be a content address');
+
+/** A list of things with ids, none of which share one. */
+export function distinctById<T extends { id: string }>(list: ArraySchema<T[], object>, what: string) {
+  return list.test(
+    'distinct',
+    `two ${what} share an id`,
+    (items) => new Set(items.map(({ id }) => id)).size === items.length,
+  );
+}
+
+/** A list of ids of at most so many. */
+export const idsSchema = (most: number) => array(idSchema).required().max(most);

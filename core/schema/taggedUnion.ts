@@ -1,0 +1,22 @@
+import { lazy, mixed, type InferType, type ISchema, type Lazy, type ObjectSchema, type Schema } from 'yup';
+
+/** Schemas of the variants of a union, by the value of the field that tells them apart. */
+export type Variants = Readonly<Record<string, ObjectSchema<object> | Schema>>;
+
+/**
+ * A union whose variants are told apart by one field.
+ *
+ * @param tag the field's name
+ * @param what what the union is of, for the message when the tag is unknown
+ */
+export function taggedUnion<S extends Variants>(tag: string, variants: S, what: string): Lazy<InferType<S[keyof S]>> {
+  const unknown = mixed()
+    .required()
+    .test('known', `\${path} is no ${what} that is known`, () => false);
+  const choose = (value: unknown): ISchema<unknown> => {
+    const kind: unknown = typeof value === 'object' && value !== null ? Reflect.get(value, tag) : undefined;
+    return typeof kind === 'string' && Object.hasOwn(variants, kind) ? (variants[kind] as Schema) : unknown;
+  };
+  // Yup cannot infer a union from a builder; which variant was chosen is what `choose` decides.
+  return lazy(choose as () => Schema<InferType<S[keyof S]>>) as Lazy<InferType<S[keyof S]>>;
+}
