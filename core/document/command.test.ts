@@ -1,3 +1,4 @@
+import { MOST_PLACEMENTS } from './limits.ts';
 import {
   anyDesign,
   anyPlacementFields,
@@ -150,6 +151,81 @@ describe('commands', () => {
       }),
       { numRuns: 200 },
     );
+  });
+
+  it('that the schema accepts give a design that the schema accepts, in any sequence', () => {
+    fc.assert(
+      fc.property(canonicalDesign, fc.gen(), fc.integer({ min: 1, max: 12 }), (start, gen, count) => {
+        let design = start;
+        for (let n = 0; n < count; n += 1) {
+          const command = gen(fitting, design);
+          commandsSchema.validateSync([command], { strict: true });
+          design = apply(design, command);
+        }
+        expect(openDesign(JSON.parse(JSON.stringify(design)))).toEqual(design);
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('never make a design hold more than it can, however few each of them adds', () => {
+    const start = newDesign('d', 'Full', { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } });
+    const placements = Array.from({ length: MOST_PLACEMENTS }, (_, n) => leafAt(`p${n}`, {}));
+    const full = apply(start, {
+      type: 'insert',
+      placements: placements.map((placement, index) => ({ index, placement })),
+    });
+    expect(() => apply(full, { type: 'insert', placements: [{ index: 0, placement: leafAt('more', {}) }] })).toThrow(
+      /at most 20000 motifs/,
+    );
+    const inks = (from: number, count: number): Command => {
+      const list = Array.from({ length: count }, (_, n) => ({ id: `i${from + n}`, name: 'Ink', prints: [] }));
+      return { type: 'add-inks', inks: list, colours: Object.fromEntries(list.map(({ id }) => [id, '#000000'])) };
+    };
+    const many = apply(start, inks(0, 600));
+    expect(() => apply(many, inks(600, 600))).toThrow(/at most 1000 inks/);
+    expect(() => apply(many, { type: 'all', commands: [inks(600, 300), inks(900, 300)] })).toThrow(CommandError);
+    expect(() =>
+      apply(start, {
+        type: 'add-inks',
+        inks: [
+          { id: 'twice', name: 'A', prints: [] },
+          { id: 'twice', name: 'B', prints: [] },
+        ],
+        colours: { twice: '#000000' },
+      }),
+    ).toThrow(CommandError);
+    // One that is over a limit already can still be brought under it.
+    const over = { ...full, placements: [...full.placements, leafAt('over', {})] };
+    expect(apply(over, { type: 'remove', ids: ['over'] }).placements).toHaveLength(MOST_PLACEMENTS);
+  });
+
+  it('lie in each other only so deep', () => {
+    const nested = (depth: number): unknown =>
+      depth === 0 ? { type: 'name', name: 'Kelp' } : { type: 'all', commands: [nested(depth - 1)] };
+    expect(commandsSchema.isValidSync([nested(8)], { strict: true })).toBe(true);
+    expect(commandsSchema.isValidSync([nested(9)], { strict: true })).toBe(false);
+    expect(commandsSchema.isValidSync([nested(500)], { strict: true })).toBe(false);
+  });
+
+  it('cost what they change: one of twenty thousand is looked up, not searched for', () => {
+    const count = MOST_PLACEMENTS;
+    const start = newDesign('d', 'Many', { width: 1000, height: 1000, step: { kind: 'square', drop: { p: 0, q: 1 } } });
+    const many = apply(start, {
+      type: 'insert',
+      placements: Array.from({ length: count }, (_, index) => ({ index, placement: leafAt(`p${index}`, { x: 1 }) })),
+    });
+    const all: Command = {
+      type: 'change',
+      changes: Object.fromEntries(many.placements.map(({ id }) => [id, { x: 2 }])),
+    };
+    // Quadratic, this is 4·10⁸ comparisons and takes many seconds.
+    const began = performance.now();
+    const moved = apply(many, all);
+    expect(performance.now() - began).toBeLessThan(2000);
+    expect(moved.placements.every(({ x }) => x === 2)).toBe(true);
+    const one = apply(moved, { type: 'change', changes: { p7: { x: 3 } } });
+    expect(one.placements.filter((placement, n) => placement !== moved.placements[n])).toHaveLength(1);
   });
 
   it('change nothing when they do not fit', () => {

@@ -1,3 +1,4 @@
+import { plainRepeat } from './symmetryOps.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Box, intersectBoxes, shiftBox } from '../geometry/index.ts';
@@ -191,7 +192,10 @@ describe('the straight unit', () => {
           const apart = nearestDifference(lattice, side, { x: 0, y: 0 });
           expect(Math.hypot(apart.x, apart.y)).toBeLessThan(1e-8);
         }
-        expect(unit.columns * unit.rows).toBe(repeat.step.mirrored ? latticeOf(repeat).ops.length : repeat.step.drop.q);
+        // As many cells as it has area for, which is as many as the domain holds, times the plain repeat's drop.
+        const plain = plainRepeat(repeat);
+        expect(unit.columns * unit.rows).toBe(lattice.ops.length * plain.step.drop.q);
+        expect(unit.width * unit.height).toBeCloseTo(unit.columns * unit.rows * repeat.width * repeat.height, 3);
       }),
     );
   });

@@ -37,10 +37,14 @@ export interface LatticeIndex {
 }
 
 /** The lattice of two vectors. @throws RangeError where they are parallel */
-export function latticeFrom(a: Point, b: Point, rest: Pick<Lattice, 'domain' | 'cell' | 'ops'>): Lattice {
+export function latticeFrom(
+  a: Point,
+  b: Point,
+  { domain, cell, ops }: Pick<Lattice, 'domain' | 'cell' | 'ops'>,
+): Lattice {
   if (!Number.isFinite(1 / (a.x * b.y - a.y * b.x)))
     throw new RangeError(`a lattice needs two directions, got (${a.x}, ${a.y}) and (${b.x}, ${b.y})`);
-  return { a, b, shortBasis: shortBasis(a, b), ...rest };
+  return { a, b, shortBasis: shortBasis(a, b), domain, cell, ops };
 }
 
 /**

@@ -31,7 +31,7 @@ const anyRecipe: fc.Arbitrary<RowRecipe> = fc.record({
   rowGap: fc.double({ min: 0, max: 30, noNaN: true }),
 });
 /** No step with reflections: nothing closes there. */
-const anyPlainStep = anyStep.filter(({ mirrored }) => mirrored === undefined);
+const anyPlainStep = anyStep.filter(({ mirrored, rotated }) => mirrored === undefined && rotated === undefined);
 const anyCell = fc.record({
   width: fc.double({ min: 60, max: 300, noNaN: true }),
   height: fc.double({ min: 60, max: 300, noNaN: true }),
@@ -356,9 +356,6 @@ describe('a layout on the cloth', () => {
     );
     expect(grid.repeat).toEqual(twice.repeat);
     expect(grid.placements).toHaveLength(5);
-    expect(
-      openDesign({ ...(JSON.parse(JSON.stringify(grid)) as object), version: 2, layout: undefined }).layout,
-    ).toBeNull();
   });
 
   it('says why it cannot be, and changes nothing', () => {

@@ -44,7 +44,7 @@ describe('company', () => {
     others.push({ editing: true });
     saves.push({ save: 'theirs', commands: [rename('Tide')] });
     await vi.advanceTimersByTimeAsync(2000);
-    expect(company.others.getState()).toEqual({ windows: 1, editing: true, last: 'named it “Tide”' });
+    expect(company.others.getState()).toEqual({ windows: 1, editing: true, last: 'renamed it “Tide”' });
     expect(session.state.design.name).toBe('Tide');
     expect(saver.revision).toBe(2);
     others.length = 0;

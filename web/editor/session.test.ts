@@ -97,13 +97,13 @@ suite('what others did', () => {
 
   it.each<[Command[], string]>([
     [[move('a', 1)], 'moved a motif'],
-    [[{ type: 'change', changes: { a: { rotation: 3, x: 1 }, b: { rotation: 4 } } }], 'turned 2 motifs'],
+    [[{ type: 'change', changes: { a: { rotation: 3, x: 1 }, b: { rotation: 4 } } }], 'rotated 2 motifs'],
     [
       [
         { type: 'remove', ids: ['a'] },
         { type: 'ground', ground: NO_GROUND },
       ],
-      'took a motif away, changed the ground',
+      'deleted a motif, changed the ground',
     ],
     [
       [
@@ -115,7 +115,7 @@ suite('what others did', () => {
           ],
         },
       ],
-      'moved a motif in the stack',
+      'reordered a motif',
     ],
     [
       [
@@ -123,7 +123,7 @@ suite('what others did', () => {
         { type: 'guides', guides: [] },
         { type: 'name', name: 'Tide' },
       ],
-      'changed the layers, changed the guides, named it “Tide”',
+      'changed the layers, changed the guides, renamed it “Tide”',
     ],
   ])('is told in a few words (%#)', (commands, words) => {
     expect(describe(commands)).toBe(words);

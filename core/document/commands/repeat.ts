@@ -27,9 +27,11 @@ export const repeat: CommandKind<typeof repeatCommandSchema, Back> = {
     return { ...design, repeat, placements: broughtInto(design, repeat) };
   },
   invert(design, { repeat }) {
-    const after = broughtInto(design, repeat);
-    const moved = design.placements.filter((placement, index) => placement !== after[index]);
     const back: RepeatCommand = { type: 'repeat', repeat: design.repeat };
+    // What stayed where it was may still be brought elsewhere on the way back, so the way back is tried.
+    const after = { ...design, repeat, placements: broughtInto(design, repeat) };
+    const restored = broughtInto(after, design.repeat);
+    const moved = design.placements.filter((placement, index) => placement !== restored[index]);
     if (moved.length === 0) return back;
     const changes = Object.fromEntries(
       moved.map(({ id, x, y, rotation, skew, flipped }) => [id, { x, y, rotation, skew, flipped }]),
