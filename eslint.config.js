@@ -27,6 +27,7 @@ export default tseslint.config(
   {
     rules: {
       eqeqeq: 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       'no-console': 'error',
       'no-empty': ['error', { allowEmptyCatch: false }],
       '@typescript-eslint/consistent-type-imports': 'error',

@@ -1,3 +1,4 @@
+import type { Job } from '../contract/index.ts';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -12,8 +13,7 @@ import { exportTask } from '../server/paint/exportTask.ts';
 import { paintTile } from '../server/paint/paintTile.ts';
 import { serve } from '../server/serve.ts';
 import { insertDesign } from '../server/store/designs.ts';
-import type { Job } from '../server/store/jobs.ts';
-import { listMotifs } from '../server/store/motifs.ts';
+import { everyMotif } from '../server/store/motifs.ts';
 import { measured, TOSS_GAP, tossables, tossed, tossRecipe, tried } from './tossBench.ts';
 import type { ClothTimings } from './page/clothBench.ts';
 
@@ -83,7 +83,7 @@ try {
     );
   }
 
-  const motifs = await listMotifs(studio.database);
+  const motifs = await everyMotif(studio.database);
   const design = scattered(300);
   const hands = { progress: () => undefined, check: () => undefined };
   const alone = async (): Promise<number> => {

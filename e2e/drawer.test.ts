@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { strToU8, zipSync } from 'fflate';
 import { By, until, type WebElement } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { insertMotif, listMotifs } from '../server/store/motifs.ts';
+import { insertMotif, everyMotif } from '../server/store/motifs.ts';
 import { openBrowser, type Browser } from './support/browser.ts';
 import { click, complaints, type, waitForText } from './support/hands.ts';
 import { startHevrel, type Hevrel } from './support/hevrel.ts';
@@ -103,7 +103,7 @@ describe('the motif drawer', () => {
   it('stays quick with two thousand motifs: only those in sight exist', async () => {
     const { driver } = browser;
     const { database } = hevrel.serving.studio;
-    const before = await listMotifs(database);
+    const before = await everyMotif(database);
     const [first] = before;
     if (!first) throw new Error('there are no samples');
     await database.transaction(async (transaction) => {

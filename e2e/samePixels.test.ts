@@ -8,7 +8,7 @@ import { SAMPLE_DESIGNS } from '../demo/samples.ts';
 import { importMotif } from '../server/motifs/importMotif.ts';
 import { loadScene } from '../server/paint/loadScene.ts';
 import { nodeSurface, pixelsOf } from '../server/paint/nodeBackend.ts';
-import { listMotifs } from '../server/store/motifs.ts';
+import { everyMotif } from '../server/store/motifs.ts';
 import { openBrowser, type Browser } from './support/browser.ts';
 import { startHevrel, type Hevrel } from './support/hevrel.ts';
 import { runInPage } from './support/inPage.ts';
@@ -35,7 +35,7 @@ afterAll(async () => {
 async function difference(design: Design, scale: number): Promise<{ differing: number; most: number }> {
   const { studio } = hevrel.serving;
   const used = new Set(design.placements.map(({ motif }) => motif));
-  const motifs = (await listMotifs(studio.database)).filter(({ id }) => used.has(id));
+  const motifs = (await everyMotif(studio.database)).filter(({ id }) => used.has(id));
   const window = { left: -100, top: -60, right: SIDE - 100, bottom: SIDE - 60 };
   const { scene, easel } = await loadScene(design, motifs, studio.blobs);
   const sheet = nodeSurface(SIDE, SIDE);

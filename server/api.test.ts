@@ -1,3 +1,4 @@
+import type { Job } from '../contract/index.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import sharp from 'sharp';
 import { type Design, newDesign } from '../core/document/index.ts';
@@ -7,7 +8,6 @@ import { leafAt } from '../core/testing/arbitraries.ts';
 import { loadScene } from './paint/loadScene.ts';
 import { nodeSurface, pixelsOf } from './paint/nodeBackend.ts';
 import { motifsById } from './store/motifs.ts';
-import type { Job } from './store/jobs.ts';
 import { openTestStudio, type TestStudio } from './testing/testStudio.ts';
 
 const SPIRAL = `<svg xmlns="http://www.w3.org/2000/svg" width="30mm" height="40mm" viewBox="0 0 30 40">

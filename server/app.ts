@@ -1,7 +1,9 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { json, type Express } from 'express';
+import compression from 'compression';
+import express, { type Express } from 'express';
 import { noSuchRoute, problemHandler } from './problem.ts';
+import { alternativeRoutes } from './routes/alternatives.ts';
 import { blobRoutes } from './routes/blobs.ts';
 import { collectionRoutes } from './routes/collections.ts';
 import { designRoutes } from './routes/designs.ts';
@@ -12,9 +14,6 @@ import { scannerRoutes } from './routes/scanner.ts';
 import { scanRoutes } from './routes/scans.ts';
 import { swatchRoutes } from './routes/swatches.ts';
 import type { Studio } from './studio.ts';
-
-/** A whole design of twenty thousand motifs is some four megabytes. */
-const MOST_JSON = '16mb';
 
 /**
  * The web application over a studio.
@@ -33,15 +32,20 @@ export function createApp(
     next();
   });
 
-  app.use('/api/motifs', motifRoutes(studio));
-  app.use('/api/designs', json({ limit: MOST_JSON }), designRoutes(studio));
-  app.use('/api/swatches', json({ limit: MOST_JSON }), swatchRoutes(studio));
-  app.use('/api/exports', json({ limit: '10kb' }), exportRoutes(studio));
-  app.use('/api/jobs', jobRoutes(studio));
-  app.use('/api/collections', collectionRoutes(studio));
-  app.use('/api/sheets', scanRoutes(studio));
-  app.use('/api/scanner', scannerRoutes(studio));
-  app.use('/api/blobs', blobRoutes(studio));
+  app.use(compression());
+  for (const routes of [
+    motifRoutes,
+    designRoutes,
+    alternativeRoutes,
+    swatchRoutes,
+    exportRoutes,
+    jobRoutes,
+    collectionRoutes,
+    scanRoutes,
+    scannerRoutes,
+    blobRoutes,
+  ])
+    app.use(routes(studio));
   app.use('/api', noSuchRoute);
   if (web !== undefined && existsSync(join(web, 'index.html'))) {
     app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));

@@ -2,8 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Design } from '../core/document/index.ts';
 import { SQUARE } from '../core/lattice/index.ts';
 import { PresenceRegistry } from './presence.ts';
-import type { Since } from './store/designs.ts';
-import type { Alternative } from './store/alternatives.ts';
+import type { Alternative, Since } from '../contract/index.ts';
 import { openTestStudio, type TestStudio } from './testing/testStudio.ts';
 
 let hevrel: TestStudio;

@@ -3,7 +3,6 @@ import { Picker, selectInLasso } from '../../core/arrange/index.ts';
 import { latticeOf } from '../../core/lattice/index.ts';
 import { readDesign } from '../../web/api/designs.ts';
 import { call } from '../../web/api/client.ts';
-import type { DrawerMotif } from '../../web/api/motifs.ts';
 import { ClothView } from '../../web/cloth/clothView.ts';
 import { TossClient } from '../../web/editor/tossClient.ts';
 import { lengthToMm, toMm } from '../../web/cloth/viewport.ts';
@@ -46,7 +45,7 @@ const CHECKS = 13;
 async function run(id: string): Promise<ClothTimings> {
   const began = performance.now();
   const { design } = await readDesign(id);
-  const motifs = await call<DrawerMotif[]>('GET', '/motifs');
+  const motifs = await call(listDesignMotifs, { params: { id } });
   const canvas = document.getElementById('cloth') as HTMLCanvasElement;
   const session = new Session(design);
   const view = new ClothView(canvas, session, { width: 1280, height: 800, density: 1 });

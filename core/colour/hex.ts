@@ -32,4 +32,6 @@ export function withAlpha(hex: Hex, alpha: number): string {
 }
 
 /** A colour as documents hold it. */
-export const hexSchema = mixed<Hex>(isHex).required();
+export const hexSchema = mixed<Hex>(isHex)
+  .required()
+  .meta({ json: { type: 'string', pattern: SIX.source } });

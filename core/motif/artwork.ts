@@ -1,13 +1,6 @@
+import type { View } from './motif.ts';
 import type { Hex } from '../colour/index.ts';
 import type { Matrix } from '../geometry/index.ts';
-
-/** The rectangle of the artwork's own units that counts as its extent. */
-export interface View {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
 
 /** A colour slot of the artwork, named by the colour it was drawn in; the design says which ink prints it. */
 export interface InkPaint {

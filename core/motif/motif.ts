@@ -1,24 +1,43 @@
-import type { Hex } from '../colour/index.ts';
-import type { Recipe } from '../recipe/index.ts';
-import type { View } from './artwork.ts';
+import { array, object, type InferType } from 'yup';
+import { hexSchema } from '../colour/index.ts';
+import { recipeSchema } from '../recipe/index.ts';
+import { addressSchema, finite, idSchema, nameSchema, orNull, type Immutable } from '../schema/index.ts';
+
+/** The rectangle of the artwork's own units that counts as its extent. */
+export const viewSchema = object({
+  x: finite().required(),
+  y: finite().required(),
+  width: finite().moreThan(0).required(),
+  height: finite().moreThan(0).required(),
+})
+  .noUnknown()
+  .required();
+
+/** The fields of a motif but for its recipe. */
+const motifFields = {
+  id: idSchema,
+  name: nameSchema,
+  collection: nameSchema,
+  /** Natural width in mm; the height follows from the artwork's proportions. */
+  width: finite().moreThan(0).required(),
+  /** Content address of the artwork's JSON. */
+  artwork: addressSchema,
+  /** Extent of the artwork in its own units. */
+  view: viewSchema,
+  inks: array(hexSchema).required(),
+  /** Content address of the file it was made from; of its first artwork where it was made here. */
+  source: addressSchema,
+};
 
 /** One piece of artwork in the studio's drawer. Designs hold its id, so what changes here changes everywhere. */
-export interface Motif {
-  readonly id: string;
-  readonly name: string;
-  readonly collection: string;
-  /** Natural width in mm; the height follows from the artwork's proportions. */
-  readonly width: number;
-  /** Content address of the artwork's JSON. */
-  readonly artwork: string;
-  /** Extent of the artwork in its own units. */
-  readonly view: View;
-  readonly inks: readonly Hex[];
-  /** Content address of the file it was made from; of its first artwork where it was made here. */
-  readonly source: string;
+export const motifSchema = object({
+  ...motifFields,
   /** How its artwork is made; null where it is simply what the file holds. */
-  readonly recipe: Recipe | null;
-}
+  recipe: orNull(recipeSchema),
+}).required();
+
+export type View = Immutable<InferType<typeof viewSchema>>;
+export type Motif = Immutable<InferType<typeof motifSchema>>;
 
 /** Natural height in mm. */
 export function naturalHeight({ width, view }: Pick<Motif, 'width' | 'view'>): number {

@@ -1,9 +1,9 @@
+import type { StoredDesign } from '../../contract/index.ts';
 import { By, until } from 'selenium-webdriver';
 import type { Hex } from '../../core/colour/index.ts';
 import { type Design, newDesign, newPlacement, type Placement } from '../../core/document/index.ts';
 import type { Step } from '../../core/lattice/index.ts';
 import { importMotif } from '../../server/motifs/importMotif.ts';
-import type { StoredDesign } from '../../server/store/designs.ts';
 import { openBrowser, type Browser } from './browser.ts';
 import { alike, cellOnScreen, settledShot, waitUntilSaved, type Shot, type Spot } from './hands.ts';
 import { startHevrel, type Hevrel } from './hevrel.ts';

@@ -1,3 +1,4 @@
+import type { StoredMotif } from '../../contract/index.ts';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import { type Artwork, picturesOf, writeSvg } from '../../core/motif/index.ts';
 import type { Recipe } from '../../core/recipe/index.ts';
@@ -5,7 +6,6 @@ import { MM_PER_INCH } from '../../core/units/index.ts';
 import { fileNameOf } from '../fileName.ts';
 import { paintPicture } from '../motifs/trim.ts';
 import { Blobs } from '../store/blobs.ts';
-import type { StoredMotif } from '../store/motifs.ts';
 import type { PackTask, TaskContext } from '../work/tasks.ts';
 import { FORMAT, LIST_FILE, VERSION, type CollectionList, type FiledMotif } from './collectionFile.ts';
 

@@ -1,3 +1,4 @@
+import type { StoredMotif } from '../../contract/index.ts';
 import { openRecipe } from '../../core/recipe/index.ts';
 import { unzip } from 'fflate';
 import { nanoid } from 'nanoid';
@@ -7,7 +8,7 @@ import { readFile } from '../motifs/importMotif.ts';
 import { makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
 import { sniff } from '../motifs/sniff.ts';
 import { Problem } from '../problem.ts';
-import { changeMotif, insertMotif, listMotifs, type StoredMotif } from '../store/motifs.ts';
+import { changeMotif, everyMotif, insertMotif } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 import { collectionListSchema, LIST_FILE, type CollectionList, type FiledMotif } from './collectionFile.ts';
 
@@ -32,7 +33,7 @@ export interface ReadCollection {
 export async function readCollection(studio: Studio, content: Uint8Array): Promise<ReadCollection> {
   const files = await unpacked(content);
   const list = listIn(files);
-  const there = (await listMotifs(studio.database)).filter(({ deleted }) => !deleted);
+  const there = await everyMotif(studio.database);
   /** The motif of this studio for each of the file's. */
   const own = new Map<string, string>();
   let known = 0;

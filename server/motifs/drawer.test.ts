@@ -1,8 +1,8 @@
+import type { ListedMotif } from '../../contract/index.ts';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newDesign } from '../../core/document/index.ts';
 import { SQUARE } from '../../core/lattice/index.ts';
 import { leafAt } from '../../core/testing/arbitraries.ts';
-import type { ListedMotif } from '../store/motifs.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 
 let hevrel: TestStudio;
@@ -15,8 +15,10 @@ afterAll(() => hevrel.close());
 
 const svg = (fill: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="20mm" height="10mm" viewBox="0 0 20 10"><rect width="20" height="10" fill="${fill}"/></svg>`;
-const list = async (): Promise<ListedMotif[]> => (await hevrel.call('GET', '/motifs')).body as unknown as ListedMotif[];
-const find = async (id: string): Promise<ListedMotif | undefined> => (await list()).find((motif) => motif.id === id);
+const list = async (): Promise<ListedMotif[]> =>
+  (await hevrel.call('GET', '/motifs?limit=200')).body['motifs'] as ListedMotif[];
+const find = async (id: string): Promise<ListedMotif> =>
+  (await hevrel.call('GET', `/motifs/${id}`)).body as unknown as ListedMotif;
 
 async function bring(fill: string): Promise<ListedMotif> {
   return (await hevrel.send(`${fill.slice(1)}.svg`, svg(fill))).body['motif'] as ListedMotif;
@@ -114,5 +116,37 @@ describe('the drawer', () => {
     ] as const)
       expect((await hevrel.call(method, `/motifs/nowhere/${path}`)).status).toBe(404);
     expect((await hevrel.call('DELETE', '/motifs/nowhere')).status).toBe(404);
+  });
+
+  it('is looked through page by page: every word counts, and equals go by name, numbers by their value', async () => {
+    const elsewhere = await openTestStudio();
+    try {
+      const names = ['Whelk 10', 'Whelk 2', 'Crab', 'whelk 1'];
+      for (const [n, name] of names.entries()) {
+        const { motif } = (await elsewhere.send(`${n}.svg`, svg(`#10203${n}`))).body as { motif: { id: string } };
+        await elsewhere.call('PATCH', `/motifs/${motif.id}`, {
+          name,
+          ...(name === 'Crab' ? { collection: 'Deep', width: 90 } : { tags: ['100%_shell'] }),
+        });
+      }
+      const page = async (query: string): Promise<string[]> =>
+        ((await elsewhere.call('GET', `/motifs?${query}`)).body['motifs'] as ListedMotif[]).map(({ name }) => name);
+      expect(await page('order=name')).toEqual(['Crab', 'whelk 1', 'Whelk 2', 'Whelk 10']);
+      expect(await page('order=name&offset=1&limit=2')).toEqual(['whelk 1', 'Whelk 2']);
+      expect(await page('order=size&limit=1')).toEqual(['Crab']);
+      expect(await page('words=WHELK%20shell&order=name')).toEqual(['whelk 1', 'Whelk 2', 'Whelk 10']);
+      expect(await page('words=deep')).toEqual(['Crab']);
+      expect(await page(`words=${encodeURIComponent('100%_')}`)).toHaveLength(3);
+      expect(await page(`words=${encodeURIComponent('%')}`)).toHaveLength(3);
+      expect(await page('collection=Deep')).toEqual(['Crab']);
+      expect(await page('offset=40')).toEqual([]);
+      expect((await elsewhere.call('GET', '/motifs/collections')).body).toEqual([
+        { name: 'Deep', count: 1 },
+        { name: 'My motifs', count: 3 },
+      ]);
+      expect((await elsewhere.call('GET', '/motifs?limit=1000')).status).toBe(400);
+    } finally {
+      await elsewhere.close();
+    }
   });
 });

@@ -1,9 +1,9 @@
+import type { StoredMotif } from '../../contract/index.ts';
 import { deflateSync } from 'node:zlib';
 import fc from 'fast-check';
 import sharp, { type Sharp } from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Artwork } from '../../core/motif/index.ts';
-import type { StoredMotif } from '../store/motifs.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 import { nameFrom } from './importMotif.ts';
 
@@ -28,7 +28,7 @@ async function bring(name: string, content: Buffer | string): Promise<Outcome> {
 }
 
 const artworkOf = ({ motif }: Outcome): Promise<Artwork> => hevrel.studio.blobs.readJson<Artwork>(motif.artwork);
-const count = async (): Promise<number> => ((await hevrel.call('GET', '/motifs')).body as unknown as unknown[]).length;
+const count = async (): Promise<number> => (await hevrel.call('GET', '/motifs')).body['total'] as number;
 const svg = (inner: string, attributes = 'width="50mm" height="50mm" viewBox="0 0 100 100"'): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${inner}</svg>`;
 const dot = '<circle cx="50" cy="50" r="25" fill="#b5442f"/>';

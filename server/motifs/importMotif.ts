@@ -1,6 +1,7 @@
+import type { StoredMotif } from '../../contract/index.ts';
 import { nanoid } from 'nanoid';
 import type { Studio } from '../studio.ts';
-import { changeMotif, insertMotif, motifFromSource, type StoredMotif } from '../store/motifs.ts';
+import { changeMotif, insertMotif, motifFromSource } from '../store/motifs.ts';
 import type { ReadOutcome } from '../work/tasks.ts';
 import { refreshHolders } from './makeMotif.ts';
 import { sniff } from './sniff.ts';

@@ -1,8 +1,9 @@
+import type { StoredMotif } from '../../contract/index.ts';
 import { nanoid } from 'nanoid';
 import { DEEPEST_BUNDLE, motifsIn, type Recipe } from '../../core/recipe/index.ts';
 import { Problem } from '../problem.ts';
 import type { JobContext } from '../store/jobs.ts';
-import { changeMotif, holdersOf, insertMotif, motifsById, type StoredMotif } from '../store/motifs.ts';
+import { changeMotif, holdersOf, insertMotif, motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 import type { Drawing } from '../work/tasks.ts';
 

@@ -1,4 +1,6 @@
 import { Router } from 'express';
+import * as contract from '../../contract/index.ts';
+import { implement } from '../http/implement.ts';
 import { notFound } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { Studio } from '../studio.ts';
@@ -6,10 +8,9 @@ import type { Studio } from '../studio.ts';
 /** Kept content by its address; it can never change, so browsers may keep it for good. */
 export function blobRoutes({ blobs }: Studio): Router {
   const router = Router();
-  router.get('/:address', (request, response) => {
-    const { address } = request.params;
+  implement(router, contract.readBlob, ({ params: { address }, response }) => {
     if (!Blobs.isAddress(address) || !blobs.has(address)) throw notFound('file');
-    response.set('Cache-Control', 'public, max-age=31536000, immutable').set('X-Content-Type-Options', 'nosniff');
+    response.set('Cache-Control', 'public, max-age=31536000, immutable');
     // Uploaded drawings are kept as they came; nothing in them may ever run.
     if (address.endsWith('.svg'))
       response.set('Content-Security-Policy', "sandbox; default-src 'none'").attachment(address);

@@ -1,11 +1,12 @@
 import { existsSync } from 'node:fs';
 import { Router } from 'express';
-import { number, object } from 'yup';
+import { string } from 'yup';
+import * as contract from '../../contract/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
-import { type ExportSize, LEAST_DPI, MOST_DPI } from '../../core/paint/index.ts';
-import { idSchema } from '../../core/schema/index.ts';
+import type { ExportSize } from '../../core/paint/index.ts';
 import { fileNameOf } from '../fileName.ts';
+import { implement } from '../http/implement.ts';
 import { exportTask } from '../paint/exportTask.ts';
 import { notFound, Problem } from '../problem.ts';
 import { readDesign } from '../store/designs.ts';
@@ -13,32 +14,10 @@ import { motifsById } from '../store/motifs.ts';
 import { readSwatch } from '../store/swatches.ts';
 import { exportFile, type Studio } from '../studio.ts';
 
-const wish = object({
-  design: idSchema.optional(),
-  swatch: idSchema.optional(),
-  dpi: number().min(LEAST_DPI).max(MOST_DPI).optional(),
-  width: number().integer().min(1).max(100_000).optional(),
-})
-  .noUnknown()
-  .required()
-  .test(
-    'one-source',
-    'it has to name a design or a swatch',
-    ({ design, swatch }) => (design === undefined) !== (swatch === undefined),
-  )
-  .test(
-    'one-size',
-    'it has to name a density or a width',
-    ({ dpi, width }) => (dpi === undefined) !== (width === undefined),
-  );
-
-/** What a finished export's job tells. */
-export interface ExportResult {
-  readonly href: string;
-  readonly fileName: string;
-  readonly width: number;
-  readonly height: number;
-  readonly peakMemory: number;
+interface Source {
+  readonly name: string;
+  readonly design: Design;
+  readonly motifs: readonly Motif[];
 }
 
 /** Tiles as files: painted by a job, fetched once it is done. */
@@ -46,53 +25,47 @@ export function exportRoutes(studio: Studio): Router {
   const { database, jobs, pool, blobs } = studio;
   const router = Router();
 
-  const source = async (
-    design: string | undefined,
-    swatch: string | undefined,
-  ): Promise<{ name: string; design: Design; motifs: readonly Motif[] }> => {
+  const sourceOf = async (id: string | undefined, swatch: string | undefined): Promise<Source> => {
     if (swatch !== undefined) return readSwatch(database, swatch);
-    const { design: found } = await readDesign(database, design as string);
-    return {
-      name: found.name,
-      design: found,
-      motifs: await motifsById(
-        database,
-        found.placements.map(({ motif }) => motif),
-      ),
-    };
+    const { design } = await readDesign(database, id ?? '');
+    const motifs = await motifsById(
+      database,
+      design.placements.map(({ motif }) => motif),
+    );
+    return { name: design.name, design, motifs };
   };
 
-  router.post('/', async (request, response) => {
-    const { design, swatch, dpi, width } = wish.validateSync(request.body, { strict: true });
-    const { name, ...drawn } = await source(design, swatch);
-    const size: ExportSize = dpi === undefined ? { width: width as number } : { dpi };
+  implement(router, contract.startExport, async ({ body }) => {
+    const { name, design, motifs } = await sourceOf(body.design, body.swatch);
+    const size: ExportSize = body.dpi === undefined ? { width: body.width ?? 1 } : { dpi: body.dpi };
     // Refused before it becomes a job, so that the answer is immediate.
-    exportTask(drawn.design, drawn.motifs, size, blobs.folder, '');
-    const job = await jobs.start('export', async (hands, id) => {
-      const outcome = await pool.run(
-        exportTask(drawn.design, drawn.motifs, size, blobs.folder, exportFile(studio, id)),
-        hands,
-      );
+    exportTask(design, motifs, size, blobs.folder, '');
+    return jobs.start('export', async (context, id) => {
+      const outcome = await pool.run(exportTask(design, motifs, size, blobs.folder, exportFile(studio, id)), context);
       return {
-        href: `/api/exports/${id}/file`,
+        href: contract.pathOf(contract.readExport, { id }),
         fileName: `${fileNameOf(name, 'Repeat')} ${outcome.width}x${outcome.height}.png`,
         ...outcome,
-      } satisfies ExportResult;
+      } satisfies contract.ResultOf<typeof contract.startExport>;
     });
-    response.status(202).json(job);
   });
 
-  router.get('/:id/file', async (request, response) => {
-    const job = await jobs.read(request.params.id);
+  implement(router, contract.readExport, async ({ params, response }) => {
+    const job = await jobs.read(params.id);
     if (job.kind !== 'export' || job.state !== 'done') throw notFound('export');
     const file = exportFile(studio, job.id);
     if (!existsSync(file))
       throw new Problem(
         410,
         'No longer there',
-        'This download was made before Hevrel was last started and is no longer kept. Make it again.',
+        'This file was made before Hevrel was last started and is no longer kept. Export it again.',
       );
-    response.download(file, (job.result as ExportResult).fileName);
+    response.download(
+      file,
+      string()
+        .required()
+        .validateSync(Reflect.get(job.result ?? {}, 'fileName')),
+    );
   });
 
   return router;

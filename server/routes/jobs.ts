@@ -1,16 +1,16 @@
 import { Router } from 'express';
+import * as contract from '../../contract/index.ts';
+import { implement } from '../http/implement.ts';
 import type { Studio } from '../studio.ts';
 
-/** Jobs: how far one is, following it (server-sent events), stopping it. */
+/** Jobs: how far one is, following it, stopping it. */
 export function jobRoutes({ jobs }: Studio): Router {
   const router = Router();
 
-  router.get('/:id', async (request, response) => {
-    response.json(await jobs.read(request.params.id));
-  });
+  implement(router, contract.readJob, ({ params }) => jobs.read(params.id));
 
-  router.get('/:id/events', async (request, response) => {
-    await jobs.read(request.params.id);
+  implement(router, contract.followJob, async ({ params, response }) => {
+    await jobs.read(params.id);
     const gone = new AbortController();
     response.on('close', () => gone.abort());
     response.writeHead(200, {
@@ -18,14 +18,11 @@ export function jobRoutes({ jobs }: Studio): Router {
       'Cache-Control': 'no-cache',
       Connection: 'keep-alive',
     });
-    for await (const job of jobs.follow(request.params.id, gone.signal))
-      response.write(`data: ${JSON.stringify(job)}\n\n`);
+    for await (const job of jobs.follow(params.id, gone.signal)) response.write(`data: ${JSON.stringify(job)}\n\n`);
     response.end();
   });
 
-  router.delete('/:id', async (request, response) => {
-    response.json(await jobs.stop(request.params.id));
-  });
+  implement(router, contract.stopJob, ({ params }) => jobs.stop(params.id));
 
   return router;
 }

@@ -1,9 +1,9 @@
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
-import { number, object } from 'yup';
-import { idSchema, nameSchema } from '../../core/schema/index.ts';
+import * as contract from '../../contract/index.ts';
+import { implement } from '../http/implement.ts';
 import { Problem } from '../problem.ts';
-import { insertDesign, readDesign, type StoredDesign } from '../store/designs.ts';
+import { insertDesign, readDesign } from '../store/designs.ts';
 import { motifsById } from '../store/motifs.ts';
 import {
   insertSwatch,
@@ -16,79 +16,56 @@ import {
 import type { Studio } from '../studio.ts';
 import { paintSwatch } from '../swatches/paintSwatch.ts';
 
-const saving = object({ design: idSchema, revision: number().integer().min(1).required(), name: nameSchema })
-  .noUnknown()
-  .required();
-const renaming = object({ name: nameSchema }).noUnknown().required();
-
 /** The swatch book. */
 export function swatchRoutes(studio: Studio): Router {
   const { database, jobs } = studio;
   const router = Router();
 
-  router.get('/', async (_request, response) => {
-    response.json(await listSwatches(database));
-  });
+  implement(router, contract.listSwatches, () => listSwatches(database));
 
-  router.post('/', async (request, response) => {
-    const { design: id, revision, name } = saving.validateSync(request.body, { strict: true });
-    const stored = await readDesign(database, id);
-    if (stored.revision !== revision) {
+  implement(router, contract.saveSwatch, async ({ body: { design: id, revision, name } }) => {
+    const { design, ...stored } = await readDesign(database, id);
+    if (stored.revision !== revision)
       throw new Problem(
         409,
         'Changed elsewhere',
         'The design was changed in another window just now. No swatch was saved; look at it again and save once more.',
       );
-    }
     const motifs = await motifsById(
       database,
-      stored.design.placements.map(({ motif }) => motif),
+      design.placements.map(({ motif }) => motif),
     );
-    const job = await jobs.start('swatch', async (hands) => {
-      const swatch = await paintSwatch(
-        studio,
-        { id: nanoid(12), name, designId: id, revision, design: stored.design, motifs },
-        hands,
-      );
+    return jobs.start('swatch', async (context) => {
+      const given = { id: nanoid(12), name, designId: id, revision, design, motifs };
+      const swatch = await paintSwatch(studio, given, context);
       await insertSwatch(database, swatch);
-      return { swatch: swatch.id };
+      return { swatch: swatch.id } satisfies contract.ResultOf<typeof contract.saveSwatch>;
     });
-    response.status(202).json(job);
   });
 
-  router.get('/:id', async (request, response) => {
-    const swatch = await readSwatch(database, request.params.id);
-    response.json({ ...summaryOf(swatch), design: swatch.design });
+  implement(router, contract.readSwatch, async ({ params }) => {
+    const swatch = await readSwatch(database, params.id);
+    return { ...summaryOf(swatch), design: swatch.design };
   });
 
-  router.patch('/:id', async (request, response) => {
-    await renameSwatch(database, request.params.id, renaming.validateSync(request.body, { strict: true }).name);
-    response.json(summaryOf(await readSwatch(database, request.params.id)));
+  implement(router, contract.renameSwatch, async ({ params, body }) => {
+    await renameSwatch(database, params.id, body.name);
+    return summaryOf(await readSwatch(database, params.id));
   });
 
-  router.delete('/:id', async (request, response) => {
-    await setSwatchDeleted(database, request.params.id, true);
-    response.status(204).end();
-  });
+  implement(router, contract.deleteSwatch, ({ params }) => setSwatchDeleted(database, params.id, true));
+  implement(router, contract.restoreSwatch, ({ params }) => setSwatchDeleted(database, params.id, false));
 
-  router.post('/:id/restore', async (request, response) => {
-    await setSwatchDeleted(database, request.params.id, false);
-    response.status(204).end();
-  });
-
-  // The design as it was: the one it came from where nothing has changed since, else a new one.
-  router.post('/:id/open', async (request, response) => {
-    const swatch = await readSwatch(database, request.params.id);
-    const origin: StoredDesign | undefined = await readDesign(database, swatch.designId).catch((error: unknown) => {
+  // The design it came from where nothing has changed since, else a new one.
+  implement(router, contract.openSwatch, async ({ params }) => {
+    const swatch = await readSwatch(database, params.id);
+    const origin = await readDesign(database, swatch.designId).catch((error: unknown) => {
       if (error instanceof Problem && error.status === 404) return undefined;
       throw error;
     });
-    if (origin?.revision === swatch.revision) {
-      response.json({ design: swatch.designId, copied: false });
-      return;
-    }
+    if (origin?.revision === swatch.revision) return { design: swatch.designId, copied: false };
     const { design } = await insertDesign(database, { ...swatch.design, id: nanoid(12), name: swatch.name });
-    response.status(201).json({ design: design.id, copied: true });
+    return { design: design.id, copied: true };
   });
 
   return router;

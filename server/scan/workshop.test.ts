@@ -1,11 +1,9 @@
+import type { Job, StoredMotif, Scan } from '../../contract/index.ts';
 import fc from 'fast-check';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Artwork } from '../../core/motif/index.ts';
 import { type CleanSteps, NO_STEPS } from '../../core/recipe/index.ts';
-import type { Job } from '../store/jobs.ts';
-import type { StoredMotif } from '../store/motifs.ts';
-import type { Scan } from '../store/scans.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 
 let studio: TestStudio;
@@ -22,7 +20,7 @@ const motif = async (id: string): Promise<StoredMotif> =>
     (motif) => motif.id === id,
   ) as StoredMotif;
 const put = async (name: string, content: Buffer): Promise<{ status: number; body: Record<string, unknown> }> => {
-  const answer = await studio.fetch(`/sheets?name=${encodeURIComponent(name)}`, {
+  const answer = await studio.fetch(`/scans?name=${encodeURIComponent(name)}`, {
     method: 'POST',
     body: new Uint8Array(content),
   });
@@ -65,7 +63,7 @@ describe('the scanner', () => {
     expect((await studio.call('POST', '/scanner/scan', { original: 'ink-studies', dpi: 300 })).status).toBe(409);
     expect((await studio.call('POST', '/scanner/clear')).body).toMatchObject({ jammed: false });
     const read = await ended('/scanner/scan', { original: 'brush-marks', dpi: 300 });
-    const sheet = (await studio.call('GET', `/sheets/${(read.result as { sheet: string }).sheet}`))
+    const sheet = (await studio.call('GET', `/scans/${(read.result as { scan: string }).scan}`))
       .body as unknown as Scan;
     // A4 at 300 dpi.
     expect([sheet.width, sheet.height, sheet.dpi]).toEqual([2480, 3507, 300]);
@@ -75,13 +73,12 @@ describe('the scanner', () => {
     const one = await ended('/scanner/scan', { original: 'ink-studies', dpi: 300 });
     const two = await ended('/scanner/scan', { original: 'ink-studies', dpi: 300 });
     const picture = async (job: Job): Promise<string> =>
-      ((await studio.call('GET', `/sheets/${(job.result as { sheet: string }).sheet}`)).body as unknown as Scan)
-        .picture;
+      ((await studio.call('GET', `/scans/${(job.result as { scan: string }).scan}`)).body as unknown as Scan).picture;
     expect(await picture(one)).toBe(await picture(two));
-    const before = ((await studio.call('GET', '/sheets')).body as unknown as unknown[]).length;
+    const before = ((await studio.call('GET', '/scans')).body as unknown as unknown[]).length;
     const job = await start('/scanner/scan', { original: 'lino-proofs', dpi: 600 });
     expect((await studio.call('DELETE', `/jobs/${job.id}`)).body).toMatchObject({ state: 'stopped' });
-    expect((await studio.call('GET', '/sheets')).body).toHaveLength(before);
+    expect((await studio.call('GET', '/scans')).body).toHaveLength(before);
   });
 
   it('refuses what it has not and cannot', async () => {
@@ -90,7 +87,7 @@ describe('the scanner', () => {
   });
 
   it('delivers sheets that clean and cut into their drawings', async () => {
-    const sheets = (await studio.call('GET', '/sheets')).body as unknown as Scan[];
+    const sheets = (await studio.call('GET', '/scans')).body as unknown as Scan[];
     const ink = sheets.find(({ name }) => name.startsWith('Ink')) as Scan;
     const steps: CleanSteps = {
       ...CUT,
@@ -108,7 +105,7 @@ describe('the scanner', () => {
         ],
       },
     };
-    const job = await ended(`/sheets/${ink.id}/motifs`, { name: 'Study', collection: 'Scans', steps });
+    const job = await ended(`/scans/${ink.id}/motifs`, { name: 'Study', collection: 'Scans', steps });
     const { motifs } = job.result as { motifs: string[] };
     expect(motifs).toHaveLength(6);
     const limpet = await motif(motifs[0] as string);
@@ -122,7 +119,7 @@ describe('the scanner', () => {
 describe('cleaning', () => {
   it('gives the exact pixels at their real size', async () => {
     const sheet = await sheetOf({ left: 60, top: 40, side: 118 });
-    const { result } = await ended(`/sheets/${sheet.id}/motifs`, { name: 'One', collection: 'Scans', steps: CLEAN });
+    const { result } = await ended(`/scans/${sheet.id}/motifs`, { name: 'One', collection: 'Scans', steps: CLEAN });
     const made = await motif((result as { motifs: string[] }).motifs[0] as string);
     expect(made.view).toEqual({ x: 0, y: 0, width: 118, height: 118 });
     expect(made.width).toBeCloseTo((118 * 25.4) / 300, 9);
@@ -144,13 +141,13 @@ describe('cleaning', () => {
       { left: 30, top: 200, side: 2 },
       { left: 120, top: 180, side: 70 },
     );
-    const { result } = await ended(`/sheets/${sheet.id}/motifs`, { name: 'Square', collection: 'Scans', steps: CUT });
+    const { result } = await ended(`/scans/${sheet.id}/motifs`, { name: 'Square', collection: 'Scans', steps: CUT });
     const { motifs } = result as { motifs: string[] };
     const made = await Promise.all(motifs.map(motif));
     // The speck is gone; by rows, left to right.
     expect(made.map(({ view }) => view.width)).toEqual([60, 80, 70]);
     const second = made[1] as StoredMotif;
-    const changed = await ended(`/sheets/${sheet.id}/motifs`, {
+    const changed = await ended(`/scans/${sheet.id}/motifs`, {
       name: 'Square',
       collection: 'Scans',
       replace: second.id,
@@ -160,14 +157,14 @@ describe('cleaning', () => {
     const traced = await motif(second.id);
     expect(traced.inks).toEqual(['#102030']);
     expect(traced.width).toBeCloseTo(second.width, 6);
-    expect((await studio.call('GET', `/sheets/${sheet.id}`)).body).toMatchObject({ steps: { trace: { inks: 1 } } });
+    expect((await studio.call('GET', `/scans/${sheet.id}`)).body).toMatchObject({ steps: { trace: { inks: 1 } } });
   });
 
   it('that leaves nothing says so and makes nothing', async () => {
     const sheet = await sheetOf();
     const before = ((await studio.call('GET', '/motifs')).body as unknown as unknown[]).length;
     for (const steps of [CLEAN, CUT, { ...CLEAN, crop: { left: 500, top: 500, right: 600, bottom: 600 } }]) {
-      const job = await ended(`/sheets/${sheet.id}/motifs`, { name: 'None', collection: 'Scans', steps });
+      const job = await ended(`/scans/${sheet.id}/motifs`, { name: 'None', collection: 'Scans', steps });
       expect(job).toMatchObject({ state: 'failed', message: expect.stringMatching(/Nothing was changed/) as string });
     }
     expect((await studio.call('GET', '/motifs')).body).toHaveLength(before);
@@ -175,9 +172,9 @@ describe('cleaning', () => {
 
   it('goes back from a motif to its sheet, with the steps that made it', async () => {
     const sheet = await sheetOf({ left: 60, top: 40, side: 50 });
-    const { result } = await ended(`/sheets/${sheet.id}/motifs`, { name: 'Back', collection: 'Scans', steps: CLEAN });
-    await studio.call('PATCH', `/sheets/${sheet.id}`, { steps: NO_STEPS });
-    const back = (await studio.call('POST', `/sheets/of-motif/${(result as { motifs: string[] }).motifs[0] ?? ''}`))
+    const { result } = await ended(`/scans/${sheet.id}/motifs`, { name: 'Back', collection: 'Scans', steps: CLEAN });
+    await studio.call('PATCH', `/scans/${sheet.id}`, { steps: NO_STEPS });
+    const back = (await studio.call('POST', `/scans/of-motif/${(result as { motifs: string[] }).motifs[0] ?? ''}`))
       .body as unknown as Scan;
     expect(back.id).toBe(sheet.id);
     expect(back.steps).toEqual(CLEAN);
@@ -187,7 +184,7 @@ describe('cleaning', () => {
         '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 4 4"><rect width="4" height="4"/></svg>',
       )
     ).body['motif'] as StoredMotif;
-    expect((await studio.call('POST', `/sheets/of-motif/${vector.id}`)).body['detail']).toMatch(/drawn in vectors/);
+    expect((await studio.call('POST', `/scans/of-motif/${vector.id}`)).body['detail']).toMatch(/drawn in vectors/);
   });
 });
 
@@ -197,11 +194,11 @@ describe('the shelf', () => {
     expect((await sheetOf({ left: 1, top: 1, side: 9 })).id).toBe(scan.id);
     expect((await put('a.svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).status).toBe(415);
     expect((await put('empty.png', Buffer.alloc(0))).status).toBe(422);
-    await studio.call('DELETE', `/sheets/${scan.id}`);
+    await studio.call('DELETE', `/scans/${scan.id}`);
     const listed = (): Promise<unknown[]> =>
-      studio.call('GET', '/sheets').then(({ body }) => (body as unknown as Scan[]).filter(({ id }) => id === scan.id));
+      studio.call('GET', '/scans').then(({ body }) => (body as unknown as Scan[]).filter(({ id }) => id === scan.id));
     expect(await listed()).toHaveLength(0);
-    await studio.call('POST', `/sheets/${scan.id}/restore`);
+    await studio.call('POST', `/scans/${scan.id}/restore`);
     expect(await listed()).toHaveLength(1);
   });
 
@@ -227,7 +224,7 @@ describe('the shelf', () => {
       { ...NO_STEPS, levels: { black: 9, middle: 5, white: 200 } },
       { ...NO_STEPS, more: 1 },
     ]) {
-      expect((await studio.call('PATCH', `/sheets/${sheet.id}`, { steps })).status).toBe(400);
+      expect((await studio.call('PATCH', `/scans/${sheet.id}`, { steps })).status).toBe(400);
     }
     expect(studio.log.filter((line) => line.includes('Error'))).toEqual([]);
   });

@@ -1,12 +1,12 @@
 import { nanoid } from 'nanoid';
 import { NO_STEPS } from '../../core/recipe/index.ts';
 import { notFound, Problem } from '../problem.ts';
-import type { Job, JobContext } from '../store/jobs.ts';
+import { DENSITIES, type Job } from '../../contract/index.ts';
+import type { JobContext } from '../store/jobs.ts';
 import { insertScan } from '../store/scans.ts';
 import type { Studio } from '../studio.ts';
 import { ORIGINALS } from './originals.ts';
 
-export const DENSITIES = [300, 600] as const;
 /** A scan is given up after this long. */
 const LONGEST_MS = 180_000;
 /** How far a creased sheet gets. */
@@ -29,7 +29,7 @@ export class Scanner {
     };
   }
 
-  /** Begins to scan; the job's result names the sheet. @throws Problem */
+  /** Begins to scan; the job's result names the scan. @throws Problem */
   scan(id: string, dpi: number): Promise<Job> {
     const original = ORIGINALS.find((original) => original.id === id);
     if (!original) throw notFound('sheet by the scanner');
@@ -52,7 +52,7 @@ export class Scanner {
       );
       const sheet = { id: nanoid(12), name: `${original.name}, ${dpi} dpi`, steps: NO_STEPS, ...picture };
       await insertScan(this.studio.database, sheet);
-      return { sheet: sheet.id };
+      return { scan: sheet.id };
     });
   }
 

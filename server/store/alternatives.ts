@@ -1,14 +1,7 @@
+import type { Alternative } from '../../contract/index.ts';
 import { type Design, openDesign } from '../../core/document/index.ts';
 import { notFound } from '../problem.ts';
 import type { Queries } from './database.ts';
-
-/** An arrangement of a design that was kept under a name. */
-export interface Alternative {
-  readonly id: string;
-  readonly name: string;
-  readonly keptAt: string;
-  readonly motifs: number;
-}
 
 const COLUMNS = `id, name, kept_at AS "keptAt", jsonb_array_length(document->'placements') AS motifs`;
 

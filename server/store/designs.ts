@@ -1,21 +1,8 @@
+import type { DesignSummary, Since, StoredDesign } from '../../contract/index.ts';
 import type { PGlite } from '@electric-sql/pglite';
 import { apply, type Command, type Design, openDesign } from '../../core/document/index.ts';
 import { notFound, Problem } from '../problem.ts';
 import type { Queries } from './database.ts';
-
-/** A design as it lies in the database. */
-export interface StoredDesign {
-  readonly design: Design;
-  readonly revision: number;
-  readonly updatedAt: string;
-}
-
-/** What the studio's table shows of a design. */
-export interface DesignSummary extends Pick<Design, 'id' | 'name' | 'repeat'> {
-  readonly revision: number;
-  readonly motifs: number;
-  readonly updatedAt: string;
-}
 
 interface Row {
   document: unknown;
@@ -111,20 +98,19 @@ export async function saveDesign(database: PGlite, id: string, { save, revision,
   });
 }
 
-/** What was done to a design since a revision. */
-export interface Since {
-  readonly revision: number;
-  /** Oldest first; null where they are not known any more. */
-  readonly saves: readonly { readonly save: string; readonly commands: readonly Command[] }[] | null;
-}
-
-export async function savesSince(queries: Queries, id: string, revision: number): Promise<Since> {
+/** The revision of a design. @throws Problem 404 */
+export async function readRevision(queries: Queries, id: string): Promise<number> {
   const { rows } = await queries.query<{ revision: number }>(
     'SELECT revision FROM designs WHERE id = $1 AND deleted_at IS NULL',
     [id],
   );
-  const now = rows[0]?.revision;
-  if (now === undefined) throw notFound('design');
+  if (!rows[0]) throw notFound('design');
+  return rows[0].revision;
+}
+
+/** What was saved since a revision, oldest first; null where that is not kept any more. */
+export async function savesSince(queries: Queries, id: string, revision: number): Promise<Omit<Since, 'others'>> {
+  const now = await readRevision(queries, id);
   if (now <= revision) return { revision: now, saves: [] };
   const { rows: saves } = await queries.query<{ save: string; commands: Command[] }>(
     'SELECT save, commands FROM saves WHERE design_id = $1 AND revision > $2 ORDER BY revision',

@@ -2,7 +2,8 @@ import type { PGlite } from '@electric-sql/pglite';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Problem } from '../problem.ts';
 import { openDatabase } from './database.ts';
-import { Jobs, type Job } from './jobs.ts';
+import type { Job } from '../../contract/index.ts';
+import { Jobs } from './jobs.ts';
 
 let database: PGlite;
 let jobs: Jobs;

@@ -1,19 +1,8 @@
+import type { Job } from '../../contract/index.ts';
 import { EventEmitter } from 'node:events';
 import type { PGlite } from '@electric-sql/pglite';
 import { nanoid } from 'nanoid';
 import { notFound, Problem } from '../problem.ts';
-
-/** A piece of heavy work that someone waits for. */
-export interface Job {
-  readonly id: string;
-  readonly kind: string;
-  readonly state: 'running' | 'done' | 'failed' | 'stopped';
-  /** 0 to 1. */
-  readonly progress: number;
-  /** What went wrong, as a sentence. */
-  readonly message: string | null;
-  readonly result: unknown;
-}
 
 /** Reports progress and learns that it should stop. */
 export interface JobContext {
@@ -42,12 +31,12 @@ export class Jobs {
   }
 
   /** Starts work and answers at once with its job; a rejection becomes the job's message. */
-  async start(kind: string, work: (hands: JobContext, id: string) => Promise<unknown>): Promise<Job> {
+  async start(kind: string, work: (context: JobContext, id: string) => Promise<object>): Promise<Job> {
     const job: Job = { id: nanoid(), kind, state: 'running', progress: 0, message: null, result: null };
     await this.database.query('INSERT INTO jobs (id, kind, state) VALUES ($1, $2, $3)', [job.id, kind, job.state]);
     const stop = new AbortController();
-    const hands: JobContext = { signal: stop.signal, progress: (share) => this.#report(job.id, { progress: share }) };
-    const done = work(hands, job.id).then(
+    const context: JobContext = { signal: stop.signal, progress: (share) => this.#report(job.id, { progress: share }) };
+    const done = work(context, job.id).then(
       (result) => this.#finish(job.id, { state: 'done', progress: 1, result }),
       (error: unknown) =>
         stop.signal.aborted

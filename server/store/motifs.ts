@@ -1,24 +1,13 @@
-import type { Motif } from '../../core/motif/index.ts';
+import type * as contract from '../../contract/index.ts';
+import type { DesignMotif, ListedMotif, MotifOrder, QueryOf, StoredMotif } from '../../contract/index.ts';
+import { motifsIn } from '../../core/recipe/index.ts';
 import { notFound } from '../problem.ts';
 import type { Queries } from './database.ts';
 
-/** A motif with the picture that the tray shows and what the drawer knows of it. */
-export interface StoredMotif extends Motif {
-  readonly thumbnail: string;
-  readonly tags: readonly string[];
-}
-
-/** A motif as the drawer lists it. */
-export interface ListedMotif extends StoredMotif {
-  /** Designs it is used in. */
-  readonly uses: number;
-  /** No longer in the drawer, but still on the cloth of a design. */
-  readonly deleted: boolean;
-  readonly createdAt: string;
-}
+type AnyOf<T> = { readonly [K in keyof T]?: T[K] | undefined };
 
 /** What of a motif can be changed. */
-export type MotifChange = Partial<
+export type MotifChange = AnyOf<
   Pick<
     StoredMotif,
     'name' | 'width' | 'collection' | 'tags' | 'artwork' | 'view' | 'inks' | 'source' | 'thumbnail' | 'recipe'
@@ -26,6 +15,7 @@ export type MotifChange = Partial<
 >;
 
 const COLUMNS = 'id, name, collection, width, artwork, view, inks, source, thumbnail, tags, recipe';
+const DELETED = 'deleted_at IS NOT NULL AS deleted';
 /** Every motif that lies in a bundle, with the bundle, through bundles in bundles. */
 const HELD = `held AS (
   SELECT DISTINCT motifs.id AS holder, one->>'motif' AS part FROM motifs, jsonb_array_elements(recipe->'parts') AS one
@@ -63,10 +53,8 @@ export async function insertMotif(queries: Queries, motif: StoredMotif): Promise
   ]);
 }
 
-/** The drawer, oldest first, and what was deleted from it but is still used. */
-export async function listMotifs(queries: Queries): Promise<ListedMotif[]> {
-  const { rows } = await queries.query<Omit<ListedMotif, 'createdAt'> & { createdAt: Date }>(
-    `WITH RECURSIVE ${HELD}, placed AS (
+/** Motifs as the drawer lists them; `used` is known within. */
+const LISTED = `WITH RECURSIVE ${HELD}, placed AS (
        SELECT DISTINCT placement->>'motif' AS motif, designs.id AS design
        FROM designs, jsonb_array_elements(document->'placements') AS placement
        WHERE deleted_at IS NULL
@@ -75,13 +63,125 @@ export async function listMotifs(queries: Queries): Promise<ListedMotif[]> {
        FROM (SELECT * FROM placed UNION SELECT held.part, placed.design FROM held JOIN placed ON placed.motif = held.holder) AS every
        GROUP BY 1
      )
-     SELECT ${COLUMNS}, deleted_at IS NOT NULL AS deleted, created_at AS "createdAt", coalesce(used.uses, 0)::integer AS uses
-     FROM motifs LEFT JOIN used ON used.motif = motifs.id
-     WHERE deleted_at IS NULL OR used.uses > 0
-       OR EXISTS (SELECT 1 FROM held JOIN motifs AS holder ON holder.id = held.holder WHERE held.part = motifs.id AND holder.deleted_at IS NULL)
-     ORDER BY created_at, id`,
+     SELECT ${COLUMNS}, deleted_at IS NOT NULL AS deleted, created_at AS "createdAt", coalesce(used.uses, 0)::integer AS uses,
+            count(*) OVER ()::integer AS total
+     FROM motifs LEFT JOIN used ON used.motif = motifs.id`;
+
+/** Orders of the drawer; equals by name, numbers in names by their value. */
+const ORDERED: Readonly<Record<MotifOrder, string>> = {
+  newest: 'created_at DESC',
+  name: 'true',
+  used: 'uses DESC',
+  size: "width * width * (view->>'height')::float8 / (view->>'width')::float8 DESC",
+};
+const BY_NAME = String.raw`regexp_replace(regexp_replace(lower(name), '\d+', '000000000\&', 'g'), '0*(\d{10})', '\1', 'g'), id`;
+
+type ListedRow = Omit<ListedMotif, 'createdAt'> & { createdAt: Date; total: number };
+
+function listed(row: ListedRow): ListedMotif {
+  const { total, ...motif } = row;
+  return { ...motif, createdAt: row.createdAt.toISOString() };
+}
+
+/** One page of the drawer. Every word has to be in a motif's name, collection or tags. */
+export async function listMotifs(
+  queries: Queries,
+  { words = '', collection, order, offset, limit }: QueryOf<typeof contract.listMotifs>,
+): Promise<{ motifs: ListedMotif[]; total: number }> {
+  const patterns = words
+    .toLowerCase()
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`);
+  const { rows } = await queries.query<ListedRow>(
+    `${LISTED}
+     WHERE deleted_at IS NULL AND ($1::text IS NULL OR collection = $1)
+       AND lower(concat_ws(' ', name, collection, tags::text)) LIKE ALL ($2::text[])
+     ORDER BY ${ORDERED[order]}, ${BY_NAME} OFFSET $3 LIMIT $4`,
+    [collection ?? null, patterns, offset, limit],
   );
-  return rows.map((row) => ({ ...row, createdAt: row.createdAt.toISOString() }));
+  return { motifs: rows.map(listed), total: rows[0]?.total ?? (offset > 0 ? offset : 0) };
+}
+
+/** The collections of the drawer by name, with how many motifs each holds. */
+export async function listCollections(queries: Queries): Promise<{ name: string; count: number }[]> {
+  const { rows } = await queries.query<{ name: string; count: number }>(
+    'SELECT collection AS name, count(*)::integer AS count FROM motifs WHERE deleted_at IS NULL GROUP BY 1',
+  );
+  return rows.sort((a, b) => a.name.localeCompare(b.name, 'en-GB', { numeric: true }));
+}
+
+/** A motif as the drawer lists it, also a deleted one. @throws Problem 404 */
+export async function readListedMotif(queries: Queries, id: string): Promise<ListedMotif> {
+  const { rows } = await queries.query<ListedRow>(`${LISTED} WHERE motifs.id = $1`, [id]);
+  if (!rows[0]) throw notFound('motif');
+  return listed(rows[0]);
+}
+
+/** The motifs and all that they are made of, each after its parts. */
+async function withParts<M extends StoredMotif>(
+  motifs: readonly M[],
+  read: (ids: readonly string[]) => Promise<M[]>,
+): Promise<M[]> {
+  const all = new Map(motifs.map((motif) => [motif.id, motif]));
+  for (let level: readonly M[] = motifs; level.length > 0;) {
+    const missing = [...new Set(level.flatMap(({ recipe }) => motifsIn(recipe)))].filter((id) => !all.has(id));
+    level = missing.length === 0 ? [] : await read(missing);
+    for (const motif of level) all.set(motif.id, motif);
+  }
+  const ordered = new Set<M>();
+  const add = (motif: M): void => {
+    for (const id of motifsIn(motif.recipe)) {
+      const part = all.get(id);
+      if (part && !ordered.has(part)) add(part);
+    }
+    ordered.add(motif);
+  };
+  motifs.forEach(add);
+  return [...ordered];
+}
+
+/** The motifs of a collection and all that they are made of, each after its parts, oldest first. */
+export async function motifsOfCollection(queries: Queries, collection: string): Promise<StoredMotif[]> {
+  const { rows } = await queries.query<StoredMotif>(
+    `SELECT ${COLUMNS} FROM motifs WHERE collection = $1 AND deleted_at IS NULL ORDER BY created_at, id`,
+    [collection],
+  );
+  return withParts(rows, (ids) => motifsById(queries, ids));
+}
+
+/** Every motif in the drawer. */
+export async function everyMotif(queries: Queries): Promise<StoredMotif[]> {
+  return (await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE deleted_at IS NULL`)).rows;
+}
+
+/** The motifs that a design names, on its cloth, in its recipes and in its alternatives, with their parts. */
+export async function motifsOfDesign(queries: Queries, design: string): Promise<DesignMotif[]> {
+  const { rows } = await queries.query<DesignMotif>(
+    `WITH documents AS (
+       SELECT document FROM designs WHERE id = $1 UNION ALL SELECT document FROM alternatives WHERE design_id = $1
+     ), named AS (
+       SELECT placement->>'motif' AS motif FROM documents, jsonb_array_elements(document->'placements') AS placement
+       UNION SELECT entry->>'motif' FROM documents, jsonb_path_query(document, '$.toss.recipe.entries[*]') AS entry
+       UNION SELECT document->'layout'->'recipe'->>'motif' FROM documents
+       UNION SELECT motif #>> '{}' FROM documents, jsonb_path_query(document, '$.layout.recipe.rows[*][*]') AS motif
+     )
+     SELECT ${COLUMNS}, ${DELETED} FROM motifs WHERE id IN (SELECT motif FROM named) ORDER BY created_at, id`,
+    [design],
+  );
+  return withParts(rows, async (ids) => {
+    const parts = await queries.query<DesignMotif>(`SELECT ${COLUMNS}, ${DELETED} FROM motifs WHERE id = ANY($1)`, [
+      ids,
+    ]);
+    return parts.rows;
+  });
+}
+
+/** The first of the ids that no motif has. */
+export async function missingMotif(queries: Queries, ids: readonly string[]): Promise<string | undefined> {
+  const { rows } = await queries.query<{ id: string }>('SELECT id FROM motifs WHERE id = ANY($1)', [[...new Set(ids)]]);
+  const present = new Set(rows.map(({ id }) => id));
+  return ids.find((id) => !present.has(id));
 }
 
 /** The bundles that have the motif as a part, live ones and those only kept. */

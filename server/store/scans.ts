@@ -1,16 +1,12 @@
-import type { CleanSteps } from '../../core/recipe/index.ts';
+import type { Scan } from '../../contract/index.ts';
 import { notFound } from '../problem.ts';
-import type { ScannedPicture } from '../work/tasks.ts';
 import type { Queries } from './database.ts';
 
-/** A scan or a photograph on the workshop's shelf, with what is done to it so far. */
-export interface Scan extends ScannedPicture {
-  readonly id: string;
-  readonly name: string;
-  readonly steps: CleanSteps;
-}
-
-export type ScanChange = Partial<Pick<Scan, 'name' | 'steps' | 'dpi'>>;
+export type ScanChange = Readonly<{
+  name?: string | undefined;
+  steps?: Scan['steps'] | undefined;
+  dpi?: number | undefined;
+}>;
 
 const COLUMNS = 'id, name, picture, preview, width, height, dpi, steps';
 
@@ -39,11 +35,11 @@ export async function listScans(queries: Queries): Promise<Scan[]> {
 
 export async function readScan(queries: Queries, id: string): Promise<Scan> {
   const { rows } = await queries.query<Scan>(`SELECT ${COLUMNS} FROM sheets WHERE id = $1`, [id]);
-  if (!rows[0]) throw notFound('sheet');
+  if (!rows[0]) throw notFound('scan');
   return rows[0];
 }
 
-/** The sheet on the shelf that is this very picture. */
+/** The scan on the shelf that is this very picture. */
 export async function scanOfPicture(queries: Queries, picture: string): Promise<Scan | undefined> {
   return (
     await queries.query<Scan>(`SELECT ${COLUMNS} FROM sheets WHERE picture = $1 AND deleted_at IS NULL LIMIT 1`, [
@@ -57,7 +53,7 @@ export async function changeScan(queries: Queries, id: string, { name, steps, dp
     `UPDATE sheets SET name = coalesce($2, name), steps = coalesce($3::jsonb, steps), dpi = coalesce($4, dpi) WHERE id = $1 RETURNING ${COLUMNS}`,
     [id, name ?? null, steps ? JSON.stringify(steps) : null, dpi ?? null],
   );
-  if (!rows[0]) throw notFound('sheet');
+  if (!rows[0]) throw notFound('scan');
   return rows[0];
 }
 
@@ -66,5 +62,5 @@ export async function setScanDeleted(queries: Queries, id: string, deleted: bool
     'UPDATE sheets SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id',
     [id, deleted],
   );
-  if (!rows[0]) throw notFound('sheet');
+  if (!rows[0]) throw notFound('scan');
 }

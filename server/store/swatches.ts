@@ -1,16 +1,7 @@
+import type { SwatchSummary } from '../../contract/index.ts';
 import { colourwayOf, inksOfGround, openDesign, type Swatch } from '../../core/document/index.ts';
 import { notFound } from '../problem.ts';
 import type { Queries } from './database.ts';
-
-/** What the swatch book shows of a swatch. */
-export type SwatchSummary = Pick<
-  Swatch,
-  'id' | 'name' | 'savedAt' | 'designId' | 'tile' | 'thumbnail' | 'tileWidth' | 'tileHeight'
-> & {
-  readonly repeat: Swatch['design']['repeat'];
-  /** The ground's and the inks' colours, ground first. */
-  readonly colours: readonly string[];
-};
 
 type Row = Omit<Swatch, 'savedAt'> & { savedAt: Date };
 

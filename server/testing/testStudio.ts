@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from '../app.ts';
-import type { Job } from '../store/jobs.ts';
+import type { Job } from '../../contract/index.ts';
 import { openStudio, type Studio } from '../studio.ts';
 
 /** A studio in a folder of its own behind a real port. */

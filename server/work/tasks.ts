@@ -1,8 +1,8 @@
+import type { StoredMotif } from '../../contract/index.ts';
 import type { Hex } from '../../core/colour/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
 import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
-import type { StoredMotif } from '../store/motifs.ts';
 
 /** Paints a design's straight unit into a PNG file. */
 export interface PaintTask {

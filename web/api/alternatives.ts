@@ -1,21 +1,14 @@
 import { useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
+import * as contract from '../../contract/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import { call } from './client.ts';
-
-/** An arrangement of a design that was kept under a name. */
-export interface Alternative {
-  readonly id: string;
-  readonly name: string;
-  readonly keptAt: string;
-  readonly motifs: number;
-}
 
 const keyOf = (design: string): string[] => ['alternatives', design];
 
 export function useAlternatives(design: string) {
   return useQuery({
     queryKey: keyOf(design),
-    queryFn: () => call<Alternative[]>('GET', `/designs/${design}/alternatives`),
+    queryFn: () => call(contract.listAlternatives, { params: { id: design } }),
   });
 }
 
@@ -31,21 +24,27 @@ export function useAlternativeDesigns(design: string, ids: readonly string[]) {
 }
 
 export function readAlternative(design: string, id: string): Promise<Design> {
-  return call<Design>('GET', `/designs/${design}/alternatives/${id}`);
+  return call(contract.readAlternative, { params: { id: design, alternative: id } });
 }
 
-/** Keeps, renames and takes away alternatives; the list follows. */
+type Mutation = { keep: string; document?: Design } | { rename: string; id: string } | { drop: string };
+
+/** Keeps, renames and deletes alternatives; the list follows. */
 export function useAlternativeMutation(design: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: async (
-      deed: { keep: string; document?: Design } | { rename: string; id: string } | { drop: string },
-    ): Promise<unknown> => {
-      const path = `/designs/${design}/alternatives`;
-      if ('keep' in deed)
-        return call('POST', path, { name: deed.keep, ...(deed.document && { document: deed.document }) });
-      if ('rename' in deed) return call('PATCH', `${path}/${deed.id}`, { name: deed.rename });
-      return call('DELETE', `${path}/${deed.drop}`);
+    mutationFn: async (mutation: Mutation): Promise<unknown> => {
+      if ('keep' in mutation)
+        return call(contract.keepAlternative, {
+          params: { id: design },
+          body: { name: mutation.keep, document: mutation.document },
+        });
+      if ('rename' in mutation)
+        return call(contract.renameAlternative, {
+          params: { id: design, alternative: mutation.id },
+          body: { name: mutation.rename },
+        });
+      return call(contract.deleteAlternative, { params: { id: design, alternative: mutation.drop } });
     },
     onSuccess: () => client.invalidateQueries({ queryKey: keyOf(design) }),
   });

@@ -1,3 +1,13 @@
+import type { FILE } from '../../contract/index.ts';
+import {
+  pathOf,
+  type AnswerOf,
+  type JsonBodyOf,
+  type ParamsOf,
+  type QueryOf,
+  type Route,
+} from '../../contract/index.ts';
+
 /** An answer of the server that says no; the message is a sentence for the person. */
 export class ApiProblem extends Error {
   constructor(
@@ -15,31 +25,54 @@ export class Unreachable extends Error {
   }
 }
 
-/** Calls the API; JSON both ways. @throws ApiProblem, Unreachable */
-export async function call<T>(
-  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
-  path: string,
-  body?: unknown,
-  keepalive = false,
-): Promise<T> {
+type Part<K extends string, T> = [T] extends [undefined] ? unknown : { readonly [P in K]: T };
+/** What a route has to be given. */
+export type Given<R> = Part<'params', ParamsOf<R>> & Part<'query', Partial<QueryOf<R>>> & Part<'body', JsonBodyOf<R>>;
+
+/** As a call reads what it was given, whichever route it is for. */
+interface Parts {
+  readonly params?: Readonly<Record<string, unknown>>;
+  readonly query?: Readonly<Record<string, unknown>>;
+  readonly body?: unknown;
+}
+
+/**
+ * Calls a route of the contract; JSON both ways.
+ *
+ * @param keepalive whether the request may outlive its window
+ * @throws ApiProblem, Unreachable
+ */
+export async function call<const R extends Route>(route: R, given: Given<R>, keepalive = false): Promise<AnswerOf<R>> {
+  const { params, query, body } = partsOf(given);
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, {
-      method,
+    response = await fetch(pathOf(route, params, query), {
+      method: route.method,
       keepalive,
       ...(body !== undefined && { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
     });
   } catch {
     throw new Unreachable();
   }
-  if (!response.ok) throw await problemOf(response.status, await response.text());
-  return (response.status === 204 ? undefined : await response.json()) as T;
+  const text = await response.text();
+  if (!response.ok) throw problemOf(response.status, text);
+  return answerIn(text);
+}
+
+function partsOf(given: unknown): Parts {
+  return Object(given);
+}
+
+/** What the server says is what the contract says: a test holds every answer of the server against its schema. */
+function answerIn(text: string) {
+  return JSON.parse(text === '' ? 'null' : text);
 }
 
 /** The problem in an error answer's body, or a sentence of our own where it holds none. */
 export function problemOf(status: number, body: string): ApiProblem {
   try {
-    const { detail } = JSON.parse(body) as { detail?: unknown };
+    const problem: unknown = JSON.parse(body);
+    const detail: unknown = typeof problem === 'object' && problem !== null && Reflect.get(problem, 'detail');
     if (typeof detail === 'string') return new ApiProblem(status, detail);
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error;
@@ -48,26 +81,27 @@ export function problemOf(status: number, body: string): ApiProblem {
 }
 
 /** Sends one file with progress, 0 to 1; can be stopped. @throws ApiProblem, Unreachable */
-export function upload<T>(
-  method: 'POST' | 'PUT',
-  path: string,
+export function upload<const R extends Route & { readonly body: typeof FILE }>(
+  route: R,
+  given: Given<R>,
   file: Blob,
-  onProgress: (share: number) => void,
-  signal: AbortSignal,
-): Promise<T> {
+  onProgress: (share: number) => void = () => undefined,
+  signal?: AbortSignal,
+): Promise<AnswerOf<R>> {
+  const { params, query } = partsOf(given);
   return new Promise((resolve, reject) => {
     // fetch does not tell how much of a body it has sent.
     const request = new XMLHttpRequest();
-    request.open(method, `/api${path}`);
+    request.open(route.method, pathOf(route, params, query));
     request.setRequestHeader('Content-Type', 'application/octet-stream');
     request.upload.onprogress = (event) => onProgress(event.lengthComputable ? event.loaded / event.total : 0);
     request.onload = () => {
-      if (request.status < 300) resolve(JSON.parse(request.responseText) as T);
+      if (request.status < 300) resolve(answerIn(request.responseText));
       else reject(problemOf(request.status, request.responseText));
     };
     request.onerror = () => reject(new Unreachable());
     request.onabort = () => reject(new ApiProblem(0, 'Stopped. Nothing was added.'));
-    signal.addEventListener('abort', () => request.abort(), { once: true });
+    signal?.addEventListener('abort', () => request.abort(), { once: true });
     request.send(file);
   });
 }

@@ -1,45 +1,51 @@
 import { useEffect, useState } from 'react';
-import { ApiProblem, call } from './client.ts';
-
-/** A piece of heavy work on the server. */
-export interface Job<Result = unknown> {
-  readonly id: string;
-  readonly state: 'running' | 'done' | 'failed' | 'stopped';
-  readonly progress: number;
-  readonly message: string | null;
-  readonly result: Result | null;
-}
-
-export function stopJob(id: string): Promise<Job> {
-  return call<Job>('DELETE', `/jobs/${id}`);
-}
+import type { ISchema, Schema } from 'yup';
+import * as contract from '../../contract/index.ts';
+import { call } from './client.ts';
 
 /** A job that this screen started, followed until it ends. */
-export interface JobWatch<Result> {
-  readonly job: Job<Result> | undefined;
+export interface JobWatch {
+  readonly job: contract.Job | undefined;
   readonly error: string | undefined;
   readonly running: boolean;
-  start(begin: () => Promise<Job>): void;
+  start(begin: () => Promise<contract.Job>): void;
   stop(): void;
 }
 
-/** Starts one job at a time and follows it; what went wrong becomes a sentence. */
-export function useJob<Result>(onDone: (result: Result) => void): JobWatch<Result> {
-  const [job, setJob] = useState<Job<Result>>();
+const sentenceOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+
+/**
+ * Starts one job at a time and follows it; what went wrong becomes a sentence.
+ *
+ * @param route the route that starts it, whose contract says what it tells when it is done
+ */
+export function useJob<const R extends contract.Route & { readonly result: ISchema<unknown> }>(
+  route: R,
+  onDone: (result: contract.ResultOf<R>) => void,
+): JobWatch {
+  const [job, setJob] = useState<contract.Job>();
   const [error, setError] = useState<string>();
   const [starting, setStarting] = useState(false);
   const id = job?.state === 'running' ? job.id : undefined;
 
   useEffect(() => {
     if (id === undefined) return;
-    const events = new EventSource(`/api/jobs/${id}/events`);
-    events.onmessage = ({ data }: MessageEvent<string>) => {
-      const next = JSON.parse(data) as Job<Result>;
+    const events = new EventSource(contract.pathOf(contract.followJob, { id }));
+    const end = (next: contract.Job): void => {
       setJob(next);
       if (next.state === 'running') return;
       events.close();
-      if (next.state === 'done') onDone(next.result as Result);
+      if (next.state === 'done') onDone((route.result as unknown as Schema).validateSync(next.result));
       if (next.state === 'failed') setError(next.message ?? 'This could not be finished.');
+    };
+    events.onmessage = ({ data }: MessageEvent<string>) => end(contract.jobSchema.validateSync(JSON.parse(data)));
+    // The browser connects again by itself; where it has given up, the job is asked for once more.
+    events.onerror = () => {
+      if (events.readyState !== EventSource.CLOSED) return;
+      call(contract.readJob, { params: { id } }).then(end, (problem: unknown) => {
+        setJob(undefined);
+        setError(sentenceOf(problem));
+      });
     };
     return () => events.close();
     // The job's end is told to whoever started it, once.
@@ -54,14 +60,13 @@ export function useJob<Result>(onDone: (result: Result) => void): JobWatch<Resul
       setError(undefined);
       setStarting(true);
       begin()
-        .then((started) => setJob(started as Job<Result>))
-        .catch((problem: unknown) =>
-          setError(problem instanceof ApiProblem || problem instanceof Error ? problem.message : String(problem)),
-        )
+        .then(setJob)
+        .catch((problem: unknown) => setError(sentenceOf(problem)))
         .finally(() => setStarting(false));
     },
     stop() {
-      if (id !== undefined) stopJob(id).catch((problem: unknown) => setError(String(problem)));
+      if (id !== undefined)
+        call(contract.stopJob, { params: { id } }).catch((problem: unknown) => setError(sentenceOf(problem)));
     },
   };
 }

@@ -1,71 +1,129 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { Artwork, Motif } from '../../core/motif/index.ts';
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useMutation,
+  useQueries,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
+import * as contract from '../../contract/index.ts';
+import type { Artwork } from '../../core/motif/index.ts';
 import type { Recipe } from '../../core/recipe/index.ts';
-import { call, upload } from './client.ts';
-
-/** A motif as the drawer lists it. */
-export interface DrawerMotif extends Motif {
-  /** Address of its small picture. */
-  readonly thumbnail: string;
-  readonly tags: readonly string[];
-  /** Designs it is used in. */
-  readonly uses: number;
-  /** No longer in the drawer, but still on the cloth of a design. */
-  readonly deleted: boolean;
-  readonly createdAt: string;
-}
+import { blobUrl, call, upload } from './client.ts';
 
 export const MOTIFS = ['motifs'];
 
-export function useMotifs() {
-  return useQuery({ queryKey: MOTIFS, queryFn: () => call<DrawerMotif[]>('GET', '/motifs'), staleTime: 10_000 });
+/** What of the drawer is asked for. */
+export interface MotifSearch {
+  readonly words?: string;
+  readonly collection?: string | undefined;
+  readonly order?: contract.MotifOrder;
+}
+
+/** Motifs in one page; more than a tall window shows. */
+const PAGE = 60;
+
+/** The drawer, page by page as it is scrolled. */
+export function useMotifPages({ words = '', collection, order = 'newest' }: MotifSearch) {
+  const query = useInfiniteQuery({
+    queryKey: [...MOTIFS, 'pages', words, collection ?? null, order],
+    queryFn: ({ pageParam }) =>
+      call(contract.listMotifs, {
+        query: { words: words || undefined, collection, order, offset: pageParam, limit: PAGE },
+      }),
+    initialPageParam: 0,
+    getNextPageParam: (last, pages) => {
+      const loaded = pages.reduce((sum, { motifs }) => sum + motifs.length, 0);
+      return last.motifs.length === 0 || loaded >= last.total ? undefined : loaded;
+    },
+    placeholderData: keepPreviousData,
+    staleTime: 10_000,
+  });
+  return {
+    ...query,
+    motifs: query.data?.pages.flatMap((page) => page.motifs),
+    total: query.data?.pages[0]?.total ?? 0,
+  };
+}
+
+export function useCollections() {
+  return useQuery({ queryKey: [...MOTIFS, 'collections'], queryFn: () => call(contract.listCollections, {}) });
+}
+
+/** One motif; undefined asks for none. */
+export function useMotif(id: string | undefined) {
+  return useQuery({
+    queryKey: [...MOTIFS, 'one', id],
+    queryFn: () => call(contract.readMotif, { params: { id: id ?? '' } }),
+    enabled: id !== undefined,
+  });
+}
+
+/** Several motifs by their ids; those that cannot be read are left out. */
+export function useMotifsById(ids: readonly string[]) {
+  return useQueries({
+    queries: ids.map((id) => ({
+      queryKey: [...MOTIFS, 'one', id],
+      queryFn: () => call(contract.readMotif, { params: { id } }),
+    })),
+    combine: (results) => results.flatMap(({ data }) => data ?? []),
+  });
+}
+
+/** The motifs that a design names, with their parts. */
+export function useDesignMotifs(design: string) {
+  return useQuery({
+    queryKey: [...MOTIFS, 'design', design],
+    queryFn: () => call(contract.listDesignMotifs, { params: { id: design } }),
+    staleTime: 10_000,
+  });
 }
 
 /** The designs that use a motif, and how often. */
-export function readUses(id: string): Promise<{ id: string; name: string; count: number }[]> {
-  return call<{ id: string; name: string; count: number }[]>('GET', `/motifs/${id}/uses`);
+export function readUses(id: string) {
+  return call(contract.listMotifUses, { params: { id } });
 }
 
 export function useMotifUses(id: string) {
   return useQuery({ queryKey: [...MOTIFS, id, 'uses'], queryFn: () => readUses(id) });
 }
 
-/** One thing done to a motif of the drawer. */
+/** One change to a motif of the drawer. */
 export type MotifMutation =
-  | { readonly id: string; readonly change: Partial<Pick<DrawerMotif, 'name' | 'width' | 'collection' | 'tags'>> }
+  | {
+      readonly id: string;
+      readonly change: Partial<Pick<contract.StoredMotif, 'name' | 'width' | 'collection' | 'tags'>>;
+    }
   | { readonly id: string; readonly deleted: boolean }
   | { readonly id: string; readonly duplicate: true }
   | { readonly id: string; readonly artwork: File }
   | { readonly id: string; readonly recipe: Recipe };
 
-function done(deed: MotifMutation): Promise<unknown> {
-  const path = `/motifs/${deed.id}`;
-  if ('change' in deed) return call<unknown>('PATCH', path, deed.change);
-  if ('recipe' in deed) return call<unknown>('PUT', `${path}/recipe`, { recipe: deed.recipe });
-  if ('duplicate' in deed) return call<unknown>('POST', `${path}/duplicate`);
-  if ('artwork' in deed)
-    return upload<unknown>(
-      'PUT',
-      `${path}/artwork?name=${encodeURIComponent(deed.artwork.name)}`,
-      deed.artwork,
-      () => undefined,
-      new AbortController().signal,
-    );
-  return deed.deleted ? call<unknown>('DELETE', path) : call<unknown>('POST', `${path}/restore`);
+function mutate(mutation: MotifMutation): Promise<unknown> {
+  const params = { id: mutation.id };
+  if ('change' in mutation) {
+    const { name, width, collection, tags } = mutation.change;
+    return call(contract.changeMotif, { params, body: { name, width, collection, tags } });
+  }
+  if ('recipe' in mutation) return call(contract.remakeMotif, { params, body: { recipe: mutation.recipe } });
+  if ('duplicate' in mutation) return call(contract.duplicateMotif, { params, body: {} });
+  if ('artwork' in mutation)
+    return upload(contract.replaceArtwork, { params, query: { name: mutation.artwork.name } }, mutation.artwork);
+  return call(mutation.deleted ? contract.deleteMotif : contract.restoreMotif, { params });
 }
 
-/** Does things to motifs; every list of them follows. */
+/** Changes motifs; every list of them follows. */
 export function useMotifMutation() {
   const client = useQueryClient();
-  return useMutation({ mutationFn: done, onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }) });
+  return useMutation({ mutationFn: mutate, onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }) });
 }
 
 /** Makes a motif by a recipe. */
 export function useMotifMaking() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (making: { readonly name: string; readonly collection: string; readonly recipe: Recipe }) =>
-      call<DrawerMotif>('POST', '/motifs/made', making),
+    mutationFn: (body: { readonly name: string; readonly collection: string; readonly recipe: Recipe }) =>
+      call(contract.makeMotif, { body }),
     onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }),
   });
 }
@@ -75,7 +133,7 @@ export function useMotifCopies() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (copies: readonly { readonly id: string; readonly name: string }[]) =>
-      Promise.all(copies.map(({ id, name }) => call<DrawerMotif>('POST', `/motifs/${id}/duplicate`, { name }))),
+      Promise.all(copies.map(({ id, name }) => call(contract.duplicateMotif, { params: { id }, body: { name } }))),
     onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }),
   });
 }
@@ -84,35 +142,27 @@ export function useMotifCopies() {
 export function useArtwork(address: string | undefined) {
   return useQuery({
     queryKey: ['artwork', address],
-    queryFn: () => call<Artwork>('GET', `/blobs/${address}`),
+    queryFn: () => fetchArtwork(address ?? ''),
     enabled: address !== undefined,
     staleTime: Infinity,
   });
 }
 
+/** Artwork from the blob store, which holds only what the server has written. @throws Error where it is not there */
+export async function fetchArtwork(address: string): Promise<Artwork> {
+  const response = await fetch(blobUrl(address));
+  if (!response.ok) throw new Error(`The artwork ${address} cannot be fetched (${response.status}).`);
+  return response.json();
+}
+
 /** Where a collection's file is fetched from. */
 export function collectionFileUrl(name: string): string {
-  return `/api/collections/file?name=${encodeURIComponent(name)}`;
+  return contract.pathOf(contract.readCollectionFile, {}, { name });
 }
 
-/** Takes a collection's file into the drawer. */
-export function readCollection(
-  file: Blob,
-  onProgress: (share: number) => void,
-  signal: AbortSignal,
-): Promise<{ name: string; motifs: readonly string[]; known: number }> {
-  return upload<{ name: string; motifs: readonly string[]; known: number }>(
-    'POST',
-    '/collections',
-    file,
-    onProgress,
-    signal,
-  );
-}
-
-export interface Imported {
-  readonly motif: DrawerMotif;
-  readonly notes: readonly string[];
+/** Imports a collection's file into the drawer. */
+export function importCollection(file: Blob, onProgress: (share: number) => void, signal: AbortSignal) {
+  return upload(contract.importCollection, {}, file, onProgress, signal);
 }
 
 export function importFile(
@@ -120,7 +170,6 @@ export function importFile(
   collection: string | undefined,
   onProgress: (share: number) => void,
   signal: AbortSignal,
-): Promise<Imported> {
-  const query = new URLSearchParams({ name: file.name, ...(collection && { collection }) });
-  return upload<Imported>('POST', `/motifs?${query.toString()}`, file, onProgress, signal);
+): Promise<contract.ImportReport> {
+  return upload(contract.importMotif, { query: { name: file.name, collection } }, file, onProgress, signal);
 }

@@ -1,42 +1,31 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { Design, Swatch } from '../../core/document/index.ts';
+import * as contract from '../../contract/index.ts';
 import { call } from './client.ts';
-import type { Job } from './jobs.ts';
-
-export interface SwatchSummary extends Pick<
-  Swatch,
-  'id' | 'name' | 'savedAt' | 'designId' | 'tile' | 'thumbnail' | 'tileWidth' | 'tileHeight'
-> {
-  readonly repeat: Design['repeat'];
-  readonly colours: readonly string[];
-}
 
 const LIST = ['swatches'];
 
 export function useSwatches() {
-  return useQuery({ queryKey: LIST, queryFn: () => call<SwatchSummary[]>('GET', '/swatches') });
+  return useQuery({ queryKey: LIST, queryFn: () => call(contract.listSwatches, {}) });
 }
 
 export function useSwatch(id: string) {
-  return useQuery({
-    queryKey: ['swatch', id],
-    queryFn: () => call<SwatchSummary & { design: Design }>('GET', `/swatches/${id}`),
-  });
+  return useQuery({ queryKey: ['swatch', id], queryFn: () => call(contract.readSwatch, { params: { id } }) });
 }
 
-export function startSwatch(design: string, revision: number, name: string): Promise<Job> {
-  return call<Job>('POST', '/swatches', { design, revision, name });
+export function startSwatch(design: string, revision: number, name: string): Promise<contract.Job> {
+  return call(contract.saveSwatch, { body: { design, revision, name } });
 }
 
-/** Whatever changes the book: a new name, putting away, bringing back. */
-export function useSwatchChange() {
+type Mutation = { readonly id: string } & ({ readonly name: string } | { readonly deleted: boolean });
+
+/** Whatever changes the book: a new name, deleting, restoring. */
+export function useSwatchMutation() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ id, ...change }: { id: string } & ({ name: string } | { deleted: boolean })) => {
-      if ('name' in change) return call<unknown>('PATCH', `/swatches/${id}`, change);
-      return change.deleted
-        ? call<unknown>('DELETE', `/swatches/${id}`)
-        : call<unknown>('POST', `/swatches/${id}/restore`);
+    mutationFn: ({ id, ...mutation }: Mutation): Promise<unknown> => {
+      const params = { id };
+      if ('name' in mutation) return call(contract.renameSwatch, { params, body: { name: mutation.name } });
+      return call(mutation.deleted ? contract.deleteSwatch : contract.restoreSwatch, { params });
     },
     onSuccess: async (_result, { id }) => {
       await client.invalidateQueries({ queryKey: LIST });
@@ -46,6 +35,6 @@ export function useSwatchChange() {
 }
 
 /** Opens the swatch's design as it was; says which design that is and whether it had to be copied. */
-export function openSwatch(id: string): Promise<{ design: string; copied: boolean }> {
-  return call<{ design: string; copied: boolean }>('POST', `/swatches/${id}/open`);
+export function openSwatch(id: string): Promise<{ readonly design: string; readonly copied: boolean }> {
+  return call(contract.openSwatch, { params: { id } });
 }

@@ -1,8 +1,8 @@
+import type { DesignMotif } from '../../contract/index.ts';
 import { type FramePoint, type Instance, overlaps, Picker, type SnapLine } from '../../core/arrange/index.ts';
 import type { Guide, Placement } from '../../core/document/index.ts';
 import type { Point } from '../../core/geometry/index.ts';
 import type { LatticeIndex } from '../../core/lattice/index.ts';
-import type { DrawerMotif } from '../api/motifs.ts';
 import type { Editor } from '../editor/editor.ts';
 import { Cell } from '../ui/store.ts';
 import type { ClothView } from './clothView.ts';
@@ -45,7 +45,7 @@ export class PointerController {
   #drag: Gesture | undefined;
   #spaceHeld = false;
   readonly #touches = new Map<number, Point>();
-  #picker: { readonly picker: Picker; readonly motifs: readonly DrawerMotif[] } | undefined;
+  #picker: { readonly picker: Picker; readonly motifs: readonly DesignMotif[] } | undefined;
 
   constructor(
     readonly bench: Editor,
@@ -193,7 +193,7 @@ export class PointerController {
   }
 
   /** Begins to bring a motif from the tray. */
-  carry(motif: DrawerMotif, onOver: (over: boolean) => void): Gesture {
+  carry(motif: DesignMotif, onOver: (over: boolean) => void): Gesture {
     const drag = carryGesture(this, motif, onOver);
     this.#drag = drag;
     return {

@@ -1,19 +1,17 @@
+import type { DesignMotif } from '../../contract/index.ts';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { apply, type Layer, newDesign } from '../../core/document/index.ts';
 import { step } from '../../core/lattice/index.ts';
 import { LEAF_RECORD, leafAt } from '../../core/testing/arbitraries.ts';
-import type { DrawerMotif } from '../api/motifs.ts';
 import { Editor } from './editor.ts';
 import { between, stackRows } from '../screens/design/layerRows.ts';
 import { SHORTCUTS, type ShortcutContext } from '../screens/design/shortcuts.ts';
 
-const LEAF: DrawerMotif = {
+const LEAF: DesignMotif = {
   ...LEAF_RECORD,
   thumbnail: 'leaf.png',
   tags: [],
-  uses: 0,
   deleted: false,
-  createdAt: '2026-01-01T00:00:00.000Z',
 };
 
 let bench: Editor;
@@ -112,7 +110,7 @@ describe('the bench', () => {
   });
 
   it('replaces a motif by another, as large, where and as it lies, in inks of its own', () => {
-    const wide: DrawerMotif = { ...LEAF, id: 'wide', name: 'Wide', width: 120, inks: ['#123456'] };
+    const wide: DesignMotif = { ...LEAF, id: 'wide', name: 'Wide', width: 120, inks: ['#123456'] };
     bench.motifs.set([LEAF, wide]);
     bench.select(['a', 'b']);
     const before = bench.design.placements[0];
@@ -137,7 +135,7 @@ describe('the bench', () => {
   });
 
   it('pastes into another design with its inks in the colours they had, and says what is lost', () => {
-    const wide: DrawerMotif = { ...LEAF, id: 'wide', name: 'Wide', inks: ['#123456'] };
+    const wide: DesignMotif = { ...LEAF, id: 'wide', name: 'Wide', inks: ['#123456'] };
     const coloured = apply(bench.design, {
       type: 'add-inks',
       inks: [{ id: 'sea', name: 'Sea', prints: ['#123456'] }],

@@ -1,3 +1,4 @@
+import type { DesignMotif } from '../../contract/index.ts';
 import { Session } from './session.ts';
 import { nanoid } from 'nanoid';
 import { createContext, useContext } from 'react';
@@ -54,7 +55,6 @@ import {
 } from '../../core/lattice/index.ts';
 import type { LayoutRecipe } from '../../core/recipe/index.ts';
 import type { Hole } from '../../core/toss/index.ts';
-import type { DrawerMotif } from '../api/motifs.ts';
 import type { Viewport } from '../cloth/viewport.ts';
 import { Cell } from '../ui/store.ts';
 import { Tossing } from './tossRun.ts';
@@ -86,7 +86,7 @@ export interface LayoutDraft {
 interface SelectedState {
   readonly design: Design;
   readonly selection: Selection;
-  readonly motifs: readonly DrawerMotif[];
+  readonly motifs: readonly DesignMotif[];
   readonly selectedInstances: readonly Placement[];
   readonly frame: Frame | undefined;
 }
@@ -110,7 +110,9 @@ export class Editor {
   readonly arrangeSide = new Cell<ArrangeSide>('chosen');
   /** The ink that the colour part shows opened. */
   readonly ink = new Cell<string | undefined>(undefined);
-  readonly motifs = new Cell<readonly DrawerMotif[]>([]);
+  /** Every motif that is known here: those the design names, and those of the drawer that were looked at. */
+  readonly motifs = new Cell<readonly DesignMotif[]>([]);
+  readonly #motifSources = new Map<string, readonly DesignMotif[]>();
   /** Whether what is moved is caught by lines near it. */
   readonly snapping = new Cell(false);
   readonly guidesShown = new Cell(true);
@@ -140,7 +142,7 @@ export class Editor {
   #free: { readonly design: Design; readonly placements: readonly Placement[] } | undefined;
   #lattice: { readonly repeat: Repeat; readonly lattice: Lattice } | undefined;
   #byId: { readonly list: readonly Placement[]; readonly map: ReadonlyMap<string, Placement> } | undefined;
-  #motifMap: { readonly list: readonly DrawerMotif[]; readonly map: ReadonlyMap<string, DrawerMotif> } | undefined;
+  #motifMap: { readonly list: readonly DesignMotif[]; readonly map: ReadonlyMap<string, DesignMotif> } | undefined;
 
   /** @param inside the bundle that lies open, where this bench is for its parts alone */
   constructor(
@@ -226,11 +228,20 @@ export class Editor {
     this.clipboard = other.clipboard;
   }
 
-  motif(id: string): DrawerMotif | undefined {
+  /** Makes motifs known; those that the same source named before are known no longer. Of two of one id the design's counts. */
+  learn(source: 'design' | 'drawer', motifs: readonly DesignMotif[]): void {
+    this.#motifSources.set(source, motifs);
+    const known = new Map<string, DesignMotif>();
+    for (const list of [this.#motifSources.get('drawer') ?? [], this.#motifSources.get('design') ?? []])
+      for (const motif of list) known.set(motif.id, motif);
+    this.motifs.set([...known.values()]);
+  }
+
+  motif(id: string): DesignMotif | undefined {
     return this.motifMap.get(id);
   }
 
-  get motifMap(): ReadonlyMap<string, DrawerMotif> {
+  get motifMap(): ReadonlyMap<string, DesignMotif> {
     const list = this.motifs.getState();
     if (this.#motifMap?.list !== list) this.#motifMap = { list, map: new Map(list.map((motif) => [motif.id, motif])) };
     return this.#motifMap.map;
@@ -455,7 +466,7 @@ export class Editor {
   }
 
   /** Shows another motif in the stead of those chosen, where they lie and as large. */
-  replaceSelected(motif: DrawerMotif): void {
+  replaceSelected(motif: DesignMotif): void {
     const { ids } = this.selection.getState();
     if (ids.length > 0) this.commit(`Replaced by ${motif.name}`, replaceMotif(this.design, ids, this.motifMap, motif));
   }
@@ -655,7 +666,7 @@ export class Editor {
   }
 
   /** The command that lays a motif at a place, directly above what is chosen or on top of the layer being worked in. */
-  placeCommand(motif: DrawerMotif, at: Point, id: string = nanoid()): { id: string; command: Command } | undefined {
+  placeCommand(motif: DesignMotif, at: Point, id: string = nanoid()): { id: string; command: Command } | undefined {
     const { layer } = this;
     if (!this.#canLay(layer)) return undefined;
     return {
@@ -669,7 +680,7 @@ export class Editor {
     };
   }
 
-  place(motif: DrawerMotif, at: Point): void {
+  place(motif: DesignMotif, at: Point): void {
     const laid = this.placeCommand(motif, at);
     if (!laid) return;
     this.commit(`Laid ${motif.name}`, laid.command);

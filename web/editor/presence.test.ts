@@ -1,9 +1,9 @@
+import type { Since } from '../../contract/index.ts';
 import { Session } from './session.ts';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { type Command, newDesign } from '../../core/document/index.ts';
 import { SQUARE } from '../../core/lattice/index.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
-import type { Since } from '../api/designs.ts';
 import { Presence } from './presence.ts';
 import { Saver } from './saver.ts';
 
@@ -24,7 +24,7 @@ function setUp() {
     return Promise.resolve({ revision: 1 + saves.length });
   });
   const fork = vi.fn(() => Promise.resolve());
-  const read = vi.fn(() => Promise.resolve({ design: { ...START, name: 'Read whole' }, revision: 99 }));
+  const read = vi.fn(() => Promise.resolve({ design: { ...START, name: 'Read whole' }, revision: 99, updatedAt: '' }));
   const saver = new Saver(session, 1, { send, since, fork, read, store: () => undefined });
   const leave = vi.fn();
   const company = new Presence(saver, { since, leave }, () => false);
@@ -102,7 +102,7 @@ describe('company', () => {
     expect(saver.revision).toBe(99);
     read.mockImplementationOnce(() => {
       session.commit('name', rename('Meanwhile'));
-      return Promise.resolve({ design: START, revision: 120 });
+      return Promise.resolve({ design: START, revision: 120, updatedAt: '' });
     });
     await saver.takeUp({ revision: 120, saves: null });
     expect(session.state.design.name).toBe('Meanwhile');

@@ -1,7 +1,7 @@
+import type { Since } from '../../contract/index.ts';
 import { type Command, describe } from '../../core/document/index.ts';
 import { Cell } from '../ui/store.ts';
 import { Unreachable } from '../api/client.ts';
-import type { Since } from '../api/designs.ts';
 import type { Saver } from './saver.ts';
 
 /** What is known of other windows that have the same design open. */

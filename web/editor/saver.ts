@@ -1,8 +1,8 @@
+import type { Since, StoredDesign } from '../../contract/index.ts';
 import type { Session } from './session.ts';
 import { nanoid } from 'nanoid';
 import { type Command, CommandError } from '../../core/document/index.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
-import type { OpenDesign, Since } from '../api/designs.ts';
 import type { Batch, OutboxEntry } from './outbox.ts';
 
 /** Whether the design is saved, and if not, why. */
@@ -19,7 +19,7 @@ export interface SaveTransport {
   /** What was saved by others since a revision. */
   since(revision: number): Promise<Since>;
   /** The design as the server has it, where that is not known step by step any more. */
-  read(): Promise<OpenDesign>;
+  read(): Promise<StoredDesign>;
   /** The server holds another version: keeps ours beside it. Called once. */
   fork(why: string): Promise<void>;
   /** Keeps what is not acknowledged yet where it outlives the window; undefined once there is nothing. */

@@ -1,10 +1,10 @@
+import type { DesignMotif } from '../../contract/index.ts';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { apply, newDesign } from '../../core/document/index.ts';
 import { SQUARE } from '../../core/lattice/index.ts';
 import type { TossRecipe } from '../../core/recipe/index.ts';
 import { LEAF_MOTIF, leafAt } from '../../core/testing/arbitraries.ts';
 import type { TossedMotif, TossResult } from '../../core/toss/index.ts';
-import type { DrawerMotif } from '../api/motifs.ts';
 import { Editor } from './editor.ts';
 import type { TossAnswer, TossOrder } from './tossMessages.ts';
 
@@ -48,7 +48,7 @@ beforeEach(() => {
   bench = new Editor(
     apply(blank, { type: 'insert', placements: [{ index: 0, placement: leafAt('own', { x: 5, y: 5 }) }] }),
   );
-  bench.motifs.set([{ ...LEAF_MOTIF.motif, id: 'leaf', name: 'Leaf', inks: [] } as unknown as DrawerMotif]);
+  bench.motifs.set([{ ...LEAF_MOTIF.motif, id: 'leaf', name: 'Leaf', inks: [] } as unknown as DesignMotif]);
 });
 
 afterEach(() => vi.unstubAllGlobals());

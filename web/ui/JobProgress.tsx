@@ -2,7 +2,7 @@ import type { JobWatch } from '../api/jobs.ts';
 import { Button } from './Button.tsx';
 
 /** How far a job is, with a way to stop it; what went wrong, where something did. */
-export function JobProgress<T>({ watch, doing }: { readonly watch: JobWatch<T>; readonly doing: string }) {
+export function JobProgress({ watch, doing }: { readonly watch: JobWatch; readonly doing: string }) {
   const { job, running, error } = watch;
   if (running) {
     return (

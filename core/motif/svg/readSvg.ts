@@ -1,5 +1,6 @@
 import { compose, IDENTITY } from '../../geometry/index.ts';
-import type { ArtworkNode, ClipShape, FillRule, GroupNode, PathNode, Stroke, View } from '../artwork.ts';
+import type { ArtworkNode, ClipShape, FillRule, GroupNode, PathNode, Stroke } from '../artwork.ts';
+import type { View } from '../motif.ts';
 import { type Definitions, numberOf, readPaint, referenceIn, Unsupported } from './readPaint.ts';
 import { readMatrix } from './svgMatrix.ts';
 import { parseXml, type XmlElement } from './xmlTree.ts';

@@ -1,7 +1,7 @@
+import type { DesignMotif } from '../../../contract/index.ts';
 import type { Command } from '../../../core/document/index.ts';
 import type { Point } from '../../../core/geometry/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
-import type { DrawerMotif } from '../../api/motifs.ts';
 import type { PointerController } from '../pointerController.ts';
 import { toMm } from '../viewport.ts';
 import type { Gesture } from './gesture.ts';
@@ -9,7 +9,7 @@ import type { Gesture } from './gesture.ts';
 /** Brings a motif from the tray; it lies on the cloth as soon as the pointer is over it. */
 export function carryGesture(
   { bench, view, note, local }: PointerController,
-  motif: DrawerMotif,
+  motif: DesignMotif,
   onOver: (over: boolean) => void,
 ): Gesture {
   view.prefetch(motif);

@@ -1,3 +1,4 @@
+import type { DesignMotif } from '../../../contract/index.ts';
 import { ArrowDown, ArrowLeft, ArrowUp, Dices, Plus, Redo2, Trash2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -13,7 +14,7 @@ import {
   variations,
 } from '../../../core/shapes/index.ts';
 import { formatLength } from '../../../core/units/index.ts';
-import { useMotifMutation, useMotifMaking, useMotifs, type DrawerMotif } from '../../api/motifs.ts';
+import { useMotifMutation, useMotifMaking, useMotif, useMotifPages } from '../../api/motifs.ts';
 import { ArtworkSvg } from '../../ui/ArtworkSvg.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
@@ -36,23 +37,22 @@ const ALTERNATIVES = 7;
 /** Builds a motif of figures, or goes on with one that was built before. */
 export function BuilderPage() {
   const { id } = useParams();
-  const motifs = useMotifs();
+  const own = useMotif(id);
+  const pages = useMotifPages({ order: 'used' });
   const letterer = useLetterer();
-  const motif = motifs.data?.find((motif) => motif.id === id);
+  const motif = own.data;
   // What was not built is not taken apart here: changing it would put a first petal in its place.
   const foreign =
-    id !== undefined && motifs.data && motif?.recipe?.kind !== 'shape'
-      ? new Error(
-          motif
-            ? `“${motif.name}” was not built of figures, so there is nothing to change here. It stays as it is.`
-            : 'There is no such motif. It may have been deleted; nothing was changed.',
-        )
+    id !== undefined && motif && motif.recipe?.kind !== 'shape'
+      ? new Error(`“${motif.name}” was not built of figures, so there is nothing to change here. It stays as it is.`)
       : null;
-  const ready = motifs.data && letterer.data && !foreign ? { motifs: motifs.data, letter: letterer.data } : undefined;
+  const isRead = id === undefined || motif !== undefined;
+  const ready =
+    isRead && pages.motifs && letterer.data && !foreign ? { motifs: pages.motifs, letter: letterer.data } : undefined;
   return (
     <Fetched
       what="builder"
-      query={{ data: ready, error: foreign ?? motifs.error ?? letterer.error }}
+      query={{ data: ready, error: foreign ?? own.error ?? pages.error ?? letterer.error }}
       back={{ to: '/motifs', name: 'motif drawer' }}
     >
       {(data) => <Builder key={id ?? ''} motif={motif} motifs={data.motifs} letter={data.letter} />}
@@ -61,8 +61,8 @@ export function BuilderPage() {
 }
 
 interface BuilderProps {
-  readonly motif: DrawerMotif | undefined;
-  readonly motifs: readonly DrawerMotif[];
+  readonly motif: DesignMotif | undefined;
+  readonly motifs: readonly DesignMotif[];
   readonly letter: Letterer;
 }
 
@@ -162,7 +162,7 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
 }
 
 interface HeadProps {
-  readonly motif: DrawerMotif | undefined;
+  readonly motif: DesignMotif | undefined;
   readonly artwork: Artwork | undefined;
   readonly history: ReturnType<typeof useHistory<ShapeRecipe>>;
   readonly children: ReactNode;
@@ -180,12 +180,13 @@ function Head({ motif, artwork, history, children }: HeadProps) {
   const finish = async (): Promise<void> => {
     try {
       if (motif) {
+        const before = motif.recipe;
         await deed.mutateAsync({ id: motif.id, recipe });
         if (name.trim() !== motif.name) await deed.mutateAsync({ id: motif.id, change: { name: name.trim() } });
         notify({
           text: `“${name.trim()}” is changed, wherever it is used.`,
-          ...(motif.recipe && {
-            action: { label: 'Undo', run: () => deed.mutate({ id: motif.id, recipe: motif.recipe as ShapeRecipe }) },
+          ...(before && {
+            action: { label: 'Undo', run: () => deed.mutate({ id: motif.id, recipe: before }) },
           }),
         });
       } else {
@@ -365,7 +366,7 @@ function drawn(recipe: ShapeRecipe, letter: Letterer): Artwork | undefined {
 }
 
 /** The drawer's inks, those of most motifs first. */
-function mostUsedInks(motifs: readonly DrawerMotif[]): Hex[] {
+function mostUsedInks(motifs: readonly DesignMotif[]): Hex[] {
   const uses = new Map<Hex, number>();
   for (const { inks } of motifs) if (inks.length <= 8) for (const ink of inks) uses.set(ink, (uses.get(ink) ?? 0) + 1);
   return [...uses].sort((a, b) => b[1] - a[1]).map(([ink]) => ink);

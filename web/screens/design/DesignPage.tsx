@@ -1,3 +1,4 @@
+import type { DesignMotif, StoredDesign } from '../../../contract/index.ts';
 import type { Session } from '../../editor/session.ts';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { nanoid } from 'nanoid';
@@ -6,16 +7,8 @@ import { useNavigate, useParams } from 'react-router';
 import { openBundle } from '../../../core/bundle/index.ts';
 import type { Placement } from '../../../core/document/index.ts';
 import type { BundleRecipe } from '../../../core/recipe/index.ts';
-import {
-  createDesign,
-  leaveDesign,
-  readDesign,
-  readSince,
-  saveCommands,
-  useDesign,
-  type OpenDesign,
-} from '../../api/designs.ts';
-import { useMotifs, type DrawerMotif } from '../../api/motifs.ts';
+import { createDesign, leaveDesign, readDesign, readSince, saveCommands, useDesign } from '../../api/designs.ts';
+import { useDesignMotifs } from '../../api/motifs.ts';
 import { Fetched } from '../../ui/Fetched.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
 import { Editor, EditorContext } from '../../editor/editor.ts';
@@ -58,8 +51,8 @@ export function DesignPage() {
 }
 
 /** The bench and the saver of one open design, for as long as it is open. */
-function OpenBench({ opened }: { readonly opened: OpenDesign }) {
-  const motifs = useMotifs();
+function OpenBench({ opened }: { readonly opened: StoredDesign }) {
+  const motifs = useDesignMotifs(opened.design.id);
   const client = useQueryClient();
   const navigate = useNavigate();
   const notify = useNotify();
@@ -142,7 +135,7 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
   const top = within.at(-1) ?? bench;
   useEffect(() => {
     if (!motifs.data) return;
-    for (const editor of [bench, ...within]) editor.motifs.set(motifs.data);
+    for (const editor of [bench, ...within]) editor.learn('design', motifs.data);
     bench.adoptInks();
   }, [bench, within, motifs.data]);
 
@@ -150,7 +143,7 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
     (placement, motif) => {
       if (motif.recipe?.kind !== 'bundle') return;
       const inner = new Editor(...insideOf(top, placement, motif, motif.recipe));
-      inner.motifs.set(top.motifs.getState());
+      inner.learn('design', top.motifs.getState());
       inner.copyViewFrom(top);
       setWithin((stack) => [...stack, inner]);
     },
@@ -175,7 +168,7 @@ function OpenBench({ opened }: { readonly opened: OpenDesign }) {
 function insideOf(
   bench: Editor,
   placement: Placement,
-  motif: DrawerMotif,
+  motif: DesignMotif,
   recipe: BundleRecipe,
 ): ConstructorParameters<typeof Editor> {
   const opened = openBundle(bench.session.state.committed, placement, motif, recipe.parts, nanoid);

@@ -1,9 +1,10 @@
+import { startExport as startExportRoute } from '../../../contract/index.ts';
 import { Radio, RadioGroup } from '@headlessui/react';
 import { useState, type FormEvent } from 'react';
 import type { Repeat } from '../../../core/lattice/index.ts';
 import { exportPlan, type ExportSize, LEAST_DPI, MOST_DPI } from '../../../core/paint/index.ts';
 import { formatNumber, parseAmount } from '../../../core/units/index.ts';
-import { startExport, type ExportResult } from '../../api/exports.ts';
+import { startExport } from '../../api/exports.ts';
 import { useJob } from '../../api/jobs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { fitText } from '../../ui/fitText.ts';
@@ -26,7 +27,7 @@ export function ExportDialog({ open, onClose, repeat, source }: Props) {
   const [by, setBy] = useState<'dpi' | 'width'>('dpi');
   const [dpi, setDpi] = useState(300);
   const [width, setWidth] = useState(2048);
-  const watch = useJob<ExportResult>(({ href, fileName }) => {
+  const watch = useJob(startExportRoute, ({ href, fileName }) => {
     const link = document.createElement('a');
     link.href = href;
     link.download = fileName;

@@ -1,3 +1,4 @@
+import { saveSwatch } from '../../../contract/index.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
@@ -28,7 +29,7 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
     setTyped(undefined);
     onClose();
   };
-  const watch = useJob<{ swatch: string }>(({ swatch }) => {
+  const watch = useJob(saveSwatch, ({ swatch }) => {
     void client.invalidateQueries({ queryKey: ['swatches'] });
     notify({
       text: `“${name}” is in the swatch book.`,

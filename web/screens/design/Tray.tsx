@@ -1,7 +1,10 @@
+import type { DesignMotif } from '../../../contract/index.ts';
 import { ChevronDown, ChevronUp, Search } from 'lucide-react';
-import { useMemo, useState, type PointerEvent as ReactPointerEvent } from 'react';
+import { useEffect, useMemo, useState, type PointerEvent as ReactPointerEvent } from 'react';
 import { blobUrl } from '../../api/client.ts';
-import type { DrawerMotif } from '../../api/motifs.ts';
+import { useMotifPages } from '../../api/motifs.ts';
+import { useMoreInSight } from '../../ui/useMoreInSight.ts';
+import { useNotify } from '../../ui/Notices.tsx';
 import type { ClothParts } from '../../cloth/Cloth.tsx';
 import { middle, toMm } from '../../cloth/viewport.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -17,24 +20,34 @@ const SLIP_PX = 4;
 /** The motifs at hand, most used first: dragged onto any point of the cloth, or clicked. Files dropped here become motifs. */
 export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
   const bench = useEditor();
-  const motifs = useStore(bench.motifs);
   const { committed } = useStore(bench.session);
   const [open, setOpen] = useState(true);
-  const [sought, setSought] = useState('');
+  const [words, setWords] = useState('');
   const [offered, setOffered] = useState(false);
   const { bringFiles } = useImports();
+  const notify = useNotify();
+  const failed = (error: unknown): void =>
+    notify({ text: `These files cannot be read (${String(error)}). Nothing was added.`, tone: 'problem' });
+  const pages = useMotifPages({ words: words.trim(), order: 'used' });
+  const more = useMoreInSight(pages);
+  const { motifs } = pages;
+  useEffect(() => {
+    if (motifs) bench.learn('drawer', motifs);
+  }, [bench, motifs]);
 
+  // Those on this cloth come first, however far down the drawer they are.
   const listed = useMemo(() => {
     const uses = new Map<string, number>();
     for (const { motif } of committed.placements) uses.set(motif, (uses.get(motif) ?? 0) + 1);
-    const words = sought.trim().toLowerCase();
-    return motifs
-      .filter(
-        ({ name, collection, tags, deleted }) =>
-          !deleted && [name, collection, ...tags].join(' ').toLowerCase().includes(words),
-      )
-      .sort((a, b) => (uses.get(b.id) ?? 0) - (uses.get(a.id) ?? 0));
-  }, [motifs, committed.placements, sought]);
+    const found = words.trim().toLowerCase().split(/\s+/);
+    const here = [...uses.keys()].flatMap((id) => {
+      const motif = bench.motif(id);
+      const text = motif && [motif.name, motif.collection, ...motif.tags].join(' ').toLowerCase();
+      return motif && !motif.deleted && found.every((word) => text?.includes(word)) ? [motif] : [];
+    });
+    here.sort((a, b) => (uses.get(b.id) ?? 0) - (uses.get(a.id) ?? 0));
+    return [...here, ...(motifs ?? []).filter(({ id }) => !uses.has(id))];
+  }, [bench, motifs, committed.placements, words]);
 
   return (
     <section
@@ -48,7 +61,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
       onDrop={(event) => {
         event.preventDefault();
         setOffered(false);
-        void droppedFiles(event.dataTransfer).then(bringFiles);
+        droppedFiles(event.dataTransfer).then(bringFiles, failed);
       }}
     >
       <div className="flex w-44 shrink-0 flex-col justify-center gap-1.5 border-r border-thread px-3 py-2">
@@ -57,8 +70,8 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
             <Search size={14} aria-hidden className="absolute top-2.25 left-2 text-graphite" />
             <input
               aria-label="Search the tray"
-              value={sought}
-              onChange={(event) => setSought(event.target.value)}
+              value={words}
+              onChange={(event) => setWords(event.target.value)}
               className="h-8 w-full rounded-md border border-thread bg-white pr-1 pl-7 text-sm"
               placeholder="Search"
             />
@@ -78,11 +91,11 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
           {listed.map((motif) => (
             <TrayMotif key={motif.id} motif={motif} cloth={cloth} />
           ))}
-          {listed.length === 0 && (
+          {pages.hasNextPage && <li ref={more} className="h-1 w-1 shrink-0" />}
+          {pages.isError && <li className="px-3 text-sm text-madder">{pages.error.message}</li>}
+          {motifs && listed.length === 0 && (
             <li className="px-3 text-sm text-graphite">
-              {motifs.length === 0
-                ? 'No motifs yet. Drop files or folders of drawings here.'
-                : `Nothing here is called “${sought}”.`}
+              {words ? `No motif matches “${words}”.` : 'No motifs yet. Drop files or folders of drawings here.'}
             </li>
           )}
         </ul>
@@ -91,7 +104,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
   );
 }
 
-function TrayMotif({ motif, cloth }: { readonly motif: DrawerMotif; readonly cloth: ClothParts | undefined }) {
+function TrayMotif({ motif, cloth }: { readonly motif: DesignMotif; readonly cloth: ClothParts | undefined }) {
   const bench = useEditor();
   const [ghost, setGhost] = useState<{ x: number; y: number }>();
 

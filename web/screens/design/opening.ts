@@ -1,8 +1,8 @@
+import type { DesignMotif } from '../../../contract/index.ts';
 import { createContext } from 'react';
 import type { Placement } from '../../../core/document/index.ts';
-import type { DrawerMotif } from '../../api/motifs.ts';
 
 /** Lays a bundle open on the cloth. @throws LoosenError */
-export type OpenBundle = (placement: Placement, bundle: DrawerMotif) => void;
+export type OpenBundle = (placement: Placement, bundle: DesignMotif) => void;
 
 export const OpeningContext = createContext<OpenBundle | undefined>(undefined);

@@ -1,10 +1,11 @@
+import type { DesignMotif } from '../../../contract/index.ts';
 import { nanoid } from 'nanoid';
 import { useContext, useMemo } from 'react';
 import { gatherInstances, loosenBundle, middleOf, partsAbout } from '../../../core/bundle/index.ts';
 import { newPlacement, type Placement } from '../../../core/document/index.ts';
 import { UPRIGHT } from '../../../core/geometry/index.ts';
 import { latticeOf } from '../../../core/lattice/index.ts';
-import { useMotifCopies, useMotifMaking, type DrawerMotif } from '../../api/motifs.ts';
+import { useMotifCopies, useMotifMaking } from '../../api/motifs.ts';
 import { useNotify } from '../../ui/Notices.tsx';
 import { useEditor, type Editor } from '../../editor/editor.ts';
 import type { BundleActions } from './bundleActions.ts';
@@ -14,7 +15,7 @@ import { OpeningContext } from './opening.ts';
 export function bundleOf(
   bench: Editor,
   placement: Placement | undefined,
-): (DrawerMotif & { recipe: Extract<DrawerMotif['recipe'], { kind: 'bundle' }> }) | undefined {
+): (DesignMotif & { recipe: Extract<DesignMotif['recipe'], { kind: 'bundle' }> }) | undefined {
   const motif = placement && bench.motif(placement.motif);
   return motif?.recipe?.kind === 'bundle' ? { ...motif, recipe: motif.recipe } : undefined;
 }

@@ -1,13 +1,14 @@
+import type { ListedMotif } from '../../../contract/index.ts';
 import { useState } from 'react';
 import type { Hex } from '../../../core/colour/index.ts';
 import { groupInks, inksOf } from '../../../core/motif/index.ts';
 import { FARTHEST_MERGE, type MergedRecipe } from '../../../core/recipe/index.ts';
-import { useArtwork, type DrawerMotif } from '../../api/motifs.ts';
+import { useArtwork } from '../../api/motifs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SliderField } from '../../ui/SliderField.tsx';
 
 interface Props {
-  readonly motif: DrawerMotif;
+  readonly motif: ListedMotif;
   readonly onRecipe: (recipe: MergedRecipe) => void;
 }
 

@@ -1,12 +1,13 @@
+import type { ListedMotif } from '../../../contract/index.ts';
 import { Brush, Shapes } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
-import { useMotifs, type DrawerMotif } from '../../api/motifs.ts';
-import { sheetOfMotif } from '../../api/scans.ts';
+import { useMotifsById } from '../../api/motifs.ts';
+import { scanOfMotif } from '../../api/scans.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
 
 /** How the motif is made, and the way back to where that can be changed. */
-export function Making({ motif }: { readonly motif: DrawerMotif }) {
+export function Making({ motif }: { readonly motif: ListedMotif }) {
   const { recipe, source } = motif;
   const navigate = useNavigate();
   const notify = useNotify();
@@ -24,7 +25,7 @@ export function Making({ motif }: { readonly motif: DrawerMotif }) {
   const isPicture = recipe?.kind === 'scan' || (recipe === null && /\.(png|jpg|webp|tif|avif)$/.test(source));
   if (!isPicture) return null;
   const clean = (): void =>
-    void sheetOfMotif(motif.id).then(
+    void scanOfMotif(motif.id).then(
       (sheet) => navigate(`/workshop/${sheet.id}?motif=${motif.id}`),
       (error: Error) => notify({ text: error.message, tone: 'problem' }),
     );
@@ -36,9 +37,9 @@ export function Making({ motif }: { readonly motif: DrawerMotif }) {
 }
 
 function Parts({ motifs }: { readonly motifs: readonly string[] }) {
-  const all = useMotifs();
   const counts = new Map<string, number>();
   for (const id of motifs) counts.set(id, (counts.get(id) ?? 0) + 1);
+  const names = new Map(useMotifsById([...counts.keys()]).map(({ id, name }) => [id, name]));
   return (
     <section aria-label="Parts" className="text-sm">
       <h2 className="text-xs text-graphite">
@@ -47,7 +48,7 @@ function Parts({ motifs }: { readonly motifs: readonly string[] }) {
       <ul>
         {[...counts].map(([id, count]) => (
           <li key={id}>
-            {all.data?.find((motif) => motif.id === id)?.name ?? 'A motif'}
+            {names.get(id) ?? 'A motif'}
             {count > 1 && <span className="text-graphite">, {count} times</span>}
           </li>
         ))}

@@ -1,10 +1,13 @@
+import { ORDERS, type ListedMotif, type MotifOrder } from '../../../contract/index.ts';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { FolderDown, Search, Shapes } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { formatLength } from '../../../core/units/index.ts';
 import { blobUrl } from '../../api/client.ts';
-import { collectionFileUrl, useMotifs, type DrawerMotif } from '../../api/motifs.ts';
+import { collectionFileUrl, useCollections, useMotifPages, useMotifsById } from '../../api/motifs.ts';
+import { useNotify } from '../../ui/Notices.tsx';
+import { useMoreInSight } from '../../ui/useMoreInSight.ts';
 import { Masthead } from '../../ui/Masthead.tsx';
 import { useUnit } from '../../ui/unit.ts';
 import { Arrivals } from './Arrivals.tsx';
@@ -13,7 +16,13 @@ import { droppedFiles } from './files.ts';
 import { useImports } from './imports.ts';
 import { MotifTicket } from './MotifTicket.tsx';
 import { SeveralTicket } from './SeveralTicket.tsx';
-import { collectionsOf, ORDERS, soughtMotifs, type Order } from './sorting.ts';
+
+const ORDER_NAMES: Readonly<Record<MotifOrder, string>> = {
+  newest: 'Newest first',
+  name: 'By name',
+  used: 'Most used first',
+  size: 'Largest first',
+};
 
 /** Least width of a card; the row's width is shared out. */
 const CARD_WIDTH = 140;
@@ -23,15 +32,18 @@ const MARGIN = 20;
 
 /** The motif drawer: everything the studio has drawn or brought, by collection. */
 export function MotifDrawer() {
-  const motifs = useMotifs();
   const [words, setWords] = useState('');
   const [collection, setCollection] = useState<string>();
-  const [order, setOrder] = useState<Order>('newest');
+  const [order, setOrder] = useState<MotifOrder>('newest');
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const { bringFiles } = useImports();
-  const all = useMemo(() => motifs.data ?? [], [motifs.data]);
-  const listed = useMemo(() => soughtMotifs(all, { words, collection, order }), [all, words, collection, order]);
-  const shown = all.filter(({ id, deleted }) => chosen.includes(id) && !deleted);
+  const notify = useNotify();
+  const pages = useMotifPages({ words: words.trim(), collection, order });
+  const collections = useCollections();
+  const listed = pages.motifs ?? [];
+  // Those selected are asked for by themselves: they may lie on no page that was looked at.
+  const shown = useMotifsById(chosen).filter(({ deleted }) => !deleted);
+  const count = collections.data?.reduce((sum, one) => sum + one.count, 0) ?? 0;
   const [only] = shown;
   const choose = (id: string, more: boolean): void =>
     setChosen(!more ? [id] : chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
@@ -42,7 +54,11 @@ export function MotifDrawer() {
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
-        void droppedFiles(event.dataTransfer).then((files) => bringFiles(files, collection));
+        droppedFiles(event.dataTransfer).then(
+          (files) => bringFiles(files, collection),
+          (error: unknown) =>
+            notify({ text: `These files cannot be read (${String(error)}). Nothing was added.`, tone: 'problem' }),
+        );
       }}
     >
       <Masthead>
@@ -58,21 +74,19 @@ export function MotifDrawer() {
         <aside aria-label="Collections" className="w-52 shrink-0 overflow-y-auto border-r border-thread px-4 py-6">
           <h1 className="mb-3 font-name text-2xl font-semibold">Motif drawer</h1>
           <ul className="grid gap-0.5">
-            {[{ name: undefined, count: all.filter(({ deleted }) => !deleted).length }, ...collectionsOf(all)].map(
-              ({ name, count }) => (
-                <li key={name ?? ''}>
-                  <button
-                    type="button"
-                    aria-pressed={collection === name}
-                    onClick={() => setCollection(name)}
-                    className={`flex w-full items-baseline gap-2 rounded-md px-2 py-1.5 text-left text-sm ${collection === name ? 'bg-linen font-semibold' : 'hover:bg-linen/60'}`}
-                  >
-                    <span className="min-w-0 grow truncate">{name ?? 'All'}</span>
-                    <span className="text-xs font-normal text-graphite">{count}</span>
-                  </button>
-                </li>
-              ),
-            )}
+            {[{ name: undefined, count }, ...(collections.data ?? [])].map(({ name, count }) => (
+              <li key={name ?? ''}>
+                <button
+                  type="button"
+                  aria-pressed={collection === name}
+                  onClick={() => setCollection(name)}
+                  className={`flex w-full items-baseline gap-2 rounded-md px-2 py-1.5 text-left text-sm ${collection === name ? 'bg-linen font-semibold' : 'hover:bg-linen/60'}`}
+                >
+                  <span className="min-w-0 grow truncate">{name ?? 'All'}</span>
+                  <span className="text-xs font-normal text-graphite">{count}</span>
+                </button>
+              </li>
+            ))}
           </ul>
           {collection !== undefined && (
             <a
@@ -103,32 +117,32 @@ export function MotifDrawer() {
             <select
               aria-label="Order"
               value={order}
-              onChange={(event) => setOrder(event.target.value as Order)}
+              onChange={(event) => setOrder(ORDERS.find((one) => one === event.target.value) ?? 'newest')}
               className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
             >
-              {ORDERS.map(({ order: one, name }) => (
+              {ORDERS.map((one) => (
                 <option key={one} value={one}>
-                  {name}
+                  {ORDER_NAMES[one]}
                 </option>
               ))}
             </select>
             <span className="text-sm text-graphite" role="status">
-              {listed.length === 1 ? '1 motif' : `${listed.length} motifs`}
+              {pages.total === 1 ? '1 motif' : `${pages.total} motifs`}
             </span>
           </div>
-          {motifs.isError && (
+          {pages.isError && (
             <p role="alert" className="px-6 text-madder">
-              {motifs.error.message}
+              {pages.error.message}
             </p>
           )}
-          {motifs.data && listed.length === 0 && (
+          {pages.motifs && listed.length === 0 && (
             <p className="max-w-md px-6 text-sm">
               {words
-                ? `Nothing here answers to “${words}”.`
+                ? `No motif matches “${words}”.`
                 : 'No motifs yet. Drop files, folders or a ZIP of drawings anywhere on this page.'}
             </p>
           )}
-          <Cards motifs={listed} chosen={chosen} onChoose={choose} />
+          <Cards motifs={listed} selected={chosen} pages={pages} onSelect={choose} />
         </main>
         {only &&
           (shown.length === 1 ? (
@@ -142,14 +156,17 @@ export function MotifDrawer() {
 }
 
 interface CardsProps {
-  readonly motifs: readonly DrawerMotif[];
-  readonly chosen: readonly string[];
-  /** `more` adds to what is chosen, or takes away. */
-  readonly onChoose: (id: string, more: boolean) => void;
+  readonly motifs: readonly ListedMotif[];
+  readonly selected: readonly string[];
+  /** Where the next page comes from. */
+  readonly pages: Parameters<typeof useMoreInSight>[0];
+  /** `more` adds to the selection, or removes from it. */
+  readonly onSelect: (id: string, more: boolean) => void;
 }
 
 /** The motifs in rows; only the rows in sight exist. */
-function Cards({ motifs, chosen, onChoose }: CardsProps) {
+function Cards({ motifs, selected, pages, onSelect }: CardsProps) {
+  const more = useMoreInSight(pages);
   const [unit] = useUnit();
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(900);
@@ -181,9 +198,9 @@ function Cards({ motifs, chosen, onChoose }: CardsProps) {
               <button
                 type="button"
                 data-drawer-motif={motif.id}
-                aria-pressed={chosen.includes(motif.id)}
-                onClick={(event) => onChoose(motif.id, event.shiftKey || event.ctrlKey || event.metaKey)}
-                className={`flex h-full w-full flex-col items-center rounded-md border p-2 ${chosen.includes(motif.id) ? 'border-ink bg-white ring-1 ring-ink' : 'border-transparent hover:border-thread hover:bg-white'}`}
+                aria-pressed={selected.includes(motif.id)}
+                onClick={(event) => onSelect(motif.id, event.shiftKey || event.ctrlKey || event.metaKey)}
+                className={`flex h-full w-full flex-col items-center rounded-md border p-2 ${selected.includes(motif.id) ? 'border-ink bg-white ring-1 ring-ink' : 'border-transparent hover:border-thread hover:bg-white'}`}
               >
                 <img src={blobUrl(motif.thumbnail)} alt="" loading="lazy" className="h-26 w-full object-contain" />
                 <span className="mt-1.5 w-full truncate text-center text-sm font-medium" title={motif.name}>
@@ -198,6 +215,7 @@ function Cards({ motifs, chosen, onChoose }: CardsProps) {
           )),
         )}
       </ul>
+      {pages.hasNextPage && <div ref={more} className="h-1" />}
     </div>
   );
 }

@@ -1,16 +1,10 @@
+import type { ListedMotif } from '../../../contract/index.ts';
 import { CopyPlus, ImageUp, Trash2, X } from 'lucide-react';
 import { useId, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { naturalHeight } from '../../../core/motif/index.ts';
 import { blobUrl } from '../../api/client.ts';
-import {
-  readUses,
-  useMotifMutation,
-  useMotifs,
-  useMotifUses,
-  type DrawerMotif,
-  type MotifMutation,
-} from '../../api/motifs.ts';
+import { readUses, useMotifMutation, useCollections, useMotifUses, type MotifMutation } from '../../api/motifs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { NameField } from '../../ui/NameField.tsx';
@@ -18,10 +12,9 @@ import { useNotify } from '../../ui/Notices.tsx';
 import { ACCEPTED } from './files.ts';
 import { Inks } from './Inks.tsx';
 import { Making } from './Making.tsx';
-import { collectionsOf } from './sorting.ts';
 
 /** One motif of the drawer: its names and sizes, where it is used, and what can be done with it. */
-export function MotifTicket({ motif, onClose }: { readonly motif: DrawerMotif; readonly onClose: () => void }) {
+export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; readonly onClose: () => void }) {
   const deed = useMotifMutation();
   const notify = useNotify();
   const uses = useMotifUses(motif.id);
@@ -136,11 +129,11 @@ function CollectionField({
   motif,
   onChange,
 }: {
-  readonly motif: DrawerMotif;
+  readonly motif: ListedMotif;
   readonly onChange: (collection: string) => void;
 }) {
   const list = useId();
-  const motifs = useMotifs();
+  const collections = useCollections();
   const [typed, setTyped] = useState<string>();
   const take = (): void => {
     const next = (typed ?? '').trim();
@@ -163,7 +156,7 @@ function CollectionField({
         className="h-8 w-full rounded-md border border-thread bg-white px-2 text-sm"
       />
       <datalist id={list}>
-        {collectionsOf(motifs.data ?? []).map(({ name }) => (
+        {(collections.data ?? []).map(({ name }) => (
           <option key={name} value={name} />
         ))}
       </datalist>

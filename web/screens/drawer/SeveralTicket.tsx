@@ -1,12 +1,13 @@
+import type { ListedMotif } from '../../../contract/index.ts';
 import { Package, Trash2, X } from 'lucide-react';
 import { sideBySide } from '../../../core/bundle/index.ts';
 import { blobUrl } from '../../api/client.ts';
-import { useMotifMutation, useMotifMaking, type DrawerMotif } from '../../api/motifs.ts';
+import { useMotifMutation, useMotifMaking } from '../../api/motifs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
 
 interface Props {
-  readonly motifs: readonly DrawerMotif[];
+  readonly motifs: readonly ListedMotif[];
   readonly onClose: () => void;
   readonly onMade: (id: string) => void;
 }

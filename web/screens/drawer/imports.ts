@@ -1,6 +1,7 @@
+import type { StoredMotif } from '../../../contract/index.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { importFile, MOTIFS, readCollection, type DrawerMotif } from '../../api/motifs.ts';
+import { importFile, MOTIFS, importCollection } from '../../api/motifs.ts';
 import { isCollection, isZip, unpackZip } from './files.ts';
 import { Cell, useStore } from '../../ui/store.ts';
 
@@ -11,7 +12,7 @@ export interface Arrival {
   /** 0 to 1 while it is sent; the server reads it after that. */
   readonly progress: number;
   readonly state: 'waiting' | 'coming' | 'here' | 'refused';
-  readonly motif?: DrawerMotif;
+  readonly motif?: StoredMotif;
   /** What there is to say: why it was refused, or what could not be kept. */
   readonly notes: readonly string[];
   readonly stop: () => void;
@@ -68,7 +69,7 @@ export function useImports(): Imports {
           change(id, { state: 'coming' });
           const content = isZip(file) ? new Uint8Array(await file.arrayBuffer()) : undefined;
           if (content && (await isCollection(content))) {
-            const { name, motifs, known } = await readCollection(
+            const { name, motifs, known } = await importCollection(
               file,
               (progress) => change(id, { progress }),
               stopper.signal,

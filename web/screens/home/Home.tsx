@@ -1,8 +1,9 @@
+import type { DesignSummary } from '../../../contract/index.ts';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { blobUrl } from '../../api/client.ts';
-import { designPictureUrl, useDesignRemoval, useDesigns, type DesignSummary } from '../../api/designs.ts';
+import { designPictureUrl, useDesignRemoval, useDesigns } from '../../api/designs.ts';
 import { useSwatches } from '../../api/swatches.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ClothSample } from '../../ui/ClothSample.tsx';

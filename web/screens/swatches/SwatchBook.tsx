@@ -1,7 +1,8 @@
+import type { SwatchSummary } from '../../../contract/index.ts';
 import { Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { blobUrl } from '../../api/client.ts';
-import { useSwatches, type SwatchSummary } from '../../api/swatches.ts';
+import { useSwatches } from '../../api/swatches.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ClothSample } from '../../ui/ClothSample.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';

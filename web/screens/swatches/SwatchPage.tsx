@@ -1,9 +1,10 @@
+import type { SwatchSummary } from '../../../contract/index.ts';
 import { ArrowLeft, Download, Minus, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Design } from '../../../core/document/index.ts';
 import { blobUrl } from '../../api/client.ts';
-import { openSwatch, useSwatch, useSwatchChange, type SwatchSummary } from '../../api/swatches.ts';
+import { openSwatch, useSwatch, useSwatchMutation } from '../../api/swatches.ts';
 import { ACTUAL_SCALE } from '../../cloth/viewport.ts';
 import { ExportDialog } from '../design/ExportDialog.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -121,7 +122,7 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
 }
 
 function SwatchName({ id, name }: { readonly id: string; readonly name: string }) {
-  const change = useSwatchChange();
+  const change = useSwatchMutation();
   const notify = useNotify();
   return (
     <NameField

@@ -1,9 +1,10 @@
-import { useSwatchChange, type SwatchSummary } from '../../api/swatches.ts';
+import type { SwatchSummary } from '../../../contract/index.ts';
+import { useSwatchMutation } from '../../api/swatches.ts';
 import { useNotify } from '../../ui/Notices.tsx';
 
 /** Deletes a swatch, with a way back. */
 export function useSwatchRemoval(): (swatch: Pick<SwatchSummary, 'id' | 'name'>, onGone?: () => void) => void {
-  const change = useSwatchChange();
+  const change = useSwatchMutation();
   const notify = useNotify();
   // By its promise, since whoever asked may be gone before the answer is dealt with.
   return ({ id, name }, onGone) =>

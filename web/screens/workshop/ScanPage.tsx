@@ -1,3 +1,5 @@
+import { cleanScan } from '../../../contract/index.ts';
+import type { Scan } from '../../../contract/index.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { ArrowLeft, Columns2, Redo2, Undo2 } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
@@ -7,9 +9,9 @@ import type { CleanSteps } from '../../../core/recipe/index.ts';
 import { levelTable, perMillimetre } from '../../../core/scan/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
 import { blobUrl } from '../../api/client.ts';
-import { useJob } from '../../api/jobs.ts';
+import { useJob, type JobWatch } from '../../api/jobs.ts';
 import { MOTIFS } from '../../api/motifs.ts';
-import { startCleaning, useSheet, useScanMutation, type ScannedSheet } from '../../api/scans.ts';
+import { startCleaning, useScan, useScanMutation } from '../../api/scans.ts';
 import { AmountField } from '../../ui/AmountField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
@@ -39,13 +41,13 @@ const ZOOMS = [undefined, 1, 2] as const;
 export function SheetPage() {
   const { id = '' } = useParams();
   return (
-    <Fetched what="sheet" query={useSheet(id)} back={{ to: '/workshop', name: 'workshop' }}>
+    <Fetched what="sheet" query={useScan(id)} back={{ to: '/workshop', name: 'workshop' }}>
       {(sheet) => <OpenSheet key={id} sheet={sheet} />}
     </Fetched>
   );
 }
 
-function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
+function OpenSheet({ sheet }: { readonly sheet: Scan }) {
   const [query] = useSearchParams();
   const replace = query.get('motif') ?? undefined;
   const deed = useScanMutation();
@@ -84,7 +86,7 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
     return () => window.removeEventListener('keydown', onKeyDown);
   }, []);
 
-  const watch = useJob<{ motifs: readonly string[] }>(({ motifs }) => {
+  const watch = useJob(cleanScan, ({ motifs }) => {
     void client.invalidateQueries({ queryKey: MOTIFS });
     notify({
       text: replace
@@ -234,9 +236,7 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
           count={steps.cut ? wanted : 1}
           replace={replace}
           watch={watch}
-          begin={(name, collection) =>
-            watch.start(() => startCleaning(sheet.id, { name, collection, steps, ...(replace && { replace }) }))
-          }
+          begin={(name, collection) => watch.start(() => startCleaning(sheet.id, { name, collection, steps, replace }))}
         />
       </aside>
     </div>
@@ -244,10 +244,10 @@ function OpenSheet({ sheet }: { readonly sheet: ScannedSheet }) {
 }
 
 interface MakeMotifsProps {
-  readonly sheet: ScannedSheet;
+  readonly sheet: Scan;
   readonly count: number;
   readonly replace: string | undefined;
-  readonly watch: ReturnType<typeof useJob<{ motifs: readonly string[] }>>;
+  readonly watch: JobWatch;
   readonly begin: (name: string, collection: string) => void;
 }
 

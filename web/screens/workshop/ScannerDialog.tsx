@@ -1,8 +1,9 @@
+import { startScan as startScanRoute } from '../../../contract/index.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useJob } from '../../api/jobs.ts';
-import { SHEETS, startScan, useJamClearing, useScanner } from '../../api/scans.ts';
+import { SCANS, startScan, useJamClearing, useScanner } from '../../api/scans.ts';
 import { Button } from '../../ui/Button.tsx';
 import { JobProgress } from '../../ui/JobProgress.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -15,9 +16,9 @@ export function ScannerDialog({ open, onClose }: { readonly open: boolean; reado
   const navigate = useNavigate();
   const [original, setOriginal] = useState<string>();
   const [dpi, setDpi] = useState(300);
-  const watch = useJob<{ sheet: string }>(({ sheet }) => {
-    void client.invalidateQueries({ queryKey: SHEETS });
-    void navigate(`/workshop/${sheet}`);
+  const watch = useJob(startScanRoute, ({ scan }) => {
+    void client.invalidateQueries({ queryKey: SCANS });
+    void navigate(`/workshop/${scan}`);
   });
   const leave = (): void => {
     watch.stop();

@@ -1,10 +1,11 @@
+import type { Scan } from '../../../contract/index.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { ImageUp, ScanLine, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { formatNumber, MM_PER_INCH } from '../../../core/units/index.ts';
 import { blobUrl } from '../../api/client.ts';
-import { bringSheet, SHEETS, useScanMutation, useSheets, type ScannedSheet } from '../../api/scans.ts';
+import { importScan, SCANS, useScanMutation, useScans } from '../../api/scans.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
@@ -12,16 +13,16 @@ import { ScannerDialog } from './ScannerDialog.tsx';
 
 /** The workshop's shelf: scans and photographs waiting to be cleaned. */
 export function Workshop() {
-  const sheets = useSheets();
+  const sheets = useScans();
   const client = useQueryClient();
   const navigate = useNavigate();
   const notify = useNotify();
   const [scanning, setScanning] = useState(false);
   const file = useRef<HTMLInputElement>(null);
   const bring = (picture: File): void =>
-    void bringSheet(picture).then(
+    void importScan(picture).then(
       async ({ id }) => {
-        await client.invalidateQueries({ queryKey: SHEETS });
+        await client.invalidateQueries({ queryKey: SCANS });
         await navigate(`/workshop/${id}`);
       },
       (error: Error) => notify({ text: error.message, tone: 'problem' }),
@@ -83,7 +84,7 @@ export function Workshop() {
   );
 }
 
-function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonly sheet: ScannedSheet }) {
+function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonly sheet: Scan }) {
   const deed = useScanMutation();
   const notify = useNotify();
   const remove = (): void =>

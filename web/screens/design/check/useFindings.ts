@@ -1,13 +1,13 @@
+import type { DesignMotif } from '../../../../contract/index.ts';
 import { useEffect, useRef, useState } from 'react';
 import type { CheckContext, Findings } from '../../../../core/check/index.ts';
 import type { Design } from '../../../../core/document/index.ts';
 import { useEditor } from '../../../editor/editor.ts';
 import { useStore } from '../../../ui/store.ts';
-import type { DrawerMotif } from '../../../api/motifs.ts';
 
 interface Wanted {
   readonly design: Design;
-  readonly motifs: readonly DrawerMotif[];
+  readonly motifs: readonly DesignMotif[];
   readonly looking: CheckContext;
 }
 

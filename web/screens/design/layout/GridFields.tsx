@@ -1,3 +1,4 @@
+import type { DesignMotif } from '../../../../contract/index.ts';
 import { useState } from 'react';
 import type { Hex } from '../../../../core/colour/index.ts';
 import { colourwayOf } from '../../../../core/document/index.ts';
@@ -12,7 +13,7 @@ import {
   type Piece,
 } from '../../../../core/recipe/index.ts';
 import { formatNumber } from '../../../../core/units/index.ts';
-import { useMotifMaking, type DrawerMotif } from '../../../api/motifs.ts';
+import { useMotifMaking } from '../../../api/motifs.ts';
 import { newPiece } from '../../builder/pieces.ts';
 import { useEditor } from '../../../editor/editor.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
@@ -39,7 +40,7 @@ const COLLECTION = 'Figures';
 
 interface Props {
   readonly recipe: GridRecipe;
-  readonly onChange: (recipe: GridRecipe, taken?: readonly string[], made?: readonly DrawerMotif[]) => void;
+  readonly onChange: (recipe: GridRecipe, taken?: readonly string[], made?: readonly DesignMotif[]) => void;
 }
 
 /** What a grid is of, how many, how large, and by which of the angles that close. */
@@ -73,7 +74,7 @@ export function GridFields({ recipe, onChange }: Props) {
           recipe: { kind: 'shape', pieces: [piece] },
         }));
       setProblem(undefined);
-      onChange({ ...next, motif: motif.id, fitted: true }, [], [motif]);
+      onChange({ ...next, motif: motif.id, fitted: true }, [], [{ ...motif, deleted: false }]);
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));
     }

@@ -1,8 +1,8 @@
+import type { DesignMotif } from '../../../../contract/index.ts';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { applyLayout, LayoutError } from '../../../../core/layout/index.ts';
 import type { GridRecipe, LayoutRecipe, RowRecipe } from '../../../../core/recipe/index.ts';
-import type { DrawerMotif } from '../../../api/motifs.ts';
 import { useEditor, type LayoutDraft } from '../../../editor/editor.ts';
 import { TicketFoot } from '../TicketFoot.tsx';
 import { Button } from '../../../ui/Button.tsx';
@@ -25,7 +25,7 @@ export function LayoutPanel() {
   const recipe = draft?.recipe ?? laid?.recipe ?? NEW_ROW;
   const isLaid = laid !== null && draft === undefined;
 
-  const lay = (next: LayoutRecipe, taken: readonly string[] = [], made: readonly DrawerMotif[] = []): void => {
+  const lay = (next: LayoutRecipe, taken: readonly string[] = [], made: readonly DesignMotif[] = []): void => {
     const { layer } = bench;
     const start = bench.session.state.committed;
     if (!layer) {
@@ -59,7 +59,7 @@ export function LayoutPanel() {
     }
   };
   /** Follows at once where it lies on the cloth, else waits to be laid. */
-  const change = (next: LayoutRecipe, taken: readonly string[] = [], made: readonly DrawerMotif[] = []): void => {
+  const change = (next: LayoutRecipe, taken: readonly string[] = [], made: readonly DesignMotif[] = []): void => {
     if (isLaid && isWhole(next)) lay(next, taken, made);
     else setDraft({ recipe: next, taken: [...(draft?.taken ?? []), ...taken] });
   };

@@ -1,5 +1,5 @@
+import type { DesignMotif } from '../../../../contract/index.ts';
 import { useStore } from '../../../ui/store.ts';
-import type { DrawerMotif } from '../../../api/motifs.ts';
 import { useEditor } from '../../../editor/editor.ts';
 
 interface Props {
@@ -8,7 +8,7 @@ interface Props {
   readonly prompt: string;
   /** Motifs that are not offered. */
   readonly without?: ReadonlySet<string>;
-  readonly onPick: (motif: DrawerMotif) => void;
+  readonly onPick: (motif: DesignMotif) => void;
 }
 
 /** Picks one motif of the drawer by its name. */

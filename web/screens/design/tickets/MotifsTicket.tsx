@@ -1,8 +1,9 @@
+import type { DesignMotif } from '../../../../contract/index.ts';
 import { useState } from 'react';
 import { naturalHeight } from '../../../../core/motif/index.ts';
 import { formatLength } from '../../../../core/units/index.ts';
 import { blobUrl } from '../../../api/client.ts';
-import { useMotifMutation, type DrawerMotif } from '../../../api/motifs.ts';
+import { useMotifMutation, useMotifPages } from '../../../api/motifs.ts';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
 import { useNotify } from '../../../ui/Notices.tsx';
@@ -10,21 +11,22 @@ import { useUnit } from '../../../ui/unit.ts';
 import { useEditor } from '../../../editor/editor.ts';
 import { Arrivals } from '../../drawer/Arrivals.tsx';
 import { BringFiles } from '../../drawer/BringFiles.tsx';
+import { useMoreInSight } from '../../../ui/useMoreInSight.ts';
 import { useStore } from '../../../ui/store.ts';
 
 /** Bringing motifs in, and their names and natural sizes. */
 export function MotifsTicket() {
   const bench = useEditor();
-  const motifs = useStore(bench.motifs);
+  const pages = useMotifPages({ order: 'used' });
+  const more = useMoreInSight(pages);
   const { ids } = useStore(bench.selection);
   const { design } = useStore(bench.session);
   const used = new Set(design.placements.map(({ motif }) => motif));
   const chosen = design.placements.find(({ id }) => id === ids.at(-1))?.motif;
   const [opened, setOpened] = useState<string>();
   const open = opened ?? chosen;
-  const listed = motifs
-    .filter(({ deleted }) => !deleted)
-    .sort((a, b) => Number(used.has(b.id)) - Number(used.has(a.id)));
+  const onCloth = [...used].flatMap((id) => bench.motif(id) ?? []).filter(({ deleted }) => !deleted);
+  const listed = [...onCloth, ...(pages.motifs ?? []).filter(({ id }) => !used.has(id))];
   return (
     <div className="grid gap-4">
       <div className="grid gap-2">
@@ -45,6 +47,7 @@ export function MotifsTicket() {
             />
           </li>
         ))}
+        {pages.hasNextPage && <li ref={more} className="h-1" />}
       </ul>
     </div>
   );
@@ -55,7 +58,7 @@ function MotifRow({
   open,
   onToggle,
 }: {
-  readonly motif: DrawerMotif;
+  readonly motif: DesignMotif;
   readonly open: boolean;
   readonly onToggle: () => void;
 }) {

@@ -1,9 +1,9 @@
+import type { DesignMotif } from '../../../../contract/index.ts';
 import { Trash2 } from 'lucide-react';
 import { LARGEST_SCALE, SMALLEST_SCALE } from '../../../../core/geometry/index.ts';
 import { countOfShare, MOST_TOSSED, type Role, ROLES, type TossEntry } from '../../../../core/recipe/index.ts';
 import { parseAmount } from '../../../../core/units/index.ts';
 import { blobUrl } from '../../../api/client.ts';
-import type { DrawerMotif } from '../../../api/motifs.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
@@ -12,7 +12,7 @@ const ROLE_NAMES: Readonly<Record<Role, string>> = { hero: 'Hero', companion: 'C
 
 interface Props {
   readonly entry: TossEntry;
-  readonly motif: DrawerMotif | undefined;
+  readonly motif: DesignMotif | undefined;
   /** How many there are of all others. */
   readonly others: number;
   readonly onChange: (part: Partial<TossEntry>) => void;

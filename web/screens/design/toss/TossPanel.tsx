@@ -1,10 +1,10 @@
+import type { DesignMotif } from '../../../../contract/index.ts';
 import { Dices, Pin, Sparkles, Square } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { LEAST_GAP, MOST_GAP, type Role, type TossEntry, type TossRecipe } from '../../../../core/recipe/index.ts';
 import { pin, tossedIdsOf } from '../../../../core/toss/index.ts';
 import { formatNumber } from '../../../../core/units/index.ts';
-import type { DrawerMotif } from '../../../api/motifs.ts';
 import { useEditor } from '../../../editor/editor.ts';
 import { TicketFoot } from '../TicketFoot.tsx';
 import { MotifPick } from '../tickets/MotifPick.tsx';
@@ -49,7 +49,7 @@ export function TossPanel() {
   const change = (part: Partial<TossRecipe>): void => tossing.change(part);
   const setEntry = (at: number, part: Partial<TossEntry>): void =>
     change({ entries: recipe.entries.map((entry, n) => (n === at ? { ...entry, ...part } : entry)) });
-  const add = (added: readonly DrawerMotif[], role: Role = 'companion'): void => {
+  const add = (added: readonly DesignMotif[], role: Role = 'companion'): void => {
     change({
       entries: [
         ...recipe.entries,

@@ -1,0 +1,24 @@
+/** What server and browser say to each other: each route once. */
+import * as designs from './designs.ts';
+import * as jobs from './jobs.ts';
+import * as motifs from './motifs.ts';
+import type { Route } from './route.ts';
+import * as scans from './scans.ts';
+import * as swatches from './swatches.ts';
+
+export * from './designs.ts';
+export * from './jobs.ts';
+export * from './motifs.ts';
+export * from './route.ts';
+export * from './scans.ts';
+export * from './swatches.ts';
+
+const isRoute = (value: unknown): value is Route =>
+  typeof value === 'object' && value !== null && 'path' in value && 'method' in value;
+
+/** Every route by its name. */
+export const ROUTES: Readonly<Record<string, Route>> = Object.fromEntries(
+  [designs, motifs, scans, swatches, jobs]
+    .flatMap((module) => Object.entries(module))
+    .filter((entry): entry is [string, Route] => isRoute(entry[1])),
+);

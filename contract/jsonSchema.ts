@@ -1,0 +1,125 @@
+import type { ISchema, Schema, SchemaDescription, SchemaInnerTypeDescription, SchemaObjectDescription } from 'yup';
+import { FILE } from './route.ts';
+
+/** A JSON Schema (draft 2020-12), as plain data. */
+export type JsonSchema = Readonly<Record<string, unknown>>;
+
+/** Composites of commands lie in each other; below this depth the schema says no more. */
+const DEEPEST = 24;
+
+interface Described {
+  readonly spec?: { readonly nullable?: boolean; readonly meta?: Readonly<Record<string, unknown>> };
+}
+
+/** The JSON Schema of a schema of the contract; what only a test of Yup's says is in its description. */
+export function jsonSchemaOf(schema: ISchema<unknown>, depth = 0): JsonSchema {
+  if (depth > DEEPEST) return {};
+  const own = schema as unknown as Schema & Described;
+  const meta = own.spec?.meta;
+  if (meta?.['json']) return nullable(own, meta['json'] as JsonSchema);
+  if (meta?.['anyOf'])
+    return { anyOf: (meta['anyOf'] as ISchema<unknown>[]).map((variant) => jsonSchemaOf(variant, depth + 1)) };
+  if (meta?.['values'])
+    return { type: 'object', additionalProperties: jsonSchemaOf(meta['values'] as ISchema<unknown>, depth + 1) };
+  switch (own.type) {
+    case 'object': {
+      const fields = (own as unknown as { readonly fields: Readonly<Record<string, ISchema<unknown>>> }).fields;
+      const required = Object.entries(fields).flatMap(([key, field]) => (isOptional(field) ? [] : [key]));
+      return nullable(own, {
+        type: 'object',
+        properties: Object.fromEntries(
+          Object.entries(fields).map(([key, field]) => [key, jsonSchemaOf(field, depth + 1)]),
+        ),
+        ...(required.length > 0 && { required }),
+        ...(hasTest(own, 'noUnknown') && { additionalProperties: false }),
+      });
+    }
+    case 'array': {
+      const { innerType } = own as unknown as { readonly innerType?: ISchema<unknown> };
+      return nullable(own, {
+        type: 'array',
+        ...(innerType && { items: jsonSchemaOf(innerType, depth + 1) }),
+        ...limitsOf(own, 'Items'),
+      });
+    }
+    case 'tuple': {
+      const { types } = (own as unknown as { readonly spec: { readonly types: readonly ISchema<unknown>[] } }).spec;
+      return nullable(own, {
+        type: 'array',
+        prefixItems: types.map((type) => jsonSchemaOf(type, depth + 1)),
+        minItems: types.length,
+        maxItems: types.length,
+      });
+    }
+    case 'string':
+      return nullable(own, { type: 'string', ...limitsOf(own, 'Length'), ...choicesOf(own), ...patternOf(own) });
+    case 'number':
+      return nullable(own, {
+        type: hasTest(own, 'integer') ? 'integer' : 'number',
+        ...rangeOf(own),
+        ...choicesOf(own),
+      });
+    case 'boolean':
+      return nullable(own, { type: 'boolean' });
+    case 'lazy':
+      return {};
+    default:
+      return nullable(own, choicesOf(own));
+  }
+}
+
+function nullable(schema: Described, json: JsonSchema): JsonSchema {
+  if (schema.spec?.nullable !== true) return json;
+  if (typeof json['type'] === 'string') return { ...json, type: [json['type'], 'null'] };
+  return Object.keys(json).length === 0 ? json : { anyOf: [json, { type: 'null' }] };
+}
+
+function isOptional(field: ISchema<unknown>): boolean {
+  const { spec } = field as unknown as { readonly spec?: { readonly optional?: boolean; readonly default?: unknown } };
+  return spec?.optional === true || spec?.default !== undefined;
+}
+
+type Test = SchemaDescription['tests'][number];
+
+function testsOf(schema: Schema): readonly Test[] {
+  return (schema.describe() as SchemaObjectDescription | SchemaInnerTypeDescription).tests;
+}
+
+function hasTest(schema: Schema, name: string): boolean {
+  return testsOf(schema).some((test) => test.name === name);
+}
+
+function param(schema: Schema, name: string, key: string): unknown {
+  return testsOf(schema).find((test) => test.name === name)?.params?.[key];
+}
+
+function limitsOf(schema: Schema, what: 'Items' | 'Length'): JsonSchema {
+  const [least, most] = [param(schema, 'min', 'min'), param(schema, 'max', 'max')];
+  return { ...(least !== undefined && { [`min${what}`]: least }), ...(most !== undefined && { [`max${what}`]: most }) };
+}
+
+function rangeOf(schema: Schema): JsonSchema {
+  const [least, most, more] = [param(schema, 'min', 'min'), param(schema, 'max', 'max'), param(schema, 'min', 'more')];
+  return {
+    ...(least !== undefined && { minimum: least }),
+    ...(more !== undefined && { exclusiveMinimum: more }),
+    ...(most !== undefined && { maximum: most }),
+  };
+}
+
+function patternOf(schema: Schema): JsonSchema {
+  const regex = param(schema, 'matches', 'regex');
+  return regex instanceof RegExp ? { pattern: regex.source } : {};
+}
+
+function choicesOf(schema: Schema): JsonSchema {
+  const { oneOf } = schema.describe() as { readonly oneOf?: readonly unknown[] };
+  return oneOf && oneOf.length > 0 ? { enum: oneOf } : {};
+}
+
+/** The JSON Schema of a body or an answer, which may be a file. */
+export function contentOf(content: ISchema<unknown> | typeof FILE): JsonSchema {
+  return content === FILE
+    ? { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } }
+    : { 'application/json': { schema: jsonSchemaOf(content) } };
+}

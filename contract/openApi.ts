@@ -1,0 +1,84 @@
+import type { ISchema, ObjectSchema } from 'yup';
+import { ROUTES } from './index.ts';
+import { contentOf, jsonSchemaOf, type JsonSchema } from './jsonSchema.ts';
+import type { Route } from './route.ts';
+
+const PROBLEMS: Readonly<Record<number, string>> = {
+  400: 'What was sent does not fit the contract.',
+  404: 'There is no such thing.',
+  409: 'It was changed elsewhere, or is in use.',
+  410: 'It is no longer kept.',
+  413: 'It is too large.',
+  415: 'It is no file of a kind that can be read.',
+  422: 'It can be read, but not done.',
+  500: 'Something went wrong on the server.',
+};
+
+/** The API as an OpenAPI 3.1 document. */
+export function openApi(): JsonSchema {
+  const paths: Record<string, Record<string, JsonSchema>> = {};
+  for (const [name, route] of Object.entries(ROUTES))
+    (paths[`/api${route.path}`] ??= {})[route.method.toLowerCase()] = operationOf(name, route);
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Hevrel',
+      version: '1',
+      description:
+        'What Hevrel’s server and browser say to each other. Every problem is application/problem+json (RFC 9457) with a sentence in `detail`.',
+    },
+    paths,
+    components: {
+      schemas: {
+        Problem: {
+          type: 'object',
+          required: ['type', 'title', 'status', 'detail'],
+          properties: {
+            type: { type: 'string' },
+            title: { type: 'string' },
+            status: { type: 'integer' },
+            detail: { type: 'string', description: 'What happened, what was kept, what to do.' },
+          },
+        },
+      },
+    },
+  };
+}
+
+function operationOf(name: string, route: Route): JsonSchema {
+  const { summary, params, query, body, answer, events, result, problems } = route;
+  const status = answer === undefined && !events ? 204 : (route.status ?? 200);
+  return {
+    operationId: name,
+    summary,
+    parameters: [...parametersOf(params, 'path'), ...parametersOf(query, 'query')],
+    ...(body !== undefined && { requestBody: { required: true, content: contentOf(body) } }),
+    responses: {
+      [status]: {
+        description: result ? 'The job, which can be followed.' : 'Done.',
+        ...(answer !== undefined && { content: contentOf(answer) }),
+        ...(events && { content: { 'text/event-stream': { schema: jsonSchemaOf(events) } } }),
+      },
+      ...Object.fromEntries(
+        [400, ...problems, 500].map((problem) => [
+          problem,
+          {
+            description: PROBLEMS[problem],
+            content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+          },
+        ]),
+      ),
+    },
+    ...(result && { 'x-job-result': jsonSchemaOf(result) }),
+  };
+}
+
+function parametersOf(schema: ObjectSchema<object> | undefined, place: 'path' | 'query'): JsonSchema[] {
+  return Object.entries((schema?.fields ?? {}) as Readonly<Record<string, ISchema<unknown>>>).map(([name, field]) => {
+    const json = jsonSchemaOf(field);
+    const required =
+      place === 'path' ||
+      (jsonSchemaOf(schema as ISchema<unknown>)['required'] as string[] | undefined)?.includes(name);
+    return { name, in: place, required: required === true, schema: json };
+  });
+}

@@ -1,0 +1,77 @@
+import { json, raw, type Request, type RequestHandler, type Response, type Router } from 'express';
+import type { ISchema, Schema } from 'yup';
+import { FILE, type AnswerOf, type JsonBodyOf, type ParamsOf, type QueryOf, type Route } from '../../contract/index.ts';
+import { Problem } from '../problem.ts';
+
+const MOST_JSON_BYTES = 100 * 1024;
+
+/** What a handler is given: all of it has been held against the contract. */
+export interface Call<R> {
+  readonly params: ParamsOf<R>;
+  readonly query: QueryOf<R>;
+  readonly body: JsonBodyOf<R>;
+  /** The file that was sent, for routes that take one. */
+  readonly file: Buffer;
+  readonly request: Request;
+  readonly response: Response;
+}
+
+/** Routes that answer with a file or a stream write it themselves. */
+type Answered<R> = R extends { readonly answer: ISchema<unknown> } ? AnswerOf<R> : unknown;
+
+/** Adds a route of the contract to a router; the handler's types are the contract's. */
+export function implement<const R extends Route>(
+  router: Router,
+  route: R,
+  handle: (call: Call<R>) => Answered<R> | Promise<Answered<R>>,
+): void {
+  const path = `/api${route.path.replace(/\{(\w+)\}/g, ':$1')}`;
+  const handler: RequestHandler = async (request, response) => {
+    const call = {
+      params: checked(route.params, request.params, false),
+      query: checked(route.query, request.query, false),
+      body: route.body === FILE ? undefined : checked(route.body, request.body, true),
+      file: Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0),
+      request,
+      response,
+    };
+    const answer = await handle(call as unknown as Call<R>);
+    if (response.headersSent || route.answer === FILE || route.events) return;
+    if (route.answer === undefined) response.status(204).end();
+    else response.status(route.status ?? 200).json(answer);
+  };
+  router[METHODS[route.method]](path, ...readersOf(route), handler);
+}
+
+const METHODS = { GET: 'get', POST: 'post', PUT: 'put', PATCH: 'patch', DELETE: 'delete' } as const;
+
+/** @param isExact whether values have to be of their types already, as those of JSON are and those of addresses are not */
+function checked(schema: ISchema<unknown> | undefined, value: unknown, isExact: boolean): unknown {
+  // Every schema of the contract can be asked at once; Yup's interface of them does not say so.
+  return (schema as Schema | undefined)?.validateSync(value, { strict: isExact });
+}
+
+function readersOf({ body, limit }: Route): RequestHandler[] {
+  if (body === undefined) return [];
+  if (body !== FILE) return [json({ limit: limit ?? MOST_JSON_BYTES })];
+  const most = limit ?? MOST_JSON_BYTES;
+  return [
+    (request, _response, next) => {
+      // Refused by its length before it is read.
+      if (Number(request.headers['content-length'] ?? 0) > most)
+        throw new Problem(
+          413,
+          'Too large',
+          `The file is larger than ${Math.round(most / 1024 / 1024)} MB. Nothing was added; make it smaller and import it again.`,
+        );
+      next();
+    },
+    raw({ type: () => true, limit: most }),
+  ];
+}
+
+/** The file of a call. @throws Problem 422 where it is empty */
+export function fileOf({ file }: Pick<Call<Route>, 'file'>, name: string): Buffer {
+  if (file.length === 0) throw new Problem(422, 'Empty file', `“${name.slice(0, 60)}” is empty. Nothing was added.`);
+  return file;
+}
