@@ -1,3 +1,4 @@
+import { listDesignMotifs } from '../../contract/index.ts';
 import { Session } from '../../web/editor/session.ts';
 import { Picker, selectInLasso } from '../../core/arrange/index.ts';
 import { latticeOf } from '../../core/lattice/index.ts';

@@ -70,7 +70,7 @@ const LISTED = `WITH RECURSIVE ${HELD}, placed AS (
 /** Orders of the drawer; equals by name, numbers in names by their value. */
 const ORDERED: Readonly<Record<MotifOrder, string>> = {
   newest: 'created_at DESC',
-  name: 'true',
+  name: 'motifs.id IS NULL',
   used: 'uses DESC',
   size: "width * width * (view->>'height')::float8 / (view->>'width')::float8 DESC",
 };
