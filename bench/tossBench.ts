@@ -74,7 +74,7 @@ export function tossRecipe(count: number): TossRecipe {
 /** The sample motifs as the toss sees them. */
 export async function tossables(motifs: readonly Motif[], blobs: Blobs): Promise<Map<string, Tossable>> {
   const names = [...HEROES, ...COMPANIONS, ...FILLERS].map(sampleMotifId);
-  const { scene, easel } = await loadScene(
+  const { scene, backend } = await loadScene(
     designOf(names.map((motif) => ({ motif, x: 0, y: 0, rotation: 0, scale: 1, flipped: false }))),
     motifs,
     blobs,
@@ -96,7 +96,7 @@ export async function tossables(motifs: readonly Motif[], blobs: Blobs): Promise
           (-view.x * width) / view.width,
           (-view.y * height) / view.height,
         ],
-        { easel, resolve: asDrawn, width, height },
+        { backend, resolve: asDrawn, width, height },
       );
       const pixels = pixelsOf(sheet);
       return [
@@ -177,7 +177,7 @@ export async function measured(
   const grid = pixelGrid(design.repeat, PER_MM);
   const { width, height } = grid.cell;
   const lattice = latticeOf(design.repeat);
-  const { scene, easel } = await loadScene(design, motifs, blobs);
+  const { scene, backend } = await loadScene(design, motifs, blobs);
   const bare = { ...scene, ground: undefined };
   // The cell and so much around it that nothing across a join is missed.
   const around = 60 * PER_MM;
@@ -188,7 +188,7 @@ export async function measured(
     bare,
     grid,
     { left: -around, top: -around, right: width + around, bottom: height + around },
-    easel,
+    backend,
   );
   const pixels = pixelsOf(sheet);
   const set = new Uint8Array(w * h);
@@ -221,7 +221,7 @@ export async function measured(
     largestHole: Math.sqrt(widest) / PER_MM,
     leastGap: leastGap(design, lattice, (only, box) => {
       const part = nodeSurface(box.right - box.left, box.bottom - box.top);
-      paintPlane(part.context, bare, grid, box, easel, { only: new Set(only) });
+      paintPlane(part.context, bare, grid, box, backend, { only: new Set(only) });
       return pixelsOf(part);
     }),
     unevenness: spread / mean,

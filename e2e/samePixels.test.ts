@@ -37,9 +37,9 @@ async function difference(design: Design, scale: number): Promise<{ differing: n
   const used = new Set(design.placements.map(({ motif }) => motif));
   const motifs = (await everyMotif(studio.database)).filter(({ id }) => used.has(id));
   const window = { left: -100, top: -60, right: SIDE - 100, bottom: SIDE - 60 };
-  const { scene, easel } = await loadScene(design, motifs, studio.blobs);
+  const { scene, backend } = await loadScene(design, motifs, studio.blobs);
   const sheet = nodeSurface(SIDE, SIDE);
-  paintPlane(sheet.context, scene, pixelGrid(design.repeat, scale), window, easel);
+  paintPlane(sheet.context, scene, pixelGrid(design.repeat, scale), window, backend);
   const here = pixelsOf(sheet);
   const request: PaintRequest = { design, motifs, scale, window };
   const there = Buffer.from(await runInPage<string>(browser.driver, 'e2e/support/paintInPage.ts', request), 'base64');

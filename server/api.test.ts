@@ -136,7 +136,7 @@ describe('tiles', () => {
     const grid = pixelGrid(repeat, 150 / 25.4);
     expect([width, height]).toEqual([grid.tile.width, grid.tile.height]);
     const design = document();
-    const { scene, easel } = await loadScene(
+    const { scene, backend } = await loadScene(
       design,
       await motifsById(hevrel.studio.database, [motif]),
       hevrel.studio.blobs,
@@ -149,7 +149,7 @@ describe('tiles', () => {
       bottom: Math.ceil(1.6 * height),
     };
     const plane = nodeSurface(window.right - window.left, window.bottom - window.top);
-    paintPlane(plane.context, scene, grid, window, easel);
+    paintPlane(plane.context, scene, grid, window, backend);
     const pixels = Buffer.from(pixelsOf(plane).buffer);
     let differing = 0;
     for (let y = window.top; y < window.bottom; y += 1) {

@@ -18,7 +18,7 @@ import { levelFor } from './picture.ts';
 
 /** What painting one artwork needs, the same for all its nodes. */
 interface Setting {
-  readonly easel: CanvasBackend;
+  readonly backend: CanvasBackend;
   readonly resolve: InkResolver;
   /** Pixels of the sheet that is painted on. */
   readonly width: number;
@@ -43,26 +43,26 @@ export function paintArtwork(surface: Canvas2D, nodes: readonly ArtworkNode[], m
 
 function paintGroup(surface: Canvas2D, group: GroupNode, matrix: Matrix, setting: Setting): void {
   const within = compose(matrix, group.matrix);
-  const { easel, width, height } = setting;
+  const { backend, width, height } = setting;
   if (group.opacity === 1 && !group.clip) {
     paintArtwork(surface, group.children, within, setting);
     return;
   }
-  const layer = easel.createSurface(width, height);
+  const layer = backend.createSurface(width, height);
   paintArtwork(layer.context, group.children, within, setting);
-  if (group.clip) cut(layer.context, group.clip, within, easel);
+  if (group.clip) cut(layer.context, group.clip, within, backend);
   surface.setTransform(1, 0, 0, 1, 0, 0);
   surface.globalAlpha = group.opacity;
-  easel.drawPixels(surface, layer.pixels, { x: 0, y: 0, width, height });
+  backend.drawPixels(surface, layer.pixels, { x: 0, y: 0, width, height });
   surface.globalAlpha = 1;
 }
 
 /** Keeps of a layer what the shapes cover. Filled and not clipped to, since the engines smooth a clip's edge differently. */
-function cut(layer: Canvas2D, clip: readonly ClipShape[], matrix: Matrix, easel: CanvasBackend): void {
+function cut(layer: Canvas2D, clip: readonly ClipShape[], matrix: Matrix, backend: CanvasBackend): void {
   layer.setTransform(...matrix);
   layer.globalCompositeOperation = 'destination-in';
-  easel.setPaint(layer, 'fillStyle', '#000000');
-  layer.fill(clipPath(clip, easel), clip.length === 1 && clip[0]?.rule === 'evenodd' ? 'evenodd' : 'nonzero');
+  backend.setPaint(layer, 'fillStyle', '#000000');
+  layer.fill(clipPath(clip, backend), clip.length === 1 && clip[0]?.rule === 'evenodd' ? 'evenodd' : 'nonzero');
   layer.globalCompositeOperation = 'source-over';
 }
 
@@ -82,18 +82,18 @@ function paintPath(surface: Canvas2D, node: PathNode, matrix: Matrix, setting: S
   }
 }
 
-function fillPath(surface: Canvas2D, node: PathNode, paint: Paint, matrix: Matrix, { easel, resolve }: Setting): void {
-  setPaint(surface, 'fillStyle', paint, easel, resolve);
+function fillPath(surface: Canvas2D, node: PathNode, paint: Paint, matrix: Matrix, { backend, resolve }: Setting): void {
+  setPaint(surface, 'fillStyle', paint, backend, resolve);
   if (paint.kind === 'ink') {
     surface.setTransform(...matrix);
-    surface.fill(builtPath(node, node.path, easel, IDENTITY), node.rule);
+    surface.fill(builtPath(node, node.path, backend, IDENTITY), node.rule);
     return;
   }
   // A gradient lives in its own space, so the shape is brought there: the gradient's space is what is transformed.
   const back = invert(paint.matrix);
   if (!back) return;
   surface.setTransform(...compose(matrix, paint.matrix));
-  surface.fill(builtPath(paint, node.path, easel, back), node.rule);
+  surface.fill(builtPath(paint, node.path, backend, back), node.rule);
 }
 
 function strokePath(
@@ -101,26 +101,26 @@ function strokePath(
   node: PathNode,
   stroke: Stroke,
   matrix: Matrix,
-  { easel, resolve }: Setting,
+  { backend, resolve }: Setting,
 ): void {
   surface.setTransform(...matrix);
-  setPaint(surface, 'strokeStyle', flattened(stroke.paint), easel, resolve);
+  setPaint(surface, 'strokeStyle', flattened(stroke.paint), backend, resolve);
   surface.lineWidth = stroke.width;
   surface.lineCap = stroke.cap;
   surface.lineJoin = stroke.join;
   surface.miterLimit = stroke.miterLimit;
   surface.setLineDash([...stroke.dash]);
   surface.lineDashOffset = stroke.dashOffset;
-  surface.stroke(builtPath(node, node.path, easel, IDENTITY));
+  surface.stroke(builtPath(node, node.path, backend, IDENTITY));
 }
 
 function paintPicture(
   surface: Canvas2D,
   { blob, x, y, width, height }: PictureNode,
   matrix: Matrix,
-  { easel }: Setting,
+  { backend }: Setting,
 ): void {
-  const picture = easel.picture(blob);
+  const picture = backend.picture(blob);
   if (!picture) return;
   const [a, b, c, d] = matrix;
   const perX = width / picture.width;
@@ -129,18 +129,18 @@ function paintPicture(
   surface.setTransform(...matrix);
   surface.imageSmoothingEnabled = true;
   surface.imageSmoothingQuality = 'low';
-  easel.drawPixels(surface, shown.level.pixels, { x, y, width: shown.width * perX, height: shown.height * perY });
+  backend.drawPixels(surface, shown.level.pixels, { x, y, width: shown.width * perX, height: shown.height * perY });
 }
 
 function setPaint(
   surface: Canvas2D,
   part: 'fillStyle' | 'strokeStyle',
   paint: Paint,
-  easel: CanvasBackend,
+  backend: CanvasBackend,
   resolve: InkResolver,
 ): void {
   if (paint.kind === 'ink') {
-    easel.setPaint(surface, part, withAlpha(resolve(paint.ink), paint.opacity));
+    backend.setPaint(surface, part, withAlpha(resolve(paint.ink), paint.opacity));
     return;
   }
   const gradient: CanvasGradientLike =
@@ -148,7 +148,7 @@ function setPaint(
       ? surface.createLinearGradient(...paint.from, ...paint.to)
       : surface.createRadialGradient(...paint.focus, 0, ...paint.centre, paint.radius);
   for (const { offset, ink, opacity } of paint.stops) gradient.addColorStop(offset, withAlpha(resolve(ink), opacity));
-  easel.setPaint(surface, part, gradient);
+  backend.setPaint(surface, part, gradient);
 }
 
 /**
@@ -182,20 +182,20 @@ function flattened(paint: Paint): Paint {
   return { ...paint, from, to: [from[0] + nx * length, from[1] + ny * length] };
 }
 
-function builtPath(key: object, text: PathText, easel: CanvasBackend, matrix: Matrix): CanvasPath {
-  let built = paths.get(easel);
-  if (!built) paths.set(easel, (built = new WeakMap()));
+function builtPath(key: object, text: PathText, backend: CanvasBackend, matrix: Matrix): CanvasPath {
+  let built = paths.get(backend);
+  if (!built) paths.set(backend, (built = new WeakMap()));
   let path = built.get(key);
   if (!path) {
-    path = easel.createPath();
+    path = backend.createPath();
     tracePath(text, matrix === IDENTITY ? path : through(matrix, path));
     built.set(key, path);
   }
   return path;
 }
 
-function clipPath(clip: readonly ClipShape[], easel: CanvasBackend): CanvasPath {
-  const path = easel.createPath();
+function clipPath(clip: readonly ClipShape[], backend: CanvasBackend): CanvasPath {
+  const path = backend.createPath();
   for (const { path: text, matrix } of clip) tracePath(text, through(matrix, path));
   return path;
 }

@@ -12,8 +12,8 @@ export interface PlaneOptions {
   readonly only?: ReadonlySet<string>;
   /** Leave the ground out, so that what is painted can lie over something else. */
   readonly bare?: boolean;
-  /** Where painted stamps are kept for the next time; without one each is painted anew. */
-  readonly stamps?: SpriteCache;
+  /** Where painted sprites are kept for the next time; without one each is painted anew. */
+  readonly sprites?: SpriteCache;
 }
 
 /**
@@ -27,15 +27,15 @@ export function* paintingPlane(
   scene: Scene,
   grid: PixelGrid,
   window: Box,
-  easel: CanvasBackend,
-  { only, bare = false, stamps }: PlaneOptions = {},
+  backend: CanvasBackend,
+  { only, bare = false, sprites }: PlaneOptions = {},
 ): Generator<number, void> {
   const width = window.right - window.left;
   const height = window.bottom - window.top;
   surface.setTransform(1, 0, 0, 1, 0, 0);
   surface.clearRect(0, 0, width, height);
   if (!bare && scene.ground) {
-    easel.setPaint(surface, 'fillStyle', scene.ground);
+    backend.setPaint(surface, 'fillStyle', scene.ground);
     surface.fillRect(0, 0, width, height);
   }
   let scratch: OffscreenSurface | undefined;
@@ -44,7 +44,7 @@ export function* paintingPlane(
     if (!group) return;
     surface.globalAlpha = group.layer.opacity;
     surface.globalCompositeOperation = compositeOf(group.layer.blend);
-    easel.drawPixels(surface, group.sheet.pixels, { x: 0, y: 0, width, height });
+    backend.drawPixels(surface, group.sheet.pixels, { x: 0, y: 0, width, height });
     surface.globalAlpha = 1;
     surface.globalCompositeOperation = 'source-over';
     group = undefined;
@@ -55,7 +55,7 @@ export function* paintingPlane(
     const layer = scene.groups.get(placement.layer);
     if (layer !== group?.layer) {
       closeGroup();
-      if (layer) group = { layer, sheet: easel.createSurface(width, height) };
+      if (layer) group = { layer, sheet: backend.createSurface(width, height) };
     }
     const place = spritePlace(placement, drawn, grid);
     const box = shiftBox(place.box, place.anchor);
@@ -68,16 +68,16 @@ export function* paintingPlane(
       if (!part) continue;
       if (part !== painted) {
         const paint = (on: OffscreenSurface): void =>
-          paintSprite(on, placement, drawn, place, part, grid, scene, easel);
-        if (stamps) {
-          sheet = stamps.sheet(
+          paintSprite(on, placement, drawn, place, part, grid, scene, backend);
+        if (sprites) {
+          sheet = sprites.sheet(
             spriteKey(placement, drawn, place, part, grid, scene),
             part.right - part.left,
             part.bottom - part.top,
             paint,
           );
         } else {
-          scratch ??= easel.createSurface(1, 1);
+          scratch ??= backend.createSurface(1, 1);
           paint(scratch);
           sheet = scratch;
         }
@@ -89,7 +89,7 @@ export function* paintingPlane(
         part,
         { x: at.x - window.left, y: at.y - window.top },
         placement,
-        easel,
+        backend,
       );
     }
     yield (index + 1) / scene.placements.length;
@@ -103,10 +103,10 @@ export function paintPlane(
   scene: Scene,
   grid: PixelGrid,
   window: Box,
-  easel: CanvasBackend,
+  backend: CanvasBackend,
   options?: PlaneOptions,
 ): void {
-  for (const share of paintingPlane(surface, scene, grid, window, easel, options)) void share;
+  for (const share of paintingPlane(surface, scene, grid, window, backend, options)) void share;
 }
 
 /** The cell at the origin, in whole pixels. */

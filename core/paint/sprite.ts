@@ -62,7 +62,7 @@ export function paintSprite(
   part: Box,
   grid: PixelGrid,
   scene: Pick<Scene, 'resolve'>,
-  easel: CanvasBackend,
+  backend: CanvasBackend,
 ): void {
   const width = part.right - part.left;
   const height = part.bottom - part.top;
@@ -71,7 +71,7 @@ export function paintSprite(
     translationMatrix(phase.x - part.left, phase.y - part.top),
     compose(scalingMatrix(grid.scaleX, grid.scaleY), shapeMatrix(placement, motif)),
   );
-  paintArtwork(sheet.context, artwork.nodes, matrix, { easel, resolve: scene.resolve, width, height });
+  paintArtwork(sheet.context, artwork.nodes, matrix, { backend, resolve: scene.resolve, width, height });
 }
 
 /** Everything that a stamp's pixels depend on. Phases are compared to a millionth of a pixel, which never shows. */
@@ -110,11 +110,11 @@ export function drawSprite(
   part: Box,
   at: Point,
   { opacity, blend }: Pick<Placement, 'opacity' | 'blend'>,
-  easel: CanvasBackend,
+  backend: CanvasBackend,
 ): void {
   surface.globalAlpha = opacity;
   surface.globalCompositeOperation = compositeOf(blend);
-  easel.drawPixels(surface, sheet.pixels, {
+  backend.drawPixels(surface, sheet.pixels, {
     x: at.x + part.left,
     y: at.y + part.top,
     width: part.right - part.left,

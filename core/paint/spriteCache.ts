@@ -3,14 +3,14 @@ import type { CanvasBackend, OffscreenSurface } from './canvasBackend.ts';
 /** What was painted, to be laid down. */
 export type Sprite = Pick<OffscreenSurface, 'pixels'>;
 
-/** Painted stamps, kept from one painting of the cloth to the next: after a move all but one are still right. */
+/** Painted sprites, kept from one painting of the cloth to the next: after a move all but one are still right. */
 export class SpriteCache {
   readonly #sheets = new Map<string, { readonly sheet: Sprite; readonly pixels: number }>();
   #pixels = 0;
 
   /** @param limit pixels kept in all; the longest unused go first */
   constructor(
-    readonly easel: CanvasBackend,
+    readonly backend: CanvasBackend,
     readonly limit = 1 << 25,
   ) {}
 
@@ -23,7 +23,7 @@ export class SpriteCache {
       this.#sheets.set(key, kept);
       return kept.sheet;
     }
-    const sheet = this.easel.createSurface(1, 1);
+    const sheet = this.backend.createSurface(1, 1);
     paint(sheet);
     this.keep(key, sheet, width * height);
     return sheet;

@@ -13,7 +13,7 @@ export interface PaintRequest {
   readonly window: Box;
 }
 
-/** Paints with the browser's easel and returns the pixels, RGBA, as base64. */
+/** Paints with the browser's backend and returns the pixels, RGBA, as base64. */
 export async function run({ design, motifs, scale, window: box }: PaintRequest): Promise<string> {
   const shelf = new ArtworkStore();
   const drawn = await Promise.all(motifs.map((motif) => shelf.fetch(motif)));

@@ -15,13 +15,13 @@ export const THUMBNAIL = 256;
  * @returns undefined where nothing can be seen
  */
 export async function trimmed(artwork: Artwork, blobs: Blobs): Promise<Artwork | undefined> {
-  const easel = await easelFor(artwork, blobs);
+  const backend = await easelFor(artwork, blobs);
   const { view } = artwork;
   // A frame as wide as the view all round shows whether anything reaches beyond it.
   const outside = drawnExtent(
     artwork.nodes,
     { x: view.x - view.width / 2, y: view.y - view.height / 2, width: view.width * 2, height: view.height * 2 },
-    easel,
+    backend,
   );
   if (!outside) return undefined;
   const slack = Math.max(view.width, view.height) * 0.004;
@@ -31,7 +31,7 @@ export async function trimmed(artwork: Artwork, blobs: Blobs): Promise<Artwork |
     outside.x + outside.width > view.x + view.width + slack ||
     outside.y + outside.height > view.y + view.height + slack;
   const nodes: readonly ArtworkNode[] = overflows ? [framed(artwork)] : artwork.nodes;
-  const drawn = drawnExtent(nodes, view, easel);
+  const drawn = drawnExtent(nodes, view, backend);
   return drawn && { version: 1, view: drawn, nodes };
 }
 
@@ -61,13 +61,13 @@ function painted(
   nodes: readonly ArtworkNode[],
   view: View,
   scale: number,
-  easel: CanvasBackend,
+  backend: CanvasBackend,
 ): ReturnType<typeof nodeSurface> {
   const width = Math.max(1, Math.ceil(view.width * scale));
   const height = Math.max(1, Math.ceil(view.height * scale));
   const sheet = nodeSurface(width, height);
   paintArtwork(sheet.context, nodes, compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)), {
-    easel,
+    backend,
     resolve: asDrawn,
     width,
     height,
@@ -76,11 +76,11 @@ function painted(
 }
 
 /** The part of the view in which anything is drawn, to a pixel of the probe. */
-function drawnExtent(nodes: readonly ArtworkNode[], view: View, easel: CanvasBackend): View | undefined {
+function drawnExtent(nodes: readonly ArtworkNode[], view: View, backend: CanvasBackend): View | undefined {
   const long = Math.max(view.width, view.height);
   // A picture is looked at in whole pixels of its own, so that a cut-out is trimmed exactly.
   const scale = nodes.every(({ kind }) => kind === 'picture') ? 1 / Math.ceil(long / PROBE) : PROBE / long;
-  const sheet = painted(nodes, view, scale, easel);
+  const sheet = painted(nodes, view, scale, backend);
   const { width, height } = sheet.canvas;
   const pixels = pixelsOf(sheet);
   let [left, top, right, bottom] = [width, height, 0, 0];

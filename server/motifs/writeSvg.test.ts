@@ -45,7 +45,7 @@ function painted({ view, nodes }: Artwork, scale: number): Uint8ClampedArray {
   const [width, height] = [Math.round(view.width * scale), Math.round(view.height * scale)];
   const sheet = nodeSurface(width, height);
   paintArtwork(sheet.context, nodes, compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)), {
-    easel: nodeBackend(),
+    backend: nodeBackend(),
     resolve: asDrawn,
     width,
     height,

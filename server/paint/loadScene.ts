@@ -9,7 +9,7 @@ export async function loadScene(
   design: Design,
   motifs: readonly Motif[],
   blobs: Blobs,
-): Promise<{ scene: Scene; easel: CanvasBackend }> {
+): Promise<{ scene: Scene; backend: CanvasBackend }> {
   const used = new Set(design.placements.map(({ motif }) => motif));
   const drawn = new Map<string, DrawnMotif>();
   const pictures = new Map<string, Picture>();
@@ -20,5 +20,5 @@ export async function loadScene(
     for (const blob of picturesOf(artwork))
       if (!pictures.has(blob)) pictures.set(blob, await nodePicture(await blobs.read(blob)));
   }
-  return { scene: sceneOf(design, drawn), easel: nodeBackend(pictures) };
+  return { scene: sceneOf(design, drawn), backend: nodeBackend(pictures) };
 }

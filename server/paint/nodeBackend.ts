@@ -26,7 +26,7 @@ export function nodeSurface(width: number, height: number): NodeSurface {
 }
 
 /**
- * The painter's easel on the server.
+ * The painter's backend on the server.
  *
  * @param pictures decoded pictures by content address
  */

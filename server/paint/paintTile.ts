@@ -17,10 +17,10 @@ export async function paintTile(
   { design, motifs, blobs, scale, density, file }: PaintTask,
   { progress, check }: TaskContext,
 ): Promise<PaintOutcome> {
-  const { scene, easel } = await loadScene(design, motifs, new Blobs(blobs));
+  const { scene, backend } = await loadScene(design, motifs, new Blobs(blobs));
   const grid = pixelGrid(design.repeat, scale);
   const sheet = nodeSurface(grid.cell.width, grid.cell.height);
-  for (const share of paintingPlane(sheet.context, scene, grid, cellWindow(grid), easel)) {
+  for (const share of paintingPlane(sheet.context, scene, grid, cellWindow(grid), backend)) {
     check();
     progress(share * PAINTING);
   }

@@ -43,11 +43,11 @@ import {
 } from '../../core/testing/arbitraries.ts';
 import { nodeBackend, nodeSurface, pixelsOf } from './nodeBackend.ts';
 
-const easel = nodeBackend();
+const backend = nodeBackend();
 
 function painted(design: Design, grid: PixelGrid, window: Box, options?: PlaneOptions, motifs = LEAF_MOTIFS): Buffer {
   const sheet = nodeSurface(window.right - window.left, window.bottom - window.top);
-  paintPlane(sheet.context, sceneOf(design, motifs), grid, window, easel, options);
+  paintPlane(sheet.context, sceneOf(design, motifs), grid, window, backend, options);
   return Buffer.from(pixelsOf(sheet).buffer);
 }
 
@@ -112,7 +112,7 @@ describe('the painter', () => {
           compose(translationMatrix(placement.x, placement.y), shapeMatrix(placement, LEAF_MOTIF.motif)),
         );
         paintArtwork(alone.context, FLAT_LEAF.artwork.nodes, matrix, {
-          easel,
+          backend,
           resolve: asDrawn,
           width: window.right,
           height: window.bottom,
@@ -256,9 +256,9 @@ describe('the painter', () => {
         const scene = sceneOf(design, LEAF_MOTIFS);
         const below = nodeSurface(window.right, window.bottom);
         const above = nodeSurface(window.right, window.bottom);
-        paintPlane(below.context, scene, grid, window, easel, { only: new Set(ids.slice(0, half)) });
-        paintPlane(above.context, scene, grid, window, easel, { only: new Set(ids.slice(half)), bare: true });
-        easel.drawPixels(below.context, above.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
+        paintPlane(below.context, scene, grid, window, backend, { only: new Set(ids.slice(0, half)) });
+        paintPlane(above.context, scene, grid, window, backend, { only: new Set(ids.slice(half)), bare: true });
+        backend.drawPixels(below.context, above.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
         const whole = painted(design, grid, window);
         const both = Buffer.from(pixelsOf(below).buffer);
         // Laying in two goes rounds partly covered pixels once more, and once for each of the echoes that lie in a heap.
@@ -292,10 +292,10 @@ describe('the painter', () => {
           LEAF_MOTIFS,
         );
         const [below, over] = [nodeSurface(window.right, window.bottom), nodeSurface(window.right, window.bottom)];
-        paintPlane(below.context, open, grid, window, easel, { only: only('main') });
-        paintPlane(over.context, open, grid, window, easel, { only: only('over'), bare: true });
+        paintPlane(below.context, open, grid, window, backend, { only: only('main') });
+        paintPlane(over.context, open, grid, window, backend, { only: only('over'), bare: true });
         below.context.globalAlpha = opacity;
-        easel.drawPixels(below.context, over.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
+        backend.drawPixels(below.context, over.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
         const whole = painted(design, grid, window);
         const apart = Buffer.from(pixelsOf(below).buffer);
         // A layer at full strength is not painted apart, which rounds half-covered pixels once less.
@@ -305,7 +305,7 @@ describe('the painter', () => {
     );
   });
 
-  it('gives the same pixels with stamps kept from before, however few are kept', () => {
+  it('gives the same pixels with sprites kept from before, however few are kept', () => {
     fc.assert(
       fc.property(
         anyDesign(smallRepeat),
@@ -313,8 +313,8 @@ describe('the painter', () => {
         anyScale,
         fc.constantFrom(1, 500, 1 << 20),
         (before, design, scale, limit) => {
-          const stamps = new SpriteCache(easel, limit);
-          painted(before, pixelGrid(before.repeat, scale), { left: 0, top: 0, right: 90, bottom: 90 }, { stamps });
+          const sprites = new SpriteCache(backend, limit);
+          painted(before, pixelGrid(before.repeat, scale), { left: 0, top: 0, right: 90, bottom: 90 }, { sprites });
           const grid = pixelGrid(design.repeat, scale);
           const recoloured: Design = {
             ...design,
@@ -323,7 +323,7 @@ describe('the painter', () => {
           };
           for (const one of [design, recoloured, design]) {
             const window = { left: -20, top: -20, right: 90, bottom: 90 };
-            expect(painted(one, grid, window, { stamps }).equals(painted(one, grid, window))).toBe(true);
+            expect(painted(one, grid, window, { sprites }).equals(painted(one, grid, window))).toBe(true);
           }
         },
       ),

@@ -8,11 +8,11 @@ import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { nodeBackend, nodeSurface, pixelsOf } from './nodeBackend.ts';
 
-const easel = nodeBackend();
+const backend = nodeBackend();
 
 it('picks through the echoes what the painter painted there', () => {
   const sheet = nodeSurface(160, 248);
-  paintArtwork(sheet.context, LEAF.nodes, [4, 0, 0, 4, 0, 4], { easel, resolve: asDrawn, width: 160, height: 248 });
+  paintArtwork(sheet.context, LEAF.nodes, [4, 0, 0, 4, 0, 4], { backend, resolve: asDrawn, width: 160, height: 248 });
   const motifs = new Map([['leaf', { motif: LEAF_MOTIF.motif, silhouette: silhouetteOf(pixelsOf(sheet), 160, 248) }]]);
   const repeat = fc.record({
     width: fc.constantFrom(60, 80),
@@ -29,7 +29,7 @@ it('picks through the echoes what the painter painted there', () => {
       const grid = pixelGrid(design.repeat, 2);
       const window = { left: -100, top: -60, right: 100, bottom: 60 };
       const plane = nodeSurface(200, 120);
-      paintPlane(plane.context, sceneOf(bare, LEAF_MOTIFS), grid, window, easel);
+      paintPlane(plane.context, sceneOf(bare, LEAF_MOTIFS), grid, window, backend);
       const pixels = pixelsOf(plane);
       const picker = new Picker(bare.placements, motifs, latticeOf(bare.repeat));
       let wrong = 0;

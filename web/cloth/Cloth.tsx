@@ -55,7 +55,7 @@ export function Cloth({ onReady, onOpen }: Props) {
     place.addEventListener('pointermove', (event) => hands.move(event), { signal });
     place.addEventListener('pointerleave', () => (hands.pointer = undefined), { signal });
     place.addEventListener('pointerup', (event) => hands.release(event), { signal });
-    place.addEventListener('pointercancel', () => hands.cancel(), { signal });
+    place.addEventListener('pointercancel', (event) => hands.lose(event), { signal });
     place.addEventListener(
       'dblclick',
       (event) => {

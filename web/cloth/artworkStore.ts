@@ -2,7 +2,7 @@ import { type Artwork, type Motif, picturesOf } from '../../core/motif/index.ts'
 import type { CanvasBackend, DrawnMotif, Picture } from '../../core/paint/index.ts';
 import { browserBackend, browserPicture } from './browserBackend.ts';
 
-/** Artwork and pictures that were fetched, and an easel that has them at hand. On the page and in the worker alike. */
+/** Artwork and pictures that were fetched, and an backend that has them at hand. On the page and in the worker alike. */
 export class ArtworkStore {
   readonly #artworks = new Map<string, Promise<Artwork>>();
   readonly #pictures = new Map<string, Picture>();

@@ -37,7 +37,7 @@ export async function browserPicture(encoded: Blob): Promise<Picture> {
   });
 }
 
-/** The painter's easel in the browser, on the page and in its workers. */
+/** The painter's backend in the browser, on the page and in its workers. */
 export function browserBackend(pictures: ReadonlyMap<string, Picture>): CanvasBackend {
   return {
     createSurface: browserSurface,

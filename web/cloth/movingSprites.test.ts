@@ -9,9 +9,9 @@ import { anyDesign, anyStep, LEAF_MOTIFS, leafAt } from '../../core/testing/arbi
 import { nodeBackend, nodeSurface, pixelsOf } from '../../server/paint/nodeBackend.ts';
 import { drawSprites, MANY, MovingSprites } from './movingSprites.ts';
 import { stackAround } from './stackAround.ts';
-import { stampsFor } from './spritesFor.ts';
+import { spritesFor } from './spritesFor.ts';
 
-const easel = nodeBackend();
+const backend = nodeBackend();
 const repeat = fc.record({
   width: fc.integer({ min: 60, max: 90 }),
   height: fc.integer({ min: 60, max: 90 }),
@@ -85,16 +85,16 @@ describe('a moving motif', () => {
           const window = { left: -60, top: -40, right: 340, bottom: 260 };
           const paint = (only?: ReadonlySet<string>, bare = false) => {
             const sheet = nodeSurface(400, 300);
-            paintPlane(sheet.context, sceneOf(design, LEAF_MOTIFS), plan.grid, window, easel, {
+            paintPlane(sheet.context, sceneOf(design, LEAF_MOTIFS), plan.grid, window, backend, {
               ...(only && { only }),
               bare,
             });
             return sheet;
           };
           const frame = paint(around.below);
-          const layings = new MovingSprites(easel).layings(design, around.live, LEAF_MOTIFS, plan, window);
-          drawSprites(frame.context, layings, plan.reduction, easel);
-          easel.drawPixels(frame.context, paint(around.above, true).pixels, { x: 0, y: 0, width: 400, height: 300 });
+          const draws = new MovingSprites(backend).draws(design, around.live, LEAF_MOTIFS, plan, window);
+          drawSprites(frame.context, draws, plan.reduction, backend);
+          backend.drawPixels(frame.context, paint(around.above, true).pixels, { x: 0, y: 0, width: 400, height: 300 });
           const [live, still] = [pixelsOf(frame), pixelsOf(paint())];
           let most = 0;
           for (let i = 0; i < live.length; i += 1)
@@ -102,7 +102,7 @@ describe('a moving motif', () => {
           // What lies above is laid in one go, which rounds half-covered pixels once more.
           expect(most).toBeLessThanOrEqual(5);
           // And each is drawn within the box that is redrawn for it.
-          for (const { box, at, part } of layings) {
+          for (const { box, at, part } of draws) {
             expect(box.left).toBeLessThanOrEqual(at.x + part.left);
             expect(box.bottom).toBeGreaterThanOrEqual(at.y + part.bottom);
           }
@@ -135,9 +135,9 @@ describe('many that move together', () => {
     const frame = nodeSurface(400, 300);
     drawSprites(
       frame.context,
-      new MovingSprites(easel).layings(design, ids, LEAF_MOTIFS, plan, window, taken),
+      new MovingSprites(backend).draws(design, ids, LEAF_MOTIFS, plan, window, taken),
       plan.reduction,
-      easel,
+      backend,
     );
     return pixelsOf(frame);
   };
@@ -178,12 +178,12 @@ describe('many that move together', () => {
   it('are painted once, however they turn', () => {
     let painted = 0;
     const counting = {
-      ...easel,
-      createSurface: (...size: [number, number]) => ((painted += 1), easel.createSurface(...size)),
+      ...backend,
+      createSurface: (...size: [number, number]) => ((painted += 1), backend.createSurface(...size)),
     };
-    const stamps = new MovingSprites(counting);
+    const sprites = new MovingSprites(counting);
     const turned = (by: number): number => {
-      stamps.layings(
+      sprites.draws(
         changed(({ rotation }) => ({ rotation: rotation + by })),
         ids,
         LEAF_MOTIFS,
@@ -198,19 +198,19 @@ describe('many that move together', () => {
     for (let n = 1; n < 10; n += 1) expect(turned(n)).toBe(first);
   });
 
-  it('need no painting on the page where the worker has handed their stamps over', () => {
+  it('need no painting on the page where the worker has handed their sprites over', () => {
     let painted = 0;
     const counting = {
-      ...easel,
-      createSurface: (...size: [number, number]) => ((painted += 1), easel.createSurface(...size)),
+      ...backend,
+      createSurface: (...size: [number, number]) => ((painted += 1), backend.createSurface(...size)),
     };
     const scene = sceneOf(start, LEAF_MOTIFS);
-    const handed = stampsFor(scene, ids, plan.grid, cellWindow(plan.grid), new SpriteCache(easel));
+    const handed = spritesFor(scene, ids, plan.grid, cellWindow(plan.grid), new SpriteCache(backend));
     expect(handed).toHaveLength(ids.length);
-    const stamps = new MovingSprites(counting);
-    stamps.keep(handed.map(({ key, sheet }) => ({ key, image: sheet.pixels as ImageBitmap })));
+    const sprites = new MovingSprites(counting);
+    sprites.keep(handed.map(({ key, sheet }) => ({ key, image: sheet.pixels as ImageBitmap })));
     for (const by of [0, 40])
-      stamps.layings(
+      sprites.draws(
         changed(({ x }) => ({ x: x + by / plan.scaleX })),
         ids,
         LEAF_MOTIFS,
@@ -233,7 +233,7 @@ describe('many that move together', () => {
       LEAF_MOTIFS,
     );
     const corner = { left: 0, top: 0, right: 20 * plan.scaleX, bottom: 20 * plan.scaleY };
-    expect(stampsFor(scene, ['seen', 'beyond'], plan.grid, corner, new SpriteCache(easel))).toHaveLength(1);
-    expect(stampsFor(scene, [], plan.grid, corner, new SpriteCache(easel))).toEqual([]);
+    expect(spritesFor(scene, ['seen', 'beyond'], plan.grid, corner, new SpriteCache(backend))).toHaveLength(1);
+    expect(spritesFor(scene, [], plan.grid, corner, new SpriteCache(backend))).toEqual([]);
   });
 });

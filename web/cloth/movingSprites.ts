@@ -25,7 +25,7 @@ import {
   spritePlace,
   type SpritePlace,
 } from '../../core/paint/index.ts';
-import type { PaintedStamp } from './paintMessages.ts';
+import type { PaintedSprite } from './paintMessages.ts';
 
 /** Where a stamp is to be laid. */
 export interface SpriteDraw {
@@ -43,22 +43,22 @@ export interface SpriteDraw {
 
 /** Of more than so many that are drawn live, each is painted once and its picture moved and turned until it lies still. */
 export const MANY = 24;
-/** Pixels of stamps kept while hands move; older shapes of what is being turned are let go. */
+/** Pixels of sprites kept while hands move; older shapes of what is being turned are let go. */
 export const CACHE_PIXELS = 1 << 24;
 
 /** What moves, painted once a shape and laid at every echo. */
 export class MovingSprites {
-  readonly #easel: CanvasBackend;
-  readonly #stamps: SpriteCache;
+  readonly #backend: CanvasBackend;
+  readonly #sprites: SpriteCache;
 
-  constructor(easel: CanvasBackend) {
-    this.#easel = easel;
-    this.#stamps = new SpriteCache(easel, CACHE_PIXELS);
+  constructor(backend: CanvasBackend) {
+    this.#backend = backend;
+    this.#sprites = new SpriteCache(backend, CACHE_PIXELS);
   }
 
-  /** Keeps stamps that were painted elsewhere. */
-  keep(stamps: readonly PaintedStamp[]): void {
-    for (const { key, image } of stamps) this.#stamps.keep(key, { pixels: image }, image.width * image.height);
+  /** Keeps sprites that were painted elsewhere. */
+  keep(sprites: readonly PaintedSprite[]): void {
+    for (const { key, image } of sprites) this.#sprites.keep(key, { pixels: image }, image.width * image.height);
   }
 
   /**
@@ -67,7 +67,7 @@ export class MovingSprites {
    * @param taken the design as it was when they were taken up: of many, what was painted then is moved and turned, right to
    * half a pixel and as sharp as a turned picture is
    */
-  layings(
+  draws(
     design: Design,
     ids: readonly string[],
     drawn: ReadonlyMap<string, DrawnMotif>,
@@ -103,11 +103,11 @@ export class MovingSprites {
             });
         if (!part) continue;
         if (!sheet || part !== last) {
-          sheet = this.#stamps.sheet(
+          sheet = this.#sprites.sheet(
             spriteKey(painted, motif, place, part, grid, scene),
             part.right - part.left,
             part.bottom - part.top,
-            (on) => paintSprite(on, painted, motif, place, part, grid, scene, this.#easel),
+            (on) => paintSprite(on, painted, motif, place, part, grid, scene, this.#backend),
           );
           last = part;
         }
@@ -163,19 +163,19 @@ function liesLike(
   };
 }
 
-/** Lays the stamps on a surface in screen pixels. */
+/** Lays the sprites on a surface in screen pixels. */
 export function drawSprites(
   surface: Canvas2D,
-  layings: readonly SpriteDraw[],
+  draws: readonly SpriteDraw[],
   reduction: number,
-  easel: CanvasBackend,
+  backend: CanvasBackend,
 ): void {
   const plain: Matrix = [1 / reduction, 0, 0, 1 / reduction, 0, 0];
   surface.imageSmoothingQuality = 'high';
-  for (const { sheet, placement, part, at, posed } of layings) {
+  for (const { sheet, placement, part, at, posed } of draws) {
     surface.imageSmoothingEnabled = reduction > 1 || posed !== undefined;
     surface.setTransform(...(posed ? compose(plain, posed) : plain));
-    drawSprite(surface, sheet, part, posed ? { x: 0, y: 0 } : at, placement, easel);
+    drawSprite(surface, sheet, part, posed ? { x: 0, y: 0 } : at, placement, backend);
   }
   surface.setTransform(1, 0, 0, 1, 0, 0);
 }

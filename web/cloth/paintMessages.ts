@@ -15,21 +15,23 @@ export interface PaintOrder {
   readonly moving: readonly string[];
 }
 
-/** A stamp that was painted off the page, and the key that it is kept under. */
-export interface PaintedStamp {
+/** A sprite that was painted off the page, and the key that it is kept under. */
+export interface PaintedSprite {
   readonly key: string;
   readonly image: ImageBitmap;
 }
 
 /** What comes back: one image, or one for below and one for above what moves. */
 export interface Painted {
-  readonly id: number;
   readonly below: ImageBitmap;
   readonly above: ImageBitmap | undefined;
   /** Of what moves, where it is much. */
-  readonly stamps: readonly PaintedStamp[];
+  readonly sprites: readonly PaintedSprite[];
   /** Painting time in ms, for the bench. */
   readonly took: number;
 }
 
-export type PaintAnswer = Painted | { readonly id: number; readonly failed: string };
+/** What the worker does. */
+export interface PaintService {
+  paint(order: PaintOrder): Promise<Painted>;
+}

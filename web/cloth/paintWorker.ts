@@ -1,3 +1,4 @@
+import { expose, transfer } from 'comlink';
 import {
   cellWindow,
   type DrawnMotif,
@@ -12,50 +13,42 @@ import {
 import { ArtworkStore } from './artworkStore.ts';
 import { browserSurface, type BrowserSurface } from './browserBackend.ts';
 import { MANY } from './movingSprites.ts';
-import type { PaintAnswer, PaintedStamp, PaintOrder } from './paintMessages.ts';
+import type { PaintedSprite, PaintOrder, PaintService } from './paintMessages.ts';
 import { stackAround } from './stackAround.ts';
-import { stampsFor } from './spritesFor.ts';
+import { spritesFor } from './spritesFor.ts';
 
-const shelf = new ArtworkStore();
-const stamps = new SpriteCache(shelf.backend);
-const port = self as unknown as {
-  postMessage(answer: PaintAnswer, transfer: Transferable[]): void;
-  onmessage: ((event: MessageEvent<PaintOrder>) => void) | null;
+const store = new ArtworkStore();
+const sprites = new SpriteCache(store.backend);
+const service: PaintService = {
+  async paint(order) {
+    const used = new Set(order.design.placements.map(({ motif }) => motif));
+    const drawn = await Promise.all(order.motifs.filter(({ id }) => used.has(id)).map((motif) => store.fetch(motif)));
+    const began = performance.now();
+    const scene = sceneOf(
+      order.design,
+      new Map(drawn.map((drawnMotif): [string, DrawnMotif] => [drawnMotif.motif.id, drawnMotif])),
+    );
+    const around = stackAround(order.design.placements, order.moving);
+    const below = paint(order, scene, around ? { only: around.below } : {});
+    const above = around && around.above.size > 0 ? paint(order, scene, { only: around.above, bare: true }) : undefined;
+    const live = around && around.live.length > MANY ? await livePictures(order, scene, around.live) : [];
+    return transfer({ below, above, sprites: live, took: performance.now() - began }, [
+      below,
+      ...(above ? [above] : []),
+      ...live.map(({ image }) => image),
+    ]);
+  },
 };
-
-port.onmessage = ({ data }) => {
-  answer(data).catch((error: unknown) => {
-    port.postMessage({ id: data.id, failed: error instanceof Error ? error.message : String(error) }, []);
-  });
-};
-
-async function answer(order: PaintOrder): Promise<void> {
-  const used = new Set(order.design.placements.map(({ motif }) => motif));
-  const drawn = await Promise.all(order.motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
-  const began = performance.now();
-  const scene = sceneOf(
-    order.design,
-    new Map(drawn.map((drawnMotif): [string, DrawnMotif] => [drawnMotif.motif.id, drawnMotif])),
-  );
-  const around = stackAround(order.design.placements, order.moving);
-  const below = paint(order, scene, around ? { only: around.below } : {});
-  const above = around && around.above.size > 0 ? paint(order, scene, { only: around.above, bare: true }) : undefined;
-  const live = around && around.live.length > MANY ? await livePictures(order, scene, around.live) : [];
-  port.postMessage({ id: order.id, below, above, stamps: live, took: performance.now() - began }, [
-    below,
-    ...(above ? [above] : []),
-    ...live.map(({ image }) => image),
-  ]);
-}
+expose(service);
 
 /** Pictures of what is about to move; what lies between is among it. */
 function livePictures(
   { plan: { grid }, window }: PaintOrder,
   scene: Scene,
   ids: readonly string[],
-): Promise<PaintedStamp[]> {
+): Promise<PaintedSprite[]> {
   return Promise.all(
-    stampsFor(scene, ids, grid, window ?? cellWindow(grid), stamps).map(async ({ key, sheet }) => ({
+    spritesFor(scene, ids, grid, window ?? cellWindow(grid), sprites).map(async ({ key, sheet }) => ({
       key,
       image: await createImageBitmap(sheet.pixels as OffscreenCanvas),
     })),
@@ -66,7 +59,7 @@ function paint(order: PaintOrder, scene: Scene, options: PlaneOptions): ImageBit
   const { plan } = order;
   const window = order.window ?? cellWindow(plan.grid);
   const sheet = browserSurface(window.right - window.left, window.bottom - window.top);
-  paintPlane(sheet.context, scene, plan.grid, window, shelf.backend, { ...options, stamps });
+  paintPlane(sheet.context, scene, plan.grid, window, store.backend, { ...options, sprites });
   return (plan.kind === 'far' ? reduced(sheet, order) : sheet).canvas.transferToImageBitmap();
 }
 

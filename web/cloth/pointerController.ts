@@ -13,8 +13,8 @@ import { lassoGesture } from './gestures/lassoGesture.ts';
 import { guideGesture } from './gestures/guideGesture.ts';
 import { lineGesture } from './gestures/lineGesture.ts';
 import { moveGesture } from './gestures/moveGesture.ts';
-import { panGesture, pinchDrag } from './gestures/panGesture.ts';
-import { pinDrag, pointDrag, turnDrag } from './gestures/pinGesture.ts';
+import { panGesture, pinchGesture } from './gestures/panGesture.ts';
+import { pinGesture, pointGesture, rotateGesture } from './gestures/pinGesture.ts';
 import { lengthToMm, toMm } from './viewport.ts';
 
 /** The numbers shown at the pointer while something is dragged. */
@@ -42,7 +42,7 @@ export class PointerController {
   readonly pile = new Cell<{ readonly at: Point; readonly hits: readonly Instance[] } | undefined>(undefined);
   /** Where the pointer was last, while it is over the cloth; CSS pixels. */
   pointer: Point | undefined;
-  #drag: Gesture | undefined;
+  #gesture: Gesture | undefined;
   #spaceHeld = false;
   readonly #touches = new Map<number, Point>();
   #picker: { readonly picker: Picker; readonly motifs: readonly DesignMotif[] } | undefined;
@@ -55,15 +55,15 @@ export class PointerController {
 
   /** Whether something is being dragged. */
   get isBusy(): boolean {
-    return this.#drag !== undefined;
+    return this.#gesture !== undefined;
   }
 
   /** Gives up the drag, or the line that was to be drawn; says whether there was one. */
   cancel(): boolean {
     const waiting = this.drawing.getState() !== undefined;
     this.drawing.set(undefined);
-    if (!this.#drag) return waiting;
-    this.#drag.cancel();
+    if (!this.#gesture) return waiting;
+    this.#gesture.cancel();
     this.#finish();
     return true;
   }
@@ -79,19 +79,21 @@ export class PointerController {
   };
 
   press(event: PointerEvent): void {
-    if (this.#drag) return;
-    this.area.setPointerCapture(event.pointerId);
     const at = this.local(event);
     if (event.pointerType === 'touch') {
       this.#touches.set(event.pointerId, at);
+      this.area.setPointerCapture(event.pointerId);
+      // A second finger takes over from what the first one began; a third changes nothing.
       if (this.#touches.size === 2) {
         this.cancel();
-        this.#drag = pinchDrag(this, this.#touches);
-        return;
+        this.#gesture = pinchGesture(this, this.#touches);
       }
+      if (this.#touches.size > 1) return;
     }
+    if (this.#gesture) return;
+    this.area.setPointerCapture(event.pointerId);
     this.pile.set(undefined);
-    this.#drag = this.#begin(event, at);
+    this.#gesture = this.#begin(event, at);
   }
 
   #begin(event: PointerEvent, at: Point): Gesture | undefined {
@@ -152,13 +154,19 @@ export class PointerController {
   move(event: PointerEvent): void {
     this.pointer = this.local(event);
     if (this.#touches.has(event.pointerId)) this.#touches.set(event.pointerId, this.pointer);
-    this.#drag?.move(event);
+    this.#gesture?.move(event);
+  }
+
+  /** The pointer is gone without having been lifted: what it began is undone. */
+  lose(event: PointerEvent): void {
+    this.#touches.delete(event.pointerId);
+    this.cancel();
   }
 
   release(event: PointerEvent): void {
     this.#touches.delete(event.pointerId);
-    if (!this.#drag) return;
-    this.#drag.end();
+    if (!this.#gesture) return;
+    this.#gesture.end();
     this.#finish();
   }
 
@@ -171,16 +179,16 @@ export class PointerController {
 
   /** A pin of the frame around what is chosen, seen `shift` mm aside of what is meant. */
   pressPin(event: PointerEvent, pin: FramePoint, shift: Point): void {
-    this.#take(event, () => pinDrag(this, event, pin, shift));
+    this.#take(event, () => pinGesture(this, event, pin, shift));
   }
 
   pressTurn(event: PointerEvent, shift: Point): void {
-    this.#take(event, () => turnDrag(this, event, shift));
+    this.#take(event, () => rotateGesture(this, event, shift));
   }
 
   /** The point that what is chosen is turned and sized about. */
   pressPoint(event: PointerEvent, shift: Point): void {
-    this.#take(event, () => pointDrag(this, shift));
+    this.#take(event, () => pointGesture(this, shift));
   }
 
   pressEdge(event: PointerEvent, edge: 'right' | 'bottom', steps: LatticeIndex): void {
@@ -195,11 +203,11 @@ export class PointerController {
   /** Begins to bring a motif from the tray. */
   carry(motif: DesignMotif, onOver: (over: boolean) => void): Gesture {
     const drag = carryGesture(this, motif, onOver);
-    this.#drag = drag;
+    this.#gesture = drag;
     return {
       move: drag.move,
       end: () => {
-        if (this.#drag !== drag) return;
+        if (this.#gesture !== drag) return;
         drag.end();
         this.#finish();
       },
@@ -208,13 +216,13 @@ export class PointerController {
   }
 
   #take(event: PointerEvent, begin: () => Gesture | undefined): void {
-    if (this.#drag || event.button !== 0) return;
+    if (this.#gesture || event.button !== 0) return;
     this.area.setPointerCapture(event.pointerId);
-    this.#drag = begin();
+    this.#gesture = begin();
   }
 
   #finish(): void {
-    this.#drag = undefined;
+    this.#gesture = undefined;
     this.lasso.set([]);
     this.line.set([]);
     this.snapLines.set([]);

@@ -18,15 +18,15 @@ export interface KeyedStamp {
 }
 
 /**
- * The stamps of placements as they lie, of those that the window shows, for whoever is about to move them; not of huge ones,
+ * The sprites of placements as they lie, of those that the window shows, for whoever is about to move them; not of huge ones,
  * which are painted in part, and no more than can be kept.
  */
-export function stampsFor(
+export function spritesFor(
   scene: Scene,
   ids: readonly string[],
   grid: PixelGrid,
   window: Box,
-  stamps: SpriteCache,
+  sprites: SpriteCache,
 ): KeyedStamp[] {
   const held = new Set(ids);
   const keyedStamps: KeyedStamp[] = [];
@@ -44,8 +44,8 @@ export function stampsFor(
     const key = spriteKey(placement, motif, place, box, grid, scene);
     keyedStamps.push({
       key,
-      sheet: stamps.sheet(key, width, height, (on) =>
-        paintSprite(on, placement, motif, place, box, grid, scene, stamps.easel),
+      sheet: sprites.sheet(key, width, height, (on) =>
+        paintSprite(on, placement, motif, place, box, grid, scene, sprites.backend),
       ),
     });
   }

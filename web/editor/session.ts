@@ -1,3 +1,4 @@
+import { Cell } from '../ui/store.ts';
 import { apply, type Command, CommandError, conflicts, type Design, inverse } from '../../core/document/index.ts';
 
 /** A done edit: its name for the history, and both directions. */
@@ -28,30 +29,33 @@ export interface SessionState {
  * list of what still has to be saved. Knows nothing of screens or servers; both listen.
  */
 export class Session {
-  #state: SessionState;
-  readonly #listeners = new Set<() => void>();
+  readonly #cell: Cell<SessionState>;
   /** The same cloth told otherwise: goes along with the next edit and is nothing by itself. */
-  #retold: { readonly command: Command; readonly before: Design } | undefined;
+  #renormalised: { readonly command: Command; readonly before: Design } | undefined;
 
   constructor(design: Design) {
-    this.#state = { design, committed: design, saved: design, past: [], future: [], pending: [] };
+    this.#cell = new Cell<SessionState>({
+      design,
+      committed: design,
+      saved: design,
+      past: [],
+      future: [],
+      pending: [],
+    });
   }
 
   get state(): SessionState {
-    return this.#state;
+    return this.#cell.getState();
   }
 
-  readonly getState = (): SessionState => this.#state;
+  readonly getState = (): SessionState => this.state;
 
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.#listeners.add(listener);
-    return () => this.#listeners.delete(listener);
-  };
+  readonly subscribe = (listener: () => void): (() => void) => this.#cell.subscribe(listener);
 
   /** Shows the design as it would be; nothing is recorded. Undefined takes the preview away. */
   preview(command: Command | undefined): void {
-    const { committed } = this.#state;
-    this.#set({ ...this.#state, design: command ? apply(committed, command) : committed });
+    const { committed } = this.state;
+    this.#set({ ...this.state, design: command ? apply(committed, command) : committed });
   }
 
   /**
@@ -59,20 +63,20 @@ export class Session {
    * itself, but together with the edit that follows.
    */
   renormalise(command: Command): void {
-    const { committed } = this.#state;
-    const told = this.#retold;
-    this.#retold = {
+    const { committed } = this.state;
+    const told = this.#renormalised;
+    this.#renormalised = {
       command: told ? { type: 'all', commands: [told.command, command] } : command,
       before: told?.before ?? committed,
     };
     const design = apply(committed, command);
-    this.#set({ ...this.#state, design, committed: design });
+    this.#set({ ...this.state, design, committed: design });
   }
 
   /** Does the edit: it can be undone as one step, and waits to be saved. @throws CommandError, with nothing changed */
   commit(label: string, command: Command): void {
-    const { committed, past, pending } = this.#state;
-    const told = this.#retold;
+    const { committed, past, pending } = this.state;
+    const told = this.#renormalised;
     const design = apply(committed, command);
     const forward: Command = told ? { type: 'all', commands: [told.command, command] } : command;
     const edit: Edit = {
@@ -81,9 +85,9 @@ export class Session {
       back: inverse(told?.before ?? committed, forward),
       ...(told && { renormalised: told.command }),
     };
-    this.#retold = undefined;
+    this.#renormalised = undefined;
     this.#set({
-      ...this.#state,
+      ...this.state,
       design,
       committed: design,
       past: [...past, edit],
@@ -93,14 +97,14 @@ export class Session {
   }
 
   undo(): Edit | undefined {
-    const { past, future, pending } = this.#state;
+    const { past, future, pending } = this.state;
     const edit = past.at(-1);
     if (!edit) return undefined;
-    const before = apply(this.#untold, edit.back);
-    this.#retold = edit.renormalised && { command: edit.renormalised, before };
+    const before = apply(this.#beforeRenormalising, edit.back);
+    this.#renormalised = edit.renormalised && { command: edit.renormalised, before };
     const design = edit.renormalised ? apply(before, edit.renormalised) : before;
     this.#set({
-      ...this.#state,
+      ...this.state,
       design,
       committed: design,
       past: past.slice(0, -1),
@@ -111,13 +115,13 @@ export class Session {
   }
 
   redo(): Edit | undefined {
-    const { past, future, pending } = this.#state;
+    const { past, future, pending } = this.state;
     const [edit, ...rest] = future;
     if (!edit) return undefined;
-    const design = apply(this.#untold, edit.forward);
-    this.#retold = undefined;
+    const design = apply(this.#beforeRenormalising, edit.forward);
+    this.#renormalised = undefined;
     this.#set({
-      ...this.#state,
+      ...this.state,
       design,
       committed: design,
       past: [...past, edit],
@@ -129,12 +133,12 @@ export class Session {
 
   /** The first `count` unsent commands have been saved. */
   acknowledge(count: number): void {
-    const { saved, pending } = this.#state;
+    const { saved, pending } = this.state;
     const rest = pending.slice(count);
     this.#set({
-      ...this.#state,
+      ...this.state,
       pending: rest,
-      saved: rest.length === 0 ? this.#untold : pending.slice(0, count).reduce(apply, saved),
+      saved: rest.length === 0 ? this.#beforeRenormalising : pending.slice(0, count).reduce(apply, saved),
     });
   }
 
@@ -145,28 +149,27 @@ export class Session {
    * @throws CommandError where both changed the same, or ours no longer fits; nothing is changed then
    */
   follow(foreign: readonly Command[]): void {
-    const { saved, past, pending } = this.#state;
+    const { saved, past, pending } = this.state;
     if (conflicts(foreign, pending, false)) throw new CommandError('both changed the same');
     const base = foreign.reduce(apply, saved);
     const committed = pending.reduce(apply, base);
-    this.#retold = undefined;
+    this.#renormalised = undefined;
     const last = past.findLastIndex(({ forward }) => conflicts(foreign, [forward], true));
     this.#set({ design: committed, committed, saved: base, past: past.slice(last + 1), future: [], pending });
   }
 
   /** Begins anew with the design as it is elsewhere, where nothing is unsent. */
   replace(design: Design): void {
-    this.#retold = undefined;
+    this.#renormalised = undefined;
     this.#set({ design, committed: design, saved: design, past: [], future: [], pending: [] });
   }
 
   /** What is committed, as it was told before. */
-  get #untold(): Design {
-    return this.#retold?.before ?? this.#state.committed;
+  get #beforeRenormalising(): Design {
+    return this.#renormalised?.before ?? this.state.committed;
   }
 
   #set(state: SessionState): void {
-    this.#state = state;
-    for (const listener of this.#listeners) listener();
+    this.#cell.set(state);
   }
 }

@@ -40,7 +40,7 @@ interface Shape extends Tossable {
 
 const shelf = new ArtworkStore();
 const shapes = new Map<string, Shape>();
-const stamps = new SpriteCache(shelf.backend);
+const sprites = new SpriteCache(shelf.backend);
 const stopped = new Set<number>();
 const port = self as unknown as {
   postMessage(answer: TossAnswer): void;
@@ -136,7 +136,7 @@ async function coverage(design: Design, motifs: readonly Motif[], inks: readonly
     grid,
     cellWindow(grid),
     shelf.backend,
-    { bare: true, stamps },
+    { bare: true, sprites },
   );
   return measureCoverage(sheet.context.getImageData(0, 0, width, height).data, grid, inks);
 }
@@ -154,7 +154,7 @@ async function shapeOf(motif: Motif): Promise<Shape> {
     sheet.context,
     artwork.nodes,
     compose(scalingMatrix(width / view.width, height / view.height), translationMatrix(-view.x, -view.y)),
-    { easel: shelf.backend, resolve: asDrawn, width, height },
+    { backend: shelf.backend, resolve: asDrawn, width, height },
   );
   const { data } = sheet.context.getImageData(0, 0, width, height);
   const silhouette = silhouetteOf(data, width, height);

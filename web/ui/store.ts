@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react';
+import { createStore, type StoreApi } from 'zustand/vanilla';
 
 /** Something that changes and tells. */
 export interface Store<T> {
@@ -8,27 +9,29 @@ export interface Store<T> {
 
 /** A value that tells when it is replaced. */
 export class Cell<T> implements Store<T> {
-  #value: T;
-  readonly #listeners = new Set<() => void>();
+  readonly #api: StoreApi<T>;
 
   constructor(value: T) {
-    this.#value = value;
+    this.#api = createStore(() => value);
   }
 
-  readonly getState = (): T => this.#value;
+  readonly getState = (): T => this.#api.getState();
 
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.#listeners.add(listener);
-    return () => this.#listeners.delete(listener);
-  };
+  readonly subscribe = (listener: () => void): (() => void) => this.#api.subscribe(listener);
 
   set(value: T): void {
-    if (Object.is(value, this.#value)) return;
-    this.#value = value;
-    for (const listener of this.#listeners) listener();
+    if (!Object.is(value, this.#api.getState())) this.#api.setState(value, true);
   }
 }
 
-export function useStore<T>(store: Store<T>): T {
-  return useSyncExternalStore(store.subscribe, store.getState);
+/**
+ * What a store holds, or what a selector makes of it; the component renders again only when that is another.
+ *
+ * @param select has to give the same value for the same state: what it makes anew each time renders without end
+ */
+export function useStore<T>(store: Store<T>): T;
+export function useStore<T, U>(store: Store<T>, select: (state: T) => U): U;
+export function useStore<T, U>(store: Store<T>, select?: (state: T) => U): T | U {
+  const read = (): T | U => (select ? select(store.getState()) : store.getState());
+  return useSyncExternalStore(store.subscribe, read);
 }

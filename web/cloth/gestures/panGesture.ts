@@ -18,7 +18,7 @@ export function panGesture(hands: PointerController, from: Point): Gesture {
 }
 
 /** Two fingers move and zoom the cloth. */
-export function pinchDrag(hands: PointerController, touches: ReadonlyMap<number, Point>): Gesture {
+export function pinchGesture(hands: PointerController, touches: ReadonlyMap<number, Point>): Gesture {
   const read = (): { middle: Point; spread: number } => {
     const [a, b] = [...touches.values()] as [Point, Point];
     return { middle: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, spread: Math.hypot(a.x - b.x, a.y - b.y) };

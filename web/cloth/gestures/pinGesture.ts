@@ -41,7 +41,7 @@ interface Taken {
  *
  * @param shift mm by which the pins are seen aside of what is selectedInstances, where that is out of sight
  */
-export function pinDrag(
+export function pinGesture(
   hands: PointerController,
   event: PointerEvent,
   pin: FramePoint,
@@ -75,7 +75,7 @@ export function pinDrag(
 }
 
 /** Turns what is chosen about its point. */
-export function turnDrag(hands: PointerController, event: PointerEvent, shift: Point): Gesture | undefined {
+export function rotateGesture(hands: PointerController, event: PointerEvent, shift: Point): Gesture | undefined {
   const taken = take(hands, shift);
   if (!taken) return undefined;
   const { selectedInstances, pivot, at } = taken;
@@ -97,7 +97,7 @@ export function turnDrag(hands: PointerController, event: PointerEvent, shift: P
 }
 
 /** Moves the point that what is chosen is turned and sized about. */
-export function pointDrag(hands: PointerController, shift: Point): Gesture | undefined {
+export function pointGesture(hands: PointerController, shift: Point): Gesture | undefined {
   const taken = take(hands, shift);
   if (!taken) return undefined;
   const { bench, view } = hands;

@@ -10,7 +10,7 @@ import { browserBackend, browserSurface } from '../../cloth/browserBackend.ts';
 const AIR = 0.28;
 /** Repeats seen across. */
 const ACROSS = 3.4;
-const easel = browserBackend(new Map());
+const backend = browserBackend(new Map());
 
 interface Props {
   readonly artwork: Artwork;
@@ -36,7 +36,7 @@ export function RepeatPreview({ artwork, ground, width, height }: Props) {
       compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)),
     );
     paintArtwork(stamp.context, nodes, matrix, {
-      easel,
+      backend,
       resolve: asDrawn,
       width: stamp.canvas.width,
       height: stamp.canvas.height,

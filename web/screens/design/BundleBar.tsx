@@ -18,7 +18,7 @@ export function BundleBar({ inside, onClose, onPart }: Props) {
   const bench = useEditor();
   const deed = useMotifMutation();
   const notify = useNotify();
-  const { past } = useStore(bench.session);
+  const past = useStore(bench.session, (state) => state.past);
   const close = (): void => {
     if (past.length === 0) {
       onClose();

@@ -5,7 +5,7 @@ import { useEditor } from '../../editor/editor.ts';
 /** Says on the cloth which layer is being worked in, where there is more than one. */
 export function LayerChip({ onOpen }: { readonly onOpen: () => void }) {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
+  const design = useStore(bench.session, ({ committed }) => committed);
   // Choosing a motif goes to its layer.
   useStore(bench.selection);
   if (design.layers.length < 2) return null;

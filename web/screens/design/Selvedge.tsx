@@ -11,9 +11,12 @@ import { useStore } from '../../ui/store.ts';
 /** The printed edge of the cloth: a rule that follows the zoom, a mark at each repeat, the name, the ink dots. */
 export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefined; readonly onInk: () => void }) {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
+  const inks = useStore(bench.session, ({ design }) => design.inks);
+  const colourway = useStore(bench.session, ({ design }) => colourwayOf(design));
+  const name = useStore(bench.session, ({ design }) => design.name);
+  const repeat = useStore(bench.session, ({ design }) => design.repeat);
   const [unit] = useUnit();
-  const { colours } = colourwayOf(design);
+  const { colours } = colourway;
   return (
     <aside
       aria-label="Selvedge"
@@ -34,15 +37,15 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
           />
         )}
         <p className="pointer-events-none absolute top-3 left-0.5 flex max-h-[calc(100%-1.5rem)] rotate-180 items-center gap-3 text-xs whitespace-nowrap [writing-mode:vertical-rl] [text-orientation:sideways]">
-          <span className="truncate font-name font-semibold">{design.name}</span>
-          <span className="shrink-0 text-graphite">{repeatText(design.repeat, unit)}</span>
+          <span className="truncate font-name font-semibold">{name}</span>
+          <span className="shrink-0 text-graphite">{repeatText(repeat, unit)}</span>
         </p>
       </div>
       <ul
         aria-label="Inks"
         className="flex max-h-72 shrink-0 flex-col items-center gap-1.5 overflow-y-auto border-t border-thread py-3"
       >
-        {design.inks.map((ink) => (
+        {inks.map((ink) => (
           <li key={ink.id}>
             <button
               type="button"
@@ -65,7 +68,7 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
 /** The rule down the cloth's edge. */
 function Rule({ view }: { readonly view: ClothView }) {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
+  const repeat = useStore(bench.session, ({ design }) => design.repeat);
   const [unit] = useUnit();
   const { plan, density, y, height } = useStore({ subscribe: view.subscribe, getState: view.getViewport });
   const scale = plan.scaleY / density;
@@ -74,7 +77,7 @@ function Rule({ view }: { readonly view: ClothView }) {
   const last = Math.ceil((y / density + height) / scale / minor);
   const at = (mm: number): number => mm * scale - y / density;
   const ticks = Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => first + i);
-  const lattice = latticeOf(design.repeat);
+  const lattice = latticeOf(repeat);
   const firstCell = Math.floor(y / density / scale / lattice.domain.height);
   const cells = Array.from(
     { length: Math.min(400, Math.ceil(height / (lattice.domain.height * scale)) + 2) },

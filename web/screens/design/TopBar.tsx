@@ -51,7 +51,7 @@ export function TopBar({ saver, company, onPart, onSaveSwatch, onDownload, onKey
 
 function DesignName() {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
+  const design = useStore(bench.session, ({ committed }) => committed);
   return (
     <NameField
       label="Name of the design"

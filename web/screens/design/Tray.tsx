@@ -20,7 +20,7 @@ const SLIP_PX = 4;
 /** The motifs at hand, most used first: dragged onto any point of the cloth, or clicked. Files dropped here become motifs. */
 export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
   const bench = useEditor();
-  const { committed } = useStore(bench.session);
+  const committed = useStore(bench.session, (state) => state.committed);
   const [open, setOpen] = useState(true);
   const [words, setWords] = useState('');
   const [offered, setOffered] = useState(false);

@@ -6,7 +6,8 @@ import { useEditor } from '../../editor/editor.ts';
 /** Undo and redo, each saying what it would do. */
 export function UndoButtons() {
   const bench = useEditor();
-  const { past, future } = useStore(bench.session);
+  const past = useStore(bench.session, (state) => state.past);
+  const future = useStore(bench.session, (state) => state.future);
   return (
     <>
       <Button

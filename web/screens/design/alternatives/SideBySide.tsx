@@ -14,7 +14,7 @@ interface Props {
 /** The arrangement being worked at and up to three that were kept, as live cloth, moved and zoomed as one; any can be taken. */
 export function SideBySide({ alternatives, onClose }: Props) {
   const bench = useEditor();
-  const { committed } = useStore(bench.session);
+  const committed = useStore(bench.session, (state) => state.committed);
   const { id } = committed;
   const listed = useAlternatives(id);
   const designs = useAlternativeDesigns(id, alternatives);

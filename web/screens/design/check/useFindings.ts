@@ -14,7 +14,7 @@ interface Wanted {
 /** Has the cloth looked over off the page after every edit, and its findings marked; says what went wrong. One look at a time: the next begins with what is there by then. */
 export function useFindings(looking: CheckContext): string | undefined {
   const bench = useEditor();
-  const { committed } = useStore(bench.session);
+  const committed = useStore(bench.session, (state) => state.committed);
   const motifs = useStore(bench.motifs);
   const [problem, setProblem] = useState<string>();
   const wanted = useRef<Wanted>(undefined);

@@ -46,7 +46,7 @@ interface Props {
 /** What a grid is of, how many, how large, and by which of the angles that close. */
 export function GridFields({ recipe, onChange }: Props) {
   const bench = useEditor();
-  const { committed } = useStore(bench.session);
+  const committed = useStore(bench.session, (state) => state.committed);
   const motifs = useStore(bench.motifs);
   const making = useMotifMaking();
   const [problem, setProblem] = useState<string>();

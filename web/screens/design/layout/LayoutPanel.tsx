@@ -17,7 +17,7 @@ const NEW_GRID: GridRecipe = { kind: 'grid', figure: 'dots', motif: '', fitted: 
 /** Rows and grids by recipe: once laid, what is changed here is changed on the cloth. */
 export function LayoutPanel() {
   const bench = useEditor();
-  const { committed } = useStore(bench.session);
+  const committed = useStore(bench.session, (state) => state.committed);
   const draft = useStore(bench.layoutDraft);
   const setDraft = (next: LayoutDraft | undefined): void => bench.layoutDraft.set(next);
   const [problem, setProblem] = useState<string>();

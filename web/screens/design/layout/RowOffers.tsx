@@ -17,7 +17,7 @@ const FALLS: Readonly<Record<RowPattern, string>> = {
 /** By how much further rows may shift, best first, with what becomes of a motif and its like. */
 export function RowOffers({ count }: { readonly count: number }) {
   const bench = useEditor();
-  const { committed } = useStore(bench.session);
+  const committed = useStore(bench.session, (state) => state.committed);
   const { repeat, placements, layout } = committed;
   const offers = useMemo(() => {
     const own = new Set(layout?.laid);

@@ -46,7 +46,7 @@ const SPACINGS = [
 /** Lining up, spacing out and evening what is chosen, across joins too. */
 export function AlignPanel() {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
+  const design = useStore(bench.session, ({ committed }) => committed);
   const { ids } = useStore(bench.selection);
   const [to, setTo] = useState<Reference>('chosen');
   const [by, setBy] = useState<Spacing['by']>('gaps');

@@ -54,7 +54,7 @@ export function ArrangeTicket() {
 
 function Chosen() {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
+  const design = useStore(bench.session, ({ committed }) => committed);
   const { ids } = useStore(bench.selection);
   const motifs = useStore(bench.motifs);
   const chosen = design.placements.filter(({ id }) => ids.includes(id));

@@ -10,14 +10,13 @@ const MODULE_MM = 10;
 /** How large the cell is, what that has to keep to, and whether what lies in it grows along. */
 export function CellSize() {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
   const along = useStore(bench.contentsFollow);
-  const { repeat } = design;
+  const repeat = useStore(bench.session, ({ design }) => design.repeat);
   const size = { min: SMALLEST_CELL_MM, max: LARGEST_CELL_MM };
   const change = (label: string, next: Repeat): void => bench.commit(label, { type: 'repeat', repeat: next });
   const resize = (side: CellSide, mm: number): void => {
     const next = resizeCell(repeat, side, mm);
-    const command = along ? scaleCell(design, next) : ({ type: 'repeat', repeat: next } as const);
+    const command = along ? scaleCell(bench.design, next) : ({ type: 'repeat', repeat: next } as const);
     if (command) bench.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
     else
       bench.refusal.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');

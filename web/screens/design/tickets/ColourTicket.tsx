@@ -13,13 +13,13 @@ const REST_MS = 350;
 /** The ground and the inks: change one and it changes everywhere at once. */
 export function ColourTicket() {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
+  const inks = useStore(bench.session, ({ design }) => design.inks);
+  const groundNow = useStore(bench.session, ({ design }) => design.ground);
   const opened = useStore(bench.ink);
-  const [printed] = inksOfGround(design.ground);
-  const bare = design.ground.kind === 'none';
-  const ground =
-    design.inks.find(({ id }) => id === printed) ?? design.inks.find(({ id }) => id === 'ground') ?? design.inks[0];
-  const others = design.inks.filter(({ id }) => id !== ground?.id);
+  const [printed] = inksOfGround(groundNow);
+  const bare = groundNow.kind === 'none';
+  const ground = inks.find(({ id }) => id === printed) ?? inks.find(({ id }) => id === 'ground') ?? inks[0];
+  const others = inks.filter(({ id }) => id !== ground?.id);
   return (
     <div className="grid gap-5">
       <section aria-label="Ground" className="grid gap-2">
@@ -52,8 +52,7 @@ export function ColourTicket() {
 
 function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
-  const colourway = colourwayOf(design);
+  const colourway = useStore(bench.session, ({ design }) => colourwayOf(design));
   const colour = colourway.colours[ink.id] as Hex;
   const row = useRef<HTMLDivElement>(null);
   const [typed, setTyped] = useState<string>();

@@ -47,7 +47,7 @@ function waveOf(wide: number): Point[] {
 
 function OpenCopies({ onDone }: { readonly onDone: () => void }) {
   const bench = useEditor();
-  const { committed } = useStore(bench.session);
+  const committed = useStore(bench.session, (state) => state.committed);
   const { ids } = useStore(bench.selection);
   const originals = useMemo(() => committed.placements.filter(({ id }) => ids.includes(id)), [committed, ids]);
   const [start] = useState(() => {

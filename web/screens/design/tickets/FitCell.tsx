@@ -8,7 +8,7 @@ import { useEditor } from '../../../editor/editor.ts';
 /** Makes the cell as large as what lies in it and one gap, which nobody has to reckon then. */
 export function FitCell() {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
+  const design = useStore(bench.session, ({ committed }) => committed);
   const [gap, setGap] = useState(10);
   const fit = (): void => {
     const command = fitCell(bench.design, bench.motifMap, gap);

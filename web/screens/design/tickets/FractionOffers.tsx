@@ -10,7 +10,7 @@ const SHOWN = 6;
 /** The fractions that keep what is alike farthest apart, best first. */
 export function FractionOffers() {
   const bench = useEditor();
-  const { committed } = useStore(bench.session);
+  const committed = useStore(bench.session, (state) => state.committed);
   const { repeat, placements } = committed;
   const { kind, drop } = repeat.step;
   const offers = useMemo(() => fractionOffers(repeat, placesByMotif(placements)).slice(0, SHOWN), [repeat, placements]);

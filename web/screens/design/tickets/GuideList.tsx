@@ -11,7 +11,7 @@ import { useEditor } from '../../../editor/editor.ts';
 /** What catches what is moved, and the designer's own guides by their numbers. */
 export function GuideList() {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
+  const design = useStore(bench.session, ({ committed }) => committed);
   const on = useStore(bench.snapping);
   const shown = useStore(bench.guidesShown);
   const { guides, repeat } = design;

@@ -8,7 +8,8 @@ const NEAR = 200;
 /** Every step by name, the latest on top; a click goes back to it, or forward again. */
 export function HistoryList() {
   const bench = useEditor();
-  const { past, future } = useStore(bench.session);
+  const past = useStore(bench.session, (state) => state.past);
+  const future = useStore(bench.session, (state) => state.future);
   if (past.length === 0 && future.length === 0) return null;
   const steps = [
     ...[...future].reverse().map(({ label }, n) => ({ label, by: future.length - n, done: false })),

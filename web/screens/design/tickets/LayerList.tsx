@@ -24,7 +24,7 @@ export interface Landing {
 /** The whole stack, topmost first, layer by layer: chosen, dragged, hidden and locked here. */
 export function StackList() {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
+  const design = useStore(bench.session, ({ committed }) => committed);
   const { ids } = useStore(bench.selection);
   const motifs = useStore(bench.motifs);
   const [sought, setSought] = useState('');

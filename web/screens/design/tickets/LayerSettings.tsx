@@ -8,12 +8,13 @@ import { useEditor } from '../../../editor/editor.ts';
 /** Name, opacity and blending of a layer, and what is done with it as a whole. */
 export function LayerSettings({ id }: { readonly id: string | undefined }) {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
+  const layers = useStore(bench.session, ({ design }) => design.layers);
+  const placements = useStore(bench.session, ({ committed }) => committed.placements);
   const { ids } = useStore(bench.selection);
-  const at = design.layers.findIndex((layer) => layer.id === id);
-  const layer = design.layers[at];
+  const at = layers.findIndex((layer) => layer.id === id);
+  const layer = layers[at];
   if (!layer) return null;
-  const held = design.placements.filter((placement) => placement.layer === layer.id).map((placement) => placement.id);
+  const held = placements.filter((placement) => placement.layer === layer.id).map((placement) => placement.id);
   return (
     <section aria-label={`Layer ${layer.name}`} className="grid gap-2 rounded-md border border-thread bg-white p-3">
       <NameField
@@ -48,7 +49,7 @@ export function LayerSettings({ id }: { readonly id: string | undefined }) {
         <Button disabled={at === 0} onClick={() => bench.mergeDown(layer)}>
           Merge down
         </Button>
-        <Button disabled={design.layers.length === 1} onClick={() => bench.removeLayer(layer)}>
+        <Button disabled={layers.length === 1} onClick={() => bench.removeLayer(layer)}>
           Delete layer
         </Button>
       </div>

@@ -20,7 +20,7 @@ export function MotifsTicket() {
   const pages = useMotifPages({ order: 'used' });
   const more = useMoreInSight(pages);
   const { ids } = useStore(bench.selection);
-  const { design } = useStore(bench.session);
+  const design = useStore(bench.session, ({ committed }) => committed);
   const used = new Set(design.placements.map(({ motif }) => motif));
   const chosen = design.placements.find(({ id }) => id === ids.at(-1))?.motif;
   const [opened, setOpened] = useState<string>();

@@ -14,9 +14,8 @@ import { useStore } from '../../../ui/store.ts';
 /** The cell's size, how it is stepped, and what comes of it in whole pixels. */
 export function RepeatTicket() {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
   const [unit, setUnit] = useUnit();
-  const { repeat } = design;
+  const repeat = useStore(bench.session, ({ design }) => design.repeat);
   const straight = tileOf(repeat);
   const plan = exportPlan(repeat, { dpi: 300 });
   return (

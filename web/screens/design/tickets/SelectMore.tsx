@@ -7,7 +7,7 @@ import { useEditor } from '../../../editor/editor.ts';
 /** Choosing by what is alike: one motif, one ink, all that is not chosen. */
 export function SelectMore() {
   const bench = useEditor();
-  const { design } = useStore(bench.session);
+  const design = useStore(bench.session, ({ committed }) => committed);
   const { ids } = useStore(bench.selection);
   const free = new Set(bench.editablePlacements.map(({ id }) => id));
   const choose = (found: readonly string[]): void => {

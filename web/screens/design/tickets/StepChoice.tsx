@@ -45,7 +45,7 @@ const SYMMETRIES: Readonly<Record<Symmetry, string>> = {
 /** How cells follow each other. What is pointed at is shown on the cloth, and taken by a click. */
 export function StepChoice() {
   const bench = useEditor();
-  const { committed } = useStore(bench.session);
+  const committed = useStore(bench.session, (state) => state.committed);
   const [unit] = useUnit();
   const { repeat } = committed;
   const { kind, drop, mirrored, rotated, honeycomb } = repeat.step;

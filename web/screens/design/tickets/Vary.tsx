@@ -26,7 +26,7 @@ const FIRST: VariationPlan = { ...NO_VARIATION_PLAN, rotation: 15, size: 0.1 };
 
 function OpenVary({ onDone }: { readonly onDone: () => void }) {
   const bench = useEditor();
-  const { committed } = useStore(bench.session);
+  const committed = useStore(bench.session, (state) => state.committed);
   const { ids } = useStore(bench.selection);
   const motifs = useStore(bench.motifs);
   const [variety, setVariety] = useState(FIRST);

@@ -23,7 +23,7 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
   const { tosser } = tossing;
   useStore(tossing.edited);
   const busy = useStore(tossing.running) !== undefined;
-  const { committed } = useStore(bench.session);
+  const committed = useStore(bench.session, (state) => state.committed);
   const motifs = useStore(bench.motifs);
   const shown = useStore(bench.holes);
   const taken = useStore(bench.mark);

@@ -27,7 +27,8 @@ const ROLE_COUNTS: Readonly<Record<Role, number>> = { hero: 3, companion: 8, fil
 /** Scattering by recipe: what, how many, how large, how far apart. What lies there already stays, unless a toss laid it. */
 export function TossPanel() {
   const bench = useEditor();
-  const { design, committed } = useStore(bench.session);
+  const committed = useStore(bench.session, (state) => state.committed);
+  const design = committed;
   const { ids } = useStore(bench.selection);
   const motifs = useStore(bench.motifs);
   const { tossing } = bench;

@@ -1,0 +1,17 @@
+import { wrap } from 'comlink';
+import type { PaintHost } from './paintClient.ts';
+import type { PaintService } from './paintMessages.ts';
+
+/** A paint worker of its own. */
+export function startPaintWorker(): PaintHost {
+  const worker = new Worker(new URL('./paintWorker.ts', import.meta.url), { type: 'module' });
+  const remote = wrap<PaintService>(worker);
+  return {
+    service: { paint: (order) => remote.paint(order) },
+    onDeath(listener) {
+      worker.onerror = ({ message }) => listener(message || 'its worker ended');
+      worker.onmessageerror = () => listener('its answer could not be read');
+    },
+    close: () => worker.terminate(),
+  };
+}
