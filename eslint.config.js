@@ -20,7 +20,7 @@ const layer = (name, ...closed) => ({
 });
 
 export default tseslint.config(
-  { ignores: ['dist', 'data', 'node_modules'] },
+  { ignores: ['dist', 'data', 'node_modules', 'coverage', '.dependency-cruiser.cjs'] },
   js.configs.recommended,
   tseslint.configs.strict,
   { files: ['web/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },

@@ -1,7 +1,7 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { commandsSchema, designSchema } from '../core/document/index.ts';
 import { repeatSchema } from '../core/lattice/index.ts';
-import { idSchema, nameSchema, whole, type Immutable } from '../core/schema/index.ts';
+import { idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
 import { designMotifSchema } from './motifs.ts';
 import { exactly, FILE, route } from './route.ts';
 

@@ -1,7 +1,7 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { motifSchema } from '../core/motif/index.ts';
 import { recipeSchema } from '../core/recipe/index.ts';
-import { addressSchema, idSchema, nameSchema, whole, type Immutable } from '../core/schema/index.ts';
+import { addressSchema, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
 import { exactly, FILE, route } from './route.ts';
 
 /** Largest file that is imported as a motif or a scan, bytes. */

@@ -1,6 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { cleanStepsSchema } from '../core/recipe/index.ts';
-import { addressSchema, between, idSchema, nameSchema, whole, type Immutable } from '../core/schema/index.ts';
+import { addressSchema, between, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
 import { jobSchema } from './jobs.ts';
 import { collectionSchema, MOST_UPLOAD_BYTES } from './motifs.ts';
 import { exactly, FILE, route } from './route.ts';

@@ -1,9 +1,9 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
-import { designSchema } from '../core/document/index.ts';
 import { hexSchema } from '../core/colour/index.ts';
+import { designSchema } from '../core/document/index.ts';
 import { repeatSchema } from '../core/lattice/index.ts';
 import { LEAST_DPI, MOST_DPI } from '../core/paint/index.ts';
-import { addressSchema, idSchema, nameSchema, whole, type Immutable } from '../core/schema/index.ts';
+import { addressSchema, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
 import { jobSchema } from './jobs.ts';
 import { exactly, FILE, route } from './route.ts';
 

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
+import staticGzip from 'express-static-gzip';
 import { noSuchRoute, problemHandler } from './problem.ts';
 import { alternativeRoutes } from './routes/alternatives.ts';
 import { blobRoutes } from './routes/blobs.ts';
@@ -48,8 +49,15 @@ export function createApp(
     app.use(routes(studio));
   app.use('/api', noSuchRoute);
   if (web !== undefined && existsSync(join(web, 'index.html'))) {
-    app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
-    app.use(express.static(web, { index: false }));
+    const compressed = { enableBrotli: true, orderPreference: ['br', 'gz'], index: false as const };
+    app.use(
+      '/assets',
+      staticGzip(join(web, 'assets'), {
+        ...compressed,
+        serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+      }),
+    );
+    app.use(staticGzip(web, compressed));
     app.get('/{*path}', (_request, response) => {
       response.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'));
     });

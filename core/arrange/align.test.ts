@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { gatherInstances } from '../bundle/index.ts';
 import { apply, boxAroundCentre, type Placement } from '../document/index.ts';
 import { latticeOf } from '../lattice/index.ts';
 import { naturalHeight } from '../motif/index.ts';
 import { anyDesign, anyRepeat, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
 import { align, type Axis, distribute, type Side } from './align.ts';
+import { gatherInstances } from './gatherInstances.ts';
 import { matchSize, swapPlaces } from './matchSize.ts';
 import { invertSelection, selectByInk, selectSimilar } from './selectSimilar.ts';
 

@@ -1,8 +1,8 @@
-import { gatherInstances } from '../bundle/index.ts';
 import { boxAroundCentre, type Placement, type PlacementChange } from '../document/index.ts';
 import { type Box, boxAround } from '../geometry/index.ts';
 import type { Lattice } from '../lattice/index.ts';
 import type { Motif } from '../motif/index.ts';
+import { gatherInstances } from './gatherInstances.ts';
 
 type Sized = Pick<Motif, 'width' | 'view'>;
 export type Axis = 'x' | 'y';

@@ -1,8 +1,8 @@
-import { gatherInstances } from '../bundle/index.ts';
 import { boxAroundCentre, type Command, type Design } from '../document/index.ts';
 import { shiftBox } from '../geometry/index.ts';
 import { LARGEST_CELL_MM, latticeOf, SMALLEST_CELL_MM } from '../lattice/index.ts';
 import type { Motif } from '../motif/index.ts';
+import { gatherInstances } from './gatherInstances.ts';
 
 /**
  * The command that makes the cell exactly as large as what lies in it and one gap, with half a gap all round: a row

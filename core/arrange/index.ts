@@ -16,3 +16,4 @@ export * from './snap.ts';
 export * from './takeArrangement.ts';
 export * from './transformPlacements.ts';
 export * from './varyPlacements.ts';
+export * from './gatherInstances.ts';

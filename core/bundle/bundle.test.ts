@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { gatherInstances, middleOf } from '../arrange/index.ts';
 import { apply, cornersAround, inverse, newDesign, type Placement } from '../document/index.ts';
 import { type Point, UPRIGHT } from '../geometry/index.ts';
 import { latticeOf, nearestDifference, step } from '../lattice/index.ts';
-import type { Motif } from '../motif/index.ts';
-import type { DrawnMotif } from '../paint/index.ts';
+import type { DrawnMotif, Motif } from '../motif/index.ts';
 import type { Part } from '../recipe/index.ts';
 import { anyDesign, anyRepeat, LEAF_MOTIF, LEAF_MOTIFS, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
 import { bundleArtwork } from './bundleArtwork.ts';
-import { gatherInstances, middleOf, partsAbout } from './gather.ts';
 import { loosenBundle, LoosenError } from './loosen.ts';
 import { closedParts, openBundle } from './openBundle.ts';
+import { partsAbout } from './partsAbout.ts';
 import { replacePlacements } from './replacePlacements.ts';
 import { sideBySide } from './sideBySide.ts';
 

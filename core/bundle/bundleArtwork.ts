@@ -1,7 +1,6 @@
 import { cornersAround, shapeMatrix } from '../document/index.ts';
 import { compose, translationMatrix } from '../geometry/index.ts';
-import type { Artwork, ArtworkNode } from '../motif/index.ts';
-import type { DrawnMotif } from '../paint/index.ts';
+import type { Artwork, ArtworkNode, DrawnMotif } from '../motif/index.ts';
 import type { Part } from '../recipe/index.ts';
 
 /**

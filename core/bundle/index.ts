@@ -1,6 +1,6 @@
 /** Several motifs as one. */
 export * from './bundleArtwork.ts';
-export * from './gather.ts';
+export * from './partsAbout.ts';
 export * from './loosen.ts';
 export * from './openBundle.ts';
 export * from './replacePlacements.ts';

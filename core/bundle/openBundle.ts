@@ -2,8 +2,8 @@ import { apply, type Design, type Placement } from '../document/index.ts';
 import { latticeOf, nearestDifference } from '../lattice/index.ts';
 import type { Motif } from '../motif/index.ts';
 import type { Part } from '../recipe/index.ts';
-import { partsAbout } from './gather.ts';
 import { bundlePose, loosenBundle } from './loosen.ts';
+import { partsAbout } from './partsAbout.ts';
 import { replacePlacements } from './replacePlacements.ts';
 
 /** All that is not in the bundle is seen this faintly while it is open. */

@@ -1,2 +1,3 @@
 /** Colours as documents hold them. */
 export * from './hex.ts';
+export * from './colourName.ts';

@@ -1,4 +1,3 @@
-import { MOST_PLACEMENTS } from './limits.ts';
 import {
   anyDesign,
   anyPlacementFields,
@@ -13,6 +12,7 @@ import { CommandError } from './commands/commandKind.ts';
 import { DEFAULT_LAYER, type Design, newDesign } from './design.ts';
 import { NO_GROUND } from './ground.ts';
 import { type Layer, newLayer } from './layer.ts';
+import { MOST_PLACEMENTS } from './limits.ts';
 import { DesignError, openDesign } from './openDesign.ts';
 import { newPlacement, placeMotif } from './placeMotif.ts';
 import fc from 'fast-check';

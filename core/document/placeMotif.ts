@@ -1,4 +1,4 @@
-import type { Hex } from '../colour/index.ts';
+import { colourName, type Hex } from '../colour/index.ts';
 import { LARGEST_SCALE, type Point, SMALLEST_SCALE, UPRIGHT } from '../geometry/index.ts';
 import { type Motif, naturalHeight } from '../motif/index.ts';
 import type { Command } from './command.ts';
@@ -69,11 +69,17 @@ function longerSide(motif: Pick<Motif, 'width' | 'view'>): number {
 export function missingInks(design: Design, colours: readonly Hex[]): Ink[] {
   const printed = new Set(design.inks.flatMap(({ prints }) => prints));
   const ids = new Set(design.inks.map(({ id }) => id));
+  const names = new Set(design.inks.map(({ name }) => name));
   return colours
     .filter((colour) => !printed.has(colour))
-    .map((colour, index) => {
+    .map((colour) => {
       let id = `ink-${colour.slice(1)}`;
       while (ids.has(id)) id = `${id}-2`;
-      return { id, name: `Ink ${design.inks.length + index + 1}`, prints: [colour] };
+      ids.add(id);
+      const plain = colourName(colour);
+      let name = plain;
+      for (let n = 2; names.has(name); n += 1) name = `${plain} ${n}`;
+      names.add(name);
+      return { id, name, prints: [colour] };
     });
 }

@@ -1,6 +1,3 @@
-import { plainRepeat } from './symmetryOps.ts';
-import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
 import { type Box, intersectBoxes, shiftBox } from '../geometry/index.ts';
 import { exportPlan } from '../paint/index.ts';
 import { anyPoint, anyRepeat, anyStep } from '../testing/arbitraries.ts';
@@ -9,7 +6,10 @@ import { indicesTouching, nearestInstanceIndex, translatesWithin } from './insta
 import { latticeDistance, latticeOf, latticeTranslate, nearestDifference, toFundamentalDomain } from './lattice.ts';
 import { fitError, pixelGrid } from './pixelFit.ts';
 import { step } from './step.ts';
+import { plainRepeat } from './symmetryOps.ts';
 import { tileOf } from './tile.ts';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
 
 const anySteps = fc.record({ i: fc.integer({ min: -30, max: 30 }), j: fc.integer({ min: -30, max: 30 }) });
 

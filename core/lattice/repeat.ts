@@ -1,7 +1,7 @@
 import { mixed, object, type InferType } from 'yup';
 import { between, finite, type Immutable } from '../schema/index.ts';
 import { isHexagonal } from './hexagon.ts';
-import { stepSchema, type Step } from './step.ts';
+import { type Step, stepSchema } from './step.ts';
 
 /** Cells smaller than a button or larger than a bed sheet are slips of the hand. */
 export const SMALLEST_CELL_MM = 5;

@@ -1,7 +1,3 @@
-import { tileOf } from './tile.ts';
-import { withStep } from './repeat.ts';
-import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
 import { apply, type Command, inverse } from '../document/index.ts';
 import { poseMatrix, transform } from '../geometry/index.ts';
 import {
@@ -17,9 +13,13 @@ import { HEXAGON, isHexagonal } from './hexagon.ts';
 import { hexagonOf, honeycombOf } from './honeycomb.ts';
 import { latticeDistance, latticeOf, nearestDifference, orbitDistance } from './lattice.ts';
 import { pixelGrid } from './pixelFit.ts';
+import { withStep } from './repeat.ts';
 import { mirroredStep, step } from './step.ts';
 import { applyOpToPoint, applyOpToPose } from './symmetry.ts';
 import { symmetryOpsOf } from './symmetryOps.ts';
+import { tileOf } from './tile.ts';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
 
 const anyMirrored = fc
   .tuple(anyRepeat, fc.constantFrom(...MIRRORED_STEPS, ...ROTATED_STEPS))

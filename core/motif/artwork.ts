@@ -1,6 +1,6 @@
-import type { View } from './motif.ts';
 import type { Hex } from '../colour/index.ts';
 import type { Matrix } from '../geometry/index.ts';
+import type { View } from './motif.ts';
 
 /** A colour slot of the artwork, named by the colour it was drawn in; the design says which ink prints it. */
 export interface InkPaint {

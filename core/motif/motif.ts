@@ -1,7 +1,7 @@
 import { array, object, type InferType } from 'yup';
 import { hexSchema } from '../colour/index.ts';
 import { recipeSchema } from '../recipe/index.ts';
-import { addressSchema, finite, idSchema, nameSchema, orNull, type Immutable } from '../schema/index.ts';
+import { addressSchema, finite, idSchema, type Immutable, nameSchema, orNull } from '../schema/index.ts';
 
 /** The rectangle of the artwork's own units that counts as its extent. */
 export const viewSchema = object({

@@ -1,3 +1,4 @@
+import type { Pixels } from './pixels.ts';
 import type { PathSink } from '../motif/index.ts';
 import type { Picture } from './picture.ts';
 
@@ -30,9 +31,6 @@ export interface Canvas2D {
   createLinearGradient(x0: number, y0: number, x1: number, y1: number): CanvasGradientLike;
   createRadialGradient(x0: number, y0: number, r0: number, x1: number, y1: number, r1: number): CanvasGradientLike;
 }
-
-/** Pixels the painter can lay down: a canvas of its own kind or a decoded picture. */
-export type Pixels = unknown;
 
 /** A drawing surface with pixels behind it. */
 export interface OffscreenSurface {

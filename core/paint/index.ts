@@ -12,3 +12,4 @@ export * from './scene.ts';
 export * from './sprite.ts';
 export * from './spriteCache.ts';
 export * from './tileFromCell.ts';
+export type { Pixels } from './pixels.ts';

@@ -82,7 +82,13 @@ function paintPath(surface: Canvas2D, node: PathNode, matrix: Matrix, setting: S
   }
 }
 
-function fillPath(surface: Canvas2D, node: PathNode, paint: Paint, matrix: Matrix, { backend, resolve }: Setting): void {
+function fillPath(
+  surface: Canvas2D,
+  node: PathNode,
+  paint: Paint,
+  matrix: Matrix,
+  { backend, resolve }: Setting,
+): void {
   setPaint(surface, 'fillStyle', paint, backend, resolve);
   if (paint.kind === 'ink') {
     surface.setTransform(...matrix);

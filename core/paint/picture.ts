@@ -1,4 +1,4 @@
-import type { Pixels } from './canvasBackend.ts';
+import type { Pixels } from './pixels.ts';
 
 /** One size of a picture: each level has half the pixels of the one before, both ways. */
 export interface PictureLevel {

@@ -11,13 +11,7 @@ import {
   withSymmetry,
 } from '../document/index.ts';
 import { latticeOf } from '../lattice/index.ts';
-import type { Artwork, Motif } from '../motif/index.ts';
-
-/** A motif with its artwork at hand. */
-export interface DrawnMotif {
-  readonly motif: Motif;
-  readonly artwork: Artwork;
-}
+import type { DrawnMotif } from '../motif/index.ts';
 
 /** All that decides what the cloth looks like, apart from the repeat and the scale. */
 export interface Scene {

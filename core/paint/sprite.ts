@@ -9,9 +9,10 @@ import {
   translationMatrix,
 } from '../geometry/index.ts';
 import { type PixelGrid, toFundamentalDomain } from '../lattice/index.ts';
+import type { DrawnMotif } from '../motif/index.ts';
 import type { Canvas2D, CanvasBackend, OffscreenSurface } from './canvasBackend.ts';
 import { paintArtwork } from './paintArtwork.ts';
-import type { DrawnMotif, Scene } from './scene.ts';
+import type { Scene } from './scene.ts';
 
 /** Where a placement's stamp goes: whole pixels, relative to the placement's anchor. */
 export interface SpritePlace {

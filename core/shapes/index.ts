@@ -6,3 +6,4 @@ export * from './lettering.ts';
 export * from './pen.ts';
 export * from './shapeArtwork.ts';
 export * from './variations.ts';
+export * from './transformPath.ts';

@@ -1,9 +1,10 @@
 import { type Box, boxAround, compose, type Matrix, rotationMatrix, translationMatrix } from '../geometry/index.ts';
-import { type Artwork, type Paint, pathBounds, type PathNode, type PathText, transformPath } from '../motif/index.ts';
+import { type Artwork, type Paint, pathBounds, type PathNode, type PathText } from '../motif/index.ts';
 import type { Fill, Piece, ShapeRecipe } from '../recipe/index.ts';
 import { combinePaths } from './combine.ts';
 import { measured, type Values } from './figure.ts';
 import { FIGURES } from './figures.ts';
+import { transformPath } from './transformPath.ts';
 
 /** Outlines words in a shipped font. */
 export type Letterer = (font: string, text: string, values: Values) => PathText;

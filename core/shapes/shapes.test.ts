@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boxAround, rotationMatrix, transform } from '../geometry/index.ts';
-import { pathBounds, tracePath, transformPath } from '../motif/index.ts';
+import { pathBounds, tracePath } from '../motif/index.ts';
 import { FIGURE_KINDS, type Piece, type ShapeRecipe } from '../recipe/index.ts';
 import { combinePaths } from './combine.ts';
 import { type Figure, measured } from './figure.ts';
 import { FIGURES } from './figures.ts';
 import { Pen } from './pen.ts';
 import { EmptyShapeError, pieceOutline, shapeArtwork } from './shapeArtwork.ts';
+import { transformPath } from './transformPath.ts';
 import { variations } from './variations.ts';
 
 /** Words as a box of their size, since no font is at hand here. */

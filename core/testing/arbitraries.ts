@@ -6,15 +6,14 @@ import {
   mirroredStep,
   mirroringsOf,
   type Repeat,
+  rotatedStep,
+  rotationsOf,
   SQUARE,
   step,
   type Step,
-  rotationsOf,
-  rotatedStep,
   withStep,
 } from '../lattice/index.ts';
-import { type Artwork, inksOf, type Motif } from '../motif/index.ts';
-import type { DrawnMotif } from '../paint/index.ts';
+import { type Artwork, type DrawnMotif, inksOf, type Motif } from '../motif/index.ts';
 
 /** Every mirrored step that there is. */
 export const MIRRORED_STEPS: readonly Step[] = [SQUARE, step('half-drop'), step('brick')].flatMap((step) =>

@@ -1,6 +1,6 @@
 import { array, number, object, string, type InferType } from 'yup';
 import type { Recipe } from '../../core/recipe/index.ts';
-import { between, idSchema, nameSchema, type Immutable } from '../../core/schema/index.ts';
+import { between, idSchema, type Immutable, nameSchema } from '../../core/schema/index.ts';
 
 /** The list in a collection's file. */
 export const LIST_FILE = 'collection.json';

@@ -1,9 +1,8 @@
 import type { StoredMotif } from '../../contract/index.ts';
-import { openRecipe } from '../../core/recipe/index.ts';
+import { motifsIn, openRecipe, type Recipe } from '../../core/recipe/index.ts';
 import { unzip } from 'fflate';
 import { nanoid } from 'nanoid';
 import { ValidationError } from 'yup';
-import { motifsIn, type Recipe } from '../../core/recipe/index.ts';
 import { readFile } from '../motifs/importMotif.ts';
 import { makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
 import { sniff } from '../motifs/sniff.ts';

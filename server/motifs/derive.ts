@@ -1,13 +1,12 @@
+import { keptDrawing } from './keptDrawing.ts';
 import { bundleArtwork } from '../../core/bundle/index.ts';
-import { type Artwork, groupInks, inksOf, recolourArtwork } from '../../core/motif/index.ts';
-import type { DrawnMotif } from '../../core/paint/index.ts';
+import { type Artwork, type DrawnMotif, groupInks, inksOf, recolourArtwork } from '../../core/motif/index.ts';
 import { EmptyShapeError, shapeArtwork } from '../../core/shapes/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { DeriveTask, Drawing, TaskContext } from '../work/tasks.ts';
 import { scanDrawing } from '../scan/scanDrawing.ts';
 import { letterer } from './letterer.ts';
-import { paintThumbnail } from './trim.ts';
 
 /** Makes the artwork that a recipe describes, and keeps it with a small picture. @throws Problem */
 export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, hands: TaskContext): Promise<Drawing> {
@@ -37,19 +36,4 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, hand
     case 'scan':
       return scanDrawing(recipe, blobs, hands);
   }
-}
-
-/**
- * Keeps artwork with a small picture of it.
- *
- * @param unit mm to a unit of the artwork
- */
-export async function keptDrawing(artwork: Artwork, blobs: Blobs, unit = 1): Promise<Drawing> {
-  return {
-    artwork: blobs.keep(JSON.stringify(artwork), 'json'),
-    view: artwork.view,
-    inks: inksOf(artwork),
-    width: artwork.view.width * unit,
-    thumbnail: blobs.keep(await paintThumbnail(artwork, blobs), 'png'),
-  };
 }

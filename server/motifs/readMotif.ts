@@ -1,21 +1,12 @@
-import type { Artwork } from '../../core/motif/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs, type BlobKind } from '../store/blobs.ts';
 import type { ReadOutcome, ReadTask } from '../work/tasks.ts';
 import { NATURAL_LONG_SIDE_MM } from './naturalSize.ts';
-import { keptDrawing } from './derive.ts';
+import { keptDrawing } from './keptDrawing.ts';
 import { readPicture } from './readPicture.ts';
 import { readVectors } from './readVectors.ts';
 import { sniff } from './sniff.ts';
 import { trimmed } from './trim.ts';
-
-/** What a reader makes of a file: artwork over the file's whole extent. */
-export interface Reading {
-  readonly artwork: Artwork;
-  /** Width in mm that the file gives its whole extent, or undefined. */
-  readonly widthMm: number | undefined;
-  readonly notes: readonly string[];
-}
 
 /** Reads an uploaded file, trims it to what is drawn, and keeps file, artwork and a small picture. @throws Problem */
 export async function readMotif({ name, content, blobs: folder }: ReadTask): Promise<ReadOutcome> {

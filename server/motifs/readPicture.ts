@@ -2,7 +2,7 @@ import sharp, { type Metadata, type Sharp } from 'sharp';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
-import type { Reading } from './readMotif.ts';
+import type { Reading } from './reading.ts';
 
 export const MOST_PIXELS = 100e6;
 /** Programs write 72 or 96 when they mean nothing by it. */

@@ -4,7 +4,7 @@ import { MM_PER_INCH } from '../../core/units/index.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
 import { NATURAL_LONG_SIDE_MM } from './naturalSize.ts';
-import type { Reading } from './readMotif.ts';
+import type { Reading } from './reading.ts';
 import { readPicture } from './readPicture.ts';
 
 export const MOST_SVG_BYTES = 10 * 1024 * 1024;

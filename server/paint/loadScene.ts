@@ -1,6 +1,6 @@
 import type { Design } from '../../core/document/index.ts';
-import { type Artwork, type Motif, picturesOf } from '../../core/motif/index.ts';
-import { type CanvasBackend, type DrawnMotif, type Picture, type Scene, sceneOf } from '../../core/paint/index.ts';
+import { type Artwork, type DrawnMotif, type Motif, picturesOf } from '../../core/motif/index.ts';
+import { type CanvasBackend, type Picture, type Scene, sceneOf } from '../../core/paint/index.ts';
 import type { Blobs } from '../store/blobs.ts';
 import { nodeBackend, nodePicture } from './nodeBackend.ts';
 

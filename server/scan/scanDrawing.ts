@@ -13,7 +13,7 @@ import {
   traceDrawing,
   trimToDrawing,
 } from '../../core/scan/index.ts';
-import { keptDrawing } from '../motifs/derive.ts';
+import { keptDrawing } from '../motifs/keptDrawing.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
 import type { Drawing, TaskContext } from '../work/tasks.ts';

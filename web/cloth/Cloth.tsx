@@ -1,24 +1,21 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type ComponentType } from 'react';
 import { useEditor } from '../editor/editor.ts';
 import { useStore } from '../ui/store.ts';
 import { PointerController } from './pointerController.ts';
-import { ClothOverlay } from './ClothOverlay.tsx';
+import { ClothOverlay, type SelectionLabelProps } from './ClothOverlay.tsx';
+import type { ClothParts } from './clothParts.ts';
 import { ClothView } from './clothView.ts';
-
-/** The living parts of the cloth on screen, for whoever shows things about it. */
-export interface ClothParts {
-  readonly view: ClothView;
-  readonly hands: PointerController;
-}
 
 interface Props {
   readonly onReady: (parts: ClothParts | undefined) => void;
+  /** What floats beside the selection. */
+  readonly Label: ComponentType<SelectionLabelProps>;
   /** A motif was clicked twice. */
   readonly onOpen: (placement: string) => void;
 }
 
 /** The cloth: fills its place, shows the endless repeat, takes pointers. */
-export function Cloth({ onReady, onOpen }: Props) {
+export function Cloth({ Label, onReady, onOpen }: Props) {
   const bench = useEditor();
   const area = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -122,7 +119,7 @@ export function Cloth({ onReady, onOpen }: Props) {
       className="bare-ground relative col-start-2 row-start-2 touch-none overflow-hidden select-none focus-visible:outline-offset-[-3px]"
     >
       <canvas ref={canvas} className="absolute inset-0 h-full w-full" />
-      {parts && <ClothOverlay {...parts} />}
+      {parts && <ClothOverlay {...parts} Label={Label} />}
       {parts && <ClothProblem view={parts.view} />}
     </div>
   );

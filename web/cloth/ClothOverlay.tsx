@@ -1,7 +1,8 @@
+import type { ComponentType } from 'react';
 import { useMemo } from 'react';
 import { type Frame, MIDDLE, pointInFrame, type SnapLine } from '../../core/arrange/index.ts';
 import { cornersAround, type Placement } from '../../core/document/index.ts';
-import { boxAround, type Point } from '../../core/geometry/index.ts';
+import { boxAround, type Point, type Box } from '../../core/geometry/index.ts';
 import {
   hexagonOf,
   indexOfCellAt,
@@ -15,10 +16,9 @@ import {
 import type { Motif } from '../../core/motif/index.ts';
 import { formatNumber } from '../../core/units/index.ts';
 import { useEditor } from '../editor/editor.ts';
-import { ChalkLabel } from '../screens/design/ChalkLabel.tsx';
 import { useStore } from '../ui/store.ts';
-import type { ClothParts } from './Cloth.tsx';
-import type { DragReadout } from './pointerController.ts';
+import type { ClothParts } from './clothParts.ts';
+import type { DragReadout } from './gestures/gestureContext.ts';
 import { FindingMarks } from './FindingMarks.tsx';
 import { MarkPins } from './MarkPins.tsx';
 import { marksOf, takeMark } from './marks.ts';
@@ -32,7 +32,19 @@ const HERE: Point = { x: 0, y: 0 };
 const MOST_OUTLINES = 120;
 
 /** What is drawn over the cloth: the cell's stitches, guides, the pins of what is chosen, numbers at the pointer. */
-export function ClothOverlay({ view, hands }: ClothParts) {
+/** What the label beside the selection is told. */
+export interface SelectionLabelProps {
+  readonly chosen: readonly { placement: Placement; motif: Motif }[];
+  /** The selection, in CSS pixels of the cloth. */
+  readonly box: Box;
+  readonly viewport: Viewport;
+}
+
+interface OverlayProps extends ClothParts {
+  readonly Label: ComponentType<SelectionLabelProps>;
+}
+
+export function ClothOverlay({ view, hands, Label }: OverlayProps) {
   const bench = useEditor();
   const viewport = useStore({ subscribe: view.subscribe, getState: view.getViewport });
   const { design } = useStore(bench.session);
@@ -114,7 +126,7 @@ export function ClothOverlay({ view, hands }: ClothParts) {
           onPointHome={() => bench.anchor.set(MIDDLE)}
         />
       )}
-      {corners && !note && <ChalkLabel chosen={meant} box={boxAround(corners)} viewport={viewport} />}
+      {corners && !note && <Label chosen={meant} box={boxAround(corners)} viewport={viewport} />}
       {note && <PointerNote {...note} />}
       <PileList hands={hands} />
     </>

@@ -34,8 +34,30 @@ interface Props {
   readonly onPointHome: () => void;
 }
 
+/** Pins along a side shorter than this on screen stand off it, so that none hides what they hold, CSS pixels. */
+const LEAST_SPAN = 60;
+
+/** Where pins stand: on the frame, or off it by as much as the frame is too small. */
+function standingOff(at: Props['at']): Props['at'] {
+  const middle = at(MIDDLE);
+  const off = (towards: FramePoint): Point => {
+    const end = at(towards);
+    const [dx, dy] = [end.x - middle.x, end.y - middle.y];
+    const half = Math.hypot(dx, dy) || 1;
+    const by = Math.max(0, LEAST_SPAN / 2 - half) / half;
+    return { x: dx * by, y: dy * by };
+  };
+  const [across, down] = [off({ u: 1, v: 0.5 }), off({ u: 0.5, v: 1 })];
+  return (share) => {
+    const { x, y } = at(share);
+    const [u, v] = [2 * share.u - 1, 2 * share.v - 1];
+    return { x: x + across.x * u + down.x * v, y: y + across.y * u + down.y * v };
+  };
+}
+
 /** Round pins at the corners and sides, one off the top for turning, and the point that all goes by. */
-export function Pins({ at, point, onPin, onTurn, onPoint, onPointHome }: Props) {
+export function Pins({ at: inFrame, point, onPin, onTurn, onPoint, onPointHome }: Props) {
+  const at = standingOff(inFrame);
   const [top, foot] = [at({ u: 0.5, v: 0 }), at({ u: 0.5, v: 1 })];
   const length = Math.hypot(top.x - foot.x, top.y - foot.y) || 1;
   const turn = {
@@ -57,7 +79,7 @@ export function Pins({ at, point, onPin, onTurn, onPoint, onPointHome }: Props) 
                 x: turn.x - ((top.y - foot.y) / length) * POINT_OFF,
                 y: turn.y + ((top.x - foot.x) / length) * POINT_OFF,
               }
-            : at(point)
+            : inFrame(point)
         }
         onPress={onPoint}
         onHome={onPointHome}

@@ -1,5 +1,4 @@
-import type { Motif } from '../../core/motif/index.ts';
-import type { DrawnMotif } from '../../core/paint/index.ts';
+import type { DrawnMotif, Motif } from '../../core/motif/index.ts';
 
 /** Pauses before artwork that failed to load is asked for again, ms; the last one is repeated. */
 const PAUSES_MS = [1000, 3000, 10_000, 30_000] as const;

@@ -1,5 +1,5 @@
-import { type Artwork, type Motif, picturesOf } from '../../core/motif/index.ts';
-import type { CanvasBackend, DrawnMotif, Picture } from '../../core/paint/index.ts';
+import { type Artwork, type DrawnMotif, type Motif, picturesOf } from '../../core/motif/index.ts';
+import type { CanvasBackend, Picture } from '../../core/paint/index.ts';
 import { browserBackend, browserPicture } from './browserBackend.ts';
 
 /** Artwork and pictures that were fetched, and an backend that has them at hand. On the page and in the worker alike. */

@@ -1,5 +1,5 @@
 import { createContext } from 'react';
-import type { ClothParts } from './Cloth.tsx';
+import type { ClothParts } from './clothParts.ts';
 
 /** The cloth on screen, for what lies beside it; undefined until it is there. */
 export const ClothContext = createContext<ClothParts | undefined>(undefined);

@@ -1,6 +1,7 @@
 import type { Design } from '../../core/document/index.ts';
 import type { Box } from '../../core/geometry/index.ts';
-import type { Canvas2D, CanvasBackend, DrawnMotif } from '../../core/paint/index.ts';
+import type { DrawnMotif } from '../../core/motif/index.ts';
+import type { Canvas2D, CanvasBackend } from '../../core/paint/index.ts';
 import { browserSurface, type BrowserSurface } from './browserBackend.ts';
 import { layFill, type Fill } from './layFill.ts';
 import { drawSprites, MANY, MovingSprites, type SpriteDraw } from './movingSprites.ts';

@@ -10,11 +10,11 @@ import {
   translationMatrix,
 } from '../../core/geometry/index.ts';
 import { indicesTouching, latticeTranslate, type PixelGrid, toFundamentalDomain } from '../../core/lattice/index.ts';
+import type { DrawnMotif } from '../../core/motif/index.ts';
 import {
   type Canvas2D,
   type CanvasBackend,
   type ClothPlan,
-  type DrawnMotif,
   drawSprite,
   paintSprite,
   partWorthPainting,

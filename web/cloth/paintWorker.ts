@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink';
+import type { DrawnMotif } from '../../core/motif/index.ts';
 import {
   cellWindow,
-  type DrawnMotif,
   fillStrips,
   paintPlane,
   type PlaneOptions,

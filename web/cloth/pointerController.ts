@@ -1,3 +1,4 @@
+import type { GestureContext, DragReadout } from './gestures/gestureContext.ts';
 import type { DesignMotif } from '../../contract/index.ts';
 import { type FramePoint, type Instance, overlaps, Picker, type SnapLine } from '../../core/arrange/index.ts';
 import type { Guide, Placement } from '../../core/document/index.ts';
@@ -17,17 +18,11 @@ import { panGesture, pinchGesture } from './gestures/panGesture.ts';
 import { pinGesture, pointGesture, rotateGesture } from './gestures/pinGesture.ts';
 import { lengthToMm, toMm } from './viewport.ts';
 
-/** The numbers shown at the pointer while something is dragged. */
-export interface DragReadout {
-  readonly at: Point;
-  readonly text: string;
-}
-
 /** Motifs are easier to hit within this many CSS pixels. */
 const REACH_PX = 4;
 
 /** What pointers do to the cloth: says which drag a press begins, and knows where the pointer is. */
-export class PointerController {
+export class PointerController implements GestureContext {
   readonly note = new Cell<DragReadout | undefined>(undefined);
   readonly panning = new Cell(false);
   /** The box or loop being drawn around motifs, corners in CSS pixels. */

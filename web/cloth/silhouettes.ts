@@ -1,7 +1,7 @@
 import { asDrawn } from '../../core/document/index.ts';
 import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
-import { type Silhouette, silhouetteOf } from '../../core/motif/index.ts';
-import { type CanvasBackend, type DrawnMotif, paintArtwork } from '../../core/paint/index.ts';
+import { type DrawnMotif, type Silhouette, silhouetteOf } from '../../core/motif/index.ts';
+import { type CanvasBackend, paintArtwork } from '../../core/paint/index.ts';
 import { browserSurface } from './browserBackend.ts';
 
 /** Long side of a silhouette, pixels. */

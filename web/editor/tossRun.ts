@@ -1,14 +1,28 @@
+import type { Layer, Command } from '../../core/document/index.ts';
+import type { DesignMotif } from '../../contract/index.ts';
 import { nanoid } from 'nanoid';
 import type { TossRecipe } from '../../core/recipe/index.ts';
 import { applyToss, tossedIdsOf, type TossedMotif, tossedPlacements, type TossResult } from '../../core/toss/index.ts';
-import type { Editor } from './editor.ts';
+import type { Session } from './session.ts';
 import { Cell } from '../ui/store.ts';
 import { TossClient, type Running } from './tossClient.ts';
 
 const NEW: TossRecipe = { entries: [], directions: { kind: 'all' }, flipped: true, gap: 4, ground: 0.4, seed: 1 };
 
+/** What a toss needs of the editor. */
+export interface TossHost {
+  readonly session: Session;
+  readonly motifs: Cell<readonly DesignMotif[]>;
+  readonly motifMap: ReadonlyMap<string, DesignMotif>;
+  readonly refusal: Cell<string | undefined>;
+  /** The layer that new motifs go into. */
+  readonly layer: Layer | undefined;
+  select(ids: readonly string[]): void;
+  commit(label: string, command: Command): void;
+}
+
 /**
- * The toss of one bench: the recipe as far as it is written, and a toss under way. It goes on, and the recipe stays, while other
+ * The toss of one editor: the recipe as far as it is written, and a toss under way. It goes on, and the recipe stays, while other
  * parts of the job are looked at.
  */
 export class Tossing {
@@ -20,7 +34,7 @@ export class Tossing {
   readonly last = new Cell<TossResult | undefined>(undefined);
   readonly problem = new Cell<string | undefined>(undefined);
 
-  constructor(readonly bench: Editor) {}
+  constructor(readonly bench: TossHost) {}
 
   get recipe(): TossRecipe {
     return this.edited.getState() ?? this.bench.session.state.committed.toss?.recipe ?? NEW;

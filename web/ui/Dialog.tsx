@@ -11,22 +11,22 @@ interface Props {
   readonly children: ReactNode;
 }
 
-/** A sheet of paper laid over the work: a dialogue with a title and a way out. */
+/** A dialog with a title and a way out; it fits the window and scrolls inside. */
 export function Dialog({ title, open, onClose, wide = false, children }: Props) {
   return (
     <HeadlessDialog open={open} onClose={onClose} className="relative z-50">
       <DialogBackdrop className="fixed inset-0 bg-ink/30" />
-      <div className="fixed inset-0 grid place-items-center overflow-auto p-6">
+      <div className="fixed inset-0 grid place-items-center p-4">
         <DialogPanel
-          className={`w-full rounded-md border border-thread bg-calico shadow-float ${wide ? 'max-w-2xl' : 'max-w-md'}`}
+          className={`flex max-h-[calc(100dvh-2rem)] w-full flex-col rounded-md border border-thread bg-calico shadow-float ${wide ? 'max-w-2xl' : 'max-w-md'}`}
         >
-          <div className="flex items-center justify-between border-b border-thread py-2 pr-2 pl-5">
+          <div className="flex shrink-0 items-center justify-between border-b border-thread py-2 pr-2 pl-5">
             <DialogTitle className="font-name text-lg font-semibold">{title}</DialogTitle>
             <Button look="quiet" label="Close" onClick={onClose}>
               <X size={16} aria-hidden />
             </Button>
           </div>
-          <div className="p-5">{children}</div>
+          <div className="min-h-0 overflow-y-auto p-5">{children}</div>
         </DialogPanel>
       </div>
     </HeadlessDialog>

@@ -1,21 +1,10 @@
-import { array, number, object } from 'yup';
+import { insertSchema, type removeSchema } from './stackSchemas.ts';
 import { latticeOf, toFundamentalDomain } from '../../lattice/index.ts';
 import { sortByLayer } from '../layer.ts';
 import { MOST_PLACEMENTS } from '../limits.ts';
 import { type Placement, placementSchema } from '../placement.ts';
 import { CommandError, type CommandKind, type CommandOf, countMotifs, typeField } from './commandKind.ts';
 import { placementIndex } from './placementIndex.ts';
-import type { removeSchema } from './remove.ts';
-
-export const insertSchema = object({
-  type: typeField('insert'),
-  /** Placements and where in the stacking order each goes, within its layer; 0 is the bottom of all. */
-  placements: array(object({ index: number().integer().min(0).required(), placement: placementSchema }).noUnknown())
-    .required()
-    .max(MOST_PLACEMENTS),
-})
-  .noUnknown()
-  .required();
 
 /** Lays placements at their places in the stacking order. */
 export const insert: CommandKind<typeof insertSchema, CommandOf<{ schema: typeof removeSchema }>> = {

@@ -1,13 +1,8 @@
-import { object } from 'yup';
+import { type insertSchema, removeSchema } from './stackSchemas.ts';
 import { idsSchema } from '../../schema/index.ts';
 import { MOST_PLACEMENTS } from '../limits.ts';
 import { type CommandKind, type CommandOf, countMotifs, typeField } from './commandKind.ts';
-import type { insertSchema } from './insert.ts';
 import { requirePlacement } from './placementIndex.ts';
-
-export const removeSchema = object({ type: typeField('remove'), ids: idsSchema(MOST_PLACEMENTS) })
-  .noUnknown()
-  .required();
 
 /** Takes placements off the cloth. */
 export const remove: CommandKind<typeof removeSchema, CommandOf<{ schema: typeof insertSchema }>> = {

@@ -2,13 +2,13 @@ import type { DesignMotif } from '../../../contract/index.ts';
 import type { Command } from '../../../core/document/index.ts';
 import type { Point } from '../../../core/geometry/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
-import type { PointerController } from '../pointerController.ts';
+import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
 import type { Gesture } from './gesture.ts';
 
 /** Brings a motif from the tray; it lies on the cloth as soon as the pointer is over it. */
 export function carryGesture(
-  { bench, view, note, local }: PointerController,
+  { bench, view, note, local }: GestureContext,
   motif: DesignMotif,
   onOver: (over: boolean) => void,
 ): Gesture {

@@ -2,13 +2,13 @@ import { resizeCell, scaleCell } from '../../../core/arrange/index.ts';
 import type { Command } from '../../../core/document/index.ts';
 import type { LatticeIndex } from '../../../core/lattice/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
-import type { PointerController } from '../pointerController.ts';
+import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
 import { roundTo, type Gesture } from './gesture.ts';
 
 /** Drags an edge of the cell `steps`: its right edge changes the width, its lower edge the height. */
 export function edgeGesture(
-  { bench, view, note, local }: PointerController,
+  { bench, view, note, local }: GestureContext,
   event: PointerEvent,
   edge: 'right' | 'bottom',
   steps: LatticeIndex,

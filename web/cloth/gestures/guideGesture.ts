@@ -2,12 +2,12 @@ import { nanoid } from 'nanoid';
 import type { Guide } from '../../../core/document/index.ts';
 import { indexOfCellAt, latticeTranslate } from '../../../core/lattice/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
-import type { PointerController } from '../pointerController.ts';
+import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
 import { roundTo, type Gesture } from './gesture.ts';
 
 /** Draws a new guide out of the selvedge, upright or with Shift level, or moves one; let go outside the cloth, it is gone. */
-export function guideGesture({ bench, view, note, local }: PointerController, taken?: Guide): Gesture {
+export function guideGesture({ bench, view, note, local }: GestureContext, taken?: Guide): Gesture {
   const { guides } = bench.session.state.committed;
   const id = taken?.id ?? nanoid(8);
   const rest = guides.filter((guide) => guide.id !== id);

@@ -1,12 +1,12 @@
 import { type Instance, selectInLasso } from '../../../core/arrange/index.ts';
 import type { Point } from '../../../core/geometry/index.ts';
-import type { PointerController } from '../pointerController.ts';
+import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
 import { hasGone, type Gesture } from './gesture.ts';
 
 /** Draws a box, or a free loop, and adds what lies wholly within; a mere click adds or takes away what lies under it. */
 export function lassoGesture(
-  { bench, view, lasso: shown, local }: PointerController,
+  { bench, view, lasso: shown, local }: GestureContext,
   from: Point,
   free: boolean,
   under: Instance | undefined,

@@ -1,11 +1,11 @@
 import { type Point, smoothPolyline } from '../../../core/geometry/index.ts';
-import type { PointerController } from '../pointerController.ts';
+import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
 import { hasGone, type Gesture } from './gesture.ts';
 
 /** Draws a line on the cloth and hands it over, steadied, in mm. */
 export function lineGesture(
-  { view, line: shown, local }: PointerController,
+  { view, line: shown, local }: GestureContext,
   from: Point,
   take: (line: readonly Point[]) => void,
 ): Gesture {

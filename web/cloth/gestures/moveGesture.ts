@@ -3,7 +3,7 @@ import { cornersAround } from '../../../core/document/index.ts';
 import { type Box, boxAround, type Point, shiftBox } from '../../../core/geometry/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
 import type { DragStart } from '../../editor/editor.ts';
-import type { PointerController } from '../pointerController.ts';
+import type { GestureContext } from './gestureContext.ts';
 import { lengthToMm, type Viewport } from '../viewport.ts';
 import { hasGone, type Gesture } from './gesture.ts';
 
@@ -15,7 +15,7 @@ const CATCH_PX = 6;
  *
  * @param deeper what lies under the hand, where a click that moves nothing goes to the next below
  */
-export function moveGesture(hands: PointerController, from: Point, deeper: readonly Instance[]): Gesture {
+export function moveGesture(hands: GestureContext, from: Point, deeper: readonly Instance[]): Gesture {
   const { bench, view } = hands;
   const grip = bench.startDrag();
   // Painting apart begins with the press, so that it is there when the hand moves.
@@ -56,7 +56,7 @@ export function moveGesture(hands: PointerController, from: Point, deeper: reado
 
 /** What is moved, where it was taken, and what can catch it. */
 function catchingOf(
-  { bench }: PointerController,
+  { bench }: GestureContext,
   { selectedInstances }: DragStart,
 ): { box: Box; targets: SnapTargets } | undefined {
   const corners = selectedInstances.flatMap((placement) => {
@@ -78,7 +78,7 @@ function catchingOf(
 
 /** How far it goes once lines have caught it; Ctrl held turns that off, or on where it is off. */
 function caught(
-  { bench, view, snapLines }: PointerController,
+  { bench, view, snapLines }: GestureContext,
   by: Point,
   other: boolean,
   catching: { box: Box; targets: SnapTargets } | undefined,

@@ -1,9 +1,9 @@
 import type { Point } from '../../../core/geometry/index.ts';
-import type { PointerController } from '../pointerController.ts';
+import type { GestureContext } from './gestureContext.ts';
 import type { Gesture } from './gesture.ts';
 
 /** Moves the cloth. */
-export function panGesture(hands: PointerController, from: Point): Gesture {
+export function panGesture(hands: GestureContext, from: Point): Gesture {
   let last = from;
   hands.panning.set(true);
   return {
@@ -18,7 +18,7 @@ export function panGesture(hands: PointerController, from: Point): Gesture {
 }
 
 /** Two fingers move and zoom the cloth. */
-export function pinchGesture(hands: PointerController, touches: ReadonlyMap<number, Point>): Gesture {
+export function pinchGesture(hands: GestureContext, touches: ReadonlyMap<number, Point>): Gesture {
   const read = (): { middle: Point; spread: number } => {
     const [a, b] = [...touches.values()] as [Point, Point];
     return { middle: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, spread: Math.hypot(a.x - b.x, a.y - b.y) };

@@ -16,7 +16,7 @@ import {
 import type { Placement } from '../../../core/document/index.ts';
 import { compose, normaliseAngle, type Point, type Pose, poseMatrix } from '../../../core/geometry/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
-import type { PointerController } from '../pointerController.ts';
+import type { GestureContext } from './gestureContext.ts';
 import { lengthToMm, toMm } from '../viewport.ts';
 import type { Gesture } from './gesture.ts';
 
@@ -42,7 +42,7 @@ interface Taken {
  * @param shift mm by which the pins are seen aside of what is selectedInstances, where that is out of sight
  */
 export function pinGesture(
-  hands: PointerController,
+  hands: GestureContext,
   event: PointerEvent,
   pin: FramePoint,
   shift: Point,
@@ -51,9 +51,13 @@ export function pinGesture(
   if (!taken) return undefined;
   const { frame, at } = taken;
   const from = at(event);
+  // Pins of small motifs stand off the frame, and the hand may take any pin beside its middle.
+  const own = pointInFrame(frame, pin);
+  const grab = { x: from.x - own.x, y: from.y - own.y };
   const isCorner = pin.u !== 0.5 && pin.v !== 0.5;
   return poseDrag(hands, taken, (moved) => {
-    const to = at(moved);
+    const pointer = at(moved);
+    const to = { x: pointer.x - grab.x, y: pointer.y - grab.y };
     const fixed = moved.altKey ? apartFrom(pin, hands.bench.anchor.getState()) : { u: 1 - pin.u, v: 1 - pin.v };
     if (isCorner)
       return named(
@@ -63,7 +67,7 @@ export function pinGesture(
       );
     if (moved.ctrlKey)
       return named(
-        skewByPin(frame, pin, fixed, from, to),
+        skewByPin(frame, pin, fixed, own, to),
         'Slanted',
         (pose) =>
           `leaning by ${formatNumber(transformPlacements(taken.selectedInstances, pose)?.[taken.selectedInstances[0]?.id ?? '']?.skew ?? pose.skew, 1)}°`,
@@ -75,7 +79,7 @@ export function pinGesture(
 }
 
 /** Turns what is chosen about its point. */
-export function rotateGesture(hands: PointerController, event: PointerEvent, shift: Point): Gesture | undefined {
+export function rotateGesture(hands: GestureContext, event: PointerEvent, shift: Point): Gesture | undefined {
   const taken = take(hands, shift);
   if (!taken) return undefined;
   const { selectedInstances, pivot, at } = taken;
@@ -97,7 +101,7 @@ export function rotateGesture(hands: PointerController, event: PointerEvent, shi
 }
 
 /** Moves the point that what is chosen is turned and sized about. */
-export function pointGesture(hands: PointerController, shift: Point): Gesture | undefined {
+export function pointGesture(hands: GestureContext, shift: Point): Gesture | undefined {
   const taken = take(hands, shift);
   if (!taken) return undefined;
   const { bench, view } = hands;
@@ -124,7 +128,7 @@ export const NINE: readonly FramePoint[] = [0, 0.5, 1].flatMap((v) =>
   [0, 0.5, 1].map((u) => (u === 0.5 && v === 0.5 ? MIDDLE : { u, v })),
 );
 
-function take({ bench, view, local }: PointerController, shift: Point): Taken | undefined {
+function take({ bench, view, local }: GestureContext, shift: Point): Taken | undefined {
   const { selectedInstances, frame, pivot } = bench;
   if (!frame || !pivot) return undefined;
   return {
@@ -150,7 +154,7 @@ function named(pose: Pose | undefined, label: string, text: (pose: Pose) => stri
 
 /** Shows what a pose of the plane makes of what is chosen; where that is more than a motif can be, it waits. */
 function poseDrag(
-  hands: PointerController,
+  hands: GestureContext,
   { selectedInstances }: Taken,
   step: (event: PointerEvent) => Step | undefined,
 ): Gesture {

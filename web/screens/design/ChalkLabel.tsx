@@ -9,10 +9,7 @@ import {
   SendToBack,
   Trash2,
 } from 'lucide-react';
-import type { Placement } from '../../../core/document/index.ts';
-import type { Box } from '../../../core/geometry/index.ts';
-import type { Motif } from '../../../core/motif/index.ts';
-import type { Viewport } from '../../cloth/viewport.ts';
+import type { SelectionLabelProps } from '../../cloth/ClothOverlay.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Cell, useStore } from '../../ui/store.ts';
 import { useEditor } from '../../editor/editor.ts';
@@ -20,21 +17,14 @@ import { BlendNumberField, OwnField, PositionField, SizeField } from './Selectio
 import { labelPlace } from './labelPlace.ts';
 import { bundleOf, useBundles } from './useBundles.ts';
 
-interface Props {
-  readonly chosen: readonly { placement: Placement; motif: Motif }[];
-  /** What is chosen, in CSS pixels of the cloth. */
-  readonly box: Box;
-  readonly viewport: Viewport;
-}
+const HEIGHT = 42;
+const MORE_HEIGHT = 150;
 
-const HEIGHT = 116;
-const MORE_HEIGHT = 168;
-
-/** Whether the second row of numbers is shown; stays as it is from motif to motif. */
+/** Whether the numbers are shown; stays as it is from motif to motif. */
 const more = new Cell(false);
 
-/** The small label beside what is chosen: its name, its numbers to be typed, the things most done to it. Never over the motif. */
-export function ChalkLabel({ chosen, box, viewport }: Props) {
+/** The small label beside the selection: its name and what is most done to it, one line high; it opens into numbers when asked. Never over the motif. */
+export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
   const bench = useEditor();
   const bundles = useBundles();
   const open = useStore(more);
@@ -45,7 +35,7 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
   return (
     <div
       style={labelPlace(box, viewport, open ? MORE_HEIGHT : HEIGHT, headDown)}
-      className="absolute rounded-md border border-thread bg-calico px-2 pt-1 pb-2 shadow-float"
+      className="absolute rounded-md border border-thread bg-calico px-2 py-1 shadow-float"
       data-chalk-label
       data-own-press
     >
@@ -76,29 +66,27 @@ export function ChalkLabel({ chosen, box, viewport }: Props) {
         <Button look="quiet" label="Delete" onClick={() => bench.remove()}>
           <Trash2 size={16} aria-hidden />
         </Button>
-      </div>
-      <div className="mt-1 grid grid-cols-[repeat(4,minmax(0,1fr))_20px] items-end gap-1">
-        <PositionField axis="x" label="Across" />
-        <PositionField axis="y" label="Down" />
-        <SizeField side="width" keep label="Wide" />
-        <OwnField kind="rotation" label="Turned" />
         <button
           type="button"
           aria-expanded={open}
-          aria-label="More numbers"
-          title="More numbers"
+          aria-label="Numbers"
+          title="Numbers"
           onClick={() => more.set(!open)}
-          className="grid h-8 place-items-center rounded-sm hover:bg-linen"
+          className="grid h-8 w-7 place-items-center rounded-sm hover:bg-linen"
         >
           {open ? <ChevronUp size={15} aria-hidden /> : <ChevronDown size={15} aria-hidden />}
         </button>
       </div>
       {open && (
-        <div className="mt-1 grid grid-cols-[repeat(4,minmax(0,1fr))_20px] gap-1">
+        <div className="mt-1 grid grid-cols-4 gap-1">
+          <PositionField axis="x" label="X" />
+          <PositionField axis="y" label="Y" />
+          <SizeField side="width" keep label="Width" />
+          <OwnField kind="rotation" label="Rotation" />
           <OwnField kind="size" label="Scale" />
-          <OwnField kind="skew" label="Slanted" />
-          <OwnField kind="opacity" label="Opaque" />
-          <BlendNumberField label="Blending" />
+          <OwnField kind="skew" label="Skew" />
+          <OwnField kind="opacity" label="Opacity" />
+          <BlendNumberField label="Blend" />
         </div>
       )}
     </div>

@@ -1,7 +1,9 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { Cloth, type ClothParts } from '../../cloth/Cloth.tsx';
+import { Cloth } from '../../cloth/Cloth.tsx';
+import type { ClothParts } from '../../cloth/clothParts.ts';
 import { ACTUAL_SCALE, middle, toMm } from '../../cloth/viewport.ts';
 import { useEditor, type Part } from '../../editor/editor.ts';
+import { ChalkLabel } from './ChalkLabel.tsx';
 import { BundleBar } from './BundleBar.tsx';
 import { useBundles } from './useBundles.ts';
 import { ExportDialog } from './ExportDialog.tsx';
@@ -133,7 +135,7 @@ export function Workbench({ saver, company, onClose }: Props) {
               onKeys={() => setSheet('keys')}
             />
           )}
-          <Cloth onReady={setCloth} onOpen={bundles.open} />
+          <Cloth Label={ChalkLabel} onReady={setCloth} onOpen={bundles.open} />
           {!bench.inside && <LayerChip onOpen={() => showPart('arrange')} />}
           <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
           <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">

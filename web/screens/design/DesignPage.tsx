@@ -74,6 +74,7 @@ function OpenBench({ opened }: { readonly opened: StoredDesign }) {
   // A design is opened once; what is read again later does not disturb the bench.
   const [{ bench, saver, company, key }] = useState(() => {
     const bench = new Editor(opened.design);
+    if (new URLSearchParams(window.location.search).get('show') === 'toss') bench.arrangeSide.set('toss');
     bench.clipboard = BROWSER_CLIPBOARD;
     const key = nanoid();
     const saver = new Saver(bench.session, opened.revision, {

@@ -1,5 +1,5 @@
 import { Minus, Plus } from 'lucide-react';
-import type { ClothParts } from '../../cloth/Cloth.tsx';
+import type { ClothParts } from '../../cloth/clothParts.ts';
 import { ACTUAL_SCALE, middle, toMm } from '../../cloth/viewport.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { ShortcutContext } from './shortcuts.ts';

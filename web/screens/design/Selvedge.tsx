@@ -1,7 +1,7 @@
 import { colourwayOf } from '../../../core/document/index.ts';
 import { latticeOf } from '../../../core/lattice/index.ts';
 import { formatNumber, mmPer, ruleDivision } from '../../../core/units/index.ts';
-import type { ClothParts } from '../../cloth/Cloth.tsx';
+import type { ClothParts } from '../../cloth/clothParts.ts';
 import type { ClothView } from '../../cloth/clothView.ts';
 import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';

@@ -5,7 +5,7 @@ import { blobUrl } from '../../api/client.ts';
 import { useMotifPages } from '../../api/motifs.ts';
 import { useMoreInSight } from '../../ui/useMoreInSight.ts';
 import { useNotify } from '../../ui/Notices.tsx';
-import type { ClothParts } from '../../cloth/Cloth.tsx';
+import type { ClothParts } from '../../cloth/clothParts.ts';
 import { middle, toMm } from '../../cloth/viewport.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useEditor } from '../../editor/editor.ts';

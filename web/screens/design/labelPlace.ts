@@ -1,6 +1,6 @@
 import type { Box } from '../../../core/geometry/index.ts';
 
-export const LABEL_WIDTH = 384;
+export const LABEL_WIDTH = 340;
 const GAP = 14;
 /** Room for the turning pin, on the side where that stands. */
 const PIN = 44;

@@ -1,7 +1,8 @@
 import type { DesignMotif } from '../../../contract/index.ts';
 import { nanoid } from 'nanoid';
 import { useContext, useMemo } from 'react';
-import { gatherInstances, loosenBundle, middleOf, partsAbout } from '../../../core/bundle/index.ts';
+import { gatherInstances, middleOf } from '../../../core/arrange/index.ts';
+import { loosenBundle, partsAbout } from '../../../core/bundle/index.ts';
 import { newPlacement, type Placement } from '../../../core/document/index.ts';
 import { UPRIGHT } from '../../../core/geometry/index.ts';
 import { latticeOf } from '../../../core/lattice/index.ts';

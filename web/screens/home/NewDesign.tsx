@@ -14,11 +14,14 @@ const STEPS = [
   { kind: 'half-drop', name: 'Half-drop' },
   { kind: 'brick', name: 'Brick' },
   { kind: 'honeycomb', name: 'Honeycomb' },
+  { kind: 'tossed', name: 'Tossed' },
 ] as const;
 type Kind = (typeof STEPS)[number]['kind'];
 
 function repeatOf(kind: Kind, size: { readonly width: number; readonly height: number }): Repeat {
-  return kind === 'honeycomb' ? honeycombOf({ ...size, step: step('half-drop') }) : { ...size, step: step(kind) };
+  if (kind === 'honeycomb') return honeycombOf({ ...size, step: step('half-drop') });
+  // A toss is in the placing; its cell steps by a half so that the repeat shows less.
+  return { ...size, step: step(kind === 'tossed' ? 'half-drop' : kind) };
 }
 
 /** Asks for a name and a repeat; everything can be changed later. */
@@ -33,7 +36,7 @@ export function NewDesign({ open, onClose }: { readonly open: boolean; readonly 
     event.preventDefault();
     create.mutate(
       { name: name.trim() || 'Untitled repeat', repeat: repeatOf(kind, size) },
-      { onSuccess: ({ design }) => void navigate(`/designs/${design.id}`) },
+      { onSuccess: ({ design }) => void navigate(`/designs/${design.id}${kind === 'tossed' ? '?show=toss' : ''}`) },
     );
   };
 
@@ -51,14 +54,14 @@ export function NewDesign({ open, onClose }: { readonly open: boolean; readonly 
             className="h-8 w-full rounded-md border border-thread bg-white px-2"
           />
         </label>
-        <RadioGroup value={kind} onChange={setKind} aria-label="Step" className="grid grid-cols-4 gap-2">
+        <RadioGroup value={kind} onChange={setKind} aria-label="Layout" className="grid grid-cols-5 gap-1.5">
           {STEPS.map((one) => (
             <Radio
               key={one.kind}
               value={one.kind}
               className="flex cursor-pointer flex-col items-center gap-1 rounded-md border border-thread bg-white py-3 text-sm data-checked:border-ink data-checked:ring-1 data-checked:ring-ink"
             >
-              <StepDiagram step={repeatOf(one.kind, size).step} />
+              {one.kind === 'tossed' ? <TossDiagram /> : <StepDiagram step={repeatOf(one.kind, size).step} />}
               {one.name}
             </Radio>
           ))}
@@ -87,10 +90,39 @@ export function NewDesign({ open, onClose }: { readonly open: boolean; readonly 
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" look="accent" disabled={create.isPending}>
-            Begin
+            Create
           </Button>
         </div>
       </form>
     </Dialog>
+  );
+}
+
+/** Leaves at many angles, as a toss lays them. */
+function TossDiagram() {
+  const leaves = [
+    [9, 9, 20],
+    [25, 7, 115],
+    [40, 12, 70],
+    [14, 25, 150],
+    [30, 22, -30],
+    [43, 29, 10],
+    [7, 36, 80],
+    [24, 35, 45],
+    [38, 38, 160],
+  ];
+  return (
+    <svg width="48" height="40" viewBox="0 0 48 40" aria-hidden className="shrink-0 overflow-hidden rounded-xs">
+      {leaves.map(([x, y, angle]) => (
+        <path
+          key={`${x} ${y}`}
+          d="M-5 0Q0 -4 5 0Q0 4 -5 0Z"
+          transform={`translate(${x} ${y}) rotate(${angle})`}
+          fill="currentColor"
+          fillOpacity="0.25"
+          stroke="currentColor"
+        />
+      ))}
+    </svg>
   );
 }

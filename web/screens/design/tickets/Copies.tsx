@@ -1,8 +1,14 @@
 import { CopyPlus } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useContext, useEffect, useMemo, useState } from 'react';
-import { type CopyPlan, insertCopies, makeCopies, MOST_COPIES, NO_VARIATION } from '../../../../core/arrange/index.ts';
-import { middleOf } from '../../../../core/bundle/index.ts';
+import {
+  type CopyPlan,
+  insertCopies,
+  makeCopies,
+  middleOf,
+  MOST_COPIES,
+  NO_VARIATION,
+} from '../../../../core/arrange/index.ts';
 import type { Point } from '../../../../core/geometry/index.ts';
 import { ClothContext } from '../../../cloth/clothContext.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';

@@ -2,18 +2,18 @@ import { Listbox, ListboxButton, ListboxOption, ListboxOptions, Radio, RadioGrou
 import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
 import {
-  withStep,
-  rotatedStep,
-  rotationsOf,
-  type StepRotation,
   everyFraction,
   honeycombOf,
   mirroredStep,
   type Mirroring,
   mirroringsOf,
   type Repeat,
+  rotatedStep,
+  rotationsOf,
   step,
   type Step,
+  type StepRotation,
+  withStep,
 } from '../../../../core/lattice/index.ts';
 import { formatLength } from '../../../../core/units/index.ts';
 import { stepText } from '../../../ui/repeatText.ts';

@@ -1,13 +1,12 @@
 import { cornersAround, type Placement } from '../document/index.ts';
-import { boxAround, composePoses, inversePose, normaliseAngle, type Point, type Pose } from '../geometry/index.ts';
+import { boxAround, type Point } from '../geometry/index.ts';
 import { type Lattice, nearestDifference } from '../lattice/index.ts';
 import type { Motif } from '../motif/index.ts';
-import type { Part } from '../recipe/index.ts';
 
 type Sized = Pick<Motif, 'width' | 'view'>;
 
-/** What becomes a part: a placement, at the appearance that is meant. */
-type PlacedPart = Omit<Placement, 'id' | 'layer' | 'blend'>;
+/** A placement at one of its instances, whichever it is of. */
+export type PlacedPart = Omit<Placement, 'id' | 'layer' | 'blend'>;
 
 /**
  * The placements at those of their appearances that lie next to each other, so that what straddles a join is one
@@ -41,13 +40,4 @@ export function middleOf(placements: readonly PlacedPart[], motifs: ReadonlyMap<
     }),
   );
   return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 };
-}
-
-/** The parts that, posed by `about`, lie where the placements lie. */
-export function partsAbout(placements: readonly PlacedPart[], about: Pose): Part[] {
-  const back = inversePose(about);
-  return placements.map(({ motif, opacity, ...one }) => {
-    const { x, y, rotation, scale, aspect, skew, flipped } = composePoses(back, one);
-    return { motif, opacity, x, y, rotation: normaliseAngle(rotation), scale, aspect, skew, flipped };
-  });
 }

@@ -1,7 +1,6 @@
 import { type Matrix, transform } from '../geometry/index.ts';
-import { Pen } from '../shapes/index.ts';
-import type { PathText } from './artwork.ts';
-import { tracePath } from './pathData.ts';
+import { type PathText, tracePath } from '../motif/index.ts';
+import { Pen } from './pen.ts';
 
 /** The path as the matrix carries it. */
 export function transformPath(path: PathText, matrix: Matrix): PathText {

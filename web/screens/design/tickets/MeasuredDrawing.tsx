@@ -1,0 +1,127 @@
+import type { ReactNode } from 'react';
+import { type FramePoint, MIDDLE } from '../../../../core/arrange/index.ts';
+import { NINE } from '../../../cloth/gestures/pinGesture.ts';
+import { useEditor } from '../../../editor/editor.ts';
+import { useStore } from '../../../ui/store.ts';
+import { OwnField, PositionField, SizeField } from '../SelectionFields.tsx';
+
+/** The drawing's own pixels: the cell's corner, and the selection in it. */
+const CELL = { left: 6, top: 6 };
+const OUTLINE = { left: 104, top: 84, right: 188, bottom: 160 };
+const HEIGHT = 226;
+
+interface Props {
+  /** Whether the other side follows when one is typed. */
+  readonly keep: boolean;
+  /** What keeps the proportions, at the corner between width and height. */
+  readonly children: ReactNode;
+}
+
+/**
+ * The selection as a pattern cutter's sketch: its outline with width above, height beside it, its distances to the
+ * cell's edges and the angle at its corner, each typed where it stands. The nine points are what is measured from.
+ */
+export function MeasuredDrawing({ keep, children }: Props) {
+  const editor = useEditor();
+  const anchor = useStore(editor.anchor);
+  const at = pointOf(anchor);
+  return (
+    <div className="relative" style={{ height: HEIGHT }} role="group" aria-label="Measured from">
+      <svg className="absolute inset-0 h-full w-full" aria-hidden fill="none" stroke="#5b5f69" strokeWidth="1">
+        <path d={`M${CELL.left} ${HEIGHT - 4}V${CELL.top}H270`} stroke="#1f2430" strokeDasharray="6 4" />
+        <rect
+          x={OUTLINE.left}
+          y={OUTLINE.top}
+          width={OUTLINE.right - OUTLINE.left}
+          height={OUTLINE.bottom - OUTLINE.top}
+          fill="#fff"
+          stroke="#1f2430"
+          strokeWidth="1.25"
+        />
+        <Dimension from={{ x: OUTLINE.left, y: 76 }} to={{ x: OUTLINE.right, y: 76 }} />
+        <Dimension from={{ x: 196, y: OUTLINE.top }} to={{ x: 196, y: OUTLINE.bottom }} />
+        <Dimension from={{ x: CELL.left, y: 204 }} to={{ x: at.x, y: 204 }} />
+        <Dimension from={{ x: 94, y: CELL.top }} to={{ x: 94, y: at.y }} />
+        <path d={`M${at.x} ${at.y}V208M${at.x} ${at.y}H90`} strokeDasharray="2 3" />
+        <path d={`M${OUTLINE.right + 22} ${OUTLINE.bottom}a22 22 0 0 1 -22 22`} />
+        <path d={`M${OUTLINE.right} ${OUTLINE.bottom}h28`} strokeDasharray="2 3" />
+      </svg>
+      <Place left={104} top={40} width={84}>
+        <SizeField side="width" keep={keep} label="Width" hideLabel />
+      </Place>
+      <Place left={202} top={106} width={70}>
+        <SizeField side="height" keep={keep} label="Height" hideLabel />
+      </Place>
+      <Place left={202} top={56} width={32}>
+        {children}
+      </Place>
+      <Place left={10} top={30} width={78}>
+        <PositionField axis="y" label="Y" hideLabel />
+      </Place>
+      <Place left={10} top={166} width={78}>
+        <PositionField axis="x" label="X" hideLabel />
+      </Place>
+      <Place left={202} top={186} width={70}>
+        <OwnField kind="rotation" label="Rotation" hideLabel />
+      </Place>
+      {NINE.map((share) => {
+        const { x, y } = pointOf(share);
+        return (
+          <button
+            key={`${share.u} ${share.v}`}
+            type="button"
+            aria-label={nameOf(share)}
+            title={nameOf(share)}
+            aria-pressed={isSame(share, anchor)}
+            onClick={() => editor.anchor.set(share)}
+            style={{ left: x - 12, top: y - 12 }}
+            className="absolute grid h-6 w-6 place-items-center rounded-full hover:bg-linen"
+          >
+            <span
+              className={`h-2 w-2 rounded-full border ${isSame(share, anchor) ? 'border-madder bg-madder' : 'border-graphite bg-white'}`}
+            />
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+function pointOf({ u, v }: FramePoint): { readonly x: number; readonly y: number } {
+  return {
+    x: OUTLINE.left + (OUTLINE.right - OUTLINE.left) * Math.min(1, Math.max(0, u)),
+    y: OUTLINE.top + (OUTLINE.bottom - OUTLINE.top) * Math.min(1, Math.max(0, v)),
+  };
+}
+
+interface End {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** A dimension line, with a tick across each end. */
+function Dimension({ from, to }: { readonly from: End; readonly to: End }) {
+  const upright = from.x === to.x;
+  const tick = ({ x, y }: End): string => (upright ? `M${x - 4} ${y}h8` : `M${x} ${y - 4}v8`);
+  return <path d={`M${from.x} ${from.y}L${to.x} ${to.y}${tick(from)}${tick(to)}`} />;
+}
+
+function Place({ left, top, width, children }: { left: number; top: number; width: number; children: ReactNode }) {
+  return (
+    <div className="absolute" style={{ left, top, width }}>
+      {children}
+    </div>
+  );
+}
+
+function isSame(a: FramePoint, b: FramePoint): boolean {
+  return a.u === b.u && a.v === b.v;
+}
+
+function nameOf(point: FramePoint): string {
+  if (isSame(point, MIDDLE)) return 'Measure from the centre';
+  const across = point.u === 0 ? 'left' : point.u === 1 ? 'right' : '';
+  const down = point.v === 0 ? 'upper' : point.v === 1 ? 'lower' : '';
+  if (across && down) return `Measure from the ${down} ${across} corner`;
+  return `Measure from the middle of the ${down || across} side`;
+}
