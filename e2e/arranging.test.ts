@@ -93,7 +93,7 @@ describe('pins', () => {
     // 16 mm wide each, 30 mm apart.
     expect(await box('Width')).toBe('46 mm');
     await click(driver, 'button', 'By the middle of the left side');
-    await type(driver, 'Turned', '90');
+    await type(driver, 'Rotated', '90');
     await lies(id, 1, ({ rotation }) => rotation === 90, 'they were never turned each');
     await press(driver, Key.CONTROL, 'z');
     await lies(id, 1, ({ rotation }) => rotation === 0, 'it was never undone');
@@ -143,10 +143,10 @@ describe('layers', () => {
   it('are added, named, hidden and locked; what is locked is not taken and what is hidden is not painted', async () => {
     const { driver } = tiles.browser;
     const id = await tiles.open(SQUARE, [{ x: 30 }]);
-    await click(driver, 'radio', 'Stack');
+    await click(driver, 'radio', 'Layers');
     await click(driver, 'button', 'New layer');
     await waitForText(driver, 'In Layer 2');
-    await type(driver, 'Layer’s name', 'Seaweed');
+    await type(driver, 'Layer name', 'Seaweed');
     await waitForText(driver, 'In Seaweed');
     // A motif laid now comes into it.
     await (await driver.findElement(By.css('button[data-motif]'))).click();
@@ -178,7 +178,7 @@ describe('layers', () => {
   it('are dragged in the list, and so are motifs, by the pointer and by the keyboard', async () => {
     const { driver } = tiles.browser;
     const id = await tiles.open(SQUARE, [{ x: 20 }, { x: 60 }, { x: 100, layer: 'over' }], { design: { layers } });
-    await click(driver, 'radio', 'Stack');
+    await click(driver, 'radio', 'Layers');
     const row = (key: string): Promise<{ x: number; y: number }> => middleOf(driver, `[data-row="${key}"] [data-take]`);
     const order = async (): Promise<string> =>
       (await tiles.stored(id)).placements.map(({ id: one, layer }) => `${one}:${layer}`).join(' ');
@@ -218,7 +218,7 @@ describe('layers', () => {
       .keyUp(Key.SHIFT)
       .perform();
     expect(await (await driver.findElement(By.css('[data-chalk-label]'))).getText()).toMatch(/^3 motifs/);
-    await type(driver, 'Search the stack', 'whelk', false);
+    await type(driver, 'Search the layers', 'whelk', false);
     await driver.wait(async () => (await driver.findElements(By.css('[data-stack] [data-row]'))).length === 2, 5_000);
     expect(await complaints(driver)).toEqual([]);
   });
@@ -304,7 +304,7 @@ describe('variety and copies', () => {
     const id = await tiles.open(SQUARE, [{ x: 30 }, { x: 90 }]);
     await press(driver, Key.CONTROL, 'a');
     await click(driver, 'button', 'Vary …');
-    await type(driver, 'Turn by up to', '90');
+    await type(driver, 'Rotate by up to', '90');
     await click(driver, 'button', 'Give up');
     expect((await tiles.stored(id)).placements.map(({ rotation }) => rotation)).toEqual([0, 0]);
     await click(driver, 'button', 'Vary …');
@@ -368,7 +368,7 @@ describe('alternatives', () => {
     await press(driver, Key.CONTROL, 'z');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 0, 5_000, 'it could not be undone');
     await click(driver, 'button', 'Take Alternative 1 away');
-    await waitForText(driver, '“Alternative 1” is taken away.');
+    await waitForText(driver, '“Alternative 1” is deleted.');
     await click(driver, 'button', 'Undo');
     await driver.wait(until.elementLocated(By.css('input[aria-label="Look at Alternative 1"]')), 5_000);
     expect(await complaints(driver)).toEqual([]);

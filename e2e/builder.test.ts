@@ -72,7 +72,7 @@ describe('the builder', () => {
     await driver.get(hevrel.url);
     await click(driver, 'button', 'New design');
     await type(driver, 'Name', 'Rockets', false);
-    await click(driver, 'button', 'Begin');
+    await click(driver, 'button', 'Create');
     await driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
     await settledShot(driver);
     const cloth = await middleOf(driver, '[data-cloth]');
@@ -103,7 +103,7 @@ describe('the builder', () => {
     await type(driver, 'Width, typed', '60');
     await type(driver, 'Height, typed', '60');
     await click(driver, 'button', 'Add a piece');
-    await choose('How it meets what is below', 'Cut out of');
+    await choose('Combine with the piece below', 'Cut out of');
     const stage = await middleOf(driver, '[data-stage]');
     const cut = await settledShot(driver);
     expect(isInk(cut, stage)).toBe(false);
@@ -159,6 +159,6 @@ describe('the builder', () => {
     await driver.get(`${hevrel.url}/build/${motif.id}`);
     await waitForText(driver, '“Buoy” was not built of figures');
     await driver.get(`${hevrel.url}/build/nobody`);
-    await waitForText(driver, 'There is no such motif.');
+    await waitForText(driver, 'There is no such motif here.');
   });
 });

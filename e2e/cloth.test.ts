@@ -250,7 +250,7 @@ describe('the cloth', () => {
     await click(driver, 'radio', 'Square');
     await (await named(driver, 'field', 'Multiples of')).click();
     expect((await stored(id)).repeat).toMatchObject({ width: 100, height: 120, module: 10 });
-    await (await named(driver, 'field', 'What lies in it grows along')).click();
+    await (await named(driver, 'field', 'Scale the contents too')).click();
     await type(driver, 'Cell width', '148');
     const design = await stored(id);
     expect(design.repeat).toMatchObject({ width: 150, height: 120 });
@@ -397,7 +397,7 @@ describe('choosing and lining up', () => {
     ]);
     await press(driver, Key.CONTROL, 'a');
     await click(driver, 'radio', 'The first');
-    await click(driver, 'button', 'Line up middles down');
+    await click(driver, 'button', 'Align centres vertically');
     await click(driver, 'radio', 'Round');
     await click(driver, 'button', 'Across');
     const { placements } = await stored(id);

@@ -43,7 +43,7 @@ const SCREENS: readonly Screen[] = [
   {
     name: 'the stack',
     path: DESIGN,
-    prepare: async (driver) => (await click(driver, 'radio', 'Stack'), click(driver, 'button', 'New layer')),
+    prepare: async (driver) => (await click(driver, 'radio', 'Layers'), click(driver, 'button', 'New layer')),
   },
   { name: 'the toss', path: '/designs/low-tide-flotsam', prepare: (driver) => click(driver, 'radio', 'Toss') },
   {
@@ -68,8 +68,8 @@ const SCREENS: readonly Screen[] = [
   { name: 'the motifs of a design', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Motifs') },
   { name: 'the repeat', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Repeat') },
   { name: 'the colours', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Colour') },
-  { name: 'the keys', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Keys') },
-  { name: 'the download', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Download') },
+  { name: 'the keys', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Keyboard shortcuts') },
+  { name: 'the download', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Export') },
   {
     name: 'the motif drawer',
     path: '/motifs',
@@ -148,7 +148,7 @@ describe('arranging', () => {
     );
     const edits = (): Promise<number> =>
       driver.executeScript(
-        "return Number(/(\\d+) steps?$/.exec([...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('What was done'))?.textContent ?? '0 steps')?.[1] ?? 0);",
+        "return Number(/(\\d+) steps?$/.exec([...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('History'))?.textContent ?? '0 steps')?.[1] ?? 0);",
       );
     const at = (n: number): { x: number; y: number } => ({
       x: Math.round(box.left + box.width * (0.12 + ((n * 37) % 70) / 100)),

@@ -55,7 +55,7 @@ describe('the swatch book', () => {
     const card = await driver.findElement(By.xpath("//li[.//span[text()='Shoal']]"));
     await driver.actions().move({ origin: card }).perform();
     await click(driver, 'button', 'Delete Shoal');
-    await waitForText(driver, '“Shoal” was taken out of the book.');
+    await waitForText(driver, '“Shoal” was deleted from the swatch book.');
     await gone('a span[title="Shoal"]');
     await click(driver, 'button', 'Undo');
     await driver.wait(until.elementLocated(By.css('a span[title="Shoal"]')), 10_000);
@@ -92,7 +92,7 @@ describe('the table', () => {
     );
     await driver.actions().move({ origin: card }).perform();
     await click(driver, 'button', 'Put Moorings away');
-    await waitForText(driver, '“Moorings” was put away.');
+    await waitForText(driver, '“Moorings” was deleted.');
     await gone('a[href="/designs/low-tide-moorings"]');
     await click(driver, 'button', 'Undo');
     await driver.wait(until.elementLocated(By.css('a[href="/designs/low-tide-moorings"]')), 10_000);

@@ -60,7 +60,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     path: '/designs/low-tide-strandline',
     prepare: async (driver) => {
       await settledShot(driver);
-      await click(driver, 'radio', 'Stack');
+      await click(driver, 'radio', 'Layers');
       await click(driver, 'button', 'Fold Motifs');
       await (await driver.findElements(By.css('[data-stack] li:not([data-layer]) button')))[1]?.click();
     },

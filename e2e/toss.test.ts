@@ -23,13 +23,13 @@ async function pick(label: string, option: string): Promise<void> {
 async function prepare(count: number, smallest: number, largest: number, gap: number): Promise<void> {
   const { driver } = tiles.browser;
   await click(driver, 'radio', 'Toss');
-  await pick('Toss another motif', 'Tile');
+  await pick('Add a motif', 'Tile');
   await pick('Role of Tile', 'Filler');
   await type(driver, 'How many of Tile', String(count));
   await type(driver, 'Smallest size of Tile', String(smallest));
   await type(driver, 'Largest size of Tile', String(largest));
   await type(driver, 'Gap', String(gap));
-  await type(driver, 'Ground seen', '0');
+  await type(driver, 'Ground visible', '0');
 }
 
 const still = (): Promise<unknown> =>
@@ -59,7 +59,7 @@ describe('a toss', () => {
 
     // What was written, and a toss under way, outlast a look at other parts of the job.
     await type(driver, 'How many of Tile', '60');
-    await click(driver, 'radio', 'Chosen');
+    await click(driver, 'radio', 'Selection');
     await click(driver, 'radio', 'Toss');
     await click(driver, 'button', 'Toss afresh');
     await click(driver, 'button', 'Repeat');
@@ -202,7 +202,7 @@ describe('judging the step', () => {
       { size: { width: 240, height: 90 } },
     );
     await click(driver, 'button', 'Repeat');
-    await type(driver, 'Gap to the next cell', '10');
+    await type(driver, 'Gap', '10');
     await click(driver, 'button', 'Fit the cell');
     await driver.wait(async () => (await tiles.stored(id)).repeat.width === 150, 8_000, 'the cell was never fitted');
     expect((await tiles.stored(id)).repeat).toMatchObject({ height: 30, step: { drop: { p: 1, q: 3 } } });

@@ -43,7 +43,7 @@ it('goes from a new design to a tile on disk, as a designer would', async () => 
   await click(driver, 'radio', 'Half-drop');
   await type(driver, 'Cell width', '20cm', true);
   await type(driver, 'Cell height', '6in + 7.6mm', true);
-  await click(driver, 'button', 'Begin');
+  await click(driver, 'button', 'Create');
 
   // A motif from a file.
   await driver.wait(until.elementLocated(By.css('[data-cloth]')), 10_000);
@@ -82,7 +82,7 @@ it('goes from a new design to a tile on disk, as a designer would', async () => 
   // Found again after everything was loaded anew.
   await driver.get(`${hevrel.url}/swatches`);
   await click(driver, 'link', 'Tide marks, pink');
-  await click(driver, 'button', 'Download');
+  await click(driver, 'button', 'Export');
   await type(driver, 'Dots per inch', '127', true);
   const plan = await driver.findElement(By.css('[data-plan]')).getText();
   // 200 × 160 mm at 5 px a mm: two cells side by side make the straight unit.

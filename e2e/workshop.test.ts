@@ -71,13 +71,13 @@ describe('the workshop', () => {
     await settled();
     expect(await (await named(driver, 'field', 'Straightened by, typed')).getAttribute('value')).toMatch(/^-1\.(6|7)/);
     await tick('Even out the light and the paper’s tint');
-    await tick('Lift blacks and whites');
+    await tick('Adjust levels');
     await find('[data-level="white"]');
     await click(driver, 'radio', 'Outside');
     await click(driver, 'button', 'On dark');
     const screen = await settled();
     // The urchin is the fourth study, after the title: the dark ground around it, white within its line.
-    await tick('Each drawing a motif of its own');
+    await tick('Each drawing becomes a motif');
     await settled();
     const boxes = await drawings();
     const urchin = boxes[4] as (typeof boxes)[number];
@@ -91,8 +91,8 @@ describe('the workshop', () => {
 
   it('keeps no pale fringe on the dark ground', async () => {
     const { driver } = browser;
-    await tick('Each drawing a motif of its own');
-    await click(driver, 'radio', 'Everywhere');
+    await tick('Each drawing becomes a motif');
+    await click(driver, 'radio', 'General');
     const screen = await settled();
     const table: { left: number; top: number; width: number; height: number } = await driver.executeScript(
       `return document.querySelector('[data-sheet-table]').getBoundingClientRect().toJSON();`,
@@ -107,7 +107,7 @@ describe('the workshop', () => {
     }
     expect(pale / seen).toBeLessThan(0.0002);
     await click(driver, 'radio', 'Outside');
-    await tick('Each drawing a motif of its own');
+    await tick('Each drawing becomes a motif');
     await settled();
   });
 
@@ -155,7 +155,7 @@ describe('the workshop', () => {
     await driver.get(hevrel.url);
     await click(driver, 'button', 'New design');
     await type(driver, 'Name', 'From the scanner', false);
-    await click(driver, 'button', 'Begin');
+    await click(driver, 'button', 'Create');
     await driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
     await settled();
     const from = await middleOf(driver, '[data-motif][title^="Study 1"]');

@@ -70,7 +70,7 @@ export function ensurePackages() {
 
 /** Builds the interface where it is missing or older than its sources. */
 export function ensureBuilt() {
-  unlessDone('dist/web/.hevrel', ['web', 'core', 'vite.config.ts', 'package-lock.json'], () => {
+  unlessDone('dist/web/.hevrel', ['web', 'core', 'contract', 'vite.config.ts', 'package.json', 'package-lock.json'], () => {
     console.log('Building the interface …');
     runPackage('vite', ['build', '--logLevel', 'warn']);
   });

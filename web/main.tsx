@@ -2,6 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
+import { ApiProblem } from './api/client.ts';
 import { MotifDrawer } from './screens/drawer/MotifDrawer.tsx';
 import { Home } from './screens/home/Home.tsx';
 import { Lost } from './ui/Lost.tsx';
@@ -11,7 +12,11 @@ import { SwatchPage } from './screens/swatches/SwatchPage.tsx';
 import { Workshop } from './screens/workshop/Workshop.tsx';
 import './styles.css';
 
-const client = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
+const client = new QueryClient({
+  defaultOptions: {
+    queries: { retry: (failures, error) => failures < 1 && !(error instanceof ApiProblem), refetchOnWindowFocus: true },
+  },
+});
 
 // Pages are fetched with what only they need.
 const builder = async () => ({ Component: (await import('./screens/builder/BuilderPage.tsx')).BuilderPage });

@@ -40,7 +40,7 @@ export function loosenBundle(
     }
     if (!isWithinLimits(pose))
       throw new LoosenError(
-        'A motif in this bundle would be stretched or slanted more than a motif on the cloth can be. Nothing was changed; stretch or slant the bundle less first.',
+        'A motif in this bundle would be stretched or skewed more than a motif can be. Nothing was changed; stretch or skew the bundle less first.',
       );
     return {
       ...pose,

@@ -24,7 +24,7 @@ export function applyLayout(
   newId: () => string,
 ): Command {
   const { repeat, layout } = design;
-  const lost = 'A motif of this layout is not in the drawer any more. Nothing was changed; take it out of the layout.';
+  const lost = 'A motif of this layout is no longer in the drawer. Nothing was changed; remove it from the layout.';
   const commands: Command[] = [];
   let placed: ReturnType<typeof layGrid>;
   if (recipe.kind === 'row') {
@@ -48,13 +48,13 @@ export function applyLayout(
     if (!motif) throw new LayoutError(lost);
     if (repeat.step.mirrored || repeat.step.rotated)
       throw new LayoutError(
-        'A grid cannot close where every other cell is mirrored. Nothing was changed; take the mirroring away first.',
+        'A grid cannot close where neighbouring cells are mirrored or rotated. Nothing was changed; set neighbouring cells to “As they are” first.',
       );
     placed = layGrid(latticeOf(repeat), recipe, motif);
   }
   if (!placed.every(isWithinLimits))
     throw new LayoutError(
-      'That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.',
+      'That would make a motif smaller, larger or more skewed than allowed. Nothing was changed; use a smaller change.',
     );
   const before = new Set(layout?.laid);
   const gone = design.placements.filter(({ id }) => before.has(id));

@@ -80,7 +80,7 @@ export function* toss(
   const cell = lattice.cell.width * lattice.cell.height;
   const queue = inOrder(recipe.entries, motifs);
   if (queue.length === 0)
-    throw new TossError('There is nothing to toss: choose motifs and how many of each. Nothing was changed.');
+    throw new TossError('There is nothing to toss. Add motifs and say how many of each. Nothing was changed.');
   const smallest = Math.min(...queue.map(({ entry, rounds }) => roundOf(rounds) * entry.smallest));
   if (2 * smallest + recipe.gap > Math.min(lattice.cell.width, lattice.cell.height)) {
     throw new TossError(

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState, type ComponentType } from 'react';
-import { useEditor } from '../editor/editor.ts';
+import { useEditor } from './editorContext.ts';
 import { useStore } from '../ui/store.ts';
 import { PointerController } from './pointerController.ts';
 import { ClothOverlay, type SelectionLabelProps } from './ClothOverlay.tsx';
@@ -115,7 +115,7 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
       data-cloth
       role="application"
       tabIndex={0}
-      aria-label="The cloth. N and B go through its motifs, arrows move the chosen one; press ? for all keys."
+      aria-label="The cloth. N and B step through its motifs, arrows move the selection; press ? for keyboard shortcuts."
       className="bare-ground relative col-start-2 row-start-2 touch-none overflow-hidden select-none focus-visible:outline-offset-[-3px]"
     >
       <canvas ref={canvas} className="absolute inset-0 h-full w-full" />

@@ -15,7 +15,7 @@ import {
 } from '../../core/lattice/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
 import { formatNumber } from '../../core/units/index.ts';
-import { useEditor } from '../editor/editor.ts';
+import { useEditor } from './editorContext.ts';
 import { useStore } from '../ui/store.ts';
 import type { ClothParts } from './clothParts.ts';
 import type { DragReadout } from './gestures/gestureContext.ts';

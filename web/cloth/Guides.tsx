@@ -67,7 +67,7 @@ export function GuidePins({ guides, lattice, x, y, scale, onPress }: PinsProps) 
     return (
       <div
         key={guide.id}
-        title="Drag to move the guide; let go outside the cloth to take it away"
+        title="Drag to move the guide; drop it outside the cloth to delete it"
         data-own-press
         data-guide={guide.id}
         style={place}

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { blobUrl } from '../api/client.ts';
-import { useEditor } from '../editor/editor.ts';
+import { useEditor } from './editorContext.ts';
 import { useStore } from '../ui/store.ts';
 import type { PointerController } from './pointerController.ts';
 
@@ -28,7 +28,7 @@ export function PileList({ hands }: { readonly hands: PointerController }) {
   return (
     <ul
       ref={list}
-      aria-label="What lies here"
+      aria-label="Contents"
       data-own-arrows
       data-own-press
       style={{

@@ -92,7 +92,7 @@ export function Pins({ at: inFrame, point, onPin, onTurn, onPoint, onPointHome }
             key={name}
             at={at(pin)}
             name={`side-${name}`}
-            label="Drag to stretch; with Ctrl to slant"
+            label="Drag to stretch; with Ctrl to skew"
             small
             className="cursor-move bg-white"
             onPress={(event) => onPin(event, pin)}
@@ -104,7 +104,7 @@ export function Pins({ at: inFrame, point, onPin, onTurn, onPoint, onPointHome }
           key={n}
           at={at(pin)}
           name={`corner-${n}`}
-          label="Drag to resize; with Alt about the point"
+          label="Drag to scale; with Alt about the anchor"
           className="cursor-nwse-resize bg-white"
           onPress={(event) => onPin(event, pin)}
         />
@@ -112,7 +112,7 @@ export function Pins({ at: inFrame, point, onPin, onTurn, onPoint, onPointHome }
       <Pin
         at={turn}
         name="turn"
-        label="Drag to turn; with Shift by 15°"
+        label="Drag to rotate; with Shift by 15°"
         className="cursor-grab bg-ink"
         onPress={onTurn}
       />
@@ -158,7 +158,7 @@ function PointPin({
 }) {
   return (
     <div
-      title="The point it is turned and sized about: drag it; a double click brings it to the middle"
+      title="Anchor for rotating and scaling: drag it; a double click returns it to the centre"
       data-own-press
       data-pin="point"
       style={{ left: at.x - 9, top: at.y - 9 }}

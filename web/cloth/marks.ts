@@ -69,7 +69,7 @@ export function marksOf(lattice: Lattice, holes: readonly Hole[], findings: Find
     ...(findings?.pairs ?? []).map(({ a, b, mm, at }, n): Mark => ({
       kind: 'pair',
       key: `pair ${n}`,
-      name: mm <= 0 ? 'Two that touch' : `Two ${formatNumber(mm, 1)} mm apart`,
+      name: mm <= 0 ? 'Touching motifs' : `Two ${formatNumber(mm, 1)} mm apart`,
       short: formatNumber(Math.max(0, mm), 1),
       ids: [a, b],
       ...at,

@@ -50,7 +50,9 @@ export class Tossing {
     const { session, layer } = bench;
     if (this.running.getState()) return;
     if (!layer) {
-      bench.refusal.set('Every layer is hidden or locked, so nothing can be tossed. Open one in the stack first.');
+      bench.refusal.set(
+        'Every layer is hidden or locked, so nothing can be tossed. Nothing was changed; show or unlock a layer first.',
+      );
       return;
     }
     this.edited.set(recipe);
@@ -82,12 +84,11 @@ export class Tossing {
       const tossed = await running.done;
       last.set(tossed);
       // What was done meanwhile is not undone by a toss that knows nothing of it.
-      if (!isAsBefore())
-        problem.set('Something was changed while it was tossed, so nothing of the toss was laid. Toss again.');
+      if (!isAsBefore()) problem.set('The design changed during the toss, so the toss was not applied. Toss again.');
       else {
         session.preview(undefined);
         if (tossed.placed.length === 0)
-          problem.set('Nothing found room at this gap. Nothing was changed; make the gap or the motifs smaller.');
+          problem.set('No motif fits at this gap. Nothing was changed; make the gap or the motifs smaller.');
         else {
           bench.commit(`Tossed ${tossed.placed.length} motifs`, command(tossed));
           this.edited.set(undefined);

@@ -1,9 +1,8 @@
 import { insertSchema, type removeSchema } from './stackSchemas.ts';
 import { latticeOf, toFundamentalDomain } from '../../lattice/index.ts';
 import { sortByLayer } from '../layer.ts';
-import { MOST_PLACEMENTS } from '../limits.ts';
-import { type Placement, placementSchema } from '../placement.ts';
-import { CommandError, type CommandKind, type CommandOf, countMotifs, typeField } from './commandKind.ts';
+import { type Placement } from '../placement.ts';
+import { CommandError, type CommandKind, type CommandOf, countMotifs } from './commandKind.ts';
 import { placementIndex } from './placementIndex.ts';
 
 /** Lays placements at their places in the stacking order. */

@@ -1,7 +1,5 @@
 import { type insertSchema, removeSchema } from './stackSchemas.ts';
-import { idsSchema } from '../../schema/index.ts';
-import { MOST_PLACEMENTS } from '../limits.ts';
-import { type CommandKind, type CommandOf, countMotifs, typeField } from './commandKind.ts';
+import { type CommandKind, type CommandOf, countMotifs } from './commandKind.ts';
 import { requirePlacement } from './placementIndex.ts';
 
 /** Takes placements off the cloth. */

@@ -45,7 +45,7 @@ export function carryGesture(
     end() {
       view.release();
       if (!laid) return;
-      bench.commit(`Laid ${motif.name}`, laid.command);
+      bench.commit(`Placed ${motif.name}`, laid.command);
       bench.selectPlaced(laid.id, laid.at);
     },
     cancel() {

@@ -18,7 +18,7 @@ export function guideGesture({ bench, view, note, local }: GestureContext, taken
       const { width, height } = view.getViewport();
       if (at.x < 0 || at.y < 0 || at.x > width || at.y > height) {
         next = rest;
-        note.set(taken && { at: { x: Math.max(8, at.x), y: at.y }, text: 'let go to take the guide away' });
+        note.set(taken && { at: { x: Math.max(8, at.x), y: at.y }, text: 'drop to delete the guide' });
       } else {
         const axis = taken?.axis ?? (event.shiftKey ? 'y' : 'x');
         const mm = toMm(view.getViewport(), at);
@@ -35,7 +35,7 @@ export function guideGesture({ bench, view, note, local }: GestureContext, taken
         return;
       }
       bench.guidesShown.set(true);
-      bench.commit(taken ? (next.length < guides.length ? 'Took a guide away' : 'Moved a guide') : 'Set a guide', {
+      bench.commit(taken ? (next.length < guides.length ? 'Deleted a guide' : 'Moved a guide') : 'Added a guide', {
         type: 'guides',
         guides: next,
       });

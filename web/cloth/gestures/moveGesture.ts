@@ -2,7 +2,7 @@ import { type Instance, snap, snapTargets, type SnapTargets } from '../../../cor
 import { cornersAround } from '../../../core/document/index.ts';
 import { type Box, boxAround, type Point, shiftBox } from '../../../core/geometry/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
-import type { DragStart } from '../../editor/editor.ts';
+import type { DragStart } from '../../editor/editorState.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { lengthToMm, type Viewport } from '../viewport.ts';
 import { hasGone, type Gesture } from './gesture.ts';

@@ -62,13 +62,13 @@ export function pinGesture(
     if (isCorner)
       return named(
         scaleByPin(frame, pin, fixed, to),
-        'Resized',
+        'Scaled',
         (pose) => `${widthText(frame, pose)}, ${formatNumber(shareText(taken, pose.scale), 1)} %`,
       );
     if (moved.ctrlKey)
       return named(
         skewByPin(frame, pin, fixed, own, to),
-        'Slanted',
+        'Skewed',
         (pose) =>
           `leaning by ${formatNumber(transformPlacements(taken.selectedInstances, pose)?.[taken.selectedInstances[0]?.id ?? '']?.skew ?? pose.skew, 1)}°`,
       );
@@ -94,7 +94,7 @@ export function rotateGesture(hands: GestureContext, event: PointerEvent, shift:
     const angle = isCaught ? near : turn;
     return named(
       poseAbout(pivot, { rotation: angle - own }),
-      'Turned',
+      'Rotated',
       () => `${formatNumber(normaliseAngle(angle), 1)}°`,
     );
   });

@@ -295,7 +295,7 @@ function PieceList({ recipe, chosen, ink, onChoose, onChange }: PieceListProps) 
                 <>
                   <Button
                     look="quiet"
-                    label="One up"
+                    label="Bring forward"
                     disabled={n === pieces.length - 1}
                     onClick={() => (onChange(withMoved(recipe, n, 1)), onChoose(n + 1))}
                   >
@@ -303,13 +303,13 @@ function PieceList({ recipe, chosen, ink, onChoose, onChange }: PieceListProps) 
                   </Button>
                   <Button
                     look="quiet"
-                    label="One down"
+                    label="Send backward"
                     disabled={n === 0}
                     onClick={() => (onChange(withMoved(recipe, n, -1)), onChoose(n - 1))}
                   >
                     <ArrowDown size={14} aria-hidden />
                   </Button>
-                  <Button look="quiet" label="Take this piece away" onClick={() => onChange(withoutPiece(recipe, n))}>
+                  <Button look="quiet" label="Delete this piece" onClick={() => onChange(withoutPiece(recipe, n))}>
                     <Trash2 size={14} aria-hidden />
                   </Button>
                 </>

@@ -27,9 +27,9 @@ export function PieceTicket({ piece, isFirst, takesAfter, inks, onChange }: Prop
   return (
     <>
       {!isFirst && (
-        <TicketPart name="How it meets what is below">
+        <TicketPart name="Combine with the piece below">
           <select
-            aria-label="How it meets what is below"
+            aria-label="Combine with the piece below"
             value={piece.combine}
             onChange={(event) => onChange({ combine: event.target.value as CombineMode })}
             className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
@@ -171,7 +171,7 @@ function Looks({ piece: { fill, outline }, inks, onChange }: Pick<Props, 'piece'
                 onChange={(angle) => onChange({ fill: { ...fill, fade: { rest: fill.fade?.rest ?? 0, angle } } })}
               />
               <AmountField
-                label="What is left"
+                label="Remaining"
                 sign="%"
                 value={fill.fade.rest * 100}
                 min={0}

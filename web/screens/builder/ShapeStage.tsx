@@ -49,7 +49,7 @@ export function ShapeStage({ artwork, outlines, chosen, ground, onChoose, onMove
       style={{ background: ground }}
       tabIndex={0}
       role="application"
-      aria-label="The motif. Arrows move the chosen piece."
+      aria-label="The motif. Arrows move the selected piece."
       onKeyDown={onKey}
       data-stage
     >

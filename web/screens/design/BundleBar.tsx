@@ -3,7 +3,8 @@ import { useMotifMutation } from '../../api/motifs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
 import { useStore } from '../../ui/store.ts';
-import { useEditor, type InsideBundle, type Part } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
+import type { InsideBundle, Part } from '../../editor/editorState.ts';
 import { PartNav } from './PartNav.tsx';
 import { UndoButtons } from './UndoButtons.tsx';
 

@@ -12,7 +12,7 @@ import {
 import type { SelectionLabelProps } from '../../cloth/ClothOverlay.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Cell, useStore } from '../../ui/store.ts';
-import { useEditor } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
 import { BlendNumberField, OwnField, PositionField, SizeField } from './SelectionFields.tsx';
 import { labelPlace } from './labelPlace.ts';
 import { bundleOf, useBundles } from './useBundles.ts';
@@ -47,10 +47,10 @@ export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
         <Button look="quiet" label="Mirror" onClick={() => bench.flip()}>
           <FlipVertical2 size={16} aria-hidden />
         </Button>
-        <Button look="quiet" label="Bring to the front" onClick={() => bench.restack('front')}>
+        <Button look="quiet" label="To front" onClick={() => bench.restack('front')}>
           <BringToFront size={16} aria-hidden />
         </Button>
-        <Button look="quiet" label="Put at the back" onClick={() => bench.restack('back')}>
+        <Button look="quiet" label="To back" onClick={() => bench.restack('back')}>
           <SendToBack size={16} aria-hidden />
         </Button>
         {chosen.length > 1 && (

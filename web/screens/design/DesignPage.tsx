@@ -11,7 +11,8 @@ import { createDesign, leaveDesign, readDesign, readSince, saveCommands, useDesi
 import { useDesignMotifs } from '../../api/motifs.ts';
 import { Fetched } from '../../ui/Fetched.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
-import { Editor, EditorContext } from '../../editor/editor.ts';
+import { EditorContext } from '../../cloth/editorContext.ts';
+import { Editor } from '../../editor/editor.ts';
 import { BROWSER_CLIPBOARD } from '../../editor/clipboard.ts';
 import { Presence } from '../../editor/presence.ts';
 import { deliverOutbox, lockOf } from '../../editor/deliverOutbox.ts';

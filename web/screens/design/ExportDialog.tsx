@@ -51,7 +51,7 @@ export function ExportDialog({ open, onClose, repeat, source }: Props) {
   };
 
   return (
-    <Dialog title="Download the tile" open={open} onClose={leave}>
+    <Dialog title="Export the tile" open={open} onClose={leave}>
       <form onSubmit={submit} className="grid gap-4">
         <RadioGroup value={by} onChange={setBy} aria-label="Size by" className="flex gap-1">
           {(
@@ -120,7 +120,7 @@ export function ExportDialog({ open, onClose, repeat, source }: Props) {
         <div className="flex justify-end gap-2">
           <Button onClick={leave}>Cancel</Button>
           <Button type="submit" look="accent" disabled={watch.running || plan.refusal !== undefined}>
-            Download
+            Export
           </Button>
         </div>
       </form>

@@ -1,6 +1,6 @@
 import { Layers } from 'lucide-react';
 import { useStore } from '../../ui/store.ts';
-import { useEditor } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
 
 /** Says on the cloth which layer is being worked in, where there is more than one. */
 export function LayerChip({ onOpen }: { readonly onOpen: () => void }) {
@@ -14,7 +14,7 @@ export function LayerChip({ onOpen }: { readonly onOpen: () => void }) {
     <button
       type="button"
       data-layer-chip
-      title="The layer that is worked in; click for the stack"
+      title="Current layer; click for the list"
       onClick={() => {
         bench.arrangeSide.set('stack');
         onOpen();
@@ -22,7 +22,7 @@ export function LayerChip({ onOpen }: { readonly onOpen: () => void }) {
       className="z-10 col-start-2 row-start-2 m-3 flex h-7 max-w-60 items-center gap-1.5 self-start justify-self-start rounded-md border border-thread bg-calico px-2 text-xs font-medium shadow-float"
     >
       <Layers size={13} aria-hidden className="shrink-0" />
-      <span className="truncate">{layer ? `In ${layer.name}` : 'No open layer'}</span>
+      <span className="truncate">{layer ? `In ${layer.name}` : 'No editable layer'}</span>
     </button>
   );
 }

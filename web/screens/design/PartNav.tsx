@@ -1,4 +1,5 @@
-import { useEditor, type Part } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
+import type { Part } from '../../editor/editorState.ts';
 import { useStore } from '../../ui/store.ts';
 
 const PARTS: readonly { part: Part; name: string; inBundle: boolean }[] = [

@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { JobProgress } from '../../ui/JobProgress.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { useEditor } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
 import type { Saver } from '../../editor/saver.ts';
 
 interface Props {

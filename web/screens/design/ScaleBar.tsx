@@ -20,7 +20,7 @@ export function ScaleBar({ cloth: { view }, hands }: { readonly cloth: ClothPart
       className="grid shrink-0 content-center gap-1.5 border-l border-thread px-3 py-2"
     >
       <div className="flex items-center gap-1">
-        <Button look="quiet" label="Farther" onClick={() => hands.zoom(1 / 1.25)}>
+        <Button look="quiet" label="Zoom out" onClick={() => hands.zoom(1 / 1.25)}>
           <Minus size={16} aria-hidden />
         </Button>
         <output
@@ -30,7 +30,7 @@ export function ScaleBar({ cloth: { view }, hands }: { readonly cloth: ClothPart
         >
           {percent} %
         </output>
-        <Button look="quiet" label="Closer" onClick={() => hands.zoom(1.25)}>
+        <Button look="quiet" label="Zoom in" onClick={() => hands.zoom(1.25)}>
           <Plus size={16} aria-hidden />
         </Button>
         <Button look="quiet" onClick={() => hands.showActual()}>

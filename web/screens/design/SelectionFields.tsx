@@ -6,7 +6,8 @@ import { BlendField } from '../../ui/BlendField.tsx';
 import { EachField } from '../../ui/EachField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { useStore } from '../../ui/store.ts';
-import { useEditor, type Editor } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
+import type { Editor } from '../../editor/editor.ts';
 
 interface Named {
   readonly label: string;
@@ -58,7 +59,7 @@ export function SizeField({
   const mm = sizeOf(frame)[side];
   const change = (next: number): void => {
     const factor = next / mm;
-    if (keep) bench.transformBy('Resized', poseAbout(pivot, { scale: factor }));
+    if (keep) bench.transformBy('Scaled', poseAbout(pivot, { scale: factor }));
     else
       bench.transformBy(
         'Stretched',
@@ -81,7 +82,7 @@ interface OwnValue {
 const OWN: Readonly<Record<'size' | 'rotation' | 'skew' | 'opacity', OwnValue>> = {
   size: {
     sign: '%',
-    said: 'Resized',
+    said: 'Scaled',
     min: SMALLEST_SCALE * 100,
     max: LARGEST_SCALE * 100,
     read: ({ scale }) => scale * 100,
@@ -89,13 +90,13 @@ const OWN: Readonly<Record<'size' | 'rotation' | 'skew' | 'opacity', OwnValue>> 
   },
   rotation: {
     sign: '°',
-    said: 'Turned',
+    said: 'Rotated',
     read: ({ rotation }) => rotation,
     write: (turn) => ({ rotation: normaliseAngle(turn) }),
   },
   skew: {
     sign: '°',
-    said: 'Slanted',
+    said: 'Skewed',
     min: -LARGEST_SKEW,
     max: LARGEST_SKEW,
     read: ({ skew }) => skew,

@@ -5,7 +5,7 @@ import type { ClothParts } from '../../cloth/clothParts.ts';
 import type { ClothView } from '../../cloth/clothView.ts';
 import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';
-import { useEditor } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
 import { useStore } from '../../ui/store.ts';
 
 /** The printed edge of the cloth: a rule that follows the zoom, a mark at each repeat, the name, the ink dots. */
@@ -28,7 +28,7 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
         {cloth && (
           <div
             data-selvedge-edge
-            title="Drag a guide out of the selvedge; with Shift a level one"
+            title="Drag a guide out of the selvedge; with Shift a horizontal one"
             className="absolute inset-y-0 right-0 w-4 cursor-col-resize touch-none"
             onPointerDown={(event) => {
               event.preventDefault();

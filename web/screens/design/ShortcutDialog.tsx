@@ -6,12 +6,12 @@ const GROUPS = [...new Set(SHORTCUTS.map(({ group }) => group))];
 /** All keys, from the one table that makes them work. */
 export function ShortcutDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   return (
-    <Dialog title="Keys" open={open} onClose={onClose} wide>
+    <Dialog title="Keyboard shortcuts" open={open} onClose={onClose} wide>
       <div className="gap-8 sm:columns-2">
         {GROUPS.map((group) => (
           <List key={group} title={group} rows={SHORTCUTS.filter((shortcut) => shortcut.group === group)} />
         ))}
-        <List title="The pointer" rows={POINTER_HINTS} />
+        <List title="Pointer" rows={POINTER_HINTS} />
       </div>
     </Dialog>
   );

@@ -3,7 +3,7 @@ import { ACTUAL_SCALE } from '../../cloth/viewport.ts';
 import { Overlay } from '../../ui/Overlay.tsx';
 import { useStore } from '../../ui/store.ts';
 import { LiveCloth, type Look } from './alternatives/LiveCloth.tsx';
-import { useEditor } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
 
 /** A screen is looked at from here, metres; from twice as far all looks half as large. */
 const ARM = 0.5;

@@ -1,7 +1,8 @@
 import { PanelRightClose, PanelRightOpen } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
-import { useEditor, type Part } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
+import type { Part } from '../../editor/editorState.ts';
 import { useStore } from '../../ui/store.ts';
 import { ArrangeTicket } from './tickets/ArrangeTicket.tsx';
 import { ColourTicket } from './tickets/ColourTicket.tsx';
@@ -31,7 +32,7 @@ export function Ticket({ open, onToggle }: { readonly open: boolean; readonly on
   if (!open) {
     return (
       <div className="col-start-3 row-start-2 border-l border-thread bg-calico p-1">
-        <Button look="quiet" label="Unfold the ticket" onClick={onToggle}>
+        <Button look="quiet" label="Show the ticket" onClick={onToggle}>
           <PanelRightOpen size={16} aria-hidden />
         </Button>
       </div>
@@ -50,7 +51,7 @@ export function Ticket({ open, onToggle }: { readonly open: boolean; readonly on
             className="absolute top-3 left-1/2 h-4 w-4 -translate-x-1/2 rounded-full border border-thread bg-linen shadow-[inset_0_1px_2px_rgb(31_36_48/0.25)]"
           />
           <h2 className="font-name text-lg font-semibold">{TITLES[part]}</h2>
-          <Button look="quiet" label="Fold the ticket" onClick={onToggle} className="-mr-2 ml-auto">
+          <Button look="quiet" label="Hide the ticket" onClick={onToggle} className="-mr-2 ml-auto">
             <PanelRightClose size={16} aria-hidden />
           </Button>
         </div>

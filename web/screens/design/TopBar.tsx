@@ -2,7 +2,8 @@ import { Download } from 'lucide-react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button.tsx';
 import { NameField } from '../../ui/NameField.tsx';
-import { useEditor, type Part } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
+import type { Part } from '../../editor/editorState.ts';
 import { PartNav } from './PartNav.tsx';
 import { UndoButtons } from './UndoButtons.tsx';
 import type { Presence } from '../../editor/presence.ts';
@@ -35,10 +36,10 @@ export function TopBar({ saver, company, onPart, onSaveSwatch, onDownload, onKey
       <SavedNote state={state} />
       <div className="flex shrink-0 items-center gap-1.5">
         <UndoButtons />
-        <Button look="quiet" label="Keys" onClick={onKeys}>
+        <Button look="quiet" label="Keyboard shortcuts" onClick={onKeys}>
           <span aria-hidden>?</span>
         </Button>
-        <Button label="Download" onClick={onDownload}>
+        <Button label="Export" onClick={onDownload}>
           <Download size={16} aria-hidden />
         </Button>
         <Button look="accent" onClick={onSaveSwatch}>
@@ -85,7 +86,9 @@ function OthersNote({ company }: { readonly company: Presence }) {
 }
 
 function SavedNote({ state }: { readonly state: SaveState }) {
-  const text = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet', parted: 'Not saved here' }[state.kind];
+  const text = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet', parted: 'Not saved in this browser' }[
+    state.kind
+  ];
   const why = 'why' in state ? state.why : undefined;
   return (
     <span

@@ -8,7 +8,7 @@ import { useNotify } from '../../ui/Notices.tsx';
 import type { ClothParts } from '../../cloth/clothParts.ts';
 import { middle, toMm } from '../../cloth/viewport.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useEditor } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
 import { useStore } from '../../ui/store.ts';
 import { BringFiles } from '../drawer/BringFiles.tsx';
 import { droppedFiles } from '../drawer/files.ts';
@@ -76,7 +76,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
               placeholder="Search"
             />
           </label>
-          <Button look="quiet" label={open ? 'Fold the tray' : 'Unfold the tray'} onClick={() => setOpen(!open)}>
+          <Button look="quiet" label={open ? 'Hide the tray' : 'Show the tray'} onClick={() => setOpen(!open)}>
             {open ? <ChevronDown size={16} aria-hidden /> : <ChevronUp size={16} aria-hidden />}
           </Button>
         </div>
@@ -84,7 +84,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
       </div>
       {open && (
         <ul
-          aria-label="Motifs at hand"
+          aria-label="Motifs"
           className="flex min-w-0 grow items-center gap-1 overflow-x-auto px-2 py-1.5"
           data-own-arrows
         >

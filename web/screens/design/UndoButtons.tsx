@@ -1,7 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { Button } from '../../ui/Button.tsx';
 import { useStore } from '../../ui/store.ts';
-import { useEditor } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
 
 /** Undo and redo, each saying what it would do. */
 export function UndoButtons() {
@@ -20,7 +20,7 @@ export function UndoButtons() {
       </Button>
       <Button
         look="quiet"
-        label={future.length ? `Do again: ${future[0]?.label}` : 'Do again'}
+        label={future.length ? `Do again: ${future[0]?.label}` : 'Redo'}
         disabled={future.length === 0}
         onClick={() => bench.redo()}
       >

@@ -8,7 +8,8 @@ import { UPRIGHT } from '../../../core/geometry/index.ts';
 import { latticeOf } from '../../../core/lattice/index.ts';
 import { useMotifCopies, useMotifMaking } from '../../api/motifs.ts';
 import { useNotify } from '../../ui/Notices.tsx';
-import { useEditor, type Editor } from '../../editor/editor.ts';
+import { useEditor } from '../../cloth/editorContext.ts';
+import type { Editor } from '../../editor/editor.ts';
 import type { BundleActions } from './bundleActions.ts';
 import { OpeningContext } from './opening.ts';
 

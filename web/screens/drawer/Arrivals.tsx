@@ -7,7 +7,7 @@ export function Arrivals() {
   const { arrivals, clear } = useImports();
   if (arrivals.length === 0) return null;
   return (
-    <section aria-label="Files brought" className="grid gap-1.5">
+    <section aria-label="Imported files" className="grid gap-1.5">
       {arrivals.map((arrival) => (
         <ArrivalRow key={arrival.id} arrival={arrival} />
       ))}
@@ -22,7 +22,7 @@ function ArrivalRow({ arrival: { name, progress, state, notes, stop } }: { reado
   return (
     <div className="rounded-md border border-thread bg-white p-2 text-sm" data-arrival={state}>
       <div className="flex items-center gap-2">
-        {state === 'here' && <Check size={15} aria-label="Brought in" className="shrink-0 text-fine" />}
+        {state === 'here' && <Check size={15} aria-label="Imported" className="shrink-0 text-fine" />}
         {state === 'refused' && <CircleAlert size={15} aria-label="Refused" className="shrink-0 text-madder" />}
         <span className="min-w-0 grow truncate" title={name}>
           {name}

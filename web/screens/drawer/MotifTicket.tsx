@@ -35,7 +35,7 @@ export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; r
     act({ id: motif.id, deleted: true }, () => {
       onClose();
       notify({
-        text: `“${motif.name}” was taken out of the drawer.${where}`,
+        text: `“${motif.name}” was deleted from the drawer.${where}`,
         action: { label: 'Undo', run: () => act({ id: motif.id, deleted: false }) },
       });
     });

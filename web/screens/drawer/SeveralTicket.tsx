@@ -33,7 +33,7 @@ export function SeveralTicket({ motifs, onClose, onMade }: Props) {
     void setDeleted(true).then(() => {
       onClose();
       notify({
-        text: `${motifs.length} motifs were taken out of the drawer. Those in use stay on their cloths.`,
+        text: `${motifs.length} motifs were deleted from the drawer. Those in use stay on their cloths.`,
         action: { label: 'Undo', run: () => void setDeleted(false).catch(refused) },
       });
     }, refused);

@@ -94,7 +94,7 @@ function Hanging({ design }: { readonly design: DesignSummary }) {
     void removal.mutateAsync({ id, deleted: true }).then(
       () =>
         notify({
-          text: `“${name}” was put away.`,
+          text: `“${name}” was deleted.`,
           action: { label: 'Undo', run: () => removal.mutate({ id, deleted: false }) },
         }),
       (error: Error) => notify({ text: error.message, tone: 'problem' }),

@@ -89,7 +89,7 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
             Open its design
           </Button>
           <Button onClick={() => setDownloading(true)}>
-            <Download size={15} aria-hidden /> Download
+            <Download size={15} aria-hidden /> Export
           </Button>
           <Button label={`Delete ${name}`} onClick={() => remove(swatch, () => void navigate('/swatches'))}>
             <Trash2 size={15} aria-hidden />
@@ -101,10 +101,10 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
         aria-label="Scale"
         className="absolute right-4 bottom-5 flex gap-1 rounded-md border border-thread bg-calico p-1 shadow-float"
       >
-        <Button look="quiet" label="Farther" onClick={() => setScale(Math.max(0.1, scale / 1.25))}>
+        <Button look="quiet" label="Zoom out" onClick={() => setScale(Math.max(0.1, scale / 1.25))}>
           <Minus size={16} aria-hidden />
         </Button>
-        <Button look="quiet" label="Closer" onClick={() => setScale(Math.min(12, scale * 1.25))}>
+        <Button look="quiet" label="Zoom in" onClick={() => setScale(Math.min(12, scale * 1.25))}>
           <Plus size={16} aria-hidden />
         </Button>
         <Button look="quiet" onClick={() => setScale(ACTUAL_SCALE)}>

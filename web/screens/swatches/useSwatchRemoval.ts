@@ -11,7 +11,7 @@ export function useSwatchRemoval(): (swatch: Pick<SwatchSummary, 'id' | 'name'>,
     void change.mutateAsync({ id, deleted: true }).then(
       () => {
         notify({
-          text: `“${name}” was taken out of the book.`,
+          text: `“${name}” was deleted from the swatch book.`,
           action: { label: 'Undo', run: () => change.mutate({ id, deleted: false }) },
         });
         onGone?.();

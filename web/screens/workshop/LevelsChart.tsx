@@ -74,7 +74,7 @@ export function LevelsChart({ counts, levels, onChange }: Props) {
   return (
     <div className="select-none">
       <div ref={frame} className="relative h-24 rounded-sm border border-thread bg-white">
-        <Bar data={data} options={options} aria-label="How many pixels have each lightness" role="img" />
+        <Bar data={data} options={options} aria-label="Histogram of lightness" role="img" />
         <svg
           viewBox="0 0 100 100"
           preserveAspectRatio="none"

@@ -147,7 +147,7 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
           <ArrowLeft size={16} aria-hidden />
         </Link>
         <NameField
-          label="Name of the sheet"
+          label="Name of the scan"
           name={sheet.name}
           size={28}
           onRename={(name) => void mutateAsync({ id: sheet.id, change: { name } })}

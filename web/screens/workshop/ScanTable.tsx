@@ -47,7 +47,7 @@ export function SheetTable({ picture, ground, beside, zoom, tool, onStroke }: Pr
       <div className="flex w-max min-w-full items-start justify-center gap-6">
         {beside && (
           <figure>
-            <Bitmap image={before} scale={scale} label="The sheet as it came" />
+            <Bitmap image={before} scale={scale} label="The scan as imported" />
             <figcaption className="mt-1 text-xs text-graphite">As it came</figcaption>
           </figure>
         )}
@@ -60,7 +60,7 @@ export function SheetTable({ picture, ground, beside, zoom, tool, onStroke }: Pr
             {picture.tracing ? (
               <ArtworkSvg artwork={picture.tracing} label="The traced drawing" className="block h-full w-full" />
             ) : (
-              <Bitmap image={image} scale={scale} label="The cleaned sheet" />
+              <Bitmap image={image} scale={scale} label="The cleaned scan" />
             )}
             <Drawings drawings={picture.drawings} scale={scale} />
             <Strokes tool={tool} scale={scale} onStroke={onStroke} />
@@ -160,7 +160,7 @@ function Strokes({ tool, scale, onStroke }: StrokesProps) {
   return (
     <svg
       className="absolute inset-0 h-full w-full cursor-crosshair touch-none"
-      aria-label="Draw on the sheet"
+      aria-label="Draw on the scan"
       data-strokes={tool}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);

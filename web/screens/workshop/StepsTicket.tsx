@@ -36,12 +36,12 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
   const turned = (by: 1 | 3): void => change({ quarters: ((quarters + by) % 4) as CleanSteps['quarters'], crop: null });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-5">
-      <TicketPart name="Lay it straight">
+      <TicketPart name="Straighten">
         <div className="flex flex-wrap gap-2">
-          <Button label="Turn left" onClick={() => turned(3)}>
+          <Button label="Rotate left" onClick={() => turned(3)}>
             <RotateCcw size={15} aria-hidden />
           </Button>
-          <Button label="Turn right" onClick={() => turned(1)}>
+          <Button label="Rotate right" onClick={() => turned(1)}>
             <RotateCw size={15} aria-hidden />
           </Button>
           <Button onClick={onFindTilt}>
@@ -52,7 +52,7 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
           {crop && <Button onClick={() => change({ crop: null })}>Whole sheet</Button>}
         </div>
         <SliderField
-          label="Straightened by"
+          label="Straighten by"
           sign="°"
           value={straighten}
           min={-15}
@@ -69,7 +69,7 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
           onChange={(on) => change({ evenLight: on })}
         />
         <Tick
-          label="Lift blacks and whites"
+          label="Adjust levels"
           on={levels !== null}
           onChange={(on) => change({ levels: on ? proposeLevels(histogram ?? new Uint32Array(256)) : null })}
         />
@@ -83,14 +83,14 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
         )}
       </TicketPart>
 
-      <TicketPart name="Take the paper away">
+      <TicketPart name="Remove the paper">
         <Choice
           label="Paper"
           value={paper?.reach ?? 'kept'}
           options={[
             { value: 'kept', name: 'Keep it' },
             { value: 'outside', name: 'Outside' },
-            { value: 'everywhere', name: 'Everywhere' },
+            { value: 'everywhere', name: 'General' },
           ]}
           onChange={(reach) =>
             change(
@@ -145,20 +145,20 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
         )}
         <div className="grid grid-cols-2 items-end gap-2">
           <AmountField
-            label="Specks under, mm²"
+            label="Remove specks under, mm²"
             value={specks}
             min={0}
             max={1000}
             step={0.1}
             onChange={(area) => change({ specks: area })}
           />
-          {!cut && <Tick label="Trim to what is there" on={trim} onChange={(on) => change({ trim: on })} />}
+          {!cut && <Tick label="Trim to the drawing" on={trim} onChange={(on) => change({ trim: on })} />}
         </div>
       </TicketPart>
 
       <TicketPart name="Cut into drawings">
         <Tick
-          label="Each drawing a motif of its own"
+          label="Each drawing becomes a motif"
           on={cut !== null}
           onChange={(on) => change({ cut: on ? NO_CUT : null })}
         />
@@ -167,7 +167,7 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
 
       <TicketPart name="Trace into vectors">
         <Tick
-          label="Trace it"
+          label="Trace"
           on={trace !== null}
           onChange={(on) => change({ trace: on ? { inks: 2, smoothness: 0.5, detail: 0.6 } : null })}
         />
@@ -217,7 +217,7 @@ function CutFields({ cut, handTool, onChange }: CutFieldsProps) {
   return (
     <>
       <SliderField
-        label="Together if closer than"
+        label="Keep together if closer than"
         sign="mm"
         value={cut.gap}
         min={0}

@@ -46,7 +46,7 @@ export function Workshop() {
           type="file"
           hidden
           accept=".png,.jpg,.jpeg,.webp,.tif,.tiff,.avif"
-          aria-label="Picture for the workshop"
+          aria-label="Picture to clean"
           onChange={(event) => {
             const [picture] = event.target.files ?? [];
             if (picture) bring(picture);
@@ -73,7 +73,7 @@ export function Workshop() {
             Nothing lies here yet. Scan a sheet, or drop a picture anywhere on this page.
           </p>
         )}
-        <ul aria-label="Sheets" className="mt-6 grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-x-6 gap-y-8">
+        <ul aria-label="Scans" className="mt-6 grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-x-6 gap-y-8">
           {sheets.data?.map((sheet) => (
             <Shelved key={sheet.id} sheet={sheet} />
           ))}
@@ -91,7 +91,7 @@ function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonl
     void deed.mutateAsync({ id, deleted: true }).then(
       () =>
         notify({
-          text: `“${name}” was taken off the shelf. Motifs made of it stay as they are.`,
+          text: `“${name}” was deleted. Motifs made from it stay as they are.`,
           action: { label: 'Undo', run: () => deed.mutate({ id, deleted: false }) },
         }),
       (error: Error) => notify({ text: error.message, tone: 'problem' }),

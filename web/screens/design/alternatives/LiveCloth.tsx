@@ -5,7 +5,7 @@ import type { Point } from '../../../../core/geometry/index.ts';
 import { ClothView } from '../../../cloth/clothView.ts';
 import { middle, toMm, viewportWith } from '../../../cloth/viewport.ts';
 import { useStore } from '../../../ui/store.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Where cloths are looked at together: what lies in the middle of each, and the scale. */
 export interface Look {

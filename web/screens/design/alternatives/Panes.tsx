@@ -5,7 +5,7 @@ import { Overlay } from '../../../ui/Overlay.tsx';
 import { repeatText } from '../../../ui/repeatText.ts';
 import { useStore } from '../../../ui/store.ts';
 import { useUnit } from '../../../ui/unit.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { LiveCloth, type Look } from './LiveCloth.tsx';
 
 /** One of the cloths that are looked at together. */

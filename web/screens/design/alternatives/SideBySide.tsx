@@ -2,7 +2,7 @@ import { takeArrangement } from '../../../../core/arrange/index.ts';
 import { colourwayOf, type Design } from '../../../../core/document/index.ts';
 import { useAlternativeDesigns, useAlternatives } from '../../../api/alternatives.ts';
 import { useStore } from '../../../ui/store.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { Panes, type Pane } from './Panes.tsx';
 
 interface Props {
@@ -19,7 +19,7 @@ export function SideBySide({ alternatives, onClose }: Props) {
   const listed = useAlternatives(id);
   const designs = useAlternativeDesigns(id, alternatives);
   const take = (name: string, design: Design): void => {
-    bench.commit(`Took “${name}”`, takeArrangement(bench.session.state.committed, design));
+    bench.commit(`Applied “${name}”`, takeArrangement(bench.session.state.committed, design));
     onClose();
   };
   const panes = [
@@ -46,7 +46,7 @@ export function SideBySide({ alternatives, onClose }: Props) {
   return (
     <Panes
       label="Alternatives side by side"
-      note="Drag moves all of them, the wheel zooms; they are seen in the colours you work in."
+      note="Drag pans all of them, the wheel zooms. All are shown in the current colours."
       panes={panes}
       onClose={onClose}
     />

@@ -6,7 +6,8 @@ import { formatNumber } from '../../../../core/units/index.ts';
 import { ClothContext } from '../../../cloth/clothContext.ts';
 import { lanesSeen, marksOf, seenIn, takeMark, type Mark } from '../../../cloth/marks.ts';
 import { middle, toMm, windowMm } from '../../../cloth/viewport.ts';
-import { useEditor, type Editor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
+import type { Editor } from '../../../editor/editor.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
@@ -20,9 +21,9 @@ const charts = import('./QuarterCharts.tsx');
 const QuarterCharts = lazy(async () => ({ default: (await charts).QuarterCharts }));
 
 const PARTS = [
-  { kind: 'lane', name: 'Lanes', none: 'No straight strip is as wide as that.' },
-  { kind: 'clump', name: 'Clumps', none: 'No motif and no ink gathers anywhere.' },
-  { kind: 'pair', name: 'Touching, or nearly', none: 'Nothing lies as near as that.' },
+  { kind: 'lane', name: 'Lanes', none: 'No lanes that wide.' },
+  { kind: 'clump', name: 'Clumps', none: 'No clumps of one motif or ink.' },
+  { kind: 'pair', name: 'Touching or nearly touching', none: 'No motifs that close.' },
 ] as const;
 
 /** What the eye would catch on, looked for after every edit: each a mark on the cloth and a line here, taken by a click. */
@@ -174,7 +175,7 @@ function SettleChosen() {
   return (
     <Button
       disabled={ids.length === 0}
-      title="Evens out the spacing of what is chosen by small moves; press again to go on"
+      title="Evens out the spacing of the selection with small moves; press again to continue"
       onClick={() => settle(ids, false)}
     >
       <Sparkles size={15} aria-hidden /> Settle what is chosen

@@ -4,7 +4,7 @@ import { Bar } from 'react-chartjs-2';
 import type { Quarter } from '../../../../core/check/index.ts';
 import { colourwayOf } from '../../../../core/document/index.ts';
 import { formatNumber } from '../../../../core/units/index.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
 
 Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);

@@ -2,7 +2,7 @@ import type { DesignMotif } from '../../../../contract/index.ts';
 import { useEffect, useRef, useState } from 'react';
 import type { CheckContext, Findings } from '../../../../core/check/index.ts';
 import type { Design } from '../../../../core/document/index.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
 
 interface Wanted {

@@ -3,7 +3,8 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { applyLayout, LayoutError } from '../../../../core/layout/index.ts';
 import type { GridRecipe, LayoutRecipe, RowRecipe } from '../../../../core/recipe/index.ts';
-import { useEditor, type LayoutDraft } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
+import type { LayoutDraft } from '../../../editor/editorState.ts';
 import { TicketFoot } from '../TicketFoot.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
@@ -29,7 +30,9 @@ export function LayoutPanel() {
     const { layer } = bench;
     const start = bench.session.state.committed;
     if (!layer) {
-      bench.refusal.set('Every layer is hidden or locked, so nothing can be laid. Open one in the stack first.');
+      bench.refusal.set(
+        'Every layer is hidden or locked, so nothing can be placed. Nothing was changed; show or unlock a layer first.',
+      );
       return;
     }
     // What was chosen for it becomes part of it; what one of the other kind laid stays, as ordinary motifs.
@@ -96,8 +99,8 @@ export function LayoutPanel() {
             What is changed here is changed on the cloth; motifs moved by hand go back to their places then.
           </p>
           <Button
-            title="The motifs stay and are ordinary ones from then on"
-            onClick={() => bench.commit('Let the layout go', { type: 'layout', layout: null })}
+            title="Keeps the motifs and forgets the recipe"
+            onClick={() => bench.commit('Forgot the layout recipe', { type: 'layout', layout: null })}
           >
             Let it go
           </Button>

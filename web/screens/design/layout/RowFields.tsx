@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { LARGEST_CELL_MM } from '../../../../core/lattice/index.ts';
 import { LEAST_GAP, MOST_GAP, MOST_IN_ROW, MOST_ROWS, type RowRecipe } from '../../../../core/recipe/index.ts';
 import { blobUrl } from '../../../api/client.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { MotifPick } from '../tickets/MotifPick.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
@@ -65,8 +65,8 @@ export function RowFields({ recipe, isLaid, onChange }: Props) {
             <Plus size={14} aria-hidden /> Another row
           </Button>
         )}
-        <Button disabled={ids.length === 0} title="In the order in which they were chosen" onClick={addChosen}>
-          Add those chosen
+        <Button disabled={ids.length === 0} title="In the order of selection" onClick={addChosen}>
+          Add the selected
         </Button>
       </div>
       <Choice

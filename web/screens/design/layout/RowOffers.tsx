@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { placesByMotif, step } from '../../../../core/lattice/index.ts';
 import { type RowOffer, rowOffers, type RowPattern } from '../../../../core/layout/index.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { OfferList } from '../tickets/OfferList.tsx';
 import { useStore } from '../../../ui/store.ts';
 
@@ -29,7 +29,7 @@ export function RowOffers({ count }: { readonly count: number }) {
   }, [repeat, placements, layout, count]);
   return (
     <OfferList
-      label="Further rows, best first"
+      label="Shift of the next rows, best first"
       heading="Further rows shift by, best first: so far apart lies each motif from its like"
       offers={offers}
       repeatOf={({ p, q }) => ({ width: repeat.width, height: repeat.height, step: step('brick', p, q) })}

@@ -26,15 +26,25 @@ import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 const SIDES: readonly { axis: Axis; side: Side; name: string; icon: ReactNode }[] = [
-  { axis: 'x', side: 'low', name: 'Line up left edges', icon: <AlignStartVertical size={16} aria-hidden /> },
-  { axis: 'x', side: 'middle', name: 'Line up middles across', icon: <AlignCenterVertical size={16} aria-hidden /> },
-  { axis: 'x', side: 'high', name: 'Line up right edges', icon: <AlignEndVertical size={16} aria-hidden /> },
-  { axis: 'y', side: 'low', name: 'Line up upper edges', icon: <AlignStartHorizontal size={16} aria-hidden /> },
-  { axis: 'y', side: 'middle', name: 'Line up middles down', icon: <AlignCenterHorizontal size={16} aria-hidden /> },
-  { axis: 'y', side: 'high', name: 'Line up lower edges', icon: <AlignEndHorizontal size={16} aria-hidden /> },
+  { axis: 'x', side: 'low', name: 'Align left edges', icon: <AlignStartVertical size={16} aria-hidden /> },
+  {
+    axis: 'x',
+    side: 'middle',
+    name: 'Align centres horizontally',
+    icon: <AlignCenterVertical size={16} aria-hidden />,
+  },
+  { axis: 'x', side: 'high', name: 'Align right edges', icon: <AlignEndVertical size={16} aria-hidden /> },
+  { axis: 'y', side: 'low', name: 'Align top edges', icon: <AlignStartHorizontal size={16} aria-hidden /> },
+  {
+    axis: 'y',
+    side: 'middle',
+    name: 'Align centres vertically',
+    icon: <AlignCenterHorizontal size={16} aria-hidden />,
+  },
+  { axis: 'y', side: 'high', name: 'Align bottom edges', icon: <AlignEndHorizontal size={16} aria-hidden /> },
 ];
 const SPACINGS = [
   { value: 'gaps', name: 'Even gaps' },
@@ -64,17 +74,17 @@ export function AlignPanel() {
     commit(name, align(latticeOf(design.repeat), chosen, motifs(), axis, side, several ? to : 'cell'));
   const space = (axis: Axis): void =>
     commit(
-      axis === 'x' ? 'Spaced across' : 'Spaced down',
+      axis === 'x' ? 'Distributed horizontally' : 'Distributed vertically',
       distribute(latticeOf(design.repeat), chosen, motifs(), axis, by === 'gap' ? { by, mm: gap } : { by }),
     );
   const even = (measure: Measure): void => commit(`Made the same ${measure}`, matchSize(chosen, motifs(), measure));
   return (
     <>
-      <section aria-label="Line up" className="grid gap-2">
-        <h4 className="text-xs text-graphite">{several ? 'Line up' : 'Line up with the cell'}</h4>
+      <section aria-label="Align" className="grid gap-2">
+        <h4 className="text-xs text-graphite">{several ? 'Align' : 'Align to the cell'}</h4>
         {several && (
           <Choice
-            label="Line up to"
+            label="Align to"
             value={to}
             onChange={setTo}
             options={[
@@ -94,9 +104,9 @@ export function AlignPanel() {
       </section>
       {several && (
         <>
-          <section aria-label="Space out" className="grid gap-2">
-            <h4 className="text-xs text-graphite">Space out</h4>
-            <Choice label="Space out by" value={by} onChange={setBy} options={SPACINGS} />
+          <section aria-label="Distribute" className="grid gap-2">
+            <h4 className="text-xs text-graphite">Distribute</h4>
+            <Choice label="Distribute by" value={by} onChange={setBy} options={SPACINGS} />
             {by === 'gap' && <LengthField label="Gap" mm={gap} signed min={-500} max={1000} onChange={setGap} />}
             {by === 'cell' && <p className="text-xs text-graphite">Even gaps all round the cell, over the join too.</p>}
             <div className="grid grid-cols-2 gap-2">
@@ -104,7 +114,7 @@ export function AlignPanel() {
               <Button onClick={() => space('y')}>Down</Button>
             </div>
           </section>
-          <section aria-label="Make the same" className="grid gap-2">
+          <section aria-label="Same size" className="grid gap-2">
             <h4 className="text-xs text-graphite">Make the same as the first</h4>
             <div className="grid grid-cols-3 gap-1">
               <Button onClick={() => even('width')}>Width</Button>
@@ -114,7 +124,9 @@ export function AlignPanel() {
           </section>
           {chosen.length === 2 && (
             <Button
-              onClick={() => commit('Swapped two', swapPlaces(chosen as unknown as readonly [Placement, Placement]))}
+              onClick={() =>
+                commit('Swapped two motifs', swapPlaces(chosen as unknown as readonly [Placement, Placement]))
+              }
             >
               <ArrowLeftRight size={15} aria-hidden /> Swap their places
             </Button>

@@ -6,7 +6,7 @@ import { Fold } from '../../../ui/Fold.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
 import { useNotify } from '../../../ui/Notices.tsx';
 import { SideBySideContext } from '../alternatives/sideBySideContext.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** At most this many lie side by side, the one being worked at among them. */
 const MOST_BESIDE = 3;
@@ -28,7 +28,7 @@ export function Alternatives() {
     const document = await readAlternative(id, alternative);
     await deed.mutateAsync({ drop: alternative });
     notify({
-      text: `“${name}” is taken away.`,
+      text: `“${name}” is deleted.`,
       action: { label: 'Undo', run: () => deed.mutate({ keep: name, document }) },
     });
   };

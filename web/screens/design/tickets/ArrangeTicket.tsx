@@ -9,7 +9,8 @@ import { useStore } from '../../../ui/store.ts';
 import { CheckPanel } from '../check/CheckPanel.tsx';
 import { LayoutPanel } from '../layout/LayoutPanel.tsx';
 import { TossPanel } from '../toss/TossPanel.tsx';
-import { useEditor, type ArrangeSide } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
+import type { ArrangeSide } from '../../../editor/editorState.ts';
 import { bundleOf, useBundles } from '../useBundles.ts';
 import { Alternatives } from './Alternatives.tsx';
 import { SelectMore } from './SelectMore.tsx';
@@ -23,8 +24,8 @@ import { StackList } from './LayerList.tsx';
 import { Vary } from './Vary.tsx';
 
 const SIDES: Readonly<Record<ArrangeSide, { readonly name: string; readonly Shown: ComponentType }>> = {
-  chosen: { name: 'Chosen', Shown: Chosen },
-  stack: { name: 'Stack', Shown: StackList },
+  chosen: { name: 'Selection', Shown: Chosen },
+  stack: { name: 'Layers', Shown: StackList },
   rows: { name: 'Rows', Shown: LayoutPanel },
   toss: { name: 'Toss', Shown: TossPanel },
   check: { name: 'Check', Shown: CheckPanel },
@@ -42,7 +43,7 @@ export function ArrangeTicket() {
   return (
     <div className="grid grid-cols-1 gap-4">
       <Choice
-        label="Shown here"
+        label="Arrange"
         value={side}
         onChange={(next) => bench.arrangeSide.set(next)}
         options={sides.map((value) => ({ value, name: SIDES[value].name }))}
@@ -67,22 +68,22 @@ function Chosen() {
       ) : (
         <>
           <h3 className="truncate font-name text-base font-semibold" title={name}>
-            {chosen.length === 1 ? name : `${chosen.length} motifs are chosen`}
+            {chosen.length === 1 ? name : `${chosen.length} motifs selected`}
           </h3>
           <Numbers />
           <StackButtons />
-          <Fold name="Line up and space" open>
+          <Fold name="Align and distribute" open>
             <AlignPanel />
           </Fold>
-          <Fold name="Copies and variety" open>
+          <Fold name="Copies and variation" open>
             <Copies />
             <Vary />
           </Fold>
-          <Fold name="Exchange and bundle" open>
-            <MotifPick label="Replace by" prompt="Replace by …" onPick={(motif) => bench.replaceSelected(motif)} />
+          <Fold name="Replace and bundle" open>
+            <MotifPick label="Replace with" prompt="Replace with …" onPick={(motif) => bench.replaceSelected(motif)} />
             <BundleButtons />
           </Fold>
-          <Fold name="Choose more">
+          <Fold name="Select more">
             <SelectMore />
           </Fold>
         </>
@@ -100,16 +101,16 @@ function NothingChosen({ count }: { readonly count: number }) {
     <div className="grid gap-3 text-sm">
       {count === 0 ? (
         <p>
-          The cloth is bare. Drag a motif from the tray onto it, best across an edge of the cell first, so that the
-          joins are hidden.
+          The cloth is empty. Drag a motif from the tray onto it, across an edge of the cell first: that hides the
+          joins.
         </p>
       ) : (
         <>
           <p>
-            {count === 1 ? 'One motif lies' : `${count} motifs lie`} in the {bench.inside ? 'bundle' : 'cell'}. Take any
-            of their appearances to move it; all its echoes go with it.
+            {count === 1 ? 'One motif is' : `${count} motifs are`} in the {bench.inside ? 'bundle' : 'cell'}. Drag any
+            of them anywhere on the cloth; all its repeats move with it.
           </p>
-          <p>Shift and drag draws a box around motifs, Alt and drag a loop; a second click goes to what lies below.</p>
+          <p>Shift-drag selects with a box, Alt-drag with a lasso; a second click selects what lies below.</p>
           <SelectMore />
         </>
       )}
@@ -154,26 +155,26 @@ function StackButtons() {
   const [first] = selectedPlacements;
   const layer = selectedPlacements.every((placement) => placement.layer === first?.layer) ? first?.layer : undefined;
   return (
-    <section aria-label="Place in the stack" className="grid gap-2">
+    <section aria-label="Order" className="grid gap-2">
       <div className="grid grid-cols-4 gap-2">
-        <Button label="To the front" className="w-full" onClick={() => bench.restack('front')}>
+        <Button label="To front" className="w-full" onClick={() => bench.restack('front')}>
           <ArrowUpToLine size={16} aria-hidden />
         </Button>
         <Button
-          label="One up"
+          label="Bring forward"
           className="w-full"
           onClick={() => cloth && bench.restackByOne('up', cloth.hands.overlap)}
         >
           <ArrowUp size={16} aria-hidden />
         </Button>
         <Button
-          label="One down"
+          label="Send backward"
           className="w-full"
           onClick={() => cloth && bench.restackByOne('down', cloth.hands.overlap)}
         >
           <ArrowDown size={16} aria-hidden />
         </Button>
-        <Button label="To the back" className="w-full" onClick={() => bench.restack('back')}>
+        <Button label="To back" className="w-full" onClick={() => bench.restack('back')}>
           <ArrowDownToLine size={16} aria-hidden />
         </Button>
       </div>

@@ -3,7 +3,7 @@ import { LARGEST_CELL_MM, type Repeat, SMALLEST_CELL_MM } from '../../../../core
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 const MODULE_MM = 10;
 
@@ -19,7 +19,9 @@ export function CellSize() {
     const command = along ? scaleCell(bench.design, next) : ({ type: 'repeat', repeat: next } as const);
     if (command) bench.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
     else
-      bench.refusal.set('That would make a motif smaller, larger or more slanted than it can be. Nothing was changed.');
+      bench.refusal.set(
+        'That would make a motif smaller, larger or more skewed than allowed. Nothing was changed; use a smaller change.',
+      );
   };
   return (
     <div className="grid gap-2">
@@ -27,13 +29,13 @@ export function CellSize() {
         <LengthField label="Cell width" mm={repeat.width} {...size} onChange={(mm) => resize('width', mm)} />
         <LengthField label="Cell height" mm={repeat.height} {...size} onChange={(mm) => resize('height', mm)} />
       </div>
-      <Tick label="What lies in it grows along" on={along} onChange={(isOn) => bench.contentsFollow.set(isOn)} />
+      <Tick label="Scale the contents too" on={along} onChange={(isOn) => bench.contentsFollow.set(isOn)} />
       {!repeat.step.honeycomb && (
         <Tick
-          label="Proportions are held"
+          label="Keep proportions"
           on={repeat.held === true}
           onChange={(isHeld) =>
-            change(isHeld ? 'Held the proportions' : 'Let the proportions go', keepProportions(repeat, isHeld))
+            change(isHeld ? 'Locked the proportions' : 'Unlocked the proportions', keepProportions(repeat, isHeld))
           }
         />
       )}
@@ -42,7 +44,7 @@ export function CellSize() {
           label="Multiples of"
           on={repeat.module !== undefined}
           onChange={(isOn) =>
-            change(isOn ? 'Set a module' : 'Took the module away', setModule(repeat, isOn ? MODULE_MM : undefined))
+            change(isOn ? 'Set a module' : 'Removed the module', setModule(repeat, isOn ? MODULE_MM : undefined))
           }
         />
         {repeat.module !== undefined && (

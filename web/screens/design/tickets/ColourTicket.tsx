@@ -4,7 +4,7 @@ import { HexColorPicker } from 'react-colorful';
 import { type Hex, readHex } from '../../../../core/colour/index.ts';
 import { colourwayOf, type Ink, inksOfGround, NO_GROUND } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
 
 /** A rest of the hand this long ends one change of a colour, ms. */
@@ -29,7 +29,7 @@ export function ColourTicket() {
           pressed={bare}
           disabled={!ground}
           onClick={() =>
-            bench.commit(bare ? 'Laid a ground' : 'Took the ground away', {
+            bench.commit(bare ? 'Added a ground' : 'Removed the ground', {
               type: 'ground',
               ground: bare && ground ? { kind: 'flat', ink: ground.id } : NO_GROUND,
             })
@@ -37,11 +37,11 @@ export function ColourTicket() {
         >
           <Ban size={15} aria-hidden /> No ground
         </Button>
-        {bare && <p className="text-xs text-graphite">Files come out transparent.</p>}
+        {bare && <p className="text-xs text-graphite">Exported files are transparent.</p>}
       </section>
       <section aria-label="Inks" className="grid gap-2">
         <h3 className="text-xs text-graphite">Inks</h3>
-        {others.length === 0 && <p className="text-sm">Inks come with the motifs that are laid on the cloth.</p>}
+        {others.length === 0 && <p className="text-sm">Inks are added with the motifs you place on the cloth.</p>}
         {others.map((ink) => (
           <InkRow key={ink.id} ink={ink} open={opened === ink.id} />
         ))}

@@ -17,7 +17,7 @@ import { Choice } from '../../../ui/Choice.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { Cell, useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Copies of what is chosen: along a line, straight or drawn, around a centre, in a grid. They lie on the cloth while their numbers are tried. */
 export function Copies() {
@@ -132,10 +132,10 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
           </div>
           <p className="text-xs text-graphite">
             {drawing
-              ? 'Draw it on the cloth now, from wherever you like: it is laid to begin at what is chosen.'
-              : 'They lie along the line at even distances.'}
+              ? 'Draw a line on the cloth now. The copies start at the selection.'
+              : 'Copies are evenly spaced along the line.'}
           </p>
-          <Tick label="Turning with it" on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
+          <Tick label="Rotate along" on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
         </>
       ) : plan.kind === 'ring' ? (
         <>
@@ -167,12 +167,8 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
               onChange={(y) => setPlan({ ...plan, centre: { ...plan.centre, y } })}
             />
           </div>
-          <Tick label="Turning with it" on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
-          <Tick
-            label="Every other one mirrored"
-            on={plan.flipped}
-            onChange={(flipped) => setPlan({ ...plan, flipped })}
-          />
+          <Tick label="Rotate along" on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
+          <Tick label="Flip every other one" on={plan.flipped} onChange={(flipped) => setPlan({ ...plan, flipped })} />
         </>
       ) : (
         <div className="grid grid-cols-2 gap-2">
@@ -202,13 +198,13 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
             </>
           )}
           <LengthField
-            label="Each across by"
+            label="Each X by"
             mm={plan.by.x}
             signed
             onChange={(x) => setPlan({ ...plan, by: { ...plan.by, x } })}
           />
           <LengthField
-            label="Each down by"
+            label="Each Y by"
             mm={plan.by.y}
             signed
             onChange={(y) => setPlan({ ...plan, by: { ...plan.by, y } })}
@@ -217,7 +213,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
       )}
       <div className="grid grid-cols-3 gap-2">
         <AmountField
-          label="Size ±"
+          label="Scale ±"
           sign="%"
           value={variation.size * 100}
           min={0}
@@ -226,7 +222,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
           onChange={(percent) => setVariation({ ...variation, size: percent / 100 })}
         />
         <AmountField
-          label="Turn ±"
+          label="Rotation ±"
           sign="°"
           value={variation.rotation}
           min={0}

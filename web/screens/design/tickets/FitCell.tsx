@@ -3,7 +3,7 @@ import { fitCell } from '../../../../core/arrange/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Makes the cell as large as what lies in it and one gap, which nobody has to reckon then. */
 export function FitCell() {
@@ -18,10 +18,10 @@ export function FitCell() {
   };
   return (
     <div className="grid grid-cols-2 items-end gap-2">
-      <LengthField label="Gap to the next cell" mm={gap} signed min={-500} max={1000} onChange={setGap} />
+      <LengthField label="Gap" mm={gap} signed min={-500} max={1000} onChange={setGap} />
       <Button
         disabled={design.placements.length === 0}
-        title="The cell becomes what lies in it and one gap"
+        title="Makes the cell fit its contents plus one gap"
         onClick={fit}
       >
         Fit the cell

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { fractionOffers, placesByMotif, step } from '../../../../core/lattice/index.ts';
 import { StepDiagram } from '../../../ui/StepDiagram.tsx';
 import { useStore } from '../../../ui/store.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { OfferList } from './OfferList.tsx';
 
 const SHOWN = 6;

@@ -6,7 +6,7 @@ import { Fold } from '../../../ui/Fold.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** What catches what is moved, and the designer's own guides by their numbers. */
 export function GuideList() {
@@ -18,12 +18,15 @@ export function GuideList() {
   const commit = (label: string, next: readonly Guide[]): void => bench.commit(label, { type: 'guides', guides: next });
   const add = (axis: Guide['axis']): void => {
     bench.guidesShown.set(true);
-    commit('Set a guide', [...guides, { id: nanoid(8), axis, at: (axis === 'x' ? repeat.width : repeat.height) / 2 }]);
+    commit('Added a guide', [
+      ...guides,
+      { id: nanoid(8), axis, at: (axis === 'x' ? repeat.width : repeat.height) / 2 },
+    ]);
   };
   return (
-    <Fold name="Guides and catching" {...(guides.length > 0 && { note: String(guides.length) })}>
+    <Fold name="Guides and snapping" {...(guides.length > 0 && { note: String(guides.length) })}>
       <div>
-        <Tick label="Catch on lines while moving" on={on} onChange={(next) => bench.snapping.set(next)} />
+        <Tick label="Snap while moving" on={on} onChange={(next) => bench.snapping.set(next)} />
         <p className="text-xs text-graphite">
           The cell’s edges and shares, guides, other motifs and their echoes, equal gaps, angles by 15°. Ctrl held does
           the opposite.
@@ -51,7 +54,7 @@ export function GuideList() {
               label={`Take guide ${n + 1} away`}
               onClick={() =>
                 commit(
-                  'Took a guide away',
+                  'Deleted a guide',
                   guides.filter(({ id }) => id !== guide.id),
                 )
               }

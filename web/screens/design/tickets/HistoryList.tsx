@@ -1,6 +1,6 @@
 import { Fold } from '../../../ui/Fold.tsx';
 import { useStore } from '../../../ui/store.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Steps shown; older ones are a scroll away. */
 const NEAR = 200;
@@ -17,11 +17,11 @@ export function HistoryList() {
       .reverse()
       .slice(0, NEAR)
       .map(({ label }, n) => ({ label, by: -n, done: true })),
-    ...(past.length <= NEAR ? [{ label: 'As it was opened', by: -past.length, done: true }] : []),
+    ...(past.length <= NEAR ? [{ label: 'As opened', by: -past.length, done: true }] : []),
   ];
   return (
-    <Fold name="What was done" note={`${past.length} ${past.length === 1 ? 'step' : 'steps'}`}>
-      <ol aria-label="What was done" className="max-h-56 overflow-y-auto">
+    <Fold name="History" note={`${past.length} ${past.length === 1 ? 'step' : 'steps'}`}>
+      <ol aria-label="History" className="max-h-56 overflow-y-auto">
         {steps.map(({ label, by, done }) => (
           <li key={by}>
             <button

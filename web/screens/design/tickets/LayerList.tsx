@@ -5,7 +5,7 @@ import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
 import { isEditable } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { between, stackRows, type StackRow } from '../layerRows.ts';
 import { LayerRow } from './LayerRow.tsx';
 import { LayerSettings } from './LayerSettings.tsx';
@@ -87,7 +87,7 @@ export function StackList() {
       return;
     }
     if (!isEditable(target.layer)) {
-      bench.refusal.set(`“${target.layer.name}” is hidden or locked. Open it first; nothing was moved.`);
+      bench.refusal.set(`“${target.layer.name}” is hidden or locked. Show or unlock it first; nothing was moved.`);
       return;
     }
     const moving = chosen.has(row.key) ? ids : [row.key];
@@ -125,12 +125,12 @@ export function StackList() {
   };
 
   return (
-    <section aria-label="Stack" className="grid gap-2">
+    <section aria-label="Layers" className="grid gap-2">
       <div className="flex gap-2">
         <label className="relative min-w-0 grow">
           <Search size={14} aria-hidden className="absolute top-2.25 left-2 text-graphite" />
           <input
-            aria-label="Search the stack"
+            aria-label="Search the layers"
             value={sought}
             onChange={(event) => setSought(event.target.value)}
             placeholder="Search"
@@ -164,7 +164,7 @@ export function StackList() {
           className="overflow-y-auto rounded-md border border-thread bg-white"
           style={{ height: virtual.getTotalSize() + 2, maxHeight: MOST_HIGH }}
         >
-          <ul aria-label="The stack, topmost first" className="relative" style={{ height: virtual.getTotalSize() }}>
+          <ul aria-label="Layers, topmost first" className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map(({ index, start, key }) => {
               const row = rows[index] as StackRow;
               const place = { top: start, height: ROW_PX };

@@ -1,7 +1,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { ChevronDown, ChevronRight, Eye, EyeOff, Lock, LockOpen } from 'lucide-react';
 import type { CSSProperties, ReactNode } from 'react';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import type { StackRow } from '../layerRows.ts';
 import { LANDING } from './MotifRow.tsx';
 
@@ -38,7 +38,7 @@ export function LayerRow({ row, place, landing, working, onTake, onFold }: Props
         type="button"
         data-take
         aria-pressed={working}
-        title={working ? 'New things come into this layer' : 'Work in this layer'}
+        title={working ? 'New motifs go into this layer' : 'Make this the current layer'}
         onClick={onTake}
         className={`flex h-full min-w-0 grow touch-none items-center gap-1.5 text-left text-sm ${working ? 'font-bold' : ''} ${layer.shown ? '' : 'text-graphite'}`}
       >

@@ -3,7 +3,7 @@ import { BlendField } from '../../../ui/BlendField.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
 import { useStore } from '../../../ui/store.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Name, opacity and blending of a layer, and what is done with it as a whole. */
 export function LayerSettings({ id }: { readonly id: string | undefined }) {
@@ -18,14 +18,14 @@ export function LayerSettings({ id }: { readonly id: string | undefined }) {
   return (
     <section aria-label={`Layer ${layer.name}`} className="grid gap-2 rounded-md border border-thread bg-white p-3">
       <NameField
-        label="Layer’s name"
+        label="Layer name"
         name={layer.name}
         onRename={(name) => bench.changeLayer('Renamed a layer', layer.id, { name })}
         className="h-8 w-full border-thread text-sm font-semibold"
       />
       <div className="grid grid-cols-2 gap-2">
         <AmountField
-          label="Layer’s opacity"
+          label="Layer opacity"
           sign="%"
           value={layer.opacity * 100}
           min={0}
@@ -34,7 +34,7 @@ export function LayerSettings({ id }: { readonly id: string | undefined }) {
           onChange={(percent) => bench.changeLayer('Changed a layer’s opacity', layer.id, { opacity: percent / 100 })}
         />
         <BlendField
-          label="Layer’s blend"
+          label="Layer blend"
           value={layer.blend}
           onChange={(blend) => bench.changeLayer('Changed a layer’s blending', layer.id, { blend })}
         />

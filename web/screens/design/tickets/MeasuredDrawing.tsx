@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { type FramePoint, MIDDLE } from '../../../../core/arrange/index.ts';
 import { NINE } from '../../../cloth/gestures/pinGesture.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
 import { OwnField, PositionField, SizeField } from '../SelectionFields.tsx';
 

@@ -1,6 +1,6 @@
 import type { DesignMotif } from '../../../../contract/index.ts';
 import { useStore } from '../../../ui/store.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 interface Props {
   readonly label: string;

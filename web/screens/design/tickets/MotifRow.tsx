@@ -2,7 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import type { CSSProperties, MouseEvent } from 'react';
 import { isEditable } from '../../../../core/document/index.ts';
 import { blobUrl } from '../../../api/client.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import type { StackRow } from '../layerRows.ts';
 
 interface Props {

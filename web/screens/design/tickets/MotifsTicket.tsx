@@ -8,7 +8,7 @@ import { LengthField } from '../../../ui/LengthField.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
 import { useNotify } from '../../../ui/Notices.tsx';
 import { useUnit } from '../../../ui/unit.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { Arrivals } from '../../drawer/Arrivals.tsx';
 import { BringFiles } from '../../drawer/BringFiles.tsx';
 import { useMoreInSight } from '../../../ui/useMoreInSight.ts';

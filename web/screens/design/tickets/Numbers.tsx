@@ -1,6 +1,6 @@
 import { FlipHorizontal2, FlipVertical2, Link2, Link2Off } from 'lucide-react';
 import { useState } from 'react';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { BlendNumberField, OwnField } from '../SelectionFields.tsx';

@@ -2,7 +2,7 @@ import { useEffect, type ReactNode } from 'react';
 import type { FractionOffer, Repeat } from '../../../../core/lattice/index.ts';
 import { formatLength } from '../../../../core/units/index.ts';
 import { useUnit } from '../../../ui/unit.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 interface Props<O extends FractionOffer> {
   readonly label: string;

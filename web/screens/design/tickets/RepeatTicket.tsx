@@ -8,7 +8,7 @@ import { SHOWN_UNITS, useUnit } from '../../../ui/unit.ts';
 import { CellSize } from './CellSize.tsx';
 import { FitCell } from './FitCell.tsx';
 import { StepChoice } from './StepChoice.tsx';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
 
 /** The cell's size, how it is stepped, and what comes of it in whole pixels. */

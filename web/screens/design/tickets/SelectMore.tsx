@@ -2,7 +2,7 @@ import { invertSelection, selectByInk, selectSimilar } from '../../../../core/ar
 import { colourwayOf } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Choosing by what is alike: one motif, one ink, all that is not chosen. */
 export function SelectMore() {
@@ -12,11 +12,11 @@ export function SelectMore() {
   const free = new Set(bench.editablePlacements.map(({ id }) => id));
   const choose = (found: readonly string[]): void => {
     bench.select(found.filter((id) => free.has(id)));
-    bench.announcement.set(`${found.length} motifs chosen`);
+    bench.announcement.set(`${found.length} motifs selected`);
   };
   const { colours } = colourwayOf(design);
   return (
-    <section aria-label="Choose more" className="grid gap-2">
+    <section aria-label="Select more" className="grid gap-2">
       <h4 className="text-xs text-graphite">Choose</h4>
       <div className="flex flex-wrap gap-1.5">
         <Button onClick={() => bench.selectAll()}>All</Button>
@@ -27,7 +27,7 @@ export function SelectMore() {
           </>
         )}
       </div>
-      <div className="flex flex-wrap gap-1.5" role="group" aria-label="Choose all in an ink">
+      <div className="flex flex-wrap gap-1.5" role="group" aria-label="Select all in an ink">
         {design.inks
           .filter(({ prints }) => prints.length > 0)
           .map(({ id, name }) => (

@@ -20,7 +20,7 @@ import { stepText } from '../../../ui/repeatText.ts';
 import { StepDiagram } from '../../../ui/StepDiagram.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useUnit } from '../../../ui/unit.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { FractionOffers } from './FractionOffers.tsx';
 
 type Kind = Step['kind'] | 'honeycomb';

@@ -5,7 +5,7 @@ import { blobUrl } from '../../../api/client.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Random turn, size and mirroring of what is chosen, and other motifs from a pool; seen on the cloth while the limits are tried. */
 export function Vary() {
@@ -50,7 +50,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
     <section aria-label="Vary" className="grid gap-2 rounded-md border border-thread bg-white p-3">
       <div className="grid grid-cols-2 gap-2">
         <AmountField
-          label="Turn by up to"
+          label="Rotate by up to"
           sign="°"
           value={variety.rotation}
           min={0}
@@ -59,7 +59,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
           onChange={(rotation) => change({ rotation })}
         />
         <AmountField
-          label="Size by up to"
+          label="Scale by up to"
           sign="%"
           value={variety.size * 100}
           min={0}
@@ -68,7 +68,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
           onChange={(percent) => change({ size: percent / 100 })}
         />
         <AmountField
-          label="Mirror a share of"
+          label="Flip a share of"
           sign="%"
           value={variety.flip * 100}
           min={0}
@@ -77,7 +77,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
           onChange={(percent) => change({ flip: percent / 100 })}
         />
         <AmountField
-          label="Variety seed"
+          label="Variation seed"
           value={variety.seed}
           min={1}
           max={9999}

@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
 import { applyToss, type Hole, tossedPlacements } from '../../../../core/toss/index.ts';
 import { formatNumber } from '../../../../core/units/index.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';

@@ -4,7 +4,7 @@ import { apply, type Design } from '../../../../core/document/index.ts';
 import type { TossRecipe } from '../../../../core/recipe/index.ts';
 import { applyToss, tossedIdsOf, tossedPlacements, type TossResult } from '../../../../core/toss/index.ts';
 import { Panes } from '../alternatives/Panes.tsx';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { TossClient } from '../../../editor/tossClient.ts';
 
 const SEEDS = 4;
@@ -72,7 +72,7 @@ export function SeedsSideBySide({
           tell(
             seed,
             tossed.placed.length === 0
-              ? { note: 'Nothing found room at this gap.' }
+              ? { note: 'No motif fits at this gap.' }
               : { tossed, design: apply(start, command) },
           );
         } catch (error) {
@@ -94,12 +94,12 @@ export function SeedsSideBySide({
   const take = (seed: number, tossed: TossResult): void => {
     if (bench.session.state.committed === start)
       bench.commit(`Tossed ${tossed.placed.length} motifs`, commandOf(seed, tossed, nanoid(6)));
-    else bench.refusal.set('Something was changed meanwhile, so nothing of the toss was laid. Toss again.');
+    else bench.refusal.set('The design changed meanwhile, so the toss was not applied. Toss again.');
     onClose();
   };
   return (
     <Panes
-      label="Four seeds side by side"
+      label="Compare four"
       note="The same recipe by four other seeds. Drag moves all of them, the wheel zooms."
       panes={list.map(({ seed, design, note, tossed }) => ({
         key: String(seed),

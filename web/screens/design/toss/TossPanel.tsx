@@ -5,7 +5,7 @@ import { createPortal } from 'react-dom';
 import { LEAST_GAP, MOST_GAP, type Role, type TossEntry, type TossRecipe } from '../../../../core/recipe/index.ts';
 import { pin, tossedIdsOf } from '../../../../core/toss/index.ts';
 import { formatNumber } from '../../../../core/units/index.ts';
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 import { TicketFoot } from '../TicketFoot.tsx';
 import { MotifPick } from '../tickets/MotifPick.tsx';
 import { AmountField } from '../../../ui/AmountField.tsx';
@@ -89,12 +89,7 @@ export function TossPanel() {
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">
-        <MotifPick
-          label="Toss another motif"
-          prompt="Add a motif …"
-          without={tossed}
-          onPick={(motif) => add([motif])}
-        />
+        <MotifPick label="Add a motif" prompt="Add a motif …" without={tossed} onPick={(motif) => add([motif])} />
         <Button
           onClick={() =>
             add(
@@ -106,7 +101,7 @@ export function TossPanel() {
             )
           }
         >
-          {ids.length > 0 ? 'Add those chosen' : 'Add all that lie here'}
+          {ids.length > 0 ? 'Add the selected' : 'Add all on the cloth'}
         </Button>
       </div>
       <div className="grid grid-cols-3 gap-2">
@@ -119,7 +114,7 @@ export function TossPanel() {
           onChange={(gap) => change({ gap })}
         />
         <AmountField
-          label="Ground seen"
+          label="Ground visible"
           sign="%"
           value={recipe.ground * 100}
           min={0}
@@ -137,9 +132,9 @@ export function TossPanel() {
       </div>
       <DirectionsField directions={recipe.directions} onChange={(directions) => change({ directions })} />
       <div className="grid gap-2">
-        <Tick label="Mirrored ones too" on={recipe.flipped} onChange={(flipped) => change({ flipped })} />
+        <Tick label="Flip at random" on={recipe.flipped} onChange={(flipped) => change({ flipped })} />
         <Tick
-          label="They may lie over each other"
+          label="Allow overlaps"
           on={recipe.gap < 0}
           onChange={(may) =>
             change({
@@ -149,7 +144,7 @@ export function TossPanel() {
         />
       </div>
       {!running && last && last.unplaced.length > 0 && (
-        <ul aria-label="What found no room" className="grid gap-1 text-xs">
+        <ul aria-label="Could not place" className="grid gap-1 text-xs">
           {last.unplaced.map(({ motif, count, needs, left }) => (
             <li key={motif}>
               {count} × {motifs.find(({ id }) => id === motif)?.name ?? 'Motif'} found no room:{' '}
@@ -163,14 +158,14 @@ export function TossPanel() {
       <div className="grid grid-cols-2 gap-2 border-t border-dashed border-thread pt-3">
         <Button
           disabled={ids.length === 0 && loose.size === 0}
-          title="Evens out the spacing by small moves; press again to go on"
+          title="Evens out the spacing with small moves; press again to continue"
           onClick={() => settle(ids.length > 0 ? ids : [...loose], turning)}
         >
           <Sparkles size={15} aria-hidden /> Settle
         </Button>
         <Button
           disabled={!pinnable}
-          title="What is pinned stays where it is when it is tossed again"
+          title="Pinned motifs stay where they are when you toss again"
           onClick={() => {
             const command = pin(bench.design, ids);
             if (command) bench.commit(ids.length === 1 ? 'Pinned a motif' : `Pinned ${ids.length} motifs`, command);
@@ -179,7 +174,7 @@ export function TossPanel() {
           <Pin size={15} aria-hidden /> Pin chosen
         </Button>
         <div className="col-span-2">
-          <Tick label="Settling may turn them" on={turning} onChange={setTurning} />
+          <Tick label="Rotate while settling" on={turning} onChange={setTurning} />
         </div>
       </div>
       {seeding &&
@@ -209,7 +204,7 @@ export function TossPanel() {
                   <Button
                     look="accent"
                     disabled={wanted === 0}
-                    title="What still does as the recipe says stays where it is"
+                    title="Motifs that already fit the recipe stay where they are"
                     onClick={() => run(recipe, false)}
                   >
                     <Dices size={15} aria-hidden /> Toss from here
@@ -228,7 +223,7 @@ export function TossPanel() {
               </Button>
               <Button
                 disabled={wanted === 0 || !bench.layer}
-                title="Four other seeds, side by side"
+                title="Compare four other seeds"
                 onClick={() => setSeeding(recipe)}
               >
                 Four seeds

@@ -1,4 +1,4 @@
-import { useEditor } from '../../../editor/editor.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Evens out the spacing of motifs by small moves, off the page; each call goes on. */
 export function useSettle(): (ids: readonly string[], turning: boolean) => void {
@@ -12,7 +12,7 @@ export function useSettle(): (ids: readonly string[], turning: boolean) => void 
         const count = Object.keys(changes).length;
         if (count > 0 && bench.session.state.committed === start)
           bench.commit(`Settled ${count} motifs`, { type: 'change', changes });
-        else bench.announcement.set('They lie evenly already');
+        else bench.announcement.set('Already evenly spaced');
       })
       .catch((error: unknown) => bench.refusal.set(error instanceof Error ? error.message : String(error)));
   };

@@ -1,0 +1,190 @@
+import { SelectionEditor } from './selectionEditor.ts';
+import type { DragStart } from './editorState.ts';
+import type { DesignMotif } from '../../contract/index.ts';
+import { nanoid } from 'nanoid';
+import {
+  changeLayer,
+  duplicate,
+  MIDDLE,
+  type PlacementChanges,
+  poseAbout,
+  restack,
+  restackByOne,
+  transformPlacements,
+} from '../../core/arrange/index.ts';
+import { replacePlacements } from '../../core/bundle/index.ts';
+import type { Hex } from '../../core/colour/index.ts';
+import {
+  type Command,
+  type Layer,
+  missingInks,
+  type Placement,
+  type PlacementChange,
+  replaceMotif,
+} from '../../core/document/index.ts';
+import { type Point, type Pose } from '../../core/geometry/index.ts';
+
+/** A copy beside lies this far off, mm. */
+const BESIDE: Point = { x: 8, y: 8 };
+
+/** Arranging what is selected: moving, rotating, scaling, copying, ordering. */
+export abstract class ArrangeEditor extends SelectionEditor {
+  /** Changes every chosen motif by what `change` says of it. */
+  change(label: string, change: (placement: Placement, n: number) => PlacementChange): void {
+    const { selectedPlacements } = this;
+    if (selectedPlacements.length === 0) return;
+    this.commit(label, {
+      type: 'change',
+      changes: Object.fromEntries(selectedPlacements.map((placement, n) => [placement.id, change(placement, n)])),
+    });
+  }
+
+  /**
+   * Shows chosen motifs changed, told where they are meant, or does so for good where there is a label. The appearance
+   * that is meant goes along, however far off the cell.
+   */
+  arrange(changes: PlacementChanges, label?: string): void {
+    for (const [id, { x, y }] of Object.entries(changes))
+      if (x !== undefined && y !== undefined) this.lastSeen.set(id, { x, y });
+    const command: Command = { type: 'change', changes };
+    if (label === undefined) this.session.preview(command);
+    else this.commit(label, command);
+  }
+
+  /** Does to what is chosen what a pose of the plane does, together. */
+  #pose(label: string, by: Pose): void {
+    const { selectedInstances } = this;
+    const changes = transformPlacements(selectedInstances, by);
+    const [only] = selectedInstances;
+    // One that is turned or sized about its middle stays where it is to the bit.
+    if (changes && selectedInstances.length === 1 && only && this.anchor.getState() === MIDDLE)
+      this.arrange({ [only.id]: { ...changes[only.id], x: only.x, y: only.y } }, label);
+    else if (changes) this.arrange(changes, label);
+    else
+      this.refusal.set(
+        'That would make a motif smaller, larger or more skewed than allowed. Nothing was changed; use a smaller change.',
+      );
+  }
+
+  /** Takes what is chosen in hand, as it lies now. */
+  startDrag(): DragStart {
+    return { placements: this.selectedPlacements, selectedInstances: this.selectedInstances };
+  }
+
+  /** Shows what was taken in hand moved, or moves it for good where there is a label. Reckoned from its own place and not from an echo, so that no rounding creeps in. */
+  move({ placements, selectedInstances }: DragStart, by: Point, label?: string): void {
+    for (const { id, x, y } of selectedInstances) this.lastSeen.set(id, { x: x + by.x, y: y + by.y });
+    const command: Command = {
+      type: 'change',
+      changes: Object.fromEntries(placements.map(({ id, x, y }) => [id, { x: x + by.x, y: y + by.y }])),
+    };
+    if (label === undefined) this.session.preview(command);
+    else this.commit(label, command);
+  }
+
+  nudge(by: Point): void {
+    const grip = this.startDrag();
+    if (grip.placements.length > 0) this.move(grip, by, 'Moved');
+  }
+
+  /** Moves what is chosen by shares of the cell. */
+  nudgeByCell(by: Point): void {
+    const { width, height } = this.design.repeat;
+    this.nudge({ x: by.x * width, y: by.y * height });
+  }
+
+  /** Shows another motif in the stead of those chosen, where they lie and as large. */
+  replaceSelected(motif: DesignMotif): void {
+    const { ids } = this.selection.getState();
+    if (ids.length > 0)
+      this.commit(`Replaced with ${motif.name}`, replaceMotif(this.design, ids, this.motifMap, motif));
+  }
+
+  /** Turns what is chosen, together, about its point. */
+  rotate(degrees: number): void {
+    const { pivot } = this;
+    if (pivot) this.#pose('Rotated', poseAbout(pivot, { rotation: degrees }));
+  }
+
+  scaleBy(factor: number): void {
+    const { pivot } = this;
+    if (pivot) this.#pose('Scaled', poseAbout(pivot, { scale: factor }));
+  }
+
+  /** Does to what is chosen what a pose of the plane does; nothing where there is none. */
+  transformBy(label: string, by: Pose | undefined): void {
+    if (by) this.#pose(label, by);
+  }
+
+  /** Mirrored left to right as it is seen, or top to bottom. */
+  flip(down = false): void {
+    const { pivot } = this;
+    if (pivot) this.#pose('Flipped', poseAbout(pivot, { flipped: true, rotation: down ? 180 : 0 }));
+  }
+
+  remove(): void {
+    const { ids } = this.selection.getState();
+    if (ids.length === 0) return;
+    this.commit(ids.length === 1 ? 'Deleted a motif' : `Deleted ${ids.length} motifs`, { type: 'remove', ids });
+    this.select([]);
+  }
+
+  /** Lays copies directly above what is chosen: beside it, or where it lies. */
+  duplicate(inPlace = false): void {
+    const { ids, indices } = this.selection.getState();
+    if (ids.length === 0) return;
+    const originals = this.selectedPlacements;
+    const { command, copies } = duplicate(this.design, ids, inPlace ? { x: 0, y: 0 } : BESIDE, nanoid);
+    this.commit(inPlace ? 'Duplicated in place' : 'Duplicated', command);
+    this.select(
+      copies.map(({ id }) => id),
+      copies.flatMap(({ id }, n) => ({ id, index: indices.get(originals[n]?.id ?? '') ?? { i: 0, j: 0 } })),
+    );
+  }
+
+  /** Puts placements in the stead of those chosen, as one step. */
+  replaceSelectedWith(label: string, placements: readonly Placement[]): void {
+    this.commit(label, replacePlacements(this.design, this.selection.getState().ids, placements));
+    this.select(placements.map(({ id }) => id));
+  }
+
+  /** Takes up the inks of motifs whose artwork has others than when they were laid. */
+  adoptInks(): void {
+    const used = new Set(this.design.placements.map(({ motif }) => motif));
+    const inks = missingInks(this.design, [
+      ...new Set(
+        this.motifs
+          .getState()
+          .filter(({ id }) => used.has(id))
+          .flatMap((motif) => motif.inks),
+      ),
+    ]);
+    if (inks.length === 0) return;
+    this.commit(inks.length === 1 ? 'Added an ink' : `Took up ${inks.length} inks`, {
+      type: 'add-inks',
+      inks,
+      colours: Object.fromEntries(inks.map(({ id, prints }) => [id, prints[0] as Hex])),
+    });
+  }
+
+  restack(to: 'front' | 'back'): void {
+    const { ids } = this.selection.getState();
+    if (ids.length > 0) this.commit(to === 'front' ? 'Brought to front' : 'To back', restack(this.design, ids, to));
+  }
+
+  /** Brings what is chosen just over, or under, the next that it meets. */
+  restackByOne(to: 'up' | 'down', overlap: (a: Placement, b: Placement) => boolean): void {
+    const { ids } = this.selection.getState();
+    if (ids.length === 0) return;
+    const command = restackByOne(this.design, ids, to, overlap);
+    if (command) this.commit(to === 'up' ? 'Brought forward' : 'Sent backward', command);
+    else
+      this.announcement.set(
+        to === 'up' ? 'It is already at the front of its layer' : 'It is already at the back of its layer',
+      );
+  }
+
+  changeLayer(label: string, id: string, change: Partial<Omit<Layer, 'id'>>): void {
+    this.commit(label, changeLayer(this.design, id, change));
+  }
+}
