@@ -2,11 +2,13 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    coverage: { include: ['core/**', 'contract/**', 'server/**', 'web/editor/**'], exclude: ['**/*.test.*', 'core/testing/**'] },
     projects: [
       {
         test: {
           name: 'unit',
-          include: ['{core,server,web,demo}/**/*.test.ts'],
+          setupFiles: ['core/testing/soak.ts'],
+          include: ['{core,server,web,demo}/**/*.test.{ts,tsx}'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
         },

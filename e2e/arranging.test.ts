@@ -74,7 +74,7 @@ describe('pins', () => {
     const lean = await lies(id, 0, ({ skew }) => skew < -10, 'it was never slanted');
     // The lower side stayed: 20 mm over a height of 20 mm to the right is 45° at most, here about 1 in 1.
     expect(Math.tan((lean.skew * Math.PI) / 180) * 20).toBeCloseTo(-(90 - 70), -1);
-    await type(driver, 'Slant', '0');
+    await type(driver, 'Skew', '0');
     await lies(id, 0, ({ skew }) => skew === 0, 'the slant was never typed');
     expect(await complaints(driver)).toEqual([]);
   });
@@ -92,8 +92,8 @@ describe('pins', () => {
       (await (await named(driver, 'field', label)).getAttribute('value')) ?? '';
     // 16 mm wide each, 30 mm apart.
     expect(await box('Width')).toBe('46 mm');
-    await click(driver, 'button', 'By the middle of the left side');
-    await type(driver, 'Rotated', '90');
+    await click(driver, 'button', 'Measure from the middle of the left side');
+    await type(driver, 'Rotation', '90');
     await lies(id, 1, ({ rotation }) => rotation === 90, 'they were never turned each');
     await press(driver, Key.CONTROL, 'z');
     await lies(id, 1, ({ rotation }) => rotation === 0, 'it was never undone');
@@ -123,8 +123,8 @@ describe('pins', () => {
       { x: 90, rotation: 30 },
     ]);
     await press(driver, Key.CONTROL, 'a');
-    expect(await (await named(driver, 'field', 'Turn')).getAttribute('value')).toBe('mixed');
-    await type(driver, 'Turn', '+5');
+    expect(await (await named(driver, 'field', 'Rotation')).getAttribute('value')).toBe('mixed');
+    await type(driver, 'Rotation', '+5');
     await lies(id, 0, ({ rotation }) => rotation === 15, 'nothing was added');
     await lies(id, 1, ({ rotation }) => rotation === 35, 'nothing was added to the second');
     // On to the slant and a step up, on to the opacity and ten steps down.

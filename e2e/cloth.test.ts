@@ -366,8 +366,7 @@ describe('choosing and lining up', () => {
       { x: 60, y: 45, scale: 1.5 },
       { x: 62, y: 45 },
     ]);
-    const across = async (): Promise<string> =>
-      (await (await named(driver, 'field', 'Centre across')).getAttribute('value')) ?? '';
+    const across = async (): Promise<string> => (await (await named(driver, 'field', 'X')).getAttribute('value')) ?? '';
     const at = await spot(61, 45);
     await clickAt(driver, at);
     expect(await across()).toBe('62 mm');
@@ -438,7 +437,7 @@ describe('choosing and lining up', () => {
     await click(driver, 'radio', 'Around');
     await type(driver, 'In all', '4');
     await driver.executeScript(
-      "const f = [...document.querySelectorAll('section[aria-label=\"Several copies\"] label')].find((l) => l.textContent === 'Centre down'); document.getElementById(f.htmlFor).focus();",
+      "const f = [...document.querySelectorAll('section[aria-label=\"Several copies\"] label')].find((l) => l.textContent === 'Y'); document.getElementById(f.htmlFor).focus();",
     );
     await press(driver, Key.CONTROL, 'a');
     await press(driver, '45');

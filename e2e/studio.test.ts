@@ -137,7 +137,7 @@ describe('files', () => {
     expect(await motif.getText()).toBe('Bottle shard');
     await motif.click();
     await driver.wait(
-      async () => (await (await named(driver, 'field', 'Wide')).getAttribute('value')) === '60 mm',
+      async () => (await (await named(driver, 'field', 'Width')).getAttribute('value')) === '60 mm',
       10_000,
       'it was never laid',
     );

@@ -52,7 +52,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       await press(driver, 'n');
       await press(driver, 'n');
       await press(driver, 'a');
-      await click(driver, 'button', 'By the upper left corner');
+      await click(driver, 'button', 'Measure from the upper left corner');
     },
   },
   {

@@ -1,4 +1,4 @@
-// `npm test`: installs what is missing, then lint, types, unit and browser tests, and a line that counts them.
+// `npm test`: installs what is missing, then lint, formatting, structure, types, unit and browser tests, and a line that counts them.
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -9,6 +9,8 @@ import { ensureBrowser } from './browser.mjs';
 ensurePackages();
 ensureBrowser();
 runPackage('eslint', ['.', '--max-warnings', '0']);
+runPackage('prettier', ['--check', '--log-level', 'warn', '.']);
+runPackage('dependency-cruiser', ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'contract', 'server', 'web']);
 run(process.execPath, ['scripts/types.mjs']);
 ensureBuilt();
 

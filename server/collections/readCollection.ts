@@ -176,6 +176,6 @@ function damaged(why: string): Problem {
   return new Problem(
     422,
     'Not a whole collection',
-    `This is not a whole collection: ${why}. What was in the drawer stays as it was; write the collection anew and bring it again.`,
+    `This is not a whole collection: ${why}. What was in the drawer stays as it was; write the collection anew and import it again.`,
   );
 }

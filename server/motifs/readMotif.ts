@@ -16,7 +16,7 @@ export async function readMotif({ name, content, blobs: folder }: ReadTask): Pro
     throw new Problem(
       415,
       'Not a picture',
-      `“${name}” is no SVG, PNG, JPEG, WebP, TIFF or AVIF file, whatever its name says. Nothing was added; export it as one of these and bring it again.`,
+      `“${name}” is no SVG, PNG, JPEG, WebP, TIFF or AVIF file, whatever its name says. Nothing was added; export it as one of these and import it again.`,
     );
   }
   const bytes = Buffer.from(content);

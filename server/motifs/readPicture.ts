@@ -48,6 +48,6 @@ function tooLarge(name: string): Problem {
   return new Problem(
     413,
     'Too large',
-    `“${name}” has more than 100 megapixels. Nothing was added; make it smaller and bring it again.`,
+    `“${name}” has more than 100 megapixels. Nothing was added; make it smaller and import it again.`,
   );
 }

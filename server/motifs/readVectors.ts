@@ -19,7 +19,7 @@ export async function readVectors(name: string, content: Buffer, blobs: Blobs): 
     throw new Problem(
       413,
       'Too large',
-      `“${name}” is larger than 10 MB of SVG. Nothing was added; simplify it and bring it again.`,
+      `“${name}” is larger than 10 MB of SVG. Nothing was added; simplify it and import it again.`,
     );
   let clean: CleanSvg;
   try {

@@ -13,7 +13,7 @@ export async function readPixels(address: string, blobs: Blobs): Promise<PixelIm
     throw new Problem(
       422,
       'Not there',
-      'The picture that this is made from is not kept here. Nothing was changed; scan or bring it again.',
+      'The picture that this is made from is not kept here. Nothing was changed; scan or import it again.',
     );
   try {
     const { data, info } = await sharp(blobs.pathOf(address), { limitInputPixels: MOST_PIXELS })
@@ -31,7 +31,7 @@ export async function readPixels(address: string, blobs: Blobs): Promise<PixelIm
     throw new Problem(
       422,
       'Cannot be read',
-      'This picture is damaged or cut short and cannot be read. Nothing was changed; scan or bring it again.',
+      'This picture is damaged or cut short and cannot be read. Nothing was changed; scan or import it again.',
     );
   }
 }

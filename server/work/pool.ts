@@ -112,7 +112,7 @@ export class Pool {
         new Problem(
           422,
           'Too complicated',
-          `This took longer than ${Math.round(limitMs / 1000)} seconds to read and was given up. Nothing was changed; simplify the drawing and bring it again.`,
+          `This took longer than ${Math.round(limitMs / 1000)} seconds to read and was given up. Nothing was changed; simplify the drawing and import it again.`,
         ),
       );
       const hand = this.#hands.find(({ busy }) => busy === waiting);

@@ -6,6 +6,7 @@ import {
   useQuery,
   useQueryClient,
 } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import * as contract from '../../contract/index.ts';
 import type { Artwork } from '../../core/motif/index.ts';
 import type { Recipe } from '../../core/recipe/index.ts';
@@ -39,11 +40,10 @@ export function useMotifPages({ words = '', collection, order = 'newest' }: Moti
     placeholderData: keepPreviousData,
     staleTime: 10_000,
   });
-  return {
-    ...query,
-    motifs: query.data?.pages.flatMap((page) => page.motifs),
-    total: query.data?.pages[0]?.total ?? 0,
-  };
+  const { data } = query;
+  // The same list as long as it is of the same pages: effects depend on it.
+  const motifs = useMemo(() => data?.pages.flatMap((page) => page.motifs), [data]);
+  return { ...query, motifs, total: data?.pages[0]?.total ?? 0 };
 }
 
 export function useCollections() {

@@ -13,13 +13,13 @@ const VIEW = { left: 0, top: 0, right: 48, bottom: 40 };
 /** Where the drawn cell's corner lies in the picture. */
 const HOME: Point = { x: 16.5, y: 14 };
 
-/** What a step does to a cell: the cell in ink, its neighbours in outline, with a lopsided sign in each that shows which are reflected. */
+/** What a step does to a cell: the cell in ink, its neighbours in outline, with a lopsided sign in each that shows which are reflected or rotated. */
 export function StepDiagram({ step }: { readonly step: Step }) {
   const repeat: Repeat = step.honeycomb
     ? step.kind === 'brick'
       ? { width: 15, height: 13, step }
       : { width: 13, height: 15, step }
-    : { width: 15, height: 12, step };
+    : { width: step.rotated === 'quarter' ? 13 : 15, height: step.rotated === 'quarter' ? 13 : 12, step };
   const lattice = latticeOf(repeat);
   const { width, height } = repeat;
   const outline = step.honeycomb

@@ -16,3 +16,11 @@ it('tells whoever listens, once a change, and nobody who has left', () => {
   expect(two).toHaveBeenCalledTimes(1);
   expect(cell.getState()).toEqual([3]);
 });
+
+it('holds a function like any other value', () => {
+  const said = vi.fn();
+  const cell = new Cell<(() => void) | undefined>(undefined);
+  cell.set(said);
+  expect(cell.getState()).toBe(said);
+  expect(said).not.toHaveBeenCalled();
+});

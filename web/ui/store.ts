@@ -9,18 +9,19 @@ export interface Store<T> {
 
 /** A value that tells when it is replaced. */
 export class Cell<T> implements Store<T> {
-  readonly #api: StoreApi<T>;
+  // Held in an object, since a value that is a function would be taken for an update.
+  readonly #api: StoreApi<{ readonly value: T }>;
 
   constructor(value: T) {
-    this.#api = createStore(() => value);
+    this.#api = createStore(() => ({ value }));
   }
 
-  readonly getState = (): T => this.#api.getState();
+  readonly getState = (): T => this.#api.getState().value;
 
   readonly subscribe = (listener: () => void): (() => void) => this.#api.subscribe(listener);
 
   set(value: T): void {
-    if (!Object.is(value, this.#api.getState())) this.#api.setState(value, true);
+    if (!Object.is(value, this.getState())) this.#api.setState({ value }, true);
   }
 }
 

@@ -31,6 +31,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
   const pages = useMotifPages({ words: words.trim(), order: 'used' });
   const more = useMoreInSight(pages);
   const { motifs } = pages;
+  const known = useStore(bench.motifs);
   useEffect(() => {
     if (motifs) bench.learn('drawer', motifs);
   }, [bench, motifs]);
@@ -40,14 +41,15 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
     const uses = new Map<string, number>();
     for (const { motif } of committed.placements) uses.set(motif, (uses.get(motif) ?? 0) + 1);
     const found = words.trim().toLowerCase().split(/\s+/);
+    const byId = new Map(known.map((motif) => [motif.id, motif]));
     const here = [...uses.keys()].flatMap((id) => {
-      const motif = bench.motif(id);
+      const motif = byId.get(id);
       const text = motif && [motif.name, motif.collection, ...motif.tags].join(' ').toLowerCase();
       return motif && !motif.deleted && found.every((word) => text?.includes(word)) ? [motif] : [];
     });
     here.sort((a, b) => (uses.get(b.id) ?? 0) - (uses.get(a.id) ?? 0));
     return [...here, ...(motifs ?? []).filter(({ id }) => !uses.has(id))];
-  }, [bench, motifs, committed.placements, words]);
+  }, [known, motifs, committed.placements, words]);
 
   return (
     <section

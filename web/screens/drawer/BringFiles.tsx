@@ -11,7 +11,7 @@ export function BringFiles({ collection }: { readonly collection?: string | unde
   return (
     <>
       <Button onClick={() => input.current?.click()}>
-        <Upload size={15} aria-hidden /> Bring files
+        <Upload size={15} aria-hidden /> Import files
       </Button>
       <input
         ref={input}

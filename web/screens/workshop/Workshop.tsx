@@ -39,7 +39,7 @@ export function Workshop() {
     >
       <Masthead>
         <Button onClick={() => file.current?.click()}>
-          <ImageUp size={15} aria-hidden /> Bring a picture
+          <ImageUp size={15} aria-hidden /> Import a picture
         </Button>
         <input
           ref={file}

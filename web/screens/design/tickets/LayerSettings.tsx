@@ -44,7 +44,7 @@ export function LayerSettings({ id }: { readonly id: string | undefined }) {
           Choose all in it
         </Button>
         <Button disabled={ids.length === 0} onClick={() => bench.intoLayer(layer)}>
-          Bring chosen
+          Move selection here
         </Button>
         <Button disabled={at === 0} onClick={() => bench.mergeDown(layer)}>
           Merge down

@@ -7,8 +7,8 @@ import { OwnField, PositionField, SizeField } from '../SelectionFields.tsx';
 
 /** The drawing's own pixels: the cell's corner, and the selection in it. */
 const CELL = { left: 6, top: 6 };
-const OUTLINE = { left: 104, top: 84, right: 188, bottom: 160 };
-const HEIGHT = 226;
+const OUTLINE = { left: 92, top: 78, right: 162, bottom: 150 };
+const HEIGHT = 214;
 
 interface Props {
   /** Whether the other side follows when one is typed. */
@@ -26,9 +26,14 @@ export function MeasuredDrawing({ keep, children }: Props) {
   const anchor = useStore(editor.anchor);
   const at = pointOf(anchor);
   return (
-    <div className="relative" style={{ height: HEIGHT }} role="group" aria-label="Measured from">
+    <div
+      className="relative [&_input]:px-1.5 [&_input]:text-[13px]"
+      style={{ height: HEIGHT }}
+      role="group"
+      aria-label="Measured from"
+    >
       <svg className="absolute inset-0 h-full w-full" aria-hidden fill="none" stroke="#5b5f69" strokeWidth="1">
-        <path d={`M${CELL.left} ${HEIGHT - 4}V${CELL.top}H270`} stroke="#1f2430" strokeDasharray="6 4" />
+        <path d={`M${CELL.left} ${HEIGHT - 4}V${CELL.top}H250`} stroke="#1f2430" strokeDasharray="6 4" />
         <rect
           x={OUTLINE.left}
           y={OUTLINE.top}
@@ -38,30 +43,30 @@ export function MeasuredDrawing({ keep, children }: Props) {
           stroke="#1f2430"
           strokeWidth="1.25"
         />
-        <Dimension from={{ x: OUTLINE.left, y: 76 }} to={{ x: OUTLINE.right, y: 76 }} />
-        <Dimension from={{ x: 196, y: OUTLINE.top }} to={{ x: 196, y: OUTLINE.bottom }} />
-        <Dimension from={{ x: CELL.left, y: 204 }} to={{ x: at.x, y: 204 }} />
-        <Dimension from={{ x: 94, y: CELL.top }} to={{ x: 94, y: at.y }} />
-        <path d={`M${at.x} ${at.y}V208M${at.x} ${at.y}H90`} strokeDasharray="2 3" />
+        <Dimension from={{ x: OUTLINE.left, y: 69 }} to={{ x: OUTLINE.right, y: 69 }} />
+        <Dimension from={{ x: 171, y: OUTLINE.top }} to={{ x: 171, y: OUTLINE.bottom }} />
+        <Dimension from={{ x: CELL.left, y: 194 }} to={{ x: at.x, y: 194 }} />
+        <Dimension from={{ x: 86, y: CELL.top }} to={{ x: 86, y: at.y }} />
+        <path d={`M${at.x} ${at.y}V198M${at.x} ${at.y}H82`} strokeDasharray="2 3" />
         <path d={`M${OUTLINE.right + 22} ${OUTLINE.bottom}a22 22 0 0 1 -22 22`} />
         <path d={`M${OUTLINE.right} ${OUTLINE.bottom}h28`} strokeDasharray="2 3" />
       </svg>
-      <Place left={104} top={40} width={84}>
+      <Place left={90} top={32} width={74}>
         <SizeField side="width" keep={keep} label="Width" hideLabel />
       </Place>
-      <Place left={202} top={106} width={70}>
+      <Place left={177} top={98} width={74}>
         <SizeField side="height" keep={keep} label="Height" hideLabel />
       </Place>
-      <Place left={202} top={56} width={32}>
+      <Place left={177} top={40} width={32}>
         {children}
       </Place>
-      <Place left={10} top={30} width={78}>
+      <Place left={8} top={24} width={74}>
         <PositionField axis="y" label="Y" hideLabel />
       </Place>
-      <Place left={10} top={166} width={78}>
+      <Place left={8} top={156} width={74}>
         <PositionField axis="x" label="X" hideLabel />
       </Place>
-      <Place left={202} top={186} width={70}>
+      <Place left={177} top={172} width={74}>
         <OwnField kind="rotation" label="Rotation" hideLabel />
       </Place>
       {NINE.map((share) => {

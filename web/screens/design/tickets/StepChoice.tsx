@@ -175,7 +175,7 @@ function StepCard({ value, look, children }: CardProps) {
     <div {...look}>
       <Radio
         value={value}
-        className="flex h-full cursor-pointer flex-col items-center justify-center gap-1 rounded-md border border-thread bg-white py-2 text-[11px] data-checked:border-ink data-checked:ring-1 data-checked:ring-ink"
+        className="flex h-full cursor-pointer flex-col items-center justify-center gap-1 rounded-md border border-thread bg-white px-1 py-2 text-center text-[11px] leading-tight data-checked:border-ink data-checked:ring-1 data-checked:ring-ink"
       >
         {children}
       </Radio>
