@@ -85,10 +85,10 @@ try {
 
   const motifs = await everyMotif(studio.database);
   const design = scattered(300);
-  const hands = { progress: () => undefined, check: () => undefined };
+  const context = { progress: () => undefined };
   const alone = async (): Promise<number> => {
     const began = performance.now();
-    await paintTile(exportTask(design, motifs, { dpi: DPI }, studio.blobs.folder, join(data, 'alone.png')), hands);
+    await paintTile(exportTask(design, motifs, { dpi: DPI }, studio.blobs.folder, join(data, 'alone.png')), context);
     return performance.now() - began;
   };
   const asked = async (): Promise<{ took: number; peakMemory: number; size: string }> => {

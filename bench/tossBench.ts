@@ -5,7 +5,16 @@ import { type Motif, silhouetteOf } from '../core/motif/index.ts';
 import { paintArtwork, paintPlane } from '../core/paint/index.ts';
 import { seeded } from '../core/random/index.ts';
 import type { TossRecipe } from '../core/recipe/index.ts';
-import { ClearanceField, coverWithCircles, mainInk, poseCircles, toss, type Tossable, type TossedMotif, tossedPlacements } from '../core/toss/index.ts';
+import {
+  ClearanceField,
+  coverWithCircles,
+  mainInk,
+  poseCircles,
+  toss,
+  type Tossable,
+  type TossedMotif,
+  tossedPlacements,
+} from '../core/toss/index.ts';
 import { sampleMotifId } from '../demo/sampleDesign.ts';
 import { loadScene } from '../server/paint/loadScene.ts';
 import { nodeSurface, pixelsOf } from '../server/paint/nodeBackend.ts';

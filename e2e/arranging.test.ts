@@ -127,7 +127,8 @@ describe('pins', () => {
     await type(driver, 'Rotation', '+5');
     await lies(id, 0, ({ rotation }) => rotation === 15, 'nothing was added');
     await lies(id, 1, ({ rotation }) => rotation === 35, 'nothing was added to the second');
-    // On to the slant and a step up, on to the opacity and ten steps down.
+    // Past the scale to the skew and a step up, on to the opacity and ten steps down.
+    await press(driver, Key.TAB);
     await press(driver, Key.TAB);
     await press(driver, Key.ARROW_UP);
     await press(driver, Key.TAB);
@@ -305,11 +306,11 @@ describe('variety and copies', () => {
     await press(driver, Key.CONTROL, 'a');
     await click(driver, 'button', 'Vary …');
     await type(driver, 'Rotate by up to', '90');
-    await click(driver, 'button', 'Give up');
+    await click(driver, 'button', 'Cancel');
     expect((await tiles.stored(id)).placements.map(({ rotation }) => rotation)).toEqual([0, 0]);
     await click(driver, 'button', 'Vary …');
     await click(driver, 'button', 'Again');
-    await click(driver, 'button', 'Keep it');
+    await click(driver, 'button', 'Apply');
     await lies(id, 0, ({ rotation }) => rotation !== 0 && Math.abs(rotation) <= 15, 'it was never varied');
     expect((await tiles.stored(id)).placements.map(({ x }) => x)).toEqual([30, 90]);
   });
@@ -323,7 +324,7 @@ describe('variety and copies', () => {
     await type(driver, 'In all', '5');
     await click(driver, 'button', 'Draw the line');
     await drag(driver, await tiles.spot(20, 60), await tiles.spot(100, 60));
-    await click(driver, 'button', 'Keep them');
+    await click(driver, 'button', 'Apply');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 5, 5_000, 'they were never laid');
     const xs = (await tiles.stored(id)).placements.map(({ x }) => x).sort((a, b) => a - b);
     xs.forEach((x, n) => expect(near(x, 20 + 20 * n, 1)).toBe(true));

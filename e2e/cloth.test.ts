@@ -437,7 +437,7 @@ describe('choosing and lining up', () => {
     await click(driver, 'radio', 'Around');
     await type(driver, 'In all', '4');
     await driver.executeScript(
-      "const f = [...document.querySelectorAll('section[aria-label=\"Several copies\"] label')].find((l) => l.textContent === 'Y'); document.getElementById(f.htmlFor).focus();",
+      "const f = [...document.querySelectorAll('section[aria-label=\"Several copies\"] label')].find((l) => l.textContent === 'Centre Y'); document.getElementById(f.htmlFor).focus();",
     );
     await press(driver, Key.CONTROL, 'a');
     await press(driver, '45');
@@ -445,12 +445,12 @@ describe('choosing and lining up', () => {
     const tried = await settledShot(driver);
     expect(isPink(tried, await spot(60, 70))).toBe(true);
     expect(isPink(tried, await spot(85, 45))).toBe(true);
-    await click(driver, 'button', 'Give up');
+    await click(driver, 'button', 'Cancel');
     expect(isPink(await settledShot(driver), await spot(60, 70))).toBe(false);
     expect((await stored(id)).placements).toHaveLength(1);
     await click(driver, 'button', 'Several copies …');
     await click(driver, 'radio', 'Grid');
-    await click(driver, 'button', 'Keep them');
+    await click(driver, 'button', 'Apply');
     const { placements } = await stored(id);
     expect(placements).toHaveLength(9);
     expect(await complaints(driver)).toEqual([]);

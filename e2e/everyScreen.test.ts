@@ -37,7 +37,7 @@ const SCREENS: readonly Screen[] = [
   {
     name: 'a motif chosen, with all its numbers',
     path: DESIGN,
-    prepare: async (driver) => (await press(driver, 'n'), click(driver, 'button', 'More numbers')),
+    prepare: async (driver) => (await press(driver, 'n'), click(driver, 'button', 'Numbers')),
   },
   { name: 'several chosen', path: DESIGN, prepare: (driver) => press(driver, Key.CONTROL, 'a') },
   {
@@ -139,7 +139,7 @@ describe('arranging', () => {
     const { driver } = browser;
     await driver.get(hevrel.url + DESIGN);
     await settledShot(driver);
-    await waitForText(driver, 'motifs lie in the cell');
+    await waitForText(driver, 'motifs are in the cell');
     await driver.executeScript(
       "window.longTasks = []; new PerformanceObserver((list) => window.longTasks.push(...list.getEntries().map(({ startTime, duration }) => Math.round(duration)))).observe({ entryTypes: ['longtask'] });",
     );

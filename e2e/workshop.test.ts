@@ -69,7 +69,7 @@ describe('the workshop', () => {
     const { driver } = browser;
     await click(driver, 'button', 'Find the tilt');
     await settled();
-    expect(await (await named(driver, 'field', 'Straightened by, typed')).getAttribute('value')).toMatch(/^-1\.(6|7)/);
+    expect(await (await named(driver, 'field', 'Straighten by, typed')).getAttribute('value')).toMatch(/^-1\.(6|7)/);
     await tick('Even out the light and the paper’s tint');
     await tick('Adjust levels');
     await find('[data-level="white"]');
@@ -92,7 +92,7 @@ describe('the workshop', () => {
   it('keeps no pale fringe on the dark ground', async () => {
     const { driver } = browser;
     await tick('Each drawing becomes a motif');
-    await click(driver, 'radio', 'General');
+    await click(driver, 'radio', 'Everywhere');
     const screen = await settled();
     const table: { left: number; top: number; width: number; height: number } = await driver.executeScript(
       `return document.querySelector('[data-sheet-table]').getBoundingClientRect().toJSON();`,

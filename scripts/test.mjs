@@ -1,4 +1,4 @@
-// `npm test`: installs what is missing, then lint, formatting, structure, types, unit and browser tests, and a line that counts them.
+// `npm test`: installs what is missing, then lint, formatting, structure, dead exports, types, unit and browser tests, and a line that counts them.
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -11,6 +11,7 @@ ensureBrowser();
 runPackage('eslint', ['.', '--max-warnings', '0']);
 runPackage('prettier', ['--check', '--log-level', 'warn', '.']);
 runPackage('dependency-cruiser', ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'contract', 'server', 'web']);
+runPackage('knip', ['--no-progress']);
 run(process.execPath, ['scripts/types.mjs']);
 ensureBuilt();
 

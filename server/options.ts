@@ -9,7 +9,7 @@ export interface Options {
   readonly empty: boolean;
 }
 
-export const DEFAULT_PORT = 4173;
+const DEFAULT_PORT = 4173;
 
 /** Reads the command line. @throws StartError with a sentence */
 export function readOptions(args: readonly string[]): Options {

@@ -46,7 +46,7 @@ describe('lining up', () => {
             const size = axis === 'x' ? design.repeat.width : design.repeat.height;
             expect(lines[0]).toBeCloseTo(side === 'low' ? 0 : side === 'high' ? size : size / 2, 9);
           }
-          // Nothing moves across: the other coordinate is that of the appearance that was lined up.
+          // Nothing moves across: the other coordinate is that of the instance that was lined up.
           for (const off of gatherInstances(lattice, design.placements)) {
             const after = changed(off, changes);
             expect(axis === 'x' ? after.y : after.x).toBe(axis === 'x' ? off.y : off.x);

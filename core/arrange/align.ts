@@ -14,7 +14,7 @@ export type PlacementChanges = Record<string, PlacementChange>;
 
 interface Laid {
   readonly one: Placement;
-  /** On the plane, at the appearance that lies next to the others. */
+  /** On the plane, at the instance that lies next to the others. */
   readonly low: number;
   readonly high: number;
 }
@@ -56,7 +56,7 @@ export type Spacing =
   | { readonly by: 'cell' };
 
 /**
- * Spaces placements along an axis, in the order in which they lie. Round the cell, the gap from the last to the echo of the first is
+ * Spaces placements along an axis, in the order in which they lie. Round the cell, the gap from the last to the instance of the first is
  * as large as all others; where the motifs are wider than the cell, the gaps are evenly below nothing.
  */
 export function distribute(
@@ -114,7 +114,7 @@ function laidAlong(
   });
 }
 
-/** Both coordinates, since the appearance that is moved may be an echo, which on a stepped lattice lies off in both. */
+/** Both coordinates, since the instance that is moved may be an instance, which on a stepped lattice lies off in both. */
 function moved({ x, y }: Placement, axis: Axis, by: number): PlacementChange {
   return axis === 'x' ? { x: x + by, y } : { x, y: y + by };
 }

@@ -33,7 +33,7 @@ describe('the stack', () => {
     const repeat = { width: 100, height: 100, step: step('half-drop', 1, 2) };
     const lattice = latticeOf(repeat);
     const motifs = new Map([['leaf', { motif: LEAF_RECORD, silhouette: undefined }]]);
-    // The second lies across the right edge over the echo of the last, half a cell lower; the others lie apart.
+    // The second lies across the right edge over the instance of the last, half a cell lower; the others lie apart.
     const design: Design = {
       ...newDesign('d', 'Leaves', repeat),
       placements: [

@@ -9,7 +9,7 @@ type Sized = Pick<Motif, 'width' | 'view'>;
 export type PlacedPart = Omit<Placement, 'id' | 'layer' | 'blend'>;
 
 /**
- * The placements at those of their appearances that lie next to each other, so that what straddles a join is one
+ * The placements at those of their instances that lie next to each other, so that what straddles a join is one
  * cluster: each comes to the nearest of those before it.
  */
 export function gatherInstances(lattice: Lattice, placements: readonly Placement[]): Placement[] {

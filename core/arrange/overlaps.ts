@@ -8,7 +8,7 @@ import type { Pickable } from './pick.ts';
 const PLACES = 64;
 const HERE = { u: 0.5 / PLACES, v: 0.5 / PLACES };
 
-/** Whether what is drawn of two placements, any echoes and reflections of them, lies over each other: as far as a raster of 64 × 64 places tells. */
+/** Whether what is drawn of two placements, any instances and reflections of them, lies over each other: as far as a raster of 64 × 64 places tells. */
 export function overlaps(lattice: Lattice, a: Placement, b: Placement, motifs: ReadonlyMap<string, Pickable>): boolean {
   return withSymmetry(lattice, [b]).some((shown) => echoesOverlap(lattice, a, shown, motifs));
 }

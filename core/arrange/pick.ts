@@ -11,7 +11,7 @@ export interface Pickable {
   readonly silhouette: Silhouette | undefined;
 }
 
-/** An appearance of a placement. */
+/** An instance of a placement. */
 export interface Instance {
   readonly id: string;
   readonly index: LatticeIndex;
@@ -56,7 +56,7 @@ export class Picker {
   }
 
   /**
-   * Every appearance drawn within `reach` of a point, topmost first.
+   * Every instance drawn within `reach` of a point, topmost first.
    *
    * @param point mm on the plane, anywhere
    * @param reach mm; small motifs would be hard to hit exactly
@@ -69,7 +69,7 @@ export class Picker {
       const pickable = this.motifs.get(placement.motif);
       if (!pickable) continue;
       const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
-      // The echoes laid last lie on top, so they are asked first.
+      // The instances laid last lie on top, so they are asked first.
       for (const steps of indicesTouching(this.lattice, box, window).reverse()) {
         const by = latticeTranslate(this.lattice, steps);
         if (isHit(placement, pickable, { x: point.x - placement.x - by.x, y: point.y - placement.y - by.y }, reach)) {
@@ -80,7 +80,7 @@ export class Picker {
     return instances;
   }
 
-  /** The placements of which an echo's box may touch the window, topmost first. */
+  /** The placements of which an instance's box may touch the window, topmost first. */
   #near(window: Box): number[] {
     const near = new Set<number>();
     // Everywhere that the window, brought back by the lattice, looks into the cell.
@@ -92,7 +92,7 @@ export class Picker {
   }
 }
 
-/** An appearance, which says nothing of an image where it shows the motif itself. */
+/** An instance, which says nothing of an image where it shows the motif itself. */
 export function toInstance(id: string, index: LatticeIndex, op: number): Instance {
   return op === 0 ? { id, index } : { id, index, op };
 }

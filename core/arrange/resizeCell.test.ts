@@ -69,7 +69,7 @@ describe('the size of the cell', () => {
     );
   });
 
-  it('takes what lies in it along: every echo where the stretched cloth has it', () => {
+  it('takes what lies in it along: every instance where the stretched cloth has it', () => {
     fc.assert(
       fc.property(
         anyDesign(),

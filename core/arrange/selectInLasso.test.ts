@@ -19,7 +19,7 @@ const loopOf = (left: number, top: number, right: number, bottom: number) => [
 ];
 
 describe('what a loop encloses', () => {
-  it('is what is drawn wholly within it, by any of its echoes, as looking at every pixel says', () => {
+  it('is what is drawn wholly within it, by any of its instances, as looking at every pixel says', () => {
     const real = fc.double({ min: -150, max: 400, noNaN: true });
     fc.assert(
       fc.property(

@@ -5,8 +5,8 @@ import { edgePointsOf } from '../motif/index.ts';
 import { type Instance, type Pickable, toInstance } from './pick.ts';
 
 /**
- * The placements of which some appearance is drawn wholly within a loop, in stack order, each once and by the first
- * such appearance.
+ * The placements of which some instance is drawn wholly within a loop, in stack order, each once and by the first
+ * such instance.
  *
  * @param loop corners in mm on the plane, across any number of repeats; closed by itself
  */

@@ -16,7 +16,7 @@ const boxAt = (x: number, y: number, width: number, height: number): Box => ({
 const bare = (repeat: Parameters<typeof latticeOf>[0]) => ({ lattice: latticeOf(repeat), boxes: [], guides: [] });
 
 describe('snapping', () => {
-  it('centres in the cell exactly, whichever echo of it is meant', () => {
+  it('centres in the cell exactly, whichever instance of it is meant', () => {
     fc.assert(
       fc.property(
         anyRepeat,
@@ -87,7 +87,7 @@ describe('snapping', () => {
     );
   });
 
-  it('lines up with an echo over the join of a half-drop', () => {
+  it('lines up with an instance over the join of a half-drop', () => {
     const repeat = { width: 400, height: 300, step: step('half-drop', 1, 2) };
     const targets = snapTargets(
       latticeOf(repeat),

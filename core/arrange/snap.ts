@@ -4,10 +4,10 @@ import { indexOfCellAt, indicesTouching, type Lattice, latticeTranslate } from '
 import type { Motif } from '../motif/index.ts';
 import type { Axis } from './align.ts';
 
-/** What can catch what is moved: the cell's lines and guides, and the boxes of all that lies still, with their echoes. */
+/** What can catch what is moved: the cell's lines and guides, and the boxes of all that lies still, with their instances. */
 export interface SnapTargets {
   readonly lattice: Lattice;
-  /** Upright boxes, mm on the plane, each standing for all its echoes. */
+  /** Upright boxes, mm on the plane, each standing for all its instances. */
   readonly boxes: readonly Box[];
   readonly guides: readonly Omit<Guide, 'id'>[];
 }
@@ -69,7 +69,7 @@ export function snapTargets(
 
 /**
  * Moves a box onto the nearest lines within reach, each axis by itself: the cell's edges, quarters, thirds and half and its guides
- * (of the cell that holds its middle), the edges and middles of what lies around, echoes included, and the place with
+ * (of the cell that holds its middle), the edges and middles of what lies around, instances included, and the place with
  * equal gaps to the neighbours on both sides.
  *
  * @param reach mm
@@ -88,7 +88,7 @@ export function snap(box: Box, { lattice, boxes, guides }: SnapTargets, reach: n
   };
 }
 
-/** The echoes of all that lies within half a cell of the box. */
+/** The instances of all that lies within half a cell of the box. */
 function around(box: Box, lattice: Lattice, boxes: readonly Box[]): Box[] {
   const [mx, my] = [lattice.cell.width / 2, lattice.cell.height / 2];
   const window = { left: box.left - mx, top: box.top - my, right: box.right + mx, bottom: box.bottom + my };

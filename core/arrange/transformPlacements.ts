@@ -14,7 +14,7 @@ import type { PlacementChanges } from './align.ts';
  * The changes after which every placement lies as it would if the plane were posed so: all turn, grow, lean or are
  * mirrored together, about whatever point the pose leaves where it is.
  *
- * @param placements where they are meant to be, which across a join may be an echo
+ * @param placements where they are meant to be, which across a join may be an instance
  * @returns undefined where one would become smaller, larger or more slanted than a motif can be
  */
 export function transformPlacements(placements: readonly Placement[], by: Pose): PlacementChanges | undefined {

@@ -66,7 +66,7 @@ describe('bundling', () => {
         loose.placements.forEach((placement, n) => {
           const before = design.placements[n] as Placement;
           const [now, then] = [corners(placement), corners(before)];
-          // The same appearance or another of its echoes: all corners are off by one and the same step of the lattice.
+          // The same instance or another of its instances: all corners are off by one and the same step of the lattice.
           const by = nearestDifference(lattice, now[0] as Point, then[0] as Point);
           expect(Math.hypot(by.x, by.y)).toBeLessThan(1e-9);
           const whole = {

@@ -48,7 +48,7 @@ export function openBundle(
 
 /**
  * The parts as they lie now, for the bundle to be made of. A part that was brought into the cell comes back to the
- * appearance nearest to where it was; a new one is taken nearest to the bundle.
+ * instance nearest to where it was; a new one is taken nearest to the bundle.
  *
  * @param design the opened design after the hand is done
  */

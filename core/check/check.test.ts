@@ -37,7 +37,7 @@ function drawn(
   const { width, height } = grid.cell;
   const inks = new Uint8Array(width * height);
   const rows = new Map<number, Placement[]>();
-  for (const placement of echoes(latticeOf(repeat), placements))
+  for (const placement of instances(latticeOf(repeat), placements))
     for (let row = Math.floor(placement.y / 10) - 2; row <= Math.floor(placement.y / 10) + 2; row += 1)
       rows.set(row, [...(rows.get(row) ?? []), placement]);
   const near = ({ y }: { y: number }): readonly Placement[] => rows.get(Math.floor(y / 10)) ?? [];
@@ -52,8 +52,8 @@ function drawn(
   return { grid, inks };
 }
 
-/** Every appearance in and around the cell. */
-function echoes(lattice: Lattice, placements: readonly Placement[], far = 3): Placement[] {
+/** Every instance in and around the cell. */
+function instances(lattice: Lattice, placements: readonly Placement[], far = 3): Placement[] {
   const all: Placement[] = [];
   for (const placement of withSymmetry(lattice, placements)) {
     for (let i = -far; i <= far; i += 1) {
@@ -104,7 +104,7 @@ describe('an outline', () => {
 });
 
 describe('gaps', () => {
-  it('are those that looking at every appearance finds, over joins and in every step', () => {
+  it('are those that looking at every instance finds, over joins and in every step', () => {
     fc.assert(
       fc.property(
         anyStep.filter(({ drop }) => drop.q <= 4),
@@ -113,7 +113,7 @@ describe('gaps', () => {
           const lattice = latticeOf({ width: 130, height: 110, step: kind });
           const placements = discs(places);
           const gaps = findGaps(lattice, placements, OUTLINES, 9);
-          const shown = echoes(lattice, placements);
+          const shown = instances(lattice, placements);
           for (const [n, one] of placements.entries()) {
             // Discs are apart by their middles less their radii.
             const truth = shown
@@ -181,7 +181,7 @@ describe('gaps', () => {
     );
   });
 
-  it('from one to itself are told once, by its echoes and reflections', () => {
+  it('from one to itself are told once, by its instances and reflections', () => {
     const [only] = discs([[5, 50, 1]]) as [Placement];
     const gaps = findGaps(latticeOf({ width: 24, height: 200, step: SQUARE }), [only], OUTLINES, 9);
     expect(gaps.map(({ a, b, mm }) => [a, b, Math.round(mm)])).toEqual([['d0', 'd0', 4]]);
@@ -237,7 +237,7 @@ describe('lanes', () => {
         (kind, places) => {
           const repeat = { width: 130, height: 110, step: kind };
           const placements = discs(places);
-          const shown = echoes(latticeOf(repeat), placements, 8);
+          const shown = instances(latticeOf(repeat), placements, 8);
           for (const { angle, at, width } of findLanes(drawn(repeat, placements), 2, 6)) {
             const [nx, ny] = [-Math.sin((angle * Math.PI) / 180), Math.cos((angle * Math.PI) / 180)];
             for (const placement of shown)

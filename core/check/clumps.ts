@@ -103,17 +103,17 @@ function meanNearest(lattice: Lattice, group: readonly Placement[]): number {
   return Math.max(0.1, nearest.reduce((sum, one) => sum + one, 0) / group.length);
 }
 
-/** A round about the middles of all, each taken at the appearance nearest to the first. */
+/** A round about the middles of all, each taken at the instance nearest to the first. */
 function roundAbout(lattice: Lattice, [first, ...rest]: readonly Placement[]): { x: number; y: number; r: number } {
   const home: Point = first ?? { x: 0, y: 0 };
-  const points = [home, ...rest.map((placement) => nearestAppearance(lattice, placement, home))];
+  const points = [home, ...rest.map((placement) => nearestInstance(lattice, placement, home))];
   const x = points.reduce((sum, point) => sum + point.x, 0) / points.length;
   const y = points.reduce((sum, point) => sum + point.y, 0) / points.length;
   return { x, y, r: Math.max(...points.map((point) => Math.hypot(point.x - x, point.y - y))) };
 }
 
-/** The place of the appearance of a point, reflections too, that lies nearest to another. */
-function nearestAppearance(lattice: Lattice, point: Point, to: Point): Point {
+/** The place of the instance of a point, reflections too, that lies nearest to another. */
+function nearestInstance(lattice: Lattice, point: Point, to: Point): Point {
   let best: Point = point;
   let least = Infinity;
   for (const image of lattice.ops) {

@@ -13,7 +13,7 @@ import {
 import { indicesTouching, type Lattice, latticeTranslate } from '../lattice/index.ts';
 import { distanceFrom, type Outline, type OutlineSpan } from './outline.ts';
 
-/** How far what is drawn of two placements lies apart, one of them where it is stored and the other at one of its appearances. */
+/** How far what is drawn of two placements lies apart, one of them where it is stored and the other at one of its instances. */
 export interface Gap {
   readonly a: string;
   readonly b: string;
@@ -37,7 +37,7 @@ interface Body {
 
 /**
  * The gaps between placements that lie nearer to each other than `within`, by what is drawn of them and over joins; also from
- * one to its own echoes and reflections. Measured at points of the edge of the smaller of each two, so right to
+ * one to its own instances and reflections. Measured at points of the edge of the smaller of each two, so right to
  * about a place of the motifs' rasters; of those stretched or slanted rather too small.
  *
  * @param within mm
@@ -71,7 +71,7 @@ export function findGaps(
   const count = lattice.ops.length;
   const own = bodies.filter(({ index }) => index % count === 0);
   if (own.length === 0) return [];
-  // Everything that may come near to what is stored, wherever its echoes lie.
+  // Everything that may come near to what is stored, wherever its instances lie.
   const hull = own.reduce(
     (all, { box }) => ({
       left: Math.min(all.left, box.left),
@@ -104,7 +104,7 @@ export function findGaps(
       const { body, steps, by } = shown[n] as (typeof shown)[number];
       const [first, second] = [one.index / count, Math.floor(body.index / count)];
       if (second < first) continue;
-      // Of an echo and the echo to the other side, which are the same gap, one.
+      // Of an instance and the instance to the other side, which are the same gap, one.
       if (second === first && body.index % count === 0 && !(steps.i > 0 || (steps.i === 0 && steps.j > 0))) continue;
       const far = one.outline.reach * one.most + body.outline.reach * body.most + within;
       if ((by.x + body.matrix[4] - one.matrix[4]) ** 2 + (by.y + body.matrix[5] - one.matrix[5]) ** 2 >= far * far)

@@ -85,7 +85,7 @@ export function inversePose(pose: Pose): Pose {
   return { ...back, ...applyPose(back, { x: -x, y: -y }) };
 }
 
-/** Whether it only moves, turns, mirrors and sizes evenly; such poses are reckoned without a matrix, so that 90° stays 90°. */
+/** Whether it only moves, turns, mirrors and sizes evenly; such poses are calculated without a matrix, so that 90° stays 90°. */
 function keepsShape({ aspect, skew }: Pose): boolean {
   return aspect === 1 && skew === 0;
 }

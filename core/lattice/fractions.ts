@@ -10,7 +10,7 @@ export interface FractionOffer extends Fraction {
   readonly apart: number;
 }
 
-/** Fractions with larger denominators make straight units that nobody asks for. */
+/** Fractions with larger denominators make tile that nobody asks for. */
 const SIMPLE: readonly Fraction[] = everyFraction().filter(({ q }) => q <= 6);
 /** Distances nearer to each other than this are the same to the eye, mm; the simpler fraction is the better then. */
 const SAME = 0.5;

@@ -12,7 +12,7 @@ export function honeycombOf(repeat: Repeat): Repeat {
 
 /**
  * The corners of the hexagon around the middle of the cell at the origin, clockwise: of all points, those that lie
- * nearer to that middle than to any of its echoes. In the repeat's unit.
+ * nearer to that middle than to any of its instances. In the repeat's unit.
  */
 export function hexagonOf({ width, height, step: { kind } }: Repeat): Point[] {
   const [x, y] = [width / 2, height / 2];

@@ -35,7 +35,7 @@ function firstAbove(limit: number, size: number): number {
   return n;
 }
 
-/** The displacement of the echo that lies nearest to `p` when the placement itself lies at `origin`. */
+/** The displacement of the instance that lies nearest to `p` when the placement itself lies at `origin`. */
 export function nearestInstanceIndex(lattice: Lattice, origin: Point, p: Point): LatticeIndex {
   return nearestIndex(lattice, { x: p.x - origin.x, y: p.y - origin.y });
 }

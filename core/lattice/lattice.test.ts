@@ -64,7 +64,7 @@ describe('the lattice', () => {
     );
   });
 
-  it('finds exactly the echoes that brute force finds', () => {
+  it('finds exactly the instances that brute force finds', () => {
     // Boxes at most 700 mm apart and cells of at least 40 mm: no step goes further than 36 either way.
     const side = fc.double({ min: 0.1, max: 200, noNaN: true });
     const anyBox: fc.Arbitrary<Box> = fc
@@ -87,16 +87,16 @@ describe('the lattice', () => {
         expect(found.size).toBe(indicesTouching(lattice, box, window).length);
         for (let i = -40; i <= 40; i += 1) {
           for (let j = -40; j <= 40; j += 1) {
-            const echo = shiftBox(box, latticeTranslate(lattice, { i, j }));
+            const instance = shiftBox(box, latticeTranslate(lattice, { i, j }));
             const grown = (by: number): Box => ({
-              left: echo.left - by,
-              top: echo.top - by,
-              right: echo.right + by,
-              bottom: echo.bottom + by,
+              left: instance.left - by,
+              top: instance.top - by,
+              right: instance.right + by,
+              bottom: instance.bottom + by,
             });
             // Boxes that only share a rounding error may be counted either way.
             if (found.has(`${i} ${j}`) ? !intersectBoxes(grown(1e-9), window) : intersectBoxes(grown(-1e-9), window))
-              throw new Error(`wrong about the echo at ${i}, ${j}`);
+              throw new Error(`wrong about the instance at ${i}, ${j}`);
             found.delete(`${i} ${j}`);
           }
         }
@@ -106,7 +106,7 @@ describe('the lattice', () => {
     );
   });
 
-  it('finds the echo nearest to a point, however long the cell is', () => {
+  it('finds the instance nearest to a point, however long the cell is', () => {
     fc.assert(
       fc.property(anyRepeat, anyPoint, anyPoint, (repeat, origin, p) => {
         const lattice = latticeOf(repeat);
@@ -179,7 +179,7 @@ describe('the lattice', () => {
   });
 });
 
-describe('the straight unit', () => {
+describe('the tile', () => {
   it('is a lattice of its own within the step: its sides are lattice vectors', () => {
     fc.assert(
       fc.property(anyRepeat, (repeat) => {

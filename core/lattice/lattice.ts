@@ -98,7 +98,7 @@ function whole(value: number, size: number): readonly [number, number] {
   return [n, rest < 0 ? 0 : rest];
 }
 
-/** How far two points are from each other, each through any of its echoes and reflections; in the lattice's unit. */
+/** How far two points are from each other, each through any of its instances and reflections; in the lattice's unit. */
 export function orbitDistance(lattice: Lattice, p: Point, q: Point): number {
   let least = Infinity;
   for (const image of lattice.ops) {
@@ -108,7 +108,7 @@ export function orbitDistance(lattice: Lattice, p: Point, q: Point): number {
   return least;
 }
 
-/** How far two points are from each other, each through any of its echoes. `dx`, `dy`: from the one to the other. */
+/** How far two points are from each other, each through any of its instances. `dx`, `dy`: from the one to the other. */
 export function latticeDistance({ shortBasis: [u, v] }: Lattice, dx: number, dy: number): number {
   const det = u.x * v.y - u.y * v.x;
   const s = Math.floor((dx * v.y - dy * v.x) / det);

@@ -6,7 +6,7 @@ import { STEP_KINDS } from './steps/index.ts';
 import { plainRepeat, type PlainRepeat } from './symmetryOps.ts';
 import { type Tile, tileOf } from './tile.ts';
 
-/** A repeat in whole pixels: cell, drop and straight unit are all integers, so no tile can show a hairline. */
+/** A repeat in whole pixels: cell, drop and tile are all integers, so no tile can show a hairline. */
 export interface PixelGrid {
   /** The cell in pixels with the repeat's own step; where cells are reflected, the one that holds the reflections too, which repeats squarely. */
   readonly cell: PlainRepeat;

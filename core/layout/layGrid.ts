@@ -8,7 +8,7 @@ import { superlatticeNearest, superlatticePoints, superlatticesOf } from './supe
 type Sized = Pick<Motif, 'width' | 'view'>;
 type Placed = RowLayout['placed'];
 
-/** Stripes reach so far into their own echoes that no line shows where they meet, mm. */
+/** Stripes reach so far into their own instances that no line shows where they meet, mm. */
 const OVERLAP = 1;
 /** Stripes run along the lattice's vectors of at most so many steps. */
 const FARTHEST = 6;

@@ -24,7 +24,7 @@ interface Sizing {
 }
 
 /**
- * Sets rows: every gap in a row is the same, the one from its last motif to the echo of its first too, and half of it lies at either
+ * Sets rows: every gap in a row is the same, the one from its last motif to the instance of its first too, and half of it lies at either
  * side of the cell. Motifs are centred along the row's middle line.
  *
  * @returns undefined where a motif is not known

@@ -3,7 +3,7 @@ import { everyFraction, type Fraction, type FractionOffer, fractionOffers, type 
 
 /**
  * What a shift does to the eye. Where it is a whole number of motifs' rooms, the motifs stand in columns and change places in
- * them; they are `apart`, or `beside` themselves where an echo stands in the very next column. Else the columns break:
+ * them; they are `apart`, or `beside` themselves where an instance stands in the very next column. Else the columns break:
  * `zigzag` by half a room, `aslant` by any other share of one. `above`: an equal motif stands nearly over itself.
  */
 export type RowPattern = 'apart' | 'beside' | 'zigzag' | 'aslant' | 'above';
@@ -12,9 +12,9 @@ export interface RowOffer extends FractionOffer {
   readonly fall: RowPattern;
 }
 
-/** Nearer than this share of a motif's own room in the row, its echo counts as above it; of the farthest that any shift brings, where that is less than a room. */
+/** Nearer than this share of a motif's own room in the row, its instance counts as above it; of the farthest that any shift brings, where that is less than a room. */
 const ABOVE = 0.6;
-/** Up to this share, it stands right beside its echo, one row on. */
+/** Up to this share, it stands right beside its instance, one row on. */
 const BESIDE = 1.25;
 /** Rooms whose difference nobody sees. */
 const SAME = 1e-6;

@@ -5,7 +5,7 @@ import { pixelGrid, type PixelGrid, plainRepeat, type Repeat } from '../lattice/
  *
  * - `cell`: the cell at screen scale, laid as a repeating fill.
  * - `window`: the cell is larger than what is seen, so only what is seen (and a margin) is painted.
- * - `far`: the cell is so small that rounding it to whole pixels would show; its straight unit is painted
+ * - `far`: the cell is so small that rounding it to whole pixels would show; its tile is painted
  *   `reduction` times larger, where rounding does not matter, and averaged down (see reduceUnit).
  */
 export interface ClothPlan {
@@ -20,7 +20,7 @@ export interface ClothPlan {
 
 /** Below this many pixels, half a pixel of rounding is more than two thousandths of the cell. */
 const SMALLEST_CELL = 256;
-/** A straight unit of a far plan stays below this many pixels a side. */
+/** A tile of a far plan stays below this many pixels a side. */
 const LARGEST_FAR_SIDE = 8192;
 /** And below this many pixels in all, so that it is painted and reduced between two looks. */
 const LARGEST_FAR_AREA = 1 << 22;

@@ -1,5 +1,5 @@
 /**
- * A straight unit seen from farther away: every pixel becomes the mean of `reduction` × `reduction` pixels of the
+ * A tile seen from farther away: every pixel becomes the mean of `reduction` × `reduction` pixels of the
  * endlessly repeated unit. The result has the unit's own size and shows `reduction` times as many repeats each way,
  * so it tiles in whole pixels although a single cell in it does not. Means are taken of what is seen, so transparent
  * pixels do not lend their colour.

@@ -14,7 +14,7 @@ import type { Canvas2D, CanvasBackend, OffscreenSurface } from './canvasBackend.
 import { paintArtwork } from './paintArtwork.ts';
 import type { Scene } from './scene.ts';
 
-/** Where a placement's stamp goes: whole pixels, relative to the placement's anchor. */
+/** Where a placement's sprite goes: whole pixels, relative to the placement's anchor. */
 export interface SpritePlace {
   /** Whole pixel at or before the centre, on the plane. */
   readonly anchor: Point;
@@ -50,8 +50,8 @@ export function spritePlace(placement: Placement, { motif }: DrawnMotif, grid: P
 /**
  * Paints one motif, alone and whole, on a sheet of the size of `part`.
  *
- * Every echo is then this same sheet laid down by a whole number of pixels: that is what makes all of them the same
- * to the bit, which drawing each echo by itself would not (paths are placed in single precision).
+ * Every instance is then this same sheet laid down by a whole number of pixels: that is what makes all of them the same
+ * to the bit, which drawing each instance by itself would not (paths are placed in single precision).
  *
  * @param part pixels relative to the placement's anchor; the place's own box unless only some of it is wanted
  */
@@ -75,7 +75,7 @@ export function paintSprite(
   paintArtwork(sheet.context, artwork.nodes, matrix, { backend, resolve: scene.resolve, width, height });
 }
 
-/** Everything that a stamp's pixels depend on. Phases are compared to a millionth of a pixel, which never shows. */
+/** Everything that a sprite's pixels depend on. Phases are compared to a millionth of a pixel, which never shows. */
 export function spriteKey(
   placement: Placement,
   { motif }: DrawnMotif,
@@ -104,7 +104,7 @@ export function spriteKey(
   ].join(' ');
 }
 
-/** Lays a painted stamp so that its placement's anchor is at `at`, a whole pixel of the surface. */
+/** Lays a painted sprite so that its placement's anchor is at `at`, a whole pixel of the surface. */
 export function drawSprite(
   surface: Canvas2D,
   sheet: Pick<OffscreenSurface, 'pixels'>,
@@ -128,7 +128,7 @@ export function drawSprite(
 /** Stamps larger than this are painted only where the window shows them. */
 const LARGEST_SPRITE_PIXELS = 1 << 24;
 
-/** The part of a stamp worth painting: all of it, or for a huge one what `window` can show of it. */
+/** The part of a sprite worth painting: all of it, or for a huge one what `window` can show of it. */
 export function partWorthPainting(box: Box, at: Point, window: Box): Box | undefined {
   const pixels = (box.right - box.left) * (box.bottom - box.top);
   if (pixels <= LARGEST_SPRITE_PIXELS) return box;

@@ -1,11 +1,11 @@
 import type { PixelGrid } from '../lattice/index.ts';
 
 /**
- * The straight unit laid out from the pixels of one cell: nothing is painted twice, so it cannot differ.
+ * The tile laid out from the pixels of one cell: nothing is painted twice, so it cannot differ.
  *
  * @param cell tightly packed pixels of the cell, row after row
  * @param channels bytes per pixel
- * @returns tightly packed pixels of the straight unit
+ * @returns tightly packed pixels of the tile
  */
 export function tileFromCell(cell: Uint8Array, grid: PixelGrid, channels: number): Uint8Array {
   const { width, height } = grid.cell;

@@ -14,7 +14,7 @@ const MOST_PLACES = 320_000;
 const FINEST = 0.35;
 
 /**
- * How far every place of one cell is from the nearest round on the cloth, echoes included. Kept on a raster and brought up to date
+ * How far every place of one cell is from the nearest round on the cloth, instances included. Kept on a raster and brought up to date
  * round by round; distances are exact at the middles of its places, and bounded in between.
  */
 export class ClearanceField {
@@ -45,7 +45,7 @@ export class ClearanceField {
     return { x: ((place % this.columns) + 0.5) * this.stepX, y: (Math.floor(place / this.columns) + 0.5) * this.stepY };
   }
 
-  /** Takes rounds into account, each standing for all its echoes and reflections. */
+  /** Takes rounds into account, each standing for all its instances and reflections. */
   add(rounds: readonly Circle[]): void {
     const { lattice, columns, rows, stepX, stepY, field, reach } = this;
     const cell = { left: 0, top: 0, right: lattice.domain.width, bottom: lattice.domain.height };

@@ -9,7 +9,7 @@ export type Hole = Circle;
 const LARGEST_SHARE = 0.5;
 
 /**
- * The largest empty rounds between rounds that lie on the cloth, echoes included: the largest first, each the largest that
+ * The largest empty rounds between rounds that lie on the cloth, instances included: the largest first, each the largest that
  * has its centre outside all before it. Centres are those of a raster's places (some 0.8 mm apart in a cell of 400 mm),
  * radii exact about them.
  *
@@ -35,7 +35,7 @@ export function findHoles(lattice: Lattice, rounds: readonly Circle[], least: nu
   return holes;
 }
 
-/** Marks every place within a round, through its echoes. */
+/** Marks every place within a round, through its instances. */
 function take({ lattice, columns, rows, stepX, stepY }: ClearanceField, taken: Uint8Array, { x, y, r }: Circle): void {
   const cell = { left: 0, top: 0, right: lattice.domain.width, bottom: lattice.domain.height };
   for (const steps of indicesTouching(lattice, { left: x - r, top: y - r, right: x + r, bottom: y + r }, cell)) {

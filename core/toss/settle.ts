@@ -52,7 +52,7 @@ export function settle(
 
 function move(lattice: Lattice, bodies: readonly Body[], body: Body, spacing: number, turning: boolean): void {
   const { placement } = body;
-  const near = bodies.flatMap((other) => echoesNear(lattice, body, other, spacing));
+  const near = bodies.flatMap((other) => instancesNear(lattice, body, other, spacing));
   if (near.length === 0) return;
   let [fx, fy, torque, least] = [0, 0, 0, Infinity];
   for (const rounds of near) {
@@ -85,8 +85,8 @@ function move(lattice: Lattice, bodies: readonly Body[], body: Body, spacing: nu
   }
 }
 
-/** The appearances of another that may lie near, as rounds; of itself its echoes and reflections. */
-function echoesNear(lattice: Lattice, body: Body, other: Body, spacing: number): Circle[][] {
+/** The instances of another that may lie near, as rounds; of itself its instances and reflections. */
+function instancesNear(lattice: Lattice, body: Body, other: Body, spacing: number): Circle[][] {
   const far =
     body.shape.reach * body.placement.scale * Math.max(1, body.placement.aspect) +
     other.shape.reach * other.placement.scale * Math.max(1, other.placement.aspect) +

@@ -164,7 +164,7 @@ describe('rounds', () => {
 });
 
 describe('openness', () => {
-  it('is the distance to the nearest round through every echo, and never more between its places', () => {
+  it('is the distance to the nearest round through every instance, and never more between its places', () => {
     fc.assert(
       fc.property(
         anyRepeat,
@@ -194,7 +194,7 @@ describe('openness', () => {
     );
   });
 
-  it('measures across joins as looking at every echo does', () => {
+  it('measures across joins as looking at every instance does', () => {
     fc.assert(
       fc.property(anyRepeat, anyPoint, anyPoint, (repeat, p, q) => {
         const lattice = latticeOf(repeat);
@@ -230,7 +230,7 @@ describe('a toss', () => {
     step: anyStep.filter(({ drop }) => drop.q <= 4),
   });
 
-  it('keeps the gap between all that is drawn, echoes included, in every step', () => {
+  it('keeps the gap between all that is drawn, instances included, in every step', () => {
     fc.assert(
       fc.property(anyCell, fc.integer({ min: 0, max: 6 }), fc.nat(1000), (repeat, gap, seed) => {
         const lattice = latticeOf(repeat);

@@ -60,7 +60,7 @@ const INK_APART = 0.6;
 
 /**
  * Scatters motifs over the cloth by a recipe, large first, then smaller into what is left, so that they lie closely and
- * evenly and keep the gap everywhere, echoes included. Yields after each that is laid.
+ * evenly and keep the gap everywhere, instances included. Yields after each that is laid.
  *
  * Positions are taken where the largest round of a motif fits; of those at which all its rounds keep clear, the
  * one with the least room to spare is taken for companions, the one farthest from its like for heroes, and the middle of the
@@ -267,7 +267,7 @@ function spareOf(
   return sum / circles.length;
 }
 
-/** Whether it keeps the gap to its own echoes and reflections. */
+/** Whether it keeps the gap to its own instances and reflections. */
 function isClearOfItself(lattice: Lattice, rounds: CircleCover, laid: TossedMotif, gap: number): boolean {
   const {
     ops,

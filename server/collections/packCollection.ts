@@ -6,7 +6,7 @@ import { MM_PER_INCH } from '../../core/units/index.ts';
 import { fileNameOf } from '../fileName.ts';
 import { paintPicture } from '../motifs/trim.ts';
 import { Blobs } from '../store/blobs.ts';
-import type { PackTask, TaskContext } from '../work/tasks.ts';
+import type { PackTask } from '../work/tasks.ts';
 import { FORMAT, LIST_FILE, VERSION, type CollectionList, type FiledMotif } from './collectionFile.ts';
 
 /** Pictures of the motifs are this fine, and no longer than this, pixels. */
@@ -14,15 +14,11 @@ const PICTURE_DPI = 300;
 const LONGEST_PICTURE = 3000;
 
 /** Writes motifs and all they are made of into one ZIP: a list in JSON, and each as SVG and PNG for any other program. */
-export async function packCollection(
-  { name, motifs, blobs: folder }: PackTask,
-  hands: TaskContext,
-): Promise<Uint8Array> {
+export async function packCollection({ name, motifs, blobs: folder }: PackTask): Promise<Uint8Array> {
   const blobs = new Blobs(folder);
   const files: Zippable = {};
   const filed: FiledMotif[] = [];
   for (const [n, motif] of motifs.entries()) {
-    hands.check();
     const base = `${String(n + 1).padStart(3, '0')} ${fileNameOf(motif.name, 'Motif')}`;
     const artwork = await blobs.readJson<Artwork>(motif.artwork);
     const pictures = new Map(

@@ -9,7 +9,7 @@ import { scanDrawing } from '../scan/scanDrawing.ts';
 import { letterer } from './letterer.ts';
 
 /** Makes the artwork that a recipe describes, and keeps it with a small picture. @throws Problem */
-export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, hands: TaskContext): Promise<Drawing> {
+export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, context: TaskContext): Promise<Drawing> {
   const blobs = new Blobs(folder);
   switch (recipe.kind) {
     case 'bundle': {
@@ -34,6 +34,6 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, hand
       return keptDrawing(recolourArtwork(original, groupInks(inksOf(original), recipe.within)), blobs);
     }
     case 'scan':
-      return scanDrawing(recipe, blobs, hands);
+      return scanDrawing(recipe, blobs, context);
   }
 }

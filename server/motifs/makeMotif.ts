@@ -19,9 +19,9 @@ export async function makeMotif(
   studio: Studio,
   given: NewMotif,
   recipe: Recipe,
-  hands?: JobContext,
+  context?: JobContext,
 ): Promise<StoredMotif> {
-  return keepMotif(studio, given, recipe, await drawnBy(studio, recipe, undefined, hands));
+  return keepMotif(studio, given, recipe, await drawnBy(studio, recipe, undefined, context));
 }
 
 /** Keeps a drawing that was made by a recipe as a motif. */
@@ -41,9 +41,9 @@ export async function remakeMotif(
   studio: Studio,
   motif: StoredMotif,
   recipe: Recipe,
-  hands?: JobContext,
+  context?: JobContext,
 ): Promise<StoredMotif> {
-  const { artwork, view, inks, thumbnail, width } = await drawnBy(studio, recipe, motif.id, hands);
+  const { artwork, view, inks, thumbnail, width } = await drawnBy(studio, recipe, motif.id, context);
   // Merging inks keeps the artwork's own unit; all else is made in mm, times what its natural size was changed by.
   const keepsUnit = motif.recipe?.kind === recipe.kind || recipe.kind === 'merged';
   const grown = keepsUnit ? (motif.width / motif.view.width) * view.width : width;
@@ -69,7 +69,7 @@ async function drawnBy(
   studio: Studio,
   recipe: Recipe,
   id: string | undefined,
-  hands: JobContext | undefined,
+  context: JobContext | undefined,
 ): Promise<Drawing> {
   const motifs = await motifsById(studio.database, motifsIn(recipe));
   const missing = motifsIn(recipe).filter((one) => !motifs.some((motif) => motif.id === one));
@@ -80,7 +80,7 @@ async function drawnBy(
       'A motif of this bundle is not in the studio. Nothing was changed; leave it out and try again.',
     );
   if (recipe.kind === 'bundle') await checkNesting(studio, motifs, id);
-  return studio.pool.run({ kind: 'derive', recipe, motifs, blobs: studio.blobs.folder }, hands, LONGEST_MS);
+  return studio.pool.run({ kind: 'derive', recipe, motifs, blobs: studio.blobs.folder }, context, LONGEST_MS);
 }
 
 /** Bundles may lie in bundles so deep, and never in themselves. @throws Problem */

@@ -7,7 +7,7 @@ import { NATURAL_LONG_SIDE_MM } from './naturalSize.ts';
 import type { Reading } from './reading.ts';
 import { readPicture } from './readPicture.ts';
 
-export const MOST_SVG_BYTES = 10 * 1024 * 1024;
+const MOST_SVG_BYTES = 10 * 1024 * 1024;
 /** A drawing that has to be rendered is this sharp at its natural size, within bounds; filters take the square of it in time. */
 const RENDERED_DPI = 400;
 const LEAST_LONG_SIDE = 800;

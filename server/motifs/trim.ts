@@ -7,7 +7,7 @@ import type { Blobs } from '../store/blobs.ts';
 
 /** Long side of the raster in which the drawn extent is found. */
 const PROBE = 1024;
-export const THUMBNAIL = 256;
+const THUMBNAIL = 256;
 
 /**
  * The artwork with its view brought in to what is drawn. What the file's own frame cuts off stays cut off.

@@ -15,7 +15,7 @@ const LONG_SIDE = 512;
 /** Pictures by all that they show, so that each is painted once while the process lives. */
 const painted = new Map<string, Promise<string>>();
 
-/** The address of a small picture of the design's straight unit as it is now. */
+/** The address of a small picture of the design's tile as it is now. */
 export async function designPicture(studio: Studio, id: string): Promise<string> {
   const { design, revision } = await readDesign(studio.database, id);
   const motifs = await motifsById(
@@ -37,7 +37,7 @@ export async function designPicture(studio: Studio, id: string): Promise<string>
   return picture;
 }
 
-/** Paints a small picture of a design's straight unit and keeps it as a blob. */
+/** Paints a small picture of a design's tile and keeps it as a blob. */
 export async function smallPicture(studio: Studio, design: Design, motifs: readonly Motif[]): Promise<string> {
   const unit = tileOf(design.repeat);
   const width = Math.max(1, Math.round((LONG_SIDE * unit.width) / Math.max(unit.width, unit.height)));

@@ -12,34 +12,30 @@ const PAINTING = 0.6;
 /** Rows read back at a time, so that the cell is never held twice as RGBA. */
 const BAND = 256;
 
-/** Paints the cell, lays the straight unit out from it, and writes that as a PNG with its density. */
+/** Paints the cell, lays the tile out from it, and writes that as a PNG with its density. */
 export async function paintTile(
   { design, motifs, blobs, scale, density, file }: PaintTask,
-  { progress, check }: TaskContext,
+  { progress }: TaskContext,
 ): Promise<PaintOutcome> {
   const { scene, backend } = await loadScene(design, motifs, new Blobs(blobs));
   const grid = pixelGrid(design.repeat, scale);
   const sheet = nodeSurface(grid.cell.width, grid.cell.height);
   for (const share of paintingPlane(sheet.context, scene, grid, cellWindow(grid), backend)) {
-    check();
     progress(share * PAINTING);
   }
   const channels = scene.ground ? 3 : 4;
   const cell = packed(sheet, channels);
   const painted = process.memoryUsage.rss();
   sheet.resize(1, 1);
-  check();
   const unit = tileFromCell(cell, grid, channels);
   const { width, height } = grid.tile;
   progress(PAINTING + 0.1);
-  check();
   const laid = process.memoryUsage.rss();
   // Written beside and renamed, so that nobody ever downloads half a file.
   await sharp(unit, { raw: { width, height, channels }, limitInputPixels: false })
     .png({ compressionLevel: 6 })
     .withMetadata({ density })
     .toFile(`${file}.part`);
-  check();
   renameSync(`${file}.part`, file);
   return { width, height, peakMemory: Math.max(painted, laid, process.memoryUsage.rss()) };
 }

@@ -184,7 +184,7 @@ describe('the painter', () => {
     );
   });
 
-  it('paints a plane that its straight unit, laid square, equals to the bit', () => {
+  it('paints a plane that its tile, laid square, equals to the bit', () => {
     fc.assert(
       fc.property(anyDesign(smallRepeat), anyScale, (design, scale) => {
         const grid = pixelGrid(design.repeat, scale);
@@ -261,7 +261,7 @@ describe('the painter', () => {
         backend.drawPixels(below.context, above.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
         const whole = painted(design, grid, window);
         const both = Buffer.from(pixelsOf(below).buffer);
-        // Laying in two goes rounds partly covered pixels once more, and once for each of the echoes that lie in a heap.
+        // Laying in two goes rounds partly covered pixels once more, and once for each of the instances that lie in a heap.
         expect(whole.every((value, i) => Math.abs(value - (both[i] as number)) <= 8)).toBe(true);
       }),
       { numRuns: 40 },

@@ -10,7 +10,7 @@ import { nodeBackend, nodeSurface, pixelsOf } from './nodeBackend.ts';
 
 const backend = nodeBackend();
 
-it('picks through the echoes what the painter painted there', () => {
+it('picks through the instances what the painter painted there', () => {
   const sheet = nodeSurface(160, 248);
   paintArtwork(sheet.context, LEAF.nodes, [4, 0, 0, 4, 0, 4], { backend, resolve: asDrawn, width: 160, height: 248 });
   const motifs = new Map([['leaf', { motif: LEAF_MOTIF.motif, silhouette: silhouetteOf(pixelsOf(sheet), 160, 248) }]]);

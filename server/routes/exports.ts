@@ -1,3 +1,4 @@
+import { paintFile } from '../paint/paintFile.ts';
 import { existsSync } from 'node:fs';
 import { Router } from 'express';
 import { string } from 'yup';
@@ -41,7 +42,11 @@ export function exportRoutes(studio: Studio): Router {
     // Refused before it becomes a job, so that the answer is immediate.
     exportTask(design, motifs, size, blobs.folder, '');
     return jobs.start('export', async (context, id) => {
-      const outcome = await pool.run(exportTask(design, motifs, size, blobs.folder, exportFile(studio, id)), context);
+      const outcome = await paintFile(
+        pool,
+        exportTask(design, motifs, size, blobs.folder, exportFile(studio, id)),
+        context,
+      );
       return {
         href: contract.pathOf(contract.readExport, { id }),
         fileName: `${fileNameOf(name, 'Repeat')} ${outcome.width}x${outcome.height}.png`,

@@ -11,10 +11,13 @@ import type { CutDrawing, CutTask, TaskContext } from '../work/tasks.ts';
 import { cleanedSheet, drawingOf, nothingLeft } from './scanDrawing.ts';
 
 /** Cleans a sheet once and makes a drawing of every part of it; a sheet that is not cut is one drawing. @throws Problem */
-export async function cutSheet({ recipe, blobs: folder }: CutTask, hands: TaskContext): Promise<readonly CutDrawing[]> {
+export async function cutSheet(
+  { recipe, blobs: folder }: CutTask,
+  context: TaskContext,
+): Promise<readonly CutDrawing[]> {
   const blobs = new Blobs(folder);
   const perMm = perMillimetre(recipe.dpi);
-  const sheet = await cleanedSheet(recipe, blobs, hands);
+  const sheet = await cleanedSheet(recipe, blobs, context);
   const made: CutDrawing[] = [];
   const make = async (pixels: PixelImage, own: ScanRecipe): Promise<void> => {
     const drawing = await drawingOf(pixels, own, blobs);
@@ -24,9 +27,8 @@ export async function cutSheet({ recipe, blobs: folder }: CutTask, hands: TaskCo
   const wanted = parts?.drawings.filter(({ isLeftOut }) => !isLeftOut) ?? [];
   if (!parts) await make(sheet, { ...recipe, drawing: null });
   for (const [n, part] of wanted.entries()) {
-    hands.check();
     await make(drawingPixels(sheet, parts as CutSheet, part), { ...recipe, drawing: part.anchor });
-    hands.progress(0.65 + (0.35 * (n + 1)) / wanted.length);
+    context.progress(0.65 + (0.35 * (n + 1)) / wanted.length);
   }
   // A speck that traces to nothing is left out; a sheet of nothing is refused.
   if (made.length === 0) throw nothingLeft();

@@ -20,10 +20,10 @@ import type { Drawing, TaskContext } from '../work/tasks.ts';
 import { checkedCrop, keepPixels, readPixels } from './pictureFile.ts';
 
 /** Makes the motif that a scan's recipe describes: cleaned, cut out, traced where that is wished. @throws Problem */
-export async function scanDrawing(recipe: ScanRecipe, blobs: Blobs, hands: TaskContext): Promise<Drawing> {
+export async function scanDrawing(recipe: ScanRecipe, blobs: Blobs, context: TaskContext): Promise<Drawing> {
   const { steps, drawing } = recipe;
   const perMm = perMillimetre(recipe.dpi);
-  const sheet = await cleanedSheet(recipe, blobs, hands);
+  const sheet = await cleanedSheet(recipe, blobs, context);
   const own = steps.cut && drawing ? cutOut(sheet, cutSheet(sheet, perMm, steps.cut), perMm, drawing) : sheet;
   const made = own && (await drawingOf(own, recipe, blobs));
   if (!made) throw nothingLeft();
@@ -39,15 +39,13 @@ function cutOut(sheet: PixelImage, cut: CutSheet, perMm: number, at: Point): Pix
 export async function cleanedSheet(
   { picture, dpi, steps }: ScanRecipe,
   blobs: Blobs,
-  hands: TaskContext,
+  context: TaskContext,
 ): Promise<PixelImage> {
   const pixels = await readPixels(picture, blobs);
-  hands.progress(0.15);
-  hands.check();
+  context.progress(0.15);
   return checkedCrop(() =>
     cleanScan(pixels, perMillimetre(dpi), steps, (share) => {
-      hands.progress(0.15 + share * 0.5);
-      hands.check();
+      context.progress(0.15 + share * 0.5);
     }),
   );
 }

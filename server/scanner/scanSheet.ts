@@ -15,7 +15,7 @@ const BAND = 256;
 /** Reads a sheet as a flatbed scanner would: askew, on tinted paper, unevenly lit, with dust on the glass. */
 export async function scanSheet(
   { original: id, dpi, blobs: folder }: ScanTask,
-  hands: TaskContext,
+  context: TaskContext,
 ): Promise<ScannedPicture> {
   const original = ORIGINALS.find((original) => original.id === id);
   if (!original) throw new RangeError(`there is no original ${id}`);
@@ -24,15 +24,14 @@ export async function scanSheet(
     fitTo: { mode: 'width', value: width },
     font: { loadSystemFonts: false },
   }).render();
-  hands.progress(0.25);
+  context.progress(0.25);
   const { height } = rendered;
   const ink = rendered.pixels;
   const seen = new Uint8Array(width * height * 3);
   const { paper, lamp, seed } = original;
   for (let y = 0; y < height; y += 1) {
     if (y % BAND === 0) {
-      hands.check();
-      hands.progress(0.25 + (0.45 * y) / height);
+      context.progress(0.25 + (0.45 * y) / height);
     }
     for (let x = 0; x < width; x += 1) {
       const n = y * width + x;
@@ -50,7 +49,7 @@ export async function scanSheet(
     .withMetadata({ density: dpi })
     .jpeg({ quality: 95, chromaSubsampling: '4:4:4' })
     .toBuffer();
-  hands.progress(0.85);
+  context.progress(0.85);
   return previewPicture({ kind: 'preview', name: original.name, picture: blobs.keep(file, 'jpg'), blobs: folder });
 }
 

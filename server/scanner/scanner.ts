@@ -35,9 +35,9 @@ export class Scanner {
     if (!original) throw notFound('sheet by the scanner');
     if (this.#stuck !== undefined)
       throw new Problem(409, 'Jammed', 'A sheet is stuck in the scanner. Nothing was scanned; clear the jam first.');
-    return this.studio.jobs.start('scan', async (hands) => {
+    return this.studio.jobs.start('scan', async (context) => {
       if (original.creased && !this.#smoothed.has(id)) {
-        await this.#crawl(hands);
+        await this.#crawl(context);
         this.#stuck = id;
         throw new Problem(
           409,
@@ -47,7 +47,7 @@ export class Scanner {
       }
       const picture = await this.studio.pool.run(
         { kind: 'scan', original: id, dpi, blobs: this.studio.blobs.folder },
-        hands,
+        context,
         LONGEST_MS,
       );
       const sheet = { id: nanoid(12), name: `${original.name}, ${dpi} dpi`, steps: NO_STEPS, ...picture };
@@ -62,11 +62,11 @@ export class Scanner {
     this.#stuck = undefined;
   }
 
-  async #crawl(hands: JobContext): Promise<void> {
+  async #crawl(context: JobContext): Promise<void> {
     for (let share = 0; share <= JAMS_AT; share += JAMS_AT / 8) {
-      hands.progress(share);
+      context.progress(share);
       await new Promise((resolve) => setTimeout(resolve, 60));
-      hands.signal.throwIfAborted();
+      context.signal.throwIfAborted();
     }
   }
 }

@@ -1,3 +1,4 @@
+import { paintFile } from '../paint/paintFile.ts';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
@@ -10,22 +11,23 @@ import type { Studio } from '../studio.ts';
 
 /** Enough for a full screen and for a proof; the printer's file is painted anew from the design. */
 const TILE_DPI = 150;
-/** Large straight units are kept at a lower density, down to this many pixels a side. */
+/** Large tile are kept at a lower density, down to this many pixels a side. */
 const LONGEST_TILE = 6000;
 
 /** Renders the tile and the small picture of a swatch. */
 export async function paintSwatch(
   studio: Studio,
   swatch: Omit<Swatch, 'savedAt' | 'tile' | 'thumbnail' | 'tileWidth' | 'tileHeight'>,
-  hands?: JobContext,
+  context?: JobContext,
 ): Promise<Omit<Swatch, 'savedAt'>> {
   const { design, motifs } = swatch;
   const { tile: fit } = exportPlan(design.repeat, { dpi: TILE_DPI }).grid;
   const dpi = TILE_DPI * Math.min(1, LONGEST_TILE / Math.max(fit.width, fit.height));
   const file = join(studio.exports, `${nanoid()}.png`);
-  const { width, height } = await studio.pool.run(
+  const { width, height } = await paintFile(
+    studio.pool,
     exportTask(design, motifs, { dpi }, studio.blobs.folder, file),
-    hands,
+    context,
   );
   const tile = studio.blobs.keep(readFileSync(file), 'png');
   rmSync(file);

@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 const START = fileURLToPath(new URL('../../scripts/devServer.ts', import.meta.url));
 
 /** How a process ended, and all it said. */
-export interface Ended {
+interface Ended {
   readonly code: number | null;
   readonly out: string;
   readonly err: string;

@@ -1,4 +1,5 @@
-import { Worker } from 'node:worker_threads';
+import { fork, type ChildProcess } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
 import { Problem } from '../problem.ts';
 import type { JobContext } from '../store/jobs.ts';
 import type { Answer, Order, Outcome, Task } from './tasks.ts';
@@ -10,47 +11,64 @@ interface Waiting {
   progress(share: number): void;
 }
 
-interface Hand {
-  readonly worker: Worker;
+interface WorkerSlot {
+  readonly worker: ChildProcess;
   busy: Waiting | undefined;
+  /** Ends the process when it has been idle for a while. */
+  idle: ReturnType<typeof setTimeout> | undefined;
 }
 
-/** Worker threads that do the heavy work, started when first needed. */
+/** A process that has nothing to do for this long ends: engines and caches in it take hundreds of megabytes. */
+
+const IDLE_MS = 20_000;
+
+/**
+ * Processes that do the heavy work, started when first needed. Native code can only be stopped with its process, and only
+ * with that does the memory it took go back to the machine.
+ */
 export class Pool {
-  readonly #hands: Hand[] = [];
+  readonly #slots: WorkerSlot[] = [];
   readonly #queue: Waiting[] = [];
   #next = 1;
 
-  constructor(readonly size = 2) {}
+  /** @param idleMs a process with nothing to do for this long ends */
+  constructor(
+    readonly size = 2,
+    readonly idleMs = IDLE_MS,
+  ) {}
+
+  /** Processes that are there now. */
+  get processes(): number {
+    return this.#slots.length;
+  }
 
   /**
    * Has a task done.
    *
-   * @param limitMs work that takes longer is given up, and its thread with it
+   * @param limitMs work that takes longer is given up, and its process with it
    */
-  run<T extends Task>(task: T, hands?: JobContext, limitMs?: number): Promise<Outcome<T>> {
+  run<T extends Task>(task: T, context?: JobContext, limitMs?: number): Promise<Outcome<T>> {
     return new Promise<Outcome<T>>((resolve, reject) => {
-      const stop = new Int32Array(new SharedArrayBuffer(4));
-      const order: Order = { id: this.#next, task, stop };
+      const order: Order = { id: this.#next, task };
       this.#next += 1;
       const waiting: Waiting = {
         order,
         resolve: resolve as (outcome: unknown) => void,
         reject,
-        progress: hands ? hands.progress : () => undefined,
+        progress: context ? context.progress : () => undefined,
       };
       const abort = (): void => {
-        Atomics.store(stop, 0, 1);
         const queued = this.#queue.indexOf(waiting);
-        if (queued < 0) return;
-        this.#queue.splice(queued, 1);
-        reject(new Error('stopped before it began'));
+        if (queued >= 0) this.#queue.splice(queued, 1);
+        // Its process is lost with it, and another takes its place.
+        else this.#slots.find(({ busy }) => busy === waiting)?.worker.kill('SIGKILL');
+        waiting.reject(new Error('stopped'));
       };
-      if (hands?.signal.aborted) {
+      if (context?.signal.aborted) {
         reject(new Error('stopped before it began'));
         return;
       }
-      hands?.signal.addEventListener('abort', abort, { once: true });
+      context?.signal.addEventListener('abort', abort, { once: true });
       if (limitMs !== undefined) this.#limit(waiting, limitMs);
       this.#queue.push(waiting);
       this.#assign();
@@ -58,31 +76,46 @@ export class Pool {
   }
 
   async close(): Promise<void> {
-    await Promise.all(this.#hands.splice(0).map(({ worker }) => worker.terminate()));
+    await Promise.all(
+      this.#slots.splice(0).map(
+        ({ worker }) =>
+          new Promise<void>((resolve) => {
+            worker.once('exit', () => resolve());
+            worker.kill('SIGKILL');
+          }),
+      ),
+    );
   }
 
   #assign(): void {
     while (this.#queue.length > 0) {
-      let hand = this.#hands.find(({ busy }) => !busy);
-      if (!hand && this.#hands.length < this.size) hand = this.#hire();
-      if (!hand) return;
-      hand.busy = this.#queue.shift() as Waiting;
-      hand.worker.postMessage(hand.busy.order);
+      let slot = this.#slots.find(({ busy }) => !busy);
+      if (!slot && this.#slots.length < this.size) slot = this.#start();
+      if (!slot) return;
+      clearTimeout(slot.idle);
+      slot.busy = this.#queue.shift() as Waiting;
+      slot.worker.send(slot.busy.order);
     }
   }
 
-  #hire(): Hand {
-    const worker = new Worker(new URL('./startWorker.mjs', import.meta.url));
-    const hand: Hand = { worker, busy: undefined };
+  #start(): WorkerSlot {
+    const worker = fork(fileURLToPath(new URL('./startWorker.mjs', import.meta.url)), [], {
+      serialization: 'advanced',
+      execArgv: [],
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    });
+    const slot: WorkerSlot = { worker, busy: undefined, idle: undefined };
     worker.unref();
+    worker.channel?.unref();
     worker.on('message', (answer: Answer) => {
-      const waiting = hand.busy;
+      const waiting = slot.busy;
       if (!waiting || waiting.order.id !== answer.id) return;
       if (answer.type === 'progress') {
         waiting.progress(answer.share);
         return;
       }
-      hand.busy = undefined;
+      slot.busy = undefined;
+      this.#rest(slot);
       if (answer.type === 'done') waiting.resolve(answer.outcome);
       else
         waiting.reject(
@@ -92,17 +125,30 @@ export class Pool {
         );
       this.#assign();
     });
-    worker.on('error', (error) => this.#lose(hand, error instanceof Error ? error : new Error(String(error))));
-    worker.on('exit', () => this.#lose(hand, new Error('the worker ended')));
-    this.#hands.push(hand);
-    return hand;
+    worker.on('error', (error) => this.#lose(slot, error instanceof Error ? error : new Error(String(error))));
+    worker.on('exit', () => this.#lose(slot, new Error('its process ended')));
+    this.#slots.push(slot);
+    return slot;
   }
 
-  #lose(hand: Hand, error: Error): void {
-    const index = this.#hands.indexOf(hand);
-    if (index >= 0) this.#hands.splice(index, 1);
-    hand.busy?.reject(error);
-    hand.busy = undefined;
+  /** Ends the process unless something comes for it. */
+  #rest(slot: WorkerSlot): void {
+    clearTimeout(slot.idle);
+    slot.idle = setTimeout(() => {
+      if (slot.busy) return;
+      const index = this.#slots.indexOf(slot);
+      if (index >= 0) this.#slots.splice(index, 1);
+      slot.worker.kill('SIGKILL');
+    }, this.idleMs);
+    slot.idle.unref();
+  }
+
+  #lose(slot: WorkerSlot, error: Error): void {
+    clearTimeout(slot.idle);
+    const index = this.#slots.indexOf(slot);
+    if (index >= 0) this.#slots.splice(index, 1);
+    slot.busy?.reject(error);
+    slot.busy = undefined;
     this.#assign();
   }
 
@@ -115,8 +161,8 @@ export class Pool {
           `This took longer than ${Math.round(limitMs / 1000)} seconds to read and was given up. Nothing was changed; simplify the drawing and import it again.`,
         ),
       );
-      const hand = this.#hands.find(({ busy }) => busy === waiting);
-      if (hand) void hand.worker.terminate();
+      const slot = this.#slots.find(({ busy }) => busy === waiting);
+      slot?.worker.kill('SIGKILL');
     }, limitMs);
     timer.unref();
     const { resolve, reject } = waiting;

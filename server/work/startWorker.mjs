@@ -1,4 +1,4 @@
-// A worker thread begins without the loader that the process has, so this plain file brings it in first.
+// A process of the pool begins without the loader that the server has, so this plain file brings it in first.
 import { register } from 'tsx/esm/api';
 
 register();

@@ -4,7 +4,7 @@ import type { Design } from '../../core/document/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
 import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
 
-/** Paints a design's straight unit into a PNG file. */
+/** Paints a design's tile into a PNG file. */
 export interface PaintTask {
   readonly kind: 'paint';
   readonly design: Design;
@@ -126,8 +126,6 @@ export type Outcome<T extends Task> = Outcomes[T['kind']];
 export interface Order {
   readonly id: number;
   readonly task: Task;
-  /** One number, set to 1 when the work is no longer wanted. */
-  readonly stop: Int32Array;
 }
 
 /** What a worker sends back. */
@@ -141,12 +139,7 @@ export type Answer =
       readonly problem?: { status: number; title: string };
     };
 
-/** Thrown inside a worker when its work is no longer wanted. */
-export class Stopped extends Error {}
-
 /** What a task is given to report with. */
 export interface TaskContext {
   progress(share: number): void;
-  /** @throws Stopped */
-  check(): void;
 }

@@ -1,4 +1,3 @@
-import { parentPort } from 'node:worker_threads';
 import { packCollection } from '../collections/packCollection.ts';
 import { derive } from '../motifs/derive.ts';
 import { readMotif } from '../motifs/readMotif.ts';
@@ -7,39 +6,35 @@ import { Problem } from '../problem.ts';
 import { cutSheet } from '../scan/cutSheet.ts';
 import { previewPicture } from '../scan/previewPicture.ts';
 import { scanSheet } from '../scanner/scanSheet.ts';
-import { Stopped, type Answer, type Order, type Outcome, type Task, type TaskContext } from './tasks.ts';
+import type { Answer, Order, Outcome, Task, TaskContext } from './tasks.ts';
 
-const port = parentPort;
-if (!port) throw new Error('this file runs as a worker thread');
+if (!process.send) throw new Error('this file runs as a process of the pool');
+// Without the server there is nobody to work for.
+process.on('disconnect', () => process.exit());
 
-function work(task: Task, hands: TaskContext): Promise<Outcome<Task>> {
+function work(task: Task, context: TaskContext): Promise<Outcome<Task>> {
   switch (task.kind) {
     case 'paint':
-      return paintTile(task, hands);
+      return paintTile(task, context);
     case 'read':
       return readMotif(task);
     case 'derive':
-      return derive(task, hands);
+      return derive(task, context);
     case 'cut':
-      return cutSheet(task, hands);
+      return cutSheet(task, context);
     case 'scan':
-      return scanSheet(task, hands);
+      return scanSheet(task, context);
     case 'preview':
       return previewPicture(task);
     case 'pack':
-      return packCollection(task, hands);
+      return packCollection(task);
   }
 }
 
-port.on('message', ({ id, task, stop }: Order) => {
-  const say = (answer: Answer): void => port.postMessage(answer);
-  const hands: TaskContext = {
-    progress: (share) => say({ id, type: 'progress', share }),
-    check: () => {
-      if (Atomics.load(stop, 0) === 1) throw new Stopped('stopped');
-    },
-  };
-  work(task, hands).then(
+process.on('message', ({ id, task }: Order) => {
+  const say = (answer: Answer): void => void process.send?.(answer);
+  const context: TaskContext = { progress: (share) => say({ id, type: 'progress', share }) };
+  work(task, context).then(
     (outcome) => say({ id, type: 'done', outcome }),
     (error: unknown) =>
       say({

@@ -149,7 +149,7 @@ export function useArtwork(address: string | undefined) {
 }
 
 /** Artwork from the blob store, which holds only what the server has written. @throws Error where it is not there */
-export async function fetchArtwork(address: string): Promise<Artwork> {
+async function fetchArtwork(address: string): Promise<Artwork> {
   const response = await fetch(blobUrl(address));
   if (!response.ok) throw new Error(`The artwork ${address} cannot be fetched (${response.status}).`);
   return response.json();

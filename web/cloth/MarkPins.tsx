@@ -13,7 +13,7 @@ interface Props {
   readonly onTake: (mark: Mark, at: Point) => void;
 }
 
-/** Where marks are taken: a label with their size, once for each appearance, and for a lane at the one nearest the middle. */
+/** Where marks are taken: a label with their size, once for each instance, and for a lane at the one nearest the middle. */
 export function MarkPins({ marks, viewport, taken, onTake }: Props) {
   const window = windowMm(viewport);
   const pins = marks.flatMap((mark) =>

@@ -39,7 +39,7 @@ export function layFill(context: Context, { image, plan, window }: Fill, viewpor
   const pattern = context.createPattern(image, 'repeat') as CanvasPattern;
   context.fillStyle = pattern;
   if (plan.kind === 'far') {
-    // The image is a straight unit of its own, so one fill does.
+    // The image is a tile of its own, so one fill does.
     context.fillRect(seen.left, seen.top, seen.right - seen.left, seen.bottom - seen.top);
     return;
   }

@@ -31,7 +31,7 @@ export type Mark = {
 /** A pair is ringed at least so widely, mm. */
 const PAIR_R = 3;
 
-/** All that is marked on the cloth, each once; its echoes are arithmetic. */
+/** All that is marked on the cloth, each once; its instances are arithmetic. */
 export function marksOf(lattice: Lattice, holes: readonly Hole[], findings: Findings | undefined): Mark[] {
   const round = { lattice };
   return [
@@ -79,7 +79,7 @@ export function marksOf(lattice: Lattice, holes: readonly Hole[], findings: Find
   ];
 }
 
-/** Where a round mark is seen: its echoes and reflections in a window, mm. */
+/** Where a round mark is seen: its instances and reflections in a window, mm. */
 export function seenIn({ x, y, r, lattice }: Extract<Mark, { r: number }>, window: Box): Point[] {
   return lattice.ops.flatMap((image) => {
     const at = applyOpToPoint(image, { x, y });

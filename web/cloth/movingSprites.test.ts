@@ -54,7 +54,7 @@ const LAYERS = [
 ];
 
 describe('a moving motif', () => {
-  it('looks, in every echo, as the cloth will when it is let go', () => {
+  it('looks, in every instance, as the cloth will when it is let go', () => {
     fc.assert(
       fc.property(
         anyDesign(repeat, 5),

@@ -27,15 +27,15 @@ import {
 } from '../../core/paint/index.ts';
 import type { PaintedSprite } from './paintMessages.ts';
 
-/** Where a stamp is to be laid. */
+/** Where a sprite is to be laid. */
 export interface SpriteDraw {
   readonly sheet: Sprite;
   readonly placement: Placement;
-  /** Pixels of the stamp, relative to its anchor. */
+  /** Pixels of the sprite, relative to its anchor. */
   readonly part: Box;
-  /** Whole painted pixel of the window for the stamp's anchor. */
+  /** Whole painted pixel of the window for the sprite's anchor. */
   readonly at: Point;
-  /** Brings the stamp, its anchor at the origin, to where it lies in the window, where it is not simply laid there. */
+  /** Brings the sprite, its anchor at the origin, to where it lies in the window, where it is not simply laid there. */
   readonly posed?: Matrix;
   /** Screen pixels it covers. */
   readonly box: Box;
@@ -46,7 +46,7 @@ export const MANY = 24;
 /** Pixels of sprites kept while hands move; older shapes of what is being turned are let go. */
 export const CACHE_PIXELS = 1 << 24;
 
-/** What moves, painted once a shape and laid at every echo. */
+/** What moves, painted once a shape and laid at every instance. */
 export class MovingSprites {
   readonly #backend: CanvasBackend;
   readonly #sprites: SpriteCache;
@@ -62,7 +62,7 @@ export class MovingSprites {
   }
 
   /**
-   * Every echo of the placements `ids` that the window shows, bottom to top; paints what has changed its shape.
+   * Every instance of the placements `ids` that the window shows, bottom to top; paints what has changed its shape.
    *
    * @param taken the design as it was when they were taken up: of many, what was painted then is moved and turned, right to
    * half a pixel and as sharp as a turned picture is
@@ -131,7 +131,7 @@ export class MovingSprites {
   }
 }
 
-/** How the stamp of a placement as it was is laid to look as it is now: by whole pixels where only its place is another. */
+/** How the sprite of a placement as it was is laid to look as it is now: by whole pixels where only its place is another. */
 function liesLike(
   now: Placement,
   was: Placement,

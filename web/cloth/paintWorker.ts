@@ -63,7 +63,7 @@ function paint(order: PaintOrder, scene: Scene, options: PlaneOptions): ImageBit
   return (plan.kind === 'far' ? reduced(sheet, order) : sheet).canvas.transferToImageBitmap();
 }
 
-/** The straight unit laid out from the cell, averaged down to screen scale. */
+/** The tile laid out from the cell, averaged down to screen scale. */
 function reduced(cell: BrowserSurface, { plan: { grid, reduction } }: PaintOrder): BrowserSurface {
   const { width, height } = grid.tile;
   const unit = browserSurface(width, height);

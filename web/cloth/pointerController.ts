@@ -121,7 +121,7 @@ export class PointerController implements GestureContext {
     this.pile.set(hits.length > 0 ? { at, hits } : undefined);
   }
 
-  /** The appearances at a point that can be taken in hand, topmost first. */
+  /** The instances at a point that can be taken in hand, topmost first. */
   hitsAt(at: Point): Instance[] {
     const { bench, view } = this;
     const placements = bench.editablePlacements;

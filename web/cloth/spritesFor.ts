@@ -11,7 +11,7 @@ import {
 } from '../../core/paint/index.ts';
 import { CACHE_PIXELS } from './movingSprites.ts';
 
-/** A placement's stamp and the key that it is kept under. */
+/** A placement's sprite and the key that it is kept under. */
 export interface KeyedStamp {
   readonly key: string;
   readonly sheet: Sprite;

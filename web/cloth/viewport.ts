@@ -17,8 +17,8 @@ export interface Viewport {
   readonly y: number;
 }
 
-export const SMALLEST_SCALE = 0.02;
-export const LARGEST_SCALE = 60;
+const SMALLEST_SCALE = 0.02;
+const LARGEST_SCALE = 60;
 /** A CSS pixel is a 96th of an inch. */
 export const ACTUAL_SCALE = 96 / 25.4;
 

@@ -40,7 +40,7 @@ export abstract class ArrangeEditor extends SelectionEditor {
   }
 
   /**
-   * Shows chosen motifs changed, told where they are meant, or does so for good where there is a label. The appearance
+   * Shows chosen motifs changed, told where they are meant, or does so for good where there is a label. The instance
    * that is meant goes along, however far off the cell.
    */
   arrange(changes: PlacementChanges, label?: string): void {
@@ -71,7 +71,7 @@ export abstract class ArrangeEditor extends SelectionEditor {
     return { placements: this.selectedPlacements, selectedInstances: this.selectedInstances };
   }
 
-  /** Shows what was taken in hand moved, or moves it for good where there is a label. Reckoned from its own place and not from an echo, so that no rounding creeps in. */
+  /** Shows what was taken in hand moved, or moves it for good where there is a label. Reckoned from its own place and not from an instance, so that no rounding creeps in. */
   move({ placements, selectedInstances }: DragStart, by: Point, label?: string): void {
     for (const { id, x, y } of selectedInstances) this.lastSeen.set(id, { x: x + by.x, y: y + by.y });
     const command: Command = {

@@ -173,7 +173,7 @@ describe('the bench', () => {
     expect(ids()[1]).toBe(bench.selectedPlacements[0]?.id);
   });
 
-  it('keeps meaning the same appearance, however far what is chosen goes', () => {
+  it('keeps meaning the same instance, however far what is chosen goes', () => {
     bench.select(['c'], [{ id: 'c', index: { i: 0, j: 0 } }]);
     const seen = (): { x: number; y: number } => ({
       x: bench.selectedInstances[0]?.x ?? 0,

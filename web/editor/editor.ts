@@ -157,7 +157,7 @@ export class Editor extends ArrangeEditor {
     this.selectPlaced(laid.id, at);
   }
 
-  /** Chooses what was laid, at the appearance where it was laid. */
+  /** Chooses what was laid, at the instance where it was laid. */
   selectPlaced(id: string, at: Point): void {
     const placement = this.placement(id);
     this.select([id], placement ? [{ id, index: nearestInstanceIndex(this.lattice, placement, at) }] : []);

@@ -31,7 +31,7 @@ export interface LayoutDraft {
   readonly taken: readonly string[];
 }
 
-/** What is chosen where it is meant, and what that was reckoned from. */
+/** What is chosen where it is meant, and what that was calculated from. */
 interface SelectedState {
   readonly design: Design;
   readonly selection: Selection;
@@ -82,7 +82,7 @@ export abstract class EditorState {
   /** Where the cloth was looked at last, for whoever comes after. */
   viewport: Viewport | undefined;
   protected layerId: string;
-  /** Where the chosen appearances were seen last, to know them again after a change. */
+  /** Where the chosen instances were seen last, to know them again after a change. */
   protected lastSeen = new Map<string, Point>();
   #known: SelectedState | undefined;
   #free: { readonly design: Design; readonly placements: readonly Placement[] } | undefined;
@@ -115,12 +115,12 @@ export abstract class EditorState {
     return held.size === 0 ? [] : this.design.placements.filter(({ id }) => held.has(id));
   }
 
-  /** What is chosen, each where it is meant on the plane, which may be an echo. */
+  /** What is chosen, each where it is meant on the plane, which may be an instance. */
   get selectedInstances(): readonly Placement[] {
     return this.selectedState.selectedInstances;
   }
 
-  /** What is chosen and the frame around it; asked for by many in one frame, and reckoned once. */
+  /** What is chosen and the frame around it; asked for by many in one frame, and calculated once. */
   protected get selectedState(): SelectedState {
     const { design, lattice } = this;
     const selection = this.selection.getState();

@@ -3,7 +3,7 @@ import type { Placement } from '../../core/document/index.ts';
 import type { Point } from '../../core/geometry/index.ts';
 import { type Lattice, type LatticeIndex, latticeTranslate, nearestInstanceIndex } from '../../core/lattice/index.ts';
 
-/** What is chosen, in the order in which it was, and the appearance of each that is meant: where its pins are shown. */
+/** What is chosen, in the order in which it was, and the instance of each that is meant: where its pins are shown. */
 export interface Selection {
   readonly ids: readonly string[];
   readonly indices: ReadonlyMap<string, LatticeIndex>;
@@ -14,7 +14,7 @@ export const NO_SELECTION: Selection = { ids: [], indices: new Map() };
 const HOME: LatticeIndex = { i: 0, j: 0 };
 
 /**
- * A new selection. Those that were chosen before stay at their appearances, others are taken at those given, or next to
+ * A new selection. Those that were chosen before stay at their instances, others are taken at those given, or next to
  * the first.
  */
 export function selectInstances(
@@ -39,7 +39,7 @@ export function selectInstances(
   return { ids: [...indices.keys()], indices };
 }
 
-/** The same selection with one of it taken at another of its appearances, and all else along with it. */
+/** The same selection with one of it taken at another of its instances, and all else along with it. */
 export function reanchorSelection({ ids, indices }: Selection, { id, index }: Instance): Selection {
   const from = indices.get(id) ?? HOME;
   const [di, dj] = [index.i - from.i, index.j - from.j];
@@ -48,7 +48,7 @@ export function reanchorSelection({ ids, indices }: Selection, { id, index }: In
     : { ids, indices: new Map([...indices].map(([one, { i, j }]) => [one, { i: i + di, j: j + dj }])) };
 }
 
-/** Where an appearance of a placement lies. */
+/** Where an instance of a placement lies. */
 export function instancePoint(lattice: Lattice, { x, y }: Point, steps: LatticeIndex | undefined): Point {
   const by = latticeTranslate(lattice, steps ?? HOME);
   return { x: x + by.x, y: y + by.y };

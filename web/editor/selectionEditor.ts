@@ -19,7 +19,7 @@ export abstract class SelectionEditor extends EditorState {
     this.session.subscribe(() => this.#keepUp());
   }
 
-  /** @param at the appearances that are meant of some of them */
+  /** @param at the instances that are meant of some of them */
   select(ids: readonly string[], at: readonly Instance[] = []): void {
     const free = new Set(this.editablePlacements.map(({ id }) => id));
     const before = this.selection.getState();
@@ -41,10 +41,10 @@ export abstract class SelectionEditor extends EditorState {
     this.selection.set(next);
   }
 
-  /** Chooses motifs where they lie nearest to a point of the cloth, by an echo or a reflection. */
+  /** Chooses motifs where they lie nearest to a point of the cloth, by an instance or a reflection. */
   selectNear(ids: readonly string[], point: Point): void {
     const { lattice } = this;
-    const appearances = ids.flatMap((id): Instance[] => {
+    const instances = ids.flatMap((id): Instance[] => {
       const placement = this.placement(id);
       if (!placement) return [];
       const shown = lattice.ops.map((image, n) => {
@@ -52,19 +52,19 @@ export abstract class SelectionEditor extends EditorState {
         const steps = nearestInstanceIndex(lattice, there, point);
         const by = latticeTranslate(lattice, steps);
         return {
-          appearance: toInstance(id, steps, n),
+          instance: toInstance(id, steps, n),
           far: Math.hypot(there.x + by.x - point.x, there.y + by.y - point.y),
         };
       });
-      return [shown.reduce((best, one) => (one.far < best.far ? one : best)).appearance];
+      return [shown.reduce((best, one) => (one.far < best.far ? one : best)).instance];
     });
-    this.select(ids, appearances);
+    this.select(ids, instances);
   }
 
-  /** Takes what is chosen at another appearance of one of it. */
-  reanchorTo(appearance: Instance): void {
+  /** Takes what is chosen at another instance of one of it. */
+  reanchorTo(instance: Instance): void {
     const before = this.selection.getState();
-    const { id, index, op } = appearance;
+    const { id, index, op } = instance;
     if (op !== undefined) {
       // Where a reflection is taken, all that is chosen is reflected along with it.
       const from = latticeTranslate(this.lattice, before.indices.get(id) ?? { i: 0, j: 0 });
@@ -76,7 +76,7 @@ export abstract class SelectionEditor extends EditorState {
       this.select(before.ids, this.#renormalise(seats));
       return;
     }
-    const next = reanchorSelection(before, appearance);
+    const next = reanchorSelection(before, instance);
     this.lastSeen = this.#seenNow(next);
     this.selection.set(next);
   }
@@ -89,7 +89,7 @@ export abstract class SelectionEditor extends EditorState {
     return { x: there.x + by.x, y: there.y + by.y };
   }
 
-  /** Takes reflections for the motifs themselves, which changes nothing on the cloth; each is an appearance of what is stored then. */
+  /** Takes reflections for the motifs themselves, which changes nothing on the cloth; each is an instance of what is stored then. */
   #renormalise(seats: readonly { readonly id: string; readonly op: number; readonly at: Point }[]): Instance[] {
     const changes = seats.flatMap(({ id, op, at }) => {
       const placement = this.placement(id);

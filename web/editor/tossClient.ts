@@ -16,7 +16,7 @@ interface Waiting {
   readonly progress: ((tossed: TossResult) => void) | undefined;
 }
 
-/** Has tosses, holes and settlings reckoned off the page. Its worker begins with the first task. */
+/** Has tosses, holes and settlings calculated off the page. Its worker begins with the first task. */
 export class TossClient {
   #worker: Worker | undefined;
   readonly #waiting = new Map<number, Waiting>();

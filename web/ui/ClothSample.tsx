@@ -1,7 +1,7 @@
 import { type Repeat, tileOf } from '../../core/lattice/index.ts';
 
 interface Props {
-  /** Address of a picture of the straight unit. */
+  /** Address of a picture of the tile. */
   readonly picture: string;
   readonly repeat: Repeat;
   /** CSS pixels per millimetre. */
@@ -9,7 +9,7 @@ interface Props {
   readonly className?: string;
 }
 
-/** A piece of cloth: the picture of a straight unit repeated at a scale. */
+/** A piece of cloth: the picture of a tile repeated at a scale. */
 export function ClothSample({ picture, repeat, scale, className = '' }: Props) {
   const unit = tileOf(repeat);
   return (

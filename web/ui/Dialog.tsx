@@ -26,7 +26,10 @@ export function Dialog({ title, open, onClose, wide = false, children }: Props) 
               <X size={16} aria-hidden />
             </Button>
           </div>
-          <div className="min-h-0 overflow-y-auto p-5">{children}</div>
+          {/* Reached by the keyboard too, for there may be nothing else in it to reach. */}
+          <div className="min-h-0 overflow-y-auto p-5" tabIndex={0} role="group" aria-label={title}>
+            {children}
+          </div>
         </DialogPanel>
       </div>
     </HeadlessDialog>

@@ -8,7 +8,7 @@ export interface Gesture {
 }
 
 /** Less than this is a click and no drag, CSS pixels. */
-export const SLIP_PX = 3;
+const SLIP_PX = 3;
 
 /** Whether the hand has gone from one place to the other on purpose. */
 export function hasGone(from: Point, to: Point): boolean {

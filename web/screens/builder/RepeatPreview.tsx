@@ -29,17 +29,17 @@ export function RepeatPreview({ artwork, ground, width, height }: Props) {
     const air = Math.max(view.width, view.height) * AIR;
     const cell = { width: view.width + air, height: view.height + air };
     const scale = width / (cell.width * ACROSS);
-    // One stamp, laid wherever the lattice has it.
-    const stamp = browserSurface(Math.ceil(view.width * scale) + 2, Math.ceil(view.height * scale) + 2);
+    // One sprite, laid wherever the lattice has it.
+    const sprite = browserSurface(Math.ceil(view.width * scale) + 2, Math.ceil(view.height * scale) + 2);
     const matrix = compose(
       translationMatrix(1, 1),
       compose(scalingMatrix(scale, scale), translationMatrix(-view.x, -view.y)),
     );
-    paintArtwork(stamp.context, nodes, matrix, {
+    paintArtwork(sprite.context, nodes, matrix, {
       backend,
       resolve: asDrawn,
-      width: stamp.canvas.width,
-      height: stamp.canvas.height,
+      width: sprite.canvas.width,
+      height: sprite.canvas.height,
     });
     const lattice = latticeOf({
       width: cell.width * scale,
@@ -48,11 +48,11 @@ export function RepeatPreview({ artwork, ground, width, height }: Props) {
     });
     context.fillStyle = ground;
     context.fillRect(0, 0, width, height);
-    const at = { x: (width - stamp.canvas.width) / 2, y: (height - stamp.canvas.height) / 2 };
-    const box = { left: at.x, top: at.y, right: at.x + stamp.canvas.width, bottom: at.y + stamp.canvas.height };
+    const at = { x: (width - sprite.canvas.width) / 2, y: (height - sprite.canvas.height) / 2 };
+    const box = { left: at.x, top: at.y, right: at.x + sprite.canvas.width, bottom: at.y + sprite.canvas.height };
     for (const steps of indicesTouching(lattice, box, { left: 0, top: 0, right: width, bottom: height })) {
       const by = latticeTranslate(lattice, steps);
-      context.drawImage(stamp.canvas, Math.round(at.x + by.x), Math.round(at.y + by.y));
+      context.drawImage(sprite.canvas, Math.round(at.x + by.x), Math.round(at.y + by.y));
     }
   }, [artwork, ground, width, height]);
   return (

@@ -50,7 +50,7 @@ export function BundleBar({ inside, onClose, onPart }: Props) {
       <PartNav onPart={onPart} />
       <div className="flex shrink-0 items-center gap-1.5">
         <UndoButtons />
-        <Button onClick={onClose}>Give up</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button look="accent" disabled={deed.isPending} onClick={close}>
           Close the bundle
         </Button>

@@ -102,7 +102,7 @@ export function ExportDialog({ open, onClose, repeat, source }: Props) {
             PNG, {tile.width} × {tile.height} px, {formatNumber(plan.density, 2)} dpi
           </p>
           <p className="text-graphite">
-            {cells === 1 ? 'The cell itself.' : `The straight unit: ${cells} cells, so that it repeats without a drop.`}
+            {cells === 1 ? 'The cell itself.' : `The tile: ${cells} cells, so that it repeats without a drop.`}
           </p>
           <p className="mt-1 text-graphite">{fitText(plan)}</p>
           {'width' in size && tile.width !== size.width && (

@@ -8,7 +8,7 @@ const ZIP = /\.zip$/i;
 
 /** Bounds on what one ZIP may unfold into: a packed file can claim to be far larger than it is. */
 export const MOST_UNPACKED_FILES = 2000;
-export const MOST_UNPACKED_BYTES = 400 * 1024 * 1024;
+const MOST_UNPACKED_BYTES = 400 * 1024 * 1024;
 const MOST_FILE_BYTES = 40 * 1024 * 1024;
 
 /** Drawings taken out of a ZIP, or a sentence why not. */

@@ -88,9 +88,9 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
           label="Paper"
           value={paper?.reach ?? 'kept'}
           options={[
-            { value: 'kept', name: 'Keep it' },
+            { value: 'kept', name: 'Keep' },
             { value: 'outside', name: 'Outside' },
-            { value: 'everywhere', name: 'General' },
+            { value: 'everywhere', name: 'Everywhere' },
           ]}
           onChange={(reach) =>
             change(

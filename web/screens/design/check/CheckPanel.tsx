@@ -139,7 +139,7 @@ function MarkText({
   if (mark.kind === 'lane') return `${formatNumber(mark.width, 1)} mm wide, ${angleText(mark.angle)}`;
   if (mark.kind === 'pair') {
     const [a, b] = mark.ids as [string, string];
-    return `${motifOf(a)} and ${a === b ? 'its echo' : motifOf(b)}, ${mark.name.startsWith('Two that') ? 'touching' : `${mark.short} mm`}`;
+    return `${motifOf(a)} and ${a === b ? 'its repeat' : motifOf(b)}, ${mark.name.startsWith('Touching') ? 'touching' : `${mark.short} mm`}`;
   }
   const clump = findings.clumps[Number(mark.key.split(' ')[1])];
   if (!clump) return mark.name;

@@ -135,7 +135,7 @@ function BundleButtons() {
             <PackageOpen size={15} aria-hidden /> Open
           </Button>
           <Button onClick={() => bundles.loosen()}>
-            <Ungroup size={15} aria-hidden /> Loosen
+            <Ungroup size={15} aria-hidden /> Unbundle
           </Button>
         </div>
       )}

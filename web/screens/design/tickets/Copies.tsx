@@ -155,13 +155,13 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
               onChange={(sweep) => setPlan({ ...plan, sweep })}
             />
             <LengthField
-              label="Centre across"
+              label="Centre X"
               mm={plan.centre.x}
               signed
               onChange={(x) => setPlan({ ...plan, centre: { ...plan.centre, x } })}
             />
             <LengthField
-              label="Centre down"
+              label="Centre Y"
               mm={plan.centre.y}
               signed
               onChange={(y) => setPlan({ ...plan, centre: { ...plan.centre, y } })}
@@ -239,9 +239,9 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
         />
       </div>
       <div className="grid grid-cols-2 gap-2">
-        <Button onClick={onDone}>Give up</Button>
+        <Button onClick={onDone}>Cancel</Button>
         <Button look="accent" disabled={copies.length === 0} onClick={confirm}>
-          Keep them
+          Apply
         </Button>
       </div>
     </section>

@@ -5,7 +5,7 @@ import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 
-/** Makes the cell as large as what lies in it and one gap, which nobody has to reckon then. */
+/** Makes the cell as large as what lies in it and one gap, which nobody has to calculate then. */
 export function FitCell() {
   const bench = useEditor();
   const design = useStore(bench.session, ({ committed }) => committed);

@@ -28,7 +28,7 @@ export function GuideList() {
       <div>
         <Tick label="Snap while moving" on={on} onChange={(next) => bench.snapping.set(next)} />
         <p className="text-xs text-graphite">
-          The cell’s edges and shares, guides, other motifs and their echoes, equal gaps, angles by 15°. Ctrl held does
+          The cell’s edges and shares, guides, other motifs and their repeats, equal gaps, angles by 15°. Ctrl held does
           the opposite.
         </p>
       </div>

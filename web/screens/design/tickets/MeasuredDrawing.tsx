@@ -51,24 +51,6 @@ export function MeasuredDrawing({ keep, children }: Props) {
         <path d={`M${OUTLINE.right + 22} ${OUTLINE.bottom}a22 22 0 0 1 -22 22`} />
         <path d={`M${OUTLINE.right} ${OUTLINE.bottom}h28`} strokeDasharray="2 3" />
       </svg>
-      <Place left={90} top={32} width={74}>
-        <SizeField side="width" keep={keep} label="Width" hideLabel />
-      </Place>
-      <Place left={177} top={98} width={74}>
-        <SizeField side="height" keep={keep} label="Height" hideLabel />
-      </Place>
-      <Place left={177} top={40} width={32}>
-        {children}
-      </Place>
-      <Place left={8} top={24} width={74}>
-        <PositionField axis="y" label="Y" hideLabel />
-      </Place>
-      <Place left={8} top={156} width={74}>
-        <PositionField axis="x" label="X" hideLabel />
-      </Place>
-      <Place left={177} top={172} width={74}>
-        <OwnField kind="rotation" label="Rotation" hideLabel />
-      </Place>
       {NINE.map((share) => {
         const { x, y } = pointOf(share);
         return (
@@ -88,6 +70,24 @@ export function MeasuredDrawing({ keep, children }: Props) {
           </button>
         );
       })}
+      <Place left={90} top={32} width={74}>
+        <SizeField side="width" keep={keep} label="Width" hideLabel />
+      </Place>
+      <Place left={177} top={98} width={74}>
+        <SizeField side="height" keep={keep} label="Height" hideLabel />
+      </Place>
+      <Place left={177} top={40} width={32}>
+        {children}
+      </Place>
+      <Place left={8} top={24} width={74}>
+        <PositionField axis="y" label="Y" hideLabel />
+      </Place>
+      <Place left={8} top={156} width={74}>
+        <PositionField axis="x" label="X" hideLabel />
+      </Place>
+      <Place left={177} top={172} width={74}>
+        <OwnField kind="rotation" label="Rotation" hideLabel />
+      </Place>
     </div>
   );
 }

@@ -108,7 +108,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
         </ul>
       </details>
       <div className="grid grid-cols-3 gap-2">
-        <Button onClick={onDone}>Give up</Button>
+        <Button onClick={onDone}>Cancel</Button>
         <Button onClick={() => change({ seed: variety.seed + 1 })}>Again</Button>
         <Button
           look="accent"
@@ -117,7 +117,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
             onDone();
           }}
         >
-          Keep it
+          Apply
         </Button>
       </div>
     </section>
