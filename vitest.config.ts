@@ -2,7 +2,10 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    coverage: { include: ['core/**', 'contract/**', 'server/**', 'web/editor/**'], exclude: ['**/*.test.*', 'core/testing/**'] },
+    coverage: {
+      include: ['core/**', 'contract/**', 'server/**', 'web/editor/**'],
+      exclude: ['**/*.test.*', 'core/testing/**'],
+    },
     projects: [
       {
         test: {

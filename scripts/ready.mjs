@@ -70,8 +70,12 @@ export function ensurePackages() {
 
 /** Builds the interface where it is missing or older than its sources. */
 export function ensureBuilt() {
-  unlessDone('dist/web/.hevrel', ['web', 'core', 'contract', 'vite.config.ts', 'package.json', 'package-lock.json'], () => {
-    console.log('Building the interface …');
-    runPackage('vite', ['build', '--logLevel', 'warn']);
-  });
+  unlessDone(
+    'dist/web/.hevrel',
+    ['web', 'core', 'contract', 'vite.config.ts', 'package.json', 'package-lock.json'],
+    () => {
+      console.log('Building the interface …');
+      runPackage('vite', ['build', '--logLevel', 'warn']);
+    },
+  );
 }

@@ -2,6 +2,10 @@
 import { ensurePackages, run, binary } from './ready.mjs';
 
 ensurePackages();
-run(process.execPath, [binary('vitest'), 'run', '--project', 'unit', '--testTimeout=3600000', ...process.argv.slice(2)], {
-  HEVREL_SOAK: '1',
-});
+run(
+  process.execPath,
+  [binary('vitest'), 'run', '--project', 'unit', '--testTimeout=3600000', ...process.argv.slice(2)],
+  {
+    HEVREL_SOAK: '1',
+  },
+);

@@ -10,7 +10,16 @@ ensurePackages();
 ensureBrowser();
 runPackage('eslint', ['.', '--max-warnings', '0']);
 runPackage('prettier', ['--check', '--log-level', 'warn', '.']);
-runPackage('dependency-cruiser', ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'contract', 'server', 'web']);
+runPackage('dependency-cruiser', [
+  '--config',
+  '.dependency-cruiser.cjs',
+  '--output-type',
+  'err',
+  'core',
+  'contract',
+  'server',
+  'web',
+]);
 runPackage('knip', ['--no-progress']);
 run(process.execPath, ['scripts/types.mjs']);
 ensureBuilt();

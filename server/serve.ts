@@ -2,6 +2,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { createApp } from './app.ts';
 import { declineSamples, layOutSamples } from './samples/layOutSamples.ts';
+import { prepareStudio } from './samples/prepareStudio.ts';
 import type { Options } from './options.ts';
 import { openStudio, type Studio } from './studio.ts';
 import { StartError } from './store/dataFolder.ts';
@@ -30,6 +31,7 @@ export async function serve(
   const server = createServer();
   await listen(server, port, host);
   try {
+    if (!empty) await prepareStudio(data, say);
     const studio = await openStudio(data);
     await (empty ? declineSamples(studio) : layOutSamples(studio, say));
     server.on('request', createApp(studio, web));
