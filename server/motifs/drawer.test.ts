@@ -93,8 +93,11 @@ describe('the drawer', () => {
     const { id } = await bring('#667788');
     await hevrel.call('PATCH', `/motifs/${id}`, { name: 'Plank', width: 33 });
     const design = await layOn('Jetty', id, 1);
-    const picture = async (): Promise<Buffer> =>
-      Buffer.from(await (await hevrel.fetch(`/designs/${design}/picture?revision=${Math.random()}`)).arrayBuffer());
+    const picture = async (): Promise<Buffer> => {
+      const response = await hevrel.fetch(`/designs/${design}/picture`);
+      expect(response.status).toBe(200);
+      return Buffer.from(await response.arrayBuffer());
+    };
     const before = await picture();
     const replace = (name: string, content: string): Promise<Response> =>
       hevrel.fetch(`/motifs/${id}/artwork?name=${name}`, {

@@ -16,7 +16,7 @@ interface Props {
 
 /** The cloth: fills its place, shows the endless repeat, takes pointers. */
 export function Cloth({ Label, onReady, onOpen }: Props) {
-  const bench = useEditor();
+  const editor = useEditor();
   const area = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [parts, setParts] = useState<ClothParts>();
@@ -25,11 +25,11 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
     const place = area.current;
     if (!place || !canvas.current) return;
     const frame = () => ({ width: place.clientWidth, height: place.clientHeight, density: window.devicePixelRatio });
-    const view = new ClothView(canvas.current, bench.session, frame(), bench.viewport);
-    const hands = new PointerController(bench, view, place);
-    const leaveViewport = view.subscribe(() => (bench.viewport = view.getViewport()));
-    view.setMotifs(bench.motifs.getState());
-    const leaveMotifs = bench.motifs.subscribe(() => view.setMotifs(bench.motifs.getState()));
+    const view = new ClothView(canvas.current, editor.session, frame(), editor.viewport);
+    const controller = new PointerController(editor, view, place);
+    const leaveViewport = view.subscribe(() => (editor.viewport = view.getViewport()));
+    view.setMotifs(editor.motifs.getState());
+    const leaveMotifs = editor.motifs.subscribe(() => view.setMotifs(editor.motifs.getState()));
     const observer = new ResizeObserver(() => {
       const { width, height, density } = frame();
       view.resize(width, height, density);
@@ -45,19 +45,19 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
       (event) => {
         if (isOwn(event)) return;
         place.focus({ preventScroll: true });
-        hands.press(event);
+        controller.press(event);
       },
       { signal },
     );
-    place.addEventListener('pointermove', (event) => hands.move(event), { signal });
-    place.addEventListener('pointerleave', () => (hands.pointer = undefined), { signal });
-    place.addEventListener('pointerup', (event) => hands.release(event), { signal });
-    place.addEventListener('pointercancel', (event) => hands.lose(event), { signal });
+    place.addEventListener('pointermove', (event) => controller.move(event), { signal });
+    place.addEventListener('pointerleave', () => (controller.pointer = undefined), { signal });
+    place.addEventListener('pointerup', (event) => controller.release(event), { signal });
+    place.addEventListener('pointercancel', (event) => controller.lose(event), { signal });
     place.addEventListener(
       'dblclick',
       (event) => {
         if (isOwn(event)) return;
-        const id = hands.at(event);
+        const id = controller.at(event);
         if (id !== undefined) onOpen(id);
       },
       { signal },
@@ -67,12 +67,12 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
       (event) => {
         if (isOwn(event)) return;
         event.preventDefault();
-        hands.openPile(event);
+        controller.openPile(event);
       },
       { signal },
     );
     // Not passive, since the page itself must not zoom or scroll.
-    place.addEventListener('wheel', (event) => hands.wheel(event), { signal, passive: false });
+    place.addEventListener('wheel', (event) => controller.wheel(event), { signal, passive: false });
     place.addEventListener('auxclick', (event) => event.preventDefault(), { signal });
     window.addEventListener(
       'keydown',
@@ -83,19 +83,19 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
         )
           return;
         event.preventDefault();
-        hands.holdSpace(true);
+        controller.holdSpace(true);
       },
       { signal },
     );
     window.addEventListener(
       'keyup',
       (event) => {
-        if (event.code === 'Space') hands.holdSpace(false);
+        if (event.code === 'Space') controller.holdSpace(false);
       },
       { signal },
     );
 
-    const made = { view, hands };
+    const made = { view, controller };
     setParts(made);
     onReady(made);
     return () => {
@@ -107,7 +107,7 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
       setParts(undefined);
       onReady(undefined);
     };
-  }, [bench, onReady, onOpen]);
+  }, [editor, onReady, onOpen]);
 
   return (
     <div

@@ -44,31 +44,31 @@ interface OverlayProps extends ClothParts {
   readonly Label: ComponentType<SelectionLabelProps>;
 }
 
-export function ClothOverlay({ view, hands, Label }: OverlayProps) {
-  const bench = useEditor();
+export function ClothOverlay({ view, controller, Label }: OverlayProps) {
+  const editor = useEditor();
   const viewport = useStore({ subscribe: view.subscribe, getState: view.getViewport });
-  const { design } = useStore(bench.session);
-  // Both are told of by the bench itself; here only that they have changed.
-  useStore(bench.selection);
-  useStore(bench.motifs);
-  const point = useStore(bench.anchor);
-  const note = useStore(hands.note);
-  const panning = useStore(hands.panning);
-  const drawing = useStore(hands.drawing);
-  const loop = useStore(hands.lasso);
-  const drawn = useStore(hands.line);
-  const lines = useStore(hands.snapLines);
-  const guidesShown = useStore(bench.guidesShown);
-  const holes = useStore(bench.holes);
-  const findings = useStore(bench.findings);
-  const taken = useStore(bench.mark);
+  const { design } = useStore(editor.session);
+  // The editor holds both; these states only say that they have changed.
+  useStore(editor.selection);
+  useStore(editor.motifs);
+  const point = useStore(editor.anchor);
+  const note = useStore(controller.note);
+  const panning = useStore(controller.panning);
+  const drawing = useStore(controller.drawing);
+  const loop = useStore(controller.lasso);
+  const drawn = useStore(controller.line);
+  const lines = useStore(controller.snapLines);
+  const guidesShown = useStore(editor.guidesShown);
+  const holes = useStore(editor.holes);
+  const findings = useStore(editor.findings);
+  const taken = useStore(editor.mark);
   const lattice = useMemo(() => latticeOf(design.repeat), [design.repeat]);
   const marks = useMemo(() => marksOf(lattice, holes, findings), [lattice, holes, findings]);
-  const meant = bench.selectedInstances.flatMap((placement) => {
-    const motif = bench.motif(placement.motif);
+  const meant = editor.selectedInstances.flatMap((placement) => {
+    const motif = editor.motif(placement.motif);
     return motif ? [{ placement, motif }] : [];
   });
-  const { frame } = bench;
+  const { frame } = editor;
   const shift = frame ? shiftIntoView(lattice, viewport, frame, note !== undefined) : HERE;
   const onScreen = (mm: Point): Point => toCss(viewport, { x: mm.x + shift.x, y: mm.y + shift.y });
   const corners =
@@ -100,13 +100,13 @@ export function ClothOverlay({ view, hands, Label }: OverlayProps) {
         <DrawnLine line={drawn} />
         <CaughtLines lines={lines} viewport={viewport} />
       </svg>
-      <MarkPins marks={marks} viewport={viewport} taken={taken} onTake={(mark, at) => takeMark(bench, mark, at)} />
-      {!bench.inside && (
+      <MarkPins marks={marks} viewport={viewport} taken={taken} onTake={(mark, at) => takeMark(editor, mark, at)} />
+      {!editor.inside && (
         <CellEdges
           viewport={viewport}
           repeat={design.repeat}
           lattice={lattice}
-          onPress={(event, edge, cell) => hands.pressEdge(event, edge, cell)}
+          onPress={(event, edge, cell) => controller.pressEdge(event, edge, cell)}
         />
       )}
       <GuidePins
@@ -114,21 +114,21 @@ export function ClothOverlay({ view, hands, Label }: OverlayProps) {
         lattice={lattice}
         {...cellOnScreen(viewport, lattice)}
         scale={toCss(viewport, { x: 1, y: 1 }).x - toCss(viewport, HERE).x}
-        onPress={(event, guide) => hands.pressGuide(event, guide)}
+        onPress={(event, guide) => controller.pressGuide(event, guide)}
       />
       {frame && (
         <Pins
           at={(share) => onScreen(pointInFrame(frame, share))}
           point={point}
-          onPin={(event, pin) => hands.pressPin(event, pin, shift)}
-          onTurn={(event) => hands.pressTurn(event, shift)}
-          onPoint={(event) => hands.pressPoint(event, shift)}
-          onPointHome={() => bench.anchor.set(MIDDLE)}
+          onPin={(event, pin) => controller.pressPin(event, pin, shift)}
+          onTurn={(event) => controller.pressTurn(event, shift)}
+          onPoint={(event) => controller.pressPoint(event, shift)}
+          onPointHome={() => editor.anchor.set(MIDDLE)}
         />
       )}
       {corners && !note && <Label chosen={meant} box={boxAround(corners)} viewport={viewport} />}
       {note && <PointerNote {...note} />}
-      <PileList hands={hands} />
+      <PileList controller={controller} />
     </>
   );
 }

@@ -7,18 +7,18 @@ import type { PointerController } from './pointerController.ts';
 const WIDTH = 208;
 
 /** What lies under the pointer, topmost first, to be chosen from; arrows go through it. */
-export function PileList({ hands }: { readonly hands: PointerController }) {
-  const bench = useEditor();
-  const pile = useStore(hands.pile);
+export function PileList({ controller }: { readonly controller: PointerController }) {
+  const editor = useEditor();
+  const pile = useStore(controller.pile);
   const list = useRef<HTMLUListElement>(null);
   useEffect(() => {
     list.current?.querySelector('button')?.focus();
   }, [pile]);
   if (!pile) return null;
-  const { width, height } = hands.view.getViewport();
+  const { width, height } = controller.view.getViewport();
   const close = (): void => {
-    hands.pile.set(undefined);
-    hands.area.focus({ preventScroll: true });
+    controller.pile.set(undefined);
+    controller.area.focus({ preventScroll: true });
   };
   const step = (by: number): void => {
     const buttons = [...(list.current?.querySelectorAll('button') ?? [])];
@@ -47,14 +47,14 @@ export function PileList({ hands }: { readonly hands: PointerController }) {
       }}
     >
       {pile.hits.map((hit) => {
-        const motif = bench.motif(bench.design.placements.find(({ id }) => id === hit.id)?.motif ?? '');
+        const motif = editor.motif(editor.design.placements.find(({ id }) => id === hit.id)?.motif ?? '');
         return (
           <li key={`${hit.id} ${hit.index.i} ${hit.index.j} ${hit.op ?? 0}`}>
             <button
               type="button"
               data-pile={hit.id}
               onClick={() => {
-                bench.select([hit.id], [hit]);
+                editor.select([hit.id], [hit]);
                 close();
               }}
               className="flex h-10 w-full items-center gap-2 rounded-md px-2 text-left text-sm hover:bg-linen focus:bg-linen"

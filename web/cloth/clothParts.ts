@@ -4,5 +4,5 @@ import type { PointerController } from './pointerController.ts';
 /** The living parts of the cloth on screen, for whoever shows things about it. */
 export interface ClothParts {
   readonly view: ClothView;
-  readonly hands: PointerController;
+  readonly controller: PointerController;
 }

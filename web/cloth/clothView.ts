@@ -198,7 +198,7 @@ export class ClothView {
     });
   }
 
-  /** Draws what is seen now. Called once a frame; public for the bench. */
+  /** Draws the current view. Called once a frame; public for the benchmarks. */
   drawFrame(): void {
     const painted = this.#painted;
     if (!painted) return;

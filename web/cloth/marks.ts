@@ -106,11 +106,11 @@ export function lanesSeen({ angle, width, at, apart }: Extract<Mark, { kind: 'la
 }
 
 /** Takes a mark in hand where it is seen: the motifs it is about are chosen there. */
-export function takeMark(bench: Editor, mark: Mark, at: Point): void {
-  bench.selectNear(mark.ids, at);
-  bench.mark.set(mark.key);
+export function takeMark(editor: Editor, mark: Mark, at: Point): void {
+  editor.selectNear(mark.ids, at);
+  editor.mark.set(mark.key);
   // Holes are listed by the check and by the toss.
-  if (mark.kind !== 'hole' || bench.arrangeSide.getState() !== 'check')
-    bench.arrangeSide.set(mark.kind === 'hole' ? 'toss' : 'check');
-  bench.announcement.set(mark.name);
+  if (mark.kind !== 'hole' || editor.arrangeSide.getState() !== 'check')
+    editor.arrangeSide.set(mark.kind === 'hole' ? 'toss' : 'check');
+  editor.announcement.set(mark.name);
 }

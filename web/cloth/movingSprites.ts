@@ -43,7 +43,7 @@ export interface SpriteDraw {
 
 /** Of more than so many that are drawn live, each is painted once and its picture moved and turned until it lies still. */
 export const MANY = 24;
-/** Pixels of sprites kept while hands move; older shapes of what is being turned are let go. */
+/** Pixels of sprites kept during a gesture; older sprites of what is being rotated are dropped. */
 export const CACHE_PIXELS = 1 << 24;
 
 /** What moves, painted once a shape and laid at every instance. */

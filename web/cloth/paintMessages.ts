@@ -27,7 +27,7 @@ export interface Painted {
   readonly above: ImageBitmap | undefined;
   /** Of what moves, where it is much. */
   readonly sprites: readonly PaintedSprite[];
-  /** Painting time in ms, for the bench. */
+  /** Painting time in ms, for the benchmarks. */
   readonly took: number;
 }
 

@@ -43,7 +43,7 @@ export class PointerController implements GestureContext {
   #picker: { readonly picker: Picker; readonly motifs: readonly DesignMotif[] } | undefined;
 
   constructor(
-    readonly bench: Editor,
+    readonly editor: Editor,
     readonly view: ClothView,
     readonly area: HTMLElement,
   ) {}
@@ -102,15 +102,15 @@ export class PointerController implements GestureContext {
     const hits = this.hitsAt(at);
     const [hit] = hits;
     if (event.shiftKey || event.altKey) return lassoGesture(this, at, event.altKey, hit);
-    const { bench } = this;
+    const { editor } = this;
     if (!hit) {
-      bench.select([]);
+      editor.select([]);
       return panGesture(this, at);
     }
-    const { ids } = bench.selection.getState();
+    const { ids } = editor.selection.getState();
     const held = hits.find(({ id }) => ids.includes(id)) ?? hit;
-    if (ids.includes(held.id)) bench.reanchorTo(held);
-    else bench.select([held.id], [held]);
+    if (ids.includes(held.id)) editor.reanchorTo(held);
+    else editor.select([held.id], [held]);
     return moveGesture(this, at, ids.length === 1 && held.id === ids[0] ? hits : []);
   }
 
@@ -123,15 +123,15 @@ export class PointerController implements GestureContext {
 
   /** The instances at a point that can be taken in hand, topmost first. */
   hitsAt(at: Point): Instance[] {
-    const { bench, view } = this;
-    const placements = bench.editablePlacements;
-    const motifs = bench.motifs.getState();
+    const { editor, view } = this;
+    const placements = editor.editablePlacements;
+    const motifs = editor.motifs.getState();
     if (
       this.#picker?.picker.placements !== placements ||
-      this.#picker.picker.lattice !== bench.lattice ||
+      this.#picker.picker.lattice !== editor.lattice ||
       this.#picker.motifs !== motifs
     ) {
-      this.#picker = { picker: new Picker(placements, view.pickables, bench.lattice), motifs };
+      this.#picker = { picker: new Picker(placements, view.pickables, editor.lattice), motifs };
     }
     const { picker } = this.#picker;
     const viewport = view.getViewport();
@@ -144,7 +144,7 @@ export class PointerController implements GestureContext {
   }
 
   /** Whether what is drawn of two placements lies over each other anywhere. */
-  readonly overlap = (a: Placement, b: Placement): boolean => overlaps(this.bench.lattice, a, b, this.view.pickables);
+  readonly overlap = (a: Placement, b: Placement): boolean => overlaps(this.editor.lattice, a, b, this.view.pickables);
 
   move(event: PointerEvent): void {
     this.pointer = this.local(event);

@@ -90,7 +90,7 @@ export abstract class EditorState {
   #byId: { readonly list: readonly Placement[]; readonly map: ReadonlyMap<string, Placement> } | undefined;
   #motifMap: { readonly list: readonly DesignMotif[]; readonly map: ReadonlyMap<string, DesignMotif> } | undefined;
 
-  /** @param inside the bundle that lies open, where this bench is for its parts alone */
+  /** @param inside the open bundle, where this editor is for its parts only */
   constructor(
     design: Design,
     readonly inside?: InsideBundle,
@@ -167,7 +167,7 @@ export abstract class EditorState {
     return (layers.find(({ id }) => id === this.layerId) ?? layers.at(-1))?.id ?? '';
   }
 
-  /** Takes over where another bench's cloth is looked at, and what was copied there. */
+  /** Takes the view and the clipboard of another editor. */
   copyViewFrom(other: EditorState): void {
     this.viewport = other.viewport;
     this.clipboard = other.clipboard;

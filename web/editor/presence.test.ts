@@ -27,41 +27,41 @@ function setUp() {
   const read = vi.fn(() => Promise.resolve({ design: { ...START, name: 'Read whole' }, revision: 99, updatedAt: '' }));
   const saver = new Saver(session, 1, { send, since, fork, read, store: () => undefined });
   const leave = vi.fn();
-  const company = new Presence(saver, { since, leave }, () => false);
-  return { session, others, saves, since, send, fork, read, saver, company, leave };
+  const presence = new Presence(saver, { since, leave }, () => false);
+  return { session, others, saves, since, send, fork, read, saver, presence, leave };
 }
 
 beforeEach(() => vi.useFakeTimers());
 afterEach(() => vi.useRealTimers());
 
-describe('company', () => {
+describe('presence', () => {
   it('is heard of, and what it did is taken up and told', async () => {
-    const { session, others, saves, saver, company, leave } = setUp();
+    const { session, others, saves, saver, presence, leave } = setUp();
     saver.open();
-    company.open();
+    presence.open();
     await vi.advanceTimersByTimeAsync(10);
-    expect(company.others.getState()).toEqual({ windows: 0, editing: false });
+    expect(presence.others.getState()).toEqual({ windows: 0, editing: false });
     others.push({ editing: true });
     saves.push({ save: 'theirs', commands: [rename('Tide')] });
     await vi.advanceTimersByTimeAsync(2000);
-    expect(company.others.getState()).toEqual({ windows: 1, editing: true, last: 'renamed it “Tide”' });
+    expect(presence.others.getState()).toEqual({ windows: 1, editing: true, last: 'renamed it “Tide”' });
     expect(session.state.design.name).toBe('Tide');
     expect(saver.revision).toBe(2);
     others.length = 0;
     await vi.advanceTimersByTimeAsync(2000);
-    expect(company.others.getState()).toEqual({ windows: 0, editing: false });
-    company.close();
+    expect(presence.others.getState()).toEqual({ windows: 0, editing: false });
+    presence.close();
     expect(leave).toHaveBeenCalledOnce();
   });
 
   it('is not listened to while something here waits; the two are brought together at the server', async () => {
-    const { session, saves, saver, company, fork } = setUp();
+    const { session, saves, saver, presence, fork } = setUp();
     saver.open();
-    company.open();
+    presence.open();
     await vi.advanceTimersByTimeAsync(10);
     session.commit('ground', { type: 'ground', ground: { kind: 'none' } });
     saves.push({ save: 'theirs', commands: [rename('Tide')] });
-    await company.ask();
+    await presence.ask();
     expect(session.state.design.name).toBe('Kelp');
     await vi.advanceTimersByTimeAsync(1500);
     expect(session.state.design).toMatchObject({ name: 'Tide', ground: { kind: 'none' } });

@@ -40,21 +40,21 @@ const RECIPE: TossRecipe = {
 };
 const laid = (x: number): TossedMotif => ({ motif: 'leaf', x, y: 20, rotation: 0, scale: 1, flipped: false });
 const tossed = (...xs: number[]): TossResult => ({ placed: xs.map(laid), unplaced: [], covered: 0.1 });
-let bench: Editor;
+let editor: Editor;
 
 beforeEach(() => {
   vi.stubGlobal('Worker', FakeWorker);
   const blank = newDesign('d', 'Tossed', { width: 100, height: 80, step: SQUARE });
-  bench = new Editor(
+  editor = new Editor(
     apply(blank, { type: 'insert', placements: [{ index: 0, placement: leafAt('own', { x: 5, y: 5 }) }] }),
   );
-  bench.motifs.set([{ ...LEAF_MOTIF.motif, id: 'leaf', name: 'Leaf', inks: [] } as unknown as DesignMotif]);
+  editor.motifs.set([{ ...LEAF_MOTIF.motif, id: 'leaf', name: 'Leaf', inks: [] } as unknown as DesignMotif]);
 });
 
 afterEach(() => vi.unstubAllGlobals());
 
 it('is seen as it goes, is one step in the end, and leaves its recipe with the design', async () => {
-  const { tossing, session } = bench;
+  const { tossing, session } = editor;
   tossing.change({ entries: RECIPE.entries, gap: 2, ground: 0, flipped: false });
   const running = tossing.run(tossing.recipe, true);
   FakeWorker.last.answer({ progress: tossed(10) });
@@ -74,7 +74,7 @@ it('is seen as it goes, is one step in the end, and leaves its recipe with the d
 });
 
 it('hands over what an earlier toss laid only where it is to start from there', async () => {
-  const { tossing } = bench;
+  const { tossing } = editor;
   const first = tossing.run(RECIPE, true);
   FakeWorker.last.answer({ done: tossed(10, 40) });
   await first;
@@ -89,20 +89,20 @@ it('hands over what an earlier toss laid only where it is to start from there', 
 });
 
 it('lays nothing where something was changed meanwhile, and says so', async () => {
-  const running = bench.tossing.run(RECIPE, true);
+  const running = editor.tossing.run(RECIPE, true);
   FakeWorker.last.answer({ progress: tossed(10) });
-  bench.select(['own']);
-  bench.nudge({ x: 1, y: 0 });
+  editor.select(['own']);
+  editor.nudge({ x: 1, y: 0 });
   FakeWorker.last.answer({ done: tossed(10, 40) });
   await running;
-  expect(bench.session.state.design.placements.map(({ x }) => x)).toEqual([6]);
-  expect(bench.tossing.problem.getState()).toContain('Something was changed while it was tossed');
+  expect(editor.session.state.design.placements.map(({ x }) => x)).toEqual([6]);
+  expect(editor.tossing.problem.getState()).toContain('The design changed during the toss');
 });
 
 it('takes its picture away and says why where nothing comes of it', async () => {
-  const { tossing, session } = bench;
+  const { tossing, session } = editor;
   for (const [end, why] of [
-    [() => FakeWorker.last.answer({ done: tossed() }), 'Nothing found room'],
+    [() => FakeWorker.last.answer({ done: tossed() }), 'No motif fits at this gap'],
     [
       () => FakeWorker.last.answer({ failed: 'There is nothing to toss.', expected: true }),
       'There is nothing to toss.',
@@ -122,21 +122,21 @@ it('takes its picture away and says why where nothing comes of it', async () => 
   }
 });
 
-it('is stopped by a word to the worker, and goes with its bench', () => {
-  void bench.tossing.run(RECIPE, true);
+it('is stopped by a message to the worker, and ends with its editor', () => {
+  void editor.tossing.run(RECIPE, true);
   const worker = FakeWorker.last;
-  bench.tossing.running.getState()?.stop();
+  editor.tossing.running.getState()?.stop();
   expect(worker.orders.at(-1)).toEqual({ stop: 1 });
   // One at a time.
-  void bench.tossing.run(RECIPE, true);
+  void editor.tossing.run(RECIPE, true);
   expect(worker.orders).toHaveLength(2);
-  bench.tossing.close();
+  editor.tossing.close();
   expect(worker.isEnded).toBe(true);
 });
 
 it('lays nothing where every layer is locked, and says so', async () => {
-  bench.changeLayer('Locked', bench.design.layers[0]?.id ?? '', { locked: true });
-  await bench.tossing.run(RECIPE, true);
-  expect(bench.refusal.getState()).toContain('Every layer is hidden or locked');
-  expect(bench.tossing.running.getState()).toBeUndefined();
+  editor.changeLayer('Locked', editor.design.layers[0]?.id ?? '', { locked: true });
+  await editor.tossing.run(RECIPE, true);
+  expect(editor.refusal.getState()).toContain('Every layer is hidden or locked');
+  expect(editor.tossing.running.getState()).toBeUndefined();
 });

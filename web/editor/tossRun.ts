@@ -34,10 +34,10 @@ export class Tossing {
   readonly last = new Cell<TossResult | undefined>(undefined);
   readonly problem = new Cell<string | undefined>(undefined);
 
-  constructor(readonly bench: TossHost) {}
+  constructor(readonly editor: TossHost) {}
 
   get recipe(): TossRecipe {
-    return this.edited.getState() ?? this.bench.session.state.committed.toss?.recipe ?? NEW;
+    return this.edited.getState() ?? this.editor.session.state.committed.toss?.recipe ?? NEW;
   }
 
   change(part: Partial<TossRecipe>): void {
@@ -46,25 +46,25 @@ export class Tossing {
 
   /** Tosses what the recipe says, seen on the cloth as it goes, and lays it as one step. @param afresh or from what lies there */
   async run(recipe: TossRecipe, afresh: boolean): Promise<void> {
-    const { bench, problem, last } = this;
-    const { session, layer } = bench;
+    const { editor, problem, last } = this;
+    const { session, layer } = editor;
     if (this.running.getState()) return;
     if (!layer) {
-      bench.refusal.set(
+      editor.refusal.set(
         'Every layer is hidden or locked, so nothing can be tossed. Nothing was changed; show or unlock a layer first.',
       );
       return;
     }
     this.edited.set(recipe);
     problem.set(undefined);
-    bench.select([]);
+    editor.select([]);
     const start = session.state.committed;
     const gone = tossedIdsOf(start);
     const nonce = nanoid(6);
     const command = ({ placed }: TossResult) =>
       applyToss(
         start,
-        bench.motifMap,
+        editor.motifMap,
         recipe,
         tossedPlacements(placed, layer.id, (n) => `${nonce}-${n}`),
       );
@@ -75,7 +75,7 @@ export class Tossing {
       : start.placements
           .filter(({ id }) => gone.has(id))
           .map(({ motif, x, y, rotation, scale, flipped }): TossedMotif => ({ motif, x, y, rotation, scale, flipped }));
-    const running = this.tosser.run(standing, bench.motifs.getState(), { kind: 'toss', recipe, from }, (tossed) => {
+    const running = this.tosser.run(standing, editor.motifs.getState(), { kind: 'toss', recipe, from }, (tossed) => {
       last.set(tossed);
       if (isAsBefore()) session.preview(command(tossed));
     });
@@ -90,7 +90,7 @@ export class Tossing {
         if (tossed.placed.length === 0)
           problem.set('No motif fits at this gap. Nothing was changed; make the gap or the motifs smaller.');
         else {
-          bench.commit(`Tossed ${tossed.placed.length} motifs`, command(tossed));
+          editor.commit(`Tossed ${tossed.placed.length} motifs`, command(tossed));
           this.edited.set(undefined);
         }
       }

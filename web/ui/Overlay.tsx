@@ -9,7 +9,7 @@ interface Props {
   readonly children: ReactNode;
 }
 
-/** Something that lies over the whole bench for a look, with one way back. */
+/** A view that covers the whole screen, with one button to close it. */
 export function Overlay({ label, title, note, onClose, children }: Props) {
   const back = useRef<HTMLSpanElement>(null);
   useEffect(() => {

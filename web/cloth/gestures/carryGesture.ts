@@ -8,13 +8,13 @@ import type { Gesture } from './gesture.ts';
 
 /** Brings a motif from the tray; it lies on the cloth as soon as the pointer is over it. */
 export function carryGesture(
-  { bench, view, note, local }: GestureContext,
+  { editor, view, note, local }: GestureContext,
   motif: DesignMotif,
   onOver: (over: boolean) => void,
 ): Gesture {
   view.prefetch(motif);
   let laid: { readonly id: string; readonly command: Command; readonly at: Point } | undefined;
-  const base = bench.session.state.committed;
+  const base = editor.session.state.committed;
   const isOver = ({ x, y }: Point): boolean => {
     const { width, height } = view.getViewport();
     return x >= 0 && y >= 0 && x < width && y < height;
@@ -23,7 +23,7 @@ export function carryGesture(
     move(event) {
       const at = local(event);
       if (!isOver(at)) {
-        if (laid) bench.session.preview(undefined);
+        if (laid) editor.session.preview(undefined);
         if (laid) view.release();
         laid = undefined;
         note.set(undefined);
@@ -32,24 +32,24 @@ export function carryGesture(
       }
       const mm = toMm(view.getViewport(), at);
       const first = !laid;
-      bench.session.preview(undefined);
-      const laying = bench.placeCommand(motif, mm, laid?.id);
+      editor.session.preview(undefined);
+      const laying = editor.placeCommand(motif, mm, laid?.id);
       if (!laying) return;
       laid = { ...laying, at: mm };
-      bench.session.preview(laid.command);
+      editor.session.preview(laid.command);
       if (first) view.hold([laid.id]);
-      const placement = bench.placement(laid.id);
+      const placement = editor.placement(laid.id);
       if (placement) note.set({ at, text: `${formatNumber(placement.x, 1)}, ${formatNumber(placement.y, 1)} mm` });
       onOver(true);
     },
     end() {
       view.release();
       if (!laid) return;
-      bench.commit(`Placed ${motif.name}`, laid.command);
-      bench.selectPlaced(laid.id, laid.at);
+      editor.commit(`Placed ${motif.name}`, laid.command);
+      editor.selectPlaced(laid.id, laid.at);
     },
     cancel() {
-      if (bench.session.state.committed === base) bench.session.preview(undefined);
+      if (editor.session.state.committed === base) editor.session.preview(undefined);
       view.release();
     },
   };

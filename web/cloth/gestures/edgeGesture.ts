@@ -8,16 +8,16 @@ import { roundTo, type Gesture } from './gesture.ts';
 
 /** Drags an edge of the cell `steps`: its right edge changes the width, its lower edge the height. */
 export function edgeGesture(
-  { bench, view, note, local }: GestureContext,
+  { editor, view, note, local }: GestureContext,
   event: PointerEvent,
   edge: 'right' | 'bottom',
   steps: LatticeIndex,
 ): Gesture {
   // Seen from its own origin, the cell's edge is where the pointer is.
   view.bringHome(steps);
-  const { design } = bench;
+  const { design } = editor;
   const { repeat } = design;
-  const along = bench.contentsFollow.getState();
+  const along = editor.contentsFollow.getState();
   const home = view.getViewport();
   const from = toMm(home, local(event));
   let command: Command | undefined;
@@ -29,15 +29,15 @@ export function edgeGesture(
           ? resizeCell(repeat, 'width', roundTo(repeat.width + to.x - from.x))
           : resizeCell(repeat, 'height', roundTo(repeat.height + to.y - from.y));
       command = (along ? scaleCell(design, next) : { type: 'repeat', repeat: next }) ?? command;
-      bench.session.preview(command);
+      editor.session.preview(command);
       note.set({
         at: local(moved),
         text: edge === 'right' ? `${formatNumber(next.width)} mm wide` : `${formatNumber(next.height)} mm high`,
       });
     },
     end() {
-      if (command) bench.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
+      if (command) editor.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
     },
-    cancel: () => bench.session.preview(undefined),
+    cancel: () => editor.session.preview(undefined),
   };
 }

@@ -12,7 +12,7 @@ export interface DragReadout {
 
 /** What a gesture works on, and where it shows what it does. */
 export interface GestureContext {
-  readonly bench: Editor;
+  readonly editor: Editor;
   readonly view: ClothView;
   readonly note: Cell<DragReadout | undefined>;
   readonly panning: Cell<boolean>;

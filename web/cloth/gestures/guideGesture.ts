@@ -7,8 +7,8 @@ import { toMm } from '../viewport.ts';
 import { roundTo, type Gesture } from './gesture.ts';
 
 /** Draws a new guide out of the selvedge, upright or with Shift level, or moves one; let go outside the cloth, it is gone. */
-export function guideGesture({ bench, view, note, local }: GestureContext, taken?: Guide): Gesture {
-  const { guides } = bench.session.state.committed;
+export function guideGesture({ editor, view, note, local }: GestureContext, taken?: Guide): Gesture {
+  const { guides } = editor.session.state.committed;
   const id = taken?.id ?? nanoid(8);
   const rest = guides.filter((guide) => guide.id !== id);
   let next: readonly Guide[] | undefined;
@@ -22,24 +22,24 @@ export function guideGesture({ bench, view, note, local }: GestureContext, taken
       } else {
         const axis = taken?.axis ?? (event.shiftKey ? 'y' : 'x');
         const mm = toMm(view.getViewport(), at);
-        const origin = latticeTranslate(bench.lattice, indexOfCellAt(bench.lattice, mm));
+        const origin = latticeTranslate(editor.lattice, indexOfCellAt(editor.lattice, mm));
         const place = roundTo(mm[axis] - origin[axis]);
         next = [...rest, { id, axis, at: place }];
         note.set({ at, text: `${formatNumber(place, 1)} mm from the cell’s ${axis === 'x' ? 'left' : 'upper'} edge` });
       }
-      bench.session.preview({ type: 'guides', guides: next });
+      editor.session.preview({ type: 'guides', guides: next });
     },
     end() {
       if (!next || (next.length === guides.length && !taken)) {
-        bench.session.preview(undefined);
+        editor.session.preview(undefined);
         return;
       }
-      bench.guidesShown.set(true);
-      bench.commit(taken ? (next.length < guides.length ? 'Deleted a guide' : 'Moved a guide') : 'Added a guide', {
+      editor.guidesShown.set(true);
+      editor.commit(taken ? (next.length < guides.length ? 'Deleted a guide' : 'Moved a guide') : 'Added a guide', {
         type: 'guides',
         guides: next,
       });
     },
-    cancel: () => bench.session.preview(undefined),
+    cancel: () => editor.session.preview(undefined),
   };
 }

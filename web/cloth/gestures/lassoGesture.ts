@@ -6,7 +6,7 @@ import { hasGone, type Gesture } from './gesture.ts';
 
 /** Draws a box, or a free loop, and adds what lies wholly within; a mere click adds or takes away what lies under it. */
 export function lassoGesture(
-  { bench, view, lasso: shown, local }: GestureContext,
+  { editor, view, lasso: shown, local }: GestureContext,
   from: Point,
   free: boolean,
   under: Instance | undefined,
@@ -22,21 +22,21 @@ export function lassoGesture(
       shown.set(loop);
     },
     end() {
-      const { ids } = bench.selection.getState();
+      const { ids } = editor.selection.getState();
       if (loop.length === 0) {
         if (under)
-          bench.select(ids.includes(under.id) ? ids.filter((id) => id !== under.id) : [...ids, under.id], [under]);
+          editor.select(ids.includes(under.id) ? ids.filter((id) => id !== under.id) : [...ids, under.id], [under]);
         return;
       }
       const viewport = view.getViewport();
       const instances = selectInLasso(
-        bench.editablePlacements,
+        editor.editablePlacements,
         view.pickables,
-        bench.lattice,
+        editor.lattice,
         loop.map((at) => toMm(viewport, at)),
       );
-      bench.select([...new Set([...ids, ...instances.map(({ id }) => id)])], instances);
-      bench.announcement.set(`${instances.length} motifs in it`);
+      editor.select([...new Set([...ids, ...instances.map(({ id }) => id)])], instances);
+      editor.announcement.set(`${instances.length} motifs in it`);
     },
     cancel: () => undefined,
   };

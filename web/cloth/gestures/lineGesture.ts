@@ -3,7 +3,7 @@ import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
 import { hasGone, type Gesture } from './gesture.ts';
 
-/** Draws a line on the cloth and hands it over, steadied, in mm. */
+/** Draws a line on the cloth and passes it on, smoothed, in mm. */
 export function lineGesture(
   { view, line: shown, local }: GestureContext,
   from: Point,

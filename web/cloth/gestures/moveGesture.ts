@@ -15,40 +15,44 @@ const CATCH_PX = 6;
  *
  * @param deeper what lies under the hand, where a click that moves nothing goes to the next below
  */
-export function moveGesture(hands: GestureContext, from: Point, deeper: readonly Instance[]): Gesture {
-  const { bench, view } = hands;
-  const grip = bench.startDrag();
+export function moveGesture(context: GestureContext, from: Point, deeper: readonly Instance[]): Gesture {
+  const { editor, view } = context;
+  const grip = editor.startDrag();
   // Painting apart begins with the press, so that it is there when the hand moves.
   view.hold(grip.placements.map(({ id }) => id));
-  const catching = catchingOf(hands, grip);
+  const catching = catchingOf(context, grip);
   let by: Point | undefined;
   return {
     move(event) {
-      const at = hands.local(event);
+      const at = context.local(event);
       if (!by && !hasGone(from, at)) return;
       by = caught(
-        hands,
+        context,
         wholePixels(view.getViewport(), { x: at.x - from.x, y: at.y - from.y }),
         event.ctrlKey,
         catching,
       );
-      bench.move(grip, by);
-      hands.note.set({ at, text: `${formatNumber(by.x, 1)}, ${formatNumber(by.y, 1)} mm` });
+      editor.move(grip, by);
+      context.note.set({ at, text: `${formatNumber(by.x, 1)}, ${formatNumber(by.y, 1)} mm` });
     },
     end() {
       view.release();
       if (by)
-        bench.move(grip, by, grip.placements.length === 1 ? 'Moved a motif' : `Moved ${grip.placements.length} motifs`);
+        editor.move(
+          grip,
+          by,
+          grip.placements.length === 1 ? 'Moved a motif' : `Moved ${grip.placements.length} motifs`,
+        );
       else if (deeper.length > 1) {
         const next = deeper[
           (deeper.findIndex(({ id }) => id === grip.placements[0]?.id) + 1) % deeper.length
         ] as Instance;
-        bench.select([next.id], [next]);
+        editor.select([next.id], [next]);
       }
     },
     cancel() {
-      if (by) bench.move(grip, { x: 0, y: 0 });
-      bench.session.preview(undefined);
+      if (by) editor.move(grip, { x: 0, y: 0 });
+      editor.session.preview(undefined);
       view.release();
     },
   };
@@ -56,34 +60,34 @@ export function moveGesture(hands: GestureContext, from: Point, deeper: readonly
 
 /** What is moved, where it was taken, and what can catch it. */
 function catchingOf(
-  { bench }: GestureContext,
+  { editor }: GestureContext,
   { selectedInstances }: DragStart,
 ): { box: Box; targets: SnapTargets } | undefined {
   const corners = selectedInstances.flatMap((placement) => {
-    const motif = bench.motif(placement.motif);
+    const motif = editor.motif(placement.motif);
     return motif ? cornersAround(placement, motif).map(({ x, y }) => ({ x: x + placement.x, y: y + placement.y })) : [];
   });
   if (corners.length === 0) return undefined;
-  const { guides, layers, placements } = bench.design;
+  const { guides, layers, placements } = editor.design;
   const hidden = new Set(layers.filter(({ shown }) => !shown).map(({ id }) => id));
   const still = {
     placements: placements.filter(({ layer }) => !hidden.has(layer)),
-    guides: bench.guidesShown.getState() ? guides : [],
+    guides: editor.guidesShown.getState() ? guides : [],
   };
   return {
     box: boxAround(corners),
-    targets: snapTargets(bench.lattice, still, bench.motifMap, new Set(selectedInstances.map(({ id }) => id))),
+    targets: snapTargets(editor.lattice, still, editor.motifMap, new Set(selectedInstances.map(({ id }) => id))),
   };
 }
 
 /** How far it goes once lines have caught it; Ctrl held turns that off, or on where it is off. */
 function caught(
-  { bench, view, snapLines }: GestureContext,
+  { editor, view, snapLines }: GestureContext,
   by: Point,
   other: boolean,
   catching: { box: Box; targets: SnapTargets } | undefined,
 ): Point {
-  if (!catching || bench.snapping.getState() === other) {
+  if (!catching || editor.snapping.getState() === other) {
     snapLines.set([]);
     return by;
   }

@@ -3,13 +3,13 @@ import type { GestureContext } from './gestureContext.ts';
 import type { Gesture } from './gesture.ts';
 
 /** Moves the cloth. */
-export function panGesture(hands: GestureContext, from: Point): Gesture {
+export function panGesture(context: GestureContext, from: Point): Gesture {
   let last = from;
-  hands.panning.set(true);
+  context.panning.set(true);
   return {
     move(event) {
-      const at = hands.local(event);
-      hands.view.panBy({ x: at.x - last.x, y: at.y - last.y });
+      const at = context.local(event);
+      context.view.panBy({ x: at.x - last.x, y: at.y - last.y });
       last = at;
     },
     end: () => undefined,
@@ -18,7 +18,7 @@ export function panGesture(hands: GestureContext, from: Point): Gesture {
 }
 
 /** Two fingers move and zoom the cloth. */
-export function pinchGesture(hands: GestureContext, touches: ReadonlyMap<number, Point>): Gesture {
+export function pinchGesture(context: GestureContext, touches: ReadonlyMap<number, Point>): Gesture {
   const read = (): { middle: Point; spread: number } => {
     const [a, b] = [...touches.values()] as [Point, Point];
     return { middle: { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, spread: Math.hypot(a.x - b.x, a.y - b.y) };
@@ -28,8 +28,8 @@ export function pinchGesture(hands: GestureContext, touches: ReadonlyMap<number,
     move() {
       if (touches.size < 2) return;
       const next = read();
-      hands.view.panBy({ x: next.middle.x - last.middle.x, y: next.middle.y - last.middle.y });
-      hands.view.zoomAt(next.middle, next.spread / Math.max(1, last.spread));
+      context.view.panBy({ x: next.middle.x - last.middle.x, y: next.middle.y - last.middle.y });
+      context.view.zoomAt(next.middle, next.spread / Math.max(1, last.spread));
       last = next;
     },
     end: () => undefined,

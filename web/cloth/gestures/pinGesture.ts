@@ -42,12 +42,12 @@ interface Taken {
  * @param shift mm by which the pins are seen aside of what is selectedInstances, where that is out of sight
  */
 export function pinGesture(
-  hands: GestureContext,
+  context: GestureContext,
   event: PointerEvent,
   pin: FramePoint,
   shift: Point,
 ): Gesture | undefined {
-  const taken = take(hands, shift);
+  const taken = take(context, shift);
   if (!taken) return undefined;
   const { frame, at } = taken;
   const from = at(event);
@@ -55,10 +55,10 @@ export function pinGesture(
   const own = pointInFrame(frame, pin);
   const grab = { x: from.x - own.x, y: from.y - own.y };
   const isCorner = pin.u !== 0.5 && pin.v !== 0.5;
-  return poseDrag(hands, taken, (moved) => {
+  return poseDrag(context, taken, (moved) => {
     const pointer = at(moved);
     const to = { x: pointer.x - grab.x, y: pointer.y - grab.y };
-    const fixed = moved.altKey ? apartFrom(pin, hands.bench.anchor.getState()) : { u: 1 - pin.u, v: 1 - pin.v };
+    const fixed = moved.altKey ? apartFrom(pin, context.editor.anchor.getState()) : { u: 1 - pin.u, v: 1 - pin.v };
     if (isCorner)
       return named(
         scaleByPin(frame, pin, fixed, to),
@@ -79,18 +79,18 @@ export function pinGesture(
 }
 
 /** Turns what is chosen about its point. */
-export function rotateGesture(hands: GestureContext, event: PointerEvent, shift: Point): Gesture | undefined {
-  const taken = take(hands, shift);
+export function rotateGesture(context: GestureContext, event: PointerEvent, shift: Point): Gesture | undefined {
+  const taken = take(context, shift);
   if (!taken) return undefined;
   const { selectedInstances, pivot, at } = taken;
   const from = at(event);
   // One motif comes to rest at its own angle; several at the angle they are turned by together.
   const own = selectedInstances.length === 1 ? (selectedInstances[0] as Placement).rotation : 0;
-  return poseDrag(hands, taken, (moved) => {
+  return poseDrag(context, taken, (moved) => {
     const turn = own + angleAround(pivot, from, at(moved));
     const near = Math.round(turn / ANGLE) * ANGLE;
     const isCaught =
-      moved.shiftKey || (hands.bench.snapping.getState() !== moved.ctrlKey && Math.abs(turn - near) < ANGLE_REACH);
+      moved.shiftKey || (context.editor.snapping.getState() !== moved.ctrlKey && Math.abs(turn - near) < ANGLE_REACH);
     const angle = isCaught ? near : turn;
     return named(
       poseAbout(pivot, { rotation: angle - own }),
@@ -101,11 +101,11 @@ export function rotateGesture(hands: GestureContext, event: PointerEvent, shift:
 }
 
 /** Moves the point that what is chosen is turned and sized about. */
-export function pointGesture(hands: GestureContext, shift: Point): Gesture | undefined {
-  const taken = take(hands, shift);
+export function pointGesture(context: GestureContext, shift: Point): Gesture | undefined {
+  const taken = take(context, shift);
   if (!taken) return undefined;
-  const { bench, view } = hands;
-  const before = bench.anchor.getState();
+  const { editor, view } = context;
+  const before = editor.anchor.getState();
   const { frame, at } = taken;
   return {
     move(event) {
@@ -116,10 +116,10 @@ export function pointGesture(hands: GestureContext, shift: Point): Gesture | und
         return Math.hypot(p.x - to.x, p.y - to.y) < reach;
       });
       const share = near ?? framePointAt(frame, to);
-      if (share) bench.anchor.set(share);
+      if (share) editor.anchor.set(share);
     },
     end: () => undefined,
-    cancel: () => bench.anchor.set(before),
+    cancel: () => editor.anchor.set(before),
   };
 }
 
@@ -128,8 +128,8 @@ export const NINE: readonly FramePoint[] = [0, 0.5, 1].flatMap((v) =>
   [0, 0.5, 1].map((u) => (u === 0.5 && v === 0.5 ? MIDDLE : { u, v })),
 );
 
-function take({ bench, view, local }: GestureContext, shift: Point): Taken | undefined {
-  const { selectedInstances, frame, pivot } = bench;
+function take({ editor, view, local }: GestureContext, shift: Point): Taken | undefined {
+  const { selectedInstances, frame, pivot } = editor;
   if (!frame || !pivot) return undefined;
   return {
     selectedInstances,
@@ -154,11 +154,11 @@ function named(pose: Pose | undefined, label: string, text: (pose: Pose) => stri
 
 /** Shows what a pose of the plane makes of what is chosen; where that is more than a motif can be, it waits. */
 function poseDrag(
-  hands: GestureContext,
+  context: GestureContext,
   { selectedInstances }: Taken,
   step: (event: PointerEvent) => Step | undefined,
 ): Gesture {
-  const { bench, view } = hands;
+  const { editor, view } = context;
   view.hold(selectedInstances.map(({ id }) => id));
   let last: { readonly changes: PlacementChanges; readonly label: string } | undefined;
   return {
@@ -167,15 +167,15 @@ function poseDrag(
       const changes = next && transformPlacements(selectedInstances, next.pose);
       if (!changes) return;
       last = { changes, label: next.label };
-      bench.arrange(changes);
-      hands.note.set({ at: hands.local(event), text: next.text });
+      editor.arrange(changes);
+      context.note.set({ at: context.local(event), text: next.text });
     },
     end() {
       view.release();
-      if (last) bench.arrange(last.changes, last.label);
+      if (last) editor.arrange(last.changes, last.label);
     },
     cancel() {
-      bench.session.preview(undefined);
+      editor.session.preview(undefined);
       view.release();
     },
   };

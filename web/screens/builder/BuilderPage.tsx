@@ -171,22 +171,22 @@ interface HeadProps {
 function Head({ motif, artwork, history, children }: HeadProps) {
   const [unit] = useUnit();
   const making = useMotifMaking();
-  const deed = useMotifMutation();
+  const mutation = useMotifMutation();
   const notify = useNotify();
   const navigate = useNavigate();
   const [name, setName] = useState(motif?.name ?? FIGURES[history.value.pieces[0]?.figure ?? 'petals'].name);
   const recipe = history.value;
-  const busy = making.isPending || deed.isPending;
+  const busy = making.isPending || mutation.isPending;
   const finish = async (): Promise<void> => {
     try {
       if (motif) {
         const before = motif.recipe;
-        await deed.mutateAsync({ id: motif.id, recipe });
-        if (name.trim() !== motif.name) await deed.mutateAsync({ id: motif.id, change: { name: name.trim() } });
+        await mutation.mutateAsync({ id: motif.id, recipe });
+        if (name.trim() !== motif.name) await mutation.mutateAsync({ id: motif.id, change: { name: name.trim() } });
         notify({
           text: `“${name.trim()}” is changed, wherever it is used.`,
           ...(before && {
-            action: { label: 'Undo', run: () => deed.mutate({ id: motif.id, recipe: before }) },
+            action: { label: 'Undo', run: () => mutation.mutate({ id: motif.id, recipe: before }) },
           }),
         });
       } else {

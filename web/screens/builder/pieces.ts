@@ -2,7 +2,7 @@ import type { Hex } from '../../../core/colour/index.ts';
 import type { CombineMode, FigureKind, Piece, ShapeRecipe } from '../../../core/recipe/index.ts';
 import { FIGURES, measured } from '../../../core/shapes/index.ts';
 
-/** How pieces meet, in the words of the bench. */
+/** How pieces combine, in the words of the interface. */
 export const MEETING_NAMES: Readonly<Record<CombineMode, string>> = {
   lay: 'Laid over',
   join: 'Joined to',

@@ -16,21 +16,21 @@ interface Props {
 
 /** Stands where the design's bar stands while a bundle lies open: what is open, and the two ways out. */
 export function BundleBar({ inside, onClose, onPart }: Props) {
-  const bench = useEditor();
-  const deed = useMotifMutation();
+  const editor = useEditor();
+  const mutation = useMotifMutation();
   const notify = useNotify();
-  const past = useStore(bench.session, (state) => state.past);
+  const past = useStore(editor.session, (state) => state.past);
   const close = (): void => {
     if (past.length === 0) {
       onClose();
       return;
     }
-    const parts = closedParts(inside.opened, bench.session.state.committed);
-    const before = bench.motif(inside.motif)?.recipe;
+    const parts = closedParts(inside.opened, editor.session.state.committed);
+    const before = editor.motif(inside.motif)?.recipe;
     const undo = before
-      ? { action: { label: 'Undo', run: () => deed.mutate({ id: inside.motif, recipe: before }) } }
+      ? { action: { label: 'Undo', run: () => mutation.mutate({ id: inside.motif, recipe: before }) } }
       : {};
-    void deed.mutateAsync({ id: inside.motif, recipe: { kind: 'bundle', parts } }).then(
+    void mutation.mutateAsync({ id: inside.motif, recipe: { kind: 'bundle', parts } }).then(
       () => {
         onClose();
         notify({ text: `“${inside.name}” is changed, wherever it lies.`, ...undo });
@@ -51,7 +51,7 @@ export function BundleBar({ inside, onClose, onPart }: Props) {
       <div className="flex shrink-0 items-center gap-1.5">
         <UndoButtons />
         <Button onClick={onClose}>Cancel</Button>
-        <Button look="accent" disabled={deed.isPending} onClick={close}>
+        <Button look="accent" disabled={mutation.isPending} onClick={close}>
           Close the bundle
         </Button>
       </div>

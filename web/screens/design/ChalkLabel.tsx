@@ -25,7 +25,7 @@ const more = new Cell(false);
 
 /** The small label beside the selection: its name and what is most done to it, one line high; it opens into numbers when asked. Never over the motif. */
 export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
-  const bench = useEditor();
+  const editor = useEditor();
   const bundles = useBundles();
   const open = useStore(more);
   const [first] = chosen;
@@ -41,16 +41,16 @@ export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
     >
       <div className="flex items-center">
         <span className="min-w-0 grow truncate pl-1 font-name text-sm font-semibold">{name}</span>
-        <Button look="quiet" label="Duplicate" onClick={() => bench.duplicate()}>
+        <Button look="quiet" label="Duplicate" onClick={() => editor.duplicate()}>
           <CopyPlus size={16} aria-hidden />
         </Button>
-        <Button look="quiet" label="Mirror" onClick={() => bench.flip()}>
+        <Button look="quiet" label="Mirror" onClick={() => editor.flip()}>
           <FlipVertical2 size={16} aria-hidden />
         </Button>
-        <Button look="quiet" label="To front" onClick={() => bench.restack('front')}>
+        <Button look="quiet" label="To front" onClick={() => editor.restack('front')}>
           <BringToFront size={16} aria-hidden />
         </Button>
-        <Button look="quiet" label="To back" onClick={() => bench.restack('back')}>
+        <Button look="quiet" label="To back" onClick={() => editor.restack('back')}>
           <SendToBack size={16} aria-hidden />
         </Button>
         {chosen.length > 1 && (
@@ -58,12 +58,12 @@ export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
             <Package size={16} aria-hidden />
           </Button>
         )}
-        {chosen.length === 1 && bundleOf(bench, first.placement) && (
+        {chosen.length === 1 && bundleOf(editor, first.placement) && (
           <Button look="quiet" label="Open the bundle" onClick={() => bundles.open()}>
             <PackageOpen size={16} aria-hidden />
           </Button>
         )}
-        <Button look="quiet" label="Delete" onClick={() => bench.remove()}>
+        <Button look="quiet" label="Delete" onClick={() => editor.remove()}>
           <Trash2 size={16} aria-hidden />
         </Button>
         <button

@@ -30,14 +30,14 @@ type OpenSheet = 'swatch' | 'download' | 'keys' | undefined;
 
 interface Props {
   readonly saver: Saver;
-  readonly company: Presence;
+  readonly presence: Presence;
   /** Leaves the bundle that lies open. */
   readonly onClose: () => void;
 }
 
 /** The screen on which a design is made: selvedge, cloth, ticket and tray. */
-export function Workbench({ saver, company, onClose }: Props) {
-  const bench = useEditor();
+export function DesignEditor({ saver, presence, onClose }: Props) {
+  const editor = useEditor();
   const bundles = useBundles();
   const [cloth, setCloth] = useState<ClothParts>();
   const [sheet, setSheet] = useState<OpenSheet>();
@@ -45,23 +45,23 @@ export function Workbench({ saver, company, onClose }: Props) {
   const [squinting, setSquinting] = useState(false);
   const [beside, setBeside] = useState<readonly string[]>();
   const notify = useNotify();
-  const said = useStore(bench.announcement);
-  const refused = useStore(bench.refusal);
+  const said = useStore(editor.announcement);
+  const refused = useStore(editor.refusal);
   useEffect(() => {
     if (refused === undefined) return;
     notify({ text: refused, tone: 'problem' });
-    bench.refusal.set(undefined);
-  }, [refused, bench, notify]);
+    editor.refusal.set(undefined);
+  }, [refused, editor, notify]);
 
   const closeSheet = useCallback(() => setSheet(undefined), []);
 
-  const hands = useMemo((): ShortcutContext | undefined => {
+  const context = useMemo((): ShortcutContext | undefined => {
     if (!cloth) return undefined;
-    const { view, hands: pointer } = cloth;
+    const { view, controller: pointer } = cloth;
     return {
       zoom: (factor) => view.zoomAt(middle(view.getViewport()), factor),
       showRepeats(count) {
-        const { width, height } = bench.design.repeat;
+        const { width, height } = editor.design.repeat;
         const side = Math.sqrt(count);
         view.show({ left: 0, top: 0, right: side * width, bottom: side * height }, count === 1 ? 0.14 : 0.05);
       },
@@ -70,20 +70,20 @@ export function Workbench({ saver, company, onClose }: Props) {
       pan: (x, y) => view.panBy({ x, y }),
       openSheet: () => setSheet('keys'),
       // A bundle that lies open is closed first.
-      saveSwatch: () => setSheet(bench.inside ? undefined : 'swatch'),
+      saveSwatch: () => setSheet(editor.inside ? undefined : 'swatch'),
       giveUp: () => {
-        if (!pointer.cancel()) bench.select([]);
+        if (!pointer.cancel()) editor.select([]);
       },
       bundles,
       overlap: pointer.overlap,
       pointer: () => pointer.pointer && toMm(view.getViewport(), pointer.pointer),
     };
-  }, [cloth, bench, bundles]);
+  }, [cloth, editor, bundles]);
 
-  const latest = useRef(hands);
+  const latest = useRef(context);
   useEffect(() => {
-    latest.current = hands;
-  }, [hands]);
+    latest.current = context;
+  }, [context]);
 
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
@@ -108,14 +108,14 @@ export function Workbench({ saver, company, onClose }: Props) {
       const shortcut = SHORTCUTS.find(({ matches }) => matches(event));
       if (!shortcut) return;
       event.preventDefault();
-      shortcut.run(bench, latest.current, event);
+      shortcut.run(editor, latest.current, event);
     };
     window.addEventListener('keydown', onKeyDown);
     return () => window.removeEventListener('keydown', onKeyDown);
-  }, [bench]);
+  }, [editor]);
 
   const showPart = (part: Part): void => {
-    bench.part.set(part);
+    editor.part.set(part);
     setTicketOpen(true);
   };
 
@@ -124,12 +124,12 @@ export function Workbench({ saver, company, onClose }: Props) {
       <SideBySideContext value={setBeside}>
         <div className="grid h-full grid-cols-[56px_minmax(0,1fr)_auto] grid-rows-[48px_minmax(0,1fr)_auto] overflow-hidden">
           <Selvedge cloth={cloth} onInk={() => showPart('colour')} />
-          {bench.inside ? (
-            <BundleBar inside={bench.inside} onClose={onClose} onPart={showPart} />
+          {editor.inside ? (
+            <BundleBar inside={editor.inside} onClose={onClose} onPart={showPart} />
           ) : (
             <TopBar
               saver={saver}
-              company={company}
+              presence={presence}
               onPart={showPart}
               onSaveSwatch={() => setSheet('swatch')}
               onDownload={() => setSheet('download')}
@@ -137,11 +137,11 @@ export function Workbench({ saver, company, onClose }: Props) {
             />
           )}
           <Cloth Label={ChalkLabel} onReady={setCloth} onOpen={bundles.open} />
-          {!bench.inside && <LayerChip onOpen={() => showPart('arrange')} />}
+          {!editor.inside && <LayerChip onOpen={() => showPart('arrange')} />}
           <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
           <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
             <Tray cloth={cloth} />
-            {cloth && hands && <ScaleBar cloth={cloth} hands={hands} />}
+            {cloth && context && <ScaleBar cloth={cloth} context={context} />}
           </div>
           <p aria-live="polite" className="sr-only">
             {said}
@@ -150,8 +150,8 @@ export function Workbench({ saver, company, onClose }: Props) {
           <ExportDialog
             open={sheet === 'download'}
             onClose={closeSheet}
-            repeat={bench.design.repeat}
-            source={async () => ({ design: (await saver.flush(), bench.design.id) })}
+            repeat={editor.design.repeat}
+            source={async () => ({ design: (await saver.flush(), editor.design.id) })}
           />
           <ShortcutDialog open={sheet === 'keys'} onClose={closeSheet} />
           {squinting && <Squint onClose={() => setSquinting(false)} />}

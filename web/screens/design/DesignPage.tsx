@@ -19,7 +19,7 @@ import { deliverOutbox, lockOf } from '../../editor/deliverOutbox.ts';
 import { removeFromOutbox, putInOutbox } from '../../editor/outbox.ts';
 import { OpeningContext, type OpenBundle } from './opening.ts';
 import { Saver } from '../../editor/saver.ts';
-import { Workbench } from './DesignEditor.tsx';
+import { DesignEditor } from './DesignEditor.tsx';
 
 /** Opens a design for editing. */
 export function DesignPage() {
@@ -46,13 +46,13 @@ export function DesignPage() {
       query={kept.error ? { data: undefined, error: kept.error } : design}
       back={{ to: '/', name: 'table' }}
     >
-      {(opened) => <OpenBench key={id} opened={opened} />}
+      {(opened) => <OpenedDesign key={id} opened={opened} />}
     </Fetched>
   );
 }
 
-/** The bench and the saver of one open design, for as long as it is open. */
-function OpenBench({ opened }: { readonly opened: StoredDesign }) {
+/** The editor and the saver of one open design, for as long as it is open. */
+function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
   const motifs = useDesignMotifs(opened.design.id);
   const client = useQueryClient();
   const navigate = useNavigate();
@@ -72,13 +72,13 @@ function OpenBench({ opened }: { readonly opened: StoredDesign }) {
     await navigate(`/designs/${design.id}`, { replace: true });
   };
 
-  // A design is opened once; what is read again later does not disturb the bench.
-  const [{ bench, saver, company, key }] = useState(() => {
-    const bench = new Editor(opened.design);
-    if (new URLSearchParams(window.location.search).get('show') === 'toss') bench.arrangeSide.set('toss');
-    bench.clipboard = BROWSER_CLIPBOARD;
+  // A design is opened once; what is fetched again later does not disturb the editor.
+  const [{ editor, saver, presence, key }] = useState(() => {
+    const editor = new Editor(opened.design);
+    if (new URLSearchParams(window.location.search).get('show') === 'toss') editor.arrangeSide.set('toss');
+    editor.clipboard = BROWSER_CLIPBOARD;
     const key = nanoid();
-    const saver = new Saver(bench.session, opened.revision, {
+    const saver = new Saver(editor.session, opened.revision, {
       store: (unsaved) =>
         void (unsaved ? putInOutbox({ key, design: id, ...unsaved }) : removeFromOutbox(key)).catch((error: unknown) =>
           notify({
@@ -89,13 +89,13 @@ function OpenBench({ opened }: { readonly opened: StoredDesign }) {
       send: (save, revision, commands, leaving) => saveCommands(id, save, revision, commands, leaving),
       since: (revision) => readSince(id, revision, key, true),
       read: () => readDesign(id),
-      fork: (why) => part(bench.session, why),
+      fork: (why) => part(editor.session, why),
     });
-    const company = new Presence(saver, {
+    const presence = new Presence(saver, {
       since: (revision, editing) => readSince(id, revision, key, editing),
       leave: () => leaveDesign(id, key),
     });
-    return { bench, saver, company, key };
+    return { editor, saver, presence, key };
   });
 
   useEffect(() => {
@@ -107,15 +107,15 @@ function OpenBench({ opened }: { readonly opened: StoredDesign }) {
       () => new Promise<void>((resolve) => here.signal.addEventListener('abort', () => resolve())),
     );
     saver.open();
-    company.open();
+    presence.open();
     // Other windows of this browser are told at once; those elsewhere ask by themselves.
     const broadcastChannel = new BroadcastChannel(`hevrel-saved-${id}`);
-    broadcastChannel.onmessage = () => void company.ask();
+    broadcastChannel.onmessage = () => void presence.ask();
     let { revision } = saver;
     const tell = saver.subscribe(() => {
       // The server hears first that this window is edited in.
       if (saver.revision !== revision && saver.getState().kind === 'saved')
-        void company.ask().then(() => here.signal.aborted || broadcastChannel.postMessage('saved'));
+        void presence.ask().then(() => here.signal.aborted || broadcastChannel.postMessage('saved'));
       ({ revision } = saver);
     });
     window.addEventListener('pagehide', leave);
@@ -124,22 +124,22 @@ function OpenBench({ opened }: { readonly opened: StoredDesign }) {
       window.removeEventListener('pagehide', leave);
       tell();
       broadcastChannel.close();
-      company.close();
-      bench.tossing.close();
+      presence.close();
+      editor.tossing.close();
       saver.leave();
       saver.close();
       void client.invalidateQueries({ queryKey: ['designs'] });
     };
-  }, [bench, saver, company, client, key, id]);
+  }, [editor, saver, presence, client, key, id]);
 
-  // Benches within bundles lie on top of the design's own; the topmost is worked at.
+  // The editors of open bundles are stacked on the design’s own; the topmost is the one in use.
   const [within, setWithin] = useState<readonly Editor[]>([]);
-  const top = within.at(-1) ?? bench;
+  const top = within.at(-1) ?? editor;
   useEffect(() => {
     if (!motifs.data) return;
-    for (const editor of [bench, ...within]) editor.learn('design', motifs.data);
-    bench.adoptInks();
-  }, [bench, within, motifs.data]);
+    for (const each of [editor, ...within]) each.learn('design', motifs.data);
+    editor.adoptInks();
+  }, [editor, within, motifs.data]);
 
   const open = useCallback<OpenBundle>(
     (placement, motif) => {
@@ -154,25 +154,25 @@ function OpenBench({ opened }: { readonly opened: StoredDesign }) {
   const close = useCallback(() => {
     top.tossing.close();
     // The view stays where the hand left it.
-    (within.at(-2) ?? bench).copyViewFrom(top);
+    (within.at(-2) ?? editor).copyViewFrom(top);
     setWithin((stack) => stack.slice(0, -1));
-  }, [within, bench, top]);
+  }, [within, editor, top]);
 
   return (
     <EditorContext value={top}>
       <OpeningContext value={open}>
-        <Workbench key={within.length} saver={saver} company={company} onClose={close} />
+        <DesignEditor key={within.length} saver={saver} presence={presence} onClose={close} />
       </OpeningContext>
     </EditorContext>
   );
 }
 
 function insideOf(
-  bench: Editor,
+  editor: Editor,
   placement: Placement,
   motif: DesignMotif,
   recipe: BundleRecipe,
 ): ConstructorParameters<typeof Editor> {
-  const opened = openBundle(bench.session.state.committed, placement, motif, recipe.parts, nanoid);
+  const opened = openBundle(editor.session.state.committed, placement, motif, recipe.parts, nanoid);
   return [opened.design, { name: motif.name, motif: motif.id, opened }];
 }

@@ -4,19 +4,19 @@ import { useEditor } from '../../cloth/editorContext.ts';
 
 /** Says on the cloth which layer is being worked in, where there is more than one. */
 export function LayerChip({ onOpen }: { readonly onOpen: () => void }) {
-  const bench = useEditor();
-  const design = useStore(bench.session, ({ committed }) => committed);
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
   // Choosing a motif goes to its layer.
-  useStore(bench.selection);
+  useStore(editor.selection);
   if (design.layers.length < 2) return null;
-  const { layer } = bench;
+  const { layer } = editor;
   return (
     <button
       type="button"
       data-layer-chip
       title="Current layer; click for the list"
       onClick={() => {
-        bench.arrangeSide.set('stack');
+        editor.arrangeSide.set('stack');
         onOpen();
       }}
       className="z-10 col-start-2 row-start-2 m-3 flex h-7 max-w-60 items-center gap-1.5 self-start justify-self-start rounded-md border border-thread bg-calico px-2 text-xs font-medium shadow-float"

@@ -11,11 +11,11 @@ const PARTS: readonly { part: Part; name: string; inBundle: boolean }[] = [
 
 /** The parts of the job in their order; in a bundle only those that concern it. */
 export function PartNav({ onPart }: { readonly onPart: (part: Part) => void }) {
-  const bench = useEditor();
-  const part = useStore(bench.part);
+  const editor = useEditor();
+  const part = useStore(editor.part);
   return (
     <nav aria-label="Parts of the job" className="mx-auto flex shrink-0 items-center">
-      {PARTS.filter(({ inBundle }) => inBundle || !bench.inside).map(({ part: one, name }, i) => (
+      {PARTS.filter(({ inBundle }) => inBundle || !editor.inside).map(({ part: one, name }, i) => (
         <span key={one} className="flex items-center">
           {i > 0 && (
             <span aria-hidden className="text-thread">

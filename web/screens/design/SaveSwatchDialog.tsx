@@ -19,12 +19,12 @@ interface Props {
 
 /** Asks for a name and keeps the repeat, as it is now, in the swatch book. */
 export function SaveSwatchDialog({ open, onClose, saver }: Props) {
-  const bench = useEditor();
+  const editor = useEditor();
   const client = useQueryClient();
   const navigate = useNavigate();
   const notify = useNotify();
   const [typed, setTyped] = useState<string>();
-  const name = typed ?? bench.design.name;
+  const name = typed ?? editor.design.name;
   const close = (): void => {
     setTyped(undefined);
     onClose();
@@ -46,7 +46,7 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
 
   const submit = (event: FormEvent): void => {
     event.preventDefault();
-    watch.start(async () => startSwatch(bench.design.id, await saver.flush(), name.trim()));
+    watch.start(async () => startSwatch(editor.design.id, await saver.flush(), name.trim()));
   };
 
   return (

@@ -6,7 +6,13 @@ import type { ShortcutContext } from './shortcuts.ts';
 import { useStore } from '../../ui/store.ts';
 
 /** How much of the cloth is seen. */
-export function ScaleBar({ cloth: { view }, hands }: { readonly cloth: ClothParts; readonly hands: ShortcutContext }) {
+export function ScaleBar({
+  cloth: { view },
+  context,
+}: {
+  readonly cloth: ClothParts;
+  readonly context: ShortcutContext;
+}) {
   const viewport = useStore({ subscribe: view.subscribe, getState: view.getViewport });
   const percent = Math.round((100 * viewport.scale) / ACTUAL_SCALE);
   const showMetre = (): void => {
@@ -20,7 +26,7 @@ export function ScaleBar({ cloth: { view }, hands }: { readonly cloth: ClothPart
       className="grid shrink-0 content-center gap-1.5 border-l border-thread px-3 py-2"
     >
       <div className="flex items-center gap-1">
-        <Button look="quiet" label="Zoom out" onClick={() => hands.zoom(1 / 1.25)}>
+        <Button look="quiet" label="Zoom out" onClick={() => context.zoom(1 / 1.25)}>
           <Minus size={16} aria-hidden />
         </Button>
         <output
@@ -30,24 +36,24 @@ export function ScaleBar({ cloth: { view }, hands }: { readonly cloth: ClothPart
         >
           {percent} %
         </output>
-        <Button look="quiet" label="Zoom in" onClick={() => hands.zoom(1.25)}>
+        <Button look="quiet" label="Zoom in" onClick={() => context.zoom(1.25)}>
           <Plus size={16} aria-hidden />
         </Button>
-        <Button look="quiet" onClick={() => hands.showActual()}>
+        <Button look="quiet" onClick={() => context.showActual()}>
           Actual size
         </Button>
       </div>
       <div className="-mx-2 flex justify-between">
-        <Button look="quiet" className="px-2!" onClick={() => hands.showRepeats(1)}>
+        <Button look="quiet" className="px-2!" onClick={() => context.showRepeats(1)}>
           One repeat
         </Button>
-        <Button look="quiet" className="px-2!" onClick={() => hands.showRepeats(4)}>
+        <Button look="quiet" className="px-2!" onClick={() => context.showRepeats(4)}>
           Four
         </Button>
         <Button look="quiet" className="px-2!" onClick={showMetre}>
           A metre
         </Button>
-        <Button look="quiet" className="px-2!" title="Blurred, and from farther away" onClick={() => hands.squint()}>
+        <Button look="quiet" className="px-2!" title="Blurred, and from farther away" onClick={() => context.squint()}>
           Squint
         </Button>
       </div>

@@ -16,32 +16,32 @@ interface Named {
 
 /** Makes whoever shows a number of what is chosen follow all that it depends on. */
 function useChosen(): Editor {
-  const bench = useEditor();
-  useStore(bench.session);
-  useStore(bench.selection);
-  useStore(bench.motifs);
-  useStore(bench.anchor);
-  return bench;
+  const editor = useEditor();
+  useStore(editor.session);
+  useStore(editor.selection);
+  useStore(editor.motifs);
+  useStore(editor.anchor);
+  return editor;
 }
 
 /** Where the point of what is chosen lies, in the cell that holds the first of it. */
 export function PositionField({ axis, ...named }: Named & { readonly axis: 'x' | 'y' }) {
-  const bench = useChosen();
-  const { frame, selectedPlacements } = bench;
+  const editor = useChosen();
+  const { frame, selectedPlacements } = editor;
   const [first] = selectedPlacements;
   if (!frame || !first) return null;
-  const steps = bench.selection.getState().indices.get(first.id) ?? { i: 0, j: 0 };
-  const isOwn = selectedPlacements.length === 1 && bench.anchor.getState() === MIDDLE;
+  const steps = editor.selection.getState().indices.get(first.id) ?? { i: 0, j: 0 };
+  const isOwn = selectedPlacements.length === 1 && editor.anchor.getState() === MIDDLE;
   const mm = isOwn
     ? first[axis]
-    : pointInFrame(frame, bench.anchor.getState())[axis] - latticeTranslate(bench.lattice, steps)[axis];
+    : pointInFrame(frame, editor.anchor.getState())[axis] - latticeTranslate(editor.lattice, steps)[axis];
   return (
     <LengthField
       {...named}
       mm={mm}
       signed
       onChange={(next) =>
-        bench.move(bench.startDrag(), axis === 'x' ? { x: next - mm, y: 0 } : { x: 0, y: next - mm }, 'Moved')
+        editor.move(editor.startDrag(), axis === 'x' ? { x: next - mm, y: 0 } : { x: 0, y: next - mm }, 'Moved')
       }
     />
   );
@@ -53,17 +53,17 @@ export function SizeField({
   keep,
   ...named
 }: Named & { readonly side: 'width' | 'height'; readonly keep: boolean }) {
-  const bench = useChosen();
-  const { frame, pivot } = bench;
+  const editor = useChosen();
+  const { frame, pivot } = editor;
   if (!frame || !pivot) return null;
   const mm = sizeOf(frame)[side];
   const change = (next: number): void => {
     const factor = next / mm;
-    if (keep) bench.transformBy('Scaled', poseAbout(pivot, { scale: factor }));
+    if (keep) editor.transformBy('Scaled', poseAbout(pivot, { scale: factor }));
     else
-      bench.transformBy(
+      editor.transformBy(
         'Stretched',
-        stretchBy(frame, side === 'width' ? factor : 1, side === 'height' ? factor : 1, bench.anchor.getState()),
+        stretchBy(frame, side === 'width' ? factor : 1, side === 'height' ? factor : 1, editor.anchor.getState()),
       );
   };
   return <LengthField {...named} mm={mm} min={mm * 1e-3} max={mm * 1e3} onChange={change} />;
@@ -114,17 +114,17 @@ const OWN: Readonly<Record<'size' | 'rotation' | 'skew' | 'opacity', OwnValue>> 
 
 /** Of one motif about its point, of several each about its own centre. */
 export function OwnField({ kind, ...named }: Named & { readonly kind: keyof typeof OWN }) {
-  const bench = useChosen();
-  const { selectedPlacements, pivot } = bench;
+  const editor = useChosen();
+  const { selectedPlacements, pivot } = editor;
   const { sign, said, min, max, read, write } = OWN[kind];
   const [only] = selectedPlacements;
   if (!only || !pivot) return null;
   const change = (values: readonly number[]): void => {
     const next = values[0] ?? 0;
-    const aboutPoint = selectedPlacements.length === 1 && bench.anchor.getState() !== MIDDLE;
-    if (aboutPoint && kind === 'rotation') bench.rotate(next - only.rotation);
-    else if (aboutPoint && kind === 'size') bench.scaleBy(next / 100 / only.scale);
-    else bench.change(said, (_one, n) => write(values[n] ?? next));
+    const aboutPoint = selectedPlacements.length === 1 && editor.anchor.getState() !== MIDDLE;
+    if (aboutPoint && kind === 'rotation') editor.rotate(next - only.rotation);
+    else if (aboutPoint && kind === 'size') editor.scaleBy(next / 100 / only.scale);
+    else editor.change(said, (_one, n) => write(values[n] ?? next));
   };
   return (
     <EachField
@@ -139,8 +139,8 @@ export function OwnField({ kind, ...named }: Named & { readonly kind: keyof type
 }
 
 export function BlendNumberField(named: Named) {
-  const bench = useChosen();
-  const { selectedPlacements } = bench;
+  const editor = useChosen();
+  const { selectedPlacements } = editor;
   const [first] = selectedPlacements;
   if (!first) return null;
   const alike = selectedPlacements.every(({ blend }) => blend === first.blend);
@@ -148,7 +148,7 @@ export function BlendNumberField(named: Named) {
     <BlendField
       {...named}
       value={alike ? first.blend : undefined}
-      onChange={(blend) => bench.change('Changed the blending', () => ({ blend }))}
+      onChange={(blend) => editor.change('Changed the blending', () => ({ blend }))}
     />
   );
 }

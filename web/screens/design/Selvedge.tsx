@@ -10,11 +10,11 @@ import { useStore } from '../../ui/store.ts';
 
 /** The printed edge of the cloth: a rule that follows the zoom, a mark at each repeat, the name, the ink dots. */
 export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefined; readonly onInk: () => void }) {
-  const bench = useEditor();
-  const inks = useStore(bench.session, ({ design }) => design.inks);
-  const colourway = useStore(bench.session, ({ design }) => colourwayOf(design));
-  const name = useStore(bench.session, ({ design }) => design.name);
-  const repeat = useStore(bench.session, ({ design }) => design.repeat);
+  const editor = useEditor();
+  const inks = useStore(editor.session, ({ design }) => design.inks);
+  const colourway = useStore(editor.session, ({ design }) => colourwayOf(design));
+  const name = useStore(editor.session, ({ design }) => design.name);
+  const repeat = useStore(editor.session, ({ design }) => design.repeat);
   const [unit] = useUnit();
   const { colours } = colourway;
   return (
@@ -32,7 +32,7 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
             className="absolute inset-y-0 right-0 w-4 cursor-col-resize touch-none"
             onPointerDown={(event) => {
               event.preventDefault();
-              cloth.hands.pressGuide(event.nativeEvent);
+              cloth.controller.pressGuide(event.nativeEvent);
             }}
           />
         )}
@@ -52,7 +52,7 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
               title={`${ink.name}: ${colours[ink.id] ?? ''}`}
               aria-label={`Change the ink ${ink.name}`}
               onClick={() => {
-                bench.ink.set(ink.id);
+                editor.ink.set(ink.id);
                 onInk();
               }}
               className="block h-5 w-5 rounded-full border border-ink/25"
@@ -67,8 +67,8 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
 
 /** The rule down the cloth's edge. */
 function Rule({ view }: { readonly view: ClothView }) {
-  const bench = useEditor();
-  const repeat = useStore(bench.session, ({ design }) => design.repeat);
+  const editor = useEditor();
+  const repeat = useStore(editor.session, ({ design }) => design.repeat);
   const [unit] = useUnit();
   const { plan, density, y, height } = useStore({ subscribe: view.subscribe, getState: view.getViewport });
   const scale = plan.scaleY / density;

@@ -19,8 +19,8 @@ const VIEWS: readonly { readonly name: string; readonly metres: number; readonly
 
 /** The cloth as the eye finds its holes and lanes: blurred, and from farther away, beside the sharp one. */
 export function Squint({ onClose }: { readonly onClose: () => void }) {
-  const bench = useEditor();
-  const design = useStore(bench.session, ({ committed }) => committed);
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
   const [at, setAt] = useState(() => ({ x: design.repeat.width, y: design.repeat.height }));
   return (
     <Overlay

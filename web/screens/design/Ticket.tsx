@@ -25,8 +25,8 @@ const BODIES: Readonly<Record<Part, () => React.ReactNode>> = {
 
 /** The swing ticket: what the current part of the job needs, and nothing else. */
 export function Ticket({ open, onToggle }: { readonly open: boolean; readonly onToggle: () => void }) {
-  const bench = useEditor();
-  const part = useStore(bench.part);
+  const editor = useEditor();
+  const part = useStore(editor.part);
   const Body = BODIES[part];
   const [foot, setFoot] = useState<HTMLElement | null>(null);
   if (!open) {

@@ -12,7 +12,7 @@ import { useStore } from '../../ui/store.ts';
 
 interface Props {
   readonly saver: Saver;
-  readonly company: Presence;
+  readonly presence: Presence;
   readonly onPart: (part: Part) => void;
   readonly onSaveSwatch: () => void;
   readonly onDownload: () => void;
@@ -20,7 +20,7 @@ interface Props {
 }
 
 /** The name of the design, the parts of the job in their order, whether it is saved, and what to do with it. */
-export function TopBar({ saver, company, onPart, onSaveSwatch, onDownload, onKeys }: Props) {
+export function TopBar({ saver, presence, onPart, onSaveSwatch, onDownload, onKeys }: Props) {
   const state = useStore(saver);
   return (
     <header className="col-span-2 col-start-2 row-start-1 flex min-w-0 items-center gap-3 border-b border-thread bg-calico px-3">
@@ -32,7 +32,7 @@ export function TopBar({ saver, company, onPart, onSaveSwatch, onDownload, onKey
       </span>
       <DesignName />
       <PartNav onPart={onPart} />
-      <OthersNote company={company} />
+      <OthersNote presence={presence} />
       <SavedNote state={state} />
       <div className="flex shrink-0 items-center gap-1.5">
         <UndoButtons />
@@ -51,22 +51,22 @@ export function TopBar({ saver, company, onPart, onSaveSwatch, onDownload, onKey
 }
 
 function DesignName() {
-  const bench = useEditor();
-  const design = useStore(bench.session, ({ committed }) => committed);
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
   return (
     <NameField
       label="Name of the design"
       name={design.name}
       size={Math.min(26, Math.max(8, design.name.length))}
-      onRename={(name) => bench.commit('Renamed the design', { type: 'name', name })}
+      onRename={(name) => editor.commit('Renamed the design', { type: 'name', name })}
       className="h-8 border-transparent bg-transparent font-name text-base font-semibold hover:border-thread"
     />
   );
 }
 
 /** Who else has the design open, and what was changed there. */
-function OthersNote({ company }: { readonly company: Presence }) {
-  const { windows, editing, last } = useStore(company.others);
+function OthersNote({ presence }: { readonly presence: Presence }) {
+  const { windows, editing, last } = useStore(presence.others);
   if (windows === 0) return null;
   const who = windows === 1 ? 'another window' : `${windows} other windows`;
   return (

@@ -19,8 +19,8 @@ const SLIP_PX = 4;
 
 /** The motifs at hand, most used first: dragged onto any point of the cloth, or clicked. Files dropped here become motifs. */
 export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
-  const bench = useEditor();
-  const committed = useStore(bench.session, (state) => state.committed);
+  const editor = useEditor();
+  const committed = useStore(editor.session, (state) => state.committed);
   const [open, setOpen] = useState(true);
   const [words, setWords] = useState('');
   const [offered, setOffered] = useState(false);
@@ -31,10 +31,10 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
   const pages = useMotifPages({ words: words.trim(), order: 'used' });
   const more = useMoreInSight(pages);
   const { motifs } = pages;
-  const known = useStore(bench.motifs);
+  const known = useStore(editor.motifs);
   useEffect(() => {
-    if (motifs) bench.learn('drawer', motifs);
-  }, [bench, motifs]);
+    if (motifs) editor.learn('drawer', motifs);
+  }, [editor, motifs]);
 
   // Those on this cloth come first, however far down the drawer they are.
   const listed = useMemo(() => {
@@ -107,20 +107,20 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
 }
 
 function TrayMotif({ motif, cloth }: { readonly motif: DesignMotif; readonly cloth: ClothParts | undefined }) {
-  const bench = useEditor();
+  const editor = useEditor();
   const [ghost, setGhost] = useState<{ x: number; y: number }>();
 
   const press = (event: ReactPointerEvent<HTMLButtonElement>): void => {
     if (event.button !== 0 || !cloth) return;
     const from = { x: event.clientX, y: event.clientY };
     const button = event.currentTarget;
-    let carried: ReturnType<ClothParts['hands']['carry']> | undefined;
+    let carried: ReturnType<ClothParts['controller']['carry']> | undefined;
     const stop = new AbortController();
     button.setPointerCapture(event.pointerId);
     const move = (moved: PointerEvent): void => {
       if (!carried && Math.hypot(moved.clientX - from.x, moved.clientY - from.y) < SLIP_PX) return;
       let isOver = false;
-      carried ??= cloth.hands.carry(motif, (over) => (isOver = over));
+      carried ??= cloth.controller.carry(motif, (over) => (isOver = over));
       carried.move(moved);
       setGhost(isOver ? undefined : { x: moved.clientX, y: moved.clientY });
     };
@@ -143,7 +143,7 @@ function TrayMotif({ motif, cloth }: { readonly motif: DesignMotif; readonly clo
   const layInTheMiddle = (): void => {
     if (!cloth) return;
     const viewport = cloth.view.getViewport();
-    bench.place(motif, toMm(viewport, middle(viewport)));
+    editor.place(motif, toMm(viewport, middle(viewport)));
   };
 
   const picture = blobUrl(motif.thumbnail);

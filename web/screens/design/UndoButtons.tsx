@@ -5,16 +5,16 @@ import { useEditor } from '../../cloth/editorContext.ts';
 
 /** Undo and redo, each saying what it would do. */
 export function UndoButtons() {
-  const bench = useEditor();
-  const past = useStore(bench.session, (state) => state.past);
-  const future = useStore(bench.session, (state) => state.future);
+  const editor = useEditor();
+  const past = useStore(editor.session, (state) => state.past);
+  const future = useStore(editor.session, (state) => state.future);
   return (
     <>
       <Button
         look="quiet"
         label={past.length ? `Undo: ${past.at(-1)?.label}` : 'Undo'}
         disabled={past.length === 0}
-        onClick={() => bench.undo()}
+        onClick={() => editor.undo()}
       >
         <Undo2 size={17} aria-hidden />
       </Button>
@@ -22,7 +22,7 @@ export function UndoButtons() {
         look="quiet"
         label={future.length ? `Do again: ${future[0]?.label}` : 'Redo'}
         disabled={future.length === 0}
-        onClick={() => bench.redo()}
+        onClick={() => editor.redo()}
       >
         <Redo2 size={17} aria-hidden />
       </Button>

@@ -11,10 +11,10 @@ export interface Shortcut {
   readonly group: 'General' | 'Selection' | 'The cloth';
   /** Whether the event is this shortcut. */
   readonly matches: (event: KeyboardEvent) => boolean;
-  readonly run: (bench: Editor, hands: ShortcutContext, event: KeyboardEvent) => void;
+  readonly run: (editor: Editor, context: ShortcutContext, event: KeyboardEvent) => void;
 }
 
-/** What shortcuts reach besides the bench. */
+/** What shortcuts can reach besides the editor. */
 export interface ShortcutContext {
   zoom(factor: number): void;
   showRepeats(count: 1 | 4): void;
@@ -50,55 +50,55 @@ const FAR_NUDGE_MM = 10;
 const PAN_PX = 60;
 
 export const SHORTCUTS: readonly Shortcut[] = [
-  { keys: 'Ctrl Z', does: 'Undo', group: 'General', matches: held('z'), run: (bench) => bench.undo() },
+  { keys: 'Ctrl Z', does: 'Undo', group: 'General', matches: held('z'), run: (editor) => editor.undo() },
   {
     keys: 'Ctrl Shift Z, Ctrl Y',
     does: 'Redo',
     group: 'General',
     matches: (e) => held('z', true)(e) || held('y')(e),
-    run: (bench) => bench.redo(),
+    run: (editor) => editor.redo(),
   },
   {
     keys: 'Ctrl S',
     does: 'Save a swatch (edits are saved automatically)',
     group: 'General',
     matches: held('s'),
-    run: (_bench, hands) => hands.saveSwatch(),
+    run: (_editor, context) => context.saveSwatch(),
   },
   {
     keys: '?',
     does: 'Keyboard shortcuts',
     group: 'General',
     matches: plain('?'),
-    run: (_bench, hands) => hands.openSheet(),
+    run: (_editor, context) => context.openSheet(),
   },
   {
     keys: 'Ctrl A',
     does: 'Select all',
     group: 'Selection',
     matches: held('a'),
-    run: (bench) => bench.selectAll(),
+    run: (editor) => editor.selectAll(),
   },
   {
     keys: 'I',
     does: 'Invert selection',
     group: 'Selection',
     matches: plain('i'),
-    run: (bench) => bench.select(invertSelection(bench.editablePlacements, bench.selection.getState().ids)),
+    run: (editor) => editor.select(invertSelection(editor.editablePlacements, editor.selection.getState().ids)),
   },
   {
     keys: 'A',
     does: 'Select similar: all of the same motif',
     group: 'Selection',
     matches: plain('a'),
-    run: (bench) => bench.select(selectSimilar(bench.design, bench.selection.getState().ids)),
+    run: (editor) => editor.select(selectSimilar(editor.design, editor.selection.getState().ids)),
   },
   {
     keys: 'N, B',
     does: 'Select the next motif, the previous one',
     group: 'Selection',
     matches: (e) => plain('n')(e) || plain('b')(e),
-    run: (bench, _hands, e) => bench.selectNext(e.key.toLowerCase() === 'n' ? 1 : -1),
+    run: (editor, _hands, e) => editor.selectNext(e.key.toLowerCase() === 'n' ? 1 : -1),
   },
   {
     keys: 'Arrows',
@@ -112,7 +112,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
     does: 'Snap on or off; hold Ctrl while moving for the opposite',
     group: 'Selection',
     matches: plain('s'),
-    run: (bench) => bench.snapping.set(!bench.snapping.getState()),
+    run: (editor) => editor.snapping.set(!editor.snapping.getState()),
   },
   {
     keys: 'Alt arrows, Alt Shift arrows, Ctrl arrows',
@@ -126,64 +126,64 @@ export const SHORTCUTS: readonly Shortcut[] = [
     does: 'Rotate by 5° about the anchor; with Shift the other way',
     group: 'Selection',
     matches: plain('t'),
-    run: (bench, _hands, e) => bench.rotate(e.shiftKey ? -5 : 5),
+    run: (editor, _hands, e) => editor.rotate(e.shiftKey ? -5 : 5),
   },
   {
     keys: 'G',
     does: 'Scale up by 5 %; with Shift down',
     group: 'Selection',
     matches: plain('g'),
-    run: (bench, _hands, e) => bench.scaleBy(e.shiftKey ? 1 / 1.05 : 1.05),
+    run: (editor, _hands, e) => editor.scaleBy(e.shiftKey ? 1 / 1.05 : 1.05),
   },
   {
     keys: 'M',
     does: 'Flip left to right; with Shift top to bottom',
     group: 'Selection',
     matches: plain('m'),
-    run: (bench, _hands, e) => bench.flip(e.shiftKey),
+    run: (editor, _hands, e) => editor.flip(e.shiftKey),
   },
   {
     keys: 'F, H',
     does: 'To front, to back',
     group: 'Selection',
     matches: (e) => plain('f')(e) || plain('h')(e),
-    run: (bench, _hands, e) => bench.restack(e.key.toLowerCase() === 'f' ? 'front' : 'back'),
+    run: (editor, _hands, e) => editor.restack(e.key.toLowerCase() === 'f' ? 'front' : 'back'),
   },
   {
     keys: 'U, J',
     does: 'Bring forward, send backward past what it overlaps',
     group: 'Selection',
     matches: (e) => plain('u')(e) || plain('j')(e),
-    run: (bench, { overlap }, e) => bench.restackByOne(e.key.toLowerCase() === 'u' ? 'up' : 'down', overlap),
+    run: (editor, { overlap }, e) => editor.restackByOne(e.key.toLowerCase() === 'u' ? 'up' : 'down', overlap),
   },
   {
     keys: 'K, L',
     does: 'Bundle, unbundle',
     group: 'Selection',
     matches: (e) => plain('k')(e) || plain('l')(e),
-    run: (_bench, { bundles }, e) => (e.key.toLowerCase() === 'k' ? bundles.bundle() : bundles.loosen()),
+    run: (_editor, { bundles }, e) => (e.key.toLowerCase() === 'k' ? bundles.bundle() : bundles.loosen()),
   },
   {
     keys: 'O',
     does: 'Open a bundle to change its parts; a double click does so too',
     group: 'Selection',
     matches: plain('o'),
-    run: (_bench, { bundles }) => bundles.open(),
+    run: (_editor, { bundles }) => bundles.open(),
   },
   {
     keys: 'Ctrl D, Ctrl Shift D',
     does: 'Duplicate beside, in place',
     group: 'Selection',
     matches: (e) => held('d')(e) || held('d', true)(e),
-    run: (bench, _hands, e) => bench.duplicate(e.shiftKey),
+    run: (editor, _hands, e) => editor.duplicate(e.shiftKey),
   },
   {
     keys: 'Ctrl C, Ctrl X, Ctrl V',
     does: 'Copy, cut, paste: also into other designs and windows',
     group: 'Selection',
     matches: (e) => held('c')(e) || held('x')(e) || held('v')(e),
-    run: (bench, _hands, e) =>
-      ({ c: () => bench.copy(), x: () => bench.cut(), v: () => bench.paste() })[
+    run: (editor, _hands, e) =>
+      ({ c: () => editor.copy(), x: () => editor.cut(), v: () => editor.paste() })[
         e.key.toLowerCase() as 'c' | 'x' | 'v'
       ](),
   },
@@ -192,49 +192,49 @@ export const SHORTCUTS: readonly Shortcut[] = [
     does: 'Paste at the pointer',
     group: 'Selection',
     matches: held('v', true),
-    run: (bench, hands) => bench.paste(hands.pointer()),
+    run: (editor, context) => editor.paste(context.pointer()),
   },
   {
     keys: 'Delete',
     does: 'Delete',
     group: 'Selection',
     matches: (e) => e.key === 'Delete' || e.key === 'Backspace',
-    run: (bench) => bench.remove(),
+    run: (editor) => editor.remove(),
   },
   {
     keys: 'Escape',
     does: 'Cancel what is being done; select nothing',
     group: 'Selection',
     matches: (e) => e.key === 'Escape',
-    run: (_bench, hands) => hands.giveUp(),
+    run: (_editor, context) => context.giveUp(),
   },
   {
     keys: '+, −',
     does: 'Zoom in, zoom out; the wheel zooms at the pointer',
     group: 'The cloth',
     matches: (e) => !ctrl(e) && ['+', '=', '-'].includes(e.key),
-    run: (_bench, hands, e) => hands.zoom(e.key === '-' ? 1 / 1.25 : 1.25),
+    run: (_editor, context, e) => context.zoom(e.key === '-' ? 1 / 1.25 : 1.25),
   },
   {
     keys: '1, 4',
     does: 'One repeat, four repeats',
     group: 'The cloth',
     matches: (e) => plain('1')(e) || plain('4')(e),
-    run: (_bench, hands, e) => hands.showRepeats(e.key === '1' ? 1 : 4),
+    run: (_editor, context, e) => context.showRepeats(e.key === '1' ? 1 : 4),
   },
   {
     keys: 'Q',
     does: 'Squint: blurred, as seen from a distance',
     group: 'The cloth',
     matches: plain('q'),
-    run: (_bench, hands) => hands.squint(),
+    run: (_editor, context) => context.squint(),
   },
   {
     keys: '0',
     does: 'Actual size',
     group: 'The cloth',
     matches: plain('0'),
-    run: (_bench, hands) => hands.showActual(),
+    run: (_editor, context) => context.showActual(),
   },
 ];
 
@@ -253,18 +253,18 @@ export const POINTER_HINTS: readonly { readonly keys: string; readonly does: str
   { keys: 'Drag out of the selvedge', does: 'Add a vertical guide; with Shift a horizontal one' },
 ];
 
-function byCell(bench: Editor, _hands: ShortcutContext, event: KeyboardEvent): void {
+function byCell(editor: Editor, _hands: ShortcutContext, event: KeyboardEvent): void {
   const [x, y] = ARROWS[event.key] as readonly [number, number];
   const share = ctrl(event) ? 1 / 4 : event.shiftKey ? 1 / 3 : 1 / 2;
-  bench.nudgeByCell({ x: x * share, y: y * share });
+  editor.nudgeByCell({ x: x * share, y: y * share });
 }
 
-function arrow(bench: Editor, hands: ShortcutContext, event: KeyboardEvent): void {
+function arrow(editor: Editor, context: ShortcutContext, event: KeyboardEvent): void {
   const [x, y] = ARROWS[event.key] as readonly [number, number];
-  if (bench.selection.getState().ids.length === 0) {
-    hands.pan(-x * PAN_PX, -y * PAN_PX);
+  if (editor.selection.getState().ids.length === 0) {
+    context.pan(-x * PAN_PX, -y * PAN_PX);
     return;
   }
   const by = event.shiftKey ? FAR_NUDGE_MM : NUDGE_MM;
-  bench.nudge({ x: x * by, y: y * by });
+  editor.nudge({ x: x * by, y: y * by });
 }

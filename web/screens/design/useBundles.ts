@@ -15,15 +15,15 @@ import { OpeningContext } from './opening.ts';
 
 /** The bundle that a placement shows, or undefined for any other motif. */
 export function bundleOf(
-  bench: Editor,
+  editor: Editor,
   placement: Placement | undefined,
 ): (DesignMotif & { recipe: Extract<DesignMotif['recipe'], { kind: 'bundle' }> }) | undefined {
-  const motif = placement && bench.motif(placement.motif);
+  const motif = placement && editor.motif(placement.motif);
   return motif?.recipe?.kind === 'bundle' ? { ...motif, recipe: motif.recipe } : undefined;
 }
 
 export function useBundles(): BundleActions {
-  const bench = useEditor();
+  const editor = useEditor();
   const open = useContext(OpeningContext);
   const { mutateAsync: make } = useMotifMaking();
   const { mutateAsync: copy } = useMotifCopies();
@@ -33,10 +33,10 @@ export function useBundles(): BundleActions {
       notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
     return {
       bundle() {
-        const chosen = gatherInstances(latticeOf(bench.design.repeat), bench.selectedPlacements);
+        const chosen = gatherInstances(latticeOf(editor.design.repeat), editor.selectedPlacements);
         const [first] = chosen;
         if (!first) return;
-        const motifs = new Map(bench.motifs.getState().map((motif) => [motif.id, motif]));
+        const motifs = new Map(editor.motifs.getState().map((motif) => [motif.id, motif]));
         const middle = middleOf(chosen, motifs);
         const parts = partsAbout(chosen, { ...UPRIGHT, ...middle });
         const names = [...new Set(chosen.map(({ motif }) => motifs.get(motif)?.name ?? 'motif'))];
@@ -44,7 +44,7 @@ export function useBundles(): BundleActions {
           names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
         make({ name: name.slice(0, 120), collection: 'Bundles', recipe: { kind: 'bundle', parts } })
           .then((made) =>
-            bench.replaceSelectedWith(`Bundled ${chosen.length} motifs`, [
+            editor.replaceSelectedWith(`Bundled ${chosen.length} motifs`, [
               { ...newPlacement(nanoid(), made, middle), layer: first.layer },
             ]),
           )
@@ -52,19 +52,19 @@ export function useBundles(): BundleActions {
       },
       loosen() {
         try {
-          const bundles = bench.selectedPlacements.filter((placement) => bundleOf(bench, placement));
+          const bundles = editor.selectedPlacements.filter((placement) => bundleOf(editor, placement));
           const ids: string[] = [];
           for (const placement of bundles) {
-            const bundle = bundleOf(bench, placement);
+            const bundle = bundleOf(editor, placement);
             if (!bundle) continue;
-            bench.select([placement.id]);
-            bench.replaceSelectedWith(
+            editor.select([placement.id]);
+            editor.replaceSelectedWith(
               `Loosened ${bundle.name}`,
               loosenBundle(placement, bundle, bundle.recipe.parts, nanoid),
             );
-            ids.push(...bench.selection.getState().ids);
+            ids.push(...editor.selection.getState().ids);
           }
-          if (ids.length > 0) bench.select(ids);
+          if (ids.length > 0) editor.select(ids);
         } catch (error) {
           refused(error);
         }
@@ -72,9 +72,9 @@ export function useBundles(): BundleActions {
       open(id) {
         const placement =
           id === undefined
-            ? bench.selectedPlacements[0]
-            : bench.editablePlacements.find((placement) => placement.id === id);
-        const bundle = bundleOf(bench, placement);
+            ? editor.selectedPlacements[0]
+            : editor.editablePlacements.find((placement) => placement.id === id);
+        const bundle = bundleOf(editor, placement);
         if (!placement || !bundle) return;
         try {
           open?.(placement, bundle);
@@ -83,14 +83,14 @@ export function useBundles(): BundleActions {
         }
       },
       separate() {
-        const chosen = bench.selectedPlacements;
+        const chosen = editor.selectedPlacements;
         const motifs = [...new Set(chosen.map(({ motif }) => motif))]
-          .map((id) => bench.motif(id))
+          .map((id) => editor.motif(id))
           .filter((motif) => motif !== undefined);
         copy(motifs.map(({ id, name }) => ({ id, name: `${name.slice(0, 109)}, separate` })))
           .then((copies) => {
             const own = new Map(motifs.map(({ id }, n) => [id, copies[n]?.id]));
-            bench.change(
+            editor.change(
               copies.length === 1 ? `Made ${copies[0]?.name ?? 'a motif'}` : `Made ${copies.length} motifs separate`,
               ({ motif }) => ({ motif: own.get(motif) ?? motif }),
             );
@@ -104,5 +104,5 @@ export function useBundles(): BundleActions {
           .catch(refused);
       },
     };
-  }, [bench, open, make, copy, notify]);
+  }, [editor, open, make, copy, notify]);
 }

@@ -15,13 +15,13 @@ import { Making } from './Making.tsx';
 
 /** One motif of the drawer: its names and sizes, where it is used, and what can be done with it. */
 export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; readonly onClose: () => void }) {
-  const deed = useMotifMutation();
+  const mutation = useMotifMutation();
   const notify = useNotify();
   const uses = useMotifUses(motif.id);
   const file = useRef<HTMLInputElement>(null);
-  // By its promise, since a deed may take this very ticket away before it is done.
+  // By its promise, since a mutation may unmount this very ticket before it is done.
   const act = (what: MotifMutation, then?: () => void): void =>
-    void deed
+    void mutation
       .mutateAsync(what)
       .then(then, (error: unknown) =>
         notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' }),

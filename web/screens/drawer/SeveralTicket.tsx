@@ -15,7 +15,7 @@ interface Props {
 /** Several motifs of the drawer, and what can be done with them together. */
 export function SeveralTicket({ motifs, onClose, onMade }: Props) {
   const making = useMotifMaking();
-  const deed = useMotifMutation();
+  const mutation = useMotifMutation();
   const notify = useNotify();
   const refused = (error: unknown): void =>
     notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
@@ -28,7 +28,7 @@ export function SeveralTicket({ motifs, onClose, onMade }: Props) {
       .mutateAsync({ name: names, collection: 'Bundles', recipe: { kind: 'bundle', parts: sideBySide(motifs) } })
       .then(({ id }) => onMade(id), refused);
   const setDeleted = (deleted: boolean): Promise<unknown> =>
-    Promise.all(motifs.map(({ id }) => deed.mutateAsync({ id, deleted })));
+    Promise.all(motifs.map(({ id }) => mutation.mutateAsync({ id, deleted })));
   const remove = (): void =>
     void setDeleted(true).then(() => {
       onClose();

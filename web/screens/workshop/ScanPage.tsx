@@ -50,11 +50,11 @@ export function SheetPage() {
 function OpenSheet({ sheet }: { readonly sheet: Scan }) {
   const [query] = useSearchParams();
   const replace = query.get('motif') ?? undefined;
-  const deed = useScanMutation();
+  const mutation = useScanMutation();
   const notify = useNotify();
   const client = useQueryClient();
   const navigate = useNavigate();
-  const { mutateAsync } = deed;
+  const { mutateAsync } = mutation;
   const save = useCallback(
     (steps: CleanSteps) =>
       void mutateAsync({ id: sheet.id, change: { steps } }).catch((error: Error) =>

@@ -85,14 +85,14 @@ export function Workshop() {
 }
 
 function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonly sheet: Scan }) {
-  const deed = useScanMutation();
+  const mutation = useScanMutation();
   const notify = useNotify();
   const remove = (): void =>
-    void deed.mutateAsync({ id, deleted: true }).then(
+    void mutation.mutateAsync({ id, deleted: true }).then(
       () =>
         notify({
           text: `“${name}” was deleted. Motifs made from it stay as they are.`,
-          action: { label: 'Undo', run: () => deed.mutate({ id, deleted: false }) },
+          action: { label: 'Undo', run: () => mutation.mutate({ id, deleted: false }) },
         }),
       (error: Error) => notify({ text: error.message, tone: 'problem' }),
     );

@@ -24,8 +24,8 @@ export function LiveCloth({
   readonly look: Look;
   readonly onLook: (look: Look) => void;
 }) {
-  const bench = useEditor();
-  const motifs = useStore(bench.motifs);
+  const editor = useEditor();
+  const motifs = useStore(editor.motifs);
   const area = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const session = useMemo(() => new Session(design), [design]);
@@ -36,7 +36,7 @@ export function LiveCloth({
     const frame = () => ({ width: place.clientWidth, height: place.clientHeight, density: window.devicePixelRatio });
     const made = new ClothView(canvas.current, session, frame());
     view.current = made;
-    made.setMotifs(bench.motifs.getState());
+    made.setMotifs(editor.motifs.getState());
     const observer = new ResizeObserver(() => made.resize(frame().width, frame().height, frame().density));
     observer.observe(place);
     return () => {
@@ -44,7 +44,7 @@ export function LiveCloth({
       made.close();
       view.current = undefined;
     };
-  }, [session, bench]);
+  }, [session, editor]);
   useEffect(() => view.current?.setMotifs(motifs), [motifs, session]);
   useEffect(() => {
     const now = view.current?.getViewport();

@@ -29,8 +29,8 @@ interface Props {
 
 /** Two to four designs as live cloth, moved and zoomed as one; any can be taken. */
 export function Panes({ label, note, panes, onClose }: Props) {
-  const bench = useEditor();
-  const repeat = useStore(bench.session, ({ committed }) => committed.repeat);
+  const editor = useEditor();
+  const repeat = useStore(editor.session, ({ committed }) => committed.repeat);
   const [look, setLook] = useState<Look>(() => ({
     at: { x: repeat.width, y: repeat.height },
     scale: 480 / (2.2 * Math.max(repeat.width, repeat.height)),

@@ -13,13 +13,13 @@ interface Props {
 
 /** The arrangement being worked at and up to three that were kept, as live cloth, moved and zoomed as one; any can be taken. */
 export function SideBySide({ alternatives, onClose }: Props) {
-  const bench = useEditor();
-  const committed = useStore(bench.session, (state) => state.committed);
+  const editor = useEditor();
+  const committed = useStore(editor.session, (state) => state.committed);
   const { id } = committed;
   const listed = useAlternatives(id);
   const designs = useAlternativeDesigns(id, alternatives);
   const take = (name: string, design: Design): void => {
-    bench.commit(`Applied “${name}”`, takeArrangement(bench.session.state.committed, design));
+    editor.commit(`Applied “${name}”`, takeArrangement(editor.session.state.committed, design));
     onClose();
   };
   const panes = [

@@ -28,17 +28,17 @@ const PARTS = [
 
 /** What the eye would catch on, looked for after every edit: each a mark on the cloth and a line here, taken by a click. */
 export function CheckPanel() {
-  const bench = useEditor();
+  const editor = useEditor();
   const cloth = useContext(ClothContext);
-  const findings = useStore(bench.findings);
+  const findings = useStore(editor.findings);
   const [lane, setLane] = useState(4);
   const [near, setNear] = useState(1);
   const problem = useFindings(useMemo(() => ({ lane, near }), [lane, near]));
-  const marks = useMemo(() => (findings ? marksOf(bench.lattice, [], findings) : []), [findings, bench]);
+  const marks = useMemo(() => (findings ? marksOf(editor.lattice, [], findings) : []), [findings, editor]);
   const take = (mark: Mark): void => {
     const viewport = cloth?.view.getViewport();
     const at = viewport && nearestSeen(mark, viewport);
-    if (at) takeMark(bench, mark, at);
+    if (at) takeMark(editor, mark, at);
   };
   return (
     <section aria-label="Check" className="grid grid-cols-1 gap-3" data-check={findings ? 'done' : 'looking'}>
@@ -63,7 +63,7 @@ export function CheckPanel() {
                 <ul aria-label={name} className="grid max-h-44 gap-1 overflow-y-auto">
                   {own.map((mark) => (
                     <MarkRow key={mark.key} mark={mark} onTake={() => take(mark)}>
-                      <MarkText bench={bench} mark={mark} findings={findings} />
+                      <MarkText editor={editor} mark={mark} findings={findings} />
                     </MarkRow>
                   ))}
                 </ul>
@@ -104,8 +104,8 @@ function MarkRow({
   readonly onTake: () => void;
   readonly children: ReactNode;
 }) {
-  const bench = useEditor();
-  const isTaken = useStore(bench.mark) === mark.key;
+  const editor = useEditor();
+  const isTaken = useStore(editor.mark) === mark.key;
   const row = useRef<HTMLLIElement>(null);
   useEffect(() => {
     if (isTaken) row.current?.scrollIntoView({ block: 'nearest' });
@@ -126,16 +126,16 @@ function MarkRow({
 }
 
 function MarkText({
-  bench,
+  editor,
   mark,
   findings,
 }: {
-  readonly bench: Editor;
+  readonly editor: Editor;
   readonly mark: Mark;
   readonly findings: Findings;
 }) {
-  const nameOf = (id: string): string => bench.motif(id)?.name ?? 'Motif';
-  const motifOf = (id: string): string => nameOf(bench.placement(id)?.motif ?? '');
+  const nameOf = (id: string): string => editor.motif(id)?.name ?? 'Motif';
+  const motifOf = (id: string): string => nameOf(editor.placement(id)?.motif ?? '');
   if (mark.kind === 'lane') return `${formatNumber(mark.width, 1)} mm wide, ${angleText(mark.angle)}`;
   if (mark.kind === 'pair') {
     const [a, b] = mark.ids as [string, string];
@@ -144,7 +144,7 @@ function MarkText({
   const clump = findings.clumps[Number(mark.key.split(' ')[1])];
   if (!clump) return mark.name;
   if (clump.by === 'motif') return `${clump.ids.length} × ${nameOf(clump.of)}`;
-  const { design } = bench;
+  const { design } = editor;
   const ink = design.inks.find(({ prints }) => prints.some((print) => print === clump.of));
   return (
     <>
@@ -169,8 +169,8 @@ function angleText(angle: number): string {
 
 /** Evens out what was taken, without leaving for the toss. */
 function SettleChosen() {
-  const bench = useEditor();
-  const { ids } = useStore(bench.selection);
+  const editor = useEditor();
+  const { ids } = useStore(editor.selection);
   const settle = useSettle();
   return (
     <Button

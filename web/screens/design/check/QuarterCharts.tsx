@@ -15,8 +15,8 @@ const GRID = { color: '#e3ddd0' };
 
 /** How far neighbours are apart, and how much each ink covers, quarter by quarter of the cell. */
 export function QuarterCharts({ quarters }: { readonly quarters: readonly Quarter[] }) {
-  const bench = useEditor();
-  const committed = useStore(bench.session, (state) => state.committed);
+  const editor = useEditor();
+  const committed = useStore(editor.session, (state) => state.committed);
   const spacing = useMemo(
     () => ({
       labels: NAMES.map((name) => name.split(' ')),

@@ -13,9 +13,9 @@ interface Wanted {
 
 /** Has the cloth looked over off the page after every edit, and its findings marked; says what went wrong. One look at a time: the next begins with what is there by then. */
 export function useFindings(looking: CheckContext): string | undefined {
-  const bench = useEditor();
-  const committed = useStore(bench.session, (state) => state.committed);
-  const motifs = useStore(bench.motifs);
+  const editor = useEditor();
+  const committed = useStore(editor.session, (state) => state.committed);
+  const motifs = useStore(editor.motifs);
   const [problem, setProblem] = useState<string>();
   const wanted = useRef<Wanted>(undefined);
   const busy = useRef(false);
@@ -24,10 +24,10 @@ export function useFindings(looking: CheckContext): string | undefined {
     left.current = false;
     return () => {
       left.current = true;
-      bench.findings.set(undefined);
-      bench.mark.set(undefined);
+      editor.findings.set(undefined);
+      editor.mark.set(undefined);
     };
-  }, [bench]);
+  }, [editor]);
   useEffect(() => {
     wanted.current = { design: committed, motifs, looking };
     const look = (): void => {
@@ -35,11 +35,11 @@ export function useFindings(looking: CheckContext): string | undefined {
       if (!next || busy.current || left.current) return;
       wanted.current = undefined;
       busy.current = true;
-      bench.tossing.tosser
+      editor.tossing.tosser
         .run(next.design, next.motifs, { kind: 'check', ...next.looking })
         .done.then((findings: Findings) => {
           if (left.current) return;
-          bench.findings.set(findings);
+          editor.findings.set(findings);
           setProblem(undefined);
         })
         .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)))
@@ -49,6 +49,6 @@ export function useFindings(looking: CheckContext): string | undefined {
         });
     };
     look();
-  }, [bench, committed, motifs, looking]);
+  }, [editor, committed, motifs, looking]);
   return problem;
 }

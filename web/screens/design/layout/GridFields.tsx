@@ -45,9 +45,9 @@ interface Props {
 
 /** What a grid is of, how many, how large, and by which of the angles that close. */
 export function GridFields({ recipe, onChange }: Props) {
-  const bench = useEditor();
-  const committed = useStore(bench.session, (state) => state.committed);
-  const motifs = useStore(bench.motifs);
+  const editor = useEditor();
+  const committed = useStore(editor.session, (state) => state.committed);
+  const motifs = useStore(editor.motifs);
   const making = useMotifMaking();
   const [problem, setProblem] = useState<string>();
   const lattice = latticeOf(committed.repeat);

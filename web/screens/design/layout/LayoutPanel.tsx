@@ -17,20 +17,20 @@ const NEW_GRID: GridRecipe = { kind: 'grid', figure: 'dots', motif: '', fitted: 
 
 /** Rows and grids by recipe: once laid, what is changed here is changed on the cloth. */
 export function LayoutPanel() {
-  const bench = useEditor();
-  const committed = useStore(bench.session, (state) => state.committed);
-  const draft = useStore(bench.layoutDraft);
-  const setDraft = (next: LayoutDraft | undefined): void => bench.layoutDraft.set(next);
+  const editor = useEditor();
+  const committed = useStore(editor.session, (state) => state.committed);
+  const draft = useStore(editor.layoutDraft);
+  const setDraft = (next: LayoutDraft | undefined): void => editor.layoutDraft.set(next);
   const [problem, setProblem] = useState<string>();
   const laid = committed.layout;
   const recipe = draft?.recipe ?? laid?.recipe ?? NEW_ROW;
   const isLaid = laid !== null && draft === undefined;
 
   const lay = (next: LayoutRecipe, taken: readonly string[] = [], made: readonly DesignMotif[] = []): void => {
-    const { layer } = bench;
-    const start = bench.session.state.committed;
+    const { layer } = editor;
+    const start = editor.session.state.committed;
     if (!layer) {
-      bench.refusal.set(
+      editor.refusal.set(
         'Every layer is hidden or locked, so nothing can be placed. Nothing was changed; show or unlock a layer first.',
       );
       return;
@@ -41,10 +41,10 @@ export function LayoutPanel() {
         ? start
         : { ...start, layout: taken.length > 0 ? { recipe: next, laid: taken } : null };
     try {
-      const motifs = new Map([...bench.motifMap, ...made.map((motif) => [motif.id, motif] as const)]);
+      const motifs = new Map([...editor.motifMap, ...made.map((motif) => [motif.id, motif] as const)]);
       const command = applyLayout(base, motifs, next, layer.id, () => nanoid());
-      bench.select([]);
-      bench.commit(
+      editor.select([]);
+      editor.commit(
         next.kind === 'row'
           ? isLaid
             ? 'Changed the rows'
@@ -100,7 +100,7 @@ export function LayoutPanel() {
           </p>
           <Button
             title="Keeps the motifs and forgets the recipe"
-            onClick={() => bench.commit('Forgot the layout recipe', { type: 'layout', layout: null })}
+            onClick={() => editor.commit('Forgot the layout recipe', { type: 'layout', layout: null })}
           >
             Let it go
           </Button>

@@ -22,8 +22,8 @@ interface Props {
 
 /** The motifs of each row in their order, what they have in common, and the gaps. */
 export function RowFields({ recipe, isLaid, onChange }: Props) {
-  const bench = useEditor();
-  const { ids } = useStore(bench.selection);
+  const editor = useEditor();
+  const { ids } = useStore(editor.selection);
   const { rows } = recipe;
   const setRow = (at: number, row: readonly string[], taken?: readonly string[]): void => {
     const next = rows.length === 0 ? [row] : rows.map((one, n) => (n === at ? row : one));
@@ -31,7 +31,7 @@ export function RowFields({ recipe, isLaid, onChange }: Props) {
   };
   const addChosen = (): void => {
     // In the order in which they were chosen.
-    const list = ids.flatMap((id) => bench.placement(id) ?? []);
+    const list = ids.flatMap((id) => editor.placement(id) ?? []);
     setRow(
       Math.max(0, rows.length - 1),
       [...(rows.at(-1) ?? []), ...list.map(({ motif }) => motif)].slice(0, MOST_IN_ROW),
@@ -116,8 +116,8 @@ interface ListProps {
 }
 
 function RowList({ name, row, onChange }: ListProps) {
-  const bench = useEditor();
-  useStore(bench.motifs);
+  const editor = useEditor();
+  useStore(editor.motifs);
   const moved = (from: number, by: 1 | -1): readonly string[] => {
     const next = [...row];
     const [one] = next.splice(from, 1);
@@ -129,7 +129,7 @@ function RowList({ name, row, onChange }: ListProps) {
       <h4 className="text-xs text-graphite">{name}</h4>
       <ol aria-label={name} className="grid gap-1">
         {row.map((id, n) => {
-          const motif = bench.motif(id);
+          const motif = editor.motif(id);
           const label = motif?.name ?? 'Motif';
           return (
             <li

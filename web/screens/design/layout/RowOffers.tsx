@@ -16,8 +16,8 @@ const FALLS: Readonly<Record<RowPattern, string>> = {
 
 /** By how much further rows may shift, best first, with what becomes of a motif and its like. */
 export function RowOffers({ count }: { readonly count: number }) {
-  const bench = useEditor();
-  const committed = useStore(bench.session, (state) => state.committed);
+  const editor = useEditor();
+  const committed = useStore(editor.session, (state) => state.committed);
   const { repeat, placements, layout } = committed;
   const offers = useMemo(() => {
     const own = new Set(layout?.laid);
@@ -33,7 +33,7 @@ export function RowOffers({ count }: { readonly count: number }) {
       heading="Further rows shift by, best first: so far apart lies each motif from its like"
       offers={offers}
       repeatOf={({ p, q }) => ({ width: repeat.width, height: repeat.height, step: step('brick', p, q) })}
-      deed="Shifted the rows by"
+      action="Shifted the rows by"
       isNow={({ p, q }) => repeat.step.kind === 'brick' && p === repeat.step.drop.p && q === repeat.step.drop.q}
       picture={(offer) => <RowsPicture offer={offer} count={count} aspect={repeat.width / count / repeat.height} />}
       note={({ fall }) => (

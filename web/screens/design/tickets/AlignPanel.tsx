@@ -55,9 +55,9 @@ const SPACINGS = [
 
 /** Lining up, spacing out and evening what is chosen, across joins too. */
 export function AlignPanel() {
-  const bench = useEditor();
-  const design = useStore(bench.session, ({ committed }) => committed);
-  const { ids } = useStore(bench.selection);
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
+  const { ids } = useStore(editor.selection);
   const [to, setTo] = useState<Reference>('chosen');
   const [by, setBy] = useState<Spacing['by']>('gaps');
   const [gap, setGap] = useState(10);
@@ -66,9 +66,9 @@ export function AlignPanel() {
     .map((id) => design.placements.find((placement) => placement.id === id))
     .filter((placement): placement is Placement => placement !== undefined);
   const several = chosen.length > 1;
-  const motifs = () => new Map(bench.motifs.getState().map((motif) => [motif.id, motif]));
+  const motifs = () => new Map(editor.motifs.getState().map((motif) => [motif.id, motif]));
   const commit = (label: string, changes: PlacementChanges): void => {
-    if (Object.keys(changes).length > 0) bench.commit(label, { type: 'change', changes });
+    if (Object.keys(changes).length > 0) editor.commit(label, { type: 'change', changes });
   };
   const lineUp = (axis: Axis, side: Side, name: string): void =>
     commit(name, align(latticeOf(design.repeat), chosen, motifs(), axis, side, several ? to : 'cell'));

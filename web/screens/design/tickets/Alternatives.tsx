@@ -13,23 +13,23 @@ const MOST_BESIDE = 3;
 
 /** Arrangements kept under names, to be looked at beside the one being worked at. */
 export function Alternatives() {
-  const bench = useEditor();
-  const { id } = bench.design;
+  const editor = useEditor();
+  const { id } = editor.design;
   const alternatives = useAlternatives(id);
-  const deed = useAlternativeMutation(id);
+  const mutation = useAlternativeMutation(id);
   const notify = useNotify();
   const beside = useContext(SideBySideContext);
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const kept = alternatives.data ?? [];
   const shown = ticked.filter((one) => kept.some((alternative) => alternative.id === one));
-  if (bench.inside || !beside) return null;
+  if (editor.inside || !beside) return null;
   const failed = (error: Error): void => notify({ text: error.message, tone: 'problem' });
   const drop = async (alternative: string, name: string): Promise<void> => {
     const document = await readAlternative(id, alternative);
-    await deed.mutateAsync({ drop: alternative });
+    await mutation.mutateAsync({ drop: alternative });
     notify({
       text: `“${name}” is deleted.`,
-      action: { label: 'Undo', run: () => deed.mutate({ keep: name, document }) },
+      action: { label: 'Undo', run: () => mutation.mutate({ keep: name, document }) },
     });
   };
   return (
@@ -55,7 +55,7 @@ export function Alternatives() {
             <NameField
               label={`Name of the alternative ${name}`}
               name={name}
-              onRename={(rename) => deed.mutate({ id: one, rename }, { onError: failed })}
+              onRename={(rename) => mutation.mutate({ id: one, rename }, { onError: failed })}
               className="h-8 w-full border-transparent bg-transparent text-sm hover:border-thread"
             />
             <span className="text-xs text-graphite">{motifs}</span>
@@ -67,10 +67,10 @@ export function Alternatives() {
       </ul>
       <div className="grid grid-cols-2 gap-2">
         <Button
-          disabled={deed.isPending}
+          disabled={mutation.isPending}
           onClick={() =>
-            deed.mutate(
-              { keep: `Alternative ${kept.length + 1}`, document: bench.session.state.committed },
+            mutation.mutate(
+              { keep: `Alternative ${kept.length + 1}`, document: editor.session.state.committed },
               { onError: failed },
             )
           }

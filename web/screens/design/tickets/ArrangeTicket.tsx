@@ -33,11 +33,11 @@ const SIDES: Readonly<Record<ArrangeSide, { readonly name: string; readonly Show
 /** In a bundle that lies open there are only motifs to arrange. */
 const INSIDE: readonly ArrangeSide[] = ['chosen', 'stack'];
 
-/** What is chosen, in numbers and deeds, the whole stack, rows and grids, the toss, or what the eye would catch on. */
+/** The selection with its numbers and actions, the layers, rows and grids, the toss, or the check. */
 export function ArrangeTicket() {
-  const bench = useEditor();
-  const wished = useStore(bench.arrangeSide);
-  const sides = bench.inside ? INSIDE : (Object.keys(SIDES) as ArrangeSide[]);
+  const editor = useEditor();
+  const wished = useStore(editor.arrangeSide);
+  const sides = editor.inside ? INSIDE : (Object.keys(SIDES) as ArrangeSide[]);
   const side = sides.includes(wished) ? wished : 'chosen';
   const { Shown } = SIDES[side];
   return (
@@ -45,7 +45,7 @@ export function ArrangeTicket() {
       <Choice
         label="Arrange"
         value={side}
-        onChange={(next) => bench.arrangeSide.set(next)}
+        onChange={(next) => editor.arrangeSide.set(next)}
         options={sides.map((value) => ({ value, name: SIDES[value].name }))}
       />
       <Shown />
@@ -54,17 +54,17 @@ export function ArrangeTicket() {
 }
 
 function Chosen() {
-  const bench = useEditor();
-  const design = useStore(bench.session, ({ committed }) => committed);
-  const { ids } = useStore(bench.selection);
-  const motifs = useStore(bench.motifs);
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
+  const { ids } = useStore(editor.selection);
+  const motifs = useStore(editor.motifs);
   const chosen = design.placements.filter(({ id }) => ids.includes(id));
   const [only] = chosen;
   const name = motifs.find(({ id }) => id === only?.motif)?.name ?? 'Motif';
   return (
     <>
       {chosen.length === 0 ? (
-        <NothingChosen count={bench.editablePlacements.length} />
+        <NothingChosen count={editor.editablePlacements.length} />
       ) : (
         <>
           <h3 className="truncate font-name text-base font-semibold" title={name}>
@@ -80,7 +80,7 @@ function Chosen() {
             <Vary />
           </Fold>
           <Fold name="Replace and bundle" open>
-            <MotifPick label="Replace with" prompt="Replace with …" onPick={(motif) => bench.replaceSelected(motif)} />
+            <MotifPick label="Replace with" prompt="Replace with …" onPick={(motif) => editor.replaceSelected(motif)} />
             <BundleButtons />
           </Fold>
           <Fold name="Select more">
@@ -96,7 +96,7 @@ function Chosen() {
 }
 
 function NothingChosen({ count }: { readonly count: number }) {
-  const bench = useEditor();
+  const editor = useEditor();
   return (
     <div className="grid gap-3 text-sm">
       {count === 0 ? (
@@ -107,7 +107,7 @@ function NothingChosen({ count }: { readonly count: number }) {
       ) : (
         <>
           <p>
-            {count === 1 ? 'One motif is' : `${count} motifs are`} in the {bench.inside ? 'bundle' : 'cell'}. Drag any
+            {count === 1 ? 'One motif is' : `${count} motifs are`} in the {editor.inside ? 'bundle' : 'cell'}. Drag any
             of them anywhere on the cloth; all its repeats move with it.
           </p>
           <p>Shift-drag selects with a box, Alt-drag with a lasso; a second click selects what lies below.</p>
@@ -119,9 +119,9 @@ function NothingChosen({ count }: { readonly count: number }) {
 }
 
 function BundleButtons() {
-  const bench = useEditor();
+  const editor = useEditor();
   const bundles = useBundles();
-  const { selectedPlacements } = bench;
+  const { selectedPlacements } = editor;
   return (
     <>
       {selectedPlacements.length > 1 && (
@@ -129,7 +129,7 @@ function BundleButtons() {
           <Package size={15} aria-hidden /> Bundle
         </Button>
       )}
-      {selectedPlacements.length === 1 && bundleOf(bench, selectedPlacements[0]) && (
+      {selectedPlacements.length === 1 && bundleOf(editor, selectedPlacements[0]) && (
         <div className="grid grid-cols-2 gap-2">
           <Button onClick={() => bundles.open()}>
             <PackageOpen size={15} aria-hidden /> Open
@@ -148,33 +148,33 @@ function BundleButtons() {
 
 /** Where in the stack what is chosen lies, and in which layer. */
 function StackButtons() {
-  const bench = useEditor();
+  const editor = useEditor();
   const cloth = useContext(ClothContext);
-  const { layers } = bench.design;
-  const { selectedPlacements } = bench;
+  const { layers } = editor.design;
+  const { selectedPlacements } = editor;
   const [first] = selectedPlacements;
   const layer = selectedPlacements.every((placement) => placement.layer === first?.layer) ? first?.layer : undefined;
   return (
     <section aria-label="Order" className="grid gap-2">
       <div className="grid grid-cols-4 gap-2">
-        <Button label="To front" className="w-full" onClick={() => bench.restack('front')}>
+        <Button label="To front" className="w-full" onClick={() => editor.restack('front')}>
           <ArrowUpToLine size={16} aria-hidden />
         </Button>
         <Button
           label="Bring forward"
           className="w-full"
-          onClick={() => cloth && bench.restackByOne('up', cloth.hands.overlap)}
+          onClick={() => cloth && editor.restackByOne('up', cloth.controller.overlap)}
         >
           <ArrowUp size={16} aria-hidden />
         </Button>
         <Button
           label="Send backward"
           className="w-full"
-          onClick={() => cloth && bench.restackByOne('down', cloth.hands.overlap)}
+          onClick={() => cloth && editor.restackByOne('down', cloth.controller.overlap)}
         >
           <ArrowDown size={16} aria-hidden />
         </Button>
-        <Button label="To back" className="w-full" onClick={() => bench.restack('back')}>
+        <Button label="To back" className="w-full" onClick={() => editor.restack('back')}>
           <ArrowDownToLine size={16} aria-hidden />
         </Button>
       </div>
@@ -185,7 +185,7 @@ function StackButtons() {
             value={layer ?? ''}
             onChange={(event) => {
               const into = layers.find(({ id }) => id === event.target.value);
-              if (into) bench.intoLayer(into);
+              if (into) editor.intoLayer(into);
             }}
             className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
           >

@@ -9,17 +9,17 @@ const MODULE_MM = 10;
 
 /** How large the cell is, what that has to keep to, and whether what lies in it grows along. */
 export function CellSize() {
-  const bench = useEditor();
-  const along = useStore(bench.contentsFollow);
-  const repeat = useStore(bench.session, ({ design }) => design.repeat);
+  const editor = useEditor();
+  const along = useStore(editor.contentsFollow);
+  const repeat = useStore(editor.session, ({ design }) => design.repeat);
   const size = { min: SMALLEST_CELL_MM, max: LARGEST_CELL_MM };
-  const change = (label: string, next: Repeat): void => bench.commit(label, { type: 'repeat', repeat: next });
+  const change = (label: string, next: Repeat): void => editor.commit(label, { type: 'repeat', repeat: next });
   const resize = (side: CellSide, mm: number): void => {
     const next = resizeCell(repeat, side, mm);
-    const command = along ? scaleCell(bench.design, next) : ({ type: 'repeat', repeat: next } as const);
-    if (command) bench.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
+    const command = along ? scaleCell(editor.design, next) : ({ type: 'repeat', repeat: next } as const);
+    if (command) editor.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
     else
-      bench.refusal.set(
+      editor.refusal.set(
         'That would make a motif smaller, larger or more skewed than allowed. Nothing was changed; use a smaller change.',
       );
   };
@@ -29,7 +29,7 @@ export function CellSize() {
         <LengthField label="Cell width" mm={repeat.width} {...size} onChange={(mm) => resize('width', mm)} />
         <LengthField label="Cell height" mm={repeat.height} {...size} onChange={(mm) => resize('height', mm)} />
       </div>
-      <Tick label="Scale the contents too" on={along} onChange={(isOn) => bench.contentsFollow.set(isOn)} />
+      <Tick label="Scale the contents too" on={along} onChange={(isOn) => editor.contentsFollow.set(isOn)} />
       {!repeat.step.honeycomb && (
         <Tick
           label="Keep proportions"

@@ -12,10 +12,10 @@ const REST_MS = 350;
 
 /** The ground and the inks: change one and it changes everywhere at once. */
 export function ColourTicket() {
-  const bench = useEditor();
-  const inks = useStore(bench.session, ({ design }) => design.inks);
-  const groundNow = useStore(bench.session, ({ design }) => design.ground);
-  const opened = useStore(bench.ink);
+  const editor = useEditor();
+  const inks = useStore(editor.session, ({ design }) => design.inks);
+  const groundNow = useStore(editor.session, ({ design }) => design.ground);
+  const opened = useStore(editor.ink);
   const [printed] = inksOfGround(groundNow);
   const bare = groundNow.kind === 'none';
   const ground = inks.find(({ id }) => id === printed) ?? inks.find(({ id }) => id === 'ground') ?? inks[0];
@@ -29,7 +29,7 @@ export function ColourTicket() {
           pressed={bare}
           disabled={!ground}
           onClick={() =>
-            bench.commit(bare ? 'Added a ground' : 'Removed the ground', {
+            editor.commit(bare ? 'Added a ground' : 'Removed the ground', {
               type: 'ground',
               ground: bare && ground ? { kind: 'flat', ink: ground.id } : NO_GROUND,
             })
@@ -51,8 +51,8 @@ export function ColourTicket() {
 }
 
 function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
-  const bench = useEditor();
-  const colourway = useStore(bench.session, ({ design }) => colourwayOf(design));
+  const editor = useEditor();
+  const colourway = useStore(editor.session, ({ design }) => colourwayOf(design));
   const colour = colourway.colours[ink.id] as Hex;
   const row = useRef<HTMLDivElement>(null);
   const [typed, setTyped] = useState<string>();
@@ -63,7 +63,7 @@ function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
   }, [open]);
 
   const commit = (next: Hex): void =>
-    bench.commit(`Changed ${ink.name}`, { type: 'colour', colourway: colourway.id, ink: ink.id, colour: next });
+    editor.commit(`Changed ${ink.name}`, { type: 'colour', colourway: colourway.id, ink: ink.id, colour: next });
   const settle = (): void => {
     if (!pending.current) return;
     clearTimeout(pending.current.timer);
@@ -73,7 +73,7 @@ function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
   // While the hand moves the colour is only shown; where it rests it becomes one edit.
   const show = (next: Hex): void => {
     if (pending.current) clearTimeout(pending.current.timer);
-    bench.session.preview({ type: 'colour', colourway: colourway.id, ink: ink.id, colour: next });
+    editor.session.preview({ type: 'colour', colourway: colourway.id, ink: ink.id, colour: next });
     pending.current = { colour: next, timer: setTimeout(settle, REST_MS) };
   };
   const latest = useRef(settle);
@@ -96,7 +96,7 @@ function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
           type="button"
           aria-expanded={open}
           aria-label={`Change the ink ${ink.name}`}
-          onClick={() => bench.ink.set(open ? undefined : ink.id)}
+          onClick={() => editor.ink.set(open ? undefined : ink.id)}
           className="h-6 w-6 shrink-0 rounded-full border border-ink/25"
           style={{ background: colour }}
         />

@@ -21,15 +21,15 @@ import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Copies of what is chosen: along a line, straight or drawn, around a centre, in a grid. They lie on the cloth while their numbers are tried. */
 export function Copies() {
-  const bench = useEditor();
-  const { ids } = useStore(bench.selection);
+  const editor = useEditor();
+  const { ids } = useStore(editor.selection);
   const [open, setOpen] = useState(false);
   if (!open) {
     return (
       <>
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={() => bench.duplicate()}>Copy beside</Button>
-          <Button onClick={() => bench.duplicate(true)}>Copy in place</Button>
+          <Button onClick={() => editor.duplicate()}>Copy beside</Button>
+          <Button onClick={() => editor.duplicate(true)}>Copy in place</Button>
         </div>
         <Button onClick={() => setOpen(true)}>
           <CopyPlus size={15} aria-hidden /> Several copies …
@@ -52,12 +52,12 @@ function waveOf(wide: number): Point[] {
 }
 
 function OpenCopies({ onDone }: { readonly onDone: () => void }) {
-  const bench = useEditor();
-  const committed = useStore(bench.session, (state) => state.committed);
-  const { ids } = useStore(bench.selection);
+  const editor = useEditor();
+  const committed = useStore(editor.session, (state) => state.committed);
+  const { ids } = useStore(editor.selection);
   const originals = useMemo(() => committed.placements.filter(({ id }) => ids.includes(id)), [committed, ids]);
   const [start] = useState(() => {
-    const motifs = new Map(bench.motifs.getState().map((motif) => [motif.id, motif]));
+    const motifs = new Map(editor.motifs.getState().map((motif) => [motif.id, motif]));
     const middle = middleOf(originals, motifs);
     const [first] = originals;
     const wide = first ? (motifs.get(first.motif)?.width ?? 30) * first.scale : 30;
@@ -65,7 +65,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
   });
   const [plan, setPlan] = useState<CopyPlan>({ kind: 'line', count: 4, by: { x: start.wide, y: 0 } });
   const cloth = useContext(ClothContext);
-  const drawing = useStore(cloth?.hands.drawing ?? NOTHING_DRAWN) !== undefined;
+  const drawing = useStore(cloth?.controller.drawing ?? NOTHING_DRAWN) !== undefined;
   const [variation, setVariation] = useState(NO_VARIATION);
   const { copies, command } = useMemo(() => {
     const made = makeCopies(originals, plan, variation, (n) => `${start.nonce}-${n}`).slice(0, MOST_COPIES);
@@ -73,14 +73,14 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
   }, [originals, plan, variation, committed, ids, start.nonce]);
 
   useEffect(() => {
-    bench.session.preview(command);
-    return () => bench.session.preview(undefined);
-  }, [bench, command]);
+    editor.session.preview(command);
+    return () => editor.session.preview(undefined);
+  }, [editor, command]);
 
   const confirm = (): void => {
-    bench.commit(copies.length === 1 ? 'Laid a copy' : `Laid ${copies.length} copies`, command);
+    editor.commit(copies.length === 1 ? 'Laid a copy' : `Laid ${copies.length} copies`, command);
     onDone();
-    bench.select([...ids, ...copies.map(({ id }) => id)]);
+    editor.select([...ids, ...copies.map(({ id }) => id)]);
   };
   const change = (kind: CopyPlan['kind']): void =>
     setPlan(
@@ -125,7 +125,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
             />
             <Button
               pressed={drawing}
-              onClick={() => cloth?.hands.drawing.set(drawing ? undefined : (path) => setPlan({ ...plan, path }))}
+              onClick={() => cloth?.controller.drawing.set(drawing ? undefined : (path) => setPlan({ ...plan, path }))}
             >
               Draw the line
             </Button>

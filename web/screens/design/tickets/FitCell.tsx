@@ -7,14 +7,14 @@ import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Makes the cell as large as what lies in it and one gap, which nobody has to calculate then. */
 export function FitCell() {
-  const bench = useEditor();
-  const design = useStore(bench.session, ({ committed }) => committed);
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
   const [gap, setGap] = useState(10);
   const fit = (): void => {
-    const command = fitCell(bench.design, bench.motifMap, gap);
-    if (command) bench.commit('Fitted the cell', command);
+    const command = fitCell(editor.design, editor.motifMap, gap);
+    if (command) editor.commit('Fitted the cell', command);
     else
-      bench.refusal.set('With this gap the cell would be smaller or larger than a cell can be. Nothing was changed.');
+      editor.refusal.set('With this gap the cell would be smaller or larger than a cell can be. Nothing was changed.');
   };
   return (
     <div className="grid grid-cols-2 items-end gap-2">

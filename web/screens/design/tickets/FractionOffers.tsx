@@ -9,8 +9,8 @@ const SHOWN = 6;
 
 /** The fractions that keep what is alike farthest apart, best first. */
 export function FractionOffers() {
-  const bench = useEditor();
-  const committed = useStore(bench.session, (state) => state.committed);
+  const editor = useEditor();
+  const committed = useStore(editor.session, (state) => state.committed);
   const { repeat, placements } = committed;
   const { kind, drop } = repeat.step;
   const offers = useMemo(() => fractionOffers(repeat, placesByMotif(placements)).slice(0, SHOWN), [repeat, placements]);
@@ -20,7 +20,7 @@ export function FractionOffers() {
       heading="Best first: so far apart lie equal motifs of neighbouring cells"
       offers={offers}
       repeatOf={({ p, q }) => ({ ...repeat, step: step(kind, p, q) })}
-      deed="Changed the step to"
+      action="Changed the step to"
       isNow={({ p, q }) => p === drop.p && q === drop.q}
       picture={({ p, q }) => <StepDiagram step={step(kind, p, q)} />}
     />

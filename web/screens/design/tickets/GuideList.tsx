@@ -10,14 +10,15 @@ import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** What catches what is moved, and the designer's own guides by their numbers. */
 export function GuideList() {
-  const bench = useEditor();
-  const design = useStore(bench.session, ({ committed }) => committed);
-  const on = useStore(bench.snapping);
-  const shown = useStore(bench.guidesShown);
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
+  const on = useStore(editor.snapping);
+  const shown = useStore(editor.guidesShown);
   const { guides, repeat } = design;
-  const commit = (label: string, next: readonly Guide[]): void => bench.commit(label, { type: 'guides', guides: next });
+  const commit = (label: string, next: readonly Guide[]): void =>
+    editor.commit(label, { type: 'guides', guides: next });
   const add = (axis: Guide['axis']): void => {
-    bench.guidesShown.set(true);
+    editor.guidesShown.set(true);
     commit('Added a guide', [
       ...guides,
       { id: nanoid(8), axis, at: (axis === 'x' ? repeat.width : repeat.height) / 2 },
@@ -26,13 +27,13 @@ export function GuideList() {
   return (
     <Fold name="Guides and snapping" {...(guides.length > 0 && { note: String(guides.length) })}>
       <div>
-        <Tick label="Snap while moving" on={on} onChange={(next) => bench.snapping.set(next)} />
+        <Tick label="Snap while moving" on={on} onChange={(next) => editor.snapping.set(next)} />
         <p className="text-xs text-graphite">
           The cell’s edges and shares, guides, other motifs and their repeats, equal gaps, angles by 15°. Ctrl held does
           the opposite.
         </p>
       </div>
-      <Tick label="Show guides" on={shown} onChange={(next) => bench.guidesShown.set(next)} />
+      <Tick label="Show guides" on={shown} onChange={(next) => editor.guidesShown.set(next)} />
       <ul aria-label="Guides" className="grid gap-1.5">
         {guides.map((guide, n) => (
           <li key={guide.id} className="grid grid-cols-[64px_minmax(0,1fr)_32px] items-center gap-2 text-sm">

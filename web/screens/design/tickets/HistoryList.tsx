@@ -7,9 +7,9 @@ const NEAR = 200;
 
 /** Every step by name, the latest on top; a click goes back to it, or forward again. */
 export function HistoryList() {
-  const bench = useEditor();
-  const past = useStore(bench.session, (state) => state.past);
-  const future = useStore(bench.session, (state) => state.future);
+  const editor = useEditor();
+  const past = useStore(editor.session, (state) => state.past);
+  const future = useStore(editor.session, (state) => state.future);
   if (past.length === 0 && future.length === 0) return null;
   const steps = [
     ...[...future].reverse().map(({ label }, n) => ({ label, by: future.length - n, done: false })),
@@ -28,7 +28,7 @@ export function HistoryList() {
               type="button"
               data-step={by}
               aria-current={by === 0 ? 'step' : undefined}
-              onClick={() => bench.goToStep(by)}
+              onClick={() => editor.goToStep(by)}
               className={`h-7 w-full truncate rounded-md px-2 text-left text-sm hover:bg-linen ${by === 0 ? 'bg-linen font-semibold' : done ? '' : 'text-graphite italic'}`}
             >
               {label}

@@ -23,10 +23,10 @@ export interface Landing {
 
 /** The whole stack, topmost first, layer by layer: chosen, dragged, hidden and locked here. */
 export function StackList() {
-  const bench = useEditor();
-  const design = useStore(bench.session, ({ committed }) => committed);
-  const { ids } = useStore(bench.selection);
-  const motifs = useStore(bench.motifs);
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
+  const { ids } = useStore(editor.selection);
+  const motifs = useStore(editor.motifs);
   const [sought, setSought] = useState('');
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
   const [dragged, setDragged] = useState<StackRow>();
@@ -61,14 +61,14 @@ export function StackList() {
     held: { readonly shiftKey: boolean; readonly ctrlKey: boolean; readonly metaKey: boolean },
   ): void => {
     if (row.kind === 'layer') {
-      bench.setWorkingLayer(row.layer.id);
+      editor.setWorkingLayer(row.layer.id);
       return;
     }
     const id = row.key;
-    if (held.shiftKey && anchor.current !== undefined) bench.select(between(rows, anchor.current, id));
+    if (held.shiftKey && anchor.current !== undefined) editor.select(between(rows, anchor.current, id));
     else if (held.ctrlKey || held.metaKey)
-      bench.select(chosen.has(id) ? ids.filter((one) => one !== id) : [...ids, id]);
-    else bench.select([id]);
+      editor.select(chosen.has(id) ? ids.filter((one) => one !== id) : [...ids, id]);
+    else editor.select([id]);
     if (!held.shiftKey) anchor.current = id;
   };
 
@@ -83,17 +83,17 @@ export function StackList() {
     if (row.kind === 'layer') {
       const rest = design.layers.filter(({ id }) => id !== row.layer.id);
       const at = rest.findIndex(({ id }) => id === target.layer.id);
-      if (at >= 0) bench.moveLayer(row.layer, where === 'over' ? at + 1 : at);
+      if (at >= 0) editor.moveLayer(row.layer, where === 'over' ? at + 1 : at);
       return;
     }
     if (!isEditable(target.layer)) {
-      bench.refusal.set(`“${target.layer.name}” is hidden or locked. Show or unlock it first; nothing was moved.`);
+      editor.refusal.set(`“${target.layer.name}” is hidden or locked. Show or unlock it first; nothing was moved.`);
       return;
     }
     const moving = chosen.has(row.key) ? ids : [row.key];
-    bench.select(moving);
-    if (target.kind === 'layer') bench.intoLayer(target.layer);
-    else bench.moveBeside(moving, target.key, where);
+    editor.select(moving);
+    if (target.kind === 'layer') editor.intoLayer(target.layer);
+    else editor.moveBeside(moving, target.key, where);
   };
 
   /** Arrows go from line to line, with Shift choosing on the way, with Alt taking what is chosen along. */
@@ -110,7 +110,7 @@ export function StackList() {
     if (event.altKey && row.kind === 'layer') {
       // The list shows the topmost first, and the next line may be one of the layer's own.
       const to = design.layers.findIndex(({ id }) => id === row.layer.id) - by;
-      if (to >= 0 && to < design.layers.length) bench.moveLayer(row.layer, to);
+      if (to >= 0 && to < design.layers.length) editor.moveLayer(row.layer, to);
       return;
     }
     if (event.altKey) {
@@ -137,7 +137,7 @@ export function StackList() {
             className="h-8 w-full rounded-md border border-thread bg-white pr-1 pl-7 text-sm"
           />
         </label>
-        <Button onClick={() => bench.addLayer()}>
+        <Button onClick={() => editor.addLayer()}>
           <Layers size={15} aria-hidden /> New layer
         </Button>
       </div>
@@ -174,7 +174,7 @@ export function StackList() {
                   key={key}
                   row={row}
                   {...shared}
-                  working={bench.workingLayer === row.layer.id}
+                  working={editor.workingLayer === row.layer.id}
                   onTake={() => take(row, { shiftKey: false, ctrlKey: false, metaKey: false })}
                   onFold={() => setFolded(toggled(folded, row.layer.id))}
                 />
@@ -202,7 +202,7 @@ export function StackList() {
           )}
         </DragOverlay>
       </DndContext>
-      <LayerSettings id={bench.workingLayer} />
+      <LayerSettings id={editor.workingLayer} />
       <p className="text-xs text-graphite">
         What is laid with nothing chosen comes on top of the layer in bold. Drag a line to move it; Alt and arrows do so
         too.

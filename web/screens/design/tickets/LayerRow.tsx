@@ -17,7 +17,7 @@ interface Props {
 
 /** A layer's line in the stack: folded, named, shown, locked. */
 export function LayerRow({ row, place, landing, working, onTake, onFold }: Props) {
-  const bench = useEditor();
+  const editor = useEditor();
   const { layer, count, folded } = row;
   const { setNodeRef: setDrop } = useDroppable({ id: row.key });
   const { setNodeRef: setDrag, listeners } = useDraggable({ id: row.key });
@@ -50,7 +50,7 @@ export function LayerRow({ row, place, landing, working, onTake, onFold }: Props
         label={`${layer.shown ? 'Hide' : 'Show'} ${layer.name}`}
         pressed={!layer.shown}
         onClick={() =>
-          bench.changeLayer(layer.shown ? `Hid ${layer.name}` : `Showed ${layer.name}`, layer.id, {
+          editor.changeLayer(layer.shown ? `Hid ${layer.name}` : `Showed ${layer.name}`, layer.id, {
             shown: !layer.shown,
           })
         }
@@ -61,7 +61,7 @@ export function LayerRow({ row, place, landing, working, onTake, onFold }: Props
         label={`${layer.locked ? 'Unlock' : 'Lock'} ${layer.name}`}
         pressed={layer.locked}
         onClick={() =>
-          bench.changeLayer(layer.locked ? `Unlocked ${layer.name}` : `Locked ${layer.name}`, layer.id, {
+          editor.changeLayer(layer.locked ? `Unlocked ${layer.name}` : `Locked ${layer.name}`, layer.id, {
             locked: !layer.locked,
           })
         }

@@ -7,10 +7,10 @@ import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Name, opacity and blending of a layer, and what is done with it as a whole. */
 export function LayerSettings({ id }: { readonly id: string | undefined }) {
-  const bench = useEditor();
-  const layers = useStore(bench.session, ({ design }) => design.layers);
-  const placements = useStore(bench.session, ({ committed }) => committed.placements);
-  const { ids } = useStore(bench.selection);
+  const editor = useEditor();
+  const layers = useStore(editor.session, ({ design }) => design.layers);
+  const placements = useStore(editor.session, ({ committed }) => committed.placements);
+  const { ids } = useStore(editor.selection);
   const at = layers.findIndex((layer) => layer.id === id);
   const layer = layers[at];
   if (!layer) return null;
@@ -20,7 +20,7 @@ export function LayerSettings({ id }: { readonly id: string | undefined }) {
       <NameField
         label="Layer name"
         name={layer.name}
-        onRename={(name) => bench.changeLayer('Renamed a layer', layer.id, { name })}
+        onRename={(name) => editor.changeLayer('Renamed a layer', layer.id, { name })}
         className="h-8 w-full border-thread text-sm font-semibold"
       />
       <div className="grid grid-cols-2 gap-2">
@@ -31,25 +31,25 @@ export function LayerSettings({ id }: { readonly id: string | undefined }) {
           min={0}
           max={100}
           step={5}
-          onChange={(percent) => bench.changeLayer('Changed a layer’s opacity', layer.id, { opacity: percent / 100 })}
+          onChange={(percent) => editor.changeLayer('Changed a layer’s opacity', layer.id, { opacity: percent / 100 })}
         />
         <BlendField
           label="Layer blend"
           value={layer.blend}
-          onChange={(blend) => bench.changeLayer('Changed a layer’s blending', layer.id, { blend })}
+          onChange={(blend) => editor.changeLayer('Changed a layer’s blending', layer.id, { blend })}
         />
       </div>
       <div className="grid grid-cols-2 gap-2">
-        <Button disabled={held.length === 0} onClick={() => bench.select(held)}>
+        <Button disabled={held.length === 0} onClick={() => editor.select(held)}>
           Choose all in it
         </Button>
-        <Button disabled={ids.length === 0} onClick={() => bench.intoLayer(layer)}>
+        <Button disabled={ids.length === 0} onClick={() => editor.intoLayer(layer)}>
           Move selection here
         </Button>
-        <Button disabled={at === 0} onClick={() => bench.mergeDown(layer)}>
+        <Button disabled={at === 0} onClick={() => editor.mergeDown(layer)}>
           Merge down
         </Button>
-        <Button disabled={layers.length === 1} onClick={() => bench.removeLayer(layer)}>
+        <Button disabled={layers.length === 1} onClick={() => editor.removeLayer(layer)}>
           Delete layer
         </Button>
       </div>

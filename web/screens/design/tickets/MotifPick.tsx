@@ -13,14 +13,14 @@ interface Props {
 
 /** Picks one motif of the drawer by its name. */
 export function MotifPick({ label, prompt, without, onPick }: Props) {
-  const bench = useEditor();
-  const motifs = useStore(bench.motifs);
+  const editor = useEditor();
+  const motifs = useStore(editor.motifs);
   return (
     <select
       aria-label={label}
       value=""
       onChange={(event) => {
-        const motif = bench.motif(event.target.value);
+        const motif = editor.motif(event.target.value);
         if (motif) onPick(motif);
       }}
       className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm"

@@ -18,10 +18,10 @@ export const LANDING = { over: 'shadow-[inset_0_2px_0_#b3402e]', under: 'shadow-
 
 /** A motif's line in the stack: its small picture and name. */
 export function MotifRow({ row, place, landing, chosen, onTake }: Props) {
-  const bench = useEditor();
+  const editor = useEditor();
   const { setNodeRef: setDrop } = useDroppable({ id: row.key });
   const { setNodeRef: setDrag, listeners } = useDraggable({ id: row.key, disabled: !isEditable(row.layer) });
-  const motif = bench.motif(row.placement.motif);
+  const motif = editor.motif(row.placement.motif);
   return (
     <li
       ref={setDrop}

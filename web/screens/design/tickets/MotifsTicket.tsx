@@ -16,16 +16,16 @@ import { useStore } from '../../../ui/store.ts';
 
 /** Bringing motifs in, and their names and natural sizes. */
 export function MotifsTicket() {
-  const bench = useEditor();
+  const editor = useEditor();
   const pages = useMotifPages({ order: 'used' });
   const more = useMoreInSight(pages);
-  const { ids } = useStore(bench.selection);
-  const design = useStore(bench.session, ({ committed }) => committed);
+  const { ids } = useStore(editor.selection);
+  const design = useStore(editor.session, ({ committed }) => committed);
   const used = new Set(design.placements.map(({ motif }) => motif));
   const chosen = design.placements.find(({ id }) => id === ids.at(-1))?.motif;
   const [opened, setOpened] = useState<string>();
   const open = opened ?? chosen;
-  const onCloth = [...used].flatMap((id) => bench.motif(id) ?? []).filter(({ deleted }) => !deleted);
+  const onCloth = [...used].flatMap((id) => editor.motif(id) ?? []).filter(({ deleted }) => !deleted);
   const listed = [...onCloth, ...(pages.motifs ?? []).filter(({ id }) => !used.has(id))];
   return (
     <div className="grid gap-4">
@@ -63,7 +63,7 @@ function MotifRow({
   readonly onToggle: () => void;
 }) {
   const [unit] = useUnit();
-  const deed = useMotifMutation();
+  const mutation = useMotifMutation();
   const notify = useNotify();
   const failed = (error: Error): void => notify({ text: error.message, tone: 'problem' });
   return (
@@ -83,7 +83,7 @@ function MotifRow({
           <NameField
             label={`Name of ${motif.name}`}
             name={motif.name}
-            onRename={(name) => deed.mutate({ id: motif.id, change: { name } }, { onError: failed })}
+            onRename={(name) => mutation.mutate({ id: motif.id, change: { name } }, { onError: failed })}
             className="h-8 w-full border-thread text-sm"
           />
           <div className="grid grid-cols-2 gap-2">
@@ -92,7 +92,7 @@ function MotifRow({
               mm={motif.width}
               min={0.5}
               max={5000}
-              onChange={(width) => deed.mutate({ id: motif.id, change: { width } }, { onError: failed })}
+              onChange={(width) => mutation.mutate({ id: motif.id, change: { width } }, { onError: failed })}
             />
             <LengthField
               label="Natural height"
@@ -100,7 +100,7 @@ function MotifRow({
               min={0.5}
               max={5000}
               onChange={(height) =>
-                deed.mutate(
+                mutation.mutate(
                   { id: motif.id, change: { width: (motif.width * height) / naturalHeight(motif) } },
                   { onError: failed },
                 )

@@ -8,9 +8,9 @@ interface Props<O extends FractionOffer> {
   readonly label: string;
   readonly heading: string;
   readonly offers: readonly O[];
-  /** The repeat by an offer, and what taking it is called. */
+  /** The repeat of an offer, and the history's name for taking it, before the fraction. */
   readonly repeatOf: (offer: O) => Repeat;
-  readonly deed: string;
+  readonly action: string;
   readonly isNow: (offer: O) => boolean;
   readonly picture: (offer: O) => ReactNode;
   readonly note?: (offer: O) => ReactNode;
@@ -22,16 +22,16 @@ export function OfferList<O extends FractionOffer>({
   heading,
   offers,
   repeatOf,
-  deed,
+  action,
   isNow,
   picture,
   note,
 }: Props<O>) {
-  const bench = useEditor();
+  const editor = useEditor();
   const [unit] = useUnit();
-  useEffect(() => () => bench.session.preview(undefined), [bench]);
-  const look = (offer: O): void => bench.session.preview({ type: 'repeat', repeat: repeatOf(offer) });
-  const away = (): void => bench.session.preview(undefined);
+  useEffect(() => () => editor.session.preview(undefined), [editor]);
+  const look = (offer: O): void => editor.session.preview({ type: 'repeat', repeat: repeatOf(offer) });
+  const away = (): void => editor.session.preview(undefined);
   return (
     <section aria-label={label} className="grid gap-1.5">
       <h4 className="text-xs text-graphite">{heading}</h4>
@@ -49,7 +49,7 @@ export function OfferList<O extends FractionOffer>({
                 onFocus={() => look(offer)}
                 onBlur={away}
                 onClick={() =>
-                  !isNow(offer) && bench.commit(`${deed} ${name}`, { type: 'repeat', repeat: repeatOf(offer) })
+                  !isNow(offer) && editor.commit(`${action} ${name}`, { type: 'repeat', repeat: repeatOf(offer) })
                 }
                 className={`flex w-full flex-col items-center rounded-md border bg-white py-1.5 text-[11px] ${isNow(offer) ? 'border-ink ring-1 ring-ink' : 'border-thread hover:border-graphite'}`}
               >

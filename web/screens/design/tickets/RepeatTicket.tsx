@@ -13,9 +13,9 @@ import { useStore } from '../../../ui/store.ts';
 
 /** The cell's size, how it is stepped, and what comes of it in whole pixels. */
 export function RepeatTicket() {
-  const bench = useEditor();
+  const editor = useEditor();
   const [unit, setUnit] = useUnit();
-  const repeat = useStore(bench.session, ({ design }) => design.repeat);
+  const repeat = useStore(editor.session, ({ design }) => design.repeat);
   const straight = tileOf(repeat);
   const plan = exportPlan(repeat, { dpi: 300 });
   return (

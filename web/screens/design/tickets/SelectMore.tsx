@@ -6,24 +6,24 @@ import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Choosing by what is alike: one motif, one ink, all that is not chosen. */
 export function SelectMore() {
-  const bench = useEditor();
-  const design = useStore(bench.session, ({ committed }) => committed);
-  const { ids } = useStore(bench.selection);
-  const free = new Set(bench.editablePlacements.map(({ id }) => id));
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
+  const { ids } = useStore(editor.selection);
+  const free = new Set(editor.editablePlacements.map(({ id }) => id));
   const choose = (found: readonly string[]): void => {
-    bench.select(found.filter((id) => free.has(id)));
-    bench.announcement.set(`${found.length} motifs selected`);
+    editor.select(found.filter((id) => free.has(id)));
+    editor.announcement.set(`${found.length} motifs selected`);
   };
   const { colours } = colourwayOf(design);
   return (
     <section aria-label="Select more" className="grid gap-2">
       <h4 className="text-xs text-graphite">Choose</h4>
       <div className="flex flex-wrap gap-1.5">
-        <Button onClick={() => bench.selectAll()}>All</Button>
+        <Button onClick={() => editor.selectAll()}>All</Button>
         {ids.length > 0 && (
           <>
             <Button onClick={() => choose(selectSimilar(design, ids))}>All like this</Button>
-            <Button onClick={() => choose(invertSelection(bench.editablePlacements, ids))}>All others</Button>
+            <Button onClick={() => choose(invertSelection(editor.editablePlacements, ids))}>All others</Button>
           </>
         )}
       </div>
@@ -37,7 +37,7 @@ export function SelectMore() {
               aria-label={`All in ${name}`}
               title={`All in ${name}`}
               onClick={() =>
-                choose(selectByInk(design, new Map(bench.motifs.getState().map((motif) => [motif.id, motif])), id))
+                choose(selectByInk(design, new Map(editor.motifs.getState().map((motif) => [motif.id, motif])), id))
               }
               className="h-6 w-6 rounded-full border border-ink/25"
               style={{ background: colours[id] }}

@@ -44,16 +44,16 @@ const SYMMETRIES: Readonly<Record<Symmetry, string>> = {
 
 /** How cells follow each other. What is pointed at is shown on the cloth, and taken by a click. */
 export function StepChoice() {
-  const bench = useEditor();
-  const committed = useStore(bench.session, (state) => state.committed);
+  const editor = useEditor();
+  const committed = useStore(editor.session, (state) => state.committed);
   const [unit] = useUnit();
   const { repeat } = committed;
   const { kind, drop, mirrored, rotated, honeycomb } = repeat.step;
   const take = (next: Repeat): void =>
-    bench.commit(`Changed the step to ${stepText(next.step)}`, { type: 'repeat', repeat: next });
+    editor.commit(`Changed the step to ${stepText(next.step)}`, { type: 'repeat', repeat: next });
   const look = (next: Repeat) => ({
-    onPointerEnter: () => bench.session.preview({ type: 'repeat', repeat: next }),
-    onPointerLeave: () => bench.session.preview(undefined),
+    onPointerEnter: () => editor.session.preview({ type: 'repeat', repeat: next }),
+    onPointerLeave: () => editor.session.preview(undefined),
   });
   const stepped = (step: Step): Repeat => withStep(repeat, step);
   const ofKind = (one: Kind): Repeat =>

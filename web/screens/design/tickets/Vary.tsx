@@ -9,8 +9,8 @@ import { useEditor } from '../../../cloth/editorContext.ts';
 
 /** Random turn, size and mirroring of what is chosen, and other motifs from a pool; seen on the cloth while the limits are tried. */
 export function Vary() {
-  const bench = useEditor();
-  const { ids } = useStore(bench.selection);
+  const editor = useEditor();
+  const { ids } = useStore(editor.selection);
   const [open, setOpen] = useState(false);
   if (!open) {
     return (
@@ -25,10 +25,10 @@ export function Vary() {
 const FIRST: VariationPlan = { ...NO_VARIATION_PLAN, rotation: 15, size: 0.1 };
 
 function OpenVary({ onDone }: { readonly onDone: () => void }) {
-  const bench = useEditor();
-  const committed = useStore(bench.session, (state) => state.committed);
-  const { ids } = useStore(bench.selection);
-  const motifs = useStore(bench.motifs);
+  const editor = useEditor();
+  const committed = useStore(editor.session, (state) => state.committed);
+  const { ids } = useStore(editor.selection);
+  const motifs = useStore(editor.motifs);
   const [variety, setVariety] = useState(FIRST);
   const command = useMemo(
     () =>
@@ -41,9 +41,9 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
     [committed, ids, motifs, variety],
   );
   useEffect(() => {
-    bench.session.preview(command);
-    return () => bench.session.preview(undefined);
-  }, [bench, command]);
+    editor.session.preview(command);
+    return () => editor.session.preview(undefined);
+  }, [editor, command]);
   const change = (part: Partial<VariationPlan>): void => setVariety({ ...variety, ...part });
   const { pool } = variety;
   return (
@@ -113,7 +113,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
         <Button
           look="accent"
           onClick={() => {
-            bench.commit(`Varied ${ids.length === 1 ? 'a motif' : `${ids.length} motifs`}`, command);
+            editor.commit(`Varied ${ids.length === 1 ? 'a motif' : `${ids.length} motifs`}`, command);
             onDone();
           }}
         >

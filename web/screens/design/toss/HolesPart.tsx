@@ -18,15 +18,15 @@ const NOTABLE = 0.9;
 
 /** The largest empty rounds, on the cloth and as a list, and fillers of the toss for them. @param shownFirst whether they are looked for at once */
 export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolean }) {
-  const bench = useEditor();
-  const { tossing } = bench;
+  const editor = useEditor();
+  const { tossing } = editor;
   const { tosser } = tossing;
   useStore(tossing.edited);
   const busy = useStore(tossing.running) !== undefined;
-  const committed = useStore(bench.session, (state) => state.committed);
-  const motifs = useStore(bench.motifs);
-  const shown = useStore(bench.holes);
-  const taken = useStore(bench.mark);
+  const committed = useStore(editor.session, (state) => state.committed);
+  const motifs = useStore(editor.motifs);
+  const shown = useStore(editor.holes);
+  const taken = useStore(editor.mark);
   const { recipe } = tossing;
   const [on, setOn] = useState(shownFirst);
   const [across, setAcross] = useState(() =>
@@ -47,7 +47,7 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
       tosser
         .run(committed, motifs, { kind: 'holes', least: across / 2, most: MOST })
         .done.then((circles) => {
-          if (!left) bench.holes.set(circles);
+          if (!left) editor.holes.set(circles);
         })
         .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
     }, SOON);
@@ -55,13 +55,13 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
       left = true;
       clearTimeout(timer);
     };
-  }, [on, across, committed, motifs, tosser, bench]);
-  useEffect(() => () => bench.holes.set([]), [bench]);
+  }, [on, across, committed, motifs, tosser, editor]);
+  useEffect(() => () => editor.holes.set([]), [editor]);
 
   const fill = (holes: readonly Hole[]): void => {
-    const { layer } = bench;
+    const { layer } = editor;
     if (!layer) return;
-    const start = bench.session.state.committed;
+    const start = editor.session.state.committed;
     tosser
       .run(start, motifs, { kind: 'fill', recipe, holes })
       .done.then((laid) => {
@@ -72,12 +72,12 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
             ? `${missed === 1 ? 'One hole' : `${missed} holes`} could not be filled: no filler of the recipe is small enough for ${missed === 1 ? 'it' : 'them'} at this gap.`
             : undefined,
         );
-        if (laid.length > 0 && bench.session.state.committed === start) {
-          bench.commit(
+        if (laid.length > 0 && editor.session.state.committed === start) {
+          editor.commit(
             laid.length === 1 ? 'Filled a hole' : `Filled ${laid.length} holes`,
             applyToss(
               start,
-              bench.motifMap,
+              editor.motifMap,
               recipe,
               tossedPlacements(laid, layer.id, (n) => `${nonce}-${n}`),
               true,
@@ -96,7 +96,7 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
         on={on}
         onChange={(next) => {
           setOn(next);
-          if (!next) bench.holes.set([]);
+          if (!next) editor.holes.set([]);
         }}
       />
       <LengthField label="Wider than" mm={across} min={1} max={1000} onChange={setAcross} />

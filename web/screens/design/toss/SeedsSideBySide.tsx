@@ -29,8 +29,8 @@ export function SeedsSideBySide({
   readonly layer: string;
   readonly onClose: () => void;
 }) {
-  const bench = useEditor();
-  const [start] = useState(() => bench.session.state.committed);
+  const editor = useEditor();
+  const [start] = useState(() => editor.session.state.committed);
   const [list, setList] = useState<readonly Seeded[]>(() =>
     Array.from({ length: SEEDS }, (_, n) => ({
       seed: recipe.seed + 1 + n,
@@ -42,7 +42,7 @@ export function SeedsSideBySide({
   const commandOf = (seed: number, { placed }: TossResult, nonce: string) =>
     applyToss(
       start,
-      bench.motifMap,
+      editor.motifMap,
       { ...recipe, seed },
       tossedPlacements(placed, layer, (n) => `${nonce}-${n}`),
     );
@@ -59,13 +59,13 @@ export function SeedsSideBySide({
         try {
           const tossed = await tosser.run(
             standing,
-            bench.motifs.getState(),
+            editor.motifs.getState(),
             { kind: 'toss', recipe: next, from: [] },
             ({ placed }) => tell(seed, { note: `Tossing, ${placed.length} laid …` }),
           ).done;
           const command = applyToss(
             start,
-            bench.motifMap,
+            editor.motifMap,
             next,
             tossedPlacements(tossed.placed, layer, (n) => `s${seed}-${n}`),
           );
@@ -89,12 +89,12 @@ export function SeedsSideBySide({
         ),
     );
     return () => tossers.forEach((tosser) => tosser.close());
-  }, [bench, start, recipe, layer]);
+  }, [editor, start, recipe, layer]);
 
   const take = (seed: number, tossed: TossResult): void => {
-    if (bench.session.state.committed === start)
-      bench.commit(`Tossed ${tossed.placed.length} motifs`, commandOf(seed, tossed, nanoid(6)));
-    else bench.refusal.set('The design changed meanwhile, so the toss was not applied. Toss again.');
+    if (editor.session.state.committed === start)
+      editor.commit(`Tossed ${tossed.placed.length} motifs`, commandOf(seed, tossed, nanoid(6)));
+    else editor.refusal.set('The design changed meanwhile, so the toss was not applied. Toss again.');
     onClose();
   };
   return (

@@ -26,12 +26,12 @@ const ROLE_COUNTS: Readonly<Record<Role, number>> = { hero: 3, companion: 8, fil
 
 /** Scattering by recipe: what, how many, how large, how far apart. What lies there already stays, unless a toss laid it. */
 export function TossPanel() {
-  const bench = useEditor();
-  const committed = useStore(bench.session, (state) => state.committed);
+  const editor = useEditor();
+  const committed = useStore(editor.session, (state) => state.committed);
   const design = committed;
-  const { ids } = useStore(bench.selection);
-  const motifs = useStore(bench.motifs);
-  const { tossing } = bench;
+  const { ids } = useStore(editor.selection);
+  const motifs = useStore(editor.motifs);
+  const { tossing } = editor;
   useStore(tossing.edited);
   const running = useStore(tossing.running);
   const last = useStore(tossing.last);
@@ -167,8 +167,8 @@ export function TossPanel() {
           disabled={!pinnable}
           title="Pinned motifs stay where they are when you toss again"
           onClick={() => {
-            const command = pin(bench.design, ids);
-            if (command) bench.commit(ids.length === 1 ? 'Pinned a motif' : `Pinned ${ids.length} motifs`, command);
+            const command = pin(editor.design, ids);
+            if (command) editor.commit(ids.length === 1 ? 'Pinned a motif' : `Pinned ${ids.length} motifs`, command);
           }}
         >
           <Pin size={15} aria-hidden /> Pin chosen
@@ -178,9 +178,9 @@ export function TossPanel() {
         </div>
       </div>
       {seeding &&
-        bench.layer &&
+        editor.layer &&
         createPortal(
-          <SeedsSideBySide recipe={seeding} layer={bench.layer.id} onClose={() => setSeeding(undefined)} />,
+          <SeedsSideBySide recipe={seeding} layer={editor.layer.id} onClose={() => setSeeding(undefined)} />,
           document.body,
         )}
       <Fold name="Holes">
@@ -222,7 +222,7 @@ export function TossPanel() {
                 Another seed
               </Button>
               <Button
-                disabled={wanted === 0 || !bench.layer}
+                disabled={wanted === 0 || !editor.layer}
                 title="Compare four other seeds"
                 onClick={() => setSeeding(recipe)}
               >
