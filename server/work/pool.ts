@@ -19,7 +19,6 @@ interface WorkerSlot {
 }
 
 /** A process that has nothing to do for this long ends: engines and caches in it take hundreds of megabytes. */
-
 const IDLE_MS = 20_000;
 
 /**
