@@ -81,7 +81,7 @@ describe('a toss', () => {
     const kept = whole.placements[5];
     await clickAt(driver, await tiles.spot(kept?.x ?? 0, kept?.y ?? 0));
     await click(driver, 'button', 'Pin chosen');
-    await click(driver, 'button', 'Another seed');
+    await click(driver, 'button', 'New seed');
     await driver.wait(
       async () => (await tiles.stored(id)).toss?.recipe.seed === 2,
       30_000,
@@ -154,7 +154,7 @@ describe('a toss', () => {
     const { driver } = tiles.browser;
     const id = await tiles.open(SQUARE, [], { size: { width: 200, height: 160 } });
     await prepare(8, 40, 60, 4);
-    await click(driver, 'button', 'Four seeds');
+    await click(driver, 'button', 'Compare four');
     await driver.wait(
       async () => (await driver.findElements(By.xpath("//button[.='Take this one']"))).length === 4,
       30_000,

@@ -204,8 +204,8 @@ export function StackList() {
       </DndContext>
       <LayerSettings id={editor.workingLayer} />
       <p className="text-xs text-graphite">
-        What is laid with nothing chosen comes on top of the layer in bold. Drag a line to move it; Alt and arrows do so
-        too.
+        With nothing selected, new motifs go on top of the layer in bold. Drag a row to reorder it, or use Alt and the
+        arrow keys.
       </p>
     </section>
   );

@@ -41,10 +41,10 @@ export function LayerSettings({ id }: { readonly id: string | undefined }) {
       </div>
       <div className="grid grid-cols-2 gap-2">
         <Button disabled={held.length === 0} onClick={() => editor.select(held)}>
-          Choose all in it
+          Select all in it
         </Button>
         <Button disabled={ids.length === 0} onClick={() => editor.intoLayer(layer)}>
-          Move selection here
+          Move here
         </Button>
         <Button disabled={at === 0} onClick={() => editor.mergeDown(layer)}>
           Merge down

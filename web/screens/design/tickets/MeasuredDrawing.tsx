@@ -27,7 +27,7 @@ export function MeasuredDrawing({ keep, children }: Props) {
   const at = pointOf(anchor);
   return (
     <div
-      className="relative [&_input]:px-1.5 [&_input]:text-[13px]"
+      className="relative [&_input]:px-1 [&_input]:text-xs"
       style={{ height: HEIGHT }}
       role="group"
       aria-label="Measured from"

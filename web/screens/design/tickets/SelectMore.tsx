@@ -17,7 +17,7 @@ export function SelectMore() {
   const { colours } = colourwayOf(design);
   return (
     <section aria-label="Select more" className="grid gap-2">
-      <h4 className="text-xs text-graphite">Choose</h4>
+      <h4 className="text-xs text-graphite">Select</h4>
       <div className="flex flex-wrap gap-1.5">
         <Button onClick={() => editor.selectAll()}>All</Button>
         {ids.length > 0 && (

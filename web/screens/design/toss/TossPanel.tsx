@@ -85,7 +85,7 @@ export function TossPanel() {
       </ul>
       {recipe.entries.length === 0 && (
         <p className="text-sm">
-          A toss scatters motifs so that they lie closely and evenly, over the joins too. Choose which.
+          A toss scatters motifs closely and evenly, across the joins too. Choose which ones.
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">
@@ -219,14 +219,14 @@ export function TossPanel() {
                 </Button>
               )}
               <Button disabled={wanted === 0} onClick={() => run({ ...recipe, seed: recipe.seed + 1 })}>
-                Another seed
+                New seed
               </Button>
               <Button
                 disabled={wanted === 0 || !editor.layer}
                 title="Compare four other seeds"
                 onClick={() => setSeeding(recipe)}
               >
-                Four seeds
+                Compare four
               </Button>
             </>
           )}
