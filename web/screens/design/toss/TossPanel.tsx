@@ -84,9 +84,7 @@ export function TossPanel() {
         ))}
       </ul>
       {recipe.entries.length === 0 && (
-        <p className="text-sm">
-          A toss scatters motifs closely and evenly, across the joins too. Choose which ones.
-        </p>
+        <p className="text-sm">A toss scatters motifs closely and evenly, across the joins too. Choose which ones.</p>
       )}
       <div className="grid grid-cols-2 gap-2">
         <MotifPick label="Add a motif" prompt="Add a motif …" without={tossed} onPick={(motif) => add([motif])} />
