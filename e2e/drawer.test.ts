@@ -61,7 +61,8 @@ describe('the motif drawer', () => {
     expect((await driver.findElements(By.css('[data-arrival="refused"]'))).length).toBe(1);
     await type(driver, 'Search the drawer', 'stone', false);
     await card('Grey stone');
-    expect(await cards()).toHaveLength(2);
+    // The search is answered by the server; until then the drawer shows what it showed before.
+    await driver.wait(async () => (await cards()).length === 2, 10_000);
     await click(driver, 'button', 'Clear this list');
   });
 
