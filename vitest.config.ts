@@ -22,6 +22,7 @@ export default defineConfig({
           include: ['e2e/**/*.test.ts'],
           testTimeout: 120_000,
           hookTimeout: 120_000,
+          fileParallelism: false,
           globalSetup: 'e2e/support/laidOut.ts',
         },
       },
