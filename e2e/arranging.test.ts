@@ -309,7 +309,7 @@ describe('variety and copies', () => {
     await click(driver, 'button', 'Cancel');
     expect((await tiles.stored(id)).placements.map(({ rotation }) => rotation)).toEqual([0, 0]);
     await click(driver, 'button', 'Vary …');
-    await click(driver, 'button', 'Again');
+    await click(driver, 'button', 'New seed');
     await click(driver, 'button', 'Apply');
     await lies(id, 0, ({ rotation }) => rotation !== 0 && Math.abs(rotation) <= 15, 'it was never varied');
     expect((await tiles.stored(id)).placements.map(({ x }) => x)).toEqual([30, 90]);

@@ -56,7 +56,7 @@ describe('a row', () => {
           .perform();
     }
     await click(driver, 'button', 'Add the selected');
-    await click(driver, 'radio', 'Wide');
+    await click(driver, 'radio', 'Width');
     await type(driver, 'Each', '30');
     await type(driver, 'Gap', '10');
     await type(driver, 'Row gap', '6');
@@ -116,7 +116,7 @@ describe('a row', () => {
     await click(driver, 'radio', 'Rows');
     await pick('Tile');
     await type(driver, 'Each', '2500');
-    await click(driver, 'radio', 'High');
+    await click(driver, 'radio', 'Height');
     await click(driver, 'button', 'Set in a row');
     await waitForText(driver, 'and cells are 5 to 5000 mm. Nothing was changed.');
     const { layout, placements, repeat } = await tiles.stored(id);
@@ -136,7 +136,7 @@ describe('a grid', () => {
     await click(driver, 'radio', 'Stripes');
     await pick('Pink');
     await type(driver, 'Side by side', '3');
-    await type(driver, 'Angle wished', '40');
+    await type(driver, 'Target angle', '40');
     await click(driver, 'button', 'Lay the grid');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 3, 10_000, 'no stripes were laid');
     const striped = await tiles.stored(id);
@@ -144,7 +144,7 @@ describe('a grid', () => {
     expect(striped.placements[0]?.rotation).toBeCloseTo((Math.atan2(5, 6) * 180) / Math.PI, 6);
     await click(driver, 'radio', 'Checks');
     await type(driver, 'To the cell', '8');
-    await type(driver, 'Angle wished', '0');
+    await type(driver, 'Target angle', '0');
     await type(driver, 'Size', '100');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 8, 10_000, 'no checks were laid');
     await click(driver, 'button', 'Four');

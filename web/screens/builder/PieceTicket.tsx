@@ -118,7 +118,7 @@ function MeasureField({
     return (
       <div className="grid grid-cols-[1fr_auto] items-end gap-2">
         <AmountField label={name} value={value} min={least} max={most} onChange={(n) => onChange(Math.round(n))} />
-        <Button onClick={() => onChange((value % most) + 1)}>Another</Button>
+        <Button onClick={() => onChange((value % most) + 1)}>Next variation</Button>
       </div>
     );
   }

@@ -203,7 +203,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   },
   {
     keys: 'Escape',
-    does: 'Cancel what is being done; select nothing',
+    does: 'Cancel the current action; clear the selection',
     group: 'Selection',
     matches: (e) => e.key === 'Escape',
     run: (_editor, context) => context.giveUp(),
@@ -243,7 +243,7 @@ export const POINTER_HINTS: readonly { readonly keys: string; readonly does: str
   { keys: 'Drag a motif', does: 'Move it; all its repeats move with it' },
   { keys: 'Shift click', does: 'Add to the selection, or remove from it' },
   { keys: 'Click again', does: 'Select what lies below' },
-  { keys: 'Right click', does: 'A list of all motifs at that point' },
+  { keys: 'Right click', does: 'List all motifs at that point' },
   { keys: 'Shift drag, Alt drag', does: 'Select within a box, within a lasso' },
   { keys: 'Drag the ground, Space drag, middle-button drag', does: 'Pan the cloth' },
   { keys: 'Corner pin', does: 'Scale about the opposite corner; with Alt about the anchor' },

@@ -93,7 +93,7 @@ export function MotifDrawer() {
               href={collectionFileUrl(collection)}
               download
               className="mt-3 flex h-8 items-center gap-1.5 rounded-md px-2 text-sm hover:bg-linen"
-              title="A ZIP with a list in JSON, and each motif as SVG and PNG; another Hevrel reads it whole"
+              title="A ZIP with a list in JSON and each motif as SVG and PNG, which Hevrel can import again"
             >
               <FolderDown size={15} aria-hidden /> Write “{collection}” to a file
             </a>

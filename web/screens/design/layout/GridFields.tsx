@@ -148,7 +148,7 @@ export function GridFields({ recipe, onChange }: Props) {
           onChange={(size) => onChange({ ...recipe, size: size / 100 })}
         />
         <AmountField
-          label="Angle wished"
+          label="Target angle"
           sign="°"
           value={recipe.angle}
           min={-360}

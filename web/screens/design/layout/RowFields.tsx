@@ -70,12 +70,12 @@ export function RowFields({ recipe, isLaid, onChange }: Props) {
         </Button>
       </div>
       <Choice
-        label="All are equally"
+        label="Make equal"
         value={recipe.equal}
         options={[
-          { value: 'width', name: 'Wide' },
-          { value: 'height', name: 'High' },
-          { value: 'area', name: 'Large' },
+          { value: 'width', name: 'Width' },
+          { value: 'height', name: 'Height' },
+          { value: 'area', name: 'Area' },
         ]}
         onChange={(equal) => onChange({ ...recipe, equal })}
       />

@@ -22,8 +22,8 @@ export function SelectMore() {
         <Button onClick={() => editor.selectAll()}>All</Button>
         {ids.length > 0 && (
           <>
-            <Button onClick={() => choose(selectSimilar(design, ids))}>All like this</Button>
-            <Button onClick={() => choose(invertSelection(editor.editablePlacements, ids))}>All others</Button>
+            <Button onClick={() => choose(selectSimilar(design, ids))}>Select similar</Button>
+            <Button onClick={() => choose(invertSelection(editor.editablePlacements, ids))}>Invert selection</Button>
           </>
         )}
       </div>

@@ -109,7 +109,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
       </details>
       <div className="grid grid-cols-3 gap-2">
         <Button onClick={onDone}>Cancel</Button>
-        <Button onClick={() => change({ seed: variety.seed + 1 })}>Again</Button>
+        <Button onClick={() => change({ seed: variety.seed + 1 })}>New seed</Button>
         <Button
           look="accent"
           onClick={() => {

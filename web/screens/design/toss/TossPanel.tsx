@@ -221,7 +221,7 @@ export function TossPanel() {
               </Button>
               <Button
                 disabled={wanted === 0 || !editor.layer}
-                title="Compare four other seeds"
+                title="Toss with four new seeds and compare them"
                 onClick={() => setSeeding(recipe)}
               >
                 Compare four
