@@ -12,8 +12,11 @@ export default defineConfig({
           name: 'unit',
           setupFiles: ['core/testing/soak.ts'],
           include: ['{core,server,web,demo}/**/*.test.{ts,tsx}'],
+          // Each file would load all its modules anew, which takes longer than most of them run.
+          isolate: false,
           testTimeout: 60_000,
           hookTimeout: 60_000,
+          globalSetup: 'server/testing/emptyFolder.ts',
         },
       },
       {
@@ -23,7 +26,7 @@ export default defineConfig({
           testTimeout: 120_000,
           hookTimeout: 120_000,
           fileParallelism: false,
-          globalSetup: 'e2e/support/laidOut.ts',
+          globalSetup: ['server/testing/emptyFolder.ts', 'e2e/support/laidOut.ts'],
         },
       },
     ],

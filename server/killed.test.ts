@@ -1,14 +1,13 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
 import { afterAll, expect, it } from 'vitest';
 import { seeded } from '../core/random/index.ts';
+import { emptyFolder } from './testing/emptyFolder.ts';
 import { startProcess, type Running } from './testing/process.ts';
 
 /** Few here; five hundred in `npm run soak`. */
 const KILLS = process.env['HEVREL_SOAK'] ? 500 : 5;
 const FEW = 4;
-const data = mkdtempSync(join(tmpdir(), 'hevrel-killed-'));
+const data = emptyFolder();
 let last: Running | undefined;
 
 afterAll(() => {

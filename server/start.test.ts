@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, it } from 'vitest';
 import { readOptions } from './options.ts';
+import { emptyFolder } from './testing/emptyFolder.ts';
 import { startProcess, type Running } from './testing/process.ts';
 
 const running: ChildProcess[] = [];
@@ -15,11 +16,12 @@ afterEach(() => {
   for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true });
 });
 
-function folder(): string {
-  const made = mkdtempSync(join(tmpdir(), 'hevrel-start-'));
-  folders.push(made);
-  return made;
+function removedAfterwards(folder: string): string {
+  folders.push(folder);
+  return folder;
 }
+const newFolder = (): string => removedAfterwards(mkdtempSync(join(tmpdir(), 'hevrel-start-')));
+const usedFolder = (): string => removedAfterwards(emptyFolder());
 
 function start(...options: string[]): Running {
   const process = startProcess(...options);
@@ -37,7 +39,7 @@ const post = (url: string, name: string): Promise<Response> =>
 
 describe('starting', () => {
   it('serves, stops on SIGTERM, and keeps the data for the next time', async () => {
-    const data = folder();
+    const data = newFolder();
     const first = start('--port', '0', '--data', data, '--empty');
     const url = await first.url;
     expect((await post(url, 'Kept')).status).toBe(201);
@@ -54,7 +56,7 @@ describe('starting', () => {
   });
 
   it('finishes what is being saved when it is told to stop', async () => {
-    const data = folder();
+    const data = usedFolder();
     const first = start('--port', '0', '--data', data, '--empty');
     const url = await first.url;
     const posts = Array.from({ length: 12 }, (_, i) => post(url, `Design ${i}`));
@@ -69,7 +71,7 @@ describe('starting', () => {
   });
 
   it('takes over from one that was killed', async () => {
-    const data = folder();
+    const data = usedFolder();
     const first = start('--port', '0', '--data', data, '--empty');
     await post(await first.url, 'Kept');
     first.child.kill('SIGKILL');
@@ -79,7 +81,7 @@ describe('starting', () => {
   });
 
   it('says in one sentence that the data folder is in use, and leaves it alone', async () => {
-    const data = folder();
+    const data = usedFolder();
     const first = start('--port', '0', '--data', data, '--empty');
     const url = await first.url;
     const { code, err } = await start('--port', '0', '--data', data).ended;
@@ -89,7 +91,7 @@ describe('starting', () => {
   });
 
   it('says in one sentence that the port is taken, before it touches the data', async () => {
-    const data = join(folder(), 'fresh');
+    const data = join(newFolder(), 'fresh');
     const taken = createServer();
     await new Promise<void>((resolve) => taken.listen(0, '127.0.0.1', resolve));
     const { port } = taken.address() as { port: number };
@@ -103,7 +105,7 @@ describe('starting', () => {
   });
 
   it('says in one sentence that the data folder cannot be written', async () => {
-    const place = folder();
+    const place = newFolder();
     const file = join(place, 'file');
     writeFileSync(file, 'not a folder');
     const { code, err } = await start('--port', '0', '--data', join(file, 'data')).ended;

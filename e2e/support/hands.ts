@@ -29,24 +29,39 @@ export async function shot(driver: WebDriver): Promise<Shot> {
   };
 }
 
-/** The screen once nothing on it changes any more. */
-export async function settledShot(driver: WebDriver): Promise<Shot> {
-  await driver.sleep(60);
-  await driver.wait(
-    async () =>
-      (await driver.findElements(By.css('[data-cloth] canvas:not([aria-busy="false"]), [aria-busy="true"]'))).length ===
-      0,
-    20_000,
-    'the cloth was never painted',
+/**
+ * Waits until the page has come to rest: nothing is being painted, fetched or faded, and nothing in it has changed for
+ * some frames.
+ */
+export async function settled(driver: WebDriver): Promise<void> {
+  const calm: boolean = await driver.executeAsyncScript(
+    `const done = arguments[arguments.length - 1];
+     const began = performance.now();
+     let quiet = 0;
+     const changes = new MutationObserver(() => (quiet = 0));
+     changes.observe(document, { subtree: true, childList: true, attributes: true, characterData: true });
+     const busy = () =>
+       document.readyState !== 'complete' ||
+       document.fonts.status !== 'loaded' ||
+       document.querySelector('[data-cloth] canvas:not([aria-busy="false"]), [aria-busy="true"]') !== null ||
+       document.getAnimations().some((animation) => animation.playState === 'running') ||
+       [...document.images].some((image) => !image.complete && image.loading !== 'lazy');
+     const look = () => {
+       quiet = busy() ? 0 : quiet + 1;
+       const late = performance.now() - began > 20000;
+       if (quiet < 8 && !late) return requestAnimationFrame(look);
+       changes.disconnect();
+       done(!late);
+     };
+     requestAnimationFrame(look);`,
   );
-  let last = await shot(driver);
-  for (let tries = 0; tries < 60; tries += 1) {
-    await driver.sleep(160);
-    const next = await shot(driver);
-    if (next.data.equals(last.data)) return next;
-    last = next;
-  }
-  throw new Error('the screen never came to rest');
+  if (!calm) throw new Error('the page never came to rest');
+}
+
+/** The screen once the page has come to rest. */
+export async function settledShot(driver: WebDriver): Promise<Shot> {
+  await settled(driver);
+  return shot(driver);
 }
 
 /** Whether two colours are the same but for rounding. */

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { serve, type Serving } from '../../server/serve.ts';
+import { emptyFolder } from '../../server/testing/emptyFolder.ts';
 
 const WEB = fileURLToPath(new URL('../../dist/web', import.meta.url));
 
@@ -17,9 +18,8 @@ export interface Hevrel {
 }
 
 export async function startHevrel({ empty = true }: { empty?: boolean } = {}): Promise<Hevrel> {
-  const data = mkdtempSync(join(tmpdir(), 'hevrel-data-'));
   const laidOut = process.env[LAID_OUT];
-  if (!empty && laidOut !== undefined) cpSync(laidOut, data, { recursive: true });
+  const data = empty || laidOut === undefined ? emptyFolder() : copyOf(laidOut);
   const serving = await serve({ port: 0, host: '127.0.0.1', data, empty }, WEB, () => undefined);
   return {
     url: serving.url,
@@ -29,4 +29,10 @@ export async function startHevrel({ empty = true }: { empty?: boolean } = {}): P
       rmSync(data, { recursive: true, force: true });
     },
   };
+}
+
+function copyOf(folder: string): string {
+  const copy = mkdtempSync(join(tmpdir(), 'hevrel-data-'));
+  cpSync(folder, copy, { recursive: true });
+  return copy;
 }

@@ -9,9 +9,9 @@ const MIGRATIONS = new URL('./migrations/', import.meta.url);
 /**
  * Opens the embedded PostgreSQL and brings its tables up to date.
  *
- * @param folder where it lives; in memory where missing
+ * @param folder where it lives
  */
-export async function openDatabase(folder?: string): Promise<PGlite> {
+export async function openDatabase(folder: string): Promise<PGlite> {
   const database = await PGlite.create(folder);
   await database.exec(
     'CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, done_at timestamptz NOT NULL DEFAULT now())',

@@ -1,19 +1,27 @@
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
 import type { PGlite } from '@electric-sql/pglite';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Problem } from '../problem.ts';
 import { openDatabase } from './database.ts';
+import { emptyFolder } from '../testing/emptyFolder.ts';
 import type { Job } from '../../contract/index.ts';
 import { Jobs } from './jobs.ts';
 
 let database: PGlite;
+let folder: string;
 let jobs: Jobs;
 
 beforeAll(async () => {
-  database = await openDatabase();
+  folder = emptyFolder();
+  database = await openDatabase(join(folder, 'database'));
   jobs = new Jobs(database);
 });
 
-afterAll(() => database.close());
+afterAll(async () => {
+  await database.close();
+  rmSync(folder, { recursive: true });
+});
 
 async function statesOf(job: Job): Promise<Job[]> {
   const states: Job[] = [];

@@ -1,11 +1,10 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { createApp } from '../app.ts';
 import type { Job } from '../../contract/index.ts';
 import { openStudio, type Studio } from '../studio.ts';
+import { emptyFolder } from './emptyFolder.ts';
 
 /** A studio in a folder of its own behind a real port. */
 export interface TestStudio {
@@ -25,7 +24,7 @@ export interface TestStudio {
 }
 
 export async function openTestStudio(): Promise<TestStudio> {
-  const folder = mkdtempSync(join(tmpdir(), 'hevrel-studio-'));
+  const folder = emptyFolder();
   const studio = await openStudio(folder);
   const log: string[] = [];
   const app = createApp(studio, undefined, (line) => log.push(line));
