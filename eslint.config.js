@@ -40,6 +40,7 @@ export default tseslint.config(
       globals: {
         process: 'readonly',
         console: 'readonly',
+        Buffer: 'readonly',
         setTimeout: 'readonly',
         URL: 'readonly',
         fetch: 'readonly',

@@ -1,7 +1,10 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // Two at a time on small machines too: much of a browser test's time is waiting.
+    maxWorkers: Math.max(2, availableParallelism() - 1),
     coverage: {
       include: ['core/**', 'contract/**', 'server/**', 'web/editor/**'],
       exclude: ['**/*.test.*', 'core/testing/**'],
@@ -25,7 +28,6 @@ export default defineConfig({
           include: ['e2e/**/*.test.ts'],
           testTimeout: 120_000,
           hookTimeout: 120_000,
-          fileParallelism: false,
           globalSetup: ['server/testing/emptyFolder.ts', 'e2e/support/laidOut.ts'],
         },
       },

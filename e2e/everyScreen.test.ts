@@ -100,7 +100,6 @@ describe('every screen', () => {
       const { driver } = browser;
       await driver.get(hevrel.url + path);
       await driver.wait(until.elementLocated(By.css('#root > *')), 10_000);
-      await driver.sleep(500);
       await prepare?.(driver);
       await settledShot(driver);
       await driver.executeScript(AXE);

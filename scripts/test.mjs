@@ -1,27 +1,52 @@
 // `npm test`: installs what is missing, then lint, formatting, structure, dead exports, types, unit and browser tests, and a line that counts them.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { binary, ensureBuilt, ensurePackages, root, run, runPackage } from './ready.mjs';
+import { binary, ensureBuilt, ensurePackages, root } from './ready.mjs';
 import { ensureBrowser } from './browser.mjs';
+
+const STRUCTURE = ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'contract', 'server', 'web'];
+
+/** The longest first, so that none is left over at the end. */
+const CHECKS = [
+  ['eslint', ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint']],
+  ['typescript', ['-p', 'web']],
+  ['typescript', ['-p', '.']],
+  ['prettier', ['--check', '--log-level', 'warn', '.']],
+  ['typescript', ['-p', 'core']],
+  ['dependency-cruiser', STRUCTURE],
+  ['knip', ['--no-progress']],
+];
+
+/** Runs a check, then shows what it printed. @returns whether it passed */
+function check([name, args]) {
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, [binary(name), ...args], { cwd: root });
+    const printed = [];
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => printed.push(data));
+    child.on('close', (code) => {
+      console.log(`${code === 0 ? '✓' : '✗'} ${name} ${args.join(' ')}`);
+      if (code !== 0) process.stdout.write(Buffer.concat(printed));
+      resolve(code === 0);
+    });
+  });
+}
+
+/** Runs all checks, as many at a time as there are processors. @returns whether all passed */
+async function checkAll() {
+  const left = [...CHECKS];
+  const lane = async () => {
+    let passed = true;
+    for (let next = left.shift(); next; next = left.shift()) passed = (await check(next)) && passed;
+    return passed;
+  };
+  return (await Promise.all(Array.from({ length: availableParallelism() }, lane))).every(Boolean);
+}
 
 ensurePackages();
 ensureBrowser();
-runPackage('eslint', ['.', '--max-warnings', '0']);
-runPackage('prettier', ['--check', '--log-level', 'warn', '.']);
-runPackage('dependency-cruiser', [
-  '--config',
-  '.dependency-cruiser.cjs',
-  '--output-type',
-  'err',
-  'core',
-  'contract',
-  'server',
-  'web',
-]);
-runPackage('knip', ['--no-progress']);
-run(process.execPath, ['scripts/types.mjs']);
+if (!(await checkAll())) process.exit(1);
 ensureBuilt();
 
 const folder = mkdtempSync(join(tmpdir(), 'hevrel-test-'));

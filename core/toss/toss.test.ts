@@ -343,7 +343,7 @@ describe('a toss', () => {
         const bodies = after.map((tossed) => drawn(tossed.motif, tossed, true));
         for (const [n, one] of after.entries()) {
           for (const [m, other] of after.entries()) {
-            if (m <= n || (n + m) % 3 > 0 || nearest(lattice, one, other) > 60) continue;
+            if (m <= n || (n + m) % 5 > 0 || nearest(lattice, one, other) > 50) continue;
             for (const p of bodies[n] as { x: number; y: number }[])
               for (const q of (bodies[m] as { x: number; y: number }[]).filter((_q, k) => k % 3 === 0))
                 expect(Math.hypot(p.x - q.x, p.y - q.y)).toBeGreaterThanOrEqual(gap);
