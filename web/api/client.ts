@@ -7,6 +7,7 @@ import {
   type QueryOf,
   type Route,
 } from '../../contract/index.ts';
+import { TEXTS } from './texts.ts';
 
 /** An answer of the server that says no; the message is a sentence for the person. */
 export class ApiProblem extends Error {
@@ -21,7 +22,7 @@ export class ApiProblem extends Error {
 /** The server cannot be reached at all. */
 export class Unreachable extends Error {
   constructor() {
-    super('Hevrel’s server does not answer. Your work is kept in this browser; it is tried again.');
+    super(TEXTS.hevrelsServerDoesNotAnswer);
   }
 }
 
@@ -77,7 +78,7 @@ export function problemOf(status: number, body: string): ApiProblem {
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error;
   }
-  return new ApiProblem(status, `The server answered with the error ${status}. Nothing was changed; try again.`);
+  return new ApiProblem(status, TEXTS.theServerAnsweredWithThe(status));
 }
 
 /** Sends one file with progress, 0 to 1; can be stopped. @throws ApiProblem, Unreachable */
@@ -100,7 +101,7 @@ export function upload<const R extends Route & { readonly body: typeof FILE }>(
       else reject(problemOf(request.status, request.responseText));
     };
     request.onerror = () => reject(new Unreachable());
-    request.onabort = () => reject(new ApiProblem(0, 'Stopped. Nothing was added.'));
+    request.onabort = () => reject(new ApiProblem(0, TEXTS.stoppedNothingWasAdded));
     signal?.addEventListener('abort', () => request.abort(), { once: true });
     request.send(file);
   });

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import type { ISchema, Schema } from 'yup';
 import * as contract from '../../contract/index.ts';
 import { call } from './client.ts';
+import { TEXTS } from './texts.ts';
 
 /** A job that this screen started, followed until it ends. */
 export interface JobWatch {
@@ -36,7 +37,7 @@ export function useJob<const R extends contract.Route & { readonly result: ISche
       if (next.state === 'running') return;
       events.close();
       if (next.state === 'done') onDone((route.result as unknown as Schema).validateSync(next.result));
-      if (next.state === 'failed') setError(next.message ?? 'This could not be finished.');
+      if (next.state === 'failed') setError(next.message ?? TEXTS.thisCouldNotBeFinished);
     };
     events.onmessage = ({ data }: MessageEvent<string>) => end(contract.jobSchema.validateSync(JSON.parse(data)));
     // The browser connects again by itself; where it has given up, the job is asked for once more.

@@ -11,6 +11,7 @@ import * as contract from '../../contract/index.ts';
 import type { Artwork } from '../../core/motif/index.ts';
 import type { Recipe } from '../../core/recipe/index.ts';
 import { blobUrl, call, upload } from './client.ts';
+import { TEXTS } from './texts.ts';
 
 export const MOTIFS = ['motifs'];
 
@@ -151,7 +152,7 @@ export function useArtwork(address: string | undefined) {
 /** Artwork from the blob store, which holds only what the server has written. @throws Error where it is not there */
 async function fetchArtwork(address: string): Promise<Artwork> {
   const response = await fetch(blobUrl(address));
-  if (!response.ok) throw new Error(`The artwork ${address} cannot be fetched (${response.status}).`);
+  if (!response.ok) throw new Error(TEXTS.theArtworkAddressCannotBe(address, response.status));
   return response.json();
 }
 

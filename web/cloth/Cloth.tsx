@@ -5,6 +5,7 @@ import { PointerController } from './pointerController.ts';
 import { ClothOverlay, type SelectionLabelProps } from './ClothOverlay.tsx';
 import type { ClothParts } from './clothParts.ts';
 import { ClothView } from './clothView.ts';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly onReady: (parts: ClothParts | undefined) => void;
@@ -115,7 +116,7 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
       data-cloth
       role="application"
       tabIndex={0}
-      aria-label="The cloth. N and B step through its motifs, arrows move the selection; press ? for keyboard shortcuts."
+      aria-label={TEXTS.theClothNAndB}
       className="bare-ground relative col-start-2 row-start-2 touch-none overflow-hidden select-none focus-visible:outline-offset-[-3px]"
     >
       <canvas ref={canvas} className="absolute inset-0 h-full w-full" />

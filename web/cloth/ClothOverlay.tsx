@@ -26,6 +26,7 @@ import { GuidePins, GuideLines } from './Guides.tsx';
 import { PileList } from './PileList.tsx';
 import { Pins } from './Pins.tsx';
 import { middle, toCss, toMm, type Viewport } from './viewport.ts';
+import { TEXTS } from './texts.ts';
 
 const HERE: Point = { x: 0, y: 0 };
 /** Of more than this the common frame says enough. */
@@ -252,14 +253,14 @@ function CellEdges({ viewport, repeat, lattice, onPress }: EdgesProps) {
       left: x + width - 5,
       top: y + height / 2 - 16,
       className: 'h-8 w-2.5 cursor-ew-resize',
-      label: 'Drag to change the cell’s width',
+      label: TEXTS.dragToChangeTheCells,
     },
     {
       edge: 'bottom' as const,
       left: x + width / 2 - 16,
       top: y + height - 5,
       className: 'h-2.5 w-8 cursor-ns-resize',
-      label: 'Drag to change the cell’s height',
+      label: TEXTS.dragToChangeTheCellsHeight,
     },
   ];
   if (width < 48 || height < 48) return null;
@@ -291,9 +292,9 @@ function CaughtLines({ lines, viewport }: { readonly lines: readonly SnapLine[];
         ? 'guide'
         : kind === 'cell'
           ? share === '0'
-            ? 'cell’s edge'
-            : `${share} of the cell`
-          : `${formatNumber(distance ?? 0, 1)} mm${kind === 'gap' ? ' to both sides' : ''}`;
+            ? TEXTS.cellsEdge
+            : TEXTS.shareOfTheCell(share)
+          : `${formatNumber(distance ?? 0, 1)} mm${kind === 'gap' ? TEXTS.toBothSides : ''}`;
     const line = { x1: a.x, y1: a.y, x2: b.x, y2: b.y };
     const middle = {
       x: Math.min(viewport.width - 90, Math.max(8, (a.x + b.x) / 2 + 6)),

@@ -1,6 +1,7 @@
 import { type Guide, guideLines } from '../../core/document/index.ts';
 import { indicesTouching, type Lattice, latticeTranslate } from '../../core/lattice/index.ts';
 import { toCss, windowMm, type Viewport } from './viewport.ts';
+import { TEXTS } from './texts.ts';
 
 /** More cells than this are too small for guides to be of use. */
 const MOST_CELLS = 400;
@@ -67,7 +68,7 @@ export function GuidePins({ guides, lattice, x, y, scale, onPress }: PinsProps) 
     return (
       <div
         key={guide.id}
-        title="Drag to move the guide; drop it outside the cloth to delete it"
+        title={TEXTS.dragToMoveTheGuide}
         data-own-press
         data-guide={guide.id}
         style={place}

@@ -3,6 +3,7 @@ import { blobUrl } from '../api/client.ts';
 import { useEditor } from './editorContext.ts';
 import { useStore } from '../ui/store.ts';
 import type { PointerController } from './pointerController.ts';
+import { TEXTS } from './texts.ts';
 
 const WIDTH = 208;
 
@@ -28,7 +29,7 @@ export function PileList({ controller }: { readonly controller: PointerControlle
   return (
     <ul
       ref={list}
-      aria-label="Contents"
+      aria-label={TEXTS.contents}
       data-own-arrows
       data-own-press
       style={{
@@ -60,7 +61,7 @@ export function PileList({ controller }: { readonly controller: PointerControlle
               className="flex h-10 w-full items-center gap-2 rounded-md px-2 text-left text-sm hover:bg-linen focus:bg-linen"
             >
               {motif && <img src={blobUrl(motif.thumbnail)} alt="" className="h-8 w-8 shrink-0 object-contain" />}
-              <span className="truncate">{motif?.name ?? 'Motif'}</span>
+              <span className="truncate">{motif?.name ?? TEXTS.motif}</span>
             </button>
           </li>
         );

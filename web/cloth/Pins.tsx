@@ -1,5 +1,6 @@
 import { type FramePoint, MIDDLE } from '../../core/arrange/index.ts';
 import type { Point } from '../../core/geometry/index.ts';
+import { TEXTS } from './texts.ts';
 
 /** The turning pin stands this far off the frame, and the point waits this far beside it while it is in the middle, CSS pixels. */
 const TURN_PIN_OFF = 26;
@@ -92,7 +93,7 @@ export function Pins({ at: inFrame, point, onPin, onTurn, onPoint, onPointHome }
             key={name}
             at={at(pin)}
             name={`side-${name}`}
-            label="Drag to stretch; with Ctrl to skew"
+            label={TEXTS.dragToStretchWithCtrl}
             small
             className="cursor-move bg-white"
             onPress={(event) => onPin(event, pin)}
@@ -104,18 +105,12 @@ export function Pins({ at: inFrame, point, onPin, onTurn, onPoint, onPointHome }
           key={n}
           at={at(pin)}
           name={`corner-${n}`}
-          label="Drag to scale; with Alt about the anchor"
+          label={TEXTS.dragToScaleWithAlt}
           className="cursor-nwse-resize bg-white"
           onPress={(event) => onPin(event, pin)}
         />
       ))}
-      <Pin
-        at={turn}
-        name="turn"
-        label="Drag to rotate; with Shift by 15°"
-        className="cursor-grab bg-ink"
-        onPress={onTurn}
-      />
+      <Pin at={turn} name="turn" label={TEXTS.dragToRotateWithShift} className="cursor-grab bg-ink" onPress={onTurn} />
     </>
   );
 }
@@ -158,7 +153,7 @@ function PointPin({
 }) {
   return (
     <div
-      title="Anchor for rotating and scaling: drag it; a double click returns it to the centre"
+      title={TEXTS.anchorForRotatingAndScaling}
       data-own-press
       data-pin="point"
       style={{ left: at.x - 9, top: at.y - 9 }}

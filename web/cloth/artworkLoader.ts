@@ -1,4 +1,5 @@
 import type { DrawnMotif, Motif } from '../../core/motif/index.ts';
+import { TEXTS } from './texts.ts';
 
 /** Pauses before artwork that failed to load is asked for again, ms; the last one is repeated. */
 const PAUSES_MS = [1000, 3000, 10_000, 30_000] as const;
@@ -67,9 +68,7 @@ export class ArtworkLoader {
         attempt.failures += 1;
         attempt.timer = setTimeout(() => this.#fetch(motif, attempt), pause);
         const why = error instanceof Error ? error.message : String(error);
-        this.onProblem(
-          `The motif “${motif.name}” could not be loaded (${why}). Your design is safe; it is tried again.`,
-        );
+        this.onProblem(TEXTS.theMotifNameCouldNot(motif.name, why));
       },
     );
   }

@@ -4,6 +4,7 @@ import { applyOpToPoint, indicesTouching, type Lattice, latticeTranslate } from 
 import type { Hole } from '../../core/toss/index.ts';
 import { formatNumber } from '../../core/units/index.ts';
 import type { Editor } from '../editor/editor.ts';
+import { TEXTS } from './texts.ts';
 
 /** Something on the cloth that can be taken and worked on. */
 export type Mark = {
@@ -38,7 +39,7 @@ export function marksOf(lattice: Lattice, holes: readonly Hole[], findings: Find
     ...(findings?.lanes ?? []).map(({ angle, width, at, apart, ids }, n): Mark => ({
       kind: 'lane',
       key: `lane ${n}`,
-      name: `Lane ${formatNumber(width, 1)} mm wide`,
+      name: TEXTS.laneWidthMmWide(formatNumber(width, 1)),
       short: formatNumber(width, 0),
       ids,
       angle,
@@ -49,7 +50,7 @@ export function marksOf(lattice: Lattice, holes: readonly Hole[], findings: Find
     ...holes.map((hole, n): Mark => ({
       kind: 'hole',
       key: `hole ${n}`,
-      name: `Hole ${formatNumber(2 * hole.r, 1)} mm across`,
+      name: TEXTS.holeRMmAcross(formatNumber(2 * hole.r, 1)),
       short: formatNumber(2 * hole.r, 0),
       ids: [],
       ...hole,
@@ -58,7 +59,7 @@ export function marksOf(lattice: Lattice, holes: readonly Hole[], findings: Find
     ...(findings?.clumps ?? []).map(({ ids, x, y, r }, n): Mark => ({
       kind: 'clump',
       key: `clump ${n}`,
-      name: `Clump of ${ids.length}`,
+      name: TEXTS.clumpOfCount(ids.length),
       short: `${ids.length}×`,
       ids,
       x,
@@ -69,7 +70,7 @@ export function marksOf(lattice: Lattice, holes: readonly Hole[], findings: Find
     ...(findings?.pairs ?? []).map(({ a, b, mm, at }, n): Mark => ({
       kind: 'pair',
       key: `pair ${n}`,
-      name: mm <= 0 ? 'Touching motifs' : `Two ${formatNumber(mm, 1)} mm apart`,
+      name: mm <= 0 ? TEXTS.touchingMotifs : TEXTS.twoMmMmApart(formatNumber(mm, 1)),
       short: formatNumber(Math.max(0, mm), 1),
       ids: [a, b],
       ...at,

@@ -1,4 +1,5 @@
 import type { PaintOrder, Painted, PaintService } from './paintMessages.ts';
+import { TEXTS } from './texts.ts';
 
 /** A worker that paints, as far as its client is concerned. */
 export interface PaintHost {
@@ -71,7 +72,7 @@ export class PaintClient {
       this.#deaths += 1;
       if (!order) return;
       if (this.#deaths < MOST_DEATHS) this.#send({ ...order, id: ++this.#lastId });
-      else this.#onProblem(`The cloth could not be painted (${why}). Your design is safe; reload the page.`);
+      else this.#onProblem(TEXTS.theClothCouldNotBe(why));
     });
     return host;
   }
@@ -80,7 +81,7 @@ export class PaintClient {
     this.#ordered = order;
     this.#timer = setTimeout(() => {
       this.#end();
-      this.#onProblem('The cloth could not be painted in time. Your design is safe; reload the page.');
+      this.#onProblem(TEXTS.theClothCouldNotBePainted);
     }, PATIENCE_MS);
     this.#host.service.paint(order).then(
       (painted) => {
@@ -97,7 +98,7 @@ export class PaintClient {
         if (this.#ordered !== order) return;
         this.#end();
         const why = error instanceof Error ? error.message : String(error);
-        this.#onProblem(`The cloth could not be painted (${why}). Your design is safe; reload the page.`);
+        this.#onProblem(TEXTS.theClothCouldNotBe(why));
       },
     );
   }

@@ -1,6 +1,7 @@
 import { wrap } from 'comlink';
 import type { PaintHost } from './paintClient.ts';
 import type { PaintService } from './paintMessages.ts';
+import { TEXTS } from './texts.ts';
 
 /** A paint worker of its own. */
 export function startPaintWorker(): PaintHost {
@@ -9,8 +10,8 @@ export function startPaintWorker(): PaintHost {
   return {
     service: { paint: (order) => remote.paint(order) },
     onDeath(listener) {
-      worker.onerror = ({ message }) => listener(message || 'its worker ended');
-      worker.onmessageerror = () => listener('its answer could not be read');
+      worker.onerror = ({ message }) => listener(message || TEXTS.itsWorkerEnded);
+      worker.onmessageerror = () => listener(TEXTS.itsAnswerCouldNotBe);
     },
     close: () => worker.terminate(),
   };

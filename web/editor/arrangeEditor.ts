@@ -23,6 +23,7 @@ import {
   replaceMotif,
 } from '../../core/document/index.ts';
 import { type Point, type Pose } from '../../core/geometry/index.ts';
+import { TEXTS } from './texts.ts';
 
 /** A copy beside lies this far off, mm. */
 const BESIDE: Point = { x: 8, y: 8 };
@@ -60,10 +61,7 @@ export abstract class ArrangeEditor extends SelectionEditor {
     if (changes && selectedInstances.length === 1 && only && this.anchor.getState() === MIDDLE)
       this.arrange({ [only.id]: { ...changes[only.id], x: only.x, y: only.y } }, label);
     else if (changes) this.arrange(changes, label);
-    else
-      this.refusal.set(
-        'That would make a motif smaller, larger or more skewed than allowed. Nothing was changed; use a smaller change.',
-      );
+    else this.refusal.set(TEXTS.thatWouldMakeAMotif);
   }
 
   /** Takes what is chosen in hand, as it lies now. */
@@ -84,7 +82,7 @@ export abstract class ArrangeEditor extends SelectionEditor {
 
   nudge(by: Point): void {
     const grip = this.startDrag();
-    if (grip.placements.length > 0) this.move(grip, by, 'Moved');
+    if (grip.placements.length > 0) this.move(grip, by, TEXTS.moved);
   }
 
   /** Moves what is chosen by shares of the cell. */
@@ -97,18 +95,18 @@ export abstract class ArrangeEditor extends SelectionEditor {
   replaceSelected(motif: DesignMotif): void {
     const { ids } = this.selection.getState();
     if (ids.length > 0)
-      this.commit(`Replaced with ${motif.name}`, replaceMotif(this.design, ids, this.motifMap, motif));
+      this.commit(TEXTS.replacedWithName(motif.name), replaceMotif(this.design, ids, this.motifMap, motif));
   }
 
   /** Turns what is chosen, together, about its point. */
   rotate(degrees: number): void {
     const { pivot } = this;
-    if (pivot) this.#pose('Rotated', poseAbout(pivot, { rotation: degrees }));
+    if (pivot) this.#pose(TEXTS.rotated, poseAbout(pivot, { rotation: degrees }));
   }
 
   scaleBy(factor: number): void {
     const { pivot } = this;
-    if (pivot) this.#pose('Scaled', poseAbout(pivot, { scale: factor }));
+    if (pivot) this.#pose(TEXTS.scaled, poseAbout(pivot, { scale: factor }));
   }
 
   /** Does to what is chosen what a pose of the plane does; nothing where there is none. */
@@ -119,13 +117,13 @@ export abstract class ArrangeEditor extends SelectionEditor {
   /** Mirrored left to right as it is seen, or top to bottom. */
   flip(down = false): void {
     const { pivot } = this;
-    if (pivot) this.#pose('Flipped', poseAbout(pivot, { flipped: true, rotation: down ? 180 : 0 }));
+    if (pivot) this.#pose(TEXTS.flipped, poseAbout(pivot, { flipped: true, rotation: down ? 180 : 0 }));
   }
 
   remove(): void {
     const { ids } = this.selection.getState();
     if (ids.length === 0) return;
-    this.commit(ids.length === 1 ? 'Deleted a motif' : `Deleted ${ids.length} motifs`, { type: 'remove', ids });
+    this.commit(ids.length === 1 ? TEXTS.deletedAMotif : TEXTS.deletedCountMotifs(ids.length), { type: 'remove', ids });
     this.select([]);
   }
 
@@ -135,7 +133,7 @@ export abstract class ArrangeEditor extends SelectionEditor {
     if (ids.length === 0) return;
     const originals = this.selectedPlacements;
     const { command, copies } = duplicate(this.design, ids, inPlace ? { x: 0, y: 0 } : BESIDE, nanoid);
-    this.commit(inPlace ? 'Duplicated in place' : 'Duplicated', command);
+    this.commit(inPlace ? TEXTS.duplicatedInPlace : TEXTS.duplicated, command);
     this.select(
       copies.map(({ id }) => id),
       copies.flatMap(({ id }, n) => ({ id, index: indices.get(originals[n]?.id ?? '') ?? { i: 0, j: 0 } })),
@@ -160,7 +158,7 @@ export abstract class ArrangeEditor extends SelectionEditor {
       ),
     ]);
     if (inks.length === 0) return;
-    this.commit(inks.length === 1 ? 'Added an ink' : `Took up ${inks.length} inks`, {
+    this.commit(inks.length === 1 ? TEXTS.addedAnInk : TEXTS.tookUpCountInks(inks.length), {
       type: 'add-inks',
       inks,
       colours: Object.fromEntries(inks.map(({ id, prints }) => [id, prints[0] as Hex])),
@@ -169,7 +167,8 @@ export abstract class ArrangeEditor extends SelectionEditor {
 
   restack(to: 'front' | 'back'): void {
     const { ids } = this.selection.getState();
-    if (ids.length > 0) this.commit(to === 'front' ? 'Brought to front' : 'To back', restack(this.design, ids, to));
+    if (ids.length > 0)
+      this.commit(to === 'front' ? TEXTS.broughtToFront : TEXTS.toBack, restack(this.design, ids, to));
   }
 
   /** Brings what is chosen just over, or under, the next that it meets. */
@@ -177,11 +176,8 @@ export abstract class ArrangeEditor extends SelectionEditor {
     const { ids } = this.selection.getState();
     if (ids.length === 0) return;
     const command = restackByOne(this.design, ids, to, overlap);
-    if (command) this.commit(to === 'up' ? 'Brought forward' : 'Sent backward', command);
-    else
-      this.announcement.set(
-        to === 'up' ? 'It is already at the front of its layer' : 'It is already at the back of its layer',
-      );
+    if (command) this.commit(to === 'up' ? TEXTS.broughtForward : TEXTS.sentBackward, command);
+    else this.announcement.set(to === 'up' ? TEXTS.itIsAlreadyAtThe : TEXTS.itIsAlreadyAtTheBack);
   }
 
   changeLayer(label: string, id: string, change: Partial<Omit<Layer, 'id'>>): void {

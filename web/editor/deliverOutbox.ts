@@ -2,6 +2,7 @@ import { conflicts } from '../../core/document/index.ts';
 import { ApiProblem } from '../api/client.ts';
 import { createDesign, leaveDesign, readSince, saveCommands } from '../api/designs.ts';
 import { removeFromOutbox, outboxOf, type Batch, type OutboxEntry } from './outbox.ts';
+import { TEXTS } from './texts.ts';
 
 /** What became of edits that an earlier window had left in the browser. */
 export interface DeliveryReport {
@@ -51,7 +52,7 @@ async function deliver(edits: OutboxEntry): Promise<{ saved: number; parted?: st
     return { saved };
   } catch (error) {
     if (!(error instanceof ApiProblem) || error.status >= 500) throw error;
-    const name = `${document.name.slice(0, 100)}, kept edits`;
+    const name = TEXTS.nameKeptEdits(document.name.slice(0, 100));
     await createDesign(name, { document });
     return { saved: 0, parted: name };
   }

@@ -17,6 +17,7 @@ import { type Point } from '../../core/geometry/index.ts';
 import { nearestInstanceIndex } from '../../core/lattice/index.ts';
 import { Tossing } from './tossRun.ts';
 import { clipboardContentOf } from './clipboard.ts';
+import { TEXTS } from './texts.ts';
 
 /** A copy beside lies this far off, mm. */
 const BESIDE: Point = { x: 8, y: 8 };
@@ -30,37 +31,38 @@ export class Editor extends ArrangeEditor {
 
   /** A new layer directly above the one being worked in; what is laid next comes into it. */
   addLayer(): void {
-    const layer = newLayer(nanoid(8), `Layer ${this.design.layers.length + 1}`);
-    this.commit(`Added ${layer.name}`, addLayer(this.design, layer, this.layer?.id));
+    const layer = newLayer(nanoid(8), TEXTS.layerCount(this.design.layers.length + 1));
+    this.commit(TEXTS.addedName(layer.name), addLayer(this.design, layer, this.layer?.id));
     this.setWorkingLayer(layer.id);
   }
 
   removeLayer({ id, name }: Layer): void {
     const count = this.design.placements.filter(({ layer }) => layer === id).length;
     const command = removeLayer(this.design, id);
-    if (command) this.commit(count === 0 ? `Deleted ${name}` : `Deleted ${name} and the ${count} in it`, command);
+    if (command)
+      this.commit(count === 0 ? TEXTS.deletedName(name) : TEXTS.deletedNameAndTheCount(name, count), command);
   }
 
   mergeDown({ id, name }: Layer): void {
     const merged = mergeLayerDown(this.design, id);
     if (!merged) return;
-    this.commit(`Merged ${name} into ${merged.below.name}`, merged.command);
+    this.commit(TEXTS.mergedNameIntoBelowName(name, merged.below.name), merged.command);
     this.setWorkingLayer(merged.below.id);
   }
 
   moveLayer({ id, name }: Layer, to: number): void {
     const command = moveLayer(this.design, id, to);
-    if (command) this.commit(`Moved the layer ${name}`, command);
+    if (command) this.commit(TEXTS.movedTheLayerName(name), command);
   }
 
   moveBeside(ids: readonly string[], other: string, where: 'over' | 'under'): void {
     const command = moveBeside(this.design, ids, other, where);
-    if (command) this.commit('Reordered', command);
+    if (command) this.commit(TEXTS.reordered, command);
   }
 
   intoLayer({ id, name }: Layer): void {
     const { ids } = this.selection.getState();
-    if (ids.length > 0) this.commit(`Moved into ${name}`, moveIntoLayer(this.design, ids, id));
+    if (ids.length > 0) this.commit(TEXTS.movedIntoName(name), moveIntoLayer(this.design, ids, id));
   }
 
   copy(): void {
@@ -68,11 +70,9 @@ export class Editor extends ArrangeEditor {
     if (selectedPlacements.length === 0) return;
     try {
       this.clipboard.keep(clipboardContentOf(this.design, selectedPlacements));
-      this.announcement.set(`${selectedPlacements.length} copied`);
+      this.announcement.set(TEXTS.countCopied(selectedPlacements.length));
     } catch (error) {
-      this.refusal.set(
-        `That could not be copied: this browser keeps no more (${error instanceof Error ? error.message : String(error)}).`,
-      );
+      this.refusal.set(TEXTS.thatCouldNotBeCopied(error instanceof Error ? error.message : String(error)));
     }
   }
 
@@ -90,10 +90,7 @@ export class Editor extends ArrangeEditor {
     if (!clip) return;
     const placements = clip.placements.filter(({ motif }) => this.motif(motif));
     const lost = clip.placements.length - placements.length;
-    if (lost > 0)
-      this.refusal.set(
-        `${lost === 1 ? 'One motif' : `${lost} motifs`} of what was copied ${lost === 1 ? 'is' : 'are'} not in the drawer any more; the rest was pasted.`,
-      );
+    if (lost > 0) this.refusal.set(TEXTS.motifsOfWhatWasCopied(lost));
     const frame = frameOf(placements, this.motifMap);
     const { layer } = this;
     if (placements.length === 0 || !frame || !this.#canLay(layer)) return;
@@ -122,7 +119,7 @@ export class Editor extends ArrangeEditor {
       placements: copies.map((placement, i) => ({ index: first + i, placement })),
     };
     this.commit(
-      'Pasted',
+      TEXTS.pasted,
       withInks(this.design, motifs, insert, (print) => colours.get(print) ?? print),
     );
     const { lattice } = this;
@@ -153,7 +150,7 @@ export class Editor extends ArrangeEditor {
   place(motif: DesignMotif, at: Point): void {
     const laid = this.placeCommand(motif, at);
     if (!laid) return;
-    this.commit(`Placed ${motif.name}`, laid.command);
+    this.commit(TEXTS.placedName(motif.name), laid.command);
     this.selectPlaced(laid.id, at);
   }
 
@@ -164,10 +161,7 @@ export class Editor extends ArrangeEditor {
   }
 
   #canLay(layer: Layer | undefined): layer is Layer {
-    if (!layer)
-      this.refusal.set(
-        'Every layer is hidden or locked, so nothing can be placed. Nothing was changed; show or unlock a layer first.',
-      );
+    if (!layer) this.refusal.set(TEXTS.everyLayerIsHiddenOr);
     return layer !== undefined;
   }
 }

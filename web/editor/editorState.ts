@@ -12,6 +12,7 @@ import type { Viewport } from '../cloth/viewport.ts';
 import { Cell } from '../ui/store.ts';
 import { memoryClipboard, type ClipboardStore } from './clipboard.ts';
 import { NO_SELECTION, instancePoint, type Selection } from './selection.ts';
+import { TEXTS } from './texts.ts';
 
 /** Which part of the job the ticket shows. */
 export type Part = 'motifs' | 'repeat' | 'arrange' | 'colour';
@@ -221,12 +222,12 @@ export abstract class EditorState {
 
   undo(): void {
     const edit = this.session.undo();
-    this.announcement.set(edit ? `Undone: ${edit.label}` : 'Nothing to undo');
+    this.announcement.set(edit ? TEXTS.undoneLabel(edit.label) : TEXTS.nothingToUndo);
   }
 
   redo(): void {
     const edit = this.session.redo();
-    this.announcement.set(edit ? `Redone: ${edit.label}` : 'Nothing to redo');
+    this.announcement.set(edit ? TEXTS.redoneLabel(edit.label) : TEXTS.nothingToRedo);
   }
 
   /** Goes so many steps back (below 0) or forward. */
@@ -235,6 +236,6 @@ export abstract class EditorState {
       if (by < 0) this.session.undo();
       else this.session.redo();
     }
-    this.announcement.set(this.session.state.past.at(-1)?.label ?? 'As opened');
+    this.announcement.set(this.session.state.past.at(-1)?.label ?? TEXTS.asOpened);
   }
 }

@@ -4,6 +4,7 @@ import { nanoid } from 'nanoid';
 import { type Command, CommandError } from '../../core/document/index.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
 import type { Batch, OutboxEntry } from './outbox.ts';
+import { TEXTS } from './texts.ts';
 
 /** Whether the design is saved, and if not, why. */
 export type SaveState =
@@ -237,7 +238,7 @@ export class Saver {
     parted.catch((error: unknown) => {
       this.#set({
         kind: 'parted',
-        why: `${why} Keeping your version beside it has not worked yet (${error instanceof Error ? error.message : String(error)}); leave this window open.`,
+        why: TEXTS.whyKeepingYourVersionBeside(why, error instanceof Error ? error.message : String(error)),
       });
       setTimeout(() => this.#part(why), LAST_RETRY_MS);
     });

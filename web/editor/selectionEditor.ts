@@ -11,6 +11,7 @@ import {
   nearestInstanceIndex,
 } from '../../core/lattice/index.ts';
 import { reanchorSelection, selectInstances, NO_SELECTION, instancePoint, type Selection } from './selection.ts';
+import { TEXTS } from './texts.ts';
 
 /** Selecting: by ids and instances, near a point, one after the other; the selection follows what is changed. */
 export abstract class SelectionEditor extends EditorState {
@@ -104,7 +105,7 @@ export abstract class SelectionEditor extends EditorState {
 
   selectAll(): void {
     this.select(this.editablePlacements.map(({ id }) => id));
-    this.announcement.set(`${this.editablePlacements.length} motifs selected`);
+    this.announcement.set(TEXTS.countMotifsSelected(this.editablePlacements.length));
   }
 
   /** Goes through the stack, one motif at a time. */
@@ -115,16 +116,14 @@ export abstract class SelectionEditor extends EditorState {
     const at = placements.findIndex(({ id }) => id === last);
     const next = placements[(at + by + placements.length) % placements.length] as Placement;
     this.select([next.id]);
-    this.announcement.set(
-      `${this.motif(next.motif)?.name ?? 'Motif'} at ${next.x.toFixed(1)}, ${next.y.toFixed(1)} mm`,
-    );
+    this.announcement.set(TEXTS.atXYMm(this.motif(next.motif)?.name, next.x.toFixed(1), next.y.toFixed(1)));
   }
 
   /** Works in this layer from now on: what is laid without anything chosen comes into it. */
   setWorkingLayer(layer: string): void {
     this.layerId = layer;
     this.select([]);
-    this.announcement.set(`Working in ${this.design.layers.find(({ id }) => id === layer)?.name ?? 'no layer'}`);
+    this.announcement.set(TEXTS.workingIn(this.design.layers.find(({ id }) => id === layer)?.name));
     // Nothing may have been chosen before, and still the list has changed.
     this.selection.set({ ...NO_SELECTION });
   }

@@ -1,5 +1,6 @@
 import { Cell } from '../ui/store.ts';
 import { apply, type Command, CommandError, conflicts, type Design, inverse } from '../../core/document/index.ts';
+import { TEXTS } from './texts.ts';
 
 /** A done edit: its name for the history, and both directions. */
 export interface Edit {
@@ -150,7 +151,7 @@ export class Session {
    */
   follow(foreign: readonly Command[]): void {
     const { saved, past, pending } = this.state;
-    if (conflicts(foreign, pending, false)) throw new CommandError('both changed the same');
+    if (conflicts(foreign, pending, false)) throw new CommandError(TEXTS.bothChangedTheSame);
     const base = foreign.reduce(apply, saved);
     const committed = pending.reduce(apply, base);
     this.#renormalised = undefined;

@@ -2,6 +2,7 @@ import type { Design } from '../../core/document/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
 import type { TossResult } from '../../core/toss/index.ts';
 import type { TossAnswer, TossOrder, TossResults, TossTask } from './tossMessages.ts';
+import { TEXTS } from './texts.ts';
 
 /** A task that the worker is at. */
 export interface Running<T> {
@@ -51,8 +52,7 @@ export class TossClient {
     worker.onerror = ({ message }) => {
       const waiting = [...this.#waiting.values()];
       this.close();
-      for (const { reject } of waiting)
-        reject(new Error(`The toss broke off (${message}). Nothing was changed; try again.`));
+      for (const { reject } of waiting) reject(new Error(TEXTS.theTossBrokeOffMessage(message)));
     };
     worker.onmessage = ({ data }: MessageEvent<TossAnswer>) => this.#take(data);
     return worker;
@@ -67,11 +67,6 @@ export class TossClient {
     }
     this.#waiting.delete(answer.id);
     if ('done' in answer) waiting.resolve(answer.done as never);
-    else
-      waiting.reject(
-        new Error(
-          answer.expected ? answer.failed : `The toss failed (${answer.failed}). Nothing was changed; try again.`,
-        ),
-      );
+    else waiting.reject(new Error(answer.expected ? answer.failed : TEXTS.theTossFailedFailedNothing(answer.failed)));
   }
 }

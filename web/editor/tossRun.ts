@@ -6,6 +6,7 @@ import { applyToss, tossedIdsOf, type TossedMotif, tossedPlacements, type TossRe
 import type { Session } from './session.ts';
 import { Cell } from '../ui/store.ts';
 import { TossClient, type Running } from './tossClient.ts';
+import { TEXTS } from './texts.ts';
 
 const NEW: TossRecipe = { entries: [], directions: { kind: 'all' }, flipped: true, gap: 4, ground: 0.4, seed: 1 };
 
@@ -50,9 +51,7 @@ export class Tossing {
     const { session, layer } = editor;
     if (this.running.getState()) return;
     if (!layer) {
-      editor.refusal.set(
-        'Every layer is hidden or locked, so nothing can be tossed. Nothing was changed; show or unlock a layer first.',
-      );
+      editor.refusal.set(TEXTS.everyLayerIsHiddenOrLocked);
       return;
     }
     this.edited.set(recipe);
@@ -84,13 +83,12 @@ export class Tossing {
       const tossed = await running.done;
       last.set(tossed);
       // What was done meanwhile is not undone by a toss that knows nothing of it.
-      if (!isAsBefore()) problem.set('The design changed during the toss, so the toss was not applied. Toss again.');
+      if (!isAsBefore()) problem.set(TEXTS.theDesignChangedDuringThe);
       else {
         session.preview(undefined);
-        if (tossed.placed.length === 0)
-          problem.set('No motif fits at this gap. Nothing was changed; make the gap or the motifs smaller.');
+        if (tossed.placed.length === 0) problem.set(TEXTS.noMotifFitsAtThis);
         else {
-          editor.commit(`Tossed ${tossed.placed.length} motifs`, command(tossed));
+          editor.commit(TEXTS.tossedCountMotifs(tossed.placed.length), command(tossed));
           this.edited.set(undefined);
         }
       }

@@ -1,16 +1,17 @@
 import { type Blend, BLENDS } from '../../core/document/index.ts';
+import { TEXTS } from './texts.ts';
 
 const NAMES: Readonly<Record<Blend, string>> = {
-  normal: 'Normal',
-  multiply: 'Multiply',
-  screen: 'Screen',
-  darken: 'Darken',
-  lighten: 'Lighten',
-  overlay: 'Overlay',
-  'soft-light': 'Soft light',
-  'hard-light': 'Hard light',
-  difference: 'Difference',
-  exclusion: 'Exclusion',
+  normal: TEXTS.normal,
+  multiply: TEXTS.multiply,
+  screen: TEXTS.screen,
+  darken: TEXTS.darken,
+  lighten: TEXTS.lighten,
+  overlay: TEXTS.overlay,
+  'soft-light': TEXTS.softLight,
+  'hard-light': TEXTS.hardLight,
+  difference: TEXTS.difference,
+  exclusion: TEXTS.exclusion,
 };
 
 interface Props {
@@ -31,7 +32,7 @@ export function BlendField({ label, value, hideLabel = false, onChange }: Props)
         onChange={(event) => onChange(event.target.value as Blend)}
         className="h-8 w-full min-w-0 rounded-md border border-thread bg-white px-1.5 text-sm"
       >
-        {value === undefined && <option value="">mixed</option>}
+        {value === undefined && <option value="">{TEXTS.mixed}</option>}
         {BLENDS.map((blend) => (
           <option key={blend} value={blend}>
             {NAMES[blend]}

@@ -2,6 +2,7 @@ import { Dialog as HeadlessDialog, DialogBackdrop, DialogPanel, DialogTitle } fr
 import { X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Button } from './Button.tsx';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly title: string;
@@ -22,7 +23,7 @@ export function Dialog({ title, open, onClose, wide = false, children }: Props) 
         >
           <div className="flex shrink-0 items-center justify-between border-b border-thread py-2 pr-2 pl-5">
             <DialogTitle className="font-name text-lg font-semibold">{title}</DialogTitle>
-            <Button look="quiet" label="Close" onClick={onClose}>
+            <Button look="quiet" label={TEXTS.close} onClick={onClose}>
               <X size={16} aria-hidden />
             </Button>
           </div>

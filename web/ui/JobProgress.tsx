@@ -1,5 +1,6 @@
 import type { JobWatch } from '../api/jobs.ts';
 import { Button } from './Button.tsx';
+import { TEXTS } from './texts.ts';
 
 /** How far a job is, with a way to stop it; what went wrong, where something did. */
 export function JobProgress({ watch, doing }: { readonly watch: JobWatch; readonly doing: string }) {
@@ -10,7 +11,7 @@ export function JobProgress({ watch, doing }: { readonly watch: JobWatch; readon
         <span className="shrink-0">{doing} …</span>
         <progress aria-label={doing} value={job?.progress ?? 0} className="h-1.5 min-w-0 grow accent-ink" />
         <Button onClick={() => watch.stop()} disabled={!job}>
-          Stop
+          {TEXTS.stop}
         </Button>
       </div>
     );

@@ -1,4 +1,5 @@
 import { isRouteErrorResponse, Link, useRouteError } from 'react-router';
+import { TEXTS } from './texts.ts';
 
 /** Where an address leads nowhere or a screen has failed: what happened, what is safe, where to go. */
 export function Lost() {
@@ -7,15 +8,15 @@ export function Lost() {
   return (
     <main className="mx-auto grid h-full max-w-lg place-content-center gap-4 p-8">
       <h1 className="font-name text-2xl font-semibold">
-        {missing ? 'There is nothing at this address' : 'This screen could not be shown'}
+        {missing ? TEXTS.thereIsNothingAtThis : TEXTS.thisScreenCouldNotBe}
       </h1>
       <p>
         {missing
-          ? 'The design or swatch may have been deleted, or the address mistyped. Nothing was changed.'
-          : `Everything saved so far is safe. Go back to the table and try again. (${error instanceof Error ? error.message : 'no reason was given'})`}
+          ? TEXTS.theDesignOrSwatchMay
+          : TEXTS.everythingSavedSoFarIs(error instanceof Error ? error.message : TEXTS.noReasonWasGiven)}
       </p>
       <Link to="/" className="text-madder underline underline-offset-2">
-        To the table
+        {TEXTS.toTheTable}
       </Link>
     </main>
   );

@@ -1,19 +1,20 @@
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
+import { TEXTS } from './texts.ts';
 
 const PLACES = [
-  { to: '/', name: 'Table' },
-  { to: '/motifs', name: 'Motif drawer' },
-  { to: '/workshop', name: 'Workshop' },
-  { to: '/swatches', name: 'Swatch book' },
+  { to: '/', name: TEXTS.table },
+  { to: '/motifs', name: TEXTS.motifDrawer },
+  { to: '/workshop', name: TEXTS.workshop },
+  { to: '/swatches', name: TEXTS.swatchBook },
 ] as const;
 
 /** The head of the studio's rooms: where one is, where one can go, what can be done here. */
 export function Masthead({ children }: { readonly children?: ReactNode }) {
   return (
     <header className="flex items-center gap-8 border-b border-thread bg-calico px-8 py-3">
-      <span className="font-name text-xl font-bold tracking-tight">Hevrel</span>
-      <nav aria-label="Studio" className="flex gap-1">
+      <span className="font-name text-xl font-bold tracking-tight">{TEXTS.hevrel}</span>
+      <nav aria-label={TEXTS.studio} className="flex gap-1">
         {PLACES.map(({ to, name }) => (
           <NavLink
             key={to}

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { createContext, useCallback, useContext, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Button } from './Button.tsx';
+import { TEXTS } from './texts.ts';
 
 /** A sentence that floats at the foot of the window for a while, with at most one thing to do about it. */
 export interface Notice {
@@ -55,7 +56,7 @@ export function Notices({ children }: { readonly children: ReactNode }) {
                 {action.label}
               </Button>
             )}
-            <Button look="quiet" label="Dismiss" onClick={() => drop(id)}>
+            <Button look="quiet" label={TEXTS.dismiss} onClick={() => drop(id)}>
               <X size={14} aria-hidden />
             </Button>
           </div>

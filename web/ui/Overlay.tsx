@@ -1,5 +1,6 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import { Button } from './Button.tsx';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly label: string;
@@ -28,7 +29,7 @@ export function Overlay({ label, title, note, onClose, children }: Props) {
         <h2 className="font-name text-lg font-semibold">{title}</h2>
         <p className="truncate text-sm text-graphite">{note}</p>
         <span ref={back} className="ml-auto">
-          <Button onClick={onClose}>Back to the cloth</Button>
+          <Button onClick={onClose}>{TEXTS.backToTheCloth}</Button>
         </span>
       </header>
       {children}

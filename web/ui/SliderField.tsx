@@ -1,4 +1,5 @@
 import { AmountField } from './AmountField.tsx';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly label: string;
@@ -30,7 +31,7 @@ export function SliderField({ label, value, sign = '', min, max, step, onChange 
           data-own-arrows
         />
         <AmountField
-          label={`${label}, typed`}
+          label={TEXTS.labelTyped(label)}
           hideLabel
           value={value}
           sign={sign}

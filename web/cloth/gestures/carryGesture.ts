@@ -5,6 +5,7 @@ import { formatNumber } from '../../../core/units/index.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
 import type { Gesture } from './gesture.ts';
+import { TEXTS } from '../texts.ts';
 
 /** Brings a motif from the tray; it lies on the cloth as soon as the pointer is over it. */
 export function carryGesture(
@@ -45,7 +46,7 @@ export function carryGesture(
     end() {
       view.release();
       if (!laid) return;
-      editor.commit(`Placed ${motif.name}`, laid.command);
+      editor.commit(TEXTS.placedName(motif.name), laid.command);
       editor.selectPlaced(laid.id, laid.at);
     },
     cancel() {

@@ -5,6 +5,7 @@ import { formatNumber } from '../../../core/units/index.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
 import { roundTo, type Gesture } from './gesture.ts';
+import { TEXTS } from '../texts.ts';
 
 /** Drags an edge of the cell `steps`: its right edge changes the width, its lower edge the height. */
 export function edgeGesture(
@@ -32,11 +33,14 @@ export function edgeGesture(
       editor.session.preview(command);
       note.set({
         at: local(moved),
-        text: edge === 'right' ? `${formatNumber(next.width)} mm wide` : `${formatNumber(next.height)} mm high`,
+        text:
+          edge === 'right'
+            ? TEXTS.widthMmWide(formatNumber(next.width))
+            : TEXTS.heightMmHigh(formatNumber(next.height)),
       });
     },
     end() {
-      if (command) editor.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
+      if (command) editor.commit(along ? TEXTS.scaledTheCell : TEXTS.resizedTheCell, command);
     },
     cancel: () => editor.session.preview(undefined),
   };

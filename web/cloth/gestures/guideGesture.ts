@@ -5,6 +5,7 @@ import { formatNumber } from '../../../core/units/index.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
 import { roundTo, type Gesture } from './gesture.ts';
+import { TEXTS } from '../texts.ts';
 
 /** Draws a new guide out of the selvedge, upright or with Shift level, or moves one; let go outside the cloth, it is gone. */
 export function guideGesture({ editor, view, note, local }: GestureContext, taken?: Guide): Gesture {
@@ -18,14 +19,14 @@ export function guideGesture({ editor, view, note, local }: GestureContext, take
       const { width, height } = view.getViewport();
       if (at.x < 0 || at.y < 0 || at.x > width || at.y > height) {
         next = rest;
-        note.set(taken && { at: { x: Math.max(8, at.x), y: at.y }, text: 'drop to delete the guide' });
+        note.set(taken && { at: { x: Math.max(8, at.x), y: at.y }, text: TEXTS.dropToDeleteTheGuide });
       } else {
         const axis = taken?.axis ?? (event.shiftKey ? 'y' : 'x');
         const mm = toMm(view.getViewport(), at);
         const origin = latticeTranslate(editor.lattice, indexOfCellAt(editor.lattice, mm));
         const place = roundTo(mm[axis] - origin[axis]);
         next = [...rest, { id, axis, at: place }];
-        note.set({ at, text: `${formatNumber(place, 1)} mm from the cell’s ${axis === 'x' ? 'left' : 'upper'} edge` });
+        note.set({ at, text: TEXTS.placeMmFromTheCells(formatNumber(place, 1), axis) });
       }
       editor.session.preview({ type: 'guides', guides: next });
     },
@@ -35,10 +36,13 @@ export function guideGesture({ editor, view, note, local }: GestureContext, take
         return;
       }
       editor.guidesShown.set(true);
-      editor.commit(taken ? (next.length < guides.length ? 'Deleted a guide' : 'Moved a guide') : 'Added a guide', {
-        type: 'guides',
-        guides: next,
-      });
+      editor.commit(
+        taken ? (next.length < guides.length ? TEXTS.deletedAGuide : TEXTS.movedAGuide) : TEXTS.addedAGuide,
+        {
+          type: 'guides',
+          guides: next,
+        },
+      );
     },
     cancel: () => editor.session.preview(undefined),
   };

@@ -3,6 +3,7 @@ import type { Point } from '../../../core/geometry/index.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
 import { hasGone, type Gesture } from './gesture.ts';
+import { TEXTS } from '../texts.ts';
 
 /** Draws a box, or a free loop, and adds what lies wholly within; a mere click adds or takes away what lies under it. */
 export function lassoGesture(
@@ -36,7 +37,7 @@ export function lassoGesture(
         loop.map((at) => toMm(viewport, at)),
       );
       editor.select([...new Set([...ids, ...instances.map(({ id }) => id)])], instances);
-      editor.announcement.set(`${instances.length} motifs in it`);
+      editor.announcement.set(TEXTS.countMotifsInIt(instances.length));
     },
     cancel: () => undefined,
   };

@@ -6,6 +6,7 @@ import type { DragStart } from '../../editor/editorState.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { lengthToMm, type Viewport } from '../viewport.ts';
 import { hasGone, type Gesture } from './gesture.ts';
+import { TEXTS } from '../texts.ts';
 
 /** Lines catch what is moved within this many CSS pixels. */
 const CATCH_PX = 6;
@@ -41,7 +42,7 @@ export function moveGesture(context: GestureContext, from: Point, deeper: readon
         editor.move(
           grip,
           by,
-          grip.placements.length === 1 ? 'Moved a motif' : `Moved ${grip.placements.length} motifs`,
+          grip.placements.length === 1 ? TEXTS.movedAMotif : TEXTS.movedCountMotifs(grip.placements.length),
         );
       else if (deeper.length > 1) {
         const next = deeper[

@@ -19,6 +19,7 @@ import { formatNumber } from '../../../core/units/index.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { lengthToMm, toMm } from '../viewport.ts';
 import type { Gesture } from './gesture.ts';
+import { TEXTS } from '../texts.ts';
 
 /** Turns come to rest on multiples of this, degrees; with Shift always, while lines catch when they are this near. */
 const ANGLE = 15;
@@ -62,18 +63,21 @@ export function pinGesture(
     if (isCorner)
       return named(
         scaleByPin(frame, pin, fixed, to),
-        'Scaled',
+        TEXTS.scaled,
         (pose) => `${widthText(frame, pose)}, ${formatNumber(shareText(taken, pose.scale), 1)} %`,
       );
     if (moved.ctrlKey)
-      return named(
-        skewByPin(frame, pin, fixed, own, to),
-        'Skewed',
-        (pose) =>
-          `leaning by ${formatNumber(transformPlacements(taken.selectedInstances, pose)?.[taken.selectedInstances[0]?.id ?? '']?.skew ?? pose.skew, 1)}°`,
+      return named(skewByPin(frame, pin, fixed, own, to), TEXTS.skewed, (pose) =>
+        TEXTS.leaningBySkew(
+          formatNumber(
+            transformPlacements(taken.selectedInstances, pose)?.[taken.selectedInstances[0]?.id ?? '']?.skew ??
+              pose.skew,
+            1,
+          ),
+        ),
       );
-    return named(stretchByPin(frame, pin, fixed, to), 'Stretched', (pose) =>
-      pin.v === 0.5 ? widthText(frame, pose) : `${formatNumber(sizeOf(after(frame, pose)).height, 1)} mm high`,
+    return named(stretchByPin(frame, pin, fixed, to), TEXTS.stretched, (pose) =>
+      pin.v === 0.5 ? widthText(frame, pose) : TEXTS.heightMmHigh(formatNumber(sizeOf(after(frame, pose)).height, 1)),
     );
   });
 }
@@ -94,7 +98,7 @@ export function rotateGesture(context: GestureContext, event: PointerEvent, shif
     const angle = isCaught ? near : turn;
     return named(
       poseAbout(pivot, { rotation: angle - own }),
-      'Rotated',
+      TEXTS.rotated,
       () => `${formatNumber(normaliseAngle(angle), 1)}°`,
     );
   });
@@ -193,7 +197,7 @@ function after(frame: Frame, pose: Pose): Frame {
 }
 
 function widthText(frame: Frame, pose: Pose): string {
-  return `${formatNumber(sizeOf(after(frame, pose)).width, 1)} mm wide`;
+  return TEXTS.widthMmWide(formatNumber(sizeOf(after(frame, pose)).width, 1));
 }
 
 /** Of one motif its size then, of several the factor. */

@@ -27,10 +27,11 @@ import { newPiece, takesAfterOther, withMoved, withoutPiece, withPiece } from '.
 import { PieceTicket } from './PieceTicket.tsx';
 import { RepeatPreview } from './RepeatPreview.tsx';
 import { ShapeStage } from './ShapeStage.tsx';
+import { TEXTS } from './texts.ts';
 
 const GROUNDS = [
-  { name: 'On light', colour: '#f2eee4' },
-  { name: 'On dark', colour: '#22304a' },
+  { name: TEXTS.onLight, colour: '#f2eee4' },
+  { name: TEXTS.onDark, colour: '#22304a' },
 ] as const;
 const ALTERNATIVES = 7;
 
@@ -43,9 +44,7 @@ export function BuilderPage() {
   const motif = own.data;
   // What was not built is not taken apart here: changing it would put a first petal in its place.
   const foreign =
-    id !== undefined && motif && motif.recipe?.kind !== 'shape'
-      ? new Error(`“${motif.name}” was not built of figures, so there is nothing to change here. It stays as it is.`)
-      : null;
+    id !== undefined && motif && motif.recipe?.kind !== 'shape' ? new Error(TEXTS.nameWasNotBuiltOf(motif.name)) : null;
   const isRead = id === undefined || motif !== undefined;
   const ready =
     isRead && pages.motifs && letterer.data && !foreign ? { motifs: pages.motifs, letter: letterer.data } : undefined;
@@ -53,7 +52,7 @@ export function BuilderPage() {
     <Fetched
       what="builder"
       query={{ data: ready, error: foreign ?? own.error ?? pages.error ?? letterer.error }}
-      back={{ to: '/motifs', name: 'motif drawer' }}
+      back={{ to: '/motifs', name: TEXTS.motifDrawer }}
     >
       {(data) => <Builder key={id ?? ''} motif={motif} motifs={data.motifs} letter={data.letter} />}
     </Fetched>
@@ -112,12 +111,12 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
           </>
         ) : (
           <p role="alert" className="col-span-2 grid place-items-center p-8 text-center">
-            These pieces leave nothing to see. Give one of them a fill or an outline, or change how they meet.
+            {TEXTS.thesePiecesLeaveNothingTo}
           </p>
         )}
       </main>
       <aside
-        aria-label="Pieces"
+        aria-label={TEXTS.pieces}
         className="row-span-2 flex min-h-0 flex-col gap-5 overflow-y-auto border-l border-thread p-5"
       >
         <PieceList recipe={recipe} chosen={chosen} onChoose={setPicked} onChange={change} ink={inkThatShows(inks)} />
@@ -131,9 +130,9 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
           />
         )}
       </aside>
-      <section aria-label="Alternatives" className="flex items-center gap-2 border-t border-thread px-4 py-2">
+      <section aria-label={TEXTS.alternatives} className="flex items-center gap-2 border-t border-thread px-4 py-2">
         <Button onClick={() => setSeed(seed + 1)}>
-          <Dices size={15} aria-hidden /> Others
+          <Dices size={15} aria-hidden /> {TEXTS.others}
         </Button>
         <ul className="flex min-w-0 grow gap-2 overflow-x-auto p-1">
           {others.map((shapeRecipe, n) => {
@@ -143,7 +142,7 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
                 <li key={n} className="shrink-0">
                   <button
                     type="button"
-                    aria-label={`Alternative ${n + 1}`}
+                    aria-label={TEXTS.alternativeN(n + 1)}
                     data-alternative={n}
                     onClick={() => change(shapeRecipe)}
                     className="grid h-22 w-24 place-items-center rounded-md border border-thread p-1.5 hover:border-ink"
@@ -184,16 +183,16 @@ function Head({ motif, artwork, history, children }: HeadProps) {
         await mutation.mutateAsync({ id: motif.id, recipe });
         if (name.trim() !== motif.name) await mutation.mutateAsync({ id: motif.id, change: { name: name.trim() } });
         notify({
-          text: `“${name.trim()}” is changed, wherever it is used.`,
+          text: TEXTS.nameIsChangedWhereverIt(name.trim()),
           ...(before && {
-            action: { label: 'Undo', run: () => mutation.mutate({ id: motif.id, recipe: before }) },
+            action: { label: TEXTS.undo, run: () => mutation.mutate({ id: motif.id, recipe: before }) },
           }),
         });
       } else {
-        const made = await making.mutateAsync({ name: name.trim(), collection: 'Built', recipe });
+        const made = await making.mutateAsync({ name: name.trim(), collection: TEXTS.built, recipe });
         notify({
-          text: `“${made.name}” is in the drawer.`,
-          action: { label: 'To the drawer', run: () => void navigate('/motifs') },
+          text: TEXTS.nameIsInTheDrawer(made.name),
+          action: { label: TEXTS.toTheDrawer, run: () => void navigate('/motifs') },
         });
         await navigate(`/build/${made.id}`, { replace: true });
       }
@@ -205,14 +204,14 @@ function Head({ motif, artwork, history, children }: HeadProps) {
     <header className="col-span-2 flex items-center gap-3 border-b border-thread px-4">
       <Link
         to="/motifs"
-        aria-label="To the motif drawer"
-        title="To the motif drawer"
+        aria-label={TEXTS.toTheMotifDrawer}
+        title={TEXTS.toTheMotifDrawer}
         className="grid h-8 w-8 place-items-center rounded-md hover:bg-linen"
       >
         <ArrowLeft size={16} aria-hidden />
       </Link>
       <input
-        aria-label="Name of the motif"
+        aria-label={TEXTS.nameOfTheMotif}
         value={name}
         maxLength={120}
         onChange={(event) => setName(event.target.value)}
@@ -225,14 +224,14 @@ function Head({ motif, artwork, history, children }: HeadProps) {
       )}
       <span className="grow" />
       {children}
-      <Button look="quiet" label="Undo" disabled={!history.canUndo} onClick={history.undo}>
+      <Button look="quiet" label={TEXTS.undo} disabled={!history.canUndo} onClick={history.undo}>
         <Undo2 size={16} aria-hidden />
       </Button>
-      <Button look="quiet" label="Redo" disabled={!history.canRedo} onClick={history.redo}>
+      <Button look="quiet" label={TEXTS.redo} disabled={!history.canRedo} onClick={history.redo}>
         <Redo2 size={16} aria-hidden />
       </Button>
       <Button look="accent" disabled={!artwork || busy || name.trim() === ''} onClick={() => void finish()}>
-        {motif ? 'Change the motif' : 'Make the motif'}
+        {motif ? TEXTS.changeTheMotif : TEXTS.makeTheMotif}
       </Button>
     </header>
   );
@@ -264,7 +263,7 @@ function PieceList({ recipe, chosen, ink, onChoose, onChange }: PieceListProps) 
     );
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
-      <ul aria-label="Pieces" className="grid gap-1">
+      <ul aria-label={TEXTS.pieces} className="grid gap-1">
         {pieces
           .map((piece, n) => ({ piece, n }))
           .reverse()
@@ -295,7 +294,7 @@ function PieceList({ recipe, chosen, ink, onChoose, onChange }: PieceListProps) 
                 <>
                   <Button
                     look="quiet"
-                    label="Bring forward"
+                    label={TEXTS.bringForward}
                     disabled={n === pieces.length - 1}
                     onClick={() => (onChange(withMoved(recipe, n, 1)), onChoose(n + 1))}
                   >
@@ -303,13 +302,13 @@ function PieceList({ recipe, chosen, ink, onChoose, onChange }: PieceListProps) 
                   </Button>
                   <Button
                     look="quiet"
-                    label="Send backward"
+                    label={TEXTS.sendBackward}
                     disabled={n === 0}
                     onClick={() => (onChange(withMoved(recipe, n, -1)), onChoose(n - 1))}
                   >
                     <ArrowDown size={14} aria-hidden />
                   </Button>
-                  <Button look="quiet" label="Delete this piece" onClick={() => onChange(withoutPiece(recipe, n))}>
+                  <Button look="quiet" label={TEXTS.deleteThisPiece} onClick={() => onChange(withoutPiece(recipe, n))}>
                     <Trash2 size={14} aria-hidden />
                   </Button>
                 </>
@@ -319,7 +318,7 @@ function PieceList({ recipe, chosen, ink, onChoose, onChange }: PieceListProps) 
       </ul>
       <div className="grid grid-cols-2 gap-2">
         <select
-          aria-label="Figure of this piece"
+          aria-label={TEXTS.figureOfThisPiece}
           value={pieces[chosen]?.figure}
           onChange={(event) => replaceOnly(event.target.value as FigureKind)}
           className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm"
@@ -331,7 +330,7 @@ function PieceList({ recipe, chosen, ink, onChoose, onChange }: PieceListProps) 
           ))}
         </select>
         <Button disabled={pieces.length >= MOST_PIECES} onClick={() => add('dot')}>
-          <Plus size={15} aria-hidden /> Add a piece
+          <Plus size={15} aria-hidden /> {TEXTS.addAPiece}
         </Button>
       </div>
     </div>

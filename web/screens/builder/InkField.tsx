@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { type Hex, readHex } from '../../../core/colour/index.ts';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly label: string;
@@ -34,7 +35,7 @@ export function InkField({ label, ink, offered, onChange }: Props) {
           />
         ))}
         <input
-          aria-label={`${label}, typed`}
+          aria-label={TEXTS.labelTyped(label)}
           value={typed ?? ink}
           maxLength={9}
           spellCheck={false}

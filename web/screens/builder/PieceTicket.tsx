@@ -9,6 +9,7 @@ import { Tick } from '../../ui/Tick.tsx';
 import { TicketPart } from '../../ui/TicketPart.tsx';
 import { InkField } from './InkField.tsx';
 import { MEETING_NAMES } from './pieces.ts';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly piece: Piece;
@@ -27,9 +28,9 @@ export function PieceTicket({ piece, isFirst, takesAfter, inks, onChange }: Prop
   return (
     <>
       {!isFirst && (
-        <TicketPart name="Combine with the piece below">
+        <TicketPart name={TEXTS.combineWithThePieceBelow}>
           <select
-            aria-label="Combine with the piece below"
+            aria-label={TEXTS.combineWithThePieceBelow}
             value={piece.combine}
             onChange={(event) => onChange({ combine: event.target.value as CombineMode })}
             className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
@@ -53,10 +54,10 @@ export function PieceTicket({ piece, isFirst, takesAfter, inks, onChange }: Prop
           />
         ))}
         <div className="grid grid-cols-3 gap-2">
-          <LengthField label="Place across" mm={piece.x} signed onChange={(x) => onChange({ x })} />
-          <LengthField label="Place down" mm={piece.y} signed onChange={(y) => onChange({ y })} />
+          <LengthField label={TEXTS.placeAcross} mm={piece.x} signed onChange={(x) => onChange({ x })} />
+          <LengthField label={TEXTS.placeDown} mm={piece.y} signed onChange={(y) => onChange({ y })} />
           <AmountField
-            label="Turn"
+            label={TEXTS.turn}
             sign="°"
             value={piece.rotation}
             min={-360}
@@ -67,7 +68,7 @@ export function PieceTicket({ piece, isFirst, takesAfter, inks, onChange }: Prop
         </div>
       </TicketPart>
       {takesAfter ? (
-        <p className="text-xs text-graphite">It takes the fill and the outline of the piece that it meets.</p>
+        <p className="text-xs text-graphite">{TEXTS.itTakesTheFillAnd}</p>
       ) : (
         <Looks piece={piece} inks={inks} onChange={onChange} />
       )}
@@ -79,7 +80,7 @@ function LetterFields({ piece, onChange }: Pick<Props, 'piece' | 'onChange'>) {
   return (
     <div className="grid grid-cols-2 gap-2">
       <label>
-        <span className="mb-0.5 block text-xs text-graphite">Words</span>
+        <span className="mb-0.5 block text-xs text-graphite">{TEXTS.words}</span>
         <input
           value={piece.text}
           maxLength={LONGEST_TEXT}
@@ -88,7 +89,7 @@ function LetterFields({ piece, onChange }: Pick<Props, 'piece' | 'onChange'>) {
         />
       </label>
       <label>
-        <span className="mb-0.5 block text-xs text-graphite">Font</span>
+        <span className="mb-0.5 block text-xs text-graphite">{TEXTS.font}</span>
         <select
           value={piece.font}
           onChange={(event) => onChange({ font: FONT_IDS.find((id) => id === event.target.value) ?? piece.font })}
@@ -118,7 +119,7 @@ function MeasureField({
     return (
       <div className="grid grid-cols-[1fr_auto] items-end gap-2">
         <AmountField label={name} value={value} min={least} max={most} onChange={(n) => onChange(Math.round(n))} />
-        <Button onClick={() => onChange((value % most) + 1)}>Next variation</Button>
+        <Button onClick={() => onChange((value % most) + 1)}>{TEXTS.nextVariation}</Button>
       </div>
     );
   }
@@ -140,29 +141,29 @@ function MeasureField({
 function Looks({ piece: { fill, outline }, inks, onChange }: Pick<Props, 'piece' | 'inks' | 'onChange'>) {
   const first = inks[0] ?? '#1f2430';
   return (
-    <TicketPart name="Inks">
+    <TicketPart name={TEXTS.inks}>
       <Tick
-        label="Filled"
+        label={TEXTS.filled}
         on={fill !== null}
         onChange={(on) => onChange({ fill: on ? { ink: first, fade: null } : null })}
       />
       {fill && (
         <>
           <InkField
-            label="Fill"
+            label={TEXTS.fill}
             ink={fill.ink}
             offered={inks}
             onChange={(ink) => onChange({ fill: { ...fill, ink } })}
           />
           <Tick
-            label="Fades"
+            label={TEXTS.fades}
             on={fill.fade !== null}
             onChange={(on) => onChange({ fill: { ...fill, fade: on ? { angle: 90, rest: 0 } : null } })}
           />
           {fill.fade && (
             <div className="grid grid-cols-2 gap-2">
               <AmountField
-                label="Towards"
+                label={TEXTS.towards}
                 sign="°"
                 value={fill.fade.angle}
                 min={-360}
@@ -171,7 +172,7 @@ function Looks({ piece: { fill, outline }, inks, onChange }: Pick<Props, 'piece'
                 onChange={(angle) => onChange({ fill: { ...fill, fade: { rest: fill.fade?.rest ?? 0, angle } } })}
               />
               <AmountField
-                label="Remaining"
+                label={TEXTS.remaining}
                 sign="%"
                 value={fill.fade.rest * 100}
                 min={0}
@@ -186,20 +187,20 @@ function Looks({ piece: { fill, outline }, inks, onChange }: Pick<Props, 'piece'
         </>
       )}
       <Tick
-        label="Outlined"
+        label={TEXTS.outlined}
         on={outline !== null}
         onChange={(on) => onChange({ outline: on ? { ink: inks[1] ?? first, width: 0.6 } : null })}
       />
       {outline && (
         <>
           <InkField
-            label="Outline"
+            label={TEXTS.outline}
             ink={outline.ink}
             offered={inks}
             onChange={(ink) => onChange({ outline: { ...outline, ink } })}
           />
           <SliderField
-            label="Outline width"
+            label={TEXTS.outlineWidth}
             sign="mm"
             value={outline.width}
             min={0.1}

@@ -5,6 +5,7 @@ import { indicesTouching, latticeOf, latticeTranslate, step } from '../../../cor
 import type { Artwork } from '../../../core/motif/index.ts';
 import { paintArtwork } from '../../../core/paint/index.ts';
 import { browserBackend, browserSurface } from '../../cloth/browserBackend.ts';
+import { TEXTS } from './texts.ts';
 
 /** Ground between the motif and its neighbours, as a share of its longer side. */
 const AIR = 0.28;
@@ -61,7 +62,7 @@ export function RepeatPreview({ artwork, ground, width, height }: Props) {
       width={width}
       height={height}
       role="img"
-      aria-label="The motif as a repeat"
+      aria-label={TEXTS.theMotifAsARepeat}
       data-repeat-preview
       className="block"
     />

@@ -1,6 +1,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Artwork } from '../../../core/motif/index.ts';
 import { ArtworkSvg } from '../../ui/ArtworkSvg.tsx';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly artwork: Artwork;
@@ -49,11 +50,11 @@ export function ShapeStage({ artwork, outlines, chosen, ground, onChoose, onMove
       style={{ background: ground }}
       tabIndex={0}
       role="application"
-      aria-label="The motif. Arrows move the selected piece."
+      aria-label={TEXTS.theMotifArrowsMoveThe}
       onKeyDown={onKey}
       data-stage
     >
-      <ArtworkSvg artwork={artwork} label="The motif" view={view} className="absolute inset-0 h-full w-full" />
+      <ArtworkSvg artwork={artwork} label={TEXTS.theMotif} view={view} className="absolute inset-0 h-full w-full" />
       <svg
         viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
         className="absolute inset-0 h-full w-full touch-none"

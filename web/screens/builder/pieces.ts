@@ -1,14 +1,15 @@
 import type { Hex } from '../../../core/colour/index.ts';
 import type { CombineMode, FigureKind, Piece, ShapeRecipe } from '../../../core/recipe/index.ts';
 import { FIGURES, measured } from '../../../core/shapes/index.ts';
+import { TEXTS } from './texts.ts';
 
 /** How pieces combine, in the words of the interface. */
 export const MEETING_NAMES: Readonly<Record<CombineMode, string>> = {
-  lay: 'Laid over',
-  join: 'Joined to',
-  cut: 'Cut out of',
-  overlap: 'Only where both are',
-  exclude: 'Only where one is',
+  lay: TEXTS.laidOver,
+  join: TEXTS.joinedTo,
+  cut: TEXTS.cutOutOf,
+  overlap: TEXTS.onlyWhereBothAre,
+  exclude: TEXTS.onlyWhereOneIs,
 };
 
 /** A piece as it is first laid down. */
@@ -16,7 +17,7 @@ export function newPiece(figure: FigureKind, ink: Hex): Piece {
   return {
     figure,
     values: measured(FIGURES[figure], {}),
-    text: figure === 'lettering' ? 'Low Tide' : '',
+    text: figure === 'lettering' ? TEXTS.lowTide : '',
     font: 'logbook',
     x: 0,
     y: 0,

@@ -7,6 +7,7 @@ import { useEditor } from '../../cloth/editorContext.ts';
 import type { InsideBundle, Part } from '../../editor/editorState.ts';
 import { PartNav } from './PartNav.tsx';
 import { UndoButtons } from './UndoButtons.tsx';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly inside: InsideBundle;
@@ -28,12 +29,12 @@ export function BundleBar({ inside, onClose, onPart }: Props) {
     const parts = closedParts(inside.opened, editor.session.state.committed);
     const before = editor.motif(inside.motif)?.recipe;
     const undo = before
-      ? { action: { label: 'Undo', run: () => mutation.mutate({ id: inside.motif, recipe: before }) } }
+      ? { action: { label: TEXTS.undo, run: () => mutation.mutate({ id: inside.motif, recipe: before }) } }
       : {};
     void mutation.mutateAsync({ id: inside.motif, recipe: { kind: 'bundle', parts } }).then(
       () => {
         onClose();
-        notify({ text: `“${inside.name}” is changed, wherever it lies.`, ...undo });
+        notify({ text: TEXTS.nameIsChangedWhereverIt(inside.name), ...undo });
       },
       // It stays open, so that nothing that was done in it is lost.
       (error: Error) => notify({ text: error.message, tone: 'problem' }),
@@ -45,14 +46,14 @@ export function BundleBar({ inside, onClose, onPart }: Props) {
       className="col-span-2 col-start-2 row-start-1 flex min-w-0 items-center gap-3 border-b border-thread bg-white px-3"
     >
       <p className="min-w-0 truncate text-sm">
-        Open: <span className="font-name text-base font-semibold">{inside.name}</span>
+        {TEXTS.open} <span className="font-name text-base font-semibold">{inside.name}</span>
       </p>
       <PartNav onPart={onPart} />
       <div className="flex shrink-0 items-center gap-1.5">
         <UndoButtons />
-        <Button onClick={onClose}>Cancel</Button>
+        <Button onClick={onClose}>{TEXTS.cancel}</Button>
         <Button look="accent" disabled={mutation.isPending} onClick={close}>
-          Close the bundle
+          {TEXTS.closeTheBundle}
         </Button>
       </div>
     </header>

@@ -16,6 +16,7 @@ import { useEditor } from '../../cloth/editorContext.ts';
 import { BlendNumberField, OwnField, PositionField, SizeField } from './SelectionFields.tsx';
 import { labelPlace } from './labelPlace.ts';
 import { bundleOf, useBundles } from './useBundles.ts';
+import { TEXTS } from './texts.ts';
 
 const HEIGHT = 42;
 const MORE_HEIGHT = 150;
@@ -31,7 +32,7 @@ export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
   const [first] = chosen;
   if (!first) return null;
   const headDown = chosen.length === 1 && Math.abs(first.placement.rotation) > 90;
-  const name = chosen.length === 1 ? first.motif.name : `${chosen.length} motifs`;
+  const name = chosen.length === 1 ? first.motif.name : TEXTS.countMotifs(chosen.length);
   return (
     <div
       style={labelPlace(box, viewport, open ? MORE_HEIGHT : HEIGHT, headDown)}
@@ -41,36 +42,36 @@ export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
     >
       <div className="flex items-center">
         <span className="min-w-0 grow truncate pl-1 font-name text-sm font-semibold">{name}</span>
-        <Button look="quiet" label="Duplicate" onClick={() => editor.duplicate()}>
+        <Button look="quiet" label={TEXTS.duplicate} onClick={() => editor.duplicate()}>
           <CopyPlus size={16} aria-hidden />
         </Button>
-        <Button look="quiet" label="Mirror" onClick={() => editor.flip()}>
+        <Button look="quiet" label={TEXTS.mirror} onClick={() => editor.flip()}>
           <FlipVertical2 size={16} aria-hidden />
         </Button>
-        <Button look="quiet" label="To front" onClick={() => editor.restack('front')}>
+        <Button look="quiet" label={TEXTS.toFront} onClick={() => editor.restack('front')}>
           <BringToFront size={16} aria-hidden />
         </Button>
-        <Button look="quiet" label="To back" onClick={() => editor.restack('back')}>
+        <Button look="quiet" label={TEXTS.toBack} onClick={() => editor.restack('back')}>
           <SendToBack size={16} aria-hidden />
         </Button>
         {chosen.length > 1 && (
-          <Button look="quiet" label="Bundle" onClick={() => bundles.bundle()}>
+          <Button look="quiet" label={TEXTS.bundle} onClick={() => bundles.bundle()}>
             <Package size={16} aria-hidden />
           </Button>
         )}
         {chosen.length === 1 && bundleOf(editor, first.placement) && (
-          <Button look="quiet" label="Open the bundle" onClick={() => bundles.open()}>
+          <Button look="quiet" label={TEXTS.openTheBundle} onClick={() => bundles.open()}>
             <PackageOpen size={16} aria-hidden />
           </Button>
         )}
-        <Button look="quiet" label="Delete" onClick={() => editor.remove()}>
+        <Button look="quiet" label={TEXTS.deleteIt} onClick={() => editor.remove()}>
           <Trash2 size={16} aria-hidden />
         </Button>
         <button
           type="button"
           aria-expanded={open}
-          aria-label="Numbers"
-          title="Numbers"
+          aria-label={TEXTS.numbers}
+          title={TEXTS.numbers}
           onClick={() => more.set(!open)}
           className="grid h-8 w-7 place-items-center rounded-sm hover:bg-linen"
         >
@@ -81,12 +82,12 @@ export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
         <div className="mt-1 grid grid-cols-4 gap-1">
           <PositionField axis="x" label="X" />
           <PositionField axis="y" label="Y" />
-          <SizeField side="width" keep label="Width" />
-          <OwnField kind="rotation" label="Rotation" />
-          <OwnField kind="size" label="Scale" />
-          <OwnField kind="skew" label="Skew" />
-          <OwnField kind="opacity" label="Opacity" />
-          <BlendNumberField label="Blend" />
+          <SizeField side="width" keep label={TEXTS.width} />
+          <OwnField kind="rotation" label={TEXTS.rotation} />
+          <OwnField kind="size" label={TEXTS.scale} />
+          <OwnField kind="skew" label={TEXTS.skew} />
+          <OwnField kind="opacity" label={TEXTS.opacity} />
+          <BlendNumberField label={TEXTS.blend} />
         </div>
       )}
     </div>

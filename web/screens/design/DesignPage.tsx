@@ -20,6 +20,7 @@ import { removeFromOutbox, putInOutbox } from '../../editor/outbox.ts';
 import { OpeningContext, type OpenBundle } from './opening.ts';
 import { Saver } from '../../editor/saver.ts';
 import { DesignEditor } from './DesignEditor.tsx';
+import { TEXTS } from './texts.ts';
 
 /** Opens a design for editing. */
 export function DesignPage() {
@@ -32,11 +33,11 @@ export function DesignPage() {
   useEffect(() => {
     if (delivered && delivered.saved > 0)
       notify({
-        text: `${delivered.saved === 1 ? 'One edit' : `${delivered.saved} edits`} of before, kept in this browser, ${delivered.saved === 1 ? 'is' : 'are'} saved now.`,
+        text: TEXTS.editsOfBeforeKeptIn(delivered.saved),
       });
     for (const name of delivered?.parted ?? [])
       notify({
-        text: `The design was changed elsewhere meanwhile. Your edits of before are kept as “${name}”.`,
+        text: TEXTS.theDesignWasChangedElsewhere(name),
         tone: 'problem',
       });
   }, [delivered, notify]);
@@ -63,11 +64,11 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
   const part = async (session: Session, why: string): Promise<void> => {
     const mine = session.state.committed;
     const time = new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-    const { design } = await createDesign(`${mine.name.slice(0, 100)}, kept ${time}`, { document: mine });
+    const { design } = await createDesign(TEXTS.nameKeptTime(mine.name.slice(0, 100), time), { document: mine });
     notify({
-      text: `${why} Both versions are kept: this is yours, as “${design.name}”.`,
+      text: TEXTS.whyBothVersionsAreKept(why, design.name),
       tone: 'problem',
-      action: { label: 'Open the other', run: () => void navigate(`/designs/${id}`) },
+      action: { label: TEXTS.openTheOther, run: () => void navigate(`/designs/${id}`) },
     });
     await navigate(`/designs/${design.id}`, { replace: true });
   };
@@ -82,7 +83,7 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
       store: (unsaved) =>
         void (unsaved ? putInOutbox({ key, design: id, ...unsaved }) : removeFromOutbox(key)).catch((error: unknown) =>
           notify({
-            text: `This browser keeps no copy of what is not saved yet (${String(error)}). Leave this window open until it says “Saved”.`,
+            text: TEXTS.thisBrowserKeepsNoCopy(String(error)),
             tone: 'problem',
           }),
         ),

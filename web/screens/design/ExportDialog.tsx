@@ -11,6 +11,7 @@ import { fitText } from '../../ui/fitText.ts';
 import { JobProgress } from '../../ui/JobProgress.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly open: boolean;
@@ -51,13 +52,13 @@ export function ExportDialog({ open, onClose, repeat, source }: Props) {
   };
 
   return (
-    <Dialog title="Export the tile" open={open} onClose={leave}>
+    <Dialog title={TEXTS.exportTheTile} open={open} onClose={leave}>
       <form onSubmit={submit} className="grid gap-4">
-        <RadioGroup value={by} onChange={setBy} aria-label="Size by" className="flex gap-1">
+        <RadioGroup value={by} onChange={setBy} aria-label={TEXTS.sizeBy} className="flex gap-1">
           {(
             [
-              ['dpi', 'By density'],
-              ['width', 'By pixel width'],
+              ['dpi', TEXTS.byDensity],
+              ['width', TEXTS.byPixelWidth],
             ] as const
           ).map(([value, name]) => (
             <Radio
@@ -73,7 +74,7 @@ export function ExportDialog({ open, onClose, repeat, source }: Props) {
           <div className="flex items-end gap-2">
             <div className="grow">
               <QuantityField
-                label="Dots per inch"
+                label={TEXTS.dotsPerInch}
                 shown={formatNumber(dpi)}
                 value={dpi}
                 step={10}
@@ -89,7 +90,7 @@ export function ExportDialog({ open, onClose, repeat, source }: Props) {
           </div>
         ) : (
           <QuantityField
-            label="Width in pixels"
+            label={TEXTS.widthInPixels}
             shown={String(width)}
             value={width}
             step={1}
@@ -99,28 +100,24 @@ export function ExportDialog({ open, onClose, repeat, source }: Props) {
         )}
         <div className="rounded-md border border-thread bg-white p-3 text-sm" data-plan>
           <p className="font-semibold">
-            PNG, {tile.width} × {tile.height} px, {formatNumber(plan.density, 2)} dpi
+            {TEXTS.pngWidthHeightPxDensity(tile.width, tile.height, formatNumber(plan.density, 2))}
           </p>
-          <p className="text-graphite">
-            {cells === 1 ? 'The cell itself.' : `The tile: ${cells} cells, so that it repeats without a drop.`}
-          </p>
+          <p className="text-graphite">{cells === 1 ? TEXTS.theCellItself : TEXTS.theTileCellsCellsSo(cells)}</p>
           <p className="mt-1 text-graphite">{fitText(plan)}</p>
           {'width' in size && tile.width !== size.width && (
-            <p className="mt-1 text-graphite">
-              {tile.width} px is the nearest width that {tile.columns} columns divide.
-            </p>
+            <p className="mt-1 text-graphite">{TEXTS.widthPxIsTheNearest(tile.width, tile.columns)}</p>
           )}
           {plan.refusal && (
             <p role="alert" className="mt-1 text-madder">
-              {plan.refusal} Choose a lower density or a smaller width.
+              {TEXTS.refusalChooseALowerDensity(plan.refusal)}
             </p>
           )}
         </div>
-        <JobProgress watch={watch} doing="Painting the tile" />
+        <JobProgress watch={watch} doing={TEXTS.paintingTheTile} />
         <div className="flex justify-end gap-2">
-          <Button onClick={leave}>Cancel</Button>
+          <Button onClick={leave}>{TEXTS.cancel}</Button>
           <Button type="submit" look="accent" disabled={watch.running || plan.refusal !== undefined}>
-            Export
+            {TEXTS.exportIt}
           </Button>
         </div>
       </form>

@@ -1,6 +1,7 @@
 import { Layers } from 'lucide-react';
 import { useStore } from '../../ui/store.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
+import { TEXTS } from './texts.ts';
 
 /** Says on the cloth which layer is being worked in, where there is more than one. */
 export function LayerChip({ onOpen }: { readonly onOpen: () => void }) {
@@ -14,7 +15,7 @@ export function LayerChip({ onOpen }: { readonly onOpen: () => void }) {
     <button
       type="button"
       data-layer-chip
-      title="Current layer; click for the list"
+      title={TEXTS.currentLayerClickForThe}
       onClick={() => {
         editor.arrangeSide.set('stack');
         onOpen();
@@ -22,7 +23,7 @@ export function LayerChip({ onOpen }: { readonly onOpen: () => void }) {
       className="z-10 col-start-2 row-start-2 m-3 flex h-7 max-w-60 items-center gap-1.5 self-start justify-self-start rounded-md border border-thread bg-calico px-2 text-xs font-medium shadow-float"
     >
       <Layers size={13} aria-hidden className="shrink-0" />
-      <span className="truncate">{layer ? `In ${layer.name}` : 'No editable layer'}</span>
+      <span className="truncate">{layer ? `In ${layer.name}` : TEXTS.noEditableLayer}</span>
     </button>
   );
 }

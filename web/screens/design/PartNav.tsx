@@ -1,12 +1,13 @@
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Part } from '../../editor/editorState.ts';
 import { useStore } from '../../ui/store.ts';
+import { TEXTS } from './texts.ts';
 
 const PARTS: readonly { part: Part; name: string; inBundle: boolean }[] = [
-  { part: 'motifs', name: 'Motifs', inBundle: true },
-  { part: 'repeat', name: 'Repeat', inBundle: false },
-  { part: 'arrange', name: 'Arrange', inBundle: true },
-  { part: 'colour', name: 'Colour', inBundle: false },
+  { part: 'motifs', name: TEXTS.motifs, inBundle: true },
+  { part: 'repeat', name: TEXTS.repeat, inBundle: false },
+  { part: 'arrange', name: TEXTS.arrange, inBundle: true },
+  { part: 'colour', name: TEXTS.colour, inBundle: false },
 ];
 
 /** The parts of the job in their order; in a bundle only those that concern it. */
@@ -14,7 +15,7 @@ export function PartNav({ onPart }: { readonly onPart: (part: Part) => void }) {
   const editor = useEditor();
   const part = useStore(editor.part);
   return (
-    <nav aria-label="Parts of the job" className="mx-auto flex shrink-0 items-center">
+    <nav aria-label={TEXTS.partsOfTheJob} className="mx-auto flex shrink-0 items-center">
       {PARTS.filter(({ inBundle }) => inBundle || !editor.inside).map(({ part: one, name }, i) => (
         <span key={one} className="flex items-center">
           {i > 0 && (

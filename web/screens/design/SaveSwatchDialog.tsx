@@ -10,6 +10,7 @@ import { useNotify } from '../../ui/Notices.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Saver } from '../../editor/saver.ts';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly open: boolean;
@@ -32,8 +33,8 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
   const watch = useJob(saveSwatch, ({ swatch }) => {
     void client.invalidateQueries({ queryKey: ['swatches'] });
     notify({
-      text: `“${name}” is in the swatch book.`,
-      action: { label: 'Show it', run: () => void navigate(`/swatches/${swatch}`) },
+      text: TEXTS.nameIsInTheSwatch(name),
+      action: { label: TEXTS.showIt, run: () => void navigate(`/swatches/${swatch}`) },
     });
     close();
   });
@@ -50,13 +51,11 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
   };
 
   return (
-    <Dialog title="Save swatch" open={open} onClose={leave}>
+    <Dialog title={TEXTS.saveSwatch} open={open} onClose={leave}>
       <form onSubmit={submit} className="grid gap-4">
-        <p className="text-sm text-graphite">
-          Keeps the finished repeat under a name. The design stays as it is and can be worked on.
-        </p>
+        <p className="text-sm text-graphite">{TEXTS.keepsTheFinishedRepeatUnder}</p>
         <label className="block">
-          <span className="mb-0.5 block text-xs text-graphite">Name of the swatch</span>
+          <span className="mb-0.5 block text-xs text-graphite">{TEXTS.nameOfTheSwatch}</span>
           <input
             autoFocus
             value={name}
@@ -66,11 +65,11 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
             className="h-8 w-full rounded-md border border-thread bg-white px-2"
           />
         </label>
-        <JobProgress watch={watch} doing="Painting the swatch" />
+        <JobProgress watch={watch} doing={TEXTS.paintingTheSwatch} />
         <div className="flex justify-end gap-2">
-          <Button onClick={leave}>Cancel</Button>
+          <Button onClick={leave}>{TEXTS.cancel}</Button>
           <Button type="submit" look="accent" disabled={watch.running || name.trim() === ''}>
-            Save swatch
+            {TEXTS.saveSwatch}
           </Button>
         </div>
       </form>

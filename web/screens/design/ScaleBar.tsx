@@ -4,6 +4,7 @@ import { ACTUAL_SCALE, middle, toMm } from '../../cloth/viewport.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { ShortcutContext } from './shortcuts.ts';
 import { useStore } from '../../ui/store.ts';
+import { TEXTS } from './texts.ts';
 
 /** How much of the cloth is seen. */
 export function ScaleBar({
@@ -22,39 +23,39 @@ export function ScaleBar({
   return (
     <div
       role="group"
-      aria-label="Scale"
+      aria-label={TEXTS.scale}
       className="grid shrink-0 content-center gap-1.5 border-l border-thread px-3 py-2"
     >
       <div className="flex items-center gap-1">
-        <Button look="quiet" label="Zoom out" onClick={() => context.zoom(1 / 1.25)}>
+        <Button look="quiet" label={TEXTS.zoomOut} onClick={() => context.zoom(1 / 1.25)}>
           <Minus size={16} aria-hidden />
         </Button>
         <output
           className="w-14 text-center text-sm"
-          title="Of actual size"
+          title={TEXTS.ofActualSize}
           data-scale={viewport.plan.scaleX / viewport.density}
         >
           {percent} %
         </output>
-        <Button look="quiet" label="Zoom in" onClick={() => context.zoom(1.25)}>
+        <Button look="quiet" label={TEXTS.zoomIn} onClick={() => context.zoom(1.25)}>
           <Plus size={16} aria-hidden />
         </Button>
         <Button look="quiet" onClick={() => context.showActual()}>
-          Actual size
+          {TEXTS.actualSize}
         </Button>
       </div>
       <div className="-mx-2 flex justify-between">
         <Button look="quiet" className="px-2!" onClick={() => context.showRepeats(1)}>
-          One repeat
+          {TEXTS.oneRepeat}
         </Button>
         <Button look="quiet" className="px-2!" onClick={() => context.showRepeats(4)}>
-          Four
+          {TEXTS.four}
         </Button>
         <Button look="quiet" className="px-2!" onClick={showMetre}>
-          A metre
+          {TEXTS.aMetre}
         </Button>
-        <Button look="quiet" className="px-2!" title="Blurred, and from farther away" onClick={() => context.squint()}>
-          Squint
+        <Button look="quiet" className="px-2!" title={TEXTS.blurredAndFromFartherAway} onClick={() => context.squint()}>
+          {TEXTS.squint}
         </Button>
       </div>
     </div>

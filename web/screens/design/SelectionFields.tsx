@@ -8,6 +8,7 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { useStore } from '../../ui/store.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Editor } from '../../editor/editor.ts';
+import { TEXTS } from './texts.ts';
 
 interface Named {
   readonly label: string;
@@ -41,7 +42,7 @@ export function PositionField({ axis, ...named }: Named & { readonly axis: 'x' |
       mm={mm}
       signed
       onChange={(next) =>
-        editor.move(editor.startDrag(), axis === 'x' ? { x: next - mm, y: 0 } : { x: 0, y: next - mm }, 'Moved')
+        editor.move(editor.startDrag(), axis === 'x' ? { x: next - mm, y: 0 } : { x: 0, y: next - mm }, TEXTS.moved)
       }
     />
   );
@@ -59,10 +60,10 @@ export function SizeField({
   const mm = sizeOf(frame)[side];
   const change = (next: number): void => {
     const factor = next / mm;
-    if (keep) editor.transformBy('Scaled', poseAbout(pivot, { scale: factor }));
+    if (keep) editor.transformBy(TEXTS.scaled, poseAbout(pivot, { scale: factor }));
     else
       editor.transformBy(
-        'Stretched',
+        TEXTS.stretched,
         stretchBy(frame, side === 'width' ? factor : 1, side === 'height' ? factor : 1, editor.anchor.getState()),
       );
   };
@@ -82,7 +83,7 @@ interface OwnValue {
 const OWN: Readonly<Record<'size' | 'rotation' | 'skew' | 'opacity', OwnValue>> = {
   size: {
     sign: '%',
-    said: 'Scaled',
+    said: TEXTS.scaled,
     min: SMALLEST_SCALE * 100,
     max: LARGEST_SCALE * 100,
     read: ({ scale }) => scale * 100,
@@ -90,13 +91,13 @@ const OWN: Readonly<Record<'size' | 'rotation' | 'skew' | 'opacity', OwnValue>> 
   },
   rotation: {
     sign: '°',
-    said: 'Rotated',
+    said: TEXTS.rotated,
     read: ({ rotation }) => rotation,
     write: (turn) => ({ rotation: normaliseAngle(turn) }),
   },
   skew: {
     sign: '°',
-    said: 'Skewed',
+    said: TEXTS.skewed,
     min: -LARGEST_SKEW,
     max: LARGEST_SKEW,
     read: ({ skew }) => skew,
@@ -104,7 +105,7 @@ const OWN: Readonly<Record<'size' | 'rotation' | 'skew' | 'opacity', OwnValue>> 
   },
   opacity: {
     sign: '%',
-    said: 'Changed the opacity',
+    said: TEXTS.changedTheOpacity,
     min: 0,
     max: 100,
     read: ({ opacity }) => opacity * 100,
@@ -148,7 +149,7 @@ export function BlendNumberField(named: Named) {
     <BlendField
       {...named}
       value={alike ? first.blend : undefined}
-      onChange={(blend) => editor.change('Changed the blending', () => ({ blend }))}
+      onChange={(blend) => editor.change(TEXTS.changedTheBlending, () => ({ blend }))}
     />
   );
 }

@@ -7,6 +7,7 @@ import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
 import { useStore } from '../../ui/store.ts';
+import { TEXTS } from './texts.ts';
 
 /** The printed edge of the cloth: a rule that follows the zoom, a mark at each repeat, the name, the ink dots. */
 export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefined; readonly onInk: () => void }) {
@@ -19,7 +20,7 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
   const { colours } = colourway;
   return (
     <aside
-      aria-label="Selvedge"
+      aria-label={TEXTS.selvedge}
       className="relative col-start-1 row-span-3 row-start-1 flex flex-col overflow-hidden border-r border-thread bg-white"
     >
       <div className="h-12 shrink-0" />
@@ -28,7 +29,7 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
         {cloth && (
           <div
             data-selvedge-edge
-            title="Drag a guide out of the selvedge; with Shift a horizontal one"
+            title={TEXTS.dragAGuideOutOf}
             className="absolute inset-y-0 right-0 w-4 cursor-col-resize touch-none"
             onPointerDown={(event) => {
               event.preventDefault();
@@ -42,7 +43,7 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
         </p>
       </div>
       <ul
-        aria-label="Inks"
+        aria-label={TEXTS.inks}
         className="flex max-h-72 shrink-0 flex-col items-center gap-1.5 overflow-y-auto border-t border-thread py-3"
       >
         {inks.map((ink) => (
@@ -50,7 +51,7 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
             <button
               type="button"
               title={`${ink.name}: ${colours[ink.id] ?? ''}`}
-              aria-label={`Change the ink ${ink.name}`}
+              aria-label={TEXTS.changeTheInkName(ink.name)}
               onClick={() => {
                 editor.ink.set(ink.id);
                 onInk();

@@ -1,17 +1,18 @@
 import { Dialog } from '../../ui/Dialog.tsx';
 import { POINTER_HINTS, SHORTCUTS } from './shortcuts.ts';
+import { TEXTS } from './texts.ts';
 
 const GROUPS = [...new Set(SHORTCUTS.map(({ group }) => group))];
 
 /** All keys, from the one table that makes them work. */
 export function ShortcutDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   return (
-    <Dialog title="Keyboard shortcuts" open={open} onClose={onClose} wide>
+    <Dialog title={TEXTS.keyboardShortcuts} open={open} onClose={onClose} wide>
       <div className="gap-8 sm:columns-2">
         {GROUPS.map((group) => (
           <List key={group} title={group} rows={SHORTCUTS.filter((shortcut) => shortcut.group === group)} />
         ))}
-        <List title="Pointer" rows={POINTER_HINTS} />
+        <List title={TEXTS.pointer} rows={POINTER_HINTS} />
       </div>
     </Dialog>
   );

@@ -4,17 +4,18 @@ import { Overlay } from '../../ui/Overlay.tsx';
 import { useStore } from '../../ui/store.ts';
 import { LiveCloth, type Look } from './alternatives/LiveCloth.tsx';
 import { useEditor } from '../../cloth/editorContext.ts';
+import { TEXTS } from './texts.ts';
 
 /** A screen is looked at from here, metres; from twice as far all looks half as large. */
 const ARM = 0.5;
 
 const VIEWS: readonly { readonly name: string; readonly metres: number; readonly blur: number }[] = [
-  { name: 'Sharp, from half a metre', metres: ARM, blur: 0 },
-  { name: 'Squinting, from half a metre', metres: ARM, blur: 7 },
-  { name: 'From 1 metre', metres: 1, blur: 0 },
-  { name: 'From 2 metres', metres: 2, blur: 0 },
-  { name: 'From 4 metres', metres: 4, blur: 0 },
-  { name: 'Squinting, from 2 metres', metres: 2, blur: 4 },
+  { name: TEXTS.sharpFromHalfAMetre, metres: ARM, blur: 0 },
+  { name: TEXTS.squintingFromHalfAMetre, metres: ARM, blur: 7 },
+  { name: TEXTS.from1Metre, metres: 1, blur: 0 },
+  { name: TEXTS.from2Metres, metres: 2, blur: 0 },
+  { name: TEXTS.from4Metres, metres: 4, blur: 0 },
+  { name: TEXTS.squintingFrom2Metres, metres: 2, blur: 4 },
 ];
 
 /** The cloth as the eye finds its holes and lanes: blurred, and from farther away, beside the sharp one. */
@@ -23,12 +24,7 @@ export function Squint({ onClose }: { readonly onClose: () => void }) {
   const design = useStore(editor.session, ({ committed }) => committed);
   const [at, setAt] = useState(() => ({ x: design.repeat.width, y: design.repeat.height }));
   return (
-    <Overlay
-      label="Squint"
-      title="Squint"
-      note="What stands out now is what will be seen on the wall: holes, lanes, clumps of one colour. Drag moves all of them."
-      onClose={onClose}
-    >
+    <Overlay label={TEXTS.squint} title={TEXTS.squint} note={TEXTS.whatStandsOutNowIs} onClose={onClose}>
       <div className="grid min-h-0 grow grid-cols-3 grid-rows-2 gap-3 p-3">
         {VIEWS.map(({ name, metres, blur }) => {
           const scale = (ACTUAL_SCALE * ARM) / metres;

@@ -9,12 +9,13 @@ import { ColourTicket } from './tickets/ColourTicket.tsx';
 import { MotifsTicket } from './tickets/MotifsTicket.tsx';
 import { RepeatTicket } from './tickets/RepeatTicket.tsx';
 import { FootContext } from './TicketFoot.tsx';
+import { TEXTS } from './texts.ts';
 
 const TITLES: Readonly<Record<Part, string>> = {
-  motifs: 'Motifs',
-  repeat: 'Repeat',
-  arrange: 'Arrange',
-  colour: 'Colour',
+  motifs: TEXTS.motifs,
+  repeat: TEXTS.repeat,
+  arrange: TEXTS.arrange,
+  colour: TEXTS.colour,
 };
 const BODIES: Readonly<Record<Part, () => React.ReactNode>> = {
   motifs: MotifsTicket,
@@ -32,7 +33,7 @@ export function Ticket({ open, onToggle }: { readonly open: boolean; readonly on
   if (!open) {
     return (
       <div className="col-start-3 row-start-2 border-l border-thread bg-calico p-1">
-        <Button look="quiet" label="Show the ticket" onClick={onToggle}>
+        <Button look="quiet" label={TEXTS.showTheTicket} onClick={onToggle}>
           <PanelRightOpen size={16} aria-hidden />
         </Button>
       </div>
@@ -51,7 +52,7 @@ export function Ticket({ open, onToggle }: { readonly open: boolean; readonly on
             className="absolute top-3 left-1/2 h-4 w-4 -translate-x-1/2 rounded-full border border-thread bg-linen shadow-[inset_0_1px_2px_rgb(31_36_48/0.25)]"
           />
           <h2 className="font-name text-lg font-semibold">{TITLES[part]}</h2>
-          <Button look="quiet" label="Hide the ticket" onClick={onToggle} className="-mr-2 ml-auto">
+          <Button look="quiet" label={TEXTS.hideTheTicket} onClick={onToggle} className="-mr-2 ml-auto">
             <PanelRightClose size={16} aria-hidden />
           </Button>
         </div>

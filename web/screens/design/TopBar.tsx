@@ -9,6 +9,7 @@ import { UndoButtons } from './UndoButtons.tsx';
 import type { Presence } from '../../editor/presence.ts';
 import type { Saver, SaveState } from '../../editor/saver.ts';
 import { useStore } from '../../ui/store.ts';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly saver: Saver;
@@ -25,7 +26,7 @@ export function TopBar({ saver, presence, onPart, onSaveSwatch, onDownload, onKe
   return (
     <header className="col-span-2 col-start-2 row-start-1 flex min-w-0 items-center gap-3 border-b border-thread bg-calico px-3">
       <Link to="/" className="rounded-sm text-sm text-graphite hover:text-ink">
-        Table
+        {TEXTS.table}
       </Link>
       <span aria-hidden className="text-thread">
         /
@@ -36,14 +37,14 @@ export function TopBar({ saver, presence, onPart, onSaveSwatch, onDownload, onKe
       <SavedNote state={state} />
       <div className="flex shrink-0 items-center gap-1.5">
         <UndoButtons />
-        <Button look="quiet" label="Keyboard shortcuts" onClick={onKeys}>
+        <Button look="quiet" label={TEXTS.keyboardShortcuts} onClick={onKeys}>
           <span aria-hidden>?</span>
         </Button>
-        <Button label="Export" onClick={onDownload}>
+        <Button label={TEXTS.exportIt} onClick={onDownload}>
           <Download size={16} aria-hidden />
         </Button>
         <Button look="accent" onClick={onSaveSwatch}>
-          Save swatch
+          {TEXTS.saveSwatch}
         </Button>
       </div>
     </header>
@@ -55,10 +56,10 @@ function DesignName() {
   const design = useStore(editor.session, ({ committed }) => committed);
   return (
     <NameField
-      label="Name of the design"
+      label={TEXTS.nameOfTheDesign}
       name={design.name}
       size={Math.min(26, Math.max(8, design.name.length))}
-      onRename={(name) => editor.commit('Renamed the design', { type: 'name', name })}
+      onRename={(name) => editor.commit(TEXTS.renamedTheDesign, { type: 'name', name })}
       className="h-8 border-transparent bg-transparent font-name text-base font-semibold hover:border-thread"
     />
   );
@@ -68,17 +69,17 @@ function DesignName() {
 function OthersNote({ presence }: { readonly presence: Presence }) {
   const { windows, editing, last } = useStore(presence.others);
   if (windows === 0) return null;
-  const who = windows === 1 ? 'another window' : `${windows} other windows`;
+  const who = windows === 1 ? TEXTS.anotherWindow : TEXTS.windowsOtherWindows(windows);
   return (
     <span
       role="status"
       data-others={windows}
-      title={last ? `Changed there: ${last}` : undefined}
+      title={last ? TEXTS.changedThereLast(last) : undefined}
       className="flex min-w-0 shrink items-center gap-1.5 text-xs text-graphite"
     >
       <span aria-hidden className={`h-2 w-2 shrink-0 rounded-full ${editing ? 'bg-weld' : 'bg-thread'}`} />
       <span className="truncate">
-        {editing ? 'Edited in' : 'Open in'} {who}
+        {editing ? TEXTS.editedIn : TEXTS.openIn} {who}
         {last && `: ${last}`}
       </span>
     </span>
@@ -86,9 +87,12 @@ function OthersNote({ presence }: { readonly presence: Presence }) {
 }
 
 function SavedNote({ state }: { readonly state: SaveState }) {
-  const text = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet', parted: 'Not saved in this browser' }[
-    state.kind
-  ];
+  const text = {
+    saved: TEXTS.saved,
+    saving: TEXTS.saving,
+    waiting: TEXTS.notSavedYet,
+    parted: TEXTS.notSavedInThisBrowser,
+  }[state.kind];
   const why = 'why' in state ? state.why : undefined;
   return (
     <span

@@ -13,6 +13,7 @@ import { useStore } from '../../ui/store.ts';
 import { BringFiles } from '../drawer/BringFiles.tsx';
 import { droppedFiles } from '../drawer/files.ts';
 import { useImports } from '../drawer/imports.ts';
+import { TEXTS } from './texts.ts';
 
 /** A press that goes no further than this is a click, CSS pixels. */
 const SLIP_PX = 4;
@@ -27,7 +28,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
   const { bringFiles } = useImports();
   const notify = useNotify();
   const failed = (error: unknown): void =>
-    notify({ text: `These files cannot be read (${String(error)}). Nothing was added.`, tone: 'problem' });
+    notify({ text: TEXTS.theseFilesCannotBeRead(String(error)), tone: 'problem' });
   const pages = useMotifPages({ words: words.trim(), order: 'used' });
   const more = useMoreInSight(pages);
   const { motifs } = pages;
@@ -53,7 +54,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
 
   return (
     <section
-      aria-label="Tray"
+      aria-label={TEXTS.tray}
       className={`relative flex min-w-0 grow items-stretch ${offered ? 'bg-linen outline-2 -outline-offset-4 outline-ink outline-dashed' : ''}`}
       onDragOver={(event) => {
         event.preventDefault();
@@ -71,14 +72,14 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
           <label className="relative min-w-0 grow">
             <Search size={14} aria-hidden className="absolute top-2.25 left-2 text-graphite" />
             <input
-              aria-label="Search the tray"
+              aria-label={TEXTS.searchTheTray}
               value={words}
               onChange={(event) => setWords(event.target.value)}
               className="h-8 w-full rounded-md border border-thread bg-white pr-1 pl-7 text-sm"
-              placeholder="Search"
+              placeholder={TEXTS.search}
             />
           </label>
-          <Button look="quiet" label={open ? 'Hide the tray' : 'Show the tray'} onClick={() => setOpen(!open)}>
+          <Button look="quiet" label={open ? TEXTS.hideTheTray : TEXTS.showTheTray} onClick={() => setOpen(!open)}>
             {open ? <ChevronDown size={16} aria-hidden /> : <ChevronUp size={16} aria-hidden />}
           </Button>
         </div>
@@ -86,7 +87,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
       </div>
       {open && (
         <ul
-          aria-label="Motifs"
+          aria-label={TEXTS.motifs}
           className="flex min-w-0 grow items-center gap-1 overflow-x-auto px-2 py-1.5"
           data-own-arrows
         >
@@ -97,7 +98,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
           {pages.isError && <li className="px-3 text-sm text-madder">{pages.error.message}</li>}
           {motifs && listed.length === 0 && (
             <li className="px-3 text-sm text-graphite">
-              {words ? `No motif matches “${words}”.` : 'No motifs yet. Drop files or folders of drawings here.'}
+              {words ? TEXTS.noMotifMatchesWords(words) : TEXTS.noMotifsYetDropFiles}
             </li>
           )}
         </ul>
@@ -151,7 +152,7 @@ function TrayMotif({ motif, cloth }: { readonly motif: DesignMotif; readonly clo
     <li className="shrink-0">
       <button
         type="button"
-        title={`${motif.name}: drag it onto the cloth, or click to lay it in the middle`}
+        title={TEXTS.nameDragItOntoThe(motif.name)}
         data-motif={motif.id}
         onPointerDown={press}
         onClick={layInTheMiddle}

@@ -2,6 +2,7 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { Button } from '../../ui/Button.tsx';
 import { useStore } from '../../ui/store.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
+import { TEXTS } from './texts.ts';
 
 /** Undo and redo, each saying what it would do. */
 export function UndoButtons() {
@@ -12,7 +13,7 @@ export function UndoButtons() {
     <>
       <Button
         look="quiet"
-        label={past.length ? `Undo: ${past.at(-1)?.label}` : 'Undo'}
+        label={past.length ? TEXTS.undoLabel(past.at(-1)?.label) : TEXTS.undo}
         disabled={past.length === 0}
         onClick={() => editor.undo()}
       >
@@ -20,7 +21,7 @@ export function UndoButtons() {
       </Button>
       <Button
         look="quiet"
-        label={future.length ? `Do again: ${future[0]?.label}` : 'Redo'}
+        label={future.length ? TEXTS.doAgainLabel(future[0]?.label) : TEXTS.redo}
         disabled={future.length === 0}
         onClick={() => editor.redo()}
       >

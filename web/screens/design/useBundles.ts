@@ -12,6 +12,7 @@ import { useEditor } from '../../cloth/editorContext.ts';
 import type { Editor } from '../../editor/editor.ts';
 import type { BundleActions } from './bundleActions.ts';
 import { OpeningContext } from './opening.ts';
+import { TEXTS } from './texts.ts';
 
 /** The bundle that a placement shows, or undefined for any other motif. */
 export function bundleOf(
@@ -41,10 +42,10 @@ export function useBundles(): BundleActions {
         const parts = partsAbout(chosen, { ...UPRIGHT, ...middle });
         const names = [...new Set(chosen.map(({ motif }) => motifs.get(motif)?.name ?? 'motif'))];
         const name =
-          names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
-        make({ name: name.slice(0, 120), collection: 'Bundles', recipe: { kind: 'bundle', parts } })
+          names.length <= 3 ? names.join(', ') : TEXTS.listAndCountMore(names.slice(0, 2).join(', '), names.length - 2);
+        make({ name: name.slice(0, 120), collection: TEXTS.bundles, recipe: { kind: 'bundle', parts } })
           .then((made) =>
-            editor.replaceSelectedWith(`Bundled ${chosen.length} motifs`, [
+            editor.replaceSelectedWith(TEXTS.bundledCountMotifs(chosen.length), [
               { ...newPlacement(nanoid(), made, middle), layer: first.layer },
             ]),
           )
@@ -59,7 +60,7 @@ export function useBundles(): BundleActions {
             if (!bundle) continue;
             editor.select([placement.id]);
             editor.replaceSelectedWith(
-              `Loosened ${bundle.name}`,
+              TEXTS.loosenedName(bundle.name),
               loosenBundle(placement, bundle, bundle.recipe.parts, nanoid),
             );
             ids.push(...editor.selection.getState().ids);
@@ -87,18 +88,18 @@ export function useBundles(): BundleActions {
         const motifs = [...new Set(chosen.map(({ motif }) => motif))]
           .map((id) => editor.motif(id))
           .filter((motif) => motif !== undefined);
-        copy(motifs.map(({ id, name }) => ({ id, name: `${name.slice(0, 109)}, separate` })))
+        copy(motifs.map(({ id, name }) => ({ id, name: TEXTS.nameSeparate(name.slice(0, 109)) })))
           .then((copies) => {
             const own = new Map(motifs.map(({ id }, n) => [id, copies[n]?.id]));
             editor.change(
-              copies.length === 1 ? `Made ${copies[0]?.name ?? 'a motif'}` : `Made ${copies.length} motifs separate`,
+              copies.length === 1 ? TEXTS.made(copies[0]?.name) : TEXTS.madeCountMotifsSeparate(copies.length),
               ({ motif }) => ({ motif: own.get(motif) ?? motif }),
             );
             notify({
               text:
                 copies.length === 1
-                  ? `“${copies[0]?.name ?? ''}” is a motif of its own now; what is changed in it changes only here.`
-                  : `${copies.length} motifs are their own now; what is changed in them changes only here.`,
+                  ? TEXTS.nameIsAMotifOf(copies[0]?.name ?? '')
+                  : TEXTS.countMotifsAreTheirOwn(copies.length),
             });
           })
           .catch(refused);

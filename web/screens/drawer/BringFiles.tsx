@@ -3,6 +3,7 @@ import { useRef } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { ACCEPTED } from './files.ts';
 import { useImports } from './imports.ts';
+import { TEXTS } from './texts.ts';
 
 /** The button that picks files. */
 export function BringFiles({ collection }: { readonly collection?: string | undefined }) {
@@ -11,7 +12,7 @@ export function BringFiles({ collection }: { readonly collection?: string | unde
   return (
     <>
       <Button onClick={() => input.current?.click()}>
-        <Upload size={15} aria-hidden /> Import files
+        <Upload size={15} aria-hidden /> {TEXTS.importFiles}
       </Button>
       <input
         ref={input}

@@ -6,6 +6,7 @@ import { FARTHEST_MERGE, type MergedRecipe } from '../../../core/recipe/index.ts
 import { useArtwork } from '../../api/motifs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SliderField } from '../../ui/SliderField.tsx';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly motif: ListedMotif;
@@ -26,12 +27,12 @@ export function Inks({ motif, onRecipe }: Props) {
   const become = groupInks(inks, shown);
   const left = [...new Set(become.values())];
   return (
-    <section aria-label="Inks" className="grid gap-2">
+    <section aria-label={TEXTS.inks} className="grid gap-2">
       <Dots inks={within === undefined ? motif.inks : left} />
       {canMerge && (
         <>
           <SliderField
-            label="Merge inks nearer than"
+            label={TEXTS.mergeInksNearerThan}
             value={shown}
             min={0}
             max={FARTHEST_MERGE}
@@ -41,8 +42,8 @@ export function Inks({ motif, onRecipe }: Props) {
           <div className="flex items-center gap-2">
             <p className="grow text-xs text-graphite" role="status">
               {inks.length === left.length
-                ? `${inks.length} inks, all kept apart`
-                : `${inks.length} inks become ${left.length}`}
+                ? TEXTS.countInksAllKeptApart(inks.length)
+                : TEXTS.countInksBecomeLeftCount(inks.length, left.length)}
             </p>
             {within !== undefined && within !== (merged?.within ?? 0) && (
               <Button
@@ -51,7 +52,7 @@ export function Inks({ motif, onRecipe }: Props) {
                   setWithin(undefined);
                 }}
               >
-                {within === 0 ? 'Keep all apart' : 'Merge'}
+                {within === 0 ? TEXTS.keepAllApart : TEXTS.merge}
               </Button>
             )}
           </div>
@@ -63,11 +64,11 @@ export function Inks({ motif, onRecipe }: Props) {
 
 function Dots({ inks }: { readonly inks: readonly Hex[] }) {
   return (
-    <div className="flex flex-wrap gap-1.5" role="img" aria-label={`Inks: ${inks.join(', ')}`}>
+    <div className="flex flex-wrap gap-1.5" role="img" aria-label={TEXTS.inksList(inks.join(', '))}>
       {inks.slice(0, 24).map((ink) => (
         <span key={ink} title={ink} className="h-5 w-5 rounded-full border border-ink/20" style={{ background: ink }} />
       ))}
-      {inks.length > 24 && <span className="text-xs text-graphite">and {inks.length - 24} more</span>}
+      {inks.length > 24 && <span className="text-xs text-graphite">{TEXTS.andCountMore(inks.length - 24)}</span>}
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { useMotifsById } from '../../api/motifs.ts';
 import { scanOfMotif } from '../../api/scans.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
+import { TEXTS } from './texts.ts';
 
 /** How the motif is made, and the way back to where that can be changed. */
 export function Making({ motif }: { readonly motif: ListedMotif }) {
@@ -17,7 +18,7 @@ export function Making({ motif }: { readonly motif: ListedMotif }) {
         to={`/build/${motif.id}`}
         className="inline-flex h-8 items-center justify-center gap-1.5 rounded-md border border-thread bg-white text-sm font-medium hover:border-graphite"
       >
-        <Shapes size={15} aria-hidden /> Change its shape
+        <Shapes size={15} aria-hidden /> {TEXTS.changeItsShape}
       </Link>
     );
   }
@@ -31,7 +32,7 @@ export function Making({ motif }: { readonly motif: ListedMotif }) {
     );
   return (
     <Button onClick={clean}>
-      <Brush size={15} aria-hidden /> {recipe ? 'Change how it was cleaned' : 'Clean it in the workshop'}
+      <Brush size={15} aria-hidden /> {recipe ? TEXTS.changeHowItWasCleaned : TEXTS.cleanItInTheWorkshop}
     </Button>
   );
 }
@@ -41,15 +42,13 @@ function Parts({ motifs }: { readonly motifs: readonly string[] }) {
   for (const id of motifs) counts.set(id, (counts.get(id) ?? 0) + 1);
   const names = new Map(useMotifsById([...counts.keys()]).map(({ id, name }) => [id, name]));
   return (
-    <section aria-label="Parts" className="text-sm">
-      <h2 className="text-xs text-graphite">
-        A bundle of {motifs.length === 1 ? 'one motif' : `${motifs.length} motifs`}; open it on the cloth to change it
-      </h2>
+    <section aria-label={TEXTS.parts} className="text-sm">
+      <h2 className="text-xs text-graphite">{TEXTS.aBundleOfMotifsOpen(motifs.length)}</h2>
       <ul>
         {[...counts].map(([id, count]) => (
           <li key={id}>
-            {names.get(id) ?? 'A motif'}
-            {count > 1 && <span className="text-graphite">, {count} times</span>}
+            {names.get(id) ?? TEXTS.aMotif}
+            {count > 1 && <span className="text-graphite">{TEXTS.countTimes(count)}</span>}
           </li>
         ))}
       </ul>

@@ -16,12 +16,13 @@ import { droppedFiles } from './files.ts';
 import { useImports } from './imports.ts';
 import { MotifTicket } from './MotifTicket.tsx';
 import { SeveralTicket } from './SeveralTicket.tsx';
+import { TEXTS } from './texts.ts';
 
 const ORDER_NAMES: Readonly<Record<MotifOrder, string>> = {
-  newest: 'Newest first',
-  name: 'By name',
-  used: 'Most used first',
-  size: 'Largest first',
+  newest: TEXTS.newestFirst,
+  name: TEXTS.byName,
+  used: TEXTS.mostUsedFirst,
+  size: TEXTS.largestFirst,
 };
 
 /** Least width of a card; the row's width is shared out. */
@@ -56,8 +57,7 @@ export function MotifDrawer() {
         event.preventDefault();
         droppedFiles(event.dataTransfer).then(
           (files) => bringFiles(files, collection),
-          (error: unknown) =>
-            notify({ text: `These files cannot be read (${String(error)}). Nothing was added.`, tone: 'problem' }),
+          (error: unknown) => notify({ text: TEXTS.theseFilesCannotBeRead(String(error)), tone: 'problem' }),
         );
       }}
     >
@@ -67,12 +67,15 @@ export function MotifDrawer() {
           to="/build"
           className="inline-flex h-8 items-center gap-1.5 rounded-md border border-thread bg-white px-3 text-sm font-medium hover:border-graphite"
         >
-          <Shapes size={15} aria-hidden /> Build a motif
+          <Shapes size={15} aria-hidden /> {TEXTS.buildAMotif}
         </Link>
       </Masthead>
       <div className="flex min-h-0 grow">
-        <aside aria-label="Collections" className="w-52 shrink-0 overflow-y-auto border-r border-thread px-4 py-6">
-          <h1 className="mb-3 font-name text-2xl font-semibold">Motif drawer</h1>
+        <aside
+          aria-label={TEXTS.collections}
+          className="w-52 shrink-0 overflow-y-auto border-r border-thread px-4 py-6"
+        >
+          <h1 className="mb-3 font-name text-2xl font-semibold">{TEXTS.motifDrawer}</h1>
           <ul className="grid gap-0.5">
             {[{ name: undefined, count }, ...(collections.data ?? [])].map(({ name, count }) => (
               <li key={name ?? ''}>
@@ -82,7 +85,7 @@ export function MotifDrawer() {
                   onClick={() => setCollection(name)}
                   className={`flex w-full items-baseline gap-2 rounded-md px-2 py-1.5 text-left text-sm ${collection === name ? 'bg-linen font-semibold' : 'hover:bg-linen/60'}`}
                 >
-                  <span className="min-w-0 grow truncate">{name ?? 'All'}</span>
+                  <span className="min-w-0 grow truncate">{name ?? TEXTS.all}</span>
                   <span className="text-xs font-normal text-graphite">{count}</span>
                 </button>
               </li>
@@ -93,9 +96,9 @@ export function MotifDrawer() {
               href={collectionFileUrl(collection)}
               download
               className="mt-3 flex h-8 items-center gap-1.5 rounded-md px-2 text-sm hover:bg-linen"
-              title="A ZIP with a list in JSON and each motif as SVG and PNG, which Hevrel can import again"
+              title={TEXTS.aZIPWithAList}
             >
-              <FolderDown size={15} aria-hidden /> Write “{collection}” to a file
+              <FolderDown size={15} aria-hidden /> {TEXTS.writeCollectionToAFile(collection)}
             </a>
           )}
           <div className="mt-5">
@@ -107,15 +110,15 @@ export function MotifDrawer() {
             <label className="relative w-72">
               <Search size={14} aria-hidden className="absolute top-2.25 left-2 text-graphite" />
               <input
-                aria-label="Search the drawer"
+                aria-label={TEXTS.searchTheDrawer}
                 value={words}
                 onChange={(event) => setWords(event.target.value)}
-                placeholder="Search names, collections, tags"
+                placeholder={TEXTS.searchNamesCollectionsTags}
                 className="h-8 w-full rounded-md border border-thread bg-white pr-2 pl-7 text-sm"
               />
             </label>
             <select
-              aria-label="Order"
+              aria-label={TEXTS.order}
               value={order}
               onChange={(event) => setOrder(ORDERS.find((one) => one === event.target.value) ?? 'newest')}
               className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
@@ -127,7 +130,7 @@ export function MotifDrawer() {
               ))}
             </select>
             <span className="text-sm text-graphite" role="status">
-              {pages.total === 1 ? '1 motif' : `${pages.total} motifs`}
+              {pages.total === 1 ? '1 motif' : TEXTS.totalMotifs(pages.total)}
             </span>
           </div>
           {pages.isError && (
@@ -137,9 +140,7 @@ export function MotifDrawer() {
           )}
           {pages.motifs && listed.length === 0 && (
             <p className="max-w-md px-6 text-sm">
-              {words
-                ? `No motif matches “${words}”.`
-                : 'No motifs yet. Drop files, folders or a ZIP of drawings anywhere on this page.'}
+              {words ? TEXTS.noMotifMatchesWords(words) : TEXTS.noMotifsYetDropFiles}
             </p>
           )}
           <Cards motifs={listed} selected={chosen} pages={pages} onSelect={choose} />
@@ -187,7 +188,7 @@ function Cards({ motifs, selected, pages, onSelect }: CardsProps) {
   });
   return (
     <div ref={frame} className="min-h-0 grow overflow-y-auto px-5 pb-6">
-      <ul aria-label="Motifs" className="relative" style={{ height: rows.getTotalSize() }}>
+      <ul aria-label={TEXTS.motifs} className="relative" style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().flatMap(({ index, start }) =>
           motifs.slice(index * columns, (index + 1) * columns).map((motif, i) => (
             <li
@@ -208,7 +209,7 @@ function Cards({ motifs, selected, pages, onSelect }: CardsProps) {
                 </span>
                 <span className="text-xs text-graphite">
                   {formatLength(motif.width, unit)}
-                  {motif.uses > 0 && `, in ${motif.uses} ${motif.uses === 1 ? 'design' : 'designs'}`}
+                  {motif.uses > 0 && TEXTS.inUses(motif.uses)}
                 </span>
               </button>
             </li>

@@ -12,6 +12,7 @@ import { useNotify } from '../../ui/Notices.tsx';
 import { ACCEPTED } from './files.ts';
 import { Inks } from './Inks.tsx';
 import { Making } from './Making.tsx';
+import { TEXTS } from './texts.ts';
 
 /** One motif of the drawer: its names and sizes, where it is used, and what can be done with it. */
 export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; readonly onClose: () => void }) {
@@ -31,12 +32,12 @@ export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; r
   const remove = async (): Promise<void> => {
     // Asked anew, since a design may have taken it up a moment ago.
     const used = await readUses(motif.id).catch(() => []);
-    const where = used.length > 0 ? ` It stays on the cloth of ${listOf(used.map(({ name }) => `“${name}”`))}.` : '';
+    const where = used.length > 0 ? TEXTS.itStaysOnTheCloth(listOf(used.map(({ name }) => `“${name}”`))) : '';
     act({ id: motif.id, deleted: true }, () => {
       onClose();
       notify({
-        text: `“${motif.name}” was deleted from the drawer.${where}`,
-        action: { label: 'Undo', run: () => act({ id: motif.id, deleted: false }) },
+        text: TEXTS.nameWasDeletedFromThe(motif.name, where),
+        action: { label: TEXTS.undo, run: () => act({ id: motif.id, deleted: false }) },
       });
     });
   };
@@ -50,26 +51,26 @@ export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; r
         <div className="h-36 min-w-0 grow rounded-md border border-thread bg-white p-2">
           <img src={blobUrl(motif.thumbnail)} alt="" className="h-full w-full object-contain" />
         </div>
-        <Button look="quiet" label="Close" onClick={onClose}>
+        <Button look="quiet" label={TEXTS.close} onClick={onClose}>
           <X size={16} aria-hidden />
         </Button>
       </div>
       <NameField
-        label="Name of the motif"
+        label={TEXTS.nameOfTheMotif}
         name={motif.name}
         onRename={(name) => change({ name })}
         className="h-9 w-full border-thread bg-white font-name text-base font-semibold"
       />
       <div className="grid grid-cols-2 gap-2">
         <LengthField
-          label="Natural width"
+          label={TEXTS.naturalWidth}
           mm={motif.width}
           min={0.5}
           max={5000}
           onChange={(width) => change({ width })}
         />
         <LengthField
-          label="Natural height"
+          label={TEXTS.naturalHeight}
           mm={naturalHeight(motif)}
           min={0.5}
           max={5000}
@@ -80,44 +81,41 @@ export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; r
       <Tags tags={motif.tags} onChange={(tags) => change({ tags })} />
       {motif.inks.length > 0 && <Inks motif={motif} onRecipe={(recipe) => act({ id: motif.id, recipe })} />}
       <Making motif={motif} />
-      <section aria-label="Used in" className="text-sm">
-        <h2 className="text-xs text-graphite">Used in</h2>
-        {uses.data?.length === 0 && <p>No design yet.</p>}
+      <section aria-label={TEXTS.usedIn} className="text-sm">
+        <h2 className="text-xs text-graphite">{TEXTS.usedIn}</h2>
+        {uses.data?.length === 0 && <p>{TEXTS.noDesignYet}</p>}
         <ul>
           {uses.data?.map(({ id, name, count }) => (
             <li key={id}>
               <Link to={`/designs/${id}`} className="underline-offset-2 hover:underline">
                 {name}
               </Link>
-              <span className="text-graphite">, {count === 1 ? 'once' : `${count} times`}</span>
+              <span className="text-graphite">, {count === 1 ? 'once' : TEXTS.countTimesText(count)}</span>
             </li>
           ))}
         </ul>
       </section>
       <div className="grid gap-2 border-t border-dashed border-thread pt-4">
         <Button onClick={() => act({ id: motif.id, duplicate: true })}>
-          <CopyPlus size={15} aria-hidden /> Duplicate
+          <CopyPlus size={15} aria-hidden /> {TEXTS.duplicate}
         </Button>
         <Button onClick={() => file.current?.click()}>
-          <ImageUp size={15} aria-hidden /> Replace the artwork
+          <ImageUp size={15} aria-hidden /> {TEXTS.replaceTheArtwork}
         </Button>
         <input
           ref={file}
           type="file"
           hidden
           accept={ACCEPTED}
-          aria-label="New artwork"
+          aria-label={TEXTS.newArtwork}
           onChange={(event) => {
             const [artwork] = event.target.files ?? [];
-            if (artwork)
-              act({ id: motif.id, artwork }, () =>
-                notify({ text: `“${motif.name}” has its new artwork, wherever it is used.` }),
-              );
+            if (artwork) act({ id: motif.id, artwork }, () => notify({ text: TEXTS.nameHasItsNewArtwork(motif.name) }));
             event.target.value = '';
           }}
         />
         <Button onClick={() => void remove()}>
-          <Trash2 size={15} aria-hidden /> Delete
+          <Trash2 size={15} aria-hidden /> {TEXTS.deleteIt}
         </Button>
       </div>
     </aside>
@@ -142,7 +140,7 @@ function CollectionField({
   };
   return (
     <label className="block">
-      <span className="mb-0.5 block text-xs text-graphite">Collection</span>
+      <span className="mb-0.5 block text-xs text-graphite">{TEXTS.collection}</span>
       <input
         list={list}
         value={typed ?? motif.collection}
@@ -173,13 +171,13 @@ function Tags({ tags, onChange }: { readonly tags: readonly string[]; readonly o
   };
   return (
     <div>
-      <span className="mb-0.5 block text-xs text-graphite">Tags</span>
+      <span className="mb-0.5 block text-xs text-graphite">{TEXTS.tags}</span>
       <div className="flex flex-wrap gap-1 rounded-md border border-thread bg-white p-1">
         {tags.map((tag) => (
           <button
             key={tag}
             type="button"
-            title={`Take the tag “${tag}” away`}
+            title={TEXTS.takeTheTagTagAway(tag)}
             onClick={() => onChange(tags.filter((one) => one !== tag))}
             className="flex items-center gap-1 rounded-sm bg-linen px-1.5 text-xs hover:bg-thread"
           >
@@ -187,10 +185,10 @@ function Tags({ tags, onChange }: { readonly tags: readonly string[]; readonly o
           </button>
         ))}
         <input
-          aria-label="Add a tag"
+          aria-label={TEXTS.addATag}
           value={typed}
           maxLength={60}
-          placeholder={tags.length === 0 ? 'hero, shell, blue …' : ''}
+          placeholder={tags.length === 0 ? TEXTS.heroShellBlue : ''}
           onChange={(event) => setTyped(event.target.value)}
           onBlur={add}
           onKeyDown={(event) => {
@@ -207,5 +205,5 @@ function Tags({ tags, onChange }: { readonly tags: readonly string[]; readonly o
 }
 
 function listOf(names: readonly string[]): string {
-  return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+  return names.length < 2 ? (names[0] ?? '') : TEXTS.listAndNames(names.slice(0, -1).join(', '), names.at(-1));
 }

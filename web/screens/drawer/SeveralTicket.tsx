@@ -5,6 +5,7 @@ import { blobUrl } from '../../api/client.ts';
 import { useMotifMutation, useMotifMaking } from '../../api/motifs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly motifs: readonly ListedMotif[];
@@ -25,7 +26,7 @@ export function SeveralTicket({ motifs, onClose, onMade }: Props) {
     .slice(0, 120);
   const bundle = (): void =>
     void making
-      .mutateAsync({ name: names, collection: 'Bundles', recipe: { kind: 'bundle', parts: sideBySide(motifs) } })
+      .mutateAsync({ name: names, collection: TEXTS.bundles, recipe: { kind: 'bundle', parts: sideBySide(motifs) } })
       .then(({ id }) => onMade(id), refused);
   const setDeleted = (deleted: boolean): Promise<unknown> =>
     Promise.all(motifs.map(({ id }) => mutation.mutateAsync({ id, deleted })));
@@ -33,18 +34,18 @@ export function SeveralTicket({ motifs, onClose, onMade }: Props) {
     void setDeleted(true).then(() => {
       onClose();
       notify({
-        text: `${motifs.length} motifs were deleted from the drawer. Those in use stay on their cloths.`,
-        action: { label: 'Undo', run: () => void setDeleted(false).catch(refused) },
+        text: TEXTS.countMotifsWereDeletedFrom(motifs.length),
+        action: { label: TEXTS.undo, run: () => void setDeleted(false).catch(refused) },
       });
     }, refused);
   return (
     <aside
-      aria-label={`${motifs.length} motifs`}
+      aria-label={TEXTS.countMotifs(motifs.length)}
       className="flex w-[304px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-thread bg-calico p-5"
     >
       <div className="flex items-center gap-2">
-        <h2 className="grow font-name text-base font-semibold">{motifs.length} motifs</h2>
-        <Button look="quiet" label="Close" onClick={onClose}>
+        <h2 className="grow font-name text-base font-semibold">{TEXTS.countMotifs(motifs.length)}</h2>
+        <Button look="quiet" label={TEXTS.close} onClick={onClose}>
           <X size={16} aria-hidden />
         </Button>
       </div>
@@ -60,10 +61,10 @@ export function SeveralTicket({ motifs, onClose, onMade }: Props) {
       </div>
       <div className="grid gap-2">
         <Button onClick={bundle} disabled={making.isPending}>
-          <Package size={15} aria-hidden /> Make them one bundle
+          <Package size={15} aria-hidden /> {TEXTS.makeThemOneBundle}
         </Button>
         <Button onClick={remove}>
-          <Trash2 size={15} aria-hidden /> Delete
+          <Trash2 size={15} aria-hidden /> {TEXTS.deleteIt}
         </Button>
       </div>
     </aside>

@@ -1,4 +1,5 @@
 import { unzip } from 'fflate';
+import { TEXTS } from './texts.ts';
 
 /** What the file chooser offers. */
 export const ACCEPTED = '.svg,.png,.jpg,.jpeg,.webp,.tif,.tiff,.avif,.zip,image/*,application/zip';
@@ -54,12 +55,12 @@ export async function unpackZip(name: string, content: Uint8Array): Promise<Unpa
       unzip(content, { filter: wanted }, (error, data) => (error ? reject(error) : resolve(data))),
     );
   } catch {
-    return { files: [], problem: `“${name}” is damaged or no ZIP. Nothing was taken from it; pack it again.` };
+    return { files: [], problem: TEXTS.nameIsDamagedOrNo(name) };
   }
   if (count > MOST_UNPACKED_FILES || bytes > MOST_UNPACKED_BYTES) {
     return {
       files: [],
-      problem: `“${name}” would unpack into ${count > MOST_UNPACKED_FILES ? `more than ${MOST_UNPACKED_FILES} drawings` : `more than ${MOST_UNPACKED_BYTES / 1024 / 1024} MB`}. Nothing was taken from it; pack it in parts.`,
+      problem: TEXTS.nameWouldUnpackIntoDrawings(name, count, MOST_UNPACKED_FILES, MOST_UNPACKED_BYTES / 1024 / 1024),
     };
   }
   const files = Object.entries(unpacked).map(
@@ -68,9 +69,9 @@ export async function unpackZip(name: string, content: Uint8Array): Promise<Unpa
   const left = count - files.length;
   const problem =
     files.length === 0 && left === 0
-      ? `“${name}” holds no drawings. Nothing was taken from it.`
+      ? TEXTS.nameHoldsNoDrawingsNothing(name)
       : left > 0
-        ? `${left === 1 ? 'One drawing' : `${left} drawings`} in “${name}” ${left === 1 ? 'is' : 'are'} larger than 40 MB and stayed in it.`
+        ? TEXTS.drawingsInNameLargerThan(left, name)
         : undefined;
   return { files, problem };
 }

@@ -4,6 +4,7 @@ import { useCallback } from 'react';
 import { importFile, MOTIFS, importCollection } from '../../api/motifs.ts';
 import { isCollection, isZip, unpackZip } from './files.ts';
 import { Cell, useStore } from '../../ui/store.ts';
+import { TEXTS } from './texts.ts';
 
 /** One file on its way to become a motif. */
 export interface Arrival {
@@ -74,16 +75,11 @@ export function useImports(): Imports {
               (progress) => change(id, { progress }),
               stopper.signal,
             );
-            const there =
-              known > 0
-                ? ` ${known === motifs.length ? 'All of them were' : known === 1 ? 'One of them was' : `${known} of them were`} there already.`
-                : '';
+            const there = known > 0 ? TEXTS.ofThemWereThereAlready(known, motifs.length) : '';
             change(id, {
               state: 'here',
               progress: 1,
-              notes: [
-                `The collection “${name}”, ${motifs.length === 1 ? 'one motif' : `${motifs.length} motifs`}.${there}`,
-              ],
+              notes: [TEXTS.theCollectionNameMotifsThere(name, motifs.length, there)],
             });
             await client.invalidateQueries({ queryKey: MOTIFS });
             return;
@@ -96,7 +92,7 @@ export function useImports(): Imports {
               progress: 1,
               notes: [
                 ...(inside.length > 0
-                  ? [inside.length === 1 ? 'One drawing taken out.' : `${inside.length} drawings taken out.`]
+                  ? [inside.length === 1 ? TEXTS.oneDrawingTakenOut : TEXTS.countDrawingsTakenOut(inside.length)]
                   : []),
                 ...(problem ? [problem] : []),
               ],
@@ -113,7 +109,7 @@ export function useImports(): Imports {
           await client.invalidateQueries({ queryKey: MOTIFS });
         } catch (error) {
           const why = stopper.signal.aborted
-            ? 'Stopped. Nothing was added.'
+            ? TEXTS.stoppedNothingWasAdded
             : error instanceof Error
               ? error.message
               : String(error);

@@ -12,6 +12,7 @@ import { useNotify } from '../../ui/Notices.tsx';
 import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';
 import { NewDesign } from './NewDesign.tsx';
+import { TEXTS } from './texts.ts';
 
 /** Cloth hangs at this scale, CSS pixels per millimetre: small enough that the repeat is seen. */
 const HANGING = 0.62;
@@ -25,21 +26,17 @@ export function Home() {
     <div className="flex h-full flex-col">
       <Masthead>
         <Button look="accent" onClick={() => setAsking(true)}>
-          <Plus size={16} aria-hidden /> New design
+          <Plus size={16} aria-hidden /> {TEXTS.newDesign}
         </Button>
       </Masthead>
       <main className="grow overflow-auto px-8 pt-6 pb-10">
-        <h1 className="font-name text-2xl font-semibold">On the table</h1>
+        <h1 className="font-name text-2xl font-semibold">{TEXTS.onTheTable}</h1>
         {designs.isError && (
           <p role="alert" className="mt-4 text-madder">
             {designs.error.message}
           </p>
         )}
-        {designs.data?.length === 0 && (
-          <p className="mt-4 max-w-md">
-            Nothing lies here yet. Begin with a new design: give it a name and a repeat, then bring your motifs.
-          </p>
-        )}
+        {designs.data?.length === 0 && <p className="mt-4 max-w-md">{TEXTS.nothingLiesHereYetBegin}</p>}
         <ul className="mt-5 grid grid-cols-[repeat(auto-fill,minmax(264px,1fr))] gap-x-7 gap-y-9">
           {designs.data?.map((design) => (
             <Hanging key={design.id} design={design} />
@@ -60,7 +57,7 @@ function BookShelf() {
     <section aria-labelledby="shelf" className="mt-10">
       <h2 id="shelf" className="font-name text-lg font-semibold">
         <Link to="/swatches" className="underline-offset-4 hover:underline">
-          In the swatch book
+          {TEXTS.inTheSwatchBook}
         </Link>
       </h2>
       <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-x-5 gap-y-6">
@@ -94,8 +91,8 @@ function Hanging({ design }: { readonly design: DesignSummary }) {
     void removal.mutateAsync({ id, deleted: true }).then(
       () =>
         notify({
-          text: `“${name}” was deleted.`,
-          action: { label: 'Undo', run: () => removal.mutate({ id, deleted: false }) },
+          text: TEXTS.nameWasDeleted(name),
+          action: { label: TEXTS.undo, run: () => removal.mutate({ id, deleted: false }) },
         }),
       (error: Error) => notify({ text: error.message, tone: 'problem' }),
     );
@@ -114,13 +111,13 @@ function Hanging({ design }: { readonly design: DesignSummary }) {
             {name}
           </span>
           <span className="block text-sm text-graphite">
-            {repeatText(repeat, unit)}, {motifs === 1 ? '1 motif' : `${motifs} motifs`}
+            {repeatText(repeat, unit)}, {motifs === 1 ? '1 motif' : TEXTS.motifsMotifs(motifs)}
           </span>
         </div>
       </Link>
       <Button
         look="quiet"
-        label={`Put ${name} away`}
+        label={TEXTS.putNameAway(name)}
         onClick={remove}
         className="absolute right-1 bottom-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
       >

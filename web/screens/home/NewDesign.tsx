@@ -8,13 +8,14 @@ import { Button } from '../../ui/Button.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { StepDiagram } from '../../ui/StepDiagram.tsx';
+import { TEXTS } from './texts.ts';
 
 const STEPS = [
-  { kind: 'square', name: 'Square' },
-  { kind: 'half-drop', name: 'Half-drop' },
-  { kind: 'brick', name: 'Brick' },
-  { kind: 'honeycomb', name: 'Honeycomb' },
-  { kind: 'tossed', name: 'Tossed' },
+  { kind: 'square', name: TEXTS.square },
+  { kind: 'half-drop', name: TEXTS.halfDrop },
+  { kind: 'brick', name: TEXTS.brick },
+  { kind: 'honeycomb', name: TEXTS.honeycomb },
+  { kind: 'tossed', name: TEXTS.tossed },
 ] as const;
 type Kind = (typeof STEPS)[number]['kind'];
 
@@ -35,26 +36,26 @@ export function NewDesign({ open, onClose }: { readonly open: boolean; readonly 
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     create.mutate(
-      { name: name.trim() || 'Untitled repeat', repeat: repeatOf(kind, size) },
+      { name: name.trim() || TEXTS.untitledRepeat, repeat: repeatOf(kind, size) },
       { onSuccess: ({ design }) => void navigate(`/designs/${design.id}${kind === 'tossed' ? '?show=toss' : ''}`) },
     );
   };
 
   return (
-    <Dialog title="New design" open={open} onClose={onClose}>
+    <Dialog title={TEXTS.newDesign} open={open} onClose={onClose}>
       <form onSubmit={submit} className="grid gap-4">
         <label className="block">
-          <span className="mb-0.5 block text-xs text-graphite">Name</span>
+          <span className="mb-0.5 block text-xs text-graphite">{TEXTS.name}</span>
           <input
             autoFocus
             value={name}
             maxLength={120}
             onChange={(event) => setName(event.target.value)}
-            placeholder="Untitled repeat"
+            placeholder={TEXTS.untitledRepeat}
             className="h-8 w-full rounded-md border border-thread bg-white px-2"
           />
         </label>
-        <RadioGroup value={kind} onChange={setKind} aria-label="Layout" className="grid grid-cols-5 gap-1.5">
+        <RadioGroup value={kind} onChange={setKind} aria-label={TEXTS.layout} className="grid grid-cols-5 gap-1.5">
           {STEPS.map((one) => (
             <Radio
               key={one.kind}
@@ -68,14 +69,14 @@ export function NewDesign({ open, onClose }: { readonly open: boolean; readonly 
         </RadioGroup>
         <div className="grid grid-cols-2 gap-2">
           <LengthField
-            label="Cell width"
+            label={TEXTS.cellWidth}
             mm={repeatOf(kind, size).width}
             min={SMALLEST_CELL_MM}
             max={LARGEST_CELL_MM}
             onChange={(width) => setSize(resizeCell(repeatOf(kind, size), 'width', width))}
           />
           <LengthField
-            label="Cell height"
+            label={TEXTS.cellHeight}
             mm={repeatOf(kind, size).height}
             min={SMALLEST_CELL_MM}
             max={LARGEST_CELL_MM}
@@ -88,9 +89,9 @@ export function NewDesign({ open, onClose }: { readonly open: boolean; readonly 
           </p>
         )}
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{TEXTS.cancel}</Button>
           <Button type="submit" look="accent" disabled={create.isPending}>
-            Create
+            {TEXTS.create}
           </Button>
         </div>
       </form>

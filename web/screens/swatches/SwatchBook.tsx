@@ -9,6 +9,7 @@ import { Masthead } from '../../ui/Masthead.tsx';
 import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';
 import { useSwatchRemoval } from './useSwatchRemoval.ts';
+import { TEXTS } from './texts.ts';
 
 /** The cloth in the book, CSS pixels per millimetre: all swatches at one scale, so that they can be compared. */
 const IN_THE_BOOK = 0.75;
@@ -20,17 +21,13 @@ export function SwatchBook() {
     <div className="flex h-full flex-col">
       <Masthead />
       <main className="grow overflow-auto px-8 pt-6 pb-10">
-        <h1 className="font-name text-2xl font-semibold">Swatch book</h1>
+        <h1 className="font-name text-2xl font-semibold">{TEXTS.swatchBook}</h1>
         {swatches.isError && (
           <p role="alert" className="mt-4 text-madder">
             {swatches.error.message}
           </p>
         )}
-        {swatches.data?.length === 0 && (
-          <p className="mt-4 max-w-md">
-            No swatch is saved yet. Open a design and choose “Save swatch” when its repeat is done.
-          </p>
-        )}
+        {swatches.data?.length === 0 && <p className="mt-4 max-w-md">{TEXTS.noSwatchIsSavedYet}</p>}
         <ul className="mt-5 grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-6">
           {swatches.data?.map((swatch) => (
             <BookedSwatch key={swatch.id} swatch={swatch} />
@@ -81,7 +78,7 @@ function BookedSwatch({ swatch }: { readonly swatch: SwatchSummary }) {
       </Link>
       <Button
         look="quiet"
-        label={`Delete ${name}`}
+        label={TEXTS.deleteName(name)}
         onClick={() => remove(swatch)}
         className="absolute right-2 bottom-8 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
       >

@@ -15,12 +15,13 @@ import { useNotify } from '../../ui/Notices.tsx';
 import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';
 import { useSwatchRemoval } from './useSwatchRemoval.ts';
+import { TEXTS } from './texts.ts';
 
 /** One swatch, as much cloth of it as the window holds. */
 export function SwatchPage() {
   const { id = '' } = useParams();
   return (
-    <Fetched what="swatch" query={useSwatch(id)} back={{ to: '/swatches', name: 'swatch book' }}>
+    <Fetched what="swatch" query={useSwatch(id)} back={{ to: '/swatches', name: TEXTS.swatchBookText }}>
       {(swatch) => <ShownSwatch key={id} swatch={swatch} />}
     </Fetched>
   );
@@ -40,7 +41,7 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
       ({ design, copied }) => {
         if (copied)
           notify({
-            text: `The design “${swatch.design.name}” has changed since, so this is the swatch’s own, opened beside it.`,
+            text: TEXTS.theDesignNameHasChanged(swatch.design.name),
           });
         void navigate(`/designs/${design}`);
       },
@@ -56,25 +57,23 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
           to="/swatches"
           className="inline-flex h-8 items-center gap-1.5 rounded-md border border-thread bg-calico px-3 text-sm font-medium shadow-float hover:border-graphite"
         >
-          <ArrowLeft size={15} aria-hidden /> Swatch book
+          <ArrowLeft size={15} aria-hidden /> {TEXTS.swatchBook}
         </Link>
       </div>
       <section
-        aria-label="Swatch"
+        aria-label={TEXTS.swatch}
         className="absolute bottom-5 left-4 w-80 rounded-md border border-thread bg-calico p-4 shadow-float"
       >
         <SwatchName id={id} name={name} />
         <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-sm">
-          <dt className="text-graphite">Repeat</dt>
+          <dt className="text-graphite">{TEXTS.repeat}</dt>
           <dd>{repeatText(repeat, unit)}</dd>
-          <dt className="text-graphite">Tile</dt>
-          <dd>
-            {tileWidth} × {tileHeight} px
-          </dd>
-          <dt className="text-graphite">Saved</dt>
+          <dt className="text-graphite">{TEXTS.tile}</dt>
+          <dd>{TEXTS.tileWidthTileHeightPx(tileWidth, tileHeight)}</dd>
+          <dt className="text-graphite">{TEXTS.saved}</dt>
           <dd>{new Date(swatch.savedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}</dd>
         </dl>
-        <div className="mt-3 flex gap-1.5" role="img" aria-label={`Colours: ${colours.join(', ')}`}>
+        <div className="mt-3 flex gap-1.5" role="img" aria-label={TEXTS.coloursList(colours.join(', '))}>
           {colours.map((colour, i) => (
             <span
               key={i}
@@ -86,29 +85,29 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
         </div>
         <div className="mt-4 flex flex-wrap gap-2">
           <Button look="accent" onClick={open}>
-            Open its design
+            {TEXTS.openItsDesign}
           </Button>
           <Button onClick={() => setDownloading(true)}>
-            <Download size={15} aria-hidden /> Export
+            <Download size={15} aria-hidden /> {TEXTS.exportIt}
           </Button>
-          <Button label={`Delete ${name}`} onClick={() => remove(swatch, () => void navigate('/swatches'))}>
+          <Button label={TEXTS.deleteName(name)} onClick={() => remove(swatch, () => void navigate('/swatches'))}>
             <Trash2 size={15} aria-hidden />
           </Button>
         </div>
       </section>
       <div
         role="group"
-        aria-label="Scale"
+        aria-label={TEXTS.scale}
         className="absolute right-4 bottom-5 flex gap-1 rounded-md border border-thread bg-calico p-1 shadow-float"
       >
-        <Button look="quiet" label="Zoom out" onClick={() => setScale(Math.max(0.1, scale / 1.25))}>
+        <Button look="quiet" label={TEXTS.zoomOut} onClick={() => setScale(Math.max(0.1, scale / 1.25))}>
           <Minus size={16} aria-hidden />
         </Button>
-        <Button look="quiet" label="Zoom in" onClick={() => setScale(Math.min(12, scale * 1.25))}>
+        <Button look="quiet" label={TEXTS.zoomIn} onClick={() => setScale(Math.min(12, scale * 1.25))}>
           <Plus size={16} aria-hidden />
         </Button>
         <Button look="quiet" onClick={() => setScale(ACTUAL_SCALE)}>
-          Actual size
+          {TEXTS.actualSize}
         </Button>
       </div>
       <ExportDialog
@@ -126,7 +125,7 @@ function SwatchName({ id, name }: { readonly id: string; readonly name: string }
   const notify = useNotify();
   return (
     <NameField
-      label="Name of the swatch"
+      label={TEXTS.nameOfTheSwatch}
       name={change.isPending && 'name' in change.variables ? change.variables.name : name}
       onRename={(next) =>
         change.mutate({ id, name: next }, { onError: (error) => notify({ text: error.message, tone: 'problem' }) })

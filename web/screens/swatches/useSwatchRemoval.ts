@@ -1,6 +1,7 @@
 import type { SwatchSummary } from '../../../contract/index.ts';
 import { useSwatchMutation } from '../../api/swatches.ts';
 import { useNotify } from '../../ui/Notices.tsx';
+import { TEXTS } from './texts.ts';
 
 /** Deletes a swatch, with a way back. */
 export function useSwatchRemoval(): (swatch: Pick<SwatchSummary, 'id' | 'name'>, onGone?: () => void) => void {
@@ -11,8 +12,8 @@ export function useSwatchRemoval(): (swatch: Pick<SwatchSummary, 'id' | 'name'>,
     void change.mutateAsync({ id, deleted: true }).then(
       () => {
         notify({
-          text: `“${name}” was deleted from the swatch book.`,
-          action: { label: 'Undo', run: () => change.mutate({ id, deleted: false }) },
+          text: TEXTS.nameWasDeletedFromThe(name),
+          action: { label: TEXTS.undo, run: () => change.mutate({ id, deleted: false }) },
         });
         onGone?.();
       },

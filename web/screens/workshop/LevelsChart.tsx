@@ -3,6 +3,7 @@ import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { Bar } from 'react-chartjs-2';
 import type { Levels } from '../../../core/recipe/index.ts';
 import { levelTable } from '../../../core/scan/index.ts';
+import { TEXTS } from './texts.ts';
 
 Chart.register(BarElement, CategoryScale, LinearScale);
 
@@ -13,9 +14,9 @@ interface Props {
 }
 
 const POINTS = [
-  { key: 'black', name: 'Black point', fill: '#1f2430' },
-  { key: 'middle', name: 'Middle point', fill: '#8d8a86' },
-  { key: 'white', name: 'White point', fill: '#ffffff' },
+  { key: 'black', name: TEXTS.blackPoint, fill: '#1f2430' },
+  { key: 'middle', name: TEXTS.middlePoint, fill: '#8d8a86' },
+  { key: 'white', name: TEXTS.whitePoint, fill: '#ffffff' },
 ] as const;
 type PointKey = (typeof POINTS)[number]['key'];
 
@@ -74,7 +75,7 @@ export function LevelsChart({ counts, levels, onChange }: Props) {
   return (
     <div className="select-none">
       <div ref={frame} className="relative h-24 rounded-sm border border-thread bg-white">
-        <Bar data={data} options={options} aria-label="Histogram of lightness" role="img" />
+        <Bar data={data} options={options} aria-label={TEXTS.histogramOfLightness} role="img" />
         <svg
           viewBox="0 0 100 100"
           preserveAspectRatio="none"

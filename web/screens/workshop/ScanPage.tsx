@@ -25,15 +25,16 @@ import { GROUNDS, SheetTable, type GroundId } from './ScanTable.tsx';
 import { StepsTicket } from './StepsTicket.tsx';
 import { useCleaning } from './useCleaning.ts';
 import { useSaved } from './useSaved.ts';
+import { TEXTS } from './texts.ts';
 
 const HINTS: Readonly<Record<HandTool, string>> = {
   none: '',
-  level: 'Draw along a line that should lie level or upright.',
-  crop: 'Draw a box around what is to stay.',
-  paper: 'Click on the paper.',
-  join: 'Draw from one drawing to the other.',
-  part: 'Draw a line across the drawing where it is to be parted.',
-  'leave-out': 'Click on a drawing to leave it out, or to take it in again.',
+  level: TEXTS.drawAlongALineThat,
+  crop: TEXTS.drawABoxAroundWhat,
+  paper: TEXTS.clickOnThePaper,
+  join: TEXTS.drawFromOneDrawingTo,
+  part: TEXTS.drawALineAcrossThe,
+  'leave-out': TEXTS.clickOnADrawingTo,
 };
 const ZOOMS = [undefined, 1, 2] as const;
 
@@ -90,11 +91,11 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
     void client.invalidateQueries({ queryKey: MOTIFS });
     notify({
       text: replace
-        ? 'The motif follows these steps now, wherever it is used.'
+        ? TEXTS.theMotifFollowsTheseSteps
         : motifs.length === 1
-          ? `“${sheet.name}” is a motif now.`
-          : `${motifs.length} motifs are in the drawer.`,
-      action: { label: 'To the drawer', run: () => void navigate('/motifs') },
+          ? TEXTS.nameIsAMotifNow(sheet.name)
+          : TEXTS.countMotifsAreInThe(motifs.length),
+      action: { label: TEXTS.toTheDrawer, run: () => void navigate('/motifs') },
     });
   });
 
@@ -140,26 +141,30 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
       <header className="col-span-2 flex items-center gap-3 border-b border-thread px-4">
         <Link
           to="/workshop"
-          aria-label="To the workshop"
-          title="To the workshop"
+          aria-label={TEXTS.toTheWorkshop}
+          title={TEXTS.toTheWorkshop}
           className="grid h-8 w-8 place-items-center rounded-md hover:bg-linen"
         >
           <ArrowLeft size={16} aria-hidden />
         </Link>
         <NameField
-          label="Name of the scan"
+          label={TEXTS.nameOfTheScan}
           name={sheet.name}
           size={28}
           onRename={(name) => void mutateAsync({ id: sheet.id, change: { name } })}
           className="h-8 border-transparent font-name text-base font-semibold hover:border-thread"
         />
         <span className="text-xs whitespace-nowrap text-graphite">
-          {sheet.width} × {sheet.height} px, {formatNumber(sheet.width / perMillimetre(dpi), 0)} ×{' '}
-          {formatNumber(sheet.height / perMillimetre(dpi), 0)} mm
+          {TEXTS.widthHeightPxWidth2Height2(
+            sheet.width,
+            sheet.height,
+            formatNumber(sheet.width / perMillimetre(dpi), 0),
+            formatNumber(sheet.height / perMillimetre(dpi), 0),
+          )}
         </span>
         <div className="w-24">
           <AmountField
-            label="Dots per inch"
+            label={TEXTS.dotsPerInch}
             hideLabel
             sign="dpi"
             value={dpi}
@@ -172,10 +177,10 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
           />
         </div>
         <span className="grow" />
-        <Button look="quiet" label="Undo" disabled={!history.canUndo} onClick={undo}>
+        <Button look="quiet" label={TEXTS.undo} disabled={!history.canUndo} onClick={undo}>
           <Undo2 size={16} aria-hidden />
         </Button>
-        <Button look="quiet" label="Redo" disabled={!history.canRedo} onClick={redo}>
+        <Button look="quiet" label={TEXTS.redo} disabled={!history.canRedo} onClick={redo}>
           <Redo2 size={16} aria-hidden />
         </Button>
       </header>
@@ -191,14 +196,14 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
             pressed={beside ?? steps.trace !== null}
             onClick={() => setBeside(!(beside ?? steps.trace !== null))}
           >
-            <Columns2 size={15} aria-hidden /> Original beside
+            <Columns2 size={15} aria-hidden /> {TEXTS.originalBeside}
           </Button>
           <span className="grow text-center text-sm text-graphite" role="status">
-            {HINTS[tool] || (cleaning.busy ? 'Working …' : '')}
+            {HINTS[tool] || (cleaning.busy ? TEXTS.working : '')}
           </span>
           {ZOOMS.map((one) => (
             <Button key={String(one)} look="quiet" pressed={zoom === one} onClick={() => setZoom(one)}>
-              {one === undefined ? 'All of it' : `${one} : 1`}
+              {one === undefined ? TEXTS.allOfIt : `${one} : 1`}
             </Button>
           ))}
         </div>
@@ -217,10 +222,10 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
             onStroke={stroke}
           />
         ) : (
-          <p className="grid grow place-items-center bg-linen text-graphite">Fetching the sheet …</p>
+          <p className="grid grow place-items-center bg-linen text-graphite">{TEXTS.fetchingTheSheet}</p>
         )}
       </main>
-      <aside aria-label="Steps" className="flex min-h-0 flex-col border-l border-thread">
+      <aside aria-label={TEXTS.steps} className="flex min-h-0 flex-col border-l border-thread">
         <div className="min-h-0 grow overflow-y-auto p-5">
           <StepsTicket
             steps={steps}
@@ -254,13 +259,15 @@ interface MakeMotifsProps {
 /** The end of it: names, and the button that makes the motifs at full size. */
 function MakeMotifs({ sheet, count, replace, watch, begin }: MakeMotifsProps) {
   const [name, setName] = useState(sheet.name.replace(/, \d+ dpi$/, ''));
-  const [collection, setCollection] = useState('Scans');
+  const [collection, setCollection] = useState(TEXTS.scans);
   return (
     <div className="grid shrink-0 gap-2 border-t border-thread bg-calico p-4">
       {!replace && (
         <div className="grid grid-cols-2 gap-2">
           <label>
-            <span className="mb-0.5 block text-xs text-graphite">{count === 1 ? 'Name' : 'Names begin with'}</span>
+            <span className="mb-0.5 block text-xs text-graphite">
+              {count === 1 ? TEXTS.name : TEXTS.namesBeginWith}
+            </span>
             <input
               value={name}
               maxLength={112}
@@ -269,7 +276,7 @@ function MakeMotifs({ sheet, count, replace, watch, begin }: MakeMotifsProps) {
             />
           </label>
           <label>
-            <span className="mb-0.5 block text-xs text-graphite">Collection</span>
+            <span className="mb-0.5 block text-xs text-graphite">{TEXTS.collection}</span>
             <input
               value={collection}
               maxLength={120}
@@ -279,14 +286,14 @@ function MakeMotifs({ sheet, count, replace, watch, begin }: MakeMotifsProps) {
           </label>
         </div>
       )}
-      <JobProgress watch={watch} doing="Cleaning at full size" />
+      <JobProgress watch={watch} doing={TEXTS.cleaningAtFullSize} />
       {!watch.running && (
         <Button
           look="accent"
           disabled={count === 0 || name.trim() === '' || collection.trim() === ''}
           onClick={() => begin(name.trim(), collection.trim())}
         >
-          {replace ? 'Change the motif' : count === 1 ? 'Make a motif' : `Make ${count} motifs`}
+          {replace ? TEXTS.changeTheMotif : count === 1 ? TEXTS.makeAMotif : TEXTS.makeCountMotifs(count)}
         </Button>
       )}
     </div>

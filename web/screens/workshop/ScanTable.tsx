@@ -4,12 +4,13 @@ import type { SheetDrawing } from '../../../core/scan/index.ts';
 import type { CleanedPicture } from './cleanMessages.ts';
 import type { HandTool } from './handTools.ts';
 import { ArtworkSvg } from '../../ui/ArtworkSvg.tsx';
+import { TEXTS } from './texts.ts';
 
 /** What the cleaned picture is looked at on. */
 export const GROUNDS = [
-  { id: 'light', name: 'On light', colour: '#ffffff' },
-  { id: 'dark', name: 'On dark', colour: '#1b2233' },
-  { id: 'colour', name: 'On a colour', colour: '#7d9c86' },
+  { id: 'light', name: TEXTS.onLight, colour: '#ffffff' },
+  { id: 'dark', name: TEXTS.onDark, colour: '#1b2233' },
+  { id: 'colour', name: TEXTS.onAColour, colour: '#7d9c86' },
 ] as const;
 export type GroundId = (typeof GROUNDS)[number]['id'];
 
@@ -47,8 +48,8 @@ export function SheetTable({ picture, ground, beside, zoom, tool, onStroke }: Pr
       <div className="flex w-max min-w-full items-start justify-center gap-6">
         {beside && (
           <figure>
-            <Bitmap image={before} scale={scale} label="The scan as imported" />
-            <figcaption className="mt-1 text-xs text-graphite">As it came</figcaption>
+            <Bitmap image={before} scale={scale} label={TEXTS.theScanAsImported} />
+            <figcaption className="mt-1 text-xs text-graphite">{TEXTS.asItCame}</figcaption>
           </figure>
         )}
         <figure>
@@ -58,16 +59,16 @@ export function SheetTable({ picture, ground, beside, zoom, tool, onStroke }: Pr
             data-sheet-table
           >
             {picture.tracing ? (
-              <ArtworkSvg artwork={picture.tracing} label="The traced drawing" className="block h-full w-full" />
+              <ArtworkSvg artwork={picture.tracing} label={TEXTS.theTracedDrawing} className="block h-full w-full" />
             ) : (
-              <Bitmap image={image} scale={scale} label="The cleaned scan" />
+              <Bitmap image={image} scale={scale} label={TEXTS.theCleanedScan} />
             )}
             <Drawings drawings={picture.drawings} scale={scale} />
             <Strokes tool={tool} scale={scale} onStroke={onStroke} />
           </div>
           {beside && (
             <figcaption className="mt-1 text-xs text-graphite">
-              {picture.tracing ? `Traced, ${picture.tracing.nodes.length} inks` : 'Cleaned'}
+              {picture.tracing ? TEXTS.tracedCountInks(picture.tracing.nodes.length) : TEXTS.cleaned}
             </figcaption>
           )}
         </figure>
@@ -160,7 +161,7 @@ function Strokes({ tool, scale, onStroke }: StrokesProps) {
   return (
     <svg
       className="absolute inset-0 h-full w-full cursor-crosshair touch-none"
-      aria-label="Draw on the scan"
+      aria-label={TEXTS.drawOnTheScan}
       data-strokes={tool}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);

@@ -7,6 +7,7 @@ import { SCANS, startScan, useJamClearing, useScanner } from '../../api/scans.ts
 import { Button } from '../../ui/Button.tsx';
 import { JobProgress } from '../../ui/JobProgress.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { TEXTS } from './texts.ts';
 
 /** The simulated scanner: which sheet, how finely, how far it is, and what to do when it jams. */
 export function ScannerDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
@@ -27,11 +28,11 @@ export function ScannerDialog({ open, onClose }: { readonly open: boolean; reado
   const state = scanner.data;
   const chosen = original ?? state?.originals[0]?.id;
   return (
-    <Dialog title="Scan a sheet" open={open} onClose={leave}>
+    <Dialog title={TEXTS.scanASheet} open={open} onClose={leave}>
       <div className="grid gap-4">
-        <p className="text-sm text-graphite">A simulated scanner with three of the studio’s sheets beside it.</p>
+        <p className="text-sm text-graphite">{TEXTS.aSimulatedScannerWithThree}</p>
         <fieldset className="grid gap-1">
-          <legend className="mb-1 text-xs text-graphite">Sheet</legend>
+          <legend className="mb-1 text-xs text-graphite">{TEXTS.sheet}</legend>
           {state?.originals.map(({ id, name }) => (
             <label key={id} className="flex h-8 cursor-pointer items-center gap-2 text-sm">
               <input
@@ -46,7 +47,7 @@ export function ScannerDialog({ open, onClose }: { readonly open: boolean; reado
           ))}
         </fieldset>
         <fieldset className="flex gap-4">
-          <legend className="mb-1 text-xs text-graphite">Fineness</legend>
+          <legend className="mb-1 text-xs text-graphite">{TEXTS.fineness}</legend>
           {state?.densities.map((one) => (
             <label key={one} className="flex h-8 cursor-pointer items-center gap-2 text-sm">
               <input
@@ -55,8 +56,8 @@ export function ScannerDialog({ open, onClose }: { readonly open: boolean; reado
                 checked={dpi === one}
                 onChange={() => setDpi(one)}
                 className="h-4 w-4 accent-ink"
-              />{' '}
-              {one} dpi
+              />
+              {TEXTS.oneDpi(one)}
             </label>
           ))}
         </fieldset>
@@ -65,12 +66,12 @@ export function ScannerDialog({ open, onClose }: { readonly open: boolean; reado
             {scanner.error.message}
           </p>
         )}
-        <JobProgress watch={watch} doing="Scanning" />
+        <JobProgress watch={watch} doing={TEXTS.scanning} />
         <div className="flex justify-end gap-2">
-          <Button onClick={leave}>Cancel</Button>
+          <Button onClick={leave}>{TEXTS.cancel}</Button>
           {state?.jammed && !watch.running ? (
             <Button look="accent" onClick={() => clearing.mutate()}>
-              Clear the jam
+              {TEXTS.clearTheJam}
             </Button>
           ) : (
             <Button
@@ -78,7 +79,7 @@ export function ScannerDialog({ open, onClose }: { readonly open: boolean; reado
               disabled={watch.running || chosen === undefined}
               onClick={() => watch.start(() => startScan(chosen as string, dpi))}
             >
-              Scan
+              {TEXTS.scan}
             </Button>
           )}
         </div>

@@ -10,6 +10,7 @@ import { Tick } from '../../ui/Tick.tsx';
 import { TicketPart } from '../../ui/TicketPart.tsx';
 import { NO_CUT, type HandTool } from './handTools.ts';
 import { LevelsChart } from './LevelsChart.tsx';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly steps: CleanSteps;
@@ -36,23 +37,23 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
   const turned = (by: 1 | 3): void => change({ quarters: ((quarters + by) % 4) as CleanSteps['quarters'], crop: null });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-5">
-      <TicketPart name="Straighten">
+      <TicketPart name={TEXTS.straighten}>
         <div className="flex flex-wrap gap-2">
-          <Button label="Rotate left" onClick={() => turned(3)}>
+          <Button label={TEXTS.rotateLeft} onClick={() => turned(3)}>
             <RotateCcw size={15} aria-hidden />
           </Button>
-          <Button label="Rotate right" onClick={() => turned(1)}>
+          <Button label={TEXTS.rotateRight} onClick={() => turned(1)}>
             <RotateCw size={15} aria-hidden />
           </Button>
           <Button onClick={onFindTilt}>
-            <Wand2 size={15} aria-hidden /> Find the tilt
+            <Wand2 size={15} aria-hidden /> {TEXTS.findTheTilt}
           </Button>
-          {handTool('level', 'By a line', <Ruler size={15} aria-hidden />)}
-          {handTool('crop', crop ? 'Crop anew' : 'Crop', <Crop size={15} aria-hidden />)}
-          {crop && <Button onClick={() => change({ crop: null })}>Whole sheet</Button>}
+          {handTool('level', TEXTS.byALine, <Ruler size={15} aria-hidden />)}
+          {handTool('crop', crop ? TEXTS.cropAnew : TEXTS.crop, <Crop size={15} aria-hidden />)}
+          {crop && <Button onClick={() => change({ crop: null })}>{TEXTS.wholeSheet}</Button>}
         </div>
         <SliderField
-          label="Straighten by"
+          label={TEXTS.straightenBy}
           sign="°"
           value={straighten}
           min={-15}
@@ -62,14 +63,10 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
         />
       </TicketPart>
 
-      <TicketPart name="Light">
+      <TicketPart name={TEXTS.light}>
+        <Tick label={TEXTS.evenOutTheLightAnd} on={evenLight} onChange={(on) => change({ evenLight: on })} />
         <Tick
-          label="Even out the light and the paper’s tint"
-          on={evenLight}
-          onChange={(on) => change({ evenLight: on })}
-        />
-        <Tick
-          label="Adjust levels"
+          label={TEXTS.adjustLevels}
           on={levels !== null}
           onChange={(on) => change({ levels: on ? proposeLevels(histogram ?? new Uint32Array(256)) : null })}
         />
@@ -77,20 +74,20 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
           <>
             <LevelsChart counts={histogram} levels={levels} onChange={(next) => change({ levels: next })} />
             <Button onClick={() => change({ levels: proposeLevels(histogram) })}>
-              <Wand2 size={15} aria-hidden /> Propose
+              <Wand2 size={15} aria-hidden /> {TEXTS.propose}
             </Button>
           </>
         )}
       </TicketPart>
 
-      <TicketPart name="Remove the paper">
+      <TicketPart name={TEXTS.removeThePaper}>
         <Choice
-          label="Paper"
+          label={TEXTS.paper}
           value={paper?.reach ?? 'kept'}
           options={[
-            { value: 'kept', name: 'Keep' },
-            { value: 'outside', name: 'Outside' },
-            { value: 'everywhere', name: 'Everywhere' },
+            { value: 'kept', name: TEXTS.keep },
+            { value: 'outside', name: TEXTS.outside },
+            { value: 'everywhere', name: TEXTS.everywhere },
           ]}
           onChange={(reach) =>
             change(
@@ -103,12 +100,10 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
         {paper && (
           <>
             <p className="text-xs text-graphite">
-              {paper.reach === 'outside'
-                ? 'White inside closed lines stays.'
-                : 'White inside closed lines goes as well.'}
+              {paper.reach === 'outside' ? TEXTS.whiteInsideClosedLinesStays : TEXTS.whiteInsideClosedLinesGoes}
             </p>
             <SliderField
-              label="Tolerance"
+              label={TEXTS.tolerance}
               value={paper.tolerance}
               min={0}
               max={160}
@@ -116,7 +111,7 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
               onChange={(tolerance) => change({ paper: { ...paper, tolerance } })}
             />
             <SliderField
-              label="Soft edge"
+              label={TEXTS.softEdge}
               sign="mm"
               value={paper.soft}
               min={0}
@@ -125,7 +120,7 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
               onChange={(soft) => change({ paper: { ...paper, soft } })}
             />
             <div className="flex items-center gap-2">
-              {handTool('paper', 'Pick its colour', <Pipette size={15} aria-hidden />)}
+              {handTool('paper', TEXTS.pickItsColour, <Pipette size={15} aria-hidden />)}
               {paper.colour ? (
                 <>
                   <span
@@ -134,47 +129,47 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
                     title={paper.colour}
                   />
                   <Button look="quiet" onClick={() => change({ paper: { ...paper, colour: null } })}>
-                    Find it
+                    {TEXTS.findIt}
                   </Button>
                 </>
               ) : (
-                <span className="text-xs text-graphite">found by itself</span>
+                <span className="text-xs text-graphite">{TEXTS.foundByItself}</span>
               )}
             </div>
           </>
         )}
         <div className="grid grid-cols-2 items-end gap-2">
           <AmountField
-            label="Remove specks under, mm²"
+            label={TEXTS.removeSpecksUnderMm}
             value={specks}
             min={0}
             max={1000}
             step={0.1}
             onChange={(area) => change({ specks: area })}
           />
-          {!cut && <Tick label="Trim to the drawing" on={trim} onChange={(on) => change({ trim: on })} />}
+          {!cut && <Tick label={TEXTS.trimToTheDrawing} on={trim} onChange={(on) => change({ trim: on })} />}
         </div>
       </TicketPart>
 
-      <TicketPart name="Cut into drawings">
+      <TicketPart name={TEXTS.cutIntoDrawings}>
         <Tick
-          label="Each drawing becomes a motif"
+          label={TEXTS.eachDrawingBecomesAMotif}
           on={cut !== null}
           onChange={(on) => change({ cut: on ? NO_CUT : null })}
         />
         {cut && <CutFields cut={cut} handTool={handTool} onChange={(next) => change({ cut: next })} />}
       </TicketPart>
 
-      <TicketPart name="Trace into vectors">
+      <TicketPart name={TEXTS.traceIntoVectors}>
         <Tick
-          label="Trace"
+          label={TEXTS.trace}
           on={trace !== null}
           onChange={(on) => change({ trace: on ? { inks: 2, smoothness: 0.5, detail: 0.6 } : null })}
         />
         {trace && (
           <>
             <SliderField
-              label="Inks"
+              label={TEXTS.inks}
               value={trace.inks}
               min={1}
               max={8}
@@ -182,7 +177,7 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
               onChange={(inks) => change({ trace: { ...trace, inks: Math.round(inks) } })}
             />
             <SliderField
-              label="Smoothness"
+              label={TEXTS.smoothness}
               sign="%"
               value={trace.smoothness * 100}
               min={0}
@@ -191,7 +186,7 @@ export function StepsTicket({ steps, histogram, tool, onTool, onChange, onFindTi
               onChange={(percent) => change({ trace: { ...trace, smoothness: percent / 100 } })}
             />
             <SliderField
-              label="Detail"
+              label={TEXTS.detail}
               sign="%"
               value={trace.detail * 100}
               min={0}
@@ -217,7 +212,7 @@ function CutFields({ cut, handTool, onChange }: CutFieldsProps) {
   return (
     <>
       <SliderField
-        label="Keep together if closer than"
+        label={TEXTS.keepTogetherIfCloserThan}
         sign="mm"
         value={cut.gap}
         min={0}
@@ -226,13 +221,13 @@ function CutFields({ cut, handTool, onChange }: CutFieldsProps) {
         onChange={(gap) => onChange({ ...cut, gap })}
       />
       <div className="flex flex-wrap gap-2">
-        {handTool('join', 'Join two', <Combine size={15} aria-hidden />)}
-        {handTool('part', 'Part', <Scissors size={15} aria-hidden />)}
-        {handTool('leave-out', 'Leave out', <Eraser size={15} aria-hidden />)}
+        {handTool('join', TEXTS.joinTwo, <Combine size={15} aria-hidden />)}
+        {handTool('part', TEXTS.part, <Scissors size={15} aria-hidden />)}
+        {handTool('leave-out', TEXTS.leaveOut, <Eraser size={15} aria-hidden />)}
       </div>
       {byHand > 0 && (
         <Button onClick={() => onChange({ ...NO_CUT, gap: cut.gap })}>
-          <Spline size={15} aria-hidden /> Take back what was cut by hand
+          <Spline size={15} aria-hidden /> {TEXTS.takeBackWhatWasCut}
         </Button>
       )}
     </>

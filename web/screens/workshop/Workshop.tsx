@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
 import { ScannerDialog } from './ScannerDialog.tsx';
+import { TEXTS } from './texts.ts';
 
 /** The workshop's shelf: scans and photographs waiting to be cleaned. */
 export function Workshop() {
@@ -39,14 +40,14 @@ export function Workshop() {
     >
       <Masthead>
         <Button onClick={() => file.current?.click()}>
-          <ImageUp size={15} aria-hidden /> Import a picture
+          <ImageUp size={15} aria-hidden /> {TEXTS.importAPicture}
         </Button>
         <input
           ref={file}
           type="file"
           hidden
           accept=".png,.jpg,.jpeg,.webp,.tif,.tiff,.avif"
-          aria-label="Picture to clean"
+          aria-label={TEXTS.pictureToClean}
           onChange={(event) => {
             const [picture] = event.target.files ?? [];
             if (picture) bring(picture);
@@ -54,26 +55,22 @@ export function Workshop() {
           }}
         />
         <Button look="accent" onClick={() => setScanning(true)}>
-          <ScanLine size={15} aria-hidden /> Scan a sheet
+          <ScanLine size={15} aria-hidden /> {TEXTS.scanASheet}
         </Button>
       </Masthead>
       <main className="grow overflow-auto px-8 pt-6 pb-10">
-        <h1 className="font-name text-2xl font-semibold">Workshop</h1>
-        <p className="mt-1 max-w-xl text-sm text-graphite">
-          Scans and photographs are cleaned here, cut into their drawings and traced. The sheet stays as it came; the
-          steps can be changed at any time.
-        </p>
+        <h1 className="font-name text-2xl font-semibold">{TEXTS.workshop}</h1>
+        <p className="mt-1 max-w-xl text-sm text-graphite">{TEXTS.scansAndPhotographsAreCleaned}</p>
         {sheets.isError && (
           <p role="alert" className="mt-4 text-madder">
             {sheets.error.message}
           </p>
         )}
-        {sheets.data?.length === 0 && (
-          <p className="mt-6 max-w-md text-sm">
-            Nothing lies here yet. Scan a sheet, or drop a picture anywhere on this page.
-          </p>
-        )}
-        <ul aria-label="Scans" className="mt-6 grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-x-6 gap-y-8">
+        {sheets.data?.length === 0 && <p className="mt-6 max-w-md text-sm">{TEXTS.nothingLiesHereYetScan}</p>}
+        <ul
+          aria-label={TEXTS.scans}
+          className="mt-6 grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-x-6 gap-y-8"
+        >
           {sheets.data?.map((sheet) => (
             <Shelved key={sheet.id} sheet={sheet} />
           ))}
@@ -91,8 +88,8 @@ function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonl
     void mutation.mutateAsync({ id, deleted: true }).then(
       () =>
         notify({
-          text: `“${name}” was deleted. Motifs made from it stay as they are.`,
-          action: { label: 'Undo', run: () => mutation.mutate({ id, deleted: false }) },
+          text: TEXTS.nameWasDeletedMotifsMade(name),
+          action: { label: TEXTS.undo, run: () => mutation.mutate({ id, deleted: false }) },
         }),
       (error: Error) => notify({ text: error.message, tone: 'problem' }),
     );
@@ -113,12 +110,12 @@ function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonl
           {name}
         </span>
         <span className="block text-sm text-graphite">
-          {mm(width)} × {mm(height)} mm, {formatNumber(dpi, 0)} dpi
+          {TEXTS.mmMm2MmDpiDpi(mm(width), mm(height), formatNumber(dpi, 0))}
         </span>
       </Link>
       <Button
         look="quiet"
-        label={`Take ${name} off the shelf`}
+        label={TEXTS.takeNameOffTheShelf(name)}
         onClick={remove}
         className="absolute right-0 bottom-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
       >

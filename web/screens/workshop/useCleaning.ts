@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { CleanSteps } from '../../../core/recipe/index.ts';
 import type { CleanAnswer, CleanedPicture, CleanOrder, TiltOrder } from './cleanMessages.ts';
+import { TEXTS } from './texts.ts';
 
 /** What the worker last made of the picture, and whether it is at it again. */
 export interface Cleaning {
@@ -43,8 +44,7 @@ export function useCleaning(url: string, perMm: number, steps: CleanSteps, strai
         own.tilts.delete(data.id);
         return;
       }
-      if ('failed' in data)
-        setProblem(`This could not be shown (${data.failed}). The sheet is safe; change a step back.`);
+      if ('failed' in data) setProblem(TEXTS.thisCouldNotBeShown(data.failed));
       else {
         setProblem(undefined);
         setPicture(data);

@@ -7,6 +7,7 @@ import { useStore } from '../../../ui/store.ts';
 import { useUnit } from '../../../ui/unit.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { LiveCloth, type Look } from './LiveCloth.tsx';
+import { TEXTS } from './texts.ts';
 
 /** One of the cloths that are looked at together. */
 export interface Pane {
@@ -36,7 +37,7 @@ export function Panes({ label, note, panes, onClose }: Props) {
     scale: 480 / (2.2 * Math.max(repeat.width, repeat.height)),
   }));
   return (
-    <Overlay label={label} title="Side by side" note={note} onClose={onClose}>
+    <Overlay label={label} title={TEXTS.sideBySide} note={note} onClose={onClose}>
       <div
         className={`grid min-h-0 grow gap-3 p-3 ${panes.length === 2 ? 'grid-cols-2' : panes.length === 3 ? 'grid-cols-3' : 'grid-cols-2 grid-rows-2'}`}
       >
@@ -58,7 +59,7 @@ export function Panes({ label, note, panes, onClose }: Props) {
               {design && <Numbers design={design} />}
               {take && design && (
                 <Button className="ml-auto" onClick={take}>
-                  Take this one
+                  {TEXTS.takeThisOne}
                 </Button>
               )}
             </figcaption>
@@ -73,7 +74,7 @@ function Numbers({ design }: { readonly design: Design }) {
   const [unit] = useUnit();
   return (
     <span className="truncate text-xs text-graphite">
-      {design.placements.length} motifs, {repeatText(design.repeat, unit)}
+      {TEXTS.countMotifsRepeat(design.placements.length, repeatText(design.repeat, unit))}
     </span>
   );
 }

@@ -4,6 +4,7 @@ import { useAlternativeDesigns, useAlternatives } from '../../../api/alternative
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { Panes, type Pane } from './Panes.tsx';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   /** Ids of kept alternatives, up to three. */
@@ -19,14 +20,14 @@ export function SideBySide({ alternatives, onClose }: Props) {
   const listed = useAlternatives(id);
   const designs = useAlternativeDesigns(id, alternatives);
   const take = (name: string, design: Design): void => {
-    editor.commit(`Applied “${name}”`, takeArrangement(editor.session.state.committed, design));
+    editor.commit(TEXTS.appliedName(name), takeArrangement(editor.session.state.committed, design));
     onClose();
   };
   const panes = [
-    { key: 'now', name: 'As it is now', design: committed, note: undefined, take: undefined },
+    { key: 'now', name: TEXTS.asItIsNow, design: committed, note: undefined, take: undefined },
     ...alternatives.map((one, n): Pane => {
       const data = designs[n]?.data;
-      const name = listed.data?.find((alternative) => alternative.id === one)?.name ?? 'Alternative';
+      const name = listed.data?.find((alternative) => alternative.id === one)?.name ?? TEXTS.alternative;
       // Colours are those worked in: arrangements are compared and not colours.
       const design = data && {
         ...data,
@@ -38,19 +39,12 @@ export function SideBySide({ alternatives, onClose }: Props) {
         key: one,
         name,
         design,
-        note: designs[n]?.error?.message ?? 'Fetching …',
+        note: designs[n]?.error?.message ?? TEXTS.fetching,
         take: design && (() => take(name, design)),
       };
     }),
   ];
-  return (
-    <Panes
-      label="Alternatives side by side"
-      note="Drag pans all of them, the wheel zooms. All are shown in the current colours."
-      panes={panes}
-      onClose={onClose}
-    />
-  );
+  return <Panes label={TEXTS.alternativesSideBySide} note={TEXTS.dragPansAllOfThem} panes={panes} onClose={onClose} />;
 }
 
 function allInks(design: Design, now: Design): Design['inks'] {

@@ -15,15 +15,16 @@ import { useStore } from '../../../ui/store.ts';
 import { HolesPart } from '../toss/HolesPart.tsx';
 import { useSettle } from '../toss/useSettle.ts';
 import { useFindings } from './useFindings.ts';
+import { TEXTS } from './texts.ts';
 
 // Fetched beside the page and not with it, and before the server may be away.
 const charts = import('./QuarterCharts.tsx');
 const QuarterCharts = lazy(async () => ({ default: (await charts).QuarterCharts }));
 
 const PARTS = [
-  { kind: 'lane', name: 'Lanes', none: 'No lanes that wide.' },
-  { kind: 'clump', name: 'Clumps', none: 'No clumps of one motif or ink.' },
-  { kind: 'pair', name: 'Touching or nearly touching', none: 'No motifs that close.' },
+  { kind: 'lane', name: TEXTS.lanes, none: TEXTS.noLanesThatWide },
+  { kind: 'clump', name: TEXTS.clumps, none: TEXTS.noClumpsOfOneMotif },
+  { kind: 'pair', name: TEXTS.touchingOrNearlyTouching, none: TEXTS.noMotifsThatClose },
 ] as const;
 
 /** What the eye would catch on, looked for after every edit: each a mark on the cloth and a line here, taken by a click. */
@@ -41,17 +42,17 @@ export function CheckPanel() {
     if (at) takeMark(editor, mark, at);
   };
   return (
-    <section aria-label="Check" className="grid grid-cols-1 gap-3" data-check={findings ? 'done' : 'looking'}>
+    <section aria-label={TEXTS.check} className="grid grid-cols-1 gap-3" data-check={findings ? 'done' : 'looking'}>
       <div className="grid grid-cols-2 gap-2">
-        <LengthField label="Lanes wider than" mm={lane} min={0.5} max={500} onChange={setLane} />
-        <LengthField label="Pairs nearer than" mm={near} min={0.1} max={50} onChange={setNear} />
+        <LengthField label={TEXTS.lanesWiderThan} mm={lane} min={0.5} max={500} onChange={setLane} />
+        <LengthField label={TEXTS.pairsNearerThan} mm={near} min={0.1} max={50} onChange={setNear} />
       </div>
       {problem && (
         <p role="alert" className="text-xs text-madder">
           {problem}
         </p>
       )}
-      {!findings && !problem && <p className="text-sm text-graphite">Looking …</p>}
+      {!findings && !problem && <p className="text-sm text-graphite">{TEXTS.looking}</p>}
       {findings &&
         PARTS.map(({ kind, name, none }) => {
           const own = marks.filter((mark) => mark.kind === kind);
@@ -72,12 +73,12 @@ export function CheckPanel() {
           );
         })}
       <SettleChosen />
-      <Fold name="Holes" open>
+      <Fold name={TEXTS.holes} open>
         <HolesPart shownFirst />
       </Fold>
       {findings && (
-        <Fold name="Quarter by quarter" open>
-          <Suspense fallback={<p className="h-84 text-sm text-graphite">Drawing …</p>}>
+        <Fold name={TEXTS.quarterByQuarter} open>
+          <Suspense fallback={<p className="h-84 text-sm text-graphite">{TEXTS.drawing}</p>}>
             <QuarterCharts quarters={findings.quarters} />
           </Suspense>
         </Fold>
@@ -134,12 +135,12 @@ function MarkText({
   readonly mark: Mark;
   readonly findings: Findings;
 }) {
-  const nameOf = (id: string): string => editor.motif(id)?.name ?? 'Motif';
+  const nameOf = (id: string): string => editor.motif(id)?.name ?? TEXTS.motif;
   const motifOf = (id: string): string => nameOf(editor.placement(id)?.motif ?? '');
-  if (mark.kind === 'lane') return `${formatNumber(mark.width, 1)} mm wide, ${angleText(mark.angle)}`;
+  if (mark.kind === 'lane') return TEXTS.widthMmWideAngle(formatNumber(mark.width, 1), angleText(mark.angle));
   if (mark.kind === 'pair') {
     const [a, b] = mark.ids as [string, string];
-    return `${motifOf(a)} and ${a === b ? 'its repeat' : motifOf(b)}, ${mark.name.startsWith('Touching') ? 'touching' : `${mark.short} mm`}`;
+    return TEXTS.motifAndMm(motifOf(a), a, b, motifOf(b), mark.name.startsWith('Touching'), mark.short);
   }
   const clump = findings.clumps[Number(mark.key.split(' ')[1])];
   if (!clump) return mark.name;
@@ -148,7 +149,7 @@ function MarkText({
   const ink = design.inks.find(({ prints }) => prints.some((print) => print === clump.of));
   return (
     <>
-      {clump.ids.length} in
+      {TEXTS.countIn(clump.ids.length)}
       <span
         className="h-4 w-4 shrink-0 rounded-full border border-ink/25"
         style={{ background: (ink && colourwayOf(design).colours[ink.id]) ?? clump.of }}
@@ -173,12 +174,8 @@ function SettleChosen() {
   const { ids } = useStore(editor.selection);
   const settle = useSettle();
   return (
-    <Button
-      disabled={ids.length === 0}
-      title="Evens out the spacing of the selection with small moves; press again to continue"
-      onClick={() => settle(ids, false)}
-    >
-      <Sparkles size={15} aria-hidden /> Settle what is chosen
+    <Button disabled={ids.length === 0} title={TEXTS.evensOutTheSpacingOf} onClick={() => settle(ids, false)}>
+      <Sparkles size={15} aria-hidden /> {TEXTS.settleWhatIsChosen}
     </Button>
   );
 }

@@ -6,10 +6,11 @@ import { colourwayOf } from '../../../../core/document/index.ts';
 import { formatNumber } from '../../../../core/units/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
+import { TEXTS } from './texts.ts';
 
 Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);
 
-const NAMES = ['upper left', 'upper right', 'lower left', 'lower right'];
+const NAMES = [TEXTS.upperLeft, TEXTS.upperRight, TEXTS.lowerLeft, TEXTS.lowerRight];
 const TICKS = { font: { size: 10 }, color: '#5b5f69' };
 const GRID = { color: '#e3ddd0' };
 
@@ -75,7 +76,7 @@ export function QuarterCharts({ quarters }: { readonly quarters: readonly Quarte
   return (
     <>
       <figure className="grid grid-cols-1 gap-1">
-        <figcaption className="text-xs text-graphite">Gap to the nearest neighbour, mean of each quarter</figcaption>
+        <figcaption className="text-xs text-graphite">{TEXTS.gapToTheNearestNeighbour}</figcaption>
         <div className="relative h-28">
           <Bar
             data={spacing}
@@ -85,17 +86,19 @@ export function QuarterCharts({ quarters }: { readonly quarters: readonly Quarte
         </div>
         {widest > 1.5 * closest && (
           <figcaption className="text-xs">
-            One quarter lies {formatNumber(widest / Math.max(0.1, closest), 1)} times as loosely as another.
+            {TEXTS.oneQuarterLiesWidestTimes(formatNumber(widest / Math.max(0.1, closest), 1))}
           </figcaption>
         )}
       </figure>
       <figure className="grid grid-cols-1 gap-1">
-        <figcaption className="text-xs text-graphite">Share of each ink by area</figcaption>
+        <figcaption className="text-xs text-graphite">{TEXTS.shareOfEachInkBy}</figcaption>
         <div className="relative h-36">
           <Bar
             data={inks}
             options={options('%', true)}
-            aria-label={`Covered: ${quarters.map(({ covered }, n) => `${NAMES[n]} ${formatNumber(covered * 100, 0)} %`).join(', ')}`}
+            aria-label={TEXTS.coveredList(
+              quarters.map(({ covered }, n) => `${NAMES[n]} ${formatNumber(covered * 100, 0)} %`).join(', '),
+            )}
           />
         </div>
       </figure>

@@ -19,6 +19,7 @@ import { useEditor } from '../../../cloth/editorContext.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 import { useStore } from '../../../ui/store.ts';
+import { TEXTS } from './texts.ts';
 
 const FIGURES: readonly {
   readonly value: GridFigure;
@@ -26,17 +27,17 @@ const FIGURES: readonly {
   readonly shape: FigureKind;
   readonly one: string;
 }[] = [
-  { value: 'dots', name: 'Dots', shape: 'dot', one: 'Dot' },
-  { value: 'stripes', name: 'Stripes', shape: 'block', one: 'Stripe' },
-  { value: 'checks', name: 'Checks', shape: 'block', one: 'Block' },
-  { value: 'ogees', name: 'Ogees', shape: 'ogee', one: 'Ogee' },
+  { value: 'dots', name: TEXTS.dots, shape: 'dot', one: TEXTS.dot },
+  { value: 'stripes', name: TEXTS.stripes, shape: 'block', one: TEXTS.stripe },
+  { value: 'checks', name: TEXTS.checks, shape: 'block', one: TEXTS.block },
+  { value: 'ogees', name: TEXTS.ogees, shape: 'ogee', one: TEXTS.ogee },
 ];
 /** Long and low, mm: a stripe that is drawn out of a square would be drawn out too far. */
 const STRIPE = { width: 240, height: 8 };
 /** As many stripes as this to begin with. */
 const FEW = 4;
 /** Where figures that are made of an ink are kept in the drawer. */
-const COLLECTION = 'Figures';
+const COLLECTION = TEXTS.figures;
 
 interface Props {
   readonly recipe: GridRecipe;
@@ -91,7 +92,7 @@ export function GridFields({ recipe, onChange }: Props) {
   return (
     <>
       <Choice
-        label="Of what"
+        label={TEXTS.ofWhat}
         value={recipe.figure}
         options={FIGURES.map(({ value, name }) => ({ value, name }))}
         onChange={(value) => {
@@ -101,7 +102,7 @@ export function GridFields({ recipe, onChange }: Props) {
         }}
       />
       <label className="grid gap-0.5 text-xs text-graphite">
-        Made of
+        {TEXTS.madeOf}
         <select
           value={inkNow ? `ink ${inkNow.id}` : recipe.motif ? `motif ${recipe.motif}` : ''}
           onChange={({ target: { value } }) => {
@@ -111,15 +112,15 @@ export function GridFields({ recipe, onChange }: Props) {
           }}
           className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
         >
-          {recipe.motif === '' && <option value="">Choose …</option>}
-          <optgroup label={`${figure?.one ?? 'Figure'} in an ink`}>
+          {recipe.motif === '' && <option value="">{TEXTS.choose}</option>}
+          <optgroup label={TEXTS.inAnInk(figure?.one)}>
             {inks.map(({ id, name }) => (
               <option key={id} value={`ink ${id}`}>
                 {name}
               </option>
             ))}
           </optgroup>
-          <optgroup label="A motif">
+          <optgroup label={TEXTS.aMotif}>
             {motifs
               .filter(({ deleted }) => !deleted)
               .map(({ id, name }) => (
@@ -132,14 +133,14 @@ export function GridFields({ recipe, onChange }: Props) {
       </label>
       <div className="grid grid-cols-3 gap-2">
         <AmountField
-          label={recipe.figure === 'stripes' ? 'Side by side' : 'To the cell'}
+          label={recipe.figure === 'stripes' ? TEXTS.sideBySide : TEXTS.toTheCell}
           value={recipe.count}
           min={1}
           max={MOST_IN_GRID}
           onChange={(count) => onChange({ ...recipe, count: Math.round(count) })}
         />
         <AmountField
-          label="Size"
+          label={TEXTS.size}
           sign="%"
           value={recipe.size * 100}
           min={1}
@@ -148,7 +149,7 @@ export function GridFields({ recipe, onChange }: Props) {
           onChange={(size) => onChange({ ...recipe, size: size / 100 })}
         />
         <AmountField
-          label="Target angle"
+          label={TEXTS.targetAngle}
           sign="°"
           value={recipe.angle}
           min={-360}
@@ -158,16 +159,16 @@ export function GridFields({ recipe, onChange }: Props) {
         />
       </div>
       <label className="grid gap-0.5 text-xs text-graphite">
-        Angles that close on this cell
+        {TEXTS.anglesThatCloseOnThis}
         <select
-          aria-label="Angles that close on this cell"
+          aria-label={TEXTS.anglesThatCloseOnThis}
           value={String(angle)}
           onChange={({ target: { value } }) => onChange({ ...recipe, angle: Number(value) })}
           className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
         >
           {angles.map((one) => (
             <option key={one} value={String(one)}>
-              {formatNumber(one, 2)}°{one === angle ? ', the nearest' : ''}
+              {formatNumber(one, 2)}°{one === angle ? TEXTS.theNearest : ''}
             </option>
           ))}
         </select>

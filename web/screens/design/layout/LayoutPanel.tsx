@@ -11,6 +11,7 @@ import { Choice } from '../../../ui/Choice.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { GridFields } from './GridFields.tsx';
 import { RowFields } from './RowFields.tsx';
+import { TEXTS } from './texts.ts';
 
 const NEW_ROW: RowRecipe = { kind: 'row', rows: [], equal: 'height', size: 60, gap: 12, rowGap: 12 };
 const NEW_GRID: GridRecipe = { kind: 'grid', figure: 'dots', motif: '', fitted: true, count: 16, angle: 45, size: 0.5 };
@@ -30,9 +31,7 @@ export function LayoutPanel() {
     const { layer } = editor;
     const start = editor.session.state.committed;
     if (!layer) {
-      editor.refusal.set(
-        'Every layer is hidden or locked, so nothing can be placed. Nothing was changed; show or unlock a layer first.',
-      );
+      editor.refusal.set(TEXTS.everyLayerIsHiddenOr);
       return;
     }
     // What was chosen for it becomes part of it; what one of the other kind laid stays, as ordinary motifs.
@@ -47,11 +46,11 @@ export function LayoutPanel() {
       editor.commit(
         next.kind === 'row'
           ? isLaid
-            ? 'Changed the rows'
-            : 'Set in a row'
+            ? TEXTS.changedTheRows
+            : TEXTS.setInARow
           : isLaid
-            ? 'Changed the grid'
-            : 'Laid a grid',
+            ? TEXTS.changedTheGrid
+            : TEXTS.laidAGrid,
         command,
       );
       setDraft(undefined);
@@ -68,13 +67,13 @@ export function LayoutPanel() {
   };
 
   return (
-    <section aria-label="Rows and grids" className="grid grid-cols-1 gap-3">
+    <section aria-label={TEXTS.rowsAndGrids} className="grid grid-cols-1 gap-3">
       <Choice
-        label="Laid out in"
+        label={TEXTS.laidOutIn}
         value={recipe.kind}
         options={[
-          { value: 'row', name: 'Rows' },
-          { value: 'grid', name: 'A grid' },
+          { value: 'row', name: TEXTS.rows },
+          { value: 'grid', name: TEXTS.aGrid },
         ]}
         onChange={(kind) => {
           setProblem(undefined);
@@ -87,22 +86,20 @@ export function LayoutPanel() {
         <GridFields recipe={recipe} onChange={change} />
       )}
       {!isLaid && (
-        <TicketFoot label="Laying out">
+        <TicketFoot label={TEXTS.layingOut}>
           <Button look="accent" disabled={!isWhole(recipe)} onClick={() => lay(recipe, draft?.taken)}>
-            {recipe.kind === 'row' ? 'Set in a row' : 'Lay the grid'}
+            {recipe.kind === 'row' ? TEXTS.setInARow : TEXTS.layTheGrid}
           </Button>
         </TicketFoot>
       )}
       {isLaid && (
         <>
-          <p className="text-xs text-graphite">
-            What is changed here is changed on the cloth; motifs moved by hand go back to their places then.
-          </p>
+          <p className="text-xs text-graphite">{TEXTS.whatIsChangedHereIs}</p>
           <Button
-            title="Keeps the motifs and forgets the recipe"
-            onClick={() => editor.commit('Forgot the layout recipe', { type: 'layout', layout: null })}
+            title={TEXTS.keepsTheMotifsAndForgets}
+            onClick={() => editor.commit(TEXTS.forgotTheLayoutRecipe, { type: 'layout', layout: null })}
           >
-            Let it go
+            {TEXTS.letItGo}
           </Button>
         </>
       )}

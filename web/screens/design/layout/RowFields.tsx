@@ -10,8 +10,9 @@ import { Choice } from '../../../ui/Choice.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { RowOffers } from './RowOffers.tsx';
+import { TEXTS } from './texts.ts';
 
-const PROMPT = 'Add a motif …';
+const PROMPT = TEXTS.addAMotif;
 
 interface Props {
   readonly recipe: RowRecipe;
@@ -40,55 +41,50 @@ export function RowFields({ recipe, isLaid, onChange }: Props) {
   };
   return (
     <>
-      {rows.length === 0 && (
-        <p className="text-sm">
-          A row sets motifs side by side with equal gaps, and makes the cell exactly one row and one gap. Choose which,
-          in their order.
-        </p>
-      )}
+      {rows.length === 0 && <p className="text-sm">{TEXTS.aRowSetsMotifsSide}</p>}
       {rows.map((row, n) => (
         <RowList
           key={n}
-          name={rows.length > 1 ? `Row ${n + 1}` : 'The row'}
+          name={rows.length > 1 ? TEXTS.rowN(n + 1) : TEXTS.theRow}
           row={row}
           onChange={(next) => setRow(n, next)}
         />
       ))}
       <div className="grid grid-cols-2 gap-2">
         {rows.length === 0 ? (
-          <MotifPick label="Add a motif to the row" prompt={PROMPT} onPick={({ id }) => setRow(0, [id])} />
+          <MotifPick label={TEXTS.addAMotifToThe} prompt={PROMPT} onPick={({ id }) => setRow(0, [id])} />
         ) : (
           <Button
             disabled={rows.length >= MOST_ROWS}
             onClick={() => onChange({ ...recipe, rows: [...rows, [...(rows.at(-1) ?? [])].reverse()] })}
           >
-            <Plus size={14} aria-hidden /> Another row
+            <Plus size={14} aria-hidden /> {TEXTS.anotherRow}
           </Button>
         )}
-        <Button disabled={ids.length === 0} title="In the order of selection" onClick={addChosen}>
-          Add the selected
+        <Button disabled={ids.length === 0} title={TEXTS.inTheOrderOfSelection} onClick={addChosen}>
+          {TEXTS.addTheSelected}
         </Button>
       </div>
       <Choice
-        label="Make equal"
+        label={TEXTS.makeEqual}
         value={recipe.equal}
         options={[
-          { value: 'width', name: 'Width' },
-          { value: 'height', name: 'Height' },
-          { value: 'area', name: 'Area' },
+          { value: 'width', name: TEXTS.width },
+          { value: 'height', name: TEXTS.height },
+          { value: 'area', name: TEXTS.area },
         ]}
         onChange={(equal) => onChange({ ...recipe, equal })}
       />
       <div className="grid grid-cols-3 gap-2">
         <LengthField
-          label="Each"
+          label={TEXTS.each}
           mm={recipe.size}
           min={1}
           max={LARGEST_CELL_MM / 2}
           onChange={(size) => onChange({ ...recipe, size })}
         />
         <LengthField
-          label="Gap"
+          label={TEXTS.gap}
           mm={recipe.gap}
           signed
           min={LEAST_GAP}
@@ -96,7 +92,7 @@ export function RowFields({ recipe, isLaid, onChange }: Props) {
           onChange={(gap) => onChange({ ...recipe, gap })}
         />
         <LengthField
-          label="Row gap"
+          label={TEXTS.rowGap}
           mm={recipe.rowGap}
           signed
           min={LEAST_GAP}
@@ -130,7 +126,7 @@ function RowList({ name, row, onChange }: ListProps) {
       <ol aria-label={name} className="grid gap-1">
         {row.map((id, n) => {
           const motif = editor.motif(id);
-          const label = motif?.name ?? 'Motif';
+          const label = motif?.name ?? TEXTS.motif;
           return (
             <li
               key={`${id} ${n}`}
@@ -140,17 +136,21 @@ function RowList({ name, row, onChange }: ListProps) {
               {motif ? <img src={blobUrl(motif.thumbnail)} alt="" className="h-7 w-7 object-contain" /> : <span />}
               <span className="truncate">{label}</span>
               <span className="flex">
-                <IconButton label={`Move ${label} earlier`} disabled={n === 0} onClick={() => onChange(moved(n, -1))}>
+                <IconButton
+                  label={TEXTS.moveLabelEarlier(label)}
+                  disabled={n === 0}
+                  onClick={() => onChange(moved(n, -1))}
+                >
                   <ArrowLeft size={14} aria-hidden />
                 </IconButton>
                 <IconButton
-                  label={`Move ${label} later`}
+                  label={TEXTS.moveLabelLater(label)}
                   disabled={n === row.length - 1}
                   onClick={() => onChange(moved(n, 1))}
                 >
                   <ArrowRight size={14} aria-hidden />
                 </IconButton>
-                <IconButton label={`Take ${label} out`} onClick={() => onChange(row.filter((_, m) => m !== n))}>
+                <IconButton label={TEXTS.takeLabelOut(label)} onClick={() => onChange(row.filter((_, m) => m !== n))}>
                   <X size={14} aria-hidden />
                 </IconButton>
               </span>
@@ -159,7 +159,7 @@ function RowList({ name, row, onChange }: ListProps) {
         })}
       </ol>
       <MotifPick
-        label={`Add a motif to ${name.toLowerCase()}`}
+        label={TEXTS.addAMotifToName(name.toLowerCase())}
         prompt={PROMPT}
         onPick={({ id }) => onChange([...row, id].slice(0, MOST_IN_ROW))}
       />

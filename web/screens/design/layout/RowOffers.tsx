@@ -4,14 +4,15 @@ import { type RowOffer, rowOffers, type RowPattern } from '../../../../core/layo
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { OfferList } from '../tickets/OfferList.tsx';
 import { useStore } from '../../../ui/store.ts';
+import { TEXTS } from './texts.ts';
 
 const SHOWN = 9;
 const FALLS: Readonly<Record<RowPattern, string>> = {
-  apart: 'well apart',
-  beside: 'beside itself',
+  apart: TEXTS.wellApart,
+  beside: TEXTS.besideItself,
   zigzag: 'zigzag',
   aslant: 'aslant',
-  above: 'above itself',
+  above: TEXTS.aboveItself,
 };
 
 /** By how much further rows may shift, best first, with what becomes of a motif and its like. */
@@ -29,11 +30,11 @@ export function RowOffers({ count }: { readonly count: number }) {
   }, [repeat, placements, layout, count]);
   return (
     <OfferList
-      label="Shift of the next rows, best first"
-      heading="Further rows shift by, best first: so far apart lies each motif from its like"
+      label={TEXTS.shiftOfTheNextRows}
+      heading={TEXTS.furtherRowsShiftByBest}
       offers={offers}
       repeatOf={({ p, q }) => ({ width: repeat.width, height: repeat.height, step: step('brick', p, q) })}
-      action="Shifted the rows by"
+      action={TEXTS.shiftedTheRowsBy}
       isNow={({ p, q }) => repeat.step.kind === 'brick' && p === repeat.step.drop.p && q === repeat.step.drop.q}
       picture={(offer) => <RowsPicture offer={offer} count={count} aspect={repeat.width / count / repeat.height} />}
       note={({ fall }) => (

@@ -27,30 +27,31 @@ import { Choice } from '../../../ui/Choice.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { TEXTS } from './texts.ts';
 
 const SIDES: readonly { axis: Axis; side: Side; name: string; icon: ReactNode }[] = [
-  { axis: 'x', side: 'low', name: 'Align left edges', icon: <AlignStartVertical size={16} aria-hidden /> },
+  { axis: 'x', side: 'low', name: TEXTS.alignLeftEdges, icon: <AlignStartVertical size={16} aria-hidden /> },
   {
     axis: 'x',
     side: 'middle',
-    name: 'Align centres horizontally',
+    name: TEXTS.alignCentresHorizontally,
     icon: <AlignCenterVertical size={16} aria-hidden />,
   },
-  { axis: 'x', side: 'high', name: 'Align right edges', icon: <AlignEndVertical size={16} aria-hidden /> },
-  { axis: 'y', side: 'low', name: 'Align top edges', icon: <AlignStartHorizontal size={16} aria-hidden /> },
+  { axis: 'x', side: 'high', name: TEXTS.alignRightEdges, icon: <AlignEndVertical size={16} aria-hidden /> },
+  { axis: 'y', side: 'low', name: TEXTS.alignTopEdges, icon: <AlignStartHorizontal size={16} aria-hidden /> },
   {
     axis: 'y',
     side: 'middle',
-    name: 'Align centres vertically',
+    name: TEXTS.alignCentresVertically,
     icon: <AlignCenterHorizontal size={16} aria-hidden />,
   },
-  { axis: 'y', side: 'high', name: 'Align bottom edges', icon: <AlignEndHorizontal size={16} aria-hidden /> },
+  { axis: 'y', side: 'high', name: TEXTS.alignBottomEdges, icon: <AlignEndHorizontal size={16} aria-hidden /> },
 ];
 const SPACINGS = [
-  { value: 'gaps', name: 'Even gaps' },
-  { value: 'middles', name: 'Middles' },
-  { value: 'gap', name: 'Typed' },
-  { value: 'cell', name: 'Round' },
+  { value: 'gaps', name: TEXTS.evenGaps },
+  { value: 'middles', name: TEXTS.middles },
+  { value: 'gap', name: TEXTS.typed },
+  { value: 'cell', name: TEXTS.round },
 ] as const;
 
 /** Lining up, spacing out and evening what is chosen, across joins too. */
@@ -74,23 +75,24 @@ export function AlignPanel() {
     commit(name, align(latticeOf(design.repeat), chosen, motifs(), axis, side, several ? to : 'cell'));
   const space = (axis: Axis): void =>
     commit(
-      axis === 'x' ? 'Distributed horizontally' : 'Distributed vertically',
+      axis === 'x' ? TEXTS.distributedHorizontally : TEXTS.distributedVertically,
       distribute(latticeOf(design.repeat), chosen, motifs(), axis, by === 'gap' ? { by, mm: gap } : { by }),
     );
-  const even = (measure: Measure): void => commit(`Made the same ${measure}`, matchSize(chosen, motifs(), measure));
+  const even = (measure: Measure): void =>
+    commit(TEXTS.madeTheSameMeasure(measure), matchSize(chosen, motifs(), measure));
   return (
     <>
-      <section aria-label="Align" className="grid gap-2">
-        <h4 className="text-xs text-graphite">{several ? 'Align' : 'Align to the cell'}</h4>
+      <section aria-label={TEXTS.align} className="grid gap-2">
+        <h4 className="text-xs text-graphite">{several ? TEXTS.align : TEXTS.alignToTheCell}</h4>
         {several && (
           <Choice
-            label="Align to"
+            label={TEXTS.alignTo}
             value={to}
             onChange={setTo}
             options={[
-              { value: 'chosen', name: 'Each other' },
-              { value: 'first', name: 'The first' },
-              { value: 'cell', name: 'The cell' },
+              { value: 'chosen', name: TEXTS.eachOther },
+              { value: 'first', name: TEXTS.theFirst },
+              { value: 'cell', name: TEXTS.theCell },
             ]}
           />
         )}
@@ -104,31 +106,31 @@ export function AlignPanel() {
       </section>
       {several && (
         <>
-          <section aria-label="Distribute" className="grid gap-2">
-            <h4 className="text-xs text-graphite">Distribute</h4>
-            <Choice label="Distribute by" value={by} onChange={setBy} options={SPACINGS} />
-            {by === 'gap' && <LengthField label="Gap" mm={gap} signed min={-500} max={1000} onChange={setGap} />}
-            {by === 'cell' && <p className="text-xs text-graphite">Even gaps all round the cell, over the join too.</p>}
+          <section aria-label={TEXTS.distribute} className="grid gap-2">
+            <h4 className="text-xs text-graphite">{TEXTS.distribute}</h4>
+            <Choice label={TEXTS.distributeBy} value={by} onChange={setBy} options={SPACINGS} />
+            {by === 'gap' && <LengthField label={TEXTS.gap} mm={gap} signed min={-500} max={1000} onChange={setGap} />}
+            {by === 'cell' && <p className="text-xs text-graphite">{TEXTS.evenGapsAllRoundThe}</p>}
             <div className="grid grid-cols-2 gap-2">
-              <Button onClick={() => space('x')}>Across</Button>
-              <Button onClick={() => space('y')}>Down</Button>
+              <Button onClick={() => space('x')}>{TEXTS.across}</Button>
+              <Button onClick={() => space('y')}>{TEXTS.down}</Button>
             </div>
           </section>
-          <section aria-label="Same size" className="grid gap-2">
-            <h4 className="text-xs text-graphite">Make the same as the first</h4>
+          <section aria-label={TEXTS.sameSize} className="grid gap-2">
+            <h4 className="text-xs text-graphite">{TEXTS.makeTheSameAsThe}</h4>
             <div className="grid grid-cols-3 gap-1">
-              <Button onClick={() => even('width')}>Width</Button>
-              <Button onClick={() => even('height')}>Height</Button>
-              <Button onClick={() => even('area')}>Area</Button>
+              <Button onClick={() => even('width')}>{TEXTS.width}</Button>
+              <Button onClick={() => even('height')}>{TEXTS.height}</Button>
+              <Button onClick={() => even('area')}>{TEXTS.area}</Button>
             </div>
           </section>
           {chosen.length === 2 && (
             <Button
               onClick={() =>
-                commit('Swapped two motifs', swapPlaces(chosen as unknown as readonly [Placement, Placement]))
+                commit(TEXTS.swappedTwoMotifs, swapPlaces(chosen as unknown as readonly [Placement, Placement]))
               }
             >
-              <ArrowLeftRight size={15} aria-hidden /> Swap their places
+              <ArrowLeftRight size={15} aria-hidden /> {TEXTS.swapTheirPlaces}
             </Button>
           )}
         </>

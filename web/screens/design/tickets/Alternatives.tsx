@@ -7,6 +7,7 @@ import { NameField } from '../../../ui/NameField.tsx';
 import { useNotify } from '../../../ui/Notices.tsx';
 import { SideBySideContext } from '../alternatives/sideBySideContext.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { TEXTS } from './texts.ts';
 
 /** At most this many lie side by side, the one being worked at among them. */
 const MOST_BESIDE = 3;
@@ -28,23 +29,19 @@ export function Alternatives() {
     const document = await readAlternative(id, alternative);
     await mutation.mutateAsync({ drop: alternative });
     notify({
-      text: `“${name}” is deleted.`,
-      action: { label: 'Undo', run: () => mutation.mutate({ keep: name, document }) },
+      text: TEXTS.nameIsDeleted(name),
+      action: { label: TEXTS.undo, run: () => mutation.mutate({ keep: name, document }) },
     });
   };
   return (
-    <Fold name="Alternatives" {...(kept.length > 0 && { note: String(kept.length), open: true })}>
-      {kept.length === 0 && (
-        <p className="text-xs text-graphite">
-          Keep the arrangement as it is, go on trying, and look at both side by side later.
-        </p>
-      )}
-      <ul aria-label="Alternatives" className="grid gap-1">
+    <Fold name={TEXTS.alternatives} {...(kept.length > 0 && { note: String(kept.length), open: true })}>
+      {kept.length === 0 && <p className="text-xs text-graphite">{TEXTS.keepTheArrangementAsIt}</p>}
+      <ul aria-label={TEXTS.alternatives} className="grid gap-1">
         {kept.map(({ id: one, name, motifs }) => (
           <li key={one} className="grid grid-cols-[20px_minmax(0,1fr)_auto_32px] items-center gap-1">
             <input
               type="checkbox"
-              aria-label={`Look at ${name}`}
+              aria-label={TEXTS.lookAtName(name)}
               checked={shown.includes(one)}
               disabled={!shown.includes(one) && shown.length >= MOST_BESIDE}
               onChange={(event) =>
@@ -53,13 +50,13 @@ export function Alternatives() {
               className="h-4 w-4 accent-ink"
             />
             <NameField
-              label={`Name of the alternative ${name}`}
+              label={TEXTS.nameOfTheAlternativeName(name)}
               name={name}
               onRename={(rename) => mutation.mutate({ id: one, rename }, { onError: failed })}
               className="h-8 w-full border-transparent bg-transparent text-sm hover:border-thread"
             />
             <span className="text-xs text-graphite">{motifs}</span>
-            <Button look="quiet" label={`Take ${name} away`} onClick={() => void drop(one, name).catch(failed)}>
+            <Button look="quiet" label={TEXTS.takeNameAway(name)} onClick={() => void drop(one, name).catch(failed)}>
               <Trash2 size={15} aria-hidden />
             </Button>
           </li>
@@ -70,15 +67,15 @@ export function Alternatives() {
           disabled={mutation.isPending}
           onClick={() =>
             mutation.mutate(
-              { keep: `Alternative ${kept.length + 1}`, document: editor.session.state.committed },
+              { keep: TEXTS.alternativeCount(kept.length + 1), document: editor.session.state.committed },
               { onError: failed },
             )
           }
         >
-          Keep as it is
+          {TEXTS.keepAsItIs}
         </Button>
         <Button disabled={shown.length === 0} onClick={() => beside(shown)}>
-          <Columns2 size={15} aria-hidden /> Side by side
+          <Columns2 size={15} aria-hidden /> {TEXTS.sideBySide}
         </Button>
       </div>
     </Fold>

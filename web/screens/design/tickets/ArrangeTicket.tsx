@@ -22,13 +22,14 @@ import { MotifPick } from './MotifPick.tsx';
 import { Numbers } from './Numbers.tsx';
 import { StackList } from './LayerList.tsx';
 import { Vary } from './Vary.tsx';
+import { TEXTS } from './texts.ts';
 
 const SIDES: Readonly<Record<ArrangeSide, { readonly name: string; readonly Shown: ComponentType }>> = {
-  chosen: { name: 'Selection', Shown: Chosen },
-  stack: { name: 'Layers', Shown: StackList },
-  rows: { name: 'Rows', Shown: LayoutPanel },
-  toss: { name: 'Toss', Shown: TossPanel },
-  check: { name: 'Check', Shown: CheckPanel },
+  chosen: { name: TEXTS.selection, Shown: Chosen },
+  stack: { name: TEXTS.layers, Shown: StackList },
+  rows: { name: TEXTS.rows, Shown: LayoutPanel },
+  toss: { name: TEXTS.toss, Shown: TossPanel },
+  check: { name: TEXTS.check, Shown: CheckPanel },
 };
 /** In a bundle that lies open there are only motifs to arrange. */
 const INSIDE: readonly ArrangeSide[] = ['chosen', 'stack'];
@@ -43,7 +44,7 @@ export function ArrangeTicket() {
   return (
     <div className="grid grid-cols-1 gap-4">
       <Choice
-        label="Arrange"
+        label={TEXTS.arrange}
         value={side}
         onChange={(next) => editor.arrangeSide.set(next)}
         options={sides.map((value) => ({ value, name: SIDES[value].name }))}
@@ -60,7 +61,7 @@ function Chosen() {
   const motifs = useStore(editor.motifs);
   const chosen = design.placements.filter(({ id }) => ids.includes(id));
   const [only] = chosen;
-  const name = motifs.find(({ id }) => id === only?.motif)?.name ?? 'Motif';
+  const name = motifs.find(({ id }) => id === only?.motif)?.name ?? TEXTS.motif;
   return (
     <>
       {chosen.length === 0 ? (
@@ -68,22 +69,26 @@ function Chosen() {
       ) : (
         <>
           <h3 className="truncate font-name text-base font-semibold" title={name}>
-            {chosen.length === 1 ? name : `${chosen.length} motifs selected`}
+            {chosen.length === 1 ? name : TEXTS.countMotifsSelected(chosen.length)}
           </h3>
           <Numbers />
           <StackButtons />
-          <Fold name="Align and distribute" open>
+          <Fold name={TEXTS.alignAndDistribute} open>
             <AlignPanel />
           </Fold>
-          <Fold name="Copies and variation" open>
+          <Fold name={TEXTS.copiesAndVariation} open>
             <Copies />
             <Vary />
           </Fold>
-          <Fold name="Replace and bundle" open>
-            <MotifPick label="Replace with" prompt="Replace with …" onPick={(motif) => editor.replaceSelected(motif)} />
+          <Fold name={TEXTS.replaceAndBundle} open>
+            <MotifPick
+              label={TEXTS.replaceWith}
+              prompt={TEXTS.replaceWithText}
+              onPick={(motif) => editor.replaceSelected(motif)}
+            />
             <BundleButtons />
           </Fold>
-          <Fold name="Select more">
+          <Fold name={TEXTS.selectMore}>
             <SelectMore />
           </Fold>
         </>
@@ -100,17 +105,15 @@ function NothingChosen({ count }: { readonly count: number }) {
   return (
     <div className="grid gap-3 text-sm">
       {count === 0 ? (
-        <p>
-          The cloth is empty. Drag a motif from the tray onto it, across an edge of the cell first: that hides the
-          joins.
-        </p>
+        <p>{TEXTS.theClothIsEmptyDrag}</p>
       ) : (
         <>
           <p>
-            {count === 1 ? 'One motif is' : `${count} motifs are`} in the {editor.inside ? 'bundle' : 'cell'}. Drag any
-            of them anywhere on the cloth; all its repeats move with it.
+            {count === 1 ? TEXTS.oneMotifIs : TEXTS.countMotifsAre(count)} {TEXTS.inThe}{' '}
+            {editor.inside ? 'bundle' : 'cell'}
+            {TEXTS.dragAnyOfThemAnywhere}
           </p>
-          <p>Shift-drag selects with a box, Alt-drag with a lasso; a second click selects what lies below.</p>
+          <p>{TEXTS.shiftDragSelectsWithA}</p>
           <SelectMore />
         </>
       )}
@@ -126,21 +129,21 @@ function BundleButtons() {
     <>
       {selectedPlacements.length > 1 && (
         <Button onClick={() => bundles.bundle()}>
-          <Package size={15} aria-hidden /> Bundle
+          <Package size={15} aria-hidden /> {TEXTS.bundle}
         </Button>
       )}
       {selectedPlacements.length === 1 && bundleOf(editor, selectedPlacements[0]) && (
         <div className="grid grid-cols-2 gap-2">
           <Button onClick={() => bundles.open()}>
-            <PackageOpen size={15} aria-hidden /> Open
+            <PackageOpen size={15} aria-hidden /> {TEXTS.open}
           </Button>
           <Button onClick={() => bundles.loosen()}>
-            <Ungroup size={15} aria-hidden /> Unbundle
+            <Ungroup size={15} aria-hidden /> {TEXTS.unbundle}
           </Button>
         </div>
       )}
-      <Button title="What is changed in the motif then changes only here" onClick={() => bundles.separate()}>
-        <Split size={15} aria-hidden /> Make separate
+      <Button title={TEXTS.whatIsChangedInThe} onClick={() => bundles.separate()}>
+        <Split size={15} aria-hidden /> {TEXTS.makeSeparate}
       </Button>
     </>
   );
@@ -155,32 +158,32 @@ function StackButtons() {
   const [first] = selectedPlacements;
   const layer = selectedPlacements.every((placement) => placement.layer === first?.layer) ? first?.layer : undefined;
   return (
-    <section aria-label="Order" className="grid gap-2">
+    <section aria-label={TEXTS.order} className="grid gap-2">
       <div className="grid grid-cols-4 gap-2">
-        <Button label="To front" className="w-full" onClick={() => editor.restack('front')}>
+        <Button label={TEXTS.toFront} className="w-full" onClick={() => editor.restack('front')}>
           <ArrowUpToLine size={16} aria-hidden />
         </Button>
         <Button
-          label="Bring forward"
+          label={TEXTS.bringForward}
           className="w-full"
           onClick={() => cloth && editor.restackByOne('up', cloth.controller.overlap)}
         >
           <ArrowUp size={16} aria-hidden />
         </Button>
         <Button
-          label="Send backward"
+          label={TEXTS.sendBackward}
           className="w-full"
           onClick={() => cloth && editor.restackByOne('down', cloth.controller.overlap)}
         >
           <ArrowDown size={16} aria-hidden />
         </Button>
-        <Button label="To back" className="w-full" onClick={() => editor.restack('back')}>
+        <Button label={TEXTS.toBack} className="w-full" onClick={() => editor.restack('back')}>
           <ArrowDownToLine size={16} aria-hidden />
         </Button>
       </div>
       {layers.length > 1 && (
         <label className="grid grid-cols-[auto_minmax(0,1fr)] items-center gap-2 text-xs text-graphite">
-          Layer
+          {TEXTS.layer}
           <select
             value={layer ?? ''}
             onChange={(event) => {
@@ -189,7 +192,7 @@ function StackButtons() {
             }}
             className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
           >
-            {layer === undefined && <option value="">several</option>}
+            {layer === undefined && <option value="">{TEXTS.several}</option>}
             {layers.toReversed().map((layer) => (
               <option key={layer.id} value={layer.id} disabled={!isEditable(layer)}>
                 {layer.name}

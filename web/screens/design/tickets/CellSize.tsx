@@ -4,6 +4,7 @@ import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { TEXTS } from './texts.ts';
 
 const MODULE_MM = 10;
 
@@ -17,44 +18,41 @@ export function CellSize() {
   const resize = (side: CellSide, mm: number): void => {
     const next = resizeCell(repeat, side, mm);
     const command = along ? scaleCell(editor.design, next) : ({ type: 'repeat', repeat: next } as const);
-    if (command) editor.commit(along ? 'Scaled the cell' : 'Resized the cell', command);
-    else
-      editor.refusal.set(
-        'That would make a motif smaller, larger or more skewed than allowed. Nothing was changed; use a smaller change.',
-      );
+    if (command) editor.commit(along ? TEXTS.scaledTheCell : TEXTS.resizedTheCell, command);
+    else editor.refusal.set(TEXTS.thatWouldMakeAMotif);
   };
   return (
     <div className="grid gap-2">
       <div className="grid grid-cols-2 gap-2">
-        <LengthField label="Cell width" mm={repeat.width} {...size} onChange={(mm) => resize('width', mm)} />
-        <LengthField label="Cell height" mm={repeat.height} {...size} onChange={(mm) => resize('height', mm)} />
+        <LengthField label={TEXTS.cellWidth} mm={repeat.width} {...size} onChange={(mm) => resize('width', mm)} />
+        <LengthField label={TEXTS.cellHeight} mm={repeat.height} {...size} onChange={(mm) => resize('height', mm)} />
       </div>
-      <Tick label="Scale the contents too" on={along} onChange={(isOn) => editor.contentsFollow.set(isOn)} />
+      <Tick label={TEXTS.scaleTheContentsToo} on={along} onChange={(isOn) => editor.contentsFollow.set(isOn)} />
       {!repeat.step.honeycomb && (
         <Tick
-          label="Keep proportions"
+          label={TEXTS.keepProportions}
           on={repeat.held === true}
           onChange={(isHeld) =>
-            change(isHeld ? 'Locked the proportions' : 'Unlocked the proportions', keepProportions(repeat, isHeld))
+            change(isHeld ? TEXTS.lockedTheProportions : TEXTS.unlockedTheProportions, keepProportions(repeat, isHeld))
           }
         />
       )}
       <div className="grid grid-cols-2 items-end gap-2">
         <Tick
-          label="Multiples of"
+          label={TEXTS.multiplesOf}
           on={repeat.module !== undefined}
           onChange={(isOn) =>
-            change(isOn ? 'Set a module' : 'Removed the module', setModule(repeat, isOn ? MODULE_MM : undefined))
+            change(isOn ? TEXTS.setAModule : TEXTS.removedTheModule, setModule(repeat, isOn ? MODULE_MM : undefined))
           }
         />
         {repeat.module !== undefined && (
           <LengthField
-            label="Module"
+            label={TEXTS.module}
             hideLabel
             mm={repeat.module}
             min={0.1}
             max={1000}
-            onChange={(mm) => change('Set a module', setModule(repeat, mm))}
+            onChange={(mm) => change(TEXTS.setAModule, setModule(repeat, mm))}
           />
         )}
       </div>

@@ -6,6 +6,7 @@ import { colourwayOf, type Ink, inksOfGround, NO_GROUND } from '../../../../core
 import { Button } from '../../../ui/Button.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
+import { TEXTS } from './texts.ts';
 
 /** A rest of the hand this long ends one change of a colour, ms. */
 const REST_MS = 350;
@@ -22,26 +23,26 @@ export function ColourTicket() {
   const others = inks.filter(({ id }) => id !== ground?.id);
   return (
     <div className="grid gap-5">
-      <section aria-label="Ground" className="grid gap-2">
-        <h3 className="text-xs text-graphite">Ground</h3>
+      <section aria-label={TEXTS.ground} className="grid gap-2">
+        <h3 className="text-xs text-graphite">{TEXTS.ground}</h3>
         {!bare && ground && <InkRow ink={ground} open={opened === ground.id} />}
         <Button
           pressed={bare}
           disabled={!ground}
           onClick={() =>
-            editor.commit(bare ? 'Added a ground' : 'Removed the ground', {
+            editor.commit(bare ? TEXTS.addedAGround : TEXTS.removedTheGround, {
               type: 'ground',
               ground: bare && ground ? { kind: 'flat', ink: ground.id } : NO_GROUND,
             })
           }
         >
-          <Ban size={15} aria-hidden /> No ground
+          <Ban size={15} aria-hidden /> {TEXTS.noGround}
         </Button>
-        {bare && <p className="text-xs text-graphite">Exported files are transparent.</p>}
+        {bare && <p className="text-xs text-graphite">{TEXTS.exportedFilesAreTransparent}</p>}
       </section>
-      <section aria-label="Inks" className="grid gap-2">
-        <h3 className="text-xs text-graphite">Inks</h3>
-        {others.length === 0 && <p className="text-sm">Inks are added with the motifs you place on the cloth.</p>}
+      <section aria-label={TEXTS.inks} className="grid gap-2">
+        <h3 className="text-xs text-graphite">{TEXTS.inks}</h3>
+        {others.length === 0 && <p className="text-sm">{TEXTS.inksAreAddedWithThe}</p>}
         {others.map((ink) => (
           <InkRow key={ink.id} ink={ink} open={opened === ink.id} />
         ))}
@@ -63,7 +64,7 @@ function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
   }, [open]);
 
   const commit = (next: Hex): void =>
-    editor.commit(`Changed ${ink.name}`, { type: 'colour', colourway: colourway.id, ink: ink.id, colour: next });
+    editor.commit(TEXTS.changedName(ink.name), { type: 'colour', colourway: colourway.id, ink: ink.id, colour: next });
   const settle = (): void => {
     if (!pending.current) return;
     clearTimeout(pending.current.timer);
@@ -95,14 +96,14 @@ function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
         <button
           type="button"
           aria-expanded={open}
-          aria-label={`Change the ink ${ink.name}`}
+          aria-label={TEXTS.changeTheInkName(ink.name)}
           onClick={() => editor.ink.set(open ? undefined : ink.id)}
           className="h-6 w-6 shrink-0 rounded-full border border-ink/25"
           style={{ background: colour }}
         />
         <span className="min-w-0 grow truncate text-sm">{ink.name}</span>
         <input
-          aria-label={`Colour of ${ink.name}, hex`}
+          aria-label={TEXTS.colourOfNameHex(ink.name)}
           aria-invalid={wrong}
           value={typed ?? colour.toUpperCase()}
           spellCheck={false}

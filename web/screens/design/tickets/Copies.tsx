@@ -18,6 +18,7 @@ import { LengthField } from '../../../ui/LengthField.tsx';
 import { Cell, useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { TEXTS } from './texts.ts';
 
 /** Copies of what is chosen: along a line, straight or drawn, around a centre, in a grid. They lie on the cloth while their numbers are tried. */
 export function Copies() {
@@ -28,11 +29,11 @@ export function Copies() {
     return (
       <>
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={() => editor.duplicate()}>Copy beside</Button>
-          <Button onClick={() => editor.duplicate(true)}>Copy in place</Button>
+          <Button onClick={() => editor.duplicate()}>{TEXTS.copyBeside}</Button>
+          <Button onClick={() => editor.duplicate(true)}>{TEXTS.copyInPlace}</Button>
         </div>
         <Button onClick={() => setOpen(true)}>
-          <CopyPlus size={15} aria-hidden /> Several copies …
+          <CopyPlus size={15} aria-hidden /> {TEXTS.severalCopies}
         </Button>
       </>
     );
@@ -78,7 +79,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
   }, [editor, command]);
 
   const confirm = (): void => {
-    editor.commit(copies.length === 1 ? 'Laid a copy' : `Laid ${copies.length} copies`, command);
+    editor.commit(copies.length === 1 ? TEXTS.laidACopy : TEXTS.laidCountCopies(copies.length), command);
     onDone();
     editor.select([...ids, ...copies.map(({ id }) => id)]);
   };
@@ -102,23 +103,23 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
   const count = { min: 1, max: 60 };
 
   return (
-    <section aria-label="Several copies" className="grid gap-2 rounded-md border border-thread bg-white p-3">
+    <section aria-label={TEXTS.severalCopiesText} className="grid gap-2 rounded-md border border-thread bg-white p-3">
       <Choice
-        label="Copies"
+        label={TEXTS.copies}
         value={plan.kind}
         onChange={change}
         options={[
-          { value: 'line', name: 'In a line' },
-          { value: 'ring', name: 'Around' },
-          { value: 'grid', name: 'Grid' },
-          { value: 'path', name: 'Drawn' },
+          { value: 'line', name: TEXTS.inALine },
+          { value: 'ring', name: TEXTS.around },
+          { value: 'grid', name: TEXTS.grid },
+          { value: 'path', name: TEXTS.drawn },
         ]}
       />
       {plan.kind === 'path' ? (
         <>
           <div className="grid grid-cols-2 items-end gap-2">
             <AmountField
-              label="In all"
+              label={TEXTS.inAll}
               value={plan.count}
               {...count}
               onChange={(n) => setPlan({ ...plan, count: Math.round(n) })}
@@ -127,27 +128,23 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
               pressed={drawing}
               onClick={() => cloth?.controller.drawing.set(drawing ? undefined : (path) => setPlan({ ...plan, path }))}
             >
-              Draw the line
+              {TEXTS.drawTheLine}
             </Button>
           </div>
-          <p className="text-xs text-graphite">
-            {drawing
-              ? 'Draw a line on the cloth now. The copies start at the selection.'
-              : 'Copies are evenly spaced along the line.'}
-          </p>
-          <Tick label="Rotate along" on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
+          <p className="text-xs text-graphite">{drawing ? TEXTS.drawALineOnThe : TEXTS.copiesAreEvenlySpacedAlong}</p>
+          <Tick label={TEXTS.rotateAlong} on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
         </>
       ) : plan.kind === 'ring' ? (
         <>
           <div className="grid grid-cols-2 gap-2">
             <AmountField
-              label="In all"
+              label={TEXTS.inAll}
               value={plan.count}
               {...count}
               onChange={(n) => setPlan({ ...plan, count: Math.round(n) })}
             />
             <AmountField
-              label="Sweep"
+              label={TEXTS.sweep}
               sign="°"
               value={plan.sweep}
               min={-360}
@@ -155,26 +152,30 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
               onChange={(sweep) => setPlan({ ...plan, sweep })}
             />
             <LengthField
-              label="Centre X"
+              label={TEXTS.centreX}
               mm={plan.centre.x}
               signed
               onChange={(x) => setPlan({ ...plan, centre: { ...plan.centre, x } })}
             />
             <LengthField
-              label="Centre Y"
+              label={TEXTS.centreY}
               mm={plan.centre.y}
               signed
               onChange={(y) => setPlan({ ...plan, centre: { ...plan.centre, y } })}
             />
           </div>
-          <Tick label="Rotate along" on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
-          <Tick label="Flip every other one" on={plan.flipped} onChange={(flipped) => setPlan({ ...plan, flipped })} />
+          <Tick label={TEXTS.rotateAlong} on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
+          <Tick
+            label={TEXTS.flipEveryOtherOne}
+            on={plan.flipped}
+            onChange={(flipped) => setPlan({ ...plan, flipped })}
+          />
         </>
       ) : (
         <div className="grid grid-cols-2 gap-2">
           {plan.kind === 'line' ? (
             <AmountField
-              label="In all"
+              label={TEXTS.inAll}
               value={plan.count}
               {...count}
               onChange={(n) => setPlan({ ...plan, count: Math.round(n) })}
@@ -182,14 +183,14 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
           ) : (
             <>
               <AmountField
-                label="Columns"
+                label={TEXTS.columns}
                 value={plan.columns}
                 min={1}
                 max={20}
                 onChange={(n) => setPlan({ ...plan, columns: Math.round(n) })}
               />
               <AmountField
-                label="Rows"
+                label={TEXTS.rows}
                 value={plan.rows}
                 min={1}
                 max={20}
@@ -198,13 +199,13 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
             </>
           )}
           <LengthField
-            label="Each X by"
+            label={TEXTS.eachXBy}
             mm={plan.by.x}
             signed
             onChange={(x) => setPlan({ ...plan, by: { ...plan.by, x } })}
           />
           <LengthField
-            label="Each Y by"
+            label={TEXTS.eachYBy}
             mm={plan.by.y}
             signed
             onChange={(y) => setPlan({ ...plan, by: { ...plan.by, y } })}
@@ -213,7 +214,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
       )}
       <div className="grid grid-cols-3 gap-2">
         <AmountField
-          label="Scale ±"
+          label={TEXTS.scale}
           sign="%"
           value={variation.size * 100}
           min={0}
@@ -222,7 +223,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
           onChange={(percent) => setVariation({ ...variation, size: percent / 100 })}
         />
         <AmountField
-          label="Rotation ±"
+          label={TEXTS.rotation}
           sign="°"
           value={variation.rotation}
           min={0}
@@ -231,7 +232,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
           onChange={(rotation) => setVariation({ ...variation, rotation })}
         />
         <AmountField
-          label="Seed"
+          label={TEXTS.seed}
           value={variation.seed}
           min={1}
           max={9999}
@@ -239,9 +240,9 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
         />
       </div>
       <div className="grid grid-cols-2 gap-2">
-        <Button onClick={onDone}>Cancel</Button>
+        <Button onClick={onDone}>{TEXTS.cancel}</Button>
         <Button look="accent" disabled={copies.length === 0} onClick={confirm}>
-          Apply
+          {TEXTS.apply}
         </Button>
       </div>
     </section>

@@ -4,6 +4,7 @@ import { StepDiagram } from '../../../ui/StepDiagram.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { OfferList } from './OfferList.tsx';
+import { TEXTS } from './texts.ts';
 
 const SHOWN = 6;
 
@@ -16,11 +17,11 @@ export function FractionOffers() {
   const offers = useMemo(() => fractionOffers(repeat, placesByMotif(placements)).slice(0, SHOWN), [repeat, placements]);
   return (
     <OfferList
-      label="Fractions, best first"
-      heading="Best first: so far apart lie equal motifs of neighbouring cells"
+      label={TEXTS.fractionsBestFirst}
+      heading={TEXTS.bestFirstSoFarApart}
       offers={offers}
       repeatOf={({ p, q }) => ({ ...repeat, step: step(kind, p, q) })}
-      action="Changed the step to"
+      action={TEXTS.changedTheStepTo}
       isNow={({ p, q }) => p === drop.p && q === drop.q}
       picture={({ p, q }) => <StepDiagram step={step(kind, p, q)} />}
     />

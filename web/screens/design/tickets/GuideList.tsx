@@ -7,6 +7,7 @@ import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { TEXTS } from './texts.ts';
 
 /** What catches what is moved, and the designer's own guides by their numbers. */
 export function GuideList() {
@@ -19,43 +20,40 @@ export function GuideList() {
     editor.commit(label, { type: 'guides', guides: next });
   const add = (axis: Guide['axis']): void => {
     editor.guidesShown.set(true);
-    commit('Added a guide', [
+    commit(TEXTS.addedAGuide, [
       ...guides,
       { id: nanoid(8), axis, at: (axis === 'x' ? repeat.width : repeat.height) / 2 },
     ]);
   };
   return (
-    <Fold name="Guides and snapping" {...(guides.length > 0 && { note: String(guides.length) })}>
+    <Fold name={TEXTS.guidesAndSnapping} {...(guides.length > 0 && { note: String(guides.length) })}>
       <div>
-        <Tick label="Snap while moving" on={on} onChange={(next) => editor.snapping.set(next)} />
-        <p className="text-xs text-graphite">
-          The cell’s edges and shares, guides, other motifs and their repeats, equal gaps, angles by 15°. Ctrl held does
-          the opposite.
-        </p>
+        <Tick label={TEXTS.snapWhileMoving} on={on} onChange={(next) => editor.snapping.set(next)} />
+        <p className="text-xs text-graphite">{TEXTS.theCellsEdgesAndShares}</p>
       </div>
-      <Tick label="Show guides" on={shown} onChange={(next) => editor.guidesShown.set(next)} />
-      <ul aria-label="Guides" className="grid gap-1.5">
+      <Tick label={TEXTS.showGuides} on={shown} onChange={(next) => editor.guidesShown.set(next)} />
+      <ul aria-label={TEXTS.guides} className="grid gap-1.5">
         {guides.map((guide, n) => (
           <li key={guide.id} className="grid grid-cols-[64px_minmax(0,1fr)_32px] items-center gap-2 text-sm">
-            {guide.axis === 'x' ? 'Upright' : 'Level'}
+            {guide.axis === 'x' ? TEXTS.upright : TEXTS.level}
             <LengthField
-              label={`Guide ${n + 1}, from the cell’s ${guide.axis === 'x' ? 'left' : 'upper'} edge`}
+              label={TEXTS.guideNFromTheCells(n + 1, guide.axis)}
               hideLabel
               mm={guide.at}
               signed
               onChange={(at) =>
                 commit(
-                  'Moved a guide',
+                  TEXTS.movedAGuide,
                   guides.map((one) => (one.id === guide.id ? { ...one, at } : one)),
                 )
               }
             />
             <Button
               look="quiet"
-              label={`Take guide ${n + 1} away`}
+              label={TEXTS.takeGuideNAway(n + 1)}
               onClick={() =>
                 commit(
-                  'Deleted a guide',
+                  TEXTS.deletedAGuide,
                   guides.filter(({ id }) => id !== guide.id),
                 )
               }
@@ -66,12 +64,10 @@ export function GuideList() {
         ))}
       </ul>
       <div className="grid grid-cols-2 gap-2">
-        <Button onClick={() => add('x')}>Upright guide</Button>
-        <Button onClick={() => add('y')}>Level guide</Button>
+        <Button onClick={() => add('x')}>{TEXTS.uprightGuide}</Button>
+        <Button onClick={() => add('y')}>{TEXTS.levelGuide}</Button>
       </div>
-      <p className="text-xs text-graphite">
-        Or drag one out of the selvedge; with Shift it lies level. A guide is there in every cell.
-      </p>
+      <p className="text-xs text-graphite">{TEXTS.orDragOneOutOf}</p>
     </Fold>
   );
 }

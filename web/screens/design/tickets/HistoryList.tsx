@@ -1,6 +1,7 @@
 import { Fold } from '../../../ui/Fold.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { TEXTS } from './texts.ts';
 
 /** Steps shown; older ones are a scroll away. */
 const NEAR = 200;
@@ -17,11 +18,11 @@ export function HistoryList() {
       .reverse()
       .slice(0, NEAR)
       .map(({ label }, n) => ({ label, by: -n, done: true })),
-    ...(past.length <= NEAR ? [{ label: 'As opened', by: -past.length, done: true }] : []),
+    ...(past.length <= NEAR ? [{ label: TEXTS.asOpened, by: -past.length, done: true }] : []),
   ];
   return (
-    <Fold name="History" note={`${past.length} ${past.length === 1 ? 'step' : 'steps'}`}>
-      <ol aria-label="History" className="max-h-56 overflow-y-auto">
+    <Fold name={TEXTS.history} note={`${past.length} ${past.length === 1 ? 'step' : 'steps'}`}>
+      <ol aria-label={TEXTS.history} className="max-h-56 overflow-y-auto">
         {steps.map(({ label, by, done }) => (
           <li key={by}>
             <button

@@ -10,6 +10,7 @@ import { between, stackRows, type StackRow } from '../layerRows.ts';
 import { LayerRow } from './LayerRow.tsx';
 import { LayerSettings } from './LayerSettings.tsx';
 import { MotifRow } from './MotifRow.tsx';
+import { TEXTS } from './texts.ts';
 
 const ROW_PX = 36;
 /** The list grows until the layer's own numbers would be out of sight, and then scrolls. */
@@ -34,7 +35,7 @@ export function StackList() {
   const anchor = useRef<string>(undefined);
   const names = useMemo(() => new Map(motifs.map(({ id, name }) => [id, name])), [motifs]);
   const rows = useMemo(
-    () => stackRows(design, (motif) => names.get(motif) ?? 'Motif', folded, sought),
+    () => stackRows(design, (motif) => names.get(motif) ?? TEXTS.motif, folded, sought),
     [design, names, folded, sought],
   );
   const chosen = useMemo(() => new Set(ids), [ids]);
@@ -87,7 +88,7 @@ export function StackList() {
       return;
     }
     if (!isEditable(target.layer)) {
-      editor.refusal.set(`“${target.layer.name}” is hidden or locked. Show or unlock it first; nothing was moved.`);
+      editor.refusal.set(TEXTS.nameIsHiddenOrLocked(target.layer.name));
       return;
     }
     const moving = chosen.has(row.key) ? ids : [row.key];
@@ -125,20 +126,20 @@ export function StackList() {
   };
 
   return (
-    <section aria-label="Layers" className="grid gap-2">
+    <section aria-label={TEXTS.layers} className="grid gap-2">
       <div className="flex gap-2">
         <label className="relative min-w-0 grow">
           <Search size={14} aria-hidden className="absolute top-2.25 left-2 text-graphite" />
           <input
-            aria-label="Search the layers"
+            aria-label={TEXTS.searchTheLayers}
             value={sought}
             onChange={(event) => setSought(event.target.value)}
-            placeholder="Search"
+            placeholder={TEXTS.search}
             className="h-8 w-full rounded-md border border-thread bg-white pr-1 pl-7 text-sm"
           />
         </label>
         <Button onClick={() => editor.addLayer()}>
-          <Layers size={15} aria-hidden /> New layer
+          <Layers size={15} aria-hidden /> {TEXTS.newLayer}
         </Button>
       </div>
       <DndContext
@@ -164,7 +165,7 @@ export function StackList() {
           className="overflow-y-auto rounded-md border border-thread bg-white"
           style={{ height: virtual.getTotalSize() + 2, maxHeight: MOST_HIGH }}
         >
-          <ul aria-label="Layers, topmost first" className="relative" style={{ height: virtual.getTotalSize() }}>
+          <ul aria-label={TEXTS.layersTopmostFirst} className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map(({ index, start, key }) => {
               const row = rows[index] as StackRow;
               const place = { top: start, height: ROW_PX };
@@ -196,17 +197,14 @@ export function StackList() {
               {dragged.kind === 'layer'
                 ? dragged.layer.name
                 : chosen.has(dragged.key) && ids.length > 1
-                  ? `${ids.length} motifs`
+                  ? TEXTS.countMotifs(ids.length)
                   : dragged.name}
             </div>
           )}
         </DragOverlay>
       </DndContext>
       <LayerSettings id={editor.workingLayer} />
-      <p className="text-xs text-graphite">
-        With nothing selected, new motifs go on top of the layer in bold. Drag a row to reorder it, or use Alt and the
-        arrow keys.
-      </p>
+      <p className="text-xs text-graphite">{TEXTS.withNothingSelectedNewMotifs}</p>
     </section>
   );
 }

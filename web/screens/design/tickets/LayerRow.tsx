@@ -4,6 +4,7 @@ import type { CSSProperties, ReactNode } from 'react';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import type { StackRow } from '../layerRows.ts';
 import { LANDING } from './MotifRow.tsx';
+import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly row: Extract<StackRow, { kind: 'layer' }>;
@@ -29,7 +30,7 @@ export function LayerRow({ row, place, landing, working, onTake, onFold }: Props
       data-row={row.key}
       data-layer={layer.id}
     >
-      <Small label={`${folded ? 'Unfold' : 'Fold'} ${layer.name}`} onClick={onFold}>
+      <Small label={`${folded ? TEXTS.unfold : TEXTS.fold} ${layer.name}`} onClick={onFold}>
         {folded ? <ChevronRight size={14} aria-hidden /> : <ChevronDown size={14} aria-hidden />}
       </Small>
       <button
@@ -38,7 +39,7 @@ export function LayerRow({ row, place, landing, working, onTake, onFold }: Props
         type="button"
         data-take
         aria-pressed={working}
-        title={working ? 'New motifs go into this layer' : 'Make this the current layer'}
+        title={working ? TEXTS.newMotifsGoIntoThis : TEXTS.makeThisTheCurrentLayer}
         onClick={onTake}
         className={`flex h-full min-w-0 grow touch-none items-center gap-1.5 text-left text-sm ${working ? 'font-bold' : ''} ${layer.shown ? '' : 'text-graphite'}`}
       >
@@ -47,10 +48,10 @@ export function LayerRow({ row, place, landing, working, onTake, onFold }: Props
         <span className="text-xs font-normal text-graphite">{count}</span>
       </button>
       <Small
-        label={`${layer.shown ? 'Hide' : 'Show'} ${layer.name}`}
+        label={`${layer.shown ? TEXTS.hide : TEXTS.show} ${layer.name}`}
         pressed={!layer.shown}
         onClick={() =>
-          editor.changeLayer(layer.shown ? `Hid ${layer.name}` : `Showed ${layer.name}`, layer.id, {
+          editor.changeLayer(layer.shown ? TEXTS.hidName(layer.name) : TEXTS.showedName(layer.name), layer.id, {
             shown: !layer.shown,
           })
         }
@@ -58,10 +59,10 @@ export function LayerRow({ row, place, landing, working, onTake, onFold }: Props
         {layer.shown ? <Eye size={15} aria-hidden /> : <EyeOff size={15} aria-hidden />}
       </Small>
       <Small
-        label={`${layer.locked ? 'Unlock' : 'Lock'} ${layer.name}`}
+        label={`${layer.locked ? TEXTS.unlock : TEXTS.lock} ${layer.name}`}
         pressed={layer.locked}
         onClick={() =>
-          editor.changeLayer(layer.locked ? `Unlocked ${layer.name}` : `Locked ${layer.name}`, layer.id, {
+          editor.changeLayer(layer.locked ? TEXTS.unlockedName(layer.name) : TEXTS.lockedName(layer.name), layer.id, {
             locked: !layer.locked,
           })
         }

@@ -4,6 +4,7 @@ import { NINE } from '../../../cloth/gestures/pinGesture.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
 import { OwnField, PositionField, SizeField } from '../SelectionFields.tsx';
+import { TEXTS } from './texts.ts';
 
 /** The drawing's own pixels: the cell's corner, and the selection in it. */
 const CELL = { left: 6, top: 6 };
@@ -30,7 +31,7 @@ export function MeasuredDrawing({ keep, children }: Props) {
       className="relative [&_input]:px-1 [&_input]:text-xs"
       style={{ height: HEIGHT }}
       role="group"
-      aria-label="Measured from"
+      aria-label={TEXTS.measuredFrom}
     >
       <svg className="absolute inset-0 h-full w-full" aria-hidden fill="none" stroke="#5b5f69" strokeWidth="1">
         <path d={`M${CELL.left} ${HEIGHT - 4}V${CELL.top}H250`} stroke="#1f2430" strokeDasharray="6 4" />
@@ -71,10 +72,10 @@ export function MeasuredDrawing({ keep, children }: Props) {
         );
       })}
       <Place left={90} top={32} width={74}>
-        <SizeField side="width" keep={keep} label="Width" hideLabel />
+        <SizeField side="width" keep={keep} label={TEXTS.width} hideLabel />
       </Place>
       <Place left={177} top={98} width={74}>
-        <SizeField side="height" keep={keep} label="Height" hideLabel />
+        <SizeField side="height" keep={keep} label={TEXTS.height} hideLabel />
       </Place>
       <Place left={177} top={40} width={32}>
         {children}
@@ -86,7 +87,7 @@ export function MeasuredDrawing({ keep, children }: Props) {
         <PositionField axis="x" label="X" hideLabel />
       </Place>
       <Place left={177} top={172} width={74}>
-        <OwnField kind="rotation" label="Rotation" hideLabel />
+        <OwnField kind="rotation" label={TEXTS.rotationText} hideLabel />
       </Place>
     </div>
   );
@@ -124,9 +125,9 @@ function isSame(a: FramePoint, b: FramePoint): boolean {
 }
 
 function nameOf(point: FramePoint): string {
-  if (isSame(point, MIDDLE)) return 'Measure from the centre';
+  if (isSame(point, MIDDLE)) return TEXTS.measureFromTheCentre;
   const across = point.u === 0 ? 'left' : point.u === 1 ? 'right' : '';
   const down = point.v === 0 ? 'upper' : point.v === 1 ? 'lower' : '';
-  if (across && down) return `Measure from the ${down} ${across} corner`;
-  return `Measure from the middle of the ${down || across} side`;
+  if (across && down) return TEXTS.measureFromTheDownAcross(down, across);
+  return TEXTS.measureFromTheMiddleOf(down || across);
 }

@@ -13,6 +13,7 @@ import { Arrivals } from '../../drawer/Arrivals.tsx';
 import { BringFiles } from '../../drawer/BringFiles.tsx';
 import { useMoreInSight } from '../../../ui/useMoreInSight.ts';
 import { useStore } from '../../../ui/store.ts';
+import { TEXTS } from './texts.ts';
 
 /** Bringing motifs in, and their names and natural sizes. */
 export function MotifsTicket() {
@@ -31,13 +32,10 @@ export function MotifsTicket() {
     <div className="grid gap-4">
       <div className="grid gap-2">
         <BringFiles />
-        <p className="text-xs text-graphite">
-          SVG, PNG, JPEG, WebP, TIFF or AVIF, up to 40 MB each, or a ZIP of them. Files and folders can be dropped on
-          the tray as well.
-        </p>
+        <p className="text-xs text-graphite">{TEXTS.svgPNGJPEGWebPTIFF}</p>
       </div>
       <Arrivals />
-      <ul aria-label="All motifs" className="grid gap-1">
+      <ul aria-label={TEXTS.allMotifs} className="grid gap-1">
         {listed.map((motif) => (
           <li key={motif.id}>
             <MotifRow
@@ -81,21 +79,21 @@ function MotifRow({
       {open && (
         <div className="grid gap-2 p-2">
           <NameField
-            label={`Name of ${motif.name}`}
+            label={TEXTS.nameOfName(motif.name)}
             name={motif.name}
             onRename={(name) => mutation.mutate({ id: motif.id, change: { name } }, { onError: failed })}
             className="h-8 w-full border-thread text-sm"
           />
           <div className="grid grid-cols-2 gap-2">
             <LengthField
-              label="Natural width"
+              label={TEXTS.naturalWidth}
               mm={motif.width}
               min={0.5}
               max={5000}
               onChange={(width) => mutation.mutate({ id: motif.id, change: { width } }, { onError: failed })}
             />
             <LengthField
-              label="Natural height"
+              label={TEXTS.naturalHeight}
               mm={naturalHeight(motif)}
               min={0.5}
               max={5000}
@@ -107,7 +105,7 @@ function MotifRow({
               }
             />
           </div>
-          <p className="text-xs text-graphite">Its size changes wherever it is used, in every design.</p>
+          <p className="text-xs text-graphite">{TEXTS.itsSizeChangesWhereverIt}</p>
         </div>
       )}
     </div>

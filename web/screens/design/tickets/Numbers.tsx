@@ -5,6 +5,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { BlendNumberField, OwnField } from '../SelectionFields.tsx';
 import { MeasuredDrawing } from './MeasuredDrawing.tsx';
+import { TEXTS } from './texts.ts';
 
 /** Exact numbers for the selection, one motif or several: a measured drawing, and what has no place in one. */
 export function Numbers() {
@@ -12,11 +13,11 @@ export function Numbers() {
   const count = useStore(editor.selection, ({ ids }) => ids.length);
   const [keep, setKeep] = useState(true);
   return (
-    <section aria-label="Numbers" className="grid gap-2">
+    <section aria-label={TEXTS.numbers} className="grid gap-2">
       <MeasuredDrawing keep={keep}>
         <Button
           look="quiet"
-          label={keep ? 'Proportions are kept' : 'Proportions are not kept'}
+          label={keep ? TEXTS.proportionsAreKept : TEXTS.proportionsAreNotKept}
           pressed={keep}
           onClick={() => setKeep(!keep)}
         >
@@ -24,25 +25,20 @@ export function Numbers() {
         </Button>
       </MeasuredDrawing>
       <div className="grid grid-cols-[1fr_1fr_1fr] items-end gap-2">
-        <OwnField kind="size" label="Scale" />
-        <OwnField kind="skew" label="Skew" />
-        <OwnField kind="opacity" label="Opacity" />
+        <OwnField kind="size" label={TEXTS.scaleText} />
+        <OwnField kind="skew" label={TEXTS.skew} />
+        <OwnField kind="opacity" label={TEXTS.opacity} />
       </div>
       <div className="grid grid-cols-[1fr_auto_auto] items-end gap-2">
-        <BlendNumberField label="Blend" />
-        <Button label="Flip left to right" onClick={() => editor.flip()}>
+        <BlendNumberField label={TEXTS.blend} />
+        <Button label={TEXTS.flipLeftToRight} onClick={() => editor.flip()}>
           <FlipVertical2 size={16} aria-hidden />
         </Button>
-        <Button label="Flip top to bottom" onClick={() => editor.flip(true)}>
+        <Button label={TEXTS.flipTopToBottom} onClick={() => editor.flip(true)}>
           <FlipHorizontal2 size={16} aria-hidden />
         </Button>
       </div>
-      {count > 1 && (
-        <p className="text-xs text-graphite">
-          X, Y, Width and Height are of the whole selection; the rest is each motif’s own. A sum such as +10 adds to
-          each.
-        </p>
-      )}
+      {count > 1 && <p className="text-xs text-graphite">{TEXTS.xYWidthAndHeight}</p>}
     </section>
   );
 }

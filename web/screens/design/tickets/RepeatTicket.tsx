@@ -10,6 +10,7 @@ import { FitCell } from './FitCell.tsx';
 import { StepChoice } from './StepChoice.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
+import { TEXTS } from './texts.ts';
 
 /** The cell's size, how it is stepped, and what comes of it in whole pixels. */
 export function RepeatTicket() {
@@ -24,14 +25,14 @@ export function RepeatTicket() {
       <CellSize />
       <FitCell />
       <Choice
-        label="Unit"
+        label={TEXTS.unit}
         value={unit}
         options={SHOWN_UNITS.map((one) => ({ value: one, name: one }))}
         onChange={setUnit}
       />
       <dl className="grid gap-2 border-t border-dashed border-thread pt-4 text-sm">
         <div>
-          <dt className="text-xs text-graphite">Straight unit, what a printer’s file holds</dt>
+          <dt className="text-xs text-graphite">{TEXTS.straightUnitWhatAPrinters}</dt>
           <dd>
             {formatLength(straight.width, unit)} × {formatLength(straight.height, unit)},{' '}
             {straight.columns * straight.rows} {straight.columns * straight.rows === 1 ? 'cell' : 'cells'} (
@@ -39,10 +40,8 @@ export function RepeatTicket() {
           </dd>
         </div>
         <div>
-          <dt className="text-xs text-graphite">At 300 dpi</dt>
-          <dd>
-            {plan.grid.tile.width} × {plan.grid.tile.height} px
-          </dd>
+          <dt className="text-xs text-graphite">{TEXTS.at300Dpi}</dt>
+          <dd>{TEXTS.widthHeightPx(plan.grid.tile.width, plan.grid.tile.height)}</dd>
           <dd className="text-xs text-graphite">{fitText(plan)}</dd>
         </div>
       </dl>

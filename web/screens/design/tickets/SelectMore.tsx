@@ -3,6 +3,7 @@ import { colourwayOf } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { TEXTS } from './texts.ts';
 
 /** Choosing by what is alike: one motif, one ink, all that is not chosen. */
 export function SelectMore() {
@@ -12,30 +13,32 @@ export function SelectMore() {
   const free = new Set(editor.editablePlacements.map(({ id }) => id));
   const choose = (found: readonly string[]): void => {
     editor.select(found.filter((id) => free.has(id)));
-    editor.announcement.set(`${found.length} motifs selected`);
+    editor.announcement.set(TEXTS.countMotifsSelected(found.length));
   };
   const { colours } = colourwayOf(design);
   return (
-    <section aria-label="Select more" className="grid gap-2">
-      <h4 className="text-xs text-graphite">Select</h4>
+    <section aria-label={TEXTS.selectMore} className="grid gap-2">
+      <h4 className="text-xs text-graphite">{TEXTS.select}</h4>
       <div className="flex flex-wrap gap-1.5">
-        <Button onClick={() => editor.selectAll()}>All</Button>
+        <Button onClick={() => editor.selectAll()}>{TEXTS.all}</Button>
         {ids.length > 0 && (
           <>
-            <Button onClick={() => choose(selectSimilar(design, ids))}>Select similar</Button>
-            <Button onClick={() => choose(invertSelection(editor.editablePlacements, ids))}>Invert selection</Button>
+            <Button onClick={() => choose(selectSimilar(design, ids))}>{TEXTS.selectSimilar}</Button>
+            <Button onClick={() => choose(invertSelection(editor.editablePlacements, ids))}>
+              {TEXTS.invertSelection}
+            </Button>
           </>
         )}
       </div>
-      <div className="flex flex-wrap gap-1.5" role="group" aria-label="Select all in an ink">
+      <div className="flex flex-wrap gap-1.5" role="group" aria-label={TEXTS.selectAllInAnInk}>
         {design.inks
           .filter(({ prints }) => prints.length > 0)
           .map(({ id, name }) => (
             <button
               key={id}
               type="button"
-              aria-label={`All in ${name}`}
-              title={`All in ${name}`}
+              aria-label={TEXTS.allInName(name)}
+              title={TEXTS.allInName(name)}
               onClick={() =>
                 choose(selectByInk(design, new Map(editor.motifs.getState().map((motif) => [motif.id, motif])), id))
               }

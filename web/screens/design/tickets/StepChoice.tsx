@@ -22,24 +22,25 @@ import { useStore } from '../../../ui/store.ts';
 import { useUnit } from '../../../ui/unit.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { FractionOffers } from './FractionOffers.tsx';
+import { TEXTS } from './texts.ts';
 
 type Kind = Step['kind'] | 'honeycomb';
 
 const KINDS: readonly { readonly kind: Kind; readonly name: string }[] = [
-  { kind: 'square', name: 'Square' },
-  { kind: 'half-drop', name: 'Half-drop' },
-  { kind: 'brick', name: 'Brick' },
-  { kind: 'honeycomb', name: 'Honeycomb' },
+  { kind: 'square', name: TEXTS.square },
+  { kind: 'half-drop', name: TEXTS.halfDrop },
+  { kind: 'brick', name: TEXTS.brick },
+  { kind: 'honeycomb', name: TEXTS.honeycomb },
 ];
 type Symmetry = Mirroring | StepRotation | 'none';
 
 const SYMMETRIES: Readonly<Record<Symmetry, string>> = {
-  none: 'As they are',
-  columns: 'Columns mirrored',
-  rows: 'Rows mirrored',
-  both: 'Mirrored both ways',
-  half: 'Half turns',
-  quarter: 'Quarter turns',
+  none: TEXTS.asTheyAre,
+  columns: TEXTS.columnsMirrored,
+  rows: TEXTS.rowsMirrored,
+  both: TEXTS.mirroredBothWays,
+  half: TEXTS.halfTurns,
+  quarter: TEXTS.quarterTurns,
 };
 
 /** How cells follow each other. What is pointed at is shown on the cloth, and taken by a click. */
@@ -50,7 +51,7 @@ export function StepChoice() {
   const { repeat } = committed;
   const { kind, drop, mirrored, rotated, honeycomb } = repeat.step;
   const take = (next: Repeat): void =>
-    editor.commit(`Changed the step to ${stepText(next.step)}`, { type: 'repeat', repeat: next });
+    editor.commit(TEXTS.changedTheStepToStep(stepText(next.step)), { type: 'repeat', repeat: next });
   const look = (next: Repeat) => ({
     onPointerEnter: () => editor.session.preview({ type: 'repeat', repeat: next }),
     onPointerLeave: () => editor.session.preview(undefined),
@@ -83,7 +84,7 @@ export function StepChoice() {
       <RadioGroup
         value={honeycomb ? 'honeycomb' : kind}
         onChange={(kind: Kind) => take(ofKind(kind))}
-        aria-label="Step"
+        aria-label={TEXTS.step}
         className="grid grid-cols-[1fr_1fr_1fr_1.2fr] gap-1.5"
       >
         {KINDS.map(({ kind: one, name }) => (
@@ -97,12 +98,12 @@ export function StepChoice() {
         <RadioGroup
           value={kind === 'brick' ? 'brick' : 'half-drop'}
           onChange={(one: 'half-drop' | 'brick') => take(honeycombOf(stepped(step(one))))}
-          aria-label="Honeycomb"
+          aria-label={TEXTS.honeycomb}
           className="grid grid-cols-2 gap-1.5"
         >
           {(['half-drop', 'brick'] as const).map((one) => (
             <StepCard key={one} value={one} look={look(honeycombOf(stepped(step(one))))}>
-              {one === 'brick' ? 'In rows' : 'In columns'}
+              {one === 'brick' ? TEXTS.inRows : TEXTS.inColumns}
             </StepCard>
           ))}
         </RadioGroup>
@@ -110,14 +111,14 @@ export function StepChoice() {
       {kind !== 'square' && !honeycomb && !mirrored && (
         <div>
           <span className="mb-0.5 block text-xs text-graphite" id="fraction-label">
-            {kind === 'half-drop' ? 'Each column drops by' : 'Each row shifts by'}
+            {kind === 'half-drop' ? TEXTS.eachColumnDropsBy : TEXTS.eachRowShiftsBy}
           </span>
           <Listbox value={`${drop.p}/${drop.q}`} onChange={(text: string) => take(ofFraction(text))}>
             <ListboxButton
               aria-labelledby="fraction-label"
               className="flex h-8 w-full items-center justify-between rounded-md border border-thread bg-white px-2 text-sm"
             >
-              {drop.p}/{drop.q} of the {kind === 'half-drop' ? 'height' : 'width'},{' '}
+              {drop.p}/{drop.q} {TEXTS.ofThe} {kind === 'half-drop' ? 'height' : 'width'},{' '}
               {formatLength((kind === 'half-drop' ? repeat.height : repeat.width) * (drop.p / drop.q), unit)}
               <ChevronDown size={14} aria-hidden />
             </ListboxButton>
@@ -142,11 +143,11 @@ export function StepChoice() {
       )}
       {possible.length > 0 && (
         <div>
-          <span className="mb-0.5 block text-xs text-graphite">Neighbouring cells</span>
+          <span className="mb-0.5 block text-xs text-graphite">{TEXTS.neighbouringCells}</span>
           <RadioGroup
             value={mirrored ?? rotated ?? 'none'}
             onChange={(symmetry: Symmetry) => take(withSymmetry(symmetry))}
-            aria-label="Neighbouring cells"
+            aria-label={TEXTS.neighbouringCells}
             className="grid grid-cols-3 gap-1.5"
           >
             {(['none', ...possible] as const).map((symmetry) => (

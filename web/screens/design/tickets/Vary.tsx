@@ -6,6 +6,7 @@ import { AmountField } from '../../../ui/AmountField.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { TEXTS } from './texts.ts';
 
 /** Random turn, size and mirroring of what is chosen, and other motifs from a pool; seen on the cloth while the limits are tried. */
 export function Vary() {
@@ -15,7 +16,7 @@ export function Vary() {
   if (!open) {
     return (
       <Button onClick={() => setOpen(true)}>
-        <Shuffle size={15} aria-hidden /> Vary …
+        <Shuffle size={15} aria-hidden /> {TEXTS.vary}
       </Button>
     );
   }
@@ -47,10 +48,10 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
   const change = (part: Partial<VariationPlan>): void => setVariety({ ...variety, ...part });
   const { pool } = variety;
   return (
-    <section aria-label="Vary" className="grid gap-2 rounded-md border border-thread bg-white p-3">
+    <section aria-label={TEXTS.varyText} className="grid gap-2 rounded-md border border-thread bg-white p-3">
       <div className="grid grid-cols-2 gap-2">
         <AmountField
-          label="Rotate by up to"
+          label={TEXTS.rotateByUpTo}
           sign="°"
           value={variety.rotation}
           min={0}
@@ -59,7 +60,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
           onChange={(rotation) => change({ rotation })}
         />
         <AmountField
-          label="Scale by up to"
+          label={TEXTS.scaleByUpTo}
           sign="%"
           value={variety.size * 100}
           min={0}
@@ -68,7 +69,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
           onChange={(percent) => change({ size: percent / 100 })}
         />
         <AmountField
-          label="Flip a share of"
+          label={TEXTS.flipAShareOf}
           sign="%"
           value={variety.flip * 100}
           min={0}
@@ -77,7 +78,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
           onChange={(percent) => change({ flip: percent / 100 })}
         />
         <AmountField
-          label="Variation seed"
+          label={TEXTS.variationSeed}
           value={variety.seed}
           min={1}
           max={9999}
@@ -86,9 +87,9 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
       </div>
       <details>
         <summary className="cursor-pointer text-xs text-graphite">
-          From a pool of motifs{pool.length > 0 ? `: ${pool.length}` : ''}
+          {TEXTS.fromAPoolOfMotifs(pool.length > 0 ? `: ${pool.length}` : '')}
         </summary>
-        <ul aria-label="Pool" className="mt-1.5 grid max-h-40 grid-cols-5 gap-1 overflow-y-auto">
+        <ul aria-label={TEXTS.pool} className="mt-1.5 grid max-h-40 grid-cols-5 gap-1 overflow-y-auto">
           {motifs
             .filter(({ deleted }) => !deleted)
             .map(({ id, name, thumbnail }) => (
@@ -96,7 +97,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
                 <button
                   type="button"
                   title={name}
-                  aria-label={`${name} in the pool`}
+                  aria-label={TEXTS.nameInThePool(name)}
                   aria-pressed={pool.includes(id)}
                   onClick={() => change({ pool: pool.includes(id) ? pool.filter((one) => one !== id) : [...pool, id] })}
                   className={`grid h-11 w-full place-items-center rounded-md border p-1 ${pool.includes(id) ? 'border-ink ring-1 ring-ink' : 'border-thread'}`}
@@ -108,16 +109,16 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
         </ul>
       </details>
       <div className="grid grid-cols-3 gap-2">
-        <Button onClick={onDone}>Cancel</Button>
-        <Button onClick={() => change({ seed: variety.seed + 1 })}>New seed</Button>
+        <Button onClick={onDone}>{TEXTS.cancel}</Button>
+        <Button onClick={() => change({ seed: variety.seed + 1 })}>{TEXTS.newSeed}</Button>
         <Button
           look="accent"
           onClick={() => {
-            editor.commit(`Varied ${ids.length === 1 ? 'a motif' : `${ids.length} motifs`}`, command);
+            editor.commit(TEXTS.variedMotifs(ids.length), command);
             onDone();
           }}
         >
-          Apply
+          {TEXTS.apply}
         </Button>
       </div>
     </section>

@@ -1,13 +1,14 @@
 import type { Directions } from '../../../../core/recipe/index.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
+import { TEXTS } from './texts.ts';
 
 const DIRECTIONS = [
-  { value: 'one', name: 'One' },
-  { value: 'two', name: 'Two' },
-  { value: 'four', name: 'Four' },
-  { value: 'all', name: 'All' },
-  { value: 'range', name: 'Range' },
+  { value: 'one', name: TEXTS.one },
+  { value: 'two', name: TEXTS.two },
+  { value: 'four', name: TEXTS.four },
+  { value: 'all', name: TEXTS.all },
+  { value: 'range', name: TEXTS.range },
 ] as const;
 
 /** Which ways the motifs look. */
@@ -20,9 +21,9 @@ export function DirectionsField({
 }) {
   return (
     <div className="grid gap-2">
-      <h4 className="text-xs text-graphite">Directions</h4>
+      <h4 className="text-xs text-graphite">{TEXTS.directions}</h4>
       <Choice
-        label="Directions"
+        label={TEXTS.directions}
         value={directions.kind}
         options={DIRECTIONS}
         onChange={(kind) => onChange(kind === 'range' ? { kind, from: -20, to: 20 } : { kind })}
@@ -30,7 +31,7 @@ export function DirectionsField({
       {directions.kind === 'range' && (
         <div className="grid grid-cols-2 gap-2">
           <AmountField
-            label="From"
+            label={TEXTS.from}
             sign="°"
             value={directions.from}
             min={-360}
@@ -39,7 +40,7 @@ export function DirectionsField({
             onChange={(from) => onChange({ ...directions, from })}
           />
           <AmountField
-            label="To"
+            label={TEXTS.to}
             sign="°"
             value={directions.to}
             min={-360}

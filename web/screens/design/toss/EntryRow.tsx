@@ -7,8 +7,13 @@ import { blobUrl } from '../../../api/client.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
+import { TEXTS } from './texts.ts';
 
-const ROLE_NAMES: Readonly<Record<Role, string>> = { hero: 'Hero', companion: 'Companion', filler: 'Filler' };
+const ROLE_NAMES: Readonly<Record<Role, string>> = {
+  hero: TEXTS.hero,
+  companion: TEXTS.companion,
+  filler: TEXTS.filler,
+};
 
 interface Props {
   readonly entry: TossEntry;
@@ -28,7 +33,7 @@ function countRead(text: string, current: number, others: number): number {
 
 /** One motif of a toss: its role, how many, and between which sizes. */
 export function EntryRow({ entry, motif, others, onChange, onDrop }: Props) {
-  const name = motif?.name ?? 'A motif that is gone';
+  const name = motif?.name ?? TEXTS.aMotifThatIsGone;
   const size = { sign: '%', min: SMALLEST_SCALE * 100, max: LARGEST_SCALE * 100, step: 5, hideLabel: true } as const;
   return (
     <li className="grid grid-cols-[36px_minmax(0,1fr)_32px] items-center gap-x-2 gap-y-0.5 rounded-md border border-thread bg-white p-1">
@@ -38,7 +43,7 @@ export function EntryRow({ entry, motif, others, onChange, onDrop }: Props) {
       <span className="flex min-w-0 items-center gap-1.5">
         <span className="min-w-0 grow truncate text-sm font-medium">{name}</span>
         <select
-          aria-label={`Role of ${name}`}
+          aria-label={TEXTS.roleOfName(name)}
           value={entry.role}
           onChange={(event) => onChange({ role: event.target.value as Role })}
           className="h-7 rounded-md border border-thread bg-white px-1 text-xs"
@@ -50,12 +55,12 @@ export function EntryRow({ entry, motif, others, onChange, onDrop }: Props) {
           ))}
         </select>
       </span>
-      <Button look="quiet" label={`Do not toss ${name}`} onClick={onDrop}>
+      <Button look="quiet" label={TEXTS.doNotTossName(name)} onClick={onDrop}>
         <Trash2 size={14} aria-hidden />
       </Button>
       <span className="col-span-2 grid grid-cols-3 gap-1">
         <QuantityField
-          label={`How many of ${name}`}
+          label={TEXTS.howManyOfName(name)}
           shown={`${entry.count} ×`}
           value={entry.count}
           read={(text) => countRead(text, entry.count, others)}
@@ -63,13 +68,13 @@ export function EntryRow({ entry, motif, others, onChange, onDrop }: Props) {
           onChange={(count) => onChange({ count })}
         />
         <AmountField
-          label={`Smallest size of ${name}`}
+          label={TEXTS.smallestSizeOfName(name)}
           {...size}
           value={entry.smallest * 100}
           onChange={(percent) => onChange({ smallest: percent / 100, largest: Math.max(entry.largest, percent / 100) })}
         />
         <AmountField
-          label={`Largest size of ${name}`}
+          label={TEXTS.largestSizeOfName(name)}
           {...size}
           value={entry.largest * 100}
           onChange={(percent) =>

@@ -7,6 +7,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
+import { TEXTS } from './texts.ts';
 
 /** Holes listed at the most. */
 const MOST = 24;
@@ -67,14 +68,10 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
       .done.then((laid) => {
         const nonce = nanoid(6);
         const missed = holes.length - laid.length;
-        setProblem(
-          missed > 0
-            ? `${missed === 1 ? 'One hole' : `${missed} holes`} could not be filled: no filler of the recipe is small enough for ${missed === 1 ? 'it' : 'them'} at this gap.`
-            : undefined,
-        );
+        setProblem(missed > 0 ? TEXTS.holesCouldNotBeFilled(missed) : undefined);
         if (laid.length > 0 && editor.session.state.committed === start) {
           editor.commit(
-            laid.length === 1 ? 'Filled a hole' : `Filled ${laid.length} holes`,
+            laid.length === 1 ? TEXTS.filledAHole : TEXTS.filledCountHoles(laid.length),
             applyToss(
               start,
               editor.motifMap,
@@ -92,22 +89,22 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
   return (
     <>
       <Tick
-        label="Show holes on the cloth"
+        label={TEXTS.showHolesOnTheCloth}
         on={on}
         onChange={(next) => {
           setOn(next);
           if (!next) editor.holes.set([]);
         }}
       />
-      <LengthField label="Wider than" mm={across} min={1} max={1000} onChange={setAcross} />
+      <LengthField label={TEXTS.widerThan} mm={across} min={1} max={1000} onChange={setAcross} />
       {on && (
         <>
           <p className="text-xs text-graphite" data-holes={shown.length}>
             {shown.length === 0
-              ? `No hole is wider than ${formatNumber(across, 1)} mm.`
-              : `${shown.length === MOST ? 'The largest ' : ''}${shown.length} ${shown.length === 1 ? 'hole' : 'holes'}, the widest ${formatNumber(2 * (shown[0]?.r ?? 0), 1)} mm across.`}
+              ? TEXTS.noHoleIsWiderThan(formatNumber(across, 1))
+              : TEXTS.countTheWidestRMm(shown.length, MOST, formatNumber(2 * (shown[0]?.r ?? 0), 1))}
           </p>
-          <ul aria-label="Holes" className="grid max-h-44 gap-1 overflow-y-auto">
+          <ul aria-label={TEXTS.holes} className="grid max-h-44 gap-1 overflow-y-auto">
             {shown.map((hole, n) => (
               <li
                 key={`${hole.x} ${hole.y}`}
@@ -115,19 +112,19 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
                 className="grid grid-cols-[20px_minmax(0,1fr)_auto] items-center gap-2 rounded-md text-sm aria-[current=true]:bg-linen aria-[current=true]:font-semibold"
               >
                 <span className="pl-1 text-xs text-graphite">{n + 1}</span>
-                <span>{formatNumber(2 * hole.r, 1)} mm</span>
+                <span>{TEXTS.rMm(formatNumber(2 * hole.r, 1))}</span>
                 <Button disabled={!canFill} onClick={() => fill([hole])}>
-                  Fill
+                  {TEXTS.fill}
                 </Button>
               </li>
             ))}
           </ul>
           <Button
             disabled={!canFill || shown.length === 0}
-            title={canFill ? undefined : 'The toss has no motifs to fill with yet'}
+            title={canFill ? undefined : TEXTS.theTossHasNoMotifs}
             onClick={() => fill(shown)}
           >
-            Fill all of these
+            {TEXTS.fillAllOfThese}
           </Button>
         </>
       )}

@@ -6,6 +6,7 @@ import { applyToss, tossedIdsOf, tossedPlacements, type TossResult } from '../..
 import { Panes } from '../alternatives/Panes.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { TossClient } from '../../../editor/tossClient.ts';
+import { TEXTS } from './texts.ts';
 
 const SEEDS = 4;
 /** Reckoned at the same time: a toss keeps one processor busy. */
@@ -35,7 +36,7 @@ export function SeedsSideBySide({
     Array.from({ length: SEEDS }, (_, n) => ({
       seed: recipe.seed + 1 + n,
       design: undefined,
-      note: 'Waiting …',
+      note: TEXTS.waiting,
       tossed: undefined,
     })),
   );
@@ -61,7 +62,7 @@ export function SeedsSideBySide({
             standing,
             editor.motifs.getState(),
             { kind: 'toss', recipe: next, from: [] },
-            ({ placed }) => tell(seed, { note: `Tossing, ${placed.length} laid …` }),
+            ({ placed }) => tell(seed, { note: TEXTS.tossingCountLaid(placed.length) }),
           ).done;
           const command = applyToss(
             start,
@@ -71,9 +72,7 @@ export function SeedsSideBySide({
           );
           tell(
             seed,
-            tossed.placed.length === 0
-              ? { note: 'No motif fits at this gap.' }
-              : { tossed, design: apply(start, command) },
+            tossed.placed.length === 0 ? { note: TEXTS.noMotifFitsAtThis } : { tossed, design: apply(start, command) },
           );
         } catch (error) {
           tell(seed, { note: error instanceof Error ? error.message : String(error) });
@@ -93,17 +92,17 @@ export function SeedsSideBySide({
 
   const take = (seed: number, tossed: TossResult): void => {
     if (editor.session.state.committed === start)
-      editor.commit(`Tossed ${tossed.placed.length} motifs`, commandOf(seed, tossed, nanoid(6)));
-    else editor.refusal.set('The design changed meanwhile, so the toss was not applied. Toss again.');
+      editor.commit(TEXTS.tossedCountMotifs(tossed.placed.length), commandOf(seed, tossed, nanoid(6)));
+    else editor.refusal.set(TEXTS.theDesignChangedMeanwhileSo);
     onClose();
   };
   return (
     <Panes
-      label="Compare four"
-      note="The same recipe by four other seeds. Drag moves all of them, the wheel zooms."
+      label={TEXTS.compareFour}
+      note={TEXTS.theSameRecipeByFour}
       panes={list.map(({ seed, design, note, tossed }) => ({
         key: String(seed),
-        name: `Seed ${seed}`,
+        name: TEXTS.seedSeed(seed),
         design,
         note,
         take: tossed && (() => take(seed, tossed)),

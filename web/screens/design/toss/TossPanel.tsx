@@ -19,6 +19,7 @@ import { EntryRow } from './EntryRow.tsx';
 import { HolesPart } from './HolesPart.tsx';
 import { SeedsSideBySide } from './SeedsSideBySide.tsx';
 import { useSettle } from './useSettle.ts';
+import { TEXTS } from './texts.ts';
 
 /** By so much motifs that may lie over each other do, where the gap says nothing, mm. */
 const LEAST_OVERLAP = 1;
@@ -63,15 +64,15 @@ export function TossPanel() {
   const run = (next: TossRecipe, afresh = true): void => void tossing.run(next, afresh);
 
   return (
-    <section aria-label="Toss" className="grid gap-3">
+    <section aria-label={TEXTS.toss} className="grid gap-3">
       {recipe.entries.length > 0 && (
         <p aria-hidden className="-mb-2 grid grid-cols-3 gap-1 pr-[5px] pl-[49px] text-xs text-graphite">
-          <span>How many</span>
-          <span>Smallest</span>
-          <span>Largest</span>
+          <span>{TEXTS.howMany}</span>
+          <span>{TEXTS.smallest}</span>
+          <span>{TEXTS.largest}</span>
         </p>
       )}
-      <ul aria-label="Motifs to toss" className="grid gap-1.5">
+      <ul aria-label={TEXTS.motifsToToss} className="grid gap-1.5">
         {recipe.entries.map((entry, n) => (
           <EntryRow
             key={entry.motif}
@@ -83,11 +84,14 @@ export function TossPanel() {
           />
         ))}
       </ul>
-      {recipe.entries.length === 0 && (
-        <p className="text-sm">A toss scatters motifs closely and evenly, across the joins too. Choose which ones.</p>
-      )}
+      {recipe.entries.length === 0 && <p className="text-sm">{TEXTS.aTossScattersMotifsClosely}</p>}
       <div className="grid grid-cols-2 gap-2">
-        <MotifPick label="Add a motif" prompt="Add a motif …" without={tossed} onPick={(motif) => add([motif])} />
+        <MotifPick
+          label={TEXTS.addAMotif}
+          prompt={TEXTS.addAMotifText}
+          without={tossed}
+          onPick={(motif) => add([motif])}
+        />
         <Button
           onClick={() =>
             add(
@@ -99,12 +103,12 @@ export function TossPanel() {
             )
           }
         >
-          {ids.length > 0 ? 'Add the selected' : 'Add all on the cloth'}
+          {ids.length > 0 ? TEXTS.addTheSelected : TEXTS.addAllOnTheCloth}
         </Button>
       </div>
       <div className="grid grid-cols-3 gap-2">
         <LengthField
-          label="Gap"
+          label={TEXTS.gap}
           mm={recipe.gap}
           signed
           min={LEAST_GAP}
@@ -112,7 +116,7 @@ export function TossPanel() {
           onChange={(gap) => change({ gap })}
         />
         <AmountField
-          label="Ground visible"
+          label={TEXTS.groundVisible}
           sign="%"
           value={recipe.ground * 100}
           min={0}
@@ -121,7 +125,7 @@ export function TossPanel() {
           onChange={(percent) => change({ ground: percent / 100 })}
         />
         <AmountField
-          label="Toss seed"
+          label={TEXTS.tossSeed}
           value={recipe.seed}
           min={0}
           max={1e9}
@@ -130,9 +134,9 @@ export function TossPanel() {
       </div>
       <DirectionsField directions={recipe.directions} onChange={(directions) => change({ directions })} />
       <div className="grid gap-2">
-        <Tick label="Flip at random" on={recipe.flipped} onChange={(flipped) => change({ flipped })} />
+        <Tick label={TEXTS.flipAtRandom} on={recipe.flipped} onChange={(flipped) => change({ flipped })} />
         <Tick
-          label="Allow overlaps"
+          label={TEXTS.allowOverlaps}
           on={recipe.gap < 0}
           onChange={(may) =>
             change({
@@ -142,13 +146,17 @@ export function TossPanel() {
         />
       </div>
       {!running && last && last.unplaced.length > 0 && (
-        <ul aria-label="Could not place" className="grid gap-1 text-xs">
+        <ul aria-label={TEXTS.couldNotPlace} className="grid gap-1 text-xs">
           {last.unplaced.map(({ motif, count, needs, left }) => (
             <li key={motif}>
-              {count} × {motifs.find(({ id }) => id === motif)?.name ?? 'Motif'} found no room:{' '}
-              {left < needs
-                ? `its body needs ${formatNumber(needs, 0)} mm with the gap, the largest hole has ${formatNumber(left, 0)} mm.`
-                : 'there are holes for its body, but in none did all of it keep the gap.'}
+              {TEXTS.countFoundNoRoomMm(
+                count,
+                motifs.find(({ id }) => id === motif)?.name,
+                left,
+                needs,
+                formatNumber(needs, 0),
+                formatNumber(left, 0),
+              )}
             </li>
           ))}
         </ul>
@@ -156,23 +164,24 @@ export function TossPanel() {
       <div className="grid grid-cols-2 gap-2 border-t border-dashed border-thread pt-3">
         <Button
           disabled={ids.length === 0 && loose.size === 0}
-          title="Evens out the spacing with small moves; press again to continue"
+          title={TEXTS.evensOutTheSpacingWith}
           onClick={() => settle(ids.length > 0 ? ids : [...loose], turning)}
         >
-          <Sparkles size={15} aria-hidden /> Settle
+          <Sparkles size={15} aria-hidden /> {TEXTS.settle}
         </Button>
         <Button
           disabled={!pinnable}
-          title="Pinned motifs stay where they are when you toss again"
+          title={TEXTS.pinnedMotifsStayWhereThey}
           onClick={() => {
             const command = pin(editor.design, ids);
-            if (command) editor.commit(ids.length === 1 ? 'Pinned a motif' : `Pinned ${ids.length} motifs`, command);
+            if (command)
+              editor.commit(ids.length === 1 ? TEXTS.pinnedAMotif : TEXTS.pinnedCountMotifs(ids.length), command);
           }}
         >
-          <Pin size={15} aria-hidden /> Pin chosen
+          <Pin size={15} aria-hidden /> {TEXTS.pinChosen}
         </Button>
         <div className="col-span-2">
-          <Tick label="Rotate while settling" on={turning} onChange={setTurning} />
+          <Tick label={TEXTS.rotateWhileSettling} on={turning} onChange={setTurning} />
         </div>
       </div>
       {seeding &&
@@ -181,10 +190,10 @@ export function TossPanel() {
           <SeedsSideBySide recipe={seeding} layer={editor.layer.id} onClose={() => setSeeding(undefined)} />,
           document.body,
         )}
-      <Fold name="Holes">
+      <Fold name={TEXTS.holes}>
         <HolesPart />
       </Fold>
-      <TicketFoot label="Tossing">
+      <TicketFoot label={TEXTS.tossing}>
         {problem && (
           <p role="alert" className="text-xs text-madder">
             {problem}
@@ -193,7 +202,7 @@ export function TossPanel() {
         <div className="grid grid-cols-2 gap-2">
           {running ? (
             <Button look="accent" className="col-span-2" onClick={() => running.stop()}>
-              <Square size={14} aria-hidden /> Stop, and keep these
+              <Square size={14} aria-hidden /> {TEXTS.stopAndKeepThese}
             </Button>
           ) : (
             <>
@@ -202,36 +211,36 @@ export function TossPanel() {
                   <Button
                     look="accent"
                     disabled={wanted === 0}
-                    title="Motifs that already fit the recipe stay where they are"
+                    title={TEXTS.motifsThatAlreadyFitThe}
                     onClick={() => run(recipe, false)}
                   >
-                    <Dices size={15} aria-hidden /> Toss from here
+                    <Dices size={15} aria-hidden /> {TEXTS.tossFromHere}
                   </Button>
                   <Button disabled={wanted === 0} onClick={() => run(recipe)}>
-                    Toss afresh
+                    {TEXTS.tossAfresh}
                   </Button>
                 </>
               ) : (
                 <Button look="accent" disabled={wanted === 0} className="col-span-2" onClick={() => run(recipe)}>
-                  <Dices size={15} aria-hidden /> {committed.toss ? 'Toss again' : 'Toss'}
+                  <Dices size={15} aria-hidden /> {committed.toss ? TEXTS.tossAgain : TEXTS.toss}
                 </Button>
               )}
               <Button disabled={wanted === 0} onClick={() => run({ ...recipe, seed: recipe.seed + 1 })}>
-                New seed
+                {TEXTS.newSeed}
               </Button>
               <Button
                 disabled={wanted === 0 || !editor.layer}
-                title="Toss with four new seeds and compare them"
+                title={TEXTS.tossWithFourNewSeeds}
                 onClick={() => setSeeding(recipe)}
               >
-                Compare four
+                {TEXTS.compareFour}
               </Button>
             </>
           )}
         </div>
         <p role="status" data-toss={running ? 'running' : 'still'} className="text-xs text-graphite empty:hidden">
           {last &&
-            `${last.placed.length} of ${wanted} laid, ${formatNumber((1 - last.covered) * 100, 0)} % of the ground seen.`}
+            TEXTS.countOfWantedLaidCovered(last.placed.length, wanted, formatNumber((1 - last.covered) * 100, 0))}
         </p>
       </TicketFoot>
     </section>

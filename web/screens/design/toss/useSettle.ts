@@ -1,4 +1,5 @@
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { TEXTS } from './texts.ts';
 
 /** Evens out the spacing of motifs by small moves, off the page; each call goes on. */
 export function useSettle(): (ids: readonly string[], turning: boolean) => void {
@@ -11,8 +12,8 @@ export function useSettle(): (ids: readonly string[], turning: boolean) => void 
       .done.then((changes) => {
         const count = Object.keys(changes).length;
         if (count > 0 && editor.session.state.committed === start)
-          editor.commit(`Settled ${count} motifs`, { type: 'change', changes });
-        else editor.announcement.set('Already evenly spaced');
+          editor.commit(TEXTS.settledCountMotifs(count), { type: 'change', changes });
+        else editor.announcement.set(TEXTS.alreadyEvenlySpaced);
       })
       .catch((error: unknown) => editor.refusal.set(error instanceof Error ? error.message : String(error)));
   };
