@@ -35,6 +35,18 @@ export default tseslint.config(
     },
   },
   {
+    // Rules that have to know types: a promise that nobody waits for, or that is passed where nobody looks at it.
+    files: ['{core,contract,server,web,bench,e2e,demo}/**/*.{ts,tsx}'],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/use-unknown-in-catch-callback-variable': 'error',
+      '@typescript-eslint/only-throw-error': 'error',
+    },
+  },
+  {
     files: ['scripts/**', 'bench/**', 'server/main.ts', 'e2e/**', 'demo/draw/**'],
     languageOptions: {
       globals: {

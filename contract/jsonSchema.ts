@@ -1,4 +1,4 @@
-import type { ISchema, Schema, SchemaDescription, SchemaInnerTypeDescription, SchemaObjectDescription } from 'yup';
+import type { ISchema, Schema, SchemaDescription } from 'yup';
 import { FILE } from './route.ts';
 
 /** A JSON Schema (draft 2020-12), as plain data. */
@@ -82,7 +82,7 @@ function isOptional(field: ISchema<unknown>): boolean {
 type Test = SchemaDescription['tests'][number];
 
 function testsOf(schema: Schema): readonly Test[] {
-  return (schema.describe() as SchemaObjectDescription | SchemaInnerTypeDescription).tests;
+  return schema.describe().tests;
 }
 
 function hasTest(schema: Schema, name: string): boolean {

@@ -291,7 +291,7 @@ describe('guides', () => {
     await driver.executeScript(
       "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Guides')).click()",
     );
-    await click(driver, 'button', 'Level guide');
+    await click(driver, 'button', 'Horizontal guide');
     await driver.wait(async () => (await tiles.stored(id)).guides[0]?.at === 45, 5_000);
     await type(driver, 'Guide 1, from the cell’s upper edge', '90/4');
     await driver.wait(async () => (await tiles.stored(id)).guides[0]?.at === 22.5, 5_000);
@@ -320,9 +320,9 @@ describe('variety and copies', () => {
     const id = await tiles.open(SQUARE, [{ x: 20, y: 20, scale: 0.3 }]);
     await clickAt(driver, await tiles.spot(20, 20));
     await click(driver, 'button', 'Several copies …');
-    await click(driver, 'radio', 'Drawn');
-    await type(driver, 'In all', '5');
-    await click(driver, 'button', 'Draw the line');
+    await click(driver, 'radio', 'Path');
+    await type(driver, 'Number', '5');
+    await click(driver, 'button', 'Draw the path');
     await drag(driver, await tiles.spot(20, 60), await tiles.spot(100, 60));
     await click(driver, 'button', 'Apply');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 5, 5_000, 'they were never laid');
@@ -340,12 +340,12 @@ describe('alternatives', () => {
     await driver.executeScript(
       "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Alternatives')).click()",
     );
-    await click(driver, 'button', 'Keep as it is');
-    await driver.wait(until.elementLocated(By.css('input[aria-label="Look at Alternative 1"]')), 5_000);
+    await click(driver, 'button', 'Save as alternative');
+    await driver.wait(until.elementLocated(By.css('input[aria-label="Show Alternative 1"]')), 5_000);
     await clickAt(driver, await tiles.spot(60, 45));
     await press(driver, Key.DELETE);
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 0, 5_000);
-    await driver.findElement(By.css('input[aria-label="Look at Alternative 1"]')).click();
+    await driver.findElement(By.css('input[aria-label="Show Alternative 1"]')).click();
     await click(driver, 'button', 'Side by side');
     await driver.wait(
       until.elementLocated(By.css('figure[aria-label="Alternative 1"] canvas[aria-busy="false"]')),
@@ -368,10 +368,10 @@ describe('alternatives', () => {
     await lies(id, 0, ({ x, y }) => x === 60 && y === 45, 'it was never taken');
     await press(driver, Key.CONTROL, 'z');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 0, 5_000, 'it could not be undone');
-    await click(driver, 'button', 'Take Alternative 1 away');
+    await click(driver, 'button', 'Delete Alternative 1');
     await waitForText(driver, '“Alternative 1” is deleted.');
     await click(driver, 'button', 'Undo');
-    await driver.wait(until.elementLocated(By.css('input[aria-label="Look at Alternative 1"]')), 5_000);
+    await driver.wait(until.elementLocated(By.css('input[aria-label="Show Alternative 1"]')), 5_000);
     expect(await complaints(driver)).toEqual([]);
   });
 });

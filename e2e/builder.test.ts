@@ -63,7 +63,7 @@ describe('the builder', () => {
     await type(driver, 'Eye, typed', '0');
     await type(driver, 'Petals, typed', '4');
     await type(driver, 'Name of the motif', 'Sea rocket', false);
-    await click(driver, 'button', 'Make the motif');
+    await click(driver, 'button', 'Create motif');
     await waitForText(driver, '“Sea rocket” is in the drawer.');
   });
 
@@ -87,8 +87,8 @@ describe('the builder', () => {
     await click(driver, 'link', 'Change its shape');
     await find('[data-stage]');
     await type(driver, 'Eye, typed', '40');
-    await click(driver, 'button', 'Change the motif');
-    await waitForText(driver, '“Sea rocket” is changed, wherever it is used.');
+    await click(driver, 'button', 'Update motif');
+    await waitForText(driver, '“Sea rocket” is changed wherever it is used.');
 
     await driver.get(design);
     await driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
@@ -103,7 +103,7 @@ describe('the builder', () => {
     await type(driver, 'Width, typed', '60');
     await type(driver, 'Height, typed', '60');
     await click(driver, 'button', 'Add a piece');
-    await choose('Combine with the piece below', 'Cut out of');
+    await choose('Combine with the piece below', 'Cut from');
     const stage = await middleOf(driver, '[data-stage]');
     const cut = await settledShot(driver);
     expect(isInk(cut, stage)).toBe(false);
@@ -136,7 +136,7 @@ describe('the builder', () => {
     await driver.get(`${hevrel.url}/build`);
     await find('[data-stage]');
     await choose('Figure of this piece', 'Lettering');
-    await type(driver, 'Words', 'Ebb', false);
+    await type(driver, 'Text', 'Ebb', false);
     const screen = await settledShot(driver);
     const { x, y } = await middleOf(driver, '[data-stage]');
     let ink = 0;

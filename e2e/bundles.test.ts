@@ -84,7 +84,7 @@ describe('bundles on the cloth', () => {
     expect(await driver.findElements(By.css('[data-chalk-label]'))).toHaveLength(0);
     await drag(driver, whelk, { x: whelk.x + 30, y: whelk.y + 20 });
     await click(driver, 'button', 'Close the bundle');
-    await waitForText(driver, 'is changed, wherever it lies.');
+    await waitForText(driver, 'is changed wherever it is used.');
     const after = await unchosen();
     expect(alike(after.at(knot.x, knot.y), before.at(knot.x, knot.y))).toBe(true);
     expect(alike(after.at(whelk.x + 30, whelk.y + 20), before.at(whelk.x, whelk.y))).toBe(true);
@@ -98,7 +98,7 @@ describe('bundles on the cloth', () => {
     await press(driver, Key.ESCAPE);
     await clickAt(driver, knot);
     await click(driver, 'button', 'Make separate');
-    await waitForText(driver, 'is a motif of its own now');
+    await waitForText(driver, 'is now a separate motif');
     await waitUntilSaved(driver);
     const { motifs } = (await (await fetch(`${hevrel.url}/api/motifs?limit=200`)).json()) as {
       motifs: { name: string; uses: number }[];
@@ -117,7 +117,7 @@ describe('bundles on the cloth', () => {
       .click(await driver.findElement(By.css('[data-drawer-motif="low-tide-sea-glass"]')))
       .keyUp(Key.CONTROL)
       .perform();
-    await click(driver, 'button', 'Make them one bundle');
+    await click(driver, 'button', 'Bundle them');
     await waitForText(driver, 'A bundle of 2 motifs');
   });
 });
@@ -129,7 +129,7 @@ describe('a collection', () => {
     await (
       await driver.wait(until.elementLocated(By.xpath('//aside//button[contains(., "Bundles")]')), 10_000)
     ).click();
-    await click(driver, 'link', 'Write “Bundles” to a file');
+    await click(driver, 'link', 'Export “Bundles”');
     const file = join(browser.downloads, 'Bundles.zip');
     await driver.wait(
       () => existsSync(file) && !readdirSync(browser.downloads).some((name) => name.endsWith('.crdownload')),

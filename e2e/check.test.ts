@@ -100,9 +100,9 @@ describe('the check', () => {
     expect(await findings('clump')).toEqual(['3 × Tile']);
     await (await driver.findElement(By.css('[data-finding="clump 0"]'))).click();
     expect(await chosen()).toContain('3 motifs');
-    await click(driver, 'button', 'Settle what is chosen');
+    await click(driver, 'button', 'Settle selection');
     for (let n = 0; n < 12 && (await findings('clump')).length > 0; n += 1) {
-      await click(driver, 'button', 'Settle what is chosen');
+      await click(driver, 'button', 'Settle selection');
       await driver.sleep(250);
     }
     await driver.wait(async () => (await findings('clump')).length === 0, 10_000, 'it was never settled');

@@ -434,8 +434,8 @@ describe('choosing and lining up', () => {
     const id = await open(SQUARE, [{ x: 60, y: 20, scale: 0.5 }]);
     await clickAt(driver, await spot(60, 20));
     await click(driver, 'button', 'Several copies …');
-    await click(driver, 'radio', 'Around');
-    await type(driver, 'In all', '4');
+    await click(driver, 'radio', 'Circle');
+    await type(driver, 'Number', '4');
     await driver.executeScript(
       "const f = [...document.querySelectorAll('section[aria-label=\"Several copies\"] label')].find((l) => l.textContent === 'Centre Y'); document.getElementById(f.htmlFor).focus();",
     );

@@ -55,7 +55,7 @@ describe('a row', () => {
           .keyUp(Key.SHIFT)
           .perform();
     }
-    await click(driver, 'button', 'Add the selected');
+    await click(driver, 'button', 'Add selected');
     await click(driver, 'radio', 'Width');
     await type(driver, 'Each', '30');
     await type(driver, 'Gap', '10');

@@ -91,7 +91,7 @@ describe('the table', () => {
       10_000,
     );
     await driver.actions().move({ origin: card }).perform();
-    await click(driver, 'button', 'Put Moorings away');
+    await click(driver, 'button', 'Delete Moorings');
     await waitForText(driver, '“Moorings” was deleted.');
     await gone('a[href="/designs/low-tide-moorings"]');
     await click(driver, 'button', 'Undo');
@@ -201,7 +201,7 @@ describe('without its server', () => {
     await network.deleteNetworkConditions();
     // Part of it may have gone out with the window; it counts once all the same.
     await driver.get(`${hevrel.url}/designs/low-tide-moorings`);
-    await waitForText(driver, '2 edits of before, kept in this browser, are saved now.');
+    await waitForText(driver, '2 earlier edits kept in this browser have now been saved.');
     await settledShot(driver);
     expect(await turned()).toBe(before + 10);
     await press(driver, 'n');

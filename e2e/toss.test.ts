@@ -49,7 +49,7 @@ describe('a toss', () => {
       20_000,
       'it never showed what is laid',
     );
-    await click(driver, 'button', 'Stop, and keep these');
+    await click(driver, 'button', 'Stop and keep');
     await still();
     const half = await tiles.stored(id);
     expect(half.placements.length).toBeGreaterThan(20);
@@ -80,7 +80,7 @@ describe('a toss', () => {
     // One of them pinned stays where it is when all else is tossed anew.
     const kept = whole.placements[5];
     await clickAt(driver, await tiles.spot(kept?.x ?? 0, kept?.y ?? 0));
-    await click(driver, 'button', 'Pin chosen');
+    await click(driver, 'button', 'Pin selected');
     await click(driver, 'button', 'New seed');
     await driver.wait(
       async () => (await tiles.stored(id)).toss?.recipe.seed === 2,
@@ -222,10 +222,7 @@ describe('judging the step', () => {
       return isPink(screen, await tiles.spot(25, 45));
     };
     expect(await below()).toBe(true);
-    await driver
-      .actions({ async: false })
-      .move({ origin: offers[0] as NonNullable<(typeof offers)[number]> })
-      .perform();
+    await driver.actions({ async: false }).move({ origin: offers[0] }).perform();
     expect(await below()).toBe(false);
     expect((await tiles.stored(id)).repeat.step.drop).toEqual({ p: 1, q: 3 });
     await driver.actions({ async: false }).move({ x: 500, y: 300 }).perform();

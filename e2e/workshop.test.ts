@@ -67,10 +67,10 @@ describe('the workshop', () => {
 
   it('straightens it, lifts it, takes the paper away on a dark ground and leaves the white inside', async () => {
     const { driver } = browser;
-    await click(driver, 'button', 'Find the tilt');
+    await click(driver, 'button', 'Detect tilt');
     await settled();
     expect(await (await named(driver, 'field', 'Straighten by, typed')).getAttribute('value')).toMatch(/^-1\.(6|7)/);
-    await tick('Even out the light and the paper’s tint');
+    await tick('Even out lighting and paper tint');
     await tick('Adjust levels');
     await find('[data-level="white"]');
     await click(driver, 'radio', 'Outside');
@@ -120,14 +120,14 @@ describe('the workshop', () => {
     await drag(driver, middle(title), middle(title));
     await settled();
     expect((await drawings()).filter(({ out }) => out)).toHaveLength(1);
-    await click(driver, 'button', 'Join two');
+    await click(driver, 'button', 'Join');
     await drag(driver, middle(before[1] as typeof title), middle(before[2] as typeof title));
     await settled();
     expect(await drawings()).toHaveLength(before.length - 1);
     await press(driver, Key.CONTROL, 'z');
     await settled();
     expect(await drawings()).toHaveLength(before.length);
-    await click(driver, 'button', 'Join two');
+    await click(driver, 'button', 'Join');
     await click(driver, 'button', 'Leave out');
     const last = (await drawings()).at(-1) as typeof title;
     await drag(driver, middle(last), middle(last));

@@ -143,7 +143,7 @@ function gapOf(body: Body, other: Body, by: Point, within: number): { mm: number
   let nearest = 0;
   stretches.forEach(({ x, y, r: radius }, n) => {
     bounds[n] = distance(x, y) - STEEPEST * radius * from.most - edge;
-    if ((bounds[n] as number) < (bounds[nearest] as number)) nearest = n;
+    if (bounds[n] < (bounds[nearest] as number)) nearest = n;
   });
   let mm = within;
   let best = -1;

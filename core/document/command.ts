@@ -1,4 +1,4 @@
-import { array, lazy, mixed, object, string, type ISchema, type Lazy, type Schema } from 'yup';
+import { array, lazy, mixed, object, string, type ISchema, type Schema } from 'yup';
 import { checkLimits } from './checkLimits.ts';
 import { type CommandKind, type CommandOf, countMotifs } from './commands/commandKind.ts';
 import { COMMAND_KINDS } from './commands/index.ts';
@@ -111,7 +111,7 @@ function schemaAt(depth: number): (value: unknown) => ISchema<unknown> {
 }
 
 /** A command of any kind. */
-export const commandSchema = lazy(schemaAt(0) as () => Schema<Command>) as Lazy<Command>;
+export const commandSchema = lazy(schemaAt(0) as () => Schema<Command>);
 
 /** The commands of one save. */
 export const commandsSchema = array(commandSchema)

@@ -66,7 +66,7 @@ export function openDesign(document: unknown): Design {
   }
   let design: Design;
   try {
-    design = designSchema.validateSync(current, { strict: true }) as unknown as Design;
+    design = designSchema.validateSync(current, { strict: true });
   } catch (error) {
     if (error instanceof ValidationError) throw new DesignError(`This design cannot be read: ${error.message}.`);
     throw error;

@@ -15,7 +15,7 @@ export function paperColour({ data }: PixelImage): Hex | undefined {
     if (data[i + 3] === 0) continue;
     const b = bin(i);
     counts[b] = (counts[b] as number) + 1;
-    if (fullest < 0 || (counts[b] as number) > (counts[fullest] as number)) fullest = b;
+    if (fullest < 0 || counts[b] > (counts[fullest] as number)) fullest = b;
   }
   if (fullest < 0) return undefined;
   let [r, g, b, n] = [0, 0, 0, 0];

@@ -9,5 +9,5 @@ export function recordOf<S extends Schema>(value: S): Lazy<Record<string, InferT
           .test('ids', 'keys have to be ids', (record) => Object.keys(record).every((key) => idSchema.isValidSync(key)))
           .required()
       : object().required(),
-  ).meta({ values: value }) as unknown as Lazy<Record<string, InferType<S>>>;
+  ).meta({ values: value });
 }

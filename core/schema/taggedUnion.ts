@@ -18,9 +18,7 @@ export function taggedUnion<S extends Variants>(tag: string, variants: S, what: 
     return typeof kind === 'string' && Object.hasOwn(variants, kind) ? (variants[kind] as Schema) : unknown;
   };
   // Yup cannot infer a union from a builder; which variant was chosen is what `choose` decides.
-  return lazy(choose as () => Schema<InferType<S[keyof S]>>).meta({ anyOf: Object.values(variants) }) as Lazy<
-    InferType<S[keyof S]>
-  >;
+  return lazy(choose as () => Schema<InferType<S[keyof S]>>).meta({ anyOf: Object.values(variants) });
 }
 
 const NULL = mixed().nullable().defined();

@@ -496,7 +496,7 @@ describe('settling', () => {
       [26, 34],
       [90, 90],
       [100, 100],
-    ].map(([x, y], n) => ({ ...leafAt(`p${n}`, { x: x as number, y: y as number, scale: 0.4 }), motif: 'disc' }));
+    ].map(([x, y], n) => ({ ...leafAt(`p${n}`, { x: x, y: y, scale: 0.4 }), motif: 'disc' }));
     const shapes = new Map(NAMES.map((name) => [name as string, roundsFor(name)]));
     const least = (list: typeof lie): number =>
       Math.min(...list.flatMap((one, n) => list.slice(n + 1).map((other) => nearest(lattice, one, other))));

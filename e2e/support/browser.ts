@@ -41,8 +41,8 @@ export async function openBrowser(width = 1280, height = 800): Promise<Browser> 
     .build();
   // Asked often, since each test waits for much: the package's own 200 ms between questions would be most of their time.
   const wait = driver.wait.bind(driver);
-  driver.wait = ((condition: never, timeout?: number, message?: string, pause = 20) =>
-    wait(condition, timeout, message, pause)) as typeof driver.wait;
+  driver.wait = (condition: never, timeout?: number, message?: string, pause = 20) =>
+    wait(condition, timeout, message, pause);
   // The window's own frame would take some of it; this is the page.
   await (
     driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }

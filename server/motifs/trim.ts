@@ -42,7 +42,7 @@ export async function paintThumbnail(artwork: Artwork, blobs: Blobs): Promise<Bu
 
 /** A picture of the artwork as drawn, PNG, on a transparent ground; `scale` is pixels to a unit of the artwork. */
 export async function paintPicture(artwork: Artwork, blobs: Blobs, scale: number): Promise<Buffer> {
-  return (await painted(artwork.nodes, artwork.view, scale, await easelFor(artwork, blobs))).canvas.encode('png');
+  return painted(artwork.nodes, artwork.view, scale, await easelFor(artwork, blobs)).canvas.encode('png');
 }
 
 function framed({ view, nodes }: Artwork): ArtworkNode {

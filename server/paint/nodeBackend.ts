@@ -1,11 +1,5 @@
 import { createCanvas, ImageData, loadImage, Path2D, type Canvas, type SKRSContext2D } from '@napi-rs/canvas';
-import {
-  type Canvas2D,
-  type CanvasBackend,
-  type OffscreenSurface,
-  type Picture,
-  pictureOf,
-} from '../../core/paint/index.ts';
+import { type CanvasBackend, type OffscreenSurface, type Picture, pictureOf } from '../../core/paint/index.ts';
 
 /** A sheet whose pixels can be read back and encoded. */
 export interface NodeSurface extends OffscreenSurface {
@@ -17,7 +11,7 @@ export function nodeSurface(width: number, height: number): NodeSurface {
   return {
     canvas,
     pixels: canvas,
-    context: canvas.getContext('2d') as unknown as Canvas2D,
+    context: canvas.getContext('2d'),
     resize(w, h) {
       canvas.width = w;
       canvas.height = h;
@@ -35,7 +29,7 @@ export function nodeBackend(pictures: ReadonlyMap<string, Picture> = new Map()):
     createSurface: nodeSurface,
     createPath: () => new Path2D(),
     setPaint(surface, part, paint) {
-      (surface as unknown as SKRSContext2D)[part] = paint as string;
+      (surface as unknown as SKRSContext2D)[part] = paint;
     },
     drawPixels(surface, pixels, to) {
       (surface as unknown as SKRSContext2D).drawImage(pixels as Canvas, to.x, to.y, to.width, to.height);

@@ -52,7 +52,7 @@ export class Pool {
       this.#next += 1;
       const waiting: Waiting = {
         order,
-        resolve: resolve as (outcome: unknown) => void,
+        resolve,
         reject,
         progress: context ? context.progress : () => undefined,
       };
@@ -87,13 +87,14 @@ export class Pool {
   }
 
   #assign(): void {
-    while (this.#queue.length > 0) {
+    for (let waiting = this.#queue[0]; waiting; waiting = this.#queue[0]) {
       let slot = this.#slots.find(({ busy }) => !busy);
       if (!slot && this.#slots.length < this.size) slot = this.#start();
       if (!slot) return;
       clearTimeout(slot.idle);
-      slot.busy = this.#queue.shift() as Waiting;
-      slot.worker.send(slot.busy.order);
+      this.#queue.shift();
+      slot.busy = waiting;
+      slot.worker.send(waiting.order);
     }
   }
 

@@ -3,6 +3,7 @@ import type { ISchema, Schema } from 'yup';
 import * as contract from '../../contract/index.ts';
 import { call } from './client.ts';
 import { TEXTS } from './texts.ts';
+import { messageOf } from '../../core/problem/index.ts';
 
 /** A job that this screen started, followed until it ends. */
 export interface JobWatch {
@@ -13,7 +14,7 @@ export interface JobWatch {
   stop(): void;
 }
 
-const sentenceOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+const sentenceOf = (error: unknown): string => messageOf(error);
 
 /**
  * Starts one job at a time and follows it; what went wrong becomes a sentence.

@@ -1,5 +1,6 @@
 import type { DrawnMotif, Motif } from '../../core/motif/index.ts';
 import { TEXTS } from './texts.ts';
+import { messageOf } from '../../core/problem/index.ts';
 
 /** Pauses before artwork that failed to load is asked for again, ms; the last one is repeated. */
 const PAUSES_MS = [1000, 3000, 10_000, 30_000] as const;
@@ -67,7 +68,7 @@ export class ArtworkLoader {
         const pause = PAUSES_MS[Math.min(attempt.failures, PAUSES_MS.length - 1)] ?? 0;
         attempt.failures += 1;
         attempt.timer = setTimeout(() => this.#fetch(motif, attempt), pause);
-        const why = error instanceof Error ? error.message : String(error);
+        const why = messageOf(error);
         this.onProblem(TEXTS.theMotifNameCouldNot(motif.name, why));
       },
     );

@@ -43,7 +43,7 @@ export function browserBackend(pictures: ReadonlyMap<string, Picture>): CanvasBa
     createSurface: browserSurface,
     createPath: () => new Path2D(),
     setPaint(surface, part, paint) {
-      (surface as unknown as OffscreenCanvasRenderingContext2D)[part] = paint as string;
+      (surface as unknown as OffscreenCanvasRenderingContext2D)[part] = paint;
     },
     drawPixels(surface, pixels, to) {
       (surface as unknown as OffscreenCanvasRenderingContext2D).drawImage(

@@ -1,7 +1,7 @@
 import type { Design } from '../../core/document/index.ts';
 import type { Box } from '../../core/geometry/index.ts';
 import type { DrawnMotif } from '../../core/motif/index.ts';
-import type { Canvas2D, CanvasBackend } from '../../core/paint/index.ts';
+import type { CanvasBackend } from '../../core/paint/index.ts';
 import { browserSurface, type BrowserSurface } from './browserBackend.ts';
 import { layFill, type Fill } from './layFill.ts';
 import { drawSprites, MANY, MovingSprites, type SpriteDraw } from './movingSprites.ts';
@@ -137,7 +137,7 @@ export class Compositor {
     }
     context.clearRect(0, 0, this.#canvas.width, this.#canvas.height);
     context.drawImage(shown.below.canvas, 0, 0);
-    drawSprites(context as unknown as Canvas2D, draws, viewport.plan.reduction, this.#backend);
+    drawSprites(context, draws, viewport.plan.reduction, this.#backend);
     if (shown.above) context.drawImage(shown.above.canvas, 0, 0);
     context.restore();
   }

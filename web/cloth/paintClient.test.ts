@@ -23,7 +23,7 @@ function image(): ImageBitmap & { closed: boolean } {
     close() {
       this.closed = true;
     },
-  } as ImageBitmap & { closed: boolean };
+  };
 }
 
 /** A worker whose answers and end are the test's to decide. */

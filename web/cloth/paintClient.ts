@@ -1,5 +1,6 @@
 import type { PaintOrder, Painted, PaintService } from './paintMessages.ts';
 import { TEXTS } from './texts.ts';
+import { messageOf } from '../../core/problem/index.ts';
 
 /** A worker that paints, as far as its client is concerned. */
 export interface PaintHost {
@@ -97,7 +98,7 @@ export class PaintClient {
       (error: unknown) => {
         if (this.#ordered !== order) return;
         this.#end();
-        const why = error instanceof Error ? error.message : String(error);
+        const why = messageOf(error);
         this.#onProblem(TEXTS.theClothCouldNotBe(why));
       },
     );

@@ -48,7 +48,7 @@ export const BROWSER_CLIPBOARD: ClipboardStore = {
     const text = localStorage.getItem(KEY);
     if (text === null) return undefined;
     try {
-      return clipSchema.validateSync(JSON.parse(text), { strict: true }) as ClipboardContent;
+      return clipSchema.validateSync(JSON.parse(text), { strict: true });
     } catch (error) {
       // Left by another version of the program, or not ours at all.
       if (error instanceof ValidationError || error instanceof SyntaxError) return undefined;

@@ -18,6 +18,7 @@ import { nearestInstanceIndex } from '../../core/lattice/index.ts';
 import { Tossing } from './tossRun.ts';
 import { clipboardContentOf } from './clipboard.ts';
 import { TEXTS } from './texts.ts';
+import { messageOf } from '../../core/problem/index.ts';
 
 /** A copy beside lies this far off, mm. */
 const BESIDE: Point = { x: 8, y: 8 };
@@ -72,7 +73,7 @@ export class Editor extends ArrangeEditor {
       this.clipboard.keep(clipboardContentOf(this.design, selectedPlacements));
       this.announcement.set(TEXTS.countCopied(selectedPlacements.length));
     } catch (error) {
-      this.refusal.set(TEXTS.thatCouldNotBeCopied(error instanceof Error ? error.message : String(error)));
+      this.refusal.set(TEXTS.thatCouldNotBeCopied(messageOf(error)));
     }
   }
 

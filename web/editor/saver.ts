@@ -5,6 +5,7 @@ import { type Command, CommandError } from '../../core/document/index.ts';
 import { ApiProblem, Unreachable } from '../api/client.ts';
 import type { Batch, OutboxEntry } from './outbox.ts';
 import { TEXTS } from './texts.ts';
+import { messageOf } from '../../core/problem/index.ts';
 
 /** Whether the design is saved, and if not, why. */
 export type SaveState =
@@ -209,7 +210,7 @@ export class Saver {
         reason = other;
       }
     }
-    const why = reason instanceof Error ? reason.message : String(reason);
+    const why = messageOf(reason);
     if (reason instanceof Unreachable || !(reason instanceof ApiProblem) || reason.status >= 500) {
       this.#retry = Math.min(LAST_RETRY_MS, this.#retry * 1.6);
       this.#set({ kind: 'waiting', why });
@@ -238,7 +239,7 @@ export class Saver {
     parted.catch((error: unknown) => {
       this.#set({
         kind: 'parted',
-        why: TEXTS.whyKeepingYourVersionBeside(why, error instanceof Error ? error.message : String(error)),
+        why: TEXTS.whyKeepingYourVersionBeside(why, messageOf(error)),
       });
       setTimeout(() => this.#part(why), LAST_RETRY_MS);
     });

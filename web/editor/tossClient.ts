@@ -32,7 +32,7 @@ export class TossClient {
     const id = this.#next;
     this.#next += 1;
     const done = new Promise<TossResults[K]>((resolve, reject) =>
-      this.#waiting.set(id, { resolve: resolve as (value: never) => void, reject, progress }),
+      this.#waiting.set(id, { resolve: resolve, reject, progress }),
     );
     this.#worker ??= this.#begin();
     const post = (order: TossOrder): void => this.#worker?.postMessage(order);

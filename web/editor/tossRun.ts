@@ -7,6 +7,7 @@ import type { Session } from './session.ts';
 import { Cell } from '../ui/store.ts';
 import { TossClient, type Running } from './tossClient.ts';
 import { TEXTS } from './texts.ts';
+import { messageOf } from '../../core/problem/index.ts';
 
 const NEW: TossRecipe = { entries: [], directions: { kind: 'all' }, flipped: true, gap: 4, ground: 0.4, seed: 1 };
 
@@ -94,7 +95,7 @@ export class Tossing {
       }
     } catch (error) {
       if (isAsBefore()) session.preview(undefined);
-      problem.set(error instanceof Error ? error.message : String(error));
+      problem.set(messageOf(error));
     } finally {
       this.running.set(undefined);
     }

@@ -27,6 +27,7 @@ import {
 import { ArtworkStore } from '../cloth/artworkStore.ts';
 import { browserSurface } from '../cloth/browserBackend.ts';
 import type { TossAnswer, TossOrder, TossResults } from './tossMessages.ts';
+import { messageOf } from '../../core/problem/index.ts';
 
 /** Places along the longer side of a motif's raster. */
 const RASTER = 160;
@@ -58,7 +59,7 @@ port.onmessage = ({ data }) => {
     (error: unknown) =>
       port.postMessage({
         id,
-        failed: error instanceof Error ? error.message : String(error),
+        failed: messageOf(error),
         expected: error instanceof TossError,
       }),
   );

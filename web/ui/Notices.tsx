@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { createContext, useCallback, useContext, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Button } from './Button.tsx';
+import { messageOf } from '../../core/problem/index.ts';
 import { TEXTS } from './texts.ts';
 
 /** A sentence that floats at the foot of the window for a while, with at most one thing to do about it. */
@@ -17,6 +18,12 @@ const Context = createContext<(notice: Notice) => void>(() => undefined);
 /** Shows a notice. */
 export function useNotify(): (notice: Notice) => void {
   return useContext(Context);
+}
+
+/** Shows what a thrown error says, until it is read. */
+export function useNotifyProblem(): (thrown: unknown) => void {
+  const notify = useNotify();
+  return useCallback((thrown: unknown) => notify({ text: messageOf(thrown), tone: 'problem' }), [notify]);
 }
 
 export function Notices({ children }: { readonly children: ReactNode }) {

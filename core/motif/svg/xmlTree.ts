@@ -39,7 +39,7 @@ export function parseXml(text: string): XmlElement {
   });
   parser.on('opentag', ({ name, attributes }) => {
     if (stack.length >= DEEPEST) throw new XmlError(`it nests more than ${DEEPEST} elements deep`);
-    const element: XmlElement = { name, attributes: attributes as Record<string, string>, children: [], text: '' };
+    const element: XmlElement = { name, attributes: attributes, children: [], text: '' };
     stack.at(-1)?.children.push(element);
     root ??= element;
     stack.push(element);

@@ -18,7 +18,7 @@ import { useMotifMutation, useMotifMaking, useMotif, useMotifPages } from '../..
 import { ArtworkSvg } from '../../ui/ArtworkSvg.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
-import { useNotify } from '../../ui/Notices.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { useUnit } from '../../ui/unit.ts';
 import { useHistory } from '../../ui/useHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
@@ -172,6 +172,7 @@ function Head({ motif, artwork, history, children }: HeadProps) {
   const making = useMotifMaking();
   const mutation = useMotifMutation();
   const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   const navigate = useNavigate();
   const [name, setName] = useState(motif?.name ?? FIGURES[history.value.pieces[0]?.figure ?? 'petals'].name);
   const recipe = history.value;
@@ -197,7 +198,7 @@ function Head({ motif, artwork, history, children }: HeadProps) {
         await navigate(`/build/${made.id}`, { replace: true });
       }
     } catch (error) {
-      notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
+      notifyProblem(error);
     }
   };
   return (

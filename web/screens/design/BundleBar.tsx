@@ -1,7 +1,7 @@
 import { closedParts } from '../../../core/bundle/index.ts';
 import { useMotifMutation } from '../../api/motifs.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useNotify } from '../../ui/Notices.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { useStore } from '../../ui/store.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { InsideBundle, Part } from '../../editor/editorState.ts';
@@ -20,6 +20,7 @@ export function BundleBar({ inside, onClose, onPart }: Props) {
   const editor = useEditor();
   const mutation = useMotifMutation();
   const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   const past = useStore(editor.session, (state) => state.past);
   const close = (): void => {
     if (past.length === 0) {
@@ -37,7 +38,7 @@ export function BundleBar({ inside, onClose, onPart }: Props) {
         notify({ text: TEXTS.nameIsChangedWhereverIt(inside.name), ...undo });
       },
       // It stays open, so that nothing that was done in it is lost.
-      (error: Error) => notify({ text: error.message, tone: 'problem' }),
+      notifyProblem,
     );
   };
   return (

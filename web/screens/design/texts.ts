@@ -1,7 +1,7 @@
 /** All texts of this part of the interface, to be read, and translated, in one go. */
 export const TEXTS = {
   undo: 'Undo',
-  nameIsChangedWhereverIt: (name: string): string => `“${name}” is changed, wherever it lies.`,
+  nameIsChangedWhereverIt: (name: string): string => `“${name}” is changed wherever it is used.`,
   open: 'Open:',
   cancel: 'Cancel',
   closeTheBundle: 'Close the bundle',
@@ -21,15 +21,15 @@ export const TEXTS = {
   opacity: 'Opacity',
   blend: 'Blend',
   editsOfBeforeKeptIn: (saved: number): string =>
-    `${saved === 1 ? 'One edit' : `${saved} edits`} of before, kept in this browser, ${saved === 1 ? 'is' : 'are'} saved now.`,
+    `${saved === 1 ? 'One earlier edit' : `${saved} earlier edits`} kept in this browser ${saved === 1 ? 'has' : 'have'} now been saved.`,
   theDesignWasChangedElsewhere: (name: string): string =>
-    `The design was changed elsewhere meanwhile. Your edits of before are kept as “${name}”.`,
+    `The design has been changed elsewhere since. Your earlier edits are kept as “${name}”.`,
   nameKeptTime: (name: string, time: string): string => `${name}, kept ${time}`,
   whyBothVersionsAreKept: (why: string, name: string): string =>
-    `${why} Both versions are kept: this is yours, as “${name}”.`,
-  openTheOther: 'Open the other',
+    `${why} Both versions are kept. This one is yours, saved as “${name}”.`,
+  openTheOther: 'Open the other version',
   thisBrowserKeepsNoCopy: (error: string): string =>
-    `This browser keeps no copy of what is not saved yet (${error}). Leave this window open until it says “Saved”.`,
+    `This browser cannot keep a copy of unsaved edits (${error}). Leave this window open until it says “Saved”.`,
   byDensity: 'By density',
   byPixelWidth: 'By pixel width',
   sizeBy: 'Size by',
@@ -46,12 +46,12 @@ export const TEXTS = {
   exportIt: 'Export',
   exportTheTile: 'Export the tile',
   noEditableLayer: 'No editable layer',
-  currentLayerClickForThe: 'Current layer; click for the list',
+  currentLayerClickForThe: 'Current layer; click to choose another',
   motifs: 'Motifs',
   repeat: 'Repeat',
   arrange: 'Arrange',
   colour: 'Colour',
-  partsOfTheJob: 'Parts of the job',
+  partsOfTheJob: 'Sections',
   nameIsInTheSwatch: (name: string): string => `“${name}” is in the swatch book.`,
   showIt: 'Show it',
   keepsTheFinishedRepeatUnder:
@@ -113,17 +113,16 @@ export const TEXTS = {
   tray: 'Tray',
   nameDragItOntoThe: (name: string): string => `${name}: drag it onto the cloth, or click to lay it in the middle`,
   undoLabel: (label: string | undefined): string => `Undo: ${label}`,
-  doAgainLabel: (label: string | undefined): string => `Do again: ${label}`,
+  doAgainLabel: (label: string | undefined): string => `Redo: ${label}`,
   redo: 'Redo',
   listAndCountMore: (list: string, count: number): string => `${list} and ${count} more`,
   bundles: 'Bundles',
   bundledCountMotifs: (count: number): string => `Bundled ${count} motifs`,
-  loosenedName: (name: string): string => `Loosened ${name}`,
+  loosenedName: (name: string): string => `Unbundled ${name}`,
   nameSeparate: (name: string): string => `${name}, separate`,
   made: (name: string | undefined): string => `Made ${name ?? 'a motif'}`,
   madeCountMotifsSeparate: (count: number): string => `Made ${count} motifs separate`,
-  nameIsAMotifOf: (name: string): string =>
-    `“${name}” is a motif of its own now; what is changed in it changes only here.`,
+  nameIsAMotifOf: (name: string): string => `“${name}” is now a separate motif; changes to it apply only here.`,
   countMotifsAreTheirOwn: (count: number): string =>
-    `${count} motifs are their own now; what is changed in them changes only here.`,
+    `${count} motifs are now separate; changes to them apply only here.`,
 };

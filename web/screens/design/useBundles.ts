@@ -7,7 +7,7 @@ import { newPlacement, type Placement } from '../../../core/document/index.ts';
 import { UPRIGHT } from '../../../core/geometry/index.ts';
 import { latticeOf } from '../../../core/lattice/index.ts';
 import { useMotifCopies, useMotifMaking } from '../../api/motifs.ts';
-import { useNotify } from '../../ui/Notices.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Editor } from '../../editor/editor.ts';
 import type { BundleActions } from './bundleActions.ts';
@@ -29,9 +29,9 @@ export function useBundles(): BundleActions {
   const { mutateAsync: make } = useMotifMaking();
   const { mutateAsync: copy } = useMotifCopies();
   const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   return useMemo(() => {
-    const refused = (error: unknown): void =>
-      notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
+    const refused = (error: unknown): void => notifyProblem(error);
     return {
       bundle() {
         const chosen = gatherInstances(latticeOf(editor.design.repeat), editor.selectedPlacements);
@@ -105,5 +105,5 @@ export function useBundles(): BundleActions {
           .catch(refused);
       },
     };
-  }, [editor, open, make, copy, notify]);
+  }, [editor, open, make, copy, notify, notifyProblem]);
 }

@@ -4,14 +4,14 @@ import { Link, useNavigate } from 'react-router';
 import { useMotifsById } from '../../api/motifs.ts';
 import { scanOfMotif } from '../../api/scans.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useNotify } from '../../ui/Notices.tsx';
+import { useNotifyProblem } from '../../ui/Notices.tsx';
 import { TEXTS } from './texts.ts';
 
 /** How the motif is made, and the way back to where that can be changed. */
 export function Making({ motif }: { readonly motif: ListedMotif }) {
   const { recipe, source } = motif;
   const navigate = useNavigate();
-  const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   if (recipe?.kind === 'shape') {
     return (
       <Link
@@ -26,10 +26,7 @@ export function Making({ motif }: { readonly motif: ListedMotif }) {
   const isPicture = recipe?.kind === 'scan' || (recipe === null && /\.(png|jpg|webp|tif|avif)$/.test(source));
   if (!isPicture) return null;
   const clean = (): void =>
-    void scanOfMotif(motif.id).then(
-      (sheet) => navigate(`/workshop/${sheet.id}?motif=${motif.id}`),
-      (error: Error) => notify({ text: error.message, tone: 'problem' }),
-    );
+    void scanOfMotif(motif.id).then((sheet) => navigate(`/workshop/${sheet.id}?motif=${motif.id}`), notifyProblem);
   return (
     <Button onClick={clean}>
       <Brush size={15} aria-hidden /> {recipe ? TEXTS.changeHowItWasCleaned : TEXTS.cleanItInTheWorkshop}

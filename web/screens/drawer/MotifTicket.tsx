@@ -8,7 +8,7 @@ import { readUses, useMotifMutation, useCollections, useMotifUses, type MotifMut
 import { Button } from '../../ui/Button.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { NameField } from '../../ui/NameField.tsx';
-import { useNotify } from '../../ui/Notices.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { ACCEPTED } from './files.ts';
 import { Inks } from './Inks.tsx';
 import { Making } from './Making.tsx';
@@ -18,15 +18,12 @@ import { TEXTS } from './texts.ts';
 export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; readonly onClose: () => void }) {
   const mutation = useMotifMutation();
   const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   const uses = useMotifUses(motif.id);
   const file = useRef<HTMLInputElement>(null);
   // By its promise, since a mutation may unmount this very ticket before it is done.
   const act = (what: MotifMutation, then?: () => void): void =>
-    void mutation
-      .mutateAsync(what)
-      .then(then, (error: unknown) =>
-        notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' }),
-      );
+    void mutation.mutateAsync(what).then(then, notifyProblem);
   const change = (to: Extract<MotifMutation, { change: unknown }>['change']): void => act({ id: motif.id, change: to });
 
   const remove = async (): Promise<void> => {

@@ -4,7 +4,7 @@ import { sideBySide } from '../../../core/bundle/index.ts';
 import { blobUrl } from '../../api/client.ts';
 import { useMotifMutation, useMotifMaking } from '../../api/motifs.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useNotify } from '../../ui/Notices.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -18,8 +18,8 @@ export function SeveralTicket({ motifs, onClose, onMade }: Props) {
   const making = useMotifMaking();
   const mutation = useMotifMutation();
   const notify = useNotify();
-  const refused = (error: unknown): void =>
-    notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' });
+  const notifyProblem = useNotifyProblem();
+  const refused = (error: unknown): void => notifyProblem(error);
   const names = motifs
     .map(({ name }) => name)
     .join(', ')

@@ -36,7 +36,7 @@ describe('a ZIP of drawings', () => {
     );
     expect(await unpackZip('many.zip', many)).toEqual({
       files: [],
-      problem: '“many.zip” would unpack into more than 2000 drawings. Nothing was taken from it; pack it in parts.',
+      problem: '“many.zip” would unpack into more than 2000 drawings. Nothing was imported; pack it in parts.',
     });
     const bomb = claiming(
       zipSync(Object.fromEntries(Array.from({ length: 11 }, (_, i) => [`${i}.png`, svg]))),
@@ -55,15 +55,15 @@ describe('a ZIP of drawings', () => {
       zipSync({ 'large.png': new Uint8Array(41 * 1024 * 1024), 'small.svg': svg }, { level: 1 }),
     );
     expect(files.map(({ name }) => name)).toEqual(['small.svg']);
-    expect(problem).toBe('One drawing in “art.zip” is larger than 40 MB and stayed in it.');
+    expect(problem).toBe('One drawing in “art.zip” is larger than 40 MB and was not imported.');
   });
 
   it('says so where it holds none, or is damaged', async () => {
     expect((await unpackZip('text.zip', zipSync({ 'a.txt': svg }))).problem).toBe(
-      '“text.zip” holds no drawings. Nothing was taken from it.',
+      '“text.zip” contains no drawings. Nothing was imported.',
     );
     expect((await unpackZip('note.zip', strToU8('hello'))).problem).toBe(
-      '“note.zip” is damaged or no ZIP. Nothing was taken from it; pack it again.',
+      '“note.zip” is damaged or not a ZIP file. Nothing was imported; pack it again.',
     );
   });
 

@@ -8,7 +8,7 @@ import { useSwatches } from '../../api/swatches.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ClothSample } from '../../ui/ClothSample.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
-import { useNotify } from '../../ui/Notices.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';
 import { NewDesign } from './NewDesign.tsx';
@@ -85,6 +85,7 @@ function Hanging({ design }: { readonly design: DesignSummary }) {
   const [unit] = useUnit();
   const removal = useDesignRemoval();
   const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   const { id, name, repeat, motifs } = design;
   const remove = (): void =>
     // By its promise, since this card may be gone before the answer is dealt with.
@@ -94,7 +95,7 @@ function Hanging({ design }: { readonly design: DesignSummary }) {
           text: TEXTS.nameWasDeleted(name),
           action: { label: TEXTS.undo, run: () => removal.mutate({ id, deleted: false }) },
         }),
-      (error: Error) => notify({ text: error.message, tone: 'problem' }),
+      notifyProblem,
     );
   return (
     <li className="group relative">

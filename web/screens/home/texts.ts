@@ -2,13 +2,12 @@
 export const TEXTS = {
   newDesign: 'New design',
   onTheTable: 'On the table',
-  nothingLiesHereYetBegin:
-    'Nothing lies here yet. Begin with a new design: give it a name and a repeat, then bring your motifs.',
+  nothingLiesHereYetBegin: 'No designs yet. Create one: name it, choose a repeat, then add your motifs.',
   inTheSwatchBook: 'In the swatch book',
   nameWasDeleted: (name: string): string => `“${name}” was deleted.`,
   undo: 'Undo',
   motifsMotifs: (motifs: number): string => `${motifs} motifs`,
-  putNameAway: (name: string): string => `Put ${name} away`,
+  putNameAway: (name: string): string => `Delete ${name}`,
   square: 'Square',
   halfDrop: 'Half-drop',
   brick: 'Brick',

@@ -11,7 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { ClothSample } from '../../ui/ClothSample.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
 import { NameField } from '../../ui/NameField.tsx';
-import { useNotify } from '../../ui/Notices.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';
 import { useSwatchRemoval } from './useSwatchRemoval.ts';
@@ -34,19 +34,17 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
   const remove = useSwatchRemoval();
   const navigate = useNavigate();
   const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   const { id, name, repeat, tile, tileWidth, tileHeight, colours } = swatch;
 
   const open = (): void => {
-    openSwatch(id).then(
-      ({ design, copied }) => {
-        if (copied)
-          notify({
-            text: TEXTS.theDesignNameHasChanged(swatch.design.name),
-          });
-        void navigate(`/designs/${design}`);
-      },
-      (error: unknown) => notify({ text: error instanceof Error ? error.message : String(error), tone: 'problem' }),
-    );
+    openSwatch(id).then(({ design, copied }) => {
+      if (copied)
+        notify({
+          text: TEXTS.theDesignNameHasChanged(swatch.design.name),
+        });
+      void navigate(`/designs/${design}`);
+    }, notifyProblem);
   };
 
   return (
@@ -122,14 +120,12 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
 
 function SwatchName({ id, name }: { readonly id: string; readonly name: string }) {
   const change = useSwatchMutation();
-  const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   return (
     <NameField
       label={TEXTS.nameOfTheSwatch}
       name={change.isPending && 'name' in change.variables ? change.variables.name : name}
-      onRename={(next) =>
-        change.mutate({ id, name: next }, { onError: (error) => notify({ text: error.message, tone: 'problem' }) })
-      }
+      onRename={(next) => change.mutate({ id, name: next }, { onError: notifyProblem })}
       className="-mx-1.5 h-9 w-full border-transparent bg-transparent font-name text-lg font-semibold hover:border-thread"
     />
   );

@@ -17,7 +17,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
 import { JobProgress } from '../../ui/JobProgress.tsx';
 import { NameField } from '../../ui/NameField.tsx';
-import { useNotify } from '../../ui/Notices.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { useHistory } from '../../ui/useHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { boxBetween, levelling, straightenedBy, toggledLeftOut, type HandTool } from './handTools.ts';
@@ -53,15 +53,13 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
   const replace = query.get('motif') ?? undefined;
   const mutation = useScanMutation();
   const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   const client = useQueryClient();
   const navigate = useNavigate();
   const { mutateAsync } = mutation;
   const save = useCallback(
-    (steps: CleanSteps) =>
-      void mutateAsync({ id: sheet.id, change: { steps } }).catch((error: Error) =>
-        notify({ text: error.message, tone: 'problem' }),
-      ),
-    [mutateAsync, notify, sheet.id],
+    (steps: CleanSteps) => void mutateAsync({ id: sheet.id, change: { steps } }).catch(notifyProblem),
+    [mutateAsync, notifyProblem, sheet.id],
   );
   const history = useHistory(sheet.steps);
   const { value: steps, change, undo, redo } = history;

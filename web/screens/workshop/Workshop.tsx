@@ -8,7 +8,7 @@ import { blobUrl } from '../../api/client.ts';
 import { importScan, SCANS, useScanMutation, useScans } from '../../api/scans.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
-import { useNotify } from '../../ui/Notices.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { ScannerDialog } from './ScannerDialog.tsx';
 import { TEXTS } from './texts.ts';
 
@@ -17,17 +17,14 @@ export function Workshop() {
   const sheets = useScans();
   const client = useQueryClient();
   const navigate = useNavigate();
-  const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   const [scanning, setScanning] = useState(false);
   const file = useRef<HTMLInputElement>(null);
   const bring = (picture: File): void =>
-    void importScan(picture).then(
-      async ({ id }) => {
-        await client.invalidateQueries({ queryKey: SCANS });
-        await navigate(`/workshop/${id}`);
-      },
-      (error: Error) => notify({ text: error.message, tone: 'problem' }),
-    );
+    void importScan(picture).then(async ({ id }) => {
+      await client.invalidateQueries({ queryKey: SCANS });
+      await navigate(`/workshop/${id}`);
+    }, notifyProblem);
   return (
     <div
       className="flex h-full flex-col"
@@ -84,6 +81,7 @@ export function Workshop() {
 function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonly sheet: Scan }) {
   const mutation = useScanMutation();
   const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   const remove = (): void =>
     void mutation.mutateAsync({ id, deleted: true }).then(
       () =>
@@ -91,7 +89,7 @@ function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonl
           text: TEXTS.nameWasDeletedMotifsMade(name),
           action: { label: TEXTS.undo, run: () => mutation.mutate({ id, deleted: false }) },
         }),
-      (error: Error) => notify({ text: error.message, tone: 'problem' }),
+      notifyProblem,
     );
   const mm = (pixels: number): string => formatNumber((pixels / dpi) * MM_PER_INCH, 0);
   return (

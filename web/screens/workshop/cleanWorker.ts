@@ -14,6 +14,7 @@ import {
 } from '../../../core/scan/index.ts';
 import { browserSurface } from '../../cloth/browserBackend.ts';
 import type { CleanAnswer, CleanOrder, TiltOrder } from './cleanMessages.ts';
+import { messageOf } from '../../../core/problem/index.ts';
 
 const port = self as unknown as {
   postMessage(answer: CleanAnswer, transfer: Transferable[]): void;
@@ -25,9 +26,7 @@ let picture: { url: string; pixels: PixelImage } | undefined;
 let straight: { key: string; pixels: PixelImage } | undefined;
 
 port.onmessage = ({ data }) => {
-  answer(data).catch((error: unknown) =>
-    port.postMessage({ id: data.id, failed: error instanceof Error ? error.message : String(error) }, []),
-  );
+  answer(data).catch((error: unknown) => port.postMessage({ id: data.id, failed: messageOf(error) }, []));
 };
 
 async function answer(order: CleanOrder | TiltOrder): Promise<void> {

@@ -18,14 +18,14 @@ export const TEXTS = {
   motifAndMm: (motif: string, a: string, b: string, motif2: string, startsWith: boolean, short: string): string =>
     `${motif} and ${a === b ? 'its repeat' : motif2}, ${startsWith ? 'touching' : `${short} mm`}`,
   countIn: (count: number): string => `${count} in`,
-  settleWhatIsChosen: 'Settle what is chosen',
+  settleWhatIsChosen: 'Settle selection',
   evensOutTheSpacingOf: 'Evens out the spacing of the selection with small moves; press again to continue',
   upperLeft: 'upper left',
   upperRight: 'upper right',
   lowerLeft: 'lower left',
   lowerRight: 'lower right',
   gapToTheNearestNeighbour: 'Gap to the nearest neighbour, mean of each quarter',
-  oneQuarterLiesWidestTimes: (widest: string): string => `One quarter lies ${widest} times as loosely as another.`,
+  oneQuarterLiesWidestTimes: (widest: string): string => `One quarter is ${widest} times as loose as another.`,
   shareOfEachInkBy: 'Share of each ink by area',
   coveredList: (list: string): string => `Covered: ${list}`,
 };

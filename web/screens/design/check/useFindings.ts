@@ -4,6 +4,7 @@ import type { CheckContext, Findings } from '../../../../core/check/index.ts';
 import type { Design } from '../../../../core/document/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
+import { messageOf } from '../../../../core/problem/index.ts';
 
 interface Wanted {
   readonly design: Design;
@@ -42,7 +43,7 @@ export function useFindings(looking: CheckContext): string | undefined {
           editor.findings.set(findings);
           setProblem(undefined);
         })
-        .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)))
+        .catch((error: unknown) => setProblem(messageOf(error)))
         .finally(() => {
           busy.current = false;
           look();

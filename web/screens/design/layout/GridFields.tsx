@@ -20,6 +20,7 @@ import { AmountField } from '../../../ui/AmountField.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { TEXTS } from './texts.ts';
+import { messageOf } from '../../../../core/problem/index.ts';
 
 const FIGURES: readonly {
   readonly value: GridFigure;
@@ -77,7 +78,7 @@ export function GridFields({ recipe, onChange }: Props) {
       setProblem(undefined);
       onChange({ ...next, motif: motif.id, fitted: true }, [], [{ ...motif, deleted: false }]);
     } catch (error) {
-      setProblem(error instanceof Error ? error.message : String(error));
+      setProblem(messageOf(error));
     }
   };
   const inks = committed.inks.map(({ id, name, prints }) => ({

@@ -4,7 +4,7 @@ import { readAlternative, useAlternativeMutation, useAlternatives } from '../../
 import { Button } from '../../../ui/Button.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
-import { useNotify } from '../../../ui/Notices.tsx';
+import { useNotify, useNotifyProblem } from '../../../ui/Notices.tsx';
 import { SideBySideContext } from '../alternatives/sideBySideContext.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { TEXTS } from './texts.ts';
@@ -19,12 +19,13 @@ export function Alternatives() {
   const alternatives = useAlternatives(id);
   const mutation = useAlternativeMutation(id);
   const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   const beside = useContext(SideBySideContext);
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const kept = alternatives.data ?? [];
   const shown = ticked.filter((one) => kept.some((alternative) => alternative.id === one));
   if (editor.inside || !beside) return null;
-  const failed = (error: Error): void => notify({ text: error.message, tone: 'problem' });
+  const failed = notifyProblem;
   const drop = async (alternative: string, name: string): Promise<void> => {
     const document = await readAlternative(id, alternative);
     await mutation.mutateAsync({ drop: alternative });

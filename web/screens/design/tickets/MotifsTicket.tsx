@@ -6,7 +6,7 @@ import { blobUrl } from '../../../api/client.ts';
 import { useMotifMutation, useMotifPages } from '../../../api/motifs.ts';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
-import { useNotify } from '../../../ui/Notices.tsx';
+import { useNotifyProblem } from '../../../ui/Notices.tsx';
 import { useUnit } from '../../../ui/unit.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { Arrivals } from '../../drawer/Arrivals.tsx';
@@ -62,8 +62,8 @@ function MotifRow({
 }) {
   const [unit] = useUnit();
   const mutation = useMotifMutation();
-  const notify = useNotify();
-  const failed = (error: Error): void => notify({ text: error.message, tone: 'problem' });
+  const notifyProblem = useNotifyProblem();
+  const failed = notifyProblem;
   return (
     <div className={`rounded-md border ${open ? 'border-thread bg-white' : 'border-transparent'}`}>
       <button

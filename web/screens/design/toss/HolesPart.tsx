@@ -8,6 +8,7 @@ import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
 import { TEXTS } from './texts.ts';
+import { messageOf } from '../../../../core/problem/index.ts';
 
 /** Holes listed at the most. */
 const MOST = 24;
@@ -50,7 +51,7 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
         .done.then((circles) => {
           if (!left) editor.holes.set(circles);
         })
-        .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
+        .catch((error: unknown) => setProblem(messageOf(error)));
     }, SOON);
     return () => {
       left = true;
@@ -82,7 +83,7 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
           );
         }
       })
-      .catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
+      .catch((error: unknown) => setProblem(messageOf(error)));
   };
   const canFill = recipe.entries.length > 0 && !busy;
 

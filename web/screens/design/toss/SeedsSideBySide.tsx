@@ -7,6 +7,7 @@ import { Panes } from '../alternatives/Panes.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { TossClient } from '../../../editor/tossClient.ts';
 import { TEXTS } from './texts.ts';
+import { messageOf } from '../../../../core/problem/index.ts';
 
 const SEEDS = 4;
 /** Reckoned at the same time: a toss keeps one processor busy. */
@@ -75,7 +76,7 @@ export function SeedsSideBySide({
             tossed.placed.length === 0 ? { note: TEXTS.noMotifFitsAtThis } : { tossed, design: apply(start, command) },
           );
         } catch (error) {
-          tell(seed, { note: error instanceof Error ? error.message : String(error) });
+          tell(seed, { note: messageOf(error) });
         }
       }
     };

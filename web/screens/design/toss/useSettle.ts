@@ -1,5 +1,6 @@
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { TEXTS } from './texts.ts';
+import { messageOf } from '../../../../core/problem/index.ts';
 
 /** Evens out the spacing of motifs by small moves, off the page; each call goes on. */
 export function useSettle(): (ids: readonly string[], turning: boolean) => void {
@@ -15,6 +16,6 @@ export function useSettle(): (ids: readonly string[], turning: boolean) => void 
           editor.commit(TEXTS.settledCountMotifs(count), { type: 'change', changes });
         else editor.announcement.set(TEXTS.alreadyEvenlySpaced);
       })
-      .catch((error: unknown) => editor.refusal.set(error instanceof Error ? error.message : String(error)));
+      .catch((error: unknown) => editor.refusal.set(messageOf(error)));
   };
 }
