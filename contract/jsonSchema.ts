@@ -8,19 +8,49 @@ export type JsonSchema = Readonly<Record<string, unknown>>;
 const DEEPEST = 24;
 
 interface Described {
-  readonly spec?: { readonly nullable?: boolean; readonly meta?: Readonly<Record<string, unknown>> };
+  readonly spec?: {
+    readonly nullable?: boolean;
+    readonly optional?: boolean;
+    readonly default?: unknown;
+    readonly meta?: Readonly<Record<string, unknown>>;
+  };
+}
+
+/** The JSON Schemas of what has a name since it holds itself, such as a node of artwork. */
+type Definitions = Map<string, JsonSchema>;
+
+/** A file of its own with the JSON Schema of a schema, with definitions of what holds itself. */
+export function jsonSchemaFile(title: string, schema: ISchema<unknown>): JsonSchema {
+  const definitions: Definitions = new Map();
+  const json = jsonSchemaOf(schema, 0, definitions);
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title,
+    ...json,
+    ...(definitions.size > 0 && { $defs: Object.fromEntries(definitions) }),
+  };
 }
 
 /** The JSON Schema of a schema of the contract; what only a test of Yup's says is in its description. */
-export function jsonSchemaOf(schema: ISchema<unknown>, depth = 0): JsonSchema {
+export function jsonSchemaOf(schema: ISchema<unknown>, depth = 0, definitions?: Definitions): JsonSchema {
   if (depth > DEEPEST) return {};
   const own = schema as unknown as Schema & Described;
   const meta = own.spec?.meta;
+  const name = meta?.['name'];
+  if (definitions && typeof name === 'string') {
+    if (!definitions.has(name)) {
+      definitions.set(name, {});
+      definitions.set(name, anyOf(meta, depth, definitions));
+    }
+    return { $ref: `#/$defs/${name}` };
+  }
   if (meta?.['json']) return nullable(own, meta['json'] as JsonSchema);
-  if (meta?.['anyOf'])
-    return { anyOf: (meta['anyOf'] as ISchema<unknown>[]).map((variant) => jsonSchemaOf(variant, depth + 1)) };
+  if (meta?.['anyOf']) return anyOf(meta, depth, definitions);
   if (meta?.['values'])
-    return { type: 'object', additionalProperties: jsonSchemaOf(meta['values'] as ISchema<unknown>, depth + 1) };
+    return {
+      type: 'object',
+      additionalProperties: jsonSchemaOf(meta['values'] as ISchema<unknown>, depth + 1, definitions),
+    };
   switch (own.type) {
     case 'object': {
       const fields = (own as unknown as { readonly fields: Readonly<Record<string, ISchema<unknown>>> }).fields;
@@ -28,7 +58,7 @@ export function jsonSchemaOf(schema: ISchema<unknown>, depth = 0): JsonSchema {
       return nullable(own, {
         type: 'object',
         properties: Object.fromEntries(
-          Object.entries(fields).map(([key, field]) => [key, jsonSchemaOf(field, depth + 1)]),
+          Object.entries(fields).map(([key, field]) => [key, jsonSchemaOf(field, depth + 1, definitions)]),
         ),
         ...(required.length > 0 && { required }),
         ...(hasTest(own, 'noUnknown') && { additionalProperties: false }),
@@ -38,7 +68,7 @@ export function jsonSchemaOf(schema: ISchema<unknown>, depth = 0): JsonSchema {
       const { innerType } = own as unknown as { readonly innerType?: ISchema<unknown> };
       return nullable(own, {
         type: 'array',
-        ...(innerType && { items: jsonSchemaOf(innerType, depth + 1) }),
+        ...(innerType && { items: jsonSchemaOf(innerType, depth + 1, definitions) }),
         ...limitsOf(own, 'Items'),
       });
     }
@@ -46,7 +76,7 @@ export function jsonSchemaOf(schema: ISchema<unknown>, depth = 0): JsonSchema {
       const { types } = (own as unknown as { readonly spec: { readonly types: readonly ISchema<unknown>[] } }).spec;
       return nullable(own, {
         type: 'array',
-        prefixItems: types.map((type) => jsonSchemaOf(type, depth + 1)),
+        prefixItems: types.map((type) => jsonSchemaOf(type, depth + 1, definitions)),
         minItems: types.length,
         maxItems: types.length,
       });
@@ -68,6 +98,16 @@ export function jsonSchemaOf(schema: ISchema<unknown>, depth = 0): JsonSchema {
   }
 }
 
+function anyOf(
+  meta: Readonly<Record<string, unknown>> | undefined,
+  depth: number,
+  definitions: Definitions | undefined,
+): JsonSchema {
+  const variants = meta?.['anyOf'] as ISchema<unknown>[] | (() => ISchema<unknown>[]);
+  const list = typeof variants === 'function' ? variants() : variants;
+  return { anyOf: list.map((variant) => jsonSchemaOf(variant, depth + 1, definitions)) };
+}
+
 function nullable(schema: Described, json: JsonSchema): JsonSchema {
   if (schema.spec?.nullable !== true) return json;
   if (typeof json['type'] === 'string') return { ...json, type: [json['type'], 'null'] };
@@ -75,8 +115,8 @@ function nullable(schema: Described, json: JsonSchema): JsonSchema {
 }
 
 function isOptional(field: ISchema<unknown>): boolean {
-  const { spec } = field as unknown as { readonly spec?: { readonly optional?: boolean; readonly default?: unknown } };
-  return spec?.optional === true || spec?.default !== undefined;
+  const { spec } = field as unknown as Described;
+  return spec?.optional === true || spec?.default !== undefined || spec?.meta?.['optional'] === true;
 }
 
 type Test = SchemaDescription['tests'][number];

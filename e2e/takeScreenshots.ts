@@ -125,9 +125,9 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
           done();
         });`);
       await driver.navigate().refresh();
-      await driver.wait(until.elementLocated(By.css('input[aria-label="Look at Square"]')), 10_000);
+      await driver.wait(until.elementLocated(By.css('input[aria-label="Show Square"]')), 10_000);
       for (const name of ['Dropped by a third', 'In bricks', 'Square'])
-        await driver.findElement(By.css(`input[aria-label="Look at ${name}"]`)).click();
+        await driver.findElement(By.css(`input[aria-label="Show ${name}"]`)).click();
       await click(driver, 'button', 'Side by side');
     },
   },

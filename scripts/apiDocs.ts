@@ -2,9 +2,10 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { collectionListSchema } from '../server/collections/collectionFile.ts';
 import { ROUTES } from '../contract/index.ts';
-import { jsonSchemaOf } from '../contract/jsonSchema.ts';
+import { jsonSchemaFile } from '../contract/jsonSchema.ts';
 import { openApi } from '../contract/openApi.ts';
 import { designSchema } from '../core/document/index.ts';
+import { artworkSchema } from '../core/motif/index.ts';
 import { recipeSchema } from '../core/recipe/index.ts';
 
 const folder = new URL('../docs/api/', import.meta.url);
@@ -17,11 +18,9 @@ for (const [name, schema] of [
   ['design', designSchema],
   ['collection', collectionListSchema],
   ['recipe', recipeSchema],
+  ['artwork', artworkSchema],
 ] as const)
-  write(
-    `${name}.schema.json`,
-    json({ $schema: 'https://json-schema.org/draft/2020-12/schema', title: name, ...jsonSchemaOf(schema) }),
-  );
+  write(`${name}.schema.json`, json(jsonSchemaFile(name, schema)));
 
 const rows = Object.entries(ROUTES).map(([name, { method, path, summary, status, answer, events, problems }]) => {
   const done = answer === undefined && !events ? 204 : (status ?? 200);

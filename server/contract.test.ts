@@ -6,6 +6,7 @@ import { FILE, pathOf, ROUTES, type Job, type Route } from '../contract/index.ts
 import { jsonSchemaOf } from '../contract/jsonSchema.ts';
 import { openApi } from '../contract/openApi.ts';
 import { newDesign } from '../core/document/index.ts';
+import { artworkSchema } from '../core/motif/index.ts';
 import { SQUARE } from '../core/lattice/index.ts';
 import { NO_STEPS } from '../core/recipe/index.ts';
 import { leafAt } from '../core/testing/arbitraries.ts';
@@ -198,6 +199,22 @@ describe('the contract', () => {
     expect(validate(design), JSON.stringify(validate.errors)).toBe(true);
     expect(validate({ ...design, version: 3 })).toBe(false);
     expect(validate({ ...design, placements: [{ id: 'a' }] })).toBe(false);
+    const artworks = new Ajv2020({ strict: false }).compile(stored('artwork.schema.json') as object);
+    const ink = { kind: 'ink', ink: '#204060', opacity: 1 };
+    const path = { kind: 'path', path: 'M 0 0 L 1 0 L 1 1 Z', rule: 'nonzero', fill: ink };
+    const group = { kind: 'group', matrix: [1, 0, 0, 1, 0, 0], opacity: 0.5, children: [path] };
+    const artwork = { version: 1, view: { x: 0, y: 0, width: 1, height: 1 }, nodes: [path, group] };
+    for (const [given, right] of [
+      [artwork, true],
+      [{ ...artwork, nodes: [{ ...group, children: [group] }] }, true],
+      [{ ...artwork, nodes: [{ ...group, children: [{ ...path, rule: 'wound' }] }] }, false],
+      [{ ...artwork, nodes: [{ ...path, fill: { ...ink, ink: 'red' } }] }, false],
+      [{ ...artwork, nodes: [{ ...group, matrix: [1, 0, 0, 1] }] }, false],
+      [{ ...artwork, nodes: [{ kind: 'text' }] }, false],
+    ] as const) {
+      expect(artworks(given), JSON.stringify(given)).toBe(right);
+      expect(artworkSchema.isValidSync(given, { strict: true }), JSON.stringify(given)).toBe(right);
+    }
     expect(jsonSchemaOf(ROUTES['listDesigns']?.answer as ISchema<unknown>)).toMatchObject({ type: 'array' });
   });
 });

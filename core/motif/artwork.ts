@@ -1,95 +1,146 @@
-import type { Hex } from '../colour/index.ts';
+import { array, boolean, lazy, number, object, string, tuple, type InferType, type Lazy, type Schema } from 'yup';
+import { type Hex, hexSchema } from '../colour/index.ts';
 import type { Matrix } from '../geometry/index.ts';
-import type { View } from './motif.ts';
+import { addressSchema, between, finite, type Immutable, orMissing, taggedUnion } from '../schema/index.ts';
+import { viewSchema, type View } from './motif.ts';
+
+/** Groups within groups; a file that nests deeper is refused when it is read. */
+const DEEPEST = 200;
+
+const real = finite().required();
+const share = between(0, 1);
+const pair = tuple([real, real]).required();
+/** a to f of the map from (x, y) to (a·x + c·y + e, b·x + d·y + f). */
+const matrixSchema = tuple([real, real, real, real, real, real]).required();
+const pathSchema = string().defined();
+const ruleSchema = string()
+  .oneOf(['nonzero', 'evenodd'] as const)
+  .required();
+const kind = <K extends string>(name: K) => string<K>().oneOf([name]).required();
+
+const stopsSchema = array(object({ offset: share, ink: hexSchema, opacity: share }).noUnknown()).required();
 
 /** A colour slot of the artwork, named by the colour it was drawn in; the design says which ink prints it. */
-export interface InkPaint {
-  readonly kind: 'ink';
-  readonly ink: Hex;
-  /** 0 to 1. */
-  readonly opacity: number;
-}
-
-export interface GradientStop {
-  readonly offset: number;
-  readonly ink: Hex;
-  readonly opacity: number;
-}
+const inkPaintSchema = object({ kind: kind('ink'), ink: hexSchema, opacity: share }).noUnknown();
 
 /** A gradient along x from `from` to `to` in its own space, mapped into the artwork by `matrix`. Ends are extended. */
-export interface LinearPaint {
-  readonly kind: 'linear';
-  readonly from: readonly [number, number];
-  readonly to: readonly [number, number];
-  readonly matrix: Matrix;
-  readonly stops: readonly GradientStop[];
-}
+const linearPaintSchema = object({
+  kind: kind('linear'),
+  from: pair,
+  to: pair,
+  matrix: matrixSchema,
+  stops: stopsSchema,
+}).noUnknown();
 
 /** A two-point radial gradient from the focus (radius 0) to the circle. */
-export interface RadialPaint {
-  readonly kind: 'radial';
-  readonly focus: readonly [number, number];
-  readonly centre: readonly [number, number];
-  readonly radius: number;
-  readonly matrix: Matrix;
-  readonly stops: readonly GradientStop[];
-}
+const radialPaintSchema = object({
+  kind: kind('radial'),
+  focus: pair,
+  centre: pair,
+  radius: real,
+  matrix: matrixSchema,
+  stops: stopsSchema,
+}).noUnknown();
 
-export type Paint = InkPaint | LinearPaint | RadialPaint;
+const paintSchema = taggedUnion(
+  'kind',
+  { ink: inkPaintSchema, linear: linearPaintSchema, radial: radialPaintSchema },
+  'paint',
+);
 
-export interface Stroke {
-  readonly paint: Paint;
-  readonly width: number;
-  readonly cap: 'butt' | 'round' | 'square';
-  readonly join: 'miter' | 'round' | 'bevel';
-  readonly miterLimit: number;
-  readonly dash: readonly number[];
-  readonly dashOffset: number;
-}
+const strokeSchema = object({
+  paint: paintSchema,
+  width: real,
+  cap: string()
+    .oneOf(['butt', 'round', 'square'] as const)
+    .required(),
+  join: string()
+    .oneOf(['miter', 'round', 'bevel'] as const)
+    .required(),
+  miterLimit: real,
+  dash: array(real).required(),
+  dashOffset: real,
+}).noUnknown();
+
+const pathNodeSchema = object({
+  kind: kind('path'),
+  path: pathSchema,
+  rule: ruleSchema,
+  fill: orMissing(paintSchema),
+  stroke: orMissing(strokeSchema),
+  /** Stroke below the fill. */
+  strokeFirst: boolean(),
+}).noUnknown();
+
+const clipShapeSchema = object({ path: pathSchema, rule: ruleSchema, matrix: matrixSchema }).noUnknown();
+
+/** Pixels from the blob store, laid over a rectangle of the artwork's own space. */
+const pictureNodeSchema = object({
+  kind: kind('picture'),
+  /** Content address of the encoded picture. */
+  blob: addressSchema,
+  x: real,
+  y: real,
+  width: real,
+  height: real,
+}).noUnknown();
+
+/** The schema of nodes that may hold `depth` more levels of groups. Made when it is asked for, since it is endless. */
+const nodeSchema = (depth: number): Lazy<ArtworkNode> =>
+  lazy((value: unknown): Schema<ArtworkNode> => {
+    const isGroup = typeof value === 'object' && value !== null && Reflect.get(value, 'kind') === 'group';
+    const schema: unknown = isGroup ? groupSchema(depth) : leafSchema.resolve({ value });
+    return schema as Schema<ArtworkNode>;
+  }).meta({ name: 'node', anyOf: () => [pathNodeSchema, pictureNodeSchema, groupSchema(depth)] });
+const leafSchema = taggedUnion('kind', { path: pathNodeSchema, picture: pictureNodeSchema }, 'node');
+
+const groupSchema = (depth: number) =>
+  object({
+    kind: kind('group'),
+    matrix: matrixSchema,
+    opacity: share,
+    /** What the group is clipped to is the union of these. */
+    clip: array(clipShapeSchema),
+    children: array(nodeSchema(depth - 1))
+      .required()
+      .test('depth', `more than ${DEEPEST} groups within each other`, () => depth > 0),
+  }).noUnknown();
+
+/** The schema of artwork as it is stored: a JSON file under the hash of its text. */
+export const artworkSchema = object({
+  version: number<1>().oneOf([1]).required(),
+  view: viewSchema,
+  nodes: array(nodeSchema(DEEPEST)).required(),
+})
+  .noUnknown()
+  .required();
 
 /** Absolute path commands M, L, Q, C, Z in SVG syntax. */
 export type PathText = string;
-export type FillRule = 'nonzero' | 'evenodd';
 
-export interface PathNode {
-  readonly kind: 'path';
-  readonly path: PathText;
-  readonly rule: FillRule;
-  readonly fill?: Paint;
-  readonly stroke?: Stroke;
-  /** Stroke below the fill. */
-  readonly strokeFirst?: boolean;
-}
+export type InkPaint = Immutable<InferType<typeof inkPaintSchema>>;
+export type LinearPaint = Immutable<InferType<typeof linearPaintSchema>>;
+export type RadialPaint = Immutable<InferType<typeof radialPaintSchema>>;
+export type Paint = InkPaint | LinearPaint | RadialPaint;
+export type GradientStop = LinearPaint['stops'][number];
+export type Stroke = Immutable<InferType<typeof strokeSchema>>;
+export type FillRule = InferType<typeof ruleSchema>;
+export type PathNode = Immutable<InferType<typeof pathNodeSchema>>;
+export type ClipShape = Immutable<InferType<typeof clipShapeSchema>>;
+export type PictureNode = Immutable<InferType<typeof pictureNodeSchema>>;
 
-export interface ClipShape {
-  readonly path: PathText;
-  readonly rule: FillRule;
-  readonly matrix: Matrix;
-}
-
-/** Children under one transform. What a group is clipped to is the union of `clip`. */
+/** Children under one transform. Stated, since a type cannot be inferred from a schema that holds itself. */
 export interface GroupNode {
   readonly kind: 'group';
   readonly matrix: Matrix;
   readonly opacity: number;
-  readonly clip?: readonly ClipShape[];
+  readonly clip?: readonly ClipShape[] | undefined;
   readonly children: readonly ArtworkNode[];
-}
-
-/** Pixels from the blob store, laid over `view` of the artwork's own space. */
-export interface PictureNode {
-  readonly kind: 'picture';
-  /** Content address of the encoded picture. */
-  readonly blob: string;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
 }
 
 export type ArtworkNode = PathNode | GroupNode | PictureNode;
 
-/** What a motif looks like: a tree in its own units, y downwards. Immutable; stored under the hash of its JSON. */
+/** What a motif looks like: a tree in its own units, y downwards. Immutable. */
 export interface Artwork {
   readonly version: 1;
   readonly view: View;

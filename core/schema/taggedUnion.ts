@@ -29,3 +29,13 @@ export function orNull<T>(union: Lazy<T>): Lazy<T | null> {
     anyOf: [union, NULL],
   }) as Lazy<T | null>;
 }
+
+const MISSING = mixed().optional();
+
+/** A value that may be missing. */
+export function orMissing<T>(schema: Lazy<T> | Schema<T>): Lazy<T | undefined> {
+  return lazy((value: unknown): ISchema<T | undefined> => {
+    if (value === undefined) return MISSING as Schema<undefined>;
+    return schema.resolve({ value }) as Schema<T>;
+  }).meta({ anyOf: [schema], optional: true });
+}

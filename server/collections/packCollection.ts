@@ -1,6 +1,6 @@
 import type { StoredMotif } from '../../contract/index.ts';
 import { strToU8, zipSync, type Zippable } from 'fflate';
-import { type Artwork, picturesOf, writeSvg } from '../../core/motif/index.ts';
+import { picturesOf, writeSvg } from '../../core/motif/index.ts';
 import type { Recipe } from '../../core/recipe/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { fileNameOf } from '../fileName.ts';
@@ -20,7 +20,7 @@ export async function packCollection({ name, motifs, blobs: folder }: PackTask):
   const filed: FiledMotif[] = [];
   for (const [n, motif] of motifs.entries()) {
     const base = `${String(n + 1).padStart(3, '0')} ${fileNameOf(motif.name, 'Motif')}`;
-    const artwork = await blobs.readJson<Artwork>(motif.artwork);
+    const artwork = await blobs.readArtwork(motif.artwork);
     const pictures = new Map(
       await Promise.all(
         picturesOf(artwork).map(

@@ -1,6 +1,6 @@
 import { keptDrawing } from './keptDrawing.ts';
 import { bundleArtwork } from '../../core/bundle/index.ts';
-import { type Artwork, type DrawnMotif, groupInks, inksOf, recolourArtwork } from '../../core/motif/index.ts';
+import { type DrawnMotif, groupInks, inksOf, recolourArtwork } from '../../core/motif/index.ts';
 import { EmptyShapeError, shapeArtwork } from '../../core/shapes/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
@@ -14,7 +14,7 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, cont
   switch (recipe.kind) {
     case 'bundle': {
       const drawn = new Map<string, DrawnMotif>();
-      for (const motif of motifs) drawn.set(motif.id, { motif, artwork: await blobs.readJson<Artwork>(motif.artwork) });
+      for (const motif of motifs) drawn.set(motif.id, { motif, artwork: await blobs.readArtwork(motif.artwork) });
       return keptDrawing(bundleArtwork(recipe.parts, drawn), blobs);
     }
     case 'shape':
@@ -30,7 +30,7 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, cont
           'Not there',
           'The drawing whose inks are to be merged is not kept here. Nothing was changed.',
         );
-      const original = await blobs.readJson<Artwork>(recipe.original);
+      const original = await blobs.readArtwork(recipe.original);
       return keptDrawing(recolourArtwork(original, groupInks(inksOf(original), recipe.within)), blobs);
     }
     case 'scan':

@@ -3,7 +3,6 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newDesign } from '../../core/document/index.ts';
 import { UPRIGHT } from '../../core/geometry/index.ts';
 import { step } from '../../core/lattice/index.ts';
-import type { Artwork } from '../../core/motif/index.ts';
 import { FIGURE_KINDS, type Part } from '../../core/recipe/index.ts';
 import { leafAt } from '../../core/testing/arbitraries.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
@@ -142,7 +141,7 @@ describe('a built motif', () => {
         pieces: [piece('lettering', { font, values: { size: 20 } })],
       });
       expect(status).toBe(201);
-      const artwork = await studio.studio.blobs.readJson<Artwork>((body as unknown as Made).artwork);
+      const artwork = await studio.studio.blobs.readArtwork((body as unknown as Made).artwork);
       expect(artwork.nodes[0]?.kind === 'path' && artwork.nodes[0].path.length).toBeGreaterThan(300);
       expect((body as unknown as Made).width).toBeGreaterThan(40);
     }

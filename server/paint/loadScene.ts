@@ -1,5 +1,5 @@
 import type { Design } from '../../core/document/index.ts';
-import { type Artwork, type DrawnMotif, type Motif, picturesOf } from '../../core/motif/index.ts';
+import { type DrawnMotif, type Motif, picturesOf } from '../../core/motif/index.ts';
 import { type CanvasBackend, type Picture, type Scene, sceneOf } from '../../core/paint/index.ts';
 import type { Blobs } from '../store/blobs.ts';
 import { nodeBackend, nodePicture } from './nodeBackend.ts';
@@ -15,7 +15,7 @@ export async function loadScene(
   const pictures = new Map<string, Picture>();
   for (const motif of motifs) {
     if (!used.has(motif.id)) continue;
-    const artwork = await blobs.readJson<Artwork>(motif.artwork);
+    const artwork = await blobs.readArtwork(motif.artwork);
     drawn.set(motif.id, { motif, artwork });
     for (const blob of picturesOf(artwork))
       if (!pictures.has(blob)) pictures.set(blob, await nodePicture(await blobs.read(blob)));

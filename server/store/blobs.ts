@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, writeFileSync, renameSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { nanoid } from 'nanoid';
+import { artworkSchema, type Artwork } from '../../core/motif/index.ts';
 
 /** Kinds of content that are kept, by ending. */
 export type BlobKind = 'json' | 'png' | 'jpg' | 'webp' | 'svg' | 'tif' | 'avif';
@@ -11,6 +12,9 @@ const ADDRESS = /^[0-9a-f]{64}\.(json|png|jpg|webp|svg|tif|avif)$/;
 
 /** Immutable files named by what is in them. */
 export class Blobs {
+  /** Addresses that are known to hold artwork. */
+  readonly #artworks = new Set<string>();
+
   constructor(readonly folder: string) {}
 
   /** Keeps the content and returns its address; a file appears whole or not at all. */
@@ -34,8 +38,14 @@ export class Blobs {
     return readFile(this.pathOf(address));
   }
 
-  async readJson<T>(address: string): Promise<T> {
-    return JSON.parse(await readFile(this.pathOf(address), 'utf8')) as T;
+  /** The artwork kept at an address. @throws ValidationError where what lies there is no artwork */
+  async readArtwork(address: string): Promise<Artwork> {
+    const json: unknown = JSON.parse(await readFile(this.pathOf(address), 'utf8'));
+    // Checked once: what lies under a content address never changes, and checking takes longer than reading.
+    if (this.#artworks.has(address)) return json as Artwork;
+    const artwork = await artworkSchema.validate(json, { strict: true });
+    this.#artworks.add(address);
+    return artwork;
   }
 
   has(address: string): boolean {

@@ -7,8 +7,8 @@ export const scallop: Figure = {
   measures: [
     millimetres('width', 'Width', 40),
     millimetres('height', 'Height', 32),
-    count('bows', 'Bows', 7, 1, 31),
-    share('bow', 'Height of bows', 45, 0, 100),
+    count('bows', 'Scallops', 7, 1, 31),
+    share('bow', 'Scallop depth', 45, 0, 100),
     share('foot', 'Foot', 18, 0, 100),
   ],
   outline: ({ width = 0, height = 0, bows = 1, bow = 0, foot = 0 }) => {

@@ -67,7 +67,7 @@ export const TEXTS = {
   propose: 'Suggest',
   light: 'Light',
   paper: 'Paper',
-  keep: 'Keep',
+  keep: 'Nowhere',
   outside: 'Outside',
   everywhere: 'Everywhere',
   whiteInsideClosedLinesStays: 'White inside closed lines stays.',
