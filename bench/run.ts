@@ -14,7 +14,8 @@ import { paintTile } from '../server/paint/paintTile.ts';
 import { serve } from '../server/serve.ts';
 import { insertDesign } from '../server/store/designs.ts';
 import { everyMotif } from '../server/store/motifs.ts';
-import { measured, TOSS_GAP, tossables, tossed, tossRecipe, tried } from './tossBench.ts';
+import { measured, tossed, tried } from './tossBench.ts';
+import { TOSS_GAP, tossables, tossRecipe } from './tossSetup.ts';
 import type { ClothTimings } from './page/clothBench.ts';
 
 const COUNTS = [300, 1000, 3000];

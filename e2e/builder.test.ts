@@ -143,7 +143,7 @@ describe('the builder', () => {
     for (let dx = -200; dx < 200; dx += 1) if (isInk(screen, { x: x + dx, y })) ink += 1;
     expect(ink).toBeGreaterThan(15);
     await (await driver.findElement(By.xpath('//label[normalize-space()="Filled"]/input'))).click();
-    await waitForText(driver, 'These pieces leave nothing to see.');
+    await waitForText(driver, 'Nothing is visible.');
   });
 
   it('does not open what was not built, and leaves it as it is', async () => {
@@ -157,7 +157,7 @@ describe('the builder', () => {
       'Test',
     );
     await driver.get(`${hevrel.url}/build/${motif.id}`);
-    await waitForText(driver, '“Buoy” was not built of figures');
+    await waitForText(driver, '“Buoy” was not made in the builder');
     await driver.get(`${hevrel.url}/build/nobody`);
     await waitForText(driver, 'There is no such motif here.');
   });

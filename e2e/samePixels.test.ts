@@ -39,7 +39,7 @@ async function difference(design: Design, scale: number): Promise<{ differing: n
   const window = { left: -100, top: -60, right: SIDE - 100, bottom: SIDE - 60 };
   const { scene, backend } = await loadScene(design, motifs, studio.blobs);
   const sheet = nodeSurface(SIDE, SIDE);
-  paintPlane(sheet.context, scene, pixelGrid(design.repeat, scale), window, backend);
+  paintPlane(sheet.context, { scene, grid: pixelGrid(design.repeat, scale), window }, backend);
   const here = pixelsOf(sheet);
   const request: PaintRequest = { design, motifs, scale, window };
   const there = Buffer.from(await runInPage<string>(browser.driver, 'e2e/support/paintInPage.ts', request), 'base64');

@@ -149,7 +149,7 @@ describe('tiles', () => {
       bottom: Math.ceil(1.6 * height),
     };
     const plane = nodeSurface(window.right - window.left, window.bottom - window.top);
-    paintPlane(plane.context, scene, grid, window, backend);
+    paintPlane(plane.context, { scene, grid, window }, backend);
     const pixels = Buffer.from(pixelsOf(plane).buffer);
     let differing = 0;
     for (let y = window.top; y < window.bottom; y += 1) {

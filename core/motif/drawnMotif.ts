@@ -6,3 +6,8 @@ export interface DrawnMotif {
   readonly motif: Motif;
   readonly artwork: Artwork;
 }
+
+/** Motifs by their ids. */
+export function drawnById(drawn: readonly DrawnMotif[]): Map<string, DrawnMotif> {
+  return new Map(drawn.map((one) => [one.motif.id, one]));
+}

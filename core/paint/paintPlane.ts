@@ -6,6 +6,16 @@ import type { Scene } from './scene.ts';
 import { drawSprite, paintSprite, partWorthPainting, spriteKey, spritePlace } from './sprite.ts';
 import type { Sprite, SpriteCache } from './spriteCache.ts';
 
+/** What the painter is asked for. */
+export interface RenderRequest {
+  /** A design with its motifs, in a colourway. */
+  readonly scene: Scene;
+  /** Its repeat at a scale. */
+  readonly grid: PixelGrid;
+  /** Whole pixels of the plane; the top left corner becomes (0, 0) of the surface. */
+  readonly window: Box;
+}
+
 /** Which part of the stack to paint, and how. */
 export interface PlaneOptions {
   /** Placements to paint; all of the scene's where missing. */
@@ -19,14 +29,12 @@ export interface PlaneOptions {
 /**
  * Paints any rectangle of the plane, step by step, so that the caller can show progress or stop between steps.
  *
- * @param window whole pixels of the plane; its top left corner becomes (0, 0) of the surface
+ * @param surface at least as large as the request's window; what is on it is cleared
  * @yields the share done, 0 to 1, after each placement
  */
 export function* paintingPlane(
   surface: Canvas2D,
-  scene: Scene,
-  grid: PixelGrid,
-  window: Box,
+  { scene, grid, window }: RenderRequest,
   backend: CanvasBackend,
   { only, bare = false, sprites }: PlaneOptions = {},
 ): Generator<number, void> {
@@ -100,13 +108,11 @@ export function* paintingPlane(
 /** Paints any rectangle of the plane in one go. */
 export function paintPlane(
   surface: Canvas2D,
-  scene: Scene,
-  grid: PixelGrid,
-  window: Box,
+  request: RenderRequest,
   backend: CanvasBackend,
   options?: PlaneOptions,
 ): void {
-  for (const share of paintingPlane(surface, scene, grid, window, backend, options)) void share;
+  for (const share of paintingPlane(surface, request, backend, options)) void share;
 }
 
 /** The cell at the origin, in whole pixels. */

@@ -2,7 +2,7 @@ import { type Command, type Design, type Placement, withInks } from '../document
 import { UPRIGHT } from '../geometry/index.ts';
 import type { Motif } from '../motif/index.ts';
 import type { TossRecipe } from '../recipe/index.ts';
-import type { TossedMotif } from './toss.ts';
+import type { TossedMotif } from './tossTypes.ts';
 
 /** What of a design a toss may lay anew: what it laid before and nobody has pinned. */
 export function tossedIdsOf({ toss, placements }: Design): Set<string> {

@@ -3,7 +3,7 @@ import { type Lattice, orbitDistance } from '../lattice/index.ts';
 import { seeded } from '../random/index.ts';
 import { rotationFor, type TossRecipe } from '../recipe/index.ts';
 import type { Hole } from './holes.ts';
-import type { Tossable, TossedMotif } from './toss.ts';
+import type { Tossable, TossedMotif } from './tossTypes.ts';
 
 /**
  * Fillers of the recipe for holes: in each the one that fills it best, grown to fit within its limits and keeping the gap, another

@@ -8,3 +8,4 @@ export * from './mainInk.ts';
 export * from './obstacles.ts';
 export * from './settle.ts';
 export * from './toss.ts';
+export * from './tossTypes.ts';

@@ -1,6 +1,7 @@
 import type { Placement } from '../document/index.ts';
 import { poseCircles } from './circleCover.ts';
-import type { Obstacles, Tossable } from './toss.ts';
+import type { Obstacles } from './toss.ts';
+import type { Tossable } from './tossTypes.ts';
 
 /** What lies there and stays, as a toss has to keep clear of it. */
 export function obstaclesOf(placements: readonly Placement[], shapes: ReadonlyMap<string, Tossable>): Obstacles {

@@ -22,7 +22,8 @@ import { findHoles } from './holes.ts';
 import { mainInk } from './mainInk.ts';
 import { obstaclesOf } from './obstacles.ts';
 import { settle } from './settle.ts';
-import { toss, type Tossable, TossError, type TossResult } from './toss.ts';
+import { toss, TossError, type TossResult } from './toss.ts';
+import type { Tossable } from './tossTypes.ts';
 
 /** A raster of what a rule says of each place, shares across and down. */
 function raster(width: number, height: number, rule: (u: number, v: number) => boolean): Silhouette {

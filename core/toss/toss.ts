@@ -1,10 +1,12 @@
-import type { Placement } from '../document/index.ts';
-import { type Point, UPRIGHT } from '../geometry/index.ts';
-import { applyOpToPose, type Lattice, orbitDistance, toFundamentalDomain, translatesWithin } from '../lattice/index.ts';
+import { UPRIGHT } from '../geometry/index.ts';
+import { type Lattice, toFundamentalDomain } from '../lattice/index.ts';
 import { seeded } from '../random/index.ts';
 import { isAllowed, type Role, ROLES, rotationFor, type TossEntry, type TossRecipe } from '../recipe/index.ts';
 import { type Circle, type CircleCover, poseCircles } from './circleCover.ts';
 import { ClearanceField } from './clearanceField.ts';
+import { centredOn, isClearOfItself, roundOf, spareOf } from './tossFit.ts';
+import { type Even, evenDistances, type Lying, scoreOf } from './tossScore.ts';
+import type { Tossable, TossedMotif } from './tossTypes.ts';
 
 /** A motif that found no place. */
 export interface Unplaced {
@@ -24,27 +26,12 @@ export interface TossResult {
   readonly covered: number;
 }
 
-export type TossedMotif = Pick<Placement, 'motif' | 'x' | 'y' | 'rotation' | 'scale' | 'flipped'>;
-
-/** A motif as it can be tossed. */
-export interface Tossable {
-  readonly rounds: CircleCover;
-  /** The ink that most of it is printed in; those of one ink are spread. */
-  readonly ink: string;
-}
-
 /** What lies on the cloth already and stays. */
 export interface Obstacles {
   readonly rounds: readonly Circle[];
   /** mm² that it covers. */
   readonly area: number;
   readonly places: readonly Lying[];
-}
-
-/** A motif's place, as far as its like keep away from it. */
-interface Lying extends Point {
-  readonly motif: string;
-  readonly role?: string;
 }
 
 /** Thrown where nothing can come of a recipe; the message is a sentence. */
@@ -54,10 +41,6 @@ export class TossError extends Error {}
 const TRIES = 700;
 /** Places that fit, of which the best is taken: for heroes, which are few and seen first, more are compared. */
 const FITTING: Readonly<Record<Role, number>> = { hero: 60, companion: 14, filler: 14 };
-/** Equal motifs, and those of one main ink, are kept apart by these shares of the distance that they would have if they lay evenly. */
-const APART = 0.8;
-const INK_APART = 0.6;
-
 /**
  * Scatters motifs over the cloth by a recipe, large first, then smaller into what is left, so that they lie closely and
  * evenly and keep the gap everywhere, instances included. Yields after each that is laid.
@@ -96,7 +79,7 @@ export function* toss(
     [...queue.map(({ entry }) => entry.motif), ...standing.places.map(({ motif }) => motif)],
     motifs,
   );
-  const lie: Lying[] = [...standing.places];
+  const lying: Lying[] = [...standing.places];
   const placed: TossedMotif[] = [];
   const unplaced = new Map<string, Unplaced>();
   let area = standing.area;
@@ -104,21 +87,21 @@ export function* toss(
   const lay = (entry: TossEntry, rounds: CircleCover, tossed: TossedMotif): void => {
     openness.add(poseCircles(rounds, { ...UPRIGHT, ...tossed }));
     area += rounds.area * tossed.scale * tossed.scale;
-    lie.push({ x: tossed.x, y: tossed.y, motif: entry.motif, role: entry.role });
+    lying.push({ x: tossed.x, y: tossed.y, motif: entry.motif, role: entry.role });
     placed.push(tossed);
   };
-  for (const one of from) {
-    const at = queue.findIndex(({ entry }) => entry.motif === one.motif && isAsTold(entry, recipe, one));
-    const told = queue[at];
+  for (const tossed of from) {
+    const at = queue.findIndex(({ entry }) => entry.motif === tossed.motif && fitsEntry(entry, recipe, tossed));
+    const wanted = queue[at];
     if (
-      !told ||
-      spareOf(told.rounds, one, openness, recipe.gap) === undefined ||
-      !isClearOfItself(lattice, told.rounds, one, recipe.gap)
+      !wanted ||
+      spareOf(wanted.rounds, tossed, openness, recipe.gap) === undefined ||
+      !isClearOfItself(lattice, wanted.rounds, tossed, recipe.gap)
     )
       continue;
-    if (told.entry.role === 'filler' && area / cell >= 1 - recipe.ground) continue;
+    if (wanted.entry.role === 'filler' && area / cell >= 1 - recipe.ground) continue;
     queue.splice(at, 1);
-    lay(told.entry, told.rounds, one);
+    lay(wanted.entry, wanted.rounds, tossed);
   }
 
   for (const { entry, rounds } of queue) {
@@ -127,19 +110,23 @@ export function* toss(
       miss(entry, unplaced);
       continue;
     }
-    const found = placeFor(entry, rounds, recipe, openness, lattice, lie, even, random);
-    if ('needs' in found) {
-      unplaced.set(keyOf(entry), { motif: entry.motif, count: 1, ...found });
+    const place = placeFor(entry, rounds, recipe, openness, lattice, lying, even, random);
+    if ('needs' in place) {
+      unplaced.set(keyOf(entry), { motif: entry.motif, count: 1, ...place });
       continue;
     }
-    lay(entry, rounds, found);
+    lay(entry, rounds, place);
     yield { placed: [...placed], unplaced: [...unplaced.values()], covered: area / cell };
   }
   return { placed, unplaced: [...unplaced.values()], covered: area / cell };
 }
 
-/** Whether something lies as an entry and the directions say. */
-function isAsTold({ smallest, largest }: TossEntry, { directions, flipped }: TossRecipe, tossed: TossedMotif): boolean {
+/** Whether a tossed motif keeps to the sizes of an entry and the recipe's directions. */
+function fitsEntry(
+  { smallest, largest }: TossEntry,
+  { directions, flipped }: TossRecipe,
+  tossed: TossedMotif,
+): boolean {
   const isTurned = isAllowed(directions, tossed.rotation);
   return isTurned && (flipped || !tossed.flipped) && tossed.scale >= smallest - 1e-9 && tossed.scale <= largest + 1e-9;
 }
@@ -170,18 +157,13 @@ function inOrder(
   });
 }
 
-/** The radius of the largest round, which has to find room before anything else. */
-function roundOf(rounds: CircleCover): number {
-  return rounds.circles[0]?.r ?? 0;
-}
-
 function placeFor(
   entry: TossEntry,
   rounds: CircleCover,
   recipe: TossRecipe,
   openness: ClearanceField,
   lattice: Lattice,
-  lie: readonly Lying[],
+  lying: readonly Lying[],
   even: Even,
   random: () => number,
 ): TossedMotif | { needs: number; left: number } {
@@ -232,7 +214,7 @@ function placeFor(
       laid,
       spare,
       lattice,
-      lie,
+      lying,
       even,
       entry.largest > entry.smallest ? (scale - entry.smallest) / (entry.largest - entry.smallest) : 0,
     );
@@ -240,113 +222,6 @@ function placeFor(
   }
   if (!best) return nothing;
   return { ...best, ...toFundamentalDomain(lattice, best) };
-}
-
-/** How it lies so that its largest round is about a point. */
-function centredOn(at: Point, { x, y }: Circle, how: Omit<TossedMotif, 'x' | 'y'>): TossedMotif {
-  const [cos, sin] = turnsOf(how.rotation);
-  const [px, py] = [(how.flipped ? -x : x) * how.scale, y * how.scale];
-  return { ...how, x: at.x - (cos * px - sin * py), y: at.y - (sin * px + cos * py) };
-}
-
-/** The mean room that its rounds have over the gap, mm; undefined where one has not enough. */
-function spareOf(
-  { circles }: CircleCover,
-  { x, y, rotation, scale, flipped }: TossedMotif,
-  openness: ClearanceField,
-  gap: number,
-): number | undefined {
-  const [cos, sin] = turnsOf(rotation);
-  let sum = 0;
-  for (const round of circles) {
-    const [px, py] = [(flipped ? -round.x : round.x) * scale, round.y * scale];
-    const spare = openness.atLeast(x + cos * px - sin * py, y + sin * px + cos * py) - round.r * scale - gap;
-    if (spare < 0) return undefined;
-    sum += spare;
-  }
-  return sum / circles.length;
-}
-
-/** Whether it keeps the gap to its own instances and reflections. */
-function isClearOfItself(lattice: Lattice, rounds: CircleCover, laid: TossedMotif, gap: number): boolean {
-  const {
-    ops,
-    shortBasis: [nearest],
-  } = lattice;
-  const far = 2 * rounds.reach * laid.scale + gap;
-  if (ops.length === 1 && nearest.x * nearest.x + nearest.y * nearest.y >= far * far) return true;
-  const pose = { ...UPRIGHT, ...laid };
-  const own = poseCircles(rounds, pose);
-  return ops.every((image) => {
-    const other = applyOpToPose(image, pose);
-    const isItself = image === ops[0];
-    return translatesWithin(lattice, { x: other.x - laid.x, y: other.y - laid.y }, far).every(({ x, y }) => {
-      if (isItself && x === 0 && y === 0) return true;
-      const there = poseCircles(rounds, { ...other, x: laid.x + x, y: laid.y + y });
-      return own.every((p) => there.every((q) => Math.hypot(p.x - q.x, p.y - q.y) >= p.r + q.r + gap));
-    });
-  });
-}
-
-/** How far apart things would lie if they lay evenly, mm: all of them, those of a motif, those of an ink. */
-interface Even {
-  readonly all: number;
-  readonly inkOf: (motif: string) => string | undefined;
-  readonly motif: (motif: string) => number;
-  readonly ink: (motif: string) => number;
-}
-
-function evenDistances(cell: number, motifs: readonly string[], known: ReadonlyMap<string, Tossable>): Even {
-  const count = (of: readonly (string | undefined)[]): Map<string | undefined, number> => {
-    const counts = new Map<string | undefined, number>();
-    for (const one of of) counts.set(one, (counts.get(one) ?? 0) + 1);
-    return counts;
-  };
-  const inkOf = (motif: string): string | undefined => known.get(motif)?.ink;
-  const [ofMotif, ofInk] = [count(motifs), count(motifs.map(inkOf))];
-  const distance = (n: number | undefined): number => Math.sqrt(cell / (n ?? 1));
-  return {
-    all: distance(motifs.length),
-    inkOf,
-    motif: (motif) => distance(ofMotif.get(motif)),
-    ink: (motif) => distance(ofInk.get(inkOf(motif))),
-  };
-}
-
-/** The less the better. */
-function scoreOf(
-  { role, motif }: TossEntry,
-  at: TossedMotif,
-  spare: number,
-  lattice: Lattice,
-  lie: readonly Lying[],
-  even: Even,
-  size: number,
-): number {
-  let like = Infinity;
-  let tone = Infinity;
-  let hero = Infinity;
-  const ink = even.inkOf(motif);
-  for (const other of lie) {
-    const equal = other.motif === motif;
-    const peer = role === 'hero' && other.role === 'hero';
-    const alike = ink !== undefined && even.inkOf(other.motif) === ink;
-    if (!equal && !peer && !alike) continue;
-    const distance = orbitDistance(lattice, at, other);
-    if (equal && distance < like) like = distance;
-    if (alike && distance < tone) tone = distance;
-    if (peer && distance < hero) hero = distance;
-  }
-  const crowd =
-    Math.max(0, 1 - like / (APART * even.motif(motif))) + 0.4 * Math.max(0, 1 - tone / (INK_APART * even.ink(motif)));
-  if (role === 'hero') return 4 * crowd - Math.min(hero, 10 * even.all) / even.all + (0.02 * spare) / even.all;
-  return 2.5 * crowd + spare / even.all - (role === 'filler' ? 1 : 0.5) * size;
-}
-
-/** Sine and cosine differ in their last digits from machine to machine; rounded they do not, and neither does the toss. */
-function turnsOf(degrees: number): readonly [number, number] {
-  const angle = (degrees * Math.PI) / 180;
-  return [Math.round(Math.cos(angle) * 1e9) / 1e9, Math.round(Math.sin(angle) * 1e9) / 1e9];
 }
 
 function round(value: number): number {

@@ -1,7 +1,7 @@
 import type { Design } from '../../core/document/index.ts';
 import type { Box } from '../../core/geometry/index.ts';
 import { pixelGrid } from '../../core/lattice/index.ts';
-import type { Motif } from '../../core/motif/index.ts';
+import { drawnById, type Motif } from '../../core/motif/index.ts';
 import { paintPlane, sceneOf } from '../../core/paint/index.ts';
 import { ArtworkStore } from '../../web/cloth/artworkStore.ts';
 import { browserSurface } from '../../web/cloth/browserBackend.ts';
@@ -20,9 +20,7 @@ export async function run({ design, motifs, scale, window: box }: PaintRequest):
   const sheet = browserSurface(box.right - box.left, box.bottom - box.top);
   paintPlane(
     sheet.context,
-    sceneOf(design, new Map(drawn.map((drawnMotif) => [drawnMotif.motif.id, drawnMotif]))),
-    pixelGrid(design.repeat, scale),
-    box,
+    { scene: sceneOf(design, drawnById(drawn)), grid: pixelGrid(design.repeat, scale), window: box },
     shelf.backend,
   );
   const { data } = sheet.context.getImageData(0, 0, sheet.canvas.width, sheet.canvas.height);

@@ -20,7 +20,7 @@ export async function paintTile(
   const { scene, backend } = await loadScene(design, motifs, new Blobs(blobs));
   const grid = pixelGrid(design.repeat, scale);
   const sheet = nodeSurface(grid.cell.width, grid.cell.height);
-  for (const share of paintingPlane(sheet.context, scene, grid, cellWindow(grid), backend)) {
+  for (const share of paintingPlane(sheet.context, { scene, grid, window: cellWindow(grid) }, backend)) {
     progress(share * PAINTING);
   }
   const channels = scene.ground ? 3 : 4;

@@ -47,7 +47,7 @@ const backend = nodeBackend();
 
 function painted(design: Design, grid: PixelGrid, window: Box, options?: PlaneOptions, motifs = LEAF_MOTIFS): Buffer {
   const sheet = nodeSurface(window.right - window.left, window.bottom - window.top);
-  paintPlane(sheet.context, sceneOf(design, motifs), grid, window, backend, options);
+  paintPlane(sheet.context, { scene: sceneOf(design, motifs), grid, window }, backend, options);
   return Buffer.from(pixelsOf(sheet).buffer);
 }
 
@@ -256,8 +256,8 @@ describe('the painter', () => {
         const scene = sceneOf(design, LEAF_MOTIFS);
         const below = nodeSurface(window.right, window.bottom);
         const above = nodeSurface(window.right, window.bottom);
-        paintPlane(below.context, scene, grid, window, backend, { only: new Set(ids.slice(0, half)) });
-        paintPlane(above.context, scene, grid, window, backend, { only: new Set(ids.slice(half)), bare: true });
+        paintPlane(below.context, { scene, grid, window }, backend, { only: new Set(ids.slice(0, half)) });
+        paintPlane(above.context, { scene, grid, window }, backend, { only: new Set(ids.slice(half)), bare: true });
         backend.drawPixels(below.context, above.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
         const whole = painted(design, grid, window);
         const both = Buffer.from(pixelsOf(below).buffer);
@@ -292,8 +292,8 @@ describe('the painter', () => {
           LEAF_MOTIFS,
         );
         const [below, over] = [nodeSurface(window.right, window.bottom), nodeSurface(window.right, window.bottom)];
-        paintPlane(below.context, open, grid, window, backend, { only: only('main') });
-        paintPlane(over.context, open, grid, window, backend, { only: only('over'), bare: true });
+        paintPlane(below.context, { scene: open, grid, window }, backend, { only: only('main') });
+        paintPlane(over.context, { scene: open, grid, window }, backend, { only: only('over'), bare: true });
         below.context.globalAlpha = opacity;
         backend.drawPixels(below.context, over.pixels, { x: 0, y: 0, width: window.right, height: window.bottom });
         const whole = painted(design, grid, window);

@@ -29,7 +29,7 @@ it('picks through the instances what the painter painted there', () => {
       const grid = pixelGrid(design.repeat, 2);
       const window = { left: -100, top: -60, right: 100, bottom: 60 };
       const plane = nodeSurface(200, 120);
-      paintPlane(plane.context, sceneOf(bare, LEAF_MOTIFS), grid, window, backend);
+      paintPlane(plane.context, { scene: sceneOf(bare, LEAF_MOTIFS), grid, window }, backend);
       const pixels = pixelsOf(plane);
       const picker = new Picker(bare.placements, motifs, latticeOf(bare.repeat));
       let wrong = 0;

@@ -11,9 +11,10 @@ import { Compositor, type PaintedCloth, type PaintedFill } from './compositor.ts
 import { PaintClient, type PaintHost } from './paintClient.ts';
 import { startPaintWorker } from './paintHost.ts';
 import type { Painted, PaintOrder } from './paintMessages.ts';
+import { isStillGood, orderFor } from './paintOrder.ts';
 import { paintSilhouette } from './silhouettes.ts';
 import { stackAround } from './stackAround.ts';
-import { paintedWindow, refitted, toMm, viewportAround, viewportWith, type Viewport } from './viewport.ts';
+import { refitted, toMm, viewportAround, viewportWith, type Viewport } from './viewport.ts';
 
 /** The placements that move, and the design as it was when they were taken up. */
 interface Held {
@@ -22,9 +23,6 @@ interface Held {
 }
 
 const NOTHING_HELD: Held = { ids: [], design: undefined };
-
-/** Share of the window that is painted around it, so that panning has something to show. */
-const MARGIN = 0.4;
 
 /**
  * The cloth on screen: what part of the plane is seen, what is to be painted of it, and when. Knows no React; whoever
@@ -241,39 +239,11 @@ export class ClothView {
     return this.#held.design ?? this.#design;
   }
 
-  #needsPaint(): boolean {
-    const order = this.#painted?.order;
-    if (!order) return true;
-    const { plan } = this.#viewport;
-    return (
-      order.design !== this.#wanted ||
-      order.moving !== this.#held.ids ||
-      order.motifs !== this.#motifs ||
-      order.plan.kind !== plan.kind ||
-      order.plan.scaleX !== plan.scaleX ||
-      order.plan.scaleY !== plan.scaleY ||
-      order.plan.reduction !== plan.reduction ||
-      (order.window !== undefined && !contains(order.window, paintedWindow(this.#viewport)))
-    );
-  }
-
   /** One order at a time: the next begins with whatever is wanted by then, so a fast hand never starves the cloth. */
   #order(): void {
-    if (this.#painter.isBusy || !this.#needsPaint() || this.#viewport.width === 0) return;
-    const { plan } = this.#viewport;
-    const seen = paintedWindow(this.#viewport);
-    const mx = Math.round((seen.right - seen.left) * MARGIN);
-    const my = Math.round((seen.bottom - seen.top) * MARGIN);
-    this.#painter.order({
-      design: this.#wanted,
-      motifs: this.#motifs,
-      plan,
-      window:
-        plan.kind === 'window'
-          ? { left: seen.left - mx, top: seen.top - my, right: seen.right + mx, bottom: seen.bottom + my }
-          : undefined,
-      moving: this.#held.ids,
-    });
+    if (this.#painter.isBusy || this.#viewport.width === 0) return;
+    const order = orderFor(this.#viewport, this.#wanted, this.#motifs, this.#held.ids);
+    if (!this.#painted || !isStillGood(this.#painted.order, order, this.#viewport)) this.#painter.order(order);
   }
 
   #take({ below, above, sprites, took }: Painted, order: PaintOrder): void {
@@ -293,10 +263,4 @@ export class ClothView {
   #tell(): void {
     for (const listener of this.#listeners) listener();
   }
-}
-
-function contains(outer: Box, inner: Box): boolean {
-  return (
-    outer.left <= inner.left && outer.top <= inner.top && outer.right >= inner.right && outer.bottom >= inner.bottom
-  );
 }

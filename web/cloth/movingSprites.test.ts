@@ -85,7 +85,7 @@ describe('a moving motif', () => {
           const window = { left: -60, top: -40, right: 340, bottom: 260 };
           const paint = (only?: ReadonlySet<string>, bare = false) => {
             const sheet = nodeSurface(400, 300);
-            paintPlane(sheet.context, sceneOf(design, LEAF_MOTIFS), plan.grid, window, backend, {
+            paintPlane(sheet.context, { scene: sceneOf(design, LEAF_MOTIFS), grid: plan.grid, window }, backend, {
               ...(only && { only }),
               bare,
             });

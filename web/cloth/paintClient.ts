@@ -1,4 +1,4 @@
-import type { PaintOrder, Painted, PaintService } from './paintMessages.ts';
+import type { PaintOrder, Painted, PaintService, PaintWish } from './paintMessages.ts';
 import { TEXTS } from './texts.ts';
 import { messageOf } from '../../core/problem/index.ts';
 
@@ -51,7 +51,7 @@ export class PaintClient {
     return this.#ordered !== undefined;
   }
 
-  order(wish: Omit<PaintOrder, 'id'>): void {
+  order(wish: PaintWish): void {
     if (this.#ordered) throw new Error('one order is under way already');
     this.#lastId += 1;
     this.#send({ ...wish, id: this.#lastId });

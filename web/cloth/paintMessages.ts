@@ -3,9 +3,8 @@ import type { Box } from '../../core/geometry/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
 import type { ClothPlan } from '../../core/paint/index.ts';
 
-/** What the page asks the paint worker for. */
-export interface PaintOrder {
-  readonly id: number;
+/** What is to be painted. */
+export interface PaintWish {
   readonly design: Design;
   readonly motifs: readonly Motif[];
   readonly plan: ClothPlan;
@@ -13,6 +12,11 @@ export interface PaintOrder {
   readonly window: Box | undefined;
   /** Placements that are being moved: what lies below and above them is painted apart, and they are not. */
   readonly moving: readonly string[];
+}
+
+/** What the page asks the paint worker for. */
+export interface PaintOrder extends PaintWish {
+  readonly id: number;
 }
 
 /** A sprite that was painted off the page, and the key that it is kept under. */

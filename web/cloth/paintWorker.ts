@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink';
-import type { DrawnMotif } from '../../core/motif/index.ts';
+import { drawnById } from '../../core/motif/index.ts';
 import {
   cellWindow,
   fillStrips,
@@ -24,10 +24,7 @@ const service: PaintService = {
     const used = new Set(order.design.placements.map(({ motif }) => motif));
     const drawn = await Promise.all(order.motifs.filter(({ id }) => used.has(id)).map((motif) => store.fetch(motif)));
     const began = performance.now();
-    const scene = sceneOf(
-      order.design,
-      new Map(drawn.map((drawnMotif): [string, DrawnMotif] => [drawnMotif.motif.id, drawnMotif])),
-    );
+    const scene = sceneOf(order.design, drawnById(drawn));
     const around = stackAround(order.design.placements, order.moving);
     const below = paint(order, scene, around ? { only: around.below } : {});
     const above = around && around.above.size > 0 ? paint(order, scene, { only: around.above, bare: true }) : undefined;
@@ -59,7 +56,7 @@ function paint(order: PaintOrder, scene: Scene, options: PlaneOptions): ImageBit
   const { plan } = order;
   const window = order.window ?? cellWindow(plan.grid);
   const sheet = browserSurface(window.right - window.left, window.bottom - window.top);
-  paintPlane(sheet.context, scene, plan.grid, window, store.backend, { ...options, sprites });
+  paintPlane(sheet.context, { scene, grid: plan.grid, window }, store.backend, { ...options, sprites });
   return (plan.kind === 'far' ? reduced(sheet, order) : sheet).canvas.transferToImageBitmap();
 }
 

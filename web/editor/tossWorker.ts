@@ -10,7 +10,7 @@ import type { Hex } from '../../core/colour/index.ts';
 import { asDrawn, colourwayOf, type Design } from '../../core/document/index.ts';
 import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
 import { latticeOf, pixelGrid } from '../../core/lattice/index.ts';
-import { type Motif, type Silhouette, silhouetteOf } from '../../core/motif/index.ts';
+import { drawnById, type Motif, type Silhouette, silhouetteOf } from '../../core/motif/index.ts';
 import { cellWindow, paintArtwork, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
 import {
   type CircleCover,
@@ -133,9 +133,7 @@ async function coverage(design: Design, motifs: readonly Motif[], inks: readonly
   const sheet = browserSurface(width, height);
   paintPlane(
     sheet.context,
-    sceneOf(design, new Map(drawn.map((drawnMotif) => [drawnMotif.motif.id, drawnMotif]))),
-    grid,
-    cellWindow(grid),
+    { scene: sceneOf(design, drawnById(drawn)), grid, window: cellWindow(grid) },
     shelf.backend,
     { bare: true, sprites },
   );

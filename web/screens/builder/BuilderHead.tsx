@@ -1,0 +1,93 @@
+import type { DesignMotif } from '../../../contract/index.ts';
+import { ArrowLeft, Redo2, Undo2 } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
+import { Link, useNavigate } from 'react-router';
+import type { Artwork } from '../../../core/motif/index.ts';
+import type { ShapeRecipe } from '../../../core/recipe/index.ts';
+import { FIGURES } from '../../../core/shapes/index.ts';
+import { formatLength } from '../../../core/units/index.ts';
+import { useMotifMaking, useMotifMutation } from '../../api/motifs.ts';
+import { Button } from '../../ui/Button.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
+import { useUnit } from '../../ui/unit.ts';
+import type { useHistory } from '../../ui/useHistory.ts';
+import { TEXTS } from './texts.ts';
+
+interface HeadProps {
+  readonly motif: DesignMotif | undefined;
+  readonly artwork: Artwork | undefined;
+  readonly history: ReturnType<typeof useHistory<ShapeRecipe>>;
+  readonly children: ReactNode;
+}
+
+/** The builder's head: the motif's name and size, undo, and what keeps the motif. */
+export function BuilderHead({ motif, artwork, history, children }: HeadProps) {
+  const [unit] = useUnit();
+  const making = useMotifMaking();
+  const mutation = useMotifMutation();
+  const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
+  const navigate = useNavigate();
+  const [name, setName] = useState(motif?.name ?? FIGURES[history.value.pieces[0]?.figure ?? 'petals'].name);
+  const recipe = history.value;
+  const busy = making.isPending || mutation.isPending;
+  const finish = async (): Promise<void> => {
+    try {
+      if (motif) {
+        const before = motif.recipe;
+        await mutation.mutateAsync({ id: motif.id, recipe });
+        if (name.trim() !== motif.name) await mutation.mutateAsync({ id: motif.id, change: { name: name.trim() } });
+        notify({
+          text: TEXTS.nameIsChangedWhereverIt(name.trim()),
+          ...(before && {
+            action: { label: TEXTS.undo, run: () => mutation.mutate({ id: motif.id, recipe: before }) },
+          }),
+        });
+      } else {
+        const made = await making.mutateAsync({ name: name.trim(), collection: TEXTS.built, recipe });
+        notify({
+          text: TEXTS.nameIsInTheDrawer(made.name),
+          action: { label: TEXTS.toTheDrawer, run: () => void navigate('/motifs') },
+        });
+        await navigate(`/build/${made.id}`, { replace: true });
+      }
+    } catch (error) {
+      notifyProblem(error);
+    }
+  };
+  return (
+    <header className="col-span-2 flex items-center gap-3 border-b border-thread px-4">
+      <Link
+        to="/motifs"
+        aria-label={TEXTS.toTheMotifDrawer}
+        title={TEXTS.toTheMotifDrawer}
+        className="grid h-8 w-8 place-items-center rounded-md hover:bg-linen"
+      >
+        <ArrowLeft size={16} aria-hidden />
+      </Link>
+      <input
+        aria-label={TEXTS.nameOfTheMotif}
+        value={name}
+        maxLength={120}
+        onChange={(event) => setName(event.target.value)}
+        className="h-8 w-64 rounded-md border border-thread bg-white px-2 font-name text-base font-semibold"
+      />
+      {artwork && (
+        <span className="text-xs text-graphite">
+          {formatLength(artwork.view.width, unit)} × {formatLength(artwork.view.height, unit)}
+        </span>
+      )}
+      <span className="grow" />
+      {children}
+      <Button look="quiet" label={TEXTS.undo} disabled={!history.canUndo} onClick={history.undo}>
+        <Undo2 size={16} aria-hidden />
+      </Button>
+      <Button look="quiet" label={TEXTS.redo} disabled={!history.canRedo} onClick={history.redo}>
+        <Redo2 size={16} aria-hidden />
+      </Button>
+      <Button look="accent" disabled={!artwork || busy || name.trim() === ''} onClick={() => void finish()}>
+        {motif ? TEXTS.changeTheMotif : TEXTS.makeTheMotif}
+      </Button>
+    </header>
+  );
+}
