@@ -11,7 +11,12 @@ export default defineConfig({
     // Compressed once, as far as it goes, and not anew for each that asks.
     compression({ algorithms: [defineAlgorithm('brotliCompress'), defineAlgorithm('gzip')], threshold: 1024 }),
   ],
-  build: { outDir: '../dist/web', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 1000 },
+  build: {
+    outDir: '../dist/web',
+    emptyOutDir: true,
+    target: 'es2022',
+    chunkSizeWarningLimit: 1000,
+  },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4173' } },
 });

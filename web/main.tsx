@@ -1,15 +1,11 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { StrictMode, type ComponentType } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, RouterProvider } from 'react-router';
+import { createBrowserRouter, RouterProvider, type RouteObject } from 'react-router';
 import { ApiProblem } from './api/client.ts';
-import { MotifDrawer } from './screens/drawer/MotifDrawer.tsx';
 import { Home } from './screens/home/Home.tsx';
 import { Lost } from './ui/Lost.tsx';
 import { Notices } from './ui/Notices.tsx';
-import { SwatchBook } from './screens/swatches/SwatchBook.tsx';
-import { SwatchPage } from './screens/swatches/SwatchPage.tsx';
-import { Workshop } from './screens/workshop/Workshop.tsx';
 import './styles.css';
 
 const client = new QueryClient({
@@ -18,29 +14,25 @@ const client = new QueryClient({
   },
 });
 
-// Pages are fetched with what only they need.
-const builder = async () => ({ Component: (await import('./screens/builder/BuilderPage.tsx')).BuilderPage });
+/** A page that is fetched when it is first gone to, with what only it needs. */
+const page = (path: string, load: () => Promise<ComponentType>): RouteObject => ({
+  path,
+  lazy: async () => ({ Component: await load() }),
+  hydrateFallbackElement: <p />,
+  errorElement: <Lost />,
+});
+const builder = async () => (await import('./screens/builder/BuilderPage.tsx')).BuilderPage;
 
 const router = createBrowserRouter([
   { path: '/', element: <Home />, errorElement: <Lost /> },
-  {
-    path: '/designs/:id',
-    lazy: async () => ({ Component: (await import('./screens/design/DesignPage.tsx')).DesignPage }),
-    hydrateFallbackElement: <p />,
-    errorElement: <Lost />,
-  },
-  { path: '/motifs', element: <MotifDrawer />, errorElement: <Lost /> },
-  { path: '/build', lazy: builder, hydrateFallbackElement: <p />, errorElement: <Lost /> },
-  { path: '/build/:id', lazy: builder, hydrateFallbackElement: <p />, errorElement: <Lost /> },
-  { path: '/workshop', element: <Workshop />, errorElement: <Lost /> },
-  {
-    path: '/workshop/:id',
-    lazy: async () => ({ Component: (await import('./screens/workshop/ScanPage.tsx')).SheetPage }),
-    hydrateFallbackElement: <p />,
-    errorElement: <Lost />,
-  },
-  { path: '/swatches', element: <SwatchBook />, errorElement: <Lost /> },
-  { path: '/swatches/:id', element: <SwatchPage />, errorElement: <Lost /> },
+  page('/designs/:id', async () => (await import('./screens/design/DesignPage.tsx')).DesignPage),
+  page('/motifs', async () => (await import('./screens/drawer/MotifDrawer.tsx')).MotifDrawer),
+  page('/build', builder),
+  page('/build/:id', builder),
+  page('/workshop', async () => (await import('./screens/workshop/Workshop.tsx')).Workshop),
+  page('/workshop/:id', async () => (await import('./screens/workshop/ScanPage.tsx')).SheetPage),
+  page('/swatches', async () => (await import('./screens/swatches/SwatchBook.tsx')).SwatchBook),
+  page('/swatches/:id', async () => (await import('./screens/swatches/SwatchPage.tsx')).SwatchPage),
 ]);
 
 createRoot(document.getElementById('root') as HTMLElement).render(

@@ -1,7 +1,5 @@
-import { converter } from 'culori';
 import type { Hex } from './hex.ts';
-
-const toOklch = converter('oklch');
+import { toOklch } from './spaces.ts';
 
 /** Hues of OKLCH in degrees, and where each ends. */
 const HUES: readonly (readonly [end: number, name: string])[] = [

@@ -1,5 +1,4 @@
-import { differenceCiede2000 } from 'culori';
-import type { Hex } from '../colour/index.ts';
+import { colourDifference, type Hex } from '../colour/index.ts';
 import type { Artwork, ArtworkNode, Paint } from './artwork.ts';
 
 /**
@@ -7,14 +6,13 @@ import type { Artwork, ArtworkNode, Paint } from './artwork.ts';
  * stands for it; an ink joins the nearest group that stands.
  */
 export function groupInks(inks: readonly Hex[], within: number): Map<Hex, Hex> {
-  const difference = differenceCiede2000();
   const standing: Hex[] = [];
   const merged = new Map<Hex, Hex>();
   for (const ink of inks) {
     let nearest: Hex | undefined;
     let least = within;
     for (const other of standing) {
-      const apart = difference(ink, other);
+      const apart = colourDifference(ink, other);
       if (apart > least || (apart === least && nearest)) continue;
       least = apart;
       nearest = other;

@@ -1,5 +1,4 @@
-import { converter, formatHex } from 'culori';
-import type { Hex } from '../colour/index.ts';
+import { hexOfOklab, toOklab, type Hex } from '../colour/index.ts';
 import type { PixelImage } from './pixelImage.ts';
 
 /** From this opacity on a pixel counts as drawn. */
@@ -19,8 +18,6 @@ interface Cluster {
   readonly lab: readonly [number, number, number];
   readonly weight: number;
 }
-
-const toOklab = converter('oklab');
 
 /** An sRGB colour, 0 to 255, in OKLab. */
 export function oklab(r: number, g: number, b: number): readonly [number, number, number] {
@@ -117,7 +114,7 @@ function apart(p: Cluster['lab'], q: Cluster['lab']): number {
 }
 
 function hexOf([l, a, b]: Cluster['lab']): Hex {
-  return formatHex({ mode: 'oklab', l, a, b }) as Hex;
+  return hexOfOklab(l, a, b);
 }
 
 /** The picture's colours by bin; of flat places alone where there are any. */

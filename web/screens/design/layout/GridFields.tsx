@@ -14,7 +14,6 @@ import {
 } from '../../../../core/recipe/index.ts';
 import { formatNumber } from '../../../../core/units/index.ts';
 import { useMotifMaking } from '../../../api/motifs.ts';
-import { newPiece } from '../../builder/pieces.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
@@ -61,6 +60,8 @@ export function GridFields({ recipe, onChange }: Props) {
   const ofInk = async (ink: Hex, inkName: string, next: GridRecipe): Promise<void> => {
     const shape = FIGURES.find(({ value }) => value === next.figure);
     if (!shape) return;
+    // Fetched when it is needed, since the figures come with geometry that nothing else on this page uses.
+    const { newPiece } = await import('../../builder/pieces.ts');
     const plain = newPiece(shape.shape, ink);
     const piece: Piece = next.figure === 'stripes' ? { ...plain, values: STRIPE } : plain;
     const known = motifs.find(

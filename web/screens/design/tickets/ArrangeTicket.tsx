@@ -1,14 +1,11 @@
 import { ArrowDown, ArrowDownToLine, ArrowUp, ArrowUpToLine, Package, PackageOpen, Split, Ungroup } from 'lucide-react';
-import { useContext, type ComponentType } from 'react';
+import { lazy, Suspense, useContext, type ComponentType } from 'react';
 import { isEditable } from '../../../../core/document/index.ts';
 import { ClothContext } from '../../../cloth/clothContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
 import { useStore } from '../../../ui/store.ts';
-import { CheckPanel } from '../check/CheckPanel.tsx';
-import { LayoutPanel } from '../layout/LayoutPanel.tsx';
-import { TossPanel } from '../toss/TossPanel.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import type { ArrangeSide } from '../../../editor/editorState.ts';
 import { bundleOf, useBundles } from '../useBundles.ts';
@@ -20,9 +17,14 @@ import { HistoryList } from './HistoryList.tsx';
 import { AlignPanel } from './AlignPanel.tsx';
 import { MotifPick } from './MotifPick.tsx';
 import { Numbers } from './Numbers.tsx';
-import { StackList } from './LayerList.tsx';
 import { Vary } from './Vary.tsx';
 import { TEXTS } from './texts.ts';
+
+// Each fetched when it is first looked at; the cloth does not wait for any of them.
+const StackList = lazy(async () => ({ default: (await import('./LayerList.tsx')).StackList }));
+const LayoutPanel = lazy(async () => ({ default: (await import('../layout/LayoutPanel.tsx')).LayoutPanel }));
+const TossPanel = lazy(async () => ({ default: (await import('../toss/TossPanel.tsx')).TossPanel }));
+const CheckPanel = lazy(async () => ({ default: (await import('../check/CheckPanel.tsx')).CheckPanel }));
 
 const SIDES: Readonly<Record<ArrangeSide, { readonly name: string; readonly Shown: ComponentType }>> = {
   chosen: { name: TEXTS.selection, Shown: Chosen },
@@ -49,7 +51,9 @@ export function ArrangeTicket() {
         onChange={(next) => editor.arrangeSide.set(next)}
         options={sides.map((value) => ({ value, name: SIDES[value].name }))}
       />
-      <Shown />
+      <Suspense>
+        <Shown />
+      </Suspense>
     </div>
   );
 }

@@ -1,0 +1,135 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { boxAround, rotationMatrix, transform } from '../geometry/index.ts';
+import { pathBounds } from '../motif/index.ts';
+import { FIGURE_KINDS, type Piece, type ShapeRecipe } from '../recipe/index.ts';
+import { FIGURES } from './figures.ts';
+import { Pen } from './pen.ts';
+import { EmptyShapeError, pieceOutline, shapeArtwork } from './shapeArtwork.ts';
+import { variations } from './variations.ts';
+import { DRAWN } from '../testing/shapeFixtures.ts';
+
+/** Words as a box of their size, since no font is at hand here. */
+const letter = (_font: string, text: string, { size = 0 }: Readonly<Record<string, number>>): string =>
+  text
+    ? new Pen()
+        .move(-size, -size / 2)
+        .line(size, -size / 2)
+        .line(size, size / 2)
+        .line(-size, size / 2)
+        .close()
+        .toString()
+    : '';
+
+const piece = (figure: Piece['figure'], rest: Partial<Piece> = {}): Piece => ({
+  figure,
+  values: {},
+  text: 'Low Tide',
+  font: 'bench',
+  x: 0,
+  y: 0,
+  rotation: 0,
+  combine: 'lay',
+  fill: { ink: '#b3402e', fade: null },
+  outline: null,
+  ...rest,
+});
+
+const recipe = (...pieces: Piece[]): ShapeRecipe => ({ kind: 'shape', pieces });
+
+describe('a built motif', () => {
+  it('takes fill and outline of a joined shape from the piece that it begins with', () => {
+    const { nodes } = shapeArtwork(
+      recipe(
+        piece('dot', { outline: { ink: '#1f2430', width: 1 } }),
+        piece('dot', { x: 8, combine: 'join', fill: { ink: '#c9a227', fade: null } }),
+        piece('dot', { x: 40 }),
+      ),
+      letter,
+    );
+    expect(nodes).toHaveLength(2);
+    const [joined] = nodes;
+    expect(joined?.kind === 'path' && joined.fill).toEqual({ kind: 'ink', ink: '#b3402e', opacity: 1 });
+    expect(joined?.kind === 'path' && pathBounds(joined.path)).toMatchObject({ left: -8, right: 16 });
+  });
+
+  it('shows all of its outlines’ width', () => {
+    const { view } = shapeArtwork(
+      recipe(piece('dot', { values: { width: 20, height: 10 }, outline: { ink: '#1f2430', width: 2 } })),
+      letter,
+    );
+    expect([view.x, view.y, view.width, view.height].map((n) => Math.round(n * 1e6) / 1e6)).toEqual([-11, -6, 22, 12]);
+  });
+
+  it('lays each piece where its place and its turn say', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...DRAWN),
+        fc.double({ min: -90, max: 90, noNaN: true }),
+        fc.double({ min: -90, max: 90, noNaN: true }),
+        fc.constantFrom(0, 90, 180, 270),
+        (figure, x, y, turn) => {
+          const lying = pathBounds(pieceOutline(piece(figure, { x, y, rotation: turn }), letter));
+          const own = pathBounds(pieceOutline(piece(figure), letter));
+          if (!own) throw new Error('a figure has an outline');
+          const corners = [
+            { x: own.left, y: own.top },
+            { x: own.right, y: own.bottom },
+          ]
+            .map((p) => transform(rotationMatrix(turn), p))
+            .map((p) => ({ x: p.x + x, y: p.y + y }));
+          for (const [key, value] of Object.entries(boxAround(corners)))
+            expect(lying?.[key as 'left']).toBeCloseTo(value, 4);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  it('fades across the whole of a piece, from full to what is left', () => {
+    const { nodes } = shapeArtwork(
+      recipe(
+        piece('dot', {
+          values: { width: 30, height: 50 },
+          x: 5,
+          fill: { ink: '#3e7a5e', fade: { angle: 90, rest: 0.2 } },
+        }),
+      ),
+      letter,
+    );
+    const [node] = nodes;
+    if (node?.kind !== 'path' || node.fill?.kind !== 'linear') throw new Error('it does not fade');
+    const at = (t: number) =>
+      transform(node.fill?.kind === 'linear' ? node.fill.matrix : rotationMatrix(0), { x: t, y: 0 });
+    expect(at(0).x).toBeCloseTo(5, 9);
+    expect(at(0).y).toBeCloseTo(-25, 9);
+    expect(at(1).y).toBeCloseTo(25, 9);
+    expect(node.fill.stops.map(({ opacity }) => opacity)).toEqual([1, 0.2]);
+  });
+
+  it('of which nothing is left is refused with a sentence', () => {
+    expect(() => shapeArtwork(recipe(piece('dot'), piece('dot', { combine: 'cut' })), letter)).toThrow(EmptyShapeError);
+    expect(() => shapeArtwork(recipe(piece('lettering', { text: '' })), letter)).toThrow(/leave nothing to see/);
+    expect(() => shapeArtwork(recipe(piece('dot', { fill: null })), letter)).toThrow(EmptyShapeError);
+  });
+
+  it('has alternatives that can all be drawn, the same for the same seed', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...FIGURE_KINDS), fc.integer({ min: 1, max: 500 }), (figure, seed) => {
+        const base = recipe(piece(figure), piece('dot', { x: 30, combine: 'join' }));
+        const others = variations(base, seed, 5);
+        expect(others).toHaveLength(5);
+        expect(others).toEqual(variations(base, seed, 5));
+        for (const other of others) {
+          expect(shapeArtwork(other, letter).nodes.length).toBeGreaterThan(0);
+          const { measures } = FIGURES[figure];
+          for (const { key, least, most } of measures) {
+            const value = other.pieces[0]?.values[key] as number;
+            expect(value >= least && value <= most, `${figure} ${key} ${value}`).toBe(true);
+          }
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+});

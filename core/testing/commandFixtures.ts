@@ -1,0 +1,109 @@
+import { anyPlacementFields, anyPoint, anyRepeat, LEAF_RECORD, leafAt } from './arbitraries.ts';
+import { type Command } from '../document/command.ts';
+import { type Design } from '../document/design.ts';
+import { NO_GROUND } from '../document/ground.ts';
+import { type Layer, newLayer } from '../document/layer.ts';
+import { newPlacement, placeMotif } from '../document/placeMotif.ts';
+import fc from 'fast-check';
+
+const anyToss: fc.Arbitrary<Design['toss']> = fc.option(
+  fc.record({
+    recipe: fc.record({
+      entries: fc.array(
+        fc.record({
+          motif: fc.constant('leaf'),
+          role: fc.constantFrom('hero', 'companion', 'filler'),
+          count: fc.nat(50),
+          smallest: fc.constantFrom(0.2, 0.5),
+          largest: fc.constantFrom(0.5, 3),
+        }),
+        { maxLength: 3 },
+      ),
+      directions: fc.oneof(
+        fc.constantFrom('one', 'two', 'four', 'all').map((kind) => ({ kind })),
+        fc.constant({ kind: 'range' as const, from: -20, to: 35 }),
+      ),
+      flipped: fc.boolean(),
+      gap: fc.integer({ min: -5, max: 20 }),
+      ground: fc.constantFrom(0, 0.4),
+      seed: fc.nat(1000),
+    }),
+    laid: fc.subarray(['p0', 'p1', 'gone']),
+  }),
+);
+
+/** The layers in another order, one of them changed and sometimes one more; what lies in them stays. */
+function anyLayersOf({ layers }: Design): fc.Arbitrary<Layer[]> {
+  return fc
+    .tuple(
+      fc.shuffledSubarray([...layers], { minLength: layers.length }),
+      fc.boolean(),
+      fc.boolean(),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+    )
+    .map(([order, shown, more, opacity]) => {
+      const [first, ...rest] = order as [Layer, ...Layer[]];
+      return [
+        { ...first, shown, opacity: opacity + 0 },
+        ...rest,
+        ...(more ? [newLayer(`l${layers.length}`, 'More')] : []),
+      ];
+    });
+}
+
+/** A command that fits the design, chosen by the numbers given. */
+export function fitting(design: Design): fc.Arbitrary<Command> {
+  const ids = design.placements.map(({ id }) => id);
+  const fresh = fc
+    .nat()
+    .map((n) => `n${n}`)
+    .filter((id) => !ids.includes(id));
+  const always: fc.Arbitrary<Command>[] = [
+    anyRepeat.map((repeat) => ({ type: 'repeat', repeat })),
+    anyLayersOf(design).map((layers) => ({ type: 'layers', layers })),
+    fc
+      .uniqueArray(
+        fc.record({
+          id: fc.constantFrom('g', 'h', 'i'),
+          axis: fc.constantFrom('x', 'y'),
+          at: fc.integer({ min: -20, max: 900 }),
+        }),
+        { selector: ({ id }) => id },
+      )
+      .map((guides) => ({ type: 'guides', guides })),
+    anyToss.map((toss) => ({ type: 'toss', toss })),
+    fc.constantFrom(NO_GROUND, { kind: 'flat' as const, ink: 'ground' }).map((ground) => ({ type: 'ground', ground })),
+    fc.constantFrom('Kelp', 'Tide').map((name) => ({ type: 'name', name })),
+    fc
+      .constantFrom('#102030' as const, '#a0b0c0' as const)
+      .map((colour) => ({ type: 'colour', colourway: 'base', ink: 'ground', colour })),
+    fc.tuple(fresh, anyPoint, fc.constantFrom(...design.layers), fc.nat()).map(([id, at, { id: layer }, n]) => ({
+      type: 'insert',
+      placements: [{ index: n % (ids.length + 1), placement: leafAt(id, { ...at, layer }) }],
+    })),
+    fc
+      .tuple(fresh, anyPoint)
+      .map(([id, at]) =>
+        placeMotif(
+          design,
+          LEAF_RECORD,
+          { ...newPlacement(id, LEAF_RECORD, at), layer: design.layers[0]?.id ?? '' },
+          ids[0],
+        ),
+      ),
+  ];
+  if (ids.length === 0) return fc.oneof(...always);
+  const some = fc.subarray(ids, { minLength: 1 });
+  return fc.oneof(
+    ...always,
+    some.map((chosen): Command => ({ type: 'remove', ids: chosen })),
+    fc.tuple(some, anyPlacementFields, anyPoint).map(([chosen, fields, at]): Command => ({
+      type: 'change',
+      changes: Object.fromEntries(chosen.map((id) => [id, { ...fields, ...at }])),
+    })),
+    some.map((chosen): Command => ({
+      type: 'change',
+      changes: Object.fromEntries(chosen.map((id) => [id, { x: -13.7 }])),
+    })),
+  );
+}
