@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openBrowser, type Browser } from './support/browser.ts';
-import { click, press, settledShot, waitForText } from './support/hands.ts';
+import { click, press, settled, settledShot, waitForText } from './support/hands.ts';
 import { startHevrel, type Hevrel } from './support/hevrel.ts';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -100,6 +100,7 @@ describe('every screen', () => {
       const { driver } = browser;
       await driver.get(hevrel.url + path);
       await driver.wait(until.elementLocated(By.css('#root > *')), 10_000);
+      await settled(driver);
       await prepare?.(driver);
       await settledShot(driver);
       await driver.executeScript(AXE);

@@ -1,7 +1,17 @@
 import { By, Key, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { SQUARE, step } from '../core/lattice/index.ts';
-import { cellOnScreen, click, clickAt, complaints, press, settledShot, type, waitForText } from './support/hands.ts';
+import {
+  pickMotif,
+  cellOnScreen,
+  click,
+  clickAt,
+  complaints,
+  press,
+  settledShot,
+  type,
+  waitForText,
+} from './support/hands.ts';
 import { isPink, openTiles, type Tiles } from './support/tiles.ts';
 
 let tiles: Tiles;
@@ -23,7 +33,7 @@ async function pick(label: string, option: string): Promise<void> {
 async function prepare(count: number, smallest: number, largest: number, gap: number): Promise<void> {
   const { driver } = tiles.browser;
   await click(driver, 'radio', 'Toss');
-  await pick('Add a motif', 'Tile');
+  await pickMotif(driver, 'Add a motif', 'Tile');
   await pick('Role of Tile', 'Filler');
   await type(driver, 'How many of Tile', String(count));
   await type(driver, 'Smallest size of Tile', String(smallest));

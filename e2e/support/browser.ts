@@ -8,6 +8,8 @@ import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 export interface Browser {
   readonly driver: WebDriver;
   readonly downloads: string;
+  /** A command of Chromium's own protocol, for what WebDriver has no word for. */
+  devTools(command: string, parameters: object): Promise<void>;
   close(): Promise<void>;
 }
 
@@ -44,9 +46,11 @@ export async function openBrowser(width = 1280, height = 800): Promise<Browser> 
   driver.wait = (condition: never, timeout?: number, message?: string, pause = 20) =>
     wait(condition, timeout, message, pause);
   // The window's own frame would take some of it; this is the page.
-  await (
-    driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> }
-  ).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+  // The package's types do not know this command of its own driver.
+  const chromium = driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> };
+  const devTools = (command: string, parameters: object): Promise<void> =>
+    chromium.sendDevToolsCommand(command, parameters);
+  await devTools('Emulation.setDeviceMetricsOverride', {
     width,
     height,
     deviceScaleFactor: 1,
@@ -55,6 +59,7 @@ export async function openBrowser(width = 1280, height = 800): Promise<Browser> 
   return {
     driver,
     downloads,
+    devTools,
     async close() {
       await driver.quit();
       rmSync(profile, { recursive: true, force: true });

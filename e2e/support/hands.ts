@@ -137,6 +137,15 @@ export async function type(driver: WebDriver, name: string, text: string, confir
   await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, ...(confirm ? [Key.ENTER] : []));
 }
 
+/** Picks a motif in a field that searches the drawer. */
+export async function pickMotif(driver: WebDriver, label: string, name: string): Promise<void> {
+  const field = await named(driver, 'field', label);
+  await field.click();
+  await field.sendKeys(name);
+  const option = By.xpath(`//*[@role='option'][normalize-space()=${xpathText(name)}]`);
+  await driver.wait(until.elementLocated(option), 10_000, `the drawer offers no “${name}”`).click();
+}
+
 export async function waitForText(driver: WebDriver, text: string, timeout = 15_000): Promise<WebElement> {
   return driver.wait(
     until.elementLocated(By.xpath(`//*[contains(normalize-space(.), ${xpathText(text)})]`)),

@@ -14,6 +14,10 @@ import { memoryClipboard, type ClipboardStore } from './clipboard.ts';
 import { NO_SELECTION, instancePoint, type Selection } from './selection.ts';
 import { TEXTS } from './texts.ts';
 
+/** Where motifs become known from, the design last: of two of one id its own counts. */
+const MOTIF_SOURCES = ['drawer', 'picked', 'design'] as const;
+type MotifSource = (typeof MOTIF_SOURCES)[number];
+
 /** Which part of the job the ticket shows. */
 export type Part = 'motifs' | 'repeat' | 'arrange' | 'colour';
 /** Which side of the arranging is shown: what is chosen, the whole stack, rows and grids, the toss, or what the eye would catch on. */
@@ -62,7 +66,7 @@ export abstract class EditorState {
   readonly ink = new Cell<string | undefined>(undefined);
   /** Every motif that is known here: those the design names, and those of the drawer that were looked at. */
   readonly motifs = new Cell<readonly DesignMotif[]>([]);
-  readonly #motifSources = new Map<string, readonly DesignMotif[]>();
+  readonly #motifSources = new Map<MotifSource, readonly DesignMotif[]>();
   /** Whether what is moved is caught by lines near it. */
   readonly snapping = new Cell(false);
   readonly guidesShown = new Cell(true);
@@ -175,12 +179,18 @@ export abstract class EditorState {
   }
 
   /** Makes motifs known; those that the same source named before are known no longer. Of two of one id the design's counts. */
-  learn(source: 'design' | 'drawer', motifs: readonly DesignMotif[]): void {
+  learn(source: MotifSource, motifs: readonly DesignMotif[]): void {
     this.#motifSources.set(source, motifs);
     const known = new Map<string, DesignMotif>();
-    for (const list of [this.#motifSources.get('drawer') ?? [], this.#motifSources.get('design') ?? []])
-      for (const motif of list) known.set(motif.id, motif);
+    for (const from of MOTIF_SOURCES)
+      for (const motif of this.#motifSources.get(from) ?? []) known.set(motif.id, motif);
     this.motifs.set([...known.values()]);
+  }
+
+  /** Makes a motif known that was found by searching the drawer. */
+  learnPicked(motif: DesignMotif): void {
+    if (this.motif(motif.id)) return;
+    this.learn('picked', [...(this.#motifSources.get('picked') ?? []), motif]);
   }
 
   motif(id: string): DesignMotif | undefined {

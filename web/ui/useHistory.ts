@@ -1,12 +1,16 @@
 import { useCallback, useRef, useState } from 'react';
 
-/** A hand that stops for so long has done something, ms. */
+/** After a pause of so many ms the next change of a field is one of its own. */
 export const PAUSE_MS = 500;
 
-/** A value with undo and redo. What a hand does without a pause is one change. */
+/** A value with undo and redo. */
 export interface History<T> {
   readonly value: T;
-  change(next: T): void;
+  /**
+   * @param field what is changed, where many changes of it without a pause are one, such as those of a slider; a change
+   *   without a field is always one of its own
+   */
+  change(next: T, field?: string): void;
   undo(): void;
   redo(): void;
   readonly canUndo: boolean;
@@ -19,13 +23,14 @@ export function useHistory<T>(first: T): History<T> {
     past: [],
     future: [],
   });
-  const lastChange = useRef(0);
+  const lastChange = useRef<{ readonly at: number; readonly field: string | undefined }>({ at: 0, field: undefined });
   return {
     value,
-    change: useCallback((next: T) => {
-      const now = Date.now();
-      const goesOn = now - lastChange.current < PAUSE_MS;
-      lastChange.current = now;
+    change: useCallback((next: T, field?: string) => {
+      const at = Date.now();
+      const last = lastChange.current;
+      const goesOn = field !== undefined && field === last.field && at - last.at < PAUSE_MS;
+      lastChange.current = { at, field };
       set((old) => ({
         value: next,
         past: goesOn && old.past.length > 0 ? old.past : [...old.past, old.value],

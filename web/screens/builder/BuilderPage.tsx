@@ -94,9 +94,8 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
               chosen={chosen}
               ground={ground}
               onChoose={setPicked}
-              onMove={(dx, dy) =>
-                piece && change(withPiece(recipe, chosen, { x: round(piece.x + dx), y: round(piece.y + dy) }))
-              }
+              places={recipe.pieces}
+              onMove={(n, { x, y }) => change(withPiece(recipe, n, { x: round(x), y: round(y) }), `place of ${n}`)}
             />
             <Sized>
               {(width, height) => <RepeatPreview artwork={artwork} ground={ground} width={width} height={height} />}
@@ -112,14 +111,20 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
         aria-label={TEXTS.pieces}
         className="row-span-2 flex min-h-0 flex-col gap-5 overflow-y-auto border-l border-thread p-5"
       >
-        <PieceList recipe={recipe} chosen={chosen} onChoose={setPicked} onChange={change} ink={inkThatShows(inks)} />
+        <PieceList
+          recipe={recipe}
+          chosen={chosen}
+          onChoose={setPicked}
+          onChange={(next) => change(next)}
+          ink={inkThatShows(inks)}
+        />
         {piece && (
           <PieceTicket
             piece={piece}
             isFirst={chosen === 0}
             takesAfter={takesAfterOther(recipe, chosen)}
             inks={inks}
-            onChange={(to) => change(withPiece(recipe, chosen, to))}
+            onChange={(to) => change(withPiece(recipe, chosen, to), `${Object.keys(to).join()} of ${chosen}`)}
           />
         )}
       </aside>

@@ -1,4 +1,5 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import type { Point } from '../../../core/geometry/index.ts';
 import type { Artwork } from '../../../core/motif/index.ts';
 import { ArtworkSvg } from '../../ui/ArtworkSvg.tsx';
 import { TEXTS } from './texts.ts';
@@ -10,16 +11,19 @@ interface Props {
   readonly chosen: number;
   readonly ground: string;
   readonly onChoose: (index: number) => void;
-  /** Moves the chosen piece, mm. */
-  readonly onMove: (dx: number, dy: number) => void;
+  /** Where each piece lies, mm. */
+  readonly places: readonly Point[];
+  /** Moves a piece to a place, mm. */
+  readonly onMove: (index: number, to: Point) => void;
 }
 
 /** Room around the motif, as a share of its longer side. */
 const ROOM = 0.16;
 
 /** The motif large, its chosen piece outlined; pieces are taken and moved where they lie. */
-export function ShapeStage({ artwork, outlines, chosen, ground, onChoose, onMove }: Props) {
-  const held = useRef<{ x: number; y: number }>(undefined);
+export function ShapeStage({ artwork, outlines, places, chosen, ground, onChoose, onMove }: Props) {
+  // Where the pointer took hold of the piece, from the piece's own place: a move that is not shown yet is not lost.
+  const held = useRef<Point>(undefined);
   // While a piece moves the frame stands still, or the piece would run away from the hand.
   const [frozen, setFrozen] = useState<Artwork['view']>();
   const room = Math.max(artwork.view.width, artwork.view.height) * ROOM;
@@ -29,7 +33,7 @@ export function ShapeStage({ artwork, outlines, chosen, ground, onChoose, onMove
     width: artwork.view.width + 2 * room,
     height: artwork.view.height + 2 * room,
   };
-  const mm = (event: PointerEvent<SVGSVGElement | SVGPathElement>): { x: number; y: number } => {
+  const mm = (event: PointerEvent<SVGSVGElement | SVGPathElement>): Point => {
     const svg =
       event.currentTarget instanceof SVGPathElement
         ? (event.currentTarget.ownerSVGElement as SVGSVGElement)
@@ -42,7 +46,9 @@ export function ShapeStage({ artwork, outlines, chosen, ground, onChoose, onMove
     if (!by) return;
     event.preventDefault();
     const step = event.shiftKey ? 5 : 0.5;
-    onMove((by[0] as number) * step, (by[1] as number) * step);
+    const place = places[chosen];
+    const [right = 0, down = 0] = by;
+    if (place) onMove(chosen, { x: place.x + right * step, y: place.y + down * step });
   };
   return (
     <div
@@ -72,14 +78,15 @@ export function ShapeStage({ artwork, outlines, chosen, ground, onChoose, onMove
             onPointerDown={(event) => {
               event.currentTarget.setPointerCapture(event.pointerId);
               onChoose(n);
-              held.current = mm(event);
+              const at = mm(event);
+              const place = places[n] ?? at;
+              held.current = { x: at.x - place.x, y: at.y - place.y };
               setFrozen(view);
             }}
             onPointerMove={(event) => {
               if (!held.current || n !== chosen) return;
               const to = mm(event);
-              onMove(to.x - held.current.x, to.y - held.current.y);
-              held.current = to;
+              onMove(n, { x: to.x - held.current.x, y: to.y - held.current.y });
             }}
             onPointerUp={() => {
               held.current = undefined;

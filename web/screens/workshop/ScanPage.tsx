@@ -62,7 +62,8 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
     [mutateAsync, notifyProblem, sheet.id],
   );
   const history = useHistory(sheet.steps);
-  const { value: steps, change, undo, redo } = history;
+  const { value: steps, undo, redo } = history;
+  const change = (next: CleanSteps): void => history.change(next, changedKeys(steps, next).join());
   useSaved(steps, save);
   useUndoKeys(undo, redo);
   const [tool, setTool] = useState<HandTool>('none');
@@ -255,4 +256,9 @@ function colourAt(image: ImageBitmap, { x, y }: Point, { levels }: CleanSteps): 
   if (a === 0) return undefined;
   const table = levels ? levelTable(levels) : undefined;
   return `#${[r, g, b].map((value) => (table ? (table[value] as number) : value).toString(16).padStart(2, '0')).join('')}`;
+}
+
+/** The steps that differ. */
+function changedKeys(before: CleanSteps, after: CleanSteps): string[] {
+  return (Object.keys(after) as (keyof CleanSteps)[]).filter((key) => before[key] !== after[key]);
 }

@@ -18,6 +18,7 @@ import { useEditor } from '../../../cloth/editorContext.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 import { useStore } from '../../../ui/store.ts';
+import { MotifPick } from '../tickets/MotifPick.tsx';
 import { TEXTS } from './texts.ts';
 import { messageOf } from '../../../../core/problem/index.ts';
 
@@ -133,6 +134,11 @@ export function GridFields({ recipe, onChange }: Props) {
           </optgroup>
         </select>
       </label>
+      <MotifPick
+        label={TEXTS.anotherMotif}
+        prompt={TEXTS.anotherMotifPrompt}
+        onPick={({ id }) => onChange({ ...recipe, motif: id, fitted: false })}
+      />
       <div className="grid grid-cols-3 gap-2">
         <AmountField
           label={recipe.figure === 'stripes' ? TEXTS.sideBySide : TEXTS.toTheCell}

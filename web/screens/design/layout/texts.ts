@@ -63,4 +63,6 @@ export const TEXTS = {
   shiftOfTheNextRows: 'Shift of the next rows, best first',
   furtherRowsShiftByBest: 'Row shifts, best first, with the distance between equal motifs',
   shiftedTheRowsBy: 'Shifted the rows by',
+  anotherMotif: 'Another motif',
+  anotherMotifPrompt: 'Another motif …',
 };

@@ -6,6 +6,7 @@ import { AmountField } from '../../../ui/AmountField.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { MotifPick } from './MotifPick.tsx';
 import { TEXTS } from './texts.ts';
 
 /** Random turn, size and mirroring of what is chosen, and other motifs from a pool; seen on the cloth while the limits are tried. */
@@ -107,6 +108,12 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
               </li>
             ))}
         </ul>
+        <MotifPick
+          label={TEXTS.addToThePool}
+          prompt={TEXTS.addToThePoolPrompt}
+          without={new Set(pool)}
+          onPick={({ id }) => change({ pool: [...pool, id] })}
+        />
       </details>
       <div className="grid grid-cols-3 gap-2">
         <Button onClick={onDone}>{TEXTS.cancel}</Button>
