@@ -1,11 +1,9 @@
-import { By, Key, until, type WebElement } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { By, Key, until } from 'selenium-webdriver';
+import { describe, expect, it } from 'vitest';
 import { importMotif } from '../server/motifs/importMotif.ts';
-import { openBrowser, type Browser } from './support/browser.ts';
 import {
   alike,
   click,
-  complaints,
   drag,
   middleOf,
   named,
@@ -17,36 +15,18 @@ import {
   type Shot,
   type Spot,
 } from './support/hands.ts';
-import { startHevrel, type Hevrel } from './support/hevrel.ts';
+import { useStudio } from './support/studio.ts';
 
 const MADDER = [0xb3, 0x40, 0x2e] as const;
 
-let hevrel: Hevrel;
-let browser: Browser;
+const page = useStudio();
 
-beforeAll(async () => {
-  hevrel = await startHevrel();
-  browser = await openBrowser();
-});
-
-afterAll(async () => {
-  await browser.close();
-  await hevrel.close();
-});
-
-const find = (css: string): Promise<WebElement> =>
-  browser.driver.wait(until.elementLocated(By.css(css)), 20_000, `nothing matches ${css}`);
+const { find, choose } = page;
 const isInk = (screen: Shot, { x, y }: Spot): boolean => alike(screen.at(x, y), MADDER);
-const choose = async (label: string, option: string): Promise<void> => {
-  const list = await find(`select[aria-label="${label}"]`);
-  await list.click();
-  await (await list.findElement(By.xpath(`./option[normalize-space()="${option}"]`))).click();
-};
-
 describe('the builder', () => {
   it('builds petals by their numbers, seen as a repeat while they are built', async () => {
-    const { driver } = browser;
-    await driver.get(`${hevrel.url}/motifs`);
+    const { driver } = page;
+    await page.goTo('/motifs');
     await click(driver, 'link', 'Build a motif');
     await find('[data-stage]');
     const before = await settledShot(driver);
@@ -68,8 +48,8 @@ describe('the builder', () => {
   });
 
   it('is laid on the cloth, and changed wherever it lies', async () => {
-    const { driver } = browser;
-    await driver.get(hevrel.url);
+    const { driver } = page;
+    await page.goTo('/');
     await click(driver, 'button', 'New design');
     await type(driver, 'Name', 'Rockets', false);
     await click(driver, 'button', 'Create');
@@ -82,7 +62,7 @@ describe('the builder', () => {
     expect(isInk(await settledShot(driver), cloth)).toBe(false);
     const design = await driver.getCurrentUrl();
 
-    await driver.get(`${hevrel.url}/motifs`);
+    await page.goTo('/motifs');
     await (await find('[data-drawer-motif]')).click();
     await click(driver, 'link', 'Change its shape');
     await find('[data-stage]');
@@ -96,8 +76,8 @@ describe('the builder', () => {
   });
 
   it('cuts a piece out of another, which stays its own and can be moved', async () => {
-    const { driver } = browser;
-    await driver.get(`${hevrel.url}/build`);
+    const { driver } = page;
+    await page.goTo('/build');
     await find('[data-stage]');
     await choose('Figure of this piece', 'Dot');
     await type(driver, 'Width, typed', '60');
@@ -118,8 +98,8 @@ describe('the builder', () => {
   });
 
   it('offers alternatives, and takes the one that is picked', async () => {
-    const { driver } = browser;
-    await driver.get(`${hevrel.url}/build`);
+    const { driver } = page;
+    await page.goTo('/build');
     await find('[data-alternative]');
     const before = await settledShot(driver);
     expect((await driver.findElements(By.css('[data-alternative]'))).length).toBe(7);
@@ -128,12 +108,11 @@ describe('the builder', () => {
     await press(driver, Key.CONTROL, 'z');
     await driver.executeScript('document.activeElement.blur()');
     expect(await (await named(driver, 'field', 'Petals, typed')).getAttribute('value')).toBe('6');
-    expect(await complaints(driver)).toEqual([]);
   });
 
   it('outlines words in the fonts that ship with it, and says so where nothing is left', async () => {
-    const { driver } = browser;
-    await driver.get(`${hevrel.url}/build`);
+    const { driver } = page;
+    await page.goTo('/build');
     await find('[data-stage]');
     await choose('Figure of this piece', 'Lettering');
     await type(driver, 'Text', 'Ebb', false);
@@ -147,18 +126,18 @@ describe('the builder', () => {
   });
 
   it('does not open what was not built, and leaves it as it is', async () => {
-    const { driver } = browser;
+    const { driver } = page;
     const { motif } = await importMotif(
-      hevrel.serving.studio,
+      page.hevrel.serving.studio,
       'buoy.svg',
       Buffer.from(
         '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><circle cx="4" cy="4" r="4" fill="#b5442f"/></svg>',
       ),
       'Test',
     );
-    await driver.get(`${hevrel.url}/build/${motif.id}`);
+    await page.goTo(`/build/${motif.id}`);
     await waitForText(driver, '“Buoy” was not made in the builder');
-    await driver.get(`${hevrel.url}/build/nobody`);
+    await page.goTo('/build/nobody');
     await waitForText(driver, 'There is no such motif here.');
   });
 });

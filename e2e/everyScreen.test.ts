@@ -1,25 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openBrowser, type Browser } from './support/browser.ts';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { click, press, settled, settledShot, waitForText } from './support/hands.ts';
-import { startHevrel, type Hevrel } from './support/hevrel.ts';
+import { useStudio } from './support/studio.ts';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-let hevrel: Hevrel;
-let browser: Browser;
+const page = useStudio({ samples: true });
 
 beforeAll(async () => {
-  hevrel = await startHevrel({ empty: false });
-  browser = await openBrowser();
-  await browser.driver.manage().setTimeouts({ script: 60_000 });
-});
-
-afterAll(async () => {
-  await browser.close();
-  await hevrel.close();
+  await page.driver.manage().setTimeouts({ script: 60_000 });
 });
 
 const DESIGN = '/designs/low-tide-limpets-and-rope';
@@ -97,8 +88,8 @@ describe('every screen', () => {
   it.each(SCREENS)(
     'has no serious fault for those who do not see or do not point: $name',
     async ({ path, prepare }) => {
-      const { driver } = browser;
-      await driver.get(hevrel.url + path);
+      const { driver } = page;
+      await page.goTo(path);
       await driver.wait(until.elementLocated(By.css('#root > *')), 10_000);
       await settled(driver);
       await prepare?.(driver);
@@ -136,8 +127,8 @@ function stretch(driver: WebDriver): Promise<number> {
 describe('arranging', () => {
   // Whatever else runs on this machine makes tasks longer and never shorter: the best of three sessions counts, and how much longer is measured.
   it('never keeps the page from answering for 50 ms, in a session of 60 edits', { retry: 2 }, async () => {
-    const { driver } = browser;
-    await driver.get(hevrel.url + DESIGN);
+    const { driver } = page;
+    await page.goTo(DESIGN);
     await settledShot(driver);
     await waitForText(driver, 'motifs are in the cell');
     await driver.executeScript(

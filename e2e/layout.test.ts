@@ -1,21 +1,16 @@
 import { By, Key, until } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { SQUARE, step } from '../core/lattice/index.ts';
 import { layRows } from '../core/layout/index.ts';
-import { clickAt, click, complaints, press, settledShot, type, waitForText } from './support/hands.ts';
-import { isPink, openTiles, type Tiles } from './support/tiles.ts';
+import { clickAt, click, press, settledShot, type, waitForText } from './support/hands.ts';
+import { isPink, useTiles } from './support/tiles.ts';
 
-let tiles: Tiles;
-
-beforeAll(async () => {
-  tiles = await openTiles();
-});
-
-afterAll(() => tiles.close());
+const tiles = useTiles();
+const { page } = tiles;
 
 /** Chooses in the list whose options hold this one. */
 async function pick(option: string): Promise<void> {
-  const { driver } = tiles.browser;
+  const { driver } = page;
   await (
     await driver.wait(
       until.elementLocated(By.xpath(`//section[@aria-label='Rows and grids']//option[normalize-space()='${option}']`)),
@@ -26,7 +21,7 @@ async function pick(option: string): Promise<void> {
 
 describe('a row', () => {
   it('of three is made equally large with equal gaps, its cell exactly one row and one gap, takes the proposed fraction, and follows its recipe', async () => {
-    const { driver } = tiles.browser;
+    const { driver } = page;
     const [blue, green] = [await tiles.motifOf('#2050c0'), await tiles.motifOf('#208040')];
     const id = await tiles.open(
       SQUARE,
@@ -107,11 +102,10 @@ describe('a row', () => {
     await press(driver, Key.CONTROL, 'z');
     await press(driver, Key.CONTROL, 'z');
     expect((await tiles.stored(id)).placements).toEqual(row.placements);
-    expect(await complaints(driver)).toEqual([]);
   });
 
   it('whose cell would be too large says so, and does nothing', async () => {
-    const { driver } = tiles.browser;
+    const { driver } = page;
     const id = await tiles.open(SQUARE, []);
     await click(driver, 'radio', 'Rows');
     await pick('Tile');
@@ -129,7 +123,7 @@ describe('a row', () => {
 
 describe('a grid', () => {
   it('of stripes and of checks in an ink closes over the joins at the nearest angle, and covers what it should', async () => {
-    const { driver } = tiles.browser;
+    const { driver } = page;
     const id = await tiles.open(SQUARE, [], { size: { width: 120, height: 120 } });
     await click(driver, 'radio', 'Rows');
     await click(driver, 'radio', 'A grid');
@@ -159,6 +153,5 @@ describe('a grid', () => {
         expect(isPink(screen, at), `${across} across, ${down} down`).toBe((across + down) % 2 === 0);
       }
     }
-    expect(await complaints(driver)).toEqual([]);
   });
 });

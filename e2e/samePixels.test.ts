@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { BLENDS, type Design, newLayer } from '../core/document/index.ts';
 import { UPRIGHT } from '../core/geometry/index.ts';
 import { pixelGrid } from '../core/lattice/index.ts';
@@ -9,31 +9,22 @@ import { importMotif } from '../server/motifs/importMotif.ts';
 import { loadScene } from '../server/paint/loadScene.ts';
 import { nodeSurface, pixelsOf } from '../server/paint/nodeBackend.ts';
 import { everyMotif } from '../server/store/motifs.ts';
-import { openBrowser, type Browser } from './support/browser.ts';
-import { startHevrel, type Hevrel } from './support/hevrel.ts';
+import { useStudio } from './support/studio.ts';
 import { runInPage } from './support/inPage.ts';
 import type { PaintRequest } from './support/paintInPage.ts';
 
 const SIDE = 1024;
 
-let hevrel: Hevrel;
-let browser: Browser;
+const page = useStudio({ samples: true });
 
 beforeAll(async () => {
-  hevrel = await startHevrel({ empty: false });
-  browser = await openBrowser();
-  await browser.driver.manage().setTimeouts({ script: 60_000 });
-  await browser.driver.get(hevrel.url);
-});
-
-afterAll(async () => {
-  await browser.close();
-  await hevrel.close();
+  await page.driver.manage().setTimeouts({ script: 60_000 });
+  await page.goTo('/');
 });
 
 /** How many pixels of the two engines differ, and by how much at the most. */
 async function difference(design: Design, scale: number): Promise<{ differing: number; most: number }> {
-  const { studio } = hevrel.serving;
+  const { studio } = page.hevrel.serving;
   const used = new Set(design.placements.map(({ motif }) => motif));
   const motifs = (await everyMotif(studio.database)).filter(({ id }) => used.has(id));
   const window = { left: -100, top: -60, right: SIDE - 100, bottom: SIDE - 60 };
@@ -42,7 +33,7 @@ async function difference(design: Design, scale: number): Promise<{ differing: n
   paintPlane(sheet.context, { scene, grid: pixelGrid(design.repeat, scale), window }, backend);
   const here = pixelsOf(sheet);
   const request: PaintRequest = { design, motifs, scale, window };
-  const there = Buffer.from(await runInPage<string>(browser.driver, 'e2e/support/paintInPage.ts', request), 'base64');
+  const there = Buffer.from(await runInPage<string>(page.driver, 'e2e/support/paintInPage.ts', request), 'base64');
   expect(there.length).toBe(here.length);
   let differing = 0;
   let most = 0;
@@ -65,7 +56,7 @@ describe('Chromium and Node', () => {
   );
 
   it('paint pictures, gradients, clips and transparency alike', async () => {
-    const { studio } = hevrel.serving;
+    const { studio } = page.hevrel.serving;
     const photo = await sharp({
       create: {
         width: 90,

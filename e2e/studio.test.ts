@@ -4,39 +4,23 @@ import { join } from 'node:path';
 import { By, until } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openBrowser, type Browser } from './support/browser.ts';
-import {
-  click,
-  complaints,
-  middleOf,
-  press,
-  settledShot,
-  type,
-  waitForText,
-  waitUntilSaved,
-  named,
-} from './support/hands.ts';
-import { startHevrel, type Hevrel } from './support/hevrel.ts';
+import { click, middleOf, press, settledShot, type, waitForText, waitUntilSaved, named } from './support/hands.ts';
+import { useStudio } from './support/studio.ts';
 
-let hevrel: Hevrel;
-let browser: Browser;
+const page = useStudio({ samples: true });
 let folder: string;
 
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'hevrel-files-'));
-  hevrel = await startHevrel({ empty: false });
-  browser = await openBrowser();
 });
 
-afterAll(async () => {
-  await browser.close();
-  await hevrel.close();
+afterAll(() => {
   rmSync(folder, { recursive: true, force: true });
 });
 
 async function gone(css: string): Promise<void> {
-  await browser.driver.wait(
-    async () => (await browser.driver.findElements(By.css(css))).length === 0,
+  await page.driver.wait(
+    async () => (await page.driver.findElements(By.css(css))).length === 0,
     10_000,
     `${css} is still there`,
   );
@@ -44,8 +28,8 @@ async function gone(css: string): Promise<void> {
 
 describe('the swatch book', () => {
   it('renames a swatch, deletes it with a way back, and opens its design', async () => {
-    const { driver } = browser;
-    await driver.get(`${hevrel.url}/swatches`);
+    const { driver } = page;
+    await page.goTo('/swatches');
     await click(driver, 'link', 'Herring run');
     await type(driver, 'Name of the swatch', 'Shoal');
     await driver.wait(until.elementLocated(By.css('button[aria-label="Delete Shoal"]')), 10_000);
@@ -63,12 +47,11 @@ describe('the swatch book', () => {
     await click(driver, 'button', 'Open its design');
     await driver.wait(until.urlContains('/designs/low-tide-herring-run'), 10_000);
     await settledShot(driver);
-    expect(await complaints(driver)).toEqual([]);
   });
 
   it('opens a recoloured swatch as a design of its own', async () => {
-    const { driver } = browser;
-    await driver.get(`${hevrel.url}/swatches/low-tide-swatch-limpets-dusk`);
+    const { driver } = page;
+    await page.goTo('/swatches/low-tide-swatch-limpets-dusk');
     await click(driver, 'button', 'Open its design');
     await driver.wait(until.urlMatches(/\/designs\/(?!low-tide)/), 10_000);
     const screen = await settledShot(driver);
@@ -84,8 +67,8 @@ describe('the swatch book', () => {
 
 describe('the table', () => {
   it('puts a design away and takes it back', async () => {
-    const { driver } = browser;
-    await driver.get(hevrel.url);
+    const { driver } = page;
+    await page.goTo('/');
     const card = await driver.wait(
       until.elementLocated(By.xpath("//li[.//span[text()='Moorings']][.//button]")),
       10_000,
@@ -101,7 +84,7 @@ describe('the table', () => {
 
 describe('files', () => {
   it('come in several at once, each with its own outcome', async () => {
-    const { driver } = browser;
+    const { driver } = page;
     const files = {
       'bottle-shard.png': await sharp({ create: { width: 60, height: 40, channels: 4, background: '#3e7a5e80' } })
         .png()
@@ -112,7 +95,7 @@ describe('files', () => {
       ),
     };
     for (const [name, content] of Object.entries(files)) writeFileSync(join(folder, name), content);
-    await driver.get(`${hevrel.url}/designs/low-tide-herring-run`);
+    await page.goTo('/designs/low-tide-herring-run');
     await click(driver, 'button', 'Motifs');
     await driver.findElement(By.css('input[type=file]')).sendKeys(
       Object.keys(files)
@@ -150,11 +133,11 @@ describe('files', () => {
 
 describe('without its server', () => {
   it('says that and why, keeps the edits, and saves them when it is back', async () => {
-    const { driver } = browser;
+    const { driver } = page;
     const stored = async (): Promise<{ design: { placements: { rotation: number }[] }; revision: number }> =>
-      (await fetch(`${hevrel.url}/api/designs/low-tide-strandline`)).json() as never;
+      (await fetch(`${page.hevrel.url}/api/designs/low-tide-strandline`)).json() as never;
     const before = (await stored()).design.placements[0]?.rotation ?? NaN;
-    await driver.get(`${hevrel.url}/designs/low-tide-strandline`);
+    await page.goTo('/designs/low-tide-strandline');
     await settledShot(driver);
     const network = driver as unknown as {
       setNetworkConditions(to: object): Promise<void>;
@@ -178,12 +161,12 @@ describe('without its server', () => {
   });
 
   it('loses nothing where the window is closed before it is back', async () => {
-    const { driver } = browser;
-    await driver.get(`${hevrel.url}/designs/low-tide-moorings`);
+    const { driver } = page;
+    await page.goTo('/designs/low-tide-moorings');
     await settledShot(driver);
     const turned = async (): Promise<number | undefined> =>
       (
-        (await (await fetch(`${hevrel.url}/api/designs/low-tide-moorings`)).json()) as {
+        (await (await fetch(`${page.hevrel.url}/api/designs/low-tide-moorings`)).json()) as {
           design: { placements: { rotation: number }[] };
         }
       ).design.placements[0]?.rotation;
@@ -200,7 +183,7 @@ describe('without its server', () => {
     await driver.get('about:blank');
     await network.deleteNetworkConditions();
     // Part of it may have gone out with the window; it counts once all the same.
-    await driver.get(`${hevrel.url}/designs/low-tide-moorings`);
+    await page.goTo('/designs/low-tide-moorings');
     await waitForText(driver, '2 earlier edits kept in this browser have now been saved.');
     await settledShot(driver);
     expect(await turned()).toBe(before + 10);

@@ -1,37 +1,22 @@
 import { By, Key, until } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { SQUARE, step } from '../core/lattice/index.ts';
-import {
-  pickMotif,
-  cellOnScreen,
-  click,
-  clickAt,
-  complaints,
-  press,
-  settledShot,
-  type,
-  waitForText,
-} from './support/hands.ts';
-import { isPink, openTiles, type Tiles } from './support/tiles.ts';
+import { pickMotif, cellOnScreen, click, clickAt, press, settledShot, type, waitForText } from './support/hands.ts';
+import { isPink, useTiles } from './support/tiles.ts';
 
-let tiles: Tiles;
-
-beforeAll(async () => {
-  tiles = await openTiles();
-});
-
-afterAll(() => tiles.close());
+const tiles = useTiles();
+const { page } = tiles;
 
 /** Chooses in a list as a hand does, by what is written. */
 async function pick(label: string, option: string): Promise<void> {
-  const { driver } = tiles.browser;
+  const { driver } = page;
   const list = await driver.wait(until.elementLocated(By.css(`select[aria-label="${label}"]`)), 10_000);
   await list.findElement(By.xpath(`./option[normalize-space()='${option}']`)).click();
 }
 
 /** The toss side, with so many tiles to lay. */
 async function prepare(count: number, smallest: number, largest: number, gap: number): Promise<void> {
-  const { driver } = tiles.browser;
+  const { driver } = page;
   await click(driver, 'radio', 'Toss');
   await pickMotif(driver, 'Add a motif', 'Tile');
   await pick('Role of Tile', 'Filler');
@@ -43,11 +28,11 @@ async function prepare(count: number, smallest: number, largest: number, gap: nu
 }
 
 const still = (): Promise<unknown> =>
-  tiles.browser.driver.wait(until.elementLocated(By.css('[data-toss="still"]')), 60_000, 'it never ended');
+  page.driver.wait(until.elementLocated(By.css('[data-toss="still"]')), 60_000, 'it never ended');
 
 describe('a toss', () => {
   it('goes into a half-drop around what lies there, is stopped half way, finished, pinned, and undone as one step', async () => {
-    const { driver } = tiles.browser;
+    const { driver } = page;
     const id = await tiles.open(step('half-drop', 1, 2), [{ x: 2, y: 90 }], { size: { width: 300, height: 180 } });
     await prepare(1500, 12, 14, 1);
     await click(driver, 'button', 'Toss');
@@ -109,11 +94,10 @@ describe('a toss', () => {
     expect((await tiles.stored(id)).placements.map((placement) => placement.id)).toEqual(
       whole.placements.map((placement) => placement.id),
     );
-    expect(await complaints(driver)).toEqual([]);
   });
 
   it('finds the holes, fills them, and evens out what lies unevenly', async () => {
-    const { driver } = tiles.browser;
+    const { driver } = page;
     const id = await tiles.open(SQUARE, [
       { x: 30, y: 30, scale: 0.4 },
       { x: 44, y: 38, scale: 0.4 },
@@ -157,11 +141,10 @@ describe('a toss', () => {
     const before = await apart();
     await click(driver, 'button', 'Settle');
     await driver.wait(async () => (await apart()) > before + 1, 10_000, 'they never settled');
-    expect(await complaints(driver)).toEqual([]);
   });
 
   it('shows four seeds side by side, of which one is taken, and goes on from what lies there when its recipe is changed', async () => {
-    const { driver } = tiles.browser;
+    const { driver } = page;
     const id = await tiles.open(SQUARE, [], { size: { width: 200, height: 160 } });
     await prepare(8, 40, 60, 4);
     await click(driver, 'button', 'Compare four');
@@ -185,11 +168,10 @@ describe('a toss', () => {
     expect(places(more.placements)).toEqual(expect.arrayContaining(places(taken.placements)));
     await press(driver, Key.CONTROL, 'z');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 8, 10_000);
-    expect(await complaints(driver)).toEqual([]);
   });
 
   it('that cannot be says so, and does nothing', async () => {
-    const { driver } = tiles.browser;
+    const { driver } = page;
     const id = await tiles.open(SQUARE, [{}]);
     await prepare(3, 900, 900, 5);
     await click(driver, 'button', 'Toss');
@@ -201,7 +183,7 @@ describe('a toss', () => {
 
 describe('judging the step', () => {
   it('offers the fractions best first, shows each on the cloth while it is pointed at, and fits the cell to a row', async () => {
-    const { driver } = tiles.browser;
+    const { driver } = page;
     const id = await tiles.open(
       step('brick', 1, 3),
       [
@@ -252,6 +234,5 @@ describe('judging the step', () => {
     );
     await press(driver, Key.ESCAPE);
     await driver.wait(async () => (await driver.findElements(By.css('[aria-label="Squint"]'))).length === 0, 5_000);
-    expect(await complaints(driver)).toEqual([]);
   });
 });

@@ -1,19 +1,14 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { step } from '../core/lattice/index.ts';
-import type { Browser } from './support/browser.ts';
 import { cellOnScreen, settled, type Spot } from './support/hands.ts';
-import { openTiles, type Tiles } from './support/tiles.ts';
+import { useTiles } from './support/tiles.ts';
 
-let tiles: Tiles;
-let browser: Browser;
+const tiles = useTiles();
+const { page } = tiles;
 
 beforeAll(async () => {
-  tiles = await openTiles();
-  ({ browser } = tiles);
-  await browser.devTools('Emulation.setTouchEmulationEnabled', { enabled: true, maxTouchPoints: 2 });
+  await page.browser.devTools('Emulation.setTouchEmulationEnabled', { enabled: true, maxTouchPoints: 2 });
 });
-
-afterAll(() => tiles.close());
 
 /** Fingers put down at the first spots, led through the rest, and lifted, or taken away by the system. */
 async function fingers(
@@ -22,12 +17,12 @@ async function fingers(
 ): Promise<void> {
   const points = (spots: readonly Spot[]) => spots.map(({ x, y }, id) => ({ x: Math.round(x), y: Math.round(y), id }));
   for (const [n, spots] of path.entries())
-    await browser.devTools('Input.dispatchTouchEvent', {
+    await page.browser.devTools('Input.dispatchTouchEvent', {
       type: n === 0 ? 'touchStart' : 'touchMove',
       touchPoints: points(spots),
     });
-  await browser.devTools('Input.dispatchTouchEvent', { type: end, touchPoints: [] });
-  await settled(browser.driver);
+  await page.browser.devTools('Input.dispatchTouchEvent', { type: end, touchPoints: [] });
+  await settled(page.driver);
 }
 
 const along = (from: Spot, to: Spot, share: number): Spot => ({
@@ -39,7 +34,7 @@ const SHARES = [0, 0.25, 0.5, 0.75, 1];
 describe('touch', () => {
   it('pans and zooms with two fingers: what is under them stays under them', async () => {
     await tiles.open(step('half-drop', 1, 2), [{}]);
-    const before = await cellOnScreen(browser.driver);
+    const before = await cellOnScreen(page.driver);
     const [a, b] = [
       { x: 400, y: 300 },
       { x: 560, y: 420 },
@@ -49,7 +44,7 @@ describe('touch', () => {
       { x: 680, y: 520 },
     ];
     await fingers(SHARES.map((share) => [along(a, c, share), along(b, d, share)]));
-    const after = await cellOnScreen(browser.driver);
+    const after = await cellOnScreen(page.driver);
     expect(after.scale / before.scale).toBeCloseTo(2, 1);
     // The plane's place under the first finger; the cell on screen may be another one by then, so whole cells are taken off.
     const under = (spot: Spot, { left, top, scale }: typeof before): Spot => ({
@@ -66,7 +61,7 @@ describe('touch', () => {
   it('moves a motif with one finger, and leaves it where it was when the system takes the finger away', async () => {
     const id = await tiles.open(step('square'), [{ x: 60, y: 45 }]);
     const from = await tiles.spot(60, 45);
-    const { scale } = await cellOnScreen(browser.driver);
+    const { scale } = await cellOnScreen(page.driver);
     const to = { x: from.x + 20 * scale, y: from.y + 10 * scale };
     const path = SHARES.map((share) => [along(from, to, share)]);
     await fingers(path, 'touchCancel');

@@ -12,10 +12,12 @@ export function compose(outer: Matrix, inner: Matrix): Matrix {
   return [a * p + c * q, b * p + d * q, a * r + c * s, b * r + d * s, a * t + c * u + e, b * t + d * u + f];
 }
 
+/** Moves by (x, y). */
 export function translationMatrix(x: number, y: number): Matrix {
   return [1, 0, 0, 1, x, y];
 }
 
+/** Scales x and y about the origin. */
 export function scalingMatrix(x: number, y: number): Matrix {
   return [x, 0, 0, y, 0, 0];
 }
@@ -36,6 +38,7 @@ export function rotationMatrix(degrees: number): Matrix {
   return [cos, sin, -sin, cos, 0, 0];
 }
 
+/** Where a matrix takes a point. */
 export function transform([a, b, c, d, e, f]: Matrix, { x, y }: Point): Point {
   return { x: a * x + c * y + e, y: b * x + d * y + f };
 }

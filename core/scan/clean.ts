@@ -60,6 +60,7 @@ export function trimToDrawing(pixels: PixelImage): PixelImage {
   return box ? cropPixels(pixels, box) : pixels;
 }
 
+/** Pixels to a millimetre at a density in dots per inch. */
 export function perMillimetre(dpi: number): number {
   return dpi / MM_PER_INCH;
 }

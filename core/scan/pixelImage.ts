@@ -5,10 +5,12 @@ export interface PixelImage {
   readonly data: Uint8ClampedArray;
 }
 
+/** A transparent picture of so many pixels. */
 export function blankPixels(width: number, height: number): PixelImage {
   return { width, height, data: new Uint8ClampedArray(width * height * 4) };
 }
 
+/** The same pixels in memory of their own. */
 export function copyPixels({ width, height, data }: PixelImage): PixelImage {
   return { width, height, data: data.slice() };
 }

@@ -33,6 +33,7 @@ export interface Even {
   readonly ink: (motif: string) => number;
 }
 
+/** @param cell the cell's area, mm²; @param motifs the motif of everything that lies or is to be tossed */
 export function evenDistances(cell: number, motifs: readonly string[], known: ReadonlyMap<string, Tossable>): Even {
   const count = (of: readonly (string | undefined)[]): Map<string | undefined, number> => {
     const counts = new Map<string | undefined, number>();

@@ -1,14 +1,15 @@
 import type { StoredDesign } from '../../contract/index.ts';
 import { By, until } from 'selenium-webdriver';
+import { beforeAll } from 'vitest';
 import type { Hex } from '../../core/colour/index.ts';
 import { type Design, newDesign, newPlacement, type Placement } from '../../core/document/index.ts';
 import type { Step } from '../../core/lattice/index.ts';
 import { importMotif } from '../../server/motifs/importMotif.ts';
-import { openBrowser, type Browser } from './browser.ts';
 import { alike, cellOnScreen, settledShot, waitUntilSaved, type Shot, type Spot } from './hands.ts';
-import { startHevrel, type Hevrel } from './hevrel.ts';
+import { useStudio, type Studio } from './studio.ts';
 
 export const PINK = [0xc0, 0x20, 0x6a] as const;
+const PINK_HEX = '#c0206a';
 export const GROUND = [0xf2, 0xee, 0xe4] as const;
 
 /** A flat pink tile, 40 × 20 mm: where it lies can be read off the screen. */
@@ -17,8 +18,7 @@ const tileOf = (colour: Hex): string =>
 
 /** A Hevrel and a browser, with designs made of pink tiles. */
 export interface Tiles {
-  readonly hevrel: Hevrel;
-  readonly browser: Browser;
+  readonly page: Studio;
   /** The motif of a tile in another colour. */
   motifOf(colour: Hex): Promise<string>;
   /** Opens a design with tiles at the given places, t0, t1 and so on; says its id. */
@@ -37,26 +37,32 @@ export interface Tiles {
   spot(x: number, y: number): Promise<Spot>;
   /** Does something to a design as another window elsewhere would. */
   elsewhere(id: string, revision: number, commands: readonly unknown[]): Promise<void>;
-  close(): Promise<void>;
 }
 
-export async function openTiles(): Promise<Tiles> {
-  const hevrel = await startHevrel();
-  const browser = await openBrowser();
-  const { driver } = browser;
+/** Opens a studio with tiles before a file's tests and closes it after them. */
+export function useTiles(): Tiles {
+  const page = useStudio();
+  let motif: string;
+  beforeAll(async () => {
+    motif = await motifOf(PINK_HEX);
+  });
   const motifOf = async (colour: Hex): Promise<string> =>
-    (await importMotif(hevrel.serving.studio, `tile ${colour.slice(1)}.svg`, Buffer.from(tileOf(colour)), 'Test')).motif
-      .id;
-  const motif = (await importMotif(hevrel.serving.studio, 'tile.svg', Buffer.from(tileOf('#c0206a')), 'Test')).motif.id;
+    (
+      await importMotif(
+        page.hevrel.serving.studio,
+        colour === PINK_HEX ? 'tile.svg' : `tile ${colour.slice(1)}.svg`,
+        Buffer.from(tileOf(colour)),
+        'Test',
+      )
+    ).motif.id;
   const call = (method: string, path: string, body: unknown): Promise<Response> =>
-    fetch(`${hevrel.url}/api${path}`, {
+    fetch(`${page.hevrel.url}/api${path}`, {
       method,
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(body),
     });
   return {
-    hevrel,
-    browser,
+    page,
     motifOf,
     async open(step, places, { size = { width: 120, height: 90 }, ground = '#f2eee4', design: rest = {} } = {}) {
       const blank = newDesign('x', 'Tiles', { ...size, step });
@@ -68,17 +74,17 @@ export async function openTiles(): Promise<Tiles> {
         ...rest,
       };
       const { design } = (await (await call('POST', '/designs', { name: 'Tiles', document })).json()) as StoredDesign;
-      await driver.get(`${hevrel.url}/designs/${design.id}`);
-      await driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
-      await settledShot(driver);
+      await page.goTo(`/designs/${design.id}`);
+      await page.driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
+      await settledShot(page.driver);
       return design.id;
     },
     async stored(id) {
-      await waitUntilSaved(driver);
-      return ((await (await fetch(`${hevrel.url}/api/designs/${id}`)).json()) as StoredDesign).design;
+      await waitUntilSaved(page.driver);
+      return ((await (await fetch(`${page.hevrel.url}/api/designs/${id}`)).json()) as StoredDesign).design;
     },
     async spot(x, y) {
-      const { left, top, scale } = await cellOnScreen(driver);
+      const { left, top, scale } = await cellOnScreen(page.driver);
       return { x: left + x * scale, y: top + y * scale };
     },
     async elsewhere(id, revision, commands) {
@@ -88,10 +94,6 @@ export async function openTiles(): Promise<Tiles> {
         commands,
       });
       if (!answer.ok) throw new Error(await answer.text());
-    },
-    async close() {
-      await browser.close();
-      await hevrel.close();
     },
   };
 }

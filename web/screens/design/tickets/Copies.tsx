@@ -100,7 +100,6 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
             ? { kind, count: 6, path: waveOf(start.wide), turning: true }
             : { kind, columns: 3, rows: 3, by: { x: start.wide, y: start.wide } },
     );
-  const count = { min: 1, max: 60 };
 
   return (
     <section aria-label={TEXTS.severalCopiesText} className="grid gap-2 rounded-md border border-thread bg-white p-3">
@@ -118,12 +117,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
       {plan.kind === 'path' ? (
         <>
           <div className="grid grid-cols-2 items-end gap-2">
-            <AmountField
-              label={TEXTS.inAll}
-              value={plan.count}
-              {...count}
-              onChange={(n) => setPlan({ ...plan, count: Math.round(n) })}
-            />
+            <CountField count={plan.count} onChange={(count) => setPlan({ ...plan, count })} />
             <Button
               pressed={drawing}
               onClick={() => cloth?.controller.drawing.set(drawing ? undefined : (path) => setPlan({ ...plan, path }))}
@@ -137,12 +131,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
       ) : plan.kind === 'ring' ? (
         <>
           <div className="grid grid-cols-2 gap-2">
-            <AmountField
-              label={TEXTS.inAll}
-              value={plan.count}
-              {...count}
-              onChange={(n) => setPlan({ ...plan, count: Math.round(n) })}
-            />
+            <CountField count={plan.count} onChange={(count) => setPlan({ ...plan, count })} />
             <AmountField
               label={TEXTS.sweep}
               sign="°"
@@ -151,17 +140,10 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
               max={360}
               onChange={(sweep) => setPlan({ ...plan, sweep })}
             />
-            <LengthField
-              label={TEXTS.centreX}
-              mm={plan.centre.x}
-              signed
-              onChange={(x) => setPlan({ ...plan, centre: { ...plan.centre, x } })}
-            />
-            <LengthField
-              label={TEXTS.centreY}
-              mm={plan.centre.y}
-              signed
-              onChange={(y) => setPlan({ ...plan, centre: { ...plan.centre, y } })}
+            <PointFields
+              labels={[TEXTS.centreX, TEXTS.centreY]}
+              point={plan.centre}
+              onChange={(centre) => setPlan({ ...plan, centre })}
             />
           </div>
           <Tick label={TEXTS.rotateAlong} on={plan.turning} onChange={(turning) => setPlan({ ...plan, turning })} />
@@ -174,12 +156,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
       ) : (
         <div className="grid grid-cols-2 gap-2">
           {plan.kind === 'line' ? (
-            <AmountField
-              label={TEXTS.inAll}
-              value={plan.count}
-              {...count}
-              onChange={(n) => setPlan({ ...plan, count: Math.round(n) })}
-            />
+            <CountField count={plan.count} onChange={(count) => setPlan({ ...plan, count })} />
           ) : (
             <>
               <AmountField
@@ -198,17 +175,10 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
               />
             </>
           )}
-          <LengthField
-            label={TEXTS.eachXBy}
-            mm={plan.by.x}
-            signed
-            onChange={(x) => setPlan({ ...plan, by: { ...plan.by, x } })}
-          />
-          <LengthField
-            label={TEXTS.eachYBy}
-            mm={plan.by.y}
-            signed
-            onChange={(y) => setPlan({ ...plan, by: { ...plan.by, y } })}
+          <PointFields
+            labels={[TEXTS.eachXBy, TEXTS.eachYBy]}
+            point={plan.by}
+            onChange={(by) => setPlan({ ...plan, by })}
           />
         </div>
       )}
@@ -246,5 +216,25 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
         </Button>
       </div>
     </section>
+  );
+}
+
+function CountField({ count, onChange }: { readonly count: number; readonly onChange: (count: number) => void }) {
+  return <AmountField label={TEXTS.inAll} value={count} min={1} max={60} onChange={(n) => onChange(Math.round(n))} />;
+}
+
+interface PointFieldsProps {
+  readonly labels: readonly [x: string, y: string];
+  /** mm */
+  readonly point: Point;
+  readonly onChange: (point: Point) => void;
+}
+
+function PointFields({ labels: [xLabel, yLabel], point, onChange }: PointFieldsProps) {
+  return (
+    <>
+      <LengthField label={xLabel} mm={point.x} signed onChange={(x) => onChange({ ...point, x })} />
+      <LengthField label={yLabel} mm={point.y} signed onChange={(y) => onChange({ ...point, y })} />
+    </>
   );
 }

@@ -1,0 +1,69 @@
+import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest';
+import { By, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { openBrowser, type Browser } from './browser.ts';
+import { complaints } from './hands.ts';
+import { startHevrel, type Hevrel } from './hevrel.ts';
+
+/** A Hevrel and a browser in front of it, for all tests of a file. */
+export interface Studio {
+  readonly hevrel: Hevrel;
+  readonly browser: Browser;
+  readonly driver: WebDriver;
+  /** Goes to a page by its path. */
+  goTo(path: string): Promise<void>;
+  /** The first element that matches, as soon as there is one. */
+  find(css: string): Promise<WebElement>;
+  /** Picks an option of a list by what is written on it. */
+  choose(label: string, option: string): Promise<void>;
+  /** What the browser may complain of in this test, such as an answer that refuses. */
+  expectComplaint(pattern: RegExp): void;
+  /** Ticks a box, or takes its tick away. */
+  tick(label: string): Promise<void>;
+}
+
+/** Opens a studio before a file's tests and closes it after them. @param samples whether Low Tide is laid out in it */
+export function useStudio({ samples = false }: { samples?: boolean } = {}): Studio {
+  let hevrel: Hevrel;
+  let browser: Browser;
+  beforeAll(async () => {
+    hevrel = await startHevrel({ empty: !samples });
+    browser = await openBrowser();
+  });
+  afterAll(async () => {
+    await browser.close();
+    await hevrel.close();
+  });
+  const expected: RegExp[] = [];
+  beforeEach(async () => {
+    expected.length = 0;
+    await complaints(browser.driver);
+  });
+  afterEach(async () => {
+    const all = await complaints(browser.driver);
+    expect(all.filter((text) => !expected.some((pattern) => pattern.test(text)))).toEqual([]);
+  });
+  const find = (css: string): Promise<WebElement> =>
+    browser.driver.wait(until.elementLocated(By.css(css)), 20_000, `nothing matches ${css}`);
+  return {
+    get hevrel() {
+      return hevrel;
+    },
+    get browser() {
+      return browser;
+    },
+    get driver() {
+      return browser.driver;
+    },
+    goTo: (path) => browser.driver.get(hevrel.url + path),
+    find,
+    expectComplaint: (pattern) => void expected.push(pattern),
+    async choose(label, option) {
+      const list = await find(`select[aria-label="${label}"]`);
+      await list.click();
+      await list.findElement(By.xpath(`./option[normalize-space()="${option}"]`)).click();
+    },
+    async tick(label) {
+      await (await browser.driver.findElement(By.xpath(`//label[normalize-space()="${label}"]/input`))).click();
+    },
+  };
+}
