@@ -2,7 +2,7 @@ import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { SQUARE, step } from '../core/lattice/index.ts';
 import { layRows } from '../core/layout/index.ts';
-import { clickAt, click, press, settledShot, type, waitForText } from './support/hands.ts';
+import { pickMotif, clickAt, click, press, settledShot, type, waitForText } from './support/hands.ts';
 import { isPink, useTiles } from './support/tiles.ts';
 
 const tiles = useTiles();
@@ -108,7 +108,7 @@ describe('a row', () => {
     const { driver } = page;
     const id = await tiles.open(SQUARE, []);
     await click(driver, 'radio', 'Rows');
-    await pick('Tile');
+    await pickMotif(driver, 'Add a motif to the row', 'Tile');
     await type(driver, 'Each', '2500');
     await click(driver, 'radio', 'Height');
     await click(driver, 'button', 'Set in a row');
@@ -131,6 +131,11 @@ describe('a grid', () => {
     await pick('Pink');
     await type(driver, 'Side by side', '3');
     await type(driver, 'Target angle', '40');
+    // It waits for the motif that is made in the ink.
+    await driver.wait(
+      until.elementLocated(By.xpath("//button[normalize-space()='Lay the grid'][not(@disabled)]")),
+      10_000,
+    );
     await click(driver, 'button', 'Lay the grid');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 3, 10_000, 'no stripes were laid');
     const striped = await tiles.stored(id);

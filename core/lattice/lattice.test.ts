@@ -1,6 +1,6 @@
 import { type Box, intersectBoxes, shiftBox } from '../geometry/index.ts';
 import { exportPlan } from '../paint/index.ts';
-import { anyPoint, anyRepeat, anyStep } from '../testing/arbitraries.ts';
+import { anyPoint, anyRepeat, repeatsOf } from '../testing/arbitraries.ts';
 import { everyFraction, fraction } from './fraction.ts';
 import { indicesTouching, nearestInstanceIndex, translatesWithin } from './instances.ts';
 import { latticeDistance, latticeOf, latticeTranslate, nearestDifference, toFundamentalDomain } from './lattice.ts';
@@ -75,11 +75,10 @@ describe('the lattice', () => {
         side,
       )
       .map(([left, top, w, h]) => ({ left, top, right: left + w, bottom: top + h }));
-    const repeat = fc.record({
-      width: fc.double({ min: 40, max: 300, noNaN: true }),
-      height: fc.double({ min: 40, max: 300, noNaN: true }),
-      step: anyStep,
-    });
+    const repeat = repeatsOf(
+      fc.double({ min: 40, max: 300, noNaN: true }),
+      fc.double({ min: 40, max: 300, noNaN: true }),
+    );
     fc.assert(
       fc.property(repeat, anyBox, anyBox, (r, box, window) => {
         const lattice = latticeOf(r);
@@ -153,11 +152,7 @@ describe('the lattice', () => {
   it('finds every displacement within a distance', () => {
     fc.assert(
       fc.property(
-        fc.record({
-          width: fc.double({ min: 20, max: 90, noNaN: true }),
-          height: fc.double({ min: 20, max: 90, noNaN: true }),
-          step: anyStep,
-        }),
+        repeatsOf(fc.double({ min: 20, max: 90, noNaN: true }), fc.double({ min: 20, max: 90, noNaN: true })),
         anyPoint,
         fc.double({ min: 0, max: 120, noNaN: true }),
         (repeat, from, far) => {

@@ -41,9 +41,16 @@ export const anyStep: fc.Arbitrary<Step> = fc.oneof(
 /** JSON knows no -0, so neither do documents. */
 const real = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true }).map((n) => n + 0);
 
-export const anyRepeat: fc.Arbitrary<Repeat> = fc
-  .record({ width: real(5, 900), height: real(5, 900), step: anyStep })
-  .map(({ step, ...size }) => withStep({ ...size, step }, step));
+/** Repeats of such widths and heights, mm, in such steps; a cell that is rotated by quarter turns is square. */
+export function repeatsOf(
+  width: fc.Arbitrary<number>,
+  height: fc.Arbitrary<number>,
+  steps: fc.Arbitrary<Step> = anyStep,
+): fc.Arbitrary<Repeat> {
+  return fc.record({ width, height, step: steps }).map((repeat) => withStep(repeat, repeat.step));
+}
+
+export const anyRepeat = repeatsOf(real(5, 900), real(5, 900));
 
 export const anyPoint = fc.record({ x: real(-3000, 3000), y: real(-3000, 3000) });
 

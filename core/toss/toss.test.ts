@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { UPRIGHT } from '../geometry/index.ts';
 import { applyOpToPose, latticeOf, nearestDifference, orbitDistance, SQUARE, step } from '../lattice/index.ts';
 import { countOfShare, isAllowed } from '../recipe/index.ts';
-import { anyStep, leafAt } from '../testing/arbitraries.ts';
+import { anyStep, repeatsOf, leafAt } from '../testing/arbitraries.ts';
 import { obstaclesOf } from './obstacles.ts';
 import { toss, TossError, type TossResult } from './toss.ts';
 import { NAMES, TOSSABLE, drawn, recipe, nearest } from '../testing/tossFixtures.ts';
@@ -18,11 +18,11 @@ function last(tossing: Generator<TossResult, TossResult>): TossResult {
 }
 
 describe('a toss', () => {
-  const anyCell = fc.record({
-    width: fc.integer({ min: 110, max: 200 }),
-    height: fc.integer({ min: 110, max: 200 }),
-    step: anyStep.filter(({ drop }) => drop.q <= 4),
-  });
+  const anyCell = repeatsOf(
+    fc.integer({ min: 110, max: 200 }),
+    fc.integer({ min: 110, max: 200 }),
+    anyStep.filter(({ drop }) => drop.q <= 4),
+  );
 
   it('keeps the gap between all that is drawn, instances included, in every step', () => {
     fc.assert(

@@ -1,5 +1,6 @@
 import type { Design } from '../../core/document/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
+import { pixelGrid } from '../../core/lattice/index.ts';
 import { exportPlan, type ExportSize } from '../../core/paint/index.ts';
 import { Problem } from '../problem.ts';
 import type { PaintTask } from '../work/tasks.ts';
@@ -20,4 +21,10 @@ export function exportTask(
       `${plan.refusal} Nothing was made; choose a lower density or a smaller width.`,
     );
   return { kind: 'paint', design, motifs, blobs, scale: plan.scale, density: plan.density, file };
+}
+
+/** Pixels of the file that a task paints. */
+export function exportPixels({ design, scale }: Pick<PaintTask, 'design' | 'scale'>): number {
+  const { width, height } = pixelGrid(design.repeat, scale).tile;
+  return width * height;
 }

@@ -17,7 +17,6 @@ import {
   type PixelGrid,
   step,
   symmetryOpsOf,
-  withStep,
 } from '../../core/lattice/index.ts';
 import type { Artwork } from '../../core/motif/index.ts';
 import {
@@ -35,6 +34,7 @@ import {
   anyDesign,
   anyPlacementFields,
   anyStep,
+  repeatsOf,
   LEAF,
   LEAF_MOTIF,
   LEAF_MOTIFS,
@@ -51,13 +51,11 @@ function painted(design: Design, grid: PixelGrid, window: Box, options?: PlaneOp
   return Buffer.from(pixelsOf(sheet).buffer);
 }
 
-const smallRepeat = fc
-  .record({
-    width: fc.double({ min: 20, max: 70, noNaN: true }),
-    height: fc.double({ min: 20, max: 70, noNaN: true }),
-    step: anyStep.filter(({ drop }) => drop.q <= 5),
-  })
-  .map(({ step, ...size }) => withStep({ ...size, step }, step));
+const smallRepeat = repeatsOf(
+  fc.double({ min: 20, max: 70, noNaN: true }),
+  fc.double({ min: 20, max: 70, noNaN: true }),
+  anyStep.filter(({ drop }) => drop.q <= 5),
+);
 const anyScale = fc.double({ min: 0.6, max: 2.5, noNaN: true });
 
 /** The leaf in one colour, without any hole. */

@@ -3,7 +3,7 @@ import { asDrawn, NO_GROUND } from '../../core/document/index.ts';
 import { latticeOf, pixelGrid } from '../../core/lattice/index.ts';
 import { silhouetteOf } from '../../core/motif/index.ts';
 import { paintArtwork, paintPlane, sceneOf } from '../../core/paint/index.ts';
-import { anyDesign, anyStep, LEAF, LEAF_MOTIF, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
+import { anyDesign, anyStep, repeatsOf, LEAF, LEAF_MOTIF, LEAF_MOTIFS } from '../../core/testing/arbitraries.ts';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { nodeBackend, nodeSurface, pixelsOf } from './nodeBackend.ts';
@@ -14,11 +14,11 @@ it('picks through the instances what the painter painted there', () => {
   const sheet = nodeSurface(160, 248);
   paintArtwork(sheet.context, LEAF.nodes, [4, 0, 0, 4, 0, 4], { backend, resolve: asDrawn, width: 160, height: 248 });
   const motifs = new Map([['leaf', { motif: LEAF_MOTIF.motif, silhouette: silhouetteOf(pixelsOf(sheet), 160, 248) }]]);
-  const repeat = fc.record({
-    width: fc.constantFrom(60, 80),
-    height: fc.constantFrom(50, 90),
-    step: anyStep.filter(({ drop }) => drop.q <= 3),
-  });
+  const repeat = repeatsOf(
+    fc.constantFrom(60, 80),
+    fc.constantFrom(50, 90),
+    anyStep.filter(({ drop }) => drop.q <= 3),
+  );
   fc.assert(
     fc.property(anyDesign(repeat, 4), (design) => {
       const bare = {

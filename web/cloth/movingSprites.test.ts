@@ -5,18 +5,18 @@ import { UPRIGHT } from '../../core/geometry/index.ts';
 import { step } from '../../core/lattice/index.ts';
 import { canPaintSeparately, cellWindow, clothPlan, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
 import { seeded } from '../../core/random/index.ts';
-import { anyDesign, anyStep, LEAF_MOTIFS, leafAt } from '../../core/testing/arbitraries.ts';
+import { anyDesign, anyStep, repeatsOf, LEAF_MOTIFS, leafAt } from '../../core/testing/arbitraries.ts';
 import { nodeBackend, nodeSurface, pixelsOf } from '../../server/paint/nodeBackend.ts';
 import { drawSprites, MANY, MovingSprites } from './movingSprites.ts';
 import { stackAround } from './stackAround.ts';
 import { spritesFor } from './spritesFor.ts';
 
 const backend = nodeBackend();
-const repeat = fc.record({
-  width: fc.integer({ min: 60, max: 90 }),
-  height: fc.integer({ min: 60, max: 90 }),
-  step: anyStep.filter(({ drop }) => drop.q <= 3),
-});
+const repeat = repeatsOf(
+  fc.integer({ min: 60, max: 90 }),
+  fc.integer({ min: 60, max: 90 }),
+  anyStep.filter(({ drop }) => drop.q <= 3),
+);
 
 describe('what is below and above what moves', () => {
   it('is everything else, each thing once, in its order', () => {

@@ -1,5 +1,5 @@
 import type { DesignMotif } from '../../../../contract/index.ts';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Hex } from '../../../../core/colour/index.ts';
 import { colourwayOf } from '../../../../core/document/index.ts';
 import { latticeOf } from '../../../../core/lattice/index.ts';
@@ -57,6 +57,12 @@ export function GridFields({ recipe, onChange }: Props) {
   const angle = nearestAngle(angles, recipe.angle, recipe);
   const figure = FIGURES.find(({ value }) => value === recipe.figure) ?? FIGURES[0];
 
+  // A motif in an ink takes a moment to make; what was changed in the meantime stays.
+  const latest = useRef(recipe);
+  useEffect(() => {
+    latest.current = recipe;
+  });
+
   /** Takes the figure in an ink as a motif: one that is in the drawer already, or a new one. */
   const ofInk = async (ink: Hex, inkName: string, next: GridRecipe): Promise<void> => {
     const shape = FIGURES.find(({ value }) => value === next.figure);
@@ -78,7 +84,17 @@ export function GridFields({ recipe, onChange }: Props) {
           recipe: { kind: 'shape', pieces: [piece] },
         }));
       setProblem(undefined);
-      onChange({ ...next, motif: motif.id, fitted: true }, [], [{ ...motif, deleted: false }]);
+      onChange(
+        {
+          ...latest.current,
+          figure: next.figure,
+          count: next.figure === recipe.figure ? latest.current.count : next.count,
+          motif: motif.id,
+          fitted: true,
+        },
+        [],
+        [{ ...motif, deleted: false }],
+      );
     } catch (error) {
       setProblem(messageOf(error));
     }
