@@ -412,6 +412,7 @@ describe('two windows', () => {
   });
 
   it('cut off meanwhile: edits to different motifs go together, edits to the same are both kept', async () => {
+    page.expectComplaint(/net::ERR_|status of 409/);
     const { driver } = page;
     const cutOff = (offline: boolean): Promise<unknown> =>
       (driver as unknown as { setNetworkConditions(conditions: object): Promise<unknown> }).setNetworkConditions({

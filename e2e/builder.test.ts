@@ -126,6 +126,7 @@ describe('the builder', () => {
   });
 
   it('does not open what was not built, and leaves it as it is', async () => {
+    page.expectComplaint(/status of 404/);
     const { driver } = page;
     const { motif } = await importMotif(
       page.hevrel.serving.studio,

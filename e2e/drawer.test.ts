@@ -31,6 +31,7 @@ const gone = (css: string): Promise<boolean> =>
 
 describe('the motif drawer', () => {
   it('takes a ZIP, each drawing with its own outcome, and finds what is sought', async () => {
+    page.expectComplaint(/status of 415/);
     const { driver } = page;
     const drawing = (fill: string): Uint8Array =>
       strToU8(

@@ -84,6 +84,7 @@ describe('the table', () => {
 
 describe('files', () => {
   it('come in several at once, each with its own outcome', async () => {
+    page.expectComplaint(/status of 422/);
     const { driver } = page;
     const files = {
       'bottle-shard.png': await sharp({ create: { width: 60, height: 40, channels: 4, background: '#3e7a5e80' } })
@@ -133,6 +134,7 @@ describe('files', () => {
 
 describe('without its server', () => {
   it('says that and why, keeps the edits, and saves them when it is back', async () => {
+    page.expectComplaint(/net::ERR_/);
     const { driver } = page;
     const stored = async (): Promise<{ design: { placements: { rotation: number }[] }; revision: number }> =>
       (await fetch(`${page.hevrel.url}/api/designs/low-tide-strandline`)).json() as never;
@@ -161,6 +163,7 @@ describe('without its server', () => {
   });
 
   it('loses nothing where the window is closed before it is back', async () => {
+    page.expectComplaint(/net::ERR_/);
     const { driver } = page;
     await page.goTo('/designs/low-tide-moorings');
     await settledShot(driver);
