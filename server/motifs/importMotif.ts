@@ -6,9 +6,6 @@ import type { ReadOutcome } from '../work/tasks.ts';
 import { refreshHolders } from './makeMotif.ts';
 import { sniff } from './sniff.ts';
 
-/** Reading a file is given up after this long. */
-const LONGEST_READ_MS = 20_000;
-
 /** A motif and what there is to say about how it came. */
 export interface Imported {
   readonly motif: StoredMotif;
@@ -65,7 +62,7 @@ export async function replaceArtwork(
 
 /** Reads a file in a worker. @throws Problem */
 export function readFile({ pool, blobs }: Studio, fileName: string, content: Uint8Array): Promise<ReadOutcome> {
-  return pool.run({ kind: 'read', name: shown(fileName), content, blobs: blobs.folder }, undefined, LONGEST_READ_MS);
+  return pool.run({ kind: 'read', name: shown(fileName), content, blobs: blobs.folder });
 }
 
 function shown(fileName: string): string {

@@ -7,9 +7,6 @@ import { changeMotif, holdersOf, insertMotif, motifsById } from '../store/motifs
 import type { Studio } from '../studio.ts';
 import type { Drawing } from '../work/tasks.ts';
 
-/** Making a motif is given up after this long. */
-const LONGEST_MS = 120_000;
-
 /** What of a new motif is decided by who makes it. */
 export type NewMotif = Pick<StoredMotif, 'name' | 'collection'> &
   Partial<Pick<StoredMotif, 'id' | 'tags' | 'width' | 'source'>>;
@@ -80,7 +77,7 @@ async function drawnBy(
       'A motif of this bundle is not in the studio. Nothing was changed; leave it out and try again.',
     );
   if (recipe.kind === 'bundle') await checkNesting(studio, motifs, id);
-  return studio.pool.run({ kind: 'derive', recipe, motifs, blobs: studio.blobs.folder }, context, LONGEST_MS);
+  return studio.pool.run({ kind: 'derive', recipe, motifs, blobs: studio.blobs.folder }, context);
 }
 
 /** Bundles may lie in bundles so deep, and never in themselves. @throws Problem */

@@ -1,12 +1,14 @@
 import { Resvg } from '@resvg/resvg-js';
+import sharp from 'sharp';
 import { cleanSvg, type CleanSvg, readSvg, svgLengthMm, Unsupported, XmlError } from '../../core/motif/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
 import { NATURAL_LONG_SIDE_MM } from './naturalSize.ts';
 import type { Reading } from './reading.ts';
-import { readPicture } from './readPicture.ts';
+import { MOST_PIXELS, readPicture } from './readPicture.ts';
 
+const EMBEDDED = /data:image\/(?:png|jpe?g|webp|gif);base64,([\sA-Za-z0-9+/=]*)/gi;
 const MOST_SVG_BYTES = 10 * 1024 * 1024;
 /** A drawing that has to be rendered is this sharp at its natural size, within bounds; filters take the square of it in time. */
 const RENDERED_DPI = 400;
@@ -29,6 +31,7 @@ export async function readVectors(name: string, content: Buffer, blobs: Blobs): 
       throw new Problem(422, 'Cannot be read', `“${name}” cannot be read: ${error.message}. Nothing was added.`);
     throw error;
   }
+  await checkEmbedded(name, clean.text);
   const notes = clean.left.map((what) => `“${name}” held ${what}, which was left out.`);
   let drawing: Resvg;
   try {
@@ -59,6 +62,24 @@ export async function readVectors(name: string, content: Buffer, blobs: Blobs): 
         `“${name}” uses ${error.message}, which cannot be kept as vectors; it was rendered ${side} px on its long side instead.`,
       ],
     };
+  }
+}
+
+/** Refuses pictures within the drawing that would not be taken by themselves either, before anything unpacks them. @throws Problem */
+async function checkEmbedded(name: string, text: string): Promise<void> {
+  let pixels = 0;
+  for (const [, data = ''] of text.matchAll(EMBEDDED)) {
+    const { width = 0, height = 0 } = await sharp(Buffer.from(data, 'base64'), { limitInputPixels: false })
+      .metadata()
+      // What is no picture is left to the reader, which leaves it out.
+      .catch(() => ({ width: 0, height: 0 }));
+    pixels += width * height;
+    if (pixels > MOST_PIXELS)
+      throw new Problem(
+        422,
+        'Too many pixels',
+        `The pictures in “${name}” have more than 100 megapixels. Nothing was added; make them smaller and import it again.`,
+      );
   }
 }
 

@@ -12,9 +12,6 @@ import { motifsById } from '../store/motifs.ts';
 import { changeScan, insertScan, listScans, readScan, scanOfPicture, setScanDeleted } from '../store/scans.ts';
 import type { Studio } from '../studio.ts';
 
-/** Cleaning and cutting a scan is given up after this long. */
-const LONGEST_MS = 300_000;
-
 /** Scans and photographs on the workshop's shelf, and making motifs of them. */
 export function scanRoutes(studio: Studio): Router {
   const { database, jobs, pool, blobs } = studio;
@@ -64,7 +61,7 @@ export function scanRoutes(studio: Studio): Router {
         const drawing = replaced.recipe?.kind === 'scan' && steps.cut ? replaced.recipe.drawing : null;
         return { motifs: [(await remakeMotif(studio, replaced, { ...recipe, drawing }, context)).id] };
       }
-      const drawings = await pool.run({ kind: 'cut', recipe, blobs: blobs.folder }, context, LONGEST_MS);
+      const drawings = await pool.run({ kind: 'cut', recipe, blobs: blobs.folder }, context);
       const motifs: string[] = [];
       for (const [n, { recipe: own, drawing }] of drawings.entries()) {
         const given = {
@@ -92,7 +89,7 @@ async function shelve({ database, pool, blobs }: Studio, name: string, picture: 
     id: nanoid(12),
     name,
     steps: NO_STEPS,
-    ...(await pool.run({ kind: 'preview', name, picture, blobs: blobs.folder }, undefined, LONGEST_MS)),
+    ...(await pool.run({ kind: 'preview', name, picture, blobs: blobs.folder })),
   };
   await insertScan(database, scan);
   return scan;

@@ -7,8 +7,6 @@ import { insertScan } from '../store/scans.ts';
 import type { Studio } from '../studio.ts';
 import { ORIGINALS } from './originals.ts';
 
-/** A scan is given up after this long. */
-const LONGEST_MS = 180_000;
 /** How far a creased sheet gets. */
 const JAMS_AT = 0.4;
 
@@ -48,7 +46,6 @@ export class Scanner {
       const picture = await this.studio.pool.run(
         { kind: 'scan', original: id, dpi, blobs: this.studio.blobs.folder },
         context,
-        LONGEST_MS,
       );
       const sheet = { id: nanoid(12), name: `${original.name}, ${dpi} dpi`, steps: NO_STEPS, ...picture };
       await insertScan(this.studio.database, sheet);

@@ -130,6 +130,7 @@ export interface Order {
 
 /** What a worker sends back. */
 export type Answer =
+  | { readonly id: number; readonly type: 'began' }
   | { readonly id: number; readonly type: 'progress'; readonly share: number }
   | { readonly id: number; readonly type: 'done'; readonly outcome: Outcome<Task> }
   | {

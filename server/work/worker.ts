@@ -33,6 +33,7 @@ function work(task: Task, context: TaskContext): Promise<Outcome<Task>> {
 
 process.on('message', ({ id, task }: Order) => {
   const say = (answer: Answer): void => void process.send?.(answer);
+  say({ id, type: 'began' });
   const context: TaskContext = { progress: (share) => say({ id, type: 'progress', share }) };
   work(task, context).then(
     (outcome) => say({ id, type: 'done', outcome }),

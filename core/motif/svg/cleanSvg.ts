@@ -1,3 +1,4 @@
+import { checkSvgLimits } from './svgLimits.ts';
 import { parseXml, writeXml, type XmlElement, XmlError } from './xmlTree.ts';
 
 /** An SVG with nothing in it that acts, fetches or reads files. */
@@ -35,6 +36,7 @@ const REACHING_STYLE = /@import[^;]*;?|url\(\s*['"]?(?!#)[^)]*\)/gi;
 export function cleanSvg(text: string): CleanSvg {
   const root = parseXml(text);
   if (localName(root) !== 'svg') throw new XmlError(`it begins with <${root.name}> instead of <svg>`);
+  checkSvgLimits(root);
   const left = new Set<string>();
   let hasText = false;
 

@@ -15,6 +15,8 @@ export class XmlError extends Error {}
 const DEEPEST = 200;
 /** Entities are only used as shorthand for addresses; anything longer or nested is an attempt to swell the file. */
 const LONGEST_ENTITY = 1000;
+/** Characters of the tree, with its entities put in: more than a file may have, so that only entities reach it. */
+const MOST_CHARACTERS = 12 * 1024 * 1024;
 const ENTITY = /<!ENTITY\s+([\w.-]+)\s+(?:"([^"]*)"|'([^']*)')\s*>/g;
 
 /**
@@ -37,7 +39,13 @@ export function parseXml(text: string): XmlElement {
       parser.ENTITIES[name as string] = value;
     }
   });
+  let characters = 0;
+  const count = (text: string): void => {
+    characters += text.length;
+    if (characters > MOST_CHARACTERS) throw new XmlError('its entities swell it beyond 12 MB');
+  };
   parser.on('opentag', ({ name, attributes }) => {
+    for (const value of Object.values(attributes)) count(value);
     if (stack.length >= DEEPEST) throw new XmlError(`it nests more than ${DEEPEST} elements deep`);
     const element: XmlElement = { name, attributes: attributes, children: [], text: '' };
     stack.at(-1)?.children.push(element);
@@ -48,6 +56,7 @@ export function parseXml(text: string): XmlElement {
     stack.pop();
   });
   const addText = (piece: string): void => {
+    count(piece);
     const top = stack.at(-1);
     if (top) top.text += piece;
   };

@@ -1,0 +1,72 @@
+import { totalmem } from 'node:os';
+import { exportPixels } from '../paint/exportTask.ts';
+import type { PaintTask, Task } from './tasks.ts';
+
+const MB = 1024 * 1024;
+/** Resident memory of a process of the pool before it has done anything, with its engines loaded. */
+const EMPTY = 300 * MB;
+/** What painting a tile takes for a pixel of the file, bytes: the cell as RGBA, the tile laid out from it, the encoder's rows. */
+const PER_PIXEL = 14;
+
+/** What exports under way may take together: more wait for their turn. */
+export const EXPORT_BUDGET = Math.min(6 * 1024 * MB, totalmem() / 2);
+
+/** What a task may take, and what is said where it takes more. */
+export interface Limits {
+  /** From when the work begins; waiting does not count. */
+  readonly ms: number;
+  /** Resident memory of its process, bytes. */
+  readonly memory: number;
+  /** What was being done, as the beginning of a sentence. */
+  readonly doing: string;
+  /** What was kept, and what can be done. */
+  readonly advice: string;
+}
+
+const DRAWING = 'Nothing was changed; simplify the drawing and import it again.';
+const SHEET = 'The sheet is kept as it was; scan it at a lower density, or change a step, and try again.';
+
+const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
+  read: { ms: 20_000, memory: 900 * MB, doing: 'Reading this file', advice: DRAWING },
+  preview: {
+    ms: 120_000,
+    memory: 3000 * MB,
+    doing: 'Reading this picture',
+    advice: 'Nothing was added; make the picture smaller and import it again.',
+  },
+  derive: {
+    ms: 120_000,
+    memory: 3000 * MB,
+    doing: 'Making this motif',
+    advice: 'The motif is kept as it was; use fewer parts or a smaller picture.',
+  },
+  cut: { ms: 300_000, memory: 4000 * MB, doing: 'Cleaning this sheet', advice: SHEET },
+  scan: {
+    ms: 180_000,
+    memory: 4000 * MB,
+    doing: 'Scanning this sheet',
+    advice: 'Nothing was added; scan it at a lower density.',
+  },
+  pack: {
+    ms: 300_000,
+    memory: 3000 * MB,
+    doing: 'Writing this collection',
+    advice: 'The collection is kept as it is; move some of its motifs to another and export both.',
+  },
+};
+
+/** What a task may take. */
+export function limitsOf(task: Task): Limits {
+  if (task.kind !== 'paint') return LIMITS[task.kind];
+  return {
+    ms: 1_200_000,
+    memory: 2 * needOf(task),
+    doing: 'Painting this tile',
+    advice: 'The design is kept as it is; choose a lower density or a smaller width.',
+  };
+}
+
+/** About how much memory painting a tile takes, bytes. */
+export function needOf(task: PaintTask): number {
+  return EMPTY + PER_PIXEL * exportPixels(task);
+}

@@ -1,0 +1,172 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import pidusage from 'pidusage';
+import { Problem } from '../problem.ts';
+import type { Limits } from './limits.ts';
+import type { Answer, Order, Task } from './tasks.ts';
+
+/** Memory is looked at so often while something is worked on, ms. */
+const LOOK_MS = 100;
+/** A process that has not begun by then never will, ms. */
+const START_MS = 60_000;
+/** A process that has grown beyond this is not used again: what engines and caches took does not come back otherwise. */
+const TIRED = 600 * 1024 * 1024;
+
+/** A task that waits for a process or is in one. */
+export interface Waiting {
+  readonly order: Order;
+  resolve(outcome: unknown): void;
+  reject(error: Error): void;
+  progress(share: number): void;
+}
+
+/**
+ * A process that works on one task at a time. It is killed where a task takes longer or more memory than it may: native code
+ * in a thread could not be stopped.
+ */
+export class WorkerProcess {
+  readonly #child: ChildProcess;
+  readonly #onFree: (process: WorkerProcess) => void;
+  readonly #onEnd: (process: WorkerProcess) => void;
+  #busy: Waiting | undefined;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #watch: ReturnType<typeof setInterval> | undefined;
+  #memory = 0;
+
+  /**
+   * @param limitsOf what a task may take
+   * @param onFree called when a task is done and the process can take another
+   * @param onEnd called once, when the process has ended or is not to be used again
+   */
+  constructor(
+    readonly limitsOf: (task: Task) => Limits,
+    onFree: (process: WorkerProcess) => void,
+    onEnd: (process: WorkerProcess) => void,
+  ) {
+    this.#onFree = onFree;
+    this.#onEnd = onEnd;
+    this.#child = fork(fileURLToPath(new URL('./startWorker.mjs', import.meta.url)), [], {
+      serialization: 'advanced',
+      execArgv: [],
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    });
+    this.#child.unref();
+    this.#child.channel?.unref();
+    this.#child.on('message', (answer: Answer) => this.#take(answer));
+    this.#child.on('error', () => this.#end());
+    this.#child.on('exit', () => this.#end());
+  }
+
+  get task(): Task | undefined {
+    return this.#busy?.order.task;
+  }
+
+  isWorkingOn(waiting: Waiting): boolean {
+    return this.#busy === waiting;
+  }
+
+  work(waiting: Waiting): void {
+    this.#busy = waiting;
+    clearTimeout(this.#timer);
+    const limits = this.limitsOf(waiting.order.task);
+    this.#timer = setTimeout(() => this.#giveUp(limits, 'could not begin'), START_MS);
+    this.#child.send(waiting.order);
+  }
+
+  /** Ends the process, and with it what it works on. */
+  kill(): void {
+    this.#child.kill('SIGKILL');
+  }
+
+  /** Ends the process unless something comes for it in the meantime. */
+  restFor(ms: number): void {
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => {
+      this.kill();
+      // At once, so that nothing is given to it while it ends.
+      this.#onEnd(this);
+    }, ms);
+    this.#timer.unref();
+  }
+
+  ended(): Promise<void> {
+    return new Promise((resolve) => {
+      if (this.#child.exitCode !== null || this.#child.signalCode !== null) resolve();
+      else this.#child.once('exit', () => resolve());
+    });
+  }
+
+  #take(answer: Answer): void {
+    const waiting = this.#busy;
+    if (!waiting || waiting.order.id !== answer.id) return;
+    if (answer.type === 'began') {
+      this.#guard(waiting);
+      return;
+    }
+    if (answer.type === 'progress') {
+      waiting.progress(answer.share);
+      return;
+    }
+    this.#release();
+    if (answer.type === 'done') waiting.resolve(answer.outcome);
+    else
+      waiting.reject(
+        answer.problem
+          ? new Problem(answer.problem.status, answer.problem.title, answer.message)
+          : new Error(answer.message),
+      );
+    if (this.#memory > TIRED) {
+      this.kill();
+      this.#onEnd(this);
+    } else this.#onFree(this);
+  }
+
+  /** Holds the task to its limits from now on. */
+  #guard(waiting: Waiting): void {
+    const limits = this.limitsOf(waiting.order.task);
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(
+      () => this.#giveUp(limits, `took longer than ${Math.round(limits.ms / 1000)} seconds`),
+      limits.ms,
+    );
+    this.#timer.unref();
+    const { pid } = this.#child;
+    if (pid === undefined) return;
+    this.#watch = setInterval(() => {
+      pidusage(pid).then(
+        ({ memory }) => {
+          this.#memory = memory;
+          if (memory > limits.memory && this.isWorkingOn(waiting))
+            this.#giveUp(limits, `took more than ${Math.round(limits.memory / 1024 / 1024)} MB of memory`);
+        },
+        // It ended between two looks; its end is told by itself.
+        () => undefined,
+      );
+    }, LOOK_MS);
+    this.#watch.unref();
+  }
+
+  #giveUp({ doing, advice }: Limits, why: string): void {
+    const waiting = this.#release();
+    waiting?.reject(new Problem(422, 'Too complicated', `${doing} ${why} and was stopped. ${advice}`));
+    this.kill();
+  }
+
+  /** It works on nothing any more. */
+  #release(): Waiting | undefined {
+    const waiting = this.#busy;
+    this.#busy = undefined;
+    clearTimeout(this.#timer);
+    clearInterval(this.#watch);
+    return waiting;
+  }
+
+  #end(): void {
+    const waiting = this.#release();
+    if (waiting) {
+      const { doing, advice } = this.limitsOf(waiting.order.task);
+      waiting.reject(new Problem(422, 'Broken off', `${doing} broke off: its process ended. ${advice}`));
+    }
+    this.#onEnd(this);
+  }
+}
