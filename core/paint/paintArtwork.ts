@@ -1,6 +1,15 @@
 import { withAlpha } from '../colour/index.ts';
 import type { InkResolver } from '../document/index.ts';
-import { compose, IDENTITY, invert, type Matrix, transform } from '../geometry/index.ts';
+import {
+  type Box,
+  compose,
+  IDENTITY,
+  intersectBoxes,
+  invert,
+  type Matrix,
+  transform,
+  translationMatrix,
+} from '../geometry/index.ts';
 import {
   type ArtworkNode,
   type ClipShape,
@@ -13,7 +22,8 @@ import {
   type Stroke,
   tracePath,
 } from '../motif/index.ts';
-import type { Canvas2D, CanvasBackend, CanvasGradientLike, CanvasPath } from './canvasBackend.ts';
+import { artworkBounds, clipBounds } from './artworkBounds.ts';
+import type { Canvas2D, CanvasBackend, CanvasGradientLike, CanvasPath, OffscreenSurface } from './canvasBackend.ts';
 import { levelFor } from './picture.ts';
 
 /** What painting one artwork needs, the same for all its nodes. */
@@ -23,6 +33,8 @@ interface Setting {
   /** Pixels of the sheet that is painted on. */
   readonly width: number;
   readonly height: number;
+  /** Sheets of groups that are painted and laid down, to be used again. */
+  readonly layers?: OffscreenSurface[];
 }
 
 /** Built paths, kept as long as the node or the gradient that they belong to. */
@@ -34,8 +46,9 @@ const paths = new WeakMap<CanvasBackend, WeakMap<object, CanvasPath>>();
  * @param matrix from artwork units to the pixels of the sheet
  */
 export function paintArtwork(surface: Canvas2D, nodes: readonly ArtworkNode[], matrix: Matrix, setting: Setting): void {
+  const shared = setting.layers ? setting : { ...setting, layers: [] };
   for (const node of nodes) {
-    if (node.kind === 'group') paintGroup(surface, node, matrix, setting);
+    if (node.kind === 'group') paintGroup(surface, node, matrix, shared);
     else if (node.kind === 'path') paintPath(surface, node, matrix, setting);
     else paintPicture(surface, node, matrix, setting);
   }
@@ -48,13 +61,51 @@ function paintGroup(surface: Canvas2D, group: GroupNode, matrix: Matrix, setting
     paintArtwork(surface, group.children, within, setting);
     return;
   }
-  const layer = backend.createSurface(width, height);
-  paintArtwork(layer.context, group.children, within, setting);
-  if (group.clip) cut(layer.context, group.clip, within, backend);
+  const [only, second] = group.children;
+  if (!group.clip && only && !second && paintsOnce(only)) {
+    // Nothing lies over anything else, so it can be laid down half-transparent itself.
+    surface.globalAlpha = group.opacity;
+    paintArtwork(surface, group.children, within, setting);
+    surface.globalAlpha = 1;
+    return;
+  }
+  const part = layerPart(group, within, width, height);
+  if (!part) return;
+  const [wide, high] = [part.right - part.left, part.bottom - part.top];
+  const layers = setting.layers ?? [];
+  const layer = layers.pop() ?? backend.createSurface(1, 1);
+  layer.resize(wide, high);
+  const moved = compose(translationMatrix(-part.left, -part.top), within);
+  paintArtwork(layer.context, group.children, moved, { ...setting, layers, width: wide, height: high });
+  if (group.clip) cut(layer.context, group.clip, moved, backend);
   surface.setTransform(1, 0, 0, 1, 0, 0);
   surface.globalAlpha = group.opacity;
-  backend.drawPixels(surface, layer.pixels, { x: 0, y: 0, width, height });
+  backend.drawPixels(surface, layer.pixels, { x: part.left, y: part.top, width: wide, height: high });
   surface.globalAlpha = 1;
+  // For the next group: a drawing can hold hundreds.
+  layers.push(layer);
+}
+
+/** Whether a node paints each pixel at most once: a fill or a stroke, not both, or a picture. */
+function paintsOnce(node: ArtworkNode): boolean {
+  return node.kind === 'picture' || (node.kind === 'path' && !(node.fill && node.stroke));
+}
+
+/** The whole pixels of the sheet that a group can reach, with one around for soft edges; undefined where there are none. */
+function layerPart(group: GroupNode, within: Matrix, width: number, height: number): Box | undefined {
+  const drawn = artworkBounds(group.children, within);
+  const clip = group.clip && clipBounds(group.clip, within);
+  const box = group.clip ? drawn && clip && intersectBoxes(drawn, clip) : drawn;
+  const sheet = { left: 0, top: 0, right: width, bottom: height };
+  return (
+    box &&
+    intersectBoxes(sheet, {
+      left: Math.floor(box.left) - 1,
+      top: Math.floor(box.top) - 1,
+      right: Math.ceil(box.right) + 1,
+      bottom: Math.ceil(box.bottom) + 1,
+    })
+  );
 }
 
 /** Keeps of a layer what the shapes cover. Filled and not clipped to, since the engines smooth a clip's edge differently. */
