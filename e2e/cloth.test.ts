@@ -1,4 +1,4 @@
-import { By, Key, Origin, until } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import type { Hex } from '../core/colour/index.ts';
 import type { Design, Placement } from '../core/document/index.ts';
@@ -16,7 +16,6 @@ import {
   type,
   wheel,
   type Shot,
-  type Spot,
 } from './support/hands.ts';
 import { GROUND, isPink, useTiles, PINK } from './support/tiles.ts';
 
@@ -24,6 +23,7 @@ import { GROUND, isPink, useTiles, PINK } from './support/tiles.ts';
 const DARK = [0x18, 0x38, 0x50] as const;
 
 const tiles = useTiles();
+
 const { page } = tiles;
 
 const open = (
@@ -32,7 +32,51 @@ const open = (
   size?: { width: number; height: number },
   ground?: Hex,
 ): Promise<string> => tiles.open(drop, places, { ...(size && { size }), ...(ground && { ground }) });
+
 const stored = (id: string): Promise<Design> => tiles.stored(id);
+
+/** Pixels of the cloth that are neither the dark ground nor tile nor a mix of the two, but for what lies over the cloth. */
+async function strangeColours(screen: Shot): Promise<string[]> {
+  const { driver } = page;
+  const area: { left: number; top: number; right: number; bottom: number } = await driver.executeScript(
+    'const b = document.querySelector("[data-cloth]").getBoundingClientRect(); return { left: b.left, top: b.top, right: b.right, bottom: b.bottom };',
+  );
+  const covered: { left: number; top: number; right: number; bottom: number }[] = await driver.executeScript(`
+    return [...document.querySelectorAll('[data-cell] > polygon, [data-edge]')].map((one) => {
+      const b = one.getBoundingClientRect();
+      return { left: b.left - 3, top: b.top - 3, right: b.right + 3, bottom: b.bottom + 3 };
+    });`);
+  const [stitch] = covered;
+  const overlaid = (x: number, y: number): boolean =>
+    covered.slice(2).some((box) => x >= box.left && x <= box.right && y >= box.top && y <= box.bottom) ||
+    (stitch !== undefined &&
+      x >= stitch.left &&
+      x <= stitch.right &&
+      y >= stitch.top &&
+      y <= stitch.bottom &&
+      (x <= stitch.left + 6 || x >= stitch.right - 6 || y <= stitch.top + 6 || y >= stitch.bottom - 6));
+  const wrong = new Set<string>();
+  for (let y = area.top + 1; y < area.bottom - 1; y += 1) {
+    for (let x = area.left + 1; x < area.right - 1; x += 1) {
+      if (overlaid(x, y) || isMix(screen.at(x, y))) continue;
+      wrong.add(`${x},${y} ${screen.at(x, y).join(' ')}`);
+      if (wrong.size > 4) return [...wrong];
+    }
+  }
+  return [...wrong];
+}
+
+/** Whether a colour is a mix of the dark ground and the tile: anything else has come through a join. */
+function isMix(colour: readonly number[]): boolean {
+  const share = ((colour[0] as number) - DARK[0]) / (PINK[0] - DARK[0]);
+  return (
+    share > -0.04 &&
+    share < 1.04 &&
+    colour.every(
+      (value, i) => Math.abs(value - ((DARK[i] as number) + share * ((PINK[i] as number) - (DARK[i] as number)))) < 6,
+    )
+  );
+}
 
 describe('the cloth', () => {
   it.each([
@@ -275,165 +319,5 @@ describe('the cloth', () => {
     const screen = await settledShot(driver);
     const middle = { x: cell.left + 60 * cell.scale, y: cell.top + 45 * cell.scale };
     expect(alike(screen.at(middle.x, middle.y), [0x20, 0x5a, 0xc0])).toBe(true);
-  });
-});
-
-/** Pixels of the cloth that are neither the dark ground nor tile nor a mix of the two, but for what lies over the cloth. */
-async function strangeColours(screen: Shot): Promise<string[]> {
-  const { driver } = page;
-  const area: { left: number; top: number; right: number; bottom: number } = await driver.executeScript(
-    'const b = document.querySelector("[data-cloth]").getBoundingClientRect(); return { left: b.left, top: b.top, right: b.right, bottom: b.bottom };',
-  );
-  const covered: { left: number; top: number; right: number; bottom: number }[] = await driver.executeScript(`
-    return [...document.querySelectorAll('[data-cell] > polygon, [data-edge]')].map((one) => {
-      const b = one.getBoundingClientRect();
-      return { left: b.left - 3, top: b.top - 3, right: b.right + 3, bottom: b.bottom + 3 };
-    });`);
-  const [stitch] = covered;
-  const overlaid = (x: number, y: number): boolean =>
-    covered.slice(2).some((box) => x >= box.left && x <= box.right && y >= box.top && y <= box.bottom) ||
-    (stitch !== undefined &&
-      x >= stitch.left &&
-      x <= stitch.right &&
-      y >= stitch.top &&
-      y <= stitch.bottom &&
-      (x <= stitch.left + 6 || x >= stitch.right - 6 || y <= stitch.top + 6 || y >= stitch.bottom - 6));
-  const wrong = new Set<string>();
-  for (let y = area.top + 1; y < area.bottom - 1; y += 1) {
-    for (let x = area.left + 1; x < area.right - 1; x += 1) {
-      if (overlaid(x, y) || isMix(screen.at(x, y))) continue;
-      wrong.add(`${x},${y} ${screen.at(x, y).join(' ')}`);
-      if (wrong.size > 4) return [...wrong];
-    }
-  }
-  return [...wrong];
-}
-
-/** Whether a colour is a mix of the dark ground and the tile: anything else has come through a join. */
-function isMix(colour: readonly number[]): boolean {
-  const share = ((colour[0] as number) - DARK[0]) / (PINK[0] - DARK[0]);
-  return (
-    share > -0.04 &&
-    share < 1.04 &&
-    colour.every(
-      (value, i) => Math.abs(value - ((DARK[i] as number) + share * ((PINK[i] as number) - (DARK[i] as number)))) < 6,
-    )
-  );
-}
-
-describe('choosing and lining up', () => {
-  const SQUARE = step('square');
-  const chosen = async (): Promise<string> => (await page.driver.findElement(By.css('[data-chalk-label]'))).getText();
-  const spot = (x: number, y: number): Promise<Spot> => tiles.spot(x, y);
-
-  it('a box chooses what lies wholly within it, across repeats', async () => {
-    await open(SQUARE, [
-      { x: 30, y: 20 },
-      { x: 90, y: 70 },
-      { x: 118, y: 20 },
-    ]);
-    // Over the right edge: the second, and the third by the half of it that is an echo's.
-    await drag(page.driver, await spot(62, 2), await spot(145, 88), { held: Key.SHIFT });
-    expect(await chosen()).toMatch(/^2 motifs/);
-    await press(page.driver, Key.ESCAPE);
-    await drag(page.driver, await spot(5, 5), await spot(55, 35), { held: Key.SHIFT });
-    expect(await chosen()).toMatch(/^Tile/);
-    // The box ends within the motif: nothing more is chosen.
-    await drag(page.driver, await spot(62, 45), await spot(95, 75), { held: Key.SHIFT });
-    expect(await chosen()).toMatch(/^Tile/);
-  });
-
-  it('a second click goes to what lies below, and a list shows the pile', async () => {
-    const { driver } = page;
-    await open(SQUARE, [
-      { x: 60, y: 45, scale: 1.5 },
-      { x: 62, y: 45 },
-    ]);
-    const across = async (): Promise<string> => (await (await named(driver, 'field', 'X')).getAttribute('value')) ?? '';
-    const at = await spot(61, 45);
-    await clickAt(driver, at);
-    expect(await across()).toBe('62 mm');
-    await driver.sleep(600);
-    await clickAt(driver, at);
-    expect(await across()).toBe('60 mm');
-    await driver.sleep(600);
-    await clickAt(driver, at);
-    expect(await across()).toBe('62 mm');
-    await driver
-      .actions({ async: false })
-      .move({ x: Math.round(at.x), y: Math.round(at.y), origin: Origin.VIEWPORT })
-      .contextClick()
-      .perform();
-    await driver.wait(until.elementLocated(By.css('[data-pile="t0"]')), 5_000);
-    await press(driver, Key.ARROW_DOWN);
-    await press(driver, Key.ENTER);
-    expect(await across()).toBe('60 mm');
-  });
-
-  it('lines up and spaces out over the join, exactly', async () => {
-    const { driver } = page;
-    const id = await open(step('half-drop', 1, 2), [
-      { x: 20, y: 30 },
-      { x: 62, y: 38 },
-      { x: 118, y: 33 },
-    ]);
-    await press(driver, Key.CONTROL, 'a');
-    await click(driver, 'radio', 'The first');
-    await click(driver, 'button', 'Align centres vertically');
-    await click(driver, 'radio', 'Round');
-    await click(driver, 'button', 'Across');
-    const { placements } = await stored(id);
-    // 120 mm less three times 40 leaves no gap: each begins where the one before ends. On screen one row.
-    const xs = placements.map(({ x }) => x).sort((a, b) => a - b);
-    expect((xs[1] as number) - (xs[0] as number)).toBeCloseTo(40, 9);
-    expect((xs[2] as number) - (xs[1] as number)).toBeCloseTo(40, 9);
-    expect(placements[0]?.y).toBe(30);
-  });
-
-  it('is caught by the middle of the cell, and not while Ctrl is held', async () => {
-    const { driver } = page;
-    const id = await open(SQUARE, [{ x: 30, y: 20 }]);
-    await clickAt(driver, await spot(30, 20));
-    await press(driver, 's');
-    const from = await spot(30, 20);
-    const near = await spot(60.6, 45.5);
-    await drag(driver, from, near);
-    const lies = async (x: number, y: number): Promise<boolean> => {
-      const [one] = (await stored(id)).placements;
-      return one !== undefined && Math.hypot(one.x - x, one.y - y) < 0.5;
-    };
-    expect((await stored(id)).placements[0]).toMatchObject({ x: 60, y: 45 });
-    await press(driver, Key.CONTROL, 'z');
-    await driver.wait(() => lies(30, 20), 5_000, 'it was never undone');
-    await settledShot(driver);
-    await drag(driver, from, near, { held: Key.CONTROL });
-    await driver.wait(() => lies(60.6, 45.5), 5_000, 'it never lay where it was let go');
-    expect((await stored(id)).placements[0]?.x).not.toBe(60);
-  });
-
-  it('copies around a centre lie on the cloth while they are tried, and stay once they are kept', async () => {
-    const { driver } = page;
-    const id = await open(SQUARE, [{ x: 60, y: 20, scale: 0.5 }]);
-    await clickAt(driver, await spot(60, 20));
-    await click(driver, 'button', 'Several copies …');
-    await click(driver, 'radio', 'Circle');
-    await type(driver, 'Number', '4');
-    await driver.executeScript(
-      "const f = [...document.querySelectorAll('section[aria-label=\"Several copies\"] label')].find((l) => l.textContent === 'Centre Y'); document.getElementById(f.htmlFor).focus();",
-    );
-    await press(driver, Key.CONTROL, 'a');
-    await press(driver, '45');
-    await press(driver, Key.ENTER);
-    const tried = await settledShot(driver);
-    expect(isPink(tried, await spot(60, 70))).toBe(true);
-    expect(isPink(tried, await spot(85, 45))).toBe(true);
-    await click(driver, 'button', 'Cancel');
-    expect(isPink(await settledShot(driver), await spot(60, 70))).toBe(false);
-    expect((await stored(id)).placements).toHaveLength(1);
-    await click(driver, 'button', 'Several copies …');
-    await click(driver, 'radio', 'Grid');
-    await click(driver, 'button', 'Apply');
-    const { placements } = await stored(id);
-    expect(placements).toHaveLength(9);
   });
 });
