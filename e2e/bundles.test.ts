@@ -76,8 +76,11 @@ describe('bundles on the cloth', () => {
     expect(alike(after.at(knot.x, knot.y), before.at(knot.x, knot.y))).toBe(true);
     expect(alike(after.at(whelk.x + 30, whelk.y + 20), before.at(whelk.x, whelk.y))).toBe(true);
     await click(driver, 'button', 'Undo');
-    await driver.sleep(600);
-    expect(alike((await settled()).at(whelk.x, whelk.y), before.at(whelk.x, whelk.y))).toBe(true);
+    await driver.wait(
+      async () => alike((await settled()).at(whelk.x, whelk.y), before.at(whelk.x, whelk.y)),
+      10_000,
+      'the bundle was never undone',
+    );
   });
 
   it('and other motifs are made separate, so that what is changed in one changes only there', async () => {

@@ -1,7 +1,7 @@
 import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { SQUARE, step } from '../core/lattice/index.ts';
-import { click, drag, press, type } from './support/hands.ts';
+import { click, drag, press, type, settled } from './support/hands.ts';
 import { useTiles } from './support/tiles.ts';
 
 const tiles = useTiles();
@@ -97,7 +97,7 @@ describe('the check', () => {
     await click(driver, 'button', 'Settle selection');
     for (let n = 0; n < 12 && (await findings('clump')).length > 0; n += 1) {
       await click(driver, 'button', 'Settle selection');
-      await driver.sleep(250);
+      await settled(driver);
     }
     await driver.wait(async () => (await findings('clump')).length === 0, 10_000, 'it was never settled');
   });
