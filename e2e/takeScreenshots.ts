@@ -71,6 +71,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     prepare: async (driver) => {
       await settledShot(driver);
       await click(driver, 'radio', 'Toss');
+      await driver.wait(until.elementLocated(By.xpath("//summary[starts-with(., 'Holes')]")), 10_000);
       await driver.executeScript(
         "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()",
       );
