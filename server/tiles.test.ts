@@ -1,68 +1,35 @@
 import type { Job } from '../contract/index.ts';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import sharp from 'sharp';
-import { type Design, newDesign } from '../core/document/index.ts';
-import { pixelGrid, step } from '../core/lattice/index.ts';
+import { type Design } from '../core/document/index.ts';
+import { pixelGrid } from '../core/lattice/index.ts';
 import { cellWindow, paintPlane } from '../core/paint/index.ts';
-import { leafAt } from '../core/testing/arbitraries.ts';
 import { loadScene } from './paint/loadScene.ts';
 import { nodeSurface, pixelsOf } from './paint/nodeBackend.ts';
 import { motifsById } from './store/motifs.ts';
-import { openTestStudio, type TestStudio } from './testing/testStudio.ts';
 
-const SPIRAL = `<svg xmlns="http://www.w3.org/2000/svg" width="30mm" height="40mm" viewBox="0 0 30 40">
-  <path d="M2 20C2 5 28 5 28 20S10 38 15 39 2 30 2 20z" fill="#b5442f"/><circle cx="12" cy="18" r="5" fill="#f4ecdc" stroke="#22304a"/></svg>`;
+import { SPIRAL_REPEAT, useSpirals } from './testing/spirals.ts';
 
-let hevrel: TestStudio;
-
-let motif: string;
-
-beforeAll(async () => {
-  hevrel = await openTestStudio();
-  motif = ((await hevrel.send('spiral.svg', SPIRAL)).body['motif'] as { id: string }).id;
-});
-
-afterAll(() => hevrel.close());
-
-const repeat = { width: 61.3, height: 47.9, step: step('half-drop', 1, 3) };
-
-function document(): Design {
-  const blank = newDesign('x', 'Spirals', repeat);
-  return {
-    ...blank,
-    inks: [...blank.inks, { id: 'red', name: 'Red', prints: ['#b5442f'] }],
-    colourways: [{ id: 'base', name: 'Base', colours: { ground: '#f2eee4', red: '#205ac0' } }],
-    placements: [
-      leafAt('a', { motif, x: 0, y: 10, rotation: 33 }),
-      leafAt('b', { motif, x: 40, y: 47, scale: 0.6, flipped: true, opacity: 0.7 }),
-    ],
-  };
-}
-
-async function create(): Promise<Design> {
-  const { status, body } = await hevrel.call('POST', '/designs', { name: 'Spirals', document: document() });
-  expect(status).toBe(201);
-  return body['design'] as Design;
-}
+const spirals = useSpirals();
 
 describe('tiles', () => {
   it('tile without a seam: every pixel around the joins is that of the plane painted directly', async () => {
-    const { id } = await create();
-    const { body } = await hevrel.call('POST', '/exports', { design: id, dpi: 150 });
-    const job = await hevrel.ended(body as unknown as Job);
+    const { id } = await spirals.create();
+    const { body } = await spirals.hevrel.call('POST', '/exports', { design: id, dpi: 150 });
+    const job = await spirals.hevrel.ended(body as unknown as Job);
     expect(job.state).toBe('done');
     const { href, width, height } = job.result as { href: string; width: number; height: number };
-    const png = Buffer.from(await (await hevrel.fetch(href.replace('/api', ''))).arrayBuffer());
+    const png = Buffer.from(await (await spirals.hevrel.fetch(href.replace('/api', ''))).arrayBuffer());
     expect((await sharp(png).metadata()).density).toBe(150);
     const tile = await sharp(png).ensureAlpha().raw().toBuffer();
 
-    const grid = pixelGrid(repeat, 150 / 25.4);
+    const grid = pixelGrid(SPIRAL_REPEAT, 150 / 25.4);
     expect([width, height]).toEqual([grid.tile.width, grid.tile.height]);
-    const design = document();
+    const design = spirals.document();
     const { scene, backend } = await loadScene(
       design,
-      await motifsById(hevrel.studio.database, [motif]),
-      hevrel.studio.blobs,
+      await motifsById(spirals.hevrel.studio.database, [spirals.motif]),
+      spirals.hevrel.studio.blobs,
     );
     // Two by two tiles and something over, beginning in the middle of one.
     const window = {
@@ -89,14 +56,17 @@ describe('tiles', () => {
   });
 
   it('are transparent where there is no ground, and as wide as wished', async () => {
-    const { body: made } = await hevrel.call('POST', '/designs', {
+    const { body: made } = await spirals.hevrel.call('POST', '/designs', {
       name: 'Bare',
-      document: { ...document(), ground: { kind: 'none' } },
+      document: { ...spirals.document(), ground: { kind: 'none' } },
     });
-    const { body } = await hevrel.call('POST', '/exports', { design: (made['design'] as Design).id, width: 300 });
-    const { result } = await hevrel.ended(body as unknown as Job);
+    const { body } = await spirals.hevrel.call('POST', '/exports', {
+      design: (made['design'] as Design).id,
+      width: 300,
+    });
+    const { result } = await spirals.hevrel.ended(body as unknown as Job);
     const { href } = result as { href: string };
-    const response = await hevrel.fetch(href.replace('/api', ''));
+    const response = await spirals.hevrel.fetch(href.replace('/api', ''));
     expect(response.headers.get('content-disposition')).toContain('Bare 300x');
     const image = sharp(Buffer.from(await response.arrayBuffer()));
     const { channels } = await image.stats();
@@ -106,7 +76,7 @@ describe('tiles', () => {
   });
 
   it('are refused at once where they would be larger than can be made', async () => {
-    const { id } = await create();
+    const { id } = await spirals.create();
     for (const wish of [
       { dpi: 2400, design: id },
       { dpi: 0, design: id },
@@ -116,12 +86,12 @@ describe('tiles', () => {
     ]) {
       const big = 'dpi' in wish && wish.dpi === 2400;
       const made = big
-        ? await hevrel.call('POST', '/designs', {
+        ? await spirals.hevrel.call('POST', '/designs', {
             name: 'Large',
-            repeat: { width: 3000, height: 3000, step: repeat.step },
+            repeat: { width: 3000, height: 3000, step: SPIRAL_REPEAT.step },
           })
         : undefined;
-      const answer = await hevrel.call(
+      const answer = await spirals.hevrel.call(
         'POST',
         '/exports',
         big ? { ...wish, design: (made?.body['design'] as Design).id } : wish,
@@ -132,20 +102,20 @@ describe('tiles', () => {
   });
 
   it('can be stopped while they are painted', async () => {
-    const { body: made } = await hevrel.call('POST', '/designs', {
+    const { body: made } = await spirals.hevrel.call('POST', '/designs', {
       name: 'Large',
-      document: { ...document(), repeat: { ...repeat, width: 900, height: 900 } },
+      document: { ...spirals.document(), repeat: { ...SPIRAL_REPEAT, width: 900, height: 900 } },
     });
-    const { body } = await hevrel.call('POST', '/exports', { design: (made['design'] as Design).id, dpi: 300 });
-    const stopped = await hevrel.call('DELETE', `/jobs/${body['id'] as string}`);
+    const { body } = await spirals.hevrel.call('POST', '/exports', { design: (made['design'] as Design).id, dpi: 300 });
+    const stopped = await spirals.hevrel.call('DELETE', `/jobs/${body['id'] as string}`);
     expect(stopped.body).toMatchObject({ state: 'stopped', message: 'Stopped. Nothing was changed.' });
-    expect((await hevrel.call('GET', `/exports/${body['id'] as string}/file`)).status).toBe(404);
+    expect((await spirals.hevrel.call('GET', `/exports/${body['id'] as string}/file`)).status).toBe(404);
   });
 
   it('tell how far they are', async () => {
-    const { id } = await create();
-    const { body } = await hevrel.call('POST', '/exports', { design: id, dpi: 300 });
-    const events = await (await hevrel.fetch(`/jobs/${body['id'] as string}/events`)).text();
+    const { id } = await spirals.create();
+    const { body } = await spirals.hevrel.call('POST', '/exports', { design: id, dpi: 300 });
+    const events = await (await spirals.hevrel.fetch(`/jobs/${body['id'] as string}/events`)).text();
     const states = events
       .trim()
       .split('\n\n')
@@ -158,5 +128,5 @@ describe('tiles', () => {
 });
 
 it('has written nothing to its log', () => {
-  expect(hevrel.log).toEqual([]);
+  expect(spirals.hevrel.log).toEqual([]);
 });

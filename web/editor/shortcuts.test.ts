@@ -1,34 +1,14 @@
-import type { DesignMotif } from '../../contract/index.ts';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { apply, newDesign } from '../../core/document/index.ts';
-import { step } from '../../core/lattice/index.ts';
-import { LEAF_RECORD, leafAt } from '../../core/testing/arbitraries.ts';
-import { Editor } from './editor.ts';
+import type { Editor } from './editor.ts';
 import { SHORTCUTS, type ShortcutContext } from '../screens/design/shortcuts.ts';
-
-const LEAF: DesignMotif = {
-  ...LEAF_RECORD,
-  thumbnail: 'leaf.png',
-  tags: [],
-  deleted: false,
-};
+import { leavesEditor } from './testing/leavesEditor.ts';
 
 let editor: Editor;
 
 const ids = (): string[] => editor.design.placements.map(({ id }) => id);
 
 beforeEach(() => {
-  const blank = newDesign('d', 'Leaves', { width: 100, height: 80, step: step('half-drop', 1, 2) });
-  editor = new Editor(
-    apply(blank, {
-      type: 'insert',
-      placements: ['a', 'b', 'c'].map((id, index) => ({
-        index,
-        placement: leafAt(id, { x: 20 * index, y: 10, rotation: 30 }),
-      })),
-    }),
-  );
-  editor.motifs.set([LEAF]);
+  editor = leavesEditor();
 });
 
 describe('the shortcuts', () => {
