@@ -5,7 +5,7 @@ const CORE = [
   ['lattice'],
   ['recipe'],
   ['motif'],
-  ['document'],
+  ['document', 'svg'],
   ['arrange', 'shapes', 'scan'],
   ['bundle', 'layout', 'toss'],
   ['paint'],

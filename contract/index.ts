@@ -1,5 +1,6 @@
 /** What server and browser say to each other: each route once. */
 import * as designs from './designs.ts';
+import * as fonts from './fonts.ts';
 import * as jobs from './jobs.ts';
 import * as motifs from './motifs.ts';
 import type { Route } from './route.ts';
@@ -7,6 +8,7 @@ import * as scans from './scans.ts';
 import * as swatches from './swatches.ts';
 
 export * from './designs.ts';
+export * from './fonts.ts';
 export * from './jobs.ts';
 export * from './motifs.ts';
 export * from './route.ts';
@@ -18,7 +20,7 @@ const isRoute = (value: unknown): value is Route =>
 
 /** Every route by its name. */
 export const ROUTES: Readonly<Record<string, Route>> = Object.fromEntries(
-  [designs, motifs, scans, swatches, jobs]
+  [designs, motifs, fonts, scans, swatches, jobs]
     .flatMap((module) => Object.entries(module))
     .filter((entry): entry is [string, Route] => isRoute(entry[1])),
 );

@@ -56,8 +56,10 @@ export type ListedMotif = Immutable<InferType<typeof listedMotifSchema>>;
 
 const importedSchema = exactly({
   motif: storedMotifSchema,
-  /** Sentences about what could not be kept as it was. */
+  /** Short sentences about what is not as it was in the file. */
   notes: array(string().required()).required(),
+  /** Fonts that the studio has not got, each with the one that stands in for it. */
+  fonts: array(exactly({ asked: string().required(), standIn: string().required() })).required(),
 });
 /** A motif and what there is to say about its import. */
 export type ImportReport = Immutable<InferType<typeof importedSchema>>;
@@ -120,6 +122,15 @@ export const replaceArtwork = route({
   query: uploadQuery,
   body: FILE,
   limit: MOST_UPLOAD_BYTES,
+  answer: importedSchema,
+  problems: [404, 413, 415, 422],
+});
+
+export const rereadMotif = route({
+  method: 'POST',
+  path: '/motifs/{id}/reread',
+  summary: 'Reads a motif’s own file again, with the fonts that the studio has now.',
+  params: byId,
   answer: importedSchema,
   problems: [404, 413, 415, 422],
 });

@@ -9,6 +9,7 @@ import { blobRoutes } from './routes/blobs.ts';
 import { collectionRoutes } from './routes/collections.ts';
 import { designRoutes } from './routes/designs.ts';
 import { exportRoutes } from './routes/exports.ts';
+import { fontRoutes } from './routes/fonts.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { motifRoutes } from './routes/motifs.ts';
 import { scannerRoutes } from './routes/scanner.ts';
@@ -42,6 +43,7 @@ export function createApp(
     exportRoutes,
     jobRoutes,
     collectionRoutes,
+    fontRoutes,
     scanRoutes,
     scannerRoutes,
     blobRoutes,

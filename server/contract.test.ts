@@ -11,6 +11,7 @@ import { SQUARE } from '../core/lattice/index.ts';
 import { NO_STEPS } from '../core/recipe/index.ts';
 import { leafAt } from '../core/testing/arbitraries.ts';
 import sharp from 'sharp';
+import { tideFont } from './testing/tideFont.ts';
 import { openTestStudio, type TestStudio } from './testing/testStudio.ts';
 
 // The answers' types are the contract's, which this test is about to hold them against.
@@ -102,6 +103,11 @@ describe('the contract', () => {
     await ask('readMotif', { params: { id: motif.id } });
     await ask('changeMotif', { params: { id: motif.id }, body: { name: 'Leaf', tags: ['hero'] } });
     await ask('replaceArtwork', { params: { id: motif.id }, query: { name: 'leaf.svg' }, file: DRAWING });
+    await ask('rereadMotif', { params: { id: motif.id } });
+    const font = await ask('importFont', { query: { name: 'tide.otf' }, file: tideFont() });
+    await ask('listFonts');
+    await ask('deleteFont', { params: { id: font.id } });
+    await ask('restoreFont', { params: { id: font.id } });
     const made = await ask('makeMotif', { body: { name: 'Dot', collection: 'Built', recipe: RECIPE } });
     await ask('remakeMotif', { params: { id: made.id }, body: { recipe: RECIPE } });
     const copy = await ask('duplicateMotif', { params: { id: motif.id }, body: {} });

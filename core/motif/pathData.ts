@@ -1,4 +1,4 @@
-import type { Box } from '../geometry/index.ts';
+import { type Box, IDENTITY, type Matrix } from '../geometry/index.ts';
 import type { PathText } from './artwork.ts';
 
 /** Anything that takes path commands the way a Canvas path does. */
@@ -40,8 +40,9 @@ export function tracePath(text: PathText, sink: PathSink): void {
   }
 }
 
-/** The exact bounds of the path's outline, curves included; undefined for a path that draws nothing. */
-export function pathBounds(text: PathText): Box | undefined {
+/** The exact bounds of the path's outline under a map, curves included; undefined for a path that draws nothing. */
+export function pathBounds(text: PathText, matrix: Matrix = IDENTITY): Box | undefined {
+  const [a, b, c, d, e, f] = matrix;
   let left = Infinity;
   let top = Infinity;
   let right = -Infinity;
@@ -59,25 +60,24 @@ export function pathBounds(text: PathText): Box | undefined {
     x = px;
     y = py;
   };
+  const curve = (c1x: number, c1y: number, c2x: number, c2y: number, px: number, py: number): void => {
+    for (const t of [...turningPoints(x, c1x, c2x, px), ...turningPoints(y, c1y, c2y, py)])
+      add(cubicAt(t, x, c1x, c2x, px), cubicAt(t, y, c1y, c2y, py));
+    to(px, py);
+  };
+  const mapX = (px: number, py: number): number => a * px + c * py + e;
+  const mapY = (px: number, py: number): number => b * px + d * py + f;
+  const mapTo = (px: number, py: number): void => to(mapX(px, py), mapY(px, py));
   tracePath(text, {
-    moveTo: to,
-    lineTo: to,
-    quadraticCurveTo(cx, cy, px, py) {
+    moveTo: mapTo,
+    lineTo: mapTo,
+    quadraticCurveTo(px, py, qx, qy) {
+      const [cx, cy, ex, ey] = [mapX(px, py), mapY(px, py), mapX(qx, qy), mapY(qx, qy)];
       // A quadratic is the cubic whose controls lie two thirds of the way to its own.
-      this.bezierCurveTo(
-        x + (2 / 3) * (cx - x),
-        y + (2 / 3) * (cy - y),
-        px + (2 / 3) * (cx - px),
-        py + (2 / 3) * (cy - py),
-        px,
-        py,
-      );
+      curve(x + (2 / 3) * (cx - x), y + (2 / 3) * (cy - y), ex + (2 / 3) * (cx - ex), ey + (2 / 3) * (cy - ey), ex, ey);
     },
-    bezierCurveTo(c1x, c1y, c2x, c2y, px, py) {
-      for (const t of [...turningPoints(x, c1x, c2x, px), ...turningPoints(y, c1y, c2y, py)]) {
-        add(cubicAt(t, x, c1x, c2x, px), cubicAt(t, y, c1y, c2y, py));
-      }
-      to(px, py);
+    bezierCurveTo(px, py, qx, qy, rx, ry) {
+      curve(mapX(px, py), mapY(px, py), mapX(qx, qy), mapY(qx, qy), mapX(rx, ry), mapY(rx, ry));
     },
     closePath: () => undefined,
   });

@@ -11,7 +11,9 @@ import {
   translationMatrix,
 } from '../geometry/index.ts';
 import {
+  artworkBounds,
   type ArtworkNode,
+  clipBounds,
   type ClipShape,
   type GroupNode,
   type Paint,
@@ -22,7 +24,6 @@ import {
   type Stroke,
   tracePath,
 } from '../motif/index.ts';
-import { artworkBounds, clipBounds } from './artworkBounds.ts';
 import type { Canvas2D, CanvasBackend, CanvasGradientLike, CanvasPath, OffscreenSurface } from './canvasBackend.ts';
 import { levelFor } from './picture.ts';
 

@@ -1,6 +1,7 @@
 import type { StoredMotif } from '../../contract/index.ts';
 import { strToU8, zipSync, type Zippable } from 'fflate';
-import { picturesOf, writeSvg } from '../../core/motif/index.ts';
+import { picturesOf } from '../../core/motif/index.ts';
+import { writeSvg } from '../../core/svg/index.ts';
 import type { Recipe } from '../../core/recipe/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { fileNameOf } from '../fileName.ts';

@@ -37,9 +37,7 @@ describe('the drawer', () => {
     const first = await bring('#112233');
     const again = await hevrel.send('another name.svg', svg('#112233'));
     expect((again.body['motif'] as ListedMotif).id).toBe(first.id);
-    expect(again.body['notes']).toEqual([
-      '“another name.svg” is in the drawer already, as “112233”. It was not taken twice.',
-    ]);
+    expect(again.body['notes']).toEqual(['It is in the drawer already, as “112233”. It was not taken twice.']);
     // Once deleted it may come again.
     await hevrel.call('DELETE', `/motifs/${first.id}`);
     expect((await bring('#112233')).id).not.toBe(first.id);

@@ -1,16 +1,12 @@
-import type { StoredMotif } from '../../contract/index.ts';
+import type { ImportReport, StoredMotif } from '../../contract/index.ts';
 import { nanoid } from 'nanoid';
+import { Problem } from '../problem.ts';
+import { fontFiles } from '../store/fonts.ts';
 import type { Studio } from '../studio.ts';
 import { changeMotif, insertMotif, motifFromSource } from '../store/motifs.ts';
 import type { ReadOutcome } from '../work/tasks.ts';
 import { refreshHolders } from './makeMotif.ts';
 import { sniff } from './sniff.ts';
-
-/** A motif and what there is to say about how it came. */
-export interface Imported {
-  readonly motif: StoredMotif;
-  readonly notes: readonly string[];
-}
 
 /**
  * Turns a file into a motif of the drawer. A file that is there already is recognised by its content and not taken twice.
@@ -24,16 +20,17 @@ export async function importMotif(
   content: Uint8Array,
   collection: string,
   known: Partial<Pick<StoredMotif, 'id' | 'name' | 'width'>> = {},
-): Promise<Imported> {
+): Promise<ImportReport> {
   const { database, blobs } = studio;
   const kind = sniff(content);
   const there = kind && (await motifFromSource(database, blobs.addressOf(content, kind)));
   if (there)
     return {
       motif: there,
-      notes: [`“${shown(fileName)}” is in the drawer already, as “${there.name}”. It was not taken twice.`],
+      notes: [`It is in the drawer already, as “${there.name}”. It was not taken twice.`],
+      fonts: [],
     };
-  const { notes, ...read } = await readFile(studio, fileName, content);
+  const { notes, fonts, ...read } = await readFile(studio, fileName, content);
   const motif: StoredMotif = {
     id: nanoid(12),
     name: nameFrom(fileName),
@@ -44,7 +41,7 @@ export async function importMotif(
     ...known,
   };
   await insertMotif(database, motif);
-  return { motif, notes };
+  return { motif, notes, fonts };
 }
 
 /** Gives a motif other artwork, which shows wherever it is used; its name and its width stay. @throws Problem */
@@ -53,16 +50,45 @@ export async function replaceArtwork(
   id: string,
   fileName: string,
   content: Uint8Array,
-): Promise<Imported> {
-  const { notes, artwork, view, inks, source, thumbnail } = await readFile(studio, fileName, content);
+): Promise<ImportReport> {
+  const { notes, fonts, artwork, view, inks, source, thumbnail } = await readFile(studio, fileName, content);
   const motif = await changeMotif(studio.database, id, { artwork, view, inks, source, thumbnail, recipe: null });
   await refreshHolders(studio, id);
-  return { motif, notes };
+  return { motif, notes, fonts };
+}
+
+/** Reads a motif's own file again, with the fonts that the studio has now; its scale stays. @throws Problem */
+export async function rereadMotif(
+  studio: Studio,
+  { id, name, width, view, source, recipe }: StoredMotif,
+): Promise<ImportReport> {
+  if (recipe !== null || !/\.svgz?$/.test(source) || !studio.blobs.has(source))
+    throw new Problem(
+      422,
+      'Nothing to read again',
+      `“${name}” was not imported from a drawing, so there is no file to read again. Nothing was changed.`,
+    );
+  const read = await readFile(studio, name, await studio.blobs.read(source));
+  const { notes, fonts, artwork, inks, thumbnail } = read;
+  const motif = await changeMotif(studio.database, id, {
+    artwork,
+    view: read.view,
+    inks,
+    thumbnail,
+    width: (width / view.width) * read.view.width,
+  });
+  await refreshHolders(studio, id);
+  return { motif, notes, fonts };
 }
 
 /** Reads a file in a worker. @throws Problem */
-export function readFile({ pool, blobs }: Studio, fileName: string, content: Uint8Array): Promise<ReadOutcome> {
-  return pool.run({ kind: 'read', name: shown(fileName), content, blobs: blobs.folder });
+export async function readFile(
+  { pool, blobs, database }: Studio,
+  fileName: string,
+  content: Uint8Array,
+): Promise<ReadOutcome> {
+  const fonts = await fontFiles(database);
+  return pool.run({ kind: 'read', name: shown(fileName), content, fonts, blobs: blobs.folder });
 }
 
 function shown(fileName: string): string {

@@ -60,7 +60,9 @@ describe('a bundle', () => {
   it('is as large as its parts about its middle, in their inks', async () => {
     const one = await square();
     const { view, width, inks } = await bundle(part(one, { x: -30 }), part(one, { x: 30, scale: 0.5 }));
-    expect([view.x, view.width, view.height, width]).toEqual([-50, 100, 40, 100]);
+    [view.x, view.width, view.height, width].forEach((n, i) =>
+      expect(n).toBeCloseTo([-50, 100, 40, 100][i] as number, 9),
+    );
     expect(inks).toEqual(['#22304a', '#b5442f']);
   });
 

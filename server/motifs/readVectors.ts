@@ -1,90 +1,107 @@
 import { Resvg } from '@resvg/resvg-js';
-import sharp from 'sharp';
-import { cleanSvg, type CleanSvg, readSvg, svgLengthMm, Unsupported, XmlError } from '../../core/motif/index.ts';
-import { MM_PER_INCH } from '../../core/units/index.ts';
+import {
+  cleanSvg,
+  cleanText,
+  type CleanSvg,
+  type KeptPicture,
+  openSvg,
+  readSvg,
+  Unsupported,
+  XmlError,
+} from '../../core/svg/index.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
+import { drawingText } from './drawingText.ts';
+import { openEmbedded } from './embedded.ts';
+import { TooManyPixels } from './lossless.ts';
 import { NATURAL_LONG_SIDE_MM } from './naturalSize.ts';
+import { partPainter } from './partPainter.ts';
 import type { Reading } from './reading.ts';
-import { MOST_PIXELS, readPicture } from './readPicture.ts';
+import type { StudioFont } from '../work/tasks.ts';
+import { knownFonts, shippedFontFiles } from './shippedFonts.ts';
 
-const EMBEDDED = /data:image\/(?:png|jpe?g|webp|gif);base64,([\sA-Za-z0-9+/=]*)/gi;
 const MOST_SVG_BYTES = 10 * 1024 * 1024;
-/** A drawing that has to be rendered is this sharp at its natural size, within bounds; filters take the square of it in time. */
-const RENDERED_DPI = 400;
-const LEAST_LONG_SIDE = 800;
-const MOST_LONG_SIDE = 2000;
 
-/** Reads an SVG file as vectors, or as a rendered picture where the model cannot hold it. @throws Problem */
-export async function readVectors(name: string, content: Buffer, blobs: Blobs): Promise<Reading> {
-  if (content.byteLength > MOST_SVG_BYTES)
-    throw new Problem(
-      413,
-      'Too large',
-      `“${name}” is larger than 10 MB of SVG. Nothing was added; simplify it and import it again.`,
-    );
-  let clean: CleanSvg;
+/** Reads an SVG file as vectors; parts that artwork cannot hold become pictures. @throws Problem */
+export async function readVectors(
+  name: string,
+  content: Buffer,
+  blobs: Blobs,
+  fonts: readonly StudioFont[] = [],
+): Promise<Reading> {
+  const clean = await cleaned(name, content, fonts);
+  const files = clean.hasText
+    ? [...(await shippedFontFiles(blobs)), ...fonts.map(({ file }) => blobs.pathOf(file))]
+    : [];
+  let normalised: string;
   try {
-    clean = cleanSvg(content.toString('utf8').replace(/^\ufeff/, ''));
-  } catch (error) {
-    if (error instanceof XmlError)
-      throw new Problem(422, 'Cannot be read', `“${name}” cannot be read: ${error.message}. Nothing was added.`);
-    throw error;
-  }
-  await checkEmbedded(name, clean.text);
-  const notes = clean.left.map((what) => `“${name}” held ${what}, which was left out.`);
-  let drawing: Resvg;
-  try {
-    drawing = new Resvg(clean.text, { font: { loadSystemFonts: clean.hasText } });
+    // Letters that none of these have are taken from the machine's own fonts.
+    normalised = new Resvg(cleanText(clean.root), {
+      font: { loadSystemFonts: clean.hasText, fontFiles: files },
+    }).toString();
   } catch {
     throw new Problem(422, 'Cannot be read', `“${name}” is no drawing that can be read. Nothing was added.`);
   }
-  const own = svgLengthMm(clean.width);
   try {
-    const { view, nodes } = readSvg(drawing.toString(), (url) => keepEmbedded(url, blobs));
-    return { artwork: { version: 1, view, nodes }, widthMm: own, notes };
+    const sources = {
+      keep: keeper(blobs),
+      paint: partPainter(blobs, clean.width, NATURAL_LONG_SIDE_MM),
+    };
+    const { view, nodes, painted } = readSvg(normalised, sources, clean.hasPage);
+    return {
+      artwork: { version: 1, view, nodes },
+      widthMm: clean.width ?? (clean.height === undefined ? undefined : (clean.height * view.width) / view.height),
+      notes: [...lostNotes(clean.left), ...paintedNotes(painted)],
+      fonts: clean.fonts,
+    };
   } catch (error) {
     if (!(error instanceof Unsupported)) throw error;
-    const upright = drawing.height > drawing.width;
-    const longSideMm =
-      own === undefined ? NATURAL_LONG_SIDE_MM : upright ? (own * drawing.height) / drawing.width : own;
-    const side = Math.round(
-      Math.min(MOST_LONG_SIDE, Math.max(LEAST_LONG_SIDE, (longSideMm / MM_PER_INCH) * RENDERED_DPI)),
-    );
-    const fit = upright ? ({ mode: 'height', value: side } as const) : ({ mode: 'width', value: side } as const);
-    const png = new Resvg(clean.text, { fitTo: fit, font: { loadSystemFonts: clean.hasText } }).render().asPng();
-    const picture = await readPicture(name, Buffer.from(png), blobs);
-    return {
-      ...picture,
-      widthMm: own,
-      notes: [
-        ...notes,
-        `“${name}” uses ${error.message}, which cannot be kept as vectors; it was rendered ${side} px on its long side instead.`,
-      ],
-    };
+    throw new Problem(422, 'Cannot be read', `“${name}” is ${error.message}. Nothing was added.`);
   }
 }
 
-/** Refuses pictures within the drawing that would not be taken by themselves either, before anything unpacks them. @throws Problem */
-async function checkEmbedded(name: string, text: string): Promise<void> {
-  let pixels = 0;
-  for (const [, data = ''] of text.matchAll(EMBEDDED)) {
-    const { width = 0, height = 0 } = await sharp(Buffer.from(data, 'base64'), { limitInputPixels: false })
-      .metadata()
-      // What is no picture is left to the reader, which leaves it out.
-      .catch(() => ({ width: 0, height: 0 }));
-    pixels += width * height;
-    if (pixels > MOST_PIXELS)
+async function cleaned(name: string, content: Buffer, fonts: readonly StudioFont[]): Promise<CleanSvg> {
+  try {
+    const opened = openSvg(await drawingText(content, MOST_SVG_BYTES));
+    const known = knownFonts(fonts);
+    return cleanSvg(opened, await openEmbedded(opened.addresses, known, MOST_SVG_BYTES), known);
+  } catch (error) {
+    if (error instanceof XmlError)
+      throw new Problem(422, 'Cannot be read', `“${name}” cannot be read: ${error.message}. Nothing was added.`);
+    if (error instanceof RangeError)
+      throw new Problem(
+        413,
+        'Too large',
+        `“${name}” is larger than 10 MB of SVG. Nothing was added; simplify it and import it again.`,
+      );
+    if (error instanceof TooManyPixels)
       throw new Problem(
         422,
         'Too many pixels',
         `The pictures in “${name}” have more than 100 megapixels. Nothing was added; make them smaller and import it again.`,
       );
+    throw error;
   }
 }
 
-function keepEmbedded(url: string, blobs: Blobs): string {
-  const [, type, data] = /^data:image\/(png|jpe?g|webp|gif);base64,\s*(.*)$/s.exec(url) ?? [];
-  if (!data || type === 'gif') throw new Unsupported('an embedded picture of another kind');
-  return blobs.keep(Buffer.from(data, 'base64'), type === 'png' ? 'png' : type === 'webp' ? 'webp' : 'jpg');
+function lostNotes(left: readonly string[]): string[] {
+  return left.length === 0 ? [] : [`Left out: ${left.join(', ')}.`];
+}
+
+function paintedNotes(painted: readonly string[]): string[] {
+  return painted.length === 0 ? [] : [`Kept as a picture where it has ${painted.join(', ')}.`];
+}
+
+/** Keeps the pictures of a drawing, which are lossless already, each once. */
+function keeper(blobs: Blobs): (dataUrl: string) => KeptPicture {
+  const kept = new Map<string, KeptPicture>();
+  return (url) => {
+    const known = kept.get(url);
+    if (known) return known;
+    const png = Buffer.from(url.slice(url.indexOf(',') + 1), 'base64');
+    // The header of a PNG begins with its width and height.
+    const picture = { blob: blobs.keep(png, 'png'), width: png.readUInt32BE(16), height: png.readUInt32BE(20) };
+    kept.set(url, picture);
+    return picture;
+  };
 }

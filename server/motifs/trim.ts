@@ -1,6 +1,13 @@
 import { asDrawn } from '../../core/document/index.ts';
-import { compose, IDENTITY, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
-import { type Artwork, type ArtworkNode, picturesOf, type View } from '../../core/motif/index.ts';
+import {
+  type Box,
+  compose,
+  IDENTITY,
+  intersectBoxes,
+  scalingMatrix,
+  translationMatrix,
+} from '../../core/geometry/index.ts';
+import { type Artwork, artworkBounds, type ArtworkNode, picturesOf, type View } from '../../core/motif/index.ts';
 import { type CanvasBackend, paintArtwork, type Picture } from '../../core/paint/index.ts';
 import { nodeBackend, nodePicture, nodeSurface, pixelsOf } from '../paint/nodeBackend.ts';
 import type { Blobs } from '../store/blobs.ts';
@@ -17,22 +24,42 @@ const THUMBNAIL = 256;
 export async function trimmed(artwork: Artwork, blobs: Blobs): Promise<Artwork | undefined> {
   const backend = await easelFor(artwork, blobs);
   const { view } = artwork;
-  // A frame as wide as the view all round shows whether anything reaches beyond it.
-  const outside = drawnExtent(
-    artwork.nodes,
-    { x: view.x - view.width / 2, y: view.y - view.height / 2, width: view.width * 2, height: view.height * 2 },
-    backend,
-  );
-  if (!outside) return undefined;
-  const slack = Math.max(view.width, view.height) * 0.004;
-  const overflows =
-    outside.x < view.x - slack ||
-    outside.y < view.y - slack ||
-    outside.x + outside.width > view.x + view.width + slack ||
-    outside.y + outside.height > view.y + view.height + slack;
-  const nodes: readonly ArtworkNode[] = overflows ? [framed(artwork)] : artwork.nodes;
-  const drawn = drawnExtent(nodes, view, backend);
+  const bounds = artworkBounds(artwork.nodes, IDENTITY);
+  // The file's own frame, and as much around it as shows whether anything reaches beyond.
+  const seen = bounds && intersectBoxes(bounds, boxOf(view));
+  const around = bounds && intersectBoxes(bounds, boxOf(twiceAsLarge(view)));
+  if (!seen || !around) return undefined;
+  const nodes = reachesBeyond(artwork, around, backend) ? [framed(artwork)] : artwork.nodes;
+  // A picture is looked at in whole pixels of its own, so that a cut-out is trimmed exactly.
+  const isPicture = nodes.every(({ kind }) => kind === 'picture');
+  const drawn = drawnExtent(nodes, isPicture ? view : viewOf(seen), backend, isPicture);
   return drawn && { version: 1, view: drawn, nodes };
+}
+
+/** Whether anything is drawn outside the artwork's view that has to be cut off. */
+function reachesBeyond({ view, nodes }: Artwork, around: Box, backend: CanvasBackend): boolean {
+  const slack = Math.max(view.width, view.height) * 0.004;
+  const isBeyond = ({ left, top, right, bottom }: Box): boolean =>
+    left < view.x - slack ||
+    top < view.y - slack ||
+    right > view.x + view.width + slack ||
+    bottom > view.y + view.height + slack;
+  // Bounds are never too small, so most drawings need not be looked at.
+  if (!isBeyond(around)) return false;
+  const drawn = drawnExtent(nodes, viewOf(around), backend, false);
+  return drawn !== undefined && isBeyond(boxOf(drawn));
+}
+
+function twiceAsLarge({ x, y, width, height }: View): View {
+  return { x: x - width / 2, y: y - height / 2, width: width * 2, height: height * 2 };
+}
+
+function boxOf({ x, y, width, height }: View): Box {
+  return { left: x, top: y, right: x + width, bottom: y + height };
+}
+
+function viewOf({ left, top, right, bottom }: Box): View {
+  return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
 /** A small picture of the artwork as drawn, PNG, on a transparent ground. */
@@ -76,10 +103,15 @@ function painted(
 }
 
 /** The part of the view in which anything is drawn, to a pixel of the probe. */
-function drawnExtent(nodes: readonly ArtworkNode[], view: View, backend: CanvasBackend): View | undefined {
+function drawnExtent(
+  nodes: readonly ArtworkNode[],
+  view: View,
+  backend: CanvasBackend,
+  inWholePixels: boolean,
+): View | undefined {
   const long = Math.max(view.width, view.height);
-  // A picture is looked at in whole pixels of its own, so that a cut-out is trimmed exactly.
-  const scale = nodes.every(({ kind }) => kind === 'picture') ? 1 / Math.ceil(long / PROBE) : PROBE / long;
+  if (!(long > 0)) return undefined;
+  const scale = inWholePixels ? 1 / Math.ceil(long / PROBE) : PROBE / long;
   const sheet = painted(nodes, view, scale, backend);
   const { width, height } = sheet.canvas;
   const pixels = pixelsOf(sheet);

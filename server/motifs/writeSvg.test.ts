@@ -2,7 +2,8 @@ import { Resvg } from '@resvg/resvg-js';
 import { describe, expect, it } from 'vitest';
 import { asDrawn } from '../../core/document/index.ts';
 import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
-import { type Artwork, readSvg, writeSvg } from '../../core/motif/index.ts';
+import type { Artwork } from '../../core/motif/index.ts';
+import { readSvg, writeSvg } from '../../core/svg/index.ts';
 import { paintArtwork } from '../../core/paint/index.ts';
 import { LEAF } from '../../core/testing/arbitraries.ts';
 import { nodeBackend, nodeSurface, pixelsOf } from '../paint/nodeBackend.ts';
@@ -60,6 +61,8 @@ function difference(a: Uint8ClampedArray, b: Uint8ClampedArray): number {
   return sum / a.length / 255;
 }
 
+const KEPT = { blob: '', width: 1, height: 1 };
+
 describe('an SVG that was written', () => {
   const text = writeSvg(ALL, 30, () => '');
 
@@ -69,7 +72,7 @@ describe('an SVG that was written', () => {
   });
 
   it('reads back as what it was', () => {
-    const { view, nodes } = readSvg(new Resvg(text).toString(), () => '');
+    const { view, nodes } = readSvg(new Resvg(text).toString(), { keep: () => KEPT, paint: () => [] });
     const ours = painted(ALL, 8);
     // The reader's units are the file's own, so it is painted at the scale that gives as many pixels.
     expect(difference(ours, painted({ version: 1, view, nodes }, (8 * ALL.view.width) / view.width))).toBeLessThan(

@@ -12,7 +12,7 @@ export function blobRoutes({ blobs }: Studio): Router {
     if (!Blobs.isAddress(address) || !blobs.has(address)) throw notFound('file');
     response.set('Cache-Control', 'public, max-age=31536000, immutable');
     // Uploaded drawings are kept as they came; nothing in them may ever run.
-    if (address.endsWith('.svg'))
+    if (/\.svgz?$/.test(address))
       response.set('Content-Security-Policy', "sandbox; default-src 'none'").attachment(address);
     response.sendFile(blobs.pathOf(address));
   });

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
 import { fileOf, implement } from '../http/implement.ts';
-import { importMotif, replaceArtwork } from '../motifs/importMotif.ts';
+import { importMotif, replaceArtwork, rereadMotif } from '../motifs/importMotif.ts';
 import { makeMotif, refreshHolders, remakeMotif } from '../motifs/makeMotif.ts';
 import { notFound } from '../problem.ts';
 import {
@@ -39,6 +39,8 @@ export function motifRoutes(studio: Studio): Router {
     await motifOf(call.params.id);
     return replaceArtwork(studio, call.params.id, call.query.name, fileOf(call, call.query.name));
   });
+
+  implement(router, contract.rereadMotif, async ({ params }) => rereadMotif(studio, await motifOf(params.id)));
 
   implement(router, contract.makeMotif, ({ body: { recipe, ...given } }) => makeMotif(studio, given, recipe));
 

@@ -5,7 +5,7 @@ import { NO_STEPS, type ScanRecipe } from '../../core/recipe/index.ts';
 import { fileOf, implement } from '../http/implement.ts';
 import { nameFrom } from '../motifs/importMotif.ts';
 import { keepMotif, remakeMotif } from '../motifs/makeMotif.ts';
-import { sniff } from '../motifs/sniff.ts';
+import { sniffPicture } from '../motifs/sniff.ts';
 import { notFound, Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import { motifsById } from '../store/motifs.ts';
@@ -22,12 +22,12 @@ export function scanRoutes(studio: Studio): Router {
   implement(router, contract.importScan, (call) => {
     const { name } = call.query;
     const content = fileOf(call, name);
-    const kind = sniff(content);
-    if (!kind || kind === 'svg')
+    const kind = sniffPicture(content);
+    if (!kind)
       throw new Problem(
         415,
         'Not a picture',
-        `“${name.slice(0, 60)}” is no PNG, JPEG, WebP, TIFF or AVIF picture. Nothing was added; the workshop cleans pictures only.`,
+        `“${name.slice(0, 60)}” is no PNG, JPEG, WebP, GIF, TIFF or AVIF picture. Nothing was added; the workshop cleans pictures only.`,
       );
     return shelve(studio, nameFrom(name), blobs.keep(content, kind));
   });
@@ -37,7 +37,7 @@ export function scanRoutes(studio: Studio): Router {
     if (!motif) throw notFound('motif');
     const recipe = motif.recipe?.kind === 'scan' ? motif.recipe : undefined;
     const picture = recipe ? recipe.picture : motif.source;
-    if (!Blobs.isAddress(picture) || /\.(svg|json)$/.test(picture))
+    if (!Blobs.isAddress(picture) || /\.(svgz?|json)$/.test(picture))
       throw new Problem(
         422,
         'Not a picture',

@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import type { PixelImage } from '../../core/scan/index.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
-import { MOST_PIXELS } from '../motifs/readPicture.ts';
+import { MOST_PIXELS } from '../motifs/lossless.ts';
 
 /** Long side of the picture that the workshop shows, pixels. */
 export const PREVIEW_SIDE = 1600;

@@ -1,6 +1,6 @@
 import sharp, { type Metadata } from 'sharp';
 import { Problem } from '../problem.ts';
-import { MOST_PIXELS } from '../motifs/readPicture.ts';
+import { MOST_PIXELS } from '../motifs/lossless.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { PreviewTask, ScannedPicture } from '../work/tasks.ts';
 import { PREVIEW_SIDE } from './pictureFile.ts';

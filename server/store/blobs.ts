@@ -6,9 +6,9 @@ import { nanoid } from 'nanoid';
 import { artworkSchema, type Artwork } from '../../core/motif/index.ts';
 
 /** Kinds of content that are kept, by ending. */
-export type BlobKind = 'json' | 'png' | 'jpg' | 'webp' | 'svg' | 'tif' | 'avif';
+export type BlobKind = 'json' | 'png' | 'jpg' | 'webp' | 'svg' | 'svgz' | 'gif' | 'tif' | 'avif' | 'ttf';
 
-const ADDRESS = /^[0-9a-f]{64}\.(json|png|jpg|webp|svg|tif|avif)$/;
+const ADDRESS = /^[0-9a-f]{64}\.(json|png|jpg|webp|svgz?|gif|tif|avif|ttf)$/;
 
 /** Immutable files named by what is in them. */
 export class Blobs {

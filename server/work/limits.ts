@@ -28,6 +28,12 @@ const SHEET = 'The sheet is kept as it was; scan it at a lower density, or chang
 
 const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
   read: { ms: 20_000, memory: 900 * MB, doing: 'Reading this file', advice: DRAWING },
+  font: {
+    ms: 20_000,
+    memory: 900 * MB,
+    doing: 'Reading this font',
+    advice: 'Nothing was added; choose another file.',
+  },
   preview: {
     ms: 120_000,
     memory: 3000 * MB,

@@ -13,7 +13,7 @@ afterAll(() => rmSync(blobs, { recursive: true, force: true }));
 
 const drawing = (inner: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="9mm" height="9mm" viewBox="0 0 9 9">${inner}</svg>`;
-const task = (svg: string): ReadTask => ({ kind: 'read', name: 'a.svg', content: Buffer.from(svg), blobs });
+const task = (svg: string): ReadTask => ({ kind: 'read', name: 'a.svg', content: Buffer.from(svg), fonts: [], blobs });
 const RECT = drawing('<rect width="9" height="9"/>');
 /** Within all limits, and still seconds of work: large blurs over each other. */
 const SLOW = drawing(

@@ -12,6 +12,7 @@ type LaneName = 'reading' | 'making' | 'painting';
 /** Where tasks of each kind wait: a file to be read never waits behind an export. */
 const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   read: 'reading',
+  font: 'reading',
   preview: 'reading',
   derive: 'making',
   cut: 'making',

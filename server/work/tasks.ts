@@ -3,6 +3,7 @@ import type { Hex } from '../../core/colour/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
 import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
+import type { ReplacedFont } from '../../core/svg/index.ts';
 
 /** Paints a design's tile into a PNG file. */
 export interface PaintTask {
@@ -30,7 +31,28 @@ export interface ReadTask {
   readonly kind: 'read';
   readonly name: string;
   readonly content: Uint8Array;
+  /** The studio's own fonts, for the words in it. */
+  readonly fonts: readonly StudioFont[];
   readonly blobs: string;
+}
+
+/** A font of the studio: its family, and the address of its file. */
+export interface StudioFont {
+  readonly family: string;
+  readonly file: string;
+}
+
+/** Reads a font's file. */
+export interface FontTask {
+  readonly kind: 'font';
+  readonly name: string;
+  readonly content: Uint8Array;
+  readonly blobs: string;
+}
+
+/** What a font says of itself, and the address of its file in the form that drawings are set with. */
+export interface FontOutcome extends StudioFont {
+  readonly style: string;
 }
 
 /** Artwork that was made and kept. */
@@ -47,8 +69,10 @@ export interface Drawing {
 /** What was found in an uploaded file. */
 export interface ReadOutcome extends Drawing {
   readonly source: string;
-  /** Sentences about what could not be kept as it was. */
+  /** Short sentences about what is not as it was in the file. */
   readonly notes: readonly string[];
+  /** Fonts that are not there, which others stand in for. */
+  readonly fonts: readonly ReplacedFont[];
 }
 
 /** Makes the artwork that a recipe describes. */
@@ -107,7 +131,7 @@ export interface PackTask {
   readonly blobs: string;
 }
 
-export type Task = PaintTask | ReadTask | DeriveTask | CutTask | ScanTask | PreviewTask | PackTask;
+export type Task = PaintTask | ReadTask | DeriveTask | CutTask | ScanTask | PreviewTask | PackTask | FontTask;
 
 /** What each kind of task comes to. */
 interface Outcomes {
@@ -119,6 +143,7 @@ interface Outcomes {
   preview: ScannedPicture;
   /** The ZIP. */
   pack: Uint8Array;
+  font: FontOutcome;
 }
 export type Outcome<T extends Task> = Outcomes[T['kind']];
 

@@ -1,5 +1,6 @@
 import { packCollection } from '../collections/packCollection.ts';
 import { derive } from '../motifs/derive.ts';
+import { readFont } from '../motifs/readFont.ts';
 import { readMotif } from '../motifs/readMotif.ts';
 import { paintTile } from '../paint/paintTile.ts';
 import { Problem } from '../problem.ts';
@@ -28,6 +29,8 @@ function work(task: Task, context: TaskContext): Promise<Outcome<Task>> {
       return previewPicture(task);
     case 'pack':
       return packCollection(task);
+    case 'font':
+      return readFont(task);
   }
 }
 

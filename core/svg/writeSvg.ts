@@ -1,5 +1,5 @@
-import type { Matrix } from '../../geometry/index.ts';
-import type { Artwork, ArtworkNode, ClipShape, Paint, Stroke } from '../artwork.ts';
+import type { Matrix } from '../geometry/index.ts';
+import type { Artwork, ArtworkNode, ClipShape, Paint, Stroke } from '../motif/index.ts';
 
 /** What of an SVG lies outside its tree. */
 interface Sink {

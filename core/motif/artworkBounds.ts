@@ -7,7 +7,8 @@ import {
   type Matrix,
   transform,
 } from '../geometry/index.ts';
-import { type ArtworkNode, type ClipShape, type PathNode, pathBounds, type Stroke } from '../motif/index.ts';
+import type { ArtworkNode, ClipShape, PathNode, Stroke } from './artwork.ts';
+import { pathBounds } from './pathData.ts';
 
 /** Exact bounds of each outline in its own units, kept as long as what it belongs to; finding them reads the whole path. */
 const outlines = new WeakMap<object, Box | 'nothing'>();
@@ -19,30 +20,40 @@ const outlines = new WeakMap<object, Box | 'nothing'>();
  * @returns undefined where nothing is painted
  */
 export function artworkBounds(nodes: readonly ArtworkNode[], matrix: Matrix): Box | undefined {
-  return union(nodes.map((node) => boundsOf(node, matrix)));
+  return unionOf(nodes.map((node) => boundsOf(node, matrix, true)));
+}
+
+/** The same of their outlines alone, without lines and clips: what SVG calls the bounding box. */
+export function outlineBounds(nodes: readonly ArtworkNode[], matrix: Matrix): Box | undefined {
+  return unionOf(nodes.map((node) => boundsOf(node, matrix, false)));
 }
 
 /** The same of what shapes cover together. */
 export function clipBounds(clip: readonly ClipShape[], matrix: Matrix): Box | undefined {
-  return union(clip.map((shape) => mapped(outlineOf(shape), compose(matrix, shape.matrix))));
+  return unionOf(clip.map((shape) => mapped(outlineOf(shape), compose(matrix, shape.matrix))));
 }
 
-function boundsOf(node: ArtworkNode, matrix: Matrix): Box | undefined {
+function boundsOf(node: ArtworkNode, matrix: Matrix, isPainted: boolean): Box | undefined {
   switch (node.kind) {
     case 'path': {
-      const box = mapped(outlineOf(node), matrix);
-      return box && node.stroke ? grown(box, reachOf(node.stroke) * largestStretch(matrix)) : box;
+      // The box of a turned shape is smaller than the turned box; where something is measured by it, it has to be the former.
+      const box = isPainted || isUpright(matrix) ? mapped(outlineOf(node), matrix) : pathBounds(node.path, matrix);
+      return box && node.stroke && isPainted ? grown(box, reachOf(node.stroke) * largestStretch(matrix)) : box;
     }
     case 'picture':
       return mapped({ left: node.x, top: node.y, right: node.x + node.width, bottom: node.y + node.height }, matrix);
     case 'group': {
       const within = compose(matrix, node.matrix);
-      const box = artworkBounds(node.children, within);
-      if (!box || !node.clip) return box;
+      const box = unionOf(node.children.map((child) => boundsOf(child, within, isPainted)));
+      if (!box || !node.clip || !isPainted) return box;
       const clip = clipBounds(node.clip, within);
       return clip && intersectBoxes(box, clip);
     }
   }
+}
+
+function isUpright([, b, c]: Matrix): boolean {
+  return b === 0 && c === 0;
 }
 
 /** How far a stroke reaches beyond its outline, in its own units. */
@@ -73,7 +84,8 @@ function grown({ left, top, right, bottom }: Box, by: number): Box {
   return { left: left - by, top: top - by, right: right + by, bottom: bottom + by };
 }
 
-function union(boxes: readonly (Box | undefined)[]): Box | undefined {
+/** The box around all of them, or undefined where there is none. */
+export function unionOf(boxes: readonly (Box | undefined)[]): Box | undefined {
   let all: Box | undefined;
   for (const box of boxes) {
     if (!box) continue;

@@ -1,37 +1,26 @@
-import { readHex } from '../../colour/index.ts';
-import { compose, type Matrix } from '../../geometry/index.ts';
-import type { GradientStop, Paint } from '../artwork.ts';
-import { pathBounds } from '../pathData.ts';
+import { readHex } from '../colour/index.ts';
+import { type Box, compose, type Matrix } from '../geometry/index.ts';
+import type { GradientStop, LinearPaint, Paint, RadialPaint } from '../motif/index.ts';
+import { lengthened } from './lengthenGradient.ts';
+import { type Definitions, numberOf, referenceIn, Unsupported } from './svgContext.ts';
 import { readMatrix } from './svgMatrix.ts';
 import type { XmlElement } from './xmlTree.ts';
 
-/** Everything with an id in `defs`. */
-export type Definitions = ReadonlyMap<string, XmlElement>;
-
-/** What the artwork model cannot hold, as a phrase; the whole drawing is then rendered instead. */
-export class Unsupported extends Error {}
-
-/** The id in `url(#id)`. */
-export function referenceIn(text: string | undefined): string | undefined {
-  return /^url\(#(.+)\)$/.exec(text ?? '')?.[1];
-}
-
-/** A number attribute with what it is when missing. */
-export function numberOf(element: XmlElement, name: string, missing: number): number {
-  const value = Number(element.attributes[name] ?? missing);
-  return Number.isFinite(value) ? value : missing;
+/** The shape that is painted: its outline's bounds, which are the unit square of most gradients, and those of all that is painted. */
+export interface PaintedShape {
+  readonly outline: Box | undefined;
+  readonly painted: Box | undefined;
 }
 
 /**
  * A fill or stroke of normalised SVG, or undefined where nothing is painted.
  *
- * @param path the shape it paints, whose bounds are the unit square of most gradients
- * @throws Unsupported for what the model cannot hold
+ * @throws Unsupported for what artwork cannot hold
  */
 export function readPaint(
   text: string | undefined,
   opacity: number,
-  path: string,
+  shape: PaintedShape,
   definitions: Definitions,
 ): Paint | undefined {
   if (!text || text === 'none') return undefined;
@@ -43,28 +32,26 @@ export function readPaint(
   }
   const element = definitions.get(id);
   if (!element) return undefined;
-  if (element.name === 'pattern') throw new Unsupported('a pattern fill');
-  if ((element.attributes['spreadMethod'] ?? 'pad') !== 'pad') throw new Unsupported('a repeating gradient');
-  const matrix = gradientMatrix(element, path);
+  if (element.name === 'pattern') throw new Unsupported('a pattern along a line');
+  const matrix = gradientMatrix(element, shape.outline);
   if (!matrix) return undefined;
   const stops = readStops(element, opacity);
   const only = stops.at(-1);
   if (!only) return undefined;
   if (stops.length === 1) return { kind: 'ink', ink: only.ink, opacity: only.opacity };
+  const paint = gradientOf(element, matrix, stops);
+  const spread = element.attributes['spreadMethod'] ?? 'pad';
+  return spread === 'reflect' || spread === 'repeat' ? lengthened(paint, spread, shape.painted) : paint;
+}
+
+function gradientOf(element: XmlElement, matrix: Matrix, stops: readonly GradientStop[]): LinearPaint | RadialPaint {
   const at = (name: string, missing: number): number => numberOf(element, name, missing);
-  if (element.name === 'linearGradient') {
+  if (element.name === 'linearGradient')
     return { kind: 'linear', from: [at('x1', 0), at('y1', 0)], to: [at('x2', 1), at('y2', 0)], matrix, stops };
-  }
   if (element.name === 'radialGradient') {
     const centre = [at('cx', 0.5), at('cy', 0.5)] as const;
-    return {
-      kind: 'radial',
-      focus: [at('fx', centre[0]), at('fy', centre[1])],
-      centre,
-      radius: at('r', 0.5),
-      matrix,
-      stops,
-    };
+    const focus = [at('fx', centre[0]), at('fy', centre[1])] as const;
+    return { kind: 'radial', focus, centre, radius: at('r', 0.5), matrix, stops };
   }
   throw new Unsupported(`a fill of the kind “${element.name}”`);
 }
@@ -80,10 +67,14 @@ function readStops(element: XmlElement, opacity: number): GradientStop[] {
 }
 
 /** From gradient space to the shape's space; undefined where the shape has no area to spread a gradient over. */
-function gradientMatrix(element: XmlElement, path: string): Matrix | undefined {
+function gradientMatrix(element: XmlElement, box: Box | undefined): Matrix | undefined {
   const own = readMatrix(element.attributes['gradientTransform']);
   if (element.attributes['gradientUnits'] === 'userSpaceOnUse') return own;
-  const box = pathBounds(path);
   if (!box || box.right === box.left || box.bottom === box.top) return undefined;
-  return compose([box.right - box.left, 0, 0, box.bottom - box.top, box.left, box.top], own);
+  return compose(boxMatrix(box), own);
+}
+
+/** From the unit square onto a box. */
+export function boxMatrix({ left, top, right, bottom }: Box): Matrix {
+  return [right - left, 0, 0, bottom - top, left, top];
 }

@@ -1,4 +1,4 @@
-import { IDENTITY, type Matrix } from '../../geometry/index.ts';
+import { IDENTITY, type Matrix } from '../geometry/index.ts';
 
 /** The one transform that normalised SVG writes: `matrix(a b c d e f)`. */
 export function readMatrix(text: string | undefined): Matrix {

@@ -1,10 +1,10 @@
 import { SaxesParser } from 'saxes';
 
-/** An element of a parsed XML file. Names keep their prefixes. */
+/** An element of a parsed XML file. A tree belongs to whoever parsed it, and is changed step by step until it can be drawn. */
 export interface XmlElement {
-  readonly name: string;
-  readonly attributes: Readonly<Record<string, string>>;
-  readonly children: XmlElement[];
+  name: string;
+  attributes: Record<string, string>;
+  children: XmlElement[];
   text: string;
 }
 
@@ -17,6 +17,7 @@ const DEEPEST = 200;
 const LONGEST_ENTITY = 1000;
 /** Characters of the tree, with its entities put in: more than a file may have, so that only entities reach it. */
 const MOST_CHARACTERS = 12 * 1024 * 1024;
+const LETTERING = /^(.*:|)(?:text|tspan|textPath|a)$/;
 const ENTITY = /<!ENTITY\s+([\w.-]+)\s+(?:"([^"]*)"|'([^']*)')\s*>/g;
 
 /**
@@ -58,13 +59,26 @@ export function parseXml(text: string): XmlElement {
   const addText = (piece: string): void => {
     count(piece);
     const top = stack.at(-1);
-    if (top) top.text += piece;
+    if (!top) return;
+    // What comes after another element stays behind it: letters are read in their order.
+    if (top.children.length > 0 && LETTERING.test(top.name))
+      top.children.push({ name: top.name.replace(LETTERING, '$1tspan'), attributes: {}, children: [], text: piece });
+    else top.text += piece;
   };
   parser.on('text', addText);
   parser.on('cdata', addText);
   parser.write(text).close();
   if (!root) throw new XmlError('it holds no element');
   return root;
+}
+
+/** Every element below and including this one, parents before children. */
+export function* everyElement(root: XmlElement): Generator<XmlElement> {
+  const left = [root];
+  for (let element = left.pop(); element; element = left.pop()) {
+    yield element;
+    for (let i = element.children.length - 1; i >= 0; i -= 1) left.push(element.children[i] as XmlElement);
+  }
 }
 
 const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };

@@ -1,0 +1,46 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import wawoff2 from 'wawoff2';
+import type { KnownFonts } from '../../core/svg/index.ts';
+import type { Blobs } from '../store/blobs.ts';
+import type { StudioFont } from '../work/tasks.ts';
+
+const require = createRequire(import.meta.url);
+const PARTS = ['latin-400-normal', 'latin-700-normal', 'latin-400-italic', 'latin-700-italic'];
+/** The fonts that stand in for others, and which of their files there are. */
+const SHIPPED: readonly { readonly family: string; readonly name: string; readonly parts: readonly string[] }[] = [
+  {
+    family: 'Hanken Grotesk',
+    name: 'hanken-grotesk',
+    parts: [...PARTS, 'latin-ext-400-normal', 'latin-ext-700-normal'],
+  },
+  { family: 'Young Serif', name: 'young-serif', parts: ['latin-400-normal', 'latin-ext-400-normal'] },
+  { family: 'Caveat', name: 'caveat', parts: ['latin-400-normal', 'latin-700-normal', 'latin-ext-400-normal'] },
+  { family: 'Bricolage Grotesque', name: 'bricolage-grotesque', parts: ['latin-400-normal', 'latin-700-normal'] },
+];
+const STAND_INS: KnownFonts['standIns'] = {
+  serif: 'Young Serif',
+  'sans-serif': 'Hanken Grotesk',
+  cursive: 'Caveat',
+};
+
+/** The fonts that drawings can be set in: those that ship with the app, and the studio's own. */
+export function knownFonts(own: readonly StudioFont[]): KnownFonts {
+  const families = [...SHIPPED, ...own].map(({ family }) => [family.toLowerCase(), family] as const);
+  return { families: new Map(families), standIns: STAND_INS };
+}
+
+let unpacked: Promise<readonly string[]> | undefined;
+
+/** The shipped fonts as files that the engine reads, unpacked once in a process. */
+export function shippedFontFiles(blobs: Blobs): Promise<readonly string[]> {
+  unpacked ??= Promise.all(
+    SHIPPED.flatMap(({ name, parts }) =>
+      parts.map(async (part) => {
+        const packed = readFileSync(require.resolve(`@fontsource/${name}/files/${name}-${part}.woff2`));
+        return blobs.pathOf(blobs.keep(await wawoff2.decompress(packed), 'ttf'));
+      }),
+    ),
+  );
+  return unpacked;
+}

@@ -1,0 +1,5 @@
+/** The one function of the package that is used; it ships no types. */
+declare module 'wawoff2' {
+  const wawoff2: { decompress(woff2: Uint8Array): Promise<Uint8Array> };
+  export default wawoff2;
+}
