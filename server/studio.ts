@@ -16,14 +16,13 @@ export interface Studio {
   close(): Promise<void>;
 }
 
-/** Opens the studio kept in a folder. @throws StartError where the folder cannot be had */
-export async function openStudio(path: string): Promise<Studio> {
+/** Opens the studio kept in a folder; it closes the pool with itself. @throws StartError where the folder cannot be had */
+export async function openStudio(path: string, pool = new Pool()): Promise<Studio> {
   const folder: DataFolder = takeDataFolder(path);
   try {
     const database = await openDatabase(folder.database);
     const jobs = new Jobs(database);
     await jobs.closeAbandoned();
-    const pool = new Pool();
     return {
       database,
       blobs: new Blobs(folder.blobs),

@@ -1,26 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { chainOf, LINKS } from '../testing/svgChains.ts';
 import { checkSvgLimits, LONGEST_CHAIN, MOST_ELEMENTS, MOST_NUMBERS } from './svgLimits.ts';
 import { parseXml } from './xmlTree.ts';
 
 const check = (inner: string): void =>
   checkSvgLimits(parseXml(`<svg xmlns="http://www.w3.org/2000/svg">${inner}</svg>`));
 
-/** So many definitions, each of which refers to the next. */
-const chainOf = (length: number, link: (n: number) => string): string =>
-  `<defs>${Array.from({ length }, (_, n) => link(n)).join('')}</defs><rect width="9" height="9" fill="url(#r0)"/>`;
-const LINKS: Readonly<Record<string, (n: number) => string>> = {
-  patterns: (n) =>
-    `<pattern id="r${n}" width="1" height="1"><rect width="1" height="1" fill="url(#r${n + 1})"/></pattern>`,
-  clips: (n) => `<clipPath id="r${n}" clip-path="url(#r${n + 1})"><rect width="9" height="9"/></clipPath>`,
-  masks: (n) => `<mask id="r${n}" style="mask:url('#r${n + 1}')"><rect width="9" height="9"/></mask>`,
-  uses: (n) => `<g id="r${n}"><use href="#r${n + 1}"/></g>`,
-  gradients: (n) => `<linearGradient id="r${n}" xlink:href="#r${n + 1}" xmlns:xlink="http://www.w3.org/1999/xlink"/>`,
-};
-
 describe('a drawing', () => {
-  it.each(Object.keys(LINKS))('may refer through a few %s, not through thousands', (kind) => {
-    const link = LINKS[kind] as (n: number) => string;
+  it.each(Object.entries(LINKS))('may refer through a few %s, not through thousands', (_kind, link) => {
     check(chainOf(LONGEST_CHAIN - 1, link));
     for (const length of [LONGEST_CHAIN + 2, 6000])
       expect(() => check(chainOf(length, link))).toThrow(/its references go through more than 40 others/);

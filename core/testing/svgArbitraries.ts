@@ -117,7 +117,7 @@ const pattern = fc
       ' patternUnits="userSpaceOnUse" width="12" height="9" patternTransform="rotate(20) scale(1.2)"',
       ' x="0.1" y="0.05" width="0.25" height="0.2"',
       ' width="0.25" height="0.2" viewBox="0 0 12 9"',
-      ' patternUnits="userSpaceOnUse" width="16" height="9" viewBox="1 1 12 9" preserveAspectRatio="xMaxYMid slice"',
+      ' patternUnits="userSpaceOnUse" width="16" height="9" viewBox="1 1 12 9" preserveAspectRatio="xMaxYMid"',
     ),
     parts: fc.array(fc.tuple(number(0, 9), number(0, 6), colour), { minLength: 1, maxLength: 3 }),
   })

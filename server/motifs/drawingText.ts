@@ -12,12 +12,15 @@ const MARKS: readonly (readonly [bytes: readonly number[], encoding: string])[] 
   [[0x00, 0x3c], 'utf-16be'],
 ];
 
+/** A packed file that cannot be unpacked. */
+export class DamagedFile extends Error {}
+
 /**
  * The text of a drawing's file, unpacked where it is packed, in the encoding that its first bytes or its declaration give (XML 1.0,
  * appendix F); bytes that are none of it become replacement characters.
  *
  * @param most bytes of the unpacked file
- * @throws RangeError where it is larger, Error where it is packed and damaged
+ * @throws RangeError where it is larger, DamagedFile where it is packed and cannot be unpacked
  */
 export async function drawingText(content: Uint8Array, most: number): Promise<string> {
   const isPacked = content[0] === 0x1f && content[1] === 0x8b;
@@ -28,7 +31,7 @@ export async function drawingText(content: Uint8Array, most: number): Promise<st
 }
 
 function tooLargeOr(error: unknown): never {
-  throw error instanceof RangeError ? error : new Error('damaged', { cause: error });
+  throw error instanceof RangeError ? error : new DamagedFile('damaged', { cause: error });
 }
 
 function encodingOf(bytes: Uint8Array): string {

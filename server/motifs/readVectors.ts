@@ -11,7 +11,7 @@ import {
 } from '../../core/svg/index.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
-import { drawingText } from './drawingText.ts';
+import { DamagedFile, drawingText } from './drawingText.ts';
 import { openEmbedded } from './embedded.ts';
 import { TooManyPixels } from './lossless.ts';
 import { NATURAL_LONG_SIDE_MM } from './naturalSize.ts';
@@ -68,6 +68,12 @@ async function cleaned(name: string, content: Buffer, fonts: readonly StudioFont
   } catch (error) {
     if (error instanceof XmlError)
       throw new Problem(422, 'Cannot be read', `“${name}” cannot be read: ${error.message}. Nothing was added.`);
+    if (error instanceof DamagedFile)
+      throw new Problem(
+        422,
+        'Cannot be read',
+        `“${name}” is damaged or cut short and cannot be read. Nothing was added; save it again and bring it anew.`,
+      );
     if (error instanceof RangeError)
       throw new Problem(
         413,

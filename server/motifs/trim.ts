@@ -7,7 +7,15 @@ import {
   scalingMatrix,
   translationMatrix,
 } from '../../core/geometry/index.ts';
-import { type Artwork, artworkBounds, type ArtworkNode, picturesOf, type View } from '../../core/motif/index.ts';
+import {
+  type Artwork,
+  artworkBounds,
+  type ArtworkNode,
+  everyNode,
+  outlineBounds,
+  picturesOf,
+  type View,
+} from '../../core/motif/index.ts';
 import { type CanvasBackend, paintArtwork, type Picture } from '../../core/paint/index.ts';
 import { nodeBackend, nodePicture, nodeSurface, pixelsOf } from '../paint/nodeBackend.ts';
 import type { Blobs } from '../store/blobs.ts';
@@ -29,11 +37,37 @@ export async function trimmed(artwork: Artwork, blobs: Blobs): Promise<Artwork |
   const seen = bounds && intersectBoxes(bounds, boxOf(view));
   const around = bounds && intersectBoxes(bounds, boxOf(twiceAsLarge(view)));
   if (!seen || !around) return undefined;
+  if (isFlat(artwork.nodes)) {
+    const exact = outlineBounds(artwork.nodes, IDENTITY);
+    if (exact && isWithin(exact, boxOf(view))) return { ...artwork, view: viewOf(exact) };
+  }
   const nodes = reachesBeyond(artwork, around, backend) ? [framed(artwork)] : artwork.nodes;
   // A picture is looked at in whole pixels of its own, so that a cut-out is trimmed exactly.
   const isPicture = nodes.every(({ kind }) => kind === 'picture');
   const drawn = drawnExtent(nodes, isPicture ? view : viewOf(seen), backend, isPicture);
   return drawn && { version: 1, view: drawn, nodes };
+}
+
+/** Whether the artwork is fills alone, which reach as far as their outlines do. */
+function isFlat(nodes: readonly ArtworkNode[]): boolean {
+  for (const node of everyNode(nodes)) {
+    if (node.kind === 'picture') return false;
+    if (node.kind === 'group' && (node.clip !== undefined || node.opacity === 0)) return false;
+    if (node.kind === 'path' && (node.stroke !== undefined || node.fill?.kind !== 'ink' || node.fill.opacity === 0))
+      return false;
+  }
+  return true;
+}
+
+function isWithin(inner: Box, outer: Box): boolean {
+  return (
+    inner.right > inner.left &&
+    inner.bottom > inner.top &&
+    inner.left >= outer.left &&
+    inner.top >= outer.top &&
+    inner.right <= outer.right &&
+    inner.bottom <= outer.bottom
+  );
 }
 
 /** Whether anything is drawn outside the artwork's view that has to be cut off. */

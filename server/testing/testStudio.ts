@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { createApp } from '../app.ts';
 import type { Job } from '../../contract/index.ts';
 import { openStudio, type Studio } from '../studio.ts';
+import type { Pool } from '../work/pool.ts';
 import { emptyFolder } from './emptyFolder.ts';
 
 /** A studio in a folder of its own behind a real port. */
@@ -23,9 +24,9 @@ export interface TestStudio {
   close(): Promise<void>;
 }
 
-export async function openTestStudio(): Promise<TestStudio> {
+export async function openTestStudio(pool?: Pool): Promise<TestStudio> {
   const folder = emptyFolder();
-  const studio = await openStudio(folder);
+  const studio = await openStudio(folder, pool);
   const log: string[] = [];
   const app = createApp(studio, undefined, (line) => log.push(line));
   const server = await new Promise<Server>((resolve) => {

@@ -2,25 +2,32 @@ import type { Limits } from './limits.ts';
 import type { Task } from './tasks.ts';
 import { WorkerProcess, type Waiting } from './workerProcess.ts';
 
+/** How a lane works. */
+export interface LaneRules {
+  /** Processes at the most. */
+  readonly size: number;
+  /** Processes besides for what waits while all others are slow. */
+  readonly spare?: number;
+  /** A process with nothing to do for this long ends. */
+  readonly idleMs: number;
+  /** What a task may take. */
+  readonly limitsOf: (task: Task) => Limits;
+  /** Whether a task may begin beside those under way; asked anew whenever one ends. */
+  readonly mayBegin?: (next: Waiting, underWay: readonly WorkerProcess[]) => boolean;
+}
+
+/** A task under way for this long is slow: most take a tenth of it. */
+const SLOW_MS = 500;
+
 /** Tasks that wait for each other: a queue, and the processes that work on it. */
 export class Lane {
   readonly #free = new Set<WorkerProcess>();
   readonly #all = new Set<WorkerProcess>();
   readonly #queue: Waiting[] = [];
   #isClosed = false;
+  #later: NodeJS.Timeout | undefined;
 
-  /**
-   * @param size processes at the most
-   * @param idleMs a process with nothing to do for this long ends
-   * @param limitsOf what a task may take
-   * @param mayBegin whether a task may begin beside those under way; asked anew whenever one ends
-   */
-  constructor(
-    readonly size: number,
-    readonly idleMs: number,
-    readonly limitsOf: (task: Task) => Limits,
-    readonly mayBegin: (next: Waiting, underWay: readonly WorkerProcess[]) => boolean = () => true,
-  ) {}
+  constructor(readonly rules: LaneRules) {}
 
   /** Processes that are there now. */
   get processes(): number {
@@ -41,6 +48,7 @@ export class Lane {
 
   async close(): Promise<void> {
     this.#isClosed = true;
+    clearTimeout(this.#later);
     for (const waiting of this.#queue.splice(0)) waiting.reject(new Error('Hevrel is closing'));
     await Promise.all(
       [...this.#all].map((process) => {
@@ -53,9 +61,12 @@ export class Lane {
   #assign(): void {
     for (let waiting = this.#queue[0]; waiting && !this.#isClosed; waiting = this.#queue[0]) {
       const underWay = [...this.#all].filter((process) => !this.#free.has(process));
-      if (!this.mayBegin(waiting, underWay)) return;
+      if (this.rules.mayBegin?.(waiting, underWay) === false) return;
       const process = this.#take();
-      if (!process) return;
+      if (!process) {
+        this.#lookAgain();
+        return;
+      }
       this.#queue.shift();
       process.work(waiting);
     }
@@ -67,12 +78,12 @@ export class Lane {
       this.#free.delete(free);
       return free;
     }
-    if (this.#all.size >= this.size) return undefined;
+    if (this.#all.size >= this.rules.size + this.#spareNow()) return undefined;
     const process = new WorkerProcess(
-      this.limitsOf,
+      this.rules.limitsOf,
       (done) => {
         this.#free.add(done);
-        done.restFor(this.idleMs);
+        done.restFor(this.rules.idleMs);
         this.#assign();
       },
       (ended) => {
@@ -83,5 +94,19 @@ export class Lane {
     );
     this.#all.add(process);
     return process;
+  }
+
+  /** As many as are slow, so that what is quick never waits for what will be stopped in the end. */
+  #spareNow(): number {
+    const slow = [...this.#all].filter((process) => process.busyFor() > SLOW_MS).length;
+    return Math.min(this.rules.spare ?? 0, slow);
+  }
+
+  /** Whether those under way are slow shows only with time. */
+  #lookAgain(): void {
+    if (!this.rules.spare) return;
+    clearTimeout(this.#later);
+    this.#later = setTimeout(() => this.#assign(), SLOW_MS);
+    this.#later.unref();
   }
 }

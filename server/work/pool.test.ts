@@ -81,6 +81,19 @@ describe('the pool', () => {
     expect(((await works[2]) as Drawing).width).toBeCloseTo(9, 6);
   });
 
+  it('reads beside those that are slow', async () => {
+    pool = new Pool({ size: 2 });
+    const stopper = new AbortController();
+    const context = { signal: stopper.signal, progress: () => undefined };
+    const ended: string[] = [];
+    const slow = [1, 2].map(() => refusal(pool.run(task(SLOW), context)).then((why) => ended.push(why)));
+    await read();
+    expect(ended).toEqual([]);
+    stopper.abort();
+    await Promise.all(slow);
+    expect(ended).toEqual(['Error: stopped', 'Error: stopped']);
+  });
+
   it('reads while exports are under way, and begins an export only when there is memory for it', async () => {
     pool = new Pool({ exportBudget: 1 });
     const ended: string[] = [];

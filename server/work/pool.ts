@@ -7,6 +7,9 @@ import type { Waiting, WorkerProcess } from './workerProcess.ts';
 /** A process that has nothing to do for this long ends: engines and caches in it take hundreds of megabytes. */
 const IDLE_MS = 20_000;
 
+/** Files that are read besides the usual ones while those are slow. */
+const SPARE_READERS = 2;
+
 type LaneName = 'reading' | 'making' | 'painting';
 
 /** Where tasks of each kind wait: a file to be read never waits behind an export. */
@@ -36,15 +39,15 @@ export class Pool {
    * @param exportBudget bytes that exports under way may take together; one alone may take more
    */
   constructor({ size = 2, idleMs = IDLE_MS, exportBudget = EXPORT_BUDGET, limits = limitsOf } = {}) {
+    const rules = { size, idleMs, limitsOf: limits };
     this.#lanes = {
-      reading: new Lane(size, idleMs, limits),
-      making: new Lane(size, idleMs, limits),
-      painting: new Lane(
-        size,
-        idleMs,
-        limits,
-        ({ order: { task } }, underWay) => underWay.length === 0 || needsOf(task) + sumOf(underWay) <= exportBudget,
-      ),
+      reading: new Lane({ ...rules, spare: SPARE_READERS }),
+      making: new Lane(rules),
+      painting: new Lane({
+        ...rules,
+        mayBegin: ({ order: { task } }, underWay) =>
+          underWay.length === 0 || needsOf(task) + sumOf(underWay) <= exportBudget,
+      }),
     };
   }
 

@@ -1,44 +1,60 @@
-import { packCollection } from '../collections/packCollection.ts';
-import { derive } from '../motifs/derive.ts';
-import { readFont } from '../motifs/readFont.ts';
-import { readMotif } from '../motifs/readMotif.ts';
-import { paintTile } from '../paint/paintTile.ts';
 import { Problem } from '../problem.ts';
-import { cutSheet } from '../scan/cutSheet.ts';
-import { previewPicture } from '../scan/previewPicture.ts';
-import { scanSheet } from '../scanner/scanSheet.ts';
 import type { Answer, Order, Outcome, Task, TaskContext } from './tasks.ts';
 
 if (!process.send) throw new Error('this file runs as a process of the pool');
 // Without the server there is nobody to work for.
 process.on('disconnect', () => process.exit());
 
-function work(task: Task, context: TaskContext): Promise<Outcome<Task>> {
+/** What does a task. Its modules are loaded with the first of its kind: a process that reads files needs none that paint tiles. */
+async function workOn(task: Task, context: TaskContext): Promise<() => Promise<Outcome<Task>>> {
   switch (task.kind) {
-    case 'paint':
-      return paintTile(task, context);
-    case 'read':
-      return readMotif(task);
-    case 'derive':
-      return derive(task, context);
-    case 'cut':
-      return cutSheet(task, context);
-    case 'scan':
-      return scanSheet(task, context);
-    case 'preview':
-      return previewPicture(task);
-    case 'pack':
-      return packCollection(task);
-    case 'font':
-      return readFont(task);
+    case 'paint': {
+      const { paintTile } = await import('../paint/paintTile.ts');
+      return () => paintTile(task, context);
+    }
+    case 'read': {
+      const { readMotif } = await import('../motifs/readMotif.ts');
+      return () => readMotif(task);
+    }
+    case 'derive': {
+      const { derive } = await import('../motifs/derive.ts');
+      return () => derive(task, context);
+    }
+    case 'cut': {
+      const { cutSheet } = await import('../scan/cutSheet.ts');
+      return () => cutSheet(task, context);
+    }
+    case 'scan': {
+      const { scanSheet } = await import('../scanner/scanSheet.ts');
+      return () => scanSheet(task, context);
+    }
+    case 'preview': {
+      const { previewPicture } = await import('../scan/previewPicture.ts');
+      return () => previewPicture(task);
+    }
+    case 'pack': {
+      const { packCollection } = await import('../collections/packCollection.ts');
+      return () => packCollection(task);
+    }
+    case 'font': {
+      const { readFont } = await import('../motifs/readFont.ts');
+      return () => readFont(task);
+    }
   }
 }
 
 process.on('message', ({ id, task }: Order) => {
-  const say = (answer: Answer): void => void process.send?.(answer);
-  say({ id, type: 'began' });
+  const say = (answer: Answer): void =>
+    void process.send?.(answer, undefined, undefined, (error) => {
+      // The server ended in the meantime.
+      if (error) process.exit();
+    });
   const context: TaskContext = { progress: (share) => say({ id, type: 'progress', share }) };
-  work(task, context).then(
+  const done = workOn(task, context).then((work) => {
+    say({ id, type: 'began' });
+    return work();
+  });
+  done.then(
     (outcome) => say({ id, type: 'done', outcome }),
     (error: unknown) =>
       say({

@@ -32,6 +32,8 @@ export class WorkerProcess {
   #timer: ReturnType<typeof setTimeout> | undefined;
   #watch: ReturnType<typeof setInterval> | undefined;
   #memory = 0;
+  /** When its task began. */
+  #since: number | undefined;
 
   /**
    * @param limitsOf what a task may take
@@ -59,6 +61,11 @@ export class WorkerProcess {
 
   get task(): Task | undefined {
     return this.#busy?.order.task;
+  }
+
+  /** How long the task that it works on has been under way, ms; 0 where it works on none. */
+  busyFor(): number {
+    return this.#busy && this.#since !== undefined ? performance.now() - this.#since : 0;
   }
 
   isWorkingOn(waiting: Waiting): boolean {
@@ -124,6 +131,7 @@ export class WorkerProcess {
   /** Holds the task to its limits from now on. */
   #guard(waiting: Waiting): void {
     const limits = this.limitsOf(waiting.order.task);
+    this.#since = performance.now();
     clearTimeout(this.#timer);
     this.#timer = setTimeout(
       () => this.#giveUp(limits, `took longer than ${Math.round(limits.ms / 1000)} seconds`),
@@ -156,6 +164,7 @@ export class WorkerProcess {
   #release(): Waiting | undefined {
     const waiting = this.#busy;
     this.#busy = undefined;
+    this.#since = undefined;
     clearTimeout(this.#timer);
     clearInterval(this.#watch);
     return waiting;
