@@ -1,5 +1,6 @@
 /** The one painter, and how the cloth and files are planned. */
 export * from './canvasBackend.ts';
+export * from './clothDepth.ts';
 export * from './clothPlan.ts';
 export * from './exportPlan.ts';
 export * from './layCell.ts';

@@ -26,11 +26,13 @@ export interface PlaneOptions {
   readonly sprites?: SpriteCache;
 }
 
+const INSTANCES_AT_A_TIME = 16;
+
 /**
  * Paints any rectangle of the plane, step by step, so that the caller can show progress or stop between steps.
  *
  * @param surface at least as large as the request's window; what is on it is cleared
- * @yields the share done, 0 to 1, after each placement
+ * @yields the share done, 0 to 1, after each placement and every few instances of one
  */
 export function* paintingPlane(
   surface: Canvas2D,
@@ -69,7 +71,9 @@ export function* paintingPlane(
     const box = shiftBox(place.box, place.anchor);
     let sheet: Sprite | undefined;
     let painted: Box | undefined;
-    for (const steps of indicesTouching(grid.lattice, box, window)) {
+    for (const [n, steps] of indicesTouching(grid.lattice, box, window).entries()) {
+      // Often enough that a caller can stop soon, whatever one motif costs.
+      if (n > 0 && n % INSTANCES_AT_A_TIME === 0) yield index / scene.placements.length;
       const by = latticeTranslate(grid.lattice, steps);
       const at = { x: place.anchor.x + by.x, y: place.anchor.y + by.y };
       const part = partWorthPainting(place.box, at, window);

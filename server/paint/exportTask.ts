@@ -1,11 +1,11 @@
 import type { Design } from '../../core/document/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
 import { pixelGrid } from '../../core/lattice/index.ts';
-import { exportPlan, type ExportSize } from '../../core/paint/index.ts';
+import { depthRefusal, exportPlan, type ExportSize } from '../../core/paint/index.ts';
 import { Problem } from '../problem.ts';
 import type { PaintTask } from '../work/tasks.ts';
 
-/** The painting task for a wished size. @throws Problem where the file would be larger than can be made */
+/** The painting task for a wished size. @throws Problem where that would be more than can be painted */
 export function exportTask(
   design: Design,
   motifs: readonly Motif[],
@@ -20,6 +20,8 @@ export function exportTask(
       'Too large to paint',
       `${plan.refusal} Nothing was made; choose a lower density or a smaller width.`,
     );
+  const tooDeep = depthRefusal(design, motifs);
+  if (tooDeep) throw new Problem(422, 'Too much to paint', `${tooDeep} Nothing was made.`);
   return { kind: 'paint', design, motifs, blobs, scale: plan.scale, density: plan.density, file };
 }
 

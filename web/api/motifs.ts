@@ -166,6 +166,11 @@ export function importCollection(file: Blob, onProgress: (share: number) => void
   return upload(contract.importCollection, {}, file, onProgress, signal);
 }
 
+/** Reads a motif's own file again, with the fonts that the studio has now. */
+export function rereadMotif(id: string): Promise<contract.ImportReport> {
+  return call(contract.rereadMotif, { params: { id } });
+}
+
 export function importFile(
   file: File,
   collection: string | undefined,

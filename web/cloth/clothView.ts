@@ -3,7 +3,7 @@ import type { Design } from '../../core/document/index.ts';
 import type { Box, Point } from '../../core/geometry/index.ts';
 import { type LatticeIndex, latticeTranslate } from '../../core/lattice/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
-import { canPaintSeparately } from '../../core/paint/index.ts';
+import { canPaintSeparately, depthRefusal } from '../../core/paint/index.ts';
 import type { Session } from '../editor/session.ts';
 import { ArtworkLoader } from './artworkLoader.ts';
 import { ArtworkStore } from './artworkStore.ts';
@@ -14,6 +14,7 @@ import type { Painted, PaintOrder } from './paintMessages.ts';
 import { isStillGood, orderFor } from './paintOrder.ts';
 import { paintSilhouette } from './silhouettes.ts';
 import { stackAround } from './stackAround.ts';
+import { TEXTS } from './texts.ts';
 import { refitted, toMm, viewportAround, viewportWith, type Viewport } from './viewport.ts';
 
 /** The placements that move, and the design as it was when they were taken up. */
@@ -46,6 +47,8 @@ export class ClothView {
   #frame: number | undefined;
   #lastPaintTook = 0;
   #paintProblem: string | undefined;
+  /** Why the design as it is cannot be painted at all. */
+  #tooDeep: string | undefined;
   #artworkProblem: string | undefined;
 
   /**
@@ -112,7 +115,8 @@ export class ClothView {
   readonly getViewport = (): Viewport => this.#viewport;
 
   /** What went wrong with painting or loading, or undefined. */
-  readonly getProblem = (): string | undefined => this.#paintProblem ?? this.#artworkProblem;
+  readonly getProblem = (): string | undefined =>
+    (this.#tooDeep && TEXTS.tooMuchToPaint(this.#tooDeep)) ?? this.#paintProblem ?? this.#artworkProblem;
 
   /** Motifs as far as picking needs them; grows as artwork arrives. */
   get pickables(): ReadonlyMap<string, Pickable> {
@@ -242,6 +246,12 @@ export class ClothView {
   /** One order at a time: the next begins with whatever is wanted by then, so a fast hand never starves the cloth. */
   #order(): void {
     if (this.#painter.isBusy || this.#viewport.width === 0) return;
+    const tooDeep = depthRefusal(this.#wanted, this.#motifs);
+    if (tooDeep !== this.#tooDeep) {
+      this.#tooDeep = tooDeep;
+      this.#tell();
+    }
+    if (tooDeep !== undefined) return;
     const order = orderFor(this.#viewport, this.#wanted, this.#motifs, this.#held.ids);
     if (!this.#painted || !isStillGood(this.#painted.order, order, this.#viewport)) this.#painter.order(order);
   }

@@ -42,6 +42,7 @@ export const TEXTS = {
   twoMmMmApart: (mm: string): string => `${mm} mm apart`,
   theClothCouldNotBe: (why: string): string =>
     `The cloth could not be painted (${why}). Your design is safe; reload the page.`,
+  tooMuchToPaint: (why: string): string => `The cloth is shown as it was. ${why} Undo works too.`,
   theClothCouldNotBePainted: 'The cloth could not be painted in time. Your design is safe; reload the page.',
   itsWorkerEnded: 'its worker ended',
   itsAnswerCouldNotBe: 'its answer could not be read',

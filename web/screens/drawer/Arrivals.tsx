@@ -1,17 +1,27 @@
 import { Check, CircleAlert, X } from 'lucide-react';
 import { Button } from '../../ui/Button.tsx';
-import { useImports, type Arrival } from './imports.ts';
+import { areMany, counts, groupedNotes, inOrder } from './arrivalGroups.ts';
+import { type Arrival, useImports } from './imports.ts';
+import { MissingFonts } from './MissingFonts.tsx';
 import { TEXTS } from './texts.ts';
 
-/** The files in hand, each with how far it is and what became of it. */
+/** The files in hand, each with how far it is and what became of it; what is true of many is said once. */
 export function Arrivals() {
   const { arrivals, clear } = useImports();
   if (arrivals.length === 0) return null;
+  const many = areMany(arrivals);
   return (
     <section aria-label={TEXTS.importedFiles} className="grid gap-1.5">
-      {arrivals.map((arrival) => (
-        <ArrivalRow key={arrival.id} arrival={arrival} />
-      ))}
+      {arrivals.length > 1 && <Summary arrivals={arrivals} />}
+      <MissingFonts arrivals={arrivals} />
+      {many && <Grouped arrivals={arrivals} />}
+      <ul className={`grid gap-1.5 ${many ? 'max-h-72 overflow-y-auto' : ''}`}>
+        {(many ? inOrder(arrivals) : arrivals).map((arrival) => (
+          <li key={arrival.id}>
+            <ArrivalRow arrival={arrival} isBrief={many} />
+          </li>
+        ))}
+      </ul>
       <Button look="quiet" onClick={clear}>
         {TEXTS.clearThisList}
       </Button>
@@ -19,7 +29,31 @@ export function Arrivals() {
   );
 }
 
-function ArrivalRow({ arrival: { name, progress, state, notes, stop } }: { readonly arrival: Arrival }) {
+function Summary({ arrivals }: { readonly arrivals: readonly Arrival[] }) {
+  const { here, refused, coming } = counts(arrivals);
+  return (
+    <p role="status" className="text-sm font-medium">
+      {TEXTS.countsOfFiles(here, refused, coming)}
+    </p>
+  );
+}
+
+function Grouped({ arrivals }: { readonly arrivals: readonly Arrival[] }) {
+  return groupedNotes(arrivals).map(({ note, names }) => (
+    <p key={note} className="text-xs text-graphite" title={names.join('\n')}>
+      {TEXTS.noteOfFiles(note, names.length)}
+    </p>
+  ));
+}
+
+/** @param isBrief what is said of files that came is said above, for all of them */
+function ArrivalRow({
+  arrival: { name, progress, state, notes, stop },
+  isBrief,
+}: {
+  readonly arrival: Arrival;
+  readonly isBrief: boolean;
+}) {
   return (
     <div className="rounded-md border border-thread bg-white p-2 text-sm" data-arrival={state}>
       <div className="flex items-center gap-2">
@@ -41,11 +75,12 @@ function ArrivalRow({ arrival: { name, progress, state, notes, stop } }: { reado
           className="mt-1 h-1 w-full accent-ink"
         />
       )}
-      {notes.map((note) => (
-        <p key={note} className={`mt-1 text-xs ${state === 'refused' ? 'text-madder' : 'text-graphite'}`}>
-          {note}
-        </p>
-      ))}
+      {(state === 'refused' || !isBrief) &&
+        notes.map((note) => (
+          <p key={note} className={`mt-1 text-xs ${state === 'refused' ? 'text-madder' : 'text-graphite'}`}>
+            {note}
+          </p>
+        ))}
     </div>
   );
 }

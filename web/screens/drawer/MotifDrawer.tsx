@@ -13,6 +13,7 @@ import { useUnit } from '../../ui/unit.ts';
 import { Arrivals } from './Arrivals.tsx';
 import { BringFiles } from './BringFiles.tsx';
 import { droppedFiles } from './files.ts';
+import { Fonts } from './Fonts.tsx';
 import { useImports } from './imports.ts';
 import { MotifTicket } from './MotifTicket.tsx';
 import { SeveralTicket } from './SeveralTicket.tsx';
@@ -101,8 +102,9 @@ export function MotifDrawer() {
               <FolderDown size={15} aria-hidden /> {TEXTS.writeCollectionToAFile(collection)}
             </a>
           )}
-          <div className="mt-5">
+          <div className="mt-5 grid gap-5">
             <Arrivals />
+            <Fonts />
           </div>
         </aside>
         <main className="flex min-w-0 grow flex-col">

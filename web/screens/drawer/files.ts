@@ -2,9 +2,9 @@ import { unzip } from 'fflate';
 import { TEXTS } from './texts.ts';
 
 /** What the file chooser offers. */
-export const ACCEPTED = '.svg,.png,.jpg,.jpeg,.webp,.tif,.tiff,.avif,.zip,image/*,application/zip';
+export const ACCEPTED = '.svg,.svgz,.png,.jpg,.jpeg,.webp,.gif,.tif,.tiff,.avif,.zip,image/*,application/zip';
 
-const DRAWING = /\.(svg|png|jpe?g|webp|tiff?|avif)$/i;
+const DRAWING = /\.(svgz?|png|jpe?g|webp|gif|tiff?|avif)$/i;
 const ZIP = /\.zip$/i;
 
 /** Bounds on what one ZIP may unfold into: a packed file can claim to be far larger than it is. */

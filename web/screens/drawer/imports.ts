@@ -1,7 +1,7 @@
-import type { StoredMotif } from '../../../contract/index.ts';
+import type { ImportReport, StoredMotif } from '../../../contract/index.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { importFile, MOTIFS, importCollection } from '../../api/motifs.ts';
+import { importCollection, importFile, MOTIFS, rereadMotif } from '../../api/motifs.ts';
 import { isCollection, isZip, unpackZip } from './files.ts';
 import { Cell, useStore } from '../../ui/store.ts';
 import { TEXTS } from './texts.ts';
@@ -16,6 +16,8 @@ export interface Arrival {
   readonly motif?: StoredMotif;
   /** What there is to say: why it was refused, or what could not be kept. */
   readonly notes: readonly string[];
+  /** Fonts that it asks for and the studio has not got. */
+  readonly fonts: ImportReport['fonts'];
   readonly stop: () => void;
 }
 
@@ -23,7 +25,7 @@ export interface Arrival {
 const arrivals = new Cell<readonly Arrival[]>([]);
 let next = 1;
 /** Sent at the same time; more would only wait on the server. */
-const AT_ONCE = 2;
+const AT_ONCE = 4;
 
 function change(id: number, to: Partial<Arrival>): void {
   arrivals.set(arrivals.getState().map((arrival) => (arrival.id === id ? { ...arrival, ...to } : arrival)));
@@ -34,6 +36,8 @@ interface Imports {
   readonly arrivals: readonly Arrival[];
   /** Brings files in, each with its own progress and its own outcome; a ZIP comes as the drawings in it. */
   readonly bringFiles: (files: readonly File[], collection?: string) => void;
+  /** Reads the files of motifs again, with the fonts that the studio has by then. @throws ApiProblem */
+  readonly readAgain: (motifs: readonly string[]) => Promise<void>;
   readonly clear: () => void;
 }
 
@@ -51,6 +55,7 @@ function announce(file: File): Coming {
     progress: 0,
     state: 'waiting',
     notes: [],
+    fonts: [],
     stop: () => stopper.abort(),
   };
   next += 1;
@@ -99,13 +104,13 @@ export function useImports(): Imports {
             });
             return;
           }
-          const { motif, notes } = await importFile(
+          const { motif, notes, fonts } = await importFile(
             file,
             collection,
             (progress) => change(id, { progress }),
             stopper.signal,
           );
-          change(id, { state: 'here', progress: 1, motif, notes });
+          change(id, { state: 'here', progress: 1, motif, notes, fonts });
           await client.invalidateQueries({ queryKey: MOTIFS });
         } catch (error) {
           const why = stopper.signal.aborted
@@ -123,9 +128,21 @@ export function useImports(): Imports {
     },
     [client],
   );
+  const readAgain = useCallback(
+    async (motifs: readonly string[]) => {
+      for (const motif of motifs) {
+        const report = await rereadMotif(motif);
+        for (const arrival of arrivals.getState())
+          if (arrival.motif?.id === motif) change(arrival.id, { notes: report.notes, fonts: report.fonts });
+      }
+      await client.invalidateQueries({ queryKey: MOTIFS });
+    },
+    [client],
+  );
   return {
     arrivals: useStore(arrivals),
     bringFiles,
+    readAgain,
     clear: () => arrivals.set(arrivals.getState().filter(({ state }) => state === 'waiting' || state === 'coming')),
   };
 }

@@ -86,5 +86,21 @@ export const TEXTS = {
     `The collection “${name}”, ${count === 1 ? 'one motif' : `${count} motifs`}.${there}`,
   oneDrawingTakenOut: 'One drawing extracted.',
   countDrawingsTakenOut: (count: number): string => `${count} drawings extracted.`,
+  countsOfFiles: (here: number, refused: number, coming: number): string =>
+    [`${here} imported`, refused > 0 ? `${refused} refused` : '', coming > 0 ? `${coming} to come` : '']
+      .filter(Boolean)
+      .join(', '),
+  noteOfFiles: (note: string, count: number): string => `${note} (${count === 1 ? 'one file' : `${count} files`})`,
+  fonts: 'Fonts',
+  fontFile: 'Font file',
+  addAFont: 'Add a font',
+  addTheFont: 'Add the font',
+  wordsInDrawingsAreSet: 'Words in imported drawings are set in these, where they ask for them. TTF, OTF or WOFF2.',
+  takeOutFont: (name: string): string => `Remove the font ${name}`,
+  fontTakenOut: (name: string): string => `${name} was removed. Motifs that are set in it keep their letters.`,
+  fontIsMissing: (asked: string, standIn: string, count: number): string =>
+    `The font “${asked}” is missing; ${count === 1 ? 'one drawing is' : `${count} drawings are`} set in ${standIn} instead.`,
+  fontOfAnotherName: (family: string, asked: string, standIn: string): string =>
+    `The font in that file is called “${family}”. It was added, but drawings that ask for “${asked}” are still set in ${standIn}.`,
   stoppedNothingWasAdded: 'Stopped. Nothing was added.',
 };

@@ -43,7 +43,7 @@ export function Workshop() {
           ref={file}
           type="file"
           hidden
-          accept=".png,.jpg,.jpeg,.webp,.tif,.tiff,.avif"
+          accept=".png,.jpg,.jpeg,.webp,.gif,.tif,.tiff,.avif"
           aria-label={TEXTS.pictureToClean}
           onChange={(event) => {
             const [picture] = event.target.files ?? [];

@@ -192,7 +192,7 @@ export const TEXTS = {
   measureFromTheDownAcross: (down: string, across: string): string => `Measure from the ${down} ${across} corner`,
   measureFromTheMiddleOf: (isDown: string): string => `Measure from the middle of the ${isDown} side`,
   svgPNGJPEGWebPTIFF:
-    'SVG, PNG, JPEG, WebP, TIFF or AVIF, up to 40 MB each, or a ZIP of them. Files and folders can be dropped on the tray as well.',
+    'SVG, PNG, JPEG, WebP, GIF, TIFF or AVIF, up to 40 MB each, or a ZIP of them. Files and folders can be dropped on the tray as well.',
   allMotifs: 'All motifs',
   nameOfName: (name: string): string => `Name of ${name}`,
   naturalWidth: 'Natural width',
