@@ -11,11 +11,11 @@ export function Arrivals() {
   if (arrivals.length === 0) return null;
   const many = areMany(arrivals);
   return (
-    <section aria-label={TEXTS.importedFiles} className="grid gap-1.5">
+    <section aria-label={TEXTS.importedFiles} className="grid grid-cols-1 gap-1.5">
       {arrivals.length > 1 && <Summary arrivals={arrivals} />}
       <MissingFonts arrivals={arrivals} />
       {many && <Grouped arrivals={arrivals} />}
-      <ul className={`grid gap-1.5 ${many ? 'max-h-72 overflow-y-auto' : ''}`}>
+      <ul className={`grid grid-cols-1 gap-1.5 ${many ? 'max-h-72 overflow-y-auto' : ''}`}>
         {(many ? inOrder(arrivals) : arrivals).map((arrival) => (
           <li key={arrival.id}>
             <ArrivalRow arrival={arrival} isBrief={many} />

@@ -18,7 +18,7 @@ export function MissingFonts({ arrivals }: { readonly arrivals: readonly Arrival
     else notify({ text: TEXTS.fontOfAnotherName(family, asked, standIn) });
   };
   return missingFonts(arrivals).map((missing) => (
-    <div key={missing.asked} className="grid gap-1.5 rounded-md border border-thread bg-linen p-2 text-xs">
+    <div key={missing.asked} className="grid grid-cols-1 gap-1.5 rounded-md border border-thread bg-linen p-2 text-xs">
       <p className="flex gap-1.5">
         <Type size={14} aria-hidden className="mt-px shrink-0" />
         {TEXTS.fontIsMissing(missing.asked, missing.standIn, missing.motifs.length)}

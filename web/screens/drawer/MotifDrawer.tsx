@@ -102,7 +102,7 @@ export function MotifDrawer() {
               <FolderDown size={15} aria-hidden /> {TEXTS.writeCollectionToAFile(collection)}
             </a>
           )}
-          <div className="mt-5 grid gap-5">
+          <div className="mt-5 grid grid-cols-1 gap-5">
             <Arrivals />
             <Fonts />
           </div>

@@ -29,7 +29,7 @@ export function MotifsTicket() {
   const onCloth = [...used].flatMap((id) => editor.motif(id) ?? []).filter(({ deleted }) => !deleted);
   const listed = [...onCloth, ...(pages.motifs ?? []).filter(({ id }) => !used.has(id))];
   return (
-    <div className="grid gap-4">
+    <div className="grid grid-cols-1 gap-4">
       <div className="grid gap-2">
         <BringFiles />
         <p className="text-xs text-graphite">{TEXTS.svgPNGJPEGWebPTIFF}</p>
