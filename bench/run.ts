@@ -14,6 +14,7 @@ import { paintTile } from '../server/paint/paintTile.ts';
 import { serve } from '../server/serve.ts';
 import { insertDesign } from '../server/store/designs.ts';
 import { everyMotif } from '../server/store/motifs.ts';
+import { groupTimings, importTimings } from './importBench.ts';
 import { measured, tossed, tried } from './tossBench.ts';
 import { TOSS_GAP, tossables, tossRecipe } from './tossSetup.ts';
 import type { ClothTimings } from './page/clothBench.ts';
@@ -21,6 +22,7 @@ import type { ClothTimings } from './page/clothBench.ts';
 const COUNTS = [300, 1000, 3000];
 const SIDE_MM = 640;
 const DPI = 300;
+const GROUPS = 1000;
 
 await build({ configFile: fileURLToPath(new URL('./vite.config.ts', import.meta.url)) });
 const data = mkdtempSync(join(tmpdir(), 'hevrel-bench-'));
@@ -120,6 +122,18 @@ try {
   console.log(`  painting and encoding alone  ${ms(aloneMs)}`);
   console.log(`  asked for and delivered      ${ms(askedMs)}: ${ratio(askedMs, aloneMs)} times that`);
   console.log(`  peak memory of the process   ${Math.round(Math.max(b1.peakMemory, b2.peakMemory) / 2 ** 20)} MB`);
+
+  const { files, median, p95, start } = await importTimings(studio.blobs.folder);
+  console.log(`\nImporting ${files} small drawings with everything that SVG draws with`);
+  console.log(`  one of them                  median ${ms(median)}, p95 ${ms(p95)}`);
+  console.log(
+    `  a process for it started     ${ms(start)} more, ${ratio(start, files * median)} of what reading all of them takes`,
+  );
+  const { translucent, opaque } = groupTimings(GROUPS);
+  console.log(`\nPainting ${GROUPS} groups at 1000 × 1000`);
+  console.log(
+    `  half-transparent             ${ms(translucent)}: ${ratio(translucent, opaque)} times the same without (${ms(opaque)})`,
+  );
 
   const shapes = await tossables(motifs, studio.blobs);
   console.log(

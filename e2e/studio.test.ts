@@ -114,7 +114,7 @@ describe('files', () => {
     );
     expect(rows[0]).toMatch(/^here: bottle-shard\.png/);
     expect(rows[1]).toMatch(/^refused: broken\.svg\s+“broken\.svg” cannot be read.*Nothing was added\./s);
-    expect(rows[2]).toMatch(/^here: scripted\.svg\s+“scripted\.svg” held a script, which was left out\./s);
+    expect(rows[2]).toMatch(/^here: scripted\.svg\s+Left out: a script\./s);
     // In the tray at once, and laid by a click.
     await type(driver, 'Search the tray', 'shard', false);
     // The search is answered by the server; until then the tray shows what it showed before.

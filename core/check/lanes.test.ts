@@ -56,7 +56,7 @@ describe('lanes', () => {
           }
         },
       ),
-      { numRuns: 20 },
+      { numRuns: 8 },
     );
   });
 

@@ -28,6 +28,8 @@ export interface SvgDrawing {
 
 /** Farther out than any page: one such number in a file would otherwise make all else invisibly small. */
 const ABSURD = 1e6;
+/** Engines write six digits. */
+const SAME_SHAPE = 1e-5;
 
 /**
  * Reads normalised SVG (shapes as paths, styles resolved, `use` expanded) into artwork. Parts that artwork cannot hold are painted.
@@ -128,6 +130,9 @@ function pageOf(root: XmlElement): { page: View; matrix: Matrix } {
     throw new Unsupported('a drawing without a size');
   const box = { x, y, width, height };
   const sheet = { x: 0, y: 0, width: numberOf(root, 'width', width), height: numberOf(root, 'height', height) };
+  // Of the same shape but for rounding, they are the same: a page of 40 units is 40 wide.
+  if (Math.abs((sheet.width * box.height) / (sheet.height * box.width) - 1) < SAME_SHAPE)
+    return { page: box, matrix: IDENTITY };
   const { matrix } = fitBox(box, sheet, root.attributes['preserveAspectRatio']);
   const back = invert(matrix);
   // Stretched, there is no page in the drawing's own units.

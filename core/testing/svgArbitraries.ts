@@ -69,23 +69,38 @@ const used = fc
   .tuple(place, transform)
   .map(([[x, y], where]) => `<use href="#used" x="${x / 4}" y="${y / 4}"${where}/>`);
 
-const node = fc.letrec<{ node: string; group: string }>((tie) => ({
-  node: fc.oneof(
-    { depthSize: 'small' },
-    { weight: 5, arbitrary: shape },
-    { weight: 1, arbitrary: picture },
-    { weight: 1, arbitrary: used },
-    { weight: 3, arbitrary: tie('group') },
-  ),
-  group: fc
-    .tuple(
-      fc.array(tie('node'), { minLength: 1, maxLength: 3 }),
-      transform,
-      opacity('opacity'),
-      fc.constantFrom('', '', ' clip-path="url(#clip)"', ' mask="url(#mask)"', ' mask="url(#soft)"'),
-    )
-    .map(([children, where, share, cut]) => `<g${where}${share}${cut}>${children.join('')}</g>`),
-})).node;
+/** The family is one that ships with the app. */
+const words = fc
+  .tuple(
+    place,
+    number(8, 30),
+    colour,
+    transform,
+    fc.constantFrom('Low tide', 'We<tspan dy="5" fill="#b5442f">lk</tspan>s'),
+  )
+  .map(
+    ([[x, y], height, ink, where, text]) =>
+      `<text x="${x}" y="${y}" font-family="Caveat" font-size="${height}" fill="${ink}"${where}>${text}</text>`,
+  );
+
+const nodeOf = (leaf: Arbitrary<string>): Arbitrary<string> =>
+  fc.letrec<{ node: string; group: string }>((tie) => ({
+    node: fc.oneof(
+      { depthSize: 'small' },
+      { weight: 5, arbitrary: leaf },
+      { weight: 1, arbitrary: picture },
+      { weight: 1, arbitrary: used },
+      { weight: 3, arbitrary: tie('group') },
+    ),
+    group: fc
+      .tuple(
+        fc.array(tie('node'), { minLength: 1, maxLength: 3 }),
+        transform,
+        opacity('opacity'),
+        fc.constantFrom('', '', ' clip-path="url(#clip)"', ' mask="url(#mask)"', ' mask="url(#soft)"'),
+      )
+      .map(([children, where, share, cut]) => `<g${where}${share}${cut}>${children.join('')}</g>`),
+  })).node;
 
 const stops = fc
   .array(fc.tuple(number(0, 1), colour, opacity('stop-opacity')), { minLength: 2, maxLength: 4 })
@@ -137,23 +152,29 @@ const masks = fc
       `<mask id="soft" maskUnits="userSpaceOnUse" x="0" y="0" width="100" height="100"><${other} fill="#888"/></mask>`,
   );
 
+const drawingOf = (leaf: Arbitrary<string>): Arbitrary<string> =>
+  fc
+    .record({
+      nodes: fc.array(nodeOf(leaf), { minLength: 1, maxLength: 5 }),
+      definitions: fc.tuple(linear, radial, pattern, clip, masks),
+      used: shape,
+      page: fc.constantFrom(
+        'viewBox="0 0 100 100"',
+        'width="80" viewBox="0 0 100 100"',
+        'height="3cm" viewBox="10 0 100 80"',
+        'width="120" height="80" viewBox="0 0 100 100"',
+        'width="120" height="80" viewBox="0 0 100 100" preserveAspectRatio="xMaxYMin slice"',
+        'width="120" height="80" viewBox="0 0 100 100" preserveAspectRatio="none"',
+        'width="100" height="100"',
+      ),
+    })
+    .map(
+      ({ nodes, definitions, used: shown, page }) =>
+        `<svg xmlns="http://www.w3.org/2000/svg" ${page}><defs>${definitions.join('')}<g id="used">${shown}</g></defs>${nodes.join('')}</svg>`,
+    );
+
 /** Small drawings with any nesting of what SVG draws with, but for letters, whose fonts no two readers share. */
-export const drawings: Arbitrary<string> = fc
-  .record({
-    nodes: fc.array(node, { minLength: 1, maxLength: 5 }),
-    definitions: fc.tuple(linear, radial, pattern, clip, masks),
-    used: shape,
-    page: fc.constantFrom(
-      'viewBox="0 0 100 100"',
-      'width="80" viewBox="0 0 100 100"',
-      'height="3cm" viewBox="10 0 100 80"',
-      'width="120" height="80" viewBox="0 0 100 100"',
-      'width="120" height="80" viewBox="0 0 100 100" preserveAspectRatio="xMaxYMin slice"',
-      'width="120" height="80" viewBox="0 0 100 100" preserveAspectRatio="none"',
-      'width="100" height="100"',
-    ),
-  })
-  .map(
-    ({ nodes, definitions, used: shown, page }) =>
-      `<svg xmlns="http://www.w3.org/2000/svg" ${page}><defs>${definitions.join('')}<g id="used">${shown}</g></defs>${nodes.join('')}</svg>`,
-  );
+export const drawings = drawingOf(shape);
+
+/** The same with letters among them. */
+export const letteredDrawings = drawingOf(fc.oneof({ weight: 3, arbitrary: shape }, { weight: 2, arbitrary: words }));

@@ -55,7 +55,7 @@ describe('a toss', () => {
         });
         expect(least).toBeGreaterThanOrEqual(gap);
       }),
-      { numRuns: 8 },
+      { numRuns: 5 },
     );
   });
 
@@ -94,7 +94,7 @@ describe('a toss', () => {
         // Fillers end once less than four fifths would show: one may have gone over it.
         expect(covered).toBeLessThan(0.2 + (Math.PI * 100) / (180 * 180) + 0.15);
       }),
-      { numRuns: 10 },
+      { numRuns: 6 },
     );
   });
 

@@ -12,6 +12,8 @@ export interface Call<R> {
   readonly body: JsonBodyOf<R>;
   /** The file that was sent, for routes that take one. */
   readonly file: Buffer;
+  /** Aborted when whoever asked has gone before there was an answer. */
+  readonly signal: AbortSignal;
   readonly request: Request;
   readonly response: Response;
 }
@@ -27,15 +29,27 @@ export function implement<const R extends Route>(
 ): void {
   const path = `/api${route.path.replace(/\{(\w+)\}/g, ':$1')}`;
   const handler: RequestHandler = async (request, response) => {
+    const gone = new AbortController();
+    response.once('close', () => {
+      if (!response.writableFinished) gone.abort();
+    });
     const call = {
       params: checked(route.params, request.params, false),
       query: checked(route.query, request.query, false),
       body: route.body === FILE ? undefined : checked(route.body, request.body, true),
       file: Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0),
+      signal: gone.signal,
       request,
       response,
     };
-    const answer = await handle(call as unknown as Call<R>);
+    let answer: unknown;
+    try {
+      answer = await handle(call as unknown as Call<R>);
+    } catch (error) {
+      // There is nobody to tell any more.
+      if (gone.signal.aborted) return;
+      throw error;
+    }
     if (response.headersSent || route.answer === FILE || route.events) return;
     if (route.answer === undefined) response.status(204).end();
     else response.status(route.status ?? 200).json(answer);

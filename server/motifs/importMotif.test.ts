@@ -1,9 +1,10 @@
 import type { StoredMotif } from '../../contract/index.ts';
-import { deflateSync } from 'node:zlib';
 import fc from 'fast-check';
 import sharp, { type Sharp } from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Artwork } from '../../core/motif/index.ts';
+import { hostileDrawings } from '../testing/hostileDrawings.ts';
+import { pngClaiming } from '../testing/pngOf.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 import { nameFrom } from './importMotif.ts';
 
@@ -74,7 +75,9 @@ describe('vectors', () => {
       ),
     );
     expect(outcome.status).toBe(201);
-    expect(outcome.notes).toEqual(['Left out: a script, a linked picture.']);
+    expect(outcome.notes).toEqual([
+      'Left out: a script, a linked picture. Embed what is linked and import the drawing again.',
+    ]);
     expect(JSON.stringify(await artworkOf(outcome))).not.toMatch(/script|invalid|hostname|foreign|onload/);
   });
 
@@ -83,7 +86,7 @@ describe('vectors', () => {
       'soft.svg',
       svg(`<filter id="f"><feGaussianBlur stdDeviation="3"/></filter><g filter="url(#f)">${dot}</g>${dot}`),
     );
-    expect(outcome.notes).toEqual(['Kept as a picture where it has a filter effect.']);
+    expect(outcome.notes).toEqual(['Kept as a picture where it has a filter effect; without, it stays vectors.']);
     expect((await artworkOf(outcome)).nodes.map(({ kind }) => kind)).toEqual(['picture', 'path']);
   });
 
@@ -131,26 +134,6 @@ describe('pictures', () => {
 });
 
 describe('bad files', () => {
-  const chunk = (type: string, data: Buffer): Buffer => {
-    const length = Buffer.alloc(4);
-    length.writeUInt32BE(data.length);
-    // The check sum is wrong on purpose: readers that mind refuse, and so do we.
-    return Buffer.concat([length, Buffer.from(type), data, Buffer.alloc(4)]);
-  };
-  const header = (width: number, height: number): Buffer => {
-    const data = Buffer.alloc(13);
-    data.writeUInt32BE(width, 0);
-    data.writeUInt32BE(height, 4);
-    data.set([8, 6, 0, 0, 0], 8);
-    return data;
-  };
-  const hugeInside = Buffer.concat([
-    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
-    chunk('IHDR', header(60_000, 60_000)),
-    chunk('IDAT', deflateSync(Buffer.alloc(100))),
-    chunk('IEND', Buffer.alloc(0)),
-  ]);
-
   it.each<[string, string, Buffer | string, number, RegExp]>([
     ['an empty file', 'empty.svg', '', 422, /is empty/],
     [
@@ -190,7 +173,13 @@ describe('bad files', () => {
       413,
       /larger than 10 MB/,
     ],
-    ['more than 100 megapixels in a few bytes', 'bomb.png', hugeInside, 413, /more than 100 megapixels/],
+    [
+      'more than 100 megapixels in a few bytes',
+      'bomb.png',
+      pngClaiming(60_000, 60_000),
+      413,
+      /more than 100 megapixels/,
+    ],
     ['more than 40 MB', 'heavy.png', Buffer.alloc(40 * 1024 * 1024 + 1), 413, /larger than 40 MB/],
   ])('are refused with a sentence and change nothing: %s', async (_what, name, content, status, sentence) => {
     const before = await count();
@@ -236,6 +225,26 @@ describe('bad files', () => {
       ),
       { numRuns: 60 },
     );
+    expect(hevrel.log).toEqual([]);
+  });
+});
+
+describe('an import', () => {
+  it('that is stopped while it is read adds nothing, and says nothing', async () => {
+    const before = await count();
+    const stopper = new AbortController();
+    const slow = hostileDrawings()['filters everywhere']?.() ?? '';
+    const sending = hevrel.fetch('/motifs?name=slow.svg', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/octet-stream' },
+      body: new Uint8Array(Buffer.from(slow)),
+      signal: stopper.signal,
+    });
+    setTimeout(() => stopper.abort(), 300);
+    await expect(sending).rejects.toThrow(/abort/);
+    // Its process is free again at once: others would wait for it otherwise.
+    expect((await bring('next.svg', svg(dot.replace('b5442f', '204080')))).status).toBe(201);
+    expect(await count()).toBe(before + 1);
     expect(hevrel.log).toEqual([]);
   });
 });

@@ -12,7 +12,8 @@ import { sniff } from './sniff.ts';
  * Turns a file into a motif of the drawer. A file that is there already is recognised by its content and not taken twice.
  *
  * @param known what of the motif is decided beforehand
- * @throws Problem
+ * @param signal stops reading; nothing is added then
+ * @throws Problem; Error where it is stopped
  */
 export async function importMotif(
   studio: Studio,
@@ -20,6 +21,7 @@ export async function importMotif(
   content: Uint8Array,
   collection: string,
   known: Partial<Pick<StoredMotif, 'id' | 'name' | 'width'>> = {},
+  signal?: AbortSignal,
 ): Promise<ImportReport> {
   const { database, blobs } = studio;
   const kind = sniff(content);
@@ -30,7 +32,8 @@ export async function importMotif(
       notes: [`It is in the drawer already, as “${there.name}”. It was not taken twice.`],
       fonts: [],
     };
-  const { notes, fonts, ...read } = await readFile(studio, fileName, content);
+  const { notes, fonts, ...read } = await readFile(studio, fileName, content, signal);
+  signal?.throwIfAborted();
   const motif: StoredMotif = {
     id: nanoid(12),
     name: nameFrom(fileName),
@@ -86,9 +89,11 @@ export async function readFile(
   { pool, blobs, database }: Studio,
   fileName: string,
   content: Uint8Array,
+  signal?: AbortSignal,
 ): Promise<ReadOutcome> {
   const fonts = await fontFiles(database);
-  return pool.run({ kind: 'read', name: shown(fileName), content, fonts, blobs: blobs.folder });
+  const context = signal && { signal, progress: () => undefined };
+  return pool.run({ kind: 'read', name: shown(fileName), content, fonts, blobs: blobs.folder }, context);
 }
 
 function shown(fileName: string): string {

@@ -91,11 +91,14 @@ async function cleaned(name: string, content: Buffer, fonts: readonly StudioFont
 }
 
 function lostNotes(left: readonly string[]): string[] {
-  return left.length === 0 ? [] : [`Left out: ${left.join(', ')}.`];
+  if (left.length === 0) return [];
+  const isLinked = left.some((what) => /linked|link to/.test(what));
+  return [`Left out: ${left.join(', ')}.${isLinked ? ' Embed what is linked and import the drawing again.' : ''}`];
 }
 
 function paintedNotes(painted: readonly string[]): string[] {
-  return painted.length === 0 ? [] : [`Kept as a picture where it has ${painted.join(', ')}.`];
+  if (painted.length === 0) return [];
+  return [`Kept as a picture where it has ${painted.join(', ')}; without, it stays vectors.`];
 }
 
 /** Keeps the pictures of a drawing, which are lossless already, each once. */

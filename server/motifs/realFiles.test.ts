@@ -201,7 +201,7 @@ describe('what a drawing is drawn with', () => {
         `<filter id="f"><feGaussianBlur stdDeviation="2"/></filter>${RECT}<g transform="translate(50 50) rotate(45)"><rect width="20" height="20" fill="#205ac0" filter="url(#f)"/></g>`,
       ),
     );
-    expect(outcome.notes).toEqual(['Kept as a picture where it has a filter effect.']);
+    expect(outcome.notes).toEqual(['Kept as a picture where it has a filter effect; without, it stays vectors.']);
     expect(outcome.motif.inks).toEqual(['#b5442f']);
     const at = (x: number, y: number) => {
       const { view } = outcome.motif;

@@ -32,7 +32,7 @@ export function motifRoutes(studio: Studio): Router {
   implement(router, contract.listCollections, () => listCollections(database));
 
   implement(router, contract.importMotif, (call) =>
-    importMotif(studio, call.query.name, fileOf(call, call.query.name), call.query.collection),
+    importMotif(studio, call.query.name, fileOf(call, call.query.name), call.query.collection, {}, call.signal),
   );
 
   implement(router, contract.replaceArtwork, async (call) => {

@@ -1,5 +1,6 @@
 import { seeded } from '../../core/random/index.ts';
 import { chainOf, LINKS } from '../../core/testing/svgChains.ts';
+import { pngClaiming } from './pngOf.ts';
 
 const svg = (inner: string, attributes = 'viewBox="0 0 100 100"'): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${inner}</svg>`;
@@ -20,17 +21,6 @@ function tangle(points: number): string {
 /** A document whose entity is put in so often. */
 function entity(length: number, count: number): string {
   return `<!DOCTYPE svg [<!ENTITY e "${'x'.repeat(length)}">]>${svg(`<desc>${'&e;'.repeat(count)}</desc><rect width="9" height="9"/>`)}`;
-}
-
-/** The header of a PNG of so many pixels, which is all there is of it. */
-function pngHeader(width: number, height: number): string {
-  const header = Buffer.from(
-    '89504e470d0a1a0a0000000d49484452000000000000000008060000000000000000000049454e44ae426082',
-    'hex',
-  );
-  header.writeUInt32BE(width, 16);
-  header.writeUInt32BE(height, 20);
-  return header.toString('base64');
 }
 
 /**
@@ -77,9 +67,13 @@ export function hostileDrawings(scale = 1): Readonly<Record<string, () => string
       `<!DOCTYPE svg [<!ENTITY a "aaaaaaaaaa">${times(9, (k) => `<!ENTITY ${'bcdefghij'[k]} "${`&${'abcdefghi'[k]};`.repeat(10)}">`)}]>${svg('<desc>&j;</desc>')}`,
     'deep nesting': () => svg('<g>'.repeat(n(100_000)) + '</g>'.repeat(n(100_000))),
     'a picture of 400 megapixels': () =>
-      svg(`<image width="9" height="9" href="data:image/png;base64,${pngHeader(20_000, 20_000)}"/>`),
+      svg(
+        `<image width="9" height="9" href="data:image/png;base64,${pngClaiming(20_000, 20_000).toString('base64')}"/>`,
+      ),
     'a picture of 4 gigapixels': () =>
-      svg(`<image width="9" height="9" href="data:image/png;base64,${pngHeader(65_000, 65_000)}"/>`),
+      svg(
+        `<image width="9" height="9" href="data:image/png;base64,${pngClaiming(65_000, 65_000).toString('base64')}"/>`,
+      ),
     'half-transparent groups': () =>
       svg(times(n(3000), () => '<g opacity="0.5"><rect width="99" height="99"/><rect width="9" height="9"/></g>')),
     'nested transparency': () =>
