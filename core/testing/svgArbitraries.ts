@@ -83,21 +83,17 @@ const words = fc
       `<text x="${x}" y="${y}" font-family="Caveat" font-size="${height}" fill="${ink}"${where}>${text}</text>`,
   );
 
-const nodeOf = (leaf: Arbitrary<string>): Arbitrary<string> =>
+const CUTS = ['', '', ' clip-path="url(#clip)"', ' mask="url(#mask)"', ' mask="url(#soft)"'];
+
+const nodeOf = (leaf: Arbitrary<string>, cuts: readonly string[]): Arbitrary<string> =>
   fc.letrec<{ node: string; group: string }>((tie) => ({
-    node: fc.oneof(
-      { depthSize: 'small' },
-      { weight: 5, arbitrary: leaf },
-      { weight: 1, arbitrary: picture },
-      { weight: 1, arbitrary: used },
-      { weight: 3, arbitrary: tie('group') },
-    ),
+    node: fc.oneof({ depthSize: 'small' }, { weight: 5, arbitrary: leaf }, { weight: 3, arbitrary: tie('group') }),
     group: fc
       .tuple(
         fc.array(tie('node'), { minLength: 1, maxLength: 3 }),
         transform,
         opacity('opacity'),
-        fc.constantFrom('', '', ' clip-path="url(#clip)"', ' mask="url(#mask)"', ' mask="url(#soft)"'),
+        fc.constantFrom(...cuts),
       )
       .map(([children, where, share, cut]) => `<g${where}${share}${cut}>${children.join('')}</g>`),
   })).node;
@@ -152,29 +148,37 @@ const masks = fc
       `<mask id="soft" maskUnits="userSpaceOnUse" x="0" y="0" width="100" height="100"><${other} fill="#888"/></mask>`,
   );
 
-const drawingOf = (leaf: Arbitrary<string>): Arbitrary<string> =>
+const PAGES = [
+  'viewBox="0 0 100 100"',
+  'width="80" viewBox="0 0 100 100"',
+  'height="3cm" viewBox="10 0 100 80"',
+  'width="120" height="80" viewBox="0 0 100 100"',
+  'width="120" height="80" viewBox="0 0 100 100" preserveAspectRatio="xMaxYMin slice"',
+  'width="120" height="80" viewBox="0 0 100 100" preserveAspectRatio="none"',
+  'width="100" height="100"',
+];
+
+const drawingOf = (node: Arbitrary<string>, pages: readonly string[]): Arbitrary<string> =>
   fc
     .record({
-      nodes: fc.array(nodeOf(leaf), { minLength: 1, maxLength: 5 }),
+      nodes: fc.array(node, { minLength: 1, maxLength: 5 }),
       definitions: fc.tuple(linear, radial, pattern, clip, masks),
       used: shape,
-      page: fc.constantFrom(
-        'viewBox="0 0 100 100"',
-        'width="80" viewBox="0 0 100 100"',
-        'height="3cm" viewBox="10 0 100 80"',
-        'width="120" height="80" viewBox="0 0 100 100"',
-        'width="120" height="80" viewBox="0 0 100 100" preserveAspectRatio="xMaxYMin slice"',
-        'width="120" height="80" viewBox="0 0 100 100" preserveAspectRatio="none"',
-        'width="100" height="100"',
-      ),
+      page: fc.constantFrom(...pages),
     })
     .map(
       ({ nodes, definitions, used: shown, page }) =>
         `<svg xmlns="http://www.w3.org/2000/svg" ${page}><defs>${definitions.join('')}<g id="used">${shown}</g></defs>${nodes.join('')}</svg>`,
     );
 
+const leaf = fc.oneof(
+  { weight: 5, arbitrary: shape },
+  { weight: 1, arbitrary: picture },
+  { weight: 1, arbitrary: used },
+);
 /** Small drawings with any nesting of what SVG draws with, but for letters, whose fonts no two readers share. */
-export const drawings = drawingOf(shape);
+export const drawings = drawingOf(nodeOf(leaf, CUTS), PAGES);
 
-/** The same with letters among them. */
-export const letteredDrawings = drawingOf(fc.oneof({ weight: 3, arbitrary: shape }, { weight: 2, arbitrary: words }));
+const flat = fc.tuple(outline, colour, transform).map(([what, ink, where]) => `<${what} fill="${ink}"${where}/>`);
+/** Small drawings of letters and flat shapes in groups of groups. */
+export const letteredDrawings = drawingOf(nodeOf(fc.oneof(words, flat), ['']), PAGES.slice(0, 1));

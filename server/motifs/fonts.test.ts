@@ -69,6 +69,16 @@ describe('a font that is not there', () => {
     expect((await bring('b.svg', words('sans-serif', 'abc'))).fonts).toEqual([]);
   });
 
+  it('is each one of ours by its name', async () => {
+    const widths = new Set<number>();
+    for (const family of ['Hanken Grotesk', 'Young Serif', 'Caveat']) {
+      const { motif, fonts: missing } = await bring(`${family}.svg`, words(family, 'Low tide'));
+      expect(missing).toEqual([]);
+      widths.add(Math.round(motif.width));
+    }
+    expect(widths.size).toBe(3);
+  });
+
   it('cannot be set anew in a motif that is no drawing', async () => {
     const { motif } = await bring('c.svg', words('serif', 'c'));
     await hevrel.call('PUT', `/motifs/${motif.id}/recipe`, {

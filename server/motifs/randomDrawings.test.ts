@@ -42,7 +42,7 @@ async function byLibrsvg(svg: string): Promise<Buffer> {
     .toBuffer();
 }
 
-/** It sets letters too, given the fonts; it is also what normalises drawings for us, but paints by itself. */
+/** It sets letters too, given the fonts; it also normalises drawings for us, but paints by itself. */
 async function byResvg(svg: string): Promise<Buffer> {
   const font = { loadSystemFonts: false, fontFiles: [...(await shippedFontFiles(blobs))] };
   return Buffer.from(new Resvg(svg, { font, fitTo: { mode: 'width', value: SIDE } }).render().asPng());
@@ -63,13 +63,13 @@ async function difference(svg: string, render: Renderer): Promise<number> {
 
 describe('any small drawing', () => {
   it.each([
-    ['another engine', drawings, byLibrsvg],
-    ['an engine with the same fonts', letteredDrawings, byResvg],
-  ])('looks as %s shows it', { timeout: 600_000 }, async (_engine, drawn, render) => {
+    // Edges alone, which engines soften differently, come to a tenth of this.
+    ['another engine', drawings, byLibrsvg, 0.025],
+    ['an engine with the same fonts', letteredDrawings, byResvg, 0.01],
+  ])('looks as %s shows it', { timeout: 600_000 }, async (_engine, drawn, render, most) => {
     await fc.assert(
       fc.asyncProperty(drawn, async (svg) => {
-        // Edges alone, which engines soften differently, come to a tenth of this.
-        expect(await difference(svg, render)).toBeLessThan(0.025);
+        expect(await difference(svg, render)).toBeLessThan(most);
       }),
       { numRuns: process.env['HEVREL_SOAK'] ? 2000 : 80 },
     );

@@ -1,9 +1,9 @@
 import { createRequire } from 'node:module';
 import type { Font, parse as parseFont } from 'opentype.js';
-import wawoff2 from 'wawoff2';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { FontOutcome, FontTask } from '../work/tasks.ts';
+import { unpackWoff2 } from './shippedFonts.ts';
 
 // Node takes the package's older form, whose names an import does not see.
 const require = createRequire(import.meta.url);
@@ -22,7 +22,7 @@ export async function readFont({ name, content, blobs: folder }: FontTask): Prom
       `“${name}” is no TTF, OTF or WOFF2 font. Nothing was added; choose another file.`,
     );
   try {
-    const file = kind === 'wOF2' ? Buffer.from(await wawoff2.decompress(bytes)) : bytes;
+    const file = kind === 'wOF2' ? await unpackWoff2(bytes) : bytes;
     const font = parse(file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength));
     const family = named(font, 'preferredFamily') ?? named(font, 'fontFamily');
     if (family === undefined) throw new Error('it has no name');

@@ -16,7 +16,6 @@ const SHIPPED: readonly { readonly family: string; readonly name: string; readon
   },
   { family: 'Young Serif', name: 'young-serif', parts: ['latin-400-normal', 'latin-ext-400-normal'] },
   { family: 'Caveat', name: 'caveat', parts: ['latin-400-normal', 'latin-700-normal', 'latin-ext-400-normal'] },
-  { family: 'Bricolage Grotesque', name: 'bricolage-grotesque', parts: ['latin-400-normal', 'latin-700-normal'] },
 ];
 const STAND_INS: KnownFonts['standIns'] = {
   serif: 'Young Serif',
@@ -34,13 +33,22 @@ let unpacked: Promise<readonly string[]> | undefined;
 
 /** The shipped fonts as files that the engine reads, unpacked once in a process. */
 export function shippedFontFiles(blobs: Blobs): Promise<readonly string[]> {
-  unpacked ??= Promise.all(
-    SHIPPED.flatMap(({ name, parts }) =>
-      parts.map(async (part) => {
-        const packed = readFileSync(require.resolve(`@fontsource/${name}/files/${name}-${part}.woff2`));
-        return blobs.pathOf(blobs.keep(await wawoff2.decompress(packed), 'ttf'));
-      }),
-    ),
-  );
+  unpacked ??= unpackAll(blobs);
   return unpacked;
+}
+
+async function unpackAll(blobs: Blobs): Promise<readonly string[]> {
+  const files: string[] = [];
+  for (const { name, parts } of SHIPPED)
+    for (const part of parts) {
+      const packed = readFileSync(require.resolve(`@fontsource/${name}/files/${name}-${part}.woff2`));
+      files.push(blobs.pathOf(blobs.keep(await unpackWoff2(packed), 'ttf')));
+    }
+  return files;
+}
+
+/** The font in a WOFF2 file. @throws Error where it is none */
+export async function unpackWoff2(packed: Uint8Array): Promise<Buffer> {
+  // The package hands out its own memory, which it writes over the next time.
+  return Buffer.from(await wawoff2.decompress(packed));
 }
