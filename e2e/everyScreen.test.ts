@@ -153,8 +153,8 @@ describe('arranging', () => {
       await hand
         .move(from)
         .press()
-        .move({ x: from.x + 15, y: from.y + 9, duration: 60 })
-        .move({ x: from.x + 31, y: from.y - 14, duration: 60 })
+        .move({ x: from.x + 15, y: from.y + 9, duration: 20 })
+        .move({ x: from.x + 31, y: from.y - 14, duration: 20 })
         .release()
         .perform();
       for (const keys of [['t'], ['m'], [Key.ARROW_LEFT], ['g'], [Key.CONTROL, 'd'], [Key.CONTROL, 'z'], ['f'], ['u']][

@@ -86,7 +86,7 @@ it(
     ]);
     for (const text of sentences) expect(text).toMatch(/Nothing was (added|changed)/);
     await waitForText(driver, '25 imported, 5 refused');
-    await waitForText(driver, 'Kept as a picture where it has a filter effect; without, it stays vectors. (2 files)');
+    await waitForText(driver, 'Kept as a picture where it has a filter effect; the rest stays vectors. (2 files)');
   },
 );
 

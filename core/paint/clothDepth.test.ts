@@ -28,7 +28,10 @@ describe('a design', () => {
     expect(depthRefusal(design(5, 1, 27), [motif])).toBeUndefined();
   });
 
-  it('counts nothing of motifs that are not there', () => {
+  it('counts nothing of motifs that are not there, or not shown', () => {
+    const deep = design(5, 50);
+    const [layer] = deep.layers;
+    expect(depthRefusal({ ...deep, layers: layer ? [{ ...layer, shown: false }] : [] }, [motif])).toBeUndefined();
     expect(depthRefusal(design(5, 50), [])).toBeUndefined();
   });
 });

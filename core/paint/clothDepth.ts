@@ -12,7 +12,8 @@ export const MOST_DEPTH = 2000;
  * Why a design cannot be painted, as two sentences, where its motifs are absurdly large for its cell: a motif lies over itself as
  * often as its extent holds the cell. Takes time in proportion to the placements, whatever their size.
  */
-export function depthRefusal({ repeat, placements }: Design, motifs: Iterable<Motif>): string | undefined {
+export function depthRefusal({ repeat, placements, layers }: Design, motifs: Iterable<Motif>): string | undefined {
+  const hidden = new Set(layers.filter(({ shown }) => !shown).map(({ id }) => id));
   const byId = new Map([...motifs].map((motif) => [motif.id, motif]));
   const images = latticeOf(repeat).ops.length;
   const cell = repeat.width * repeat.height;
@@ -20,7 +21,7 @@ export function depthRefusal({ repeat, placements }: Design, motifs: Iterable<Mo
   let deepest = { name: '', depth: 0 };
   for (const placement of placements) {
     const motif = byId.get(placement.motif);
-    if (!motif) continue;
+    if (!motif || hidden.has(placement.layer)) continue;
     const { left, top, right, bottom } = boxAroundCentre(placement, motif);
     const own = (images * (right - left) * (bottom - top)) / cell;
     depth += own;

@@ -130,6 +130,8 @@ describe('styles', () => {
     ['rect{fill:rebeccapurple}', '', '#663399'],
     ['', 'fill="oklch(0.628 0.2577 29.23)"', '#ff0000'],
     ['', 'fill="url(#)"', 'none'],
+    ["rect{fill:url( '#g' )}", '', 'url(#g)'],
+    ['', "style='fill:url(&quot;#g&quot;)'", 'url(#g)'],
   ])('%s with %s makes the fill %s', (sheet, attributes, fill) => {
     expect(lookOf(svg(`<style>${sheet}</style><g><rect ${attributes}/></g>`), 'rect')['fill']).toBe(fill);
   });

@@ -69,8 +69,10 @@ function settledValue(property: string, value: string, variables: ReadonlyMap<st
   const given = value.includes('var(') ? withVariables(value, variables) : value;
   // Nothing outside the file is ever fetched.
   if (given === undefined || /url\(\s*['"]?\s*(?![#\s'"])/i.test(given)) return undefined;
-  if (!COLOURS.has(property)) return given;
-  return /^url\(\s*['"]?#?['"]?\s*\)/i.test(given) ? 'none' : settledColour(given);
+  // Not every reader takes the quotes.
+  const bare = given.replace(/url\(\s*(['"]?)(#[^'")]*)\1\s*\)/gi, 'url($2)');
+  if (!COLOURS.has(property)) return bare;
+  return /^url\(#?\)/i.test(bare) ? 'none' : settledColour(bare);
 }
 
 /** Variables within variables are put in so often at the most. */

@@ -20,8 +20,12 @@ afterAll(() => hevrel.close());
 
 const GOOD =
   '<svg xmlns="http://www.w3.org/2000/svg" width="9mm" height="9mm" viewBox="0 0 9 9"><g opacity="0.5"><rect width="9" height="9" fill="#b5442f"/></g></svg>';
+/** Stopped by the clock alone, as others of their kind are; they run in `npm run soak`. */
+const LONG = new Set(['a sheet of many rules', 'filters everywhere', 'letters without end']);
 /** A fifth of what was found to hurt is beyond every limit still, and sooner made. */
-const HOSTILE = Object.entries(hostileDrawings(process.env['HEVREL_SOAK'] ? 1 : 0.2));
+const HOSTILE = Object.entries(hostileDrawings(process.env['HEVREL_SOAK'] ? 1 : 0.2)).filter(
+  ([name]) => process.env['HEVREL_SOAK'] || !LONG.has(name),
+);
 
 describe('a drawing made to hurt', () => {
   it.concurrent.each(HOSTILE)('costs a refusal at the most: %s', { timeout: 120_000 }, async (_what, make) => {

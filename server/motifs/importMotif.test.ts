@@ -86,7 +86,7 @@ describe('vectors', () => {
       'soft.svg',
       svg(`<filter id="f"><feGaussianBlur stdDeviation="3"/></filter><g filter="url(#f)">${dot}</g>${dot}`),
     );
-    expect(outcome.notes).toEqual(['Kept as a picture where it has a filter effect; without, it stays vectors.']);
+    expect(outcome.notes).toEqual(['Kept as a picture where it has a filter effect; the rest stays vectors.']);
     expect((await artworkOf(outcome)).nodes.map(({ kind }) => kind)).toEqual(['picture', 'path']);
   });
 

@@ -1,3 +1,5 @@
+import { IDENTITY } from '../../core/geometry/index.ts';
+import { type Artwork, artworkBounds } from '../../core/motif/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs, type BlobKind } from '../store/blobs.ts';
 import type { ReadOutcome, ReadTask } from '../work/tasks.ts';
@@ -24,14 +26,23 @@ export async function readMotif({ name, content, fonts, blobs: folder }: ReadTas
     kind === 'svg' || kind === 'svgz'
       ? await readVectors(name, bytes, blobs, fonts)
       : await readPicture(name, bytes, blobs);
-  const artwork = await trimmed(reading.artwork, blobs);
+  const onPage = await trimmed(reading.artwork, blobs);
+  const artwork = onPage ?? (await offPage(reading.artwork, blobs));
   if (!artwork)
     throw new Problem(422, 'Nothing to see', `“${name}” holds nothing that can be seen. Nothing was added.`);
   const unit = reading.widthMm === undefined ? naturalUnit(artwork.view) : reading.widthMm / reading.artwork.view.width;
   return {
     ...(await keptDrawing(artwork, blobs, unit)),
     source: blobs.keep(bytes, kind satisfies BlobKind),
-    notes: reading.notes,
+    notes: onPage ? reading.notes : [...reading.notes, 'It lies off its page, and was taken as it is drawn.'],
     fonts: reading.fonts,
   };
+}
+
+/** What is drawn beside the page, where nothing is drawn on it. */
+function offPage(artwork: Artwork, blobs: Blobs): Promise<Artwork | undefined> {
+  const bounds = artworkBounds(artwork.nodes, IDENTITY);
+  if (!bounds) return Promise.resolve(undefined);
+  const { left, top, right, bottom } = bounds;
+  return trimmed({ ...artwork, view: { x: left, y: top, width: right - left, height: bottom - top } }, blobs);
 }

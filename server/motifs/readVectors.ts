@@ -98,7 +98,7 @@ function lostNotes(left: readonly string[]): string[] {
 
 function paintedNotes(painted: readonly string[]): string[] {
   if (painted.length === 0) return [];
-  return [`Kept as a picture where it has ${painted.join(', ')}; without, it stays vectors.`];
+  return [`Kept as a picture where it has ${painted.join(', ')}; the rest stays vectors.`];
 }
 
 /** Keeps the pictures of a drawing, which are lossless already, each once. */

@@ -90,6 +90,12 @@ describe('a drawing’s file', () => {
     expect(outcome.motif.width).toBeCloseTo(10, 3);
   });
 
+  it('is taken as it is drawn where all of it lies off its page', async () => {
+    const outcome = await bring(svg('<rect x="-80" y="300" width="20" height="10" fill="#205ac0"/>'));
+    expect(outcome.notes).toEqual(['It lies off its page, and was taken as it is drawn.']);
+    expect(outcome.motif.width).toBeCloseTo(10, 6);
+  });
+
   it('is not hidden by one number that is far out', async () => {
     const { motif } = await bring(svg(`${RECT}<path stroke="#000000" d="M10 20L1e9 1e9"/>`, ''));
     expect([motif.view.width, motif.view.height].every((side) => side < 1e3)).toBe(true);
@@ -201,7 +207,7 @@ describe('what a drawing is drawn with', () => {
         `<filter id="f"><feGaussianBlur stdDeviation="2"/></filter>${RECT}<g transform="translate(50 50) rotate(45)"><rect width="20" height="20" fill="#205ac0" filter="url(#f)"/></g>`,
       ),
     );
-    expect(outcome.notes).toEqual(['Kept as a picture where it has a filter effect; without, it stays vectors.']);
+    expect(outcome.notes).toEqual(['Kept as a picture where it has a filter effect; the rest stays vectors.']);
     expect(outcome.motif.inks).toEqual(['#b5442f']);
     const at = (x: number, y: number) => {
       const { view } = outcome.motif;

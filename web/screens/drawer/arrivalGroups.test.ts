@@ -14,7 +14,7 @@ const arrival = (name: string, rest: Partial<Arrival> = {}): Arrival => ({
   stop: () => undefined,
   ...rest,
 });
-const SOFT = 'Kept as a picture where it has a filter effect; without, it stays vectors.';
+const SOFT = 'Kept as a picture where it has a filter effect; the rest stays vectors.';
 const TIDE = { asked: 'Tide', standIn: 'Caveat' };
 
 describe('files that came together', () => {
