@@ -24,6 +24,16 @@ export function boxAround(points: readonly Point[]): Box {
   return { left, top, right, bottom };
 }
 
+/** Its corners, clockwise from the upper left. */
+export function cornersOfBox({ left, top, right, bottom }: Box): [Point, Point, Point, Point] {
+  return [
+    { x: left, y: top },
+    { x: right, y: top },
+    { x: right, y: bottom },
+    { x: left, y: bottom },
+  ];
+}
+
 /** The box moved by a displacement. */
 export function shiftBox(box: Box, by: Point): Box {
   return { left: box.left + by.x, top: box.top + by.y, right: box.right + by.x, bottom: box.bottom + by.y };

@@ -2,6 +2,7 @@ import {
   type Box,
   boxAround,
   compose,
+  cornersOfBox,
   intersectBoxes,
   largestStretch,
   type Matrix,
@@ -69,15 +70,7 @@ function outlineOf(shape: PathNode | ClipShape): Box | undefined {
 
 function mapped(box: Box | undefined, matrix: Matrix): Box | undefined {
   if (!box) return undefined;
-  const { left, top, right, bottom } = box;
-  return boxAround(
-    [
-      { x: left, y: top },
-      { x: right, y: top },
-      { x: right, y: bottom },
-      { x: left, y: bottom },
-    ].map((corner) => transform(matrix, corner)),
-  );
+  return boxAround(cornersOfBox(box).map((corner) => transform(matrix, corner)));
 }
 
 function grown({ left, top, right, bottom }: Box, by: number): Box {

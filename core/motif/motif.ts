@@ -1,5 +1,6 @@
 import { array, object, type InferType } from 'yup';
 import { hexSchema } from '../colour/index.ts';
+import type { Box } from '../geometry/index.ts';
 import { recipeSchema } from '../recipe/index.ts';
 import { addressSchema, finite, idSchema, type Immutable, nameSchema, orNull } from '../schema/index.ts';
 
@@ -42,4 +43,14 @@ export type Motif = Immutable<InferType<typeof motifSchema>>;
 /** Natural height in mm. */
 export function naturalHeight({ width, view }: Pick<Motif, 'width' | 'view'>): number {
   return (width * view.height) / view.width;
+}
+
+/** A view as a box. */
+export function boxOfView({ x, y, width, height }: View): Box {
+  return { left: x, top: y, right: x + width, bottom: y + height };
+}
+
+/** A box as a view. */
+export function viewOfBox({ left, top, right, bottom }: Box): View {
+  return { x: left, y: top, width: right - left, height: bottom - top };
 }

@@ -40,6 +40,11 @@ export function tracePath(text: PathText, sink: PathSink): void {
   }
 }
 
+/** The outline of a box. */
+export function rectanglePath({ left, top, right, bottom }: Box): PathText {
+  return `M ${left} ${top} L ${right} ${top} L ${right} ${bottom} L ${left} ${bottom} Z`;
+}
+
 /** The exact bounds of the path's outline under a map, curves included; undefined for a path that draws nothing. */
 export function pathBounds(text: PathText, matrix: Matrix = IDENTITY): Box | undefined {
   const [a, b, c, d, e, f] = matrix;

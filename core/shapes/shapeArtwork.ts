@@ -1,5 +1,5 @@
 import { type Box, boxAround, compose, type Matrix, rotationMatrix, translationMatrix } from '../geometry/index.ts';
-import { type Artwork, type Paint, pathBounds, type PathNode, type PathText } from '../motif/index.ts';
+import { type Artwork, type Paint, pathBounds, type PathNode, type PathText, viewOfBox } from '../motif/index.ts';
 import type { Fill, Piece, ShapeRecipe } from '../recipe/index.ts';
 import { combinePaths } from './combine.ts';
 import { measured, type Values } from './figure.ts';
@@ -76,7 +76,7 @@ export function shapeArtwork({ pieces }: ShapeRecipe, letter: Letterer): Artwork
   );
   return {
     version: 1,
-    view: { x: all.left, y: all.top, width: all.right - all.left, height: all.bottom - all.top },
+    view: viewOfBox(all),
     nodes,
   };
 }

@@ -1,4 +1,4 @@
-import { type Box, invert, type Point, transform } from '../geometry/index.ts';
+import { type Box, cornersOfBox, invert, type Point, transform } from '../geometry/index.ts';
 import type { GradientStop, LinearPaint, RadialPaint } from '../motif/index.ts';
 import { Unsupported } from './svgContext.ts';
 
@@ -19,12 +19,7 @@ export function lengthened(
 ): LinearPaint | RadialPaint {
   const back = invert(paint.matrix);
   if (!shape || !back) return paint;
-  const corners = [
-    { x: shape.left, y: shape.top },
-    { x: shape.right, y: shape.top },
-    { x: shape.right, y: shape.bottom },
-    { x: shape.left, y: shape.bottom },
-  ].map((corner) => transform(back, corner));
+  const corners = cornersOfBox(shape).map((corner) => transform(back, corner));
   const [first, last] = paint.kind === 'linear' ? alongLine(paint, corners) : [0, aroundFocus(paint, corners)];
   if (!(Number.isFinite(first) && Number.isFinite(last))) return paint;
   const begin = Math.min(0, Math.floor(first));

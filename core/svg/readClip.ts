@@ -1,5 +1,5 @@
 import { compose, IDENTITY, type Matrix } from '../geometry/index.ts';
-import { type ArtworkNode, type ClipShape, type FillRule, outlineBounds } from '../motif/index.ts';
+import { type ArtworkNode, type ClipShape, type FillRule, outlineBounds, rectanglePath } from '../motif/index.ts';
 import { boxMatrix } from './readPaint.ts';
 import { type Definitions, numberOf, referenceIn, Unsupported } from './svgContext.ts';
 import { readMatrix } from './svgMatrix.ts';
@@ -96,7 +96,7 @@ function regionOf(element: XmlElement, clipped: readonly ArtworkNode[]): ClipLev
   const isUsual = x <= 0 && y <= 0 && x + width >= 1 && y + height >= 1;
   const isByBox = element.attributes['maskUnits'] !== 'userSpaceOnUse';
   if (isByBox && isUsual) return [];
-  const path = `M ${x} ${y} L ${x + width} ${y} L ${x + width} ${y + height} L ${x} ${y + height} Z`;
+  const path = rectanglePath({ left: x, top: y, right: x + width, bottom: y + height });
   const matrix = unitsMatrix(element.attributes['maskUnits'], 'objectBoundingBox', clipped);
   return [[{ path, rule: 'nonzero', matrix }]];
 }

@@ -2,6 +2,7 @@ import {
   type Box,
   boxAround,
   compose,
+  cornersOfBox,
   IDENTITY,
   invert,
   type Matrix,
@@ -10,11 +11,13 @@ import {
 } from '../geometry/index.ts';
 import {
   type ArtworkNode,
-  type ClipShape,
   everyNode,
   type FillRule,
   type GroupNode,
   artworkBounds,
+  boxOfView,
+  rectanglePath,
+  type View,
 } from '../motif/index.ts';
 import { fitBox } from './fitBox.ts';
 import { boxMatrix } from './readPaint.ts';
@@ -55,7 +58,7 @@ export function readPattern(
   const back = invert(own);
   if (!back || children.length === 0) return [];
 
-  const reach = boxAround(cornersOf(fill.outline).map((corner) => transform(back, corner)));
+  const reach = boxAround(cornersOfBox(fill.outline).map((corner) => transform(back, corner)));
   const columns = [
     Math.floor((reach.left - tile.x) / tile.width),
     Math.ceil((reach.right - tile.x) / tile.width),
@@ -69,12 +72,18 @@ export function readPattern(
   if (!(tiles * nodes <= MOST_NODES)) throw new Unsupported('a pattern of very many parts');
 
   const drawn = artworkBounds(children, content);
-  const frame: Box = { left: tile.x, top: tile.y, right: tile.x + tile.width, bottom: tile.y + tile.height };
+  const frame = boxOfView(tile);
   const within = drawn && contains(frame, drawn);
   const one: GroupNode = { kind: 'group', matrix: content, opacity: 1, children };
   const cut: ArtworkNode = within
     ? one
-    : { kind: 'group', matrix: IDENTITY, opacity: 1, clip: [rectangle(frame)], children: [one] };
+    : {
+        kind: 'group',
+        matrix: IDENTITY,
+        opacity: 1,
+        clip: [{ path: rectanglePath(frame), rule: 'nonzero', matrix: IDENTITY }],
+        children: [one],
+      };
   const laid: ArtworkNode[] = [];
   for (let row = rows[0]; row < rows[1]; row += 1)
     for (let column = columns[0]; column < columns[1]; column += 1)
@@ -95,7 +104,7 @@ export function readPattern(
   ];
 }
 
-function tileOf(element: XmlElement, outline: Box): { x: number; y: number; width: number; height: number } {
+function tileOf(element: XmlElement, outline: Box): View {
   const [x, y, width, height] = ['x', 'y', 'width', 'height'].map((name) => numberOf(element, name, 0)) as [
     number,
     number,
@@ -108,11 +117,7 @@ function tileOf(element: XmlElement, outline: Box): { x: number; y: number; widt
 }
 
 /** From the units of the pattern's contents to those of its tiles. */
-function contentMatrix(
-  { attributes }: XmlElement,
-  tile: ReturnType<typeof tileOf>,
-  [w, h]: readonly [number, number],
-): Matrix {
+function contentMatrix({ attributes }: XmlElement, tile: View, [w, h]: readonly [number, number]): Matrix {
   const view = attributes['viewBox']
     ?.trim()
     .split(/[\s,]+/)
@@ -135,21 +140,4 @@ function contains(outer: Box, inner: Box): boolean {
     inner.right <= outer.right + slack &&
     inner.bottom <= outer.bottom + slack
   );
-}
-
-function rectangle({ left, top, right, bottom }: Box): ClipShape {
-  return {
-    path: `M ${left} ${top} L ${right} ${top} L ${right} ${bottom} L ${left} ${bottom} Z`,
-    rule: 'nonzero',
-    matrix: IDENTITY,
-  };
-}
-
-function cornersOf({ left, top, right, bottom }: Box): { x: number; y: number }[] {
-  return [
-    { x: left, y: top },
-    { x: right, y: top },
-    { x: right, y: bottom },
-    { x: left, y: bottom },
-  ];
 }

@@ -1,14 +1,24 @@
 import {
   type Box,
+  boxAround,
   compose,
+  cornersOfBox,
   IDENTITY,
   invert,
   largestStretch,
   type Matrix,
-  boxAround,
   transform,
 } from '../geometry/index.ts';
-import { artworkBounds, type ArtworkNode, type GroupNode, unionOf, type View } from '../motif/index.ts';
+import {
+  artworkBounds,
+  type ArtworkNode,
+  boxOfView,
+  type GroupNode,
+  rectanglePath,
+  unionOf,
+  type View,
+  viewOfBox,
+} from '../motif/index.ts';
 import { fitBox } from './fitBox.ts';
 import { type ClipLevels, readClips } from './readClip.ts';
 import { readPath } from './readPath.ts';
@@ -66,8 +76,8 @@ export function readSvg(text: string, sources: SvgSources, hasPage = true): SvgD
     painted.add(message);
     const back = invert(toPage);
     if (!back) return [];
-    const seen = boxAround(cornersOf(page).map((corner) => transform(back, corner)));
-    const frame = { x: seen.left, y: seen.top, width: seen.right - seen.left, height: seen.bottom - seen.top };
+    const seen = boxAround(cornersOfBox(boxOfView(page)).map((corner) => transform(back, corner)));
+    const frame = viewOfBox(seen);
     const document = partDocument(elements, definitions);
     return sources.paint({ document, frame, magnification: largestStretch(toPage), page });
   };
@@ -147,7 +157,7 @@ function extentOf(nodes: readonly ArtworkNode[]): View | undefined {
   const near = boxes.filter((box) => box && Object.values(box).every((edge: number) => Math.abs(edge) <= ABSURD));
   const box: Box | undefined = unionOf(near) ?? unionOf(boxes);
   if (!box || !(box.right > box.left && box.bottom > box.top)) return undefined;
-  return { x: box.left, y: box.top, width: box.right - box.left, height: box.bottom - box.top };
+  return viewOfBox(box);
 }
 
 function readPicture(element: XmlElement, { sources }: SvgContext): ArtworkNode[] {
@@ -163,7 +173,7 @@ function readPicture(element: XmlElement, { sources }: SvgContext): ArtworkNode[
   const [kx, , , ky, x, y] = matrix;
   const picture: ArtworkNode = { kind: 'picture', blob, x, y, width: width * kx, height: height * ky };
   if (!isCut) return [picture];
-  const path = `M ${frame.x} ${frame.y} L ${frame.x + frame.width} ${frame.y} L ${frame.x + frame.width} ${frame.y + frame.height} L ${frame.x} ${frame.y + frame.height} Z`;
+  const path = rectanglePath(boxOfView(frame));
   return clippedGroup(IDENTITY, 1, [[{ path, rule: 'nonzero', matrix: IDENTITY }]], [picture]);
 }
 
@@ -185,13 +195,4 @@ function clippedGroup(
 
 function grouped(matrix: Matrix, nodes: ArtworkNode[]): ArtworkNode[] {
   return matrix === IDENTITY || nodes.length === 0 ? nodes : [{ kind: 'group', matrix, opacity: 1, children: nodes }];
-}
-
-function cornersOf({ x, y, width, height }: View): { x: number; y: number }[] {
-  return [
-    { x, y },
-    { x: x + width, y },
-    { x: x + width, y: y + height },
-    { x, y: y + height },
-  ];
 }

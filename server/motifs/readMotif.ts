@@ -1,5 +1,5 @@
 import { IDENTITY } from '../../core/geometry/index.ts';
-import { type Artwork, artworkBounds } from '../../core/motif/index.ts';
+import { type Artwork, artworkBounds, viewOfBox } from '../../core/motif/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs, type BlobKind } from '../store/blobs.ts';
 import type { ReadOutcome, ReadTask } from '../work/tasks.ts';
@@ -42,7 +42,5 @@ export async function readMotif({ name, content, fonts, blobs: folder }: ReadTas
 /** What is drawn beside the page, where nothing is drawn on it. */
 function offPage(artwork: Artwork, blobs: Blobs): Promise<Artwork | undefined> {
   const bounds = artworkBounds(artwork.nodes, IDENTITY);
-  if (!bounds) return Promise.resolve(undefined);
-  const { left, top, right, bottom } = bounds;
-  return trimmed({ ...artwork, view: { x: left, y: top, width: right - left, height: bottom - top } }, blobs);
+  return bounds ? trimmed({ ...artwork, view: viewOfBox(bounds) }, blobs) : Promise.resolve(undefined);
 }

@@ -10,6 +10,9 @@ import {
 import {
   type Artwork,
   artworkBounds,
+  boxOfView,
+  rectanglePath,
+  viewOfBox,
   type ArtworkNode,
   everyNode,
   outlineBounds,
@@ -34,17 +37,17 @@ export async function trimmed(artwork: Artwork, blobs: Blobs): Promise<Artwork |
   const { view } = artwork;
   const bounds = artworkBounds(artwork.nodes, IDENTITY);
   // The file's own frame, and as much around it as shows whether anything reaches beyond.
-  const seen = bounds && intersectBoxes(bounds, boxOf(view));
-  const around = bounds && intersectBoxes(bounds, boxOf(twiceAsLarge(view)));
+  const seen = bounds && intersectBoxes(bounds, boxOfView(view));
+  const around = bounds && intersectBoxes(bounds, boxOfView(twiceAsLarge(view)));
   if (!seen || !around) return undefined;
   if (isFlat(artwork.nodes)) {
     const exact = outlineBounds(artwork.nodes, IDENTITY);
-    if (exact && isWithin(exact, boxOf(view))) return { ...artwork, view: viewOf(exact) };
+    if (exact && isWithin(exact, boxOfView(view))) return { ...artwork, view: viewOfBox(exact) };
   }
   const nodes = reachesBeyond(artwork, around, backend) ? [framed(artwork)] : artwork.nodes;
   // A picture is looked at in whole pixels of its own, so that a cut-out is trimmed exactly.
   const isPicture = nodes.every(({ kind }) => kind === 'picture');
-  const drawn = drawnExtent(nodes, isPicture ? view : viewOf(seen), backend, isPicture);
+  const drawn = drawnExtent(nodes, isPicture ? view : viewOfBox(seen), backend, isPicture);
   return drawn && { version: 1, view: drawn, nodes };
 }
 
@@ -80,20 +83,12 @@ function reachesBeyond({ view, nodes }: Artwork, around: Box, backend: CanvasBac
     bottom > view.y + view.height + slack;
   // Bounds are never too small, so most drawings need not be looked at.
   if (!isBeyond(around)) return false;
-  const drawn = drawnExtent(nodes, viewOf(around), backend, false);
-  return drawn !== undefined && isBeyond(boxOf(drawn));
+  const drawn = drawnExtent(nodes, viewOfBox(around), backend, false);
+  return drawn !== undefined && isBeyond(boxOfView(drawn));
 }
 
 function twiceAsLarge({ x, y, width, height }: View): View {
   return { x: x - width / 2, y: y - height / 2, width: width * 2, height: height * 2 };
-}
-
-function boxOf({ x, y, width, height }: View): Box {
-  return { left: x, top: y, right: x + width, bottom: y + height };
-}
-
-function viewOf({ left, top, right, bottom }: Box): View {
-  return { x: left, y: top, width: right - left, height: bottom - top };
 }
 
 /** A small picture of the artwork as drawn, PNG, on a transparent ground. */
@@ -107,8 +102,7 @@ export async function paintPicture(artwork: Artwork, blobs: Blobs, scale: number
 }
 
 function framed({ view, nodes }: Artwork): ArtworkNode {
-  const { x, y, width, height } = view;
-  const path = `M ${x} ${y} L ${x + width} ${y} L ${x + width} ${y + height} L ${x} ${y + height} Z`;
+  const path = rectanglePath(boxOfView(view));
   return {
     kind: 'group',
     matrix: IDENTITY,
