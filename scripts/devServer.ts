@@ -1,3 +1,3 @@
 import { main } from '../server/main.ts';
 
-await main(process.argv.slice(2));
+main(process.argv.slice(2));

@@ -6,4 +6,4 @@ ensureBuilt();
 const { register } = await import('tsx/esm/api');
 register();
 const { main } = await import('../server/main.ts');
-await main(process.argv.slice(2));
+main(process.argv.slice(2));

@@ -49,8 +49,6 @@ function problemOf(error: unknown): Problem {
   const { type, status } = (error ?? {}) as HttpError;
   if (type === 'entity.too.large')
     return new Problem(413, 'Too large', 'What was sent is too large. Nothing was changed.');
-  if (type === 'entity.parse.failed')
-    return new Problem(400, 'Not understood', 'What was sent is not readable JSON. Nothing was changed.');
   if (status && status >= 400 && status < 500)
     return new Problem(status, 'Not understood', 'The request could not be read. Nothing was changed.');
   return new Problem(

@@ -3,9 +3,13 @@ import type { AddressInfo } from 'node:net';
 import { createApp } from './app.ts';
 import { declineSamples, layOutSamples } from './samples/layOutSamples.ts';
 import { prepareStudio } from './samples/prepareStudio.ts';
+import { notReady } from './http/notReady.ts';
 import type { Options } from './options.ts';
 import { openStudio, type Studio } from './studio.ts';
 import { StartError } from './store/dataFolder.ts';
+
+/** Requests under way when Hevrel is closed may take this long yet. */
+const REQUESTS_MS = 5000;
 
 /** A running Hevrel. */
 export interface Serving {
@@ -29,11 +33,13 @@ export async function serve(
 ): Promise<Serving> {
   // The port first: a taken one must not touch the data.
   const server = createServer();
+  server.on('request', notReady);
   await listen(server, port, host);
   try {
     if (!empty) await prepareStudio(data, say);
     const studio = await openStudio(data);
     await (empty ? declineSamples(studio) : layOutSamples(studio, say));
+    server.off('request', notReady);
     server.on('request', createApp(studio, web));
     const { port: taken } = server.address() as AddressInfo;
     const shown = host.includes(':') ? `[${host}]` : host;
@@ -42,11 +48,12 @@ export async function serve(
       studio,
       async close() {
         const closed = new Promise((resolve) => server.close(resolve));
+        const late = setTimeout(() => server.closeAllConnections(), REQUESTS_MS);
         // Followers of jobs hold their connections open; their jobs are stopped, which ends them.
         await studio.jobs.stopAll();
         server.closeIdleConnections();
-        setTimeout(() => server.closeAllConnections(), 5000).unref();
         await closed;
+        clearTimeout(late);
         await studio.close();
       },
     };

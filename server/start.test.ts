@@ -1,9 +1,9 @@
 import type { ChildProcess } from 'node:child_process';
-import { createServer } from 'node:net';
+import { type AddressInfo, createServer } from 'node:net';
 import { chmodSync, existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { readOptions } from './options.ts';
 import { emptyFolder } from './testing/emptyFolder.ts';
 import { startProcess, type Running } from './testing/process.ts';
@@ -27,6 +27,14 @@ function start(...options: string[]): Running {
   const process = startProcess(...options);
   running.push(process.child);
   return process;
+}
+
+async function freePort(): Promise<number> {
+  const server = createServer();
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const { port } = server.address() as AddressInfo;
+  await new Promise((resolve) => server.close(resolve));
+  return port;
 }
 
 const repeat = { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, q: 1 } } };
@@ -53,6 +61,26 @@ describe('starting', () => {
     ]);
     second.child.kill('SIGINT');
     expect((await second.ended).code).toBe(0);
+  });
+
+  it('says that it is starting until it is ready; told to stop meanwhile it does, told twice at once', async () => {
+    const data = newFolder();
+    for (const [signals, code] of [
+      [['SIGTERM'], 0],
+      // Two of the same kind count as one where they come together.
+      [['SIGTERM', 'SIGINT'], 1],
+    ] as const) {
+      const port = await freePort();
+      const { child, ended } = start('--port', String(port), '--data', data, '--empty');
+      const ask = (accept: string): Promise<Response> =>
+        fetch(`http://127.0.0.1:${port}/designs`, { headers: { Accept: accept } });
+      const answer = await vi.waitFor(() => ask('application/json'), { timeout: 20_000, interval: 20 });
+      expect([answer.status, answer.headers.get('retry-after')]).toEqual([503, '2']);
+      expect(((await answer.json()) as { detail: string }).detail).toMatch(/will be ready in a moment/);
+      expect(await (await ask('text/html')).text()).toContain('http-equiv="refresh"');
+      for (const signal of signals) child.kill(signal);
+      expect((await ended).code).toBe(code);
+    }
   });
 
   it('finishes what is being saved when it is told to stop', async () => {

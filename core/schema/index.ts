@@ -1,4 +1,5 @@
 /** Fields and unions that schemas are built from. */
+export * from './cutText.ts';
 export * from './fields.ts';
 export * from './recordOf.ts';
 export * from './taggedUnion.ts';

@@ -1,7 +1,8 @@
-import { json, raw, type Request, type RequestHandler, type Response, type Router } from 'express';
+import { raw, type Request, type RequestHandler, type Response, type Router } from 'express';
 import type { ISchema, Schema } from 'yup';
 import { FILE, type AnswerOf, type JsonBodyOf, type ParamsOf, type QueryOf, type Route } from '../../contract/index.ts';
 import { Problem } from '../problem.ts';
+import { checkLetters, readJson } from './readJson.ts';
 
 const MOST_JSON_BYTES = 100 * 1024;
 
@@ -34,9 +35,9 @@ export function implement<const R extends Route>(
       if (!response.writableFinished) gone.abort();
     });
     const call = {
-      params: checked(route.params, request.params, false),
-      query: checked(route.query, request.query, false),
-      body: route.body === FILE ? undefined : checked(route.body, request.body, true),
+      params: checked(route.params, asked(request.params), false),
+      query: checked(route.query, asked(request.query), false),
+      body: route.body === FILE ? undefined : checked(route.body, sentJson(request.body), true),
       file: Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0),
       signal: gone.signal,
       request,
@@ -59,6 +60,23 @@ export function implement<const R extends Route>(
 
 const METHODS = { GET: 'get', POST: 'post', PUT: 'put', PATCH: 'patch', DELETE: 'delete' } as const;
 
+/** What stands in an address, each thing once. @throws Problem (400) */
+function asked(values: Readonly<Record<string, unknown>>): unknown {
+  checkLetters(values);
+  const twice = Object.keys(values).find((name) => typeof values[name] !== 'string');
+  if (twice !== undefined)
+    throw new Problem(
+      400,
+      'Not understood',
+      `The address says “${twice.slice(0, 40)}” more than once. Nothing was changed.`,
+    );
+  return values;
+}
+
+function sentJson(body: unknown): unknown {
+  return Buffer.isBuffer(body) && body.length > 0 ? readJson(body) : undefined;
+}
+
 /** @param isExact whether values have to be of their types already, as those of JSON are and those of addresses are not */
 function checked(schema: ISchema<unknown> | undefined, value: unknown, isExact: boolean): unknown {
   // Every schema of the contract can be asked at once; Yup's interface of them does not say so.
@@ -67,7 +85,7 @@ function checked(schema: ISchema<unknown> | undefined, value: unknown, isExact: 
 
 function readersOf({ body, limit }: Route): RequestHandler[] {
   if (body === undefined) return [];
-  if (body !== FILE) return [json({ limit: limit ?? MOST_JSON_BYTES })];
+  if (body !== FILE) return [raw({ type: 'application/json', limit: limit ?? MOST_JSON_BYTES })];
   const most = limit ?? MOST_JSON_BYTES;
   return [
     (request, _response, next) => {

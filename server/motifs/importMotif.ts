@@ -1,3 +1,4 @@
+import { cutText } from '../../core/schema/index.ts';
 import type { ImportReport, StoredMotif } from '../../contract/index.ts';
 import { nanoid } from 'nanoid';
 import { Problem } from '../problem.ts';
@@ -97,17 +98,16 @@ export async function readFile(
 }
 
 function shown(fileName: string): string {
-  return fileName.length > 60 ? `${fileName.slice(0, 57)}…` : fileName;
+  return fileName.length > 60 ? `${cutText(fileName, 57)}…` : cutText(fileName, 60);
 }
 
 /** `reef-knot_2.svg` is called “Reef knot 2”. */
 export function nameFrom(fileName: string): string {
-  const base = (fileName.split(/[/\\]/).at(-1) ?? '')
+  const base = (cutText(fileName, fileName.length).split(/[/\\]/).at(-1) ?? '')
     .replace(/\.[a-z0-9]+$/i, '')
     // eslint-disable-next-line no-control-regex -- control characters in a file's name are what is taken out
     .replace(/[\u0000-\u001f\u007f]+/g, '')
     .replace(/[-_\s]+/g, ' ')
-    .trim()
-    .slice(0, 120);
-  return base ? base[0]?.toUpperCase() + base.slice(1) : 'Motif';
+    .trim();
+  return base ? cutText(base[0]?.toUpperCase() + base.slice(1), 120) : 'Motif';
 }

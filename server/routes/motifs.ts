@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
+import { cutText } from '../../core/schema/index.ts';
 import { fileOf, implement } from '../http/implement.ts';
 import { importMotif, replaceArtwork, rereadMotif } from '../motifs/importMotif.ts';
 import { makeMotif, refreshHolders, remakeMotif } from '../motifs/makeMotif.ts';
@@ -60,7 +61,7 @@ export function motifRoutes(studio: Studio): Router {
 
   implement(router, contract.duplicateMotif, async ({ params, body }) => {
     const original = await motifOf(params.id);
-    const copy = { ...original, id: nanoid(12), name: body?.name ?? `${original.name.slice(0, 113)} (copy)` };
+    const copy = { ...original, id: nanoid(12), name: body?.name ?? `${cutText(original.name, 113)} (copy)` };
     await insertMotif(database, copy);
     return copy;
   });

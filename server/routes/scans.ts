@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
+import { cutText } from '../../core/schema/index.ts';
 import { NO_STEPS, type ScanRecipe } from '../../core/recipe/index.ts';
 import { fileOf, implement } from '../http/implement.ts';
 import { nameFrom } from '../motifs/importMotif.ts';
@@ -27,7 +28,7 @@ export function scanRoutes(studio: Studio): Router {
       throw new Problem(
         415,
         'Not a picture',
-        `“${name.slice(0, 60)}” is no PNG, JPEG, WebP, GIF, TIFF or AVIF picture. Nothing was added; the workshop cleans pictures only.`,
+        `“${cutText(name, 60)}” is no PNG, JPEG, WebP, GIF, TIFF or AVIF picture. Nothing was added; the workshop cleans pictures only.`,
       );
     return shelve(studio, nameFrom(name), blobs.keep(content, kind));
   });
@@ -65,7 +66,7 @@ export function scanRoutes(studio: Studio): Router {
       const motifs: string[] = [];
       for (const [n, { recipe: own, drawing }] of drawings.entries()) {
         const given = {
-          name: drawings.length === 1 ? name : `${name.slice(0, 112)} ${n + 1}`,
+          name: drawings.length === 1 ? name : `${cutText(name, 112)} ${n + 1}`,
           collection,
           source: scan.picture,
         };

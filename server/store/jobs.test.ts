@@ -30,6 +30,16 @@ async function statesOf(job: Job): Promise<Job[]> {
 }
 
 describe('a job', () => {
+  it('whose outcome cannot be written down ends all the same, and says so', async () => {
+    // Half a letter, which the database does not take.
+    const job = await jobs.start('paint', () => Promise.resolve({ tile: 'whelk \ud83d' }));
+    const last = (await statesOf(job)).at(-1);
+    expect(last).toMatchObject({ state: 'failed', result: null });
+    expect(last?.message).toMatch(/could not be written down/);
+    expect(await jobs.read(job.id)).toMatchObject({ state: 'failed' });
+    expect(await jobs.stop(job.id)).toMatchObject({ state: 'failed' });
+  });
+
   it('tells everyone who follows how far it is, and keeps its result', async () => {
     let go = (): void => undefined;
     const job = await jobs.start('paint', async ({ progress }) => {

@@ -105,6 +105,13 @@ export class Jobs {
     await Promise.all([...this.#running.keys()].map((id) => this.stop(id)));
   }
 
+  async #store({ id, state, progress, message, result }: Job): Promise<void> {
+    await this.database.query(
+      'UPDATE jobs SET state = $2, progress = $3, message = $4, result = $5, updated_at = now() WHERE id = $1',
+      [id, state, progress, message, result === null ? null : JSON.stringify(result)],
+    );
+  }
+
   #report(id: string, change: Partial<Job>): void {
     const live = this.#running.get(id);
     if (!live) return;
@@ -113,15 +120,24 @@ export class Jobs {
   }
 
   async #finish(id: string, change: Partial<Job>, error?: unknown): Promise<void> {
-    if (error && !(error instanceof Problem))
-      process.stderr.write(`Job ${id}: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+    if (error && !(error instanceof Problem)) log(id, error);
     const live = this.#running.get(id) as Running;
     const job = { ...live.job, ...change };
-    await this.database.query(
-      'UPDATE jobs SET state = $2, progress = $3, message = $4, result = $5, updated_at = now() WHERE id = $1',
-      [id, job.state, job.progress, job.message, job.result === null ? null : JSON.stringify(job.result)],
-    );
-    this.#report(id, change);
-    this.#running.delete(id);
+    try {
+      await this.#store(job);
+      this.#report(id, change);
+      this.#running.delete(id);
+    } catch (unwritten) {
+      // Whoever follows it has to learn that it has ended; it stays at hand, since the database says that it runs.
+      log(id, unwritten);
+      this.#report(id, { state: 'failed', result: null, message: NOT_WRITTEN });
+    }
   }
+}
+
+const NOT_WRITTEN =
+  'This was done, but its outcome could not be written down. What was saved before is safe; try again.';
+
+function log(id: string, error: unknown): void {
+  process.stderr.write(`Job ${id}: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
 }

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import * as contract from '../../contract/index.ts';
+import { cutText } from '../../core/schema/index.ts';
 import { call, upload } from './client.ts';
 
 const FONTS = ['fonts'];
@@ -14,7 +15,7 @@ export function useFontImport() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (file: File): Promise<contract.Font> =>
-      upload(contract.importFont, { query: { name: file.name.slice(0, 120) } }, file),
+      upload(contract.importFont, { query: { name: cutText(file.name, 120) } }, file),
     onSuccess: () => client.invalidateQueries({ queryKey: FONTS }),
   });
 }

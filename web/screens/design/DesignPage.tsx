@@ -1,4 +1,5 @@
 import type { DesignMotif, StoredDesign } from '../../../contract/index.ts';
+import { cutText } from '../../../core/schema/index.ts';
 import type { Session } from '../../editor/session.ts';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { nanoid } from 'nanoid';
@@ -64,7 +65,7 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
   const part = async (session: Session, why: string): Promise<void> => {
     const mine = session.state.committed;
     const time = new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-    const { design } = await createDesign(TEXTS.nameKeptTime(mine.name.slice(0, 100), time), { document: mine });
+    const { design } = await createDesign(TEXTS.nameKeptTime(cutText(mine.name, 100), time), { document: mine });
     notify({
       text: TEXTS.whyBothVersionsAreKept(why, design.name),
       tone: 'problem',

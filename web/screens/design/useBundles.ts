@@ -1,4 +1,5 @@
 import type { DesignMotif } from '../../../contract/index.ts';
+import { cutText } from '../../../core/schema/index.ts';
 import { nanoid } from 'nanoid';
 import { useContext, useMemo } from 'react';
 import { gatherInstances, middleOf } from '../../../core/arrange/index.ts';
@@ -43,7 +44,7 @@ export function useBundles(): BundleActions {
         const names = [...new Set(chosen.map(({ motif }) => motifs.get(motif)?.name ?? 'motif'))];
         const name =
           names.length <= 3 ? names.join(', ') : TEXTS.listAndCountMore(names.slice(0, 2).join(', '), names.length - 2);
-        make({ name: name.slice(0, 120), collection: TEXTS.bundles, recipe: { kind: 'bundle', parts } })
+        make({ name: cutText(name, 120), collection: TEXTS.bundles, recipe: { kind: 'bundle', parts } })
           .then((made) =>
             editor.replaceSelectedWith(TEXTS.bundledCountMotifs(chosen.length), [
               { ...newPlacement(nanoid(), made, middle), layer: first.layer },
@@ -88,7 +89,7 @@ export function useBundles(): BundleActions {
         const motifs = [...new Set(chosen.map(({ motif }) => motif))]
           .map((id) => editor.motif(id))
           .filter((motif) => motif !== undefined);
-        copy(motifs.map(({ id, name }) => ({ id, name: TEXTS.nameSeparate(name.slice(0, 109)) })))
+        copy(motifs.map(({ id, name }) => ({ id, name: TEXTS.nameSeparate(cutText(name, 109)) })))
           .then((copies) => {
             const own = new Map(motifs.map(({ id }, n) => [id, copies[n]?.id]));
             editor.change(

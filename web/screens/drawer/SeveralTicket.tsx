@@ -1,3 +1,4 @@
+import { cutText } from '../../../core/schema/index.ts';
 import type { ListedMotif } from '../../../contract/index.ts';
 import { Package, Trash2, X } from 'lucide-react';
 import { sideBySide } from '../../../core/bundle/index.ts';
@@ -20,10 +21,7 @@ export function SeveralTicket({ motifs, onClose, onMade }: Props) {
   const notify = useNotify();
   const notifyProblem = useNotifyProblem();
   const refused = (error: unknown): void => notifyProblem(error);
-  const names = motifs
-    .map(({ name }) => name)
-    .join(', ')
-    .slice(0, 120);
+  const names = cutText(motifs.map(({ name }) => name).join(', '), 120);
   const bundle = (): void =>
     void making
       .mutateAsync({ name: names, collection: TEXTS.bundles, recipe: { kind: 'bundle', parts: sideBySide(motifs) } })
