@@ -1,4 +1,4 @@
-import type { Job } from '../contract/index.ts';
+import { type Job, OWN_HEADER } from '../contract/index.ts';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -98,7 +98,7 @@ try {
     const began = performance.now();
     const answer = await fetch(`${url}/api/exports`, {
       method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
+      headers: { ...OWN_HEADER, 'Content-Type': 'application/json' },
       body: JSON.stringify({ design: 'bench-300', dpi: DPI }),
     });
     const { id } = (await answer.json()) as Job;

@@ -4,6 +4,9 @@ import { object, type AnyObject, type InferType, type ISchema, type ObjectSchema
 /** What is sent as it is: one file. */
 export const FILE = 'file';
 
+/** Sent with everything that changes something: a page from elsewhere cannot, so the server knows its own. */
+export const OWN_HEADER = { 'X-Requested-With': 'Hevrel' } as const;
+
 /** One route of the API: all that server, browser and documentation know of it. */
 export interface Route {
   readonly method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';

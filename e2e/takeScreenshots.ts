@@ -118,7 +118,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       await driver.executeAsyncScript(`
         const done = arguments[0];
         const path = '/api/designs/low-tide-limpets-and-rope';
-        const keep = (design, name, step) => fetch(path + '/alternatives', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ name, document: { ...design, repeat: { ...design.repeat, step } } }) });
+        const keep = (design, name, step) => fetch(path + '/alternatives', { method: 'POST', headers: { 'X-Requested-With': 'Hevrel', 'Content-Type': 'application/json' }, body: JSON.stringify({ name, document: { ...design, repeat: { ...design.repeat, step } } }) });
         fetch(path).then((answer) => answer.json()).then(async ({ design }) => {
           await keep(design, 'Dropped by a third', { kind: 'half-drop', drop: { p: 1, q: 3 } });
           await keep(design, 'In bricks', { kind: 'brick', drop: { p: 1, q: 2 } });

@@ -1,5 +1,6 @@
 import { rmSync } from 'node:fs';
 import { afterAll, expect, it } from 'vitest';
+import { OWN_HEADER } from '../contract/index.ts';
 import { seeded } from '../core/random/index.ts';
 import { emptyFolder } from './testing/emptyFolder.ts';
 import { startProcess, type Running } from './testing/process.ts';
@@ -18,7 +19,10 @@ afterAll(() => {
 async function call<T>(url: string, method: string, path: string, body?: unknown): Promise<T> {
   const response = await fetch(`${url}/api${path}`, {
     method,
-    ...(body !== undefined && { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+    ...(body !== undefined && {
+      headers: { ...OWN_HEADER, 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    }),
   });
   if (!response.ok) throw new Error(`${response.status} ${await response.text()}`);
   return (await response.json()) as T;

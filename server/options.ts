@@ -7,6 +7,8 @@ export interface Options {
   readonly data: string;
   /** Start without the sample collection. */
   readonly empty: boolean;
+  /** Names that it answers to besides its own. */
+  readonly allowHost?: readonly string[];
 }
 
 const DEFAULT_PORT = 4173;
@@ -22,15 +24,16 @@ export function readOptions(args: readonly string[]): Options {
         host: { type: 'string', default: '127.0.0.1' },
         data: { type: 'string', default: './data' },
         empty: { type: 'boolean', default: false },
+        'allow-host': { type: 'string', multiple: true, default: [] },
       },
     }));
   } catch (error) {
     throw new StartError(
-      `${error instanceof Error ? error.message.split('. ')[0] : String(error)}. The options are --port N, --host NAME, --data DIR and --empty.`,
+      `${error instanceof Error ? error.message.split('. ')[0] : String(error)}. The options are --port N, --host NAME, --data DIR, --empty and --allow-host NAME.`,
     );
   }
   const port = Number(values.port);
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
     throw new StartError(`--port takes a number from 0 to 65535, not “${values.port}”.`);
-  return { port, host: values.host, data: values.data, empty: values.empty };
+  return { port, host: values.host, data: values.data, empty: values.empty, allowHost: values['allow-host'] };
 }

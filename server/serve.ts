@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { createApp } from './app.ts';
 import { declineSamples, layOutSamples } from './samples/layOutSamples.ts';
 import { prepareStudio } from './samples/prepareStudio.ts';
+import { ownHosts } from './http/guard.ts';
 import { notReady } from './http/notReady.ts';
 import type { Options } from './options.ts';
 import { openStudio, type Studio } from './studio.ts';
@@ -27,7 +28,7 @@ export interface Serving {
  * @throws StartError with a sentence; nothing is left open then
  */
 export async function serve(
-  { port, host, data, empty }: Options,
+  { port, host, data, empty, allowHost = [] }: Options,
   web: string | undefined,
   say: (line: string) => void,
 ): Promise<Serving> {
@@ -40,7 +41,7 @@ export async function serve(
     const studio = await openStudio(data);
     await (empty ? declineSamples(studio) : layOutSamples(studio, say));
     server.off('request', notReady);
-    server.on('request', createApp(studio, web));
+    server.on('request', createApp(studio, web, undefined, ownHosts(host, allowHost)));
     const { port: taken } = server.address() as AddressInfo;
     const shown = host.includes(':') ? `[${host}]` : host;
     return {

@@ -4,6 +4,7 @@ import { chmodSync, existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { OWN_HEADER } from '../contract/index.ts';
 import { readOptions } from './options.ts';
 import { emptyFolder } from './testing/emptyFolder.ts';
 import { startProcess, type Running } from './testing/process.ts';
@@ -41,7 +42,7 @@ const repeat = { width: 100, height: 100, step: { kind: 'square', drop: { p: 0, 
 const post = (url: string, name: string): Promise<Response> =>
   fetch(`${url}/api/designs`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers: { ...OWN_HEADER, 'Content-Type': 'application/json' },
     body: JSON.stringify({ name, repeat }),
   });
 
@@ -149,12 +150,13 @@ describe('starting', () => {
 
 describe('options', () => {
   it('have defaults and sentences', () => {
-    expect(readOptions([])).toEqual({ port: 4173, host: '127.0.0.1', data: './data', empty: false });
-    expect(readOptions(['--port', '80', '--host', '::1', '--data', '/x', '--empty'])).toEqual({
+    expect(readOptions([])).toEqual({ port: 4173, host: '127.0.0.1', data: './data', empty: false, allowHost: [] });
+    expect(readOptions(['--port', '80', '--host', '::1', '--data', '/x', '--empty', '--allow-host', 'a.b'])).toEqual({
       port: 80,
       host: '::1',
       data: '/x',
       empty: true,
+      allowHost: ['a.b'],
     });
     expect(() => readOptions(['--port', 'eighty'])).toThrow('--port takes a number');
     expect(() => readOptions(['--colour'])).toThrow('The options are --port N');

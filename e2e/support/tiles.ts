@@ -1,4 +1,4 @@
-import type { StoredDesign } from '../../contract/index.ts';
+import { OWN_HEADER, type StoredDesign } from '../../contract/index.ts';
 import { By, until } from 'selenium-webdriver';
 import { beforeAll } from 'vitest';
 import type { Hex } from '../../core/colour/index.ts';
@@ -58,7 +58,7 @@ export function useTiles(): Tiles {
   const call = (method: string, path: string, body: unknown): Promise<Response> =>
     fetch(`${page.hevrel.url}/api${path}`, {
       method,
-      headers: { 'Content-Type': 'application/json' },
+      headers: { ...OWN_HEADER, 'Content-Type': 'application/json' },
       body: JSON.stringify(body),
     });
   return {

@@ -2,7 +2,7 @@ import { rmSync } from 'node:fs';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { createApp } from '../app.ts';
-import type { Job } from '../../contract/index.ts';
+import { type Job, OWN_HEADER } from '../../contract/index.ts';
 import { openStudio, type Studio } from '../studio.ts';
 import type { Pool } from '../work/pool.ts';
 import { emptyFolder } from './emptyFolder.ts';
@@ -48,8 +48,8 @@ export async function openTestStudio(pool?: Pool): Promise<TestStudio> {
       read(
         await fetch(base + path, {
           method,
+          headers: { ...OWN_HEADER, ...(body !== undefined && { 'Content-Type': 'application/json' }) },
           ...(body !== undefined && {
-            headers: { 'Content-Type': 'application/json' },
             body: typeof body === 'string' ? body : JSON.stringify(body),
           }),
         }),
@@ -58,11 +58,11 @@ export async function openTestStudio(pool?: Pool): Promise<TestStudio> {
       read(
         await fetch(`${base}/motifs?name=${encodeURIComponent(name)}`, {
           method: 'POST',
-          headers: { 'Content-Type': 'application/octet-stream' },
+          headers: { ...OWN_HEADER, 'Content-Type': 'application/octet-stream' },
           body: new Uint8Array(Buffer.from(content)),
         }),
       ),
-    fetch: (path, init) => fetch(base + path, init),
+    fetch: (path, init = {}) => fetch(base + path, { ...init, headers: { ...OWN_HEADER, ...init.headers } }),
     async ended(job) {
       for await (const state of studio.jobs.follow(job.id, new AbortController().signal))
         if (state.state !== 'running') return state;

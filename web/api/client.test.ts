@@ -22,7 +22,7 @@ describe('calling the server', () => {
     expect(fetched).toHaveBeenCalledWith('/api/designs/d', {
       method: 'PATCH',
       keepalive: false,
-      headers: { 'Content-Type': 'application/json' },
+      headers: { 'X-Requested-With': 'Hevrel', 'Content-Type': 'application/json' },
       body: JSON.stringify(SAVE),
     });
   });
@@ -30,7 +30,11 @@ describe('calling the server', () => {
   it('sends no body where there is none, and takes an empty answer', async () => {
     const fetched = answering(new Response(null, { status: 204 }));
     expect(await call(deleteDesign, { params: { id: 'd' } })).toBeNull();
-    expect(fetched).toHaveBeenCalledWith('/api/designs/d', { method: 'DELETE', keepalive: false });
+    expect(fetched).toHaveBeenCalledWith('/api/designs/d', {
+      method: 'DELETE',
+      keepalive: false,
+      headers: { 'X-Requested-With': 'Hevrel' },
+    });
   });
 
   it('lets a last save outlive its window', async () => {

@@ -1,5 +1,6 @@
 import type { FILE } from '../../contract/index.ts';
 import {
+  OWN_HEADER,
   pathOf,
   type AnswerOf,
   type JsonBodyOf,
@@ -50,7 +51,8 @@ export async function call<const R extends Route>(route: R, given: Given<R>, kee
     response = await fetch(pathOf(route, params, query), {
       method: route.method,
       keepalive,
-      ...(body !== undefined && { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+      headers: { ...OWN_HEADER, ...(body !== undefined && { 'Content-Type': 'application/json' }) },
+      ...(body !== undefined && { body: JSON.stringify(body) }),
     });
   } catch {
     throw new Unreachable();
@@ -94,6 +96,7 @@ export function upload<const R extends Route & { readonly body: typeof FILE }>(
     // fetch does not tell how much of a body it has sent.
     const request = new XMLHttpRequest();
     request.open(route.method, pathOf(route, params, query));
+    for (const [name, value] of Object.entries(OWN_HEADER)) request.setRequestHeader(name, value);
     request.setRequestHeader('Content-Type', 'application/octet-stream');
     request.upload.onprogress = (event) => onProgress(event.lengthComputable ? event.loaded / event.total : 0);
     request.onload = () => {

@@ -51,7 +51,7 @@ export function readSince(id: string, revision: number, window: string, editing:
 
 /** This window has the design open no longer. Told in passing: a server that does not hear of it finds out by itself. */
 export function leaveDesign(id: string, window: string): void {
-  navigator.sendBeacon(contract.pathOf(contract.leaveDesign, { id, window }));
+  call(contract.leaveDesign, { params: { id, window } }, true).catch(() => undefined);
 }
 
 /** Deletes a design or restores it. */
