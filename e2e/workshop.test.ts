@@ -53,8 +53,12 @@ describe('the workshop', () => {
   it('straightens it, lifts it, takes the paper away on a dark ground and leaves the white inside', async () => {
     const { driver } = page;
     await click(driver, 'button', 'Detect tilt');
-    await settled();
-    expect(await (await named(driver, 'field', 'Straighten by, typed')).getAttribute('value')).toMatch(/^-1\.(6|7)/);
+    const typed = await named(driver, 'field', 'Straighten by, typed');
+    await driver.wait(
+      async () => /^-1\.(6|7)/.test((await typed.getAttribute('value')) ?? ''),
+      20_000,
+      'the tilt was not found',
+    );
     await tick('Even out lighting and paper tint');
     await tick('Adjust levels');
     await find('[data-level="white"]');
