@@ -47,6 +47,8 @@ export class ClothView {
   #frame: number | undefined;
   #lastPaintTook = 0;
   #paintProblem: string | undefined;
+  /** Every frame asks, and most ask about the same design. */
+  readonly #depth = remembered(depthRefusal);
   /** Why the design as it is cannot be painted at all. */
   #tooDeep: string | undefined;
   #artworkProblem: string | undefined;
@@ -246,7 +248,7 @@ export class ClothView {
   /** One order at a time: the next begins with whatever is wanted by then, so a fast hand never starves the cloth. */
   #order(): void {
     if (this.#painter.isBusy || this.#viewport.width === 0) return;
-    const tooDeep = depthRefusal(this.#wanted, this.#motifs);
+    const tooDeep = this.#depth(this.#wanted, this.#motifs);
     if (tooDeep !== this.#tooDeep) {
       this.#tooDeep = tooDeep;
       this.#tell();
@@ -273,4 +275,13 @@ export class ClothView {
   #tell(): void {
     for (const listener of this.#listeners) listener();
   }
+}
+
+/** The function, which gives its last answer again as long as it is asked about the same things. */
+function remembered<A, B, R>(work: (a: A, b: B) => R): (a: A, b: B) => R {
+  let last: { readonly a: A; readonly b: B; readonly result: R } | undefined;
+  return (a, b) => {
+    if (!last || last.a !== a || last.b !== b) last = { a, b, result: work(a, b) };
+    return last.result;
+  };
 }
