@@ -100,6 +100,10 @@ describe('readSvg', () => {
       'path',
       'picture',
     ]);
+    // A group that is kept apart and blends itself still blends with what lies below.
+    const itself = `<g opacity="0.5" style="mix-blend-mode:multiply">${SHAPE}</g>`;
+    expect(read(`${SHAPE}${itself}`).nodes.map(({ kind }) => kind)).toEqual(['picture']);
+    expect(read(`${SHAPE}<g style="isolation:isolate">${itself}</g>`).nodes).toHaveLength(2);
     const whole = read(`${SHAPE}<g>${blend}</g>`);
     expect(whole.nodes.map(({ kind }) => kind)).toEqual(['picture']);
     expect(whole.painted).toEqual(['a blend mode']);

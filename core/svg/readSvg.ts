@@ -68,7 +68,8 @@ export function readSvg(text: string, sources: SvgSources, hasPage = true): SvgD
       return readVectors(element, toPage);
     } catch (error) {
       if (!(error instanceof Unsupported)) throw error;
-      if (error.needsBackdrop && !isIsolated(element)) throw error;
+      // What blends by itself needs what lies below it, however its own contents are kept apart.
+      if (error.needsBackdrop && (isBlended(element) || !isIsolated(element))) throw error;
       return paint([element], toPage, error);
     }
   };
@@ -101,9 +102,8 @@ export function readSvg(text: string, sources: SvgSources, hasPage = true): SvgD
     }
   };
   const readGroup = (element: XmlElement, own: Matrix, within: Matrix): ArtworkNode[] => {
-    const { filter, style } = element.attributes;
-    if (/mix-blend-mode:\s*(?!normal)/.test(style ?? '')) throw new Unsupported('a blend mode', true);
-    if (filter) throw new Unsupported('a filter effect');
+    if (isBlended(element)) throw new Unsupported('a blend mode', true);
+    if (element.attributes['filter']) throw new Unsupported('a filter effect');
     const opacity = numberOf(element, 'opacity', 1);
     const children = context.read(element.children, within);
     if (children.length === 0 || opacity === 0) return [];
@@ -121,6 +121,11 @@ export function readSvg(text: string, sources: SvgSources, hasPage = true): SvgD
       return paint(elements, matrix, error);
     }
   }
+}
+
+/** Whether it is mixed with what lies below it. */
+function isBlended({ attributes }: XmlElement): boolean {
+  return /mix-blend-mode:\s*(?!normal)[a-z]/.test(attributes['style'] ?? '');
 }
 
 /** Whether what is in the group cannot change what lies below the group (Compositing and Blending, section 5.2). */

@@ -10,7 +10,7 @@ const PAGE = `<!doctype html>
   <title>Hevrel is starting</title>
   <body style="font: 16px/1.5 system-ui, sans-serif; margin: 20vh auto; max-width: 30em; padding: 0 1em">
     <h1 style="font-size: 1.4em">Hevrel is starting</h1>
-    <p>This page opens by itself as soon as it is ready.</p>
+    <p>This page will open by itself once Hevrel is ready.</p>
   </body>
 </html>
 `;
