@@ -13,10 +13,11 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          setupFiles: ['core/testing/soak.ts'],
           include: ['{core,server,web,demo}/**/*.test.{ts,tsx}'],
           // Each file would load all its modules anew, which takes longer than most of them run.
           isolate: false,
+          // Files that follow in the same process get the real globals back.
+          setupFiles: ['core/testing/soak.ts', 'core/testing/realGlobals.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
           globalSetup: 'server/testing/emptyFolder.ts',

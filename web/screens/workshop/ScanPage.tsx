@@ -107,21 +107,22 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
       picture.drawings.find(
         ({ box }) => point.x >= box.left && point.x <= box.right && point.y >= box.top && point.y <= box.bottom,
       );
-    if (tool === 'level' && far) change(straightenedBy(steps, levelling(line)));
-    else if (tool === 'crop' && far) change({ ...steps, crop: boxBetween(line) });
+    // Each stroke is undone by itself, however quickly the next follows.
+    if (tool === 'level' && far) history.change(straightenedBy(steps, levelling(line)));
+    else if (tool === 'crop' && far) history.change({ ...steps, crop: boxBetween(line) });
     else if (tool === 'paper' && steps.paper) {
       const colour = colourAt(picture.before, from, steps);
-      if (colour) change({ ...steps, paper: { ...steps.paper, colour } });
+      if (colour) history.change({ ...steps, paper: { ...steps.paper, colour } });
     } else if (steps.cut && tool === 'join') {
       const [a, b] = [holding(from), holding(to)];
       if (a && b && a !== b)
-        change({ ...steps, cut: { ...steps.cut, joins: [...steps.cut.joins, [a.anchor, b.anchor]] } });
+        history.change({ ...steps, cut: { ...steps.cut, joins: [...steps.cut.joins, [a.anchor, b.anchor]] } });
     } else if (steps.cut && tool === 'part' && far)
-      change({ ...steps, cut: { ...steps.cut, splits: [...steps.cut.splits, line] } });
+      history.change({ ...steps, cut: { ...steps.cut, splits: [...steps.cut.splits, line] } });
     else if (steps.cut && tool === 'leave-out') {
       const sheetDrawing = holding(from);
       if (sheetDrawing)
-        change({
+        history.change({
           ...steps,
           cut: toggledLeftOut(
             steps.cut,
