@@ -185,7 +185,8 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
         </Button>
       </header>
       <main className="flex min-h-0 min-w-0 flex-col" aria-busy={cleaning.busy} data-cleaning>
-        <div className="flex shrink-0 items-center gap-1 border-b border-thread px-4 py-1.5">
+        {/* As high with a hint of two lines as without, so that the sheet stays where it is under the pointer. */}
+        <div className="flex h-12 shrink-0 items-center gap-1 border-b border-thread px-4">
           {GROUNDS.map(({ id, name, colour }) => (
             <Button key={id} look="quiet" pressed={ground === id} onClick={() => setGround(id)}>
               <span className="h-3.5 w-3.5 rounded-full border border-graphite" style={{ background: colour }} /> {name}
@@ -198,7 +199,7 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
           >
             <Columns2 size={15} aria-hidden /> {TEXTS.originalBeside}
           </Button>
-          <span className="grow text-center text-sm text-graphite" role="status">
+          <span className="grow text-center text-sm/5 text-graphite" role="status">
             {HINTS[tool] || (cleaning.busy ? TEXTS.working : '')}
           </span>
           {ZOOMS.map((one) => (
