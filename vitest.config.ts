@@ -3,8 +3,8 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    // Two at a time on small machines too: much of a browser test's time is waiting.
-    maxWorkers: Math.max(2, availableParallelism() - 1),
+    // One more than there are processors: much of a browser test's time is waiting.
+    maxWorkers: availableParallelism() + 1,
     coverage: {
       include: ['core/**', 'contract/**', 'server/**', 'web/editor/**'],
       exclude: ['**/*.test.*', 'core/testing/**'],

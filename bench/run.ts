@@ -12,7 +12,6 @@ import { openBrowser } from '../e2e/support/browser.ts';
 import { exportTask } from '../server/paint/exportTask.ts';
 import { paintTile } from '../server/paint/paintTile.ts';
 import { serve } from '../server/serve.ts';
-import { insertDesign } from '../server/store/designs.ts';
 import { everyMotif } from '../server/store/motifs.ts';
 import { groupTimings, importTimings } from './importBench.ts';
 import { measured, tossed, tried } from './tossBench.ts';
@@ -37,7 +36,7 @@ const ms = (n: number): string => `${n.toFixed(n < 10 ? 2 : 0)} ms`;
 const ratio = (a: number, b: number): string => (a / b).toFixed(2);
 
 try {
-  for (const count of COUNTS) await insertDesign(studio.database, scattered(count));
+  for (const count of COUNTS) await studio.designs.insert(scattered(count));
   await browser.driver.manage().setTimeouts({ script: 180_000 });
   console.log(`A half-drop of ${SIDE_MM} × ${SIDE_MM} mm, the sample motifs scattered over it, at 1280 × 800\n`);
   for (const count of COUNTS) {

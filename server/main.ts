@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { readOptions } from './options.ts';
 import { serve } from './serve.ts';
-import { StartError } from './store/dataFolder.ts';
+import { StartError } from './store/startError.ts';
 
 const WEB = fileURLToPath(new URL('../dist/web', import.meta.url));
 /** What is under way when Hevrel is told to stop may take this long; then it ends all the same. */

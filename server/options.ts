@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { StartError } from './store/dataFolder.ts';
+import { StartError } from './store/startError.ts';
 
 export interface Options {
   readonly port: number;

@@ -7,7 +7,7 @@ import { ownHosts } from './http/guard.ts';
 import { notReady } from './http/notReady.ts';
 import type { Options } from './options.ts';
 import { openStudio, type Studio } from './studio.ts';
-import { StartError } from './store/dataFolder.ts';
+import { StartError } from './store/startError.ts';
 
 /** Requests under way when Hevrel is closed may take this long yet. */
 const REQUESTS_MS = 5000;
@@ -44,8 +44,10 @@ export async function serve(
     server.on('request', createApp(studio, web, undefined, ownHosts(host, allowHost)));
     const { port: taken } = server.address() as AddressInfo;
     const shown = host.includes(':') ? `[${host}]` : host;
+    const url = `http://${shown}:${taken}`;
+    studio.folder.lock.write({ pid: process.pid, url });
     return {
-      url: `http://${shown}:${taken}`,
+      url,
       studio,
       async close() {
         const closed = new Promise((resolve) => server.close(resolve));

@@ -1,6 +1,6 @@
 import type { ChildProcess } from 'node:child_process';
 import { type AddressInfo, createServer } from 'node:net';
-import { chmodSync, existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -54,7 +54,7 @@ describe('starting', () => {
     expect((await post(url, 'Kept')).status).toBe(201);
     first.child.kill('SIGTERM');
     expect(await first.ended).toMatchObject({ code: 0, err: '' });
-    expect(existsSync(join(data, 'in-use'))).toBe(false);
+    expect(readFileSync(join(data, 'in-use'), 'utf8')).toBe('');
     const second = start('--port', '0', '--data', data);
     // Asked for without samples the first time, it stays without them.
     expect((await (await fetch(`${await second.url}/api/designs`)).json()) as unknown[]).toMatchObject([

@@ -1,45 +1,106 @@
 import { join } from 'node:path';
-import type { PGlite } from '@electric-sql/pglite';
-import { openDatabase } from './store/database.ts';
 import { Blobs } from './store/blobs.ts';
+import { Database, SqlError } from './store/database.ts';
 import { takeDataFolder, type DataFolder } from './store/dataFolder.ts';
+import { Designs } from './store/designs.ts';
 import { Jobs } from './store/jobs.ts';
+import { clearDrafts, clearOldExports } from './store/leftovers.ts';
+import { Maintenance } from './store/maintenance.ts';
+import { Space } from './store/space.ts';
+import { StartError } from './store/startError.ts';
+import { Problem } from './problem.ts';
 import { Pool } from './work/pool.ts';
 
 /** Everything the routes work with. */
 export interface Studio {
-  readonly database: PGlite;
+  readonly folder: DataFolder;
+  readonly database: Database;
+  readonly designs: Designs;
   readonly blobs: Blobs;
   readonly exports: string;
   readonly jobs: Jobs;
   readonly pool: Pool;
+  readonly space: Space;
   close(): Promise<void>;
 }
 
+/** What a studio may be opened with in place of its own. */
+export interface StudioParts {
+  readonly pool?: Pool;
+  readonly space?: (folder: string) => Space;
+}
+
 /** Opens the studio kept in a folder; it closes the pool with itself. @throws StartError where the folder cannot be had */
-export async function openStudio(path: string, pool = new Pool()): Promise<Studio> {
-  const folder: DataFolder = takeDataFolder(path);
+export async function openStudio(
+  path: string,
+  { pool = new Pool(), space: spaceOf }: StudioParts = {},
+): Promise<Studio> {
+  const folder = takeDataFolder(path);
+  const space = spaceOf?.(folder.path) ?? new Space(folder.path);
+  let database: Database | undefined;
   try {
-    const database = await openDatabase(folder.database);
+    clearDrafts(folder.blobs);
+    database = await openDatabase(folder, space);
     const jobs = new Jobs(database);
     await jobs.closeAbandoned();
+    const maintenance = new Maintenance(database, () => clearOldExports(folder.exports));
+    const opened = database;
     return {
+      folder,
       database,
+      designs: new Designs(database),
       blobs: new Blobs(folder.blobs),
       exports: folder.exports,
       jobs,
       pool,
+      space,
       async close() {
+        maintenance.stop();
         await jobs.stopAll();
         await pool.close();
-        await database.close();
+        await opened.close();
         folder.release();
       },
     };
   } catch (error) {
+    await database?.close();
     folder.release();
     throw error;
   }
+}
+
+/** @throws StartError with a sentence where the database cannot be used */
+async function openDatabase({ path, database: folder }: DataFolder, space: Space): Promise<Database> {
+  let database: Database;
+  try {
+    database = await Database.open(folder, space);
+  } catch (error) {
+    if (error instanceof Problem && error.status === 507)
+      throw new StartError(`${error.message.replace('press Save again', 'start again')}`);
+    throw new StartError(
+      `The database in ${path} cannot be opened (${reason(error)}). Nothing was changed; restore a backup with “npm run restore”, or choose another folder with --data DIR.`,
+    );
+  }
+  try {
+    const [newer] = database.unknown;
+    if (newer !== undefined)
+      throw new StartError(
+        `The data folder ${path} was written by a newer Hevrel (${newer}). Start that one, or choose another folder with --data DIR. Nothing was changed.`,
+      );
+    await database.migrate();
+    return database;
+  } catch (error) {
+    await database.close();
+    if (error instanceof SqlError)
+      throw new StartError(
+        `The tables in ${path} could not be brought up to date (${reason(error)}). Nothing was changed; restore a backup with “npm run restore”, or choose another folder with --data DIR.`,
+      );
+    throw error;
+  }
+}
+
+function reason(error: unknown): string {
+  return (error instanceof Error ? error.message : String(error)).split('\n')[0] ?? '';
 }
 
 /** Where a finished export lies until it is fetched. */

@@ -40,7 +40,10 @@ describe('windows on the same design', () => {
     });
     expect((await since(id, 3)).saves).toEqual([]);
     // Far behind, or from nowhere: it has to be read whole.
-    await hevrel.studio.database.query('DELETE FROM saves WHERE design_id = $1 AND revision = 2', [id]);
+    await hevrel.studio.database.query(
+      'DELETE FROM saves USING designs WHERE saves.design = designs.number AND designs.id = $1 AND saves.revision = 2',
+      [id],
+    );
     expect((await since(id, 1)).saves).toBeNull();
     expect((await since(id, 2)).saves).toHaveLength(1);
   });

@@ -1,17 +1,17 @@
 import { object, type InferType } from 'yup';
 import { layoutRecipeSchema, tossRecipeSchema } from '../recipe/index.ts';
 import { idsSchema, type Immutable } from '../schema/index.ts';
-import { MOST_PLACEMENTS } from './limits.ts';
+import { MOST_PLACEMENTS, READ_BEYOND } from './limits.ts';
 
 /** The toss that a design was scattered by. `laid`: placements that it laid and may lay anew; one that is pinned is not among them any more. */
-export const tossSchema = object({ recipe: tossRecipeSchema, laid: idsSchema(MOST_PLACEMENTS) })
+export const tossSchema = object({ recipe: tossRecipeSchema, laid: idsSchema(READ_BEYOND * MOST_PLACEMENTS) })
   .noUnknown()
   .nullable()
   .default(undefined)
   .defined();
 
 /** The row or grid that a design was laid out by. `laid`: placements that it laid and lays anew when the recipe changes. */
-export const layoutSchema = object({ recipe: layoutRecipeSchema, laid: idsSchema(MOST_PLACEMENTS) })
+export const layoutSchema = object({ recipe: layoutRecipeSchema, laid: idsSchema(READ_BEYOND * MOST_PLACEMENTS) })
   .noUnknown()
   .nullable()
   .default(undefined)

@@ -17,3 +17,8 @@ export function checkLimits(before: Design, after: Design): void {
       throw new CommandError(`a design has at most ${most} ${what}`);
   }
 }
+
+/** @throws CommandError where a design that comes from elsewhere holds more than it can */
+export function requireWithinLimits(design: Design): void {
+  checkLimits({ ...design, placements: [], inks: [], colourways: [], layers: [], guides: [] }, design);
+}

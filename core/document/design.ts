@@ -7,7 +7,7 @@ import { groundSchema } from './ground.ts';
 import { guidesSchema } from './guide.ts';
 import { type Colourway, colourwaySchema, inkSchema } from './ink.ts';
 import { type Layer, layersSchema, newLayer } from './layer.ts';
-import { MOST_COLOURWAYS, MOST_INKS, MOST_PLACEMENTS } from './limits.ts';
+import { MOST_COLOURWAYS, MOST_INKS, MOST_PLACEMENTS, READ_BEYOND } from './limits.ts';
 import { placementSchema } from './placement.ts';
 
 /** The version of the document that is written. */
@@ -22,13 +22,18 @@ export const designSchema = object({
   name: nameSchema,
   repeat: repeatSchema,
   ground: groundSchema,
-  inks: distinctById(array(inkSchema).required().max(MOST_INKS, `A design has at most ${MOST_INKS} inks.`), 'inks'),
+  inks: distinctById(
+    array(inkSchema)
+      .required()
+      .max(READ_BEYOND * MOST_INKS),
+    'inks',
+  ),
   /** The first is the base. */
   colourways: distinctById(
     array(colourwaySchema)
       .required()
       .min(1)
-      .max(MOST_COLOURWAYS, `A design has at most ${MOST_COLOURWAYS} colourways.`),
+      .max(READ_BEYOND * MOST_COLOURWAYS),
     'colourways',
   ),
   /** Bottom to top; at least one. */
@@ -40,7 +45,7 @@ export const designSchema = object({
   placements: distinctById(
     array(placementSchema)
       .required()
-      .max(MOST_PLACEMENTS, `A design has at most ${MOST_PLACEMENTS} motifs on its cloth.`),
+      .max(READ_BEYOND * MOST_PLACEMENTS),
     'placements',
   ),
 })

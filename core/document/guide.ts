@@ -1,7 +1,7 @@
 import { array, object, string, type InferType } from 'yup';
 import { applyOpToPoint, type Lattice } from '../lattice/index.ts';
 import { coordinate, distinctById, idSchema, type Immutable } from '../schema/index.ts';
-import { MOST_GUIDES } from './limits.ts';
+import { MOST_GUIDES, READ_BEYOND } from './limits.ts';
 
 /** A line of the designer's own to lay things along. It belongs to the cell and is there again in each. */
 export const guideSchema = object({
@@ -17,7 +17,9 @@ export const guideSchema = object({
 export type Guide = Immutable<InferType<typeof guideSchema>>;
 
 export const guidesSchema = distinctById(
-  array(guideSchema).required().max(MOST_GUIDES, `A design has at most ${MOST_GUIDES} guides.`),
+  array(guideSchema)
+    .required()
+    .max(READ_BEYOND * MOST_GUIDES),
   'guides',
 );
 

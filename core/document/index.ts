@@ -5,6 +5,7 @@ export * from './checkLimits.ts';
 export * from './command.ts';
 export { CommandError } from './commands/commandKind.ts';
 export * from './design.ts';
+export * from './faultOf.ts';
 export * from './ground.ts';
 export * from './guide.ts';
 export * from './ink.ts';

@@ -1,7 +1,7 @@
 import { array, boolean, object, string, type InferType } from 'yup';
 import { between, distinctById, idSchema, type Immutable, nameSchema } from '../schema/index.ts';
 import { BLENDS } from './blend.ts';
-import { MOST_LAYERS } from './limits.ts';
+import { MOST_LAYERS, READ_BEYOND } from './limits.ts';
 import type { Placement } from './placement.ts';
 
 /** Part of the stacking order under a name: shown, locked, made transparent and blended as one. */
@@ -22,7 +22,10 @@ export const layerSchema = object({
 export type Layer = Immutable<InferType<typeof layerSchema>>;
 
 export const layersSchema = distinctById(
-  array(layerSchema).required().min(1).max(MOST_LAYERS, `A design has at most ${MOST_LAYERS} layers.`),
+  array(layerSchema)
+    .required()
+    .min(1)
+    .max(READ_BEYOND * MOST_LAYERS),
   'layers',
 );
 

@@ -11,3 +11,8 @@ export const MOST_PRINTS = 1000;
 export const MOST_COMMANDS = 1000;
 /** Commands lie in commands at most this deep. */
 export const DEEPEST_COMMAND = 8;
+/**
+ * A design that an earlier version, or another program, filled beyond these numbers is still opened, to be read and to have things
+ * removed; up to so many times as much.
+ */
+export const READ_BEYOND = 5;

@@ -1,6 +1,6 @@
 import { ValidationError } from 'yup';
 import { type Design, DESIGN_VERSION, designSchema } from './design.ts';
-import { inksOfGround } from './ground.ts';
+import { faultOf } from './faultOf.ts';
 import { sortByLayer } from './layer.ts';
 
 /** Thrown when a file or request holds no design that can be opened; the message is a sentence. */
@@ -64,6 +64,7 @@ export function openDesign(document: unknown): Design {
       );
     current = migrate(current);
   }
+  current = withDistinctIds(current);
   let design: Design;
   try {
     design = designSchema.validateSync(current, { strict: true });
@@ -71,9 +72,41 @@ export function openDesign(document: unknown): Design {
     if (error instanceof ValidationError) throw new DesignError(`This design cannot be read: ${error.message}.`);
     throw error;
   }
-  const missing = missingReference(design);
-  if (missing) throw new DesignError(`This design cannot be read: ${missing}.`);
+  const fault = faultOf(design);
+  if (fault) throw new DesignError(`This design cannot be read: ${fault}.`);
   return { ...design, placements: sortByLayer(design.layers, design.placements) };
+}
+
+/** Lists whose things are told apart by id. */
+const DISTINCT = ['inks', 'colourways', 'layers', 'guides', 'placements'] as const;
+
+/**
+ * Earlier versions could take one id twice. A second motif of an id stays on the cloth under another; of all else the second says
+ * nothing that the first does not, since it is looked up by its id.
+ */
+function withDistinctIds(document: Readonly<Record<string, unknown>>): Record<string, unknown> {
+  const healed: Record<string, unknown> = { ...document };
+  for (const list of DISTINCT) {
+    const items = document[list];
+    if (!Array.isArray(items)) continue;
+    const taken = new Set<unknown>(items.map((item: unknown) => (isObject(item) ? item['id'] : undefined)));
+    if (taken.size === items.length) continue;
+    const seen = new Set<unknown>();
+    healed[list] = objectsOf(items).flatMap((item) => {
+      const { id } = item;
+      if (!seen.has(id)) {
+        seen.add(id);
+        return [item];
+      }
+      if (list !== 'placements') return [];
+      let n = 2;
+      while (taken.has(`${String(id).slice(0, 56)}-${n}`)) n += 1;
+      const other = `${String(id).slice(0, 56)}-${n}`;
+      taken.add(other);
+      return [{ ...item, id: other }];
+    });
+  }
+  return healed;
 }
 
 function isObject(value: unknown): value is Record<string, unknown> {
@@ -88,17 +121,4 @@ function withFlipped(recipe: unknown): unknown {
 
 function objectsOf(list: unknown): Record<string, unknown>[] {
   return Array.isArray(list) ? list.map((one: unknown) => Object(one) as Record<string, unknown>) : [];
-}
-
-/** The first reference that leads nowhere, as a phrase. */
-function missingReference({ ground, inks, colourways, layers, placements }: Design): string | undefined {
-  const ids = (list: readonly { id: string }[]): Set<string> => new Set(list.map(({ id }) => id));
-  const inkIds = ids(inks);
-  const layerIds = ids(layers);
-  if (inksOfGround(ground).some((ink) => !inkIds.has(ink))) return 'its ground is an ink that it does not have';
-  for (const { name, colours } of colourways) {
-    if (inks.some(({ id }) => colours[id] === undefined)) return `the colourway “${name}” lacks an ink`;
-  }
-  if (placements.some(({ layer }) => !layerIds.has(layer))) return 'a motif lies in a layer that it does not have';
-  return undefined;
 }

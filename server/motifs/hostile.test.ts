@@ -14,7 +14,7 @@ beforeAll(async () => {
     ...limitsOf(task),
     ...(task.kind === 'read' && task.name.startsWith('hurts') && { ms: HURTS_MS }),
   });
-  hevrel = await openTestStudio(new Pool({ limits }));
+  hevrel = await openTestStudio({ pool: new Pool({ limits }) });
 });
 afterAll(() => hevrel.close());
 

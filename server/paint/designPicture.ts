@@ -4,7 +4,6 @@ import { nanoid } from 'nanoid';
 import type { Design } from '../../core/document/index.ts';
 import { tileOf } from '../../core/lattice/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
-import { readDesign } from '../store/designs.ts';
 import { motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 import { exportTask } from './exportTask.ts';
@@ -17,7 +16,7 @@ const painted = new Map<string, Promise<string>>();
 
 /** The address of a small picture of the design's tile as it is now. */
 export async function designPicture(studio: Studio, id: string): Promise<string> {
-  const { design, revision } = await readDesign(studio.database, id);
+  const { design, revision } = await studio.designs.read(id);
   const motifs = await motifsById(
     studio.database,
     design.placements.map(({ motif }) => motif),

@@ -11,20 +11,19 @@ import {
   removeAlternative,
   renameAlternative,
 } from '../store/alternatives.ts';
-import { readDesign } from '../store/designs.ts';
 import type { Studio } from '../studio.ts';
 
 /** A design has at most this many; more could not be told apart. */
 const MOST_ALTERNATIVES = 50;
 
 /** The arrangements of a design that are kept under names. */
-export function alternativeRoutes({ database }: Studio): Router {
+export function alternativeRoutes({ database, designs }: Studio): Router {
   const router = Router();
 
   implement(router, contract.listAlternatives, ({ params }) => listAlternatives(database, params.id));
 
   implement(router, contract.keepAlternative, async ({ params: { id }, body: { name, document } }) => {
-    const { design } = await readDesign(database, id);
+    const { design } = await designs.read(id);
     if ((await listAlternatives(database, id)).length >= MOST_ALTERNATIVES)
       throw new Problem(
         422,

@@ -8,13 +8,14 @@ import type { Studio } from '../studio.ts';
 /** Kept content by its address; it can never change, so browsers may keep it for good. */
 export function blobRoutes({ blobs }: Studio): Router {
   const router = Router();
-  implement(router, contract.readBlob, ({ params: { address }, response }) => {
+  implement(router, contract.readBlob, async ({ params: { address }, response }) => {
     if (!Blobs.isAddress(address) || !blobs.has(address)) throw notFound('file');
+    const path = await blobs.soundPathOf(address);
     response.set('Cache-Control', 'public, max-age=31536000, immutable');
     // Uploaded drawings are kept as they came; nothing in them may ever run.
     if (/\.svgz?$/.test(address))
       response.set('Content-Security-Policy', "sandbox; default-src 'none'").attachment(address);
-    response.sendFile(blobs.pathOf(address));
+    response.sendFile(path);
   });
   return router;
 }

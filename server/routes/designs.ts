@@ -1,56 +1,48 @@
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
-import { type Command, type Design, newDesign, openDesign } from '../../core/document/index.ts';
+import { type Command, type Design, newDesign, openDesign, requireWithinLimits } from '../../core/document/index.ts';
 import { implement } from '../http/implement.ts';
 import { designPicture } from '../paint/designPicture.ts';
 import { PresenceRegistry } from '../presence.ts';
 import { Problem } from '../problem.ts';
-import {
-  insertDesign,
-  listDesigns,
-  readDesign,
-  readRevision,
-  saveDesign,
-  savesSince,
-  setDesignDeleted,
-} from '../store/designs.ts';
 import { missingMotif, motifsOfDesign } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 
 /** Designs: listing, opening, creating, saving by commands, deleting. */
 export function designRoutes(studio: Studio): Router {
-  const { database } = studio;
+  const { database, designs } = studio;
   const router = Router();
   const presence = new PresenceRegistry();
 
-  implement(router, contract.listDesigns, () => listDesigns(database));
+  implement(router, contract.listDesigns, () => designs.list());
 
   implement(router, contract.createDesign, async ({ body: { name, repeat, document } }) => {
     const id = nanoid(12);
     const design = repeat ? newDesign(id, name, repeat) : { ...openDesign(document), id, name };
+    requireWithinLimits(design);
     await requireMotifs(studio, motifsOf(design));
-    return insertDesign(database, design);
+    return designs.insert(design);
   });
 
-  implement(router, contract.readDesign, ({ params }) => readDesign(database, params.id));
+  implement(router, contract.readDesign, ({ params }) => designs.read(params.id));
 
   implement(router, contract.listDesignMotifs, async ({ params }) => {
-    await readRevision(database, params.id);
-    return motifsOfDesign(database, params.id);
+    const { design } = await designs.read(params.id);
+    return motifsOfDesign(database, design);
   });
 
   implement(router, contract.saveDesign, async ({ params, body }) => {
     await requireMotifs(studio, body.commands.flatMap(motifsNamedBy));
-    return { revision: await saveDesign(database, params.id, body) };
+    return { revision: await designs.save(params.id, body) };
   });
 
-  implement(router, contract.deleteDesign, ({ params }) => setDesignDeleted(database, params.id, true));
-  implement(router, contract.restoreDesign, ({ params }) => setDesignDeleted(database, params.id, false));
+  implement(router, contract.deleteDesign, ({ params }) => designs.setDeleted(params.id, true));
+  implement(router, contract.restoreDesign, ({ params }) => designs.setDeleted(params.id, false));
 
   implement(router, contract.readSince, async ({ params, query: { window, editing }, response }) => {
     response.set('Cache-Control', 'no-store');
-    const since = await savesSince(database, params.id, params.revision);
+    const since = await designs.since(params.id, params.revision);
     return { ...since, others: presence.others(params.id, window, editing === '1') };
   });
 
@@ -58,7 +50,8 @@ export function designRoutes(studio: Studio): Router {
 
   implement(router, contract.readDesignPicture, async ({ params, response }) => {
     const address = await designPicture(studio, params.id);
-    response.set('Cache-Control', 'no-cache').type('png').sendFile(studio.blobs.pathOf(address));
+    const path = await studio.blobs.soundPathOf(address);
+    response.set('Cache-Control', 'no-cache').type('png').sendFile(path);
   });
 
   return router;

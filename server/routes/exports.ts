@@ -10,7 +10,6 @@ import { fileNameOf } from '../fileName.ts';
 import { implement } from '../http/implement.ts';
 import { exportTask } from '../paint/exportTask.ts';
 import { notFound, Problem } from '../problem.ts';
-import { readDesign } from '../store/designs.ts';
 import { motifsById } from '../store/motifs.ts';
 import { readSwatch } from '../store/swatches.ts';
 import { exportFile, type Studio } from '../studio.ts';
@@ -28,7 +27,7 @@ export function exportRoutes(studio: Studio): Router {
 
   const sourceOf = async (id: string | undefined, swatch: string | undefined): Promise<Source> => {
     if (swatch !== undefined) return readSwatch(database, swatch);
-    const { design } = await readDesign(database, id ?? '');
+    const { design } = await studio.designs.read(id ?? '');
     const motifs = await motifsById(
       database,
       design.placements.map(({ motif }) => motif),

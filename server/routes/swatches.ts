@@ -3,7 +3,6 @@ import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
 import { implement } from '../http/implement.ts';
 import { Problem } from '../problem.ts';
-import { insertDesign, readDesign } from '../store/designs.ts';
 import { motifsById } from '../store/motifs.ts';
 import {
   insertSwatch,
@@ -24,7 +23,7 @@ export function swatchRoutes(studio: Studio): Router {
   implement(router, contract.listSwatches, () => listSwatches(database));
 
   implement(router, contract.saveSwatch, async ({ body: { design: id, revision, name } }) => {
-    const { design, ...stored } = await readDesign(database, id);
+    const { design, ...stored } = await studio.designs.read(id);
     if (stored.revision !== revision)
       throw new Problem(
         409,
@@ -59,12 +58,12 @@ export function swatchRoutes(studio: Studio): Router {
   // The design it came from where nothing has changed since, else a new one.
   implement(router, contract.openSwatch, async ({ params }) => {
     const swatch = await readSwatch(database, params.id);
-    const origin = await readDesign(database, swatch.designId).catch((error: unknown) => {
+    const origin = await studio.designs.read(swatch.designId).catch((error: unknown) => {
       if (error instanceof Problem && error.status === 404) return undefined;
       throw error;
     });
     if (origin?.revision === swatch.revision) return { design: swatch.designId, copied: false };
-    const { design } = await insertDesign(database, { ...swatch.design, id: nanoid(12), name: swatch.name });
+    const { design } = await studio.designs.insert({ ...swatch.design, id: nanoid(12), name: swatch.name });
     return { design: design.id, copied: true };
   });
 

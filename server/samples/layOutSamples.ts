@@ -1,5 +1,5 @@
+import type { Database } from '../store/database.ts';
 import { readFileSync } from 'node:fs';
-import type { PGlite } from '@electric-sql/pglite';
 import type { Recipe } from '../../core/recipe/index.ts';
 import { BUILT, BUNDLES, SHEETS } from '../../demo/built.ts';
 import { COLLECTION, LOW_TIDE } from '../../demo/collection.ts';
@@ -7,7 +7,6 @@ import { sampleMotifId } from '../../demo/sampleDesign.ts';
 import { SAMPLE_DESIGNS, SAMPLE_SWATCHES } from '../../demo/samples.ts';
 import { importMotif } from '../motifs/importMotif.ts';
 import { makeMotif } from '../motifs/makeMotif.ts';
-import { insertDesign } from '../store/designs.ts';
 import { insertScan } from '../store/scans.ts';
 import { insertSwatch } from '../store/swatches.ts';
 import { motifsById } from '../store/motifs.ts';
@@ -44,7 +43,7 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
   for (const { id, name, recipe } of BUILT) await makeOnce(id, name, recipe);
   for (const { id, name, parts } of BUNDLES) await makeOnce(id, name, { kind: 'bundle', parts });
   await sheets;
-  for (const design of SAMPLE_DESIGNS) if (!(await has('designs', design.id))) await insertDesign(database, design);
+  for (const design of SAMPLE_DESIGNS) if (!(await has('designs', design.id))) await studio.designs.insert(design);
   await Promise.all(
     SAMPLE_SWATCHES.map(async ({ id, name, design }) => {
       if (await has('swatches', id)) return;
@@ -68,11 +67,11 @@ export async function declineSamples({ database }: Studio): Promise<void> {
   if (await samplesAreDue(database)) await setSamples(database, 'declined');
 }
 
-async function samplesAreDue(database: PGlite): Promise<boolean> {
+async function samplesAreDue(database: Database): Promise<boolean> {
   const { rows } = await database.query<{ samples: string }>('SELECT samples FROM studio');
   return rows[0]?.samples === 'due';
 }
 
-async function setSamples(database: PGlite, samples: 'laid' | 'declined'): Promise<void> {
+async function setSamples(database: Database, samples: 'laid' | 'declined'): Promise<void> {
   await database.query('UPDATE studio SET samples = $1', [samples]);
 }

@@ -1,31 +1,43 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, writeFileSync, renameSync } from 'node:fs';
+import { createReadStream, existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
 import { nanoid } from 'nanoid';
 import { artworkSchema, type Artwork } from '../../core/motif/index.ts';
+import { Problem } from '../problem.ts';
+import { syncPath, writeDurably } from './sync.ts';
 
 /** Kinds of content that are kept, by ending. */
 export type BlobKind = 'json' | 'png' | 'jpg' | 'webp' | 'svg' | 'svgz' | 'gif' | 'tif' | 'avif' | 'ttf';
 
 const ADDRESS = /^[0-9a-f]{64}\.(json|png|jpg|webp|svgz?|gif|tif|avif|ttf)$/;
+/** What stands between an address and the name of a file that is still being written. */
+export const DRAFT_MARK = '.draft-';
 
-/** Immutable files named by what is in them. */
+/** Immutable files named by what is in them. What is read is held against its name, once for as long as the process runs. */
 export class Blobs {
   /** Addresses that are known to hold artwork. */
   readonly #artworks = new Set<string>();
+  /** Addresses that were found to hold what they name. */
+  readonly #sound = new Set<string>();
 
   constructor(readonly folder: string) {}
 
-  /** Keeps the content and returns its address; a file appears whole or not at all. */
+  /** Keeps the content and returns its address; a file appears whole or not at all, and a damaged one is written again. */
   keep(content: Uint8Array | string, kind: BlobKind): string {
     const address = this.addressOf(content, kind);
     const path = this.pathOf(address);
-    if (existsSync(path)) return address;
-    mkdirSync(dirname(path), { recursive: true });
-    const draft = `${path}.${nanoid(8)}`;
-    writeFileSync(draft, content);
-    renameSync(draft, path);
+    if (this.#sound.has(address) && existsSync(path)) return address;
+    if (!existsSync(path) || !readFileSync(path).equals(Buffer.from(content))) {
+      const folder = dirname(path);
+      if (!existsSync(folder)) {
+        mkdirSync(folder, { recursive: true });
+        syncPath(this.folder);
+      }
+      writeDurably(path, `${path}${DRAFT_MARK}${nanoid(8)}`, content);
+    }
+    this.#sound.add(address);
     return address;
   }
 
@@ -34,13 +46,23 @@ export class Blobs {
     return `${createHash('sha256').update(content).digest('hex')}.${kind}`;
   }
 
-  read(address: string): Promise<Buffer> {
-    return readFile(this.pathOf(address));
+  /** @throws Problem 500 where the file is damaged */
+  async read(address: string): Promise<Buffer> {
+    const content = await readFile(this.pathOf(address));
+    if (!this.#sound.has(address)) this.#judge(address, createHash('sha256').update(content).digest('hex'));
+    return content;
   }
 
-  /** The artwork kept at an address. @throws ValidationError where what lies there is no artwork */
+  /** The path of a file that others read, held against its name. @throws Problem 500 where the file is damaged */
+  async soundPathOf(address: string): Promise<string> {
+    const path = this.pathOf(address);
+    if (!this.#sound.has(address)) this.#judge(address, await hashOf(path));
+    return path;
+  }
+
+  /** The artwork kept at an address. @throws ValidationError where what lies there is no artwork; Problem 500 where the file is damaged */
   async readArtwork(address: string): Promise<Artwork> {
-    const json: unknown = JSON.parse(await readFile(this.pathOf(address), 'utf8'));
+    const json: unknown = JSON.parse((await this.read(address)).toString('utf8'));
     // Checked once: what lies under a content address never changes, and checking takes longer than reading.
     if (this.#artworks.has(address)) return json as Artwork;
     const artwork = await artworkSchema.validate(json, { strict: true });
@@ -60,4 +82,21 @@ export class Blobs {
     if (!Blobs.isAddress(address)) throw new RangeError(`not a content address: ${address}`);
     return join(this.folder, address.slice(0, 2), address);
   }
+
+  #judge(address: string, hash: string): void {
+    if (!address.startsWith(hash))
+      throw new Problem(
+        500,
+        'Damaged file',
+        `A file of this studio is damaged on the disk (${address}). Nothing was changed; import the same file again, which mends it, or restore a backup. “npm run check” lists all that is damaged.`,
+      );
+    this.#sound.add(address);
+  }
+}
+
+/** The SHA-256 of a file, as hexadecimal digits. */
+async function hashOf(path: string): Promise<string> {
+  const hash = createHash('sha256');
+  await pipeline(createReadStream(path), hash);
+  return hash.digest('hex');
 }

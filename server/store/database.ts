@@ -1,29 +1,204 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { PGlite, type Transaction } from '@electric-sql/pglite';
+import { Worker } from 'node:worker_threads';
+import { Mutex } from 'async-mutex';
+import { wrap, type Remote } from 'comlink';
+import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
+import { Problem } from '../problem.ts';
+import type { Desk, Outcome } from './databaseWorker.ts';
+import { DISK_FULL_CODE, type Space } from './space.ts';
 
 /** Anything that takes SQL: the database or a transaction on it. */
-export type Queries = PGlite | Transaction;
+export interface Queries {
+  query<T>(sql: string, parameters?: readonly unknown[]): Promise<{ rows: T[] }>;
+}
 
-const MIGRATIONS = new URL('./migrations/', import.meta.url);
+/** A thread that has not answered by then never will, ms. Opening replays what a cut left in the log. */
+const PATIENCE = { open: 120_000, query: 30_000, copy: 600_000 };
+
+/** A statement that PostgreSQL refused. */
+export class SqlError extends Error {
+  constructor(
+    /** SQLSTATE. */
+    readonly code: string,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+interface Thread {
+  readonly worker: Worker;
+  readonly desk: Remote<Desk>;
+  /** Rejects when the thread ends. */
+  readonly ended: Promise<never>;
+}
 
 /**
- * Opens the embedded PostgreSQL and brings its tables up to date.
- *
- * @param folder where it lives
+ * The embedded PostgreSQL, in a thread of its own: what keeps it busy does not keep requests waiting, and where it ends or does
+ * not answer any more, the thread is ended and the next call begins another.
  */
-export async function openDatabase(folder: string): Promise<PGlite> {
-  const database = await PGlite.create(folder);
-  await database.exec(
-    'CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, done_at timestamptz NOT NULL DEFAULT now())',
-  );
-  const { rows } = await database.query<{ name: string }>('SELECT name FROM migrations');
-  const done = new Set(rows.map(({ name }) => name));
-  const files = readdirSync(MIGRATIONS).filter((name) => name.endsWith('.sql') && !done.has(name));
-  for (const name of files.sort()) {
-    await database.transaction(async (transaction) => {
-      await transaction.exec(readFileSync(new URL(name, MIGRATIONS), 'utf8'));
-      await transaction.query('INSERT INTO migrations (name) VALUES ($1)', [name]);
+export class Database implements Queries {
+  readonly #folder: string;
+  readonly #space: Space;
+  readonly #turn = new Mutex();
+  readonly #patience: typeof PATIENCE;
+  #thread: Thread | undefined;
+  #isClosed = false;
+  /** Migrations that are still to be done, as the last opening found. */
+  #due: readonly string[] = [];
+  #unknown: readonly string[] = [];
+
+  private constructor(folder: string, space: Space, patience: Partial<typeof PATIENCE>) {
+    this.#folder = folder;
+    this.#space = space;
+    this.#patience = { ...PATIENCE, ...patience };
+  }
+
+  /**
+   * Opens it, or creates it.
+   *
+   * @param folder where it lives
+   * @throws Problem where it cannot be opened
+   */
+  static async open(folder: string, space: Space, patience: Partial<typeof PATIENCE> = {}): Promise<Database> {
+    const database = new Database(folder, space, patience);
+    await database.#turn.runExclusive(() => database.#running());
+    return database;
+  }
+
+  /** Migrations that are to be done before it is used, by name. */
+  get due(): readonly string[] {
+    return this.#due;
+  }
+
+  /** Migrations that were done here and that this Hevrel does not know: a newer one wrote the folder. */
+  get unknown(): readonly string[] {
+    return this.#unknown;
+  }
+
+  /** Does the migrations that are due. @throws SqlError where one of them fails; it is not done then, nor are those after it */
+  async migrate(): Promise<void> {
+    await this.#turn.runExclusive(() => this.#ask((desk) => desk.migrate(this.#due), this.#patience.copy));
+    this.#due = [];
+  }
+
+  query<T>(sql: string, parameters: readonly unknown[] = []): Promise<{ rows: T[] }> {
+    return this.#turn.runExclusive(() => this.#query<T>(sql, parameters));
+  }
+
+  /** Runs statements that are done together or not at all. */
+  transaction<T>(work: (transaction: Queries) => Promise<T>): Promise<T> {
+    return this.#turn.runExclusive(async () => {
+      await this.#query('BEGIN', []);
+      const thread = this.#thread;
+      try {
+        const result = await work({
+          query: <R>(sql: string, parameters: readonly unknown[] = []) => {
+            // A thread that was begun meanwhile knows nothing of this transaction.
+            if (this.#thread !== thread) throw restarted();
+            return this.#query<R>(sql, parameters);
+          },
+        });
+        if (this.#thread !== thread) throw restarted();
+        await this.#query('COMMIT', []);
+        return result;
+      } catch (error) {
+        if (this.#thread === thread) await this.#query('ROLLBACK', []);
+        throw error;
+      }
     });
   }
-  return database;
+
+  /** Copies the database as it is now into a folder that can be opened like it. */
+  async copyTo(folder: string): Promise<void> {
+    await this.#turn.runExclusive(() => this.#ask((desk) => desk.copyTo(folder), this.#patience.copy));
+  }
+
+  async close(): Promise<void> {
+    await this.#turn.runExclusive(async () => {
+      this.#isClosed = true;
+      if (!this.#thread) return;
+      try {
+        await this.#ask((desk) => desk.close(), this.#patience.query);
+      } finally {
+        await this.#end();
+      }
+    });
+  }
+
+  async #query<T>(sql: string, parameters: readonly unknown[]): Promise<{ rows: T[] }> {
+    return { rows: (await this.#ask((desk) => desk.query(sql, parameters), this.#patience.query)) as T[] };
+  }
+
+  /** @throws SqlError where the statement was refused; Problem (503, 507) where the engine ended or did not answer */
+  async #ask<T>(work: (desk: Remote<Desk>) => Promise<Outcome<T>>, patience: number): Promise<T> {
+    return this.#answer(await this.#running(), work, patience);
+  }
+
+  async #answer<T>(
+    { desk, ended }: Thread,
+    work: (desk: Remote<Desk>) => Promise<Outcome<T>>,
+    patience: number,
+  ): Promise<T> {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const late = new Promise<never>((_resolve, reject) => {
+      timer = setTimeout(() => reject(new Error(`the database did not answer for ${patience} ms`)), patience);
+    });
+    let outcome: Outcome<T>;
+    try {
+      outcome = await Promise.race([work(desk), ended, late]);
+    } catch (error) {
+      outcome = { broken: String(error) };
+    } finally {
+      clearTimeout(timer);
+    }
+    if ('value' in outcome) return outcome.value;
+    if ('refused' in outcome) {
+      const { code, message } = outcome.refused;
+      if (code === DISK_FULL_CODE) throw await this.#space.full();
+      throw new SqlError(code, message);
+    }
+    process.stderr.write(`The database is started again: ${outcome.broken}\n`);
+    await this.#end();
+    // What ended it may well be that nothing can be written any more.
+    await this.#space.require();
+    throw restarted();
+  }
+
+  /** The thread, begun where there is none. */
+  async #running(): Promise<Thread> {
+    if (this.#thread) return this.#thread;
+    if (this.#isClosed) throw new Problem(503, 'Closed', 'Hevrel is closing. What was saved is safe.');
+    const worker = new Worker(new URL('./startDatabase.mjs', import.meta.url), {
+      workerData: { folder: this.#folder },
+      execArgv: [],
+    });
+    const ended = new Promise<never>((_resolve, reject) => {
+      worker.once('error', reject);
+      worker.once('exit', () => reject(new Error('the database ended')));
+    });
+    // It may end while nothing is asked of it.
+    ended.catch(() => {
+      if (this.#thread?.worker === worker) this.#thread = undefined;
+    });
+    const thread = { worker, ended, desk: wrap<Desk>(nodeEndpoint(worker)) };
+    this.#thread = thread;
+    const { due, unknown } = await this.#answer(thread, (desk) => desk.open(), this.#patience.open);
+    this.#due = due;
+    this.#unknown = unknown;
+    return thread;
+  }
+
+  async #end(): Promise<void> {
+    const thread = this.#thread;
+    this.#thread = undefined;
+    await thread?.worker.terminate();
+  }
+}
+
+function restarted(): Problem {
+  return new Problem(
+    503,
+    'The database was started again',
+    'The database ended unexpectedly and was started again. What was saved before is safe; try this once more.',
+  );
 }

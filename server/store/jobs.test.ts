@@ -1,20 +1,20 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import type { PGlite } from '@electric-sql/pglite';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Problem } from '../problem.ts';
-import { openDatabase } from './database.ts';
 import { emptyFolder } from '../testing/emptyFolder.ts';
 import type { Job } from '../../contract/index.ts';
+import { Database } from './database.ts';
 import { Jobs } from './jobs.ts';
+import { Space } from './space.ts';
 
-let database: PGlite;
+let database: Database;
 let folder: string;
 let jobs: Jobs;
 
 beforeAll(async () => {
   folder = emptyFolder();
-  database = await openDatabase(join(folder, 'database'));
+  database = await Database.open(join(folder, 'database'), new Space(folder));
   jobs = new Jobs(database);
 });
 

@@ -1,6 +1,6 @@
+import type { Database } from './database.ts';
 import type { Job } from '../../contract/index.ts';
 import { EventEmitter } from 'node:events';
-import type { PGlite } from '@electric-sql/pglite';
 import { nanoid } from 'nanoid';
 import { notFound, Problem } from '../problem.ts';
 
@@ -21,7 +21,7 @@ export class Jobs {
   readonly #running = new Map<string, Running>();
   readonly #events = new EventEmitter().setMaxListeners(0);
 
-  constructor(readonly database: PGlite) {}
+  constructor(readonly database: Database) {}
 
   /** Jobs that were running when the last process ended will not go on. */
   async closeAbandoned(): Promise<void> {

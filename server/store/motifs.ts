@@ -1,5 +1,6 @@
 import type * as contract from '../../contract/index.ts';
 import type { DesignMotif, ListedMotif, MotifOrder, QueryOf, StoredMotif } from '../../contract/index.ts';
+import type { Design } from '../../core/document/index.ts';
 import { motifsIn } from '../../core/recipe/index.ts';
 import { notFound } from '../problem.ts';
 import type { Queries } from './database.ts';
@@ -55,9 +56,7 @@ export async function insertMotif(queries: Queries, motif: StoredMotif): Promise
 
 /** Motifs as the drawer lists them; `used` is known within. */
 const LISTED = `WITH RECURSIVE ${HELD}, placed AS (
-       SELECT DISTINCT placement->>'motif' AS motif, designs.id AS design
-       FROM designs, jsonb_array_elements(document->'placements') AS placement
-       WHERE deleted_at IS NULL
+       SELECT motif, design FROM uses JOIN designs ON designs.number = design WHERE deleted_at IS NULL
      ), used AS (
        SELECT motif, count(DISTINCT design) AS uses
        FROM (SELECT * FROM placed UNION SELECT held.part, placed.design FROM held JOIN placed ON placed.motif = held.holder) AS every
@@ -156,10 +155,11 @@ export async function everyMotif(queries: Queries): Promise<StoredMotif[]> {
 }
 
 /** The motifs that a design names, on its cloth, in its recipes and in its alternatives, with their parts. */
-export async function motifsOfDesign(queries: Queries, design: string): Promise<DesignMotif[]> {
+export async function motifsOfDesign(queries: Queries, design: Design): Promise<DesignMotif[]> {
+  const placed = [...new Set(design.placements.map(({ motif }) => motif))].map((motif) => ({ motif }));
   const { rows } = await queries.query<DesignMotif>(
     `WITH documents AS (
-       SELECT document FROM designs WHERE id = $1 UNION ALL SELECT document FROM alternatives WHERE design_id = $1
+       SELECT $2::jsonb AS document UNION ALL SELECT document FROM alternatives WHERE design_id = $1
      ), named AS (
        SELECT placement->>'motif' AS motif FROM documents, jsonb_array_elements(document->'placements') AS placement
        UNION SELECT entry->>'motif' FROM documents, jsonb_path_query(document, '$.toss.recipe.entries[*]') AS entry
@@ -167,7 +167,7 @@ export async function motifsOfDesign(queries: Queries, design: string): Promise<
        UNION SELECT motif #>> '{}' FROM documents, jsonb_path_query(document, '$.layout.recipe.rows[*][*]') AS motif
      )
      SELECT ${COLUMNS}, ${DELETED} FROM motifs WHERE id IN (SELECT motif FROM named) ORDER BY created_at, id`,
-    [design],
+    [design.id, JSON.stringify({ placements: placed, toss: design.toss, layout: design.layout })],
   );
   return withParts(rows, async (ids) => {
     const parts = await queries.query<DesignMotif>(`SELECT ${COLUMNS}, ${DELETED} FROM motifs WHERE id = ANY($1)`, [
@@ -231,9 +231,9 @@ export async function usesOfMotif(
 ): Promise<{ id: string; name: string; count: number }[]> {
   const { rows } = await queries.query<{ id: string; name: string; count: number }>(
     `WITH RECURSIVE ${HELD}
-     SELECT designs.id, document->>'name' AS name, count(*)::integer AS count
-     FROM designs, jsonb_array_elements(document->'placements') AS placement
-     WHERE deleted_at IS NULL AND (placement->>'motif' = $1 OR placement->>'motif' IN (SELECT holder FROM held WHERE part = $1))
+     SELECT designs.id, name, sum(count)::integer AS count
+     FROM designs JOIN uses ON uses.design = designs.number
+     WHERE deleted_at IS NULL AND (motif = $1 OR motif IN (SELECT holder FROM held WHERE part = $1))
      GROUP BY 1, 2 ORDER BY 2, 1`,
     [id],
   );

@@ -3,8 +3,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { createApp } from '../app.ts';
 import { type Job, OWN_HEADER } from '../../contract/index.ts';
-import { openStudio, type Studio } from '../studio.ts';
-import type { Pool } from '../work/pool.ts';
+import { openStudio, type Studio, type StudioParts } from '../studio.ts';
 import { emptyFolder } from './emptyFolder.ts';
 
 /** A studio in a folder of its own behind a real port. */
@@ -24,9 +23,9 @@ export interface TestStudio {
   close(): Promise<void>;
 }
 
-export async function openTestStudio(pool?: Pool): Promise<TestStudio> {
+export async function openTestStudio(parts?: StudioParts): Promise<TestStudio> {
   const folder = emptyFolder();
-  const studio = await openStudio(folder, pool);
+  const studio = await openStudio(folder, parts);
   const log: string[] = [];
   const app = createApp(studio, undefined, (line) => log.push(line));
   const server = await new Promise<Server>((resolve) => {

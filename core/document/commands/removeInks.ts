@@ -1,11 +1,11 @@
 import { object } from 'yup';
 import { idsSchema } from '../../schema/index.ts';
 import { inksOfGround } from '../ground.ts';
-import { MOST_INKS } from '../limits.ts';
+import { MOST_INKS, READ_BEYOND } from '../limits.ts';
 import { CommandError, type CommandKind, typeField } from './commandKind.ts';
 import { requireInk } from './requireInk.ts';
 
-export const removeInksSchema = object({ type: typeField('remove-inks'), ids: idsSchema(MOST_INKS) })
+export const removeInksSchema = object({ type: typeField('remove-inks'), ids: idsSchema(READ_BEYOND * MOST_INKS) })
   .noUnknown()
   .required();
 

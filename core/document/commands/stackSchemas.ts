@@ -1,6 +1,6 @@
 import { array, number, object } from 'yup';
 import { idsSchema } from '../../schema/index.ts';
-import { MOST_PLACEMENTS } from '../limits.ts';
+import { MOST_PLACEMENTS, READ_BEYOND } from '../limits.ts';
 import { placementSchema } from '../placement.ts';
 import { typeField } from './commandKind.ts';
 
@@ -14,6 +14,6 @@ export const insertSchema = object({
   .noUnknown()
   .required();
 
-export const removeSchema = object({ type: typeField('remove'), ids: idsSchema(MOST_PLACEMENTS) })
+export const removeSchema = object({ type: typeField('remove'), ids: idsSchema(READ_BEYOND * MOST_PLACEMENTS) })
   .noUnknown()
   .required();

@@ -1,0 +1,68 @@
+import { statfs } from 'node:fs/promises';
+import { Problem } from '../problem.ts';
+
+/** PostgreSQL's code for a full disk. */
+export const DISK_FULL_CODE = '53100';
+const MB = 1024 * 1024;
+/** Left free for what has to be written to end in order: the database's log, and a copy of it. */
+export const RESERVE_BYTES = 64 * MB;
+/** A measurement holds so long, ms: saves come faster than disks fill, for the reserve is larger than what is written in that time. */
+const HOLDS_MS = 250;
+
+/** How much a disk has left, bytes. */
+export type Measure = (folder: string) => Promise<number>;
+
+const measureFree: Measure = async (folder) => {
+  const { bavail, bsize } = await statfs(folder);
+  return bavail * bsize;
+};
+
+/** The room on the disk that the data folder lies on. */
+export class Space {
+  #free = 0;
+  #at = Number.NEGATIVE_INFINITY;
+
+  constructor(
+    readonly folder: string,
+    readonly reserve = RESERVE_BYTES,
+    readonly measure: Measure = measureFree,
+  ) {}
+
+  /**
+   * Checks that so many bytes can be written and the reserve is left.
+   *
+   * @throws Problem (507) with a sentence where they cannot
+   */
+  async require(bytes = 0): Promise<void> {
+    if (performance.now() - this.#at > HOLDS_MS) await this.#look();
+    if (this.#free < this.reserve + bytes) throw this.#problem(bytes);
+  }
+
+  /** The problem that the disk is full, where that was found by writing. */
+  async full(): Promise<Problem> {
+    await this.#look();
+    return this.#problem(0);
+  }
+
+  async #look(): Promise<void> {
+    this.#free = await this.measure(this.folder);
+    this.#at = performance.now();
+  }
+
+  #problem(bytes: number): Problem {
+    const left = `${Math.floor(this.#free / MB)} MB left in ${this.folder}`;
+    return new Problem(
+      507,
+      'The disk is full',
+      bytes > 0 && this.#free >= this.reserve
+        ? `The disk has too little room for this: ${left}, and ${Math.ceil(bytes / MB)} MB are needed besides a reserve. Nothing was lost; free some space and try again.`
+        : `The disk is full: ${left}. Nothing was lost; free some space and press Save again.`,
+    );
+  }
+}
+
+/** Whether an error of a file says that its disk is full, or that its owner may have no more of it. */
+export function isDiskFull(error: unknown): boolean {
+  const { code } = (error ?? {}) as NodeJS.ErrnoException;
+  return code === 'ENOSPC' || code === 'EDQUOT';
+}
