@@ -6,12 +6,15 @@ import type { Route } from './route.ts';
 const PROBLEMS: Readonly<Record<number, string>> = {
   400: 'What was sent does not fit the contract.',
   404: 'There is no such thing.',
+  408: 'The body stopped half-way.',
   409: 'It was changed elsewhere, or is in use.',
   410: 'It is no longer kept.',
   413: 'It is too large.',
   415: 'It is no file of a kind that can be read.',
   422: 'It can be read, but not done.',
   500: 'Something went wrong on the server.',
+  503: 'Hevrel is starting or closing, or its database was started again; ask once more.',
+  507: 'The disk is full.',
 };
 
 /** The API as an OpenAPI 3.1 document. */
@@ -60,7 +63,7 @@ function operationOf(name: string, route: Route): JsonSchema {
         ...(events && { content: { 'text/event-stream': { schema: jsonSchemaOf(events) } } }),
       },
       ...Object.fromEntries(
-        [400, ...problems, 500].map((problem) => [
+        [...new Set([400, 408, ...problems, 500, 503, 507])].map((problem) => [
           problem,
           {
             description: PROBLEMS[problem],

@@ -28,7 +28,7 @@ export interface Route {
   readonly result?: ISchema<unknown>;
   /** 200 where there is an answer, unless given. */
   readonly status?: 200 | 201 | 202;
-  /** Statuses of the problems that may come instead, besides 400 and 500. */
+  /** Statuses of the problems that may come instead, besides those that any may answer. */
   readonly problems: readonly number[];
 }
 

@@ -31,7 +31,7 @@ write(
   `# The API
 
 Made from \`contract/\` by \`npm run docs\`; [openapi.json](openapi.json) is the whole of it, with the schema of every body and answer.
-Bodies and answers are JSON unless they are files. A problem is \`application/problem+json\` (RFC 9457); its \`detail\` is a sentence. Any route can also answer 400, 403, 421 and 500.
+Bodies and answers are JSON unless they are files. A problem is \`application/problem+json\` (RFC 9457); its \`detail\` is a sentence. Any route can also answer 400, 403, 408, 421, 500, 503 and 507.
 What changes something needs the header \`X-Requested-With: Hevrel\`, which pages from elsewhere cannot send.
 
 | route | what it does | statuses | name |

@@ -5,6 +5,9 @@ import helmet from 'helmet';
 import express, { type Express } from 'express';
 import staticGzip from 'express-static-gzip';
 import { guard, ownHosts } from './http/guard.ts';
+import { checkInPool } from './http/implement.ts';
+import { spaceGuard } from './http/spaceGuard.ts';
+import { stallGuard } from './http/stallGuard.ts';
 import { noSuchRoute, problemHandler } from './problem.ts';
 import { alternativeRoutes } from './routes/alternatives.ts';
 import { blobRoutes } from './routes/blobs.ts';
@@ -17,6 +20,7 @@ import { motifRoutes } from './routes/motifs.ts';
 import { scannerRoutes } from './routes/scanner.ts';
 import { scanRoutes } from './routes/scans.ts';
 import { swatchRoutes } from './routes/swatches.ts';
+import { isDiskFull } from './store/space.ts';
 import type { Studio } from './studio.ts';
 
 /**
@@ -58,6 +62,9 @@ export function createApp(
   );
 
   app.use(guard(hosts));
+  app.use(stallGuard());
+  app.use('/api', spaceGuard(studio.space));
+  app.locals['checkLarge'] = checkInPool(studio.pool);
   app.use(compression());
   for (const routes of [
     motifRoutes,
@@ -88,6 +95,6 @@ export function createApp(
       response.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'));
     });
   }
-  app.use(problemHandler(log));
+  app.use(problemHandler(log, (error) => (isDiskFull(error) ? studio.space.full() : Promise.resolve(error))));
   return app;
 }

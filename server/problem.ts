@@ -29,7 +29,8 @@ interface HttpError {
   readonly status?: number;
 }
 
-function problemOf(error: unknown): Problem {
+/** What is said of an error; a 500 of those that nobody expected. */
+export function problemOf(error: unknown): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof ValidationError) {
     return new Problem(
@@ -58,10 +59,17 @@ function problemOf(error: unknown): Problem {
   );
 }
 
-/** Answers every error as application/problem+json (RFC 9457) and writes the unexpected ones to the log. */
-export function problemHandler(log: (message: string) => void): ErrorRequestHandler {
-  return (error: unknown, request, response, next) => {
-    const problem = problemOf(error);
+/**
+ * Answers every error as application/problem+json (RFC 9457) and writes the unexpected ones to the log.
+ *
+ * @param refine what an error really is, where more can be found out about it
+ */
+export function problemHandler(
+  log: (message: string) => void,
+  refine: (error: unknown) => Promise<unknown> = (error) => Promise.resolve(error),
+): ErrorRequestHandler {
+  return async (error: unknown, request, response, next) => {
+    const problem = problemOf(await refine(error));
     if (problem.status >= 500)
       log(
         `${request.method} ${request.path}: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`,

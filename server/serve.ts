@@ -9,6 +9,9 @@ import type { Options } from './options.ts';
 import { openStudio, type Studio } from './studio.ts';
 import { StartError } from './store/startError.ts';
 
+/** A request's head is here by then, ms; and all of it, however slowly it comes. */
+const HEADERS_MS = 15_000;
+const REQUEST_MS = 600_000;
 /** Requests under way when Hevrel is closed may take this long yet. */
 const REQUESTS_MS = 5000;
 
@@ -33,7 +36,7 @@ export async function serve(
   say: (line: string) => void,
 ): Promise<Serving> {
   // The port first: a taken one must not touch the data.
-  const server = createServer();
+  const server = createServer({ headersTimeout: HEADERS_MS, requestTimeout: REQUEST_MS });
   server.on('request', notReady);
   await listen(server, port, host);
   try {

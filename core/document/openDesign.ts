@@ -1,5 +1,6 @@
 import { ValidationError } from 'yup';
 import { type Design, DESIGN_VERSION, designSchema } from './design.ts';
+import { requireWithinLimits } from './checkLimits.ts';
 import { faultOf } from './faultOf.ts';
 import { sortByLayer } from './layer.ts';
 
@@ -117,6 +118,17 @@ function withFlipped(recipe: unknown): unknown {
   if (!isObject(recipe)) return recipe;
   const { mirrored, ...rest } = recipe;
   return { ...rest, flipped: mirrored };
+}
+
+/**
+ * Reads a design that comes from elsewhere.
+ *
+ * @throws DesignError where it is none; CommandError where it holds more than a design can
+ */
+export function openWithinLimits(document: unknown): Design {
+  const design = openDesign(document);
+  requireWithinLimits(design);
+  return design;
 }
 
 function objectsOf(list: unknown): Record<string, unknown>[] {

@@ -1,6 +1,15 @@
 import { raw, type Request, type RequestHandler, type Response, type Router } from 'express';
 import type { ISchema, Schema } from 'yup';
-import { FILE, type AnswerOf, type JsonBodyOf, type ParamsOf, type QueryOf, type Route } from '../../contract/index.ts';
+import type { Pool } from '../work/pool.ts';
+import {
+  FILE,
+  ROUTES,
+  type AnswerOf,
+  type JsonBodyOf,
+  type ParamsOf,
+  type QueryOf,
+  type Route,
+} from '../../contract/index.ts';
 import { Problem } from '../problem.ts';
 import { checkLetters, readJson } from './readJson.ts';
 
@@ -37,7 +46,7 @@ export function implement<const R extends Route>(
     const call = {
       params: checked(route.params, asked(request.params), false),
       query: checked(route.query, asked(request.query), false),
-      body: route.body === FILE ? undefined : checked(route.body, sentJson(request.body), true),
+      body: route.body === FILE ? undefined : await sentBody(route, request),
       file: Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0),
       signal: gone.signal,
       request,
@@ -73,8 +82,27 @@ function asked(values: Readonly<Record<string, unknown>>): unknown {
   return values;
 }
 
-function sentJson(body: unknown): unknown {
-  return Buffer.isBuffer(body) && body.length > 0 ? readJson(body) : undefined;
+/** JSON that is larger is held against its schema in a process of the pool: it takes too long to be done between two requests. */
+const LARGE_BYTES = 128 * 1024;
+
+type CheckLarge = (route: Route, json: Buffer) => Promise<void>;
+
+/** Has large JSON checked in the pool. */
+export function checkInPool(pool: Pool): CheckLarge {
+  return async (route, json) => {
+    const [name] = Object.entries(ROUTES).find(([, listed]) => listed === route) as [string, Route];
+    await pool.run({ kind: 'check', route: name, json });
+  };
+}
+
+async function sentBody(route: Route, request: Request): Promise<unknown> {
+  const body: unknown = request.body;
+  const json = Buffer.isBuffer(body) && body.length > 0 ? body : undefined;
+  const value = json && readJson(json);
+  if (!json || json.length <= LARGE_BYTES) return checked(route.body === FILE ? undefined : route.body, value, true);
+  const checkLarge = request.app.locals['checkLarge'] as CheckLarge;
+  await checkLarge(route, json);
+  return value;
 }
 
 /** @param isExact whether values have to be of their types already, as those of JSON are and those of addresses are not */

@@ -1,7 +1,6 @@
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
-import { openDesign } from '../../core/document/index.ts';
 import { implement } from '../http/implement.ts';
 import { Problem } from '../problem.ts';
 import {
@@ -11,13 +10,14 @@ import {
   removeAlternative,
   renameAlternative,
 } from '../store/alternatives.ts';
+import { openDocument } from '../work/openDocument.ts';
 import type { Studio } from '../studio.ts';
 
 /** A design has at most this many; more could not be told apart. */
 const MOST_ALTERNATIVES = 50;
 
 /** The arrangements of a design that are kept under names. */
-export function alternativeRoutes({ database, designs }: Studio): Router {
+export function alternativeRoutes({ database, designs, pool }: Studio): Router {
   const router = Router();
 
   implement(router, contract.listAlternatives, ({ params }) => listAlternatives(database, params.id));
@@ -34,7 +34,7 @@ export function alternativeRoutes({ database, designs }: Studio): Router {
       database,
       nanoid(12),
       name,
-      document === undefined ? design : { ...openDesign(document), id },
+      document === undefined ? design : { ...(await openDocument(pool, document)), id },
     );
   });
 

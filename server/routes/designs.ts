@@ -1,8 +1,9 @@
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
-import { type Command, type Design, newDesign, openDesign, requireWithinLimits } from '../../core/document/index.ts';
+import { type Command, type Design, newDesign } from '../../core/document/index.ts';
 import { implement } from '../http/implement.ts';
+import { openDocument } from '../work/openDocument.ts';
 import { designPicture } from '../paint/designPicture.ts';
 import { PresenceRegistry } from '../presence.ts';
 import { Problem } from '../problem.ts';
@@ -19,8 +20,7 @@ export function designRoutes(studio: Studio): Router {
 
   implement(router, contract.createDesign, async ({ body: { name, repeat, document } }) => {
     const id = nanoid(12);
-    const design = repeat ? newDesign(id, name, repeat) : { ...openDesign(document), id, name };
-    requireWithinLimits(design);
+    const design = repeat ? newDesign(id, name, repeat) : { ...(await openDocument(studio.pool, document)), id, name };
     await requireMotifs(studio, motifsOf(design));
     return designs.insert(design);
   });

@@ -8,11 +8,14 @@ import type { Motif } from '../../core/motif/index.ts';
 import type { ExportSize } from '../../core/paint/index.ts';
 import { fileNameOf } from '../fileName.ts';
 import { implement } from '../http/implement.ts';
-import { exportTask } from '../paint/exportTask.ts';
+import { exportPixels, exportTask } from '../paint/exportTask.ts';
 import { notFound, Problem } from '../problem.ts';
 import { motifsById } from '../store/motifs.ts';
 import { readSwatch } from '../store/swatches.ts';
 import { exportFile, type Studio } from '../studio.ts';
+
+/** Of a file that cannot be made smaller by its encoder. */
+const BYTES_PER_PIXEL = 4;
 
 interface Source {
   readonly name: string;
@@ -39,7 +42,8 @@ export function exportRoutes(studio: Studio): Router {
     const { name, design, motifs } = await sourceOf(body.design, body.swatch);
     const size: ExportSize = body.dpi === undefined ? { width: body.width ?? 1 } : { dpi: body.dpi };
     // Refused before it becomes a job, so that the answer is immediate.
-    exportTask(design, motifs, size, blobs.folder, '');
+    const pixels = exportPixels(exportTask(design, motifs, size, blobs.folder, ''));
+    await studio.space.require(BYTES_PER_PIXEL * pixels);
     return jobs.start('export', async (context, id) => {
       const outcome = await paintFile(
         pool,

@@ -8,7 +8,7 @@ import { DISK_FULL_CODE, type Space } from './space.ts';
 
 /** Anything that takes SQL: the database or a transaction on it. */
 export interface Queries {
-  query<T>(sql: string, parameters?: readonly unknown[]): Promise<{ rows: T[] }>;
+  query<T>(sql: string, parameters?: unknown[]): Promise<{ rows: T[] }>;
 }
 
 /** A thread that has not answered by then never will, ms. Opening replays what a cut left in the log. */
@@ -32,11 +32,16 @@ interface Thread {
   readonly ended: Promise<never>;
 }
 
+/** A database that runs statements, alone or together. */
+export interface Store extends Queries {
+  transaction<T>(work: (transaction: Queries) => Promise<T>): Promise<T>;
+}
+
 /**
  * The embedded PostgreSQL, in a thread of its own: what keeps it busy does not keep requests waiting, and where it ends or does
  * not answer any more, the thread is ended and the next call begins another.
  */
-export class Database implements Queries {
+export class Database implements Store {
   readonly #folder: string;
   readonly #space: Space;
   readonly #turn = new Mutex();
@@ -81,7 +86,7 @@ export class Database implements Queries {
     this.#due = [];
   }
 
-  query<T>(sql: string, parameters: readonly unknown[] = []): Promise<{ rows: T[] }> {
+  query<T>(sql: string, parameters: unknown[] = []): Promise<{ rows: T[] }> {
     return this.#turn.runExclusive(() => this.#query<T>(sql, parameters));
   }
 
@@ -92,7 +97,7 @@ export class Database implements Queries {
       const thread = this.#thread;
       try {
         const result = await work({
-          query: <R>(sql: string, parameters: readonly unknown[] = []) => {
+          query: <R>(sql: string, parameters: unknown[] = []) => {
             // A thread that was begun meanwhile knows nothing of this transaction.
             if (this.#thread !== thread) throw restarted();
             return this.#query<R>(sql, parameters);

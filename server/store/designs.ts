@@ -11,7 +11,7 @@ import {
 } from '../../core/document/index.ts';
 import type { Repeat } from '../../core/lattice/index.ts';
 import { notFound, Problem } from '../problem.ts';
-import type { Database, Queries } from './database.ts';
+import type { Queries, Store } from './database.ts';
 
 /** One save: the commands since `revision`, under a name of its own so that it counts once however often it arrives. */
 export interface Save {
@@ -57,13 +57,13 @@ interface DocumentFile {
  * what one save changes is small. Designs that are worked on are kept at hand, so that a save need not read them.
  */
 export class Designs {
-  readonly #database: Database;
+  readonly #database: Store;
   readonly #atHand = new LRUCache<string, AtHand>({
     maxSize: PLACEMENTS_AT_HAND,
     sizeCalculation: ({ design }) => design.placements.length + 100,
   });
 
-  constructor(database: Database) {
+  constructor(database: Store) {
     this.#database = database;
   }
 

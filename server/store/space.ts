@@ -61,8 +61,16 @@ export class Space {
   }
 }
 
+/** Where it is not known how much is left, or where. */
+export const DISK_FULL = new Problem(
+  507,
+  'The disk is full',
+  'The disk is full. Nothing was lost; free some space and try again.',
+);
+
 /** Whether an error of a file says that its disk is full, or that its owner may have no more of it. */
 export function isDiskFull(error: unknown): boolean {
-  const { code } = (error ?? {}) as NodeJS.ErrnoException;
-  return code === 'ENOSPC' || code === 'EDQUOT';
+  const { code, message } = (error ?? {}) as NodeJS.ErrnoException;
+  // Engines that write files themselves tell it in words.
+  return code === 'ENOSPC' || code === 'EDQUOT' || /\bENOSPC\b|no space left/i.test(String(message ?? ''));
 }

@@ -17,6 +17,8 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   read: 'reading',
   font: 'reading',
   preview: 'reading',
+  check: 'reading',
+  open: 'reading',
   derive: 'making',
   cut: 'making',
   scan: 'making',

@@ -131,7 +131,22 @@ export interface PackTask {
   readonly blobs: string;
 }
 
-export type Task = PaintTask | ReadTask | DeriveTask | CutTask | ScanTask | PreviewTask | PackTask | FontTask;
+/** Holds a large piece of JSON that was sent against the contract. */
+export interface CheckTask {
+  readonly kind: 'check';
+  /** The route's name in the contract. */
+  readonly route: string;
+  readonly json: Uint8Array;
+}
+
+/** Opens a large document. */
+export interface OpenTask {
+  readonly kind: 'open';
+  readonly document: unknown;
+}
+
+export type Task =
+  PaintTask | ReadTask | DeriveTask | CutTask | ScanTask | PreviewTask | PackTask | FontTask | CheckTask | OpenTask;
 
 /** What each kind of task comes to. */
 interface Outcomes {
@@ -144,6 +159,9 @@ interface Outcomes {
   /** The ZIP. */
   pack: Uint8Array;
   font: FontOutcome;
+  /** It fits. */
+  check: true;
+  open: Design;
 }
 export type Outcome<T extends Task> = Outcomes[T['kind']];
 

@@ -1,4 +1,5 @@
-import { Problem } from '../problem.ts';
+import { problemOf } from '../problem.ts';
+import { DISK_FULL, isDiskFull } from '../store/space.ts';
 import type { Answer, Order, Outcome, Task, TaskContext } from './tasks.ts';
 
 if (!process.send) throw new Error('this file runs as a process of the pool');
@@ -36,6 +37,14 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { packCollection } = await import('../collections/packCollection.ts');
       return () => packCollection(task);
     }
+    case 'check': {
+      const { check } = await import('./check.ts');
+      return () => Promise.resolve(check(task));
+    }
+    case 'open': {
+      const { openWithinLimits } = await import('../../core/document/index.ts');
+      return () => Promise.resolve(openWithinLimits(task.document));
+    }
     case 'font': {
       const { readFont } = await import('../motifs/readFont.ts');
       return () => readFont(task);
@@ -56,17 +65,13 @@ process.on('message', ({ id, task }: Order) => {
   });
   done.then(
     (outcome) => say({ id, type: 'done', outcome }),
-    (error: unknown) =>
-      say({
-        id,
-        type: 'failed',
-        message:
-          error instanceof Problem
-            ? error.message
-            : error instanceof Error
-              ? (error.stack ?? error.message)
-              : String(error),
-        ...(error instanceof Problem && { problem: { status: error.status, title: error.title } }),
-      }),
+    (error: unknown) => {
+      const problem = isDiskFull(error) ? DISK_FULL : problemOf(error);
+      say(
+        problem && problem.status !== 500
+          ? { id, type: 'failed', message: problem.message, problem: { status: problem.status, title: problem.title } }
+          : { id, type: 'failed', message: error instanceof Error ? (error.stack ?? error.message) : String(error) },
+      );
+    },
   );
 });

@@ -2,6 +2,7 @@ import { conflicts } from '../../core/document/index.ts';
 import { cutText } from '../../core/schema/index.ts';
 import { ApiProblem } from '../api/client.ts';
 import { createDesign, leaveDesign, readSince, saveCommands } from '../api/designs.ts';
+import { isPassing } from './saver.ts';
 import { removeFromOutbox, outboxOf, type Batch, type OutboxEntry } from './outbox.ts';
 import { TEXTS } from './texts.ts';
 
@@ -52,7 +53,7 @@ async function deliver(edits: OutboxEntry): Promise<{ saved: number; parted?: st
     }
     return { saved };
   } catch (error) {
-    if (!(error instanceof ApiProblem) || error.status >= 500) throw error;
+    if (!(error instanceof ApiProblem) || isPassing(error.status)) throw error;
     const name = TEXTS.nameKeptEdits(cutText(document.name, 100));
     await createDesign(name, { document });
     return { saved: 0, parted: name };

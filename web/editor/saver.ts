@@ -7,6 +7,11 @@ import type { Batch, OutboxEntry } from './outbox.ts';
 import { TEXTS } from './texts.ts';
 import { messageOf } from '../../core/problem/index.ts';
 
+/** Whether what was refused may well be taken later, as it is: the server is starting, its disk is full, or the way to it is bad. */
+export function isPassing(status: number): boolean {
+  return status >= 500 || status === 408;
+}
+
 /** Whether the design is saved, and if not, why. */
 export type SaveState =
   | { readonly kind: 'saved' }
@@ -211,7 +216,7 @@ export class Saver {
       }
     }
     const why = messageOf(reason);
-    if (reason instanceof Unreachable || !(reason instanceof ApiProblem) || reason.status >= 500) {
+    if (reason instanceof Unreachable || !(reason instanceof ApiProblem) || isPassing(reason.status)) {
       this.#retry = Math.min(LAST_RETRY_MS, this.#retry * 1.6);
       this.#set({ kind: 'waiting', why });
       return;
