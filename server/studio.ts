@@ -78,7 +78,7 @@ async function openDatabase({ path, database: folder }: DataFolder, space: Space
     if (error instanceof Problem && error.status === 507)
       throw new StartError(`${error.message.replace('press Save again', 'start again')}`);
     throw new StartError(
-      `The database in ${path} cannot be opened (${reason(error)}). Nothing was changed; restore a backup with “npm run restore”, or choose another folder with --data DIR.`,
+      `The database in ${path} cannot be opened: its files are damaged, or were written by another version of PostgreSQL. Nothing was changed; restore a backup with “npm run restore”, or choose another folder with --data DIR.`,
     );
   }
   try {

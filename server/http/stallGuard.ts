@@ -23,10 +23,11 @@ export function stallGuard(ms = STALL_MS): RequestHandler {
     };
     const done = (): void => {
       socket.setTimeout(0);
-      socket.off('timeout', giveUp);
+      request.off('timeout', giveUp);
     };
     socket.setTimeout(ms);
-    socket.once('timeout', giveUp);
+    // Where nobody listens to this on the request, the socket is closed without a word.
+    request.once('timeout', giveUp);
     request.once('end', done);
     response.once('close', done);
     next();

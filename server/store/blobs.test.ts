@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
@@ -28,6 +28,23 @@ describe('kept content', () => {
     );
     // Nothing half written is left lying about.
     expect(readdirSync(folder, { recursive: true }).filter((name) => /\.png\./.test(String(name)))).toEqual([]);
+  });
+
+  it('is held against its address when it is first read, and mended by the same content', async () => {
+    for (const damage of [
+      (path: string) => truncateSync(path, 3),
+      (path: string) => writeFileSync(path, 'something else'),
+    ]) {
+      const content = `kept ${damage.toString()}`;
+      const address = blobs.keep(content, 'svg');
+      damage(blobs.pathOf(address));
+      const later = new Blobs(folder);
+      await expect(later.read(address)).rejects.toThrow(/is damaged on the disk .* import the same file again/);
+      await expect(later.soundPathOf(address)).rejects.toMatchObject({ status: 500 });
+      expect(later.keep(content, 'svg')).toBe(address);
+      expect((await later.read(address)).toString()).toBe(content);
+      expect(await new Blobs(folder).soundPathOf(address)).toBe(blobs.pathOf(address));
+    }
   });
 
   it('has no address that leads anywhere else', () => {

@@ -5,12 +5,12 @@ import { Problem } from '../problem.ts';
 export const DISK_FULL_CODE = '53100';
 const MB = 1024 * 1024;
 /** Left free for what has to be written to end in order: the database's log, and a copy of it. */
-export const RESERVE_BYTES = 64 * MB;
+const RESERVE_BYTES = 64 * MB;
 /** A measurement holds so long, ms: saves come faster than disks fill, for the reserve is larger than what is written in that time. */
 const HOLDS_MS = 250;
 
 /** How much a disk has left, bytes. */
-export type Measure = (folder: string) => Promise<number>;
+type Measure = (folder: string) => Promise<number>;
 
 const measureFree: Measure = async (folder) => {
   const { bavail, bsize } = await statfs(folder);
@@ -19,14 +19,24 @@ const measureFree: Measure = async (folder) => {
 
 /** The room on the disk that the data folder lies on. */
 export class Space {
+  readonly #reserve: number;
+  readonly #measure: Measure;
+  readonly #holdsMs: number;
   #free = 0;
   #at = Number.NEGATIVE_INFINITY;
 
+  /**
+   * @param folder on the disk that is meant
+   * @param rules bytes that are always left free; how it is measured, and for how many ms a measurement holds
+   */
   constructor(
     readonly folder: string,
-    readonly reserve = RESERVE_BYTES,
-    readonly measure: Measure = measureFree,
-  ) {}
+    { reserve = RESERVE_BYTES, measure = measureFree as Measure, holdsMs = HOLDS_MS } = {},
+  ) {
+    this.#reserve = reserve;
+    this.#measure = measure;
+    this.#holdsMs = holdsMs;
+  }
 
   /**
    * Checks that so many bytes can be written and the reserve is left.
@@ -34,8 +44,8 @@ export class Space {
    * @throws Problem (507) with a sentence where they cannot
    */
   async require(bytes = 0): Promise<void> {
-    if (performance.now() - this.#at > HOLDS_MS) await this.#look();
-    if (this.#free < this.reserve + bytes) throw this.#problem(bytes);
+    if (performance.now() - this.#at > this.#holdsMs) await this.#look();
+    if (this.#free < this.#reserve + bytes) throw this.#problem(bytes);
   }
 
   /** The problem that the disk is full, where that was found by writing. */
@@ -45,7 +55,7 @@ export class Space {
   }
 
   async #look(): Promise<void> {
-    this.#free = await this.measure(this.folder);
+    this.#free = await this.#measure(this.folder);
     this.#at = performance.now();
   }
 
@@ -54,7 +64,7 @@ export class Space {
     return new Problem(
       507,
       'The disk is full',
-      bytes > 0 && this.#free >= this.reserve
+      bytes > 0 && this.#free >= this.#reserve
         ? `The disk has too little room for this: ${left}, and ${Math.ceil(bytes / MB)} MB are needed besides a reserve. Nothing was lost; free some space and try again.`
         : `The disk is full: ${left}. Nothing was lost; free some space and press Save again.`,
     );
