@@ -23,8 +23,13 @@ export interface TestStudio {
   close(): Promise<void>;
 }
 
-export async function openTestStudio(parts?: StudioParts): Promise<TestStudio> {
-  const folder = emptyFolder();
+/** What a studio of a test is opened with. */
+interface TestParts extends StudioParts {
+  /** Its data, in place of a new folder; removed when it is closed. */
+  readonly folder?: string;
+}
+
+export async function openTestStudio({ folder = emptyFolder(), ...parts }: TestParts = {}): Promise<TestStudio> {
   const studio = await openStudio(folder, parts);
   const log: string[] = [];
   const app = createApp(studio, undefined, (line) => log.push(line));
