@@ -1,4 +1,5 @@
 /** What server and browser say to each other: each route once. */
+import * as backups from './backups.ts';
 import * as designs from './designs.ts';
 import * as fonts from './fonts.ts';
 import * as jobs from './jobs.ts';
@@ -7,6 +8,7 @@ import type { Route } from './route.ts';
 import * as scans from './scans.ts';
 import * as swatches from './swatches.ts';
 
+export * from './backups.ts';
 export * from './designs.ts';
 export * from './fonts.ts';
 export * from './jobs.ts';
@@ -20,7 +22,7 @@ const isRoute = (value: unknown): value is Route =>
 
 /** Every route by its name. */
 export const ROUTES: Readonly<Record<string, Route>> = Object.fromEntries(
-  [designs, motifs, fonts, scans, swatches, jobs]
+  [designs, motifs, fonts, scans, swatches, jobs, backups]
     .flatMap((module) => Object.entries(module))
     .filter((entry): entry is [string, Route] => isRoute(entry[1])),
 );

@@ -2,7 +2,7 @@ import { mixed, string, type InferType } from 'yup';
 import { between, type Immutable } from '../core/schema/index.ts';
 import { exactly, route } from './route.ts';
 
-const jobIdSchema = string()
+export const jobIdSchema = string()
   .required()
   .matches(/^[\w-]{1,64}$/);
 const byId = exactly({ id: jobIdSchema });

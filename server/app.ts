@@ -10,6 +10,7 @@ import { spaceGuard } from './http/spaceGuard.ts';
 import { stallGuard } from './http/stallGuard.ts';
 import { noSuchRoute, problemHandler } from './problem.ts';
 import { alternativeRoutes } from './routes/alternatives.ts';
+import { backupRoutes } from './routes/backups.ts';
 import { blobRoutes } from './routes/blobs.ts';
 import { collectionRoutes } from './routes/collections.ts';
 import { designRoutes } from './routes/designs.ts';
@@ -78,6 +79,7 @@ export function createApp(
     scanRoutes,
     scannerRoutes,
     blobRoutes,
+    backupRoutes,
   ])
     app.use(routes(studio));
   app.use('/api', noSuchRoute);

@@ -176,6 +176,11 @@ describe('the contract', () => {
     const scanning = await ask('startScan', { body: { original: originals[0].id, dpi: 300 } });
     await ask('stopJob', { params: { id: scanning.id } });
     await ask('clearJam');
+    const backup = await ask('startBackup');
+    await result('startBackup', backup);
+    await ask('readBackup', { params: { id: backup.id } });
+    await ask('listBackups');
+    await result('startCheck', await ask('startCheck'));
 
     expect(Object.keys(ROUTES).filter((name) => !asked.has(name))).toEqual([]);
   });

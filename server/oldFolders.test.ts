@@ -1,4 +1,4 @@
-import { rmSync } from 'node:fs';
+import { readdirSync, rmSync } from 'node:fs';
 import sharp from 'sharp';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Job } from '../contract/index.ts';
@@ -10,7 +10,8 @@ let folder: string | undefined;
 
 afterEach(async () => {
   await hevrel?.close();
-  if (folder !== undefined) rmSync(folder, { recursive: true, force: true });
+  for (const left of [folder, `${folder}-backups`])
+    if (left !== undefined) rmSync(left, { recursive: true, force: true });
 });
 
 const pixels = (png: Buffer): Promise<Buffer> => sharp(png).ensureAlpha().raw().toBuffer();
@@ -34,9 +35,10 @@ describe('a data folder of an earlier version', () => {
         const off = before.filter((value, n) => Math.abs(value - (now[n] as number)) > 1).length;
         expect(off, `channels of the ${kind} that differ`).toBe(0);
       }
-      const { name, revision } = (tables['designs'] as [{ document: { name: string }; revision: number }]).map(
-        (row) => ({ name: row.document.name, revision: row.revision }),
-      )[0];
+      // What was there before the migrations is kept.
+      expect(readdirSync(`${folder}-backups`)).toEqual([expect.stringMatching(/^before-\d{3}-\w+\.tar\.gz$/)]);
+      const [{ document, revision }] = tables['designs'] as [{ document: { name: string }; revision: number }];
+      const { name } = document;
       expect((await call('GET', '/designs')).body).toMatchObject([{ name, revision, motifs: 2 }]);
       const path = `/designs/${ids.design}`;
       const kept = (await call('GET', `${path}/alternatives`)).body as unknown as { id: string }[];

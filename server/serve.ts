@@ -1,5 +1,6 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { DailyBackups } from './backup/dailyBackups.ts';
 import { createApp } from './app.ts';
 import { declineSamples, layOutSamples } from './samples/layOutSamples.ts';
 import { prepareStudio } from './samples/prepareStudio.ts';
@@ -49,10 +50,12 @@ export async function serve(
     const shown = host.includes(':') ? `[${host}]` : host;
     const url = `http://${shown}:${taken}`;
     studio.folder.lock.write({ pid: process.pid, url });
+    const daily = new DailyBackups(studio);
     return {
       url,
       studio,
       async close() {
+        daily.stop();
         const closed = new Promise((resolve) => server.close(resolve));
         const late = setTimeout(() => server.closeAllConnections(), REQUESTS_MS);
         // Followers of jobs hold their connections open; their jobs are stopped, which ends them.

@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import { writeBackup } from './backup/archive.ts';
 import { Blobs } from './store/blobs.ts';
 import { Database, SqlError } from './store/database.ts';
 import { takeDataFolder, type DataFolder } from './store/dataFolder.ts';
@@ -39,8 +40,8 @@ export async function openStudio(
   const space = spaceOf?.(folder.path) ?? new Space(folder.path);
   let database: Database | undefined;
   try {
-    clearDrafts(folder.blobs);
-    database = await openDatabase(folder, space);
+    clearDrafts(folder);
+    database = await openDatabase(folder, space, pool);
     const jobs = new Jobs(database);
     await jobs.closeAbandoned();
     const maintenance = new Maintenance(database, () => clearOldExports(folder.exports));
@@ -70,7 +71,8 @@ export async function openStudio(
 }
 
 /** @throws StartError with a sentence where the database cannot be used */
-async function openDatabase({ path, database: folder }: DataFolder, space: Space): Promise<Database> {
+async function openDatabase(data: DataFolder, space: Space, pool: Pool): Promise<Database> {
+  const { path, database: folder } = data;
   let database: Database;
   try {
     database = await Database.open(folder, space);
@@ -86,6 +88,13 @@ async function openDatabase({ path, database: folder }: DataFolder, space: Space
     if (newer !== undefined)
       throw new StartError(
         `The data folder ${path} was written by a newer Hevrel (${newer}). Start that one, or choose another folder with --data DIR. Nothing was changed.`,
+      );
+    const [due] = database.due;
+    // Migrations go one way: what they were given is kept.
+    if (due !== undefined && database.isMigrated)
+      await writeBackup(
+        { folder: data, database, pool },
+        join(data.backups, `before-${due.replace('.sql', '')}.tar.gz`),
       );
     await database.migrate();
     return database;

@@ -1,3 +1,4 @@
+import { picturesOf } from '../../core/motif/index.ts';
 import { cutText } from '../../core/schema/index.ts';
 import type { ImportReport, StoredMotif } from '../../contract/index.ts';
 import { nanoid } from 'nanoid';
@@ -27,6 +28,11 @@ export async function importMotif(
   const { database, blobs } = studio;
   const kind = sniff(content);
   const there = kind && (await motifFromSource(database, blobs.addressOf(content, kind)));
+  if (there && !(await isWhole(studio, there))) {
+    const { artwork, source, thumbnail } = await readFile(studio, fileName, content, signal);
+    const motif = await changeMotif(database, there.id, { artwork, source, thumbnail });
+    return { motif, notes: [`A file of “${there.name}” was damaged and is mended now.`], fonts: [] };
+  }
   if (there)
     return {
       motif: there,
@@ -46,6 +52,13 @@ export async function importMotif(
   };
   await insertMotif(database, motif);
   return { motif, notes, fonts };
+}
+
+/** Whether all files of a motif are what they were. */
+async function isWhole({ blobs }: Studio, { artwork, source, thumbnail }: StoredMotif): Promise<boolean> {
+  for (const address of [artwork, source, thumbnail]) if (!(await blobs.isSound(address))) return false;
+  for (const picture of picturesOf(await blobs.readArtwork(artwork))) if (!(await blobs.isSound(picture))) return false;
+  return true;
 }
 
 /** Gives a motif other artwork, which shows wherever it is used; its name and its width stay. @throws Problem */

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { createReadStream, existsSync, mkdirSync, readFileSync } from 'node:fs';
+import { createReadStream, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
@@ -28,8 +28,7 @@ export class Blobs {
   keep(content: Uint8Array | string, kind: BlobKind): string {
     const address = this.addressOf(content, kind);
     const path = this.pathOf(address);
-    if (this.#sound.has(address) && existsSync(path)) return address;
-    if (!existsSync(path) || !readFileSync(path).equals(Buffer.from(content))) {
+    if (!holds(path, Buffer.from(content))) {
       const folder = dirname(path);
       if (!existsSync(folder)) {
         mkdirSync(folder, { recursive: true });
@@ -70,6 +69,13 @@ export class Blobs {
     return artwork;
   }
 
+  /** Whether a file is there and holds what its address names; looked at anew, however often it was read. */
+  async isSound(address: string): Promise<boolean> {
+    const isSound = this.has(address) && address.startsWith(await hashOf(this.pathOf(address)));
+    if (!isSound) this.#sound.delete(address);
+    return isSound;
+  }
+
   has(address: string): boolean {
     return Blobs.isAddress(address) && existsSync(this.pathOf(address));
   }
@@ -92,6 +98,11 @@ export class Blobs {
       );
     this.#sound.add(address);
   }
+}
+
+function holds(path: string, content: Buffer): boolean {
+  const there = statSync(path, { throwIfNoEntry: false });
+  return there?.size === content.length && readFileSync(path).equals(content);
 }
 
 /** The SHA-256 of a file, as hexadecimal digits. */

@@ -51,6 +51,7 @@ export class Database implements Store {
   /** Migrations that are still to be done, as the last opening found. */
   #due: readonly string[] = [];
   #unknown: readonly string[] = [];
+  #isMigrated = false;
 
   private constructor(folder: string, space: Space, patience: Partial<typeof PATIENCE>) {
     this.#folder = folder;
@@ -73,6 +74,11 @@ export class Database implements Store {
   /** Migrations that are to be done before it is used, by name. */
   get due(): readonly string[] {
     return this.#due;
+  }
+
+  /** Whether migrations were done here before: it is not new. */
+  get isMigrated(): boolean {
+    return this.#isMigrated;
   }
 
   /** Migrations that were done here and that this Hevrel does not know: a newer one wrote the folder. */
@@ -187,9 +193,10 @@ export class Database implements Store {
     });
     const thread = { worker, ended, desk: wrap<Desk>(nodeEndpoint(worker)) };
     this.#thread = thread;
-    const { due, unknown } = await this.#answer(thread, (desk) => desk.open(), this.#patience.open);
+    const { due, unknown, done } = await this.#answer(thread, (desk) => desk.open(), this.#patience.open);
     this.#due = due;
     this.#unknown = unknown;
+    this.#isMigrated = done > 0;
     return thread;
   }
 

@@ -5,7 +5,6 @@ import { expose } from 'comlink';
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
 import { compareMigrations, migrate, openPostgres } from './postgres.ts';
 import { PostgresFiles } from './postgresFiles.ts';
-import { syncTree } from './sync.ts';
 
 /** What came of a call: its value; an error of the statement, after which all goes on; or the end of the engine. */
 export type Outcome<T> = { readonly value: T } | { readonly refused: Refusal } | { readonly broken: string };
@@ -54,7 +53,6 @@ const desk = {
       await database().query('CHECKPOINT');
       rmSync(copy, { recursive: true, force: true });
       cpSync(folder, copy, { recursive: true });
-      syncTree(copy);
     }),
   close: () => outcome(async () => opened?.close()),
 };

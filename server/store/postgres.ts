@@ -8,7 +8,6 @@ const MIGRATIONS = new URL('./migrations/', import.meta.url);
 
 /** Switched on where the engine has them off (`-F` is off), or smaller than for a large server. */
 const SETTINGS = {
-  fsync: 'on',
   synchronous_commit: 'on',
   // The only method that the engine passes on to the file layer.
   wal_sync_method: 'fsync',
@@ -21,32 +20,50 @@ const SETTINGS = {
  *
  * @param folder where it lives
  * @param files its file layer for that folder
+ * @param isLasting whether it is to outlive a power cut; a copy that is only read need not, and opens sooner
  */
-export async function openPostgres(folder: string, files: PostgresFiles): Promise<PGlite> {
+export async function openPostgres(folder: string, files: PostgresFiles, { isLasting = true } = {}): Promise<PGlite> {
   const isNew = !existsSync(join(folder, 'PG_VERSION'));
   const database = await PGlite.create({
     fs: files,
     startParams: [
       ...PGlite.defaultStartParams.filter((part) => part !== '-F'),
-      ...Object.entries(SETTINGS).flatMap(([name, value]) => ['-c', `${name}=${value}`]),
+      ...Object.entries({ ...SETTINGS, fsync: isLasting ? 'on' : 'off' }).flatMap(([name, value]) => [
+        '-c',
+        `${name}=${value}`,
+      ]),
     ],
   });
   await database.exec(
     'CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, done_at timestamptz NOT NULL DEFAULT now())',
   );
   // What creates it does not wait for the disk.
-  if (isNew) syncTree(folder);
+  if (isNew && isLasting) syncTree(folder);
   return database;
 }
 
+/** How a database stands to this Hevrel. */
+interface Migrations {
+  /** Still to be done here, in order. */
+  readonly due: readonly string[];
+  /** Done here, and only a newer Hevrel knows them. */
+  readonly unknown: readonly string[];
+  /** How many were done here. */
+  readonly done: number;
+}
+
 /** Migrations that are still to be done here, and those that only a newer Hevrel knows, in order. */
-export async function compareMigrations(database: PGlite): Promise<{ due: string[]; unknown: string[] }> {
+export async function compareMigrations(database: PGlite): Promise<Migrations> {
   const { rows } = await database.query<{ name: string }>('SELECT name FROM migrations ORDER BY name');
   const known = readdirSync(MIGRATIONS)
     .filter((name) => name.endsWith('.sql'))
     .sort();
   const done = rows.map(({ name }) => name);
-  return { due: known.filter((name) => !done.includes(name)), unknown: done.filter((name) => !known.includes(name)) };
+  return {
+    due: known.filter((name) => !done.includes(name)),
+    unknown: done.filter((name) => !known.includes(name)),
+    done: done.length,
+  };
 }
 
 /** Brings the tables up to date; each migration is done whole or not at all. */

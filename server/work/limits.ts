@@ -25,12 +25,15 @@ export interface Limits {
 
 const DRAWING = 'Nothing was changed; simplify the drawing and import it again.';
 const SENT = 'Nothing was changed; send less at a time.';
+const KEPT = 'The studio is as it was; try again.';
 const SHEET = 'The sheet is kept as it was; scan it at a lower density, or change a step, and try again.';
 
 const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
   read: { ms: 20_000, memory: 900 * MB, doing: 'Reading this file', advice: DRAWING },
   check: { ms: 20_000, memory: 1500 * MB, doing: 'Checking what was sent', advice: SENT },
   open: { ms: 60_000, memory: 1500 * MB, doing: 'Opening this design', advice: SENT },
+  archive: { ms: 3_600_000, memory: 2000 * MB, doing: 'Writing this backup', advice: KEPT },
+  'check-studio': { ms: 3_600_000, memory: 2000 * MB, doing: 'Checking the studio', advice: KEPT },
   font: {
     ms: 20_000,
     memory: 900 * MB,

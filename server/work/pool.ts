@@ -10,7 +10,7 @@ const IDLE_MS = 20_000;
 /** Files that are read besides the usual ones while those are slow. */
 const SPARE_READERS = 2;
 
-type LaneName = 'reading' | 'making' | 'painting';
+type LaneName = 'reading' | 'making' | 'painting' | 'keeping';
 
 /** Where tasks of each kind wait: a file to be read never waits behind an export. */
 const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
@@ -24,6 +24,8 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   scan: 'making',
   paint: 'painting',
   pack: 'painting',
+  archive: 'keeping',
+  'check-studio': 'keeping',
 };
 
 /**
@@ -45,6 +47,7 @@ export class Pool {
     this.#lanes = {
       reading: new Lane({ ...rules, spare: SPARE_READERS }),
       making: new Lane(rules),
+      keeping: new Lane({ ...rules, size: 1 }),
       painting: new Lane({
         ...rules,
         mayBegin: ({ order: { task } }, underWay) =>

@@ -140,13 +140,56 @@ export interface CheckTask {
 }
 
 /** Opens a large document. */
-export interface OpenTask {
+interface OpenTask {
   readonly kind: 'open';
   readonly document: unknown;
 }
 
+/** Packs parts of a folder into one file. */
+interface ArchiveTask {
+  readonly kind: 'archive';
+  readonly folder: string;
+  readonly file: string;
+  readonly parts: readonly string[];
+}
+
+/** Reads all of a studio and says what is damaged. */
+export interface CheckStudioTask {
+  readonly kind: 'check-studio';
+  /** A database that nothing else has open. */
+  readonly database: string;
+  readonly blobs: string;
+}
+
+/** Something that is damaged. */
+export interface Fault {
+  /** What it is, such as “the motif Whelk (8dG9yYpF5uQG)”. */
+  readonly what: string;
+  /** What is wrong with it, as a sentence. */
+  readonly wrong: string;
+  /** What helps. */
+  readonly help: string;
+}
+
+export interface CheckOutcome {
+  /** How many things of each kind were looked at. */
+  readonly seen: Readonly<Record<string, number>>;
+  readonly faults: readonly Fault[];
+}
+
 export type Task =
-  PaintTask | ReadTask | DeriveTask | CutTask | ScanTask | PreviewTask | PackTask | FontTask | CheckTask | OpenTask;
+  | PaintTask
+  | ReadTask
+  | DeriveTask
+  | CutTask
+  | ScanTask
+  | PreviewTask
+  | PackTask
+  | FontTask
+  | CheckTask
+  | OpenTask
+  | ArchiveTask
+  | CheckStudioTask;
 
 /** What each kind of task comes to. */
 interface Outcomes {
@@ -162,6 +205,8 @@ interface Outcomes {
   /** It fits. */
   check: true;
   open: Design;
+  archive: { readonly bytes: number };
+  'check-studio': CheckOutcome;
 }
 export type Outcome<T extends Task> = Outcomes[T['kind']];
 

@@ -45,6 +45,14 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { openWithinLimits } = await import('../../core/document/index.ts');
       return () => Promise.resolve(openWithinLimits(task.document));
     }
+    case 'archive': {
+      const { packFolder } = await import('../backup/archive.ts');
+      return () => packFolder(task);
+    }
+    case 'check-studio': {
+      const { checkStudio } = await import('../backup/checkStudio.ts');
+      return () => checkStudio(task);
+    }
     case 'font': {
       const { readFont } = await import('../motifs/readFont.ts');
       return () => readFont(task);

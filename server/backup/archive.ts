@@ -1,0 +1,147 @@
+import {
+  linkSync,
+  copyFileSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { create, extract } from 'tar';
+import { object, string } from 'yup';
+import type { JobContext } from '../store/jobs.ts';
+import { DRAFT_MARK } from '../store/blobs.ts';
+import { Space } from '../store/space.ts';
+import { publish } from '../store/sync.ts';
+import type { Database } from '../store/database.ts';
+import type { DataFolder } from '../store/dataFolder.ts';
+import type { Pool } from '../work/pool.ts';
+
+/** Says what an archive is, as its first entry. */
+const LABEL = 'hevrel-backup.json';
+/** What a backup holds. */
+const PARTS = ['database', 'blobs'] as const;
+
+const labelSchema = object({ format: string().oneOf(['hevrel-backup-1']).required(), madeAt: string().required() });
+
+/** What is backed up, and what does the work. */
+interface Kept {
+  readonly folder: DataFolder;
+  readonly database: Database;
+  readonly pool: Pool;
+}
+
+/** A studio's database and files as they were at one moment, in one file. */
+export interface Backup {
+  /** ISO 8601. */
+  readonly madeAt: string;
+  readonly bytes: number;
+}
+
+/** A file that is no backup, or a folder that it cannot be restored to; the message is a sentence. */
+export class BackupError extends Error {}
+
+/**
+ * Writes a backup while the studio goes on being used: the database as it is between two statements, and every file that it names.
+ *
+ * @param to the archive: a tar, packed with gzip; it appears whole or not at all
+ * @throws Problem (507) where the disk has too little room
+ */
+export async function writeBackup({ folder, database, pool }: Kept, to: string, context?: JobContext): Promise<Backup> {
+  mkdirSync(dirname(to), { recursive: true });
+  const size = sizeOf(folder.database) + sizeOf(folder.blobs);
+  await new Space(dirname(to)).require(size);
+  const draft = mkdtempSync(join(folder.path, 'backup-draft-'));
+  const madeAt = new Date().toISOString();
+  try {
+    await database.copyTo(join(draft, 'database'));
+    linkTree(folder.blobs, join(draft, 'blobs'));
+    writeFileSync(join(draft, LABEL), JSON.stringify({ format: 'hevrel-backup-1', madeAt }));
+    const { bytes } = await pool.run(
+      { kind: 'archive', folder: draft, file: `${to}${DRAFT_MARK}`, parts: [LABEL, ...PARTS] },
+      context,
+    );
+    await publish(`${to}${DRAFT_MARK}`, to);
+    return { madeAt, bytes };
+  } catch (error) {
+    rmSync(`${to}${DRAFT_MARK}`, { force: true });
+    throw error;
+  } finally {
+    rmSync(draft, { recursive: true, force: true });
+  }
+}
+
+/** Packs parts of a folder into one file. To be called in a process of the pool. */
+export async function packFolder({
+  folder,
+  file,
+  parts,
+}: {
+  readonly folder: string;
+  readonly file: string;
+  readonly parts: readonly string[];
+}): Promise<{ bytes: number }> {
+  // Fast rather than small: most of it is pictures, which are packed already.
+  await create({ cwd: folder, file, gzip: { level: 3 }, portable: true, strict: true }, [...parts]);
+  return { bytes: statSync(file).size };
+}
+
+/**
+ * Unpacks a backup into a folder, which is made.
+ *
+ * @returns when the backup was made
+ * @throws BackupError where it is none, or is damaged
+ */
+export async function unpackBackup(from: string, folder: string): Promise<string> {
+  mkdirSync(folder, { recursive: true });
+  try {
+    // Entries that lead out of the folder, and links, are refused.
+    await extract({
+      file: from,
+      cwd: folder,
+      strict: true,
+      filter: (_path, entry) => !('type' in entry) || entry.type === 'File' || entry.type === 'Directory',
+    });
+    const { madeAt } = labelSchema.validateSync(JSON.parse(readFileSync(join(folder, LABEL), 'utf8')));
+    for (const part of PARTS) statSync(join(folder, part));
+    rmSync(join(folder, LABEL));
+    return madeAt;
+  } catch (error) {
+    rmSync(folder, { recursive: true, force: true });
+    throw new BackupError(
+      `“${resolve(from)}” is no backup of Hevrel, or is damaged (${error instanceof Error ? error.message.split('\n')[0] : String(error)}). Nothing was changed; choose another backup.`,
+    );
+  }
+}
+
+/** Bytes of the files in a folder. */
+function sizeOf(folder: string): number {
+  return readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .reduce(
+      (sum, entry) => sum + (statSync(join(entry.parentPath, entry.name), { throwIfNoEntry: false })?.size ?? 0),
+      0,
+    );
+}
+
+/** Kept files never change, so another name for each is a copy that takes no room. */
+function linkTree(from: string, to: string): void {
+  mkdirSync(to, { recursive: true });
+  for (const entry of readdirSync(from, { withFileTypes: true })) {
+    const [source, target] = [join(from, entry.name), join(to, entry.name)];
+    if (entry.isDirectory()) linkTree(source, target);
+    else if (!entry.name.includes(DRAFT_MARK)) linkOrCopy(source, target);
+  }
+}
+
+function linkOrCopy(source: string, target: string): void {
+  try {
+    linkSync(source, target);
+  } catch {
+    // Some disks know no links.
+    copyFileSync(source, target);
+  }
+}

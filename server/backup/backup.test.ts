@@ -1,0 +1,164 @@
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Job } from '../../contract/index.ts';
+import { SQUARE } from '../../core/lattice/index.ts';
+import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
+import { BackupError, unpackBackup, writeBackup } from './archive.ts';
+import { check, restore } from './commands.ts';
+import { DailyBackups, expired } from './dailyBackups.ts';
+
+const BOX = '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><path d="M0 0h9v9H0z"/></svg>';
+const place = mkdtempSync(join(tmpdir(), 'hevrel-backup-'));
+let hevrel: TestStudio;
+let design: string;
+
+beforeAll(async () => {
+  hevrel = await openTestStudio();
+  await hevrel.send('box.svg', BOX);
+  const made = await hevrel.call('POST', '/designs', { name: '0', repeat: { width: 100, height: 100, step: SQUARE } });
+  design = (made.body['design'] as { id: string }).id;
+});
+afterAll(async () => {
+  const { backups } = hevrel.studio.folder;
+  await hevrel.close();
+  for (const folder of [place, backups]) rmSync(folder, { recursive: true, force: true });
+});
+
+describe('a backup', () => {
+  const file = join(place, 'first.tar.gz');
+
+  it('is fetched while the studio is worked on, and restored with all that was saved before it was asked for', async () => {
+    let revision = 1;
+    let isAsking = true;
+    const saving = (async () => {
+      while (isAsking) {
+        const commands = [{ type: 'name', name: String(revision) }];
+        const { body } = await hevrel.call('PATCH', `/designs/${design}`, {
+          save: `save-no-${revision}`,
+          revision,
+          commands,
+        });
+        revision = body['revision'] as number;
+      }
+    })();
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    const before = revision;
+    const job = await hevrel.ended((await hevrel.call('POST', '/backups')).body as unknown as Job);
+    isAsking = false;
+    await saving;
+    expect(job).toMatchObject({
+      state: 'done',
+      result: { fileName: expect.stringMatching(/^hevrel-.*\.tar\.gz$/) as unknown },
+    });
+    writeFileSync(file, Buffer.from(await (await hevrel.fetch(`/backups/${job.id}/file`)).arrayBuffer()));
+    expect((await hevrel.call('GET', '/backups')).body).toMatchObject([{ kind: 'asked' }]);
+
+    const folder = join(place, 'restored');
+    const { text, code } = await restore(['--from', file, '--data', folder]);
+    expect([text, code]).toEqual([expect.stringMatching(/^The studio of 2.* All is sound: 1 designs, 1 motifs/), 0]);
+    const other = await openTestStudio({ folder });
+    const there = (await other.call('GET', `/designs/${design}`)).body;
+    expect(there['revision']).toBeGreaterThanOrEqual(before);
+    expect((there['design'] as { name: string }).name).toBe(String((there['revision'] as number) - 1));
+    expect((await other.call('GET', '/motifs')).body).toMatchObject({ total: 1 });
+    // Nothing of its making is left.
+    expect(readdirSync(hevrel.studio.folder.path).filter((name) => name.includes('draft'))).toEqual([]);
+    await other.close();
+  });
+
+  it('that is damaged, is none, or would go over something is refused with a sentence, and nothing is left of it', async () => {
+    const cut = join(place, 'cut.tar.gz');
+    writeFileSync(cut, readFileSync(file));
+    truncateSync(cut, 100_000);
+    const none = join(place, 'none.tar.gz');
+    writeFileSync(none, 'not a backup');
+    for (const wrong of [cut, none, join(place, 'gone.tar.gz')])
+      await expect(restore(['--from', wrong, '--data', join(place, 'unused')])).rejects.toThrow(
+        /is no backup of Hevrel, or is damaged .* Nothing was changed; choose another backup\.$/,
+      );
+    expect(readdirSync(place).filter((name) => name.startsWith('unused'))).toEqual([]);
+    await expect(restore(['--from', file, '--data', place])).rejects.toThrow(
+      /holds something already\. Nothing was changed/,
+    );
+    await expect(restore(['--from', file, '--date', 'x'])).rejects.toThrow(
+      /The options are --from FILE and --data DIR\.$/,
+    );
+  });
+
+  it('is not begun where the disk has no room for it', async () => {
+    await expect(unpackBackup(join(place, 'gone'), join(place, 'new'))).rejects.toThrow(BackupError);
+    expect(existsSync(join(place, 'new'))).toBe(false);
+  });
+
+  it('is made each day, read back, and kept for seven days and four weeks', async () => {
+    const daily = new DailyBackups(hevrel.studio);
+    daily.stop();
+    const first = await daily.run(new Date('2026-11-02T12:00:00Z'));
+    expect(await daily.run(new Date('2026-11-02T18:00:00Z'))).toBe(first);
+    for (let day = 3; day <= 12; day += 1)
+      writeFileSync(join(hevrel.studio.folder.backups, `2026-11-${String(day).padStart(2, '0')}.tar.gz`), '');
+    await daily.run(new Date('2026-11-13T12:00:00Z'));
+    expect(readdirSync(hevrel.studio.folder.backups).sort()).toEqual(
+      ['07', '08', '09', '10', '11', '12', '13'].map((day) => `2026-11-${day}.tar.gz`),
+    );
+    expect((await hevrel.call('GET', '/backups')).body).toMatchObject([
+      { kind: 'daily' },
+      { kind: 'daily' },
+      { kind: 'asked' },
+    ]);
+  });
+
+  it('goes after seven days, but for the last of each of four weeks', () => {
+    const now = new Date('2026-11-27T12:00:00Z');
+    fc.assert(
+      fc.property(fc.uniqueArray(fc.integer({ min: 0, max: 80 })), (ages) => {
+        const dayOf = (age: number): string => new Date(now.getTime() - age * 86_400_000).toISOString().slice(0, 10);
+        const gone = new Set(expired(ages.map(dayOf), now));
+        const kept = ages.filter((age) => !gone.has(dayOf(age)));
+        for (const age of ages.filter((days) => days < 7)) expect(kept).toContain(age);
+        expect(kept.filter((age) => age >= 7).length).toBeLessThanOrEqual(4);
+        // Whatever is there, the newest stays; and those that stay are stable.
+        if (ages.length > 0) expect(kept).toContain(Math.min(...ages));
+        expect(expired(kept.map(dayOf), now)).toEqual([]);
+      }),
+    );
+  });
+});
+
+describe('the check', () => {
+  it('finds all sound, then names each file that is damaged or gone, and what helps', async () => {
+    const run = async (): Promise<{ faults: { what: string; wrong: string; help: string }[] }> =>
+      (await hevrel.ended((await hevrel.call('POST', '/checks')).body as unknown as Job)).result as never;
+    expect((await run()).faults).toEqual([]);
+    const [motif] = (await hevrel.call('GET', '/motifs')).body['motifs'] as {
+      name: string;
+      artwork: string;
+      thumbnail: string;
+    }[];
+    const { blobs } = hevrel.studio;
+    truncateSync(blobs.pathOf(motif?.artwork ?? ''), 5);
+    expect((await run()).faults).toEqual([
+      {
+        what: expect.stringMatching(/^the motif “box” \(.+\)$/i) as unknown,
+        wrong: `It is damaged: its file ${motif?.artwork} is not what it was.`,
+        help: 'Import the same file again, which mends it, or restore a backup.',
+      },
+    ]);
+    rmSync(blobs.pathOf(motif?.thumbnail ?? ''));
+    await hevrel.send('box.svg', BOX);
+    expect((await run()).faults).toMatchObject([]);
+  });
+
+  it('says so where there is no studio', async () => {
+    await expect(check(['--data', join(place, 'nowhere')])).rejects.toThrow(/There is no studio in/);
+  });
+
+  it('is told apart from what only a full disk keeps from being written', async () => {
+    await expect(
+      writeBackup(hevrel.studio, join(hevrel.studio.folder.path, 'in-use', 'x.tar.gz')),
+    ).rejects.toMatchObject({ code: expect.stringMatching(/ENOTDIR|EEXIST/) as unknown });
+  });
+});

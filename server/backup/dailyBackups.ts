@@ -1,0 +1,90 @@
+import { existsSync, mkdtempSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { insertBackup } from '../store/backups.ts';
+import type { Studio } from '../studio.ts';
+import { unpackBackup, writeBackup } from './archive.ts';
+
+const LOOK_MS = 3600_000;
+/** Begun so long after the start, when nobody waits for anything, ms. */
+const FIRST_MS = 60_000;
+const DAYS = 7;
+const WEEKS = 4;
+const DAY_MS = 86_400_000;
+const NAME = /^(\d{4}-\d{2}-\d{2})\.tar\.gz$/;
+
+/** A backup each day, beside the data folder: seven days and four weeks are kept, and each was read back once. */
+export class DailyBackups {
+  readonly #studio: Studio;
+  readonly #timers: readonly NodeJS.Timeout[];
+
+  constructor(studio: Studio) {
+    this.#studio = studio;
+    const look = (): void => {
+      this.run(new Date()).catch((error: unknown) => {
+        process.stderr.write(
+          `The daily backup was not made: ${error instanceof Error ? error.message : String(error)}\n`,
+        );
+      });
+    };
+    this.#timers = [setTimeout(look, FIRST_MS), setInterval(look, LOOK_MS)];
+    for (const timer of this.#timers) timer.unref();
+  }
+
+  /** Makes the backup of a day unless it is there, and clears away those that are not kept any more. @returns its path */
+  async run(now: Date): Promise<string> {
+    const { folder, database } = this.#studio;
+    const file = join(folder.backups, `${now.toISOString().slice(0, 10)}.tar.gz`);
+    if (!existsSync(file)) {
+      const backup = await writeBackup(this.#studio, file);
+      await this.#readBack(file);
+      await insertBackup(database, { ...backup, kind: 'daily' });
+    }
+    const made = readdirSync(folder.backups).flatMap((name) => NAME.exec(name)?.[1] ?? []);
+    for (const day of expired(made, now)) rmSync(join(folder.backups, `${day}.tar.gz`), { force: true });
+    return file;
+  }
+
+  stop(): void {
+    for (const timer of this.#timers) clearTimeout(timer);
+  }
+
+  /** Opens a backup as if it were restored. @throws Error where it is damaged; it is set aside then */
+  async #readBack(file: string): Promise<void> {
+    const { folder, pool } = this.#studio;
+    const draft = mkdtempSync(join(folder.backups, 'read-back-draft-'));
+    try {
+      await unpackBackup(file, draft);
+      const { faults } = await pool.run({
+        kind: 'check-studio',
+        database: join(draft, 'database'),
+        blobs: join(draft, 'blobs'),
+      });
+      for (const { what, wrong, help } of faults) process.stderr.write(`In ${file}: ${what}. ${wrong} ${help}\n`);
+      // Other faults are those of the studio itself, which a backup is to keep as it is.
+      if (faults.some(({ what }) => what === 'the database')) throw new Error(`${file} cannot be read back`);
+    } catch (error) {
+      renameSync(file, `${file}.damaged`);
+      throw error;
+    } finally {
+      rmSync(draft, { recursive: true, force: true });
+    }
+  }
+}
+
+/**
+ * The days whose backups are not kept any more: all but the last seven days, and the last of each of the last four weeks.
+ *
+ * @param days of the backups that are there, as YYYY-MM-DD
+ */
+export function expired(days: readonly string[], now: Date): string[] {
+  const sorted = [...days].sort().reverse();
+  const kept = new Set(sorted.filter((day) => now.getTime() - Date.parse(day) < DAYS * DAY_MS));
+  const weeks = new Map<number, string>();
+  // The epoch was a Thursday: weeks begin on Mondays.
+  for (const day of sorted) {
+    const week = Math.floor((Date.parse(day) / DAY_MS + 3) / 7);
+    if (!weeks.has(week)) weeks.set(week, day);
+  }
+  for (const day of [...weeks.values()].slice(0, WEEKS)) kept.add(day);
+  return sorted.filter((day) => !kept.has(day));
+}
