@@ -72,7 +72,7 @@ export function problemHandler(
     const problem = problemOf(await refine(error));
     if (problem.status >= 500)
       log(
-        `${request.method} ${request.path}: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`,
+        `${request.method} ${request.path}: ${error instanceof Error && error !== problem ? (error.stack ?? error.message) : problem.message}`,
       );
     if (response.headersSent) {
       next(error);

@@ -7,7 +7,7 @@ import { prepareStudio } from './samples/prepareStudio.ts';
 import { ownHosts } from './http/guard.ts';
 import { notReady } from './http/notReady.ts';
 import type { Options } from './options.ts';
-import { openStudio, type Studio } from './studio.ts';
+import { openStudio, type Studio, type StudioParts } from './studio.ts';
 import { StartError } from './store/startError.ts';
 
 /** A request's head is here by then, ms; and all of it, however slowly it comes. */
@@ -29,12 +29,14 @@ export interface Serving {
  *
  * @param web folder of the built interface
  * @param say takes a line for the terminal
+ * @param parts what it is opened with in place of its own
  * @throws StartError with a sentence; nothing is left open then
  */
 export async function serve(
   { port, host, data, empty, allowHost = [] }: Options,
   web: string | undefined,
   say: (line: string) => void,
+  parts?: StudioParts,
 ): Promise<Serving> {
   // The port first: a taken one must not touch the data.
   const server = createServer({ headersTimeout: HEADERS_MS, requestTimeout: REQUEST_MS });
@@ -42,7 +44,7 @@ export async function serve(
   await listen(server, port, host);
   try {
     if (!empty) await prepareStudio(data, say);
-    const studio = await openStudio(data);
+    const studio = await openStudio(data, parts);
     await (empty ? declineSamples(studio) : layOutSamples(studio, say));
     server.off('request', notReady);
     server.on('request', createApp(studio, web, undefined, ownHosts(host, allowHost)));

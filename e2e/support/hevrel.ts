@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { serve, type Serving } from '../../server/serve.ts';
+import type { StudioParts } from '../../server/studio.ts';
 import { emptyFolder } from '../../server/testing/emptyFolder.ts';
 
 const WEB = fileURLToPath(new URL('../../dist/web', import.meta.url));
@@ -17,10 +18,10 @@ export interface Hevrel {
   close(): Promise<void>;
 }
 
-export async function startHevrel({ empty = true }: { empty?: boolean } = {}): Promise<Hevrel> {
+export async function startHevrel({ empty = true, ...parts }: StudioParts & { empty?: boolean } = {}): Promise<Hevrel> {
   const laidOut = process.env[LAID_OUT];
   const data = empty || laidOut === undefined ? emptyFolder() : copyOf(laidOut);
-  const serving = await serve({ port: 0, host: '127.0.0.1', data, empty }, WEB, () => undefined);
+  const serving = await serve({ port: 0, host: '127.0.0.1', data, empty }, WEB, () => undefined, parts);
   return {
     url: serving.url,
     serving,

@@ -1,5 +1,6 @@
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest';
 import { By, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import type { StudioParts } from '../../server/studio.ts';
 import { openBrowser, type Browser } from './browser.ts';
 import { complaints } from './hands.ts';
 import { startHevrel, type Hevrel } from './hevrel.ts';
@@ -22,11 +23,11 @@ export interface Studio {
 }
 
 /** Opens a studio before a file's tests and closes it after them. @param samples whether Low Tide is laid out in it */
-export function useStudio({ samples = false }: { samples?: boolean } = {}): Studio {
+export function useStudio({ samples = false, ...parts }: StudioParts & { samples?: boolean } = {}): Studio {
   let hevrel: Hevrel;
   let browser: Browser;
   beforeAll(async () => {
-    hevrel = await startHevrel({ empty: !samples });
+    hevrel = await startHevrel({ empty: !samples, ...parts });
     browser = await openBrowser();
   });
   afterAll(async () => {

@@ -168,10 +168,10 @@ export class Database implements Store {
       if (code === DISK_FULL_CODE) throw await this.#space.full();
       throw new SqlError(code, message);
     }
-    process.stderr.write(`The database is started again: ${outcome.broken}\n`);
     await this.#end();
     // What ended it may well be that nothing can be written any more.
     await this.#space.require();
+    process.stderr.write(`The database ended, and is started again when it is next asked: ${outcome.broken}\n`);
     throw restarted();
   }
 

@@ -32,7 +32,7 @@ async function outcome<T>(work: () => Promise<T>): Promise<Outcome<T>> {
     // Anything that has no SQLSTATE comes from the engine, not from the statement.
     return typeof code === 'string' && /^[0-9A-Z]{5}$/.test(code)
       ? { refused: { code, message: String(message) } }
-      : { broken: error instanceof Error ? (error.stack ?? error.message) : String(error) };
+      : { broken: String(error).split('\n')[0] ?? '' };
   }
 }
 

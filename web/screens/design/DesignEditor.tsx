@@ -24,6 +24,7 @@ import { ShortcutDialog } from './ShortcutDialog.tsx';
 import { useStore } from '../../ui/store.ts';
 import { Ticket } from './Ticket.tsx';
 import { TopBar } from './TopBar.tsx';
+import { UnsavedNotice } from './UnsavedNotice.tsx';
 import { Tray } from './Tray.tsx';
 
 type OpenSheet = 'swatch' | 'download' | 'keys' | undefined;
@@ -136,6 +137,7 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
               onKeys={() => setSheet('keys')}
             />
           )}
+          <UnsavedNotice saver={saver} />
           <Cloth Label={ChalkLabel} onReady={setCloth} onOpen={bundles.open} />
           {!editor.inside && <LayerChip onOpen={() => showPart('arrange')} />}
           <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />

@@ -4,6 +4,7 @@ import { useState, type FormEvent } from 'react';
 import type { Repeat } from '../../../core/lattice/index.ts';
 import { exportPlan, type ExportSize, LEAST_DPI, MOST_DPI } from '../../../core/paint/index.ts';
 import { formatNumber, parseAmount } from '../../../core/units/index.ts';
+import { download } from '../../ui/download.ts';
 import { startExport } from '../../api/exports.ts';
 import { useJob } from '../../api/jobs.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -29,10 +30,7 @@ export function ExportDialog({ open, onClose, repeat, source }: Props) {
   const [dpi, setDpi] = useState(300);
   const [width, setWidth] = useState(2048);
   const watch = useJob(startExportRoute, ({ href, fileName }) => {
-    const link = document.createElement('a');
-    link.href = href;
-    link.download = fileName;
-    link.click();
+    download(href, fileName);
     onClose();
   });
   const size: ExportSize = by === 'dpi' ? { dpi } : { width };

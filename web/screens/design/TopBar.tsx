@@ -102,7 +102,6 @@ function SavedNote({ state }: { readonly state: SaveState }) {
       className={`shrink-0 text-xs ${why ? 'font-semibold text-madder' : 'text-graphite'}`}
     >
       {text}
-      {why && <span className="ml-1 hidden max-w-60 truncate align-bottom font-normal xl:inline-block">{why}</span>}
     </span>
   );
 }

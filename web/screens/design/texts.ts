@@ -102,6 +102,7 @@ export const TEXTS = {
   saved: 'Saved',
   saving: 'Saving …',
   notSavedYet: 'Not saved yet',
+  saveAgain: 'Save again',
   notSavedInThisBrowser: 'Not saved in this browser',
   theseFilesCannotBeRead: (error: string): string => `These files cannot be read (${error}). Nothing was added.`,
   searchTheTray: 'Search the tray',

@@ -11,6 +11,7 @@ import { Masthead } from '../../ui/Masthead.tsx';
 import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';
+import { BackUp } from './BackUp.tsx';
 import { NewDesign } from './NewDesign.tsx';
 import { TEXTS } from './texts.ts';
 
@@ -25,6 +26,7 @@ export function Home() {
   return (
     <div className="flex h-full flex-col">
       <Masthead>
+        <BackUp />
         <Button look="accent" onClick={() => setAsking(true)}>
           <Plus size={16} aria-hidden /> {TEXTS.newDesign}
         </Button>

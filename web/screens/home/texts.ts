@@ -1,6 +1,13 @@
 /** All texts of this part of the interface, to be read, and translated, in one go. */
 export const TEXTS = {
   newDesign: 'New design',
+  backup: 'Backup',
+  backUp: 'Back up',
+  backingUp: 'Backing up',
+  neverBackedUp: 'Not backed up yet',
+  lastBackedUp: (when: string): string => `Last backed up ${when}`,
+  todayAt: (time: string): string => `today at ${time}`,
+  onDayAt: (day: string, time: string): string => `on ${day} at ${time}`,
   onTheTable: 'On the table',
   nothingLiesHereYetBegin: 'No designs yet. Create one: name it, choose a repeat, then add your motifs.',
   inTheSwatchBook: 'In the swatch book',

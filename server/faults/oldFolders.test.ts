@@ -1,9 +1,9 @@
 import { readdirSync, rmSync } from 'node:fs';
 import sharp from 'sharp';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { Job } from '../contract/index.ts';
-import { oldContent, oldFolder, OLD_VERSIONS } from './testing/oldFolder.ts';
-import { openTestStudio, type TestStudio } from './testing/testStudio.ts';
+import type { Job } from '../../contract/index.ts';
+import { oldContent, oldFolder, OLD_VERSIONS } from '../testing/oldFolder.ts';
+import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 
 let hevrel: TestStudio | undefined;
 let folder: string | undefined;
