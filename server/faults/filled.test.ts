@@ -57,7 +57,9 @@ it.runIf(DISKS > 0)(
       server = startProcess('--port', '0', '--data', data, '--empty');
       const client = new Client(await server.url);
       design ??= await client.newDesign('0');
-      let { name, revision } = await client.design(design);
+      const there = await client.design(design);
+      const { name } = there;
+      let { revision } = there;
       expect(Number(name)).toBeGreaterThanOrEqual(acknowledged);
       let isFull = false;
       let hasRoom = false;
