@@ -1,5 +1,5 @@
 import { type Job, OWN_HEADER } from '../contract/index.ts';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -14,6 +14,7 @@ import { paintTile } from '../server/paint/paintTile.ts';
 import { serve } from '../server/serve.ts';
 import { everyMotif } from '../server/store/motifs.ts';
 import { groupTimings, importTimings } from './importBench.ts';
+import { growth, saveTimings, serverTimings } from './serverBench.ts';
 import { measured, tossed, tried } from './tossBench.ts';
 import { TOSS_GAP, tossables, tossRecipe } from './tossSetup.ts';
 import type { ClothTimings } from './page/clothBench.ts';
@@ -132,6 +133,31 @@ try {
   console.log(`\nPainting ${GROUPS} groups at 1000 × 1000`);
   console.log(
     `  half-transparent             ${ms(translucent)}: ${ratio(translucent, opaque)} times the same without (${ms(opaque)})`,
+  );
+
+  console.log('\nOne motif moved and saved, at the server');
+  for (const count of [300, 2000]) {
+    const moved = scattered(count === 300 ? 299 : count);
+    await studio.designs.insert(moved);
+    const { save, bare } = await saveTimings(studio, moved);
+    console.log(
+      `  of ${count} motifs              median ${ms(save.median)}, p95 ${ms(save.p95)}: ${ratio(save.median, bare.median)} times a bare transaction of the same bytes (${ms(bare.median)}, p95 ${ms(bare.p95)})`,
+    );
+    if (count === 2000)
+      console.log(
+        `  2,200 of them                the database grows by ${(await growth(studio, moved)).toFixed(2)} times the bytes of their commands`,
+      );
+  }
+  const worked = join(data, 'worked');
+  await studio.database.copyTo(join(worked, 'database'));
+  cpSync(studio.blobs.folder, join(worked, 'blobs'), { recursive: true });
+  const server = await serverTimings(worked, 500, 100);
+  const megabytes = (bytes: number): string => `${Math.round(bytes / 2 ** 20)} MB`;
+  console.log('\nA server as a process of its own');
+  console.log(`  from its start until ready   ${ms(server.ready)}`);
+  console.log(`  memory when idle             ${megabytes(server.idle)}`);
+  console.log(
+    `  after 500 imports            ${megabytes(server.afterImports)}: ${ratio(server.afterImports, server.idle)} times that; after 100 exports too ${megabytes(server.afterExports)}: ${ratio(server.afterExports, server.idle)} times`,
   );
 
   const shapes = await tossables(motifs, studio.blobs);

@@ -133,7 +133,7 @@ export abstract class ArrangeEditor extends SelectionEditor {
     if (ids.length === 0) return;
     const originals = this.selectedPlacements;
     const { command, copies } = duplicate(this.design, ids, inPlace ? { x: 0, y: 0 } : BESIDE, nanoid);
-    this.commit(inPlace ? TEXTS.duplicatedInPlace : TEXTS.duplicated, command);
+    if (!this.commit(inPlace ? TEXTS.duplicatedInPlace : TEXTS.duplicated, command)) return;
     this.select(
       copies.map(({ id }) => id),
       copies.flatMap(({ id }, n) => ({ id, index: indices.get(originals[n]?.id ?? '') ?? { i: 0, j: 0 } })),
@@ -142,8 +142,8 @@ export abstract class ArrangeEditor extends SelectionEditor {
 
   /** Puts placements in the stead of those chosen, as one step. */
   replaceSelectedWith(label: string, placements: readonly Placement[]): void {
-    this.commit(label, replacePlacements(this.design, this.selection.getState().ids, placements));
-    this.select(placements.map(({ id }) => id));
+    const command = replacePlacements(this.design, this.selection.getState().ids, placements);
+    if (this.commit(label, command)) this.select(placements.map(({ id }) => id));
   }
 
   /** Takes up the inks of motifs whose artwork has others than when they were laid. */

@@ -1,6 +1,7 @@
 import type { DesignMotif } from '../../contract/index.ts';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { apply } from '../../core/document/index.ts';
+import { apply, MOST_PLACEMENTS } from '../../core/document/index.ts';
+import { leafAt } from '../../core/testing/arbitraries.ts';
 import { Editor } from './editor.ts';
 import { LEAF, leavesEditor } from './testing/leavesEditor.ts';
 
@@ -141,6 +142,32 @@ describe('the editor', () => {
     editor.motifs.set([LEAF]);
     editor.paste();
     expect(editor.refusal.getState()).toMatch(/^One motif of what was copied is not in the drawer any more/);
+  });
+
+  it('says so where a design would hold more than it can, and changes nothing', () => {
+    const { placements } = editor.design;
+    const many = Array.from({ length: MOST_PLACEMENTS - placements.length }, (_, n) => leafAt(`more-${n}`, {}));
+    const full = new Editor({ ...editor.design, placements: [...placements, ...many] });
+    full.motifs.set([LEAF]);
+    full.select(['a']);
+    full.copy();
+    for (const attempt of [
+      () => full.paste({ x: 50, y: 40 }),
+      () => full.duplicate(),
+      () => full.place(LEAF, { x: 5, y: 5 }),
+    ]) {
+      full.refusal.set(undefined);
+      attempt();
+      expect(full.refusal.getState()).toBe(
+        'That cannot be done: a design has at most 20000 motifs on its cloth. Nothing was changed.',
+      );
+      expect(full.design.placements).toHaveLength(MOST_PLACEMENTS);
+      expect(full.selection.getState().ids).toEqual(['a']);
+    }
+    // One less, and it can.
+    full.remove();
+    full.place(LEAF, { x: 5, y: 5 });
+    expect(full.design.placements).toHaveLength(MOST_PLACEMENTS);
   });
 
   it('duplicates beside and in place, directly above, and chooses the copies', () => {

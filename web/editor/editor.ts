@@ -33,8 +33,8 @@ export class Editor extends ArrangeEditor {
   /** A new layer directly above the one being worked in; what is laid next comes into it. */
   addLayer(): void {
     const layer = newLayer(nanoid(8), TEXTS.layerCount(this.design.layers.length + 1));
-    this.commit(TEXTS.addedName(layer.name), addLayer(this.design, layer, this.layer?.id));
-    this.setWorkingLayer(layer.id);
+    if (this.commit(TEXTS.addedName(layer.name), addLayer(this.design, layer, this.layer?.id)))
+      this.setWorkingLayer(layer.id);
   }
 
   removeLayer({ id, name }: Layer): void {
@@ -47,8 +47,8 @@ export class Editor extends ArrangeEditor {
   mergeDown({ id, name }: Layer): void {
     const merged = mergeLayerDown(this.design, id);
     if (!merged) return;
-    this.commit(TEXTS.mergedNameIntoBelowName(name, merged.below.name), merged.command);
-    this.setWorkingLayer(merged.below.id);
+    if (this.commit(TEXTS.mergedNameIntoBelowName(name, merged.below.name), merged.command))
+      this.setWorkingLayer(merged.below.id);
   }
 
   moveLayer({ id, name }: Layer, to: number): void {
@@ -119,10 +119,8 @@ export class Editor extends ArrangeEditor {
       type: 'insert',
       placements: copies.map((placement, i) => ({ index: first + i, placement })),
     };
-    this.commit(
-      TEXTS.pasted,
-      withInks(this.design, motifs, insert, (print) => colours.get(print) ?? print),
-    );
+    const command = withInks(this.design, motifs, insert, (print) => colours.get(print) ?? print);
+    if (!this.commit(TEXTS.pasted, command)) return;
     const { lattice } = this;
     this.select(
       copies.map(({ id }) => id),
@@ -151,8 +149,7 @@ export class Editor extends ArrangeEditor {
   place(motif: DesignMotif, at: Point): void {
     const laid = this.placeCommand(motif, at);
     if (!laid) return;
-    this.commit(TEXTS.placedName(motif.name), laid.command);
-    this.selectPlaced(laid.id, at);
+    if (this.commit(TEXTS.placedName(motif.name), laid.command)) this.selectPlaced(laid.id, at);
   }
 
   /** Chooses what was laid, at the instance where it was laid. */

@@ -3,7 +3,14 @@ import { Session } from './session.ts';
 import { type Frame, frameOf, type FramePoint, MIDDLE, pointInFrame } from '../../core/arrange/index.ts';
 import { type OpenedBundle } from '../../core/bundle/index.ts';
 import type { Findings } from '../../core/check/index.ts';
-import { type Command, type Design, isEditable, type Layer, type Placement } from '../../core/document/index.ts';
+import {
+  type Command,
+  CommandError,
+  type Design,
+  isEditable,
+  type Layer,
+  type Placement,
+} from '../../core/document/index.ts';
 import { type Point } from '../../core/geometry/index.ts';
 import { type Lattice, latticeOf, type Repeat } from '../../core/lattice/index.ts';
 import type { LayoutRecipe } from '../../core/recipe/index.ts';
@@ -225,9 +232,18 @@ export abstract class EditorState {
     return frame && pointInFrame(frame, this.anchor.getState());
   }
 
-  commit(label: string, command: Command): void {
-    this.session.commit(label, command);
+  /** Does an edit, or says why it cannot be done. @returns whether it was done */
+  commit(label: string, command: Command): boolean {
+    try {
+      this.session.commit(label, command);
+    } catch (error) {
+      // More than a design can hold, for one. Anything else is a fault of the program.
+      if (!(error instanceof CommandError)) throw error;
+      this.refusal.set(TEXTS.thatCannotBeDone(error.message));
+      return false;
+    }
     this.announcement.set(label);
+    return true;
   }
 
   undo(): void {

@@ -53,10 +53,19 @@ export class Session {
 
   readonly subscribe = (listener: () => void): (() => void) => this.#cell.subscribe(listener);
 
-  /** Shows the design as it would be; nothing is recorded. Undefined takes the preview away. */
+  /**
+   * Shows the design as it would be; nothing is recorded. Undefined takes the preview away, and so does an edit that cannot be done:
+   * why it cannot is said when it is.
+   */
   preview(command: Command | undefined): void {
     const { committed } = this.state;
-    this.#set({ ...this.state, design: command ? apply(committed, command) : committed });
+    let design = committed;
+    try {
+      if (command) design = apply(committed, command);
+    } catch (error) {
+      if (!(error instanceof CommandError)) throw error;
+    }
+    this.#set({ ...this.state, design });
   }
 
   /**

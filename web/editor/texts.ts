@@ -33,6 +33,7 @@ export const TEXTS = {
   motifsOfWhatWasCopied: (lost: number): string =>
     `${lost === 1 ? 'One motif' : `${lost} motifs`} of what was copied ${lost === 1 ? 'is' : 'are'} not in the drawer any more; the rest was pasted.`,
   pasted: 'Pasted',
+  thatCannotBeDone: (why: string): string => `That cannot be done: ${why}. Nothing was changed.`,
   placedName: (name: string): string => `Placed ${name}`,
   everyLayerIsHiddenOr:
     'Every layer is hidden or locked, so nothing can be placed. Nothing was changed; show or unlock a layer first.',

@@ -46,8 +46,7 @@ export function carryGesture(
     end() {
       view.release();
       if (!laid) return;
-      editor.commit(TEXTS.placedName(motif.name), laid.command);
-      editor.selectPlaced(laid.id, laid.at);
+      if (editor.commit(TEXTS.placedName(motif.name), laid.command)) editor.selectPlaced(laid.id, laid.at);
     },
     cancel() {
       if (editor.session.state.committed === base) editor.session.preview(undefined);

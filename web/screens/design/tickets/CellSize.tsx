@@ -14,7 +14,7 @@ export function CellSize() {
   const along = useStore(editor.contentsFollow);
   const repeat = useStore(editor.session, ({ design }) => design.repeat);
   const size = { min: SMALLEST_CELL_MM, max: LARGEST_CELL_MM };
-  const change = (label: string, next: Repeat): void => editor.commit(label, { type: 'repeat', repeat: next });
+  const change = (label: string, next: Repeat): boolean => editor.commit(label, { type: 'repeat', repeat: next });
   const resize = (side: CellSide, mm: number): void => {
     const next = resizeCell(repeat, side, mm);
     const command = along ? scaleCell(editor.design, next) : ({ type: 'repeat', repeat: next } as const);

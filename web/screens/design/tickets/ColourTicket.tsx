@@ -63,7 +63,7 @@ function InkRow({ ink, open }: { readonly ink: Ink; readonly open: boolean }) {
     if (open) row.current?.scrollIntoView({ block: 'nearest' });
   }, [open]);
 
-  const commit = (next: Hex): void =>
+  const commit = (next: Hex): boolean =>
     editor.commit(TEXTS.changedName(ink.name), { type: 'colour', colourway: colourway.id, ink: ink.id, colour: next });
   const settle = (): void => {
     if (!pending.current) return;

@@ -79,7 +79,7 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
   }, [editor, command]);
 
   const confirm = (): void => {
-    editor.commit(copies.length === 1 ? TEXTS.laidACopy : TEXTS.laidCountCopies(copies.length), command);
+    if (!editor.commit(copies.length === 1 ? TEXTS.laidACopy : TEXTS.laidCountCopies(copies.length), command)) return;
     onDone();
     editor.select([...ids, ...copies.map(({ id }) => id)]);
   };

@@ -16,7 +16,7 @@ export function GuideList() {
   const on = useStore(editor.snapping);
   const shown = useStore(editor.guidesShown);
   const { guides, repeat } = design;
-  const commit = (label: string, next: readonly Guide[]): void =>
+  const commit = (label: string, next: readonly Guide[]): boolean =>
     editor.commit(label, { type: 'guides', guides: next });
   const add = (axis: Guide['axis']): void => {
     editor.guidesShown.set(true);

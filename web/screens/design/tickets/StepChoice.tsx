@@ -50,7 +50,7 @@ export function StepChoice() {
   const [unit] = useUnit();
   const { repeat } = committed;
   const { kind, drop, mirrored, rotated, honeycomb } = repeat.step;
-  const take = (next: Repeat): void =>
+  const take = (next: Repeat): boolean =>
     editor.commit(TEXTS.changedTheStepToStep(stepText(next.step)), { type: 'repeat', repeat: next });
   const look = (next: Repeat) => ({
     onPointerEnter: () => editor.session.preview({ type: 'repeat', repeat: next }),
