@@ -18,8 +18,8 @@ export default defineConfig({
           isolate: false,
           // Files that follow in the same process get the real globals back.
           setupFiles: ['core/testing/soak.ts', 'core/testing/realGlobals.ts'],
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
           globalSetup: 'server/testing/emptyFolder.ts',
         },
       },
@@ -27,8 +27,8 @@ export default defineConfig({
         test: {
           name: 'browser',
           include: ['e2e/**/*.test.ts'],
-          testTimeout: 120_000,
-          hookTimeout: 120_000,
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
           globalSetup: ['server/testing/emptyFolder.ts', 'e2e/support/laidOut.ts'],
         },
       },

@@ -8,6 +8,7 @@ import { ownHosts } from './http/guard.ts';
 import { notReady } from './http/notReady.ts';
 import type { Options } from './options.ts';
 import { openStudio, type Studio, type StudioParts } from './studio.ts';
+import { Space } from './store/space.ts';
 import { StartError } from './store/startError.ts';
 
 /** A request's head is here by then, ms; and all of it, however slowly it comes. */
@@ -33,7 +34,7 @@ export interface Serving {
  * @throws StartError with a sentence; nothing is left open then
  */
 export async function serve(
-  { port, host, data, empty, allowHost = [] }: Options,
+  { port, host, data, empty, allowHost = [], reserve }: Options,
   web: string | undefined,
   say: (line: string) => void,
   parts?: StudioParts,
@@ -44,7 +45,7 @@ export async function serve(
   await listen(server, port, host);
   try {
     if (!empty) await prepareStudio(data, say);
-    const studio = await openStudio(data, parts);
+    const studio = await openStudio(data, { space: (folder) => new Space(folder, { reserve }), ...parts });
     await (empty ? declineSamples(studio) : layOutSamples(studio, say));
     server.off('request', notReady);
     server.on('request', createApp(studio, web, undefined, ownHosts(host, allowHost)));

@@ -150,15 +150,25 @@ describe('starting', () => {
 
 describe('options', () => {
   it('have defaults and sentences', () => {
-    expect(readOptions([])).toEqual({ port: 4173, host: '127.0.0.1', data: './data', empty: false, allowHost: [] });
+    expect(readOptions([])).toEqual({
+      port: 4173,
+      host: '127.0.0.1',
+      data: './data',
+      empty: false,
+      allowHost: [],
+      reserve: 64 * 2 ** 20,
+    });
     expect(readOptions(['--port', '80', '--host', '::1', '--data', '/x', '--empty', '--allow-host', 'a.b'])).toEqual({
       port: 80,
       host: '::1',
       data: '/x',
       empty: true,
       allowHost: ['a.b'],
+      reserve: 64 * 2 ** 20,
     });
     expect(() => readOptions(['--port', 'eighty'])).toThrow('--port takes a number');
+    expect(readOptions(['--reserve', '500']).reserve).toBe(500 * 2 ** 20);
+    expect(() => readOptions(['--reserve', '1'])).toThrow('--reserve takes a number of megabytes from 32');
     expect(() => readOptions(['--colour'])).toThrow('The options are --port N');
   });
 });

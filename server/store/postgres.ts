@@ -1,8 +1,12 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setFlagsFromString } from 'node:v8';
 import { PGlite } from '@electric-sql/pglite';
 import type { PostgresFiles } from './postgresFiles.ts';
 import { syncTree } from './sync.ts';
+
+// It runs as it is first compiled: its statements here are small, and optimising it takes a processor for seconds, at each start.
+setFlagsFromString('--liftoff-only');
 
 const MIGRATIONS = new URL('./migrations/', import.meta.url);
 

@@ -17,6 +17,15 @@ const measureFree: Measure = async (folder) => {
   return bavail * bsize;
 };
 
+/** How it is judged; each has a default. */
+interface SpaceRules {
+  /** Bytes that are always left free. */
+  readonly reserve?: number | undefined;
+  readonly measure?: Measure;
+  /** For how many ms a measurement holds. */
+  readonly holdsMs?: number;
+}
+
 /** The room on the disk that the data folder lies on. */
 export class Space {
   readonly #reserve: number;
@@ -27,11 +36,10 @@ export class Space {
 
   /**
    * @param folder on the disk that is meant
-   * @param rules bytes that are always left free; how it is measured, and for how many ms a measurement holds
    */
   constructor(
     readonly folder: string,
-    { reserve = RESERVE_BYTES, measure = measureFree as Measure, holdsMs = HOLDS_MS } = {},
+    { reserve = RESERVE_BYTES, measure = measureFree, holdsMs = HOLDS_MS }: SpaceRules = {},
   ) {
     this.#reserve = reserve;
     this.#measure = measure;

@@ -7,7 +7,9 @@ import { openStudio } from '../studio.ts';
 const EMPTY = 'HEVREL_EMPTY_FOLDER';
 
 /** Vitest's global setup: sets up one database, which takes seconds; each test then copies it, which takes a moment. */
-export default async function setup(): Promise<() => void> {
+export default async function setup(): Promise<(() => void) | undefined> {
+  // Another project of the same run has done it.
+  if (process.env[EMPTY] !== undefined) return undefined;
   const folder = mkdtempSync(join(tmpdir(), 'hevrel-empty-'));
   const studio = await openStudio(folder);
   await studio.close();
