@@ -196,7 +196,7 @@ describe('alternatives', () => {
     await click(driver, 'button', 'Side by side');
     await driver.wait(
       until.elementLocated(By.css('figure[aria-label="Alternative 1"] canvas[aria-busy="false"]')),
-      10_000,
+      30_000,
     );
     const screen = await settledShot(driver);
     const pinkIn = async (name: string): Promise<number> => {

@@ -38,7 +38,7 @@ describe('bundles on the cloth', () => {
   it('are made of motifs, and loosened again, without a pixel moving', async () => {
     const { driver } = page;
     await page.goTo('/designs/low-tide-limpets-and-rope');
-    await driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
+    await driver.wait(until.elementLocated(By.css('[data-cell]')), 30_000);
     await settled();
     const { left, top, scale } = await cellOnScreen(driver);
     whelk = { x: left + 98 * scale, y: top + 112 * scale };
@@ -47,7 +47,7 @@ describe('bundles on the cloth', () => {
     await clickAt(driver, whelk);
     await clickAt(driver, { x: left + 5 * scale, y: top + 110 * scale }, { held: Key.SHIFT });
     await press(driver, 'k');
-    await driver.wait(until.elementLocated(By.css('[aria-label="Open the bundle"]')), 10_000);
+    await driver.wait(until.elementLocated(By.css('[aria-label="Open the bundle"]')), 30_000);
     expect(moved(before, await unchosen())).toBe(0);
     await clickAt(driver, whelk);
     await press(driver, 'l');
@@ -61,7 +61,7 @@ describe('bundles on the cloth', () => {
     const before = await unchosen();
     await clickAt(driver, whelk);
     await press(driver, 'o');
-    await driver.wait(until.elementLocated(By.css('[data-bundle-bar]')), 10_000);
+    await driver.wait(until.elementLocated(By.css('[data-bundle-bar]')), 30_000);
     const open = await settled();
     // The whelk as it was, the knot faint.
     expect(alike(open.at(whelk.x, whelk.y), before.at(whelk.x, whelk.y))).toBe(true);
@@ -78,7 +78,7 @@ describe('bundles on the cloth', () => {
     await click(driver, 'button', 'Undo');
     await driver.wait(
       async () => alike((await settled()).at(whelk.x, whelk.y), before.at(whelk.x, whelk.y)),
-      10_000,
+      30_000,
       'the bundle was never undone',
     );
   });
@@ -99,7 +99,7 @@ describe('bundles on the cloth', () => {
   it('of the drawer are made of what is chosen there', async () => {
     const { driver } = page;
     await page.goTo('/motifs');
-    await (await driver.wait(until.elementLocated(By.css('[data-drawer-motif="low-tide-marram"]')), 10_000)).click();
+    await (await driver.wait(until.elementLocated(By.css('[data-drawer-motif="low-tide-marram"]')), 30_000)).click();
     const hand = driver.actions({ async: false });
     await hand
       .keyDown(Key.CONTROL)
@@ -116,7 +116,7 @@ describe('a collection', () => {
     const { driver } = page;
     await page.goTo('/motifs');
     await (
-      await driver.wait(until.elementLocated(By.xpath('//aside//button[contains(., "Bundles")]')), 10_000)
+      await driver.wait(until.elementLocated(By.xpath('//aside//button[contains(., "Bundles")]')), 30_000)
     ).click();
     await click(driver, 'link', 'Export “Bundles”');
     const file = join(page.browser.downloads, 'Bundles.zip');

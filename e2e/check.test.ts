@@ -33,7 +33,7 @@ describe('the check', () => {
     );
     await click(driver, 'radio', 'Check');
     await looked();
-    await driver.wait(async () => (await findings('lane')).length > 0, 10_000, 'no lane was found');
+    await driver.wait(async () => (await findings('lane')).length > 0, 30_000, 'no lane was found');
     const level = (await findings('lane')).filter((text) => text.includes('level'));
     expect(level).toHaveLength(2);
     for (const text of level) expect(Math.abs(Number(/^([\d.]+) mm/.exec(text)?.[1]) - 20)).toBeLessThan(1);
@@ -48,12 +48,12 @@ describe('the check', () => {
     await drag(driver, await tiles.spot(40, 60), await tiles.spot(40, 40));
     await driver.wait(
       async () => (await findings('lane')).filter((text) => text.includes('level')).length === 1,
-      10_000,
+      30_000,
       'it was never closed',
     );
     // What is free now is narrower than what is looked for.
     await type(driver, 'Lanes wider than', '25');
-    await driver.wait(async () => (await findings('lane')).length === 0, 10_000, 'it was still found');
+    await driver.wait(async () => (await findings('lane')).length === 0, 30_000, 'it was still found');
   });
 
   it('finds no lane where none is, and tells touching pairs, clumps and quarters', async () => {
@@ -69,7 +69,7 @@ describe('the check', () => {
     );
     await click(driver, 'radio', 'Check');
     await looked();
-    await driver.wait(async () => (await findings('pair')).length > 0, 10_000, 'no pair was found');
+    await driver.wait(async () => (await findings('pair')).length > 0, 30_000, 'no pair was found');
     expect(await findings('lane')).toEqual([]);
     expect((await findings('pair'))[0]).toMatch(/^Tile and (Tile|its echo), (touching|0\.\d mm)$/);
     await (await driver.findElement(By.css('[data-finding="pair 0"]'))).click();
@@ -90,7 +90,7 @@ describe('the check', () => {
       { size: { width: 200, height: 200 } },
     );
     await click(driver, 'radio', 'Check');
-    await driver.wait(async () => (await findings('clump')).length === 1, 10_000, 'no clump was found');
+    await driver.wait(async () => (await findings('clump')).length === 1, 30_000, 'no clump was found');
     expect(await findings('clump')).toEqual(['3 × Tile']);
     await (await driver.findElement(By.css('[data-finding="clump 0"]'))).click();
     expect(await chosen()).toContain('3 motifs');
@@ -99,6 +99,6 @@ describe('the check', () => {
       await click(driver, 'button', 'Settle selection');
       await settled(driver);
     }
-    await driver.wait(async () => (await findings('clump')).length === 0, 10_000, 'it was never settled');
+    await driver.wait(async () => (await findings('clump')).length === 0, 30_000, 'it was never settled');
   });
 });

@@ -64,18 +64,18 @@ const SCREENS: readonly Screen[] = [
   {
     name: 'the motif drawer',
     path: '/motifs',
-    prepare: (driver) => driver.wait(until.elementLocated(By.css('[data-drawer-motif]')), 10_000),
+    prepare: (driver) => driver.wait(until.elementLocated(By.css('[data-drawer-motif]')), 30_000),
   },
   {
     name: 'a motif of the drawer',
     path: '/motifs',
     prepare: async (driver) =>
-      (await driver.wait(until.elementLocated(By.css('[data-drawer-motif="low-tide-crab"]')), 10_000)).click(),
+      (await driver.wait(until.elementLocated(By.css('[data-drawer-motif="low-tide-crab"]')), 30_000)).click(),
   },
   {
     name: 'the builder',
     path: '/build',
-    prepare: (driver) => driver.wait(until.elementLocated(By.css('[data-alternative]')), 10_000),
+    prepare: (driver) => driver.wait(until.elementLocated(By.css('[data-alternative]')), 30_000),
   },
   { name: 'the workshop', path: '/workshop' },
   { name: 'a sheet', path: '/workshop/low-tide-sheet-lino' },
@@ -90,7 +90,7 @@ describe('every screen', () => {
     async ({ path, prepare }) => {
       const { driver } = page;
       await page.goTo(path);
-      await driver.wait(until.elementLocated(By.css('#root > *')), 10_000);
+      await driver.wait(until.elementLocated(By.css('#root > *')), 30_000);
       await settled(driver);
       await prepare?.(driver);
       await settledShot(driver);

@@ -1,5 +1,4 @@
-import { readdirSync } from 'node:fs';
-import { rmSync } from 'node:fs';
+import { readdirSync, rmSync } from 'node:fs';
 import { By, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { OWN_HEADER } from '../contract/index.ts';
@@ -25,7 +24,7 @@ async function newDesign(url: string, name: string): Promise<string> {
   });
   const { design } = (await response.json()) as { design: { id: string } };
   await page.driver.get(`${url}/designs/${design.id}`);
-  await page.driver.wait(until.elementLocated(By.css('[data-saved="saved"]')), 20_000);
+  await page.driver.wait(until.elementLocated(By.css('[data-saved="saved"]')), 60_000);
   return `${url}/api/designs/${design.id}`;
 }
 
@@ -60,9 +59,34 @@ describe('a disk that fills up while a design is edited', () => {
     await waitForText(driver, 'Last backed up today at');
     await driver.wait(
       () => readdirSync(page.browser.downloads).some((name) => /^hevrel-[\d-]+\.tar\.gz$/.test(name)),
-      20_000,
+      60_000,
       'nothing was downloaded',
     );
+  });
+});
+
+describe('a drawing that was imported, opened at top level', () => {
+  it('is saved as a file; nothing in it runs', async () => {
+    const { driver } = page;
+    const { url } = page.hevrel;
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>document.title = 'ran'; fetch('/api/designs', { method: 'POST' });</script><path d="M0 0h9v9H0z"/></svg>`;
+    const response = await fetch(`${url}/api/motifs?name=active.svg`, {
+      method: 'POST',
+      headers: { ...OWN_HEADER, 'Content-Type': 'application/octet-stream' },
+      body: svg,
+    });
+    const { motif } = (await response.json()) as { motif: { source: string } };
+    await page.goTo('/motifs');
+    await waitForText(driver, 'Active');
+    const title = await driver.getTitle();
+    await driver.executeScript('location.href = arguments[0];', `/api/blobs/${motif.source}`);
+    await driver.wait(
+      () => readdirSync(page.browser.downloads).includes(motif.source),
+      60_000,
+      'the drawing was not saved as a file',
+    );
+    expect(await driver.getCurrentUrl()).toBe(`${url}/motifs`);
+    expect(await driver.getTitle()).toBe(title);
   });
 });
 
@@ -97,6 +121,6 @@ describe('a server that is killed under an open window', () => {
     await waitUntilSaved(driver);
     expect(await nameAt(address)).toBe('While it was away');
     await driver.navigate().refresh();
-    await driver.wait(until.elementLocated(By.css(`input[value="While it was away"]`)), 20_000);
+    await driver.wait(until.elementLocated(By.css(`input[value="While it was away"]`)), 60_000);
   });
 });

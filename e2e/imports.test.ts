@@ -97,7 +97,7 @@ it('names the font that is missing, and sets the words anew once it is added', a
   await input.sendKeys(keep('tide.otf', tideFont()));
   await driver.wait(
     async () => !(await driver.findElement(By.css('body')).getText()).includes('“Tide Square” is missing'),
-    20_000,
+    60_000,
   );
   await page.goTo('/motifs');
   await type(driver, 'Search the drawer', 'Words', false);
@@ -113,5 +113,5 @@ it('refuses to paint what lies over itself thousands deep, says so, and shows it
   await type(driver, 'Scale', '5000');
   await waitForText(driver, 'Make “Tile” smaller or the cell larger. Undo works too.');
   await press(driver, Key.CONTROL, 'z');
-  await driver.wait(async () => (await driver.findElements(By.css('[role=alert]'))).length === 0, 10_000);
+  await driver.wait(async () => (await driver.findElements(By.css('[role=alert]'))).length === 0, 30_000);
 });

@@ -14,7 +14,7 @@ async function pick(option: string): Promise<void> {
   await (
     await driver.wait(
       until.elementLocated(By.xpath(`//section[@aria-label='Rows and grids']//option[normalize-space()='${option}']`)),
-      10_000,
+      30_000,
     )
   ).click();
 }
@@ -134,10 +134,10 @@ describe('a grid', () => {
     // It waits for the motif that is made in the ink.
     await driver.wait(
       until.elementLocated(By.xpath("//button[normalize-space()='Lay the grid'][not(@disabled)]")),
-      10_000,
+      30_000,
     );
     await click(driver, 'button', 'Lay the grid');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 3, 10_000, 'no stripes were laid');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 3, 30_000, 'no stripes were laid');
     const striped = await tiles.stored(id);
     // The nearest to 40° that closes within six steps: one up for each across, or four for five.
     expect(striped.placements[0]?.rotation).toBeCloseTo((Math.atan2(5, 6) * 180) / Math.PI, 6);
@@ -145,7 +145,7 @@ describe('a grid', () => {
     await type(driver, 'To the cell', '8');
     await type(driver, 'Target angle', '0');
     await type(driver, 'Size', '100');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 8, 10_000, 'no checks were laid');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 8, 30_000, 'no checks were laid');
     await click(driver, 'button', 'Four');
     await driver.actions({ async: false }).move({ x: 500, y: 20 }).perform();
     const screen = await settledShot(driver);

@@ -10,7 +10,7 @@ const { page } = tiles;
 /** Chooses in a list as a hand does, by what is written. */
 async function pick(label: string, option: string): Promise<void> {
   const { driver } = page;
-  const list = await driver.wait(until.elementLocated(By.css(`select[aria-label="${label}"]`)), 10_000);
+  const list = await driver.wait(until.elementLocated(By.css(`select[aria-label="${label}"]`)), 30_000);
   await list.findElement(By.xpath(`./option[normalize-space()='${option}']`)).click();
 }
 
@@ -36,12 +36,12 @@ describe('a toss', () => {
     const id = await tiles.open(step('half-drop', 1, 2), [{ x: 2, y: 90 }], { size: { width: 300, height: 180 } });
     await prepare(1500, 12, 14, 1);
     await click(driver, 'button', 'Toss');
-    await driver.wait(until.elementLocated(By.css('[data-toss="running"]')), 10_000);
+    await driver.wait(until.elementLocated(By.css('[data-toss="running"]')), 30_000);
     // The cloth fills as it goes.
     await driver.wait(
       async () =>
         Number(/^(\d+) of/.exec(await (await driver.findElement(By.css('[data-toss]'))).getText())?.[1] ?? 0) > 20,
-      20_000,
+      60_000,
       'it never showed what is laid',
     );
     await click(driver, 'button', 'Stop and keep');
@@ -90,7 +90,7 @@ describe('a toss', () => {
     expect(chosen).toHaveLength(2);
     expect(whole.placements).toContainEqual(chosen.find((placement) => placement.id !== 't0'));
     await press(driver, Key.CONTROL, 'z');
-    await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 1, 10_000, 'it could not be undone');
+    await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 1, 30_000, 'it could not be undone');
     expect((await tiles.stored(id)).placements.map((placement) => placement.id)).toEqual(
       whole.placements.map((placement) => placement.id),
     );
@@ -112,7 +112,7 @@ describe('a toss', () => {
     await type(driver, 'Wider than', '15');
     await driver.wait(
       async () => Number(await (await driver.findElement(By.css('[data-holes]'))).getAttribute('data-holes')) > 2,
-      10_000,
+      30_000,
       'no holes were found',
     );
     expect((await driver.findElements(By.css('[data-mark="hole"]'))).length).toBeGreaterThan(2);
@@ -124,7 +124,7 @@ describe('a toss', () => {
       ).getText(),
     ).toMatch(/^2/);
     await click(driver, 'button', 'Fill all of these');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length > 4, 10_000, 'they were never filled');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length > 4, 30_000, 'they were never filled');
     const filled = await tiles.stored(id);
     expect(filled.placements.slice(0, 2)).toMatchObject([
       { x: 30, y: 30 },
@@ -132,7 +132,7 @@ describe('a toss', () => {
     ]);
     expect(filled.placements.slice(2).every(({ scale }) => scale >= 0.1 && scale <= 0.6)).toBe(true);
     await press(driver, Key.CONTROL, 'z');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 2, 10_000);
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 2, 30_000);
     await press(driver, Key.CONTROL, 'a');
     const apart = async (): Promise<number> => {
       const [a, b] = (await tiles.stored(id)).placements;
@@ -140,7 +140,7 @@ describe('a toss', () => {
     };
     const before = await apart();
     await click(driver, 'button', 'Settle');
-    await driver.wait(async () => (await apart()) > before + 1, 10_000, 'they never settled');
+    await driver.wait(async () => (await apart()) > before + 1, 30_000, 'they never settled');
   });
 
   it('shows four seeds side by side, of which one is taken, and goes on from what lies there when its recipe is changed', async () => {
@@ -155,19 +155,19 @@ describe('a toss', () => {
     );
     const pane = await driver.findElement(By.css('figure[aria-label="Seed 4"]'));
     await pane.findElement(By.css('button')).click();
-    await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 4, 10_000, 'it was never taken');
+    await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 4, 30_000, 'it was never taken');
     const taken = await tiles.stored(id);
     expect(taken.placements).toHaveLength(8);
     // Two more of them: those that lie there stay.
     await type(driver, 'How many of Tile', '10');
     await click(driver, 'button', 'Toss from here');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 10, 20_000, 'it never went on');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 10, 60_000, 'it never went on');
     const places = (list: typeof taken.placements): string[] =>
       list.map(({ x, y, rotation, scale }) => `${x} ${y} ${rotation} ${scale}`);
     const more = await tiles.stored(id);
     expect(places(more.placements)).toEqual(expect.arrayContaining(places(taken.placements)));
     await press(driver, Key.CONTROL, 'z');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 8, 10_000);
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 8, 30_000);
   });
 
   it('that cannot be says so, and does nothing', async () => {
@@ -230,7 +230,7 @@ describe('judging the step', () => {
       until.elementLocated(
         By.css('[aria-label="Squint"] figure[aria-label="From 4 metres"] canvas[aria-busy="false"]'),
       ),
-      10_000,
+      30_000,
     );
     await press(driver, Key.ESCAPE);
     await driver.wait(async () => (await driver.findElements(By.css('[aria-label="Squint"]'))).length === 0, 5_000);

@@ -109,7 +109,7 @@ describe('two windows', () => {
     await cutOff(true);
     await clickAt(driver, await tiles.spot(20, 30));
     await press(driver, Key.ARROW_RIGHT);
-    await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')), 10_000);
+    await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')), 30_000);
     await tiles.elsewhere(id, 1, [{ type: 'change', changes: { t1: { x: 90 } } }]);
     await cutOff(false);
     await lies(id, 0, ({ x }) => x === 21, 'the edit was never brought together with the other');
@@ -117,7 +117,7 @@ describe('two windows', () => {
 
     await cutOff(true);
     await press(driver, Key.ARROW_RIGHT);
-    await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')), 10_000);
+    await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')), 30_000);
     await tiles.elsewhere(id, 3, [{ type: 'change', changes: { t0: { x: 5 } } }]);
     await cutOff(false);
     await driver.wait(

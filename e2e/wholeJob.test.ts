@@ -34,7 +34,7 @@ it('goes from a new design to a tile on disk, as a designer would', async () => 
   await click(driver, 'button', 'Create');
 
   // A motif from a file.
-  await driver.wait(until.elementLocated(By.css('[data-cloth]')), 10_000);
+  await driver.wait(until.elementLocated(By.css('[data-cloth]')), 30_000);
   await driver
     .findElement(By.css('input[type=file]'))
     .sendKeys(fileURLToPath(new URL('./files/tile.svg', import.meta.url)));
@@ -79,7 +79,7 @@ it('goes from a new design to a tile on disk, as a designer would', async () => 
   await driver.findElement(By.xpath("//div[@role='dialog']//button[@type='submit']")).click();
   await driver.wait(
     () => existsSync(downloads) && readdirSync(downloads).some((name) => name.endsWith('.png')),
-    20_000,
+    60_000,
   );
 
   const [file] = readdirSync(downloads).filter((name) => name.endsWith('.png')) as [string];

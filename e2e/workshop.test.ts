@@ -33,7 +33,7 @@ const middle = ({ left, top, right, bottom }: { left: number; top: number; right
 const waitForDrawings = async (count: number, state: 'shown' | 'left out' = 'shown'): Promise<void> => {
   await page.driver.wait(
     async () => (await drawings()).filter(({ out }) => out || state === 'shown').length === count,
-    20_000,
+    60_000,
     `there were not ${count} drawings ${state}`,
   );
 };
@@ -45,7 +45,7 @@ describe('the workshop', () => {
     await page.goTo('/workshop');
     await click(driver, 'button', 'Scan a sheet');
     await (
-      await driver.wait(until.elementLocated(By.xpath('//label[normalize-space()="Brush marks"]')), 10_000)
+      await driver.wait(until.elementLocated(By.xpath('//label[normalize-space()="Brush marks"]')), 30_000)
     ).click();
     await click(driver, 'button', 'Scan');
     await waitForText(driver, 'is creased and jammed in the feeder');
@@ -64,7 +64,7 @@ describe('the workshop', () => {
     const typed = await named(driver, 'field', 'Straighten by, typed');
     await driver.wait(
       async () => /^-1\.(6|7)/.test((await typed.getAttribute('value')) ?? ''),
-      20_000,
+      60_000,
       'the tilt was not found',
     );
     await tick('Even out lighting and paper tint');
@@ -149,7 +149,7 @@ describe('the workshop', () => {
     await click(driver, 'button', 'New design');
     await type(driver, 'Name', 'From the scanner', false);
     await click(driver, 'button', 'Create');
-    await driver.wait(until.elementLocated(By.css('[data-cell]')), 10_000);
+    await driver.wait(until.elementLocated(By.css('[data-cell]')), 30_000);
     await settled();
     const from = await middleOf(driver, '[data-motif][title^="Study 1"]');
     const to = await middleOf(driver, '[data-cloth]');

@@ -65,7 +65,7 @@ describe('starting', () => {
   });
 
   it('says that it is starting until it is ready; told to stop meanwhile it does, told twice at once', async () => {
-    const data = newFolder();
+    const data = usedFolder();
     for (const [signals, code] of [
       [['SIGTERM'], 0],
       // Two of the same kind count as one where they come together.
@@ -75,7 +75,7 @@ describe('starting', () => {
       const { child, ended } = start('--port', String(port), '--data', data, '--empty');
       const ask = (accept: string): Promise<Response> =>
         fetch(`http://127.0.0.1:${port}/designs`, { headers: { Accept: accept } });
-      const answer = await vi.waitFor(() => ask('application/json'), { timeout: 20_000, interval: 20 });
+      const answer = await vi.waitFor(() => ask('application/json'), { timeout: 60_000, interval: 20 });
       expect([answer.status, answer.headers.get('retry-after')]).toEqual([503, '2']);
       expect(((await answer.json()) as { detail: string }).detail).toMatch(/will be ready in a moment/);
       expect(await (await ask('text/html')).text()).toContain('http-equiv="refresh"');

@@ -104,7 +104,10 @@ async function openDatabase(data: DataFolder, space: Space, pool: Pool): Promise
       throw new StartError(
         `The tables in ${path} could not be brought up to date (${reason(error)}). Nothing was changed; restore a backup with “npm run restore”, or choose another folder with --data DIR.`,
       );
-    throw error;
+    if (error instanceof StartError) throw error;
+    throw new StartError(
+      `The studio in ${path} has to be backed up before its tables are brought up to date, and could not be (${reason(error)}). Nothing was changed; mend that and start again.`,
+    );
   }
 }
 

@@ -44,7 +44,7 @@ export function useStudio({ samples = false, ...parts }: StudioParts & { samples
     expect(all.filter((text) => !expected.some((pattern) => pattern.test(text)))).toEqual([]);
   });
   const find = (css: string): Promise<WebElement> =>
-    browser.driver.wait(until.elementLocated(By.css(css)), 20_000, `nothing matches ${css}`);
+    browser.driver.wait(until.elementLocated(By.css(css)), 60_000, `nothing matches ${css}`);
   return {
     get hevrel() {
       return hevrel;

@@ -118,7 +118,10 @@ async function withStudio<T>(
   } catch (error) {
     const url = holderOf(join(resolve(data), LOCK_FILE))?.url;
     if (!(error instanceof StartError) || url === undefined) throw error;
-    return there(url);
+    return await there(url).catch((other: unknown) => {
+      // Nobody answers there: the address was left by one that was killed, and why it cannot be opened is something else.
+      throw other instanceof TypeError ? error : other;
+    });
   }
   try {
     return await here(studio);

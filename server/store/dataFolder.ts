@@ -1,5 +1,5 @@
 import { accessSync, constants, mkdirSync, rmSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { FolderLock } from './folderLock.ts';
 import { isDiskFull } from './space.ts';
 import { StartError } from './startError.ts';
@@ -10,7 +10,7 @@ export interface DataFolder {
   readonly database: string;
   readonly blobs: string;
   readonly exports: string;
-  /** Beside it, since what is kept within is lost with it. */
+  /** Beside it where that can be, since what is kept within is lost with it. */
   readonly backups: string;
   readonly lock: FolderLock;
   release(): void;
@@ -39,7 +39,7 @@ export function takeDataFolder(wished: string): DataFolder {
     database: join(path, 'database'),
     blobs: join(path, 'blobs'),
     exports: join(path, 'exports'),
-    backups: `${path}-backups`,
+    backups: backupsOf(path),
   };
   try {
     // Exports are downloads, made again in seconds; a new start begins without those that nobody fetched.
@@ -50,6 +50,16 @@ export function takeDataFolder(wished: string): DataFolder {
     throw unwritable(path, error);
   }
   return { ...folder, lock, release: () => lock.release() };
+}
+
+/** Beside the folder where something can be written there, within it otherwise. */
+function backupsOf(path: string): string {
+  try {
+    accessSync(dirname(path), constants.W_OK);
+    return `${path}-backups`;
+  } catch {
+    return join(path, 'backups');
+  }
 }
 
 function unwritable(path: string, error: unknown): StartError {

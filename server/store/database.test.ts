@@ -13,7 +13,7 @@ let database: Database;
 
 beforeAll(async () => {
   folder = emptyFolder();
-  database = await Database.open(join(folder, 'database'), new Space(folder), { query: 3000 });
+  database = await Database.open(join(folder, 'database'), new Space(folder), { query: 5000 });
   await database.query('CREATE TABLE tried (n integer)');
 });
 afterAll(async () => {

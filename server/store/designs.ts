@@ -104,7 +104,12 @@ export class Designs {
    * @throws Problem 409 where the design has moved on since `revision`; CommandError where a command does not fit. Nothing is changed then
    */
   async save(id: string, { save, revision, commands }: Save): Promise<number> {
-    const before = await this.#current(id);
+    let before = await this.#current(id);
+    if (before.revision < revision) {
+      // Whoever asks has seen a save that is written, but whose end has not been noted here yet.
+      this.#atHand.delete(id);
+      before = await this.#current(id);
+    }
     if (before.revision !== revision) return this.#savedBefore(before, save, revision);
     const design = commands.reduce(apply, before.design);
     const fault = faultOf(design);
@@ -140,11 +145,11 @@ export class Designs {
 
   /** Puts a design away, or brings it back. */
   async setDeleted(id: string, deleted: boolean): Promise<void> {
-    this.#atHand.delete(id);
     const { rows } = await this.#database.query(
       'UPDATE designs SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id',
       [id, deleted],
     );
+    this.#atHand.delete(id);
     if (!rows[0]) throw notFound('design');
   }
 

@@ -23,11 +23,12 @@ export class Jobs {
 
   constructor(readonly database: Database) {}
 
-  /** Jobs that were running when the last process ended will not go on. */
+  /** Jobs that were running when the last process ended will not go on; those of long ago nobody asks for. */
   async closeAbandoned(): Promise<void> {
     await this.database.query(
       `UPDATE jobs SET state = 'failed', message = 'Hevrel was closed before this was done. Start it again.', updated_at = now() WHERE state = 'running'`,
     );
+    await this.database.query(`DELETE FROM jobs WHERE updated_at < now() - interval '30 days'`);
   }
 
   /** Starts work and answers at once with its job; a rejection becomes the job's message. */
