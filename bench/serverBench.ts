@@ -1,5 +1,5 @@
 import pidusage from 'pidusage';
-import type { Design } from '../core/document/index.ts';
+import type { Command, Design, Placement } from '../core/document/index.ts';
 import { Client } from '../server/testing/client.ts';
 import { startProcess } from '../server/testing/process.ts';
 import type { Studio } from '../server/studio.ts';
@@ -87,8 +87,10 @@ export async function serverTimings(data: string, imports: number, exports: numb
   return { ready, idle, afterImports, afterExports };
 }
 
-function moveOf({ placements }: Design, n: number): { type: 'change'; changes: Record<string, { x: number }> } {
-  return { type: 'change', changes: { [placements[n % placements.length]?.id ?? '']: { x: (n * 7) % 100 } } };
+/** What a drag of one motif sends: its place, to the last digit. */
+function moveOf({ placements }: Design, n: number): Command {
+  const { id } = placements[n % placements.length] as Placement;
+  return { type: 'change', changes: { [id]: { x: 100 * Math.abs(Math.sin(n)), y: 100 * Math.abs(Math.cos(n)) } } };
 }
 
 async function timed(work: () => Promise<unknown>): Promise<number> {

@@ -22,8 +22,8 @@ export interface Save {
 
 /** Saves of a design that other windows can still take up one by one; farther behind they read it whole. */
 const SAVES_KEPT = 300;
-/** The document is written again after so many saves: as many are applied at most when a design is opened. */
-const SAVES_APPLIED = 300;
+/** The document is written again after so many saves: as many are applied at most when a design is opened, in some 50 ms. */
+const SAVES_APPLIED = 1000;
 /** Placements of the designs that are kept at hand, in all. */
 const PLACEMENTS_AT_HAND = 200_000;
 
