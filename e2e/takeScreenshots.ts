@@ -8,7 +8,19 @@ const FOLDER = new URL('../docs/screenshots/', import.meta.url);
 
 /** One picture of each main view: where it is, and what is done there before it is taken. */
 const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver) => Promise<void> }[] = [
-  { name: 'home', path: '/' },
+  {
+    name: 'home',
+    path: '/',
+    prepare: async (driver) => {
+      // The pictures are painted when they are first asked for.
+      await driver.manage().setTimeouts({ script: 120_000 });
+      await driver.executeAsyncScript(
+        'const done = arguments[0]; fetch("/api/designs").then((r) => r.json()).then((all) => Promise.all(all.map(({ id }) => fetch(`/api/designs/${id}/picture`)))).then(() => done());',
+      );
+      await driver.navigate().refresh();
+      await driver.sleep(1500);
+    },
+  },
   {
     name: 'cloth',
     path: '/designs/low-tide-limpets-and-rope',
