@@ -12,6 +12,7 @@ import {
 import type { Repeat } from '../../core/lattice/index.ts';
 import { notFound, Problem } from '../problem.ts';
 import type { Queries, Store } from './database.ts';
+import { isSameUse, usesIn, writeUses } from './uses.ts';
 
 /** One save: the commands since `revision`, under a name of its own so that it counts once however often it arrives. */
 export interface Save {
@@ -230,7 +231,7 @@ export class Designs {
     ];
     const uses = usesIn(before.design);
     const used = design.placements === before.design.placements ? uses : usesIn(design);
-    if (isSame(uses, used)) return (await this.#database.query<Row>(sql, parameters)).rows[0]?.updated_at;
+    if (isSameUse(uses, used)) return (await this.#database.query<Row>(sql, parameters)).rows[0]?.updated_at;
     return this.#database.transaction(async (transaction) => {
       const { rows } = await transaction.query<Row>(sql, parameters);
       if (rows[0]) await writeUses(transaction, before.number, uses, used);
@@ -286,32 +287,4 @@ async function savesAfter(queries: Queries, number: number, revision: number): P
 function opened(document: string, isChecked: boolean): Design {
   const design: unknown = JSON.parse(document);
   return isChecked && (design as Design).version === DESIGN_VERSION ? (design as Design) : openDesign(design);
-}
-
-/** How often each motif lies in the design. */
-function usesIn({ placements }: Design): Map<string, number> {
-  const uses = new Map<string, number>();
-  for (const { motif } of placements) uses.set(motif, (uses.get(motif) ?? 0) + 1);
-  return uses;
-}
-
-function isSame(a: ReadonlyMap<string, number>, b: ReadonlyMap<string, number>): boolean {
-  return a === b || (a.size === b.size && [...a].every(([motif, count]) => b.get(motif) === count));
-}
-
-async function writeUses(
-  queries: Queries,
-  number: number,
-  before: ReadonlyMap<string, number>,
-  after: ReadonlyMap<string, number>,
-): Promise<void> {
-  const gone = [...before.keys()].filter((motif) => !after.has(motif));
-  const changed = [...after].filter(([motif, count]) => before.get(motif) !== count);
-  if (gone.length > 0) await queries.query('DELETE FROM uses WHERE design = $1 AND motif = ANY($2)', [number, gone]);
-  if (changed.length > 0)
-    await queries.query(
-      `INSERT INTO uses (design, motif, count) SELECT $1, motif, count FROM unnest($2::text[], $3::integer[]) AS used (motif, count)
-       ON CONFLICT (design, motif) DO UPDATE SET count = excluded.count`,
-      [number, changed.map(([motif]) => motif), changed.map(([, count]) => count)],
-    );
 }
