@@ -125,9 +125,9 @@ function stretch(driver: WebDriver): Promise<number> {
 }
 
 describe('arranging', () => {
-  // Whatever else runs on this machine makes tasks longer and never shorter: how much longer is measured, and one in twenty edits may have
-  // met something else. Where an edit itself takes long, all of them do.
-  it('does not keep the page from answering for 50 ms, in a session of 60 edits', { retry: 1 }, async () => {
+  // Whatever else runs on this machine makes tasks longer and never shorter: the best of three sessions counts, and how much longer is measured
+  // throughout.
+  it('never keeps the page from answering for 50 ms, in a session of 60 edits', { retry: 2 }, async () => {
     const { driver } = page;
     await page.goTo(DESIGN);
     await settledShot(driver);
@@ -146,7 +146,7 @@ describe('arranging', () => {
       x: Math.round(box.left + box.width * (0.12 + ((n * 37) % 70) / 100)),
       y: Math.round(box.top + box.height * (0.12 + ((n * 53) % 70) / 100)),
     });
-    const before = await stretch(driver);
+    let slower = await stretch(driver);
     let n = 0;
     for (let done = 0; done < 60 && n < 120; n += 1) {
       const from = at(n);
@@ -163,15 +163,15 @@ describe('arranging', () => {
       ] ?? [])
         await press(driver, keys);
       done = await edits();
+      if (n % 20 === 19) slower = Math.max(slower, await stretch(driver));
     }
     expect(await edits()).toBeGreaterThanOrEqual(60);
     const long: number[] = await driver.executeScript('return window.longTasks;');
-    const slower = Math.max(before, await stretch(driver));
+    slower = Math.max(slower, await stretch(driver));
     // The engine tells of tasks from 50 ms on.
-    const tooLong = long.filter((ms) => ms > 50 * slower);
     expect(
-      tooLong.length,
-      `tasks of ${tooLong.join(', ')} ms on a machine that makes the same work take up to ${slower.toFixed(2)} times as long`,
-    ).toBeLessThanOrEqual(60 / 20);
+      long.filter((ms) => ms > 50 * slower),
+      `long tasks on a machine that makes the same work take up to ${slower.toFixed(2)} times as long`,
+    ).toEqual([]);
   });
 });
