@@ -1,4 +1,4 @@
-import { pixelGrid, type PixelGrid, plainRepeat, type Repeat } from '../lattice/index.ts';
+import { pixelGrid, type PixelGrid, type Repeat, tileOf } from '../lattice/index.ts';
 
 /**
  * How the cloth on screen is painted at a scale.
@@ -32,16 +32,14 @@ const LARGEST_FAR_AREA = 1 << 22;
  * @param seen pixels of the screen that the cloth covers
  */
 export function clothPlan(repeat: Repeat, scale: number, seen: { width: number; height: number }): ClothPlan {
-  const { width, height, step } = plainRepeat(repeat);
   const shorter = Math.min(repeat.width, repeat.height) * scale;
-  const q = step.drop.q;
   // A drop of p/q rounds to multiples of q, so a cell must be q times as large for the same error.
-  const enough = SMALLEST_CELL * Math.max(1, q / 2);
+  const enough = SMALLEST_CELL * Math.max(1, repeat.step.drop.q / 2);
   if (shorter < enough) {
-    let reduction = 1;
+    const { width, height } = tileOf(repeat);
     const fits = (by: number): boolean =>
-      Math.max(width, height) * scale * by * q < LARGEST_FAR_SIDE &&
-      width * height * (scale * by) ** 2 * q < LARGEST_FAR_AREA;
+      Math.max(width, height) * scale * by < LARGEST_FAR_SIDE && width * height * (scale * by) ** 2 < LARGEST_FAR_AREA;
+    let reduction = 1;
     while (shorter * reduction < enough && fits(reduction * 2)) reduction *= 2;
     if (reduction > 1) {
       const grid = pixelGrid(repeat, scale * reduction);

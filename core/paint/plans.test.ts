@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { SQUARE, step } from '../lattice/index.ts';
+import { SQUARE, step, tileOf } from '../lattice/index.ts';
 import { anyRepeat } from '../testing/arbitraries.ts';
 import { clothPlan } from './clothPlan.ts';
 import { exportPlan } from './exportPlan.ts';
@@ -32,6 +32,20 @@ describe('the plan of the cloth', () => {
         }
         if (kind === 'cell')
           expect(grid.cell.width * grid.cell.height).toBeLessThanOrEqual(1.5 * seen.width * seen.height);
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  it('stays within four thousandths of the wished scale, unless the painted tile would grow beyond its limits', () => {
+    fc.assert(
+      fc.property(anyRepeat, fc.double({ min: 0.02, max: 60, noNaN: true }), (repeat, scale) => {
+        const { grid, scaleX, scaleY } = clothPlan(repeat, scale, seen);
+        const off = Math.max(Math.abs(scaleX / scale - 1), Math.abs(scaleY / scale - 1));
+        const tile = tileOf(repeat);
+        const [width, height] = [2 * tile.width * grid.scaleX, 2 * tile.height * grid.scaleY];
+        // The limits count the wished tile, not the one in whole pixels.
+        if (Math.max(width, height) < 8000 && width * height < 4e6) expect(off).toBeLessThan(0.0041);
       }),
       { numRuns: 500 },
     );
