@@ -15,6 +15,7 @@ import { serve } from '../server/serve.ts';
 import { everyMotif } from '../server/store/motifs.ts';
 import { groupTimings, importTimings } from './importBench.ts';
 import { growth, saveTimings, serverTimings } from './serverBench.ts';
+import { sessionTimings } from './sessionBench.ts';
 import { measured, tossed, tried } from './tossBench.ts';
 import { TOSS_GAP, tossables, tossRecipe } from './tossSetup.ts';
 import type { ClothTimings } from './page/clothBench.ts';
@@ -85,6 +86,14 @@ try {
       `  the cell painted        ${ms(repaint)} in the worker; again when a motif is taken up ${ms(again)}\n`,
     );
   }
+
+  const session = await sessionTimings(60);
+  console.log(`A session of ${session.edits} edits with pointer and keys, in the window that is served`);
+  console.log(
+    session.long.length === 0
+      ? '  the page always answered within 50 ms\n'
+      : `  ${session.long.length} tasks of 50 ms or more, the longest ${ms(Math.max(...session.long))}; the machine takes up to ${session.slower.toFixed(1)} times as long for the same work: ${ratio(Math.max(...session.long), 50 * session.slower)} times what that explains\n`,
+  );
 
   const motifs = await everyMotif(studio.database);
   const design = scattered(300);

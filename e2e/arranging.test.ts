@@ -4,6 +4,7 @@ import { type Placement } from '../core/document/index.ts';
 import { SQUARE, step } from '../core/lattice/index.ts';
 import { click, clickAt, drag, middleOf, named, press, settledShot, type, waitForText } from './support/hands.ts';
 import { isPink, useTiles } from './support/tiles.ts';
+import { PATIENCE } from './support/browser.ts';
 
 const tiles = useTiles();
 
@@ -18,7 +19,7 @@ async function lies(id: string, n: number, test: (placement: Placement) => boole
         placement = (await tiles.stored(id)).placements.find((placement) => placement.id === `t${n}`);
         return placement !== undefined && test(placement);
       },
-      8_000,
+      PATIENCE,
       why,
     )
     .catch((error: unknown) => {
@@ -124,7 +125,7 @@ describe('guides', () => {
     const edge = await middleOf(driver, '[data-selvedge-edge]');
     const place = await tiles.spot(77, 60);
     await drag(driver, edge, place);
-    await driver.wait(async () => (await tiles.stored(id)).guides.length === 1, 5_000, 'there is no guide');
+    await driver.wait(async () => (await tiles.stored(id)).guides.length === 1, PATIENCE, 'there is no guide');
     const [guide] = (await tiles.stored(id)).guides;
     expect(guide?.axis).toBe('x');
     expect(near(guide?.at ?? 0, 77, 0.5)).toBe(true);
@@ -135,15 +136,15 @@ describe('guides', () => {
     await press(driver, 's');
     const tab = await middleOf(driver, `[data-guide="${guide?.id ?? ''}"]`);
     await drag(driver, tab, { x: 20, y: tab.y });
-    await driver.wait(async () => (await tiles.stored(id)).guides.length === 0, 5_000, 'the guide is still there');
+    await driver.wait(async () => (await tiles.stored(id)).guides.length === 0, PATIENCE, 'the guide is still there');
     await press(driver, Key.ESCAPE);
     await driver.executeScript(
       "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Guides')).click()",
     );
     await click(driver, 'button', 'Horizontal guide');
-    await driver.wait(async () => (await tiles.stored(id)).guides[0]?.at === 45, 5_000);
+    await driver.wait(async () => (await tiles.stored(id)).guides[0]?.at === 45);
     await type(driver, 'Guide 1, from the cell’s upper edge', '90/4');
-    await driver.wait(async () => (await tiles.stored(id)).guides[0]?.at === 22.5, 5_000);
+    await driver.wait(async () => (await tiles.stored(id)).guides[0]?.at === 22.5);
   });
 });
 
@@ -173,7 +174,7 @@ describe('variety and copies', () => {
     await click(driver, 'button', 'Draw the path');
     await drag(driver, await tiles.spot(20, 60), await tiles.spot(100, 60));
     await click(driver, 'button', 'Apply');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 5, 5_000, 'they were never laid');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 5, PATIENCE, 'they were never laid');
     const xs = (await tiles.stored(id)).placements.map(({ x }) => x).sort((a, b) => a - b);
     xs.forEach((x, n) => expect(near(x, 20 + 20 * n, 1)).toBe(true));
     expect((await tiles.stored(id)).placements.every(({ y }) => near(y, 20, 1))).toBe(true);
@@ -188,16 +189,13 @@ describe('alternatives', () => {
       "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Alternatives')).click()",
     );
     await click(driver, 'button', 'Save as alternative');
-    await driver.wait(until.elementLocated(By.css('input[aria-label="Show Alternative 1"]')), 5_000);
+    await driver.wait(until.elementLocated(By.css('input[aria-label="Show Alternative 1"]')));
     await clickAt(driver, await tiles.spot(60, 45));
     await press(driver, Key.DELETE);
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 0, 5_000);
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 0);
     await driver.findElement(By.css('input[aria-label="Show Alternative 1"]')).click();
     await click(driver, 'button', 'Side by side');
-    await driver.wait(
-      until.elementLocated(By.css('figure[aria-label="Alternative 1"] canvas[aria-busy="false"]')),
-      30_000,
-    );
+    await driver.wait(until.elementLocated(By.css('figure[aria-label="Alternative 1"] canvas[aria-busy="false"]')));
     const screen = await settledShot(driver);
     const pinkIn = async (name: string): Promise<number> => {
       const box: { left: number; top: number; right: number; bottom: number } = await driver.executeScript(
@@ -214,10 +212,10 @@ describe('alternatives', () => {
     await click(driver, 'button', 'Take this one');
     await lies(id, 0, ({ x, y }) => x === 60 && y === 45, 'it was never taken');
     await press(driver, Key.CONTROL, 'z');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 0, 5_000, 'it could not be undone');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 0, PATIENCE, 'it could not be undone');
     await click(driver, 'button', 'Delete Alternative 1');
     await waitForText(driver, '“Alternative 1” is deleted.');
     await click(driver, 'button', 'Undo');
-    await driver.wait(until.elementLocated(By.css('input[aria-label="Show Alternative 1"]')), 5_000);
+    await driver.wait(until.elementLocated(By.css('input[aria-label="Show Alternative 1"]')));
   });
 });

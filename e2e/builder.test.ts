@@ -53,7 +53,7 @@ describe('the builder', () => {
     await click(driver, 'button', 'New design');
     await type(driver, 'Name', 'Rockets', false);
     await click(driver, 'button', 'Create');
-    await driver.wait(until.elementLocated(By.css('[data-cell]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('[data-cell]')));
     await settledShot(driver);
     const cloth = await middleOf(driver, '[data-cloth]');
     await drag(driver, await middleOf(driver, '[data-motif]'), cloth);
@@ -71,7 +71,7 @@ describe('the builder', () => {
     await waitForText(driver, '“Sea rocket” is changed wherever it is used.');
 
     await driver.get(design);
-    await driver.wait(until.elementLocated(By.css('[data-cell]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('[data-cell]')));
     expect(isInk(await settledShot(driver), cloth)).toBe(true);
   });
 

@@ -16,6 +16,7 @@ import {
   type Spot,
 } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
+import { PATIENCE } from './support/browser.ts';
 
 const page = useStudio({ samples: true });
 
@@ -38,7 +39,7 @@ describe('bundles on the cloth', () => {
   it('are made of motifs, and loosened again, without a pixel moving', async () => {
     const { driver } = page;
     await page.goTo('/designs/low-tide-limpets-and-rope');
-    await driver.wait(until.elementLocated(By.css('[data-cell]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('[data-cell]')));
     await settled();
     const { left, top, scale } = await cellOnScreen(driver);
     whelk = { x: left + 98 * scale, y: top + 112 * scale };
@@ -47,7 +48,7 @@ describe('bundles on the cloth', () => {
     await clickAt(driver, whelk);
     await clickAt(driver, { x: left + 5 * scale, y: top + 110 * scale }, { held: Key.SHIFT });
     await press(driver, 'k');
-    await driver.wait(until.elementLocated(By.css('[aria-label="Open the bundle"]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('[aria-label="Open the bundle"]')));
     expect(moved(before, await unchosen())).toBe(0);
     await clickAt(driver, whelk);
     await press(driver, 'l');
@@ -61,7 +62,7 @@ describe('bundles on the cloth', () => {
     const before = await unchosen();
     await clickAt(driver, whelk);
     await press(driver, 'o');
-    await driver.wait(until.elementLocated(By.css('[data-bundle-bar]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('[data-bundle-bar]')));
     const open = await settled();
     // The whelk as it was, the knot faint.
     expect(alike(open.at(whelk.x, whelk.y), before.at(whelk.x, whelk.y))).toBe(true);
@@ -78,7 +79,7 @@ describe('bundles on the cloth', () => {
     await click(driver, 'button', 'Undo');
     await driver.wait(
       async () => alike((await settled()).at(whelk.x, whelk.y), before.at(whelk.x, whelk.y)),
-      30_000,
+      PATIENCE,
       'the bundle was never undone',
     );
   });
@@ -99,7 +100,7 @@ describe('bundles on the cloth', () => {
   it('of the drawer are made of what is chosen there', async () => {
     const { driver } = page;
     await page.goTo('/motifs');
-    await (await driver.wait(until.elementLocated(By.css('[data-drawer-motif="low-tide-marram"]')), 30_000)).click();
+    await (await driver.wait(until.elementLocated(By.css('[data-drawer-motif="low-tide-marram"]')))).click();
     const hand = driver.actions({ async: false });
     await hand
       .keyDown(Key.CONTROL)
@@ -115,17 +116,14 @@ describe('a collection', () => {
   it('is written to one file, which the drawer takes back and knows', async () => {
     const { driver } = page;
     await page.goTo('/motifs');
-    await (
-      await driver.wait(until.elementLocated(By.xpath('//aside//button[contains(., "Bundles")]')), 30_000)
-    ).click();
+    await (await driver.wait(until.elementLocated(By.xpath('//aside//button[contains(., "Bundles")]')))).click();
     await click(driver, 'link', 'Export “Bundles”');
     const file = join(page.browser.downloads, 'Bundles.zip');
     await driver.wait(
       () => existsSync(file) && !readdirSync(page.browser.downloads).some((name) => name.endsWith('.crdownload')),
-      30_000,
     );
     await driver.findElement(By.css('input[type=file]')).sendKeys(file);
-    await waitForText(driver, 'The collection “Bundles”', 30_000);
+    await waitForText(driver, 'The collection “Bundles”');
     await waitForText(driver, 'All of them were there already.');
   });
 });

@@ -3,12 +3,13 @@ import { describe, expect, it } from 'vitest';
 import { SQUARE, step } from '../core/lattice/index.ts';
 import { click, drag, press, type, settled } from './support/hands.ts';
 import { useTiles } from './support/tiles.ts';
+import { PATIENCE } from './support/browser.ts';
 
 const tiles = useTiles();
 const { page } = tiles;
 
 const looked = (): Promise<unknown> =>
-  page.driver.wait(until.elementLocated(By.css('[data-check="done"]')), 15_000, 'nobody looked');
+  page.driver.wait(until.elementLocated(By.css('[data-check="done"]')), PATIENCE, 'nobody looked');
 const findings = (kind: string): Promise<string[]> =>
   page.driver.executeScript(
     'return [...document.querySelectorAll(`[data-finding^="${arguments[0]}"]`)].map((one) => one.innerText)',
@@ -33,7 +34,7 @@ describe('the check', () => {
     );
     await click(driver, 'radio', 'Check');
     await looked();
-    await driver.wait(async () => (await findings('lane')).length > 0, 30_000, 'no lane was found');
+    await driver.wait(async () => (await findings('lane')).length > 0, PATIENCE, 'no lane was found');
     const level = (await findings('lane')).filter((text) => text.includes('level'));
     expect(level).toHaveLength(2);
     for (const text of level) expect(Math.abs(Number(/^([\d.]+) mm/.exec(text)?.[1]) - 20)).toBeLessThan(1);
@@ -41,19 +42,19 @@ describe('the check', () => {
     expect((await driver.findElements(By.css('[data-mark="lane"]'))).length).toBeGreaterThan(1);
     // The mark on the cloth chooses what stands beside the lane.
     await (await driver.findElement(By.css('[data-mark-pin="lane 0"]'))).click();
-    await driver.wait(until.elementLocated(By.css('[data-finding="lane 0"][aria-pressed="true"]')), 5000);
+    await driver.wait(until.elementLocated(By.css('[data-finding="lane 0"][aria-pressed="true"]')));
     expect(await chosen()).toContain('4 motifs');
     // A tile that is moved into it closes it; the other stays.
     await press(driver, Key.ESCAPE);
     await drag(driver, await tiles.spot(40, 60), await tiles.spot(40, 40));
     await driver.wait(
       async () => (await findings('lane')).filter((text) => text.includes('level')).length === 1,
-      30_000,
+      PATIENCE,
       'it was never closed',
     );
     // What is free now is narrower than what is looked for.
     await type(driver, 'Lanes wider than', '25');
-    await driver.wait(async () => (await findings('lane')).length === 0, 30_000, 'it was still found');
+    await driver.wait(async () => (await findings('lane')).length === 0, PATIENCE, 'it was still found');
   });
 
   it('finds no lane where none is, and tells touching pairs, clumps and quarters', async () => {
@@ -69,7 +70,7 @@ describe('the check', () => {
     );
     await click(driver, 'radio', 'Check');
     await looked();
-    await driver.wait(async () => (await findings('pair')).length > 0, 30_000, 'no pair was found');
+    await driver.wait(async () => (await findings('pair')).length > 0, PATIENCE, 'no pair was found');
     expect(await findings('lane')).toEqual([]);
     expect((await findings('pair'))[0]).toMatch(/^Tile and (Tile|its echo), (touching|0\.\d mm)$/);
     await (await driver.findElement(By.css('[data-finding="pair 0"]'))).click();
@@ -90,7 +91,7 @@ describe('the check', () => {
       { size: { width: 200, height: 200 } },
     );
     await click(driver, 'radio', 'Check');
-    await driver.wait(async () => (await findings('clump')).length === 1, 30_000, 'no clump was found');
+    await driver.wait(async () => (await findings('clump')).length === 1, PATIENCE, 'no clump was found');
     expect(await findings('clump')).toEqual(['3 × Tile']);
     await (await driver.findElement(By.css('[data-finding="clump 0"]'))).click();
     expect(await chosen()).toContain('3 motifs');
@@ -99,6 +100,6 @@ describe('the check', () => {
       await click(driver, 'button', 'Settle selection');
       await settled(driver);
     }
-    await driver.wait(async () => (await findings('clump')).length === 0, 30_000, 'it was never settled');
+    await driver.wait(async () => (await findings('clump')).length === 0, PATIENCE, 'it was never settled');
   });
 });

@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { insertMotif, everyMotif } from '../server/store/motifs.ts';
 import { click, type, waitForText } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
+import { PATIENCE } from './support/browser.ts';
 
 const page = useStudio({ samples: true });
 let folder: string;
@@ -23,11 +24,11 @@ const cards = (): Promise<WebElement[]> => page.driver.findElements(By.css('[dat
 const card = (name: string): Promise<WebElement> =>
   page.driver.wait(
     until.elementLocated(By.xpath(`//button[@data-drawer-motif][.//span[text()='${name}']]`)),
-    30_000,
+    PATIENCE,
     `no motif “${name}”`,
   );
 const gone = (css: string): Promise<boolean> =>
-  page.driver.wait(async () => (await page.driver.findElements(By.css(css))).length === 0, 30_000);
+  page.driver.wait(async () => (await page.driver.findElements(By.css(css))).length === 0);
 
 describe('the motif drawer', () => {
   it('takes a ZIP, each drawing with its own outcome, and finds what is sought', async () => {
@@ -51,13 +52,12 @@ describe('the motif drawer', () => {
     await driver.findElement(By.css('input[type=file]')).sendKeys(join(folder, 'shingle.zip'));
     await driver.wait(
       async () => (await driver.findElements(By.css('[data-arrival="here"], [data-arrival="refused"]'))).length === 4,
-      60_000,
     );
     expect((await driver.findElements(By.css('[data-arrival="refused"]'))).length).toBe(1);
     await type(driver, 'Search the drawer', 'stone', false);
     await card('Grey stone');
     // The search is answered by the server; until then the drawer shows what it showed before.
-    await driver.wait(async () => (await cards()).length === 2, 30_000);
+    await driver.wait(async () => (await cards()).length === 2);
     await click(driver, 'button', 'Clear this list');
   });
 
@@ -70,12 +70,9 @@ describe('the motif drawer', () => {
     await type(driver, 'Add a tag', 'splash zone');
     await waitForText(driver, 'splash zone');
     await type(driver, 'Collection', 'Splash zone');
-    await driver.wait(
-      until.elementLocated(By.xpath("//aside[@aria-label='Collections']//span[text()='Splash zone']")),
-      30_000,
-    );
+    await driver.wait(until.elementLocated(By.xpath("//aside[@aria-label='Collections']//span[text()='Splash zone']")));
     await type(driver, 'Search the drawer', 'splash', false);
-    await driver.wait(async () => (await cards()).length === 1, 30_000);
+    await driver.wait(async () => (await cards()).length === 1);
   });
 
   it('says which designs use a motif when it is deleted, and takes it back', async () => {

@@ -7,6 +7,7 @@ import { emptyFolder } from '../server/testing/emptyFolder.ts';
 import { startProcess, type Running } from '../server/testing/process.ts';
 import { click, type, waitForText, waitUntilSaved } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
+import { PATIENCE } from './support/browser.ts';
 
 const MB = 1024 * 1024;
 const NAME = 'Name of the design';
@@ -24,7 +25,7 @@ async function newDesign(url: string, name: string): Promise<string> {
   });
   const { design } = (await response.json()) as { design: { id: string } };
   await page.driver.get(`${url}/designs/${design.id}`);
-  await page.driver.wait(until.elementLocated(By.css('[data-saved="saved"]')), 60_000);
+  await page.driver.wait(until.elementLocated(By.css('[data-saved="saved"]')));
   return `${url}/api/designs/${design.id}`;
 }
 
@@ -59,7 +60,7 @@ describe('a disk that fills up while a design is edited', () => {
     await waitForText(driver, 'Last backed up today at');
     await driver.wait(
       () => readdirSync(page.browser.downloads).some((name) => /^hevrel-[\d-]+\.tar\.gz$/.test(name)),
-      60_000,
+      PATIENCE,
       'nothing was downloaded',
     );
   });
@@ -82,7 +83,7 @@ describe('a drawing that was imported, opened at top level', () => {
     await driver.executeScript('location.href = arguments[0];', `/api/blobs/${motif.source}`);
     await driver.wait(
       () => readdirSync(page.browser.downloads).includes(motif.source),
-      60_000,
+      PATIENCE,
       'the drawing was not saved as a file',
     );
     expect(await driver.getCurrentUrl()).toBe(`${url}/motifs`);
@@ -121,6 +122,6 @@ describe('a server that is killed under an open window', () => {
     await waitUntilSaved(driver);
     expect(await nameAt(address)).toBe('While it was away');
     await driver.navigate().refresh();
-    await driver.wait(until.elementLocated(By.css(`input[value="While it was away"]`)), 60_000);
+    await driver.wait(until.elementLocated(By.css(`input[value="While it was away"]`)));
   });
 });

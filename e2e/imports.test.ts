@@ -74,7 +74,7 @@ it(
     await waitUntilSaved(driver);
     expect(((await tiles.stored(id)) as Design).placements[0]?.x).toBeGreaterThan(60);
 
-    await driver.wait(async () => (await arrivals('here')) + (await arrivals('refused')) === 30, 60_000);
+    await driver.wait(async () => (await arrivals('here')) + (await arrivals('refused')) === 30);
     const refused = await driver.findElements(By.css('[data-arrival="refused"]'));
     const sentences = await Promise.all(refused.map((row) => row.getText()));
     expect(sentences.map((text) => text.split('\n')[0]).sort()).toEqual([
@@ -97,7 +97,6 @@ it('names the font that is missing, and sets the words anew once it is added', a
   await input.sendKeys(keep('tide.otf', tideFont()));
   await driver.wait(
     async () => !(await driver.findElement(By.css('body')).getText()).includes('“Tide Square” is missing'),
-    60_000,
   );
   await page.goTo('/motifs');
   await type(driver, 'Search the drawer', 'Words', false);
@@ -113,5 +112,5 @@ it('refuses to paint what lies over itself thousands deep, says so, and shows it
   await type(driver, 'Scale', '5000');
   await waitForText(driver, 'Make “Tile” smaller or the cell larger. Undo works too.');
   await press(driver, Key.CONTROL, 'z');
-  await driver.wait(async () => (await driver.findElements(By.css('[role=alert]'))).length === 0, 30_000);
+  await driver.wait(async () => (await driver.findElements(By.css('[role=alert]'))).length === 0);
 });

@@ -4,6 +4,7 @@ import { newLayer } from '../core/document/index.ts';
 import { SQUARE } from '../core/lattice/index.ts';
 import { click, clickAt, drag, middleOf, press, settledShot, type, waitForText } from './support/hands.ts';
 import { isPink, useTiles } from './support/tiles.ts';
+import { PATIENCE } from './support/browser.ts';
 
 const tiles = useTiles();
 
@@ -22,23 +23,23 @@ describe('layers', () => {
     await waitForText(driver, 'In Seaweed');
     // A motif laid now comes into it.
     await (await driver.findElement(By.css('button[data-motif]'))).click();
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 2, 5_000);
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 2);
     const after = await tiles.stored(id);
     expect(after.layers.map(({ name }) => name)).toEqual(['Motifs', 'Seaweed']);
     expect(after.placements.map(({ layer }) => after.layers.findIndex((one) => one.id === layer))).toEqual([0, 1]);
     const at = await tiles.spot(30, 45);
     await click(driver, 'button', 'Lock Motifs');
-    await driver.wait(async () => (await tiles.stored(id)).layers[0]?.locked === true, 5_000);
+    await driver.wait(async () => (await tiles.stored(id)).layers[0]?.locked === true);
     await press(driver, Key.ESCAPE);
     await clickAt(driver, at);
     expect(await driver.findElements(By.css('[data-chalk-label]'))).toHaveLength(0);
     await press(driver, Key.CONTROL, 'a');
     await press(driver, Key.DELETE);
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 1, 5_000);
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 1);
     expect((await tiles.stored(id)).placements[0]?.id).toBe('t0');
     expect(isPink(await settledShot(driver), at)).toBe(true);
     await click(driver, 'button', 'Hide Motifs');
-    await driver.wait(async () => (await tiles.stored(id)).layers[0]?.shown === false, 5_000);
+    await driver.wait(async () => (await tiles.stored(id)).layers[0]?.shown === false);
     expect(isPink(await settledShot(driver), at)).toBe(false);
     // With both away, nothing can be laid, and that is said.
     await click(driver, 'button', 'Lock Seaweed');
@@ -56,30 +57,30 @@ describe('layers', () => {
     // The lowest onto the upper half of the topmost: over it, in its layer.
     const top = await row('t2');
     await drag(driver, await row('t0'), { x: top.x, y: top.y - 8 });
-    await driver.wait(async () => (await order()) === 't1:main t2:over t0:over', 5_000, 'it was never moved');
+    await driver.wait(async () => (await order()) === 't1:main t2:over t0:over', PATIENCE, 'it was never moved');
     await (await driver.findElement(By.css('[data-row="t0"] [data-take]'))).click();
     await press(driver, Key.ALT, Key.ARROW_DOWN);
     await driver.wait(
       async () => (await order()) === 't1:main t0:over t2:over',
-      5_000,
+      PATIENCE,
       'Alt and the arrow did not move it',
     );
     // The layer below, onto the upper half of the one above: all in it goes over.
     const over = await row('layer over');
     await drag(driver, await row('layer main'), { x: over.x, y: over.y - 8 });
-    await driver.wait(async () => (await order()) === 't0:over t2:over t1:main', 5_000, 'the layer was never moved');
+    await driver.wait(async () => (await order()) === 't0:over t2:over t1:main', PATIENCE, 'the layer was never moved');
     await press(driver, Key.CONTROL, 'z');
-    await driver.wait(async () => (await order()) === 't1:main t0:over t2:over', 5_000, 'it was never undone');
+    await driver.wait(async () => (await order()) === 't1:main t0:over t2:over', PATIENCE, 'it was never undone');
     // By the keyboard too, though the next line is one of its own.
     await (await driver.findElement(By.css('[data-row="layer over"] [data-take]'))).click();
     await press(driver, Key.ALT, Key.ARROW_DOWN);
     await driver.wait(
       async () => (await order()) === 't0:over t2:over t1:main',
-      5_000,
+      PATIENCE,
       'Alt and the arrow did not move the layer',
     );
     await press(driver, Key.CONTROL, 'z');
-    await driver.wait(async () => (await order()) === 't1:main t0:over t2:over', 5_000, 'it was never undone again');
+    await driver.wait(async () => (await order()) === 't1:main t0:over t2:over', PATIENCE, 'it was never undone again');
     // With Shift several are chosen; searching leaves only what is sought.
     await (await driver.findElement(By.css('[data-row="t2"] [data-take]'))).click();
     await driver
@@ -90,7 +91,7 @@ describe('layers', () => {
       .perform();
     expect(await (await driver.findElement(By.css('[data-chalk-label]'))).getText()).toMatch(/^3 motifs/);
     await type(driver, 'Search the layers', 'whelk', false);
-    await driver.wait(async () => (await driver.findElements(By.css('[data-stack] [data-row]'))).length === 2, 5_000);
+    await driver.wait(async () => (await driver.findElements(By.css('[data-stack] [data-row]'))).length === 2);
   });
 
   it('seen through and blended, what moves in them looks as it will lie, and one up goes over what it meets', async () => {
@@ -130,7 +131,7 @@ describe('layers', () => {
     await press(driver, 'u');
     await driver.wait(
       async () => (await tiles.stored(id)).placements.map((placement) => placement.id).join('') === 't1t0t2',
-      5_000,
+      PATIENCE,
       'it never went over the one it meets',
     );
   });

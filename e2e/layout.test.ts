@@ -4,6 +4,7 @@ import { SQUARE, step } from '../core/lattice/index.ts';
 import { layRows } from '../core/layout/index.ts';
 import { pickMotif, clickAt, click, press, settledShot, type, waitForText } from './support/hands.ts';
 import { isPink, useTiles } from './support/tiles.ts';
+import { PATIENCE } from './support/browser.ts';
 
 const tiles = useTiles();
 const { page } = tiles;
@@ -14,7 +15,6 @@ async function pick(option: string): Promise<void> {
   await (
     await driver.wait(
       until.elementLocated(By.xpath(`//section[@aria-label='Rows and grids']//option[normalize-space()='${option}']`)),
-      30_000,
     )
   ).click();
 }
@@ -56,7 +56,7 @@ describe('a row', () => {
     await type(driver, 'Gap', '10');
     await type(driver, 'Row gap', '6');
     await click(driver, 'button', 'Set in a row');
-    await driver.wait(async () => (await tiles.stored(id)).layout !== null, 8_000, 'it was never set');
+    await driver.wait(async () => (await tiles.stored(id)).layout !== null, PATIENCE, 'it was never set');
     const row = await tiles.stored(id);
     // Tiles are twice as wide as high: three of 30 × 15 mm, and three gaps of 10.
     expect(row.repeat).toMatchObject({ width: 120, height: 21 });
@@ -77,7 +77,7 @@ describe('a row', () => {
     await best?.click();
     await driver.wait(
       async () => (await tiles.stored(id)).repeat.step.kind === 'brick',
-      8_000,
+      PATIENCE,
       'the fraction was never taken',
     );
     expect((await tiles.stored(id)).repeat.step).toEqual(step('brick', 1, 3));
@@ -92,12 +92,12 @@ describe('a row', () => {
     }
 
     await type(driver, 'Gap', '20');
-    await driver.wait(async () => (await tiles.stored(id)).repeat.width === 150, 8_000, 'it never followed');
+    await driver.wait(async () => (await tiles.stored(id)).repeat.width === 150, PATIENCE, 'it never followed');
     const wider = await tiles.stored(id);
     expect(wider.repeat.step).toEqual(step('brick', 1, 3));
     expect(wider.placements.map(({ x }) => x)).toEqual([25, 75, 125]);
     await click(driver, 'button', 'Another row');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 6, 8_000, 'no second row came');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 6, PATIENCE, 'no second row came');
     expect((await tiles.stored(id)).repeat).toMatchObject({ width: 150, height: 42 });
     await press(driver, Key.CONTROL, 'z');
     await press(driver, Key.CONTROL, 'z');
@@ -132,12 +132,9 @@ describe('a grid', () => {
     await type(driver, 'Side by side', '3');
     await type(driver, 'Target angle', '40');
     // It waits for the motif that is made in the ink.
-    await driver.wait(
-      until.elementLocated(By.xpath("//button[normalize-space()='Lay the grid'][not(@disabled)]")),
-      30_000,
-    );
+    await driver.wait(until.elementLocated(By.xpath("//button[normalize-space()='Lay the grid'][not(@disabled)]")));
     await click(driver, 'button', 'Lay the grid');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 3, 30_000, 'no stripes were laid');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 3, PATIENCE, 'no stripes were laid');
     const striped = await tiles.stored(id);
     // The nearest to 40° that closes within six steps: one up for each across, or four for five.
     expect(striped.placements[0]?.rotation).toBeCloseTo((Math.atan2(5, 6) * 180) / Math.PI, 6);
@@ -145,7 +142,7 @@ describe('a grid', () => {
     await type(driver, 'To the cell', '8');
     await type(driver, 'Target angle', '0');
     await type(driver, 'Size', '100');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 8, 30_000, 'no checks were laid');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 8, PATIENCE, 'no checks were laid');
     await click(driver, 'button', 'Four');
     await driver.actions({ async: false }).move({ x: 500, y: 20 }).perform();
     const screen = await settledShot(driver);

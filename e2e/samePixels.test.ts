@@ -18,7 +18,6 @@ const SIDE = 1024;
 const page = useStudio({ samples: true });
 
 beforeAll(async () => {
-  await page.driver.manage().setTimeouts({ script: 60_000 });
   await page.goTo('/');
 });
 

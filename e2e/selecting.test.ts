@@ -5,6 +5,7 @@ import type { Design, Placement } from '../core/document/index.ts';
 import { step, type Step } from '../core/lattice/index.ts';
 import { click, clickAt, drag, named, press, settledShot, type, type Spot } from './support/hands.ts';
 import { isPink, useTiles } from './support/tiles.ts';
+import { PATIENCE } from './support/browser.ts';
 
 const tiles = useTiles();
 
@@ -64,7 +65,7 @@ describe('choosing and lining up', () => {
       .move({ x: Math.round(at.x), y: Math.round(at.y), origin: Origin.VIEWPORT })
       .contextClick()
       .perform();
-    await driver.wait(until.elementLocated(By.css('[data-pile="t0"]')), 5_000);
+    await driver.wait(until.elementLocated(By.css('[data-pile="t0"]')));
     await press(driver, Key.ARROW_DOWN);
     await press(driver, Key.ENTER);
     expect(await across()).toBe('60 mm');
@@ -104,10 +105,10 @@ describe('choosing and lining up', () => {
     };
     expect((await stored(id)).placements[0]).toMatchObject({ x: 60, y: 45 });
     await press(driver, Key.CONTROL, 'z');
-    await driver.wait(() => lies(30, 20), 5_000, 'it was never undone');
+    await driver.wait(() => lies(30, 20), PATIENCE, 'it was never undone');
     await settledShot(driver);
     await drag(driver, from, near, { held: Key.CONTROL });
-    await driver.wait(() => lies(60.6, 45.5), 5_000, 'it never lay where it was let go');
+    await driver.wait(() => lies(60.6, 45.5), PATIENCE, 'it never lay where it was let go');
     expect((await stored(id)).placements[0]?.x).not.toBe(60);
   });
 

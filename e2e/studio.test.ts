@@ -6,6 +6,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { click, middleOf, press, settledShot, type, waitForText, waitUntilSaved, named } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
+import { PATIENCE } from './support/browser.ts';
 
 const page = useStudio({ samples: true });
 let folder: string;
@@ -21,7 +22,7 @@ afterAll(() => {
 async function gone(css: string): Promise<void> {
   await page.driver.wait(
     async () => (await page.driver.findElements(By.css(css))).length === 0,
-    30_000,
+    PATIENCE,
     `${css} is still there`,
   );
 }
@@ -32,7 +33,7 @@ describe('the swatch book', () => {
     await page.goTo('/swatches');
     await click(driver, 'link', 'Herring run');
     await type(driver, 'Name of the swatch', 'Shoal');
-    await driver.wait(until.elementLocated(By.css('button[aria-label="Delete Shoal"]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('button[aria-label="Delete Shoal"]')));
     await click(driver, 'link', 'Swatch book');
     await waitForText(driver, 'Shoal');
     // The button shows when the swatch is under the pointer.
@@ -42,10 +43,10 @@ describe('the swatch book', () => {
     await waitForText(driver, '“Shoal” was deleted from the swatch book.');
     await gone('a span[title="Shoal"]');
     await click(driver, 'button', 'Undo');
-    await driver.wait(until.elementLocated(By.css('a span[title="Shoal"]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('a span[title="Shoal"]')));
     await click(driver, 'link', 'Shoal');
     await click(driver, 'button', 'Open its design');
-    await driver.wait(until.urlContains('/designs/low-tide-herring-run'), 30_000);
+    await driver.wait(until.urlContains('/designs/low-tide-herring-run'));
     await settledShot(driver);
   });
 
@@ -53,7 +54,7 @@ describe('the swatch book', () => {
     const { driver } = page;
     await page.goTo('/swatches/low-tide-swatch-limpets-dusk');
     await click(driver, 'button', 'Open its design');
-    await driver.wait(until.urlMatches(/\/designs\/(?!low-tide)/), 30_000);
+    await driver.wait(until.urlMatches(/\/designs\/(?!low-tide)/));
     const screen = await settledShot(driver);
     // The deep ground, somewhere on the cloth.
     const deep = [0x1d, 0x3d, 0x47];
@@ -69,16 +70,13 @@ describe('the table', () => {
   it('puts a design away and takes it back', async () => {
     const { driver } = page;
     await page.goTo('/');
-    const card = await driver.wait(
-      until.elementLocated(By.xpath("//li[.//span[text()='Moorings']][.//button]")),
-      30_000,
-    );
+    const card = await driver.wait(until.elementLocated(By.xpath("//li[.//span[text()='Moorings']][.//button]")));
     await driver.actions().move({ origin: card }).perform();
     await click(driver, 'button', 'Delete Moorings');
     await waitForText(driver, '“Moorings” was deleted.');
     await gone('a[href="/designs/low-tide-moorings"]');
     await click(driver, 'button', 'Undo');
-    await driver.wait(until.elementLocated(By.css('a[href="/designs/low-tide-moorings"]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('a[href="/designs/low-tide-moorings"]')));
   });
 });
 
@@ -105,7 +103,6 @@ describe('files', () => {
     );
     await driver.wait(
       async () => (await driver.findElements(By.css('[data-arrival="here"], [data-arrival="refused"]'))).length === 3,
-      60_000,
     );
     const rows = await Promise.all(
       (await driver.findElements(By.css('[data-arrival]'))).map(
@@ -119,12 +116,12 @@ describe('files', () => {
     await type(driver, 'Search the tray', 'shard', false);
     // The search is answered by the server; until then the tray shows what it showed before.
     const found = By.xpath('//button[@data-motif][normalize-space()="Bottle shard"]');
-    await driver.wait(async () => (await driver.findElements(By.css('button[data-motif]'))).length === 1, 30_000);
-    await (await driver.wait(until.elementLocated(found), 30_000)).click();
+    await driver.wait(async () => (await driver.findElements(By.css('button[data-motif]'))).length === 1);
+    await (await driver.wait(until.elementLocated(found))).click();
     await click(driver, 'button', 'Arrange');
     await driver.wait(
       async () => (await (await named(driver, 'field', 'Width')).getAttribute('value')) === '60 mm',
-      30_000,
+      PATIENCE,
       'it was never laid',
     );
     await waitUntilSaved(driver);
@@ -148,7 +145,7 @@ describe('without its server', () => {
     await network.setNetworkConditions({ offline: true, latency: 0, download_throughput: 0, upload_throughput: 0 });
     await press(driver, 'n');
     await press(driver, 't');
-    const note = await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')), 30_000);
+    const note = await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')));
     expect(await note.getText()).toContain('Not saved yet');
     expect(await note.getAttribute('title')).toContain('Your work is kept in this browser');
     await network.deleteNetworkConditions();
@@ -181,7 +178,7 @@ describe('without its server', () => {
     await network.setNetworkConditions({ offline: true, latency: 0, download_throughput: 0, upload_throughput: 0 });
     await press(driver, 'n');
     await press(driver, 't');
-    await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')));
     await press(driver, 't');
     await driver.get('about:blank');
     await network.deleteNetworkConditions();

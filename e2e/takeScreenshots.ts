@@ -13,7 +13,6 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     path: '/',
     prepare: async (driver) => {
       // The pictures are painted when they are first asked for.
-      await driver.manage().setTimeouts({ script: 120_000 });
       await driver.executeAsyncScript(
         'const done = arguments[0]; fetch("/api/designs").then((r) => r.json()).then((all) => Promise.all(all.map(({ id }) => fetch(`/api/designs/${id}/picture`)))).then(() => done());',
       );
@@ -44,14 +43,14 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     name: 'workshop',
     path: '/workshop/low-tide-sheet-ink',
     prepare: async (driver) => {
-      await driver.wait(until.elementLocated(By.css('[data-drawing]')), 20_000);
+      await driver.wait(until.elementLocated(By.css('[data-drawing]')));
     },
   },
   {
     name: 'builder',
     path: '/build/low-tide-ripple-fan',
     prepare: async (driver) => {
-      await driver.wait(until.elementLocated(By.css('[data-alternative]')), 10_000);
+      await driver.wait(until.elementLocated(By.css('[data-alternative]')));
     },
   },
   { name: 'swatch-book', path: '/swatches' },
@@ -83,7 +82,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     prepare: async (driver) => {
       await settledShot(driver);
       await click(driver, 'radio', 'Toss');
-      await driver.wait(until.elementLocated(By.xpath("//summary[starts-with(., 'Holes')]")), 10_000);
+      await driver.wait(until.elementLocated(By.xpath("//summary[starts-with(., 'Holes')]")));
       await driver.executeScript(
         "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()",
       );
@@ -91,7 +90,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
         "[...document.querySelectorAll('label')].find((s) => s.textContent.startsWith('Show holes')).querySelector('input').click()",
       );
       await type(driver, 'Wider than', '20');
-      await driver.wait(until.elementLocated(By.css('[data-mark="hole"]')), 10_000);
+      await driver.wait(until.elementLocated(By.css('[data-mark="hole"]')));
       await driver.executeScript(
         'document.querySelector(\'section[aria-label="Toss"]\').parentElement.parentElement.scrollTop = 0',
       );
@@ -103,7 +102,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     path: '/designs/low-tide-herring-run',
     prepare: async (driver) => {
       await click(driver, 'radio', 'Check');
-      await (await driver.wait(until.elementLocated(By.css('[data-finding="lane 1"]')), 15_000)).click();
+      await (await driver.wait(until.elementLocated(By.css('[data-finding="lane 1"]')))).click();
     },
   },
   {
@@ -138,7 +137,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
           done();
         });`);
       await driver.navigate().refresh();
-      await driver.wait(until.elementLocated(By.css('input[aria-label="Show Square"]')), 10_000);
+      await driver.wait(until.elementLocated(By.css('input[aria-label="Show Square"]')));
       for (const name of ['Dropped by a third', 'In bricks', 'Square'])
         await driver.findElement(By.css(`input[aria-label="Show ${name}"]`)).click();
       await click(driver, 'button', 'Side by side');
@@ -155,9 +154,9 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       await clickAt(driver, { x: left + 98 * scale, y: top + 112 * scale });
       await clickAt(driver, { x: left + 5 * scale, y: top + 110 * scale }, { held: Key.SHIFT });
       await press(driver, 'k');
-      await driver.wait(until.elementLocated(By.css('[aria-label="Open the bundle"]')), 10_000);
+      await driver.wait(until.elementLocated(By.css('[aria-label="Open the bundle"]')));
       await press(driver, 'o');
-      await driver.wait(until.elementLocated(By.css('[data-bundle-bar]')), 10_000);
+      await driver.wait(until.elementLocated(By.css('[data-bundle-bar]')));
     },
   },
 ];

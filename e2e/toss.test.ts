@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { SQUARE, step } from '../core/lattice/index.ts';
 import { pickMotif, cellOnScreen, click, clickAt, press, settledShot, type, waitForText } from './support/hands.ts';
 import { isPink, useTiles } from './support/tiles.ts';
+import { PATIENCE } from './support/browser.ts';
 
 const tiles = useTiles();
 const { page } = tiles;
@@ -10,7 +11,7 @@ const { page } = tiles;
 /** Chooses in a list as a hand does, by what is written. */
 async function pick(label: string, option: string): Promise<void> {
   const { driver } = page;
-  const list = await driver.wait(until.elementLocated(By.css(`select[aria-label="${label}"]`)), 30_000);
+  const list = await driver.wait(until.elementLocated(By.css(`select[aria-label="${label}"]`)));
   await list.findElement(By.xpath(`./option[normalize-space()='${option}']`)).click();
 }
 
@@ -28,7 +29,7 @@ async function prepare(count: number, smallest: number, largest: number, gap: nu
 }
 
 const still = (): Promise<unknown> =>
-  page.driver.wait(until.elementLocated(By.css('[data-toss="still"]')), 60_000, 'it never ended');
+  page.driver.wait(until.elementLocated(By.css('[data-toss="still"]')), PATIENCE, 'it never ended');
 
 describe('a toss', () => {
   it('goes into a half-drop around what lies there, is stopped half way, finished, pinned, and undone as one step', async () => {
@@ -36,12 +37,12 @@ describe('a toss', () => {
     const id = await tiles.open(step('half-drop', 1, 2), [{ x: 2, y: 90 }], { size: { width: 300, height: 180 } });
     await prepare(1500, 12, 14, 1);
     await click(driver, 'button', 'Toss');
-    await driver.wait(until.elementLocated(By.css('[data-toss="running"]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('[data-toss="running"]')));
     // The cloth fills as it goes.
     await driver.wait(
       async () =>
         Number(/^(\d+) of/.exec(await (await driver.findElement(By.css('[data-toss]'))).getText())?.[1] ?? 0) > 20,
-      60_000,
+      PATIENCE,
       'it never showed what is laid',
     );
     await click(driver, 'button', 'Stop and keep');
@@ -58,7 +59,7 @@ describe('a toss', () => {
     await click(driver, 'radio', 'Toss');
     await click(driver, 'button', 'Toss afresh');
     await click(driver, 'button', 'Repeat');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 61, 30_000, 'it was never finished');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 61, PATIENCE, 'it was never finished');
     await click(driver, 'button', 'Arrange');
     await still();
     const whole = await tiles.stored(id);
@@ -79,7 +80,7 @@ describe('a toss', () => {
     await click(driver, 'button', 'New seed');
     await driver.wait(
       async () => (await tiles.stored(id)).toss?.recipe.seed === 2,
-      30_000,
+      PATIENCE,
       'it was never tossed with another seed',
     );
     const other = await tiles.stored(id);
@@ -90,7 +91,7 @@ describe('a toss', () => {
     expect(chosen).toHaveLength(2);
     expect(whole.placements).toContainEqual(chosen.find((placement) => placement.id !== 't0'));
     await press(driver, Key.CONTROL, 'z');
-    await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 1, 30_000, 'it could not be undone');
+    await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 1, PATIENCE, 'it could not be undone');
     expect((await tiles.stored(id)).placements.map((placement) => placement.id)).toEqual(
       whole.placements.map((placement) => placement.id),
     );
@@ -112,19 +113,17 @@ describe('a toss', () => {
     await type(driver, 'Wider than', '15');
     await driver.wait(
       async () => Number(await (await driver.findElement(By.css('[data-holes]'))).getAttribute('data-holes')) > 2,
-      30_000,
+      PATIENCE,
       'no holes were found',
     );
     expect((await driver.findElements(By.css('[data-mark="hole"]'))).length).toBeGreaterThan(2);
     // One that is taken on the cloth is told apart in the list.
     await (await driver.findElement(By.css('[data-mark-pin="hole 1"]'))).click();
     expect(
-      await (
-        await driver.wait(until.elementLocated(By.css('[aria-label="Holes"] [aria-current="true"]')), 5000)
-      ).getText(),
+      await (await driver.wait(until.elementLocated(By.css('[aria-label="Holes"] [aria-current="true"]')))).getText(),
     ).toMatch(/^2/);
     await click(driver, 'button', 'Fill all of these');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length > 4, 30_000, 'they were never filled');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length > 4, PATIENCE, 'they were never filled');
     const filled = await tiles.stored(id);
     expect(filled.placements.slice(0, 2)).toMatchObject([
       { x: 30, y: 30 },
@@ -132,7 +131,7 @@ describe('a toss', () => {
     ]);
     expect(filled.placements.slice(2).every(({ scale }) => scale >= 0.1 && scale <= 0.6)).toBe(true);
     await press(driver, Key.CONTROL, 'z');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 2, 30_000);
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 2);
     await press(driver, Key.CONTROL, 'a');
     const apart = async (): Promise<number> => {
       const [a, b] = (await tiles.stored(id)).placements;
@@ -140,7 +139,7 @@ describe('a toss', () => {
     };
     const before = await apart();
     await click(driver, 'button', 'Settle');
-    await driver.wait(async () => (await apart()) > before + 1, 30_000, 'they never settled');
+    await driver.wait(async () => (await apart()) > before + 1, PATIENCE, 'they never settled');
   });
 
   it('shows four seeds side by side, of which one is taken, and goes on from what lies there when its recipe is changed', async () => {
@@ -150,24 +149,24 @@ describe('a toss', () => {
     await click(driver, 'button', 'Compare four');
     await driver.wait(
       async () => (await driver.findElements(By.xpath("//button[.='Take this one']"))).length === 4,
-      30_000,
+      PATIENCE,
       'four were never tossed',
     );
     const pane = await driver.findElement(By.css('figure[aria-label="Seed 4"]'));
     await pane.findElement(By.css('button')).click();
-    await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 4, 30_000, 'it was never taken');
+    await driver.wait(async () => (await tiles.stored(id)).toss?.recipe.seed === 4, PATIENCE, 'it was never taken');
     const taken = await tiles.stored(id);
     expect(taken.placements).toHaveLength(8);
     // Two more of them: those that lie there stay.
     await type(driver, 'How many of Tile', '10');
     await click(driver, 'button', 'Toss from here');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 10, 60_000, 'it never went on');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 10, PATIENCE, 'it never went on');
     const places = (list: typeof taken.placements): string[] =>
       list.map(({ x, y, rotation, scale }) => `${x} ${y} ${rotation} ${scale}`);
     const more = await tiles.stored(id);
     expect(places(more.placements)).toEqual(expect.arrayContaining(places(taken.placements)));
     await press(driver, Key.CONTROL, 'z');
-    await driver.wait(async () => (await tiles.stored(id)).placements.length === 8, 30_000);
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 8);
   });
 
   it('that cannot be says so, and does nothing', async () => {
@@ -196,7 +195,7 @@ describe('judging the step', () => {
     await click(driver, 'button', 'Repeat');
     await type(driver, 'Gap', '10');
     await click(driver, 'button', 'Fit the cell');
-    await driver.wait(async () => (await tiles.stored(id)).repeat.width === 150, 8_000, 'the cell was never fitted');
+    await driver.wait(async () => (await tiles.stored(id)).repeat.width === 150, PATIENCE, 'the cell was never fitted');
     expect((await tiles.stored(id)).repeat).toMatchObject({ height: 30, step: { drop: { p: 1, q: 3 } } });
     expect((await tiles.stored(id)).placements.map(({ x, y }) => [x, y])).toEqual([
       [25, 15],
@@ -222,7 +221,7 @@ describe('judging the step', () => {
     await (await driver.findElement(By.css('[data-offer="1/2"]'))).click();
     await driver.wait(
       async () => (await tiles.stored(id)).repeat.step.drop.q === 2,
-      8_000,
+      PATIENCE,
       'the offer was never taken',
     );
     await press(driver, 'q');
@@ -230,9 +229,8 @@ describe('judging the step', () => {
       until.elementLocated(
         By.css('[aria-label="Squint"] figure[aria-label="From 4 metres"] canvas[aria-busy="false"]'),
       ),
-      30_000,
     );
     await press(driver, Key.ESCAPE);
-    await driver.wait(async () => (await driver.findElements(By.css('[aria-label="Squint"]'))).length === 0, 5_000);
+    await driver.wait(async () => (await driver.findElements(By.css('[aria-label="Squint"]'))).length === 0);
   });
 });

@@ -4,6 +4,7 @@ import { type Placement } from '../core/document/index.ts';
 import { SQUARE } from '../core/lattice/index.ts';
 import { clickAt, press, settledShot, waitForText } from './support/hands.ts';
 import { useTiles } from './support/tiles.ts';
+import { PATIENCE } from './support/browser.ts';
 
 const tiles = useTiles();
 
@@ -18,7 +19,7 @@ async function lies(id: string, n: number, test: (placement: Placement) => boole
         placement = (await tiles.stored(id)).placements.find((placement) => placement.id === `t${n}`);
         return placement !== undefined && test(placement);
       },
-      8_000,
+      PATIENCE,
       why,
     )
     .catch((error: unknown) => {
@@ -40,7 +41,7 @@ describe('two windows', () => {
     try {
       const id = await tiles.open(SQUARE, []);
       await press(driver, Key.CONTROL, 'v');
-      await driver.wait(async () => (await tiles.stored(id)).placements.length === 1, 5_000, 'nothing was pasted');
+      await driver.wait(async () => (await tiles.stored(id)).placements.length === 1, PATIENCE, 'nothing was pasted');
       expect((await tiles.stored(id)).placements[0]).toMatchObject({ x: 20, y: 30, rotation: 30, opacity: 0.5 });
       const at = await tiles.spot(90, 70);
       await driver
@@ -50,7 +51,7 @@ describe('two windows', () => {
       await press(driver, Key.CONTROL, Key.SHIFT, 'v');
       await driver.wait(
         async () => (await tiles.stored(id)).placements.length === 2,
-        5_000,
+        PATIENCE,
         'nothing was pasted at the pointer',
       );
       const second = (await tiles.stored(id)).placements[1];
@@ -109,7 +110,7 @@ describe('two windows', () => {
     await cutOff(true);
     await clickAt(driver, await tiles.spot(20, 30));
     await press(driver, Key.ARROW_RIGHT);
-    await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')));
     await tiles.elsewhere(id, 1, [{ type: 'change', changes: { t1: { x: 90 } } }]);
     await cutOff(false);
     await lies(id, 0, ({ x }) => x === 21, 'the edit was never brought together with the other');
@@ -117,12 +118,12 @@ describe('two windows', () => {
 
     await cutOff(true);
     await press(driver, Key.ARROW_RIGHT);
-    await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')));
     await tiles.elsewhere(id, 3, [{ type: 'change', changes: { t0: { x: 5 } } }]);
     await cutOff(false);
     await driver.wait(
       async () => !(await driver.getCurrentUrl()).endsWith(id),
-      15_000,
+      PATIENCE,
       'the two were never kept apart',
     );
     const mine = (await driver.getCurrentUrl()).split('/').at(-1) as string;

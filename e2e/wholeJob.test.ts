@@ -34,11 +34,11 @@ it('goes from a new design to a tile on disk, as a designer would', async () => 
   await click(driver, 'button', 'Create');
 
   // A motif from a file.
-  await driver.wait(until.elementLocated(By.css('[data-cloth]')), 30_000);
+  await driver.wait(until.elementLocated(By.css('[data-cloth]')));
   await driver
     .findElement(By.css('input[type=file]'))
     .sendKeys(fileURLToPath(new URL('./files/tile.svg', import.meta.url)));
-  await driver.wait(until.elementLocated(By.css('button[data-motif]')), 15_000);
+  await driver.wait(until.elementLocated(By.css('button[data-motif]')));
 
   // From the tray onto the cell, then by one of its appearances across the right edge.
   const cell = await cellOnScreen(driver);
@@ -77,10 +77,7 @@ it('goes from a new design to a tile on disk, as a designer would', async () => 
   expect(plan).toContain('2000 × 800 px');
   expect(plan).toContain('Whole pixels fit the cell exactly.');
   await driver.findElement(By.xpath("//div[@role='dialog']//button[@type='submit']")).click();
-  await driver.wait(
-    () => existsSync(downloads) && readdirSync(downloads).some((name) => name.endsWith('.png')),
-    60_000,
-  );
+  await driver.wait(() => existsSync(downloads) && readdirSync(downloads).some((name) => name.endsWith('.png')));
 
   const [file] = readdirSync(downloads).filter((name) => name.endsWith('.png')) as [string];
   expect(file).toBe('Tide marks, pink 2000x800.png');

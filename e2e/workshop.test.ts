@@ -14,6 +14,7 @@ import {
   type Spot,
 } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
+import { PATIENCE } from './support/browser.ts';
 
 const DARK = [0x1b, 0x22, 0x33] as const;
 
@@ -33,7 +34,7 @@ const middle = ({ left, top, right, bottom }: { left: number; top: number; right
 const waitForDrawings = async (count: number, state: 'shown' | 'left out' = 'shown'): Promise<void> => {
   await page.driver.wait(
     async () => (await drawings()).filter(({ out }) => out || state === 'shown').length === count,
-    60_000,
+    PATIENCE,
     `there were not ${count} drawings ${state}`,
   );
 };
@@ -44,16 +45,14 @@ describe('the workshop', () => {
     const { driver } = page;
     await page.goTo('/workshop');
     await click(driver, 'button', 'Scan a sheet');
-    await (
-      await driver.wait(until.elementLocated(By.xpath('//label[normalize-space()="Brush marks"]')), 30_000)
-    ).click();
+    await (await driver.wait(until.elementLocated(By.xpath('//label[normalize-space()="Brush marks"]')))).click();
     await click(driver, 'button', 'Scan');
     await waitForText(driver, 'is creased and jammed in the feeder');
     await click(driver, 'button', 'Clear the jam');
     await named(driver, 'button', 'Scan');
     await (await driver.findElement(By.xpath('//label[normalize-space()="Ink studies"]'))).click();
     await click(driver, 'button', 'Scan');
-    await driver.wait(until.urlMatches(/workshop\/.+/), 30_000);
+    await driver.wait(until.urlMatches(/workshop\/.+/));
     await find('[data-sheet-table]');
     await waitForText(driver, '2480 × 3507 px');
   });
@@ -64,7 +63,7 @@ describe('the workshop', () => {
     const typed = await named(driver, 'field', 'Straighten by, typed');
     await driver.wait(
       async () => /^-1\.(6|7)/.test((await typed.getAttribute('value')) ?? ''),
-      60_000,
+      PATIENCE,
       'the tilt was not found',
     );
     await tick('Even out lighting and paper tint');
@@ -144,12 +143,12 @@ describe('the workshop', () => {
     await type(driver, 'Names begin with', 'Study', false);
     const count = (await drawings()).filter(({ out }) => !out).length;
     await click(driver, 'button', `Make ${count} motifs`);
-    await waitForText(driver, `${count} motifs are in the drawer.`, 60_000);
+    await waitForText(driver, `${count} motifs are in the drawer.`);
     await page.goTo('/');
     await click(driver, 'button', 'New design');
     await type(driver, 'Name', 'From the scanner', false);
     await click(driver, 'button', 'Create');
-    await driver.wait(until.elementLocated(By.css('[data-cell]')), 30_000);
+    await driver.wait(until.elementLocated(By.css('[data-cell]')));
     await settled();
     const from = await middleOf(driver, '[data-motif][title^="Study 1"]');
     const to = await middleOf(driver, '[data-cloth]');

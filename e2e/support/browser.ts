@@ -4,6 +4,9 @@ import { join } from 'node:path';
 import { Builder, type WebDriver } from 'selenium-webdriver';
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 
+/** How long anything on a page may take before a test gives up, in ms: long enough for a machine that is busy with other things. */
+export const PATIENCE = 60_000;
+
 /** A headless Chromium of its own, with a folder for what it downloads. */
 export interface Browser {
   readonly driver: WebDriver;
@@ -43,8 +46,9 @@ export async function openBrowser(width = 1280, height = 800): Promise<Browser> 
     .build();
   // Asked often, since each test waits for much: the package's own 200 ms between questions would be most of their time.
   const wait = driver.wait.bind(driver);
-  driver.wait = (condition: never, timeout?: number, message?: string, pause = 20) =>
+  driver.wait = (condition: never, timeout = PATIENCE, message?: string, pause = 20) =>
     wait(condition, timeout, message, pause);
+  await driver.manage().setTimeouts({ script: 2 * PATIENCE });
   // The window's own frame would take some of it; this is the page.
   // The package's types do not know this command of its own driver.
   const chromium = driver as unknown as { sendDevToolsCommand(name: string, parameters: object): Promise<void> };

@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import { Button, By, Key, Origin, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { PATIENCE } from './browser.ts';
 
 export interface Spot {
   readonly x: number;
@@ -48,7 +49,7 @@ export async function settled(driver: WebDriver): Promise<void> {
        [...document.images].some((image) => !image.complete && image.loading !== 'lazy');
      const look = () => {
        quiet = busy() ? 0 : quiet + 1;
-       const late = performance.now() - began > 20000;
+       const late = performance.now() - began > ${PATIENCE};
        if (quiet < 8 && !late) return requestAnimationFrame(look);
        changes.disconnect();
        done(!late);
@@ -123,7 +124,7 @@ export async function named(
     field: `//input[@aria-label=${text} or @id=(//label[normalize-space()=${text}]/@for) or ancestor::label[normalize-space()=${text} or .//span[normalize-space()=${text}]]]`,
     radio: `//*[@role='radio'][normalize-space()=${text}]`,
   };
-  return driver.wait(until.elementLocated(By.xpath(paths[role])), 30_000, `no ${role} “${name}”`);
+  return driver.wait(until.elementLocated(By.xpath(paths[role])), PATIENCE, `no ${role} “${name}”`);
 }
 
 export async function click(driver: WebDriver, role: 'button' | 'link' | 'radio', name: string): Promise<void> {
@@ -143,19 +144,19 @@ export async function pickMotif(driver: WebDriver, label: string, name: string):
   await field.click();
   await field.sendKeys(name);
   const option = By.xpath(`//*[@role='option'][normalize-space()=${xpathText(name)}]`);
-  await driver.wait(until.elementLocated(option), 30_000, `the drawer offers no “${name}”`).click();
+  await driver.wait(until.elementLocated(option), PATIENCE, `the drawer offers no “${name}”`).click();
 }
 
-export async function waitForText(driver: WebDriver, text: string, timeout = 30_000): Promise<WebElement> {
+export async function waitForText(driver: WebDriver, text: string): Promise<WebElement> {
   return driver.wait(
     until.elementLocated(By.xpath(`//*[contains(normalize-space(.), ${xpathText(text)})]`)),
-    timeout,
+    PATIENCE,
     `“${text}” never appeared`,
   );
 }
 
 export async function waitUntilSaved(driver: WebDriver): Promise<void> {
-  await driver.wait(until.elementLocated(By.css('[data-saved="saved"]')), 30_000).catch(async () => {
+  await driver.wait(until.elementLocated(By.css('[data-saved="saved"]'))).catch(async () => {
     throw new Error(
       `it was never saved: ${await driver.executeScript<string>("const note = document.querySelector('[data-saved]'); return note ? `${note.dataset.saved} ${note.title}` : document.body.innerText.slice(0, 300);")}`,
     );
@@ -174,7 +175,7 @@ export async function cellOnScreen(
 }
 
 export async function middleOf(driver: WebDriver, css: string): Promise<Spot> {
-  await driver.wait(until.elementLocated(By.css(css)), 30_000, `nothing matches ${css}`);
+  await driver.wait(until.elementLocated(By.css(css)), PATIENCE, `nothing matches ${css}`);
   return driver.executeScript(
     `const b = document.querySelector(arguments[0]).getBoundingClientRect(); return { x: b.left + b.width / 2, y: b.top + b.height / 2 };`,
     css,

@@ -1,7 +1,7 @@
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest';
 import { By, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import type { StudioParts } from '../../server/studio.ts';
-import { openBrowser, type Browser } from './browser.ts';
+import { PATIENCE, openBrowser, type Browser } from './browser.ts';
 import { complaints } from './hands.ts';
 import { startHevrel, type Hevrel } from './hevrel.ts';
 
@@ -44,7 +44,7 @@ export function useStudio({ samples = false, ...parts }: StudioParts & { samples
     expect(all.filter((text) => !expected.some((pattern) => pattern.test(text)))).toEqual([]);
   });
   const find = (css: string): Promise<WebElement> =>
-    browser.driver.wait(until.elementLocated(By.css(css)), 60_000, `nothing matches ${css}`);
+    browser.driver.wait(until.elementLocated(By.css(css)), PATIENCE, `nothing matches ${css}`);
   return {
     get hevrel() {
       return hevrel;

@@ -75,7 +75,7 @@ export function useTiles(): Tiles {
       };
       const { design } = (await (await call('POST', '/designs', { name: 'Tiles', document })).json()) as StoredDesign;
       await page.goTo(`/designs/${design.id}`);
-      await page.driver.wait(until.elementLocated(By.css('[data-cell]')), 30_000);
+      await page.driver.wait(until.elementLocated(By.css('[data-cell]')));
       await settledShot(page.driver);
       return design.id;
     },
