@@ -8,7 +8,7 @@ const CORE = [
   ['document', 'svg'],
   ['arrange', 'shapes', 'scan'],
   ['bundle', 'layout', 'toss'],
-  ['paint'],
+  ['paint', 'export'],
   ['check'],
 ];
 

@@ -3,8 +3,7 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    // One more than there are processors: much of a browser test's time is waiting.
-    maxWorkers: availableParallelism() + 1,
+    maxWorkers: availableParallelism(),
     coverage: {
       include: ['core/**', 'contract/**', 'server/**', 'web/editor/**'],
       exclude: ['**/*.test.*', 'core/testing/**'],
@@ -18,8 +17,8 @@ export default defineConfig({
           isolate: false,
           // Files that follow in the same process get the real globals back.
           setupFiles: ['core/testing/soak.ts', 'core/testing/realGlobals.ts'],
-          testTimeout: 180_000,
-          hookTimeout: 180_000,
+          testTimeout: 600_000,
+          hookTimeout: 600_000,
           globalSetup: 'server/testing/emptyFolder.ts',
         },
       },
@@ -27,8 +26,8 @@ export default defineConfig({
         test: {
           name: 'browser',
           include: ['e2e/**/*.test.ts'],
-          testTimeout: 180_000,
-          hookTimeout: 180_000,
+          testTimeout: 600_000,
+          hookTimeout: 600_000,
           globalSetup: ['server/testing/emptyFolder.ts', 'e2e/support/laidOut.ts'],
         },
       },

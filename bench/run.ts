@@ -5,12 +5,13 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'vite';
 import { type Design, newDesign, newPlacement, type Placement } from '../core/document/index.ts';
+import { tileOrder } from '../core/export/index.ts';
 import { step } from '../core/lattice/index.ts';
 import { LOW_TIDE } from '../demo/collection.ts';
 import { sampleMotifId } from '../demo/sampleDesign.ts';
 import { openBrowser } from '../e2e/support/browser.ts';
 import { exportTask } from '../server/paint/exportTask.ts';
-import { paintTile } from '../server/paint/paintTile.ts';
+import { paintExport } from '../server/paint/paintExport.ts';
 import { serve } from '../server/serve.ts';
 import { everyMotif } from '../server/store/motifs.ts';
 import { groupTimings, importTimings } from './importBench.ts';
@@ -97,10 +98,14 @@ try {
 
   const motifs = await everyMotif(studio.database);
   const design = scattered(300);
+  const order = tileOrder({ kind: 'density', dpi: DPI });
   const context = { progress: () => undefined };
   const alone = async (): Promise<number> => {
     const began = performance.now();
-    await paintTile(exportTask(design, motifs, { dpi: DPI }, studio.blobs.folder, join(data, 'alone.png')), context);
+    await paintExport(
+      exportTask({ design, motifs, order, blobs: studio.blobs.folder, file: join(data, 'alone.png'), prove: true }),
+      context,
+    );
     return performance.now() - began;
   };
   const asked = async (): Promise<{ took: number; peakMemory: number; size: string }> => {
@@ -108,7 +113,7 @@ try {
     const answer = await fetch(`${url}/api/exports`, {
       method: 'POST',
       headers: { ...OWN_HEADER, 'Content-Type': 'application/json' },
-      body: JSON.stringify({ design: 'bench-300', dpi: DPI }),
+      body: JSON.stringify({ design: 'bench-300', order }),
     });
     const { id } = (await answer.json()) as Job;
     for await (const job of studio.jobs.follow(id, new AbortController().signal)) {

@@ -1,6 +1,7 @@
 /** What server and browser say to each other: each route once. */
 import * as backups from './backups.ts';
 import * as designs from './designs.ts';
+import * as exports from './exports.ts';
 import * as fonts from './fonts.ts';
 import * as jobs from './jobs.ts';
 import * as motifs from './motifs.ts';
@@ -10,6 +11,7 @@ import * as swatches from './swatches.ts';
 
 export * from './backups.ts';
 export * from './designs.ts';
+export * from './exports.ts';
 export * from './fonts.ts';
 export * from './jobs.ts';
 export * from './motifs.ts';
@@ -22,7 +24,7 @@ const isRoute = (value: unknown): value is Route =>
 
 /** Every route by its name. */
 export const ROUTES: Readonly<Record<string, Route>> = Object.fromEntries(
-  [designs, motifs, fonts, scans, swatches, jobs, backups]
+  [designs, motifs, fonts, scans, swatches, exports, jobs, backups]
     .flatMap((module) => Object.entries(module))
     .filter((entry): entry is [string, Route] => isRoute(entry[1])),
 );

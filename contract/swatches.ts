@@ -1,11 +1,10 @@
-import { array, boolean, number, object, string, type InferType } from 'yup';
+import { array, boolean, number, string, type InferType } from 'yup';
 import { hexSchema } from '../core/colour/index.ts';
 import { designSchema } from '../core/document/index.ts';
 import { repeatSchema } from '../core/lattice/index.ts';
-import { LEAST_DPI, MOST_DPI } from '../core/paint/index.ts';
 import { addressSchema, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
 import { jobSchema } from './jobs.ts';
-import { exactly, FILE, route } from './route.ts';
+import { exactly, route } from './route.ts';
 
 const byId = exactly({ id: idSchema });
 
@@ -89,53 +88,4 @@ export const openSwatch = route({
   params: byId,
   answer: exactly({ design: idSchema, copied: boolean().required() }),
   problems: [404],
-});
-
-export const startExport = route({
-  method: 'POST',
-  path: '/exports',
-  summary: 'Paints the tile of a design or a swatch into a PNG, at a density or a width in pixels.',
-  body: object({
-    design: idSchema.optional(),
-    swatch: idSchema.optional(),
-    dpi: number().min(LEAST_DPI).max(MOST_DPI).optional(),
-    width: number().integer().min(1).max(100_000).optional(),
-  })
-    .noUnknown()
-    .required()
-    .test(
-      'one-source',
-      'it has to name a design or a swatch',
-      ({ design, swatch }) => (design === undefined) !== (swatch === undefined),
-    )
-    .test(
-      'one-size',
-      'it has to name a density or a width',
-      ({ dpi, width }) => (dpi === undefined) !== (width === undefined),
-    ),
-  answer: jobSchema,
-  result: exactly({
-    /** Where the file is fetched from. */
-    href: string().required(),
-    fileName: string().required(),
-    width: whole(1, 1e6),
-    height: whole(1, 1e6),
-    /** Largest resident memory of the painting process, bytes. */
-    peakMemory: number().required(),
-  }),
-  status: 202,
-  problems: [404, 422],
-});
-
-export const readExport = route({
-  method: 'GET',
-  path: '/exports/{id}/file',
-  summary: 'The file of a finished export.',
-  params: exactly({
-    id: string()
-      .required()
-      .matches(/^[\w-]{1,64}$/),
-  }),
-  answer: FILE,
-  problems: [404, 410],
 });

@@ -103,6 +103,7 @@ describe('choosing and lining up', () => {
       const [one] = (await stored(id)).placements;
       return one !== undefined && Math.hypot(one.x - x, one.y - y) < 0.5;
     };
+    await driver.wait(() => lies(60, 45), PATIENCE, 'it was never caught');
     expect((await stored(id)).placements[0]).toMatchObject({ x: 60, y: 45 });
     await press(driver, Key.CONTROL, 'z');
     await driver.wait(() => lies(30, 20), PATIENCE, 'it was never undone');

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { By, until } from 'selenium-webdriver';
+import { By, until, type WebDriver } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { click, middleOf, press, settledShot, type, waitForText, waitUntilSaved, named } from './support/hands.ts';
@@ -55,6 +55,7 @@ describe('the swatch book', () => {
     await page.goTo('/swatches/low-tide-swatch-limpets-dusk');
     await click(driver, 'button', 'Open its design');
     await driver.wait(until.urlMatches(/\/designs\/(?!low-tide)/));
+    await driver.wait(until.elementLocated(By.css('[data-cell]')));
     const screen = await settledShot(driver);
     // The deep ground, somewhere on the cloth.
     const deep = [0x1d, 0x3d, 0x47];
@@ -129,6 +130,20 @@ describe('files', () => {
   });
 });
 
+/** How many commands lie in the browser's own store until the server has them. */
+function keptCommands(driver: WebDriver): Promise<number> {
+  return driver.executeAsyncScript(`
+    const done = arguments[0];
+    const opening = indexedDB.open('hevrel-edits');
+    opening.onsuccess = () => {
+      const asked = opening.result.transaction('edits').objectStore('edits').getAll();
+      asked.onsuccess = () => {
+        opening.result.close();
+        done(asked.result.flatMap(({ batches }) => batches.flatMap(({ commands }) => commands)).length);
+      };
+    };`);
+}
+
 describe('without its server', () => {
   it('says that and why, keeps the edits, and saves them when it is back', async () => {
     page.expectComplaint(/net::ERR_/);
@@ -180,6 +195,7 @@ describe('without its server', () => {
     await press(driver, 't');
     await driver.wait(until.elementLocated(By.css('[data-saved="waiting"]')));
     await press(driver, 't');
+    await driver.wait(async () => (await keptCommands(driver)) === 2, PATIENCE, 'they were not both kept');
     await driver.get('about:blank');
     await network.deleteNetworkConditions();
     // Part of it may have gone out with the window; it counts once all the same.

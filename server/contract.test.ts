@@ -1,3 +1,4 @@
+import { tileOrder } from '../core/export/index.ts';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -149,7 +150,7 @@ describe('the contract', () => {
     await ask('openSwatch', { params: { id: swatch } });
     await ask('deleteSwatch', { params: { id: swatch } });
     await ask('restoreSwatch', { params: { id: swatch } });
-    const exporting = await ask('startExport', { body: { design: design.id, dpi: 72 } });
+    const exporting = await ask('startExport', { body: { design: design.id, order: tileOrder({ kind: 'density', dpi: 72 }) } });
     await result('startExport', exporting);
     await ask('readExport', { params: { id: exporting.id } });
     await ask('stopJob', { params: { id: exporting.id } });

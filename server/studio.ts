@@ -117,5 +117,5 @@ function reason(error: unknown): string {
 
 /** Where a finished export lies until it is fetched. */
 export function exportFile(studio: Pick<Studio, 'exports'>, job: string): string {
-  return join(studio.exports, `${job}.png`);
+  return join(studio.exports, job);
 }

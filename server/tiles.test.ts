@@ -2,6 +2,7 @@ import type { Job } from '../contract/index.ts';
 import { describe, expect, it } from 'vitest';
 import sharp from 'sharp';
 import { type Design } from '../core/document/index.ts';
+import { type ExportOrder, tileOrder } from '../core/export/index.ts';
 import { pixelGrid } from '../core/lattice/index.ts';
 import { cellWindow, paintPlane } from '../core/paint/index.ts';
 import { loadScene } from './paint/loadScene.ts';
@@ -12,10 +13,12 @@ import { SPIRAL_REPEAT, useSpirals } from './testing/spirals.ts';
 
 const spirals = useSpirals();
 
+const byDensity = (dpi: number): ExportOrder => tileOrder({ kind: 'density', dpi });
+
 describe('tiles', () => {
   it('tile without a seam: every pixel around the joins is that of the plane painted directly', async () => {
     const { id } = await spirals.create();
-    const { body } = await spirals.hevrel.call('POST', '/exports', { design: id, dpi: 150 });
+    const { body } = await spirals.hevrel.call('POST', '/exports', { design: id, order: byDensity(150) });
     const job = await spirals.hevrel.ended(body as unknown as Job);
     expect(job.state).toBe('done');
     const { href, width, height } = job.result as { href: string; width: number; height: number };
@@ -62,7 +65,7 @@ describe('tiles', () => {
     });
     const { body } = await spirals.hevrel.call('POST', '/exports', {
       design: (made['design'] as Design).id,
-      width: 300,
+      order: tileOrder({ kind: 'pixels', width: 300 }),
     });
     const { result } = await spirals.hevrel.ended(body as unknown as Job);
     const { href } = result as { href: string };
@@ -77,27 +80,25 @@ describe('tiles', () => {
 
   it('are refused at once where they would be larger than can be made', async () => {
     const { id } = await spirals.create();
-    for (const wish of [
-      { dpi: 2400, design: id },
-      { dpi: 0, design: id },
-      { design: id },
-      { dpi: 300, width: 300, design: id },
-      { dpi: 300 },
-    ]) {
-      const big = 'dpi' in wish && wish.dpi === 2400;
-      const made = big
-        ? await spirals.hevrel.call('POST', '/designs', {
-            name: 'Large',
-            repeat: { width: 3000, height: 3000, step: SPIRAL_REPEAT.step },
-          })
-        : undefined;
-      const answer = await spirals.hevrel.call(
-        'POST',
-        '/exports',
-        big ? { ...wish, design: (made?.body['design'] as Design).id } : wish,
-      );
-      expect(answer.status).toBe(big ? 422 : 400);
-      expect(answer.body['detail']).toMatch(big ? /megapixels; the most is 400/ : /does not fit/);
+    const { body: made } = await spirals.hevrel.call('POST', '/designs', {
+      name: 'Large',
+      repeat: { width: 3000, height: 3000, step: SPIRAL_REPEAT.step },
+    });
+    const large = (made['design'] as Design).id;
+    const order = byDensity(300);
+    for (const [wish, status, detail] of [
+      [{ design: large, order: byDensity(2400) }, 422, /megapixels; the most for a PNG is 400/],
+      [{ design: large, order: { ...order, format: 'webp' } }, 422, /megapixels; the most for a WebP is 60/],
+      [{ design: id, order: { ...order, size: { kind: 'density', dpi: 0 } } }, 400, /does not fit/],
+      [{ design: id, order: { ...order, size: { kind: 'whim' } } }, 400, /does not fit/],
+      [{ design: id, order: { ...order, format: 'xyz' } }, 400, /does not fit/],
+      [{ design: id, swatch: id, order }, 400, /does not fit/],
+      [{ design: id }, 400, /does not fit/],
+      [{ order }, 400, /does not fit/],
+    ] as const) {
+      const answer = await spirals.hevrel.call('POST', '/exports', wish);
+      expect(answer.status).toBe(status);
+      expect(answer.body['detail']).toMatch(detail);
     }
   });
 
@@ -106,7 +107,10 @@ describe('tiles', () => {
       name: 'Large',
       document: { ...spirals.document(), repeat: { ...SPIRAL_REPEAT, width: 900, height: 900 } },
     });
-    const { body } = await spirals.hevrel.call('POST', '/exports', { design: (made['design'] as Design).id, dpi: 300 });
+    const { body } = await spirals.hevrel.call('POST', '/exports', {
+      design: (made['design'] as Design).id,
+      order: byDensity(300),
+    });
     const stopped = await spirals.hevrel.call('DELETE', `/jobs/${body['id'] as string}`);
     expect(stopped.body).toMatchObject({ state: 'stopped', message: 'Stopped. Nothing was changed.' });
     expect((await spirals.hevrel.call('GET', `/exports/${body['id'] as string}/file`)).status).toBe(404);
@@ -114,7 +118,7 @@ describe('tiles', () => {
 
   it('tell how far they are', async () => {
     const { id } = await spirals.create();
-    const { body } = await spirals.hevrel.call('POST', '/exports', { design: id, dpi: 300 });
+    const { body } = await spirals.hevrel.call('POST', '/exports', { design: id, order: byDensity(300) });
     const events = await (await spirals.hevrel.fetch(`/jobs/${body['id'] as string}/events`)).text();
     const states = events
       .trim()

@@ -1,5 +1,5 @@
 import { type Box, intersectBoxes, shiftBox } from '../geometry/index.ts';
-import { exportPlan } from '../paint/index.ts';
+import { exportPlan, tileOrder } from '../export/index.ts';
 import { anyPoint, anyRepeat, repeatsOf } from '../testing/arbitraries.ts';
 import { everyFraction, fraction } from './fraction.ts';
 import { indicesTouching, nearestInstanceIndex, translatesWithin } from './instances.ts';
@@ -200,7 +200,7 @@ describe('the whole-pixel fit', () => {
   it('is whole in cell, drop and unit, and as near as wholeness allows', () => {
     fc.assert(
       fc.property(anyRepeat, fc.integer({ min: 30, max: 1200 }), (repeat, dpi) => {
-        const grid = exportPlan(repeat, { dpi }).grid;
+        const grid = exportPlan(repeat, tileOrder({ kind: 'density', dpi })).grid;
         const { a, b } = grid.lattice;
         const q = repeat.step.drop.q;
         for (const n of [grid.cell.width, grid.cell.height, a.x, a.y, b.x, b.y, grid.tile.width, grid.tile.height]) {
@@ -226,7 +226,7 @@ describe('the whole-pixel fit', () => {
 
   it('gives the known numbers for a 64 cm half-drop at 300 dpi', () => {
     const repeat = { width: 640, height: 640, step: step('half-drop', 1, 2) };
-    const grid = exportPlan(repeat, { dpi: 300 }).grid;
+    const grid = exportPlan(repeat, tileOrder({ kind: 'density', dpi: 300 })).grid;
     // 640 mm is 7559.06 px: whole across, and the nearest even number down.
     expect([grid.cell.width, grid.cell.height, grid.lattice.a.y, grid.tile.width, grid.tile.height]).toEqual([
       7559, 7560, 3780, 15118, 7560,
@@ -236,8 +236,10 @@ describe('the whole-pixel fit', () => {
 
   it('comes as near to a wished width as the step allows', () => {
     const third = { width: 100, height: 80, step: step('half-drop', 1, 3) };
-    expect(exportPlan(third, { width: 1000 }).grid.tile.width).toBe(999);
-    expect(exportPlan({ ...third, step: step('square') }, { width: 1000 }).grid.tile.width).toBe(1000);
+    expect(exportPlan(third, tileOrder({ kind: 'pixels', width: 1000 })).grid.tile.width).toBe(999);
+    expect(
+      exportPlan({ ...third, step: step('square') }, tileOrder({ kind: 'pixels', width: 1000 })).grid.tile.width,
+    ).toBe(1000);
   });
 
   it('never rounds a cell away', () => {

@@ -32,14 +32,15 @@ export interface FitError {
  * A half-drop of p/q needs a height that q divides, a brick a width that q divides: only then is the drop whole. Each
  * reflected cell is of whole pixels by itself.
  *
- * @param scale wished pixels per millimetre
+ * @param scale wished pixels per millimetre across
+ * @param scaleY wished pixels per millimetre down, where they are to differ
  */
-export function pixelGrid(repeat: Repeat, scale: number): PixelGrid {
+export function pixelGrid(repeat: Repeat, scale: number, scaleY = scale): PixelGrid {
   const { kind, drop } = repeat.step;
   const multiples = STEP_KINDS[kind].pixelMultiples(drop);
   const own: Repeat = {
     width: nearestMultiple(repeat.width * scale, multiples.width),
-    height: nearestMultiple(repeat.height * scale, multiples.height),
+    height: nearestMultiple(repeat.height * scaleY, multiples.height),
     step: repeat.step,
   };
   const cell = plainRepeat(own);

@@ -2,7 +2,6 @@
 export * from './canvasBackend.ts';
 export * from './clothDepth.ts';
 export * from './clothPlan.ts';
-export * from './exportPlan.ts';
 export * from './layCell.ts';
 export * from './paintArtwork.ts';
 export * from './paintPlane.ts';
@@ -12,5 +11,4 @@ export * from './reduceTile.ts';
 export * from './scene.ts';
 export * from './sprite.ts';
 export * from './spriteCache.ts';
-export * from './tileFromCell.ts';
 export type { Pixels } from './pixels.ts';

@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { SQUARE, step, tileOf } from '../lattice/index.ts';
+import { step, tileOf } from '../lattice/index.ts';
 import { anyRepeat } from '../testing/arbitraries.ts';
 import { clothPlan } from './clothPlan.ts';
-import { exportPlan } from './exportPlan.ts';
 
 const seen = { width: 1280, height: 800 };
 
@@ -49,27 +48,5 @@ describe('the plan of the cloth', () => {
       }),
       { numRuns: 500 },
     );
-  });
-});
-
-describe('the plan of a file', () => {
-  it('keeps the asked density, or makes one that gives the cell its true width', () => {
-    const repeat = { width: 100, height: 80, step: SQUARE };
-    const byDpi = exportPlan(repeat, { dpi: 300 });
-    expect(byDpi.density).toBe(300);
-    expect(byDpi.grid.tile).toMatchObject({ width: 1181, height: 945 });
-    const byWidth = exportPlan(repeat, { width: 1000 });
-    expect(byWidth.density).toBeCloseTo(254, 9);
-    expect(byWidth.error.widthMm).toBeCloseTo(0, 9);
-    expect(byWidth.grid.tile).toMatchObject({ width: 1000, height: 800 });
-  });
-
-  it('refuses what is too large, and says how large it would be', () => {
-    const sheet = { width: 3000, height: 3000, step: step('brick', 1, 12) };
-    expect(exportPlan(sheet, { dpi: 300 }).refusal).toMatch(/^That would be 15\d{3} megapixels; the most is 400\.$/);
-    expect(exportPlan({ width: 5000, height: 5, step: SQUARE }, { dpi: 300 }).refusal).toMatch(
-      /59\d{3} pixels long; the most is 32000/,
-    );
-    expect(exportPlan(sheet, { dpi: 20 }).refusal).toBeUndefined();
   });
 });

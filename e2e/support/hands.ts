@@ -156,6 +156,8 @@ export async function waitForText(driver: WebDriver, text: string): Promise<WebE
 }
 
 export async function waitUntilSaved(driver: WebDriver): Promise<void> {
+  // What was done a moment ago is on the page by the frame after next.
+  await driver.executeAsyncScript('requestAnimationFrame(() => requestAnimationFrame(arguments[0]));');
   await driver.wait(until.elementLocated(By.css('[data-saved="saved"]'))).catch(async () => {
     throw new Error(
       `it was never saved: ${await driver.executeScript<string>("const note = document.querySelector('[data-saved]'); return note ? `${note.dataset.saved} ${note.title}` : document.body.innerText.slice(0, 300);")}`,

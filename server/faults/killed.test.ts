@@ -7,6 +7,7 @@ import { Client } from '../testing/client.ts';
 import { emptyFolder } from '../testing/emptyFolder.ts';
 import { startProcess, type Running } from '../testing/process.ts';
 import { told } from '../testing/told.ts';
+import { tileOrder } from '../../core/export/index.ts';
 
 /** Few here; five hundred in `npm run soak`, on several folders at a time. */
 const [KILLS, FOLDERS] = process.env['HEVREL_SOAK'] ? [500, 4] : [5, 1];
@@ -64,7 +65,8 @@ async function life(data: string, kept: Kept, random: () => number): Promise<voi
   const work = async (): Promise<void> => {
     for (let n = 0; beside === 'import'; n += 1)
       kept.motifs.push(await client.importDrawing(drawing(kept.sent * 1000 + n)));
-    if (beside === 'export') await client.start('/exports', { design: kept.design, width: 3000 });
+    if (beside === 'export')
+      await client.start('/exports', { design: kept.design, order: tileOrder({ kind: 'pixels', width: 3000 }) });
     if (beside === 'backup') await client.start('/backups');
   };
   const saving = async (): Promise<never> => {

@@ -4,6 +4,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import type { Job } from '../../contract/index.ts';
 import { oldContent, oldFolder, OLD_VERSIONS } from '../testing/oldFolder.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
+import { tileOrder } from '../../core/export/index.ts';
 
 let hevrel: TestStudio | undefined;
 let folder: string | undefined;
@@ -26,7 +27,8 @@ describe('a data folder of an earlier version', () => {
       const { call, fetch, ended } = hevrel;
       for (const [kind, id] of Object.entries(ids) as ['design' | 'swatch', string][]) {
         const { width } = pictures[kind];
-        const job = (await call('POST', '/exports', { [kind]: id, width: 100 })).body as unknown as Job;
+        const job = (await call('POST', '/exports', { [kind]: id, order: tileOrder({ kind: 'pixels', width: 100 }) }))
+          .body as unknown as Job;
         expect((await ended(job)).state).toBe('done');
         const png = Buffer.from(await (await fetch(`/exports/${job.id}/file`)).arrayBuffer());
         const before = await pixels(Buffer.from(pictures[kind].png, 'base64'));

@@ -2,6 +2,7 @@ import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import type { Design } from '../../core/document/index.ts';
+import { tileOrder } from '../../core/export/index.ts';
 import { tileOf } from '../../core/lattice/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
 import { motifsById } from '../store/motifs.ts';
@@ -41,7 +42,9 @@ export async function smallPicture(studio: Studio, design: Design, motifs: reado
   const unit = tileOf(design.repeat);
   const width = Math.max(1, Math.round((LONG_SIDE * unit.width) / Math.max(unit.width, unit.height)));
   const file = join(studio.exports, `${nanoid()}.png`);
-  await studio.pool.run(exportTask(design, motifs, { width }, studio.blobs.folder, file));
+  await studio.pool.run(
+    exportTask({ design, motifs, order: tileOrder({ kind: 'pixels', width }), blobs: studio.blobs.folder, file }),
+  );
   const address = studio.blobs.keep(readFileSync(file), 'png');
   rmSync(file);
   return address;

@@ -1,32 +1,41 @@
 import type { Design } from '../../core/document/index.ts';
+import { exportPlan, RASTER_FORMATS } from '../../core/export/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
-import { pixelGrid } from '../../core/lattice/index.ts';
-import { depthRefusal, exportPlan, type ExportSize } from '../../core/paint/index.ts';
+import { depthRefusal } from '../../core/paint/index.ts';
 import { Problem } from '../problem.ts';
 import type { PaintTask } from '../work/tasks.ts';
 
-/** The painting task for a wished size. @throws Problem where that would be more than can be painted */
-export function exportTask(
-  design: Design,
-  motifs: readonly Motif[],
-  size: ExportSize,
-  blobs: string,
-  file: string,
-): PaintTask {
-  const plan = exportPlan(design.repeat, size);
-  if (plan.refusal)
+/** What is painted, for whom, and where to. */
+interface Painting extends Pick<PaintTask, 'order' | 'blobs' | 'file'> {
+  readonly design: Design;
+  readonly motifs: readonly Motif[];
+  readonly title?: string;
+  readonly prove?: boolean;
+}
+
+/** The painting task for an order. @throws Problem where that cannot be painted */
+export function exportTask({ design, motifs, title = design.name, prove = false, ...rest }: Painting): PaintTask {
+  const { refusal } = exportPlan(design.repeat, rest.order);
+  if (refusal)
     throw new Problem(
       422,
       'Too large to paint',
-      `${plan.refusal} Nothing was made; choose a lower density or a smaller width.`,
+      `${refusal} Nothing was made; choose a lower density or a smaller size.`,
     );
   const tooDeep = depthRefusal(design, motifs);
   if (tooDeep) throw new Problem(422, 'Too much to paint', `${tooDeep} Nothing was made.`);
-  return { kind: 'paint', design, motifs, blobs, scale: plan.scale, density: plan.density, file };
+  const { name, alpha } = RASTER_FORMATS[rest.order.format];
+  if (!alpha && design.ground.kind === 'none' && rest.order.backdrop === undefined)
+    throw new Problem(
+      422,
+      'No colour behind it',
+      `A ${name} cannot be transparent, and this design has no ground. Nothing was made; choose a colour behind it or another format.`,
+    );
+  return { kind: 'paint', design, motifs, title, prove, ...rest };
 }
 
 /** Pixels of the file that a task paints. */
-export function exportPixels({ design, scale }: Pick<PaintTask, 'design' | 'scale'>): number {
-  const { width, height } = pixelGrid(design.repeat, scale).tile;
+export function exportPixels({ design, order }: Pick<PaintTask, 'design' | 'order'>): number {
+  const { width, height } = exportPlan(design.repeat, order);
   return width * height;
 }

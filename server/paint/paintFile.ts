@@ -1,14 +1,14 @@
-import { rmSync } from 'node:fs';
 import type { JobContext } from '../store/jobs.ts';
 import type { Pool } from '../work/pool.ts';
+import { removeUnfinished } from './unfinished.ts';
 import type { PaintOutcome, PaintTask } from '../work/tasks.ts';
 
-/** Has a tile painted into its file; where that fails or is stopped, nothing of it is left. */
+/** Has a file painted; where that fails or is stopped, nothing of it is left. */
 export async function paintFile(pool: Pool, task: PaintTask, context?: JobContext): Promise<PaintOutcome> {
   try {
     return await pool.run(task, context);
   } catch (error) {
-    rmSync(`${task.file}.part`, { force: true });
+    removeUnfinished(task.file);
     throw error;
   }
 }

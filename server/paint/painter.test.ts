@@ -18,6 +18,7 @@ import {
   step,
   symmetryOpsOf,
 } from '../../core/lattice/index.ts';
+import { copyPlaneRow } from '../../core/export/index.ts';
 import type { Artwork } from '../../core/motif/index.ts';
 import {
   cellWindow,
@@ -27,7 +28,6 @@ import {
   type PlaneOptions,
   sceneOf,
   SpriteCache,
-  tileFromCell,
 } from '../../core/paint/index.ts';
 import {
   anyDesign,
@@ -188,8 +188,10 @@ describe('the painter', () => {
       fc.property(anyDesign(smallRepeat), anyScale, (design, scale) => {
         const grid = pixelGrid(design.repeat, scale);
         const cell = painted(design, grid, cellWindow(grid));
-        const unit = tileFromCell(cell, grid, 4);
         const { width, height } = grid.tile;
+        const unit = Buffer.alloc(width * height * 4);
+        for (let y = 0; y < height; y += 1)
+          copyPlaneRow(cell, grid, 4, { y, left: 0, right: width }, unit, y * width * 4);
         const plane = painted(design, grid, { left: -7, top: -5, right: 2 * width - 7, bottom: 2 * height - 5 });
         for (let y = 0; y < 2 * height; y += 1) {
           const from = ((y - 5 + height) % height) * width * 4;
@@ -199,7 +201,11 @@ describe('the painter', () => {
             unitRow,
             unitRow.subarray(0, (width - 7) * 4),
           ]);
-          expect(Buffer.compare(laid, plane.subarray(y * width * 8, (y + 1) * width * 8))).toBe(0);
+          const row = plane.subarray(y * width * 8, (y + 1) * width * 8);
+          expect(Buffer.compare(laid, row)).toBe(0);
+          const copied = Buffer.alloc(row.length);
+          copyPlaneRow(cell, grid, 4, { y: y - 5, left: -7, right: 2 * width - 7 }, copied, 0);
+          expect(Buffer.compare(copied, row)).toBe(0);
         }
       }),
       { numRuns: 40 },

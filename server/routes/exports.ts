@@ -1,11 +1,12 @@
 import { paintFile } from '../paint/paintFile.ts';
-import { existsSync } from 'node:fs';
+import { existsSync, statSync } from 'node:fs';
 import { Router } from 'express';
 import { string } from 'yup';
 import * as contract from '../../contract/index.ts';
 import type { Design } from '../../core/document/index.ts';
+import { RASTER_FORMATS } from '../../core/export/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
-import type { ExportSize } from '../../core/paint/index.ts';
+import type { Proof } from '../paint/proveFile.ts';
 import { fileNameOf } from '../fileName.ts';
 import { implement } from '../http/implement.ts';
 import { exportPixels, exportTask } from '../paint/exportTask.ts';
@@ -40,19 +41,19 @@ export function exportRoutes(studio: Studio): Router {
 
   implement(router, contract.startExport, async ({ body }) => {
     const { name, design, motifs } = await sourceOf(body.design, body.swatch);
-    const size: ExportSize = body.dpi === undefined ? { width: body.width ?? 1 } : { dpi: body.dpi };
+    const painting = { design, motifs, title: name, order: body.order, blobs: blobs.folder, prove: true };
     // Refused before it becomes a job, so that the answer is immediate.
-    const pixels = exportPixels(exportTask(design, motifs, size, blobs.folder, ''));
+    const pixels = exportPixels(exportTask({ ...painting, file: '' }));
     await studio.space.require(BYTES_PER_PIXEL * pixels);
     return jobs.start('export', async (context, id) => {
-      const outcome = await paintFile(
-        pool,
-        exportTask(design, motifs, size, blobs.folder, exportFile(studio, id)),
-        context,
-      );
+      const file = exportFile(studio, id);
+      const { kind, proof, ...outcome } = await paintFile(pool, exportTask({ ...painting, file }), context);
       return {
         href: contract.pathOf(contract.readExport, { id }),
-        fileName: `${fileNameOf(name, 'Repeat')} ${outcome.width}x${outcome.height}.png`,
+        fileName: `${fileNameOf(name, 'Repeat')} ${outcome.width}x${outcome.height}.${RASTER_FORMATS[body.order.format].extension}`,
+        bytes: statSync(file).size,
+        palette: kind === 'palette',
+        proof: proof as Proof,
         ...outcome,
       } satisfies contract.ResultOf<typeof contract.startExport>;
     });

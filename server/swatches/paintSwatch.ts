@@ -3,7 +3,7 @@ import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
 import type { Swatch } from '../../core/document/index.ts';
-import { exportPlan } from '../../core/paint/index.ts';
+import { exportPlan, tileOrder } from '../../core/export/index.ts';
 import { exportTask } from '../paint/exportTask.ts';
 import { smallPicture } from '../paint/designPicture.ts';
 import type { JobContext } from '../store/jobs.ts';
@@ -21,12 +21,12 @@ export async function paintSwatch(
   context?: JobContext,
 ): Promise<Omit<Swatch, 'savedAt'>> {
   const { design, motifs } = swatch;
-  const { tile: fit } = exportPlan(design.repeat, { dpi: TILE_DPI }).grid;
+  const { tile: fit } = exportPlan(design.repeat, tileOrder({ kind: 'density', dpi: TILE_DPI })).grid;
   const dpi = TILE_DPI * Math.min(1, LONGEST_TILE / Math.max(fit.width, fit.height));
   const file = join(studio.exports, `${nanoid()}.png`);
   const { width, height } = await paintFile(
     studio.pool,
-    exportTask(design, motifs, { dpi }, studio.blobs.folder, file),
+    exportTask({ design, motifs, order: tileOrder({ kind: 'density', dpi }), blobs: studio.blobs.folder, file }),
     context,
   );
   const tile = studio.blobs.keep(readFileSync(file), 'png');

@@ -1,12 +1,18 @@
 import { totalmem } from 'node:os';
-import { exportPixels } from '../paint/exportTask.ts';
+import { exportPlan } from '../../core/export/index.ts';
 import type { PaintTask, Task } from './tasks.ts';
 
 const MB = 1024 * 1024;
 /** Resident memory of a process of the pool before it has done anything, with its engines loaded. */
 const EMPTY = 300 * MB;
-/** What painting a tile takes for a pixel of the file, bytes: the cell as RGBA, the tile laid out from it, the encoder's rows. */
+/** What a pixel takes of what is painted at a time, bytes: the canvas, its pixels read back, those filtered and deflated. */
 const PER_PIXEL = 14;
+/** Of a page, at most so many pixels are painted at a time. */
+const AT_A_TIME = 1 << 24;
+/** A cell of at most so many pixels is kept while it is laid. */
+const KEPT_CELL = 1 << 26;
+/** What an encoder holds of each pixel of the file, bytes. */
+const HELD = { png: 0, tiff: 1, jpeg: 1, webp: 18 } as const;
 
 /** What exports under way may take together: more wait for their turn. */
 export const EXPORT_BUDGET = Math.min(6 * 1024 * MB, totalmem() / 2);
@@ -73,12 +79,20 @@ export function limitsOf(task: Task): Limits {
   return {
     ms: 1_200_000,
     memory: 2 * needOf(task),
-    doing: 'Painting this tile',
-    advice: 'The design is kept as it is; choose a lower density or a smaller width.',
+    doing: 'Painting this file',
+    advice: 'The design is kept as it is; choose a lower density or a smaller size.',
   };
 }
 
-/** About how much memory painting a tile takes, bytes. */
-export function needOf(task: PaintTask): number {
-  return EMPTY + PER_PIXEL * exportPixels(task);
+/** About how much memory painting a file takes, bytes. */
+export function needOf({ design, order }: PaintTask): number {
+  const { width, height, grid } = exportPlan(design.repeat, order);
+  const pixels = width * height;
+  const cell = grid.cell.width * grid.cell.height;
+  return (
+    EMPTY +
+    PER_PIXEL * Math.min(pixels, AT_A_TIME) +
+    4 * (cell < pixels && cell <= KEPT_CELL ? cell : 0) +
+    HELD[order.format] * pixels
+  );
 }

@@ -3,7 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, afterEach, describe, expect, it, vi } from 'vitest';
 import { newDesign } from '../../core/document/index.ts';
+import { tileOrder } from '../../core/export/index.ts';
 import { SQUARE } from '../../core/lattice/index.ts';
+import { exportTask } from '../paint/exportTask.ts';
 import { limitsOf } from './limits.ts';
 import { Pool } from './pool.ts';
 import type { Drawing, ReadTask } from './tasks.ts';
@@ -100,7 +102,8 @@ describe('the pool', () => {
     const paint = async (name: string): Promise<void> => {
       const design = newDesign('d', 'Plain', { width: 400, height: 400, step: SQUARE });
       const file = join(blobs, name);
-      await pool.run({ kind: 'paint', design, motifs: [], blobs, scale: 10, density: 254, file });
+      const order = tileOrder({ kind: 'density', dpi: 254 });
+      await pool.run(exportTask({ design, motifs: [], blobs, order, file }));
       ended.push(name);
     };
     const exports = [paint('first.png'), paint('second.png')];

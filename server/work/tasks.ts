@@ -1,20 +1,23 @@
 import type { StoredMotif } from '../../contract/index.ts';
 import type { Hex } from '../../core/colour/index.ts';
+import type { ExportOrder } from '../../core/export/index.ts';
+import type { Proof } from '../paint/proveFile.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
 import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
 
-/** Paints a design's tile into a PNG file. */
+/** Paints a design into a file. */
 export interface PaintTask {
   readonly kind: 'paint';
   readonly design: Design;
   readonly motifs: readonly Motif[];
   readonly blobs: string;
-  /** Wished pixels per millimetre. */
-  readonly scale: number;
-  /** Written into the file, dots per inch. */
-  readonly density: number;
+  readonly order: ExportOrder;
+  /** The name that is written into the file. */
+  readonly title: string;
+  /** Whether it is held against the plane once it is finished. */
+  readonly prove: boolean;
   /** Where the file goes. */
   readonly file: string;
 }
@@ -22,6 +25,9 @@ export interface PaintTask {
 export interface PaintOutcome {
   readonly width: number;
   readonly height: number;
+  /** Whether its pixels are numbers of a palette's colours. */
+  readonly kind: 'palette' | 'full';
+  readonly proof: Proof | undefined;
   /** Largest resident memory of the process while painting, bytes. */
   readonly peakMemory: number;
 }

@@ -10,8 +10,8 @@ process.on('disconnect', () => process.exit());
 async function workOn(task: Task, context: TaskContext): Promise<() => Promise<Outcome<Task>>> {
   switch (task.kind) {
     case 'paint': {
-      const { paintTile } = await import('../paint/paintTile.ts');
-      return () => paintTile(task, context);
+      const { paintExport } = await import('../paint/paintExport.ts');
+      return () => paintExport(task, context);
     }
     case 'read': {
       const { readMotif } = await import('../motifs/readMotif.ts');

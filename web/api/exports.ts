@@ -1,8 +1,10 @@
 import * as contract from '../../contract/index.ts';
-import type { ExportSize } from '../../core/paint/index.ts';
+import type { ExportOrder } from '../../core/export/index.ts';
 import { call } from './client.ts';
 
-export function startExport(source: { design: string } | { swatch: string }, size: ExportSize): Promise<contract.Job> {
-  const body = { design: undefined, swatch: undefined, dpi: undefined, width: undefined, ...source, ...size };
-  return call(contract.startExport, { body });
+export function startExport(
+  source: { design: string } | { swatch: string },
+  order: ExportOrder,
+): Promise<contract.Job> {
+  return call(contract.startExport, { body: { ...source, order } });
 }

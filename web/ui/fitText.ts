@@ -1,4 +1,4 @@
-import type { ExportPlan } from '../../core/paint/index.ts';
+import type { ExportPlan } from '../../core/export/index.ts';
 import { formatNumber } from '../../core/units/index.ts';
 import { TEXTS } from './texts.ts';
 

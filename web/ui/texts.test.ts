@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { SQUARE, step } from '../../core/lattice/index.ts';
-import { exportPlan } from '../../core/paint/index.ts';
+import { exportPlan, tileOrder } from '../../core/export/index.ts';
 import { fitText } from './fitText.ts';
 import { repeatText, stepText } from './repeatText.ts';
 
@@ -13,14 +13,16 @@ describe('what is written about a repeat', () => {
   });
 
   it('tells what whole pixels cost', () => {
-    expect(fitText(exportPlan({ width: 254, height: 127, step: SQUARE }, { dpi: 100 }))).toBe(
-      'Whole pixels fit the cell exactly.',
-    );
-    expect(fitText(exportPlan({ width: 640, height: 640, step: step('half-drop') }, { dpi: 300 }))).toBe(
-      'Whole pixels make the cell 0.005 mm narrower (0.001 %) and 0.08 mm higher (0.013 %).',
-    );
-    expect(fitText(exportPlan({ width: 254, height: 100, step: SQUARE }, { dpi: 100 }))).toBe(
-      'Whole pixels make the cell exactly as wide and 0.076 mm higher (0.076 %).',
-    );
+    expect(
+      fitText(exportPlan({ width: 254, height: 127, step: SQUARE }, tileOrder({ kind: 'density', dpi: 100 }))),
+    ).toBe('Whole pixels fit the cell exactly.');
+    expect(
+      fitText(
+        exportPlan({ width: 640, height: 640, step: step('half-drop') }, tileOrder({ kind: 'density', dpi: 300 })),
+      ),
+    ).toBe('Whole pixels make the cell 0.005 mm narrower (0.001 %) and 0.08 mm higher (0.013 %).');
+    expect(
+      fitText(exportPlan({ width: 254, height: 100, step: SQUARE }, tileOrder({ kind: 'density', dpi: 100 }))),
+    ).toBe('Whole pixels make the cell exactly as wide and 0.076 mm higher (0.076 %).');
   });
 });

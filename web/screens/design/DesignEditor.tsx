@@ -7,7 +7,7 @@ import type { Part } from '../../editor/editorState.ts';
 import { ChalkLabel } from './ChalkLabel.tsx';
 import { BundleBar } from './BundleBar.tsx';
 import { useBundles } from './useBundles.ts';
-import { ExportDialog } from './ExportDialog.tsx';
+import { ExportDialog } from '../export/ExportDialog.tsx';
 import type { Saver } from '../../editor/saver.ts';
 import { SaveSwatchDialog } from './SaveSwatchDialog.tsx';
 import type { Presence } from '../../editor/presence.ts';
@@ -153,6 +153,7 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
             open={sheet === 'download'}
             onClose={closeSheet}
             repeat={editor.design.repeat}
+            bare={editor.design.ground.kind === 'none'}
             source={async () => ({ design: (await saver.flush(), editor.design.id) })}
           />
           <ShortcutDialog open={sheet === 'keys'} onClose={closeSheet} />

@@ -30,21 +30,7 @@ export const TEXTS = {
   openTheOther: 'Open the other version',
   thisBrowserKeepsNoCopy: (error: string): string =>
     `This browser cannot keep a copy of unsaved edits (${error}). Leave this window open until it says “Saved”.`,
-  byDensity: 'By density',
-  byPixelWidth: 'By pixel width',
-  sizeBy: 'Size by',
-  dotsPerInch: 'Dots per inch',
-  widthInPixels: 'Width in pixels',
-  pngWidthHeightPxDensity: (width: number, height: number, density: string): string =>
-    `PNG, ${width} × ${height} px, ${density} dpi`,
-  theCellItself: 'The cell itself.',
-  theTileCellsCellsSo: (cells: number): string => `The tile: ${cells} cells, so that it repeats without a drop.`,
-  widthPxIsTheNearest: (width: number, columns: number): string =>
-    `${width} px is the nearest width that ${columns} columns divide.`,
-  refusalChooseALowerDensity: (refusal: string): string => `${refusal} Choose a lower density or a smaller width.`,
-  paintingTheTile: 'Painting the tile',
   exportIt: 'Export',
-  exportTheTile: 'Export the tile',
   noEditableLayer: 'No editable layer',
   currentLayerClickForThe: 'Current layer; click to choose another',
   motifs: 'Motifs',

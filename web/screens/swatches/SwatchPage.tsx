@@ -6,7 +6,7 @@ import type { Design } from '../../../core/document/index.ts';
 import { blobUrl } from '../../api/client.ts';
 import { openSwatch, useSwatch, useSwatchMutation } from '../../api/swatches.ts';
 import { ACTUAL_SCALE } from '../../cloth/viewport.ts';
-import { ExportDialog } from '../design/ExportDialog.tsx';
+import { ExportDialog } from '../export/ExportDialog.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { ClothSample } from '../../ui/ClothSample.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
@@ -112,6 +112,7 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
         open={downloading}
         onClose={() => setDownloading(false)}
         repeat={repeat}
+        bare={swatch.design.ground.kind === 'none'}
         source={() => Promise.resolve({ swatch: id })}
       />
     </div>

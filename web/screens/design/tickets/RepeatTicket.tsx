@@ -1,5 +1,5 @@
 import { tileOf } from '../../../../core/lattice/index.ts';
-import { exportPlan } from '../../../../core/paint/index.ts';
+import { exportPlan, tileOrder } from '../../../../core/export/index.ts';
 import { formatLength } from '../../../../core/units/index.ts';
 import { Choice } from '../../../ui/Choice.tsx';
 import { fitText } from '../../../ui/fitText.ts';
@@ -18,7 +18,7 @@ export function RepeatTicket() {
   const [unit, setUnit] = useUnit();
   const repeat = useStore(editor.session, ({ design }) => design.repeat);
   const straight = tileOf(repeat);
-  const plan = exportPlan(repeat, { dpi: 300 });
+  const plan = exportPlan(repeat, tileOrder({ kind: 'density', dpi: 300 }));
   return (
     <div className="grid gap-5">
       <StepChoice />

@@ -1,0 +1,96 @@
+import type { Box } from '../geometry/index.ts';
+import { fitError, type FitError, pixelGrid, type PixelGrid, type Repeat } from '../lattice/index.ts';
+import { MM_PER_INCH } from '../units/index.ts';
+import type { ExportOrder } from './exportOrder.ts';
+import { type ExportSize, wishedScale } from './exportSize.ts';
+import { extentPixels, measureExtent } from './extent.ts';
+import { RASTER_FORMATS } from './rasterFormat.ts';
+import { marksMargin } from './trimMarks.ts';
+
+/** What will be made of an order. */
+export interface ExportPlan {
+  readonly grid: PixelGrid;
+  /** Written into the file, dots per inch. */
+  readonly density: number;
+  /** What is to be cut out in the end: whole pixels of the plane, its corner at the origin. */
+  readonly trim: Box;
+  /** The trim and its bleed: what is painted. */
+  readonly painted: Box;
+  /** The painted part and room for marks: the file. */
+  readonly page: Box;
+  readonly width: number;
+  readonly height: number;
+  readonly error: FitError;
+  /** How much taller the pattern is than it is drawn, as a share: 0 unless both sides were made powers of two. */
+  readonly stretch: number;
+  /** A sentence, where the file cannot be made. */
+  readonly refusal: string | undefined;
+}
+
+/** Painted in strips, so that only a row has to fit a canvas. */
+const LONGEST_ROW = 32_000;
+
+/** How an order comes out in whole pixels, and what that costs. */
+export function exportPlan(repeat: Repeat, order: ExportOrder): ExportPlan {
+  const { extent, size, bleed, marks } = order;
+  const wished = wishedScale(size, repeat, measureExtent(extent, repeat).width);
+  const grid = pixelGrid(repeat, wished.x, wished.y);
+  const density = wished.dpi ?? grid.scaleX * MM_PER_INCH;
+  const { width, height } = extentPixels(extent, repeat, grid);
+  const trim = { left: 0, top: 0, right: width, bottom: height };
+  const [across, down] =
+    bleed.unit === 'px'
+      ? [Math.round(bleed.amount), Math.round(bleed.amount)]
+      : [Math.round(bleed.amount * grid.scaleX), Math.round(bleed.amount * grid.scaleY)];
+  const painted = grown(trim, across, down);
+  const margin = marks ? marksMargin(density) : 0;
+  const page = grown(painted, margin, margin);
+  const plan = {
+    grid,
+    density,
+    trim,
+    painted,
+    page,
+    width: page.right - page.left,
+    height: page.bottom - page.top,
+    error: fitError(repeat, grid, density),
+    stretch: size.kind === 'texture' ? grid.scaleY / grid.scaleX - 1 : 0,
+  };
+  return { ...plan, refusal: refusalOf(plan, order, wished) };
+}
+
+function grown({ left, top, right, bottom }: Box, x: number, y: number): Box {
+  return { left: left - x, top: top - y, right: right + x, bottom: bottom + y };
+}
+
+function refusalOf(
+  { grid, width, height }: Omit<ExportPlan, 'refusal'>,
+  { format, extent, size }: ExportOrder,
+  wished: { readonly x: number },
+): string | undefined {
+  const megapixels = (width * height) / 1e6;
+  const longest = Math.max(width, height);
+  const { name, longestSide, mostMegapixels } = RASTER_FORMATS[format];
+  if (size.kind === 'texture') {
+    const refusal = textureRefusal(grid, extent.kind, size, wished);
+    if (refusal) return refusal;
+  }
+  if (megapixels > mostMegapixels)
+    return `That would be ${Math.round(megapixels)} megapixels; the most for a ${name} is ${mostMegapixels}.`;
+  if (width > LONGEST_ROW) return `The file would be ${width} pixels wide; the most is ${LONGEST_ROW}.`;
+  if (longest > longestSide) return `The file would be ${longest} pixels long; a ${name} has at most ${longestSide}.`;
+  return undefined;
+}
+
+function textureRefusal(
+  { tile, scaleX }: PixelGrid,
+  extent: string,
+  { side }: Extract<ExportSize, { kind: 'texture' }>,
+  wished: { readonly x: number },
+): string | undefined {
+  if (extent !== 'tile') return 'Only a tile can have sides that are powers of two.';
+  const isPower = (n: number): boolean => Number.isInteger(Math.log2(n));
+  if (isPower(tile.width) && isPower(tile.height) && Math.abs(scaleX / wished.x - 1) < 1e-9) return undefined;
+  const { columns, rows } = tile;
+  return `The tile is ${columns} cells wide and ${rows} high, which ${side} pixels cannot be divided into; choose a step of halves or quarters.`;
+}

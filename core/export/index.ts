@@ -1,0 +1,8 @@
+/** What goes into a file, at which size, in which format; and how that comes out in whole pixels. */
+export * from './exportOrder.ts';
+export * from './exportPlan.ts';
+export * from './exportSize.ts';
+export * from './extent.ts';
+export * from './planeRows.ts';
+export * from './rasterFormat.ts';
+export * from './trimMarks.ts';

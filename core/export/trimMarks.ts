@@ -1,0 +1,43 @@
+import type { Box } from '../geometry/index.ts';
+import { MM_PER_INCH } from '../units/index.ts';
+import type { ExportPlan } from './exportPlan.ts';
+
+/** mm. */
+const LENGTH = 4;
+const GAP = 1;
+const LINE = 0.25;
+
+const toPixels = (mm: number, density: number): number => Math.max(1, Math.round((mm * density) / MM_PER_INCH));
+
+/** Room for trim marks beyond the bleed, pixels. */
+export function marksMargin(density: number): number {
+  return toPixels(GAP, density) + toPixels(LENGTH, density);
+}
+
+/** The eight lines that show where to cut, whole pixels of the plane: two at each corner, outside the bleed. */
+export function trimMarks({
+  trim,
+  painted,
+  page,
+  density,
+}: Pick<ExportPlan, 'trim' | 'painted' | 'page' | 'density'>): Box[] {
+  const line = toPixels(LINE, density);
+  const gap = toPixels(GAP, density);
+  const before = Math.floor(line / 2);
+  const across = [
+    { left: page.left, right: painted.left - gap },
+    { left: painted.right + gap, right: page.right },
+  ];
+  const down = [
+    { top: page.top, bottom: painted.top - gap },
+    { top: painted.bottom + gap, bottom: page.bottom },
+  ];
+  return [
+    ...[trim.top, trim.bottom].flatMap((y) =>
+      across.map((side) => ({ ...side, top: y - before, bottom: y - before + line })),
+    ),
+    ...[trim.left, trim.right].flatMap((x) =>
+      down.map((side) => ({ ...side, left: x - before, right: x - before + line })),
+    ),
+  ];
+}

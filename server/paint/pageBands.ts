@@ -1,0 +1,155 @@
+import { setImmediate } from 'node:timers/promises';
+import type { Hex } from '../../core/colour/index.ts';
+import { copyPlaneRow, type ExportPlan, trimMarks } from '../../core/export/index.ts';
+import type { Box } from '../../core/geometry/index.ts';
+import { type CanvasBackend, paintingPlane, type Scene } from '../../core/paint/index.ts';
+import { nodeSurface, type NodeSurface } from './nodeBackend.ts';
+
+/** Pixels painted at a time. */
+const BAND_PIXELS = 1 << 24;
+/** A cell of at most so many pixels is painted once and laid from then on. */
+const MOST_KEPT = 1 << 26;
+/** Between two looks at what else is to be done, such as an encoder that waits, ms. */
+const PATIENCE_MS = 8;
+
+/** What is painted. */
+export interface PagePainting {
+  readonly scene: Scene;
+  readonly backend: CanvasBackend;
+  readonly plan: ExportPlan;
+  /** Bytes per pixel: with or without alpha. */
+  readonly channels: 3 | 4;
+}
+
+/** Some rows of a page, from the top on. */
+export interface Band {
+  readonly rows: number;
+  /** Tightly packed, width × rows × channels bytes. */
+  readonly data: Uint8Array;
+}
+
+/**
+ * Paints a page from top to bottom, some rows at a time, so that neither the page nor its cell is ever held whole unless
+ * it is small.
+ *
+ * @param progress called with the share that is painted, 0 to 1
+ */
+export async function* pageBands(painting: PagePainting, progress: (share: number) => void): AsyncGenerator<Band> {
+  const { plan, channels } = painting;
+  const { page, painted, grid, width, height } = plan;
+  const cells =
+    ((painted.right - painted.left) * (painted.bottom - painted.top)) / (grid.cell.width * grid.cell.height);
+  const keepsCell = cells > 1.2 && grid.cell.width * grid.cell.height <= MOST_KEPT;
+  const cellShare = keepsCell ? 1 / (1 + cells / 50) : 0;
+  const cell = keepsCell ? await paintCell(painting, (share) => progress(share * cellShare)) : undefined;
+  const marks = trimMarks(plan);
+  const atATime = Math.max(16, Math.min(height, Math.floor(BAND_PIXELS / width)));
+  for (let top = page.top; top < page.bottom; top += atATime) {
+    const bottom = Math.min(page.bottom, top + atATime);
+    const data = new Uint8Array(width * (bottom - top) * channels);
+    const band = { left: page.left, top, right: page.right, bottom };
+    if (page.left < painted.left) data.fill(255);
+    const inside = { ...painted, top: Math.max(top, painted.top), bottom: Math.min(bottom, painted.bottom) };
+    if (inside.top < inside.bottom) {
+      const done = (share: number): void =>
+        progress(
+          cellShare + (1 - cellShare) * ((inside.top - page.top + share * (inside.bottom - inside.top)) / height),
+        );
+      const into = { data, band, channels };
+      if (cell) layRows(cell, painting, inside, into);
+      else await paintRows(painting, inside, into, done);
+      done(1);
+      await setImmediate();
+    }
+    if (page.left < painted.left) for (const mark of marks) fillBlack(mark, { data, band, channels });
+    yield { rows: bottom - top, data };
+  }
+}
+
+/** Where pixels go: a band of the page. */
+interface Target {
+  readonly data: Uint8Array;
+  readonly band: Box;
+  readonly channels: number;
+}
+
+function offsetIn({ band, channels }: Target, x: number, y: number): number {
+  return ((y - band.top) * (band.right - band.left) + x - band.left) * channels;
+}
+
+async function paintCell(painting: PagePainting, progress: (share: number) => void): Promise<Uint8Array> {
+  const { plan, channels } = painting;
+  const { width, height } = plan.grid.cell;
+  const data = new Uint8Array(width * height * channels);
+  const band = { left: 0, top: 0, right: width, bottom: height };
+  const rows = Math.max(16, Math.floor(BAND_PIXELS / width));
+  for (let top = 0; top < height; top += rows) {
+    const bottom = Math.min(height, top + rows);
+    const done = (share: number): void => progress((top + share * (bottom - top)) / height);
+    await paintRows(painting, { ...band, top, bottom }, { data, band, channels }, done);
+  }
+  return data;
+}
+
+function layRows(cell: Uint8Array, { plan, channels }: PagePainting, rows: Box, into: Target): void {
+  const { left, right } = rows;
+  for (let y = rows.top; y < rows.bottom; y += 1)
+    copyPlaneRow(cell, plan.grid, channels, { y, left, right }, into.data, offsetIn(into, left, y));
+}
+
+async function paintRows(
+  { scene, backend, plan: { grid } }: PagePainting,
+  window: Box,
+  into: Target,
+  progress: (share: number) => void,
+): Promise<void> {
+  const surface = nodeSurface(window.right - window.left, window.bottom - window.top);
+  let since = performance.now();
+  for (const share of paintingPlane(surface.context, { scene, grid, window }, backend)) {
+    if (performance.now() - since < PATIENCE_MS) continue;
+    progress(share);
+    await setImmediate();
+    since = performance.now();
+  }
+  readInto(surface, window, into);
+  // Its memory goes back at once rather than when the collector comes round.
+  surface.resize(1, 1);
+}
+
+/** Rows read back at a time, so that a band is never held twice as RGBA. */
+const READ_ROWS = 64;
+
+function readInto({ canvas }: NodeSurface, window: Box, into: Target): void {
+  const context = canvas.getContext('2d');
+  const { channels, data: out } = into;
+  for (let y = 0; y < canvas.height; y += READ_ROWS) {
+    const rows = Math.min(READ_ROWS, canvas.height - y);
+    const { data } = context.getImageData(0, y, canvas.width, rows);
+    for (let row = 0; row < rows; row += 1) {
+      const from = row * canvas.width * 4;
+      const at = offsetIn(into, window.left, window.top + y + row);
+      if (channels === 4) out.set(data.subarray(from, from + canvas.width * 4), at);
+      else
+        for (let i = from, o = at; i < from + canvas.width * 4; i += 4, o += 3) {
+          out[o] = data[i] as number;
+          out[o + 1] = data[i + 1] as number;
+          out[o + 2] = data[i + 2] as number;
+        }
+    }
+  }
+}
+
+function fillBlack({ left, top, right, bottom }: Box, into: Target): void {
+  const { data, band, channels } = into;
+  for (let y = Math.max(top, band.top); y < Math.min(bottom, band.bottom); y += 1)
+    for (let x = Math.max(left, band.left); x < Math.min(right, band.right); x += 1) {
+      const at = offsetIn(into, x, y);
+      data.fill(0, at, at + 3);
+      if (channels === 4) data[at + 3] = 255;
+    }
+}
+
+/** The scene on a colour where it has no ground of its own. */
+export function onBackdrop(scene: Scene, backdrop: Hex | undefined): Scene {
+  return scene.ground || !backdrop ? scene : { ...scene, ground: backdrop };
+}

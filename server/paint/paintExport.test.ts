@@ -1,0 +1,166 @@
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Design, newDesign } from '../../core/document/index.ts';
+import { type ExportOrder, exportPlan, RASTER_FORMAT_NAMES, tileOrder, trimMarks } from '../../core/export/index.ts';
+import { step } from '../../core/lattice/index.ts';
+import { paintPlane, sceneOf } from '../../core/paint/index.ts';
+import { LEAF, LEAF_MOTIFS, LEAF_RECORD, leafAt } from '../../core/testing/arbitraries.ts';
+import { Blobs } from '../store/blobs.ts';
+import { exportTask } from './exportTask.ts';
+import { nodeBackend, nodeSurface, pixelsOf } from './nodeBackend.ts';
+import { paintExport } from './paintExport.ts';
+import { proveFile } from './proveFile.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'hevrel-export-'));
+const blobs = new Blobs(join(folder, 'blobs'));
+let motif = LEAF_RECORD;
+beforeAll(() => {
+  motif = { ...LEAF_RECORD, artwork: blobs.keep(Buffer.from(JSON.stringify(LEAF)), 'json') };
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const plain = newDesign('d', 'Tide “marks”', { width: 60, height: 40, step: step('half-drop') }, '#183850');
+const design: Design = {
+  ...plain,
+  placements: [leafAt('a', { x: 0, y: 0 }), leafAt('b', { x: 59, y: 21 }), leafAt('c', { x: 25, y: 39 })],
+};
+const order = (part: Partial<ExportOrder> = {}): ExportOrder => ({
+  ...tileOrder({ kind: 'density', dpi: 100 }),
+  ...part,
+});
+let files = 0;
+
+async function made(wish: ExportOrder, of = design) {
+  files += 1;
+  const file = join(folder, `file-${files}`);
+  const task = exportTask({ design: of, motifs: [motif], order: wish, blobs: blobs.folder, file, prove: true });
+  const outcome = await paintExport(task, { progress: () => undefined });
+  return { file, task, ...outcome };
+}
+
+/** The plane as RGBA, as the page of an order shows it without its marks. */
+function plane(wish: ExportOrder, of = design): Buffer {
+  const { grid, page: window } = exportPlan(of.repeat, wish);
+  const surface = nodeSurface(window.right - window.left, window.bottom - window.top);
+  paintPlane(surface.context, { scene: sceneOf(of, LEAF_MOTIFS), grid, window }, nodeBackend());
+  return Buffer.from(pixelsOf(surface).buffer);
+}
+
+const decoded = (file: string): Promise<Buffer> => sharp(file, { ignoreIcc: true }).ensureAlpha().raw().toBuffer();
+
+describe('a file', () => {
+  it.each(RASTER_FORMAT_NAMES)(
+    'as %s holds the plane, its density, its profile, its name and its proof',
+    async (format) => {
+      const wish = order({ format });
+      const { file, width, height, proof } = await made(wish);
+      const metadata = await sharp(file).metadata();
+      expect(metadata).toMatchObject({ format, width, height });
+      expect(metadata.density ?? 100).toBeCloseTo(100, 0);
+      expect(metadata.icc?.toString('latin1').replaceAll('\0', '')).toContain('sRGB');
+      const words = readFileSync(file).toString('utf8');
+      expect(words).toMatch(/Tide “marks”/);
+      expect(words).toContain(`Compared with the pattern at ${proof?.pixels} pixels along its joins`);
+      const [wanted, found] = [plane(wish), await decoded(file)];
+      expect(found.length).toBe(wanted.length);
+      if (format === 'jpeg') {
+        expect(proof?.largest).toBeGreaterThan(0);
+        expect(proof?.mean).toBeLessThan(2);
+      } else {
+        expect(Buffer.compare(found, wanted)).toBe(0);
+        expect(proof).toMatchObject({ largest: 0, tiled: true });
+      }
+    },
+  );
+
+  it.each([
+    ['a tile', { kind: 'tile' }],
+    ['five by three tiles', { kind: 'repeats', columns: 5, rows: 3 }],
+    ['a cell', { kind: 'cell' }],
+    ['a length of cloth', { kind: 'length', width: 333, height: 77 }],
+  ] as const)('of %s with its bleed is the plane to the pixel, and its marks lie outside', async (_what, extent) => {
+    const wish = order({ extent, bleed: { unit: 'mm', amount: 7 } });
+    const { file, proof } = await made(wish);
+    expect(proof?.largest).toBe(0);
+    expect(Buffer.compare(await decoded(file), plane(wish))).toBe(0);
+
+    const marked = order({ ...wish, marks: true });
+    const plan = exportPlan(design.repeat, marked);
+    const found = await decoded((await made(marked)).file);
+    const [x, y] = [plan.painted.left - plan.page.left, plan.painted.top - plan.page.top];
+    const inside = await sharp(found, { raw: { width: plan.width, height: plan.height, channels: 4 } })
+      .extract({ left: x, top: y, width: plan.width - 2 * x, height: plan.height - 2 * y })
+      .raw()
+      .toBuffer();
+    expect(Buffer.compare(inside, plane(wish))).toBe(0);
+    // Outside is white but for the marks, which are black.
+    let black = 0;
+    for (let i = 0; i < found.length; i += 4) {
+      const [px, py] = [(i / 4) % plan.width, Math.floor(i / 4 / plan.width)];
+      if (px >= x && px < plan.width - x && py >= y && py < plan.height - y) continue;
+      if (found[i] === 0) black += 1;
+      else expect(found[i]).toBe(255);
+    }
+    const wanted = trimMarks(plan).reduce((sum, box) => sum + (box.right - box.left) * (box.bottom - box.top), 0);
+    expect(black).toBe(wanted);
+  });
+
+  it('is painted in bands that cannot be told from a page painted whole', async () => {
+    const wish = order({ size: { kind: 'pixels', width: 5200 } });
+    const { file, width, height, kind } = await made(wish);
+    expect(width * height).toBeGreaterThan(1 << 23);
+    expect(kind).toBe('full');
+    expect(Buffer.compare(await decoded(file), plane(wish))).toBe(0);
+  });
+
+  it('has a palette where that is exact', async () => {
+    const flat = await made(order(), plain);
+    expect(flat.kind).toBe('palette');
+    expect((await sharp(flat.file).metadata()).isPalette).toBe(true);
+    expect(Buffer.compare(await decoded(flat.file), plane(order(), plain))).toBe(0);
+    const bare: Design = { ...plain, ground: { kind: 'none' } };
+    const clear = await made(order(), bare);
+    expect(clear.kind).toBe('palette');
+    expect((await decoded(clear.file)).every((value) => value === 0)).toBe(true);
+  });
+
+  it('is transparent where there is no ground, or on the colour behind it; a JPEG has to have one', async () => {
+    const bare: Design = { ...design, ground: { kind: 'none' } };
+    for (const format of ['png', 'webp', 'tiff'] as const) {
+      const { file, proof } = await made(order({ format }), bare);
+      expect(proof?.largest).toBe(0);
+      expect((await decoded(file)).filter((_, i) => i % 4 === 3)).toContain(0);
+    }
+    await expect(made(order({ format: 'jpeg' }), bare)).rejects.toThrow(
+      /cannot be transparent.*choose a colour behind/s,
+    );
+    const { file } = await made(order({ backdrop: '#183850' }), bare);
+    expect(Buffer.compare(await decoded(file), plane(order()))).toBe(0);
+  });
+
+  it('that differs from the plane is an error, however little', async () => {
+    const { file, task } = await made(order());
+    const { data, info } = await sharp(file, { ignoreIcc: true }).raw().toBuffer({ resolveWithObject: true });
+    // One channel of one pixel at the very edge, by one.
+    data[info.width * info.channels * 20 + 1] = (data[info.width * info.channels * 20 + 1] as number) ^ 1;
+    const { width, height } = info;
+    writeFileSync(
+      file,
+      await sharp(data, { raw: { width, height, channels: 3 } })
+        .png()
+        .toBuffer(),
+    );
+    const plan = exportPlan(design.repeat, task.order);
+    const painting = { scene: sceneOf(design, LEAF_MOTIFS), backend: nodeBackend(), plan, channels: 3 } as const;
+    await expect(proveFile(file, painting, task.order)).rejects.toThrow(/differs from the plane by up to 1/);
+  });
+
+  it('leaves nothing beside it', async () => {
+    const { file } = await made(order({ format: 'tiff' }));
+    expect(existsSync(file)).toBe(true);
+    expect(readdirSync(folder).filter((name) => /part|scratch/.test(name))).toEqual([]);
+  });
+});

@@ -1,0 +1,81 @@
+import { renameSync } from 'node:fs';
+import { exportPlan } from '../../core/export/index.ts';
+import { Blobs } from '../store/blobs.ts';
+import type { PaintOutcome, PaintTask, TaskContext } from '../work/tasks.ts';
+import { loadScene } from './loadScene.ts';
+import { onBackdrop, pageBands, type Band, type PagePainting } from './pageBands.ts';
+import { findPalette, toIndices } from './palette.ts';
+import { addPngText, pngSink } from './pngSink.ts';
+import { proofText, proveFile } from './proveFile.ts';
+import { sharpSink } from './sharpSink.ts';
+import type { PictureFacts, Sink } from './sink.ts';
+import { partOf } from './unfinished.ts';
+import { completeXmp } from './xmp.ts';
+
+/** What is not painting, of all the work: the file is read once more. */
+const PROVING = 0.1;
+/** Pictures of at most so many pixels are painted whole before they are written, to see whether a palette holds their colours. */
+const SMALL = 1 << 24;
+
+/** Paints what is asked for into a file while it is encoded, and proves it. */
+export async function paintExport(task: PaintTask, { progress }: TaskContext): Promise<PaintOutcome> {
+  const { design, motifs, blobs, order, title, file } = task;
+  const plan = exportPlan(design.repeat, order);
+  const { scene, backend } = await loadScene(design, motifs, new Blobs(blobs));
+  const shown = onBackdrop(scene, order.backdrop);
+  const painting: PagePainting = { scene: shown, backend, plan, channels: shown.ground ? 3 : 4 };
+  const { width, height, density } = plan;
+  const facts = { width, height, channels: painting.channels, density, title };
+  // Written beside and renamed, so that nobody ever downloads half a file.
+  const part = partOf(file);
+  let peakMemory = 0;
+  const bands = pageBands(painting, (share) => {
+    peakMemory = Math.max(peakMemory, process.memoryUsage.rss());
+    progress(share * (1 - PROVING));
+  });
+  const kind = await write(bands, part, facts, order.format);
+  peakMemory = Math.max(peakMemory, process.memoryUsage.rss());
+  const proof = task.prove ? await proveFile(part, painting, order) : undefined;
+  if (proof)
+    await (order.format === 'png' ? addPngText(part, 'Proof', proofText(proof)) : completeXmp(part, proofText(proof)));
+  renameSync(part, file);
+  return { width, height, kind, proof, peakMemory: Math.max(peakMemory, process.memoryUsage.rss()) };
+}
+
+/** Writes bands into a file while they are painted. @returns whether it has a palette */
+async function write(
+  bands: AsyncGenerator<Band>,
+  file: string,
+  facts: PictureFacts,
+  format: PaintTask['order']['format'],
+): Promise<'palette' | 'full'> {
+  if (format === 'png' && facts.width * facts.height <= SMALL) {
+    const all: Band[] = [];
+    for await (const band of bands) all.push(band);
+    const palette = findPalette(
+      all.map(({ data }) => data),
+      facts.channels,
+    );
+    const sink = await pngSink(file, facts, palette?.colours);
+    for (const { data } of all) await sink.write(palette ? toIndices(data, facts.channels, palette) : data);
+    await sink.end();
+    return palette ? 'palette' : 'full';
+  }
+  const sink: Sink = format === 'png' ? await pngSink(file, facts) : await sharpSink(file, facts, format);
+  try {
+    // A band is encoded while the next is painted.
+    let encoded = Promise.resolve();
+    for await (const { data } of bands) {
+      await encoded;
+      encoded = sink.write(data);
+      // Told by the next wait, or by the last.
+      encoded.catch(() => undefined);
+    }
+    await encoded;
+    await sink.end();
+    return 'full';
+  } catch (error) {
+    await sink.abandon().catch(() => undefined);
+    throw error;
+  }
+}
