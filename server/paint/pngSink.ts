@@ -29,7 +29,7 @@ export async function pngSink(file: string, facts: PictureFacts, palette?: Palet
   let written = begin(handle);
   const after = (work: () => Promise<void>): Promise<void> => {
     written = written.then(work);
-    written.catch((error: Error) => (failure ??= error));
+    written.catch((error: unknown) => (failure ??= error instanceof Error ? error : new Error(String(error))));
     return written;
   };
   deflate.on('data', (data: Buffer) => void after(() => writeChunk(handle, 'IDAT', data)).catch(() => undefined));
