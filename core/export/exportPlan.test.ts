@@ -126,7 +126,7 @@ describe('the plan of a file', () => {
   it('refuses what is too large, and says how large it would be', () => {
     const sheet = { width: 3000, height: 3000, step: step('brick', 1, 12) };
     expect(exportPlan(sheet, order({})).refusal).toMatch(
-      /^That would be 15\d{3} megapixels; the most for a PNG is 400\.$/,
+      /^That would be 15\d{3} megapixels; the most for a PNG is 400\. Choose a lower density or a smaller size\.$/,
     );
     const strip = { width: 5000, height: 5, step: SQUARE };
     expect(exportPlan(strip, order({})).refusal).toMatch(/59\d{3} pixels wide; the most is 32000/);

@@ -23,12 +23,13 @@ export interface ExportPlan {
   readonly error: FitError;
   /** How much taller the pattern is than it is drawn, as a share: 0 unless both sides were made powers of two. */
   readonly stretch: number;
-  /** A sentence, where the file cannot be made. */
+  /** Why the file cannot be made, where it cannot, and what helps. */
   readonly refusal: string | undefined;
 }
 
 /** Painted in strips, so that only a row has to fit a canvas. */
 const LONGEST_ROW = 32_000;
+const SMALLER = 'Choose a lower density or a smaller size.';
 
 /** How an order comes out in whole pixels, and what that costs. */
 export function exportPlan(repeat: Repeat, order: ExportOrder): ExportPlan {
@@ -76,9 +77,10 @@ function refusalOf(
     if (refusal) return refusal;
   }
   if (megapixels > mostMegapixels)
-    return `That would be ${Math.round(megapixels)} megapixels; the most for a ${name} is ${mostMegapixels}.`;
-  if (width > LONGEST_ROW) return `The file would be ${width} pixels wide; the most is ${LONGEST_ROW}.`;
-  if (longest > longestSide) return `The file would be ${longest} pixels long; a ${name} has at most ${longestSide}.`;
+    return `That would be ${Math.round(megapixels)} megapixels; the most for a ${name} is ${mostMegapixels}. ${SMALLER}`;
+  if (width > LONGEST_ROW) return `The file would be ${width} pixels wide; the most is ${LONGEST_ROW}. ${SMALLER}`;
+  if (longest > longestSide)
+    return `The file would be ${longest} pixels long; a ${name} has at most ${longestSide}. ${SMALLER}`;
   return undefined;
 }
 
@@ -88,9 +90,10 @@ function textureRefusal(
   { side }: Extract<ExportSize, { kind: 'texture' }>,
   wished: { readonly x: number },
 ): string | undefined {
-  if (extent !== 'tile') return 'Only a tile can have sides that are powers of two.';
+  if (extent !== 'tile')
+    return 'Only a tile can have sides that are powers of two. Choose the tile, or give the size in another way.';
   const isPower = (n: number): boolean => Number.isInteger(Math.log2(n));
   if (isPower(tile.width) && isPower(tile.height) && Math.abs(scaleX / wished.x - 1) < 1e-9) return undefined;
   const { columns, rows } = tile;
-  return `The tile is ${columns} cells wide and ${rows} high, which ${side} pixels cannot be divided into; choose a step of halves or quarters.`;
+  return `The tile is ${columns} cells wide and ${rows} high, which ${side} pixels cannot be divided into. Choose a step of halves or quarters, or give the size in another way.`;
 }

@@ -16,12 +16,7 @@ interface Painting extends Pick<PaintTask, 'order' | 'blobs' | 'file'> {
 /** The painting task for an order. @throws Problem where that cannot be painted */
 export function exportTask({ design, motifs, title = design.name, prove = false, ...rest }: Painting): PaintTask {
   const { refusal } = exportPlan(design.repeat, rest.order);
-  if (refusal)
-    throw new Problem(
-      422,
-      'Too large to paint',
-      `${refusal} Nothing was made; choose a lower density or a smaller size.`,
-    );
+  if (refusal) throw new Problem(422, 'Too large to paint', `${refusal} Nothing was made.`);
   const tooDeep = depthRefusal(design, motifs);
   if (tooDeep) throw new Problem(422, 'Too much to paint', `${tooDeep} Nothing was made.`);
   const { name, alpha } = RASTER_FORMATS[rest.order.format];

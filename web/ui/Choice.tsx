@@ -5,12 +5,19 @@ interface Props<T extends string> {
   readonly value: T;
   readonly options: readonly { readonly value: T; readonly name: string }[];
   readonly onChange: (value: T) => void;
+  /** Whether the label stands above it. */
+  readonly captioned?: boolean;
 }
 
 /** One of a few, all of them in sight. */
-export function Choice<T extends string>({ label, value, options, onChange }: Props<T>) {
+export function Choice<T extends string>({ label, value, options, onChange, captioned = false }: Props<T>) {
   return (
-    <RadioGroup value={value} onChange={onChange} aria-label={label} className="flex gap-1">
+    <RadioGroup value={value} onChange={onChange} aria-label={label} className="flex flex-wrap gap-1">
+      {captioned && (
+        <span aria-hidden className="-mb-0.5 w-full text-xs text-graphite">
+          {label}
+        </span>
+      )}
       {options.map(({ value: one, name }) => (
         <Radio
           key={one}

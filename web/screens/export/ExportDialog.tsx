@@ -70,6 +70,7 @@ export function ExportDialog({ open, onClose, repeat, bare, source }: Props) {
         <form onSubmit={submit} className="grid gap-4">
           <Choice
             label={TEXTS.format}
+            captioned
             value={order.format}
             options={RASTER_FORMAT_NAMES.map((format) => ({ value: format, name: RASTER_FORMATS[format].name }))}
             onChange={(format) => change({ format })}

@@ -31,7 +31,7 @@ export function PlanSummary({ order, plan }: { readonly order: ExportOrder; read
       )}
       {plan.refusal && (
         <p role="alert" className="mt-1 text-madder">
-          {TEXTS.refused(plan.refusal)}
+          {plan.refusal}
         </p>
       )}
     </div>

@@ -41,7 +41,6 @@ export const TEXTS = {
     `Corrected so that both sides are powers of two: the pattern comes out ${percent} % ${how}.`,
   taller: 'taller',
   flatter: 'flatter',
-  refused: (refusal: string): string => `${refusal} Choose a lower density or a smaller size.`,
   painting: 'Painting the file',
   done: 'Done',
   cancel: 'Cancel',
