@@ -1,17 +1,27 @@
-import { array, boolean, number, string, type InferType } from 'yup';
+import { array, boolean, number, object, string, type InferType } from 'yup';
 import { hexSchema } from '../core/colour/index.ts';
 import { designSchema } from '../core/document/index.ts';
 import { repeatSchema } from '../core/lattice/index.ts';
-import { addressSchema, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
+import { addressSchema, between, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
 import { jobSchema } from './jobs.ts';
 import { exactly, route } from './route.ts';
 
 const byId = exactly({ id: idSchema });
+const versionNumber = whole(1, 1e6);
+const byVersion = exactly({ id: idSchema, number: versionNumber });
 
-/** What the swatch book shows of a swatch. */
-const swatchSummarySchema = exactly({
-  id: idSchema,
+/** The fields of the words that stand beside a swatch. */
+const detailFields = {
   name: nameSchema,
+  /** The book it is kept in; empty where it is in none. */
+  book: string().defined().trim().max(120),
+  tags: array(nameSchema).required().max(50),
+  notes: string().defined().max(5000),
+};
+const versionFields = {
+  /** From 1 on. */
+  number: versionNumber,
+  note: string().defined().max(500),
   savedAt: string().required(),
   /** The design it came from. */
   designId: idSchema,
@@ -24,13 +34,36 @@ const swatchSummarySchema = exactly({
   repeat: repeatSchema,
   /** The ground's and the inks' colours, ground first. */
   colours: array(hexSchema).required(),
+};
+const versionSummarySchema = exactly(versionFields);
+export type SwatchVersionSummary = Immutable<InferType<typeof versionSummarySchema>>;
+
+/** What the swatch book shows of a swatch: its words, and its newest version. */
+const swatchSummarySchema = exactly({
+  ...detailFields,
+  ...versionFields,
+  id: idSchema,
+  /** The number of the newest version. */
+  newest: versionNumber,
+  /** When it was put into the bin; null where it is in the book. */
+  deletedAt: string().defined().nullable(),
 });
 export type SwatchSummary = Immutable<InferType<typeof swatchSummarySchema>>;
+/** The words that stand beside a swatch. */
+export type SwatchDetails = Pick<SwatchSummary, keyof typeof detailFields>;
 
 export const listSwatches = route({
   method: 'GET',
   path: '/swatches',
-  summary: 'Lists the swatch book, newest first.',
+  summary: 'Lists the swatch book, the swatch that was saved last first.',
+  answer: array(swatchSummarySchema).required(),
+  problems: [],
+});
+
+export const listBin = route({
+  method: 'GET',
+  path: '/swatch-bin',
+  summary: 'Lists deleted swatches; each can be restored for 30 days.',
   answer: array(swatchSummarySchema).required(),
   problems: [],
 });
@@ -38,10 +71,25 @@ export const listSwatches = route({
 export const saveSwatch = route({
   method: 'POST',
   path: '/swatches',
-  summary: 'Saves a design, as it is at a revision, as a swatch.',
-  body: exactly({ design: idSchema, revision: number().integer().min(1).required(), name: nameSchema }),
+  summary: 'Saves a design, as it is at a revision, as a new swatch or as a new version of one.',
+  body: object({
+    design: idSchema,
+    revision: number().integer().min(1).required(),
+    /** Of a new swatch. */
+    name: nameSchema.optional(),
+    /** Of which swatch it becomes the newest version. */
+    swatch: idSchema.optional(),
+    note: string().max(500).optional(),
+  })
+    .noUnknown()
+    .required()
+    .test(
+      'one-target',
+      'it has to name a new swatch or one that is there',
+      ({ name, swatch }) => (name === undefined) !== (swatch === undefined),
+    ),
   answer: jobSchema,
-  result: exactly({ swatch: idSchema }),
+  result: exactly({ swatch: idSchema, version: versionNumber }),
   status: 202,
   problems: [404, 409, 422],
 });
@@ -49,18 +97,23 @@ export const saveSwatch = route({
 export const readSwatch = route({
   method: 'GET',
   path: '/swatches/{id}',
-  summary: 'Reads a swatch and the design it was saved from.',
+  summary: 'Reads a swatch and the design of its newest version.',
   params: byId,
   answer: swatchSummarySchema.shape({ design: designSchema }).required(),
   problems: [404],
 });
 
-export const renameSwatch = route({
+export const changeSwatch = route({
   method: 'PATCH',
   path: '/swatches/{id}',
-  summary: 'Renames a swatch.',
+  summary: 'Changes a swatch’s name, book, tags or notes; what is not named stays.',
   params: byId,
-  body: exactly({ name: nameSchema }),
+  body: exactly({
+    name: nameSchema.optional(),
+    book: detailFields.book.optional(),
+    tags: array(nameSchema).max(50).optional(),
+    notes: detailFields.notes.optional(),
+  }),
   answer: swatchSummarySchema,
   problems: [404],
 });
@@ -68,7 +121,7 @@ export const renameSwatch = route({
 export const deleteSwatch = route({
   method: 'DELETE',
   path: '/swatches/{id}',
-  summary: 'Deletes a swatch; it can be restored.',
+  summary: 'Moves a swatch into the bin; it can be restored for 30 days.',
   params: byId,
   problems: [404],
 });
@@ -79,6 +132,39 @@ export const restoreSwatch = route({
   summary: 'Restores a deleted swatch.',
   params: byId,
   problems: [404],
+});
+
+export const listVersions = route({
+  method: 'GET',
+  path: '/swatches/{id}/versions',
+  summary: 'Lists all versions of a swatch, the newest first.',
+  params: byId,
+  answer: array(versionSummarySchema).required(),
+  problems: [404],
+});
+
+export const restoreVersion = route({
+  method: 'POST',
+  path: '/swatches/{id}/versions/{number}/restore',
+  summary: 'Makes an earlier version the newest again, as a version of its own; none is lost.',
+  params: byVersion,
+  answer: swatchSummarySchema,
+  problems: [404],
+});
+
+export const compareVersions = route({
+  method: 'POST',
+  path: '/swatches/{id}/compare',
+  summary: 'Compares the tiles of two versions of a swatch, pixel by pixel.',
+  params: byId,
+  body: exactly({ from: versionNumber, to: versionNumber }),
+  answer: exactly({
+    /** The share of pixels that differ, 0 to 1; null where the tiles are of different sizes. */
+    changed: between(0, 1).nullable().defined(),
+    /** A picture of where they differ. */
+    picture: addressSchema.nullable().defined(),
+  }),
+  problems: [404, 422],
 });
 
 export const openSwatch = route({

@@ -146,11 +146,17 @@ describe('the contract', () => {
     const { swatch } = await result('saveSwatch', saving);
     await ask('listSwatches');
     await ask('readSwatch', { params: { id: swatch } });
-    await ask('renameSwatch', { params: { id: swatch }, body: { name: 'Wrack' } });
+    await ask('changeSwatch', { params: { id: swatch }, body: { name: 'Wrack', tags: ['sea'] } });
+    await ask('listVersions', { params: { id: swatch } });
+    await ask('restoreVersion', { params: { id: swatch, number: 1 } });
+    await ask('compareVersions', { params: { id: swatch }, body: { from: 1, to: 2 } });
     await ask('openSwatch', { params: { id: swatch } });
     await ask('deleteSwatch', { params: { id: swatch } });
+    await ask('listBin');
     await ask('restoreSwatch', { params: { id: swatch } });
-    const exporting = await ask('startExport', { body: { design: design.id, order: tileOrder({ kind: 'density', dpi: 72 }) } });
+    const exporting = await ask('startExport', {
+      body: { design: design.id, order: tileOrder({ kind: 'density', dpi: 72 }) },
+    });
     await result('startExport', exporting);
     await ask('readExport', { params: { id: exporting.id } });
     await ask('stopJob', { params: { id: exporting.id } });

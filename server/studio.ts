@@ -6,6 +6,7 @@ import { takeDataFolder, type DataFolder } from './store/dataFolder.ts';
 import { Designs } from './store/designs.ts';
 import { Jobs } from './store/jobs.ts';
 import { clearDrafts, clearOldExports } from './store/leftovers.ts';
+import { emptyBin } from './store/swatches.ts';
 import { Maintenance } from './store/maintenance.ts';
 import { Space } from './store/space.ts';
 import { StartError } from './store/startError.ts';
@@ -41,15 +42,18 @@ export async function openStudio(
   let database: Database | undefined;
   try {
     clearDrafts(folder);
-    database = await openDatabase(folder, space, pool);
-    const jobs = new Jobs(database);
+    const opened = await openDatabase(folder, space, pool);
+    database = opened;
+    const jobs = new Jobs(opened);
     await jobs.closeAbandoned();
-    const maintenance = new Maintenance(database, () => clearOldExports(folder.exports));
-    const opened = database;
+    const maintenance = new Maintenance(opened, async () => {
+      clearOldExports(folder.exports);
+      await emptyBin(opened);
+    });
     return {
       folder,
-      database,
-      designs: new Designs(database),
+      database: opened,
+      designs: new Designs(opened),
       blobs: new Blobs(folder.blobs),
       exports: folder.exports,
       jobs,

@@ -1,10 +1,12 @@
 import type { Motif } from '../motif/index.ts';
 import type { Design } from './design.ts';
 
-/** A finished repeat under a name: the design and its motifs as they were when it was saved. */
-export interface Swatch {
-  readonly id: string;
-  readonly name: string;
+/** A finished repeat as it was saved: the design and its motifs as they were then. */
+export interface SwatchVersion {
+  /** From 1 on. */
+  readonly number: number;
+  /** What is different about it, in the words of whoever saved it. */
+  readonly note: string;
   readonly savedAt: string;
   /** The design it came from, and that design's revision then. */
   readonly designId: string;

@@ -7,6 +7,7 @@ export * from './paintArtwork.ts';
 export * from './paintPlane.ts';
 export * from './paintSeparately.ts';
 export * from './picture.ts';
+export * from './pictureDifference.ts';
 export * from './reduceTile.ts';
 export * from './scene.ts';
 export * from './sprite.ts';

@@ -81,16 +81,19 @@ class CheckDesk implements CheckOutcome {
       await this.#look('alternatives', `the alternative “${name}” (${id})`, RESTORE, () =>
         this.#requireMotifs(openDesign(document)),
       );
-    for (const { id, name, design, tile, thumbnail } of await this.#rows<{
+    for (const { id, name, number, design, tile, thumbnail } of await this.#rows<{
       id: string;
       name: string;
+      number: number;
       design: unknown;
       tile: string;
       thumbnail: string;
-    }>('SELECT id, name, design, tile, thumbnail FROM swatches'))
+    }>(
+      'SELECT id, name, number, design, tile, thumbnail FROM swatches JOIN swatch_versions ON swatch_id = id ORDER BY id, number',
+    ))
       await this.#look(
         'swatches',
-        `the swatch “${name}” (${id})`,
+        `version ${number} of the swatch “${name}” (${id})`,
         'Save the swatch again from its design, or restore a backup.',
         async () => {
           openDesign(design);

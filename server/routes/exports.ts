@@ -30,7 +30,10 @@ export function exportRoutes(studio: Studio): Router {
   const router = Router();
 
   const sourceOf = async (id: string | undefined, swatch: string | undefined): Promise<Source> => {
-    if (swatch !== undefined) return readSwatch(database, swatch);
+    if (swatch !== undefined) {
+      const { swatch: named, version } = await readSwatch(database, swatch);
+      return { name: named.name, design: version.design, motifs: version.motifs };
+    }
     const { design } = await studio.designs.read(id ?? '');
     const motifs = await motifsById(
       database,

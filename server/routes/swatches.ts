@@ -5,67 +5,87 @@ import { implement } from '../http/implement.ts';
 import { Problem } from '../problem.ts';
 import { motifsById } from '../store/motifs.ts';
 import {
+  addVersion,
+  changeSwatch,
   insertSwatch,
   listSwatches,
+  listVersions,
   readSwatch,
-  renameSwatch,
   setSwatchDeleted,
-  summaryOf,
 } from '../store/swatches.ts';
 import type { Studio } from '../studio.ts';
+import { openVersion } from '../swatches/openVersion.ts';
 import { paintSwatch } from '../swatches/paintSwatch.ts';
 
 /** The swatch book. */
 export function swatchRoutes(studio: Studio): Router {
-  const { database, jobs } = studio;
+  const { database, jobs, pool, blobs } = studio;
   const router = Router();
 
   implement(router, contract.listSwatches, () => listSwatches(database));
+  implement(router, contract.listBin, () => listSwatches(database, 'bin'));
 
-  implement(router, contract.saveSwatch, async ({ body: { design: id, revision, name } }) => {
-    const { design, ...stored } = await studio.designs.read(id);
+  implement(router, contract.saveSwatch, async ({ body: { design: designId, revision, name, swatch, note = '' } }) => {
+    const { design, ...stored } = await studio.designs.read(designId);
     if (stored.revision !== revision)
       throw new Problem(
         409,
         'Changed elsewhere',
         'The design was changed in another window just now. No swatch was saved; look at it again and save once more.',
       );
+    // Told at once rather than after the painting.
+    if (swatch !== undefined) await listVersions(database, swatch);
     const motifs = await motifsById(
       database,
       design.placements.map(({ motif }) => motif),
     );
     return jobs.start('swatch', async (context) => {
-      const given = { id: nanoid(12), name, designId: id, revision, design, motifs };
-      const swatch = await paintSwatch(studio, given, context);
-      await insertSwatch(database, swatch);
-      return { swatch: swatch.id } satisfies contract.ResultOf<typeof contract.saveSwatch>;
+      const version = await paintSwatch(studio, { note, designId, revision, design, motifs }, context);
+      if (swatch !== undefined) return { swatch, version: await addVersion(database, swatch, version) } satisfies Saved;
+      const id = nanoid(12);
+      await insertSwatch(database, id, name ?? design.name, version);
+      return { swatch: id, version: 1 } satisfies Saved;
     });
   });
 
   implement(router, contract.readSwatch, async ({ params }) => {
-    const swatch = await readSwatch(database, params.id);
-    return { ...summaryOf(swatch), design: swatch.design };
+    const { swatch, version } = await readSwatch(database, params.id);
+    return { ...swatch, design: version.design };
   });
 
-  implement(router, contract.renameSwatch, async ({ params, body }) => {
-    await renameSwatch(database, params.id, body.name);
-    return summaryOf(await readSwatch(database, params.id));
+  implement(router, contract.changeSwatch, async ({ params, body }) => {
+    await changeSwatch(database, params.id, body);
+    return (await readSwatch(database, params.id)).swatch;
   });
 
   implement(router, contract.deleteSwatch, ({ params }) => setSwatchDeleted(database, params.id, true));
   implement(router, contract.restoreSwatch, ({ params }) => setSwatchDeleted(database, params.id, false));
 
-  // The design it came from where nothing has changed since, else a new one.
+  implement(router, contract.listVersions, ({ params }) => listVersions(database, params.id));
+
+  implement(router, contract.restoreVersion, async ({ params: { id, number } }) => {
+    const { version } = await readSwatch(database, id, number);
+    await addVersion(database, id, { ...version, note: `Version ${number} restored` });
+    return (await readSwatch(database, id)).swatch;
+  });
+
+  implement(router, contract.compareVersions, async ({ params: { id }, body }) => {
+    const versions = await listVersions(database, id);
+    const tileOf = (number: number): string => {
+      const tile = versions.find((version) => version.number === number)?.tile;
+      if (tile === undefined)
+        throw new Problem(404, 'No such version', `This swatch has no version ${number}. Nothing was changed.`);
+      return tile;
+    };
+    return pool.run({ kind: 'compare', from: tileOf(body.from), to: tileOf(body.to), blobs: blobs.folder });
+  });
+
   implement(router, contract.openSwatch, async ({ params }) => {
-    const swatch = await readSwatch(database, params.id);
-    const origin = await studio.designs.read(swatch.designId).catch((error: unknown) => {
-      if (error instanceof Problem && error.status === 404) return undefined;
-      throw error;
-    });
-    if (origin?.revision === swatch.revision) return { design: swatch.designId, copied: false };
-    const { design } = await studio.designs.insert({ ...swatch.design, id: nanoid(12), name: swatch.name });
-    return { design: design.id, copied: true };
+    const { swatch, version } = await readSwatch(database, params.id);
+    return openVersion(studio, swatch.name, version);
   });
 
   return router;
 }
+
+type Saved = contract.ResultOf<typeof contract.saveSwatch>;

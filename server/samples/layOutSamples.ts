@@ -53,10 +53,8 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
       );
       // Recoloured swatches are of a design as it never lay in the database, so they name no revision of it.
       const revision = SAMPLE_DESIGNS.includes(design) ? 1 : 0;
-      await insertSwatch(
-        database,
-        await paintSwatch(studio, { id, name, designId: design.id, revision, design, motifs }),
-      );
+      const version = { note: '', designId: design.id, revision, design, motifs };
+      await insertSwatch(database, id, name, await paintSwatch(studio, version));
     }),
   );
   await setSamples(database, 'laid');

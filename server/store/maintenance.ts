@@ -18,7 +18,7 @@ export class Maintenance {
   #looks = 0;
 
   /** @param besides what else is to be tidied up from time to time */
-  constructor(database: Database, besides: () => void) {
+  constructor(database: Database, besides: () => Promise<void>) {
     this.#database = database;
     this.#timer = setInterval(() => {
       this.run()

@@ -1,86 +1,193 @@
-import type { SwatchSummary } from '../../contract/index.ts';
-import { colourwayOf, inksOfGround, openDesign, type Swatch } from '../../core/document/index.ts';
+import type { SwatchDetails, SwatchSummary, SwatchVersionSummary } from '../../contract/index.ts';
+import { colourwayOf, inksOfGround, openDesign, type SwatchVersion } from '../../core/document/index.ts';
 import { notFound } from '../problem.ts';
-import type { Queries } from './database.ts';
+import type { Queries, Store } from './database.ts';
 
-type Row = Omit<Swatch, 'savedAt'> & { savedAt: Date };
+/** A version that is to be saved. */
+export type NewVersion = Omit<SwatchVersion, 'number' | 'savedAt'>;
 
-/** The row with its design as it is written today. */
-function opened(row: Row): Row {
-  return { ...row, design: openDesign(row.design) };
+interface SwatchRow {
+  readonly id: string;
+  readonly name: string;
+  readonly book: string;
+  readonly tags: readonly string[];
+  readonly notes: string;
+  readonly newest: number;
+  readonly deletedAt: Date | null;
 }
 
-const COLUMNS = `id, name, design_id AS "designId", revision, design, motifs, tile, thumbnail,
-  tile_width AS "tileWidth", tile_height AS "tileHeight", saved_at AS "savedAt"`;
+type VersionRow = Omit<SwatchVersion, 'savedAt'> & {
+  readonly savedAt: Date;
+  readonly repeat: SwatchVersionSummary['repeat'] | null;
+  readonly colours: SwatchVersionSummary['colours'] | null;
+};
 
-export async function insertSwatch(queries: Queries, swatch: Omit<Swatch, 'savedAt'>): Promise<void> {
+const SWATCH = `s.id, s.name, s.book, s.tags, s.notes, s.newest, s.deleted_at AS "deletedAt"`;
+/** Without the design, unless what is shown of it is not at hand. */
+const SHOWN = `v.number, v.note, v.design_id AS "designId", v.revision, v.tile, v.thumbnail, v.tile_width AS "tileWidth",
+  v.tile_height AS "tileHeight", v.saved_at AS "savedAt", v.repeat, v.colours,
+  CASE WHEN v.repeat IS NULL THEN v.design END AS design, CASE WHEN v.repeat IS NULL THEN v.motifs END AS motifs`;
+
+/** Saves the first version of a swatch. */
+export async function insertSwatch(store: Store, id: string, name: string, version: NewVersion): Promise<void> {
+  await store.transaction(async (queries) => {
+    await queries.query('INSERT INTO swatches (id, name, newest) VALUES ($1, $2, 1)', [id, name]);
+    await insertVersion(queries, id, 1, version);
+  });
+}
+
+/** Saves another version of a swatch; the ones before stay as they are. @returns its number */
+export async function addVersion(store: Store, id: string, version: NewVersion): Promise<number> {
+  return store.transaction(async (queries) => {
+    const { rows } = await queries.query<{ newest: number }>(
+      'UPDATE swatches SET newest = newest + 1, changed_at = now() WHERE id = $1 AND deleted_at IS NULL RETURNING newest',
+      [id],
+    );
+    if (!rows[0]) throw notFound('swatch');
+    await insertVersion(queries, id, rows[0].newest, version);
+    return rows[0].newest;
+  });
+}
+
+async function insertVersion(queries: Queries, id: string, number: number, version: NewVersion): Promise<void> {
   await queries.query(
-    `INSERT INTO swatches (id, name, design_id, revision, design, motifs, tile, thumbnail, tile_width, tile_height)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+    `INSERT INTO swatch_versions
+       (swatch_id, number, note, design_id, revision, design, motifs, tile, thumbnail, tile_width, tile_height, repeat, colours)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
     [
-      swatch.id,
-      swatch.name,
-      swatch.designId,
-      swatch.revision,
-      JSON.stringify(swatch.design),
-      JSON.stringify(swatch.motifs),
-      swatch.tile,
-      swatch.thumbnail,
-      swatch.tileWidth,
-      swatch.tileHeight,
+      id,
+      number,
+      version.note,
+      version.designId,
+      version.revision,
+      JSON.stringify(version.design),
+      JSON.stringify(version.motifs),
+      version.tile,
+      version.thumbnail,
+      version.tileWidth,
+      version.tileHeight,
+      JSON.stringify(version.design.repeat),
+      JSON.stringify(coloursOf(version)),
     ],
   );
 }
 
-export async function listSwatches(queries: Queries): Promise<SwatchSummary[]> {
-  const { rows } = await queries.query<Row>(
-    `SELECT ${COLUMNS} FROM swatches WHERE deleted_at IS NULL ORDER BY saved_at DESC, id`,
+/** The swatches of the book, the one changed last first; or those in the bin, the one deleted last first. */
+export async function listSwatches(queries: Queries, where: 'book' | 'bin' = 'book'): Promise<SwatchSummary[]> {
+  const [condition, order] = where === 'book' ? ['IS NULL', 's.changed_at DESC'] : ['IS NOT NULL', 's.deleted_at DESC'];
+  const { rows } = await queries.query<SwatchRow & VersionRow>(
+    `SELECT ${SWATCH}, ${SHOWN} FROM swatches s JOIN swatch_versions v ON v.swatch_id = s.id AND v.number = s.newest
+     WHERE s.deleted_at ${condition} ORDER BY ${order}, s.id`,
   );
-  return rows.map((row) => summaryOf(opened(row)));
+  return rows.map(summaryOf);
 }
 
-export async function readSwatch(queries: Queries, id: string): Promise<Swatch> {
-  const { rows } = await queries.query<Row>(`SELECT ${COLUMNS} FROM swatches WHERE id = $1 AND deleted_at IS NULL`, [
-    id,
-  ]);
-  if (!rows[0]) throw notFound('swatch');
-  return { ...opened(rows[0]), savedAt: rows[0].savedAt.toISOString() };
-}
-
-export function summaryOf(row: Swatch | Row): SwatchSummary {
-  const { id, name, designId, design, tile, thumbnail, tileWidth, tileHeight, savedAt } = row;
-  const colours = colourwayOf(design).colours;
-  const used = new Set(row.motifs.flatMap(({ inks }) => inks));
-  const ground = new Set(inksOfGround(design.ground));
-  const inks = design.inks.filter((ink) => ground.has(ink.id) || ink.prints.some((colour) => used.has(colour)));
-  inks.sort((a, b) => Number(ground.has(b.id)) - Number(ground.has(a.id)));
+/** A version of a swatch, the newest unless another is asked for. */
+export async function readSwatch(
+  queries: Queries,
+  id: string,
+  number?: number,
+): Promise<{ readonly swatch: SwatchSummary; readonly version: SwatchVersion }> {
+  const { rows } = await queries.query<SwatchRow & VersionRow>(
+    `SELECT ${SWATCH}, ${SHOWN}, v.design, v.motifs
+     FROM swatches s JOIN swatch_versions v ON v.swatch_id = s.id AND v.number = COALESCE($2, s.newest)
+     WHERE s.id = $1 AND s.deleted_at IS NULL`,
+    [id, number ?? null],
+  );
+  const row = rows[0];
+  if (!row) throw notFound(number === undefined ? 'swatch' : 'version of this swatch');
+  const design = openDesign(row.design);
   return {
-    id,
-    name,
-    designId,
-    tile,
-    thumbnail,
-    tileWidth,
-    tileHeight,
-    repeat: design.repeat,
-    savedAt: savedAt instanceof Date ? savedAt.toISOString() : savedAt,
-    colours: inks.map((ink) => colours[ink.id] ?? ink.prints[0] ?? '#000000'),
+    swatch: summaryOf(row),
+    version: {
+      number: row.number,
+      note: row.note,
+      savedAt: row.savedAt.toISOString(),
+      designId: row.designId,
+      revision: row.revision,
+      design,
+      motifs: row.motifs,
+      tile: row.tile,
+      thumbnail: row.thumbnail,
+      tileWidth: row.tileWidth,
+      tileHeight: row.tileHeight,
+    },
   };
 }
 
-export async function renameSwatch(queries: Queries, id: string, name: string): Promise<void> {
+/** All versions of a swatch, the newest first. */
+export async function listVersions(queries: Queries, id: string): Promise<SwatchVersionSummary[]> {
+  const { rows } = await queries.query<VersionRow>(
+    `SELECT ${SHOWN} FROM swatches s JOIN swatch_versions v ON v.swatch_id = s.id
+     WHERE s.id = $1 AND s.deleted_at IS NULL ORDER BY v.number DESC`,
+    [id],
+  );
+  if (rows.length === 0) throw notFound('swatch');
+  return rows.map(versionSummaryOf);
+}
+
+/** Changes what stands beside a swatch; what is not named stays. */
+export async function changeSwatch(queries: Queries, id: string, details: Partial<SwatchDetails>): Promise<void> {
   const { rows } = await queries.query(
-    'UPDATE swatches SET name = $2 WHERE id = $1 AND deleted_at IS NULL RETURNING id',
-    [id, name],
+    `UPDATE swatches SET name = COALESCE($2, name), book = COALESCE($3, book), tags = COALESCE($4, tags), notes = COALESCE($5, notes)
+     WHERE id = $1 AND deleted_at IS NULL RETURNING id`,
+    [
+      id,
+      details.name ?? null,
+      details.book ?? null,
+      details.tags ? JSON.stringify(details.tags) : null,
+      details.notes ?? null,
+    ],
   );
   if (!rows[0]) throw notFound('swatch');
 }
 
-/** Puts a swatch away, or brings it back. */
+/** Moves a swatch into the bin, or back into the book. */
 export async function setSwatchDeleted(queries: Queries, id: string, deleted: boolean): Promise<void> {
   const { rows } = await queries.query(
     'UPDATE swatches SET deleted_at = CASE WHEN $2 THEN now() END WHERE id = $1 RETURNING id',
     [id, deleted],
   );
   if (!rows[0]) throw notFound('swatch');
+}
+
+/** Empties the bin of what has been in it for 30 days. */
+export async function emptyBin(queries: Queries): Promise<void> {
+  await queries.query(`DELETE FROM swatches WHERE deleted_at < now() - interval '30 days'`);
+}
+
+function summaryOf(row: SwatchRow & VersionRow): SwatchSummary {
+  const { id, name, book, tags, notes, newest, deletedAt } = row;
+  return {
+    ...versionSummaryOf(row),
+    id,
+    name,
+    book,
+    tags,
+    notes,
+    newest,
+    deletedAt: deletedAt ? deletedAt.toISOString() : null,
+  };
+}
+
+function versionSummaryOf(row: VersionRow): SwatchVersionSummary {
+  const { number, note, designId, tile, thumbnail, tileWidth, tileHeight, savedAt } = row;
+  const shown =
+    row.repeat && row.colours ? { repeat: row.repeat, colours: row.colours } : shownOf(row.design, row.motifs);
+  return { number, note, designId, tile, thumbnail, tileWidth, tileHeight, savedAt: savedAt.toISOString(), ...shown };
+}
+
+function shownOf(document: unknown, motifs: SwatchVersion['motifs']): Pick<SwatchVersionSummary, 'repeat' | 'colours'> {
+  const design = openDesign(document);
+  return { repeat: design.repeat, colours: coloursOf({ design, motifs }) };
+}
+
+/** The colours of the ground and of the inks that are printed, the ground's first. */
+function coloursOf({ design, motifs }: Pick<SwatchVersion, 'design' | 'motifs'>): SwatchVersionSummary['colours'] {
+  const colours = colourwayOf(design).colours;
+  const used = new Set(motifs.flatMap(({ inks }) => inks));
+  const ground = new Set(inksOfGround(design.ground));
+  const inks = design.inks.filter((ink) => ground.has(ink.id) || ink.prints.some((colour) => used.has(colour)));
+  inks.sort((a, b) => Number(ground.has(b.id)) - Number(ground.has(a.id)));
+  return inks.map((ink) => colours[ink.id] ?? ink.prints[0] ?? '#000000');
 }

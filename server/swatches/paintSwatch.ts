@@ -2,7 +2,7 @@ import { paintFile } from '../paint/paintFile.ts';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { nanoid } from 'nanoid';
-import type { Swatch } from '../../core/document/index.ts';
+import type { NewVersion } from '../store/swatches.ts';
 import { exportPlan, tileOrder } from '../../core/export/index.ts';
 import { exportTask } from '../paint/exportTask.ts';
 import { smallPicture } from '../paint/designPicture.ts';
@@ -17,10 +17,10 @@ const LONGEST_TILE = 6000;
 /** Renders the tile and the small picture of a swatch. */
 export async function paintSwatch(
   studio: Studio,
-  swatch: Omit<Swatch, 'savedAt' | 'tile' | 'thumbnail' | 'tileWidth' | 'tileHeight'>,
+  version: Omit<NewVersion, 'tile' | 'thumbnail' | 'tileWidth' | 'tileHeight'>,
   context?: JobContext,
-): Promise<Omit<Swatch, 'savedAt'>> {
-  const { design, motifs } = swatch;
+): Promise<NewVersion> {
+  const { design, motifs } = version;
   const { tile: fit } = exportPlan(design.repeat, tileOrder({ kind: 'density', dpi: TILE_DPI })).grid;
   const dpi = TILE_DPI * Math.min(1, LONGEST_TILE / Math.max(fit.width, fit.height));
   const file = join(studio.exports, `${nanoid()}.png`);
@@ -32,7 +32,7 @@ export async function paintSwatch(
   const tile = studio.blobs.keep(readFileSync(file), 'png');
   rmSync(file);
   return {
-    ...swatch,
+    ...version,
     tile,
     thumbnail: await smallPicture(studio, design, motifs),
     tileWidth: width,

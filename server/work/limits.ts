@@ -59,6 +59,7 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
     advice: 'The motif is kept as it was; use fewer parts or a smaller picture.',
   },
   cut: { ms: 300_000, memory: 4000 * MB, doing: 'Cleaning this sheet', advice: SHEET },
+  compare: { ms: 60_000, memory: 2000 * MB, doing: 'Comparing these versions', advice: KEPT },
   scan: {
     ms: 180_000,
     memory: 4000 * MB,

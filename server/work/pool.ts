@@ -22,6 +22,7 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   derive: 'making',
   cut: 'making',
   scan: 'making',
+  compare: 'making',
   paint: 'painting',
   pack: 'painting',
   archive: 'keeping',

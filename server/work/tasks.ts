@@ -159,6 +159,21 @@ interface ArchiveTask {
   readonly parts: readonly string[];
 }
 
+/** Compares two pictures of tiles, by their addresses. */
+export interface CompareTask {
+  readonly kind: 'compare';
+  readonly from: string;
+  readonly to: string;
+  readonly blobs: string;
+}
+
+export interface CompareOutcome {
+  /** The share of pixels that differ; null where the tiles are of different sizes. */
+  readonly changed: number | null;
+  /** The address of a picture of where they differ. */
+  readonly picture: string | null;
+}
+
 /** Reads all of a studio and says what is damaged. */
 export interface CheckStudioTask {
   readonly kind: 'check-studio';
@@ -195,6 +210,7 @@ export type Task =
   | CheckTask
   | OpenTask
   | ArchiveTask
+  | CompareTask
   | CheckStudioTask;
 
 /** What each kind of task comes to. */
@@ -212,6 +228,7 @@ interface Outcomes {
   check: true;
   open: Design;
   archive: { readonly bytes: number };
+  compare: CompareOutcome;
   'check-studio': CheckOutcome;
 }
 export type Outcome<T extends Task> = Outcomes[T['kind']];

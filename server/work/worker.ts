@@ -49,6 +49,10 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { packFolder } = await import('../backup/archive.ts');
       return () => packFolder(task);
     }
+    case 'compare': {
+      const { compareTiles } = await import('../swatches/compareTiles.ts');
+      return () => compareTiles(task);
+    }
     case 'check-studio': {
       const { checkStudio } = await import('../backup/checkStudio.ts');
       return () => checkStudio(task);

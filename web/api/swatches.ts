@@ -8,23 +8,54 @@ export function useSwatches() {
   return useQuery({ queryKey: LIST, queryFn: () => call(contract.listSwatches, {}) });
 }
 
+/** Deleted swatches that can still be restored. */
+export function useSwatchBin() {
+  return useQuery({ queryKey: ['swatches', 'bin'], queryFn: () => call(contract.listBin, {}) });
+}
+
 export function useSwatch(id: string) {
   return useQuery({ queryKey: ['swatch', id], queryFn: () => call(contract.readSwatch, { params: { id } }) });
 }
 
-export function startSwatch(design: string, revision: number, name: string): Promise<contract.Job> {
-  return call(contract.saveSwatch, { body: { design, revision, name } });
+export function useVersions(id: string) {
+  return useQuery({
+    queryKey: ['swatch', id, 'versions'],
+    queryFn: () => call(contract.listVersions, { params: { id } }),
+  });
 }
 
-type Mutation = { readonly id: string } & ({ readonly name: string } | { readonly deleted: boolean });
+/** What two versions of a swatch differ in. */
+export function useComparison(id: string, from: number, to: number, enabled: boolean) {
+  return useQuery({
+    queryKey: ['swatch', id, 'comparison', from, to],
+    queryFn: () => call(contract.compareVersions, { params: { id }, body: { from, to } }),
+    // Versions never change.
+    staleTime: Infinity,
+    enabled,
+  });
+}
 
-/** Whatever changes the book: a new name, deleting, restoring. */
+/** Saves a design as a new swatch, or as a new version of one. */
+export function startSwatch(
+  design: string,
+  revision: number,
+  as: { readonly name: string } | { readonly swatch: string; readonly note: string },
+): Promise<contract.Job> {
+  return call(contract.saveSwatch, { body: { design, revision, ...as } });
+}
+
+type Mutation = { readonly id: string } & (
+  { readonly details: Partial<contract.SwatchDetails> } | { readonly deleted: boolean } | { readonly restore: number }
+);
+
+/** Whatever changes the book: its words, deleting, restoring. */
 export function useSwatchMutation() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ id, ...mutation }: Mutation): Promise<unknown> => {
       const params = { id };
-      if ('name' in mutation) return call(contract.renameSwatch, { params, body: { name: mutation.name } });
+      if ('details' in mutation) return call(contract.changeSwatch, { params, body: mutation.details });
+      if ('restore' in mutation) return call(contract.restoreVersion, { params: { id, number: mutation.restore } });
       return call(mutation.deleted ? contract.deleteSwatch : contract.restoreSwatch, { params });
     },
     onSuccess: async (_result, { id }) => {

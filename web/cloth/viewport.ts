@@ -19,8 +19,6 @@ export interface Viewport {
 
 const SMALLEST_SCALE = 0.02;
 const LARGEST_SCALE = 60;
-/** A CSS pixel is a 96th of an inch. */
-export const ACTUAL_SCALE = 96 / 25.4;
 
 type Frame = Pick<Viewport, 'width' | 'height' | 'density'>;
 

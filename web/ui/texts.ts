@@ -42,4 +42,19 @@ export const TEXTS = {
   halfTurns: 'half turns',
   quarterTurns: 'quarter turns',
   ofPQ: (kind: string, p: number, q: number): string => `${kind === 'brick' ? 'brick' : 'drop'} of ${p}/${q}`,
+  actualSize: 'Actual size',
+  asMeasured: 'As large as it is printed, by this screen as it was measured',
+  notMeasured: 'This screen has not been measured yet, so actual size is only roughly right',
+  measureThisScreen: 'Measure this screen',
+  measureAgain: 'Measure this screen again',
+  measureAgainst: 'Measure against',
+  bankCard: 'A bank card',
+  ruler: 'A ruler',
+  holdACard:
+    'Hold a bank card against the screen and move the slider until the outline is exactly as large as the card.',
+  holdARuler:
+    'Hold a ruler against the screen and move the slider until the lines are exactly 1 mm apart: 10 cm from end to end.',
+  sizeOnScreen: 'Size on screen',
+  itFits: 'It fits',
+  cancel: 'Cancel',
 };

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Cloth } from '../../cloth/Cloth.tsx';
 import type { ClothParts } from '../../cloth/clothParts.ts';
-import { ACTUAL_SCALE, middle, toMm } from '../../cloth/viewport.ts';
+import { middle, toMm } from '../../cloth/viewport.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Part } from '../../editor/editorState.ts';
 import { ChalkLabel } from './ChalkLabel.tsx';
@@ -21,6 +21,7 @@ import { ScaleBar } from './ScaleBar.tsx';
 import { Selvedge } from './Selvedge.tsx';
 import { SHORTCUTS, type ShortcutContext } from './shortcuts.ts';
 import { ShortcutDialog } from './ShortcutDialog.tsx';
+import { useScreenScale } from '../../ui/screenScale.ts';
 import { useStore } from '../../ui/store.ts';
 import { Ticket } from './Ticket.tsx';
 import { TopBar } from './TopBar.tsx';
@@ -47,6 +48,7 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
   const [beside, setBeside] = useState<readonly string[]>();
   const notify = useNotify();
   const said = useStore(editor.announcement);
+  const { pxPerMm } = useScreenScale();
   const refused = useStore(editor.refusal);
   useEffect(() => {
     if (refused === undefined) return;
@@ -67,7 +69,7 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
         view.show({ left: 0, top: 0, right: side * width, bottom: side * height }, count === 1 ? 0.14 : 0.05);
       },
       squint: () => setSquinting(true),
-      showActual: () => view.setScale(ACTUAL_SCALE),
+      showActual: () => view.setScale(pxPerMm),
       pan: (x, y) => view.panBy({ x, y }),
       openSheet: () => setSheet('keys'),
       // A bundle that lies open is closed first.
@@ -79,7 +81,7 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
       overlap: pointer.overlap,
       pointer: () => pointer.pointer && toMm(view.getViewport(), pointer.pointer),
     };
-  }, [cloth, editor, bundles]);
+  }, [cloth, editor, bundles, pxPerMm]);
 
   const latest = useRef(context);
   useEffect(() => {

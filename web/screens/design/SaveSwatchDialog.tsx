@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { useJob } from '../../api/jobs.ts';
-import { startSwatch } from '../../api/swatches.ts';
+import { startSwatch, useSwatches } from '../../api/swatches.ts';
 import { Button } from '../../ui/Button.tsx';
 import { JobProgress } from '../../ui/JobProgress.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
@@ -25,15 +25,26 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
   const navigate = useNavigate();
   const notify = useNotify();
   const [typed, setTyped] = useState<string>();
-  const name = typed ?? editor.design.name;
+  const swatches = useSwatches();
+  // Those that came from this design first: it is most likely one of them that is saved again.
+  const others = [...(swatches.data ?? [])].sort(
+    (a, b) => Number(b.designId === editor.design.id) - Number(a.designId === editor.design.id),
+  );
+  const [target, setTarget] = useState('');
+  const [note, setNote] = useState('');
+  const known = others.find(({ id }) => id === target);
+  const name = known?.name ?? typed ?? editor.design.name;
   const close = (): void => {
     setTyped(undefined);
+    setTarget('');
+    setNote('');
     onClose();
   };
-  const watch = useJob(saveSwatch, ({ swatch }) => {
+  const watch = useJob(saveSwatch, ({ swatch, version }) => {
     void client.invalidateQueries({ queryKey: ['swatches'] });
+    void client.invalidateQueries({ queryKey: ['swatch', swatch] });
     notify({
-      text: TEXTS.nameIsInTheSwatch(name),
+      text: version === 1 ? TEXTS.nameIsInTheSwatch(name) : TEXTS.versionIsInTheSwatchBook(version, name),
       action: { label: TEXTS.showIt, run: () => void navigate(`/swatches/${swatch}`) },
     });
     close();
@@ -47,24 +58,59 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
 
   const submit = (event: FormEvent): void => {
     event.preventDefault();
-    watch.start(async () => startSwatch(editor.design.id, await saver.flush(), name.trim()));
+    watch.start(async () =>
+      startSwatch(
+        editor.design.id,
+        await saver.flush(),
+        known ? { swatch: known.id, note: note.trim() } : { name: name.trim() },
+      ),
+    );
   };
 
   return (
     <Dialog title={TEXTS.saveSwatch} open={open} onClose={leave}>
       <form onSubmit={submit} className="grid gap-4">
         <p className="text-sm text-graphite">{TEXTS.keepsTheFinishedRepeatUnder}</p>
-        <label className="block">
-          <span className="mb-0.5 block text-xs text-graphite">{TEXTS.nameOfTheSwatch}</span>
-          <input
-            autoFocus
-            value={name}
-            maxLength={120}
-            onChange={(event) => setTyped(event.target.value)}
-            onFocus={(event) => event.currentTarget.select()}
-            className="h-8 w-full rounded-md border border-thread bg-white px-2"
-          />
-        </label>
+        {others.length > 0 && (
+          <label className="block">
+            <span className="mb-0.5 block text-xs text-graphite">{TEXTS.saveAs}</span>
+            <select
+              value={target}
+              onChange={(event) => setTarget(event.target.value)}
+              className="h-8 w-full rounded-md border border-thread bg-white px-2 text-sm"
+            >
+              <option value="">{TEXTS.aNewSwatch}</option>
+              {others.map((swatch) => (
+                <option key={swatch.id} value={swatch.id}>
+                  {TEXTS.versionOf(swatch.newest + 1, swatch.name)}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        {known ? (
+          <label className="block">
+            <span className="mb-0.5 block text-xs text-graphite">{TEXTS.noteOnThisVersion}</span>
+            <input
+              value={note}
+              maxLength={500}
+              onChange={(event) => setNote(event.target.value)}
+              className="h-8 w-full rounded-md border border-thread bg-white px-2"
+            />
+          </label>
+        ) : (
+          <label className="block">
+            <span className="mb-0.5 block text-xs text-graphite">{TEXTS.nameOfTheSwatch}</span>
+            <input
+              autoFocus
+              value={name}
+              maxLength={120}
+              onChange={(event) => setTyped(event.target.value)}
+              onFocus={(event) => event.currentTarget.select()}
+              className="h-8 w-full rounded-md border border-thread bg-white px-2"
+            />
+          </label>
+        )}
         <JobProgress watch={watch} doing={TEXTS.paintingTheSwatch} />
         <div className="flex justify-end gap-2">
           <Button onClick={leave}>{TEXTS.cancel}</Button>

@@ -1,7 +1,9 @@
 import { Minus, Plus } from 'lucide-react';
 import type { ClothParts } from '../../cloth/clothParts.ts';
-import { ACTUAL_SCALE, middle, toMm } from '../../cloth/viewport.ts';
+import { middle, toMm } from '../../cloth/viewport.ts';
+import { ActualSize } from '../../ui/ActualSize.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { useScreenScale } from '../../ui/screenScale.ts';
 import type { ShortcutContext } from './shortcuts.ts';
 import { useStore } from '../../ui/store.ts';
 import { TEXTS } from './texts.ts';
@@ -15,7 +17,8 @@ export function ScaleBar({
   readonly context: ShortcutContext;
 }) {
   const viewport = useStore({ subscribe: view.subscribe, getState: view.getViewport });
-  const percent = Math.round((100 * viewport.scale) / ACTUAL_SCALE);
+  const { pxPerMm } = useScreenScale();
+  const percent = Math.round((100 * viewport.scale) / pxPerMm);
   const showMetre = (): void => {
     const at = toMm(viewport, middle(viewport));
     view.show({ left: at.x - 500, right: at.x + 500, top: at.y - 1, bottom: at.y + 1 }, 0);
@@ -40,9 +43,7 @@ export function ScaleBar({
         <Button look="quiet" label={TEXTS.zoomIn} onClick={() => context.zoom(1.25)}>
           <Plus size={16} aria-hidden />
         </Button>
-        <Button look="quiet" onClick={() => context.showActual()}>
-          {TEXTS.actualSize}
-        </Button>
+        <ActualSize onShow={() => context.showActual()} />
       </div>
       <div className="-mx-2 flex justify-between">
         <Button look="quiet" className="px-2!" onClick={() => context.showRepeats(1)}>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ACTUAL_SCALE } from '../../cloth/viewport.ts';
+import { useScreenScale } from '../../ui/screenScale.ts';
 import { Overlay } from '../../ui/Overlay.tsx';
 import { useStore } from '../../ui/store.ts';
 import { LiveCloth, type Look } from './alternatives/LiveCloth.tsx';
@@ -21,13 +21,14 @@ const VIEWS: readonly { readonly name: string; readonly metres: number; readonly
 /** The cloth as the eye finds its holes and lanes: blurred, and from farther away, beside the sharp one. */
 export function Squint({ onClose }: { readonly onClose: () => void }) {
   const editor = useEditor();
+  const { pxPerMm } = useScreenScale();
   const design = useStore(editor.session, ({ committed }) => committed);
   const [at, setAt] = useState(() => ({ x: design.repeat.width, y: design.repeat.height }));
   return (
     <Overlay label={TEXTS.squint} title={TEXTS.squint} note={TEXTS.whatStandsOutNowIs} onClose={onClose}>
       <div className="grid min-h-0 grow grid-cols-3 grid-rows-2 gap-3 p-3">
         {VIEWS.map(({ name, metres, blur }) => {
-          const scale = (ACTUAL_SCALE * ARM) / metres;
+          const scale = (pxPerMm * ARM) / metres;
           // Zooming would be another distance, so only the place is taken over.
           const move = (look: Look): void => {
             if (look.scale === scale) setAt(look.at);

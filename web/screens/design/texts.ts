@@ -48,7 +48,6 @@ export const TEXTS = {
   zoomOut: 'Zoom out',
   ofActualSize: 'Of actual size',
   zoomIn: 'Zoom in',
-  actualSize: 'Actual size',
   oneRepeat: 'One repeat',
   four: 'Four',
   aMetre: 'A metre',
@@ -112,4 +111,10 @@ export const TEXTS = {
   nameIsAMotifOf: (name: string): string => `“${name}” is now a separate motif; changes to it apply only here.`,
   countMotifsAreTheirOwn: (count: number): string =>
     `${count} motifs are now separate; changes to them apply only here.`,
+  saveAs: 'Save as',
+  aNewSwatch: 'A new swatch',
+  versionOf: (number: number, name: string): string => `Version ${number} of “${name}”`,
+  noteOnThisVersion: 'Note on this version',
+  versionIsInTheSwatchBook: (number: number, name: string): string =>
+    `Version ${number} of “${name}” is in the swatch book.`,
 };

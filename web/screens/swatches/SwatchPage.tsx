@@ -1,21 +1,23 @@
-import type { SwatchSummary } from '../../../contract/index.ts';
-import { ArrowLeft, Download, Minus, Plus, Trash2 } from 'lucide-react';
+import { ArrowLeft, Download, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import type { SwatchSummary, SwatchVersionSummary } from '../../../contract/index.ts';
 import type { Design } from '../../../core/document/index.ts';
 import { blobUrl } from '../../api/client.ts';
-import { openSwatch, useSwatch, useSwatchMutation } from '../../api/swatches.ts';
-import { ACTUAL_SCALE } from '../../cloth/viewport.ts';
-import { ExportDialog } from '../export/ExportDialog.tsx';
+import { openSwatch, useSwatch, useVersions } from '../../api/swatches.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ClothSample } from '../../ui/ClothSample.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
-import { NameField } from '../../ui/NameField.tsx';
 import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';
-import { useSwatchRemoval } from './useSwatchRemoval.ts';
+import { ExportDialog } from '../export/ExportDialog.tsx';
+import { Comparison } from './Comparison.tsx';
+import { SwatchWords } from './SwatchWords.tsx';
 import { TEXTS } from './texts.ts';
+import { useSwatchRemoval } from './useSwatchRemoval.ts';
+import { VersionList } from './VersionList.tsx';
+import { ViewBar } from './ViewBar.tsx';
 
 /** One swatch, as much cloth of it as the window holds. */
 export function SwatchPage() {
@@ -27,15 +29,20 @@ export function SwatchPage() {
   );
 }
 
+const BEGINNING_SCALE = 1.6;
+
 function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: Design } }) {
-  const [unit] = useUnit();
-  const [scale, setScale] = useState(1.6);
-  const [downloading, setDownloading] = useState(false);
+  const [scale, setScale] = useState(BEGINNING_SCALE);
+  const [exporting, setExporting] = useState(false);
+  const [number, setNumber] = useState<number>();
+  const [compared, setCompared] = useState<SwatchVersionSummary>();
+  const versions = useVersions(swatch.id);
   const remove = useSwatchRemoval();
   const navigate = useNavigate();
   const notify = useNotify();
   const notifyProblem = useNotifyProblem();
-  const { id, name, repeat, tile, tileWidth, tileHeight, colours } = swatch;
+  const { id, name } = swatch;
+  const version = versions.data?.find((one) => one.number === number) ?? swatch;
 
   const open = (): void => {
     openSwatch(id).then(({ design, copied }) => {
@@ -49,43 +56,24 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
 
   return (
     <div className="relative h-full">
-      <ClothSample picture={blobUrl(tile)} repeat={repeat} scale={scale} className="absolute inset-0" />
-      <div className="absolute top-4 left-4 flex gap-2">
-        <Link
-          to="/swatches"
-          className="inline-flex h-8 items-center gap-1.5 rounded-md border border-thread bg-calico px-3 text-sm font-medium shadow-float hover:border-graphite"
-        >
-          <ArrowLeft size={15} aria-hidden /> {TEXTS.swatchBook}
-        </Link>
-      </div>
+      <ClothSample picture={blobUrl(version.tile)} repeat={version.repeat} scale={scale} className="absolute inset-0" />
+      <Link
+        to="/swatches"
+        className="absolute top-4 left-4 inline-flex h-8 items-center gap-1.5 rounded-md border border-thread bg-calico px-3 text-sm font-medium shadow-float hover:border-graphite"
+      >
+        <ArrowLeft size={15} aria-hidden /> {TEXTS.swatchBook}
+      </Link>
       <section
         aria-label={TEXTS.swatch}
-        className="absolute bottom-5 left-4 w-80 rounded-md border border-thread bg-calico p-4 shadow-float"
+        className="absolute bottom-5 left-4 max-h-[calc(100%-6rem)] w-80 overflow-y-auto rounded-md border border-thread bg-calico p-4 shadow-float"
       >
-        <SwatchName id={id} name={name} />
-        <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-sm">
-          <dt className="text-graphite">{TEXTS.repeat}</dt>
-          <dd>{repeatText(repeat, unit)}</dd>
-          <dt className="text-graphite">{TEXTS.tile}</dt>
-          <dd>{TEXTS.tileWidthTileHeightPx(tileWidth, tileHeight)}</dd>
-          <dt className="text-graphite">{TEXTS.saved}</dt>
-          <dd>{new Date(swatch.savedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}</dd>
-        </dl>
-        <div className="mt-3 flex gap-1.5" role="img" aria-label={TEXTS.coloursList(colours.join(', '))}>
-          {colours.map((colour, i) => (
-            <span
-              key={i}
-              title={colour}
-              className="h-5 w-5 rounded-full border border-ink/20"
-              style={{ background: colour }}
-            />
-          ))}
-        </div>
+        <SwatchWords swatch={swatch} />
+        <Facts version={version} />
         <div className="mt-4 flex flex-wrap gap-2">
           <Button look="accent" onClick={open}>
             {TEXTS.openItsDesign}
           </Button>
-          <Button onClick={() => setDownloading(true)}>
+          <Button onClick={() => setExporting(true)}>
             <Download size={15} aria-hidden /> {TEXTS.exportIt}
           </Button>
           <Button label={TEXTS.deleteName(name)} onClick={() => remove(swatch, () => void navigate('/swatches'))}>
@@ -93,25 +81,36 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
           </Button>
         </div>
       </section>
-      <div
-        role="group"
-        aria-label={TEXTS.scale}
-        className="absolute right-4 bottom-5 flex gap-1 rounded-md border border-thread bg-calico p-1 shadow-float"
+      <section
+        aria-label={TEXTS.versions}
+        className="absolute top-4 right-4 max-h-[calc(100%-7rem)] w-72 overflow-y-auto rounded-md border border-thread bg-calico p-3 shadow-float"
       >
-        <Button look="quiet" label={TEXTS.zoomOut} onClick={() => setScale(Math.max(0.1, scale / 1.25))}>
-          <Minus size={16} aria-hidden />
-        </Button>
-        <Button look="quiet" label={TEXTS.zoomIn} onClick={() => setScale(Math.min(12, scale * 1.25))}>
-          <Plus size={16} aria-hidden />
-        </Button>
-        <Button look="quiet" onClick={() => setScale(ACTUAL_SCALE)}>
-          {TEXTS.actualSize}
-        </Button>
-      </div>
+        <h2 className="mb-2 px-1.5 font-name text-base font-semibold">{TEXTS.versions}</h2>
+        {versions.data && (
+          <VersionList
+            swatch={id}
+            versions={versions.data}
+            shown={version.number}
+            onShow={setNumber}
+            onCompare={setCompared}
+          />
+        )}
+        <p className="mt-2 px-1.5 text-xs text-graphite">{TEXTS.versionsNote}</p>
+      </section>
+      <ViewBar repeat={version.repeat} scale={scale} onScale={setScale} />
+      {compared && (
+        <Comparison
+          swatch={id}
+          from={compared}
+          to={versions.data?.[0] ?? swatch}
+          scale={scale}
+          onClose={() => setCompared(undefined)}
+        />
+      )}
       <ExportDialog
-        open={downloading}
-        onClose={() => setDownloading(false)}
-        repeat={repeat}
+        open={exporting}
+        onClose={() => setExporting(false)}
+        repeat={swatch.repeat}
         bare={swatch.design.ground.kind === 'none'}
         source={() => Promise.resolve({ swatch: id })}
       />
@@ -119,15 +118,29 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
   );
 }
 
-function SwatchName({ id, name }: { readonly id: string; readonly name: string }) {
-  const change = useSwatchMutation();
-  const notifyProblem = useNotifyProblem();
+function Facts({ version }: { readonly version: SwatchVersionSummary }) {
+  const [unit] = useUnit();
+  const { repeat, tileWidth, tileHeight, savedAt, colours } = version;
   return (
-    <NameField
-      label={TEXTS.nameOfTheSwatch}
-      name={change.isPending && 'name' in change.variables ? change.variables.name : name}
-      onRename={(next) => change.mutate({ id, name: next }, { onError: notifyProblem })}
-      className="-mx-1.5 h-9 w-full border-transparent bg-transparent font-name text-lg font-semibold hover:border-thread"
-    />
+    <>
+      <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-sm">
+        <dt className="text-graphite">{TEXTS.repeat}</dt>
+        <dd>{repeatText(repeat, unit)}</dd>
+        <dt className="text-graphite">{TEXTS.tile}</dt>
+        <dd>{TEXTS.tileWidthTileHeightPx(tileWidth, tileHeight)}</dd>
+        <dt className="text-graphite">{TEXTS.saved}</dt>
+        <dd>{new Date(savedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}</dd>
+      </dl>
+      <div className="mt-3 flex gap-1.5" role="img" aria-label={TEXTS.coloursList(colours.join(', '))}>
+        {colours.map((colour, i) => (
+          <span
+            key={i}
+            title={colour}
+            className="h-5 w-5 rounded-full border border-ink/20"
+            style={{ background: colour }}
+          />
+        ))}
+      </div>
+    </>
   );
 }
