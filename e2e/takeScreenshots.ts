@@ -56,6 +56,15 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
   { name: 'swatch-book', path: '/swatches' },
   { name: 'swatch', path: '/swatches/low-tide-swatch-limpets-dusk' },
   {
+    name: 'export',
+    path: '/swatches/low-tide-swatch-moorings',
+    prepare: async (driver) => {
+      await click(driver, 'button', 'Export');
+      await click(driver, 'radio', 'Repeats');
+      await type(driver, 'Bleed on each edge', '20');
+    },
+  },
+  {
     name: 'arranging',
     path: '/designs/low-tide-moorings',
     prepare: async (driver) => {
