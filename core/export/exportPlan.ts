@@ -5,19 +5,11 @@ import type { ExportOrder } from './exportOrder.ts';
 import { type ExportSize, wishedScale } from './exportSize.ts';
 import { extentPixels, measureExtent } from './extent.ts';
 import { RASTER_FORMATS } from './rasterFormat.ts';
-import { marksMargin } from './trimMarks.ts';
+import { marksMargin, type PageBoxes } from './trimMarks.ts';
 
 /** What will be made of an order. */
-export interface ExportPlan {
+export interface ExportPlan extends PageBoxes {
   readonly grid: PixelGrid;
-  /** Written into the file, dots per inch. */
-  readonly density: number;
-  /** What is to be cut out in the end: whole pixels of the plane, its corner at the origin. */
-  readonly trim: Box;
-  /** The trim and its bleed: what is painted. */
-  readonly painted: Box;
-  /** The painted part and room for marks: the file. */
-  readonly page: Box;
   readonly width: number;
   readonly height: number;
   readonly error: FitError;

@@ -1,6 +1,17 @@
 import type { Box } from '../geometry/index.ts';
 import { MM_PER_INCH } from '../units/index.ts';
-import type { ExportPlan } from './exportPlan.ts';
+
+/** The rectangles of a page, whole pixels of the plane. */
+export interface PageBoxes {
+  /** What is to be cut out in the end; its corner is at the origin. */
+  readonly trim: Box;
+  /** The trim and its bleed: what is painted. */
+  readonly painted: Box;
+  /** The painted part and room for marks: the file. */
+  readonly page: Box;
+  /** Written into the file, dots per inch. */
+  readonly density: number;
+}
 
 /** mm. */
 const LENGTH = 4;
@@ -15,12 +26,7 @@ export function marksMargin(density: number): number {
 }
 
 /** The eight lines that show where to cut, whole pixels of the plane: two at each corner, outside the bleed. */
-export function trimMarks({
-  trim,
-  painted,
-  page,
-  density,
-}: Pick<ExportPlan, 'trim' | 'painted' | 'page' | 'density'>): Box[] {
+export function trimMarks({ trim, painted, page, density }: PageBoxes): Box[] {
   const line = toPixels(LINE, density);
   const gap = toPixels(GAP, density);
   const before = Math.floor(line / 2);
