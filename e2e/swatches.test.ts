@@ -37,7 +37,7 @@ describe('a swatch’s versions', () => {
     await page.goTo(SWATCH);
     await waitForText(driver, 'One herring turned');
     expect(await shownVersions()).toEqual(['2', '1']);
-    await click(driver, 'button', 'Show version 1');
+    await (await page.find('[data-version="1"] button')).click();
     await click(driver, 'button', 'Compare with the newest');
     await waitForText(driver, '% of the pixels have changed.');
     await driver.wait(

@@ -39,7 +39,6 @@ export function VersionList({ swatch, versions, shown, onShow, onCompare }: Prop
           >
             <button
               type="button"
-              aria-label={TEXTS.showVersion(number)}
               aria-current={isShown}
               onClick={() => onShow(number)}
               className="flex w-full items-center gap-3 text-left text-sm"

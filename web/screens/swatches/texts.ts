@@ -45,7 +45,6 @@ export const TEXTS = {
   notes: 'Notes',
   versions: 'Versions',
   versionsNote: 'Save the design again to add one. None is ever written over.',
-  showVersion: (number: number): string => `Show version ${number}`,
   compareWithNewest: 'Compare with the newest',
   restoreVersion: (number: number): string => `Restore version ${number}`,
   wasRestored: (number: number): string => `Version ${number} is the newest again, as a version of its own.`,
