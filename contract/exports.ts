@@ -11,6 +11,8 @@ export const startExport = route({
   body: object({
     design: idSchema.optional(),
     swatch: idSchema.optional(),
+    /** Of the swatch; the newest where missing. */
+    version: whole(1, 1e6).optional(),
     order: exportOrderSchema,
   })
     .noUnknown()

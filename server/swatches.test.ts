@@ -26,9 +26,11 @@ const versionsOf = async (swatch: string): Promise<SwatchVersionSummary[]> =>
   (await call('GET', `/swatches/${swatch}/versions`)).body as unknown as SwatchVersionSummary[];
 
 /** The tile of a swatch as it is exported now, RGBA. */
-async function exported(swatch: string): Promise<Buffer> {
+async function exported(swatch: string, version?: number): Promise<Buffer> {
   const order = tileOrder({ kind: 'pixels', width: 200 });
-  const job = await spirals.hevrel.ended((await call('POST', '/exports', { swatch, order })).body as unknown as Job);
+  const job = await spirals.hevrel.ended(
+    (await call('POST', '/exports', { swatch, version, order })).body as unknown as Job,
+  );
   const { href } = job.result as { href: string };
   const png = await (await spirals.hevrel.fetch(href.replace('/api', ''))).arrayBuffer();
   return sharp(Buffer.from(png)).ensureAlpha().raw().toBuffer();
@@ -42,6 +44,7 @@ describe('versions', () => {
     await change(design.id, 1, [{ type: 'remove', ids: [design.placements[0]?.id ?? ''] }]);
     expect(await save({ design: design.id, revision: 2, swatch, note: 'One fewer' })).toBe(swatch);
     const second = await exported(swatch);
+    expect(Buffer.compare(await exported(swatch, 1), first)).toBe(0);
     expect(Buffer.compare(first, second)).not.toBe(0);
     const [newest, oldest] = await versionsOf(swatch);
     expect(newest).toMatchObject({ number: 2, note: 'One fewer' });

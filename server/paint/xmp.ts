@@ -15,12 +15,12 @@ const escaped = (text: string): string => text.replace(/[&<>"]/g, (letter) => `&
 /** The packet of a file that is still to be proved. */
 export function xmpPacket(title: string): string {
   return `<?xpacket begin="\uFEFF" id="W5M0MpCehiHzreSzNTczkc9d"?>
-<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
-<rdf:Description rdf:about="" xmlns:dc="http://purl.org/dc/elements/1.1/" xmlns:xmp="http://ns.adobe.com/xap/1.0/">
+<rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
+<rdf:Description rdf:about="" xmlns:dc="http://purl.org/dc/elements/1.1/">
 <dc:title><rdf:Alt><rdf:li xml:lang="x-default">${escaped(title)}</rdf:li></rdf:Alt></dc:title>
 <dc:description><rdf:Alt><rdf:li xml:lang="x-default">${MARK}</rdf:li></rdf:Alt></dc:description>
-<xmp:CreatorTool>Hevrel</xmp:CreatorTool>
-</rdf:Description></rdf:RDF></x:xmpmeta>
+<dc:publisher><rdf:Bag><rdf:li>Hevrel</rdf:li></rdf:Bag></dc:publisher>
+</rdf:Description></rdf:RDF>
 <?xpacket end="w"?>`;
 }
 

@@ -15,8 +15,10 @@ import { motifsById } from '../store/motifs.ts';
 import { readSwatch } from '../store/swatches.ts';
 import { exportFile, type Studio } from '../studio.ts';
 
-/** Of a file that cannot be made smaller by its encoder. */
-const BYTES_PER_PIXEL = 4;
+/** Of a file that cannot be made smaller by its encoder; but for a PNG, what was painted lies beside it meanwhile. */
+const BYTES_PER_PIXEL = { png: 4, tiff: 8, jpeg: 8, webp: 8 } as const;
+
+type Wish = Pick<contract.JsonBodyOf<typeof contract.startExport>, 'design' | 'swatch' | 'version'>;
 
 interface Source {
   readonly name: string;
@@ -29,9 +31,9 @@ export function exportRoutes(studio: Studio): Router {
   const { database, jobs, pool, blobs } = studio;
   const router = Router();
 
-  const sourceOf = async (id: string | undefined, swatch: string | undefined): Promise<Source> => {
+  const sourceOf = async ({ design: id, swatch, version: number }: Wish): Promise<Source> => {
     if (swatch !== undefined) {
-      const { swatch: named, version } = await readSwatch(database, swatch);
+      const { swatch: named, version } = await readSwatch(database, swatch, number);
       return { name: named.name, design: version.design, motifs: version.motifs };
     }
     const { design } = await studio.designs.read(id ?? '');
@@ -43,11 +45,11 @@ export function exportRoutes(studio: Studio): Router {
   };
 
   implement(router, contract.startExport, async ({ body }) => {
-    const { name, design, motifs } = await sourceOf(body.design, body.swatch);
+    const { name, design, motifs } = await sourceOf(body);
     const painting = { design, motifs, title: name, order: body.order, blobs: blobs.folder, prove: true };
     // Refused before it becomes a job, so that the answer is immediate.
     const pixels = exportPixels(exportTask({ ...painting, file: '' }));
-    await studio.space.require(BYTES_PER_PIXEL * pixels);
+    await studio.space.require(BYTES_PER_PIXEL[body.order.format] * pixels);
     return jobs.start('export', async (context, id) => {
       const file = exportFile(studio, id);
       const { kind, proof, ...outcome } = await paintFile(pool, exportTask({ ...painting, file }), context);

@@ -14,7 +14,7 @@ import {
 } from '../../../core/export/index.ts';
 import type { Repeat } from '../../../core/lattice/index.ts';
 import { formatNumber, parseAmount } from '../../../core/units/index.ts';
-import { startExport } from '../../api/exports.ts';
+import { type ExportSource, startExport } from '../../api/exports.ts';
 import { useJob } from '../../api/jobs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -36,7 +36,7 @@ interface Props {
   /** Whether the design has no ground. */
   readonly bare: boolean;
   /** What is to be painted, once it is saved. */
-  readonly source: () => Promise<{ design: string } | { swatch: string }>;
+  readonly source: () => Promise<ExportSource>;
 }
 
 /** Asks what goes into a file and how large it is, says what will come of it, fetches it, and shows its proof. */

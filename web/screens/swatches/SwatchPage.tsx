@@ -110,9 +110,9 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
       <ExportDialog
         open={exporting}
         onClose={() => setExporting(false)}
-        repeat={swatch.repeat}
+        repeat={version.repeat}
         bare={swatch.design.ground.kind === 'none'}
-        source={() => Promise.resolve({ swatch: id })}
+        source={() => Promise.resolve({ swatch: id, version: version.number })}
       />
     </div>
   );
