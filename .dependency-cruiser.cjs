@@ -9,7 +9,7 @@ const CORE = [
   ['arrange', 'shapes', 'scan'],
   ['bundle', 'layout', 'toss'],
   ['paint', 'export'],
-  ['check'],
+  ['check', 'vector'],
 ];
 
 const above = (level) => CORE.slice(level + 1).flat();

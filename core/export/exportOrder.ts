@@ -1,22 +1,10 @@
 import { boolean, object, string, type InferType } from 'yup';
 import { type Hex, hexSchema } from '../colour/index.ts';
-import { between, type Immutable } from '../schema/index.ts';
+import type { Immutable } from '../schema/index.ts';
+import { bleedSchema, NO_BLEED } from './bleed.ts';
 import { type ExportSize, exportSizeSchema } from './exportSize.ts';
 import { type Extent, extentSchema } from './extent.ts';
 import { RASTER_FORMAT_NAMES } from './rasterFormat.ts';
-
-export const MOST_BLEED = 1000;
-
-const bleedSchema = object({
-  unit: string()
-    .oneOf(['px', 'mm'] as const)
-    .required(),
-  amount: between(0, MOST_BLEED),
-})
-  .noUnknown()
-  .required();
-/** How far the pattern goes on beyond each edge of the trim. */
-export type Bleed = Immutable<InferType<typeof bleedSchema>>;
 
 /** All that is asked of a file. */
 export const exportOrderSchema = object({
@@ -38,8 +26,6 @@ export interface ExportOrder extends Omit<Fields, 'extent' | 'size' | 'backdrop'
   readonly size: ExportSize;
   readonly backdrop?: Hex | undefined;
 }
-
-export const NO_BLEED: Bleed = { unit: 'px', amount: 0 };
 
 /** The tile as a PNG, nothing else. */
 export function tileOrder(size: ExportSize): ExportOrder {

@@ -1,8 +1,9 @@
+import { NO_BLEED } from './bleed.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Repeat, SQUARE, step } from '../lattice/index.ts';
 import { anyRepeat } from '../testing/arbitraries.ts';
-import { type ExportOrder, NO_BLEED, tileOrder } from './exportOrder.ts';
+import { type ExportOrder, tileOrder } from './exportOrder.ts';
 import { exportPlan } from './exportPlan.ts';
 import { type Extent, measureExtent } from './extent.ts';
 import { trimMarks } from './trimMarks.ts';

@@ -1,4 +1,4 @@
-import type { Box } from '../geometry/index.ts';
+import { growBox } from '../geometry/index.ts';
 import { fitError, type FitError, pixelGrid, type PixelGrid, type Repeat } from '../lattice/index.ts';
 import { MM_PER_INCH } from '../units/index.ts';
 import type { ExportOrder } from './exportOrder.ts';
@@ -35,9 +35,9 @@ export function exportPlan(repeat: Repeat, order: ExportOrder): ExportPlan {
     bleed.unit === 'px'
       ? [Math.round(bleed.amount), Math.round(bleed.amount)]
       : [Math.round(bleed.amount * grid.scaleX), Math.round(bleed.amount * grid.scaleY)];
-  const painted = grown(trim, across, down);
+  const painted = growBox(trim, across, down);
   const margin = marks ? marksMargin(density) : 0;
-  const page = grown(painted, margin, margin);
+  const page = growBox(painted, margin, margin);
   const plan = {
     grid,
     density,
@@ -50,10 +50,6 @@ export function exportPlan(repeat: Repeat, order: ExportOrder): ExportPlan {
     stretch: size.kind === 'texture' ? grid.scaleY / grid.scaleX - 1 : 0,
   };
   return { ...plan, refusal: refusalOf(plan, order, wished) };
-}
-
-function grown({ left, top, right, bottom }: Box, x: number, y: number): Box {
-  return { left: left - x, top: top - y, right: right + x, bottom: bottom + y };
 }
 
 function refusalOf(

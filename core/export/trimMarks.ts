@@ -13,23 +13,35 @@ export interface PageBoxes {
   readonly density: number;
 }
 
-/** mm. */
-const LENGTH = 4;
-const GAP = 1;
-const LINE = 0.25;
+/** What trim marks measure as printed, mm. */
+export const TRIM_MARK = { length: 4, gap: 1, line: 0.25 };
 
 const toPixels = (mm: number, density: number): number => Math.max(1, Math.round((mm * density) / MM_PER_INCH));
 
 /** Room for trim marks beyond the bleed, pixels. */
 export function marksMargin(density: number): number {
-  return toPixels(GAP, density) + toPixels(LENGTH, density);
+  return toPixels(TRIM_MARK.gap, density) + toPixels(TRIM_MARK.length, density);
 }
 
-/** The eight lines that show where to cut, whole pixels of the plane: two at each corner, outside the bleed. */
-export function trimMarks({ trim, painted, page, density }: PageBoxes): Box[] {
-  const line = toPixels(LINE, density);
-  const gap = toPixels(GAP, density);
+/** The eight lines that show where to cut, whole pixels of the plane. */
+export function trimMarks(boxes: PageBoxes): Box[] {
+  const { density } = boxes;
+  const line = toPixels(TRIM_MARK.line, density);
   const before = Math.floor(line / 2);
+  return cutLines(boxes, toPixels(TRIM_MARK.gap, density), { before, after: line - before });
+}
+
+/**
+ * The eight lines that show where to cut, two at each corner, outside the bleed.
+ *
+ * @param gap between bleed and line
+ * @param line how far it reaches to either side of the cut
+ */
+export function cutLines(
+  { trim, painted, page }: Omit<PageBoxes, 'density'>,
+  gap: number,
+  { before, after }: { readonly before: number; readonly after: number },
+): Box[] {
   const across = [
     { left: page.left, right: painted.left - gap },
     { left: painted.right + gap, right: page.right },
@@ -39,11 +51,7 @@ export function trimMarks({ trim, painted, page, density }: PageBoxes): Box[] {
     { top: painted.bottom + gap, bottom: page.bottom },
   ];
   return [
-    ...[trim.top, trim.bottom].flatMap((y) =>
-      across.map((side) => ({ ...side, top: y - before, bottom: y - before + line })),
-    ),
-    ...[trim.left, trim.right].flatMap((x) =>
-      down.map((side) => ({ ...side, left: x - before, right: x - before + line })),
-    ),
+    ...[trim.top, trim.bottom].flatMap((y) => across.map((side) => ({ ...side, top: y - before, bottom: y + after }))),
+    ...[trim.left, trim.right].flatMap((x) => down.map((side) => ({ ...side, left: x - before, right: x + after }))),
   ];
 }

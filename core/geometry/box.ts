@@ -39,6 +39,11 @@ export function shiftBox(box: Box, by: Point): Box {
   return { left: box.left + by.x, top: box.top + by.y, right: box.right + by.x, bottom: box.bottom + by.y };
 }
 
+/** The box with every side moved outwards, across and down by the same unless `y` is given. */
+export function growBox({ left, top, right, bottom }: Box, x: number, y = x): Box {
+  return { left: left - x, top: top - y, right: right + x, bottom: bottom + y };
+}
+
 /** The box that both cover, or undefined where they share no area. */
 export function intersectBoxes(a: Box, b: Box): Box | undefined {
   const left = Math.max(a.left, b.left);

@@ -3,6 +3,7 @@ import {
   boxAround,
   compose,
   cornersOfBox,
+  growBox,
   intersectBoxes,
   largestStretch,
   type Matrix,
@@ -39,7 +40,7 @@ function boundsOf(node: ArtworkNode, matrix: Matrix, isPainted: boolean): Box | 
     case 'path': {
       // The box of a turned shape is smaller than the turned box; where something is measured by it, it has to be the former.
       const box = isPainted || isUpright(matrix) ? mapped(outlineOf(node), matrix) : pathBounds(node.path, matrix);
-      return box && node.stroke && isPainted ? grown(box, reachOf(node.stroke) * largestStretch(matrix)) : box;
+      return box && node.stroke && isPainted ? growBox(box, reachOf(node.stroke) * largestStretch(matrix)) : box;
     }
     case 'picture':
       return mapped({ left: node.x, top: node.y, right: node.x + node.width, bottom: node.y + node.height }, matrix);
@@ -71,10 +72,6 @@ function outlineOf(shape: PathNode | ClipShape): Box | undefined {
 function mapped(box: Box | undefined, matrix: Matrix): Box | undefined {
   if (!box) return undefined;
   return boxAround(cornersOfBox(box).map((corner) => transform(matrix, corner)));
-}
-
-function grown({ left, top, right, bottom }: Box, by: number): Box {
-  return { left: left - by, top: top - by, right: right + by, bottom: bottom + by };
 }
 
 /** The box around all of them, or undefined where there is none. */

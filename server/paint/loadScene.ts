@@ -1,3 +1,4 @@
+import type { Hex } from '../../core/colour/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import { type DrawnMotif, type Motif, picturesOf } from '../../core/motif/index.ts';
 import { type CanvasBackend, type Picture, type Scene, sceneOf } from '../../core/paint/index.ts';
@@ -21,4 +22,9 @@ export async function loadScene(
       if (!pictures.has(blob)) pictures.set(blob, await nodePicture(await blobs.read(blob)));
   }
   return { scene: sceneOf(design, drawn), backend: nodeBackend(pictures) };
+}
+
+/** The scene on a colour where it has no ground of its own. */
+export function onBackdrop(scene: Scene, backdrop: Hex | undefined): Scene {
+  return scene.ground || !backdrop ? scene : { ...scene, ground: backdrop };
 }

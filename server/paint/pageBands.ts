@@ -1,5 +1,4 @@
 import { setImmediate } from 'node:timers/promises';
-import type { Hex } from '../../core/colour/index.ts';
 import { copyPlaneRow, type ExportPlan, trimMarks } from '../../core/export/index.ts';
 import type { Box } from '../../core/geometry/index.ts';
 import { type CanvasBackend, paintingPlane, type Scene } from '../../core/paint/index.ts';
@@ -147,9 +146,4 @@ function fillBlack({ left, top, right, bottom }: Box, into: Target): void {
       data.fill(0, at, at + 3);
       if (channels === 4) data[at + 3] = 255;
     }
-}
-
-/** The scene on a colour where it has no ground of its own. */
-export function onBackdrop(scene: Scene, backdrop: Hex | undefined): Scene {
-  return scene.ground || !backdrop ? scene : { ...scene, ground: backdrop };
 }

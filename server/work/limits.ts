@@ -35,6 +35,12 @@ const KEPT = 'The studio is as it was; try again.';
 const SHEET = 'The sheet is kept as it was; scan it at a lower density, or change a step, and try again.';
 
 const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
+  vector: {
+    ms: 300_000,
+    memory: 3000 * MB,
+    doing: 'Writing this file',
+    advice: 'The design is kept as it is; choose a smaller extent, or export it as pixels.',
+  },
   read: { ms: 20_000, memory: 900 * MB, doing: 'Reading this file', advice: DRAWING },
   check: { ms: 20_000, memory: 1500 * MB, doing: 'Checking what was sent', advice: SENT },
   open: { ms: 60_000, memory: 1500 * MB, doing: 'Opening this design', advice: SENT },

@@ -24,6 +24,7 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   scan: 'making',
   compare: 'making',
   paint: 'painting',
+  vector: 'painting',
   pack: 'painting',
   archive: 'keeping',
   'check-studio': 'keeping',

@@ -1,6 +1,6 @@
 import type { StoredMotif } from '../../contract/index.ts';
 import type { Hex } from '../../core/colour/index.ts';
-import type { ExportOrder } from '../../core/export/index.ts';
+import type { ExportOrder, VectorOrder } from '../../core/export/index.ts';
 import type { Proof } from '../paint/proveFile.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
@@ -30,6 +30,20 @@ export interface PaintOutcome {
   readonly proof: Proof | undefined;
   /** Largest resident memory of the process while painting, bytes. */
   readonly peakMemory: number;
+}
+
+/** Writes a design as shapes into a file. */
+export interface VectorTask extends Pick<PaintTask, 'design' | 'motifs' | 'blobs' | 'title' | 'file'> {
+  readonly kind: 'vector';
+  readonly order: VectorOrder;
+}
+
+export interface VectorOutcome {
+  /** mm, as printed. */
+  readonly width: number;
+  readonly height: number;
+  /** What came of drawing it again; none for a format that nothing here draws. */
+  readonly proof: Proof | undefined;
 }
 
 /** Turns an uploaded file into artwork. */
@@ -200,6 +214,7 @@ export interface CheckOutcome {
 
 export type Task =
   | PaintTask
+  | VectorTask
   | ReadTask
   | DeriveTask
   | CutTask
@@ -216,6 +231,7 @@ export type Task =
 /** What each kind of task comes to. */
 interface Outcomes {
   paint: PaintOutcome;
+  vector: VectorOutcome;
   read: ReadOutcome;
   derive: Drawing;
   cut: readonly CutDrawing[];

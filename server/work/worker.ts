@@ -13,6 +13,10 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { paintExport } = await import('../paint/paintExport.ts');
       return () => paintExport(task, context);
     }
+    case 'vector': {
+      const { writeVector } = await import('../vector/writeVector.ts');
+      return () => writeVector(task);
+    }
     case 'read': {
       const { readMotif } = await import('../motifs/readMotif.ts');
       return () => readMotif(task);

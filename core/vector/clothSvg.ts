@@ -1,0 +1,90 @@
+import type { Repeat } from '../lattice/index.ts';
+import { tileOf } from '../lattice/index.ts';
+import type { VectorOrder, VectorPage } from '../export/index.ts';
+import type { Box } from '../geometry/index.ts';
+import type { Blend } from '../document/index.ts';
+import type { Scene } from '../paint/index.ts';
+import { artworkText, escapeXml, matrixText, type SvgWriting } from '../svg/index.ts';
+import { type DrawnInstance, type DrawnRun, drawnRuns } from './clothDrawing.ts';
+
+/** What is drawn, and under which name. */
+export interface SvgRequest {
+  readonly scene: Scene;
+  readonly repeat: Repeat;
+  readonly page: VectorPage;
+  readonly format: Extract<VectorOrder['format'], 'svg' | 'svg-pattern'>;
+  readonly title: string;
+  /** The address under which a picture's pixels are found. */
+  readonly picture: (blob: string) => string;
+}
+
+/**
+ * A part of the cloth as an SVG document in mm: each motif once in its definitions, and an instance of it wherever it is
+ * seen. As a pattern, the tile is a `pattern` element, and the document one rectangle that is filled with it.
+ *
+ * @throws RangeError where too many instances are seen
+ */
+export function clothSvg({ scene, repeat, page: plan, format, title, picture }: SvgRequest): string {
+  const { page, painted, scale, width, height } = plan;
+  const motifs = new Map<string, string>();
+  const writing: SvgWriting = { definitions: [], picture, colour: scene.resolve };
+  const drawn = (window: Box): string => {
+    const ground = scene.ground ? boxText(window, ` fill="${scene.ground}"`) : '';
+    const runs = drawnRuns(scene, repeat, window);
+    return `${ground}${runs.map((run) => runText(run, motifs, writing)).join('')}`;
+  };
+  let body: string;
+  if (format === 'svg-pattern') {
+    const tile = tileOf(repeat);
+    const content = drawn({ left: 0, top: 0, right: tile.width, bottom: tile.height });
+    writing.definitions.push(
+      `<pattern id="cloth" patternUnits="userSpaceOnUse" width="${tile.width}" height="${tile.height}">${content}</pattern>`,
+    );
+    body = boxText(painted, ' fill="url(#cloth)"');
+  } else {
+    writing.definitions.push(`<clipPath id="edges">${boxText(painted, '')}</clipPath>`);
+    body = `<g clip-path="url(#edges)">${drawn(painted)}</g>`;
+  }
+  const marks = plan.marks.map((mark) => boxText(mark, ' fill="#000000"')).join('');
+  const view = `${page.left} ${page.top} ${page.right - page.left} ${page.bottom - page.top}`;
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="${view}">`,
+    `<title>${escapeXml(title)}</title>`,
+    scale === 1 ? '' : `<desc>Printed at ${Math.round(1000 * scale) / 10} % of its size on the cloth.</desc>`,
+    `<defs>${writing.definitions.join('')}</defs>`,
+    body,
+    marks,
+    '</svg>\n',
+  ].join('');
+}
+
+function runText({ layer, instances }: DrawnRun, motifs: Map<string, string>, writing: SvgWriting): string {
+  const body = instances.map((instance) => instanceText(instance, motifs, writing)).join('');
+  // A layer is painted by itself and then laid down as one.
+  return layer ? `<g${meeting(layer, 'isolation:isolate')}>${body}</g>` : body;
+}
+
+function instanceText(
+  { placement, motif, matrix }: DrawnInstance,
+  motifs: Map<string, string>,
+  writing: SvgWriting,
+): string {
+  let id = motifs.get(placement.motif);
+  if (id === undefined) {
+    id = `m${motifs.size + 1}`;
+    motifs.set(placement.motif, id);
+    const body = artworkText(motif.artwork.nodes, writing);
+    writing.definitions.push(`<g id="${id}">${body}</g>`);
+  }
+  return `<use href="#${id}"${matrixText(matrix, 'transform')}${meeting(placement)}/>`;
+}
+
+/** How it meets what lies below. */
+function meeting({ opacity, blend }: { readonly opacity: number; readonly blend: Blend }, style = ''): string {
+  const styles = [style, blend === 'normal' ? '' : `mix-blend-mode:${blend}`].filter((part) => part !== '').join(';');
+  return `${opacity === 1 ? '' : ` opacity="${opacity}"`}${styles === '' ? '' : ` style="${styles}"`}`;
+}
+
+function boxText({ left, top, right, bottom }: Box, attributes: string): string {
+  return `<rect x="${left}" y="${top}" width="${right - left}" height="${bottom - top}"${attributes}/>`;
+}

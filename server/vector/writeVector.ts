@@ -1,0 +1,76 @@
+import { renameSync, writeFileSync } from 'node:fs';
+import { strToU8, zipSync } from 'fflate';
+import { VECTOR_FORMATS, vectorPage } from '../../core/export/index.ts';
+import { tileOf } from '../../core/lattice/index.ts';
+import { picturesOf } from '../../core/motif/index.ts';
+import { clothSvg, MOST_DRAWN_INSTANCES, swatchRule } from '../../core/vector/index.ts';
+import { fileNameOf } from '../fileName.ts';
+import { loadScene, onBackdrop } from '../paint/loadScene.ts';
+import { partOf } from '../paint/unfinished.ts';
+import { Problem } from '../problem.ts';
+import { Blobs } from '../store/blobs.ts';
+import type { VectorOutcome, VectorTask } from '../work/tasks.ts';
+import { clothPdf } from './clothPdf.ts';
+import { proveSvg } from './proveSvg.ts';
+
+/** Writes what is asked for as shapes, and proves what can be drawn again. @throws Problem where it is too much */
+export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
+  const { design, motifs, order, title, file } = task;
+  const blobs = new Blobs(task.blobs);
+  const { scene: own, backend } = await loadScene(design, motifs, blobs);
+  const scene = onBackdrop(own, order.backdrop);
+  const page = vectorPage(design.repeat, order);
+  const artworks = [...scene.motifs.values()].map(({ artwork }) => artwork);
+  const pictures = new Map<string, string>();
+  if (order.format !== 'pdf')
+    for (const blob of new Set(artworks.flatMap(picturesOf)))
+      pictures.set(blob, `data:image/png;base64,${(await blobs.read(blob)).toString('base64')}`);
+  const picture = (blob: string): string => pictures.get(blob) ?? '';
+  const svg = async (format: 'svg' | 'svg-pattern') => {
+    const text = clothSvg({ scene, repeat: design.repeat, page, format, title, picture });
+    return { text, proof: await proveSvg(text, { scene, backend, repeat: design.repeat, page, extent: order.extent }) };
+  };
+
+  const write = async (): Promise<{ content: Uint8Array; proof?: VectorOutcome['proof'] }> => {
+    if (order.format === 'pdf') {
+      const readPicture = (blob: string): Promise<Uint8Array> => blobs.read(blob);
+      const { spotColours } = order;
+      return { content: await clothPdf({ design, scene, page, title, spotColours, readPicture }) };
+    }
+    if (order.format !== 'css') {
+      const { text, proof } = await svg(order.format);
+      return { content: strToU8(text), proof };
+    }
+    const { text, proof } = await svg('svg');
+    const tile = tileOf(design.repeat);
+    const printed = { width: tile.width * page.scale, height: tile.height * page.scale };
+    const rule = (address: string): Uint8Array => strToU8(swatchRule(title, printed, scene.ground, address));
+    if (order.inline)
+      return { content: rule(`data:image/svg+xml;base64,${Buffer.from(text).toString('base64')}`), proof };
+    const name = fileNameOf(title, 'Swatch');
+    const { extension } = VECTOR_FORMATS.svg;
+    return {
+      content: zipSync({
+        [`${name}.css`]: rule(`${encodeURIComponent(name)}.${extension}`),
+        [`${name}.${extension}`]: strToU8(text),
+      }),
+      proof,
+    };
+  };
+
+  try {
+    const { content, proof } = await write();
+    // Written beside and renamed, so that nobody ever downloads half a file.
+    writeFileSync(partOf(file), content);
+    renameSync(partOf(file), file);
+    return { width: page.width, height: page.height, proof };
+  } catch (error) {
+    if (error instanceof RangeError)
+      throw new Problem(
+        422,
+        'Too many motifs',
+        `More than ${MOST_DRAWN_INSTANCES} motifs would be seen in this file. Nothing was made; choose a smaller extent, or export it as pixels.`,
+      );
+    throw error;
+  }
+}
