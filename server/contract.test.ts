@@ -1,4 +1,4 @@
-import { tileOrder } from '../core/export/index.ts';
+import { tileOrder, vectorTileOrder } from '../core/export/index.ts';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -160,6 +160,21 @@ describe('the contract', () => {
     await result('startExport', exporting);
     await ask('readExport', { params: { id: exporting.id } });
     await ask('stopJob', { params: { id: exporting.id } });
+    const batch = await ask('startBatch', {
+      body: {
+        sources: [{ design: design.id }, { swatch, version: 1 }],
+        orders: [tileOrder({ kind: 'density', dpi: 30 }), vectorTileOrder('pdf'), vectorTileOrder('svg')],
+        template: '{name} {contents}',
+      },
+    });
+    const { files } = await result('startBatch', batch);
+    expect(files.map(({ fileName }: { fileName: string }) => fileName)).toEqual(
+      ['Kelp', 'Wrack'].flatMap((name) => ['png', 'pdf', 'svg'].map((ending) => `${name} tile.${ending}`)),
+    );
+    const preset = { name: 'For the web', orders: [vectorTileOrder('css')], template: '{name}' };
+    const { id: presetId } = await ask('savePreset', { body: preset });
+    await ask('listPresets');
+    await ask('deletePreset', { params: { id: presetId } });
     await ask('deleteDesign', { params });
     await ask('restoreDesign', { params });
 

@@ -2,6 +2,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { DailyBackups } from './backup/dailyBackups.ts';
 import { createApp } from './app.ts';
+import { resumeExports } from './exports/exportWork.ts';
 import { declineSamples, layOutSamples } from './samples/layOutSamples.ts';
 import { prepareStudio } from './samples/prepareStudio.ts';
 import { ownHosts } from './http/guard.ts';
@@ -53,6 +54,7 @@ export async function serve(
     const shown = host.includes(':') ? `[${host}]` : host;
     const url = `http://${shown}:${taken}`;
     studio.folder.lock.write({ pid: process.pid, url });
+    await resumeExports(studio);
     const daily = new DailyBackups(studio);
     return {
       url,

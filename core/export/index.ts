@@ -9,3 +9,6 @@ export * from './rasterFormat.ts';
 export * from './trimMarks.ts';
 export * from './vectorOrder.ts';
 export * from './vectorPage.ts';
+export * from './anyOrder.ts';
+export * from './fileTemplate.ts';
+export * from './orderFacts.ts';

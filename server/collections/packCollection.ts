@@ -1,10 +1,10 @@
+import { cleanFileName } from '../../core/export/index.ts';
 import type { StoredMotif } from '../../contract/index.ts';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import { picturesOf } from '../../core/motif/index.ts';
 import { writeSvg } from '../../core/svg/index.ts';
 import type { Recipe } from '../../core/recipe/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
-import { fileNameOf } from '../fileName.ts';
 import { paintPicture } from '../motifs/trim.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { PackTask } from '../work/tasks.ts';
@@ -20,7 +20,7 @@ export async function packCollection({ name, motifs, blobs: folder }: PackTask):
   const files: Zippable = {};
   const filed: FiledMotif[] = [];
   for (const [n, motif] of motifs.entries()) {
-    const base = `${String(n + 1).padStart(3, '0')} ${fileNameOf(motif.name, 'Motif')}`;
+    const base = `${String(n + 1).padStart(3, '0')} ${cleanFileName(motif.name, 'Motif')}`;
     const artwork = await blobs.readArtwork(motif.artwork);
     const pictures = new Map(
       await Promise.all(

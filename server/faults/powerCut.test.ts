@@ -65,4 +65,4 @@ it('loses no acknowledged save in a power cut that takes writes which nobody had
     expect([design.name, revision]).toEqual([String(there.length), there.length + 1]);
   }
   told(`${CUTS} power cuts, ${SAVES} saves acknowledged before them, 0 lost`);
-}, 1_200_000);
+});

@@ -1,7 +1,7 @@
+import { cleanFileName } from '../../core/export/index.ts';
 import { Router } from 'express';
 import * as contract from '../../contract/index.ts';
 import { readCollection } from '../collections/readCollection.ts';
-import { fileNameOf } from '../fileName.ts';
 import { fileOf, implement } from '../http/implement.ts';
 import { notFound } from '../problem.ts';
 import { motifsOfCollection } from '../store/motifs.ts';
@@ -17,7 +17,7 @@ export function collectionRoutes(studio: Studio): Router {
     if (motifs.length === 0) throw notFound('collection');
     const zip = await pool.run({ kind: 'pack', name, motifs, blobs: blobs.folder });
     response
-      .attachment(`${fileNameOf(name, 'Collection')}.zip`)
+      .attachment(`${cleanFileName(name, 'Collection')}.zip`)
       .type('application/zip')
       .send(Buffer.from(zip));
   });

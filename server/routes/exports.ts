@@ -1,72 +1,50 @@
-import { paintFile } from '../paint/paintFile.ts';
-import { existsSync, statSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { Router } from 'express';
 import { string } from 'yup';
 import * as contract from '../../contract/index.ts';
-import type { Design } from '../../core/document/index.ts';
-import { RASTER_FORMATS } from '../../core/export/index.ts';
-import type { Motif } from '../../core/motif/index.ts';
-import type { Proof } from '../paint/proveFile.ts';
-import { fileNameOf } from '../fileName.ts';
+import { batchWork, exportWork, planBatch, planExport } from '../exports/exportWork.ts';
 import { implement } from '../http/implement.ts';
-import { exportPixels, exportTask } from '../paint/exportTask.ts';
 import { notFound, Problem } from '../problem.ts';
-import { motifsById } from '../store/motifs.ts';
-import { readSwatch } from '../store/swatches.ts';
+import { deletePreset, listPresets, savePreset } from '../store/presets.ts';
 import { exportFile, type Studio } from '../studio.ts';
 
-/** Of a file that cannot be made smaller by its encoder; but for a PNG, what was painted lies beside it meanwhile. */
-const BYTES_PER_PIXEL = { png: 4, tiff: 8, jpeg: 8, webp: 8 } as const;
+/** Jobs whose outcome is a file that is fetched. */
+const WITH_FILE: ReadonlySet<string> = new Set(['export', 'batch']);
 
-type Wish = Pick<contract.JsonBodyOf<typeof contract.startExport>, 'design' | 'swatch' | 'version'>;
-
-interface Source {
-  readonly name: string;
-  readonly design: Design;
-  readonly motifs: readonly Motif[];
-}
-
-/** Tiles as files: painted by a job, fetched once it is done. */
+/** Designs and swatches as files: made by a job, fetched once it is done. */
 export function exportRoutes(studio: Studio): Router {
-  const { database, jobs, pool, blobs } = studio;
+  const { database, jobs } = studio;
   const router = Router();
 
-  const sourceOf = async ({ design: id, swatch, version: number }: Wish): Promise<Source> => {
-    if (swatch !== undefined) {
-      const { swatch: named, version } = await readSwatch(database, swatch, number);
-      return { name: named.name, design: version.design, motifs: version.motifs };
-    }
-    const { design } = await studio.designs.read(id ?? '');
-    const motifs = await motifsById(
-      database,
-      design.placements.map(({ motif }) => motif),
-    );
-    return { name: design.name, design, motifs };
-  };
-
   implement(router, contract.startExport, async ({ body }) => {
-    const { name, design, motifs } = await sourceOf(body);
-    const painting = { design, motifs, title: name, order: body.order, blobs: blobs.folder, prove: true };
     // Refused before it becomes a job, so that the answer is immediate.
-    const pixels = exportPixels(exportTask({ ...painting, file: '' }));
-    await studio.space.require(BYTES_PER_PIXEL[body.order.format] * pixels);
-    return jobs.start('export', async (context, id) => {
-      const file = exportFile(studio, id);
-      const { kind, proof, ...outcome } = await paintFile(pool, exportTask({ ...painting, file }), context);
-      return {
-        href: contract.pathOf(contract.readExport, { id }),
-        fileName: `${fileNameOf(name, 'Repeat')} ${outcome.width}x${outcome.height}.${RASTER_FORMATS[body.order.format].extension}`,
-        bytes: statSync(file).size,
-        palette: kind === 'palette',
-        proof: proof as Proof,
-        ...outcome,
-      } satisfies contract.ResultOf<typeof contract.startExport>;
-    });
+    const planned = await planExport(studio, body);
+    return jobs.start(
+      'export',
+      exportWork(studio, () => Promise.resolve(planned)),
+      body,
+    );
+  });
+
+  implement(router, contract.startBatch, async ({ body }) => {
+    const { sources, orders } = body;
+    if (sources.length * orders.length > contract.MOST_BATCHED_FILES)
+      throw new Problem(
+        422,
+        'Too many files',
+        `That would be ${sources.length * orders.length} files; at most ${contract.MOST_BATCHED_FILES} go into one ZIP. Nothing was made; choose fewer swatches or formats.`,
+      );
+    const plan = await planBatch(studio, body);
+    return jobs.start(
+      'batch',
+      batchWork(studio, () => Promise.resolve(plan)),
+      body,
+    );
   });
 
   implement(router, contract.readExport, async ({ params, response }) => {
     const job = await jobs.read(params.id);
-    if (job.kind !== 'export' || job.state !== 'done') throw notFound('export');
+    if (!WITH_FILE.has(job.kind) || job.state !== 'done') throw notFound('export');
     const file = exportFile(studio, job.id);
     if (!existsSync(file))
       throw new Problem(
@@ -81,6 +59,10 @@ export function exportRoutes(studio: Studio): Router {
         .validateSync(Reflect.get(job.result ?? {}, 'fileName')),
     );
   });
+
+  implement(router, contract.listPresets, () => listPresets(database));
+  implement(router, contract.savePreset, ({ body }) => savePreset(database, body));
+  implement(router, contract.deletePreset, ({ params }) => deletePreset(database, params.id));
 
   return router;
 }

@@ -94,9 +94,9 @@ describe('designs', () => {
         commands: [...Array.from({ length: count }, () => rename), last],
       });
     const small = await send({ type: 'none' }, 3);
-    const before = pool.processes;
+    const before = pool.processes();
     const large = await send({ type: 'none' }, 5000);
-    expect(pool.processes).toBe(before + 1);
+    expect(pool.processes()).toBe(before + 1);
     expect([small.status, large.status]).toEqual([400, 400]);
     expect(String(large.body['detail']).replace('[5000]', '[3]')).toBe(small.body['detail']);
     expect((await send(rename, 5000)).body).toEqual({ revision: 2 });

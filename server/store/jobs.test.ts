@@ -5,7 +5,7 @@ import { Problem } from '../problem.ts';
 import { emptyFolder } from '../testing/emptyFolder.ts';
 import type { Job } from '../../contract/index.ts';
 import { Database } from './database.ts';
-import { Jobs } from './jobs.ts';
+import { type JobContext, Jobs } from './jobs.ts';
 import { Space } from './space.ts';
 
 let database: Database;
@@ -102,5 +102,41 @@ describe('a job', () => {
     leaving.abort();
     await following;
     await jobs.stopAll();
+  });
+
+  it('that says what it was asked for is started again after the server ended, and not for ever', async () => {
+    const never = (): Promise<object> => new Promise(() => undefined);
+    const job = await jobs.start('paint', never, { of: 'whelk' });
+    const plain = await jobs.start('paint', never);
+    for (let start = 0; start < 3; start += 1) {
+      const next = new Jobs(database);
+      await next.closeAbandoned();
+      expect((await next.read(plain.id)).state).toBe('failed');
+      const asked: unknown[] = [];
+      const work = (request: unknown) => {
+        asked.push(request);
+        return never;
+      };
+      await next.resume('paint', work);
+      // The third time it has had its chances.
+      expect(asked).toEqual(start < 2 ? [{ of: 'whelk' }] : []);
+      expect((await next.read(job.id)).state).toBe(start < 2 ? 'running' : 'failed');
+    }
+  });
+
+  it('that is stopped because the server ends is started again; one that a person stopped is not', async () => {
+    const untilStopped = ({ signal }: JobContext): Promise<object> =>
+      new Promise((_, reject) => signal.addEventListener('abort', () => reject(new Error('stopped'))));
+    const closing = new Jobs(database);
+    const kept = await closing.start('print', untilStopped, { n: 1 });
+    const stopped = await closing.start('print', untilStopped, { n: 2 });
+    expect((await closing.stop(stopped.id)).state).toBe('stopped');
+    await closing.stopAll();
+    const next = new Jobs(database);
+    await next.closeAbandoned();
+    await next.resume('print', () => () => Promise.resolve({ made: true }));
+    for await (const state of next.follow(kept.id, new AbortController().signal))
+      if (state.state !== 'running') expect(state).toMatchObject({ state: 'done', result: { made: true } });
+    expect((await next.read(stopped.id)).state).toBe('stopped');
   });
 });

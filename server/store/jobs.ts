@@ -10,31 +10,69 @@ export interface JobContext {
   progress(share: number): void;
 }
 
+/** What a job does. */
+export type Work = (context: JobContext, id: string) => Promise<object>;
+
+/** What ends the server each time it is tried is not tried for ever. */
+const MOST_ATTEMPTS = 3;
+
 interface Running {
   job: Job;
   readonly stop: AbortController;
+  /** Whether it is started again where the server ends before it does. */
+  readonly isResumable: boolean;
   readonly done: Promise<void>;
 }
 
 /** Runs jobs, keeps a row for each, and tells listeners how far they are. */
 export class Jobs {
   readonly #running = new Map<string, Running>();
+  #isClosing = false;
   readonly #events = new EventEmitter().setMaxListeners(0);
 
   constructor(readonly database: Database) {}
 
-  /** Jobs that were running when the last process ended will not go on; those of long ago nobody asks for. */
+  /** Jobs that were running when the last process ended will not go on, but for those that can be started again; those of long ago nobody asks for. */
   async closeAbandoned(): Promise<void> {
     await this.database.query(
-      `UPDATE jobs SET state = 'failed', message = 'Hevrel was closed before this was done. Start it again.', updated_at = now() WHERE state = 'running'`,
+      `UPDATE jobs SET state = 'failed', message = 'Hevrel was closed before this was done. Start it again.', updated_at = now()
+       WHERE state = 'running' AND (request IS NULL OR attempts >= ${MOST_ATTEMPTS})`,
     );
     await this.database.query(`DELETE FROM jobs WHERE updated_at < now() - interval '30 days'`);
   }
 
-  /** Starts work and answers at once with its job; a rejection becomes the job's message. */
-  async start(kind: string, work: (context: JobContext, id: string) => Promise<object>): Promise<Job> {
-    const job: Job = { id: nanoid(), kind, state: 'running', progress: 0, message: null, result: null };
-    await this.database.query('INSERT INTO jobs (id, kind, state) VALUES ($1, $2, $3)', [job.id, kind, job.state]);
+  /**
+   * Starts work and answers at once with its job; a rejection becomes the job's message.
+   *
+   * @param request what was asked for, where it is to be started again should the server end in the middle
+   */
+  async start(kind: string, work: Work, request?: object): Promise<Job> {
+    const job = newJob(nanoid(), kind);
+    await this.database.query('INSERT INTO jobs (id, kind, state, request) VALUES ($1, $2, $3, $4)', [
+      job.id,
+      kind,
+      job.state,
+      request === undefined ? null : JSON.stringify(request),
+    ]);
+    this.#begin(job, work, request !== undefined);
+    return job;
+  }
+
+  /**
+   * Starts again what the last process left of a kind, under the same ids.
+   *
+   * @param workOf what is to be done for a request
+   */
+  async resume(kind: string, workOf: (request: unknown) => Work): Promise<void> {
+    const { rows } = await this.database.query<{ id: string; request: unknown }>(
+      `UPDATE jobs SET attempts = attempts + 1, updated_at = now()
+       WHERE kind = $1 AND state = 'running' AND request IS NOT NULL RETURNING id, request`,
+      [kind],
+    );
+    for (const { id, request } of rows) this.#begin(newJob(id, kind), workOf(request), true);
+  }
+
+  #begin(job: Job, work: Work, isResumable: boolean): void {
     const stop = new AbortController();
     const context: JobContext = { signal: stop.signal, progress: (share) => this.#report(job.id, { progress: share }) };
     const done = work(context, job.id).then(
@@ -54,8 +92,7 @@ export class Jobs {
               error,
             ),
     );
-    this.#running.set(job.id, { job, stop, done });
-    return job;
+    this.#running.set(job.id, { job, stop, done, isResumable });
   }
 
   /** Every state of the job from now until it ends. */
@@ -102,7 +139,9 @@ export class Jobs {
     return this.read(id);
   }
 
+  /** Stops all that is running, for the server ends; what can be started again will be. */
   async stopAll(): Promise<void> {
+    this.#isClosing = true;
     await Promise.all([...this.#running.keys()].map((id) => this.stop(id)));
   }
 
@@ -125,7 +164,8 @@ export class Jobs {
     const live = this.#running.get(id) as Running;
     const job = { ...live.job, ...change };
     try {
-      await this.#store(job);
+      // Its row goes on saying that it runs, which is what the next start looks for.
+      if (!(this.#isClosing && job.state === 'stopped' && live.isResumable)) await this.#store(job);
       this.#report(id, change);
       this.#running.delete(id);
     } catch (unwritten) {
@@ -134,6 +174,10 @@ export class Jobs {
       this.#report(id, { state: 'failed', result: null, message: NOT_WRITTEN });
     }
   }
+}
+
+function newJob(id: string, kind: string): Job {
+  return { id, kind, state: 'running', progress: 0, message: null, result: null };
 }
 
 const NOT_WRITTEN =

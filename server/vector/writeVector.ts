@@ -1,10 +1,9 @@
 import { renameSync, writeFileSync } from 'node:fs';
 import { strToU8, zipSync } from 'fflate';
-import { VECTOR_FORMATS, vectorPage } from '../../core/export/index.ts';
+import { cleanFileName, VECTOR_FORMATS, vectorPage } from '../../core/export/index.ts';
 import { tileOf } from '../../core/lattice/index.ts';
 import { picturesOf } from '../../core/motif/index.ts';
 import { clothSvg, MOST_DRAWN_INSTANCES, swatchRule } from '../../core/vector/index.ts';
-import { fileNameOf } from '../fileName.ts';
 import { loadScene, onBackdrop } from '../paint/loadScene.ts';
 import { partOf } from '../paint/unfinished.ts';
 import { Problem } from '../problem.ts';
@@ -47,7 +46,7 @@ export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
     const rule = (address: string): Uint8Array => strToU8(swatchRule(title, printed, scene.ground, address));
     if (order.inline)
       return { content: rule(`data:image/svg+xml;base64,${Buffer.from(text).toString('base64')}`), proof };
-    const name = fileNameOf(title, 'Swatch');
+    const name = cleanFileName(title, 'Swatch');
     const { extension } = VECTOR_FORMATS.svg;
     return {
       content: zipSync({

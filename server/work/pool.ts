@@ -58,9 +58,10 @@ export class Pool {
     };
   }
 
-  /** Processes that are there now. */
-  get processes(): number {
-    return Object.values(this.#lanes).reduce((sum, { processes }) => sum + processes, 0);
+  /** Processes that are there now: of one lane, or of all. */
+  processes(lane?: LaneName): number {
+    const lanes = lane === undefined ? Object.values(this.#lanes) : [this.#lanes[lane]];
+    return lanes.reduce((sum, { processes }) => sum + processes, 0);
   }
 
   /**

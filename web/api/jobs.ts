@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { ISchema, Schema } from 'yup';
 import * as contract from '../../contract/index.ts';
 import { call } from './client.ts';
@@ -10,11 +10,21 @@ export interface JobWatch {
   readonly job: contract.Job | undefined;
   readonly error: string | undefined;
   readonly running: boolean;
+  /** At the pace so far; undefined until that can be told. */
+  readonly secondsLeft: number | undefined;
   start(begin: () => Promise<contract.Job>): void;
   stop(): void;
 }
 
 const sentenceOf = (error: unknown): string => messageOf(error);
+
+/** Before this much of the work and this many ms, what is left is anybody's guess. */
+const [ENOUGH_SHARE, ENOUGH_MS] = [0.03, 4000];
+
+/** Seconds that are left at the pace so far; undefined until that can be told. */
+function timeLeft(share: number, ms: number): number | undefined {
+  return share < ENOUGH_SHARE || ms < ENOUGH_MS ? undefined : ((ms / share) * (1 - share)) / 1000;
+}
 
 /**
  * Starts one job at a time and follows it; what went wrong becomes a sentence.
@@ -28,6 +38,8 @@ export function useJob<const R extends contract.Route & { readonly result: ISche
   const [job, setJob] = useState<contract.Job>();
   const [error, setError] = useState<string>();
   const [starting, setStarting] = useState(false);
+  const [secondsLeft, setSecondsLeft] = useState<number>();
+  const began = useRef(0);
   const id = job?.state === 'running' ? job.id : undefined;
 
   useEffect(() => {
@@ -35,6 +47,7 @@ export function useJob<const R extends contract.Route & { readonly result: ISche
     const events = new EventSource(contract.pathOf(contract.followJob, { id }));
     const end = (next: contract.Job): void => {
       setJob(next);
+      setSecondsLeft(timeLeft(next.progress, performance.now() - began.current));
       if (next.state === 'running') return;
       events.close();
       if (next.state === 'done') onDone((route.result as unknown as Schema).validateSync(next.result));
@@ -58,8 +71,11 @@ export function useJob<const R extends contract.Route & { readonly result: ISche
     job,
     error,
     running: starting || id !== undefined,
+    secondsLeft,
     start(begin) {
       setError(undefined);
+      setSecondsLeft(undefined);
+      began.current = performance.now();
       setStarting(true);
       begin()
         .then(setJob)

@@ -154,9 +154,8 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
           <ExportDialog
             open={sheet === 'download'}
             onClose={closeSheet}
-            repeat={editor.design.repeat}
-            bare={editor.design.ground.kind === 'none'}
-            source={async () => ({ design: (await saver.flush(), editor.design.id) })}
+            subjects={[{ ...editor.design, bare: editor.design.ground.kind === 'none' }]}
+            sources={async () => [{ design: (await saver.flush(), editor.design.id) }]}
           />
           <ShortcutDialog open={sheet === 'keys'} onClose={closeSheet} />
           {squinting && <Squint onClose={() => setSquinting(false)} />}

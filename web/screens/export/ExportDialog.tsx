@@ -1,165 +1,107 @@
 import { useState, type FormEvent } from 'react';
-import { startExport as startExportRoute } from '../../../contract/index.ts';
-import type { Hex } from '../../../core/colour/index.ts';
-import {
-  type Bleed,
-  type ExportOrder,
-  exportPlan,
-  measureExtent,
-  MOST_BLEED,
-  NO_BLEED,
-  RASTER_FORMAT_NAMES,
-  RASTER_FORMATS,
-  tileOrder,
-} from '../../../core/export/index.ts';
-import type { Repeat } from '../../../core/lattice/index.ts';
-import { formatNumber, parseAmount } from '../../../core/units/index.ts';
-import { type ExportSource, startExport } from '../../api/exports.ts';
+import { startBatch as startBatchRoute, startExport as startExportRoute } from '../../../contract/index.ts';
+import { type AnyOrder, DEFAULT_TEMPLATE, formatOf, orderRefusal, tileOrder } from '../../../core/export/index.ts';
+import { type ExportSource, startBatch, startExport } from '../../api/exports.ts';
 import { useJob } from '../../api/jobs.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Choice } from '../../ui/Choice.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { download } from '../../ui/download.ts';
 import { JobProgress } from '../../ui/JobProgress.tsx';
-import { QuantityField } from '../../ui/QuantityField.tsx';
-import { Tick } from '../../ui/Tick.tsx';
-import { type ExportedFile, ExportOutcome } from './ExportOutcome.tsx';
-import { ExtentFields } from './ExtentFields.tsx';
+import { ExportOutcome, type ExportedFiles } from './ExportOutcome.tsx';
+import { FileTabs } from './FileTabs.tsx';
+import { NameTemplateField } from './NameTemplateField.tsx';
+import { OrderFields } from './OrderFields.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
-import { SizeFields } from './SizeFields.tsx';
+import { PresetBar } from './PresetBar.tsx';
+import { lacksBackdrop, type Subject } from './subject.ts';
 import { TEXTS } from './texts.ts';
 
 interface Props {
   readonly open: boolean;
   readonly onClose: () => void;
-  readonly repeat: Repeat;
-  /** Whether the design has no ground. */
-  readonly bare: boolean;
-  /** What is to be painted, once it is saved. */
-  readonly source: () => Promise<ExportSource>;
+  /** What goes into files; at least one. */
+  readonly subjects: readonly Subject[];
+  /** The same for the server, once they are saved. */
+  readonly sources: () => Promise<readonly ExportSource[]>;
 }
 
-/** Asks what goes into a file and how large it is, says what will come of it, fetches it, and shows its proof. */
-export function ExportDialog({ open, onClose, repeat, bare, source }: Props) {
-  const [order, setOrder] = useState<ExportOrder>(tileOrder({ kind: 'density', dpi: 300 }));
-  const [file, setFile] = useState<ExportedFile>();
-  const watch = useJob(startExportRoute, (result) => {
-    download(result.href, result.fileName);
-    setFile(result);
-  });
-  const plan = exportPlan(repeat, order);
-  const change = (part: Partial<ExportOrder>): void => setOrder({ ...order, ...part });
-  const { name, alpha } = RASTER_FORMATS[order.format];
+/** Asks what goes into files and how large they are, says what will come of it, fetches them, and shows their proofs. */
+export function ExportDialog({ open, onClose, subjects, sources }: Props) {
+  const [orders, setOrders] = useState<readonly AnyOrder[]>([tileOrder({ kind: 'density', dpi: 300 })]);
+  const [at, setAt] = useState(0);
+  const [template, setTemplate] = useState(DEFAULT_TEMPLATE);
+  const [made, setMade] = useState<ExportedFiles>();
+  const finish = (files: ExportedFiles): void => {
+    download(files.href, files.fileName);
+    setMade(files);
+  };
+  const single = useJob(startExportRoute, (file) =>
+    finish({ href: file.href, fileName: file.fileName, files: [file] }),
+  );
+  const batch = useJob(startBatchRoute, (zip) => finish(zip));
+  const [first] = subjects;
+  const order = orders[at] ?? orders[0];
+  if (!first || !order) return null;
+  const count = orders.length * subjects.length;
+  const watch = count === 1 ? single : batch;
+  const change = (next: AnyOrder): void => setOrders(orders.map((one, n) => (n === at ? next : one)));
+  const isRefused = orders.some((one) =>
+    subjects.some(
+      ({ repeat, bare }) => orderRefusal(repeat, one) !== undefined || (bare === true && lacksBackdrop(one)),
+    ),
+  );
 
   // Whoever leaves does not want it any more.
   const leave = (): void => {
     watch.stop();
-    setFile(undefined);
+    setMade(undefined);
     onClose();
   };
   const submit = (event: FormEvent): void => {
     event.preventDefault();
-    watch.start(async () => startExport(await source(), order));
+    if (count === 1)
+      single.start(async () => {
+        const [source] = await sources();
+        return startExport(source as ExportSource, order, template);
+      });
+    else batch.start(async () => startBatch(await sources(), orders, template));
   };
 
   return (
-    <Dialog title={TEXTS.exportFile} open={open} onClose={leave} wide>
-      {file ? (
-        <ExportOutcome file={file} onAnother={() => setFile(undefined)} onDone={leave} />
+    <Dialog
+      title={subjects.length === 1 ? TEXTS.exportFile : TEXTS.exportSwatches(subjects.length)}
+      open={open}
+      onClose={leave}
+      wide
+    >
+      {made ? (
+        <ExportOutcome made={made} onAnother={() => setMade(undefined)} onDone={leave} />
       ) : (
         <form onSubmit={submit} className="grid gap-4">
-          <Choice
-            label={TEXTS.format}
-            captioned
-            value={order.format}
-            options={RASTER_FORMAT_NAMES.map((format) => ({ value: format, name: RASTER_FORMATS[format].name }))}
-            onChange={(format) => change({ format })}
-          />
-          <ExtentFields extent={order.extent} onChange={(extent) => change({ extent })} />
-          <SizeFields
-            size={order.size}
-            width={measureExtent(order.extent, repeat).width}
-            onChange={(size) => change({ size })}
-          />
-          <BleedFields bleed={order.bleed} marks={order.marks} onChange={change} />
-          {bare && (
-            <Backdrop
-              colour={order.backdrop}
-              note={alpha ? TEXTS.noGround : TEXTS.noGroundJpeg}
-              onChange={(backdrop) => change({ backdrop })}
+          <div className="flex flex-wrap items-center justify-between gap-2">
+            <FileTabs orders={orders} at={at} onAt={setAt} onChange={setOrders} />
+            <PresetBar
+              orders={orders}
+              template={template}
+              onTake={(preset) => {
+                setOrders(preset.orders);
+                setTemplate(preset.template);
+                setAt(0);
+              }}
             />
-          )}
-          <PlanSummary order={order} plan={plan} />
+          </div>
+          <OrderFields key={at} order={order} subjects={subjects} onChange={change} />
+          <NameTemplateField template={template} subject={first} order={order} onChange={setTemplate} />
+          <PlanSummary order={order} subjects={subjects} />
           <JobProgress watch={watch} doing={TEXTS.painting} />
           <div className="flex justify-end gap-2">
             <Button onClick={leave}>{TEXTS.cancel}</Button>
-            <Button
-              type="submit"
-              look="accent"
-              disabled={watch.running || plan.refusal !== undefined || (bare && !alpha && !order.backdrop)}
-            >
-              {TEXTS.export} {name}
+            <Button type="submit" look="accent" disabled={watch.running || isRefused}>
+              {count === 1 ? `${TEXTS.export} ${formatOf(order).name}` : TEXTS.exportFiles(count)}
             </Button>
           </div>
         </form>
       )}
     </Dialog>
-  );
-}
-
-interface BleedProps extends Pick<ExportOrder, 'bleed' | 'marks'> {
-  readonly onChange: (part: Partial<ExportOrder>) => void;
-}
-
-function BleedFields({ bleed, marks, onChange }: BleedProps) {
-  return (
-    <div className="flex items-end gap-2">
-      <div className="w-36">
-        <QuantityField
-          label={TEXTS.bleed}
-          shown={formatNumber(bleed.amount)}
-          value={bleed.amount}
-          read={(text) => parseAmount(text, { sign: '', current: bleed.amount, min: 0, max: MOST_BLEED })}
-          onChange={(amount) => onChange({ bleed: { ...bleed, amount } })}
-        />
-      </div>
-      <div className="w-28">
-        <Choice<Bleed['unit']>
-          label={TEXTS.bleedUnit}
-          value={bleed.unit}
-          options={[
-            { value: 'px', name: 'px' },
-            { value: 'mm', name: 'mm' },
-          ]}
-          onChange={(unit) => onChange({ bleed: { ...NO_BLEED, unit, amount: bleed.amount } })}
-        />
-      </div>
-      <Tick label={TEXTS.trimMarks} on={marks} onChange={(on) => onChange({ marks: on })} />
-    </div>
-  );
-}
-
-interface BackdropProps {
-  readonly colour: Hex | undefined;
-  readonly note: string;
-  readonly onChange: (colour: Hex | undefined) => void;
-}
-
-function Backdrop({ colour, note, onChange }: BackdropProps) {
-  return (
-    <div className="flex items-center gap-3 text-sm">
-      <input
-        type="color"
-        aria-label={TEXTS.behind}
-        value={colour ?? '#ffffff'}
-        // The browser's own colour field always gives six hex digits.
-        onChange={(event) => onChange(event.target.value as Hex)}
-        className="h-8 w-12 shrink-0 rounded-md border border-thread"
-      />
-      <Button pressed={colour === undefined} onClick={() => onChange(undefined)}>
-        {TEXTS.transparent}
-      </Button>
-      <p className="text-graphite">{note}</p>
-    </div>
   );
 }

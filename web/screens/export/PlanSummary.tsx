@@ -1,22 +1,60 @@
-import { type ExportOrder, type ExportPlan, RASTER_FORMATS } from '../../../core/export/index.ts';
-import { formatNumber } from '../../../core/units/index.ts';
+import {
+  type AnyOrder,
+  type ExportOrder,
+  exportPlan,
+  formatOf,
+  isVectorOrder,
+  orderRefusal,
+  type VectorOrder,
+  vectorPage,
+} from '../../../core/export/index.ts';
+import type { Repeat } from '../../../core/lattice/index.ts';
+import { formatLength, formatNumber } from '../../../core/units/index.ts';
 import { fitText } from '../../ui/fitText.ts';
+import { useUnit } from '../../ui/unit.ts';
+import type { Subject } from './subject.ts';
 import { TEXTS } from './texts.ts';
 
-/** What will come of an order. */
-export function PlanSummary({ order, plan }: { readonly order: ExportOrder; readonly plan: ExportPlan }) {
-  const { tile } = plan.grid;
-  const { extent, size } = order;
-  const contents = { cell: TEXTS.cellAlone, length: TEXTS.lengthFrom };
+const CONTENTS = { cell: TEXTS.cellAlone, length: TEXTS.lengthFrom };
+
+/** What will come of an order; of several subjects, of the first. */
+export function PlanSummary({ order, subjects }: { readonly order: AnyOrder; readonly subjects: readonly Subject[] }) {
+  const [first] = subjects;
+  const refused = subjects
+    .map(({ name, repeat }) => ({ name, refusal: orderRefusal(repeat, order) }))
+    .find(({ refusal }) => refusal !== undefined);
+  if (!first) return null;
   return (
     <div className="rounded-md border border-thread bg-white p-3 text-sm" data-plan>
+      {subjects.length > 1 && <p className="mb-1 text-graphite">{TEXTS.suchAs(first.name)}</p>}
+      {isVectorOrder(order) ? (
+        <VectorPlan order={order} repeat={first.repeat} />
+      ) : (
+        <RasterPlan order={order} repeat={first.repeat} />
+      )}
+      {refused && (
+        <p role="alert" className="mt-1 text-madder">
+          {subjects.length > 1 ? `${refused.name}: ` : ''}
+          {refused.refusal}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function RasterPlan({ order, repeat }: { readonly order: ExportOrder; readonly repeat: Repeat }) {
+  const plan = exportPlan(repeat, order);
+  const { tile } = plan.grid;
+  const { extent, size } = order;
+  return (
+    <>
       <p className="font-semibold">
-        {TEXTS.file(RASTER_FORMATS[order.format].name, plan.width, plan.height, formatNumber(plan.density, 2))}
+        {TEXTS.file(formatOf(order).name, plan.width, plan.height, formatNumber(plan.density, 2))}
       </p>
       <p className="text-graphite">
         {extent.kind === 'tile' || extent.kind === 'repeats'
           ? TEXTS.tileOf(tile.columns * tile.rows)
-          : contents[extent.kind]}
+          : CONTENTS[extent.kind]}
       </p>
       <p className="mt-1 text-graphite">
         {plan.stretch === 0
@@ -29,11 +67,20 @@ export function PlanSummary({ order, plan }: { readonly order: ExportOrder; read
       {size.kind === 'pixels' && extent.kind === 'tile' && tile.width !== size.width && (
         <p className="mt-1 text-graphite">{TEXTS.nearestWidth(tile.width, tile.columns)}</p>
       )}
-      {plan.refusal && (
-        <p role="alert" className="mt-1 text-madder">
-          {plan.refusal}
-        </p>
-      )}
-    </div>
+    </>
+  );
+}
+
+function VectorPlan({ order, repeat }: { readonly order: VectorOrder; readonly repeat: Repeat }) {
+  const [unit] = useUnit();
+  const { width, height, scale } = vectorPage(repeat, order);
+  return (
+    <>
+      <p className="font-semibold">
+        {formatOf(order).name}, {formatLength(width, unit)} × {formatLength(height, unit)}
+        {scale !== 1 && `, ${TEXTS.atPercent(formatNumber(100 * scale, 1))}`}
+      </p>
+      <p className="text-graphite">{TEXTS.vectorNotes[order.format]}</p>
+    </>
   );
 }

@@ -110,9 +110,8 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
       <ExportDialog
         open={exporting}
         onClose={() => setExporting(false)}
-        repeat={version.repeat}
-        bare={swatch.design.ground.kind === 'none'}
-        source={() => Promise.resolve({ swatch: id, version: version.number })}
+        subjects={[{ name, repeat: version.repeat, bare: swatch.design.ground.kind === 'none' }]}
+        sources={() => Promise.resolve([{ swatch: id, version: version.number }])}
       />
     </div>
   );

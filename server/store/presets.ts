@@ -1,0 +1,37 @@
+import { nanoid } from 'nanoid';
+import type { ExportPreset } from '../../contract/index.ts';
+import { notFound } from '../problem.ts';
+import type { Queries } from './database.ts';
+
+interface PresetRow {
+  readonly id: string;
+  readonly name: string;
+  readonly file: Pick<ExportPreset, 'orders' | 'template'>;
+}
+
+/** Saved choices of formats and sizes, by their names. */
+export async function listPresets(queries: Queries): Promise<ExportPreset[]> {
+  const { rows } = await queries.query<PresetRow>('SELECT id, name, file FROM export_presets ORDER BY lower(name), id');
+  return rows.map(({ file, ...named }) => ({ ...named, ...file }));
+}
+
+/** Saves a choice under a name; the one that had it before is replaced. */
+export async function savePreset(
+  queries: Queries,
+  { name, orders, template }: Omit<ExportPreset, 'id'>,
+): Promise<ExportPreset> {
+  const file = JSON.stringify({ orders, template });
+  const { rows } = await queries.query<{ id: string }>(
+    'UPDATE export_presets SET file = $2 WHERE name = $1 RETURNING id',
+    [name, file],
+  );
+  const id = rows[0]?.id ?? nanoid(12);
+  if (!rows[0])
+    await queries.query('INSERT INTO export_presets (id, name, file) VALUES ($1, $2, $3)', [id, name, file]);
+  return { id, name, orders, template };
+}
+
+export async function deletePreset(queries: Queries, id: string): Promise<void> {
+  const { rows } = await queries.query('DELETE FROM export_presets WHERE id = $1 RETURNING id', [id]);
+  if (!rows[0]) throw notFound('preset');
+}

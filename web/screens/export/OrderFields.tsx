@@ -1,0 +1,107 @@
+import type { Hex } from '../../../core/colour/index.ts';
+import {
+  type AnyOrder,
+  FORMAT_NAMES,
+  formatOf,
+  type FormatName,
+  isVectorOrder,
+  measureExtent,
+  NO_BLEED,
+  RASTER_FORMAT_NAMES,
+  tileOrder,
+  VECTOR_FORMAT_NAMES,
+  vectorTileOrder,
+} from '../../../core/export/index.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { BleedFields } from './BleedFields.tsx';
+import { ExtentFields } from './ExtentFields.tsx';
+import { SizeFields } from './SizeFields.tsx';
+import { lacksBackdrop, type Subject } from './subject.ts';
+import { TEXTS } from './texts.ts';
+import { VectorFields } from './VectorFields.tsx';
+
+interface Props {
+  readonly order: AnyOrder;
+  readonly subjects: readonly Subject[];
+  readonly onChange: (order: AnyOrder) => void;
+}
+
+/** The same wishes in another format. */
+function inFormat(order: AnyOrder, format: FormatName): AnyOrder {
+  const { extent, marks, backdrop } = order;
+  const kept = { extent, marks, ...(backdrop && { backdrop }) };
+  const vector = VECTOR_FORMAT_NAMES.find((name) => name === format);
+  if (vector) return isVectorOrder(order) ? { ...order, format: vector } : { ...vectorTileOrder(vector), ...kept };
+  const raster = RASTER_FORMAT_NAMES.find((name) => name === format) ?? 'png';
+  if (!isVectorOrder(order)) return { ...order, format: raster };
+  return { ...tileOrder({ kind: 'density', dpi: 300 }), format: raster, ...kept };
+}
+
+/** What one file is to be. */
+export function OrderFields({ order, subjects, onChange }: Props) {
+  const mayBeBare = subjects.some(({ bare }) => bare !== false);
+  const repeat = subjects[0]?.repeat;
+  if (!repeat) return null;
+  return (
+    <>
+      <Choice
+        label={TEXTS.format}
+        captioned
+        value={order.format}
+        options={FORMAT_NAMES.map((format) => ({ value: format, name: formatOf({ format }).name }))}
+        onChange={(format) => onChange(inFormat(order, format))}
+      />
+      <ExtentFields extent={order.extent} onChange={(extent) => onChange({ ...order, extent })} />
+      {isVectorOrder(order) ? (
+        <VectorFields order={order} width={measureExtent(order.extent, repeat).width} onChange={onChange} />
+      ) : (
+        <>
+          <SizeFields
+            size={order.size}
+            width={measureExtent(order.extent, repeat).width}
+            onChange={(size) => onChange({ ...order, size })}
+          />
+          <BleedFields
+            amount={order.bleed.amount}
+            unit={order.bleed.unit}
+            marks={order.marks}
+            onChange={({ marks, ...bleed }) => onChange({ ...order, marks, bleed: { ...NO_BLEED, ...bleed } })}
+          />
+        </>
+      )}
+      {mayBeBare && (
+        <Backdrop
+          colour={order.backdrop}
+          note={lacksBackdrop({ ...order, backdrop: undefined }) ? TEXTS.noGroundJpeg : TEXTS.noGround}
+          onChange={(backdrop) => onChange({ ...order, backdrop })}
+        />
+      )}
+    </>
+  );
+}
+
+interface BackdropProps {
+  readonly colour: Hex | undefined;
+  readonly note: string;
+  readonly onChange: (colour: Hex | undefined) => void;
+}
+
+function Backdrop({ colour, note, onChange }: BackdropProps) {
+  return (
+    <div className="flex items-center gap-3 text-sm">
+      <input
+        type="color"
+        aria-label={TEXTS.behind}
+        value={colour ?? '#ffffff'}
+        // The browser's own colour field always gives six hex digits.
+        onChange={(event) => onChange(event.target.value as Hex)}
+        className="h-8 w-12 shrink-0 rounded-md border border-thread"
+      />
+      <Button pressed={colour === undefined} onClick={() => onChange(undefined)}>
+        {TEXTS.transparent}
+      </Button>
+      <p className="text-graphite">{note}</p>
+    </div>
+  );
+}
