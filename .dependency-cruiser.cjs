@@ -7,7 +7,7 @@ const CORE = [
   ['motif'],
   ['document', 'svg'],
   ['arrange', 'shapes', 'scan'],
-  ['bundle', 'layout', 'toss'],
+  ['bundle', 'layout', 'toss', 'sheet'],
   ['paint', 'export'],
   ['check', 'vector'],
 ];

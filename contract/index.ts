@@ -5,8 +5,10 @@ import * as exports from './exports.ts';
 import * as fonts from './fonts.ts';
 import * as jobs from './jobs.ts';
 import * as motifs from './motifs.ts';
+import * as packs from './packs.ts';
 import type { Route } from './route.ts';
 import * as scans from './scans.ts';
+import * as sheets from './sheets.ts';
 import * as swatches from './swatches.ts';
 
 export * from './backups.ts';
@@ -15,8 +17,10 @@ export * from './exports.ts';
 export * from './fonts.ts';
 export * from './jobs.ts';
 export * from './motifs.ts';
+export * from './packs.ts';
 export * from './route.ts';
 export * from './scans.ts';
+export * from './sheets.ts';
 export * from './swatches.ts';
 
 const isRoute = (value: unknown): value is Route =>
@@ -24,7 +28,7 @@ const isRoute = (value: unknown): value is Route =>
 
 /** Every route by its name. */
 export const ROUTES: Readonly<Record<string, Route>> = Object.fromEntries(
-  [designs, motifs, fonts, scans, swatches, exports, jobs, backups]
+  [designs, motifs, fonts, scans, swatches, exports, packs, sheets, jobs, backups]
     .flatMap((module) => Object.entries(module))
     .filter((entry): entry is [string, Route] => isRoute(entry[1])),
 );

@@ -1,6 +1,7 @@
 /* Writes docs/api: the OpenAPI document, a page of it, and the JSON Schemas of the open files. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { collectionListSchema } from '../server/collections/collectionFile.ts';
+import { packListSchema } from '../server/packs/packFile.ts';
 import { ROUTES } from '../contract/index.ts';
 import { jsonSchemaFile } from '../contract/jsonSchema.ts';
 import { openApi } from '../contract/openApi.ts';
@@ -17,6 +18,7 @@ write('openapi.json', json(openApi()));
 for (const [name, schema] of [
   ['design', designSchema],
   ['collection', collectionListSchema],
+  ['pack', packListSchema],
   ['recipe', recipeSchema],
   ['artwork', artworkSchema],
 ] as const)

@@ -18,8 +18,10 @@ import { exportRoutes } from './routes/exports.ts';
 import { fontRoutes } from './routes/fonts.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { motifRoutes } from './routes/motifs.ts';
+import { packRoutes } from './routes/packs.ts';
 import { scannerRoutes } from './routes/scanner.ts';
 import { scanRoutes } from './routes/scans.ts';
+import { sheetRoutes } from './routes/sheets.ts';
 import { swatchRoutes } from './routes/swatches.ts';
 import { isDiskFull } from './store/space.ts';
 import type { Studio } from './studio.ts';
@@ -73,6 +75,8 @@ export function createApp(
     alternativeRoutes,
     swatchRoutes,
     exportRoutes,
+    packRoutes,
+    sheetRoutes,
     jobRoutes,
     collectionRoutes,
     fontRoutes,

@@ -7,6 +7,7 @@ export * from './instances.ts';
 export * from './lattice.ts';
 export * from './pixelFit.ts';
 export * from './repeat.ts';
+export * from './repeatText.ts';
 export * from './shortBasis.ts';
 export * from './step.ts';
 export * from './steps/index.ts';

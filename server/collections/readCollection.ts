@@ -1,19 +1,16 @@
 import type { StoredMotif } from '../../contract/index.ts';
 import { motifsIn, openRecipe, type Recipe } from '../../core/recipe/index.ts';
-import { unzip } from 'fflate';
 import { nanoid } from 'nanoid';
 import { ValidationError } from 'yup';
 import { readFile } from '../motifs/importMotif.ts';
 import { makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
 import { sniff } from '../motifs/sniff.ts';
 import { Problem } from '../problem.ts';
+import { isSameJson } from '../store/sameJson.ts';
 import { changeMotif, everyMotif, insertMotif } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
+import { unpackZip } from '../zip/unpackZip.ts';
 import { collectionListSchema, LIST_FILE, type CollectionList, type FiledMotif } from './collectionFile.ts';
-
-/** A packed file can claim to be far smaller than what it unfolds into. */
-const MOST_FILES = 20_000;
-const MOST_BYTES = 600 * 1024 * 1024;
 
 /** What came of reading a collection's file. */
 export interface ReadCollection {
@@ -30,7 +27,7 @@ export interface ReadCollection {
  * @throws Problem; motifs taken before it stay
  */
 export async function readCollection(studio: Studio, content: Uint8Array): Promise<ReadCollection> {
-  const files = await unpacked(content);
+  const files = await unpackZip(content, 'collection', damaged);
   const list = listIn(files);
   const there = await everyMotif(studio.database);
   /** The motif of this studio for each of the file's. */
@@ -89,7 +86,7 @@ async function taking(
 
   if (filed.recipe.kind === 'scan' && source && kind) studio.blobs.keep(source, kind);
   const recipe = localised(filed.recipe, own, address);
-  const wasThere = there.find((motif) => motif.name === name && same(motif.recipe, recipe));
+  const wasThere = there.find((motif) => motif.name === name && isSameJson(motif.recipe, recipe));
   if (wasThere) return { id: wasThere.id, wasThere: true };
   const motif = await makeMotif(studio, { ...given, ...(address && { source: address }) }, recipe);
   // Its natural size may have been changed since it was made.
@@ -110,45 +107,6 @@ function localised(
   if (recipe.kind === 'shape') return recipe;
   for (const part of motifsIn(recipe)) if (!own.has(part)) throw damaged('a bundle comes before its parts');
   return { ...recipe, parts: recipe.parts.map((part) => ({ ...part, motif: own.get(part.motif) as string })) };
-}
-
-function same(a: Recipe | null, b: Recipe): boolean {
-  return a !== null && JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
-}
-
-/** The database keeps the members of an object in an order of its own. */
-function sorted(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(sorted);
-  if (typeof value !== 'object' || value === null) return value;
-  return Object.fromEntries(
-    Object.entries(value)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([key, member]) => [key, sorted(member)]),
-  );
-}
-
-async function unpacked(content: Uint8Array): Promise<Map<string, Uint8Array>> {
-  let [count, bytes] = [0, 0];
-  const fits = ({ originalSize }: { originalSize: number }): boolean => {
-    count += 1;
-    bytes += originalSize;
-    return count <= MOST_FILES && bytes <= MOST_BYTES;
-  };
-  let entries: Record<string, Uint8Array>;
-  try {
-    entries = await new Promise((resolve, reject) =>
-      unzip(content, { filter: fits }, (error, data) => (error ? reject(error) : resolve(data))),
-    );
-  } catch {
-    throw damaged('it is no ZIP or cut short');
-  }
-  if (count > MOST_FILES || bytes > MOST_BYTES)
-    throw new Problem(
-      413,
-      'Too large',
-      `This collection would unpack into more than ${MOST_BYTES / 1024 / 1024} MB. Nothing was taken from it; write it in parts.`,
-    );
-  return new Map(Object.entries(entries));
 }
 
 function listIn(files: ReadonlyMap<string, Uint8Array>): CollectionList {

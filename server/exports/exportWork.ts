@@ -17,7 +17,8 @@ import { makeFile, planFile, type PlannedFile } from './makeFile.ts';
 type ExportWish = JsonBodyOf<typeof startExport>;
 type BatchWish = JsonBodyOf<typeof startBatch>;
 
-const hrefOf = (id: string): string => pathOf(readExport, { id });
+/** Where the file of a job is fetched from. */
+export const hrefOf = (id: string): string => pathOf(readExport, { id });
 
 /** Plans the file of a wish. @throws Problem where it cannot be made */
 export async function planExport(studio: Studio, { order, template, ...source }: ExportWish): Promise<PlannedFile> {

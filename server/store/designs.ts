@@ -98,6 +98,22 @@ export class Designs {
     return { design, revision, updatedAt: updatedAt.toISOString() };
   }
 
+  /** A design, or undefined where it is not there or was deleted. */
+  async find(id: string): Promise<StoredDesign | undefined> {
+    try {
+      return await this.read(id);
+    } catch (error) {
+      if (error instanceof Problem && error.status === 404) return undefined;
+      throw error;
+    }
+  }
+
+  /** Whether an id is taken, be it by a deleted design. */
+  async has(id: string): Promise<boolean> {
+    const { rows } = await this.#database.query('SELECT id FROM designs WHERE id = $1', [id]);
+    return rows.length > 0;
+  }
+
   /**
    * Applies a save.
    *

@@ -49,11 +49,35 @@ export async function addVersion(store: Store, id: string, version: NewVersion):
   });
 }
 
-async function insertVersion(queries: Queries, id: string, number: number, version: NewVersion): Promise<void> {
+/** Adds a swatch as it was elsewhere, with all its versions, from the first on. */
+export async function insertWholeSwatch(
+  queries: Queries,
+  id: string,
+  { name, book, tags, notes }: SwatchDetails,
+  versions: readonly SwatchVersion[],
+): Promise<void> {
+  await queries.query('INSERT INTO swatches (id, name, book, tags, notes, newest) VALUES ($1, $2, $3, $4, $5, $6)', [
+    id,
+    name,
+    book,
+    JSON.stringify(tags),
+    notes,
+    versions.length,
+  ]);
+  for (const [n, version] of versions.entries()) await insertVersion(queries, id, n + 1, version, version.savedAt);
+}
+
+async function insertVersion(
+  queries: Queries,
+  id: string,
+  number: number,
+  version: NewVersion,
+  savedAt?: string,
+): Promise<void> {
   await queries.query(
     `INSERT INTO swatch_versions
-       (swatch_id, number, note, design_id, revision, design, motifs, tile, thumbnail, tile_width, tile_height, repeat, colours)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
+       (swatch_id, number, note, design_id, revision, design, motifs, tile, thumbnail, tile_width, tile_height, repeat, colours, saved_at)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, COALESCE($14::timestamptz, now()))`,
     [
       id,
       number,
@@ -68,6 +92,7 @@ async function insertVersion(queries: Queries, id: string, number: number, versi
       version.tileHeight,
       JSON.stringify(version.design.repeat),
       JSON.stringify(coloursOf(version)),
+      savedAt ?? null,
     ],
   );
 }
@@ -124,6 +149,23 @@ export async function listVersions(queries: Queries, id: string): Promise<Swatch
   );
   if (rows.length === 0) throw notFound('swatch');
   return rows.map(versionSummaryOf);
+}
+
+/** Whether an id is taken, be it by a swatch in the bin. */
+export async function hasSwatch(queries: Queries, id: string): Promise<boolean> {
+  return (await queries.query('SELECT id FROM swatches WHERE id = $1', [id])).rows.length > 0;
+}
+
+/** Everything of a swatch: what stands beside it, and all its versions, the first first. @throws Problem 404 */
+export async function readWholeSwatch(
+  queries: Queries,
+  id: string,
+): Promise<{ readonly swatch: SwatchSummary; readonly versions: readonly SwatchVersion[] }> {
+  const { swatch } = await readSwatch(queries, id);
+  const versions: SwatchVersion[] = [];
+  for (const { number } of (await listVersions(queries, id)).reverse())
+    versions.push((await readSwatch(queries, id, number)).version);
+  return { swatch, versions };
 }
 
 /** Changes what stands beside a swatch; what is not named stays. */

@@ -1,8 +1,7 @@
 import { nanoid } from 'nanoid';
 import type { StoredMotif } from '../../contract/index.ts';
-import type { SwatchVersion } from '../../core/document/index.ts';
+import { replaceMotifs, type SwatchVersion } from '../../core/document/index.ts';
 import { type Motif, naturalHeight } from '../../core/motif/index.ts';
-import { Problem } from '../problem.ts';
 import { insertMotif, motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 
@@ -23,10 +22,7 @@ export async function openVersion(
   const used = new Set(design.placements.map(({ motif }) => motif));
   const now = new Map((await motifsById(studio.database, [...used])).map((motif) => [motif.id, motif]));
   const changed = motifs.filter((motif) => used.has(motif.id) && !isSame(motif, now.get(motif.id)));
-  const origin = await studio.designs.read(designId).catch((error: unknown) => {
-    if (error instanceof Problem && error.status === 404) return undefined;
-    throw error;
-  });
+  const origin = await studio.designs.find(designId);
   if (origin?.revision === revision && changed.length === 0) return { design: designId, copied: false };
   const copies = new Map<string, string>();
   for (const motif of changed) {
@@ -42,10 +38,6 @@ export async function openVersion(
       recipe: motif.recipe?.kind === 'bundle' ? null : motif.recipe,
     });
   }
-  const placements = design.placements.map((placement) => {
-    const motif = copies.get(placement.motif);
-    return motif === undefined ? placement : { ...placement, motif };
-  });
-  const { design: copy } = await studio.designs.insert({ ...design, placements, id: nanoid(12), name });
+  const { design: copy } = await studio.designs.insert({ ...replaceMotifs(design, copies), id: nanoid(12), name });
   return { design: copy.id, copied: true };
 }

@@ -42,6 +42,12 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
     advice: 'The design is kept as it is; choose a smaller extent, or export it as pixels.',
   },
   read: { ms: 20_000, memory: 900 * MB, doing: 'Reading this file', advice: DRAWING },
+  unpack: {
+    ms: 300_000,
+    memory: 3000 * MB,
+    doing: 'Reading this pack',
+    advice: 'Nothing was added; export it in parts, with fewer swatches each, and import those.',
+  },
   check: { ms: 20_000, memory: 1500 * MB, doing: 'Checking what was sent', advice: SENT },
   open: { ms: 60_000, memory: 1500 * MB, doing: 'Opening this design', advice: SENT },
   archive: { ms: 3_600_000, memory: 2000 * MB, doing: 'Writing this backup', advice: KEPT },

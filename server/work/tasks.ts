@@ -5,6 +5,7 @@ import type { Proof } from '../paint/proveFile.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
 import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
+import type { OpenedPack } from '../packs/openPack.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
 
 /** Paints a design into a file. */
@@ -151,6 +152,13 @@ export interface PackTask {
   readonly blobs: string;
 }
 
+/** Reads a pack's file and keeps the files in it. */
+export interface UnpackTask {
+  readonly kind: 'unpack';
+  readonly file: string;
+  readonly blobs: string;
+}
+
 /** Holds a large piece of JSON that was sent against the contract. */
 export interface CheckTask {
   readonly kind: 'check';
@@ -221,6 +229,7 @@ export type Task =
   | ScanTask
   | PreviewTask
   | PackTask
+  | UnpackTask
   | FontTask
   | CheckTask
   | OpenTask
@@ -239,6 +248,7 @@ interface Outcomes {
   preview: ScannedPicture;
   /** The ZIP. */
   pack: Uint8Array;
+  unpack: OpenedPack;
   font: FontOutcome;
   /** It fits. */
   check: true;

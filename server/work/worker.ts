@@ -41,6 +41,10 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { packCollection } = await import('../collections/packCollection.ts');
       return () => packCollection(task);
     }
+    case 'unpack': {
+      const { openPack } = await import('../packs/openPack.ts');
+      return () => openPack(task);
+    }
     case 'check': {
       const { check } = await import('./check.ts');
       return () => Promise.resolve(check(task));

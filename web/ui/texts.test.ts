@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { SQUARE, step } from '../../core/lattice/index.ts';
+import { SQUARE, step, repeatText, stepText } from '../../core/lattice/index.ts';
 import { exportPlan, tileOrder } from '../../core/export/index.ts';
 import { fitText } from './fitText.ts';
-import { repeatText, stepText } from './repeatText.ts';
 
 describe('what is written about a repeat', () => {
   it('names size and step in the unit of the studio', () => {

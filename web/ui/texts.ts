@@ -38,12 +38,6 @@ export const TEXTS = {
   wholePixelsFitTheCell: 'Whole pixels fit the cell exactly.',
   wholePixelsMakeTheCell: (width: string, height: string): string =>
     `Whole pixels make the cell ${width === 'exact' ? 'exactly as wide' : width} and ${height === 'exact' ? 'exactly as high' : height}.`,
-  columnsMirrored: 'columns mirrored',
-  rowsMirrored: 'rows mirrored',
-  mirroredBothWays: 'mirrored both ways',
-  halfTurns: 'half turns',
-  quarterTurns: 'quarter turns',
-  ofPQ: (kind: string, p: number, q: number): string => `${kind === 'brick' ? 'brick' : 'drop'} of ${p}/${q}`,
   actualSize: 'Actual size',
   asMeasured: 'As large as it is printed, by this screen as it was measured',
   notMeasured: 'This screen has not been measured yet, so actual size is only roughly right',

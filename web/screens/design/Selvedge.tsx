@@ -1,9 +1,8 @@
 import { colourwayOf } from '../../../core/document/index.ts';
-import { latticeOf } from '../../../core/lattice/index.ts';
+import { latticeOf, repeatText } from '../../../core/lattice/index.ts';
 import { formatNumber, mmPer, ruleDivision } from '../../../core/units/index.ts';
 import type { ClothParts } from '../../cloth/clothParts.ts';
 import type { ClothView } from '../../cloth/clothView.ts';
-import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
 import { useStore } from '../../ui/store.ts';

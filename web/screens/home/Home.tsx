@@ -1,3 +1,4 @@
+import { repeatText } from '../../../core/lattice/index.ts';
 import type { DesignSummary } from '../../../contract/index.ts';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
@@ -9,7 +10,6 @@ import { Button } from '../../ui/Button.tsx';
 import { ClothSample } from '../../ui/ClothSample.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
 import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
-import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';
 import { BackUp } from './BackUp.tsx';
 import { NewDesign } from './NewDesign.tsx';

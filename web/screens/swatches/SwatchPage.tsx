@@ -1,3 +1,4 @@
+import { repeatText } from '../../../core/lattice/index.ts';
 import { ArrowLeft, Download, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -9,7 +10,6 @@ import { Button } from '../../ui/Button.tsx';
 import { ClothSample } from '../../ui/ClothSample.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
 import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
-import { repeatText } from '../../ui/repeatText.ts';
 import { useUnit } from '../../ui/unit.ts';
 import { ExportDialog } from '../export/ExportDialog.tsx';
 import { Comparison } from './Comparison.tsx';

@@ -1,8 +1,8 @@
+import { repeatText } from '../../../../core/lattice/index.ts';
 import { useState } from 'react';
 import type { Design } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Overlay } from '../../../ui/Overlay.tsx';
-import { repeatText } from '../../../ui/repeatText.ts';
 import { useStore } from '../../../ui/store.ts';
 import { useUnit } from '../../../ui/unit.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';

@@ -1,9 +1,8 @@
-import { tileOf } from '../../../../core/lattice/index.ts';
+import { tileOf, stepText } from '../../../../core/lattice/index.ts';
 import { exportPlan, tileOrder } from '../../../../core/export/index.ts';
 import { formatLength } from '../../../../core/units/index.ts';
 import { Choice } from '../../../ui/Choice.tsx';
 import { fitText } from '../../../ui/fitText.ts';
-import { stepText } from '../../../ui/repeatText.ts';
 import { SHOWN_UNITS, useUnit } from '../../../ui/unit.ts';
 import { CellSize } from './CellSize.tsx';
 import { FitCell } from './FitCell.tsx';

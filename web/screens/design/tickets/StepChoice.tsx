@@ -1,3 +1,4 @@
+import { stepText } from '../../../../core/lattice/index.ts';
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions, Radio, RadioGroup } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
@@ -16,7 +17,6 @@ import {
   withStep,
 } from '../../../../core/lattice/index.ts';
 import { formatLength } from '../../../../core/units/index.ts';
-import { stepText } from '../../../ui/repeatText.ts';
 import { StepDiagram } from '../../../ui/StepDiagram.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useUnit } from '../../../ui/unit.ts';

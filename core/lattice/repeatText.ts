@@ -1,12 +1,9 @@
-import type { Repeat, Step } from '../../core/lattice/index.ts';
-import { formatLength, type LengthUnit } from '../../core/units/index.ts';
-import { TEXTS } from './texts.ts';
+import { formatLength, type LengthUnit } from '../units/index.ts';
+import type { Repeat } from './repeat.ts';
+import type { Step } from './step.ts';
 
-const NAMES = { square: 'square', 'half-drop': 'half-drop', brick: 'brick' } as const;
-
-const MIRRORED = { columns: TEXTS.columnsMirrored, rows: TEXTS.rowsMirrored, both: TEXTS.mirroredBothWays } as const;
-
-const ROTATED = { half: TEXTS.halfTurns, quarter: TEXTS.quarterTurns } as const;
+const MIRRORED = { columns: 'columns mirrored', rows: 'rows mirrored', both: 'mirrored both ways' } as const;
+const ROTATED = { half: 'half turns', quarter: 'quarter turns' } as const;
 
 /** `half-drop`, or `drop of 1/3` where the fraction is another; `square, columns mirrored`. */
 export function stepText({ mirrored, rotated, ...rest }: Step): string {
@@ -16,8 +13,8 @@ export function stepText({ mirrored, rotated, ...rest }: Step): string {
 
 function plainText({ kind, drop, honeycomb }: Step): string {
   if (honeycomb) return 'honeycomb';
-  if (kind === 'square' || (drop.p === 1 && drop.q === 2)) return NAMES[kind];
-  return TEXTS.ofPQ(kind, drop.p, drop.q);
+  if (kind === 'square' || (drop.p === 1 && drop.q === 2)) return kind;
+  return `${kind === 'brick' ? 'brick' : 'drop'} of ${drop.p}/${drop.q}`;
 }
 
 /** `240 × 320 mm half-drop`. */

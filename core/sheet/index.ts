@@ -1,0 +1,2 @@
+/** Sheets of swatches, for showing and filing. */
+export * from './sheetLayout.ts';

@@ -1,0 +1,111 @@
+import { createWriteStream, renameSync, rmSync } from 'node:fs';
+import { pipeline } from 'node:stream/promises';
+import { ZipFile } from 'yazl';
+import type { StoredMotif } from '../../contract/index.ts';
+import { type Design, motifsNamedBy, type SwatchVersion } from '../../core/document/index.ts';
+import { cleanFileName } from '../../core/export/index.ts';
+import { type Motif, picturesOf } from '../../core/motif/index.ts';
+import { partOf } from '../paint/unfinished.ts';
+import { Blobs } from '../store/blobs.ts';
+import type { JobContext } from '../store/jobs.ts';
+import { motifsById, motifsOfDesign } from '../store/motifs.ts';
+import { readWholeSwatch } from '../store/swatches.ts';
+import type { Studio } from '../studio.ts';
+import { PACK_FORMAT, PACK_LIST, PACK_VERSION, type PackedMotif, type PackList, packPathOf } from './packFile.ts';
+
+/** What goes into a pack, by ids. */
+export interface PackWish {
+  readonly swatches: readonly string[];
+  readonly designs: readonly string[];
+}
+
+/**
+ * Writes swatches with all their versions, designs, and everything that they are made of into one ZIP.
+ *
+ * @throws Problem 404 where one of them is not there
+ */
+export async function writePack(studio: Studio, wish: PackWish, file: string, context: JobContext): Promise<void> {
+  const { database, blobs } = studio;
+  const zip = new ZipFile();
+  const designs = new Map<string, Design>();
+  const motifs = new Map<string, StoredMotif>();
+  const swatches: PackList['swatches'][number][] = [];
+  const addDesign = async (design: Design): Promise<void> => {
+    if (designs.has(design.id)) return;
+    designs.set(design.id, design);
+    for (const { deleted: _, ...motif } of await motifsOfDesign(database, design)) motifs.set(motif.id, motif);
+  };
+
+  for (const id of wish.designs) await addDesign((await studio.designs.read(id)).design);
+  for (const [n, id] of wish.swatches.entries()) {
+    const { swatch, versions } = await readWholeSwatch(database, id);
+    const { name, book, tags, notes } = swatch;
+    const folder = `swatches/${String(n + 1).padStart(2, '0')} ${cleanFileName(name, 'Swatch')}`;
+    const packed = [];
+    for (const [m, version] of versions.entries()) {
+      const { note, savedAt, designId, revision, design, tile, thumbnail } = version;
+      const [tilePath, preview] = [`${folder}/tile ${m + 1}.png`, `${folder}/preview ${m + 1}.png`] as const;
+      zip.addFile(await blobs.soundPathOf(tile), tilePath, { compress: false });
+      zip.addFile(await blobs.soundPathOf(thumbnail), preview, { compress: false });
+      const kept = await motifsOfVersion(studio, version);
+      packed.push({ note, savedAt, designId, revision, design, motifs: kept, tile: tilePath, preview });
+    }
+    // Opening a swatch opens the design that it came from, where that is still there.
+    const origin = await studio.designs.find(versions.at(-1)?.designId ?? '');
+    if (origin) await addDesign(origin.design);
+    swatches.push({ id, name, book, tags, notes, versions: packed });
+    context.progress((0.5 * (n + 1)) / wish.swatches.length);
+  }
+
+  const list = {
+    format: PACK_FORMAT,
+    version: PACK_VERSION,
+    motifs: [...motifs.values()],
+    designs: [...designs.values()],
+    swatches,
+  };
+  zip.addBuffer(Buffer.from(JSON.stringify(list, undefined, 1)), PACK_LIST);
+  const everyMotif = [...list.motifs, ...swatches.flatMap(({ versions }) => versions.flatMap((one) => one.motifs))];
+  for (const address of await filesOf(studio, everyMotif))
+    zip.addFile(await blobs.soundPathOf(address), packPathOf(address), { compress: /\.(json|svg)$/.test(address) });
+  zip.end();
+  try {
+    await pipeline(zip.outputStream, createWriteStream(partOf(file)), { signal: context.signal });
+    // Written beside and renamed, so that nobody ever downloads half a file.
+    renameSync(partOf(file), file);
+  } finally {
+    rmSync(partOf(file), { force: true });
+  }
+}
+
+/** The motifs of a version as they were; what only the drawer shows of them is of today where it was not kept. */
+async function motifsOfVersion(studio: Studio, { motifs, design, thumbnail }: SwatchVersion): Promise<PackedMotif[]> {
+  const used = new Set(motifsNamedBy(design));
+  const kept = motifs.filter(({ id }) => used.has(id)) as readonly (Motif & Partial<StoredMotif>)[];
+  const now = new Map(
+    (
+      await motifsById(
+        studio.database,
+        kept.map(({ id }) => id),
+      )
+    ).map((motif) => [motif.id, motif]),
+  );
+  return kept.map((motif) => ({ tags: [], thumbnail, ...now.get(motif.id), ...motif }));
+}
+
+/** The addresses of all files that motifs are made of, each once. */
+async function filesOf({ blobs }: Studio, motifs: readonly PackedMotif[]): Promise<Set<string>> {
+  const addresses = new Set<string>();
+  for (const { artwork, source, thumbnail, recipe } of motifs) {
+    if (!addresses.has(artwork))
+      for (const picture of picturesOf(await blobs.readArtwork(artwork))) addresses.add(picture);
+    const own = [artwork, source, thumbnail, ...(recipe ? addressesIn(recipe) : [])];
+    for (const address of own) if (blobs.has(address)) addresses.add(address);
+  }
+  return addresses;
+}
+
+/** The files that a recipe names: a scan's picture, the artwork that was merged. */
+function addressesIn(recipe: object): string[] {
+  return Object.values(recipe).filter((value): value is string => typeof value === 'string' && Blobs.isAddress(value));
+}

@@ -1,0 +1,77 @@
+import { createRequire } from 'node:module';
+import { loadImage, Path2D, type SKRSContext2D } from '@napi-rs/canvas';
+import type { Font, parse as parseFont } from 'opentype.js';
+import sharp from 'sharp';
+import { MM_PER_INCH } from '../../core/units/index.ts';
+import { nodeSurface } from '../paint/nodeBackend.ts';
+import { readSheetFont } from './sheetFonts.ts';
+import { cutToWidth, type SheetSurface } from './sheetSurface.ts';
+
+// Node takes the package's older form, whose names an import does not see.
+const require = createRequire(import.meta.url);
+const { parse } = require('opentype.js') as { parse: typeof parseFont };
+
+const INK = '#1f2430';
+
+/** A sheet as one picture. @param dpi of the picture */
+export function pngSheet(dpi: number): SheetSurface {
+  const scale = dpi / MM_PER_INCH;
+  const surface = nodeSurface(1, 1);
+  const context = (): SKRSContext2D => surface.canvas.getContext('2d');
+  const [regular, bold] = [fontOf('regular'), fontOf('bold')];
+  return {
+    page(width, height) {
+      surface.resize(Math.round(width * scale), Math.round(height * scale));
+      context().fillStyle = '#ffffff';
+      context().fillRect(0, 0, surface.canvas.width, surface.canvas.height);
+    },
+    async picture(png, { left, top, right, bottom }) {
+      const image = await loadImage(png);
+      context().drawImage(image, left * scale, top * scale, (right - left) * scale, (bottom - top) * scale);
+    },
+    words(text, x, y, { size, bold: isBold, most }) {
+      const font = isBold ? bold : regular;
+      const pixels = size * scale;
+      const cut = cutToWidth(text, most * scale, (part) => drawnLine(font, part, pixels).width);
+      context().fillStyle = INK;
+      context().save();
+      context().translate(x * scale, y * scale);
+      context().fill(new Path2D(drawnLine(font, cut, pixels).path));
+      context().restore();
+    },
+    dot(colour, x, y, radius) {
+      context().beginPath();
+      context().arc(x * scale, y * scale, radius * scale, 0, 2 * Math.PI);
+      context().fillStyle = colour;
+      context().fill();
+      context().strokeStyle = `${INK}55`;
+      context().lineWidth = 0.1 * scale;
+      context().stroke();
+    },
+    finish: () =>
+      sharp(surface.canvas.data(), {
+        raw: { width: surface.canvas.width, height: surface.canvas.height, channels: 4 },
+      })
+        .removeAlpha()
+        .withMetadata({ density: dpi })
+        .png()
+        .toBuffer(),
+  };
+}
+
+function fontOf(weight: 'regular' | 'bold'): Font {
+  const bytes = readSheetFont(weight);
+  return parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength));
+}
+
+/** A line of words from the beginning of its base line. Letter after letter: the shaping of whole words fails on this font. */
+function drawnLine(font: Font, text: string, size: number): { readonly path: string; readonly width: number } {
+  const unit = size / font.unitsPerEm;
+  let [path, width] = ['', 0];
+  for (const letter of text) {
+    const glyph = font.charToGlyph(letter);
+    path += glyph.getPath(width, 0, size).toPathData(3);
+    width += (glyph.advanceWidth ?? 0) * unit;
+  }
+  return { path, width };
+}
