@@ -26,8 +26,8 @@ it('shows each swatch at each scale, with its name, size, step and colours, on p
   const pdf = await done(await call('/sheets', { ...wish, format: 'pdf' }));
   expect(pdf).toMatchObject({ fileName: 'Tide “mark” 貝 sheet.pdf', pages: 1 });
   const page = mupdf.Document.openDocument(await fetched(pdf['href']), 'application/pdf').loadPage(0);
-  expect(page.getBounds().map(Math.round)).toEqual([0, 0, 612, 792]);
-  const text = page.toStructuredText().asText();
+  expect(page.getBounds('MediaBox').map(Math.round)).toEqual([0, 0, 612, 792]);
+  const text = page.toStructuredText('').asText();
   expect(text).toContain('Tide “mark” ?');
   for (const scale of ['true size', 'shown at 50 %', 'shown at 200 %']) expect(text).toContain(scale);
 

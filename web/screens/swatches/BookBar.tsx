@@ -1,4 +1,6 @@
-import { Search } from 'lucide-react';
+import { Search, X } from 'lucide-react';
+import type { Hex } from '../../../core/colour/index.ts';
+import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import type { BookWish, SortBy } from './bookOrder.ts';
 import { TEXTS } from './texts.ts';
@@ -56,6 +58,22 @@ export function BookBar({ wish, books, tags, onChange, fitted, onFit }: Props) {
           ))}
         </select>
       )}
+      <span className="flex items-center gap-1 text-sm">
+        <input
+          type="color"
+          aria-label={TEXTS.near}
+          title={TEXTS.near}
+          value={wish.near ?? '#c9a227'}
+          // The browser's own colour field always gives six hex digits.
+          onChange={(event) => onChange({ ...wish, near: event.target.value as Hex })}
+          className={`h-8 w-10 rounded-md border border-thread ${wish.near === undefined ? 'opacity-40' : ''}`}
+        />
+        {wish.near !== undefined && (
+          <Button look="quiet" label={TEXTS.anyColour} onClick={() => onChange({ ...wish, near: undefined })}>
+            <X size={15} aria-hidden />
+          </Button>
+        )}
+      </span>
       <label className="flex items-center gap-2 text-sm">
         {TEXTS.sortBy}
         <select

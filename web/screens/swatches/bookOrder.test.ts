@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { SwatchSummary } from '../../../contract/index.ts';
+import type { Hex } from '../../../core/colour/index.ts';
 import { SQUARE } from '../../../core/lattice/index.ts';
-import { shelvesOf, swatchesFor } from './bookOrder.ts';
+import { EVERY_SWATCH, shelvesOf, swatchesFor } from './bookOrder.ts';
 
 const swatch = (name: string, rest: Partial<SwatchSummary> = {}): SwatchSummary => ({
   id: name,
@@ -29,7 +30,7 @@ const BOOK = [
   swatch('Limpets 9', { book: 'Spring', notes: 'for the tea towel', repeat: { width: 50, height: 50, step: SQUARE } }),
   swatch('Kelp', { book: 'Autumn', tags: ['blue'], savedAt: '2026-01-02T00:00:00.000Z' }),
 ];
-const ALL = { words: '', book: undefined, tag: undefined, sortBy: 'name' } as const;
+const ALL = { ...EVERY_SWATCH, sortBy: 'name' } as const;
 const names = (wish: Parameters<typeof swatchesFor>[1]): string[] => swatchesFor(BOOK, wish).map(({ name }) => name);
 
 describe('the book', () => {
@@ -51,5 +52,19 @@ describe('the book', () => {
     expect(names(ALL)).toEqual(['Kelp', 'Limpets 9', 'Limpets 10']);
     expect(names({ ...ALL, sortBy: 'newest' })).toEqual(['Limpets 10', 'Kelp', 'Limpets 9']);
     expect(names({ ...ALL, sortBy: 'size' })[0]).toBe('Limpets 9');
+  });
+
+  it('finds sizes and steps, and colours near one, the nearest first', () => {
+    expect(names({ ...ALL, words: '50 × 50 square' })).toEqual(['Limpets 9']);
+    const coloured = [
+      swatch('Red', { colours: ['#f2eee4', '#b3402e'] }),
+      swatch('Rust', { colours: ['#a8502f'] }),
+      swatch('Sea', { colours: ['#204060'] }),
+    ];
+    const near = (colour: Hex): string[] => swatchesFor(coloured, { ...ALL, near: colour }).map(({ name }) => name);
+    expect(near('#a8502f')).toEqual(['Rust', 'Red']);
+    expect(near('#b3402e')).toEqual(['Red', 'Rust']);
+    expect(near('#224262')).toEqual(['Sea']);
+    expect(near('#00ff00')).toEqual([]);
   });
 });

@@ -1,0 +1,72 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useLayoutEffect, useState, type RefObject } from 'react';
+import type { SwatchSummary } from '../../../contract/index.ts';
+import { BOOKED_HEIGHT, BookedSwatch } from './BookedSwatch.tsx';
+
+const GAP = 24;
+/** A swatch is at least so wide, CSS pixels; the row's width is shared out. */
+const LEAST_WIDTH = 300;
+
+interface Props {
+  readonly swatches: readonly SwatchSummary[];
+  readonly fitted: boolean;
+  readonly selected: ReadonlySet<string>;
+  readonly onSelect: (id: string, selected: boolean) => void;
+  /** What scrolls. */
+  readonly scroller: RefObject<HTMLElement | null>;
+  /** CSS pixels of what stands above the grid in it. */
+  readonly above: number;
+}
+
+/** The swatches of the book; only the rows in sight are there. */
+export function BookGrid({ swatches, fitted, selected, onSelect, scroller, above }: Props) {
+  const [width, setWidth] = useState(1200);
+  useLayoutEffect(() => {
+    const element = scroller.current;
+    if (!element) return;
+    const measure = (): void => {
+      const { paddingLeft, paddingRight } = getComputedStyle(element);
+      setWidth(element.clientWidth - Number.parseFloat(paddingLeft) - Number.parseFloat(paddingRight));
+    };
+    measure();
+    const observer = new ResizeObserver(measure);
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [scroller]);
+  const columns = Math.max(1, Math.floor((width + GAP) / (LEAST_WIDTH + GAP)));
+  // The library hands out functions that it changes; they are used within this render only.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const rows = useVirtualizer({
+    count: Math.ceil(swatches.length / columns),
+    getScrollElement: () => scroller.current,
+    estimateSize: () => BOOKED_HEIGHT + GAP,
+    scrollMargin: above,
+    overscan: 2,
+  });
+  return (
+    <ul className="relative mt-5" style={{ height: rows.getTotalSize() }}>
+      {rows.getVirtualItems().map((row) => (
+        <div
+          key={row.key}
+          role="presentation"
+          className="absolute inset-x-0 grid"
+          style={{
+            top: row.start - above,
+            gap: GAP,
+            gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
+          }}
+        >
+          {swatches.slice(row.index * columns, (row.index + 1) * columns).map((swatch) => (
+            <BookedSwatch
+              key={swatch.id}
+              swatch={swatch}
+              fitted={fitted}
+              selected={selected.has(swatch.id)}
+              onSelect={(on) => onSelect(swatch.id, on)}
+            />
+          ))}
+        </div>
+      ))}
+    </ul>
+  );
+}
