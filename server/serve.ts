@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { DailyBackups } from './backup/dailyBackups.ts';
 import { createApp } from './app.ts';
 import { resumeExports } from './exports/exportWork.ts';
+import { messageOf } from '../core/problem/index.ts';
 import { declineSamples, layOutSamples } from './samples/layOutSamples.ts';
 import { prepareStudio } from './samples/prepareStudio.ts';
 import { ownHosts } from './http/guard.ts';
@@ -17,6 +18,9 @@ const HEADERS_MS = 15_000;
 const REQUEST_MS = 600_000;
 /** Requests under way when Hevrel is closed may take this long yet. */
 const REQUESTS_MS = 5000;
+
+/** Exports that the last process left in the middle are started again so long after the start, ms. */
+const RESUME_MS = 3000;
 
 /** A running Hevrel. */
 export interface Serving {
@@ -54,12 +58,16 @@ export async function serve(
     const shown = host.includes(':') ? `[${host}]` : host;
     const url = `http://${shown}:${taken}`;
     studio.folder.lock.write({ pid: process.pid, url });
-    await resumeExports(studio);
+    // Not at once: a window that waits for its design comes first.
+    const resuming = setTimeout(() => {
+      resumeExports(studio).catch((error: unknown) => say(`Exports could not be started again: ${messageOf(error)}`));
+    }, RESUME_MS);
     const daily = new DailyBackups(studio);
     return {
       url,
       studio,
       async close() {
+        clearTimeout(resuming);
         daily.stop();
         const closed = new Promise((resolve) => server.close(resolve));
         const late = setTimeout(() => server.closeAllConnections(), REQUESTS_MS);

@@ -8,6 +8,7 @@ export * from './layers.ts';
 export * from './matchSize.ts';
 export * from './overlaps.ts';
 export * from './pick.ts';
+export * from './repeatAcross.ts';
 export * from './resizeCell.ts';
 export * from './restack.ts';
 export * from './selectInLasso.ts';

@@ -56,7 +56,10 @@ function paintText(part: 'fill' | 'stroke', paint: Paint, writing: SvgWriting): 
     return ` ${part}="${writing.colour(paint.ink)}"${paint.opacity === 1 ? '' : ` ${part}-opacity="${paint.opacity}"`}`;
   const id = `d${writing.definitions.length + 1}`;
   const stops = paint.stops
-    .map(({ offset, ink, opacity }) => `<stop offset="${offset}" stop-color="${writing.colour(ink)}" stop-opacity="${opacity}"/>`)
+    .map(
+      ({ offset, ink, opacity }) =>
+        `<stop offset="${offset}" stop-color="${writing.colour(ink)}" stop-opacity="${opacity}"/>`,
+    )
     .join('');
   const shared = `id="${id}" gradientUnits="userSpaceOnUse"${matrixText(paint.matrix, 'gradientTransform')}`;
   writing.definitions.push(

@@ -18,21 +18,8 @@ import { Problem } from '../problem.ts';
 import { Blobs, type BlobKind } from '../store/blobs.ts';
 import type { UnpackTask } from '../work/tasks.ts';
 import { unpackZip } from '../zip/unpackZip.ts';
+import type { OpenedPack } from './openedPack.ts';
 import { PACK_LIST, type PackedMotif, packListSchema, type PackList, packPathOf } from './packFile.ts';
-
-/** A pack that was read: all of it is as it should be, and its files are kept. */
-export interface OpenedPack {
-  readonly motifs: readonly StoredMotif[];
-  readonly designs: readonly Design[];
-  readonly swatches: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly book: string;
-    readonly tags: readonly string[];
-    readonly notes: string;
-    readonly versions: readonly SwatchVersion[];
-  }[];
-}
 
 /** Reads a pack's file. @throws Problem with a sentence where it is none, or not whole; files kept before that do no harm */
 export async function openPack({ file, blobs: folder }: UnpackTask): Promise<OpenedPack> {

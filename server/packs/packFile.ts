@@ -8,7 +8,7 @@ export const PACK_FORMAT = 'hevrel-pack';
 /** The version that is written. */
 export const PACK_VERSION = 1;
 /** The folder of files that are named by what is in them. */
-export const PACK_FILES = 'files/';
+const PACK_FILES = 'files/';
 
 /** A motif as a pack has it; its recipe may be of any earlier version. */
 const packedMotifSchema = storedMotifSchema

@@ -8,7 +8,7 @@ import { insertMotif, missingMotif, motifsById, setMotifDeleted } from '../store
 import { isSameJson } from '../store/sameJson.ts';
 import { hasSwatch, insertWholeSwatch, readWholeSwatch } from '../store/swatches.ts';
 import type { Studio } from '../studio.ts';
-import type { OpenedPack } from './openPack.ts';
+import type { OpenedPack } from './openedPack.ts';
 
 /** What came of taking a pack into the studio. */
 export interface TakenPack {

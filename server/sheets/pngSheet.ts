@@ -36,7 +36,7 @@ export function pngSheet(dpi: number): SheetSurface {
       context().fillStyle = INK;
       context().save();
       context().translate(x * scale, y * scale);
-      context().fill(new Path2D(drawnLine(font, cut, pixels).path));
+      context().fill(drawnLine(font, cut, pixels).path);
       context().restore();
     },
     dot(colour, x, y, radius) {
@@ -65,12 +65,20 @@ function fontOf(weight: 'regular' | 'bold'): Font {
 }
 
 /** A line of words from the beginning of its base line. Letter after letter: the shaping of whole words fails on this font. */
-function drawnLine(font: Font, text: string, size: number): { readonly path: string; readonly width: number } {
+function drawnLine(font: Font, text: string, size: number): { readonly path: Path2D; readonly width: number } {
   const unit = size / font.unitsPerEm;
-  let [path, width] = ['', 0];
+  const path = new Path2D();
+  let width = 0;
   for (const letter of text) {
     const glyph = font.charToGlyph(letter);
-    path += glyph.getPath(width, 0, size).toPathData(3);
+    for (const command of glyph.getPath(width, 0, size).commands) {
+      if (command.type === 'M') path.moveTo(command.x, command.y);
+      else if (command.type === 'L') path.lineTo(command.x, command.y);
+      else if (command.type === 'Q') path.quadraticCurveTo(command.x1, command.y1, command.x, command.y);
+      else if (command.type === 'C')
+        path.bezierCurveTo(command.x1, command.y1, command.x2, command.y2, command.x, command.y);
+      else path.closePath();
+    }
     width += (glyph.advanceWidth ?? 0) * unit;
   }
   return { path, width };

@@ -5,7 +5,7 @@ import type { Proof } from '../paint/proveFile.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
 import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
-import type { OpenedPack } from '../packs/openPack.ts';
+import type { OpenedPack } from '../packs/openedPack.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
 
 /** Paints a design into a file. */

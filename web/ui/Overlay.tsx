@@ -7,11 +7,13 @@ interface Props {
   readonly title: string;
   readonly note: string;
   readonly onClose: () => void;
+  /** Of the button that closes it. */
+  readonly back?: string;
   readonly children: ReactNode;
 }
 
 /** A view that covers the whole screen, with one button to close it. */
-export function Overlay({ label, title, note, onClose, children }: Props) {
+export function Overlay({ label, title, note, onClose, back: backTo = TEXTS.backToTheCloth, children }: Props) {
   const back = useRef<HTMLSpanElement>(null);
   useEffect(() => {
     back.current?.querySelector('button')?.focus();
@@ -29,7 +31,7 @@ export function Overlay({ label, title, note, onClose, children }: Props) {
         <h2 className="font-name text-lg font-semibold">{title}</h2>
         <p className="truncate text-sm text-graphite">{note}</p>
         <span ref={back} className="ml-auto">
-          <Button onClick={onClose}>{TEXTS.backToTheCloth}</Button>
+          <Button onClick={onClose}>{backTo}</Button>
         </span>
       </header>
       {children}

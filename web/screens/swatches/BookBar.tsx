@@ -58,7 +58,8 @@ export function BookBar({ wish, books, tags, onChange, fitted, onFit }: Props) {
           ))}
         </select>
       )}
-      <span className="flex items-center gap-1 text-sm">
+      <span className="flex items-center gap-2 text-sm">
+        <span aria-hidden>{TEXTS.near}</span>
         <input
           type="color"
           aria-label={TEXTS.near}

@@ -83,7 +83,7 @@ export function BookedSwatch({ swatch, fitted, selected, onSelect }: Props) {
         look="quiet"
         label={TEXTS.deleteName(name)}
         onClick={() => remove(swatch)}
-        className="absolute right-2 bottom-8"
+        className="absolute right-2 bottom-11"
       >
         <Trash2 size={15} aria-hidden />
       </Button>

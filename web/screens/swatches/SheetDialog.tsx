@@ -17,14 +17,14 @@ interface Props {
   readonly swatches: readonly SwatchSummary[];
 }
 
-const SCALES = [1, 0.5, 0.25, 2];
+const SCALES = [1, 0.5, 0.25, 0.1];
 
 /** Draws swatches on sheets of paper, for showing or filing. */
 export function SheetDialog({ open, onClose, swatches }: Props) {
   const [paper, setPaper] = useState<PaperName>('a4');
   const [format, setFormat] = useState<'pdf' | 'png'>('pdf');
   const [columns, setColumns] = useState(2);
-  const [scales, setScales] = useState<readonly number[]>([0.5]);
+  const [scales, setScales] = useState<readonly number[]>([0.25]);
   const watch = useJob(startSheetRoute, ({ href, fileName }) => {
     download(href, fileName);
     onClose();

@@ -1,4 +1,4 @@
-import { repeatText } from '../../../core/lattice/index.ts';
+import { repeatText, tileOf } from '../../../core/lattice/index.ts';
 import { ArrowLeft, Download, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -13,6 +13,8 @@ import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { useUnit } from '../../ui/unit.ts';
 import { ExportDialog } from '../export/ExportDialog.tsx';
 import { Comparison } from './Comparison.tsx';
+import type { KnownThingName } from './knownThings.tsx';
+import { LaidThing } from './LaidThing.tsx';
 import { SwatchWords } from './SwatchWords.tsx';
 import { TEXTS } from './texts.ts';
 import { useSwatchRemoval } from './useSwatchRemoval.ts';
@@ -33,6 +35,7 @@ const BEGINNING_SCALE = 1.6;
 
 function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: Design } }) {
   const [scale, setScale] = useState(BEGINNING_SCALE);
+  const [thing, setThing] = useState<KnownThingName>();
   const [exporting, setExporting] = useState(false);
   const [number, setNumber] = useState<number>();
   const [compared, setCompared] = useState<SwatchVersionSummary>();
@@ -97,7 +100,8 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
         )}
         <p className="mt-2 px-1.5 text-xs text-graphite">{TEXTS.versionsNote}</p>
       </section>
-      <ViewBar repeat={version.repeat} scale={scale} onScale={setScale} />
+      {thing && <LaidThing key={thing} thing={thing} tileWidth={tileOf(version.repeat).width} scale={scale} />}
+      <ViewBar repeat={version.repeat} scale={scale} onScale={setScale} thing={thing} onThing={setThing} />
       {compared && (
         <Comparison
           swatch={id}

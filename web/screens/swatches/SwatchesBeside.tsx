@@ -33,6 +33,7 @@ export function SwatchesBeside({ swatches, onClose }: Props) {
       label={TEXTS.compareSwatches}
       title={TEXTS.sideBySideCount(swatches.length)}
       note={TEXTS.oneScale}
+      back={TEXTS.backToTheBook}
       onClose={onClose}
     >
       <div className="flex items-center gap-1 px-3 pt-3">

@@ -5,6 +5,7 @@ import { Choice } from '../../../ui/Choice.tsx';
 import { fitText } from '../../../ui/fitText.ts';
 import { SHOWN_UNITS, useUnit } from '../../../ui/unit.ts';
 import { CellSize } from './CellSize.tsx';
+import { RepeatsAcross } from './RepeatsAcross.tsx';
 import { FitCell } from './FitCell.tsx';
 import { StepChoice } from './StepChoice.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
@@ -22,6 +23,7 @@ export function RepeatTicket() {
     <div className="grid gap-5">
       <StepChoice />
       <CellSize />
+      <RepeatsAcross />
       <FitCell />
       <Choice
         label={TEXTS.unit}

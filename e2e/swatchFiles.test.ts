@@ -1,0 +1,149 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { unzipSync } from 'fflate';
+import { By, until } from 'selenium-webdriver';
+import sharp from 'sharp';
+import { describe, expect, it } from 'vitest';
+import { PATIENCE } from './support/browser.ts';
+import { click, drag, middleOf, type, waitForText } from './support/hands.ts';
+import { useStudio } from './support/studio.ts';
+
+const page = useStudio({ samples: true });
+const SWATCH = '/swatches/low-tide-swatch-herring';
+
+const submit = async (): Promise<void> =>
+  (await page.driver.findElement(By.xpath("//div[@role='dialog']//button[@type='submit']"))).click();
+
+/** The file that came down whose name ends so. */
+async function downloaded(ending: string): Promise<string> {
+  const { driver, browser } = page;
+  const there = (): string | undefined =>
+    existsSync(browser.downloads) ? readdirSync(browser.downloads).find((name) => name.endsWith(ending)) : undefined;
+  await driver.wait(() => there() !== undefined, PATIENCE, `nothing that ends in ${ending} came down`);
+  return join(browser.downloads, there() as string);
+}
+
+/** Selects the first swatches of the book. */
+async function selectSwatches(count: number): Promise<void> {
+  const { driver } = page;
+  await page.goTo('/swatches');
+  await driver.wait(until.elementLocated(By.css('main li input[type=checkbox]')));
+  for (const box of (await driver.findElements(By.css('main li input[type=checkbox]'))).slice(0, count))
+    await box.click();
+  await waitForText(driver, `${count} swatches selected`);
+}
+
+describe('several files in one go', () => {
+  it('come down as one ZIP under the names of a template, each as large as was said, and the choices can be saved', async () => {
+    const { driver } = page;
+    await page.goTo(SWATCH);
+    await click(driver, 'button', 'Export');
+    await click(driver, 'radio', 'Pixel width');
+    await type(driver, 'Width in pixels', '320');
+    await click(driver, 'button', 'Another file');
+    await click(driver, 'radio', 'SVG pattern');
+    await click(driver, 'button', 'Another file');
+    await click(driver, 'radio', 'PDF');
+    await waitForText(driver, 'One page in true millimetres');
+    await type(driver, 'File name', '{number} {name} {contents}', false);
+    await driver.wait(until.elementTextIs(await page.find('[data-file-name]'), '01 Herring run tile.pdf'));
+    await click(driver, 'button', 'Save these choices');
+    await type(driver, 'Name of these choices', 'For the web and the printer');
+    await driver.wait(until.elementLocated(By.xpath("//option[text()='For the web and the printer']")));
+    await click(driver, 'button', 'Export 3 files');
+    await waitForText(driver, 'A PDF is not drawn again here.');
+    const zip = unzipSync(readFileSync(await downloaded('.zip')));
+    expect(Object.keys(zip)).toEqual(['01 Herring run tile.png', '02 Herring run tile.svg', '03 Herring run tile.pdf']);
+    const [png, svg, pdf] = Object.values(zip).map((content) => Buffer.from(content)) as [Buffer, Buffer, Buffer];
+    expect(await sharp(png).metadata()).toMatchObject({ format: 'png', width: 320, height: 240 });
+    expect(svg.toString()).toMatch(/<svg [^>]*width="160mm" height="120mm"/);
+    expect(svg.toString()).toContain('<pattern id="cloth" patternUnits="userSpaceOnUse" width="160" height="120">');
+    expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+    await click(driver, 'button', 'Done');
+
+    // The next time they are there to be taken.
+    await page.goTo(SWATCH);
+    await click(driver, 'button', 'Export');
+    const choices = await driver.wait(until.elementLocated(By.css('[aria-label="Saved choices"]')));
+    await choices.findElement(By.xpath("./option[text()='For the web and the printer']")).click();
+    await waitForText(driver, 'Export 3 files');
+  });
+});
+
+describe('selected swatches', () => {
+  it('are compared side by side at one scale', async () => {
+    const { driver } = page;
+    await selectSwatches(3);
+    await click(driver, 'button', 'Compare');
+    const beside = await page.find('[data-beside]');
+    const scale = Number(await beside.getAttribute('data-beside'));
+    const sizes: string[] = await driver.executeScript(
+      "return [...document.querySelectorAll('[data-beside] .bare-ground')].map((one) => one.style.backgroundSize);",
+    );
+    // Strandline on chalk 400 mm, Moorings 320 mm, herrings 160 mm: each tile by the same scale.
+    const widths = sizes.map((size) => Math.round(Number.parseFloat(size) / scale));
+    expect(widths).toHaveLength(3);
+    expect(widths.every((width) => width % 10 === 0 && width >= 160 && width <= 480)).toBe(true);
+    expect(new Set(widths).size).toBeGreaterThan(1);
+    await click(driver, 'button', 'Zoom in');
+    await driver.wait(async () => Number(await beside.getAttribute('data-beside')) > scale * 1.2);
+    await click(driver, 'button', 'Back to the book');
+  });
+
+  it('go out as a pack, which comes in again, and on a sheet', async () => {
+    const { driver } = page;
+    await selectSwatches(2);
+    await click(driver, 'button', 'Pack');
+    await submit();
+    const pack = await downloaded('pack.zip');
+    await (await driver.findElement(By.css('input[type=file][accept*=zip]'))).sendKeys(pack);
+    await waitForText(driver, 'Imported 2 swatches and');
+    await click(driver, 'button', 'Sheet');
+    await click(driver, 'radio', 'Letter');
+    await type(driver, 'Columns', '3');
+    await waitForText(driver, '1 page');
+    await submit();
+    expect(
+      readFileSync(await downloaded('sheet.pdf'))
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
+  });
+
+  it('say which file could not be imported, and why', async () => {
+    const { driver } = page;
+    page.expectComplaint(/packs\/import.*422/);
+    await page.goTo('/swatches');
+    const input = await driver.wait(until.elementLocated(By.css('input[type=file][accept*=zip]')));
+    await input.sendKeys(join(import.meta.dirname, 'swatchFiles.test.ts'));
+    await waitForText(driver, 'swatchFiles.test.ts: This is not a whole pack: it is no ZIP or cut short.');
+  });
+});
+
+describe('real scale', () => {
+  it('shows three by three repeats with a hand beside, which is moved about, and what a width holds', async () => {
+    const { driver } = page;
+    await page.goTo(SWATCH);
+    await click(driver, 'button', '3 × 3');
+    const thing = await driver.findElement(By.xpath("//label[contains(., 'Lay on it')]/select"));
+    await thing.findElement(By.xpath("./option[text()='A hand']")).click();
+    const hand = await page.find('[data-laid="hand"]');
+    const scale = Number(await (await page.find('[data-scale]')).getAttribute('data-scale'));
+    const box = async (): Promise<{ x: number; width: number; height: number }> =>
+      driver.executeScript(
+        "const { x, width, height } = document.querySelector('[data-laid]').getBoundingClientRect(); return { x, width, height };",
+      );
+    const before = await box();
+    expect(before.width / scale).toBeCloseTo(105, 0);
+    expect(before.height / scale).toBeCloseTo(190, 0);
+    const from = await middleOf(driver, '[data-laid="hand"]');
+    await drag(driver, from, { x: from.x + 120, y: from.y - 40 });
+    await driver.wait(async () => Math.abs((await box()).x - before.x - 120) < 3, PATIENCE, 'the hand did not follow');
+    expect(await hand.getAttribute('aria-label')).toBe('A hand, to be moved about');
+    // 160 mm cells: eight of them, 120 mm left.
+    await type(driver, 'Width of the cloth', '1400');
+    await waitForText(driver, '8 across, 120 mm left over');
+    await type(driver, 'Width of the cloth', '2in*100');
+    await waitForText(driver, '31 across, 120 mm left over');
+  });
+});
