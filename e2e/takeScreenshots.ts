@@ -65,6 +65,16 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     },
   },
   {
+    name: 'comparison',
+    path: '/swatches',
+    prepare: async (driver) => {
+      await driver.wait(until.elementLocated(By.css('main li input[type=checkbox]')));
+      for (const box of (await driver.findElements(By.css('main li input[type=checkbox]'))).slice(0, 4))
+        await box.click();
+      await click(driver, 'button', 'Compare');
+    },
+  },
+  {
     name: 'arranging',
     path: '/designs/low-tide-moorings',
     prepare: async (driver) => {

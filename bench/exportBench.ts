@@ -1,0 +1,80 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { open } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Design } from '../core/document/index.ts';
+import { type ExportOrder, exportPlan, tileOrder } from '../core/export/index.ts';
+import type { Motif } from '../core/motif/index.ts';
+import { exportTask } from '../server/paint/exportTask.ts';
+import { loadScene } from '../server/paint/loadScene.ts';
+import { pageBands, type PagePainting } from '../server/paint/pageBands.ts';
+import { paintExport } from '../server/paint/paintExport.ts';
+import { pngSink } from '../server/paint/pngSink.ts';
+import { Blobs } from '../server/store/blobs.ts';
+
+/** Times in ms. */
+export interface ExportTimings {
+  readonly width: number;
+  readonly height: number;
+  readonly painting: number;
+  readonly encoding: number;
+  /** Painted while it is encoded. */
+  readonly overlapped: number;
+  /** Largest resident memory while overlapped, bytes. */
+  readonly peakMemory: number;
+}
+
+/** Two tiles of a half-drop above each other as a PNG of so many pixels square: painted and encoded one after the other, and together. */
+export async function exportTimings(
+  design: Design,
+  motifs: readonly Motif[],
+  blobs: string,
+  side: number,
+): Promise<ExportTimings> {
+  const folder = mkdtempSync(join(tmpdir(), 'hevrel-export-bench-'));
+  try {
+    const order: ExportOrder = {
+      ...tileOrder({ kind: 'pixels', width: side }),
+      extent: { kind: 'repeats', columns: 1, rows: 2 },
+    };
+    const plan = exportPlan(design.repeat, order);
+    const { width, height, density } = plan;
+    const painting: PagePainting = { ...(await loadScene(design, motifs, new Blobs(blobs))), plan, channels: 3 };
+
+    const raw = await open(join(folder, 'raw'), 'w+');
+    const rows: number[] = [];
+    let painted = 0;
+    const bands = pageBands(painting, () => undefined);
+    for (;;) {
+      const began = performance.now();
+      const { value, done } = await bands.next();
+      painted += performance.now() - began;
+      if (done) break;
+      rows.push(value.rows);
+      await raw.write(value.data);
+    }
+
+    const sink = await pngSink(join(folder, 'alone.png'), { width, height, channels: 3, density, title: design.name });
+    let encoded = 0;
+    let at = 0;
+    for (const count of rows) {
+      const data = new Uint8Array(count * width * 3);
+      await raw.read(data, 0, data.length, at);
+      at += data.length;
+      const began = performance.now();
+      await sink.write(data);
+      encoded += performance.now() - began;
+    }
+    const ending = performance.now();
+    await sink.end();
+    encoded += performance.now() - ending;
+    await raw.close();
+
+    const task = exportTask({ design, motifs, order, blobs, file: join(folder, 'together.png') });
+    const began = performance.now();
+    const { peakMemory } = await paintExport(task, { progress: () => undefined });
+    return { width, height, painting: painted, encoding: encoded, overlapped: performance.now() - began, peakMemory };
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}

@@ -1,0 +1,49 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { layOutSamples } from '../server/samples/layOutSamples.ts';
+import { openStudio } from '../server/studio.ts';
+import { motifsById } from '../server/store/motifs.ts';
+import { exportTimings } from './exportBench.ts';
+import { bookTimings } from './swatchBench.ts';
+
+/* Files and the swatch book. `large` paints those of 16,000 and 20,000 pixels too, which takes a quarter of an hour. */
+
+const SIDES = process.argv.includes('large') ? [4000, 8000, 16_000, 20_000] : [4000, 8000];
+const SWATCHES = 5000;
+
+const ms = (n: number): string => `${n.toFixed(n < 10 ? 2 : 0)} ms`;
+const data = mkdtempSync(join(tmpdir(), 'hevrel-files-'));
+const studio = await openStudio(data);
+try {
+  await layOutSamples(studio, () => undefined);
+  const { design } = await studio.designs.read('low-tide-limpets-and-rope');
+  const motifs = await motifsById(
+    studio.database,
+    design.placements.map(({ motif }) => motif),
+  );
+  console.log('A sample in a half-drop, as a PNG');
+  for (const side of SIDES) {
+    const { width, height, painting, encoding, overlapped, peakMemory } = await exportTimings(
+      design,
+      motifs,
+      studio.blobs.folder,
+      side,
+    );
+    console.log(
+      `  ${width} × ${height} px  painting ${ms(painting)}, encoding ${ms(encoding)}; both together ${ms(overlapped)}: ${(overlapped / (painting + encoding)).toFixed(2)} times that in sequence; peak ${Math.round(peakMemory / 2 ** 20)} MB`,
+    );
+  }
+} finally {
+  await studio.close();
+  rmSync(data, { recursive: true, force: true });
+}
+
+const { few, many } = await bookTimings(SWATCHES);
+console.log(`\nThe swatch book with ${SWATCHES} swatches, against that of the samples`);
+console.log(
+  `  the list                     ${ms(many.list.ms)}, ${Math.round(many.list.bytes / 1000)} kB (${ms(few.list.ms)}, ${Math.round(few.list.bytes / 1000)} kB)`,
+);
+console.log(
+  `  a frame while scrolling      median ${ms(many.frames.median)}, p95 ${ms(many.frames.p95)}: ${(many.frames.median / few.frames.median).toFixed(2)} times (p95 ${(many.frames.p95 / few.frames.p95).toFixed(2)})`,
+);
