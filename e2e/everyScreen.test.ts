@@ -77,6 +77,21 @@ const SCREENS: readonly Screen[] = [
   { name: 'a sheet', path: '/workshop/low-tide-sheet-lino' },
   { name: 'the swatch book', path: '/swatches' },
   { name: 'a swatch', path: '/swatches/low-tide-swatch-limpets-dusk' },
+  {
+    name: 'an export',
+    path: '/swatches/low-tide-swatch-limpets-dusk',
+    prepare: (driver) => click(driver, 'button', 'Export'),
+  },
+  {
+    name: 'swatches compared',
+    path: '/swatches',
+    prepare: async (driver) => {
+      await driver.wait(until.elementLocated(By.css('main li input[type=checkbox]')));
+      for (const box of (await driver.findElements(By.css('main li input[type=checkbox]'))).slice(0, 3))
+        await box.click();
+      await click(driver, 'button', 'Compare');
+    },
+  },
   { name: 'nowhere', path: '/nowhere' },
 ];
 

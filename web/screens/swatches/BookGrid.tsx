@@ -34,6 +34,7 @@ export function BookGrid({ swatches, fitted, selected, onSelect, scroller, above
     return () => observer.disconnect();
   }, [scroller]);
   const columns = Math.max(1, Math.floor((width + GAP) / (LEAST_WIDTH + GAP)));
+  const each = (width - (columns - 1) * GAP) / columns;
   // The library hands out functions that it changes; they are used within this render only.
   // eslint-disable-next-line react-hooks/incompatible-library
   const rows = useVirtualizer({
@@ -45,28 +46,22 @@ export function BookGrid({ swatches, fitted, selected, onSelect, scroller, above
   });
   return (
     <ul className="relative mt-5" style={{ height: rows.getTotalSize() }}>
-      {rows.getVirtualItems().map((row) => (
-        <div
-          key={row.key}
-          role="presentation"
-          className="absolute inset-x-0 grid"
-          style={{
-            top: row.start - above,
-            gap: GAP,
-            gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))`,
-          }}
-        >
-          {swatches.slice(row.index * columns, (row.index + 1) * columns).map((swatch) => (
-            <BookedSwatch
-              key={swatch.id}
-              swatch={swatch}
-              fitted={fitted}
-              selected={selected.has(swatch.id)}
-              onSelect={(on) => onSelect(swatch.id, on)}
-            />
-          ))}
-        </div>
-      ))}
+      {rows
+        .getVirtualItems()
+        .flatMap((row) =>
+          swatches
+            .slice(row.index * columns, (row.index + 1) * columns)
+            .map((swatch, column) => (
+              <BookedSwatch
+                key={swatch.id}
+                swatch={swatch}
+                fitted={fitted}
+                selected={selected.has(swatch.id)}
+                onSelect={(on) => onSelect(swatch.id, on)}
+                place={{ top: row.start - above, left: column * (each + GAP), width: each }}
+              />
+            )),
+        )}
     </ul>
   );
 }

@@ -38,18 +38,20 @@ interface Props {
   readonly fitted: boolean;
   readonly selected: boolean;
   readonly onSelect: (selected: boolean) => void;
+  /** Where it lies in the grid, CSS pixels. */
+  readonly place: { readonly top: number; readonly left: number; readonly width: number };
 }
 
 /** A swatch in the book: a piece of its cloth, and what it is. */
-export function BookedSwatch({ swatch, fitted, selected, onSelect }: Props) {
+export function BookedSwatch({ swatch, fitted, selected, onSelect, place }: Props) {
   const [unit] = useUnit();
   const remove = useSwatchRemoval();
   const { id, name, repeat, thumbnail, colours, tags } = swatch;
   const scale = fitted ? SAMPLE_HEIGHT / tileOf(repeat).height : IN_THE_BOOK;
   return (
     <li
-      className={`group relative border bg-white p-3 pb-2.5 ${selected ? 'border-ink ring-1 ring-ink' : 'border-thread'}`}
-      style={{ height: BOOKED_HEIGHT }}
+      className={`absolute border bg-white p-3 pb-2.5 ${selected ? 'border-ink ring-1 ring-ink' : 'border-thread'}`}
+      style={{ height: BOOKED_HEIGHT, ...place }}
     >
       <Link to={`/swatches/${id}`} className="block">
         <div style={{ clipPath: PINKED }}>
