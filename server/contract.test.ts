@@ -171,6 +171,12 @@ describe('the contract', () => {
     expect(files.map(({ fileName }: { fileName: string }) => fileName)).toEqual(
       ['Kelp', 'Wrack'].flatMap((name) => ['png', 'pdf', 'svg'].map((ending) => `${name} tile.${ending}`)),
     );
+    const packing = await ask('startPack', { body: { swatches: [swatch], designs: [design.id] } });
+    await result('startPack', packing);
+    const pack = (await ask('readExport', { params: { id: packing.id } })) as Buffer;
+    expect(await ask('importPack', { file: pack })).toMatchObject({ designs: [design.id], swatches: [swatch] });
+    const sheet = { swatches: [swatch], scales: [1, 0.5], paper: 'a4', columns: 2, format: 'png' };
+    await result('startSheet', await ask('startSheet', { body: sheet }));
     const preset = { name: 'For the web', orders: [vectorTileOrder('css')], template: '{name}' };
     const { id: presetId } = await ask('savePreset', { body: preset });
     await ask('listPresets');
