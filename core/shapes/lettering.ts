@@ -27,10 +27,18 @@ export const FONTS = {
 } as const satisfies Readonly<Record<FontId, { readonly name: string; readonly file: string }>>;
 
 /**
- * The outlined words, mm, about the middle of what is drawn of them; empty where nothing is drawn. Letter after letter
- * with the font's kerning: the shaping of whole words fails on fonts whose rules the reader does not know.
+ * A line of outlined words from the beginning of its base line, and its width. Letter after letter with the font's kerning: the
+ * shaping of whole words fails on fonts whose rules the reader does not know.
+ *
+ * @param size of the letters, in the unit of what comes out
+ * @param spacing added after each letter, in the same unit
  */
-export function letterOutline(font: Font, text: string, { size = 20, spacing = 0 }: Values): PathText {
+export function outlineLine(
+  font: Font,
+  text: string,
+  size: number,
+  spacing = 0,
+): { readonly path: PathText; readonly width: number } {
   const unit = size / font.unitsPerEm;
   const drawn = new Pen();
   let x = 0;
@@ -46,10 +54,15 @@ export function letterOutline(font: Font, text: string, { size = 20, spacing = 0
         drawn.curve(pathCommand.x1, pathCommand.y1, pathCommand.x2, pathCommand.y2, pathCommand.x, pathCommand.y);
       else drawn.close();
     }
-    x += (glyph.advanceWidth ?? 0) * unit + (size * spacing) / 100;
+    x += (glyph.advanceWidth ?? 0) * unit + spacing;
     last = glyph;
   }
-  const path = drawn.toString();
+  return { path: drawn.toString(), width: x };
+}
+
+/** The outlined words, mm, about the middle of what is drawn of them; empty where nothing is drawn. */
+export function letterOutline(font: Font, text: string, { size = 20, spacing = 0 }: Values): PathText {
+  const { path } = outlineLine(font, text, size, (size * spacing) / 100);
   const box = pathBounds(path);
   return box ? transformPath(path, translationMatrix(-(box.left + box.right) / 2, -(box.top + box.bottom) / 2)) : '';
 }

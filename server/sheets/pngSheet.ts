@@ -2,6 +2,8 @@ import { createRequire } from 'node:module';
 import { loadImage, Path2D, type SKRSContext2D } from '@napi-rs/canvas';
 import type { Font, parse as parseFont } from 'opentype.js';
 import sharp from 'sharp';
+import { tracePath } from '../../core/motif/index.ts';
+import { outlineLine } from '../../core/shapes/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { nodeSurface } from '../paint/nodeBackend.ts';
 import { readSheetFont } from './sheetFonts.ts';
@@ -32,11 +34,13 @@ export function pngSheet(dpi: number): SheetSurface {
     words(text, x, y, { size, bold: isBold, most }) {
       const font = isBold ? bold : regular;
       const pixels = size * scale;
-      const cut = cutToWidth(text, most * scale, (part) => drawnLine(font, part, pixels).width);
+      const cut = cutToWidth(text, most * scale, (part) => outlineLine(font, part, pixels).width);
       context().fillStyle = INK;
       context().save();
       context().translate(x * scale, y * scale);
-      context().fill(drawnLine(font, cut, pixels).path);
+      const letters = new Path2D();
+      tracePath(outlineLine(font, cut, pixels).path, letters);
+      context().fill(letters);
       context().restore();
     },
     dot(colour, x, y, radius) {
@@ -62,24 +66,4 @@ export function pngSheet(dpi: number): SheetSurface {
 function fontOf(weight: 'regular' | 'bold'): Font {
   const bytes = readSheetFont(weight);
   return parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength));
-}
-
-/** A line of words from the beginning of its base line. Letter after letter: the shaping of whole words fails on this font. */
-function drawnLine(font: Font, text: string, size: number): { readonly path: Path2D; readonly width: number } {
-  const unit = size / font.unitsPerEm;
-  const path = new Path2D();
-  let width = 0;
-  for (const letter of text) {
-    const glyph = font.charToGlyph(letter);
-    for (const command of glyph.getPath(width, 0, size).commands) {
-      if (command.type === 'M') path.moveTo(command.x, command.y);
-      else if (command.type === 'L') path.lineTo(command.x, command.y);
-      else if (command.type === 'Q') path.quadraticCurveTo(command.x1, command.y1, command.x, command.y);
-      else if (command.type === 'C')
-        path.bezierCurveTo(command.x1, command.y1, command.x2, command.y2, command.x, command.y);
-      else path.closePath();
-    }
-    width += (glyph.advanceWidth ?? 0) * unit;
-  }
-  return { path, width };
 }

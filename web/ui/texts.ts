@@ -16,6 +16,8 @@ export const TEXTS = {
   thisWhatCouldNotBe: (what: string): string => `This ${what} could not be opened`,
   toTheName: (name: string): string => `To the ${name}`,
   stop: 'Stop',
+  zoomOut: 'Zoom out',
+  zoomIn: 'Zoom in',
   timeLeft: (seconds: number): string =>
     seconds < 60 ? `about ${Math.max(1, Math.round(seconds))} s left` : `about ${Math.round(seconds / 60)} min left`,
   thereIsNothingAtThis: 'There is nothing at this address',

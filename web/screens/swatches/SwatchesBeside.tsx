@@ -1,16 +1,14 @@
-import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
 import type { SwatchSummary } from '../../../contract/index.ts';
 import { repeatText, tileOf } from '../../../core/lattice/index.ts';
 import { blobUrl } from '../../api/client.ts';
 import { ActualSize } from '../../ui/ActualSize.tsx';
-import { Button } from '../../ui/Button.tsx';
 import { ClothSample } from '../../ui/ClothSample.tsx';
 import { Overlay } from '../../ui/Overlay.tsx';
 import { useUnit } from '../../ui/unit.ts';
+import { ZoomButtons } from '../../ui/ZoomButtons.tsx';
 import { TEXTS } from './texts.ts';
 
-const ZOOM = 1.25;
 const [LEAST, MOST] = [0.02, 20];
 
 interface Props {
@@ -38,12 +36,7 @@ export function SwatchesBeside({ swatches, onClose }: Props) {
     >
       <div className="flex items-center gap-1 px-3 pt-3">
         <ActualSize onShow={set} />
-        <Button look="quiet" label={TEXTS.zoomOut} onClick={() => set(scale / ZOOM)}>
-          <Minus size={16} aria-hidden />
-        </Button>
-        <Button look="quiet" label={TEXTS.zoomIn} onClick={() => set(scale * ZOOM)}>
-          <Plus size={16} aria-hidden />
-        </Button>
+        <ZoomButtons scale={scale} onScale={set} />
       </div>
       <div
         className="grid min-h-0 grow gap-3 p-3"

@@ -1,4 +1,3 @@
-import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { type Repeat, tileOf } from '../../../core/lattice/index.ts';
 import { LONGEST_CLOTH_MM } from '../../../core/export/index.ts';
@@ -8,9 +7,9 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useUnit } from '../../ui/unit.ts';
 import { KNOWN_THINGS, type KnownThingName } from './knownThings.tsx';
+import { ZoomButtons } from '../../ui/ZoomButtons.tsx';
 import { TEXTS } from './texts.ts';
 
-const ZOOM = 1.25;
 const [LEAST, MOST] = [0.05, 20];
 const METRE = 1000;
 /** A common width of printed cloth, mm. */
@@ -90,12 +89,7 @@ export function ViewBar({ repeat, scale, onScale, thing, onThing }: Props) {
           {TEXTS.aMetre}
         </Button>
         <ActualSize onShow={set} />
-        <Button look="quiet" label={TEXTS.zoomOut} onClick={() => set(scale / ZOOM)}>
-          <Minus size={16} aria-hidden />
-        </Button>
-        <Button look="quiet" label={TEXTS.zoomIn} onClick={() => set(scale * ZOOM)}>
-          <Plus size={16} aria-hidden />
-        </Button>
+        <ZoomButtons scale={scale} onScale={set} />
         <output className="px-2 text-sm" data-scale={scale}>
           {TEXTS.seenWidth(formatLength(Math.round(window.innerWidth / scale), unit))}
         </output>

@@ -14,8 +14,6 @@ export const TEXTS = {
   openItsDesign: 'Open its design',
   exportIt: 'Export',
   swatch: 'Swatch',
-  zoomOut: 'Zoom out',
-  zoomIn: 'Zoom in',
   scale: 'Scale',
   nameOfTheSwatch: 'Name of the swatch',
   nameWasDeletedFromThe: (name: string): string => `“${name}” was deleted from the swatch book.`,
