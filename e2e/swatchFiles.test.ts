@@ -70,6 +70,30 @@ describe('several files in one go', () => {
   });
 });
 
+describe('a design', () => {
+  it('goes out as a pack with its motifs, and what was deleted of the saved choices comes back', async () => {
+    const { driver } = page;
+    await page.goTo('/designs/low-tide-herring-run');
+    await driver.wait(until.elementLocated(By.css('[data-cell]')));
+    await click(driver, 'button', 'Export');
+    await click(driver, 'button', 'Save these choices');
+    await type(driver, 'Name of these choices', 'As it is');
+    await driver.wait(until.elementLocated(By.xpath("//option[text()='As it is']")));
+    await click(driver, 'button', 'Delete these saved choices');
+    await driver.wait(async () => (await driver.findElements(By.xpath("//option[text()='As it is']"))).length === 0);
+    await click(driver, 'button', 'Export a pack');
+    const zip = unzipSync(readFileSync(await downloaded('Herring run pack.zip')));
+    const list = JSON.parse(Buffer.from(zip['pack.json'] as Uint8Array).toString()) as { designs: { id: string }[] };
+    expect(list.designs.map(({ id }) => id)).toEqual(['low-tide-herring-run']);
+    const notice = "//*[contains(text(), 'The choices “As it is” were deleted.')]";
+    await (
+      await driver.wait(until.elementLocated(By.xpath(`${notice}/following::button[normalize-space()='Undo']`)))
+    ).click();
+    await click(driver, 'button', 'Export');
+    await driver.wait(until.elementLocated(By.xpath("//option[text()='As it is']")));
+  });
+});
+
 describe('selected swatches', () => {
   it('are compared side by side at one scale', async () => {
     const { driver } = page;
@@ -95,7 +119,7 @@ describe('selected swatches', () => {
     await selectSwatches(2);
     await click(driver, 'button', 'Pack');
     await submit();
-    const pack = await downloaded('pack.zip');
+    const pack = await downloaded('2 swatches pack.zip');
     await (await driver.findElement(By.css('input[type=file][accept*=zip]'))).sendKeys(pack);
     await waitForText(driver, 'Imported 2 swatches and');
     await click(driver, 'button', 'Sheet');

@@ -51,6 +51,10 @@ describe('a template of file names', () => {
     ).toBe('a b');
   });
 
+  it('never is empty', () => {
+    expect(orderFileName('{density}', REPEAT, vectorTileOrder('svg'), { ...OF, name: '//' })).toBe('Swatch.svg');
+  });
+
   it('numbers equal names, so that none is written over', () => {
     expect(distinctNames(['a.png', 'A.png', 'a.svg', 'a.png'])).toEqual(['a.png', 'A 2.png', 'a.svg', 'a 3.png']);
     fc.assert(

@@ -53,7 +53,7 @@ export function nameFromTemplate(template: string, facts: FileFacts): string {
   const filled = template.replace(/\{([^}]*)\}/g, (whole, field: string) =>
     isField(field) ? FIELDS[field](facts) : whole,
   );
-  return cleanFileName(filled, facts.name);
+  return cleanFileName(filled, cleanFileName(facts.name, 'Swatch'));
 }
 
 /** A file name that every system takes. @param unnamed what it is called where nothing is left */

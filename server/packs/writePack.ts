@@ -43,6 +43,7 @@ export async function writePack(studio: Studio, wish: PackWish, file: string, co
     const folder = `swatches/${String(n + 1).padStart(2, '0')} ${cleanFileName(name, 'Swatch')}`;
     const packed = [];
     for (const [m, version] of versions.entries()) {
+      context.signal.throwIfAborted();
       const { note, savedAt, designId, revision, design, tile, thumbnail } = version;
       const [tilePath, preview] = [`${folder}/tile ${m + 1}.png`, `${folder}/preview ${m + 1}.png`] as const;
       zip.addFile(await blobs.soundPathOf(tile), tilePath, { compress: false });

@@ -36,8 +36,8 @@ export function packRoutes(studio: Studio): Router {
 
   implement(router, contract.importPack, async (call) => {
     const content = fileOf(call, 'The file');
-    if (content[0] === OPEN_BRACE) {
-      const design = await openDocument(pool, readJson(content));
+    if (isJson(content)) {
+      const design = await openDocument(pool, readJson(withoutMark(content)));
       return takePack(studio, { motifs: [], designs: [design], swatches: [] });
     }
     // Handed over as a file, since it can be larger than what fits between two processes.
@@ -53,5 +53,12 @@ export function packRoutes(studio: Studio): Router {
   return router;
 }
 
-/** A ZIP begins with a P; JSON of an object with this. */
-const OPEN_BRACE = '{'.charCodeAt(0);
+/** Whether it is JSON of an object rather than a ZIP, which begins with a P. */
+function isJson(content: Buffer): boolean {
+  return /^(?:\ufeff)?\s*\{/.test(content.toString('utf8', 0, 256));
+}
+
+/** Some editors put a mark of three bytes before UTF-8. */
+function withoutMark(content: Buffer): Buffer {
+  return content[0] === 0xef ? content.subarray(3) : content;
+}

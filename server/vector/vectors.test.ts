@@ -180,6 +180,9 @@ describe('an SVG', () => {
     expect(text.match(/<g id="m\d+">/g)).toHaveLength(1);
     expect(text).toContain('clip-path="url(#edges)"');
     expect(text).toContain('<title>Tide “marks” &amp; weed</title>');
+    expect(text).toMatch(
+      /<metadata>Drawn again and compared with the pattern at \d+ pixels: mean difference 0\.\d\d %\.<\/metadata>/,
+    );
   });
 
   it('has no ground where the design has none, or the colour behind it', async () => {

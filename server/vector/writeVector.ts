@@ -10,7 +10,7 @@ import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { VectorOutcome, VectorTask } from '../work/tasks.ts';
 import { clothPdf } from './clothPdf.ts';
-import { proveSvg } from './proveSvg.ts';
+import { proveSvg, withProof } from './proveSvg.ts';
 
 /** Writes what is asked for as shapes, and proves what can be drawn again. @throws Problem where it is too much */
 export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
@@ -27,7 +27,8 @@ export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
   const picture = (blob: string): string => pictures.get(blob) ?? '';
   const svg = async (format: 'svg' | 'svg-pattern') => {
     const text = clothSvg({ scene, repeat: design.repeat, page, format, title, picture });
-    return { text, proof: await proveSvg(text, { scene, backend, repeat: design.repeat, page, extent: order.extent }) };
+    const proof = await proveSvg(text, { scene, backend, repeat: design.repeat, page, extent: order.extent });
+    return { text: withProof(text, proof), proof };
   };
 
   const write = async (): Promise<{ content: Uint8Array; proof?: VectorOutcome['proof'] }> => {

@@ -1,10 +1,13 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import * as contract from '../../contract/index.ts';
 import { call, upload } from './client.ts';
+import type { ExportSource } from './exports.ts';
 
-/** Swatches with all that they are made of, as one file. */
-export function startPack(swatches: readonly string[]): Promise<contract.Job> {
-  return call(contract.startPack, { body: { swatches, designs: [] } });
+/** Swatches and designs with all that they are made of, as one file. */
+export function startPack(sources: readonly ExportSource[]): Promise<contract.Job> {
+  const swatches = sources.flatMap((source) => ('swatch' in source ? [source.swatch] : []));
+  const designs = sources.flatMap((source) => ('design' in source ? [source.design] : []));
+  return call(contract.startPack, { body: { swatches, designs } });
 }
 
 export function startSheet(wish: contract.JsonBodyOf<typeof contract.startSheet>): Promise<contract.Job> {

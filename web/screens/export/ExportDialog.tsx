@@ -1,8 +1,14 @@
 import { useState, type FormEvent } from 'react';
-import { startBatch as startBatchRoute, startExport as startExportRoute } from '../../../contract/index.ts';
+import {
+  startBatch as startBatchRoute,
+  startExport as startExportRoute,
+  startPack as startPackRoute,
+} from '../../../contract/index.ts';
+import { Package } from 'lucide-react';
 import { type AnyOrder, DEFAULT_TEMPLATE, formatOf, orderRefusal, tileOrder } from '../../../core/export/index.ts';
 import { type ExportSource, startBatch, startExport } from '../../api/exports.ts';
 import { useJob } from '../../api/jobs.ts';
+import { startPack } from '../../api/packs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { download } from '../../ui/download.ts';
@@ -39,6 +45,10 @@ export function ExportDialog({ open, onClose, subjects, sources }: Props) {
     finish({ href: file.href, fileName: file.fileName, files: [file] }),
   );
   const batch = useJob(startBatchRoute, (zip) => finish(zip));
+  const pack = useJob(startPackRoute, ({ href, fileName }) => {
+    download(href, fileName);
+    onClose();
+  });
   const [first] = subjects;
   const order = orders[at] ?? orders[0];
   if (!first || !order) return null;
@@ -54,6 +64,7 @@ export function ExportDialog({ open, onClose, subjects, sources }: Props) {
   // Whoever leaves does not want it any more.
   const leave = (): void => {
     watch.stop();
+    pack.stop();
     setMade(undefined);
     onClose();
   };
@@ -94,7 +105,17 @@ export function ExportDialog({ open, onClose, subjects, sources }: Props) {
           <NameTemplateField template={template} subject={first} order={order} onChange={setTemplate} />
           <PlanSummary order={order} subjects={subjects} />
           <JobProgress watch={watch} doing={TEXTS.painting} />
+          <JobProgress watch={pack} doing={TEXTS.packing} />
           <div className="flex justify-end gap-2">
+            <Button
+              look="quiet"
+              className="mr-auto"
+              title={TEXTS.packNote}
+              disabled={pack.running}
+              onClick={() => pack.start(async () => startPack(await sources()))}
+            >
+              <Package size={15} aria-hidden /> {TEXTS.exportPack}
+            </Button>
             <Button onClick={leave}>{TEXTS.cancel}</Button>
             <Button type="submit" look="accent" disabled={watch.running || isRefused}>
               {count === 1 ? `${TEXTS.export} ${formatOf(order).name}` : TEXTS.exportFiles(count)}

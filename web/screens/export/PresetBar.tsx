@@ -4,7 +4,7 @@ import type { ExportPreset } from '../../../contract/index.ts';
 import type { AnyOrder } from '../../../core/export/index.ts';
 import { usePresetMutation, usePresets } from '../../api/exports.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useNotifyProblem } from '../../ui/Notices.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -17,6 +17,7 @@ interface Props {
 export function PresetBar({ orders, template, onTake }: Props) {
   const presets = usePresets();
   const mutation = usePresetMutation();
+  const notify = useNotify();
   const notifyProblem = useNotifyProblem();
   const [taken, setTaken] = useState('');
   const [name, setName] = useState<string>();
@@ -31,6 +32,22 @@ export function PresetBar({ orders, template, onTake }: Props) {
           setName(undefined);
           if (saved) setTaken(saved.id);
         },
+        onError: notifyProblem,
+      },
+    );
+  };
+  const remove = (): void => {
+    const gone = all.find(({ id }) => id === taken);
+    if (!gone) return;
+    const { id: _, ...preset } = gone;
+    mutation.mutate(
+      { remove: taken },
+      {
+        onSuccess: () =>
+          notify({
+            text: TEXTS.choiceDeleted(gone.name),
+            action: { label: TEXTS.undo, run: () => mutation.mutate({ save: preset }) },
+          }),
         onError: notifyProblem,
       },
     );
@@ -57,11 +74,7 @@ export function PresetBar({ orders, template, onTake }: Props) {
         </select>
       )}
       {all.some(({ id }) => id === taken) && (
-        <Button
-          look="quiet"
-          label={TEXTS.deleteChoice}
-          onClick={() => mutation.mutate({ remove: taken }, { onError: notifyProblem })}
-        >
+        <Button look="quiet" label={TEXTS.deleteChoice} onClick={remove}>
           <Trash2 size={15} aria-hidden />
         </Button>
       )}

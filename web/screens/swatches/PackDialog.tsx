@@ -24,7 +24,7 @@ export function PackDialog({ open, onClose, swatches }: Props) {
       watch={watch}
       doing={TEXTS.packing}
       action={TEXTS.exportPack}
-      onStart={() => watch.start(() => startPack(swatches.map(({ id }) => id)))}
+      onStart={() => watch.start(() => startPack(swatches.map(({ id }) => ({ swatch: id }))))}
       onClose={onClose}
     >
       <p className="text-sm">{TEXTS.packNote}</p>
