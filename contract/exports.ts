@@ -117,7 +117,7 @@ export type ExportPreset = Immutable<InferType<typeof presetSchema>>;
 export const listPresets = route({
   method: 'GET',
   path: '/export-presets',
-  summary: 'Lists saved choices of formats and sizes by their names.',
+  summary: 'Lists the presets of formats and sizes by name.',
   answer: array(presetSchema).required(),
   problems: [],
 });
@@ -125,7 +125,7 @@ export const listPresets = route({
 export const savePreset = route({
   method: 'POST',
   path: '/export-presets',
-  summary: 'Saves a choice of formats and sizes under a name; one of the same name is replaced.',
+  summary: 'Saves a preset of formats and sizes; one of the same name is replaced.',
   body: exactly(presetFields),
   answer: presetSchema,
   status: 201,
@@ -135,7 +135,7 @@ export const savePreset = route({
 export const deletePreset = route({
   method: 'DELETE',
   path: '/export-presets/{id}',
-  summary: 'Deletes a saved choice.',
+  summary: 'Deletes a preset.',
   params: exactly({ id: idSchema }),
   problems: [404],
 });

@@ -34,7 +34,7 @@ async function selectSwatches(count: number): Promise<void> {
 }
 
 describe('several files in one go', () => {
-  it('come down as one ZIP under the names of a template, each as large as was said, and the choices can be saved', async () => {
+  it('come down as one ZIP under the names of a template, each as large as was said, and they can be kept as a preset', async () => {
     const { driver } = page;
     await page.goTo(SWATCH);
     await click(driver, 'button', 'Export');
@@ -47,11 +47,11 @@ describe('several files in one go', () => {
     await waitForText(driver, 'One page in true millimetres');
     await type(driver, 'File name', '{number} {name} {contents}', false);
     await driver.wait(until.elementTextIs(await page.find('[data-file-name]'), '01 Herring run tile.pdf'));
-    await click(driver, 'button', 'Save these choices');
-    await type(driver, 'Name of these choices', 'For the web and the printer');
+    await click(driver, 'button', 'Save as preset');
+    await type(driver, 'Preset name', 'For the web and the printer');
     await driver.wait(until.elementLocated(By.xpath("//option[text()='For the web and the printer']")));
     await click(driver, 'button', 'Export 3 files');
-    await waitForText(driver, 'A PDF is not drawn again here.');
+    await waitForText(driver, 'A PDF is not redrawn and compared.');
     const zip = unzipSync(readFileSync(await downloaded('.zip')));
     expect(Object.keys(zip)).toEqual(['01 Herring run tile.png', '02 Herring run tile.svg', '03 Herring run tile.pdf']);
     const [png, svg, pdf] = Object.values(zip).map((content) => Buffer.from(content)) as [Buffer, Buffer, Buffer];
@@ -64,28 +64,28 @@ describe('several files in one go', () => {
     // The next time they are there to be taken.
     await page.goTo(SWATCH);
     await click(driver, 'button', 'Export');
-    const choices = await driver.wait(until.elementLocated(By.css('[aria-label="Saved choices"]')));
-    await choices.findElement(By.xpath("./option[text()='For the web and the printer']")).click();
+    const presets = await driver.wait(until.elementLocated(By.css('[aria-label="Presets"]')));
+    await presets.findElement(By.xpath("./option[text()='For the web and the printer']")).click();
     await waitForText(driver, 'Export 3 files');
   });
 });
 
 describe('a design', () => {
-  it('goes out as a pack with its motifs, and what was deleted of the saved choices comes back', async () => {
+  it('goes out as a pack with its motifs, and a deleted preset comes back', async () => {
     const { driver } = page;
     await page.goTo('/designs/low-tide-herring-run');
     await driver.wait(until.elementLocated(By.css('[data-cell]')));
     await click(driver, 'button', 'Export');
-    await click(driver, 'button', 'Save these choices');
-    await type(driver, 'Name of these choices', 'As it is');
+    await click(driver, 'button', 'Save as preset');
+    await type(driver, 'Preset name', 'As it is');
     await driver.wait(until.elementLocated(By.xpath("//option[text()='As it is']")));
-    await click(driver, 'button', 'Delete these saved choices');
+    await click(driver, 'button', 'Delete this preset');
     await driver.wait(async () => (await driver.findElements(By.xpath("//option[text()='As it is']"))).length === 0);
     await click(driver, 'button', 'Export a pack');
     const zip = unzipSync(readFileSync(await downloaded('Herring run pack.zip')));
     const list = JSON.parse(Buffer.from(zip['pack.json'] as Uint8Array).toString()) as { designs: { id: string }[] };
     expect(list.designs.map(({ id }) => id)).toEqual(['low-tide-herring-run']);
-    const notice = "//*[contains(text(), 'The choices “As it is” were deleted.')]";
+    const notice = "//*[contains(text(), 'The preset “As it is” was deleted.')]";
     await (
       await driver.wait(until.elementLocated(By.xpath(`${notice}/following::button[normalize-space()='Undo']`)))
     ).click();

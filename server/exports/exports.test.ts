@@ -107,7 +107,7 @@ describe('exports', () => {
   });
 });
 
-describe('saved choices', () => {
+describe('presets', () => {
   it('are listed by name; one of the same name is replaced', async () => {
     const preset = { name: 'Print', orders: [vectorTileOrder('pdf')], template: '{name}' };
     const { id } = (await call('POST', '/export-presets', preset)).body;

@@ -12,6 +12,7 @@ import {
 import type { Repeat } from '../../core/lattice/index.ts';
 import { notFound, Problem } from '../problem.ts';
 import type { Queries, Store } from './database.ts';
+import { type SaveRow, savesAfter } from './saves.ts';
 import { isSameUse, usesIn, writeUses } from './uses.ts';
 
 /** One save: the commands since `revision`, under a name of its own so that it counts once however often it arrives. */
@@ -283,20 +284,6 @@ export class Designs {
       file.isBeingWritten = false;
     }
   }
-}
-
-interface SaveRow {
-  readonly revision: number;
-  readonly save: string;
-  readonly commands: string;
-}
-
-async function savesAfter(queries: Queries, number: number, revision: number): Promise<SaveRow[]> {
-  const { rows } = await queries.query<SaveRow>(
-    'SELECT revision, save, commands FROM saves WHERE design = $1 AND revision > $2 ORDER BY revision',
-    [number, revision],
-  );
-  return rows;
 }
 
 /** Checking a large design takes longer than all else that is done to open it, so it is done once. */

@@ -9,13 +9,13 @@ interface PresetRow {
   readonly file: Pick<ExportPreset, 'orders' | 'template'>;
 }
 
-/** Saved choices of formats and sizes, by their names. */
+/** The presets of formats and sizes, by name. */
 export async function listPresets(queries: Queries): Promise<ExportPreset[]> {
   const { rows } = await queries.query<PresetRow>('SELECT id, name, file FROM export_presets ORDER BY lower(name), id');
   return rows.map(({ file, ...named }) => ({ ...named, ...file }));
 }
 
-/** Saves a choice under a name; the one that had it before is replaced. */
+/** Saves a preset; the one that had its name before is replaced. */
 export async function savePreset(
   queries: Queries,
   { name, orders, template }: Omit<ExportPreset, 'id'>,

@@ -65,6 +65,6 @@ export async function proveSvg(text: string, { scene, backend, repeat, page, ext
 
 /** The document with what was found written into it. */
 export function withProof(text: string, { pixels, mean }: Proof): string {
-  const found = `Drawn again and compared with the pattern at ${pixels} pixels: mean difference ${((100 * mean) / 255).toFixed(2)} %.`;
+  const found = `Redrawn and compared with the pattern at ${pixels} pixels: mean difference ${((100 * mean) / 255).toFixed(2)} %.`;
   return text.replace('<defs>', `<metadata>${found}</metadata><defs>`);
 }

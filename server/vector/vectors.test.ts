@@ -181,7 +181,7 @@ describe('an SVG', () => {
     expect(text).toContain('clip-path="url(#edges)"');
     expect(text).toContain('<title>Tide “marks” &amp; weed</title>');
     expect(text).toMatch(
-      /<metadata>Drawn again and compared with the pattern at \d+ pixels: mean difference 0\.\d\d %\.<\/metadata>/,
+      /<metadata>Redrawn and compared with the pattern at \d+ pixels: mean difference 0\.\d\d %\.<\/metadata>/,
     );
   });
 

@@ -45,7 +45,7 @@ export function PresetBar({ orders, template, onTake }: Props) {
       {
         onSuccess: () =>
           notify({
-            text: TEXTS.choiceDeleted(gone.name),
+            text: TEXTS.presetDeleted(gone.name),
             action: { label: TEXTS.undo, run: () => mutation.mutate({ save: preset }) },
           }),
         onError: notifyProblem,
@@ -56,7 +56,7 @@ export function PresetBar({ orders, template, onTake }: Props) {
     <div className="flex flex-wrap items-center gap-2 text-sm">
       {all.length > 0 && (
         <select
-          aria-label={TEXTS.savedChoices}
+          aria-label={TEXTS.presets}
           value={taken}
           onChange={({ target: { value } }) => {
             setTaken(value);
@@ -65,7 +65,7 @@ export function PresetBar({ orders, template, onTake }: Props) {
           }}
           className="h-8 max-w-60 rounded-md border border-thread bg-white px-2"
         >
-          <option value="">{TEXTS.savedChoices}</option>
+          <option value="">{TEXTS.presets}</option>
           {all.map((preset) => (
             <option key={preset.id} value={preset.id}>
               {preset.name}
@@ -74,20 +74,20 @@ export function PresetBar({ orders, template, onTake }: Props) {
         </select>
       )}
       {all.some(({ id }) => id === taken) && (
-        <Button look="quiet" label={TEXTS.deleteChoice} onClick={remove}>
+        <Button look="quiet" label={TEXTS.deletePreset} onClick={remove}>
           <Trash2 size={15} aria-hidden />
         </Button>
       )}
       {name === undefined ? (
         <Button look="quiet" onClick={() => setName('')}>
-          {TEXTS.saveChoice}
+          {TEXTS.saveAsPreset}
         </Button>
       ) : (
         <>
           <input
             autoFocus
-            aria-label={TEXTS.choiceName}
-            placeholder={TEXTS.choiceName}
+            aria-label={TEXTS.presetName}
+            placeholder={TEXTS.presetName}
             value={name}
             maxLength={120}
             onChange={(event) => setName(event.target.value)}
