@@ -7,9 +7,9 @@ const CORE = [
   ['motif'],
   ['document', 'svg'],
   ['arrange', 'shapes', 'scan'],
-  ['bundle', 'layout', 'toss', 'sheet'],
+  ['bundle', 'layout', 'toss', 'sheet', 'colourway'],
   ['paint', 'export'],
-  ['check', 'vector'],
+  ['check', 'vector', 'print'],
 ];
 
 const above = (level) => CORE.slice(level + 1).flat();

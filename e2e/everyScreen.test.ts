@@ -75,6 +75,12 @@ const SCREENS: readonly Screen[] = [
   },
   { name: 'the workshop', path: '/workshop' },
   { name: 'a sheet', path: '/workshop/low-tide-sheet-lino' },
+  { name: 'the print house', path: '/print-house' },
+  {
+    name: 'ordering a print',
+    path: '/swatches/low-tide-swatch-limpets-dusk',
+    prepare: (driver) => click(driver, 'button', 'Order a print'),
+  },
   { name: 'the swatch book', path: '/swatches' },
   { name: 'a swatch', path: '/swatches/low-tide-swatch-limpets-dusk' },
   {

@@ -19,6 +19,7 @@ import { fontRoutes } from './routes/fonts.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { motifRoutes } from './routes/motifs.ts';
 import { packRoutes } from './routes/packs.ts';
+import { printOrderRoutes } from './routes/printOrders.ts';
 import { scannerRoutes } from './routes/scanner.ts';
 import { scanRoutes } from './routes/scans.ts';
 import { sheetRoutes } from './routes/sheets.ts';
@@ -77,6 +78,7 @@ export function createApp(
     exportRoutes,
     packRoutes,
     sheetRoutes,
+    printOrderRoutes,
     jobRoutes,
     collectionRoutes,
     fontRoutes,

@@ -12,6 +12,7 @@ import { SQUARE } from '../core/lattice/index.ts';
 import { NO_STEPS } from '../core/recipe/index.ts';
 import { leafAt } from '../core/testing/arbitraries.ts';
 import sharp from 'sharp';
+import { PrintHouse } from './printHouse/printHouse.ts';
 import { tideFont } from './testing/tideFont.ts';
 import { openTestStudio, type TestStudio } from './testing/testStudio.ts';
 
@@ -23,7 +24,8 @@ let hevrel: TestStudio;
 const asked = new Set<string>();
 
 beforeAll(async () => {
-  hevrel = await openTestStudio();
+  const pace = { answer: 0, dispatch: 0 };
+  hevrel = await openTestStudio({ printHouse: (folder, pool) => new PrintHouse(folder, pool, pace) });
 });
 afterAll(() => hevrel.close());
 
@@ -181,6 +183,19 @@ describe('the contract', () => {
     const { id: presetId } = await ask('savePreset', { body: preset });
     await ask('listPresets');
     await ask('deletePreset', { params: { id: presetId } });
+    const wish = { cloth: 'drill', metres: 1, format: 'png', dpi: 150 };
+    await ask('readPrintHouse');
+    await ask('tellPrintHouse', { body: { behaviour: 'normal' } });
+    const ordered = { swatch: sheet.swatches[0], ...wish };
+    const { id: printId } = await ask('orderPrint', { body: ordered });
+    const stateOf = async (id: string): Promise<string> =>
+      (await ask('listPrintOrders')).orders.find((order: { id: string }) => order.id === id).state;
+    while ((await stateOf(printId)) !== 'answered') await new Promise((resolve) => setTimeout(resolve, 50));
+    await ask('approvePrint', { params: { id: printId } });
+    const { id: cancelled } = await ask('orderPrint', { body: ordered });
+    await ask('cancelPrint', { params: { id: cancelled } });
+    await hevrel.studio.database.query("UPDATE print_orders SET state = 'interrupted' WHERE id = $1", [cancelled]);
+    await ask('resumePrint', { params: { id: cancelled } });
     await ask('deleteDesign', { params });
     await ask('restoreDesign', { params });
 

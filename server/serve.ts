@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { DailyBackups } from './backup/dailyBackups.ts';
 import { createApp } from './app.ts';
 import { resumeExports } from './exports/exportWork.ts';
+import { resumePrints } from './print/resumePrints.ts';
 import { messageOf } from '../core/problem/index.ts';
 import { declineSamples, layOutSamples } from './samples/layOutSamples.ts';
 import { prepareStudio } from './samples/prepareStudio.ts';
@@ -19,7 +20,7 @@ const REQUEST_MS = 600_000;
 /** Requests under way when Hevrel is closed may take this long yet. */
 const REQUESTS_MS = 5000;
 
-/** Exports that the last process left in the middle are started again so long after the start, ms. */
+/** Exports and print orders that the last process left in the middle are started again so long after the start, ms. */
 const RESUME_MS = 3000;
 
 /** A running Hevrel. */
@@ -60,7 +61,9 @@ export async function serve(
     studio.folder.lock.write({ pid: process.pid, url });
     // Not at once: a window that waits for its design comes first.
     const resuming = setTimeout(() => {
-      resumeExports(studio).catch((error: unknown) => say(`Exports could not be started again: ${messageOf(error)}`));
+      Promise.all([resumeExports(studio), resumePrints(studio)]).catch((error: unknown) =>
+        say(`Exports could not be started again: ${messageOf(error)}`),
+      );
     }, RESUME_MS);
     const daily = new DailyBackups(studio);
     return {

@@ -10,6 +10,8 @@ import { emptyBin } from './store/swatches.ts';
 import { Maintenance } from './store/maintenance.ts';
 import { Space } from './store/space.ts';
 import { StartError } from './store/startError.ts';
+import { HouseClient } from './print/houseClient.ts';
+import { houseFolder, PrintHouse } from './printHouse/printHouse.ts';
 import { Problem } from './problem.ts';
 import { Pool } from './work/pool.ts';
 
@@ -23,6 +25,9 @@ export interface Studio {
   readonly jobs: Jobs;
   readonly pool: Pool;
   readonly space: Space;
+  /** The simulated print house, and what talks to it. */
+  readonly printHouse: PrintHouse;
+  readonly house: HouseClient;
   close(): Promise<void>;
 }
 
@@ -30,12 +35,13 @@ export interface Studio {
 export interface StudioParts {
   readonly pool?: Pool;
   readonly space?: (folder: string) => Space;
+  readonly printHouse?: (folder: string, pool: Pool) => PrintHouse;
 }
 
 /** Opens the studio kept in a folder; it closes the pool with itself. @throws StartError where the folder cannot be had */
 export async function openStudio(
   path: string,
-  { pool = new Pool(), space: spaceOf }: StudioParts = {},
+  { pool = new Pool(), space: spaceOf, printHouse: houseOf = openHouse }: StudioParts = {},
 ): Promise<Studio> {
   const folder = takeDataFolder(path);
   const space = spaceOf?.(folder.path) ?? new Space(folder.path);
@@ -46,6 +52,7 @@ export async function openStudio(
     database = opened;
     const jobs = new Jobs(opened);
     await jobs.closeAbandoned();
+    const printHouse = houseOf(houseFolder(folder.path), pool);
     const maintenance = new Maintenance(opened, async () => {
       clearOldExports(folder.exports);
       await emptyBin(opened);
@@ -59,9 +66,12 @@ export async function openStudio(
       jobs,
       pool,
       space,
+      printHouse,
+      house: new HouseClient(printHouse),
       async close() {
         maintenance.stop();
         await jobs.stopAll();
+        await printHouse.close();
         await pool.close();
         await opened.close();
         folder.release();
@@ -73,6 +83,8 @@ export async function openStudio(
     throw error;
   }
 }
+
+const openHouse = (folder: string, pool: Pool): PrintHouse => new PrintHouse(folder, pool);
 
 /** @throws StartError with a sentence where the database cannot be used */
 async function openDatabase(data: DataFolder, space: Space, pool: Pool): Promise<Database> {

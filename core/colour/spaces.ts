@@ -1,21 +1,32 @@
 import {
   differenceCiede2000,
   formatHex,
+  modeHsl,
+  modeLab,
   modeLab65,
+  modeLch,
   modeLrgb,
   modeOklab,
   modeOklch,
   modeRgb,
+  modeXyz50,
   modeXyz65,
   useMode,
 } from 'culori/fn';
 import type { Hex } from './hex.ts';
 
 // Only the spaces that are needed, and those between: the whole of the package would be most of what the page fetches.
-useMode(modeRgb);
+/** To sRGB, channels 0 to 1. */
+export const toRgb = useMode(modeRgb);
 useMode(modeLrgb);
+useMode(modeXyz50);
 useMode(modeXyz65);
 useMode(modeLab65);
+
+/** To HSL, and to CIELAB under D50 as CSS writes it. */
+export const toHsl = useMode(modeHsl);
+export const toLab = useMode(modeLab);
+useMode(modeLch);
 
 /** sRGB to OKLab (Ottosson, 2020): lightness 0 to 1, a and b about -0.4 to 0.4. */
 export const toOklab = useMode(modeOklab);

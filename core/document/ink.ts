@@ -1,4 +1,4 @@
-import { array, object, type InferType } from 'yup';
+import { array, boolean, object, type InferType } from 'yup';
 import { hexSchema } from '../colour/index.ts';
 import { idSchema, type Immutable, nameSchema, recordOf } from '../schema/index.ts';
 import { MOST_PRINTS } from './limits.ts';
@@ -9,6 +9,8 @@ export const inkSchema = object({
   name: nameSchema,
   /** The artwork colours that this ink prints; each belongs to one ink only. */
   prints: array(hexSchema).required().max(MOST_PRINTS),
+  /** Whether it has the same colour in every colourway, which nothing changes before it is unlocked. */
+  locked: boolean().oneOf([true]).optional(),
 })
   .noUnknown()
   .required();

@@ -1,7 +1,7 @@
 import { anyPlacementFields, anyPoint, anyRepeat, LEAF_RECORD, leafAt } from './arbitraries.ts';
 import { type Command } from '../document/command.ts';
 import { type Design } from '../document/design.ts';
-import { NO_GROUND } from '../document/ground.ts';
+import { inksOfGround, NO_GROUND } from '../document/ground.ts';
 import { type Layer, newLayer } from '../document/layer.ts';
 import { newPlacement, placeMotif } from '../document/placeMotif.ts';
 import fc from 'fast-check';
@@ -72,11 +72,10 @@ export function fitting(design: Design): fc.Arbitrary<Command> {
       )
       .map((guides) => ({ type: 'guides', guides })),
     anyToss.map((toss) => ({ type: 'toss', toss })),
-    fc.constantFrom(NO_GROUND, { kind: 'flat' as const, ink: 'ground' }).map((ground) => ({ type: 'ground', ground })),
-    fc.constantFrom('Kelp', 'Tide').map((name) => ({ type: 'name', name })),
     fc
-      .constantFrom('#102030' as const, '#a0b0c0' as const)
-      .map((colour) => ({ type: 'colour', colourway: 'base', ink: 'ground', colour })),
+      .constantFrom(NO_GROUND, ...design.inks.map(({ id }) => ({ kind: 'flat' as const, ink: id })))
+      .map((ground) => ({ type: 'ground', ground })),
+    fc.constantFrom('Kelp', 'Tide').map((name) => ({ type: 'name', name })),
     fc.tuple(fresh, anyPoint, fc.constantFrom(...design.layers), fc.nat()).map(([id, at, { id: layer }, n]) => ({
       type: 'insert',
       placements: [{ index: n % (ids.length + 1), placement: leafAt(id, { ...at, layer }) }],
@@ -92,6 +91,7 @@ export function fitting(design: Design): fc.Arbitrary<Command> {
         ),
       ),
   ];
+  always.push(...colourCommands(design));
   if (ids.length === 0) return fc.oneof(...always);
   const some = fc.subarray(ids, { minLength: 1 });
   return fc.oneof(
@@ -106,4 +106,58 @@ export function fitting(design: Design): fc.Arbitrary<Command> {
       changes: Object.fromEntries(chosen.map((id) => [id, { x: -13.7 }])),
     })),
   );
+}
+
+const anyHex = fc.constantFrom('#102030' as const, '#a0b0c0' as const, '#ffffff' as const);
+
+/** Whatever is done to inks and colourways. */
+function colourCommands({ inks, colourways, ground }: Design): fc.Arbitrary<Command>[] {
+  const inkIds = inks.map(({ id }) => id);
+  const colourwayIds = colourways.map(({ id }) => id);
+  const onGround = inksOfGround(ground);
+  const removable = inkIds.filter((id) => !onGround.includes(id));
+  const fresh = (taken: readonly string[]): fc.Arbitrary<string> =>
+    fc
+      .nat(500)
+      .map((n) => `c${n}`)
+      .filter((id) => !taken.includes(id));
+  const colours = (ids: readonly string[]): fc.Arbitrary<Record<string, '#102030' | '#a0b0c0' | '#ffffff'>> =>
+    fc
+      .subarray([...ids])
+      .chain((some) => fc.tuple(...some.map((id) => fc.tuple(fc.constant(id), anyHex))))
+      .map((pairs) => Object.fromEntries(pairs));
+  const commands: fc.Arbitrary<Command>[] = [
+    fc.tuple(fresh(inkIds), fc.nat(inks.length), colours(colourwayIds)).map(([id, index, colours]) => ({
+      type: 'insert-inks',
+      inks: [{ index, ink: { id, name: 'Kelp', prints: [] }, colours }],
+    })),
+    fc.shuffledSubarray(inkIds).map((ids) => ({ type: 'order-inks', ids })),
+    fc.tuple(fresh(colourwayIds), fc.nat(colourways.length), colours(inkIds)).map(([id, index, colours]) => ({
+      type: 'insert-colourways',
+      colourways: [{ index, colourway: { id, name: 'Dusk', colours } }],
+    })),
+    fc
+      .tuple(fc.constantFrom(...colourwayIds), colours(inkIds), fc.option(fc.constant('Dawn')))
+      .map(([colourway, colours, name]) => ({
+        type: 'change-colourway',
+        colourway,
+        colours,
+        ...(name !== null && { name }),
+      })),
+    fc.shuffledSubarray(colourwayIds).map((ids) => ({ type: 'order-colourways', ids })),
+  ];
+  if (inkIds.length > 0)
+    commands.push(
+      fc
+        .tuple(fc.constantFrom(...colourwayIds), fc.constantFrom(...inkIds), anyHex)
+        .map(([colourway, ink, colour]) => ({ type: 'colour', colourway, ink, colour })),
+      fc
+        .tuple(fc.constantFrom(...inkIds), fc.boolean(), fc.constantFrom('Rust', 'Foam'))
+        .map(([id, locked, name]) => ({ type: 'change-inks', changes: { [id]: { locked, name } } })),
+    );
+  if (removable.length > 0)
+    commands.push(fc.subarray(removable, { minLength: 1 }).map((ids) => ({ type: 'remove-inks', ids })));
+  if (colourwayIds.length > 1)
+    commands.push(fc.constantFrom(...colourwayIds).map((id) => ({ type: 'remove-colourways', ids: [id] })));
+  return commands;
 }

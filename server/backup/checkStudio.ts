@@ -29,6 +29,7 @@ export async function checkStudio({ database: folder, blobs: files }: CheckStudi
     await desk.designs();
     await desk.documents();
     await desk.motifs();
+    await desk.printOrders();
     await desk.files();
   } finally {
     await database.close();
@@ -126,6 +127,16 @@ class CheckDesk implements CheckOutcome {
       preview: string;
     }>('SELECT id, name, picture, preview FROM sheets'))
       await this.#look('scans', `the scan “${name}” (${id})`, AGAIN, () => this.#requireFiles([picture, preview]));
+  }
+
+  /** Orders of prints, with the pictures that came back. */
+  async printOrders(): Promise<void> {
+    for (const { id, name, pictures } of await this.#rows<{ id: string; name: string; pictures: (string | null)[] }>(
+      'SELECT id, name, ARRAY[thumbnail, piece, across] AS pictures FROM print_orders',
+    ))
+      await this.#look('print orders', `the print order of “${name}” (${id})`, RESTORE, () =>
+        this.#requireFiles(pictures.filter((address) => address !== null)),
+      );
   }
 
   /** Every file, also those that nothing names any more. */

@@ -12,6 +12,8 @@ import { tileOrder } from '../../core/export/index.ts';
 /** Few here; five hundred in `npm run soak`, on several folders at a time. */
 const [KILLS, FOLDERS] = process.env['HEVREL_SOAK'] ? [500, 4] : [5, 1];
 const FEW = 4;
+/** What is done beside saving, each as often as it stands here: an import takes longest. */
+const BESIDE = ['nothing', 'export', 'backup', 'nothing', 'export', 'backup', 'nothing', 'import'];
 const folders = Array.from({ length: FOLDERS }, emptyFolder);
 const running = new Set<Running>();
 
@@ -59,7 +61,7 @@ async function life(data: string, kept: Kept, random: () => number): Promise<voi
   const began = performance.now();
   await save();
   // Killed within the time of a few saves, however long one takes on this machine, or later while one of these is under way.
-  const beside = ['nothing', 'import', 'export', 'backup'][Math.floor(random() * 4)];
+  const beside = BESIDE[Math.floor(random() * BESIDE.length)];
   const later = beside === 'nothing' ? 0 : 400;
   const importOne = async (): Promise<void> =>
     void kept.motifs.push(await client.importDrawing(drawing(kept.sent * 1000 + kept.motifs.length)));

@@ -1,11 +1,11 @@
 import { createHash } from 'node:crypto';
-import { createReadStream, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, statSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { pipeline } from 'node:stream/promises';
 import { nanoid } from 'nanoid';
 import { artworkSchema, type Artwork } from '../../core/motif/index.ts';
 import { Problem } from '../problem.ts';
+import { hashFile } from './hashFile.ts';
 import { syncPath, writeDurably } from './sync.ts';
 
 /** Kinds of content that are kept, by ending. */
@@ -55,7 +55,7 @@ export class Blobs {
   /** The path of a file that others read, held against its name. @throws Problem 500 where the file is damaged */
   async soundPathOf(address: string): Promise<string> {
     const path = this.pathOf(address);
-    if (!this.#sound.has(address)) this.#judge(address, await hashOf(path));
+    if (!this.#sound.has(address)) this.#judge(address, await hashFile(path));
     return path;
   }
 
@@ -71,7 +71,7 @@ export class Blobs {
 
   /** Whether a file is there and holds what its address names; looked at anew, however often it was read. */
   async isSound(address: string): Promise<boolean> {
-    const isSound = this.has(address) && address.startsWith(await hashOf(this.pathOf(address)));
+    const isSound = this.has(address) && address.startsWith(await hashFile(this.pathOf(address)));
     if (!isSound) this.#sound.delete(address);
     return isSound;
   }
@@ -103,11 +103,4 @@ export class Blobs {
 function holds(path: string, content: Buffer): boolean {
   const there = statSync(path, { throwIfNoEntry: false });
   return there?.size === content.length && readFileSync(path).equals(content);
-}
-
-/** The SHA-256 of a file, as hexadecimal digits. */
-async function hashOf(path: string): Promise<string> {
-  const hash = createHash('sha256');
-  await pipeline(createReadStream(path), hash);
-  return hash.digest('hex');
 }

@@ -72,6 +72,7 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
   },
   cut: { ms: 300_000, memory: 4000 * MB, doing: 'Cleaning this sheet', advice: SHEET },
   compare: { ms: 60_000, memory: 2000 * MB, doing: 'Comparing these versions', advice: KEPT },
+  'strike-off': { ms: 120_000, memory: 2000 * MB, doing: 'Printing this sample', advice: KEPT },
   scan: {
     ms: 180_000,
     memory: 4000 * MB,

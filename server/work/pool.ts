@@ -24,6 +24,7 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   cut: 'making',
   scan: 'making',
   compare: 'making',
+  'strike-off': 'making',
   paint: 'painting',
   vector: 'painting',
   pack: 'painting',

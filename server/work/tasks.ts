@@ -4,6 +4,7 @@ import type { ExportOrder, VectorOrder } from '../../core/export/index.ts';
 import type { Proof } from '../paint/proveFile.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
+import type { PrintCloth } from '../../core/print/index.ts';
 import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
 import type { OpenedPack } from '../packs/openedPack.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
@@ -196,6 +197,18 @@ export interface CompareOutcome {
   readonly picture: string | null;
 }
 
+/** Has the simulated print house print a sample: a piece of it at true size, and the whole width of the cloth. */
+export interface StrikeOffTask {
+  readonly kind: 'strike-off';
+  readonly file: string;
+  /** What the file holds, mm. */
+  readonly tile: { readonly width: number; readonly height: number };
+  readonly cloth: PrintCloth;
+  /** Where the pictures go. */
+  readonly piece: string;
+  readonly width: string;
+}
+
 /** Reads all of a studio and says what is damaged. */
 export interface CheckStudioTask {
   readonly kind: 'check-studio';
@@ -235,6 +248,7 @@ export type Task =
   | OpenTask
   | ArchiveTask
   | CompareTask
+  | StrikeOffTask
   | CheckStudioTask;
 
 /** What each kind of task comes to. */
@@ -255,6 +269,8 @@ interface Outcomes {
   open: Design;
   archive: { readonly bytes: number };
   compare: CompareOutcome;
+  /** Both pictures are there. */
+  'strike-off': true;
   'check-studio': CheckOutcome;
 }
 export type Outcome<T extends Task> = Outcomes[T['kind']];

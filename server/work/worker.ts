@@ -61,6 +61,10 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { compareTiles } = await import('../swatches/compareTiles.ts');
       return () => compareTiles(task);
     }
+    case 'strike-off': {
+      const { drawStrikeOff } = await import('../printHouse/drawStrikeOff.ts');
+      return () => drawStrikeOff(task);
+    }
     case 'check-studio': {
       const { checkStudio } = await import('../backup/checkStudio.ts');
       return () => checkStudio(task);

@@ -7,6 +7,7 @@ const PLACES = [
   { to: '/motifs', name: TEXTS.motifDrawer },
   { to: '/workshop', name: TEXTS.workshop },
   { to: '/swatches', name: TEXTS.swatchBook },
+  { to: '/print-house', name: TEXTS.printHouse },
 ] as const;
 
 /** The head of the studio's rooms: where one is, where one can go, what can be done here. */

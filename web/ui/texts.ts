@@ -31,6 +31,7 @@ export const TEXTS = {
   motifDrawer: 'Motif drawer',
   workshop: 'Workshop',
   swatchBook: 'Swatch book',
+  printHouse: 'Print house',
   hevrel: 'Hevrel',
   studio: 'Studio',
   dismiss: 'Dismiss',

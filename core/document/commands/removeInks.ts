@@ -2,15 +2,16 @@ import { object } from 'yup';
 import { idsSchema } from '../../schema/index.ts';
 import { inksOfGround } from '../ground.ts';
 import { MOST_INKS, READ_BEYOND } from '../limits.ts';
-import { CommandError, type CommandKind, typeField } from './commandKind.ts';
+import { CommandError, type CommandKind, type CommandOf, typeField } from './commandKind.ts';
+import type { insertInksSchema } from './insertInks.ts';
 import { requireInk } from './requireInk.ts';
 
 export const removeInksSchema = object({ type: typeField('remove-inks'), ids: idsSchema(READ_BEYOND * MOST_INKS) })
   .noUnknown()
   .required();
 
-/** Takes inks that were added away again: it only ever undoes. */
-export const removeInks: CommandKind<typeof removeInksSchema> = {
+/** Removes inks, with their colours in every colourway; what they printed is seen as it was drawn. */
+export const removeInks: CommandKind<typeof removeInksSchema, CommandOf<{ schema: typeof insertInksSchema }>> = {
   schema: removeInksSchema,
   apply(design, { ids }) {
     const gone = new Set(ids);
@@ -26,9 +27,20 @@ export const removeInks: CommandKind<typeof removeInksSchema> = {
       })),
     };
   },
-  invert() {
-    throw new CommandError('removing inks is only ever an undoing');
+  invert({ inks, colourways }, { ids }) {
+    const gone = new Set(ids);
+    return {
+      type: 'insert-inks',
+      inks: inks.flatMap((ink, index) => {
+        if (!gone.has(ink.id)) return [];
+        const colours = colourways.flatMap(({ id, colours }) => {
+          const colour = colours[ink.id];
+          return colour ? [[id, colour] as const] : [];
+        });
+        return [{ index, ink, colours: Object.fromEntries(colours) }];
+      }),
+    };
   },
   writes: ({ ids }) => ids.map((id) => `ink ${id}`),
-  describe: () => 'changed the inks',
+  describe: () => 'removed inks',
 };

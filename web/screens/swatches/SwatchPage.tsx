@@ -1,5 +1,5 @@
 import { repeatText, tileOf } from '../../../core/lattice/index.ts';
-import { ArrowLeft, Download, Trash2 } from 'lucide-react';
+import { ArrowLeft, Download, Printer, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { SwatchSummary, SwatchVersionSummary } from '../../../contract/index.ts';
@@ -12,6 +12,7 @@ import { Fetched } from '../../ui/Fetched.tsx';
 import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { useUnit } from '../../ui/unit.ts';
 import { ExportDialog } from '../export/ExportDialog.tsx';
+import { OrderDialog } from '../printHouse/OrderDialog.tsx';
 import { Comparison } from './Comparison.tsx';
 import type { KnownThingName } from './knownThings.tsx';
 import { LaidThing } from './LaidThing.tsx';
@@ -37,6 +38,7 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
   const [scale, setScale] = useState(BEGINNING_SCALE);
   const [thing, setThing] = useState<KnownThingName>();
   const [exporting, setExporting] = useState(false);
+  const [ordering, setOrdering] = useState(false);
   const [number, setNumber] = useState<number>();
   const [compared, setCompared] = useState<SwatchVersionSummary>();
   const versions = useVersions(swatch.id);
@@ -79,6 +81,9 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
           <Button onClick={() => setExporting(true)}>
             <Download size={15} aria-hidden /> {TEXTS.exportIt}
           </Button>
+          <Button onClick={() => setOrdering(true)}>
+            <Printer size={15} aria-hidden /> {TEXTS.orderAPrint}
+          </Button>
           <Button label={TEXTS.deleteName(name)} onClick={() => remove(swatch, () => void navigate('/swatches'))}>
             <Trash2 size={15} aria-hidden />
           </Button>
@@ -109,6 +114,12 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
           to={versions.data?.[0] ?? swatch}
           scale={scale}
           onClose={() => setCompared(undefined)}
+        />
+      )}
+      {ordering && (
+        <OrderDialog
+          swatch={{ ...version, id, name, isBare: swatch.design.ground.kind === 'none' }}
+          onClose={() => setOrdering(false)}
         />
       )}
       <ExportDialog

@@ -1,0 +1,69 @@
+/** How much of a repeat each ink covers, and along how much of it inks lie next to each other. */
+export interface InkAreas {
+  /** Shares of the tile by ink, in the order of the labels. */
+  readonly shares: readonly number[];
+  /** Lengths of shared edges in a tile, pixels, by the lower label and the higher one. */
+  readonly edges: ReadonlyMap<string, number>;
+}
+
+/** What a pixel has that shows none of the inks alone. */
+export const NO_INK = 255;
+/** Softened edges are at most so many pixels wide. */
+const WIDEST_EDGE = 3;
+
+/** The key of a pair of labels. */
+export const pairKey = (a: number, b: number): string => (a < b ? `${a} ${b}` : `${b} ${a}`);
+
+/**
+ * Measures a tile on the torus, so that what touches across its edges counts.
+ *
+ * @param labels the ink of each pixel, row after row; `NO_INK` where several are mixed
+ * @param count of inks
+ */
+export function measureInks(labels: Uint8Array, width: number, height: number, count: number): InkAreas {
+  const counts = new Array<number>(count).fill(0);
+  for (const label of labels) if (label < count) counts[label] = (counts[label] as number) + 1;
+  const pure = counts.reduce((sum, n) => sum + n, 0);
+  const edges = new Map<string, number>();
+  const along = (length: number, at: (n: number) => number): void => {
+    let start = 0;
+    while (start < length && at(start) === NO_INK) start += 1;
+    if (start === length) return;
+    // From each pixel of one ink to the next, over what is mixed between them, once around.
+    let last = at(start);
+    let mixed = 0;
+    for (let n = 1; n <= length; n++) {
+      const label = at((start + n) % length);
+      if (label === NO_INK) {
+        mixed += 1;
+        continue;
+      }
+      if (last !== label && mixed <= WIDEST_EDGE) {
+        const key = pairKey(last, label);
+        edges.set(key, (edges.get(key) ?? 0) + 1);
+      }
+      last = label;
+      mixed = 0;
+    }
+  };
+  for (let y = 0; y < height; y++) along(width, (x) => labels[y * width + x] as number);
+  for (let x = 0; x < width; x++) along(height, (y) => labels[y * width + x] as number);
+  return { shares: counts.map((n) => (pure === 0 ? 0 : n / pure)), edges };
+}
+
+/**
+ * Says of each pixel which ink it shows.
+ *
+ * @param data RGBA, opaque
+ * @param colours 0xRRGGBB of each ink, all different
+ */
+export function labelPixels(data: Uint8ClampedArray, colours: readonly number[]): Uint8Array {
+  const labels = new Uint8Array(data.length / 4);
+  const known = new Map(colours.map((colour, n) => [colour, n]));
+  for (let n = 0; n < labels.length; n++) {
+    const at = 4 * n;
+    const colour = ((data[at] as number) << 16) | ((data[at + 1] as number) << 8) | (data[at + 2] as number);
+    labels[n] = known.get(colour) ?? NO_INK;
+  }
+  return labels;
+}

@@ -1,0 +1,55 @@
+import { array, object } from 'yup';
+import { hexSchema } from '../../colour/index.ts';
+import { recordOf, whole } from '../../schema/index.ts';
+import { inkSchema } from '../ink.ts';
+import { MOST_INKS, READ_BEYOND } from '../limits.ts';
+import { CommandError, type CommandKind, type CommandOf, typeField } from './commandKind.ts';
+import type { removeInksSchema } from './removeInks.ts';
+
+export const insertInksSchema = object({
+  type: typeField('insert-inks'),
+  inks: array(
+    object({
+      /** Where it goes in the list. */
+      index: whole(0, READ_BEYOND * MOST_INKS),
+      ink: inkSchema,
+      /** Its colour by colourway. */
+      colours: recordOf(hexSchema),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .required()
+    .max(READ_BEYOND * MOST_INKS),
+})
+  .noUnknown()
+  .required();
+
+/** Inserts inks where they are to be in the list, each with a colour of its own in every colourway. */
+export const insertInks: CommandKind<typeof insertInksSchema, CommandOf<{ schema: typeof removeInksSchema }>> = {
+  schema: insertInksSchema,
+  apply(design, command) {
+    const inks = [...design.inks];
+    const printed = new Set(inks.flatMap(({ prints }) => prints));
+    for (const { index, ink } of command.inks) {
+      if (inks.some(({ id }) => id === ink.id)) throw new CommandError(`there is an ink ${ink.id} already`);
+      if (ink.prints.some((colour) => printed.has(colour))) throw new CommandError('two inks print the same colour');
+      inks.splice(index, 0, ink);
+      for (const colour of ink.prints) printed.add(colour);
+    }
+    const colourways = design.colourways.map((colourway) => ({
+      ...colourway,
+      colours: {
+        ...colourway.colours,
+        ...Object.fromEntries(
+          // A colourway that came in meanwhile shows what the artwork was drawn in.
+          command.inks.map(({ ink, colours }) => [ink.id, colours[colourway.id] ?? ink.prints[0] ?? '#808080']),
+        ),
+      },
+    }));
+    return { ...design, inks, colourways };
+  },
+  invert: (_design, { inks }) => ({ type: 'remove-inks', ids: inks.map(({ ink }) => ink.id) }),
+  writes: ({ inks }) => inks.map(({ ink }) => `ink ${ink.id}`),
+  describe: () => 'added inks',
+};

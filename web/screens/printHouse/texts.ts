@@ -1,0 +1,71 @@
+import type { PrintState } from '../../../contract/index.ts';
+import type { HouseBehaviour } from '../../../core/print/index.ts';
+
+const STATES: Readonly<Record<PrintState, string>> = {
+  making: 'Making the file',
+  sending: 'Sending',
+  interrupted: 'Interrupted',
+  sent: 'Sample being printed',
+  answered: 'Strike-off is here',
+  approved: 'Approved, being printed',
+  dispatched: 'On its way to you',
+  refused: 'Refused',
+  cancelled: 'Cancelled',
+};
+
+const BEHAVIOURS: Readonly<Record<HouseBehaviour, string>> = {
+  normal: 'Works as it should',
+  slow: 'Is slow',
+  breaks: 'Breaks uploads off',
+  refuses: 'Refuses orders',
+  closed: 'Cannot be reached',
+};
+
+/** All texts of this part of the interface, to be read, and translated, in one go. */
+export const TEXTS = {
+  printHouse: 'Print house',
+  intro: (name: string): string =>
+    `${name} prints a sample of a swatch first, the strike-off. Approve it, and the length that you ordered is printed.`,
+  noOrders: 'Nothing is ordered yet. Open a swatch in the swatch book and press “Order a print”.',
+  toTheBook: 'To the swatch book',
+  orders: 'Orders',
+  notReached: 'The print house cannot be reached at present. Orders are shown as they were last known.',
+  stateOf: (state: PrintState): string => STATES[state],
+  metres: (metres: number): string => (metres === 1 ? '1 metre' : `${metres} metres`),
+  onCloth: (metres: string, cloth: string): string => `${metres} on ${cloth}`,
+  versionShort: (version: number): string => `Version ${version}`,
+  perMetre: (price: string): string => `${price} a metre`,
+  resume: 'Resume',
+  cancelOrder: 'Cancel order',
+  approve: 'Approve and print',
+  orderAgain: 'Order again',
+  strikeOff: 'Strike-off',
+  strikeOffOf: (name: string): string => `Strike-off of ${name}`,
+  pieceNote: 'A piece of 120 × 80 mm, with the weave of the cloth',
+  acrossNote: (width: string): string => `The whole width: ${width} and the selvedges`,
+  waiting: 'The strike-off appears here as soon as it is back.',
+  colourNote: 'Colours are shown as they come out on this cloth.',
+  orderAPrint: 'Order a print',
+  orderOf: (name: string): string => `Order a print of ${name}`,
+  cloth: 'Cloth',
+  length: 'Length in metres',
+  format: 'File format',
+  dpi: 'Dots per inch',
+  order: 'Order',
+  cancel: 'Cancel',
+  checked: 'Checked before it is sent',
+  total: (price: string): string => `${price} in all`,
+  facts: (width: string, fibre: string, weave: string): string => `${fibre}, ${weave.toLowerCase()}, ${width} wide`,
+  clothRules: (repeat: string, metres: string): string => `Repeats from ${repeat}, sold from ${metres}`,
+  fetchingRules: 'Asking the print house what it takes …',
+  houseClosed: 'The print house cannot be reached at present. Nothing was sent; try again later.',
+  simulated: 'This print house is simulated',
+  simulatedNote: 'It ships with the app, so that an order can be tried out. Tell it how to behave:',
+  behaviour: 'Behaviour',
+  behaviourOf: (behaviour: HouseBehaviour): string => BEHAVIOURS[behaviour],
+  wasOrdered: (name: string): string => `“${name}” is on its way to the print house.`,
+  showOrders: 'Show orders',
+  whatItPrints: 'What it prints',
+  dpiRange: (least: number, most: number): string => `${least} to ${most} dpi`,
+  fileRules: (formats: string, dpi: string, megabytes: string): string => `${formats}, ${dpi}, up to ${megabytes} MB`,
+};
