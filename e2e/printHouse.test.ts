@@ -28,12 +28,12 @@ describe('an order', () => {
 
     await page.goTo(SWATCH);
     await click(driver, 'button', 'Order a print');
-    await click(driver, 'radio', 'Washed linen');
+    await (await page.find('[role=radio][aria-label="Washed linen"]')).click();
     await type(driver, 'Length in metres', '1');
     await waitForText(driver, 'Washed linen is sold from 3 metres.');
     const order = await driver.findElement(By.xpath("//div[@role='dialog']//button[@type='submit']"));
     expect(await order.isEnabled()).toBe(false);
-    await click(driver, 'radio', 'Furnishing sateen');
+    await (await page.find('[role=radio][aria-label="Furnishing sateen"]')).click();
     await type(driver, 'Length in metres', '4.5');
     await type(driver, 'Dots per inch', '100');
     await waitForText(driver, '100 dpi is too coarse: Samphire Mill prints at 150 to 600 dpi. Choose 150.');

@@ -20,9 +20,9 @@ export const WEAVES: { readonly [K in WeaveName]: Weave } = {
 };
 
 /** How dark the furrow between two threads is, as a share of the light. */
-const FURROW = 0.3;
+const FURROW = 0.22;
 /** How much darker a thread is where it dips under its neighbours. */
-const DIP = 0.14;
+const DIP = 0.1;
 
 const wrap = (value: number, period: number): number => value - period * Math.floor(value / period);
 

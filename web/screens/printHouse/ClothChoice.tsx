@@ -37,13 +37,14 @@ export function ClothFacts({ cloth }: { readonly cloth: PrintCloth }) {
   return (
     <>
       <WovenChip cloth={cloth} />
-      <span className="grid min-w-0 gap-px text-xs text-graphite">
+      <span className="grid min-w-0 grow gap-px text-xs text-graphite">
         <span className="flex items-baseline gap-2 text-sm text-ink">
           <span className="font-medium">{name}</span>
           <span className="ml-auto shrink-0">{TEXTS.perMetre(inPounds(price))}</span>
         </span>
-        <span>{TEXTS.facts(formatLength(width, unit), fibre, WEAVES[weave].name)}</span>
-        <span>{TEXTS.clothRules(formatLength(leastRepeat, unit), TEXTS.metres(leastOrder))}</span>
+        <span>{TEXTS.facts(fibre, WEAVES[weave].name)}</span>
+        <span>{TEXTS.widthAndLeast(formatLength(width, unit), TEXTS.metres(leastOrder))}</span>
+        <span>{TEXTS.leastRepeat(formatLength(leastRepeat, unit))}</span>
       </span>
     </>
   );

@@ -44,7 +44,7 @@ export function OrderSheet({ order }: { readonly order: PrintOrder }) {
             )}
           </p>
           <p className="text-sm text-graphite">
-            {TEXTS.facts(formatLength(cloth.width, unit), cloth.fibre, WEAVES[cloth.weave].name)}
+            {TEXTS.facts(cloth.fibre, WEAVES[cloth.weave].name)}, {TEXTS.wide(formatLength(cloth.width, unit))}
           </p>
         </div>
         <div className="flex flex-wrap gap-2">
@@ -74,14 +74,14 @@ export function OrderSheet({ order }: { readonly order: PrintOrder }) {
               src={blobUrl(piece)}
               alt={TEXTS.strikeOffOf(name)}
               className="aspect-[3/2] w-full border border-thread object-cover"
-              style={{ maxWidth: 720 }}
+              style={{ maxWidth: 960 }}
             />
             <figcaption className="mt-1 text-xs text-graphite">
               {TEXTS.pieceNote}. {TEXTS.colourNote}
             </figcaption>
           </figure>
           <figure>
-            <img src={blobUrl(across)} alt="" className="w-full" style={{ maxWidth: 720 }} />
+            <img src={blobUrl(across)} alt="" className="w-full" style={{ maxWidth: 960 }} />
             <figcaption className="mt-1 text-xs text-graphite">
               {TEXTS.acrossNote(formatLength(cloth.width, unit))}
             </figcaption>
