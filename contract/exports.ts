@@ -9,6 +9,8 @@ const sourceFields = {
   swatch: idSchema.optional(),
   /** Of the swatch; the newest where missing. */
   version: whole(1, 1e6).optional(),
+  /** The base where missing. */
+  colourway: idSchema.optional(),
 };
 
 /** An object of these fields that names a design or a swatch. */

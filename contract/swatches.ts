@@ -68,6 +68,9 @@ export const listBin = route({
   problems: [],
 });
 
+/** Swatches that are saved in one go. */
+const MOST_SAVED_COLOURWAYS = 40;
+
 export const saveSwatch = route({
   method: 'POST',
   path: '/swatches',
@@ -80,6 +83,8 @@ export const saveSwatch = route({
     /** Of which swatch it becomes the newest version. */
     swatch: idSchema.optional(),
     note: string().max(500).optional(),
+    /** In which colourways, each as a swatch of its own; the base where missing, and one of them for a version. */
+    colourways: array(idSchema).min(1).max(MOST_SAVED_COLOURWAYS).optional(),
   })
     .noUnknown()
     .required()

@@ -1,5 +1,15 @@
 import type { Hex } from '../core/colour/index.ts';
-import { type Design, newDesign, newLayer, newPlacement, type Placement, sortByLayer } from '../core/document/index.ts';
+import { exchangeGround, isExchanged, propose, proposedInks, setMood } from '../core/colourway/index.ts';
+import {
+  type Colourway,
+  colourwayOf,
+  type Design,
+  newDesign,
+  newLayer,
+  newPlacement,
+  type Placement,
+  sortByLayer,
+} from '../core/document/index.ts';
 import type { Repeat } from '../core/lattice/index.ts';
 import type { LayoutRecipe, TossRecipe } from '../core/recipe/index.ts';
 import { INKS, type InkName } from './draw/block.ts';
@@ -54,7 +64,7 @@ export function sampleDesign(
   laid: readonly Laid[],
 ): Design {
   const inkNames = Object.keys(INKS) as InkName[];
-  return {
+  const design: Design = {
     ...newDesign(id, name, repeat),
     inks: [
       { id: 'ground', name: 'Ground', prints: [] },
@@ -68,12 +78,21 @@ export function sampleDesign(
       flipped,
     })),
   };
+  return { ...design, colourways: [...design.colourways, ...otherColourways(design)] };
 }
 
 /** The same design in other colours, for a swatch of its own. */
 export function recoloured(design: Design, colours: Partial<SampleColours>): Design {
-  return {
-    ...design,
-    colourways: design.colourways.map((colourway) => ({ ...colourway, colours: { ...colourway.colours, ...colours } })),
-  };
+  const base = colourwayOf(design);
+  return { ...design, colourways: [{ ...base, colours: { ...base.colours, ...colours } }] };
+}
+
+/** Colourways beside the base: with the ground exchanged, in a cool light, and in a warm one. */
+function otherColourways(design: Design): readonly Colourway[] {
+  const inks = proposedInks(design);
+  return [
+    { id: 'night', name: 'Night tide', colours: propose(inks, exchangeGround, isExchanged) },
+    { id: 'storm', name: 'Storm light', colours: propose(inks, setMood('cool')) },
+    { id: 'sun', name: 'Low sun', colours: propose(inks, setMood('warm')) },
+  ];
 }

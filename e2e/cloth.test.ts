@@ -313,7 +313,8 @@ describe('the cloth', () => {
     await click(driver, 'button', 'Colour');
     await click(driver, 'button', 'No ground');
     expect((await stored(id)).ground).toEqual({ kind: 'none' });
-    await type(driver, 'Colour of Pink, hex', '205ac0');
+    await click(driver, 'button', 'Change the ink Pink');
+    await type(driver, 'Hex', '205ac0');
     expect((await stored(id)).colourways[0]?.colours['pink']).toBe('#205ac0');
     const cell = await cellOnScreen(driver);
     const screen = await settledShot(driver);

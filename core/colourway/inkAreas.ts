@@ -1,3 +1,5 @@
+import type { Hex } from '../colour/index.ts';
+
 /** How much of a repeat each ink covers, and along how much of it inks lie next to each other. */
 export interface InkAreas {
   /** Shares of the tile by ink, in the order of the labels. */
@@ -51,6 +53,18 @@ export function measureInks(labels: Uint8Array, width: number, height: number, c
   return { shares: counts.map((n) => (pure === 0 ? 0 : n / pure)), edges };
 }
 
+/** The most inks that are told apart; the others count as none. */
+const MOST_LABELS = NO_INK;
+
+/** Colours that stand for inks while they are measured: all different, and none a mixture of two others by chance. */
+export function labelColours(count: number): readonly Hex[] {
+  // Multiples of an odd number are all different as 24-bit numbers.
+  return Array.from({ length: count }, (_, n): Hex => {
+    const colour = Math.imul(n + 1, 0x9e3779) & 0xffffff;
+    return `#${colour.toString(16).padStart(6, '0')}`;
+  });
+}
+
 /**
  * Says of each pixel which ink it shows.
  *
@@ -59,7 +73,7 @@ export function measureInks(labels: Uint8Array, width: number, height: number, c
  */
 export function labelPixels(data: Uint8ClampedArray, colours: readonly number[]): Uint8Array {
   const labels = new Uint8Array(data.length / 4);
-  const known = new Map(colours.map((colour, n) => [colour, n]));
+  const known = new Map(colours.slice(0, MOST_LABELS).map((colour, n) => [colour, n]));
   for (let n = 0; n < labels.length; n++) {
     const at = 4 * n;
     const colour = ((data[at] as number) << 16) | ((data[at + 1] as number) << 8) | (data[at + 2] as number);

@@ -24,14 +24,23 @@ export const turnHues = (degrees: number): Proposal => each(({ l, c, h }) => ({ 
 export const MOODS = ['muted', 'deep', 'pale', 'warm', 'cool'] as const;
 export type Mood = (typeof MOODS)[number];
 
-/** The share of the way that hues go towards the warmest and the coolest. */
-const TOWARDS = 0.45;
+/** How much of a hue is mixed in, as chroma: straight through grey, since turning a hue would lead by others. */
+const TINT = 0.045;
+
+function tint({ l, c, h }: Oklch, hue: number): Oklch {
+  const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+  const a = c * Math.cos(radians(h)) + TINT * Math.cos(radians(hue));
+  const b = c * Math.sin(radians(h)) + TINT * Math.sin(radians(hue));
+  return { l, c: Math.hypot(a, b), h: (Math.atan2(b, a) * 180) / Math.PI };
+}
+
 const MOOD_OF: { readonly [K in Mood]: Proposal } = {
   muted: each(({ l, c, h }) => ({ l: l + 0.1 * (0.65 - l), c: 0.4 * c, h })),
-  deep: each(({ l, c, h }) => ({ l: 0.72 * l, c: 1.1 * c, h })),
+  // The middle most, so that a light ground stays one.
+  deep: each(({ l, c, h }) => ({ l: l - 0.45 * l * (1 - l), c: 1.15 * c, h })),
   pale: each(({ l, c, h }) => ({ l: 1 - 0.42 * (1 - l), c: 0.6 * c, h })),
-  warm: each(({ l, c, h }) => ({ l, c: c + 0.015, h: h + TOWARDS * hueTo(h, 60) })),
-  cool: each(({ l, c, h }) => ({ l, c: c + 0.015, h: h + TOWARDS * hueTo(h, 240) })),
+  warm: each((ink) => tint(ink, 65)),
+  cool: each((ink) => tint(ink, 245)),
 };
 export const setMood = (mood: Mood): Proposal => MOOD_OF[mood];
 

@@ -76,10 +76,16 @@ export function missingInks(design: Design, colours: readonly Hex[]): Ink[] {
       let id = `ink-${colour.slice(1)}`;
       while (ids.has(id)) id = `${id}-2`;
       ids.add(id);
-      const plain = colourName(colour);
-      let name = plain;
-      for (let n = 2; names.has(name); n += 1) name = `${plain} ${n}`;
+      const name = nameInk(colour, names);
       names.add(name);
       return { id, name, prints: [colour] };
     });
+}
+
+/** The name of a new ink: that of its colour, with a number behind it where it is taken. */
+export function nameInk(colour: Hex, taken: ReadonlySet<string>): string {
+  const plain = colourName(colour);
+  let name = plain;
+  for (let n = 2; taken.has(name); n += 1) name = `${plain} ${n}`;
+  return name;
 }

@@ -10,12 +10,15 @@ export const idSchema = string()
   .max(64)
   .matches(/^[\w-]+$/);
 
+/** Letters of a name. */
+export const MOST_NAME = 120;
+
 /** A name given by a person: 1 to 120 characters, without space at its ends. */
 export const nameSchema = string()
   .required('A name is needed.')
   .trim()
   .min(1, 'A name is needed.')
-  .max(120, 'A name has at most 120 letters.');
+  .max(MOST_NAME, `A name has at most ${MOST_NAME} letters.`);
 
 /** A number that is neither infinite nor missing its value; add `required()` where it has to be there. */
 export const finite = () =>

@@ -1,12 +1,15 @@
 import type { JsonBodyOf, startExport } from '../../contract/index.ts';
+import { withBase } from '../../core/colourway/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
+import { cutText, MOST_NAME } from '../../core/schema/index.ts';
+import { notFound } from '../problem.ts';
 import { motifsById } from '../store/motifs.ts';
 import { readSwatch } from '../store/swatches.ts';
 import type { Studio } from '../studio.ts';
 
 /** A design, or a version of a swatch. */
-export type SourceWish = Pick<JsonBodyOf<typeof startExport>, 'design' | 'swatch' | 'version'>;
+export type SourceWish = Pick<JsonBodyOf<typeof startExport>, 'design' | 'swatch' | 'version' | 'colourway'>;
 
 /** What goes into a file. */
 export interface ExportSource {
@@ -18,16 +21,25 @@ export interface ExportSource {
 /** Reads what is to go into a file. @throws Problem 404 */
 export async function readSource(
   studio: Studio,
-  { design: id, swatch, version: number }: SourceWish,
+  { design: id, swatch, version: number, colourway }: SourceWish,
 ): Promise<ExportSource> {
   if (swatch !== undefined) {
     const { swatch: named, version } = await readSwatch(studio.database, swatch, number);
-    return { name: named.name, design: version.design, motifs: version.motifs };
+    return inColourway({ name: named.name, design: version.design, motifs: version.motifs }, colourway);
   }
   const { design } = await studio.designs.read(id ?? '');
   const motifs = await motifsById(
     studio.database,
     design.placements.map(({ motif }) => motif),
   );
-  return { name: design.name, design, motifs };
+  return inColourway({ name: design.name, design, motifs }, colourway);
+}
+
+/** The source in a colourway that was asked for, which its name says then. @throws Problem 404 */
+function inColourway(source: ExportSource, id: string | undefined): ExportSource {
+  if (id === undefined) return source;
+  const { name, design } = source;
+  const colourway = design.colourways.find((colourway) => colourway.id === id);
+  if (!colourway) throw notFound('colourway');
+  return { ...source, name: cutText(`${name}, ${colourway.name}`, MOST_NAME), design: withBase(design, id) };
 }

@@ -1,15 +1,19 @@
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
+import { withBase } from '../../core/colourway/index.ts';
+import { colourwayOf } from '../../core/document/index.ts';
+import { cutText, MOST_NAME } from '../../core/schema/index.ts';
 import { implement } from '../http/implement.ts';
-import { Problem } from '../problem.ts';
+import { notFound, Problem } from '../problem.ts';
 import { motifsById } from '../store/motifs.ts';
 import {
   addVersion,
   changeSwatch,
-  insertSwatch,
+  insertSwatches,
   listSwatches,
   listVersions,
+  type NewSwatch,
   readSwatch,
   setSwatchDeleted,
 } from '../store/swatches.ts';
@@ -25,7 +29,8 @@ export function swatchRoutes(studio: Studio): Router {
   implement(router, contract.listSwatches, () => listSwatches(database));
   implement(router, contract.listBin, () => listSwatches(database, 'bin'));
 
-  implement(router, contract.saveSwatch, async ({ body: { design: designId, revision, name, swatch, note = '' } }) => {
+  implement(router, contract.saveSwatch, async ({ body }) => {
+    const { design: designId, revision, name, swatch, note = '', colourways = [] } = body;
     const { design, ...stored } = await studio.designs.read(designId);
     if (stored.revision !== revision)
       throw new Problem(
@@ -34,17 +39,31 @@ export function swatchRoutes(studio: Studio): Router {
         'The design was changed in another window just now. No swatch was saved; look at it again and save once more.',
       );
     // Told at once rather than after the painting.
+    const isUnknown = colourways.some((id) => !design.colourways.some((colourway) => colourway.id === id));
+    if (isUnknown) throw notFound('colourway');
     if (swatch !== undefined) await listVersions(database, swatch);
     const motifs = await motifsById(
       database,
       design.placements.map(({ motif }) => motif),
     );
     return jobs.start('swatch', async (context) => {
-      const version = await paintSwatch(studio, { note, designId, revision, design, motifs }, context);
-      if (swatch !== undefined) return { swatch, version: await addVersion(database, swatch, version) } satisfies Saved;
-      const id = nanoid(12);
-      await insertSwatch(database, id, name ?? design.name, version);
-      return { swatch: id, version: 1 } satisfies Saved;
+      const shared = { note, designId, revision, motifs };
+      if (swatch !== undefined) {
+        const version = await paintSwatch(studio, { ...shared, design: withBase(design, colourways[0]) }, context);
+        return { swatch, version: await addVersion(database, swatch, version) } satisfies Saved;
+      }
+      const wished = colourways.length > 0 ? colourways : [undefined];
+      const painted: NewSwatch[] = [];
+      for (const [n, colourway] of wished.entries()) {
+        const progress = (share: number): void => context.progress((n + share) / wished.length);
+        const own = withBase(design, colourway);
+        const version = await paintSwatch(studio, { ...shared, design: own }, { ...context, progress });
+        const called = name ?? design.name;
+        const full = wished.length > 1 ? `${called}, ${colourwayOf(own).name}` : called;
+        painted.push({ id: nanoid(12), name: cutText(full, MOST_NAME), version });
+      }
+      await insertSwatches(database, painted);
+      return { swatch: painted[0]?.id ?? '', version: 1 } satisfies Saved;
     });
   });
 

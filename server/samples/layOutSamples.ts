@@ -8,7 +8,7 @@ import { SAMPLE_DESIGNS, SAMPLE_SWATCHES } from '../../demo/samples.ts';
 import { importMotif } from '../motifs/importMotif.ts';
 import { makeMotif } from '../motifs/makeMotif.ts';
 import { insertScan } from '../store/scans.ts';
-import { insertSwatch } from '../store/swatches.ts';
+import { insertSwatches } from '../store/swatches.ts';
 import { motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 import { paintSwatch } from '../swatches/paintSwatch.ts';
@@ -54,7 +54,7 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
       // Recoloured swatches are of a design as it never lay in the database, so they name no revision of it.
       const revision = SAMPLE_DESIGNS.includes(design) ? 1 : 0;
       const version = { note: '', designId: design.id, revision, design, motifs };
-      await insertSwatch(database, id, name, await paintSwatch(studio, version));
+      await insertSwatches(database, [{ id, name, version: await paintSwatch(studio, version) }]);
     }),
   );
   await setSamples(database, 'laid');

@@ -28,11 +28,20 @@ const SHOWN = `v.number, v.note, v.design_id AS "designId", v.revision, v.tile, 
   v.tile_height AS "tileHeight", v.saved_at AS "savedAt", v.repeat, v.colours,
   CASE WHEN v.repeat IS NULL THEN v.design END AS design, CASE WHEN v.repeat IS NULL THEN v.motifs END AS motifs`;
 
-/** Saves the first version of a swatch. */
-export async function insertSwatch(store: Store, id: string, name: string, version: NewVersion): Promise<void> {
+/** A swatch that is to be saved for the first time. */
+export interface NewSwatch {
+  readonly id: string;
+  readonly name: string;
+  readonly version: NewVersion;
+}
+
+/** Saves the first versions of swatches: all of them or none. */
+export async function insertSwatches(store: Store, swatches: readonly NewSwatch[]): Promise<void> {
   await store.transaction(async (queries) => {
-    await queries.query('INSERT INTO swatches (id, name, newest) VALUES ($1, $2, 1)', [id, name]);
-    await insertVersion(queries, id, 1, version);
+    for (const { id, name, version } of swatches) {
+      await queries.query('INSERT INTO swatches (id, name, newest) VALUES ($1, $2, 1)', [id, name]);
+      await insertVersion(queries, id, 1, version);
+    }
   });
 }
 

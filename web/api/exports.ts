@@ -3,8 +3,10 @@ import * as contract from '../../contract/index.ts';
 import type { AnyOrder } from '../../core/export/index.ts';
 import { call } from './client.ts';
 
-/** What a file is made of: a design, or a version of a swatch, the newest where missing. */
-export type ExportSource = { readonly design: string } | { readonly swatch: string; readonly version?: number };
+/** What a file is made of: a design, or a version of a swatch, the newest where missing; in its base unless a colourway is named. */
+export type ExportSource = ({ readonly design: string } | { readonly swatch: string; readonly version?: number }) & {
+  readonly colourway?: string;
+};
 
 export function startExport(source: ExportSource, order: AnyOrder, template: string): Promise<contract.Job> {
   return call(contract.startExport, { body: { ...source, order, template } });

@@ -35,13 +35,14 @@ export function useComparison(id: string, from: number, to: number, enabled: boo
   });
 }
 
-/** Saves a design as a new swatch, or as a new version of one. */
+/** Saves a design as new swatches, one for each colourway, or in one colourway as a new version of a swatch. */
 export function startSwatch(
   design: string,
   revision: number,
   as: { readonly name: string } | { readonly swatch: string; readonly note: string },
+  colourways: readonly string[],
 ): Promise<contract.Job> {
-  return call(contract.saveSwatch, { body: { design, revision, ...as } });
+  return call(contract.saveSwatch, { body: { design, revision, colourways, ...as } });
 }
 
 type Mutation = { readonly id: string } & (

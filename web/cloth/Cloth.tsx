@@ -5,6 +5,7 @@ import { PointerController } from './pointerController.ts';
 import { ClothOverlay, type SelectionLabelProps } from './ClothOverlay.tsx';
 import type { ClothParts } from './clothParts.ts';
 import { ClothView } from './clothView.ts';
+import { VISION_FILTER, VisionFilter } from './VisionFilter.tsx';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -21,6 +22,7 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
   const area = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [parts, setParts] = useState<ClothParts>();
+  const vision = useStore(editor.vision);
 
   useEffect(() => {
     const place = area.current;
@@ -30,6 +32,8 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
     const controller = new PointerController(editor, view, place);
     const leaveViewport = view.subscribe(() => (editor.viewport = view.getViewport()));
     view.setMotifs(editor.motifs.getState());
+    view.showColourway(editor.colourwayId.getState());
+    const leaveColourway = editor.colourwayId.subscribe(() => view.showColourway(editor.colourwayId.getState()));
     const leaveMotifs = editor.motifs.subscribe(() => view.setMotifs(editor.motifs.getState()));
     const observer = new ResizeObserver(() => {
       const { width, height, density } = frame();
@@ -103,6 +107,7 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
       stop.abort();
       observer.disconnect();
       leaveMotifs();
+      leaveColourway();
       leaveViewport();
       view.close();
       setParts(undefined);
@@ -119,7 +124,12 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
       aria-label={TEXTS.theClothNAndB}
       className="bare-ground relative col-start-2 row-start-2 touch-none overflow-hidden select-none focus-visible:outline-offset-[-3px]"
     >
-      <canvas ref={canvas} className="absolute inset-0 h-full w-full" />
+      {vision && <VisionFilter vision={vision} />}
+      <canvas
+        ref={canvas}
+        className="absolute inset-0 h-full w-full"
+        style={vision && { filter: `url(#${VISION_FILTER})` }}
+      />
       {parts && <ClothOverlay {...parts} Label={Label} />}
       {parts && <ClothProblem view={parts.view} />}
     </div>

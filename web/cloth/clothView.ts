@@ -1,4 +1,5 @@
 import type { Pickable } from '../../core/arrange/index.ts';
+import { withBase } from '../../core/colourway/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Box, Point } from '../../core/geometry/index.ts';
 import { type LatticeIndex, latticeTranslate } from '../../core/lattice/index.ts';
@@ -44,6 +45,9 @@ export class ClothView {
   #viewport: Viewport;
   #painted: PaintedCloth | undefined;
   #held: Held = NOTHING_HELD;
+  #colourway: string | undefined;
+  /** Every frame asks, and most for the same. */
+  readonly #inColourway = remembered(withBase);
   #frame: number | undefined;
   #lastPaintTook = 0;
   #paintProblem: string | undefined;
@@ -136,6 +140,12 @@ export class ClothView {
     this.#update();
   }
 
+  /** Shows another colourway; the base where there is none of that id. */
+  showColourway(id: string | undefined): void {
+    this.#colourway = id;
+    this.#update();
+  }
+
   resize(width: number, height: number, density: number): void {
     const viewport = this.#viewport;
     if (viewport.width === width && viewport.height === height && viewport.density === density) return;
@@ -218,7 +228,7 @@ export class ClothView {
   }
 
   get #design(): Design {
-    return this.#session.state.design;
+    return this.#inColourway(this.#session.state.design, this.#colourway);
   }
 
   #setViewport(viewport: Viewport): void {

@@ -1,7 +1,7 @@
 import { array, object, string, ValidationError } from 'yup';
 import { type Hex, hexSchema } from '../../core/colour/index.ts';
 import {
-  colourwayOf,
+  type Colourway,
   type Design,
   MOST_PLACEMENTS,
   type Placement,
@@ -25,9 +25,12 @@ const clipSchema = object({
     .max(1000),
 });
 
-/** Takes a copy of placements, with the design's own colours. */
-export function clipboardContentOf(design: Design, placements: readonly Placement[]): ClipboardContent {
-  const { colours } = colourwayOf(design);
+/** Takes a copy of placements, in the colours of a colourway. */
+export function clipboardContentOf(
+  design: Design,
+  { colours }: Colourway,
+  placements: readonly Placement[],
+): ClipboardContent {
   const inks = design.inks.flatMap(({ id, prints }) =>
     prints.flatMap((print) => (colours[id] ? [{ print, colour: colours[id] }] : [])),
   );

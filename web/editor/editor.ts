@@ -70,7 +70,7 @@ export class Editor extends ArrangeEditor {
     const { selectedPlacements } = this;
     if (selectedPlacements.length === 0) return;
     try {
-      this.clipboard.keep(clipboardContentOf(this.design, selectedPlacements));
+      this.clipboard.keep(clipboardContentOf(this.design, this.colourway, selectedPlacements));
       this.announcement.set(TEXTS.countCopied(selectedPlacements.length));
     } catch (error) {
       this.refusal.set(TEXTS.thatCouldNotBeCopied(messageOf(error)));

@@ -2,8 +2,11 @@ import type { DesignMotif } from '../../contract/index.ts';
 import { Session } from './session.ts';
 import { type Frame, frameOf, type FramePoint, MIDDLE, pointInFrame } from '../../core/arrange/index.ts';
 import { type OpenedBundle } from '../../core/bundle/index.ts';
+import type { Vision } from '../../core/colour/index.ts';
 import type { Findings } from '../../core/check/index.ts';
 import {
+  type Colourway,
+  colourwayOf,
   type Command,
   CommandError,
   type Design,
@@ -69,6 +72,10 @@ export abstract class EditorState {
   readonly anchor = new Cell<FramePoint>(MIDDLE);
   readonly part = new Cell<Part>('arrange');
   readonly arrangeSide = new Cell<ArrangeSide>('chosen');
+  /** The colourway that is worked in, by its id; the base where that is not there. */
+  readonly colourwayId = new Cell<string | undefined>(undefined);
+  /** How the cloth is looked at, where not as it is: in grey, or as some see it. */
+  readonly vision = new Cell<Vision | undefined>(undefined);
   /** The ink that the colour part shows opened. */
   readonly ink = new Cell<string | undefined>(undefined);
   /** Every motif that is known here: those the design names, and those of the drawer that were looked at. */
@@ -120,6 +127,10 @@ export abstract class EditorState {
     const { repeat } = this.design;
     if (this.#lattice?.repeat !== repeat) this.#lattice = { repeat, lattice: latticeOf(repeat) };
     return this.#lattice.lattice;
+  }
+
+  get colourway(): Colourway {
+    return colourwayOf(this.design, this.colourwayId.getState());
   }
 
   get selectedPlacements(): Placement[] {
@@ -182,6 +193,7 @@ export abstract class EditorState {
   /** Takes the view and the clipboard of another editor. */
   copyViewFrom(other: EditorState): void {
     this.viewport = other.viewport;
+    this.colourwayId.set(other.colourwayId.getState());
     this.clipboard = other.clipboard;
   }
 

@@ -1,5 +1,6 @@
 import type { PlacementChanges } from '../../core/arrange/index.ts';
 import type { CheckContext, Findings } from '../../core/check/index.ts';
+import type { InkAreas } from '../../core/colourway/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
 import type { TossRecipe } from '../../core/recipe/index.ts';
@@ -15,11 +16,18 @@ export type TossTask =
   | { readonly kind: 'holes'; readonly least: number; readonly most: number }
   | { readonly kind: 'fill'; readonly recipe: TossRecipe; readonly holes: readonly Hole[] }
   | { readonly kind: 'settle'; readonly chosen: readonly string[]; readonly turning: boolean }
-  | ({ readonly kind: 'check' } & CheckContext);
+  | ({ readonly kind: 'check' } & CheckContext)
+  /** How much each ink covers, and along how much of it inks touch. */
+  | { readonly kind: 'inks' };
 
 export type TossOrder =
   | { readonly id: number; readonly design: Design; readonly motifs: readonly Motif[]; readonly task: TossTask }
   | { readonly stop: number };
+
+/** Of the inks of a design, in their order. */
+export interface MeasuredInks extends InkAreas {
+  readonly mmPerPixel: number;
+}
 
 /** What a task ends in. */
 export interface TossResults {
@@ -28,6 +36,7 @@ export interface TossResults {
   readonly fill: readonly TossedMotif[];
   readonly settle: PlacementChanges;
   readonly check: Findings;
+  readonly inks: MeasuredInks;
 }
 
 export type TossAnswer =

@@ -9,7 +9,8 @@ import {
 import type { Hex } from '../../core/colour/index.ts';
 import { asDrawn, colourwayOf, type Design } from '../../core/document/index.ts';
 import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
-import { latticeOf, pixelGrid } from '../../core/lattice/index.ts';
+import { labelColours, labelPixels, measureInks } from '../../core/colourway/index.ts';
+import { latticeOf, pixelGrid, tileOf } from '../../core/lattice/index.ts';
 import { drawnById, type Motif, type Silhouette, silhouetteOf } from '../../core/motif/index.ts';
 import { cellWindow, paintArtwork, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
 import {
@@ -26,7 +27,7 @@ import {
 } from '../../core/toss/index.ts';
 import { ArtworkStore } from '../cloth/artworkStore.ts';
 import { browserSurface } from '../cloth/browserBackend.ts';
-import type { TossAnswer, TossOrder, TossResults } from './tossMessages.ts';
+import type { MeasuredInks, TossAnswer, TossOrder, TossResults } from './tossMessages.ts';
 import { messageOf } from '../../core/problem/index.ts';
 
 /** Places along the longer side of a motif's raster. */
@@ -108,6 +109,8 @@ async function done(
         new Map([...known].map(([motif, { rounds }]) => [motif, rounds])),
         task.turning,
       );
+    case 'inks':
+      return measureInksOf(design, motifs);
     case 'check': {
       const inks = design.inks.map(({ id: ink }) => colourwayOf(design).colours[ink] as Hex);
       const outlines = new Map([...known].map(([motif, { outline }]) => [motif, outline]));
@@ -138,6 +141,27 @@ async function coverage(design: Design, motifs: readonly Motif[], inks: readonly
     { bare: true, sprites },
   );
   return measureCoverage(sheet.context.getImageData(0, 0, width, height).data, grid, inks);
+}
+
+/** The tile with each ink in a colour that stands for it, measured. */
+async function measureInksOf(design: Design, motifs: readonly Motif[]): Promise<MeasuredInks> {
+  const labels = labelColours(design.inks.length);
+  const colours = Object.fromEntries(design.inks.map(({ id }, n) => [id, labels[n] as Hex]));
+  const used = new Set(design.placements.map(({ motif }) => motif));
+  const drawn = await Promise.all(motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
+  const scale = coverageScale(tileOf(design.repeat));
+  const grid = pixelGrid(design.repeat, scale);
+  const { width, height } = grid.tile;
+  const surface = browserSurface(width, height);
+  const scene = sceneOf({ ...design, colourways: [{ id: 'labels', name: 'Labels', colours }] }, drawnById(drawn));
+  const window = { left: 0, top: 0, right: width, bottom: height };
+  paintPlane(surface.context, { scene, grid, window }, shelf.backend, { sprites });
+  const { data } = surface.context.getImageData(0, 0, width, height);
+  const seen = labelPixels(
+    data,
+    labels.map((hex) => Number.parseInt(hex.slice(1), 16)),
+  );
+  return { ...measureInks(seen, width, height, labels.length), mmPerPixel: 1 / grid.scaleX };
 }
 
 async function shapeOf(motif: Motif): Promise<Shape> {

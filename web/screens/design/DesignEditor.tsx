@@ -13,6 +13,8 @@ import { SaveSwatchDialog } from './SaveSwatchDialog.tsx';
 import type { Presence } from '../../editor/presence.ts';
 import { ClothContext } from '../../cloth/clothContext.ts';
 import { LayerChip } from './LayerChip.tsx';
+import { type ColourwayView, ColourwayViewContext } from './colour/colourwayView.ts';
+import { ColourwayViews } from './colour/ColourwayViews.tsx';
 import { SideBySide } from './alternatives/SideBySide.tsx';
 import { SideBySideContext } from './alternatives/sideBySideContext.ts';
 import { Squint } from './Squint.tsx';
@@ -46,6 +48,7 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
   const [ticketOpen, setTicketOpen] = useState(true);
   const [squinting, setSquinting] = useState(false);
   const [beside, setBeside] = useState<readonly string[]>();
+  const [colourwayView, setColourwayView] = useState<ColourwayView>();
   const notify = useNotify();
   const said = useStore(editor.announcement);
   const { pxPerMm } = useScreenScale();
@@ -125,42 +128,47 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
   return (
     <ClothContext value={cloth}>
       <SideBySideContext value={setBeside}>
-        <div className="grid h-full grid-cols-[56px_minmax(0,1fr)_auto] grid-rows-[48px_minmax(0,1fr)_auto] overflow-hidden">
-          <Selvedge cloth={cloth} onInk={() => showPart('colour')} />
-          {editor.inside ? (
-            <BundleBar inside={editor.inside} onClose={onClose} onPart={showPart} />
-          ) : (
-            <TopBar
-              saver={saver}
-              presence={presence}
-              onPart={showPart}
-              onSaveSwatch={() => setSheet('swatch')}
-              onDownload={() => setSheet('download')}
-              onKeys={() => setSheet('keys')}
+        <ColourwayViewContext value={editor.inside ? undefined : setColourwayView}>
+          <div className="grid h-full grid-cols-[56px_minmax(0,1fr)_auto] grid-rows-[48px_minmax(0,1fr)_auto] overflow-hidden">
+            <Selvedge cloth={cloth} onInk={() => showPart('colour')} />
+            {editor.inside ? (
+              <BundleBar inside={editor.inside} onClose={onClose} onPart={showPart} />
+            ) : (
+              <TopBar
+                saver={saver}
+                presence={presence}
+                onPart={showPart}
+                onSaveSwatch={() => setSheet('swatch')}
+                onDownload={() => setSheet('download')}
+                onKeys={() => setSheet('keys')}
+              />
+            )}
+            <UnsavedNotice saver={saver} />
+            <Cloth Label={ChalkLabel} onReady={setCloth} onOpen={bundles.open} />
+            {!editor.inside && <LayerChip onOpen={() => showPart('arrange')} />}
+            <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
+            <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
+              <Tray cloth={cloth} />
+              {cloth && context && <ScaleBar cloth={cloth} context={context} />}
+            </div>
+            <p aria-live="polite" className="sr-only">
+              {said}
+            </p>
+            <SaveSwatchDialog open={sheet === 'swatch'} onClose={closeSheet} saver={saver} />
+            <ExportDialog
+              open={sheet === 'download'}
+              onClose={closeSheet}
+              subjects={[{ ...editor.design, bare: editor.design.ground.kind === 'none' }]}
+              sources={async () => [{ design: (await saver.flush(), editor.design.id) }]}
+              colourways={editor.design.colourways}
+              colourway={editor.colourway.id}
             />
-          )}
-          <UnsavedNotice saver={saver} />
-          <Cloth Label={ChalkLabel} onReady={setCloth} onOpen={bundles.open} />
-          {!editor.inside && <LayerChip onOpen={() => showPart('arrange')} />}
-          <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
-          <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
-            <Tray cloth={cloth} />
-            {cloth && context && <ScaleBar cloth={cloth} context={context} />}
+            <ShortcutDialog open={sheet === 'keys'} onClose={closeSheet} />
+            {squinting && <Squint onClose={() => setSquinting(false)} />}
+            {beside && <SideBySide alternatives={beside} onClose={() => setBeside(undefined)} />}
+            {colourwayView && <ColourwayViews view={colourwayView} onClose={() => setColourwayView(undefined)} />}
           </div>
-          <p aria-live="polite" className="sr-only">
-            {said}
-          </p>
-          <SaveSwatchDialog open={sheet === 'swatch'} onClose={closeSheet} saver={saver} />
-          <ExportDialog
-            open={sheet === 'download'}
-            onClose={closeSheet}
-            subjects={[{ ...editor.design, bare: editor.design.ground.kind === 'none' }]}
-            sources={async () => [{ design: (await saver.flush(), editor.design.id) }]}
-          />
-          <ShortcutDialog open={sheet === 'keys'} onClose={closeSheet} />
-          {squinting && <Squint onClose={() => setSquinting(false)} />}
-          {beside && <SideBySide alternatives={beside} onClose={() => setBeside(undefined)} />}
-        </div>
+        </ColourwayViewContext>
       </SideBySideContext>
     </ClothContext>
   );

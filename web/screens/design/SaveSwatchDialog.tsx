@@ -8,6 +8,9 @@ import { Button } from '../../ui/Button.tsx';
 import { JobProgress } from '../../ui/JobProgress.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { useColourway } from '../../cloth/useColourway.ts';
+import { useStore } from '../../ui/store.ts';
+import { Tick } from '../../ui/Tick.tsx';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Saver } from '../../editor/saver.ts';
 import { TEXTS } from './texts.ts';
@@ -32,20 +35,34 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
   );
   const [target, setTarget] = useState('');
   const [note, setNote] = useState('');
+  const colourways = useStore(editor.session, ({ committed }) => committed.colourways);
+  const current = useColourway();
+  const [ticked, setTicked] = useState<ReadonlySet<string>>();
+  // In their order; the one that is worked in before any is ticked.
+  const chosen = colourways.map(({ id }) => id).filter((id) => (ticked ? ticked.has(id) : id === current.id));
   const known = others.find(({ id }) => id === target);
   const name = known?.name ?? typed ?? editor.design.name;
   const close = (): void => {
     setTyped(undefined);
     setTarget('');
     setNote('');
+    setTicked(undefined);
     onClose();
   };
   const watch = useJob(saveSwatch, ({ swatch, version }) => {
     void client.invalidateQueries({ queryKey: ['swatches'] });
     void client.invalidateQueries({ queryKey: ['swatch', swatch] });
     notify({
-      text: version === 1 ? TEXTS.nameIsInTheSwatch(name) : TEXTS.versionIsInTheSwatchBook(version, name),
-      action: { label: TEXTS.showIt, run: () => void navigate(`/swatches/${swatch}`) },
+      text:
+        !known && chosen.length > 1
+          ? TEXTS.swatchesAreInTheBook(chosen.length)
+          : version === 1
+            ? TEXTS.nameIsInTheSwatch(name)
+            : TEXTS.versionIsInTheSwatchBook(version, name),
+      action: {
+        label: TEXTS.showIt,
+        run: () => void navigate(!known && chosen.length > 1 ? '/swatches' : `/swatches/${swatch}`),
+      },
     });
     close();
   });
@@ -63,6 +80,7 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
         editor.design.id,
         await saver.flush(),
         known ? { swatch: known.id, note: note.trim() } : { name: name.trim() },
+        known ? [current.id] : chosen,
       ),
     );
   };
@@ -111,10 +129,32 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
             />
           </label>
         )}
+        {!known && colourways.length > 1 && (
+          <fieldset>
+            <legend className="text-xs text-graphite">{TEXTS.inColourways}</legend>
+            <div className="flex max-h-40 flex-wrap gap-x-5 overflow-y-auto">
+              {colourways.map(({ id, name: called }) => (
+                <Tick
+                  key={id}
+                  label={called}
+                  on={chosen.includes(id)}
+                  onChange={(on) => setTicked(new Set(on ? [...chosen, id] : chosen.filter((other) => other !== id)))}
+                />
+              ))}
+            </div>
+          </fieldset>
+        )}
+        {known && colourways.length > 1 && (
+          <p className="text-xs text-graphite">{TEXTS.versionInColourway(current.name)}</p>
+        )}
         <JobProgress watch={watch} doing={TEXTS.paintingTheSwatch} />
         <div className="flex justify-end gap-2">
           <Button onClick={leave}>{TEXTS.cancel}</Button>
-          <Button type="submit" look="accent" disabled={watch.running || name.trim() === ''}>
+          <Button
+            type="submit"
+            look="accent"
+            disabled={watch.running || name.trim() === '' || (!known && chosen.length === 0)}
+          >
             {TEXTS.saveSwatch}
           </Button>
         </div>

@@ -1,9 +1,9 @@
-import { colourwayOf } from '../../../core/document/index.ts';
 import { latticeOf, repeatText } from '../../../core/lattice/index.ts';
 import { formatNumber, mmPer, ruleDivision } from '../../../core/units/index.ts';
 import type { ClothParts } from '../../cloth/clothParts.ts';
 import type { ClothView } from '../../cloth/clothView.ts';
 import { useUnit } from '../../ui/unit.ts';
+import { useColourway } from '../../cloth/useColourway.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
 import { useStore } from '../../ui/store.ts';
 import { TEXTS } from './texts.ts';
@@ -12,11 +12,10 @@ import { TEXTS } from './texts.ts';
 export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefined; readonly onInk: () => void }) {
   const editor = useEditor();
   const inks = useStore(editor.session, ({ design }) => design.inks);
-  const colourway = useStore(editor.session, ({ design }) => colourwayOf(design));
+  const { colours } = useColourway();
   const name = useStore(editor.session, ({ design }) => design.name);
   const repeat = useStore(editor.session, ({ design }) => design.repeat);
   const [unit] = useUnit();
-  const { colours } = colourway;
   return (
     <aside
       aria-label={TEXTS.selvedge}

@@ -5,7 +5,7 @@ import { useEditor } from '../../cloth/editorContext.ts';
 import type { Part } from '../../editor/editorState.ts';
 import { useStore } from '../../ui/store.ts';
 import { ArrangeTicket } from './tickets/ArrangeTicket.tsx';
-import { ColourTicket } from './tickets/ColourTicket.tsx';
+import { ColourTicket } from './colour/ColourTicket.tsx';
 import { MotifsTicket } from './tickets/MotifsTicket.tsx';
 import { RepeatTicket } from './tickets/RepeatTicket.tsx';
 import { FootContext } from './TicketFoot.tsx';

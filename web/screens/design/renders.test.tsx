@@ -16,7 +16,7 @@ import { Tray } from './Tray.tsx';
 import { UndoButtons } from './UndoButtons.tsx';
 import { AlignPanel } from './tickets/AlignPanel.tsx';
 import { CellSize } from './tickets/CellSize.tsx';
-import { ColourTicket } from './tickets/ColourTicket.tsx';
+import { ColourTicket } from './colour/ColourTicket.tsx';
 import { GuideList } from './tickets/GuideList.tsx';
 import { HistoryList } from './tickets/HistoryList.tsx';
 import { LayerSettings } from './tickets/LayerSettings.tsx';

@@ -9,6 +9,8 @@ import { type AnyOrder, DEFAULT_TEMPLATE, formatOf, orderRefusal, tileOrder } fr
 import { type ExportSource, startBatch, startExport } from '../../api/exports.ts';
 import { useJob } from '../../api/jobs.ts';
 import { startPack } from '../../api/packs.ts';
+import type { Colourway } from '../../../core/document/index.ts';
+import { Tick } from '../../ui/Tick.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { download } from '../../ui/download.ts';
@@ -29,10 +31,20 @@ interface Props {
   readonly subjects: readonly Subject[];
   /** The same for the server, once they are saved. */
   readonly sources: () => Promise<readonly ExportSource[]>;
+  /** Colourways of what is exported, where there are several; and the one that is worked in. */
+  readonly colourways?: readonly Pick<Colourway, 'id' | 'name'>[];
+  readonly colourway?: string;
 }
 
 /** Asks what goes into files and how large they are, says what will come of it, fetches them, and shows their proofs. */
-export function ExportDialog({ open, onClose, subjects, sources }: Props) {
+export function ExportDialog({
+  open,
+  onClose,
+  subjects: plain,
+  sources: plainSources,
+  colourways = [],
+  colourway,
+}: Props) {
   const [orders, setOrders] = useState<readonly AnyOrder[]>([tileOrder({ kind: 'density', dpi: 300 })]);
   const [at, setAt] = useState(0);
   const [template, setTemplate] = useState(DEFAULT_TEMPLATE);
@@ -49,7 +61,17 @@ export function ExportDialog({ open, onClose, subjects, sources }: Props) {
     download(href, fileName);
     onClose();
   });
-  const [first] = subjects;
+  const [ticked, setTicked] = useState<ReadonlySet<string>>();
+  const chosen = colourways.filter(({ id }) => (ticked ? ticked.has(id) : id === colourway));
+  const isOfSeveral = colourways.length > 1;
+  const subjects = isOfSeveral
+    ? plain.flatMap((subject) => chosen.map(({ name }) => ({ ...subject, name: `${subject.name}, ${name}` })))
+    : plain;
+  const sources = async (): Promise<readonly ExportSource[]> => {
+    const known = await plainSources();
+    return isOfSeveral ? known.flatMap((source) => chosen.map(({ id }) => ({ ...source, colourway: id }))) : known;
+  };
+  const [first = plain[0]] = subjects;
   const order = orders[at] ?? orders[0];
   if (!first || !order) return null;
   const count = orders.length * subjects.length;
@@ -80,7 +102,7 @@ export function ExportDialog({ open, onClose, subjects, sources }: Props) {
 
   return (
     <Dialog
-      title={subjects.length === 1 ? TEXTS.exportFile : TEXTS.exportSwatches(subjects.length)}
+      title={plain.length === 1 ? TEXTS.exportFile : TEXTS.exportSwatches(plain.length)}
       open={open}
       onClose={leave}
       wide
@@ -101,6 +123,24 @@ export function ExportDialog({ open, onClose, subjects, sources }: Props) {
               }}
             />
           </div>
+          {isOfSeveral && (
+            <fieldset>
+              <legend className="text-xs text-graphite">{TEXTS.colourways}</legend>
+              <div className="flex max-h-28 flex-wrap gap-x-5 overflow-y-auto">
+                {colourways.map(({ id, name }) => (
+                  <Tick
+                    key={id}
+                    label={name}
+                    on={chosen.some((one) => one.id === id)}
+                    onChange={(on) => {
+                      const ids = chosen.map((one) => one.id);
+                      setTicked(new Set(on ? [...ids, id] : ids.filter((other) => other !== id)));
+                    }}
+                  />
+                ))}
+              </div>
+            </fieldset>
+          )}
           <OrderFields key={at} order={order} subjects={subjects} onChange={change} />
           <NameTemplateField template={template} subject={first} order={order} onChange={setTemplate} />
           <PlanSummary order={order} subjects={subjects} />
@@ -112,12 +152,12 @@ export function ExportDialog({ open, onClose, subjects, sources }: Props) {
               className="mr-auto"
               title={TEXTS.packNote}
               disabled={pack.running}
-              onClick={() => pack.start(async () => startPack(await sources()))}
+              onClick={() => pack.start(async () => startPack(await plainSources()))}
             >
               <Package size={15} aria-hidden /> {TEXTS.exportPack}
             </Button>
             <Button onClick={leave}>{TEXTS.cancel}</Button>
-            <Button type="submit" look="accent" disabled={watch.running || isRefused}>
+            <Button type="submit" look="accent" disabled={watch.running || isRefused || count === 0}>
               {count === 1 ? `${TEXTS.export} ${formatOf(order).name}` : TEXTS.exportFiles(count)}
             </Button>
           </div>

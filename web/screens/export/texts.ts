@@ -1,5 +1,6 @@
 /** What the export says. */
 export const TEXTS = {
+  colourways: 'Colourways',
   exportFile: 'Export a file',
   exportSwatches: (count: number): string => `Export ${count} swatches`,
   exportFiles: (count: number): string => `Export ${count} files`,

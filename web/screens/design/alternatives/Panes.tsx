@@ -1,5 +1,5 @@
 import { repeatText } from '../../../../core/lattice/index.ts';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { Design } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Overlay } from '../../../ui/Overlay.tsx';
@@ -25,11 +25,28 @@ interface Props {
   readonly label: string;
   readonly note: string;
   readonly panes: readonly Pane[];
+  readonly title?: string;
+  /** What stands above them. */
+  readonly head?: ReactNode;
+  /** What the button that takes one says. */
+  readonly takeName?: string;
   readonly onClose: () => void;
 }
 
-/** Two to four designs as live cloth, moved and zoomed as one; any can be taken. */
-export function Panes({ label, note, panes, onClose }: Props) {
+/** Columns of so many panes, so that they are as nearly square as can be. */
+const columnsOf = (count: number): number =>
+  count <= 3 ? count : count === 4 ? 2 : count <= 6 ? 3 : Math.ceil(Math.sqrt(count));
+
+/** Two to nine designs as live cloth, moved and zoomed as one; any can be taken. */
+export function Panes({
+  label,
+  note,
+  panes,
+  title = TEXTS.sideBySide,
+  head,
+  takeName = TEXTS.takeThisOne,
+  onClose,
+}: Props) {
   const editor = useEditor();
   const repeat = useStore(editor.session, ({ committed }) => committed.repeat);
   const [look, setLook] = useState<Look>(() => ({
@@ -37,9 +54,11 @@ export function Panes({ label, note, panes, onClose }: Props) {
     scale: 480 / (2.2 * Math.max(repeat.width, repeat.height)),
   }));
   return (
-    <Overlay label={label} title={TEXTS.sideBySide} note={note} onClose={onClose}>
+    <Overlay label={label} title={title} note={note} onClose={onClose}>
+      {head}
       <div
-        className={`grid min-h-0 grow gap-3 p-3 ${panes.length === 2 ? 'grid-cols-2' : panes.length === 3 ? 'grid-cols-3' : 'grid-cols-2 grid-rows-2'}`}
+        className="grid min-h-0 grow auto-rows-fr gap-3 p-3"
+        style={{ gridTemplateColumns: `repeat(${columnsOf(panes.length)}, minmax(0, 1fr))` }}
       >
         {panes.map(({ key, name, design, note: said, take }) => (
           <figure
@@ -59,7 +78,7 @@ export function Panes({ label, note, panes, onClose }: Props) {
               {design && <Numbers design={design} />}
               {take && design && (
                 <Button className="ml-auto" onClick={take}>
-                  {TEXTS.takeThisOne}
+                  {takeName}
                 </Button>
               )}
             </figcaption>

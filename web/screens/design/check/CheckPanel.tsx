@@ -1,7 +1,6 @@
 import { Sparkles } from 'lucide-react';
 import { lazy, Suspense, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Findings } from '../../../../core/check/index.ts';
-import { colourwayOf } from '../../../../core/document/index.ts';
 import { formatNumber } from '../../../../core/units/index.ts';
 import { ClothContext } from '../../../cloth/clothContext.ts';
 import { lanesSeen, marksOf, seenIn, takeMark, type Mark } from '../../../cloth/marks.ts';
@@ -145,14 +144,14 @@ function MarkText({
   const clump = findings.clumps[Number(mark.key.split(' ')[1])];
   if (!clump) return mark.name;
   if (clump.by === 'motif') return `${clump.ids.length} × ${nameOf(clump.of)}`;
-  const { design } = editor;
+  const { design, colourway } = editor;
   const ink = design.inks.find(({ prints }) => prints.some((print) => print === clump.of));
   return (
     <>
       {TEXTS.countIn(clump.ids.length)}
       <span
         className="h-4 w-4 shrink-0 rounded-full border border-ink/25"
-        style={{ background: (ink && colourwayOf(design).colours[ink.id]) ?? clump.of }}
+        style={{ background: (ink && colourway.colours[ink.id]) ?? clump.of }}
       />
       {ink?.name ?? clump.of}
     </>

@@ -2,8 +2,8 @@ import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js
 import { useMemo } from 'react';
 import { Bar } from 'react-chartjs-2';
 import type { Quarter } from '../../../../core/check/index.ts';
-import { colourwayOf } from '../../../../core/document/index.ts';
 import { formatNumber } from '../../../../core/units/index.ts';
+import { useColourway } from '../../../cloth/useColourway.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
 import { TEXTS } from './texts.ts';
@@ -27,8 +27,8 @@ export function QuarterCharts({ quarters }: { readonly quarters: readonly Quarte
     }),
     [quarters],
   );
+  const { colours } = useColourway();
   const inks = useMemo(() => {
-    const { colours } = colourwayOf(committed);
     return {
       labels: NAMES.map((name) => name.split(' ')),
       datasets: committed.inks
@@ -42,7 +42,7 @@ export function QuarterCharts({ quarters }: { readonly quarters: readonly Quarte
         }))
         .filter(({ data }) => data.some((share) => share > 0)),
     };
-  }, [quarters, committed]);
+  }, [committed, quarters, colours]);
   const options = (unit: string, stacked: boolean) => ({
     animation: false as const,
     responsive: true,

@@ -1,7 +1,7 @@
 import { invertSelection, selectByInk, selectSimilar } from '../../../../core/arrange/index.ts';
-import { colourwayOf } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';
+import { useColourway } from '../../../cloth/useColourway.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { TEXTS } from './texts.ts';
 
@@ -15,7 +15,7 @@ export function SelectMore() {
     editor.select(found.filter((id) => free.has(id)));
     editor.announcement.set(TEXTS.countMotifsSelected(found.length));
   };
-  const { colours } = colourwayOf(design);
+  const { colours } = useColourway();
   return (
     <section aria-label={TEXTS.selectMore} className="grid gap-2">
       <h4 className="text-xs text-graphite">{TEXTS.select}</h4>

@@ -1,0 +1,85 @@
+import { Ban } from 'lucide-react';
+import { unusedInks } from '../../../../core/colourway/index.ts';
+import { inksOfGround, NO_GROUND } from '../../../../core/document/index.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Fold } from '../../../ui/Fold.tsx';
+import { useEditor } from '../../../cloth/editorContext.ts';
+import { useStore } from '../../../ui/store.ts';
+import { ColourwayBar } from './ColourwayBar.tsx';
+import { Contrast } from './Contrast.tsx';
+import { InkRow } from './InkRow.tsx';
+import { ReduceInks } from './ReduceInks.tsx';
+import { TEXTS } from './texts.ts';
+import { useInkAreas } from './useInkAreas.ts';
+
+/** The colourway that is worked in, the ground and the inks: change one and it changes everywhere at once. */
+export function ColourTicket() {
+  const editor = useEditor();
+  const inks = useStore(editor.session, ({ design }) => design.inks);
+  const groundNow = useStore(editor.session, ({ design }) => design.ground);
+  const opened = useStore(editor.ink);
+  const areas = useInkAreas();
+  const [printed] = inksOfGround(groundNow);
+  const bare = groundNow.kind === 'none';
+  const ground = inks.find(({ id }) => id === printed) ?? inks.find(({ id }) => id === 'ground') ?? inks[0];
+  const others = inks.filter(({ id }) => id !== ground?.id);
+  const shareOf = (id: string): number | undefined => {
+    const n = areas?.inks.findIndex((ink) => ink.id === id) ?? -1;
+    const share = areas?.shares[n];
+    return share === undefined ? undefined : 100 * share;
+  };
+  return (
+    <div className="grid grid-cols-1 gap-5">
+      <ColourwayBar />
+      <section aria-label={TEXTS.ground} className="grid grid-cols-1 gap-2">
+        <h3 className="text-xs text-graphite">{TEXTS.ground}</h3>
+        {!bare && ground && <InkRow ink={ground} open={opened === ground.id} share={shareOf(ground.id)} />}
+        <Button
+          pressed={bare}
+          disabled={!ground}
+          onClick={() =>
+            editor.commit(bare ? TEXTS.addedAGround : TEXTS.removedTheGround, {
+              type: 'ground',
+              ground: bare && ground ? { kind: 'flat', ink: ground.id } : NO_GROUND,
+            })
+          }
+        >
+          <Ban size={15} aria-hidden /> {TEXTS.noGround}
+        </Button>
+        {bare && <p className="text-xs text-graphite">{TEXTS.exportedFilesAreTransparent}</p>}
+      </section>
+      <section aria-label={TEXTS.inks} className="grid grid-cols-1 gap-2">
+        <h3 className="text-xs text-graphite">{TEXTS.inks}</h3>
+        {others.length === 0 && <p className="text-sm">{TEXTS.inksAreAddedWithThe}</p>}
+        {others.map((ink) => (
+          <InkRow key={ink.id} ink={ink} open={opened === ink.id} share={shareOf(ink.id)} />
+        ))}
+        <Unused />
+      </section>
+      <Fold name={TEXTS.contrast}>
+        <Contrast areas={areas} />
+      </Fold>
+      <Fold name={TEXTS.reduce}>
+        <ReduceInks areas={areas} />
+      </Fold>
+    </div>
+  );
+}
+
+/** Inks that nothing on the cloth is printed in, and a way to be rid of them. */
+function Unused() {
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
+  useStore(editor.motifs);
+  const unused = unusedInks(design, editor.motifMap);
+  if (unused.length === 0) return null;
+  const remove = (): void => {
+    editor.commit(TEXTS.removedUnused, { type: 'remove-inks', ids: unused.map(({ id }) => id) });
+  };
+  return (
+    <p className="flex items-center gap-2 text-xs text-graphite">
+      {TEXTS.unused(unused.length)}
+      <Button onClick={remove}>{TEXTS.removeUnused}</Button>
+    </p>
+  );
+}

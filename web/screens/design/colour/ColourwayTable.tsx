@@ -1,0 +1,256 @@
+import {
+  DndContext,
+  type DragEndEvent,
+  PointerSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { ChevronLeft, ChevronRight, Copy, Lock, LockOpen, Plus, Trash2 } from 'lucide-react';
+import { nanoid } from 'nanoid';
+import { useState } from 'react';
+import { type Hex, oklchOf } from '../../../../core/colour/index.ts';
+import { addColourway, lockInk } from '../../../../core/colourway/index.ts';
+import type { Colourway, Command, Ink } from '../../../../core/document/index.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { NameField } from '../../../ui/NameField.tsx';
+import { Overlay } from '../../../ui/Overlay.tsx';
+import { useEditor } from '../../../cloth/editorContext.ts';
+import { useColourway } from '../../../cloth/useColourway.ts';
+import { useStore } from '../../../ui/store.ts';
+import { ColourPicker } from './ColourPicker.tsx';
+import { TEXTS } from './texts.ts';
+import { useColourEdit } from './useColourEdit.ts';
+
+/** A cell: an ink in a colourway, by their ids. */
+interface CellPlace {
+  readonly ink: string;
+  readonly colourway: string;
+}
+
+/** Beyond this lightness, dark letters are read more easily than light ones. */
+const LIGHT = 0.62;
+
+const keyOf = ({ ink, colourway }: CellPlace): string => `${ink} ${colourway}`;
+const placeOf = (key: unknown): CellPlace => {
+  const [ink = '', colourway = ''] = String(key).split(' ');
+  return { ink, colourway };
+};
+
+/** Every ink in every colourway: a row for each ink, a column for each colourway. */
+export function ColourwayTable({ onClose }: { readonly onClose: () => void }) {
+  const editor = useEditor();
+  const { inks, colourways } = useStore(editor.session, ({ design }) => design);
+  const current = useColourway();
+  const [opened, setOpened] = useState<CellPlace>();
+  // A click opens a cell, only a movement drags it.
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const drop = ({ active, over, activatorEvent }: DragEndEvent): void => {
+    if (!over || active.id === over.id) return;
+    const [from, to] = [placeOf(active.id), placeOf(over.id)];
+    const isCopy = activatorEvent instanceof PointerEvent && activatorEvent.altKey;
+    const colourAt = ({ ink, colourway }: CellPlace): Hex | undefined =>
+      colourways.find(({ id }) => id === colourway)?.colours[ink];
+    const isLocked = ({ ink }: CellPlace): boolean => inks.find(({ id }) => id === ink)?.locked === true;
+    const [a, b] = [colourAt(from), colourAt(to)];
+    if (!a || !b || isLocked(to) || (!isCopy && isLocked(from))) return;
+    const commands: Command[] = [{ type: 'colour', ...to, colour: a }];
+    if (!isCopy) commands.push({ type: 'colour', ...from, colour: b });
+    editor.commit(isCopy ? TEXTS.copied : TEXTS.swapped, { type: 'all', commands });
+  };
+  const openedInk = inks.find(({ id }) => id === opened?.ink);
+  const openedColourway = colourways.find(({ id }) => id === opened?.colourway);
+  return (
+    <Overlay label={TEXTS.colourways} title={TEXTS.colourways} note={TEXTS.tableNote} onClose={onClose}>
+      <div className="flex min-h-0 grow">
+        <div className="min-w-0 grow overflow-auto p-5">
+          <DndContext sensors={sensors} onDragEnd={drop}>
+            <table className="border-separate border-spacing-1">
+              <thead>
+                <tr>
+                  <th scope="col" className="sticky left-0 bg-linen" />
+                  {colourways.map((colourway, n) => (
+                    <th key={colourway.id} scope="col" className="min-w-36 align-bottom font-normal">
+                      <ColourwayHead
+                        colourway={colourway}
+                        at={n}
+                        count={colourways.length}
+                        isCurrent={colourway.id === current.id}
+                      />
+                    </th>
+                  ))}
+                  <th scope="col" className="align-bottom">
+                    <AddColourway />
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {inks.map((ink) => (
+                  <tr key={ink.id}>
+                    <th scope="row" className="sticky left-0 bg-linen pr-2 text-left font-normal">
+                      <InkHead ink={ink} />
+                    </th>
+                    {colourways.map((colourway) => (
+                      <td key={colourway.id} className="p-0">
+                        <TableCell
+                          ink={ink}
+                          colourway={colourway}
+                          isOpen={opened?.ink === ink.id && opened.colourway === colourway.id}
+                          onOpen={() => setOpened({ ink: ink.id, colourway: colourway.id })}
+                        />
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </DndContext>
+        </div>
+        {openedInk && openedColourway && (
+          <aside className="w-80 shrink-0 overflow-y-auto border-l border-thread bg-calico p-4">
+            <h3 className="mb-3 font-name text-base font-semibold">
+              {TEXTS.cellOf(openedInk.name, openedColourway.name)}
+            </h3>
+            <CellPicker key={keyOf(opened as CellPlace)} ink={openedInk} colourway={openedColourway} />
+          </aside>
+        )}
+      </div>
+    </Overlay>
+  );
+}
+
+function CellPicker({ ink, colourway }: { readonly ink: Ink; readonly colourway: Colourway }) {
+  const editor = useEditor();
+  const edit = useColourEdit(ink, colourway);
+  if (ink.locked) return <p className="text-sm text-graphite">{TEXTS.isLocked}</p>;
+  const used = editor.design.inks.flatMap(({ id }) => (id === ink.id ? [] : (colourway.colours[id] ?? [])));
+  return <ColourPicker colour={colourway.colours[ink.id] as Hex} used={used} onShow={edit.show} onTake={edit.take} />;
+}
+
+interface HeadProps {
+  readonly colourway: Colourway;
+  readonly at: number;
+  readonly count: number;
+  readonly isCurrent: boolean;
+}
+
+function ColourwayHead({ colourway: { id, name }, at, count, isCurrent }: HeadProps) {
+  const editor = useEditor();
+  const move = (by: number): void => {
+    const ids = editor.design.colourways.map((colourway) => colourway.id);
+    ids.splice(at + by, 0, ...ids.splice(at, 1));
+    editor.commit(TEXTS.reorderedColourways, { type: 'order-colourways', ids });
+  };
+  const duplicate = (): void => {
+    editor.commit(TEXTS.addedColourway, addColourway(editor.design, nanoid(8), name, id));
+  };
+  return (
+    <div className="grid gap-1">
+      <div className="flex justify-center">
+        <Button look="quiet" label={TEXTS.moveLeft(name)} disabled={at === 0} onClick={() => move(-1)}>
+          <ChevronLeft size={15} aria-hidden />
+        </Button>
+        <Button look="quiet" label={TEXTS.duplicate(name)} onClick={duplicate}>
+          <Copy size={14} aria-hidden />
+        </Button>
+        <Button
+          look="quiet"
+          label={TEXTS.deleteColourway(name)}
+          disabled={count === 1}
+          onClick={() => editor.commit(TEXTS.deletedColourway(name), { type: 'remove-colourways', ids: [id] })}
+        >
+          <Trash2 size={14} aria-hidden />
+        </Button>
+        <Button look="quiet" label={TEXTS.moveRight(name)} disabled={at === count - 1} onClick={() => move(1)}>
+          <ChevronRight size={15} aria-hidden />
+        </Button>
+      </div>
+      <NameField
+        label={TEXTS.nameOfTheColourway(name)}
+        name={name}
+        onRename={(next) =>
+          editor.commit(TEXTS.renamedColourway, { type: 'change-colourway', colourway: id, name: next, colours: {} })
+        }
+        className="h-8 border-transparent text-center font-name text-base font-semibold hover:border-thread"
+      />
+      <Button pressed={isCurrent} onClick={() => editor.colourwayId.set(id)}>
+        {isCurrent ? TEXTS.workedIn : TEXTS.workIn}
+      </Button>
+    </div>
+  );
+}
+
+function AddColourway() {
+  const editor = useEditor();
+  const add = (): void => {
+    const { colourways } = editor.design;
+    const last = colourways[colourways.length - 1] as Colourway;
+    editor.commit(TEXTS.addedColourway, addColourway(editor.design, nanoid(8), TEXTS.newColourway, last.id));
+  };
+  return (
+    <Button label={TEXTS.addColourway} onClick={add}>
+      <Plus size={15} aria-hidden />
+    </Button>
+  );
+}
+
+function InkHead({ ink: { id, name, locked } }: { readonly ink: Ink }) {
+  const editor = useEditor();
+  const { id: colourway } = useColourway();
+  const toggle = (): void => {
+    if (locked) editor.commit(TEXTS.unlockedName(name), { type: 'change-inks', changes: { [id]: { locked: false } } });
+    else editor.commit(TEXTS.lockedName(name), lockInk(editor.design, id, colourway));
+  };
+  return (
+    <span className="flex items-center gap-1">
+      <NameField
+        label={TEXTS.nameOfTheInk(name)}
+        name={name}
+        onRename={(next) =>
+          editor.commit(TEXTS.renamedAnInk, { type: 'change-inks', changes: { [id]: { name: next } } })
+        }
+        className="h-8 w-36 border-transparent text-sm hover:border-thread"
+      />
+      <Button look="quiet" label={locked ? TEXTS.unlock(name) : TEXTS.lock(name)} onClick={toggle}>
+        {locked ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden className="text-graphite" />}
+      </Button>
+    </span>
+  );
+}
+
+interface CellProps {
+  readonly ink: Ink;
+  readonly colourway: Colourway;
+  readonly isOpen: boolean;
+  readonly onOpen: () => void;
+}
+
+function TableCell({ ink, colourway, isOpen, onOpen }: CellProps) {
+  const id = keyOf({ ink: ink.id, colourway: colourway.id });
+  const drag = useDraggable({ id });
+  const drop = useDroppable({ id });
+  const colour = colourway.colours[ink.id] as Hex;
+  const { transform, isDragging } = drag;
+  return (
+    <div ref={drop.setNodeRef} className={`rounded-sm ${drop.isOver && !isDragging ? 'ring-2 ring-ink' : ''}`}>
+      <button
+        ref={drag.setNodeRef}
+        type="button"
+        {...drag.listeners}
+        aria-pressed={isOpen}
+        aria-label={`${TEXTS.cellOf(ink.name, colourway.name)}: ${colour}`}
+        data-cell-colour={colour}
+        onClick={onOpen}
+        className={`h-11 w-full touch-none rounded-sm border text-xs ${isOpen ? 'border-ink ring-2 ring-ink' : 'border-ink/20'} ${isDragging ? 'relative z-10 shadow-float' : ''}`}
+        style={{
+          background: colour,
+          color: oklchOf(colour).l > LIGHT ? '#1f2430' : '#ffffff',
+          ...(transform && { transform: `translate(${transform.x}px, ${transform.y}px)` }),
+        }}
+      >
+        {colour.toUpperCase()}
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,142 @@
+import { Lock, LockOpen } from 'lucide-react';
+import { useEffect, useRef } from 'react';
+import type { Hex } from '../../../../core/colour/index.ts';
+import { lockInk, mergeInks, splitInk } from '../../../../core/colourway/index.ts';
+import type { Ink } from '../../../../core/document/index.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { NameField } from '../../../ui/NameField.tsx';
+import { useEditor } from '../../../cloth/editorContext.ts';
+import { useColourway } from '../../../cloth/useColourway.ts';
+import { useStore } from '../../../ui/store.ts';
+import { ColourPicker } from './ColourPicker.tsx';
+import { freeInk } from './freeInk.ts';
+import { TEXTS } from './texts.ts';
+import { useColourEdit } from './useColourEdit.ts';
+
+interface Props {
+  readonly ink: Ink;
+  readonly open: boolean;
+  /** Of the cloth, in percent; undefined while it is being measured. */
+  readonly share: number | undefined;
+}
+
+/** An ink: its colour in the colourway that is worked in, its name, whether it is locked; opened, everything that is done to it. */
+export function InkRow({ ink, open, share }: Props) {
+  const editor = useEditor();
+  const colourway = useColourway();
+  const colour = colourway.colours[ink.id] as Hex;
+  const row = useRef<HTMLDivElement>(null);
+  const edit = useColourEdit(ink, colourway);
+  useEffect(() => {
+    if (open) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [open]);
+  const toggleLock = (): void => {
+    if (ink.locked)
+      editor.commit(TEXTS.unlockedName(ink.name), { type: 'change-inks', changes: { [ink.id]: { locked: false } } });
+    else editor.commit(TEXTS.lockedName(ink.name), lockInk(editor.design, ink.id, colourway.id));
+  };
+  return (
+    <div ref={row} data-ink={ink.id} className="rounded-md border border-thread bg-white">
+      <div className="flex items-center gap-1.5 p-1.5">
+        <button
+          type="button"
+          aria-expanded={open}
+          aria-label={TEXTS.changeTheInkName(ink.name)}
+          title={colour.toUpperCase()}
+          onClick={() => editor.ink.set(open ? undefined : ink.id)}
+          className="h-6 w-6 shrink-0 rounded-full border border-ink/25"
+          style={{ background: colour }}
+        />
+        <NameField
+          label={TEXTS.nameOfTheInk(ink.name)}
+          name={ink.name}
+          onRename={(name) =>
+            editor.commit(TEXTS.renamedAnInk, { type: 'change-inks', changes: { [ink.id]: { name } } })
+          }
+          className="h-7 grow border-transparent text-sm hover:border-thread"
+        />
+        {share !== undefined && (
+          <span className="shrink-0 text-xs text-graphite">{TEXTS.coverage(share.toFixed(share < 1 ? 1 : 0))}</span>
+        )}
+        <Button
+          look="quiet"
+          label={ink.locked ? TEXTS.unlock(ink.name) : TEXTS.lock(ink.name)}
+          onClick={toggleLock}
+          className={ink.locked ? '' : 'text-graphite!'}
+        >
+          {ink.locked ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />}
+        </Button>
+      </div>
+      {open && (
+        <div className="grid grid-cols-1 gap-3 border-t border-thread p-2.5">
+          {ink.locked ? (
+            <p className="text-xs text-graphite">{TEXTS.isLocked}</p>
+          ) : (
+            <ColourPicker
+              colour={colour}
+              used={editor.design.inks.flatMap(({ id }) => (id === ink.id ? [] : (colourway.colours[id] ?? [])))}
+              onShow={edit.show}
+              onTake={edit.take}
+            />
+          )}
+          <InkDeeds ink={ink} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** What else is done to an ink: replaced by another one everywhere, or split. */
+function InkDeeds({ ink }: { readonly ink: Ink }) {
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
+  const { colours } = useColourway();
+  const others = design.inks.filter(({ id }) => id !== ink.id);
+  return (
+    <>
+      {others.length > 0 && (
+        <select
+          aria-label={TEXTS.replaceBy}
+          value=""
+          onChange={({ target: { value } }) => {
+            const by = others.find(({ id }) => id === value);
+            if (!by) return;
+            editor.commit(TEXTS.replacedName(ink.name, by.name), mergeInks(design, [ink.id], by.id));
+            editor.ink.set(by.id);
+          }}
+          className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
+        >
+          <option value="">{TEXTS.replaceByText}</option>
+          {others.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name} {colours[id]?.toUpperCase()}
+            </option>
+          ))}
+        </select>
+      )}
+      {ink.prints.length > 1 && (
+        <div className="grid grid-cols-1 gap-1">
+          <p className="text-xs text-graphite">{TEXTS.splitOffNote}</p>
+          <ul className="flex flex-wrap gap-1">
+            {ink.prints.map((print) => (
+              <li key={print}>
+                <Button
+                  onClick={() =>
+                    editor.commit(TEXTS.splitName(ink.name), splitInk(design, ink.id, [print], freeInk(design, print)))
+                  }
+                >
+                  <span
+                    aria-hidden
+                    className="h-4 w-4 rounded-full border border-ink/25"
+                    style={{ background: print }}
+                  />
+                  {TEXTS.splitOff}
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,108 @@
+import { nanoid } from 'nanoid';
+import { useMemo, useState } from 'react';
+import type { Hex } from '../../../../core/colour/index.ts';
+import {
+  addColourway,
+  exchangeGround,
+  isExchanged,
+  makeAnalogous,
+  makeComplementary,
+  MOODS,
+  propose,
+  type ProposedInk,
+  proposedInks,
+  setMood,
+  surprise,
+  turnHues,
+  unlocked,
+  withBase,
+} from '../../../../core/colourway/index.ts';
+import { Choice } from '../../../ui/Choice.tsx';
+import { Button } from '../../../ui/Button.tsx';
+import { useEditor } from '../../../cloth/editorContext.ts';
+import { useColourway } from '../../../cloth/useColourway.ts';
+import { useStore } from '../../../ui/store.ts';
+import { type Pane, Panes } from '../alternatives/Panes.tsx';
+import { TEXTS } from './texts.ts';
+
+/** A colourway that could be. */
+interface Proposed {
+  readonly name: string;
+  readonly colours: Readonly<Record<string, Hex>>;
+}
+
+const FAMILIES = ['moods', 'hues', 'harmonies', 'surprises'] as const;
+type Family = (typeof FAMILIES)[number];
+
+const TURNS = [45, 90, 135, 180, 225, 270];
+const SURPRISES = 6;
+
+const FAMILY_OF: { readonly [K in Family]: (inks: readonly ProposedInk[], seed: number) => readonly Proposed[] } = {
+  moods: (inks) => MOODS.map((mood) => ({ name: TEXTS.moodName(mood), colours: propose(inks, setMood(mood)) })),
+  hues: (inks) => TURNS.map((by) => ({ name: TEXTS.huesTurned(by), colours: propose(inks, turnHues(by)) })),
+  harmonies: (inks) => [
+    { name: TEXTS.complementary, colours: propose(inks, makeComplementary) },
+    { name: TEXTS.analogous, colours: propose(inks, makeAnalogous) },
+    { name: TEXTS.groundExchanged, colours: propose(inks, exchangeGround, isExchanged) },
+  ],
+  surprises: (inks, seed) =>
+    Array.from({ length: SURPRISES }, (_, n) => ({
+      name: TEXTS.surprise(seed + n),
+      colours: propose(inks, surprise(seed + n)),
+    })),
+};
+
+/** Colourways made from the one that is worked in, as live cloth; each becomes one of the design's only when it is taken. */
+export function Proposals({ onClose }: { readonly onClose: () => void }) {
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
+  const { id } = useColourway();
+  const [family, setFamily] = useState<Family>('moods');
+  const [seed, setSeed] = useState(1);
+  // Made once, since a cloth of another design is painted anew.
+  const proposed = useMemo(() => {
+    const shown = withBase(design, id);
+    const [base, ...others] = shown.colourways;
+    return FAMILY_OF[family](proposedInks(design, id), seed).map(({ name, colours }) => ({
+      name,
+      colours,
+      design: base && { ...shown, colourways: [{ ...base, colours: { ...base.colours, ...colours } }, ...others] },
+    }));
+  }, [design, id, family, seed]);
+  const take = ({ name, colours }: Proposed): void => {
+    const next = nanoid(8);
+    if (!editor.commit(TEXTS.tookProposal(name), addColourway(design, next, name, id, unlocked(design, colours))))
+      return;
+    editor.colourwayId.set(next);
+    onClose();
+  };
+  const panes = proposed.map((one): Pane => ({
+    key: `${family} ${one.name}`,
+    name: one.name,
+    design: one.design,
+    note: undefined,
+    take: () => take(one),
+  }));
+  return (
+    <Panes
+      label={TEXTS.proposalsLabel}
+      title={TEXTS.propose}
+      note={TEXTS.proposalsNote}
+      panes={panes}
+      onClose={onClose}
+      head={
+        <div className="flex items-center gap-3 px-3 pt-3">
+          <div className="w-md">
+            <Choice
+              label={TEXTS.family}
+              value={family}
+              options={FAMILIES.map((value) => ({ value, name: TEXTS[value] }))}
+              onChange={setFamily}
+            />
+          </div>
+          {family === 'surprises' && <Button onClick={() => setSeed(seed + SURPRISES)}>{TEXTS.more}</Button>}
+        </div>
+      }
+    />
+  );
+}
