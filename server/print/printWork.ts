@@ -15,7 +15,7 @@ import { exportFile, type Studio } from '../studio.ts';
 export const PRINT_JOB = 'print';
 
 /** The file that is sent for an order. */
-export function printFile({ dpi, format, cloth }: Pick<KeptPrintOrder, 'dpi' | 'format' | 'cloth'>): ExportOrder {
+function printFile({ dpi, format, cloth }: Pick<KeptPrintOrder, 'dpi' | 'format' | 'cloth'>): ExportOrder {
   return {
     format,
     extent: { kind: 'tile' },

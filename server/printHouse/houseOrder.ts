@@ -20,7 +20,7 @@ export const houseWishSchema = object({
   .required();
 export type HouseWish = Immutable<InferType<typeof houseWishSchema>>;
 
-export const HOUSE_STATES = ['printing', 'answered', 'refused', 'approved', 'dispatched', 'cancelled'] as const;
+const HOUSE_STATES = ['printing', 'answered', 'refused', 'approved', 'dispatched', 'cancelled'] as const;
 
 /** An order as the print house tells of it. */
 export const houseOrderSchema = object({

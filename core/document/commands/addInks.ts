@@ -4,7 +4,7 @@ import { recordOf } from '../../schema/index.ts';
 import { inkSchema } from '../ink.ts';
 import { MOST_INKS } from '../limits.ts';
 import { CommandError, type CommandKind, type CommandOf, typeField } from './commandKind.ts';
-import type { removeInksSchema } from './removeInks.ts';
+import type { removeInksSchema } from './inkSchemas.ts';
 
 const schema = object({
   type: typeField('add-inks'),

@@ -1,26 +1,5 @@
-import { array, object } from 'yup';
-import { whole } from '../../schema/index.ts';
-import { colourwaySchema } from '../ink.ts';
-import { MOST_COLOURWAYS, READ_BEYOND } from '../limits.ts';
-import { CommandError, type CommandKind, type CommandOf, typeField } from './commandKind.ts';
-import type { removeColourwaysSchema } from './removeColourways.ts';
-
-export const insertColourwaysSchema = object({
-  type: typeField('insert-colourways'),
-  colourways: array(
-    object({
-      /** Where it goes in the list; the first is the base. */
-      index: whole(0, READ_BEYOND * MOST_COLOURWAYS),
-      colourway: colourwaySchema,
-    })
-      .noUnknown()
-      .required(),
-  )
-    .required()
-    .max(READ_BEYOND * MOST_COLOURWAYS),
-})
-  .noUnknown()
-  .required();
+import { insertColourwaysSchema, type removeColourwaysSchema } from './colourwaySchemas.ts';
+import { CommandError, type CommandKind, type CommandOf } from './commandKind.ts';
 
 /** Adds colourways. */
 export const insertColourways: CommandKind<

@@ -1,29 +1,5 @@
-import { array, object } from 'yup';
-import { hexSchema } from '../../colour/index.ts';
-import { recordOf, whole } from '../../schema/index.ts';
-import { inkSchema } from '../ink.ts';
-import { MOST_INKS, READ_BEYOND } from '../limits.ts';
-import { CommandError, type CommandKind, type CommandOf, typeField } from './commandKind.ts';
-import type { removeInksSchema } from './removeInks.ts';
-
-export const insertInksSchema = object({
-  type: typeField('insert-inks'),
-  inks: array(
-    object({
-      /** Where it goes in the list. */
-      index: whole(0, READ_BEYOND * MOST_INKS),
-      ink: inkSchema,
-      /** Its colour by colourway. */
-      colours: recordOf(hexSchema),
-    })
-      .noUnknown()
-      .required(),
-  )
-    .required()
-    .max(READ_BEYOND * MOST_INKS),
-})
-  .noUnknown()
-  .required();
+import { CommandError, type CommandKind, type CommandOf } from './commandKind.ts';
+import { insertInksSchema, type removeInksSchema } from './inkSchemas.ts';
 
 /** Inserts inks where they are to be in the list, each with a colour of its own in every colourway. */
 export const insertInks: CommandKind<typeof insertInksSchema, CommandOf<{ schema: typeof removeInksSchema }>> = {

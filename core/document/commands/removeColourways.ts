@@ -1,15 +1,5 @@
-import { object } from 'yup';
-import { idsSchema } from '../../schema/index.ts';
-import { MOST_COLOURWAYS, READ_BEYOND } from '../limits.ts';
-import { CommandError, type CommandKind, type CommandOf, typeField } from './commandKind.ts';
-import type { insertColourwaysSchema } from './insertColourways.ts';
-
-export const removeColourwaysSchema = object({
-  type: typeField('remove-colourways'),
-  ids: idsSchema(READ_BEYOND * MOST_COLOURWAYS),
-})
-  .noUnknown()
-  .required();
+import { type insertColourwaysSchema, removeColourwaysSchema } from './colourwaySchemas.ts';
+import { CommandError, type CommandKind, type CommandOf } from './commandKind.ts';
 
 /** Removes colourways; one is always left. */
 export const removeColourways: CommandKind<

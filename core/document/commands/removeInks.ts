@@ -1,14 +1,7 @@
-import { object } from 'yup';
-import { idsSchema } from '../../schema/index.ts';
 import { inksOfGround } from '../ground.ts';
-import { MOST_INKS, READ_BEYOND } from '../limits.ts';
-import { CommandError, type CommandKind, type CommandOf, typeField } from './commandKind.ts';
-import type { insertInksSchema } from './insertInks.ts';
+import { CommandError, type CommandKind, type CommandOf } from './commandKind.ts';
+import { type insertInksSchema, removeInksSchema } from './inkSchemas.ts';
 import { requireInk } from './requireInk.ts';
-
-export const removeInksSchema = object({ type: typeField('remove-inks'), ids: idsSchema(READ_BEYOND * MOST_INKS) })
-  .noUnknown()
-  .required();
 
 /** Removes inks, with their colours in every colourway; what they printed is seen as it was drawn. */
 export const removeInks: CommandKind<typeof removeInksSchema, CommandOf<{ schema: typeof insertInksSchema }>> = {

@@ -33,7 +33,14 @@ class NoObserver {
   disconnect(): void {}
 }
 
+/** Takes what it is sent and never answers. */
+class SilentWorker {
+  postMessage(): void {}
+  terminate(): void {}
+}
+
 beforeEach(() => {
+  vi.stubGlobal('Worker', SilentWorker);
   vi.stubGlobal('ResizeObserver', NoObserver);
   vi.stubGlobal('IntersectionObserver', NoObserver);
   vi.stubGlobal('fetch', () => Promise.resolve(new Response('{"motifs":[],"total":0}')));

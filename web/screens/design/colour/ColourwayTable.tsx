@@ -7,11 +7,11 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { ChevronLeft, ChevronRight, Copy, Lock, LockOpen, Plus, Trash2 } from 'lucide-react';
+import { ChevronLeft, ChevronRight, Copy, Plus, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { type Hex, oklchOf } from '../../../../core/colour/index.ts';
-import { addColourway, lockInk } from '../../../../core/colourway/index.ts';
+import { addColourway } from '../../../../core/colourway/index.ts';
 import type { Colourway, Command, Ink } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
@@ -20,6 +20,7 @@ import { useEditor } from '../../../cloth/editorContext.ts';
 import { useColourway } from '../../../cloth/useColourway.ts';
 import { useStore } from '../../../ui/store.ts';
 import { ColourPicker } from './ColourPicker.tsx';
+import { LockButton } from './LockButton.tsx';
 import { TEXTS } from './texts.ts';
 import { useColourEdit } from './useColourEdit.ts';
 
@@ -195,13 +196,9 @@ function AddColourway() {
   );
 }
 
-function InkHead({ ink: { id, name, locked } }: { readonly ink: Ink }) {
+function InkHead({ ink }: { readonly ink: Ink }) {
   const editor = useEditor();
-  const { id: colourway } = useColourway();
-  const toggle = (): void => {
-    if (locked) editor.commit(TEXTS.unlockedName(name), { type: 'change-inks', changes: { [id]: { locked: false } } });
-    else editor.commit(TEXTS.lockedName(name), lockInk(editor.design, id, colourway));
-  };
+  const { id, name } = ink;
   return (
     <span className="flex items-center gap-1">
       <NameField
@@ -212,9 +209,7 @@ function InkHead({ ink: { id, name, locked } }: { readonly ink: Ink }) {
         }
         className="h-8 w-36 border-transparent text-sm hover:border-thread"
       />
-      <Button look="quiet" label={locked ? TEXTS.unlock(name) : TEXTS.lock(name)} onClick={toggle}>
-        {locked ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden className="text-graphite" />}
-      </Button>
+      <LockButton ink={ink} />
     </span>
   );
 }
@@ -228,16 +223,15 @@ interface CellProps {
 
 function TableCell({ ink, colourway, isOpen, onOpen }: CellProps) {
   const id = keyOf({ ink: ink.id, colourway: colourway.id });
-  const drag = useDraggable({ id });
-  const drop = useDroppable({ id });
+  const { setNodeRef: setDragged, listeners, transform, isDragging } = useDraggable({ id });
+  const { setNodeRef: setPlace, isOver } = useDroppable({ id });
   const colour = colourway.colours[ink.id] as Hex;
-  const { transform, isDragging } = drag;
   return (
-    <div ref={drop.setNodeRef} className={`rounded-sm ${drop.isOver && !isDragging ? 'ring-2 ring-ink' : ''}`}>
+    <div ref={setPlace} className={`rounded-sm ${isOver && !isDragging ? 'ring-2 ring-ink' : ''}`}>
       <button
-        ref={drag.setNodeRef}
+        ref={setDragged}
         type="button"
-        {...drag.listeners}
+        {...listeners}
         aria-pressed={isOpen}
         aria-label={`${TEXTS.cellOf(ink.name, colourway.name)}: ${colour}`}
         data-cell-colour={colour}

@@ -21,6 +21,7 @@ export function Contrast({ areas }: { readonly areas: InkAreasOf | undefined }) 
       <label className="grid gap-0.5 text-xs text-graphite">
         {TEXTS.seeIt}
         <select
+          aria-label={TEXTS.seeIt}
           value={vision ?? ''}
           onChange={({ target: { value } }) => editor.vision.set(VISIONS.find((one) => one === value))}
           className="h-8 rounded-md border border-thread bg-white px-2 text-sm text-ink"

@@ -1,7 +1,6 @@
-import { Lock, LockOpen } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import type { Hex } from '../../../../core/colour/index.ts';
-import { lockInk, mergeInks, splitInk } from '../../../../core/colourway/index.ts';
+import { mergeInks, splitInk } from '../../../../core/colourway/index.ts';
 import type { Ink } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
@@ -10,6 +9,7 @@ import { useColourway } from '../../../cloth/useColourway.ts';
 import { useStore } from '../../../ui/store.ts';
 import { ColourPicker } from './ColourPicker.tsx';
 import { freeInk } from './freeInk.ts';
+import { LockButton } from './LockButton.tsx';
 import { TEXTS } from './texts.ts';
 import { useColourEdit } from './useColourEdit.ts';
 
@@ -30,11 +30,6 @@ export function InkRow({ ink, open, share }: Props) {
   useEffect(() => {
     if (open) row.current?.scrollIntoView({ block: 'nearest' });
   }, [open]);
-  const toggleLock = (): void => {
-    if (ink.locked)
-      editor.commit(TEXTS.unlockedName(ink.name), { type: 'change-inks', changes: { [ink.id]: { locked: false } } });
-    else editor.commit(TEXTS.lockedName(ink.name), lockInk(editor.design, ink.id, colourway.id));
-  };
   return (
     <div ref={row} data-ink={ink.id} className="rounded-md border border-thread bg-white">
       <div className="flex items-center gap-1.5 p-1.5">
@@ -58,14 +53,7 @@ export function InkRow({ ink, open, share }: Props) {
         {share !== undefined && (
           <span className="shrink-0 text-xs text-graphite">{TEXTS.coverage(share.toFixed(share < 1 ? 1 : 0))}</span>
         )}
-        <Button
-          look="quiet"
-          label={ink.locked ? TEXTS.unlock(ink.name) : TEXTS.lock(ink.name)}
-          onClick={toggleLock}
-          className={ink.locked ? '' : 'text-graphite!'}
-        >
-          {ink.locked ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />}
-        </Button>
+        <LockButton ink={ink} />
       </div>
       {open && (
         <div className="grid grid-cols-1 gap-3 border-t border-thread p-2.5">
