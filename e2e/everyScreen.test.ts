@@ -55,6 +55,20 @@ const SCREENS: readonly Screen[] = [
   { name: 'the motifs of a design', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Motifs') },
   { name: 'the repeat', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Repeat') },
   { name: 'the colours', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Colour') },
+  {
+    name: 'the table of colourways',
+    path: DESIGN,
+    prepare: async (driver) => {
+      await click(driver, 'button', 'Colour');
+      await click(driver, 'button', 'Table');
+      await (await driver.wait(until.elementLocated(By.css('[data-cell-colour]')))).click();
+    },
+  },
+  {
+    name: 'proposed colourways',
+    path: DESIGN,
+    prepare: async (driver) => (await click(driver, 'button', 'Colour'), click(driver, 'button', 'Proposals')),
+  },
   { name: 'the keys', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Keyboard shortcuts') },
   { name: 'the download', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Export') },
   {

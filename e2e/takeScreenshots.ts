@@ -38,7 +38,6 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       await driver.sleep(400);
     },
   },
-  { name: 'shelf', path: '/workshop' },
   {
     name: 'workshop',
     path: '/workshop/low-tide-sheet-ink',
@@ -72,6 +71,35 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       for (const box of (await driver.findElements(By.css('main li input[type=checkbox]'))).slice(0, 4))
         await box.click();
       await click(driver, 'button', 'Compare');
+    },
+  },
+  {
+    name: 'print-house',
+    path: '/swatches/low-tide-swatch-herring',
+    prepare: async (driver) => {
+      await click(driver, 'button', 'Order a print');
+      await (await driver.wait(until.elementLocated(By.css("[role='dialog'] button[type=submit]")))).click();
+      await click(driver, 'button', 'Show orders');
+      await driver.wait(until.elementLocated(By.css('[data-state="answered"]')));
+      await driver.wait(until.elementLocated(By.css('figure img')));
+    },
+  },
+  {
+    name: 'colourways',
+    path: '/designs/low-tide-limpets-and-rope',
+    prepare: async (driver) => {
+      await click(driver, 'button', 'Colour');
+      await click(driver, 'button', 'Table');
+      await (await driver.wait(until.elementLocated(By.css('[aria-label^="Madder in Night tide:"]')))).click();
+    },
+  },
+  {
+    name: 'colourways-beside',
+    path: '/designs/low-tide-limpets-and-rope',
+    prepare: async (driver) => {
+      await click(driver, 'button', 'Colour');
+      await click(driver, 'button', 'Side by side');
+      await driver.sleep(2500);
     },
   },
   {
@@ -130,36 +158,6 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     prepare: async (driver) => {
       await click(driver, 'button', 'Repeat');
       await click(driver, 'button', 'Four');
-    },
-  },
-  {
-    name: 'mirrored',
-    path: '/designs/low-tide-tide-mark',
-    prepare: async (driver) => {
-      await click(driver, 'button', 'Repeat');
-      await click(driver, 'button', 'Four');
-    },
-  },
-  {
-    name: 'alternatives',
-    path: '/designs/low-tide-limpets-and-rope',
-    prepare: async (driver) => {
-      // Three other ways to step the same motifs, kept as a designer would keep them.
-      await driver.executeAsyncScript(`
-        const done = arguments[0];
-        const path = '/api/designs/low-tide-limpets-and-rope';
-        const keep = (design, name, step) => fetch(path + '/alternatives', { method: 'POST', headers: { 'X-Requested-With': 'Hevrel', 'Content-Type': 'application/json' }, body: JSON.stringify({ name, document: { ...design, repeat: { ...design.repeat, step } } }) });
-        fetch(path).then((answer) => answer.json()).then(async ({ design }) => {
-          await keep(design, 'Dropped by a third', { kind: 'half-drop', drop: { p: 1, q: 3 } });
-          await keep(design, 'In bricks', { kind: 'brick', drop: { p: 1, q: 2 } });
-          await keep(design, 'Square', { kind: 'square', drop: { p: 0, q: 1 } });
-          done();
-        });`);
-      await driver.navigate().refresh();
-      await driver.wait(until.elementLocated(By.css('input[aria-label="Show Square"]')));
-      for (const name of ['Dropped by a third', 'In bricks', 'Square'])
-        await driver.findElement(By.css(`input[aria-label="Show ${name}"]`)).click();
-      await click(driver, 'button', 'Side by side');
     },
   },
   // Last, since it changes the design.

@@ -21,11 +21,21 @@ export function coverageScale({ width, height }: { readonly width: number; reado
 
 /** Tells the inks in a painted cell apart: each place has the one whose colour is nearest. @param pixels RGBA, painted without a ground */
 export function measureCoverage(pixels: Uint8ClampedArray, grid: PixelGrid, inks: readonly Hex[]): Coverage {
+  return { grid, inks: labelNearest(pixels, inks, DRAWN) };
+}
+
+/**
+ * The ink of each place, counted from 1: the one whose colour is nearest; 0 where nothing is drawn.
+ *
+ * @param pixels RGBA, painted without a ground
+ * @param drawn alpha from which on a place counts as drawn on
+ */
+export function labelNearest(pixels: Uint8ClampedArray, inks: readonly Hex[], drawn: number): Uint8Array {
   const colours = inks.map(channels);
-  const labels = new Uint8Array(grid.cell.width * grid.cell.height);
+  const labels = new Uint8Array(pixels.length / 4);
   const known = new Map<number, number>();
   for (let at = 0, i = 0; at < labels.length; at += 1, i += 4) {
-    if ((pixels[i + 3] as number) < DRAWN) continue;
+    if ((pixels[i + 3] as number) < drawn) continue;
     const [r, g, b] = [pixels[i] as number, pixels[i + 1] as number, pixels[i + 2] as number];
     const key = (r << 16) | (g << 8) | b;
     let label = known.get(key);
@@ -40,5 +50,5 @@ export function measureCoverage(pixels: Uint8ClampedArray, grid: PixelGrid, inks
     }
     labels[at] = label;
   }
-  return { grid, inks: labels };
+  return labels;
 }

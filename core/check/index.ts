@@ -1,7 +1,8 @@
-/** What the eye would catch on: gaps, lanes, clumps, quarters. */
+/** What the eye would catch on: gaps, lanes, clumps, quarters; and what is too fine to be printed. */
 export * from './clumps.ts';
 export * from './coverage.ts';
 export * from './findings.ts';
+export * from './fineDetail.ts';
 export * from './gaps.ts';
 export * from './lanes.ts';
 export * from './outline.ts';

@@ -5,7 +5,7 @@ import type { Hex } from './hex.ts';
 import { ramp, RAMPS } from './ramp.ts';
 import { COLOUR_NOTATIONS, readColour, writeColour } from './readColour.ts';
 import { colourDifference } from './spaces.ts';
-import { seenAs, VISION_MATRICES, VISIONS } from './vision.ts';
+import { lettersOn, seenAs, VISION_MATRICES, VISIONS } from './vision.ts';
 
 const hex = fc.integer({ min: 0, max: 0xffffff }).map((n): Hex => `#${n.toString(16).padStart(6, '0')}`);
 const hue = fc.double({ min: 0, max: 360, noNaN: true });
@@ -96,6 +96,24 @@ describe('a ramp', () => {
     for (const list of [values('lightness', 'l'), values('chroma', 'c')])
       expect([...list].sort((a, b) => a - b)).toEqual(list);
     expect(oklchOf(ramp('#7f9f5f', 'warmth', 3)[6] as Hex).h).toBeLessThan(oklchOf('#7f9f5f').h);
+  });
+});
+
+describe('letters', () => {
+  it('have a contrast ratio of 4.5 at least on every colour', () => {
+    const light = (colour: Hex): number => {
+      const linear = [1, 3, 5].map((at) => {
+        const share = Number.parseInt(colour.slice(at, at + 2), 16) / 255;
+        return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
+      });
+      return 0.2126 * (linear[0] as number) + 0.7152 * (linear[1] as number) + 0.0722 * (linear[2] as number);
+    };
+    fc.assert(
+      fc.property(hex, (colour) => {
+        const [a, b] = [light(colour), light(lettersOn(colour))].sort((p, q) => p - q) as [number, number];
+        expect((b + 0.05) / (a + 0.05)).toBeGreaterThanOrEqual(4.5);
+      }),
+    );
   });
 });
 

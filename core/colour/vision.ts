@@ -27,6 +27,16 @@ const fromLinear = (light: number): number => {
   return Math.round(255 * Math.min(1, Math.max(0, share)));
 };
 
+/** Luminance from which on black letters have more contrast than white ones (WCAG 2.2, contrast ratio). */
+const HALF_CONTRAST = Math.sqrt(1.05 * 0.05) - 0.05;
+
+/** Black or white, whichever is read more easily on a colour; its contrast ratio is 4.5 at the least. */
+export function lettersOn(hex: Hex): Hex {
+  const [r, g, b] = channels(hex).map(toLinear) as [number, number, number];
+  const luminance = 0.2126 * r + 0.7152 * g + 0.0722 * b;
+  return luminance > HALF_CONTRAST ? '#000000' : '#ffffff';
+}
+
 /** A colour as it is seen in a way. */
 export function seenAs(hex: Hex, vision: Vision): Hex {
   const [r, g, b] = channels(hex).map(toLinear) as [number, number, number];

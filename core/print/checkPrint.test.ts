@@ -1,22 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { SAILCLOTH } from '../testing/printFixtures.ts';
 import { checkPrint, type PrintFacts } from './checkPrint.ts';
-import type { PrintCloth } from './printCloth.ts';
 import type { PrintRules } from './printRules.ts';
 
-const CLOTH: PrintCloth = {
-  id: 'sail',
-  name: 'Sailcloth',
-  fibre: 'Cotton',
-  weave: 'plain',
-  threads: 10,
-  width: 1400,
-  leastRepeat: 20,
-  leastOrder: 2,
-  price: 1000,
-  base: '#f0e0d0',
-  fading: 0.1,
-};
 const RULES: PrintRules = {
   name: 'The mill',
   formats: ['png', 'tiff'],
@@ -24,12 +11,12 @@ const RULES: PrintRules = {
   mostDpi: 600,
   mostBytes: 10 * 1024 * 1024,
   mostOrder: 100,
-  cloths: [CLOTH],
+  cloths: [SAILCLOTH],
 };
 const GOOD: PrintFacts = { format: 'png', dpi: 300, tile: { width: 200, height: 150 }, metres: 3 };
 
 const texts = (facts: Partial<PrintFacts>, grade?: string): string[] =>
-  checkPrint({ ...GOOD, ...facts }, RULES, CLOTH)
+  checkPrint({ ...GOOD, ...facts }, RULES, SAILCLOTH)
     .filter((finding) => grade === undefined || finding.grade === grade)
     .map(({ text }) => text);
 
@@ -77,13 +64,15 @@ describe('checking an order', () => {
   });
 
   it('says lengths in the unit that one works in', () => {
-    expect(checkPrint(GOOD, RULES, CLOTH, 'cm')[0]?.text).toContain('across 140 cm');
+    expect(checkPrint(GOOD, RULES, SAILCLOTH, 'cm')[0]?.text).toContain('across 140 cm');
   });
 
   it('tells everything that is wrong at once, the worst first', () => {
-    const grades = checkPrint({ ...GOOD, dpi: 10, metres: 0.1, tile: { width: 2000, height: 5 } }, RULES, CLOTH).map(
-      ({ grade }) => grade,
-    );
+    const grades = checkPrint(
+      { ...GOOD, dpi: 10, metres: 0.1, tile: { width: 2000, height: 5 } },
+      RULES,
+      SAILCLOTH,
+    ).map(({ grade }) => grade);
     expect(grades).toEqual(['refusal', 'refusal', 'refusal', 'warning']);
   });
 

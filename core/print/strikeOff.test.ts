@@ -3,22 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { channels, type Hex } from '../colour/index.ts';
 import type { PixelImage } from '../scan/index.ts';
 import type { PrintCloth } from './printCloth.ts';
+import { SAILCLOTH as CLOTH } from '../testing/printFixtures.ts';
 import { layTile, printedColour, printOnCloth } from './strikeOff.ts';
 
 const WHITE: Pick<PrintCloth, 'base' | 'fading'> = { base: '#ffffff', fading: 0 };
-const CLOTH: PrintCloth = {
-  id: 'sail',
-  name: 'Sailcloth',
-  fibre: 'Cotton',
-  weave: 'plain',
-  threads: 10,
-  width: 1400,
-  leastRepeat: 10,
-  leastOrder: 1,
-  price: 1000,
-  base: '#f0e0d0',
-  fading: 0.1,
-};
 const colour = fc.integer({ min: 0, max: 0xffffff });
 const rgb = (colour: number): number[] => [colour >> 16, (colour >> 8) & 255, colour & 255];
 const chromaOf = (colour: number): number => Math.max(...rgb(colour)) - Math.min(...rgb(colour));

@@ -13,7 +13,7 @@ import { tileOrder } from '../../core/export/index.ts';
 const [KILLS, FOLDERS] = process.env['HEVREL_SOAK'] ? [500, 4] : [5, 1];
 const FEW = 4;
 /** What is done beside saving, each as often as it stands here: an import takes longest. */
-const BESIDE = ['nothing', 'export', 'backup', 'nothing', 'export', 'backup', 'nothing', 'import'];
+const BESIDE = ['nothing', 'export', 'backup', 'batch', 'pack', 'export', 'nothing', 'import'];
 const folders = Array.from({ length: FOLDERS }, emptyFolder);
 const running = new Set<Running>();
 
@@ -72,6 +72,12 @@ async function life(data: string, kept: Kept, random: () => number): Promise<voi
     while (beside === 'import') await importOne();
     if (beside === 'export')
       await client.start('/exports', { design: kept.design, order: tileOrder({ kind: 'pixels', width: 3000 }) });
+    if (beside === 'batch')
+      await client.start('/batches', {
+        sources: [{ design: kept.design }],
+        orders: [tileOrder({ kind: 'pixels', width: 1500 }), tileOrder({ kind: 'pixels', width: 900 })],
+      });
+    if (beside === 'pack') await client.start('/packs', { designs: [kept.design], swatches: [] });
     if (beside === 'backup') await client.start('/backups');
   };
   const saving = async (): Promise<never> => {

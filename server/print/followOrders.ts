@@ -5,8 +5,8 @@ import { changePrintOrder, type KeptPrintOrder, listPrintOrders } from '../store
 import type { Studio } from '../studio.ts';
 import { HouseUnreachable } from './houseClient.ts';
 
-/** States that the print house ends by itself. */
-const FOLLOWED: readonly PrintState[] = ['sent', 'approved'];
+/** States that the print house can have ended meanwhile. */
+const FOLLOWED: readonly PrintState[] = ['sent', 'answered', 'approved'];
 
 const STATES: Readonly<Record<HouseOrder['state'], PrintState>> = {
   printing: 'sent',

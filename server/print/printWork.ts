@@ -40,14 +40,21 @@ export async function planPrint(
   return { planned, tile: { width, height } };
 }
 
+/** Where the file of an order lies until it is sent. */
+const printFileOf = (studio: Pick<Studio, 'exports'>, id: string): string => exportFile(studio, `print-${id}`);
+
+export function removePrintFile(studio: Pick<Studio, 'exports'>, id: string): void {
+  rmSync(printFileOf(studio, id), { force: true });
+}
+
 /** Makes and sends the file of an order, and places the order; whatever was done before is not done again. */
 export function printWork(studio: Studio, id: string): Work {
   return async (context) => {
     const { database } = studio;
-    const file = exportFile(studio, `print-${id}`);
+    const file = printFileOf(studio, id);
     try {
       await send(studio, await readPrintOrder(database, id), file, context);
-      rmSync(file, { force: true });
+      removePrintFile(studio, id);
     } catch (error) {
       // Cancelled, which its row says already; or the server ends and goes on with it at the next start.
       if (context.signal.aborted) throw error;

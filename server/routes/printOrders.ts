@@ -5,7 +5,7 @@ import { checkPrint } from '../../core/print/index.ts';
 import { implement } from '../http/implement.ts';
 import { followOrders } from '../print/followOrders.ts';
 import { HouseUnreachable } from '../print/houseClient.ts';
-import { planPrint, PRINT_JOB, printWork } from '../print/printWork.ts';
+import { planPrint, PRINT_JOB, printWork, removePrintFile } from '../print/printWork.ts';
 import { notFound, Problem } from '../problem.ts';
 import {
   changePrintOrder,
@@ -107,6 +107,7 @@ export function printOrderRoutes(studio: Studio): Router {
       'This order can no longer be cancelled.',
     );
     if (job !== null) await jobs.stop(job);
+    removePrintFile(studio, id);
     return shown(order);
   });
 

@@ -1,5 +1,5 @@
 import type { PlacementChanges } from '../../core/arrange/index.ts';
-import type { CheckContext, Findings } from '../../core/check/index.ts';
+import type { CheckContext, Findings, FineDetail } from '../../core/check/index.ts';
 import type { InkAreas } from '../../core/colourway/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
@@ -18,7 +18,9 @@ export type TossTask =
   | { readonly kind: 'settle'; readonly chosen: readonly string[]; readonly turning: boolean }
   | ({ readonly kind: 'check' } & CheckContext)
   /** How much each ink covers, and along how much of it inks touch. */
-  | { readonly kind: 'inks' };
+  | { readonly kind: 'inks' }
+  /** Lines that are too thin to be printed at a density. */
+  | { readonly kind: 'fine'; readonly dpi: number };
 
 export type TossOrder =
   | { readonly id: number; readonly design: Design; readonly motifs: readonly Motif[]; readonly task: TossTask }
@@ -37,6 +39,7 @@ export interface TossResults {
   readonly settle: PlacementChanges;
   readonly check: Findings;
   readonly inks: MeasuredInks;
+  readonly fine: readonly FineDetail[];
 }
 
 export type TossAnswer =

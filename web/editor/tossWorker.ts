@@ -1,5 +1,11 @@
 import {
   type Coverage,
+  findFineDetail,
+  type FineDetail,
+  labelNearest,
+  leastScale,
+  thinnestLine,
+  thinnestPart,
   coverageScale,
   findFindings,
   measureCoverage,
@@ -7,11 +13,11 @@ import {
   outlineOf,
 } from '../../core/check/index.ts';
 import type { Hex } from '../../core/colour/index.ts';
-import { asDrawn, colourwayOf, type Design } from '../../core/document/index.ts';
+import { asDrawn, colourwayOf, type Design, type Placement } from '../../core/document/index.ts';
 import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
 import { labelColours, labelPixels, measureInks } from '../../core/colourway/index.ts';
 import { latticeOf, pixelGrid, tileOf } from '../../core/lattice/index.ts';
-import { drawnById, type Motif, type Silhouette, silhouetteOf } from '../../core/motif/index.ts';
+import { drawnById, type Motif, naturalHeight, type Silhouette, silhouetteOf } from '../../core/motif/index.ts';
 import { cellWindow, paintArtwork, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
 import {
   type CircleCover,
@@ -109,6 +115,8 @@ async function done(
         new Map([...known].map(([motif, { rounds }]) => [motif, rounds])),
         task.turning,
       );
+    case 'fine':
+      return fineDetailOf(seen, motifs, task.dpi);
     case 'inks':
       return measureInksOf(design, motifs);
     case 'check': {
@@ -162,6 +170,58 @@ async function measureInksOf(design: Design, motifs: readonly Motif[]): Promise<
     labels.map((hex) => Number.parseInt(hex.slice(1), 16)),
   );
   return { ...measureInks(seen, width, height, labels.length), mmPerPixel: 1 / grid.scaleX };
+}
+
+/** Places across the thinnest line that is printed, so that thinner ones can be told. */
+const LINE_PLACES = 6;
+const FEWEST_PLACES = 3;
+/** Alpha of a place that is half covered. */
+const HALF = 128;
+/** Along the longer side of a motif that is looked at for fine lines. */
+const MOST_FINE_PLACES = 2400;
+
+/** What is too fine in the motifs, each looked at once, at the smallest size that it has on the cloth. */
+async function fineDetailOf(
+  placements: readonly Placement[],
+  motifs: readonly Motif[],
+  dpi: number,
+): Promise<readonly FineDetail[]> {
+  const smallest = new Map<string, number>();
+  for (const placement of placements)
+    smallest.set(placement.motif, Math.min(smallest.get(placement.motif) ?? Infinity, leastScale(placement)));
+  const thinnest = new Map<string, number>();
+  for (const motif of motifs) {
+    const scale = smallest.get(motif.id);
+    if (scale === undefined || scale === 0) continue;
+    const least = thinnestLine(dpi) / scale;
+    const height = naturalHeight(motif);
+    const places = Math.min(LINE_PLACES / least, MOST_FINE_PLACES / Math.max(motif.width, height));
+    if (places * least < FEWEST_PLACES) continue;
+    const labels = await labelsOf(motif, places);
+    const width = thinnestPart(labels.data, labels.width, labels.height, motif.inks.length, places * least);
+    if (width !== undefined) thinnest.set(motif.id, width / places);
+  }
+  return findFineDetail(placements, thinnest, dpi);
+}
+
+/** The ink of each place of a motif, counted from 1, and 0 where there is none. @param places to the mm of its natural size */
+async function labelsOf(
+  motif: Motif,
+  places: number,
+): Promise<{ readonly data: Uint8Array; readonly width: number; readonly height: number }> {
+  const { artwork } = await shelf.fetch(motif);
+  const { view } = artwork;
+  const width = Math.max(1, Math.round(motif.width * places));
+  const height = Math.max(1, Math.round((width * view.height) / view.width));
+  const surface = browserSurface(width, height);
+  paintArtwork(
+    surface.context,
+    artwork.nodes,
+    compose(scalingMatrix(width / view.width, height / view.height), translationMatrix(-view.x, -view.y)),
+    { backend: shelf.backend, resolve: asDrawn, width, height },
+  );
+  const { data } = surface.context.getImageData(0, 0, width, height);
+  return { data: labelNearest(data, motif.inks, HALF), width, height };
 }
 
 async function shapeOf(motif: Motif): Promise<Shape> {

@@ -17,15 +17,20 @@ export interface Look {
 /** The endless cloth of a design, only to be looked at. */
 export function LiveCloth({
   design,
+  colourway,
   look,
   onLook,
 }: {
   readonly design: Design;
+  /** The one that is worked in where missing. */
+  readonly colourway?: string | undefined;
   readonly look: Look;
   readonly onLook: (look: Look) => void;
 }) {
   const editor = useEditor();
   const motifs = useStore(editor.motifs);
+  const current = useStore(editor.colourwayId);
+  const shown = colourway ?? current;
   const area = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const session = useMemo(() => new Session(design), [design]);
@@ -46,6 +51,7 @@ export function LiveCloth({
     };
   }, [session, editor]);
   useEffect(() => view.current?.setMotifs(motifs), [motifs, session]);
+  useEffect(() => view.current?.showColourway(shown), [shown, session]);
   useEffect(() => {
     const now = view.current?.getViewport();
     if (now) view.current?.look(viewportWith(now, session.state.design.repeat, look.scale, look.at, middle(now)));

@@ -15,6 +15,8 @@ export interface Pane {
   readonly name: string;
   /** Undefined while there is nothing to see yet. */
   readonly design: Design | undefined;
+  /** The colourway that it is seen in; the one that is worked in where missing. */
+  readonly colourway?: string;
   /** Said in the stead of a cloth. */
   readonly note: string | undefined;
   /** Takes it; undefined for one that is there already. */
@@ -60,7 +62,7 @@ export function Panes({
         className="grid min-h-0 grow auto-rows-fr gap-3 p-3"
         style={{ gridTemplateColumns: `repeat(${columnsOf(panes.length)}, minmax(0, 1fr))` }}
       >
-        {panes.map(({ key, name, design, note: said, take }) => (
+        {panes.map(({ key, name, design, colourway, note: said, take }) => (
           <figure
             key={key}
             aria-label={name}
@@ -68,7 +70,7 @@ export function Panes({
           >
             <div className="relative min-h-0 grow">
               {design ? (
-                <LiveCloth design={design} look={look} onLook={setLook} />
+                <LiveCloth design={design} colourway={colourway} look={look} onLook={setLook} />
               ) : (
                 <p className="p-4 text-sm">{said}</p>
               )}

@@ -13,6 +13,7 @@ import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { HolesPart } from '../toss/HolesPart.tsx';
 import { useSettle } from '../toss/useSettle.ts';
+import { FineDetailPart } from './FineDetailPart.tsx';
 import { useFindings } from './useFindings.ts';
 import { TEXTS } from './texts.ts';
 
@@ -74,6 +75,9 @@ export function CheckPanel() {
       <SettleChosen />
       <Fold name={TEXTS.holes} open>
         <HolesPart shownFirst />
+      </Fold>
+      <Fold name={TEXTS.fineDetail}>
+        <FineDetailPart />
       </Fold>
       {findings && (
         <Fold name={TEXTS.quarterByQuarter} open>

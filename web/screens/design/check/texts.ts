@@ -1,5 +1,12 @@
 /** All texts of this part of the interface, to be read, and translated, in one go. */
 export const TEXTS = {
+  fineDetail: 'Fine detail',
+  fineDetailNote: 'Lines that are too thin to be printed whole.',
+  dotsPerInch: 'Dots per inch',
+  lookForFineDetail: 'Look for thin lines',
+  noFineDetail: (dpi: string): string => `Every line is at least 2 dots wide at ${dpi} dpi.`,
+  underTwoDots: (mm: string, dpi: string): string => `${mm} is under 2 dots at ${dpi} dpi`,
+  fineMotifs: (name: string, count: number): string => (count === 1 ? name : `${name}, ${count} times`),
   lanes: 'Lanes',
   noLanesThatWide: 'No lanes that wide.',
   clumps: 'Clumps',

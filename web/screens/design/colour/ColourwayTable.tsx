@@ -10,7 +10,7 @@ import {
 import { ChevronLeft, ChevronRight, Copy, Plus, Trash2 } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import { type Hex, oklchOf } from '../../../../core/colour/index.ts';
+import { type Hex, lettersOn } from '../../../../core/colour/index.ts';
 import { addColourway } from '../../../../core/colourway/index.ts';
 import type { Colourway, Command, Ink } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -29,9 +29,6 @@ interface CellPlace {
   readonly ink: string;
   readonly colourway: string;
 }
-
-/** Beyond this lightness, dark letters are read more easily than light ones. */
-const LIGHT = 0.62;
 
 const keyOf = ({ ink, colourway }: CellPlace): string => `${ink} ${colourway}`;
 const placeOf = (key: unknown): CellPlace => {
@@ -239,7 +236,7 @@ function TableCell({ ink, colourway, isOpen, onOpen }: CellProps) {
         className={`h-11 w-full touch-none rounded-sm border text-xs ${isOpen ? 'border-ink ring-2 ring-ink' : 'border-ink/20'} ${isDragging ? 'relative z-10 shadow-float' : ''}`}
         style={{
           background: colour,
-          color: oklchOf(colour).l > LIGHT ? '#1f2430' : '#ffffff',
+          color: lettersOn(colour),
           ...(transform && { transform: `translate(${transform.x}px, ${transform.y}px)` }),
         }}
       >

@@ -1,4 +1,3 @@
-import { withBase } from '../../../../core/colourway/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
 import { type Pane, Panes } from '../alternatives/Panes.tsx';
@@ -21,7 +20,8 @@ export function ColourwaysBeside({ onClose }: { readonly onClose: () => void }) 
   const panes = design.colourways.slice(first, first + MOST_BESIDE).map(({ id, name }): Pane => ({
     key: id,
     name,
-    design: withBase(design, id),
+    design,
+    colourway: id,
     note: undefined,
     take:
       id === current

@@ -15,7 +15,6 @@ import {
   surprise,
   turnHues,
   unlocked,
-  withBase,
 } from '../../../../core/colourway/index.ts';
 import { Choice } from '../../../ui/Choice.tsx';
 import { Button } from '../../../ui/Button.tsx';
@@ -61,12 +60,15 @@ export function Proposals({ onClose }: { readonly onClose: () => void }) {
   const [seed, setSeed] = useState(1);
   // Made once, since a cloth of another design is painted anew.
   const proposed = useMemo(() => {
-    const shown = withBase(design, id);
-    const [base, ...others] = shown.colourways;
     return FAMILY_OF[family](proposedInks(design, id), seed).map(({ name, colours }) => ({
       name,
       colours,
-      design: base && { ...shown, colourways: [{ ...base, colours: { ...base.colours, ...colours } }, ...others] },
+      design: {
+        ...design,
+        colourways: design.colourways.map((colourway) =>
+          colourway.id === id ? { ...colourway, colours: { ...colourway.colours, ...colours } } : colourway,
+        ),
+      },
     }));
   }, [design, id, family, seed]);
   const take = ({ name, colours }: Proposed): void => {
@@ -80,6 +82,7 @@ export function Proposals({ onClose }: { readonly onClose: () => void }) {
     key: `${family} ${one.name}`,
     name: one.name,
     design: one.design,
+    colourway: id,
     note: undefined,
     take: () => take(one),
   }));

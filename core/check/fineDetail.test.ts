@@ -1,0 +1,84 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { newPlacement } from '../document/index.ts';
+import { findFineDetail, leastScale, thinnestLine, thinnestPart } from './fineDetail.ts';
+
+const SIDE = 120;
+
+/** Labels of a picture, by what says whether a place is drawn. */
+function picture(isDrawn: (x: number, y: number) => boolean): Uint8Array {
+  return Uint8Array.from({ length: SIDE * SIDE }, (_, n) => (isDrawn(n % SIDE, Math.floor(n / SIDE)) ? 1 : 0));
+}
+
+describe('the thinnest line', () => {
+  it('is measured to within a place, at any angle, where it is thinner than what is looked for', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 2, max: 7, noNaN: true }),
+        fc.double({ min: 0, max: 180, noNaN: true }),
+        (wide, angle) => {
+          const radians = (angle * Math.PI) / 180;
+          const labels = picture((x, y) => {
+            const across = (x - 60) * Math.sin(radians) - (y - 60) * Math.cos(radians);
+            const along = (x - 60) * Math.cos(radians) + (y - 60) * Math.sin(radians);
+            return Math.abs(across) <= wide / 2 && Math.abs(along) < 50;
+          });
+          const found = thinnestPart(labels, SIDE, SIDE, 1, 9);
+          expect(found).toBeDefined();
+          expect(Math.abs((found as number) - wide)).toBeLessThan(1.6);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  it('is none in what is broad: squares with sharp corners, discs, and points that taper', () => {
+    expect(
+      thinnestPart(
+        picture((x, y) => x > 20 && x < 90 && y > 20 && y < 90),
+        SIDE,
+        SIDE,
+        1,
+        6,
+      ),
+    ).toBeUndefined();
+    expect(
+      thinnestPart(
+        picture((x, y) => (x - 60) ** 2 + (y - 60) ** 2 < 40 ** 2),
+        SIDE,
+        SIDE,
+        1,
+        6,
+      ),
+    ).toBeUndefined();
+    // A leaf: two arcs that meet in points.
+    const leaf = picture((x, y) => (x - 60) ** 2 + (y - 110) ** 2 < 70 ** 2 && (x - 60) ** 2 + (y - 10) ** 2 < 70 ** 2);
+    expect(thinnestPart(leaf, SIDE, SIDE, 1, 6)).toBeUndefined();
+    expect(thinnestPart(new Uint8Array(SIDE * SIDE), SIDE, SIDE, 1, 6)).toBeUndefined();
+  });
+
+  it('is found in each ink, also where another ink surrounds it', () => {
+    const labels = picture(() => true);
+    for (let x = 10; x < 100; x++) for (let y = 40; y < 43; y++) labels[y * SIDE + x] = 2;
+    expect(thinnestPart(labels, SIDE, SIDE, 2, 6)).toBeCloseTo(3.5, 1);
+    expect(thinnestPart(labels, SIDE, SIDE, 2, 3)).toBeUndefined();
+  });
+});
+
+describe('fine detail', () => {
+  it('is what is thinner than two dots as it lies, the thinnest first', () => {
+    expect(thinnestLine(150)).toBeCloseTo(0.3387, 4);
+    const at = (id: string, scale: number, aspect = 1) => ({
+      ...newPlacement(id, { id: 'kelp' }, { x: 0, y: 0 }),
+      scale,
+      aspect,
+    });
+    const placements = [at('whole', 1), at('half', 0.5), at('quarter', 0.25), at('double', 2)];
+    const found = findFineDetail(placements, new Map([['kelp', 0.4]]), 150);
+    expect(found.map(({ id, mm }) => [id, mm])).toEqual([
+      ['quarter', 0.1],
+      ['half', 0.2],
+    ]);
+    expect(leastScale(at('flat', 1, 0.25))).toBeLessThan(1);
+  });
+});

@@ -1,0 +1,104 @@
+import type { Placement } from '../document/index.ts';
+import { invert, largestStretch, poseMatrix, squaredDistances } from '../geometry/index.ts';
+import { labelComponents } from '../scan/index.ts';
+import { MM_PER_INCH } from '../units/index.ts';
+
+/** Printed lines need so many dots to be whole. */
+export const LEAST_DOTS = 2;
+
+/** Width of the thinnest line that a density prints, mm. */
+export function thinnestLine(dpi: number): number {
+  return (LEAST_DOTS * MM_PER_INCH) / dpi;
+}
+
+/** What is left of a corner when a round pen is run along its inside is shorter than this share of the pen. */
+const CORNER = 1.5;
+/** The pen is so much wider than the lines that are looked for: what it leaves of a point that tapers is as wide as itself. */
+const WIDER = 4 / 3;
+
+/**
+ * The width of the thinnest line in a picture of inks, by morphological opening (Serra, 1982): what a round pen does not reach
+ * inside an ink, corners and points left aside.
+ *
+ * @param labels the ink of each place, row after row; 0 where there is none
+ * @param inks how many there are, labelled from 1
+ * @param least lines narrower than this are looked for, places; at least 3, so that places can be told from lines
+ * @returns places, to within one; undefined where there is no such line
+ */
+export function thinnestPart(
+  labels: Uint8Array,
+  width: number,
+  height: number,
+  inks: number,
+  least: number,
+): number | undefined {
+  const pen = WIDER * least;
+  let thinnest: number | undefined;
+  // A margin, so that what touches the edge of the picture ends there.
+  const [w, h] = [width + 2, height + 2];
+  for (let ink = 1; ink <= inks; ink++) {
+    const outside = new Uint8Array(w * h).fill(1);
+    let isThere = false;
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++)
+        if (labels[y * width + x] === ink) {
+          outside[(y + 1) * w + x + 1] = 0;
+          isThere = true;
+        }
+    if (!isThere) continue;
+    const depth = squaredDistances(outside, w, h);
+    const radius = pen / 2;
+    const reached = Uint8Array.from(depth, (squared) => (squared >= radius * radius ? 1 : 0));
+    const far = squaredDistances(reached, w, h);
+    const missed = Uint8Array.from(far, (squared, n) => (outside[n] === 0 && squared > (radius + 0.5) ** 2 ? 1 : 0));
+    const { row, from, to, part, boxes } = labelComponents(missed, w, h, true);
+    const deepest = new Float64Array(boxes.length);
+    for (let run = 0; run < row.length; run++)
+      for (let x = from[run] as number; x < (to[run] as number); x++) {
+        const own = part[run] as number;
+        deepest[own] = Math.max(deepest[own] as number, depth[(row[run] as number) * w + x] as number);
+      }
+    for (const [n, { left, top, right, bottom }] of boxes.entries()) {
+      if (Math.max(right - left, bottom - top) < CORNER * pen) continue;
+      // From the middle of a line to the first place outside of it, on either side.
+      const wide = 2 * Math.sqrt(deepest[n] as number) - 0.5;
+      if (wide < least) thinnest = Math.min(thinnest ?? Infinity, wide);
+    }
+  }
+  return thinnest;
+}
+
+/** A placement whose finest lines are too thin to be printed. */
+export interface FineDetail {
+  readonly id: string;
+  readonly motif: string;
+  /** Of its thinnest line as it lies, mm. */
+  readonly mm: number;
+}
+
+/**
+ * Placements with lines that a density does not print, the thinnest first.
+ *
+ * @param thinnest the thinnest line of each motif at its natural size, mm, where it has a thin one
+ */
+export function findFineDetail(
+  placements: readonly Placement[],
+  thinnest: ReadonlyMap<string, number>,
+  dpi: number,
+): readonly FineDetail[] {
+  const least = thinnestLine(dpi);
+  return placements
+    .flatMap((placement): FineDetail[] => {
+      const width = thinnest.get(placement.motif);
+      if (width === undefined) return [];
+      const mm = width * leastScale(placement);
+      return mm < least ? [{ id: placement.id, motif: placement.motif, mm }] : [];
+    })
+    .sort((a, b) => a.mm - b.mm);
+}
+
+/** What a millimetre of a motif becomes along the direction in which it is made smallest. */
+export function leastScale(placement: Placement): number {
+  const back = invert(poseMatrix(placement));
+  return back ? 1 / largestStretch(back) : 0;
+}
