@@ -60,18 +60,25 @@ export const makeAnalogous: Proposal = each(({ l, c, h }, inks) => {
 
 /** The motifs stay clear of the ground by so much lightness. */
 const CLEAR = 0.2;
-const [DARK, LIGHT] = [0.12, 0.97];
+const [DARK, LIGHT] = [0.24, 0.97];
+/** Of a ground that was exchanged, as chroma: a dark one is not black, a light one hardly tinted. */
+const [DEEP_CHROMA, PALE_CHROMA] = [0.045, 0.025];
 
 /** A dark ground for a light one or the other way round; the others keep their order beside it. */
 export const exchangeGround: Proposal = (inks) => {
   const ground = inks.find(({ isGround }) => isGround);
   if (!ground) return inks;
   const l = Math.min(LIGHT, Math.max(DARK, 1.08 - ground.l));
-  const others = inks.filter(({ isGround }) => !isGround).map((ink) => ink.l);
-  const [least, most] = [Math.min(...others), Math.max(...others)];
+  const others = inks.filter(({ isGround }) => !isGround).sort((a, b) => a.l - b.l);
+  const [least = 0, most = 1] = [others[0]?.l, others.at(-1)?.l];
+  // A dark ground takes its hue from the darkest ink, since a dark cream is mud.
+  const exchanged =
+    l < 0.5
+      ? { l, c: DEEP_CHROMA, h: others[0]?.h ?? ground.h }
+      : { l, c: Math.min(PALE_CHROMA, ground.c), h: ground.h };
   const [low, high] = l < 0.5 ? [l + CLEAR, Math.max(LIGHT, l + CLEAR)] : [Math.min(DARK, l - CLEAR), l - CLEAR];
   return inks.map((ink) => {
-    if (ink.isGround) return { ...ink, l };
+    if (ink.isGround) return exchanged;
     const share = most > least ? (ink.l - least) / (most - least) : 0.5;
     // Only those that would drown in the new ground have to move.
     return {

@@ -4,6 +4,7 @@ import { once } from 'node:events';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import type { PictureFacts, Sink } from './sink.ts';
 import { srgbProfile } from './srgbProfile.ts';
+import { subtractBytes } from './subtractBytes.ts';
 
 /*
  * A PNG (W3C PNG, third edition) written while it is painted. Packages that encode PNG want all pixels at once, which
@@ -98,15 +99,16 @@ export async function addPngText(file: string, keyword: string, value: string): 
 /** Rows with the type of their filter before each. @param above the last row before; becomes the last of these */
 function filtered(rows: Uint8Array, rowBytes: number, above: Uint8Array): Uint8Array {
   const count = rows.length / rowBytes;
+  // Each row's upper neighbour where the row itself stands, so that all rows are one subtraction.
+  const upper = new Uint8Array(rows.length);
+  upper.set(above);
+  upper.set(rows.subarray(0, rows.length - rowBytes), rowBytes);
+  const difference = subtractBytes(rows, upper);
   const out = new Uint8Array(rows.length + count);
   for (let y = 0; y < count; y += 1) {
-    const from = y * rowBytes;
-    const at = from + y + 1;
-    out[at - 1] = UP;
-    if (y === 0) for (let i = 0; i < rowBytes; i += 1) out[at + i] = (rows[i] as number) - (above[i] as number);
-    else
-      for (let i = 0; i < rowBytes; i += 1)
-        out[at + i] = (rows[from + i] as number) - (rows[from + i - rowBytes] as number);
+    const at = y * (rowBytes + 1);
+    out[at] = UP;
+    out.set(difference.subarray(y * rowBytes, (y + 1) * rowBytes), at + 1);
   }
   above.set(rows.subarray(rows.length - rowBytes));
   return out;
