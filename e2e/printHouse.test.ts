@@ -88,3 +88,23 @@ describe('an order', () => {
     await driver.wait(until.elementLocated(By.css('[aria-label="What it prints"]')), PATIENCE);
   });
 });
+
+describe('a design that is to be printed', () => {
+  it('is looked over for lines that are too thin, and what has them is selected', async () => {
+    const { driver } = page;
+    await page.goTo('/designs/low-tide-limpets-and-rope');
+    await driver.wait(until.elementLocated(By.css('[data-cell]')), PATIENCE);
+    await click(driver, 'radio', 'Check');
+    await page.find('[data-check="done"]');
+    await (await driver.findElement(By.xpath("//summary[contains(., 'Fine detail')]"))).click();
+    await click(driver, 'button', 'Look for thin lines');
+    const line = By.xpath("//ul[@aria-label='Fine detail']//button[contains(., 'Banded pebble, 4 times')]");
+    const found = await driver.wait(until.elementLocated(line), PATIENCE);
+    expect(await found.getText()).toMatch(/0\.\d+ mm is under 2 dots at 150 dpi/);
+    await found.click();
+    await waitForText(driver, '4 motifs');
+    // What was found at one density says nothing of another.
+    await type(driver, 'Dots per inch', '300');
+    await driver.wait(async () => (await driver.findElements(line)).length === 0, PATIENCE);
+  });
+});

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newPlacement } from '../document/index.ts';
-import { findFineDetail, leastScale, thinnestLine, thinnestPart } from './fineDetail.ts';
+import { channels, type Hex } from '../colour/index.ts';
+import { findFineDetail, labelEdges, leastScale, thinnestLine, thinnestPart } from './fineDetail.ts';
 
 const SIDE = 120;
 
@@ -62,6 +63,25 @@ describe('the thinnest line', () => {
     for (let x = 10; x < 100; x++) for (let y = 40; y < 43; y++) labels[y * SIDE + x] = 2;
     expect(thinnestPart(labels, SIDE, SIDE, 2, 6)).toBeCloseTo(3.5, 1);
     expect(thinnestPart(labels, SIDE, SIDE, 2, 3)).toBeUndefined();
+  });
+});
+
+describe('labels along edges', () => {
+  const colour = fc.integer({ min: 0, max: 0xffffff }).map((n): Hex => `#${n.toString(16).padStart(6, '0')}`);
+
+  it('are of the inks that meet there, though the mixture is nearer to another', () => {
+    fc.assert(
+      fc.property(fc.uniqueArray(colour, { minLength: 3, maxLength: 6 }), (inks) => {
+        const [a, b] = [channels(inks[0] as Hex), channels(inks[1] as Hex)];
+        // Two halves with one mixed column between them.
+        const share = (x: number): number => (x < 4 ? 1 : x === 4 ? 0.5 : 0);
+        const pixels = Uint8ClampedArray.from({ length: 9 * 9 * 4 }, (_, n) => {
+          const [x, channel] = [Math.floor(n / 4) % 9, n % 4];
+          return channel === 3 ? 255 : (a[channel] as number) * share(x) + (b[channel] as number) * (1 - share(x));
+        });
+        for (const label of labelEdges(pixels, 9, 9, inks, 128)) expect([1, 2]).toContain(label);
+      }),
+    );
   });
 });
 

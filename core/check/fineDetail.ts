@@ -1,7 +1,9 @@
+import { channels, type Hex } from '../colour/index.ts';
 import type { Placement } from '../document/index.ts';
 import { invert, largestStretch, poseMatrix, squaredDistances } from '../geometry/index.ts';
 import { labelComponents } from '../scan/index.ts';
 import { MM_PER_INCH } from '../units/index.ts';
+import { labelNearest } from './coverage.ts';
 
 /** Printed lines need so many dots to be whole. */
 export const LEAST_DOTS = 2;
@@ -11,6 +13,8 @@ export function thinnestLine(dpi: number): number {
   return (LEAST_DOTS * MM_PER_INCH) / dpi;
 }
 
+/** What rounding makes of a pure colour, squared and summed over the channels. */
+const PURE = 12;
 /** What is left of a corner when a round pen is run along its inside is shorter than this share of the pen. */
 const CORNER = 1.5;
 /** The pen is so much wider than the lines that are looked for: what it leaves of a point that tapers is as wide as itself. */
@@ -66,6 +70,48 @@ export function thinnestPart(
     }
   }
   return thinnest;
+}
+
+/** Not told yet. */
+const MIXED = 255;
+/** Inks mix along their edges over so many places to each side. */
+const REACH = 2;
+
+/**
+ * The ink of each place, counted from 1, as `labelNearest`; but where inks are mixed along an edge, one of those that lie
+ * there, since a mixture of two is often nearest to a third, which would look like a line of it.
+ *
+ * @param pixels RGBA, painted without a ground
+ * @param drawn alpha from which on a place counts as drawn on
+ */
+export function labelEdges(
+  pixels: Uint8ClampedArray,
+  width: number,
+  height: number,
+  inks: readonly Hex[],
+  drawn: number,
+): Uint8Array {
+  const nearest = labelNearest(pixels, inks, drawn);
+  const colours = inks.map(channels);
+  const distance = (at: number, label: number): number => {
+    const colour = colours[label - 1] as readonly [number, number, number];
+    return colour.reduce((sum, channel, n) => sum + ((pixels[4 * at + n] as number) - channel) ** 2, 0);
+  };
+  const pure = nearest.map((label, at) => (label === 0 || distance(at, label) <= PURE ? label : MIXED));
+  return pure.map((label, at) => {
+    if (label !== MIXED) return label;
+    const [x, y] = [at % width, Math.floor(at / width)];
+    let best = 0;
+    let least = Infinity;
+    for (let v = Math.max(0, y - REACH); v <= Math.min(height - 1, y + REACH); v++)
+      for (let u = Math.max(0, x - REACH); u <= Math.min(width - 1, x + REACH); u++) {
+        const near = pure[v * width + u] as number;
+        if (near === 0 || near === MIXED || near === best) continue;
+        const apart = distance(at, near);
+        if (apart < least) [least, best] = [apart, near];
+      }
+    return best === 0 ? (nearest[at] as number) : best;
+  });
 }
 
 /** A placement whose finest lines are too thin to be printed. */

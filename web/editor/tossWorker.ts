@@ -2,7 +2,7 @@ import {
   type Coverage,
   findFineDetail,
   type FineDetail,
-  labelNearest,
+  labelEdges,
   leastScale,
   thinnestLine,
   thinnestPart,
@@ -221,7 +221,7 @@ async function labelsOf(
     { backend: shelf.backend, resolve: asDrawn, width, height },
   );
   const { data } = surface.context.getImageData(0, 0, width, height);
-  return { data: labelNearest(data, motif.inks, HALF), width, height };
+  return { data: labelEdges(data, width, height, motif.inks, HALF), width, height };
 }
 
 async function shapeOf(motif: Motif): Promise<Shape> {
