@@ -59,7 +59,7 @@ describe('the table of colourways', () => {
     expect((await (await cell('Chalk', 'Base 2')).getText()).toLowerCase()).toBe(chalk);
 
     // Its column's own button: the second of those that read so.
-    await (await driver.findElements(By.xpath("//button[normalize-space()='Work in it']")))[0]?.click();
+    await (await driver.findElements(By.xpath("//button[normalize-space()='Make current']")))[0]?.click();
     await click(driver, 'button', 'Back to the cloth');
     expect(await shareOf('#204a3a')).toBeGreaterThan(0.3);
     expect(await shareOf('#e8b040')).toBeGreaterThan(0.03);
@@ -151,7 +151,7 @@ describe('an ink', () => {
     const inks = async (): Promise<number> => (await driver.findElements(By.css('[data-ink]'))).length;
     const before = await inks();
     await click(driver, 'button', 'Change the ink Kelp');
-    const replace = await page.find('select[aria-label="Replace by"]');
+    const replace = await page.find('select[aria-label="Replace with"]');
     await replace.findElement(By.xpath("./option[starts-with(normalize-space(), 'Indigo')]")).click();
     await driver.wait(async () => (await inks()) === before - 1, PATIENCE);
   });

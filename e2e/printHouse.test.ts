@@ -13,11 +13,7 @@ const SWATCH = '/swatches/low-tide-swatch-herring';
 
 const state = (name: string): Promise<WebElement> => page.find(`[data-state="${name}"]`);
 const findings = async (): Promise<string[]> =>
-  Promise.all(
-    (await page.driver.findElements(By.css('[aria-label="Checked before it is sent"] li'))).map((line) =>
-      line.getText(),
-    ),
-  );
+  Promise.all((await page.driver.findElements(By.css('[aria-label="Print checks"] li'))).map((line) => line.getText()));
 
 describe('an order', () => {
   it('is checked in plain words, breaks off in the middle, is resumed, and comes back as a strike-off with a price', async () => {
@@ -85,7 +81,7 @@ describe('an order', () => {
     await waitForText(driver, 'The print house cannot be reached at present.');
     expect(await driver.findElements(By.css('[aria-label="Orders"] > li'))).toHaveLength(2);
     await page.choose('Behaviour', 'Works as it should');
-    await driver.wait(until.elementLocated(By.css('[aria-label="What it prints"]')), PATIENCE);
+    await driver.wait(until.elementLocated(By.css('[aria-label="Cloths and files"]')), PATIENCE);
   });
 });
 

@@ -36,8 +36,9 @@ export class HouseFiles {
     let json: string;
     try {
       json = readFileSync(join(this.#orders, `${id}.json`), 'utf8');
-    } catch {
-      return undefined;
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code === 'ENOENT') return undefined;
+      throw error;
     }
     return keptOrderSchema.validateSync(JSON.parse(json), { strict: true });
   }

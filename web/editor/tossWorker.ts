@@ -17,7 +17,14 @@ import { asDrawn, colourwayOf, type Design, type Placement } from '../../core/do
 import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
 import { labelColours, labelPixels, measureInks } from '../../core/colourway/index.ts';
 import { latticeOf, pixelGrid, tileOf } from '../../core/lattice/index.ts';
-import { drawnById, type Motif, naturalHeight, type Silhouette, silhouetteOf } from '../../core/motif/index.ts';
+import {
+  type Artwork,
+  drawnById,
+  type Motif,
+  naturalHeight,
+  type Silhouette,
+  silhouetteOf,
+} from '../../core/motif/index.ts';
 import { cellWindow, paintArtwork, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
 import {
   type CircleCover,
@@ -213,15 +220,20 @@ async function labelsOf(
   const { view } = artwork;
   const width = Math.max(1, Math.round(motif.width * places));
   const height = Math.max(1, Math.round((width * view.height) / view.width));
+  const data = pixelsOf(artwork, width, height);
+  return { data: labelEdges(data, width, height, motif.inks, HALF), width, height };
+}
+
+/** A motif's artwork by itself, as it was drawn: RGBA. */
+function pixelsOf({ view, nodes }: Artwork, width: number, height: number): Uint8ClampedArray {
   const surface = browserSurface(width, height);
   paintArtwork(
     surface.context,
-    artwork.nodes,
+    nodes,
     compose(scalingMatrix(width / view.width, height / view.height), translationMatrix(-view.x, -view.y)),
     { backend: shelf.backend, resolve: asDrawn, width, height },
   );
-  const { data } = surface.context.getImageData(0, 0, width, height);
-  return { data: labelEdges(data, width, height, motif.inks, HALF), width, height };
+  return surface.context.getImageData(0, 0, width, height).data;
 }
 
 async function shapeOf(motif: Motif): Promise<Shape> {
@@ -232,14 +244,7 @@ async function shapeOf(motif: Motif): Promise<Shape> {
   const { view } = artwork;
   const scale = RASTER / Math.max(view.width, view.height);
   const [width, height] = [Math.max(1, Math.round(view.width * scale)), Math.max(1, Math.round(view.height * scale))];
-  const sheet = browserSurface(width, height);
-  paintArtwork(
-    sheet.context,
-    artwork.nodes,
-    compose(scalingMatrix(width / view.width, height / view.height), translationMatrix(-view.x, -view.y)),
-    { backend: shelf.backend, resolve: asDrawn, width, height },
-  );
-  const { data } = sheet.context.getImageData(0, 0, width, height);
+  const data = pixelsOf(artwork, width, height);
   const silhouette = silhouetteOf(data, width, height);
   const shape = lazyShape(silhouette, motif, mainInk(data, motif.inks));
   shapes.set(key, shape);

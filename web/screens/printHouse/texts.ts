@@ -53,7 +53,7 @@ export const TEXTS = {
   dpi: 'Dots per inch',
   order: 'Order',
   cancel: 'Cancel',
-  checked: 'Checked before it is sent',
+  checked: 'Print checks',
   total: (price: string): string => `${price} in all`,
   facts: (fibre: string, weave: string): string => `${fibre}, ${weave.toLowerCase()}`,
   widthAndLeast: (width: string, metres: string): string => `${width} wide, sold from ${metres}`,
@@ -67,7 +67,7 @@ export const TEXTS = {
   behaviourOf: (behaviour: HouseBehaviour): string => BEHAVIOURS[behaviour],
   wasOrdered: (name: string): string => `“${name}” is on its way to the print house.`,
   showOrders: 'Show orders',
-  whatItPrints: 'What it prints',
+  whatItPrints: 'Cloths and files',
   dpiRange: (least: number, most: number): string => `${least} to ${most} dpi`,
   fileRules: (formats: string, dpi: string, megabytes: string): string => `${formats}, ${dpi}, up to ${megabytes} MB`,
 };

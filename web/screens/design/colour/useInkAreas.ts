@@ -3,6 +3,8 @@ import type { Design } from '../../../../core/document/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import type { MeasuredInks } from '../../../editor/tossMessages.ts';
 import { useStore } from '../../../ui/store.ts';
+import { messageOf } from '../../../../core/problem/index.ts';
+import { TEXTS } from './texts.ts';
 
 /** What was measured, and the inks that it was measured of. */
 export interface InkAreasOf extends MeasuredInks {
@@ -44,8 +46,7 @@ export function useInkAreas(): InkAreasOf | undefined {
           (areas) => {
             if (!isGone.current) setAreas({ ...areas, inks: next.inks });
           },
-          // Without a measurement nothing is said of areas; the cloth itself says what cannot be painted.
-          () => undefined,
+          (error: unknown) => editor.refusal.set(TEXTS.notMeasured(messageOf(error))),
         )
         .finally(() => {
           isBusy.current = false;
