@@ -4,7 +4,7 @@ import { hexOfOklch, isInSrgb, mostChroma, oklchOf } from './gamut.ts';
 import type { Hex } from './hex.ts';
 import { ramp, RAMPS } from './ramp.ts';
 import { COLOUR_NOTATIONS, readColour, writeColour } from './readColour.ts';
-import { colourDifference } from './spaces.ts';
+import { colourDifference, toRgb } from './spaces.ts';
 import { lettersOn, seenAs, VISION_MATRICES, VISIONS } from './vision.ts';
 
 const hex = fc.integer({ min: 0, max: 0xffffff }).map((n): Hex => `#${n.toString(16).padStart(6, '0')}`);
@@ -73,20 +73,37 @@ describe('a typed colour', () => {
   });
 });
 
+/** The most that half a step of 8 bits in every channel changes a colour. */
+function rounding(colour: Hex): number {
+  const { r, g, b } = toRgb(colour) as { r: number; g: number; b: number };
+  const half = 0.5 / 255;
+  const differences = [-half, half].flatMap((dr) =>
+    [-half, half].flatMap((dg) =>
+      [-half, half].map((db) => colourDifference(colour, { mode: 'rgb', r: r + dr, g: g + dg, b: b + db })),
+    ),
+  );
+  return Math.max(...differences);
+}
+
 describe('a ramp', () => {
   it('has the colour in its middle and goes in steps that look alike on either side', () => {
     fc.assert(
       fc.property(hex, fc.constantFrom(...RAMPS), (colour, kind) => {
+        const { l, c, h } = oklchOf(colour);
+        // The edge of sRGB runs along the hue of pure blue: there a fraction of a degree takes away much of the chroma at once.
+        fc.pre(Math.abs(h - 264) > 3 || c < 0.9 * mostChroma(l, h));
         const colours = ramp(colour, kind, 4);
         expect(colours).toHaveLength(9);
         expect(colours[4]).toBe(colour);
         const steps = colours.slice(1).map((next, n) => colourDifference(colours[n] as Hex, next));
         for (const side of [steps.slice(0, 4), steps.slice(4)]) {
           const mean = side.reduce((sum, step) => sum + step, 0) / 4;
-          // A bent way is longer than its chords, and short ways are rounded to 8 bits.
-          for (const step of side) expect(Math.abs(step - mean)).toBeLessThan(Math.max(2, 0.5 * mean));
+          // A bent way is longer than its chords, and either end of a step is rounded to 8 bits.
+          const most = Math.max(2 * Math.max(...colours.map(rounding)), 0.5 * mean);
+          for (const step of side) expect(Math.abs(step - mean)).toBeLessThan(most);
         }
       }),
+      { numRuns: 3000 },
     );
   });
 

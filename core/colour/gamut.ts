@@ -1,4 +1,4 @@
-import { formatHex, toGamut } from 'culori/fn';
+import { formatHex, toGamut, type Color } from 'culori/fn';
 import type { Hex } from './hex.ts';
 import { toOklch, toRgb } from './spaces.ts';
 
@@ -27,12 +27,15 @@ export function isInSrgb(colour: Oklch): boolean {
 }
 
 /** The colour where sRGB has it, otherwise the one of its lightness and hue with as much chroma as sRGB has there. */
-export function hexOfOklch({ l, c, h }: Oklch): Hex {
-  if (l <= 0) return '#000000';
-  if (l >= 1) return '#ffffff';
-  const colour = { l, c: Math.max(0, c), h };
-  const shown = { mode: 'oklch', ...colour } as const;
-  return formatHex(isInSrgb(colour) ? shown : reduceChroma(shown)) as Hex;
+export function hexOfOklch(colour: Oklch): Hex {
+  return formatHex(intoSrgb(colour)) as Hex;
+}
+
+/** The colour of {@link hexOfOklch}, not rounded to 8 bits. */
+export function intoSrgb({ l, c, h }: Oklch): Color {
+  if (l <= 0 || l >= 1) return { mode: 'oklch', l: Math.min(1, Math.max(0, l)), c: 0 };
+  const colour = { mode: 'oklch', l, c: Math.max(0, c), h } as const;
+  return isInSrgb(colour) ? colour : reduceChroma(colour);
 }
 
 /** The most chroma that sRGB has at a lightness and hue, to within 0.0005. */

@@ -1,5 +1,5 @@
 import { colourDifference } from './spaces.ts';
-import { hexOfOklch, mostChroma, oklchOf, type Oklch } from './gamut.ts';
+import { hexOfOklch, intoSrgb, mostChroma, oklchOf, type Oklch } from './gamut.ts';
 import type { Hex } from './hex.ts';
 
 /** What a ramp leads along. */
@@ -39,23 +39,24 @@ const WAYS: { readonly [K in RampKind]: Way } = {
 
 /**
  * Colours that lead through a colour: from darker to lighter, cooler to warmer, or duller to stronger, in steps that look
- * equal (CIEDE2000).
+ * equal (CIEDE2000), but for the strongest blues, where the edge of sRGB itself jumps.
  *
  * @param each colours on either side of it
  * @returns `2 × each + 1` colours, the one that was given in the middle; fewer differ where there is nowhere to go
  */
 export function ramp(hex: Hex, kind: RampKind, each: number): readonly Hex[] {
   const colour = oklchOf(hex);
-  const side = (sign: -1 | 1): Hex[] => evenSteps((share) => hexOfOklch(WAYS[kind](colour, sign * share)), hex, each);
+  const side = (sign: -1 | 1): Hex[] => evenSteps((share) => WAYS[kind](colour, sign * share), colour, each);
   return [...side(-1).reverse(), hex, ...side(1)];
 }
 
 /** So many steps that look equal along a way from a colour. */
-function evenSteps(at: (share: number) => Hex, from: Hex, count: number): Hex[] {
+function evenSteps(at: (share: number) => Oklch, from: Oklch, count: number): Hex[] {
   const lengths = [0];
-  let before = from;
+  // Measured before rounding: near black, 8 bits leave jumps that would hide where a step ends.
+  let before = intoSrgb(from);
   for (let n = 1; n <= FINE; n++) {
-    const next = at(n / FINE);
+    const next = intoSrgb(at(n / FINE));
     lengths.push((lengths[n - 1] as number) + colourDifference(before, next));
     before = next;
   }
@@ -67,6 +68,6 @@ function evenSteps(at: (share: number) => Hex, from: Hex, count: number): Hex[] 
       lengths.findIndex((length) => length >= target - 1e-9),
     );
     const [low, high] = [lengths[n - 1] as number, lengths[n] as number];
-    return at((n - 1 + (high > low ? (target - low) / (high - low) : 1)) / FINE);
+    return hexOfOklch(at((n - 1 + (high > low ? (target - low) / (high - low) : 1)) / FINE));
   });
 }

@@ -12,6 +12,7 @@ import {
   modeXyz50,
   modeXyz65,
   useMode,
+  type Color,
 } from 'culori/fn';
 import type { Hex } from './hex.ts';
 
@@ -34,7 +35,7 @@ export const toOklab = useMode(modeOklab);
 export const toOklch = useMode(modeOklch);
 
 /** The colour difference CIEDE2000 (ISO/CIE 11664-6) of two colours under D65: 1 is just noticeable, 100 black to white. */
-export const colourDifference: (a: Hex, b: Hex) => number = differenceCiede2000();
+export const colourDifference: (a: Hex | Color, b: Hex | Color) => number = differenceCiede2000();
 
 /** The nearest colour of sRGB, channel by channel. */
 export function hexOfOklab(l: number, a: number, b: number): Hex {
