@@ -1,3 +1,4 @@
+import type { Color } from 'culori/fn';
 import { colourDifference } from './spaces.ts';
 import { hexOfOklch, intoSrgb, mostChroma, oklchOf, type Oklch } from './gamut.ts';
 import type { Hex } from './hex.ts';
@@ -14,6 +15,8 @@ const FARTHEST_HUE = 60;
 const [DARKEST, LIGHTEST] = [0.16, 0.97];
 /** Points that a ramp is measured at. */
 const FINE = 64;
+/** How often the steps are evened out. */
+const ROUNDS = 6;
 
 /** Degrees from one hue to another, the short way. */
 const hueTo = (from: number, to: number): number => ((((to - from) % 360) + 540) % 360) - 180;
@@ -61,13 +64,35 @@ function evenSteps(at: (share: number) => Oklch, from: Oklch, count: number): He
     before = next;
   }
   const whole = lengths[FINE] as number;
-  return Array.from({ length: count }, (_, step) => {
-    const target = (whole * (step + 1)) / count;
+  const shareAt = (target: number): number => {
     const n = Math.max(
       1,
       lengths.findIndex((length) => length >= target - 1e-9),
     );
     const [low, high] = [lengths[n - 1] as number, lengths[n] as number];
-    return hexOfOklch(at((n - 1 + (high > low ? (target - low) / (high - low) : 1)) / FINE));
-  });
+    return (n - 1 + (high > low ? (target - low) / (high - low) : 1)) / FINE;
+  };
+  // Steps along a bent way are unequal as the eye compares them, end to end: those that look short are made longer.
+  let pieces = Array<number>(count).fill(whole / count);
+  for (let round = 0; round < ROUNDS; round++) {
+    const chords = chordsOf([from, ...endsOf(pieces).map((end) => at(shareAt(end)))]);
+    const mean = chords.reduce((sum, chord) => sum + chord, 0) / count;
+    const wanted = pieces.map((piece, n) => piece * (mean / Math.max(chords[n] as number, mean / 4)));
+    const sum = wanted.reduce((total, piece) => total + piece, 0);
+    if (!(sum > 0)) break;
+    pieces = wanted.map((piece) => (piece * whole) / sum);
+  }
+  return endsOf(pieces).map((end) => hexOfOklch(at(shareAt(end))));
+}
+
+/** Where each of a row of lengths ends. */
+function endsOf(pieces: readonly number[]): number[] {
+  let end = 0;
+  return pieces.map((piece) => (end += piece));
+}
+
+/** How different each colour looks from the one before. */
+function chordsOf(colours: readonly Oklch[]): number[] {
+  const shown = colours.map(intoSrgb);
+  return shown.slice(1).map((colour, n) => colourDifference(shown[n] as Color, colour));
 }
