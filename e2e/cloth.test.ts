@@ -311,7 +311,7 @@ describe('the cloth', () => {
     expect(Math.abs(repeat.width - 121.6)).toBeLessThan(0.8);
 
     await click(driver, 'button', 'Colour');
-    await click(driver, 'button', 'No ground');
+    await page.choose('Kind of ground', 'None');
     expect((await stored(id)).ground).toEqual({ kind: 'none' });
     await click(driver, 'button', 'Change the ink Pink');
     await type(driver, 'Hex', '205ac0');

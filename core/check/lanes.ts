@@ -1,4 +1,5 @@
 import type { Point } from '../geometry/index.ts';
+import { greatestCommonDivisor } from '../lattice/index.ts';
 import type { Coverage } from './coverage.ts';
 
 /** A straight strip that is empty all across the cloth, and so the eye runs along it. */
@@ -75,13 +76,9 @@ export function findLanes(coverage: Coverage, least: number, most: number): Lane
 function directions(): (readonly [number, number])[] {
   const all: (readonly [number, number])[] = [[0, 1]];
   for (let i = 1; i <= FARTHEST; i += 1) {
-    for (let j = -FARTHEST; j <= FARTHEST; j += 1) if (divisor(i, Math.abs(j)) === 1) all.push([i, j]);
+    for (let j = -FARTHEST; j <= FARTHEST; j += 1) if (greatestCommonDivisor(i, Math.abs(j)) === 1) all.push([i, j]);
   }
   return all;
-}
-
-function divisor(a: number, b: number): number {
-  return b === 0 ? a : divisor(b, a % b);
 }
 
 /** x and y in turn of the places at which what is drawn ends; a shape's shadow is that of its edge. */

@@ -7,5 +7,6 @@ export * from './keepOrder.ts';
 export * from './nearColour.ts';
 export * from './ramp.ts';
 export * from './readColour.ts';
+export * from './shade.ts';
 export * from './spaces.ts';
 export * from './vision.ts';

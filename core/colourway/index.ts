@@ -1,5 +1,6 @@
 /** Inks and colourways worked on as a whole: locked, merged and split, proposed anew, compared where they touch. */
 export * from './contrast.ts';
+export * from './groundEdits.ts';
 export * from './inkAreas.ts';
 export * from './inkEdits.ts';
 export * from './newColourway.ts';

@@ -1,5 +1,5 @@
 import type { Hex } from '../colour/index.ts';
-import { colourwayOf, type Command, type Design, type Ink, inksOfGround } from '../document/index.ts';
+import { colourwayOf, type Command, type Design, type Ink, inksOfGround, withGroundInks } from '../document/index.ts';
 import type { Motif } from '../motif/index.ts';
 
 /** Locks an ink: it has the colour of one colourway in all of them from then on. */
@@ -22,12 +22,13 @@ export function mergeInks(design: Design, from: readonly string[], into: string)
   const prints = [...(kept?.prints ?? []), ...gone.flatMap(({ prints }) => prints)];
   const ids = gone.map(({ id }) => id);
   const isGround = inksOfGround(design.ground).some((ink) => ids.includes(ink));
+  const ground = withGroundInks(design.ground, (ink) => (ids.includes(ink) ? into : ink));
   const emptied = ids.map((id) => [id, { prints: [] as Hex[] }] as const);
   return {
     type: 'all',
     commands: [
       { type: 'change-inks', changes: { ...Object.fromEntries(emptied), [into]: { prints } } },
-      ...(isGround ? [{ type: 'ground', ground: { kind: 'flat', ink: into } } as const] : []),
+      ...(isGround ? [{ type: 'ground', ground } as const] : []),
       { type: 'remove-inks', ids },
     ],
   };

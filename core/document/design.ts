@@ -61,11 +61,6 @@ export function colourwayOf(design: Pick<Design, 'id' | 'colourways'>, colourway
   return found;
 }
 
-/** The ground's colour in a colourway, or undefined for none. */
-export function groundColour(design: Design, colourway?: string): Hex | undefined {
-  return design.ground.kind === 'flat' ? colourwayOf(design, colourway).colours[design.ground.ink] : undefined;
-}
-
 /** The layer of a new design. */
 export const DEFAULT_LAYER: Layer = newLayer('main', 'Motifs');
 export const CALICO: Hex = '#f2eee4';

@@ -7,7 +7,8 @@ export interface Fraction {
 /** The largest denominator: a tile of twelve cells is as long as any printer asks for. */
 export const LARGEST_DENOMINATOR = 12;
 
-function greatestCommonDivisor(a: number, b: number): number {
+/** The greatest common divisor of two whole numbers of at least 0; that of 0 and a number is the number. */
+export function greatestCommonDivisor(a: number, b: number): number {
   return b === 0 ? a : greatestCommonDivisor(b, a % b);
 }
 

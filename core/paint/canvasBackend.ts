@@ -38,6 +38,8 @@ export interface OffscreenSurface {
   readonly context: Canvas2D;
   /** Gives the sheet a size and clears it. */
   resize(width: number, height: number): void;
+  /** Puts whole rows of pixels, RGBA, in place of what is there. */
+  write(data: Uint8ClampedArray, width: number, top: number): void;
 }
 
 /** What the painter needs of the engine it runs on: the browser's workers and the server each have one. */

@@ -2,6 +2,7 @@ import { compositeOf, type Layer } from '../document/index.ts';
 import { type Box, shiftBox } from '../geometry/index.ts';
 import { indicesTouching, latticeTranslate, type PixelGrid } from '../lattice/index.ts';
 import type { Canvas2D, CanvasBackend, OffscreenSurface } from './canvasBackend.ts';
+import { paintingGround } from './ground/index.ts';
 import type { Scene } from './scene.ts';
 import { drawSprite, paintSprite, partWorthPainting, spriteKey, spritePlace } from './sprite.ts';
 import type { Sprite, SpriteCache } from './spriteCache.ts';
@@ -27,6 +28,8 @@ export interface PlaneOptions {
 }
 
 const INSTANCES_AT_A_TIME = 16;
+/** Of all the work, for what is told of how far it is. */
+const GROUND_SHARE = 0.2;
 
 /**
  * Paints any rectangle of the plane, step by step, so that the caller can show progress or stop between steps.
@@ -44,10 +47,11 @@ export function* paintingPlane(
   const height = window.bottom - window.top;
   surface.setTransform(1, 0, 0, 1, 0, 0);
   surface.clearRect(0, 0, width, height);
-  if (!bare && scene.ground) {
-    backend.setPaint(surface, 'fillStyle', scene.ground);
-    surface.fillRect(0, 0, width, height);
-  }
+  if (!bare && scene.ground)
+    for (const share of paintingGround(surface, scene.ground, { grid, window }, backend, sprites))
+      yield share * GROUND_SHARE;
+  const before = bare || (scene.ground?.kind ?? 'flat') === 'flat' ? 0 : GROUND_SHARE;
+  const shareAt = (index: number): number => before + ((1 - before) * index) / scene.placements.length;
   let scratch: OffscreenSurface | undefined;
   let group: { readonly layer: Layer; readonly sheet: OffscreenSurface } | undefined;
   const closeGroup = (): void => {
@@ -73,7 +77,7 @@ export function* paintingPlane(
     let painted: Box | undefined;
     for (const [n, steps] of indicesTouching(grid.lattice, box, window).entries()) {
       // Often enough that a caller can stop soon, whatever one motif costs.
-      if (n > 0 && n % INSTANCES_AT_A_TIME === 0) yield index / scene.placements.length;
+      if (n > 0 && n % INSTANCES_AT_A_TIME === 0) yield shareAt(index);
       const by = latticeTranslate(grid.lattice, steps);
       const at = { x: place.anchor.x + by.x, y: place.anchor.y + by.y };
       const part = partWorthPainting(place.box, at, window);
@@ -104,7 +108,7 @@ export function* paintingPlane(
         backend,
       );
     }
-    yield (index + 1) / scene.placements.length;
+    yield shareAt(index + 1);
   }
   closeGroup();
 }

@@ -1,8 +1,6 @@
-import type { Hex } from '../colour/index.ts';
 import {
   colourwayOf,
   type Design,
-  groundColour,
   inkResolver,
   type InkResolver,
   isPlain,
@@ -12,10 +10,11 @@ import {
 } from '../document/index.ts';
 import { latticeOf } from '../lattice/index.ts';
 import type { DrawnMotif } from '../motif/index.ts';
+import { type Mixing, sceneGround, type SceneGround } from './ground/index.ts';
 
 /** All that decides what the cloth looks like, apart from the repeat and the scale. */
 export interface Scene {
-  readonly ground: Hex | undefined;
+  readonly ground: SceneGround | undefined;
   /** Bottom to top, layer by layer, with their reflections; those of layers that are not shown are left out. */
   readonly placements: readonly Placement[];
   readonly motifs: ReadonlyMap<string, DrawnMotif>;
@@ -26,14 +25,23 @@ export interface Scene {
   readonly colours: string;
 }
 
-/** The scene of a design in a colourway, the base unless given; placements whose motif is not at hand are left out by the painter. */
-export function sceneOf(design: Design, motifs: ReadonlyMap<string, DrawnMotif>, colourway?: string): Scene {
+/**
+ * The scene of a design in a colourway, the base unless given; placements whose motif is not at hand are left out by the painter.
+ *
+ * @param mixing how a ground's colours between two inks come about
+ */
+export function sceneOf(
+  design: Design,
+  motifs: ReadonlyMap<string, DrawnMotif>,
+  colourway?: string,
+  mixing?: Mixing,
+): Scene {
   const hidden = new Set(design.layers.filter(({ shown }) => !shown).map(({ id }) => id));
   const shown = hidden.size === 0 ? design.placements : design.placements.filter(({ layer }) => !hidden.has(layer));
   const placements = withSymmetry({ ops: latticeOf(design.repeat).ops }, shown);
   const groups = new Map(design.layers.filter((layer) => !isPlain(layer)).map((layer) => [layer.id, layer]));
   return {
-    ground: groundColour(design, colourway),
+    ground: sceneGround(design, colourway, mixing),
     placements,
     groups,
     motifs,

@@ -16,17 +16,22 @@ export class SpriteCache {
 
   /** The sheet kept under the key, or a new one that `paint` is given to fill. */
   sheet(key: string, width: number, height: number, paint: (sheet: OffscreenSurface) => void): Sprite {
-    const kept = this.#sheets.get(key);
-    if (kept) {
-      // Moved to the end: a Map keeps the order of insertion.
-      this.#sheets.delete(key);
-      this.#sheets.set(key, kept);
-      return kept.sheet;
-    }
+    const kept = this.kept(key);
+    if (kept) return kept;
     const sheet = this.backend.createSurface(1, 1);
     paint(sheet);
     this.keep(key, sheet, width * height);
     return sheet;
+  }
+
+  /** The sheet kept under the key, if there is one. */
+  kept(key: string): Sprite | undefined {
+    const kept = this.#sheets.get(key);
+    if (!kept) return undefined;
+    // Moved to the end: a Map keeps the order of insertion.
+    this.#sheets.delete(key);
+    this.#sheets.set(key, kept);
+    return kept.sheet;
   }
 
   /** Keeps what was painted elsewhere. @param pixels how many it is of */

@@ -1,2 +1,3 @@
 /** Numbers that look like chance and repeat. */
+export * from './hashed.ts';
 export * from './seeded.ts';

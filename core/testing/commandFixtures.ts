@@ -2,6 +2,7 @@ import { anyPlacementFields, anyPoint, anyRepeat, LEAF_RECORD, leafAt } from './
 import { type Command } from '../document/command.ts';
 import { type Design } from '../document/design.ts';
 import { inksOfGround, NO_GROUND } from '../document/ground.ts';
+import { patternedGrounds } from './groundArbitraries.ts';
 import { type Layer, newLayer } from '../document/layer.ts';
 import { newPlacement, placeMotif } from '../document/placeMotif.ts';
 import fc from 'fast-check';
@@ -58,6 +59,7 @@ export function fitting(design: Design): fc.Arbitrary<Command> {
     .nat()
     .map((n) => `n${n}`)
     .filter((id) => !ids.includes(id));
+  const inkIds = design.inks.map(({ id }) => id);
   const always: fc.Arbitrary<Command>[] = [
     anyRepeat.map((repeat) => ({ type: 'repeat', repeat })),
     anyLayersOf(design).map((layers) => ({ type: 'layers', layers })),
@@ -73,7 +75,10 @@ export function fitting(design: Design): fc.Arbitrary<Command> {
       .map((guides) => ({ type: 'guides', guides })),
     anyToss.map((toss) => ({ type: 'toss', toss })),
     fc
-      .constantFrom(NO_GROUND, ...design.inks.map(({ id }) => ({ kind: 'flat' as const, ink: id })))
+      .oneof(
+        fc.constantFrom(NO_GROUND, ...inkIds.map((ink) => ({ kind: 'flat' as const, ink }))),
+        ...(inkIds.length > 0 ? [patternedGrounds(inkIds)] : []),
+      )
       .map((ground) => ({ type: 'ground', ground })),
     fc.constantFrom('Kelp', 'Tide').map((name) => ({ type: 'name', name })),
     fc.tuple(fresh, anyPoint, fc.constantFrom(...design.layers), fc.nat()).map(([id, at, { id: layer }, n]) => ({

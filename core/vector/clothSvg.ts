@@ -16,6 +16,8 @@ export interface SvgRequest {
   readonly title: string;
   /** The address under which a picture's pixels are found. */
   readonly picture: (blob: string) => string;
+  /** A picture that stands for a ground of more than one colour: its address, and where it lies, mm. */
+  readonly groundPicture?: { readonly address: string; readonly box: Box };
 }
 
 /**
@@ -24,12 +26,16 @@ export interface SvgRequest {
  *
  * @throws RangeError where too many instances are seen
  */
-export function clothSvg({ scene, repeat, page: plan, format, title, picture }: SvgRequest): string {
+export function clothSvg({ scene, repeat, page: plan, format, title, picture, groundPicture }: SvgRequest): string {
   const { page, painted, scale, width, height } = plan;
   const motifs = new Map<string, string>();
   const writing: SvgWriting = { definitions: [], picture, colour: scene.resolve };
   const drawn = (window: Box): string => {
-    const ground = scene.ground ? boxText(window, ` fill="${scene.ground}"`) : '';
+    const ground = groundPicture
+      ? pictureText(groundPicture)
+      : scene.ground?.kind === 'flat'
+        ? boxText(window, ` fill="${scene.ground.colour}"`)
+        : '';
     const runs = drawnRuns(scene, repeat, window);
     return `${ground}${runs.map((run) => runText(run, motifs, writing)).join('')}`;
   };
@@ -83,6 +89,11 @@ function instanceText(
 function meeting({ opacity, blend }: { readonly opacity: number; readonly blend: Blend }, style = ''): string {
   const styles = [style, blend === 'normal' ? '' : `mix-blend-mode:${blend}`].filter((part) => part !== '').join(';');
   return `${opacity === 1 ? '' : ` opacity="${opacity}"`}${styles === '' ? '' : ` style="${styles}"`}`;
+}
+
+function pictureText({ address, box }: NonNullable<SvgRequest['groundPicture']>): string {
+  const { left, top, right, bottom } = box;
+  return `<image x="${left}" y="${top}" width="${right - left}" height="${bottom - top}" preserveAspectRatio="none" href="${address}"/>`;
 }
 
 function boxText({ left, top, right, bottom }: Box, attributes: string): string {

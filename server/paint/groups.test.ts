@@ -137,6 +137,7 @@ describe('groups', () => {
             sizes.push(wide * high);
             surface.resize(wide, high);
           },
+          write: surface.write.bind(surface),
         };
       },
     };

@@ -26,5 +26,5 @@ export async function loadScene(
 
 /** The scene on a colour where it has no ground of its own. */
 export function onBackdrop(scene: Scene, backdrop: Hex | undefined): Scene {
-  return scene.ground || !backdrop ? scene : { ...scene, ground: backdrop };
+  return scene.ground || !backdrop ? scene : { ...scene, ground: { kind: 'flat', colour: backdrop } };
 }

@@ -8,13 +8,17 @@ export interface NodeSurface extends OffscreenSurface {
 
 export function nodeSurface(width: number, height: number): NodeSurface {
   const canvas = createCanvas(width, height);
+  const context = canvas.getContext('2d');
   return {
     canvas,
     pixels: canvas,
-    context: canvas.getContext('2d'),
+    context,
     resize(w, h) {
       canvas.width = w;
       canvas.height = h;
+    },
+    write(data, w, top) {
+      context.putImageData(new ImageData(data, w), 0, top);
     },
   };
 }

@@ -8,6 +8,7 @@ import type { Scene } from '../../core/paint/index.ts';
 import { drawnRuns, type DrawnInstance, type DrawnRun } from '../../core/vector/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { srgbProfile } from '../paint/srgbProfile.ts';
+import type { GroundPicture } from './groundPicture.ts';
 import { artworkForm, type PdfDrawing } from './pdfArtwork.ts';
 import { PdfContent, pdfNumber, pdfNumbers } from './pdfContent.ts';
 import { PdfPaints } from './pdfPaint.ts';
@@ -22,6 +23,8 @@ export interface PdfRequest {
   readonly page: VectorPage;
   readonly title: string;
   readonly spotColours: boolean;
+  /** What stands for a ground of more than one colour. */
+  readonly ground?: GroundPicture;
   /** Reads an encoded picture. */
   readonly readPicture: (blob: string) => Promise<Uint8Array>;
 }
@@ -38,6 +41,7 @@ export async function clothPdf({
   page: plan,
   title,
   spotColours,
+  ground,
   readPicture,
 }: PdfRequest): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
@@ -57,10 +61,15 @@ export async function clothPdf({
   content.add('q');
   content.box(painted);
   content.add('W n');
-  if (scene.ground) {
-    content.add(drawing.paints.colour(content, scene.ground, 'fill'));
+  if (scene.ground?.kind === 'flat') {
+    content.add(drawing.paints.colour(content, scene.ground.colour, 'fill'));
     content.box(painted);
     content.add('f');
+  } else if (ground) {
+    const { left, top, right, bottom } = ground.box;
+    const picture = content.nameOf('XObject', await pdfPicture(context, ground.content));
+    // A picture is a unit square, its first row at the top.
+    content.add('q', `${pdfNumbers([right - left, 0, 0, top - bottom, left, bottom])} cm`, `/${picture} Do`, 'Q');
   }
   const motifs = new Map<string, PDFRef>();
   for (const run of runs) drawRun(content, run, painted, motifs, drawing);

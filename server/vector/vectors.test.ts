@@ -225,6 +225,28 @@ describe('a PDF', () => {
   });
 });
 
+describe('a patterned ground', () => {
+  // The height of this half-drop lets two waves through.
+  const stops = [
+    { ink: 'ground', at: 0 },
+    { ink: 'leaf', at: 0.5 },
+  ];
+  const design: Design = { ...HALF_DROP, ground: { kind: 'gradient', stops, across: 1, down: 2 } };
+
+  it.each(['svg', 'svg-pattern', 'pdf'] as const)('is a picture behind the shapes: %s', async (format) => {
+    const { content } = await written({ format }, design);
+    const found = format === 'pdf' ? pdfPixels(content) : await svgPixels(content);
+    const wanted = await painted(TILE, design);
+    expect(difference(found, wanted)).toBeLessThan(0.008);
+    expect(joinAgainst(found, wanted)).toBeLessThan(1.2);
+    if (format !== 'pdf') expect(content.toString().match(/<image /g)).toHaveLength(2);
+  });
+
+  it('leaves no single colour behind it in CSS', async () => {
+    expect((await written({ format: 'css' }, design)).content.toString()).not.toContain('background-color');
+  });
+});
+
 describe('a CSS file', () => {
   it('has the tile in itself or beside it, at its true size', async () => {
     const { content } = await written({ format: 'css' });

@@ -10,6 +10,7 @@ import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { VectorOutcome, VectorTask } from '../work/tasks.ts';
 import { clothPdf } from './clothPdf.ts';
+import { groundPicture, type GroundPicture } from './groundPicture.ts';
 import { proveSvg, withProof } from './proveSvg.ts';
 
 /** Writes what is asked for as shapes, and proves what can be drawn again. @throws Problem where it is too much */
@@ -22,12 +23,30 @@ export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
   const artworks = [...scene.motifs.values()].map(({ artwork }) => artwork);
   const pictures = new Map<string, string>();
   if (order.format !== 'pdf')
-    for (const blob of new Set(artworks.flatMap(picturesOf)))
-      pictures.set(blob, `data:image/png;base64,${(await blobs.read(blob)).toString('base64')}`);
+    for (const blob of new Set(artworks.flatMap(picturesOf))) pictures.set(blob, pngAddress(await blobs.read(blob)));
   const picture = (blob: string): string => pictures.get(blob) ?? '';
+  const tile = tileOf(design.repeat);
+  const patterned = scene.ground && scene.ground.kind !== 'flat' ? scene.ground : undefined;
+  const groundOf = (format: typeof order.format): Promise<GroundPicture | undefined> => {
+    const part = format === 'svg-pattern' ? { left: 0, top: 0, right: tile.width, bottom: tile.height } : page.painted;
+    return patterned ? groundPicture(patterned, design.repeat, part, backend) : Promise.resolve(undefined);
+  };
   const svg = async (format: 'svg' | 'svg-pattern') => {
-    const text = clothSvg({ scene, repeat: design.repeat, page, format, title, picture });
-    const proof = await proveSvg(text, { scene, backend, repeat: design.repeat, page, extent: order.extent });
+    const request = { scene, repeat: design.repeat, page, format, title, picture };
+    const ground = await groundOf(format);
+    const text = clothSvg({
+      ...request,
+      groundPicture: ground && { address: pngAddress(ground.content), box: ground.box },
+    });
+    // A picture of the ground is not shapes; the motifs are, and are proved without it.
+    const shapes = patterned ? { ...scene, ground: undefined } : scene;
+    const proof = await proveSvg(patterned ? clothSvg({ ...request, scene: shapes }) : text, {
+      scene: shapes,
+      backend,
+      repeat: design.repeat,
+      page,
+      extent: order.extent,
+    });
     return { text: withProof(text, proof), proof };
   };
 
@@ -35,16 +54,17 @@ export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
     if (order.format === 'pdf') {
       const readPicture = (blob: string): Promise<Uint8Array> => blobs.read(blob);
       const { spotColours } = order;
-      return { content: await clothPdf({ design, scene, page, title, spotColours, readPicture }) };
+      const ground = await groundOf('pdf');
+      return { content: await clothPdf({ design, scene, page, title, spotColours, ground, readPicture }) };
     }
     if (order.format !== 'css') {
       const { text, proof } = await svg(order.format);
       return { content: strToU8(text), proof };
     }
     const { text, proof } = await svg('svg');
-    const tile = tileOf(design.repeat);
     const printed = { width: tile.width * page.scale, height: tile.height * page.scale };
-    const rule = (address: string): Uint8Array => strToU8(swatchRule(title, printed, scene.ground, address));
+    const flat = scene.ground?.kind === 'flat' ? scene.ground.colour : undefined;
+    const rule = (address: string): Uint8Array => strToU8(swatchRule(title, printed, flat, address));
     if (order.inline)
       return { content: rule(`data:image/svg+xml;base64,${Buffer.from(text).toString('base64')}`), proof };
     const name = cleanFileName(title, 'Swatch');
@@ -74,3 +94,5 @@ export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
     throw error;
   }
 }
+
+const pngAddress = (content: Uint8Array): string => `data:image/png;base64,${Buffer.from(content).toString('base64')}`;

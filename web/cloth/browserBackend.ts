@@ -19,6 +19,9 @@ export function browserSurface(width: number, height: number): BrowserSurface {
       canvas.width = w;
       canvas.height = h;
     },
+    write(data, w, top) {
+      context.putImageData(new ImageData(data as Uint8ClampedArray<ArrayBuffer>, w), 0, top);
+    },
   };
 }
 

@@ -168,7 +168,8 @@ async function measureInksOf(design: Design, motifs: readonly Motif[]): Promise<
   const grid = pixelGrid(design.repeat, scale);
   const { width, height } = grid.tile;
   const surface = browserSurface(width, height);
-  const scene = sceneOf({ ...design, colourways: [{ id: 'labels', name: 'Labels', colours }] }, drawnById(drawn));
+  const labelled = { ...design, colourways: [{ id: 'labels', name: 'Labels', colours }] };
+  const scene = sceneOf(labelled, drawnById(drawn), undefined, 'nearest');
   const window = { left: 0, top: 0, right: width, bottom: height };
   paintPlane(surface.context, { scene, grid, window }, shelf.backend, { sprites });
   const { data } = surface.context.getImageData(0, 0, width, height);

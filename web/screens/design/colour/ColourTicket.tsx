@@ -1,12 +1,12 @@
-import { Ban } from 'lucide-react';
 import { unusedInks } from '../../../../core/colourway/index.ts';
-import { inksOfGround, NO_GROUND } from '../../../../core/document/index.ts';
+import { inksOfGround } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
 import { ColourwayBar } from './ColourwayBar.tsx';
 import { Contrast } from './Contrast.tsx';
+import { GroundPart } from './ground/GroundPart.tsx';
 import { InkRow } from './InkRow.tsx';
 import { ReduceInks } from './ReduceInks.tsx';
 import { TEXTS } from './texts.ts';
@@ -19,10 +19,8 @@ export function ColourTicket() {
   const groundNow = useStore(editor.session, ({ design }) => design.ground);
   const opened = useStore(editor.ink);
   const areas = useInkAreas();
-  const [printed] = inksOfGround(groundNow);
-  const bare = groundNow.kind === 'none';
-  const ground = inks.find(({ id }) => id === printed) ?? inks.find(({ id }) => id === 'ground') ?? inks[0];
-  const others = inks.filter(({ id }) => id !== ground?.id);
+  const onGround = inksOfGround(groundNow);
+  const others = inks.filter(({ id }) => !onGround.includes(id));
   const shareOf = (id: string): number | undefined => {
     const n = areas?.inks.findIndex((ink) => ink.id === id) ?? -1;
     const share = areas?.shares[n];
@@ -31,23 +29,7 @@ export function ColourTicket() {
   return (
     <div className="grid grid-cols-1 gap-5">
       <ColourwayBar />
-      <section aria-label={TEXTS.ground} className="grid grid-cols-1 gap-2">
-        <h3 className="text-xs text-graphite">{TEXTS.ground}</h3>
-        {!bare && ground && <InkRow ink={ground} open={opened === ground.id} share={shareOf(ground.id)} />}
-        <Button
-          pressed={bare}
-          disabled={!ground}
-          onClick={() =>
-            editor.commit(bare ? TEXTS.addedAGround : TEXTS.removedTheGround, {
-              type: 'ground',
-              ground: bare && ground ? { kind: 'flat', ink: ground.id } : NO_GROUND,
-            })
-          }
-        >
-          <Ban size={15} aria-hidden /> {TEXTS.noGround}
-        </Button>
-        {bare && <p className="text-xs text-graphite">{TEXTS.exportedFilesAreTransparent}</p>}
-      </section>
+      <GroundPart shareOf={shareOf} />
       <section aria-label={TEXTS.inks} className="grid grid-cols-1 gap-2">
         <h3 className="text-xs text-graphite">{TEXTS.inks}</h3>
         {others.length === 0 && <p className="text-sm">{TEXTS.inksAreAddedWithThe}</p>}

@@ -32,11 +32,6 @@ const MOOD_NAMES: Readonly<Record<Mood, string>> = {
 
 /** All texts of this part of the interface, to be read, and translated, in one go. */
 export const TEXTS = {
-  ground: 'Ground',
-  noGround: 'No ground',
-  addedAGround: 'Added a ground',
-  removedTheGround: 'Removed the ground',
-  exportedFilesAreTransparent: 'Exported files are transparent.',
   inks: 'Inks',
   inksAreAddedWithThe: 'Inks are added with the motifs you place on the cloth.',
   changedName: (name: string): string => `Changed ${name}`,

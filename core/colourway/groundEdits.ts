@@ -1,0 +1,68 @@
+import { type Hex, shadeOf } from '../colour/index.ts';
+import { type Command, type Design, type Ground, type Ink, inksOfGround, NO_GROUND } from '../document/index.ts';
+
+/** The kinds of ground, the plainest first. */
+export const GROUND_KINDS = ['none', 'flat', 'gradient', 'stripes', 'checks', 'texture'] as const;
+export type GroundKind = Ground['kind'];
+
+/** What a gradient, stripes and checks begin with: so many waves over the cell. */
+const WAVES = 4;
+
+/** The ink that the ground has, had, or would have. */
+export function groundInk({ ground, inks }: Design): Ink | undefined {
+  const [printed] = inksOfGround(ground);
+  return inks.find(({ id }) => id === (printed ?? 'ground')) ?? inks[0];
+}
+
+/**
+ * Gives a design another kind of ground in the inks that its ground has. What needs a second ink and finds none gets a new
+ * one, which is a shade of the first in every colourway.
+ *
+ * @param newInk the id and the name of an ink of a colour
+ * @returns undefined where there is no ink to begin with
+ */
+export function changeGroundKind(
+  design: Design,
+  kind: GroundKind,
+  newInk: (colour: Hex) => Pick<Ink, 'id' | 'name'>,
+): Command | undefined {
+  if (kind === 'none') return { type: 'ground', ground: NO_GROUND };
+  const first = groundInk(design);
+  if (!first) return undefined;
+  const [, ...others] = inksOfGround(design.ground);
+  if (kind === 'flat' || kind === 'texture')
+    return { type: 'ground', ground: groundOf(kind, [first.id, ...others.slice(0, 1)]) };
+  if (others.length > 0) return { type: 'ground', ground: groundOf(kind, [first.id, ...others]) };
+  const shades = design.colourways.map(({ id, colours }) => [id, shadeOf(colours[first.id] as Hex)] as const);
+  const ink: Ink = { ...newInk(shades[0]?.[1] as Hex), prints: [] };
+  return {
+    type: 'all',
+    commands: [
+      {
+        type: 'insert-inks',
+        inks: [{ index: design.inks.indexOf(first) + 1, ink, colours: Object.fromEntries(shades) }],
+      },
+      { type: 'ground', ground: groundOf(kind, [first.id, ink.id]) },
+    ],
+  };
+}
+
+function groundOf(kind: Exclude<GroundKind, 'none'>, inks: readonly string[]): Ground {
+  const [first = '', second = first] = inks;
+  switch (kind) {
+    case 'flat':
+      return { kind, ink: first };
+    case 'gradient':
+    case 'stripes':
+      return {
+        kind,
+        stops: inks.map((ink, n) => ({ ink, at: n / inks.length })),
+        across: kind === 'stripes' ? WAVES : 0,
+        down: kind === 'stripes' ? 0 : 1,
+      };
+    case 'checks':
+      return { kind, inks: [first, second], across: WAVES, down: WAVES, share: 0.5, crossing: 'woven' };
+    case 'texture':
+      return { kind, texture: 'linen', inks, scale: 1, strength: 0.5, seed: 1 };
+  }
+}

@@ -1,0 +1,37 @@
+import { useEffect, useRef } from 'react';
+import type { Command } from '../../../../core/document/index.ts';
+import type { Editor } from '../../../editor/editor.ts';
+
+/** A rest of the hand this long ends one change, ms. */
+const REST_MS = 350;
+
+/** Changes a value by a command: what the hand passes over is only shown, where it rests becomes one edit. */
+export function useRestingEdit<T>(
+  commandFor: (value: T) => Command,
+  label: () => string,
+  editor: Pick<Editor, 'commit' | 'session'>,
+): { readonly show: (value: T) => void; readonly take: (value: T) => void } {
+  const pending = useRef<{ readonly settle: () => void; readonly timer: ReturnType<typeof setTimeout> }>(undefined);
+  const settle = (): void => {
+    if (!pending.current) return;
+    clearTimeout(pending.current.timer);
+    pending.current.settle();
+    pending.current = undefined;
+  };
+  const take = (value: T): void => {
+    if (pending.current) clearTimeout(pending.current.timer);
+    pending.current = undefined;
+    editor.commit(label(), commandFor(value));
+  };
+  const show = (value: T): void => {
+    if (pending.current) clearTimeout(pending.current.timer);
+    editor.session.preview(commandFor(value));
+    pending.current = { settle: () => take(value), timer: setTimeout(settle, REST_MS) };
+  };
+  const latest = useRef(settle);
+  useEffect(() => {
+    latest.current = settle;
+  });
+  useEffect(() => () => latest.current(), []);
+  return { show, take };
+}
