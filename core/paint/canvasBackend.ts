@@ -40,6 +40,8 @@ export interface OffscreenSurface {
   resize(width: number, height: number): void;
   /** Puts whole rows of pixels, RGBA, in place of what is there. */
   write(data: Uint8ClampedArray, width: number, top: number): void;
+  /** All of its pixels, RGBA, not premultiplied. */
+  read(): Uint8ClampedArray;
 }
 
 /** What the painter needs of the engine it runs on: the browser's workers and the server each have one. */

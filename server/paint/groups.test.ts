@@ -138,6 +138,7 @@ describe('groups', () => {
             surface.resize(wide, high);
           },
           write: surface.write.bind(surface),
+          read: surface.read.bind(surface),
         };
       },
     };

@@ -20,6 +20,7 @@ export function nodeSurface(width: number, height: number): NodeSurface {
     write(data, w, top) {
       context.putImageData(new ImageData(data, w), 0, top);
     },
+    read: () => context.getImageData(0, 0, canvas.width, canvas.height).data,
   };
 }
 
@@ -56,6 +57,4 @@ export async function nodePicture(encoded: Buffer): Promise<Picture> {
 }
 
 /** The pixels of a sheet: RGBA, not premultiplied. */
-export function pixelsOf({ canvas }: NodeSurface): Uint8ClampedArray {
-  return canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height).data;
-}
+export const pixelsOf = (sheet: NodeSurface): Uint8ClampedArray => sheet.read();

@@ -22,6 +22,7 @@ export function browserSurface(width: number, height: number): BrowserSurface {
     write(data, w, top) {
       context.putImageData(new ImageData(data as Uint8ClampedArray<ArrayBuffer>, w), 0, top);
     },
+    read: () => context.getImageData(0, 0, canvas.width, canvas.height).data,
   };
 }
 

@@ -1,4 +1,4 @@
-import { type Hex, toOklab, toRgb } from '../../colour/index.ts';
+import { channels, type Hex, toOklab, toRgb } from '../../colour/index.ts';
 
 /** How colours between two inks come about: as the eye sees them (OKLab), as shares of either, or as the nearer one. */
 export type Mixing = 'eye' | 'shares' | 'nearest';
@@ -6,14 +6,9 @@ export type Mixing = 'eye' | 'shares' | 'nearest';
 /** Red, green and blue, 0 to 255, not rounded. */
 export type Channels = readonly [number, number, number];
 
-/** A colour's channels. */
-export function channelsOf(hex: Hex): Channels {
-  return [1, 3, 5].map((at) => Number.parseInt(hex.slice(at, at + 2), 16)) as unknown as Channels;
-}
-
 /** What a share of one colour in another looks like, as a function of the share, 0 to 1. */
 export function mixer(from: Hex, to: Hex, mixing: Mixing): (share: number) => Channels {
-  const [first, last] = [channelsOf(from), channelsOf(to)];
+  const [first, last] = [channels(from), channels(to)];
   if (mixing === 'nearest') return (share) => (share < 0.5 ? first : last);
   if (mixing === 'shares')
     return (share) => [0, 1, 2].map((n) => between(first, last, n, share)) as unknown as Channels;

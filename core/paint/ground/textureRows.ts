@@ -49,9 +49,10 @@ export function textureRows(
     const values = new Float32Array((part.right - part.left) * (part.bottom - part.top));
     for (const [n, strokes] of kinds.entries()) addStrokes(strokes, seed + n * 1_000_003, grid, part, values);
     const gain = CONTRAST / Math.sqrt(kinds.length);
-    return Uint8Array.from(values, (value) =>
-      Math.round(STEPS * strength * Math.min(1, Math.max(0, 0.5 + gain * value))),
-    );
+    const shares = new Uint8Array(values.length);
+    for (let n = 0; n < values.length; n++)
+      shares[n] = Math.round(STEPS * strength * Math.min(1, Math.max(0, 0.5 + gain * (values[n] as number))));
+    return shares;
   };
   const { a, b, domain } = grid.lattice;
   const place = [texture, scale, strength, seed, a, b, domain, grid.scaleX, grid.scaleY];

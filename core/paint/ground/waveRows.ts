@@ -1,6 +1,7 @@
+import { channels } from '../../colour/index.ts';
 import type { Box } from '../../geometry/index.ts';
 import type { PixelGrid } from '../../lattice/index.ts';
-import { type Channels, channelsOf, mixer } from './mixture.ts';
+import { type Channels, mixer } from './mixture.ts';
 import type { PatternedScene, WaveScene } from './sceneGround.ts';
 
 /** Steps that a fading wave is painted in. */
@@ -135,7 +136,7 @@ interface Piece {
 
 /** Every stop's colour up to the next; what lies before the first belongs to the last. */
 function bandsOf(stops: WaveScene['stops']): Piece[] {
-  const bands = stops.map(({ at, colour }) => ({ from: at, colour: channelsOf(colour) }));
+  const bands = stops.map(({ at, colour }) => ({ from: at, colour: channels(colour) }));
   const last = bands.at(-1);
   return last && (bands[0]?.from ?? 0) > 0 ? [{ ...last, from: 0 }, ...bands] : bands;
 }

@@ -68,14 +68,14 @@ export function WaveFields({ ground, onChange }: Props) {
       </Button>
       <div className="grid grid-cols-2 gap-2">
         <AmountField
-          label={TEXTS.across}
+          label={TEXTS.wavesAcross}
           value={across}
           min={-MOST_WAVES}
           max={MOST_WAVES}
           onChange={(count) => setWaves({ across: Math.round(count) })}
         />
         <AmountField
-          label={TEXTS.down}
+          label={TEXTS.wavesDown}
           value={down}
           min={-MOST_WAVES}
           max={MOST_WAVES}

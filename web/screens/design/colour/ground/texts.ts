@@ -28,6 +28,8 @@ export const TEXTS = {
   stopAt: (n: number): string => `Ink ${n} at`,
   removeStop: (n: number): string => `Remove ink ${n}`,
   addStop: 'Add an ink',
+  wavesAcross: 'Waves across',
+  wavesDown: 'Waves down',
   across: 'Across',
   down: 'Down',
   closes: (across: number, down: number): string =>
