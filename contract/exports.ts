@@ -14,7 +14,7 @@ const sourceFields = {
 };
 
 /** An object of these fields that names a design or a swatch. */
-const ofOneSource = <F extends Parameters<typeof object>[0] & object>(fields: F) =>
+export const ofOneSource = <F extends Parameters<typeof object>[0] & object>(fields: F) =>
   object({ ...fields, ...sourceFields })
     .noUnknown()
     .required()

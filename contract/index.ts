@@ -6,6 +6,7 @@ import * as fonts from './fonts.ts';
 import * as jobs from './jobs.ts';
 import * as motifs from './motifs.ts';
 import * as packs from './packs.ts';
+import * as plates from './plates.ts';
 import * as printOrders from './printOrders.ts';
 import type { Route } from './route.ts';
 import * as scans from './scans.ts';
@@ -19,6 +20,7 @@ export * from './fonts.ts';
 export * from './jobs.ts';
 export * from './motifs.ts';
 export * from './packs.ts';
+export * from './plates.ts';
 export * from './printOrders.ts';
 export * from './route.ts';
 export * from './scans.ts';
@@ -30,7 +32,7 @@ const isRoute = (value: unknown): value is Route =>
 
 /** Every route by its name. */
 export const ROUTES: Readonly<Record<string, Route>> = Object.fromEntries(
-  [designs, motifs, fonts, scans, swatches, exports, packs, sheets, printOrders, jobs, backups]
+  [designs, motifs, fonts, scans, swatches, exports, packs, sheets, plates, printOrders, jobs, backups]
     .flatMap((module) => Object.entries(module))
     .filter((entry): entry is [string, Route] => isRoute(entry[1])),
 );

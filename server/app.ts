@@ -22,6 +22,7 @@ import { packRoutes } from './routes/packs.ts';
 import { printOrderRoutes } from './routes/printOrders.ts';
 import { scannerRoutes } from './routes/scanner.ts';
 import { scanRoutes } from './routes/scans.ts';
+import { plateRoutes } from './routes/plates.ts';
 import { sheetRoutes } from './routes/sheets.ts';
 import { swatchRoutes } from './routes/swatches.ts';
 import { isDiskFull } from './store/space.ts';
@@ -78,6 +79,7 @@ export function createApp(
     exportRoutes,
     packRoutes,
     sheetRoutes,
+    plateRoutes,
     printOrderRoutes,
     jobRoutes,
     collectionRoutes,

@@ -1,4 +1,5 @@
 import { tileOrder, vectorTileOrder } from '../core/export/index.ts';
+import { DEFAULT_SEPARATION } from '../core/separate/index.ts';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -179,6 +180,8 @@ describe('the contract', () => {
     expect(await ask('importPack', { file: pack })).toMatchObject({ designs: [design.id], swatches: [swatch] });
     const sheet = { swatches: [swatch], scales: [1, 0.5], paper: 'a4', columns: 2, format: 'png' };
     await result('startSheet', await ask('startSheet', { body: sheet }));
+    const plates = { design: design.id, order: { ...DEFAULT_SEPARATION, dpi: 72, format: 'pdf' } };
+    await result('startPlates', await ask('startPlates', { body: plates }));
     const preset = { name: 'For the web', orders: [vectorTileOrder('css')], template: '{name}' };
     const { id: presetId } = await ask('savePreset', { body: preset });
     await ask('listPresets');

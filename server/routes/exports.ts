@@ -9,7 +9,7 @@ import { deletePreset, listPresets, savePreset } from '../store/presets.ts';
 import { exportFile, type Studio } from '../studio.ts';
 
 /** Jobs whose outcome is a file that is fetched. */
-const WITH_FILE: ReadonlySet<string> = new Set(['export', 'batch', 'pack', 'sheet']);
+const WITH_FILE: ReadonlySet<string> = new Set(['export', 'batch', 'pack', 'sheet', 'plates']);
 
 /** Designs and swatches as files: made by a job, fetched once it is done. */
 export function exportRoutes(studio: Studio): Router {

@@ -1,17 +1,11 @@
-import { createRequire } from 'node:module';
 import { loadImage, Path2D, type SKRSContext2D } from '@napi-rs/canvas';
-import type { Font, parse as parseFont } from 'opentype.js';
 import sharp from 'sharp';
 import { tracePath } from '../../core/motif/index.ts';
 import { outlineLine } from '../../core/shapes/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { nodeSurface } from '../paint/nodeBackend.ts';
-import { readSheetFont } from './sheetFonts.ts';
+import { sheetFont } from './sheetFonts.ts';
 import { cutToWidth, type SheetSurface } from './sheetSurface.ts';
-
-// Node takes the package's older form, whose names an import does not see.
-const require = createRequire(import.meta.url);
-const { parse } = require('opentype.js') as { parse: typeof parseFont };
 
 const INK = '#1f2430';
 
@@ -20,7 +14,7 @@ export function pngSheet(dpi: number): SheetSurface {
   const scale = dpi / MM_PER_INCH;
   const surface = nodeSurface(1, 1);
   const context = (): SKRSContext2D => surface.canvas.getContext('2d');
-  const [regular, bold] = [fontOf('regular'), fontOf('bold')];
+  const [regular, bold] = [sheetFont('regular'), sheetFont('bold')];
   return {
     page(width, height) {
       surface.resize(Math.round(width * scale), Math.round(height * scale));
@@ -61,9 +55,4 @@ export function pngSheet(dpi: number): SheetSurface {
         .png()
         .toBuffer(),
   };
-}
-
-function fontOf(weight: 'regular' | 'bold'): Font {
-  const bytes = readSheetFont(weight);
-  return parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength));
 }

@@ -73,6 +73,12 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
   cut: { ms: 300_000, memory: 4000 * MB, doing: 'Cleaning this sheet', advice: SHEET },
   compare: { ms: 60_000, memory: 2000 * MB, doing: 'Comparing these versions', advice: KEPT },
   'strike-off': { ms: 120_000, memory: 2000 * MB, doing: 'Printing this sample', advice: KEPT },
+  plates: {
+    ms: 900_000,
+    memory: 4000 * MB,
+    doing: 'Separating this design',
+    advice: 'The design is kept as it is; choose a lower density.',
+  },
   scan: {
     ms: 180_000,
     memory: 4000 * MB,

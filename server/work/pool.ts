@@ -25,6 +25,7 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   scan: 'making',
   compare: 'making',
   'strike-off': 'making',
+  plates: 'making',
   paint: 'painting',
   vector: 'painting',
   pack: 'painting',

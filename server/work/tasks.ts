@@ -8,6 +8,8 @@ import type { PrintCloth } from '../../core/print/index.ts';
 import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
 import type { OpenedPack } from '../packs/openedPack.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
+import type { PlatesOutcome, PlatesTask } from '../plates/platesTask.ts';
+import type { CheckOutcome, CheckStudioTask } from './checkStudioTask.ts';
 
 /** Paints a design into a file. */
 export interface PaintTask {
@@ -209,29 +211,7 @@ export interface StrikeOffTask {
   readonly width: string;
 }
 
-/** Reads all of a studio and says what is damaged. */
-export interface CheckStudioTask {
-  readonly kind: 'check-studio';
-  /** A database that nothing else has open. */
-  readonly database: string;
-  readonly blobs: string;
-}
-
-/** Something that is damaged. */
-export interface Fault {
-  /** What it is, such as “the motif Whelk (8dG9yYpF5uQG)”. */
-  readonly what: string;
-  /** What is wrong with it, as a sentence. */
-  readonly wrong: string;
-  /** What helps. */
-  readonly help: string;
-}
-
-export interface CheckOutcome {
-  /** How many things of each kind were looked at. */
-  readonly seen: Readonly<Record<string, number>>;
-  readonly faults: readonly Fault[];
-}
+export type { CheckOutcome, CheckStudioTask, Fault } from './checkStudioTask.ts';
 
 export type Task =
   | PaintTask
@@ -249,7 +229,8 @@ export type Task =
   | ArchiveTask
   | CompareTask
   | StrikeOffTask
-  | CheckStudioTask;
+  | CheckStudioTask
+  | PlatesTask;
 
 /** What each kind of task comes to. */
 interface Outcomes {
@@ -272,6 +253,7 @@ interface Outcomes {
   /** Both pictures are there. */
   'strike-off': true;
   'check-studio': CheckOutcome;
+  plates: PlatesOutcome;
 }
 export type Outcome<T extends Task> = Outcomes[T['kind']];
 

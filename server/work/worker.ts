@@ -69,6 +69,10 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { checkStudio } = await import('../backup/checkStudio.ts');
       return () => checkStudio(task);
     }
+    case 'plates': {
+      const { makePlates } = await import('../plates/makePlates.ts');
+      return () => makePlates(task, context);
+    }
     case 'font': {
       const { readFont } = await import('../motifs/readFont.ts');
       return () => readFont(task);
