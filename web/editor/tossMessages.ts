@@ -4,6 +4,7 @@ import type { InkAreas } from '../../core/colourway/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
 import type { TossRecipe } from '../../core/recipe/index.ts';
+import type { Separation, SeparationOrder } from '../../core/separate/index.ts';
 import type { Hole, TossedMotif, TossResult } from '../../core/toss/index.ts';
 
 /** What the page asks the toss worker for; what the design holds stays, but for what is asked to be laid anew. */
@@ -19,6 +20,8 @@ export type TossTask =
   | ({ readonly kind: 'check' } & CheckContext)
   /** How much each ink covers, and along how much of it inks touch. */
   | { readonly kind: 'inks' }
+  /** The tile taken apart into plates, in shades. */
+  | { readonly kind: 'plates'; readonly order: SeparationOrder; readonly colourway: string | undefined }
   /** Lines that are too thin to be printed at a density. */
   | { readonly kind: 'fine'; readonly dpi: number };
 
@@ -39,6 +42,7 @@ export interface TossResults {
   readonly settle: PlacementChanges;
   readonly check: Findings;
   readonly inks: MeasuredInks;
+  readonly plates: Separation;
   readonly fine: readonly FineDetail[];
 }
 

@@ -26,6 +26,7 @@ import {
   silhouetteOf,
 } from '../../core/motif/index.ts';
 import { cellWindow, paintArtwork, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
+import { type Separation, separating } from '../../core/separate/index.ts';
 import {
   type CircleCover,
   coverWithCircles,
@@ -40,7 +41,7 @@ import {
 } from '../../core/toss/index.ts';
 import { ArtworkStore } from '../cloth/artworkStore.ts';
 import { browserSurface } from '../cloth/browserBackend.ts';
-import type { MeasuredInks, TossAnswer, TossOrder, TossResults } from './tossMessages.ts';
+import type { MeasuredInks, TossAnswer, TossOrder, TossResults, TossTask } from './tossMessages.ts';
 import { messageOf } from '../../core/problem/index.ts';
 
 /** Places along the longer side of a motif's raster. */
@@ -126,6 +127,8 @@ async function done(
       return fineDetailOf(seen, motifs, task.dpi);
     case 'inks':
       return measureInksOf(design, motifs);
+    case 'plates':
+      return separateTile(design, motifs, task);
     case 'check': {
       const inks = design.inks.map(({ id: ink }) => colourwayOf(design).colours[ink] as Hex);
       const outlines = new Map([...known].map(([motif, { outline }]) => [motif, outline]));
@@ -178,6 +181,27 @@ async function measureInksOf(design: Design, motifs: readonly Motif[]): Promise<
     labels.map((hex) => Number.parseInt(hex.slice(1), 16)),
   );
   return { ...measureInks(seen, width, height, labels.length), mmPerPixel: 1 / grid.scaleX };
+}
+
+/** Pixels of a tile that is shown as plates. */
+const PLATE_PIXELS = 1_200_000;
+
+/** The tile taken apart, at a scale to look at. */
+async function separateTile(
+  design: Design,
+  motifs: readonly Motif[],
+  { order, colourway }: Extract<TossTask, { kind: 'plates' }>,
+): Promise<Separation> {
+  const used = new Set(design.placements.map(({ motif }) => motif));
+  const drawn = await Promise.all(motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
+  const tile = tileOf(design.repeat);
+  const grid = pixelGrid(design.repeat, Math.sqrt(PLATE_PIXELS / (tile.width * tile.height)));
+  const window = { left: 0, top: 0, right: grid.tile.width, bottom: grid.tile.height };
+  const source = { design, motifs: drawnById(drawn), colourway, grid, window, backend: shelf.backend };
+  const steps = separating(source, { ...order, depth: 'grey' });
+  let step = steps.next();
+  while (!step.done) step = steps.next();
+  return step.value;
 }
 
 /** Places across the thinnest line that is printed, so that thinner ones can be told. */

@@ -166,7 +166,13 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
             <ShortcutDialog open={sheet === 'keys'} onClose={closeSheet} />
             {squinting && <Squint onClose={() => setSquinting(false)} />}
             {beside && <SideBySide alternatives={beside} onClose={() => setBeside(undefined)} />}
-            {colourwayView && <ColourwayViews view={colourwayView} onClose={() => setColourwayView(undefined)} />}
+            {colourwayView && (
+              <ColourwayViews
+                view={colourwayView}
+                onClose={() => setColourwayView(undefined)}
+                save={async () => void (await saver.flush())}
+              />
+            )}
           </div>
         </ColourwayViewContext>
       </SideBySideContext>

@@ -1,4 +1,4 @@
-import { Columns2, Grid3x3, Plus, Sparkles } from 'lucide-react';
+import { Columns2, Grid3x3, Layers2, Plus, Sparkles } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useContext } from 'react';
 import { addColourway } from '../../../../core/colourway/index.ts';
@@ -49,6 +49,9 @@ export function ColourwayBar() {
           </Button>
           <Button onClick={() => show('beside')} disabled={colourways.length < 2} className="grow">
             <Columns2 size={15} aria-hidden /> {TEXTS.compare}
+          </Button>
+          <Button onClick={() => show('plates')} className="grow">
+            <Layers2 size={15} aria-hidden /> {TEXTS.separations}
           </Button>
         </div>
       )}

@@ -67,6 +67,7 @@ export const TEXTS = {
   colourways: 'Colourways',
   colourwayTable: 'Table',
   compare: 'Side by side',
+  separations: 'Separations',
   propose: 'Proposals',
   newColourway: 'New colourway',
   addColourway: 'Add a colourway',
