@@ -1,9 +1,10 @@
+import { readFileSync } from 'node:fs';
 import { unzipSync } from 'fflate';
-import { By, until } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import type { Design } from '../core/document/index.ts';
-import { alike, click, settledShot, type, waitForText } from './support/hands.ts';
+import { alike, click, press, settledShot, type, waitForText } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
 
 const page = useStudio({ samples: true });
@@ -44,7 +45,11 @@ describe('separations', () => {
     await click(driver, 'button', 'Separations');
     await page.find('[data-plates]');
     await waitForText(driver, 'The plates leave no gaps and do not print on each other.');
-    const [indigo, white, black] = [[0x23, 0x30, 0x4d], [255, 255, 255], [0, 0, 0]] as const;
+    const [indigo, white, black] = [
+      [0x23, 0x30, 0x4d],
+      [255, 255, 255],
+      [0, 0, 0],
+    ] as const;
     const fish = await countOnPlates(indigo);
     expect(fish).toBeGreaterThan(100);
     await (await page.find('input[aria-label="Show Indigo"]')).click();
@@ -60,8 +65,7 @@ describe('separations', () => {
     await type(driver, 'Density', '100');
     await click(driver, 'radio', 'Flat');
     await click(driver, 'button', 'Export plates');
-    const file = await page.browser.downloaded('Herring run plates.zip');
-    const files = unzipSync(file);
+    const files = unzipSync(readFileSync(await page.downloaded('Herring run, Base plates.zip')));
     expect(Object.keys(files)).toEqual([
       '01 Ground.tif',
       '02 Chalk.tif',
@@ -95,7 +99,7 @@ describe('the ground', () => {
     const row = new Set<string>();
     for (let u = x + 20; u < x + width - 20; u += 1) row.add(seen.at(u, y + 240).join());
     expect(row.size).toBeGreaterThan(20);
-    for (let n = 0; n < 4; n++) await click(driver, 'button', 'Undo');
+    for (let n = 0; n < 4; n++) await press(driver, Key.CONTROL, 'z');
     await saved(({ ground, inks }) => ground.kind === 'flat' && inks.length === 7);
   });
 });

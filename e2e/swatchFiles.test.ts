@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { By, until } from 'selenium-webdriver';
@@ -13,15 +13,6 @@ const SWATCH = '/swatches/low-tide-swatch-herring';
 
 const submit = async (): Promise<void> =>
   (await page.driver.findElement(By.xpath("//div[@role='dialog']//button[@type='submit']"))).click();
-
-/** The file that came down whose name ends so. */
-async function downloaded(ending: string): Promise<string> {
-  const { driver, browser } = page;
-  const there = (): string | undefined =>
-    existsSync(browser.downloads) ? readdirSync(browser.downloads).find((name) => name.endsWith(ending)) : undefined;
-  await driver.wait(() => there() !== undefined, PATIENCE, `nothing that ends in ${ending} came down`);
-  return join(browser.downloads, there() as string);
-}
 
 /** Selects the first swatches of the book. */
 async function selectSwatches(count: number): Promise<void> {
@@ -52,7 +43,7 @@ describe('several files in one go', () => {
     await driver.wait(until.elementLocated(By.xpath("//option[text()='For the web and the printer']")));
     await click(driver, 'button', 'Export 3 files');
     await waitForText(driver, 'A PDF is not redrawn and compared.');
-    const zip = unzipSync(readFileSync(await downloaded('.zip')));
+    const zip = unzipSync(readFileSync(await page.downloaded('.zip')));
     expect(Object.keys(zip)).toEqual(['01 Herring run tile.png', '02 Herring run tile.svg', '03 Herring run tile.pdf']);
     const [png, svg, pdf] = Object.values(zip).map((content) => Buffer.from(content)) as [Buffer, Buffer, Buffer];
     expect(await sharp(png).metadata()).toMatchObject({ format: 'png', width: 320, height: 240 });
@@ -82,7 +73,7 @@ describe('a design', () => {
     await click(driver, 'button', 'Delete this preset');
     await driver.wait(async () => (await driver.findElements(By.xpath("//option[text()='As it is']"))).length === 0);
     await click(driver, 'button', 'Export a pack');
-    const zip = unzipSync(readFileSync(await downloaded('Herring run pack.zip')));
+    const zip = unzipSync(readFileSync(await page.downloaded('Herring run pack.zip')));
     const list = JSON.parse(Buffer.from(zip['pack.json'] as Uint8Array).toString()) as { designs: { id: string }[] };
     expect(list.designs.map(({ id }) => id)).toEqual(['low-tide-herring-run']);
     const notice = "//*[contains(text(), 'The preset “As it is” was deleted.')]";
@@ -119,7 +110,7 @@ describe('selected swatches', () => {
     await selectSwatches(2);
     await click(driver, 'button', 'Pack');
     await submit();
-    const pack = await downloaded('2 swatches pack.zip');
+    const pack = await page.downloaded('2 swatches pack.zip');
     await (await driver.findElement(By.css('input[type=file][accept*=zip]'))).sendKeys(pack);
     await waitForText(driver, 'Imported 2 swatches and');
     await click(driver, 'button', 'Sheet');
@@ -128,7 +119,7 @@ describe('selected swatches', () => {
     await waitForText(driver, '1 page');
     await submit();
     expect(
-      readFileSync(await downloaded('sheet.pdf'))
+      readFileSync(await page.downloaded('sheet.pdf'))
         .subarray(0, 5)
         .toString(),
     ).toBe('%PDF-');

@@ -1,3 +1,5 @@
+import { existsSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest';
 import { By, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import type { StudioParts } from '../../server/studio.ts';
@@ -16,6 +18,8 @@ export interface Studio {
   find(css: string): Promise<WebElement>;
   /** Picks an option of a list by what is written on it. */
   choose(label: string, option: string): Promise<void>;
+  /** The path of the file that came down whose name ends so. */
+  downloaded(ending: string): Promise<string>;
   /** What the browser may complain of in this test, such as an answer that refuses. */
   expectComplaint(pattern: RegExp): void;
   /** Ticks a box, or takes its tick away. */
@@ -58,6 +62,13 @@ export function useStudio({ samples = false, ...parts }: StudioParts & { samples
     goTo: (path) => browser.driver.get(hevrel.url + path),
     find,
     expectComplaint: (pattern) => void expected.push(pattern),
+    async downloaded(ending) {
+      const { downloads } = browser;
+      const there = (): string | undefined =>
+        existsSync(downloads) ? readdirSync(downloads).find((name) => name.endsWith(ending)) : undefined;
+      await browser.driver.wait(() => there() !== undefined, PATIENCE, `nothing that ends in ${ending} came down`);
+      return join(downloads, there() as string);
+    },
     async choose(label, option) {
       const list = await find(`select[aria-label="${label}"]`);
       await list.click();

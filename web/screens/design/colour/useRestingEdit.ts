@@ -5,12 +5,19 @@ import type { Editor } from '../../../editor/editor.ts';
 /** A rest of the hand this long ends one change, ms. */
 const REST_MS = 350;
 
+interface RestingEdit<T> {
+  readonly show: (value: T) => void;
+  readonly take: (value: T) => void;
+  /** Takes what is only shown, before something else is done. */
+  readonly settle: () => void;
+}
+
 /** Changes a value by a command: what the hand passes over is only shown, where it rests becomes one edit. */
 export function useRestingEdit<T>(
   commandFor: (value: T) => Command,
   label: () => string,
   editor: Pick<Editor, 'commit' | 'session'>,
-): { readonly show: (value: T) => void; readonly take: (value: T) => void } {
+): RestingEdit<T> {
   const pending = useRef<{ readonly settle: () => void; readonly timer: ReturnType<typeof setTimeout> }>(undefined);
   const settle = (): void => {
     if (!pending.current) return;
@@ -33,5 +40,5 @@ export function useRestingEdit<T>(
     latest.current = settle;
   });
   useEffect(() => () => latest.current(), []);
-  return { show, take };
+  return { show, take, settle };
 }

@@ -20,9 +20,10 @@ export function GroundPart({ shareOf }: Props) {
   const editor = useEditor();
   const { ground, inks } = useStore(editor.session, ({ design }) => design);
   const opened = useStore(editor.ink);
-  const change = useGroundEdit();
+  const { show: change, settle } = useGroundEdit();
   const printed = inksOfGround(ground);
   const choose = (kind: GroundKind): void => {
+    settle();
     const design = editor.design;
     const command = changeGroundKind(design, kind, (colour) => freeInk(design, colour));
     if (command) editor.commit(TEXTS.changedTheGround, command);

@@ -4,12 +4,11 @@ import { useRestingEdit } from '../useRestingEdit.ts';
 import { TEXTS } from './texts.ts';
 
 /** Changes the ground: shown at once, and one edit where the hand rests. */
-export function useGroundEdit(): (ground: Ground) => void {
+export function useGroundEdit(): { readonly show: (ground: Ground) => void; readonly settle: () => void } {
   const editor = useEditor();
-  const { show } = useRestingEdit(
+  return useRestingEdit(
     (ground: Ground) => ({ type: 'ground', ground }),
     () => TEXTS.changedTheGround,
     editor,
   );
-  return show;
 }
