@@ -3,7 +3,7 @@ const CORE = [
   ['geometry', 'units', 'random', 'schema'],
   ['colour'],
   ['lattice'],
-  ['recipe'],
+  ['recipe', 'shelf'],
   ['motif'],
   ['document', 'svg'],
   ['arrange', 'shapes', 'scan'],
