@@ -11,6 +11,7 @@ import * as printOrders from './printOrders.ts';
 import type { Route } from './route.ts';
 import * as scans from './scans.ts';
 import * as sheets from './sheets.ts';
+import * as shelves from './shelves.ts';
 import * as swatches from './swatches.ts';
 
 export * from './backups.ts';
@@ -25,6 +26,7 @@ export * from './printOrders.ts';
 export * from './route.ts';
 export * from './scans.ts';
 export * from './sheets.ts';
+export * from './shelves.ts';
 export * from './swatches.ts';
 
 const isRoute = (value: unknown): value is Route =>
@@ -32,7 +34,7 @@ const isRoute = (value: unknown): value is Route =>
 
 /** Every route by its name. */
 export const ROUTES: Readonly<Record<string, Route>> = Object.fromEntries(
-  [designs, motifs, fonts, scans, swatches, exports, packs, sheets, plates, printOrders, jobs, backups]
+  [designs, motifs, fonts, scans, swatches, exports, packs, sheets, shelves, plates, printOrders, jobs, backups]
     .flatMap((module) => Object.entries(module))
     .filter((entry): entry is [string, Route] => isRoute(entry[1])),
 );

@@ -23,6 +23,7 @@ import { printOrderRoutes } from './routes/printOrders.ts';
 import { scannerRoutes } from './routes/scanner.ts';
 import { scanRoutes } from './routes/scans.ts';
 import { plateRoutes } from './routes/plates.ts';
+import { shelfRoutes } from './routes/shelves.ts';
 import { sheetRoutes } from './routes/sheets.ts';
 import { swatchRoutes } from './routes/swatches.ts';
 import { isDiskFull } from './store/space.ts';
@@ -80,6 +81,7 @@ export function createApp(
     packRoutes,
     sheetRoutes,
     plateRoutes,
+    shelfRoutes,
     printOrderRoutes,
     jobRoutes,
     collectionRoutes,

@@ -186,6 +186,11 @@ describe('the contract', () => {
     const { id: presetId } = await ask('savePreset', { body: preset });
     await ask('listPresets');
     await ask('deletePreset', { params: { id: presetId } });
+    const inks = [{ name: 'Woad', colour: '#4c6f8e' }];
+    const { id: shelfId } = await ask('saveShelf', { body: { name: 'Dyes', inks } });
+    expect((await ask('saveShelf', { body: { name: 'Dyes', inks: [...inks, ...inks] } })).id).toBe(shelfId);
+    expect(await ask('listShelves')).toEqual([{ id: shelfId, name: 'Dyes', inks: [...inks, ...inks] }]);
+    await ask('deleteShelf', { params: { id: shelfId } });
     const wish = { cloth: 'drill', metres: 1, format: 'png', dpi: 150 };
     await ask('readPrintHouse');
     await ask('tellPrintHouse', { body: { behaviour: 'normal' } });

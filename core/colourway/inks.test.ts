@@ -5,6 +5,7 @@ import { apply, type Design, inkResolver, inverse, newDesign, newPlacement } fro
 import { SQUARE } from '../lattice/index.ts';
 import { weakPairs } from './contrast.ts';
 import { labelPixels, measureInks, NO_INK } from './inkAreas.ts';
+import { inksByUse } from './inkUse.ts';
 import { lockInk, mergeInks, splitInk, swapColours, unusedInks } from './inkEdits.ts';
 import { addColourway } from './newColourway.ts';
 import { reduceInks } from './reduceInks.ts';
@@ -182,5 +183,22 @@ describe('reducing inks', () => {
       2,
     );
     expect(merges.map(({ from, into }) => `${from} > ${into}`).sort()).toEqual(['madder > rust', 'sea shade > sea']);
+  });
+});
+
+describe('inks by use', () => {
+  it('begin with the ground, then with what prints the most motifs', () => {
+    const ink = (id: string, ...prints: Hex[]) => ({ id, name: id, prints });
+    const placements = ['a', 'b', 'b', 'c'].map((motif, n) => ({
+      ...newPlacement(`p${n}`, { id: motif }, { x: 0, y: 0 }),
+    }));
+    const motifs = new Map([
+      ['a', { inks: ['#111111'] as Hex[] }],
+      ['b', { inks: ['#222222'] as Hex[] }],
+      ['c', { inks: ['#111111', '#333333'] as Hex[] }],
+    ]);
+    const inks = [ink('none'), ink('three', '#333333'), ink('one', '#111111'), ink('two', '#222222'), ink('ground')];
+    const used = inksByUse({ ground: { kind: 'flat', ink: 'ground' }, inks, placements }, motifs);
+    expect(used.map(({ id }) => id)).toEqual(['ground', 'one', 'two', 'three', 'none']);
   });
 });

@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Hex, isHex, oklchOf } from '../colour/index.ts';
+import { apply, type Colourway, type Design, newDesign, NO_GROUND } from '../document/index.ts';
+import { SQUARE } from '../lattice/index.ts';
+import { fillFromPalette } from './fillFromPalette.ts';
 import {
   exchangeGround,
   isExchanged,
@@ -117,5 +120,31 @@ describe('a proposal', () => {
     };
     expect(spread(makeAnalogous)).toBeLessThan(60);
     expect(spread(makeComplementary)).toBeGreaterThan(120);
+  });
+});
+
+describe('a colourway filled from a palette', () => {
+  it('has the palette’s own colours, none twice where there are enough, and locked inks as they were', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(hex, { minLength: 1, maxLength: 8 }),
+        fc.array(fc.tuple(hex, fc.boolean()), { minLength: 1, maxLength: 8 }),
+        (palette, list) => {
+          const design: Design = {
+            ...newDesign('d', 'Design', { width: 10, height: 10, step: SQUARE }),
+            ground: NO_GROUND,
+            inks: list.map(([, locked], n) => ({ id: `i${n}`, name: `${n}`, prints: [], ...(locked && { locked }) })),
+            colourways: [
+              { id: 'base', name: 'Base', colours: Object.fromEntries(list.map(([colour], n) => [`i${n}`, colour])) },
+            ],
+          };
+          const { colours } = apply(design, fillFromPalette(design, 'base', palette)).colourways[0] as Colourway;
+          const free = list.flatMap(([, locked], n) => (locked ? [] : [colours[`i${n}`] as Hex]));
+          for (const [n, [colour, locked]] of list.entries()) if (locked) expect(colours[`i${n}`]).toBe(colour);
+          for (const colour of free) expect(palette).toContain(colour);
+          if (free.length <= palette.length) expect(new Set(free).size).toBe(free.length);
+        },
+      ),
+    );
   });
 });

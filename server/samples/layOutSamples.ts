@@ -5,8 +5,10 @@ import { BUILT, BUNDLES, SHEETS } from '../../demo/built.ts';
 import { COLLECTION, LOW_TIDE } from '../../demo/collection.ts';
 import { sampleMotifId } from '../../demo/sampleDesign.ts';
 import { SAMPLE_DESIGNS, SAMPLE_SWATCHES } from '../../demo/samples.ts';
+import { SAMPLE_SHELVES } from '../../demo/shelves.ts';
 import { importMotif } from '../motifs/importMotif.ts';
 import { makeMotif } from '../motifs/makeMotif.ts';
+import { saveShelf } from '../store/shelves.ts';
 import { insertScan } from '../store/scans.ts';
 import { insertSwatches } from '../store/swatches.ts';
 import { motifsById } from '../store/motifs.ts';
@@ -57,6 +59,7 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
       await insertSwatches(database, [{ id, name, version: await paintSwatch(studio, version) }]);
     }),
   );
+  for (const shelf of SAMPLE_SHELVES) await saveShelf(database, shelf);
   await setSamples(database, 'laid');
 }
 

@@ -1,3 +1,5 @@
+import { inksByUse } from '../../../core/colourway/index.ts';
+import type { Ink } from '../../../core/document/index.ts';
 import { latticeOf, repeatText } from '../../../core/lattice/index.ts';
 import { formatNumber, mmPer, ruleDivision } from '../../../core/units/index.ts';
 import type { ClothParts } from '../../cloth/clothParts.ts';
@@ -11,7 +13,7 @@ import { TEXTS } from './texts.ts';
 /** The printed edge of the cloth: a rule that follows the zoom, a mark at each repeat, the name, the ink dots. */
 export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefined; readonly onInk: () => void }) {
   const editor = useEditor();
-  const inks = useStore(editor.session, ({ design }) => design.inks);
+  const { inks, shown } = useShownInks();
   const { colours } = useColourway();
   const name = useStore(editor.session, ({ design }) => design.name);
   const repeat = useStore(editor.session, ({ design }) => design.repeat);
@@ -44,7 +46,7 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
         aria-label={TEXTS.inks}
         className="flex max-h-72 shrink-0 flex-col items-center gap-1.5 overflow-y-auto border-t border-thread py-3"
       >
-        {inks.map((ink) => (
+        {shown.map((ink) => (
           <li key={ink.id}>
             <button
               type="button"
@@ -59,9 +61,30 @@ export function Selvedge({ cloth, onInk }: { readonly cloth: ClothParts | undefi
             />
           </li>
         ))}
+        {inks.length > shown.length && (
+          <li>
+            <button type="button" onClick={onInk} className="text-xs text-graphite" title={TEXTS.moreInks}>
+              +{inks.length - shown.length}
+            </button>
+          </li>
+        )}
       </ul>
     </aside>
   );
+}
+
+/** As many as have room. */
+const MOST_SHOWN = 10;
+
+/** All inks, and those with a dot: where there are too many, the most used, in the order of the design. */
+function useShownInks(): { readonly inks: readonly Ink[]; readonly shown: readonly Ink[] } {
+  const editor = useEditor();
+  const design = useStore(editor.session, ({ committed }) => committed);
+  useStore(editor.motifs);
+  const { inks } = design;
+  if (inks.length <= MOST_SHOWN) return { inks, shown: inks };
+  const most = new Set(inksByUse(design, editor.motifMap).slice(0, MOST_SHOWN - 1));
+  return { inks, shown: inks.filter((ink) => most.has(ink)) };
 }
 
 /** The rule down the cloth's edge. */

@@ -65,6 +65,7 @@ export const TEXTS = {
   changedTheBlending: 'Changed the blending',
   dragAGuideOutOf: 'Drag a guide out of the selvedge; with Shift a horizontal one',
   changeTheInkName: (name: string): string => `Change the ink ${name}`,
+  moreInks: 'All inks',
   inks: 'Inks',
   selvedge: 'Selvedge',
   pointer: 'Pointer',

@@ -8,6 +8,7 @@ import { ColourwayBar } from './ColourwayBar.tsx';
 import { Contrast } from './Contrast.tsx';
 import { GroundPart } from './ground/GroundPart.tsx';
 import { InkRow } from './InkRow.tsx';
+import { InkShelves } from './shelves/InkShelves.tsx';
 import { ReduceInks } from './ReduceInks.tsx';
 import { TEXTS } from './texts.ts';
 import { useInkAreas } from './useInkAreas.ts';
@@ -38,6 +39,9 @@ export function ColourTicket() {
         ))}
         <Unused />
       </section>
+      <Fold name={TEXTS.shelves}>
+        <InkShelves />
+      </Fold>
       <Fold name={TEXTS.contrast}>
         <Contrast areas={areas} />
       </Fold>

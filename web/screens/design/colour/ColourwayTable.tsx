@@ -7,11 +7,9 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { ChevronLeft, ChevronRight, Copy, Plus, Trash2 } from 'lucide-react';
-import { nanoid } from 'nanoid';
+import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useState } from 'react';
 import { type Hex, lettersOn } from '../../../../core/colour/index.ts';
-import { addColourway } from '../../../../core/colourway/index.ts';
 import type { Colourway, Command, Ink } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
@@ -19,6 +17,7 @@ import { Overlay } from '../../../ui/Overlay.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useColourway } from '../../../cloth/useColourway.ts';
 import { useStore } from '../../../ui/store.ts';
+import { AddColourway, ColourwayHead } from './ColourwayHead.tsx';
 import { ColourPicker } from './ColourPicker.tsx';
 import { LockButton } from './LockButton.tsx';
 import { TEXTS } from './texts.ts';
@@ -46,8 +45,14 @@ export function ColourwayTable({ onClose }: { readonly onClose: () => void }) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const drop = ({ active, over, activatorEvent }: DragEndEvent): void => {
     if (!over || active.id === over.id) return;
-    const [from, to] = [placeOf(active.id), placeOf(over.id)];
-    const isCopy = activatorEvent instanceof PointerEvent && activatorEvent.altKey;
+    exchange(placeOf(active.id), placeOf(over.id), activatorEvent instanceof PointerEvent && activatorEvent.altKey);
+  };
+  const swapBeside = ({ ink, colourway }: CellPlace, across: number, down: number): void => {
+    const row = inks[inks.findIndex(({ id }) => id === ink) + down];
+    const column = colourways[colourways.findIndex(({ id }) => id === colourway) + across];
+    if (row && column) exchange({ ink, colourway }, { ink: row.id, colourway: column.id }, false);
+  };
+  const exchange = (from: CellPlace, to: CellPlace, isCopy: boolean): void => {
     const colourAt = ({ ink, colourway }: CellPlace): Hex | undefined =>
       colourways.find(({ id }) => id === colourway)?.colours[ink];
     const isLocked = ({ ink }: CellPlace): boolean => inks.find(({ id }) => id === ink)?.locked === true;
@@ -96,6 +101,7 @@ export function ColourwayTable({ onClose }: { readonly onClose: () => void }) {
                           colourway={colourway}
                           isOpen={opened?.ink === ink.id && opened.colourway === colourway.id}
                           onOpen={() => setOpened({ ink: ink.id, colourway: colourway.id })}
+                          onSwap={(across, down) => swapBeside({ ink: ink.id, colourway: colourway.id }, across, down)}
                         />
                       </td>
                     ))}
@@ -126,78 +132,24 @@ function CellPicker({ ink, colourway }: { readonly ink: Ink; readonly colourway:
   return <ColourPicker colour={colourway.colours[ink.id] as Hex} used={used} onShow={edit.show} onTake={edit.take} />;
 }
 
-interface HeadProps {
-  readonly colourway: Colourway;
-  readonly at: number;
-  readonly count: number;
-  readonly isCurrent: boolean;
-}
-
-function ColourwayHead({ colourway: { id, name }, at, count, isCurrent }: HeadProps) {
-  const editor = useEditor();
-  const move = (by: number): void => {
-    const ids = editor.design.colourways.map((colourway) => colourway.id);
-    ids.splice(at + by, 0, ...ids.splice(at, 1));
-    editor.commit(TEXTS.reorderedColourways, { type: 'order-colourways', ids });
-  };
-  const duplicate = (): void => {
-    editor.commit(TEXTS.addedColourway, addColourway(editor.design, nanoid(8), name, id));
-  };
-  return (
-    <div className="grid gap-1">
-      <div className="flex justify-center">
-        <Button look="quiet" label={TEXTS.moveLeft(name)} disabled={at === 0} onClick={() => move(-1)}>
-          <ChevronLeft size={15} aria-hidden />
-        </Button>
-        <Button look="quiet" label={TEXTS.duplicate(name)} onClick={duplicate}>
-          <Copy size={14} aria-hidden />
-        </Button>
-        <Button
-          look="quiet"
-          label={TEXTS.deleteColourway(name)}
-          disabled={count === 1}
-          onClick={() => editor.commit(TEXTS.deletedColourway(name), { type: 'remove-colourways', ids: [id] })}
-        >
-          <Trash2 size={14} aria-hidden />
-        </Button>
-        <Button look="quiet" label={TEXTS.moveRight(name)} disabled={at === count - 1} onClick={() => move(1)}>
-          <ChevronRight size={15} aria-hidden />
-        </Button>
-      </div>
-      <NameField
-        label={TEXTS.nameOfTheColourway(name)}
-        name={name}
-        onRename={(next) =>
-          editor.commit(TEXTS.renamedColourway, { type: 'change-colourway', colourway: id, name: next, colours: {} })
-        }
-        className="h-8 border-transparent text-center font-name text-base font-semibold hover:border-thread"
-      />
-      <Button pressed={isCurrent} onClick={() => editor.colourwayId.set(id)}>
-        {isCurrent ? TEXTS.workedIn : TEXTS.workIn}
-      </Button>
-    </div>
-  );
-}
-
-function AddColourway() {
-  const editor = useEditor();
-  const add = (): void => {
-    const { colourways } = editor.design;
-    const last = colourways[colourways.length - 1] as Colourway;
-    editor.commit(TEXTS.addedColourway, addColourway(editor.design, nanoid(8), TEXTS.newColourway, last.id));
-  };
-  return (
-    <Button label={TEXTS.addColourway} onClick={add}>
-      <Plus size={15} aria-hidden />
-    </Button>
-  );
-}
-
 function InkHead({ ink }: { readonly ink: Ink }) {
   const editor = useEditor();
   const { id, name } = ink;
+  const ids = useStore(editor.session, ({ design }) => design.inks).map((one) => one.id);
+  const at = ids.indexOf(id);
+  const move = (by: number): void => {
+    const order = ids.filter((one) => one !== id);
+    order.splice(at + by, 0, id);
+    editor.commit(TEXTS.reorderedInks, { type: 'order-inks', ids: order });
+  };
   return (
     <span className="flex items-center gap-1">
+      <Button look="quiet" label={TEXTS.earlier(name)} disabled={at === 0} onClick={() => move(-1)}>
+        <ChevronUp size={14} aria-hidden />
+      </Button>
+      <Button look="quiet" label={TEXTS.later(name)} disabled={at === ids.length - 1} onClick={() => move(1)}>
+        <ChevronDown size={14} aria-hidden />
+      </Button>
       <NameField
         label={TEXTS.nameOfTheInk(name)}
         name={name}
@@ -216,9 +168,18 @@ interface CellProps {
   readonly colourway: Colourway;
   readonly isOpen: boolean;
   readonly onOpen: () => void;
+  /** Swaps it with the one so many columns and rows away. */
+  readonly onSwap: (across: number, down: number) => void;
 }
 
-function TableCell({ ink, colourway, isOpen, onOpen }: CellProps) {
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+function TableCell({ ink, colourway, isOpen, onOpen, onSwap }: CellProps) {
   const id = keyOf({ ink: ink.id, colourway: colourway.id });
   const { setNodeRef: setDragged, listeners, transform, isDragging } = useDraggable({ id });
   const { setNodeRef: setPlace, isOver } = useDroppable({ id });
@@ -233,6 +194,13 @@ function TableCell({ ink, colourway, isOpen, onOpen }: CellProps) {
         aria-label={`${TEXTS.cellOf(ink.name, colourway.name)}: ${colour}`}
         data-cell-colour={colour}
         onClick={onOpen}
+        data-own-arrows
+        onKeyDown={(event) => {
+          const way = event.altKey ? ARROWS[event.key] : undefined;
+          if (!way) return;
+          event.preventDefault();
+          onSwap(...way);
+        }}
         className={`h-11 w-full touch-none rounded-sm border text-xs ${isOpen ? 'border-ink ring-2 ring-ink' : 'border-ink/20'} ${isDragging ? 'relative z-10 shadow-float' : ''}`}
         style={{
           background: colour,

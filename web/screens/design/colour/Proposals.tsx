@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
+import type { KeptShelf } from '../../../../contract/index.ts';
 import type { Hex } from '../../../../core/colour/index.ts';
 import {
   addColourway,
@@ -13,9 +14,11 @@ import {
   proposedInks,
   setMood,
   surprise,
+  takePalette,
   turnHues,
   unlocked,
 } from '../../../../core/colourway/index.ts';
+import { useShelves } from '../../../api/shelves.ts';
 import { Choice } from '../../../ui/Choice.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
@@ -30,13 +33,20 @@ interface Proposed {
   readonly colours: Readonly<Record<string, Hex>>;
 }
 
-const FAMILIES = ['moods', 'hues', 'harmonies', 'surprises'] as const;
+const FAMILIES = ['moods', 'hues', 'harmonies', 'shelves', 'surprises'] as const;
 type Family = (typeof FAMILIES)[number];
 
+/** What proposals are made by, beside the inks. */
+interface Given {
+  readonly seed: number;
+  readonly shelves: readonly KeptShelf[];
+}
+
+const NO_SHELVES: readonly KeptShelf[] = [];
 const TURNS = [45, 90, 135, 180, 225, 270];
 const SURPRISES = 6;
 
-const FAMILY_OF: { readonly [K in Family]: (inks: readonly ProposedInk[], seed: number) => readonly Proposed[] } = {
+const FAMILY_OF: { readonly [K in Family]: (inks: readonly ProposedInk[], given: Given) => readonly Proposed[] } = {
   moods: (inks) => MOODS.map((mood) => ({ name: TEXTS.moodName(mood), colours: propose(inks, setMood(mood)) })),
   hues: (inks) => TURNS.map((by) => ({ name: TEXTS.huesTurned(by), colours: propose(inks, turnHues(by)) })),
   harmonies: (inks) => [
@@ -44,7 +54,12 @@ const FAMILY_OF: { readonly [K in Family]: (inks: readonly ProposedInk[], seed: 
     { name: TEXTS.analogous, colours: propose(inks, makeAnalogous) },
     { name: TEXTS.groundExchanged, colours: propose(inks, exchangeGround, isExchanged) },
   ],
-  surprises: (inks, seed) =>
+  shelves: (inks, { shelves }) =>
+    shelves.map((shelf) => ({
+      name: shelf.name,
+      colours: propose(inks, takePalette(shelf.inks.map(({ colour }) => colour))),
+    })),
+  surprises: (inks, { seed }) =>
     Array.from({ length: SURPRISES }, (_, n) => ({
       name: TEXTS.surprise(seed + n),
       colours: propose(inks, surprise(seed + n)),
@@ -58,9 +73,10 @@ export function Proposals({ onClose }: { readonly onClose: () => void }) {
   const { id } = useColourway();
   const [family, setFamily] = useState<Family>('moods');
   const [seed, setSeed] = useState(1);
+  const shelves = useShelves().data ?? NO_SHELVES;
   // Made once, since a cloth of another design is painted anew.
   const proposed = useMemo(() => {
-    return FAMILY_OF[family](proposedInks(design, id), seed).map(({ name, colours }) => ({
+    return FAMILY_OF[family](proposedInks(design, id), { seed, shelves }).map(({ name, colours }) => ({
       name,
       colours,
       design: {
@@ -70,7 +86,7 @@ export function Proposals({ onClose }: { readonly onClose: () => void }) {
         ),
       },
     }));
-  }, [design, id, family, seed]);
+  }, [design, id, family, seed, shelves]);
   const take = ({ name, colours }: Proposed): void => {
     const next = nanoid(8);
     if (!editor.commit(TEXTS.tookProposal(name), addColourway(design, next, name, id, unlocked(design, colours))))

@@ -1,0 +1,100 @@
+import { useRef, useState } from 'react';
+import { MOST_NAME, cutText } from '../../../../../core/schema/index.ts';
+import { messageOf } from '../../../../../core/problem/index.ts';
+import { readShelf, type Shelf } from '../../../../../core/shelf/index.ts';
+import { useShelfMutation, useShelves } from '../../../../api/shelves.ts';
+import { useEditor } from '../../../../cloth/editorContext.ts';
+import { useColourway } from '../../../../cloth/useColourway.ts';
+import { Button } from '../../../../ui/Button.tsx';
+import { LiftedPalette } from './LiftedPalette.tsx';
+import { ShelfRow } from './ShelfRow.tsx';
+import { TEXTS } from './texts.ts';
+
+/** The studio's shelves of inks: taken from, kept, imported from a file and lifted from a picture. */
+export function InkShelves() {
+  const editor = useEditor();
+  const colourway = useColourway();
+  const shelves = useShelves();
+  const change = useShelfMutation();
+  const file = useRef<HTMLInputElement>(null);
+  const photograph = useRef<HTMLInputElement>(null);
+  const [picture, setPicture] = useState<File>();
+  const keep = (shelf: Shelf): void =>
+    change.mutate({ save: shelf }, { onError: (error) => editor.refusal.set(TEXTS.notKept(messageOf(error))) });
+  const keepInks = (): void => {
+    const inks = editor.design.inks.flatMap(({ id, name }) => {
+      const colour = colourway.colours[id];
+      return colour ? [{ name, colour }] : [];
+    });
+    keep({ name: cutText(TEXTS.keptName(editor.design.name, colourway.name), MOST_NAME), inks });
+  };
+  const importFile = async (chosen: File): Promise<void> => {
+    try {
+      keep(readShelf(chosen.name, await chosen.text()));
+    } catch (error) {
+      editor.refusal.set(TEXTS.notRead(chosen.name, messageOf(error)));
+    }
+  };
+  return (
+    <div className="grid grid-cols-1 gap-3">
+      <p className="text-xs text-graphite">{TEXTS.note}</p>
+      {shelves.data?.length === 0 && <p className="text-sm">{TEXTS.noShelves}</p>}
+      {shelves.data?.map((shelf) => (
+        <ShelfRow key={shelf.id} shelf={shelf} onDelete={() => change.mutate({ remove: shelf.id })} />
+      ))}
+      {picture && (
+        <LiftedPalette
+          file={picture}
+          onKeep={(shelf) => {
+            keep(shelf);
+            setPicture(undefined);
+          }}
+          onDiscard={() => setPicture(undefined)}
+        />
+      )}
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={keepInks} className="grow">
+          {TEXTS.keep}
+        </Button>
+        <Button onClick={() => file.current?.click()} className="grow">
+          {TEXTS.importFile}
+        </Button>
+        <Button onClick={() => photograph.current?.click()} className="grow">
+          {TEXTS.fromPicture}
+        </Button>
+      </div>
+      <FileInput
+        at={file}
+        label={TEXTS.importFile}
+        accept=".csv,.json,.css,.svg"
+        onFile={(one) => void importFile(one)}
+      />
+      <FileInput at={photograph} label={TEXTS.fromPicture} accept="image/*" onFile={setPicture} />
+    </div>
+  );
+}
+
+interface FileInputProps {
+  readonly at: React.RefObject<HTMLInputElement | null>;
+  readonly label: string;
+  readonly accept: string;
+  readonly onFile: (file: File) => void;
+}
+
+function FileInput({ at, label, accept, onFile }: FileInputProps) {
+  return (
+    <input
+      ref={at}
+      type="file"
+      aria-label={label}
+      accept={accept}
+      className="hidden"
+      onChange={({ currentTarget }) => {
+        const [chosen] = currentTarget.files ?? [];
+        if (chosen) onFile(chosen);
+        // The same file can be chosen again.
+        currentTarget.value = '';
+      }}
+    />
+  );
+}

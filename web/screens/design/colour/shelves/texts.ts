@@ -1,0 +1,28 @@
+/** All texts of this part of the interface, to be read, and translated, in one go. */
+export const TEXTS = {
+  note: 'Click a colour to give it to the open ink; with none open, it becomes a new ink.',
+  noShelves: 'There is no shelf yet. Keep the inks of this colourway, or import a file.',
+  takeColour: (name: string, colour: string): string => `${name} ${colour}`,
+  tookColour: (name: string): string => `Took ${name}`,
+  addedInk: (name: string): string => `Added the ink ${name}`,
+  more: (name: string): string => `What to do with ${name}`,
+  moreText: 'More …',
+  fill: 'Fill the colourway',
+  filled: (name: string): string => `Filled the colourway from ${name}`,
+  exportAs: (format: string): string => `Export as ${format}`,
+  remove: 'Delete',
+  keep: 'Keep these inks',
+  keptName: (design: string, colourway: string): string => `${design}, ${colourway}`,
+  importFile: 'Import a shelf',
+  fromPicture: 'From a picture',
+  notRead: (file: string, why: string): string =>
+    `“${file}” could not be read: ${why}. Nothing was added; choose another file.`,
+  notKept: (why: string): string => `The shelf could not be saved: ${why}. Try again.`,
+  notAPicture: 'it is not a picture that the browser can show',
+  nothingSeen: 'nothing of it is seen',
+  colours: 'Colours',
+  lifted: (file: string): string => `Colours of “${file}”`,
+  share: (colour: string, percent: string): string => `${colour}: ${percent} %`,
+  keepLifted: 'Keep as a shelf',
+  discard: 'Discard',
+};
