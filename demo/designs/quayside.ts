@@ -1,8 +1,8 @@
+import type { Design } from '../../core/document/index.ts';
 import { step } from '../../core/lattice/index.ts';
 import { laidOutBy, sampleDesign, sampleMotifId } from '../sampleDesign.ts';
 
-/** Five abreast, all equally large, by a row's recipe; the next row two fifths on, so that none stands near its like. */
-export const quayside = laidOutBy(
+const rows = laidOutBy(
   sampleDesign(
     'low-tide-quayside',
     'Quayside',
@@ -25,3 +25,9 @@ export const quayside = laidOutBy(
     rowGap: 8,
   },
 );
+
+/** Five abreast, all equally large, by a row's recipe; the next row two fifths on, so that none stands near its like. On linen. */
+export const quayside: Design = {
+  ...rows,
+  ground: { kind: 'texture', texture: 'linen', inks: ['ground'], scale: 1.4, strength: 0.4, seed: 7 },
+};

@@ -1,8 +1,8 @@
+import type { Design } from '../../core/document/index.ts';
 import { mirroredStep, step } from '../../core/lattice/index.ts';
 import { sampleDesign } from '../sampleDesign.ts';
 
-/** Two by two: every other column looks back at the one before. */
-export const tideMark = sampleDesign(
+const pairs = sampleDesign(
   'low-tide-tide-mark',
   'Tide mark',
   { width: 150, height: 240, step: mirroredStep(step('square'), 'columns') },
@@ -24,3 +24,17 @@ export const tideMark = sampleDesign(
     ['barnacle', 140, 86, 0, 0.6],
   ],
 );
+
+/** Two by two: every other column looks back at the one before. The water rises to chalk and falls again over each cell. */
+export const tideMark: Design = {
+  ...pairs,
+  ground: {
+    kind: 'gradient',
+    stops: [
+      { ink: 'ground', at: 0 },
+      { ink: 'chalk', at: 0.5 },
+    ],
+    across: 0,
+    down: 1,
+  },
+};
