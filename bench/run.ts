@@ -8,6 +8,7 @@ import { type Design, newDesign, newPlacement, type Placement } from '../core/do
 import { tileOrder } from '../core/export/index.ts';
 import { step } from '../core/lattice/index.ts';
 import { LOW_TIDE } from '../demo/collection.ts';
+import { INKS } from '../demo/draw/block.ts';
 import { sampleMotifId } from '../demo/sampleDesign.ts';
 import { openBrowser } from '../e2e/support/browser.ts';
 import { exportTask } from '../server/paint/exportTask.ts';
@@ -59,6 +60,8 @@ try {
       designBytes,
       repaint,
       again,
+      recolour,
+      nine,
     }: ClothTimings = await browser.driver.executeAsyncScript(
       'const done = arguments[1]; (function go(id) { window.clothBench ? window.clothBench(id).then(done) : setTimeout(go, 50, id); })(arguments[0]);',
       `bench-${count}`,
@@ -83,8 +86,12 @@ try {
     console.log(
       `  one motif moved         ${editBytes} bytes sent, of a design of ${designBytes} (${((editBytes / designBytes) * 100).toFixed(2)} %)`,
     );
+    console.log(`  the cell painted        ${ms(repaint)} in the worker; again when a motif is taken up ${ms(again)}`);
     console.log(
-      `  the cell painted        ${ms(repaint)} in the worker; again when a motif is taken up ${ms(again)}\n`,
+      `  every ink changed       ${ms(recolour)} in the worker: ${ratio(recolour, repaint)} times the cell painted`,
+    );
+    console.log(
+      `  nine live colourways    ${ms(nine)} until all are seen: ${ratio(nine, repaint)} times the cell painted\n`,
     );
   }
 
@@ -226,8 +233,12 @@ function scattered(count: number): Design {
     scale,
     flipped: random() < 0.5,
   }));
+  const plain = newDesign(id, `${count} motifs`, { width: SIDE_MM, height: SIDE_MM, step: step('half-drop') });
+  const inks = Object.entries(INKS).map(([name, hex]) => ({ id: name, name, prints: [hex] }));
   return {
-    ...newDesign(id, `${count} motifs`, { width: SIDE_MM, height: SIDE_MM, step: step('half-drop') }),
+    ...plain,
+    inks: [...plain.inks, ...inks],
+    colourways: plain.colourways.map((colourway) => ({ ...colourway, colours: { ...colourway.colours, ...INKS } })),
     placements,
   };
 }

@@ -102,4 +102,20 @@ describe('the ground', () => {
     for (let n = 0; n < 4; n++) await press(driver, Key.CONTROL, 'z');
     await saved(({ ground, inks }) => ground.kind === 'flat' && inks.length === 7);
   });
+
+  it('takes a darker colour from the ramp of another ink', async () => {
+    const { driver } = page;
+    await openColour();
+    const before = (await stored()).colourways[0]?.colours;
+    await click(driver, 'button', 'Change the ink Shell');
+    await click(driver, 'radio', 'The ground');
+    await (await page.find('[aria-label="Darker to lighter"] button:nth-child(2)')).click();
+    const { colourways } = await saved((design) => design.colourways[0]?.colours['ground'] !== before?.['ground']);
+    const { ground, shell } = colourways[0]?.colours ?? {};
+    expect(shell).toBe(before?.['shell']);
+    const lightness = (hex = ''): number => Number.parseInt(hex.slice(3, 5), 16);
+    expect(lightness(ground)).toBeLessThan(lightness(shell));
+    await press(driver, Key.CONTROL, 'z');
+    await saved((design) => design.colourways[0]?.colours['ground'] === before?.['ground']);
+  });
 });

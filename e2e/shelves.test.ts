@@ -72,4 +72,9 @@ it('says what is wrong with a broken shelf, and lifts a palette from a picture',
   await page.find('[aria-label="#e8dcc0: 25.0 %"]');
   await click(driver, 'button', 'Keep as a shelf');
   await page.find('[aria-label="Shore"]');
+  await page.choose('What to do with Shore', 'Delete');
+  await waitForText(driver, 'Deleted “Shore”.');
+  expect(await driver.findElements(By.css('[aria-label="Shore"]'))).toHaveLength(0);
+  await click(driver, 'button', 'Put it back');
+  await page.find('[aria-label="Shore"]');
 });

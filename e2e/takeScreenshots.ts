@@ -153,11 +153,13 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     },
   },
   {
-    name: 'honeycomb',
-    path: '/designs/low-tide-rock-pool',
+    name: 'separations',
+    path: '/designs/low-tide-moorings',
     prepare: async (driver) => {
-      await click(driver, 'button', 'Repeat');
-      await click(driver, 'button', 'Four');
+      await click(driver, 'button', 'Colour');
+      await click(driver, 'button', 'Separations');
+      await driver.wait(until.elementLocated(By.css('[data-plates]')));
+      await (await driver.findElement(By.css('input[aria-label="Show Ground"]'))).click();
     },
   },
   // Last, since it changes the design.

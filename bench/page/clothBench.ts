@@ -1,7 +1,10 @@
 import { listDesignMotifs } from '../../contract/index.ts';
 import { Session } from '../../web/editor/session.ts';
 import { Picker, selectInLasso } from '../../core/arrange/index.ts';
+import type { Hex } from '../../core/colour/index.ts';
+import type { Design } from '../../core/document/index.ts';
 import { latticeOf } from '../../core/lattice/index.ts';
+import type { Motif } from '../../core/motif/index.ts';
 import { readDesign } from '../../web/api/designs.ts';
 import { call } from '../../web/api/client.ts';
 import { ClothView } from '../../web/cloth/clothView.ts';
@@ -38,10 +41,15 @@ export interface ClothTimings {
   /** Painting the cell in the worker: for the first time, and again when a motif is taken up. */
   readonly repaint: number;
   readonly again: number;
+  /** The same while an ink is dragged in the picker: every motif in a colour that none had before. */
+  readonly recolour: number;
+  /** From nothing to nine cloths of a third of the window's size, each in colours of its own. */
+  readonly nine: number;
 }
 
 const FRAMES = 150;
 const CHECKS = 13;
+const RECOLOURS = 9;
 
 async function run(id: string): Promise<ClothTimings> {
   const began = performance.now();
@@ -104,6 +112,7 @@ async function run(id: string): Promise<ClothTimings> {
   });
   session.preview(undefined);
   view.release();
+  const recolour = await recolouring(session, view, canvas);
   const lattice = latticeOf(design.repeat);
   const pickerBuilt = timed(() => void new Picker(design.placements, view.pickables, lattice));
   const corners = [
@@ -120,6 +129,7 @@ async function run(id: string): Promise<ClothTimings> {
     picker.at(toMm(view.getViewport(), { x: (n * 97) % 1280, y: (n * 61) % 800 }), 1);
   });
   view.close();
+  const nine = await nineCloths(session, motifs);
   const tosser = new TossClient();
   const checks: number[] = [];
   for (let n = 0; n < CHECKS; n += 1) {
@@ -149,7 +159,50 @@ async function run(id: string): Promise<ClothTimings> {
     designBytes: bytes(design),
     repaint,
     again,
+    recolour,
+    nine,
   };
+}
+
+/** The colours of a design, each another one by the number. */
+function recoloured({ inks }: Design, n: number): Readonly<Record<string, Hex>> {
+  return Object.fromEntries(
+    inks.map(({ id }, at) => {
+      const colour = (0x10407f + n * 0x070b05 + at * 0x1d2f13) & 0xffffff;
+      return [id, `#${colour.toString(16).padStart(6, '0')}` as Hex];
+    }),
+  );
+}
+
+/** Painting the cell in the worker in other colours, the median, ms. */
+async function recolouring(session: Session, view: ClothView, canvas: HTMLCanvasElement): Promise<number> {
+  const { design } = session.state;
+  const times: number[] = [];
+  for (let n = 0; n < RECOLOURS; n += 1) {
+    const colourway = design.colourways[0]?.id ?? '';
+    session.preview({ type: 'change-colourway', colourway, colours: recoloured(design, n) });
+    await painted(canvas);
+    times.push(view.lastPaintTook);
+  }
+  session.preview(undefined);
+  return times.sort((a, b) => a - b)[RECOLOURS >> 1] as number;
+}
+
+/** Nine cloths of a design side by side, from nothing until all are seen, ms. */
+async function nineCloths({ state: { design } }: Session, motifs: readonly Motif[]): Promise<number> {
+  const began = performance.now();
+  const cloths = Array.from({ length: 9 }, (_, n) => {
+    const canvas = document.createElement('canvas');
+    const colourway = { id: 'base', name: 'Base', colours: recoloured(design, n) };
+    const session = new Session({ ...design, colourways: [colourway] });
+    const view = new ClothView(canvas, session, { width: 420, height: 260, density: 1 });
+    view.setMotifs(motifs);
+    return { canvas, view };
+  });
+  await Promise.all(cloths.map(({ canvas }) => painted(canvas)));
+  const took = performance.now() - began;
+  for (const { view } of cloths) view.close();
+  return took;
 }
 
 /** Waits until the cloth shows the design as it is. */

@@ -15,6 +15,25 @@ export function groundInk({ ground, inks }: Design): Ink | undefined {
 }
 
 /**
+ * Gives the ground's first ink a colour in a colourway; a design without a ground gets one.
+ *
+ * @returns undefined where that ink is locked, or there is none
+ */
+export function colourGround(design: Design, colourway: string, colour: Hex): Command | undefined {
+  const ink = groundInk(design);
+  if (!ink || ink.locked) return undefined;
+  const coloured: Command = { type: 'colour', colourway, ink: ink.id, colour };
+  if (design.ground.kind !== 'none') return coloured;
+  return { type: 'all', commands: [coloured, { type: 'ground', ground: { kind: 'flat', ink: ink.id } }] };
+}
+
+/** Adds an ink after all others, in one colour in every colourway. */
+export function addInk(design: Design, ink: Pick<Ink, 'id' | 'name'>, colour: Hex): Command {
+  const colours = Object.fromEntries(design.colourways.map(({ id }) => [id, colour]));
+  return { type: 'insert-inks', inks: [{ index: design.inks.length, ink: { ...ink, prints: [] }, colours }] };
+}
+
+/**
  * Gives a design another kind of ground in the inks that its ground has. What needs a second ink and finds none gets a new
  * one, which is a shade of the first in every colourway.
  *

@@ -4,7 +4,7 @@ import type { Hex } from '../colour/index.ts';
 import { colourDifference } from '../colour/index.ts';
 import { liftPalette } from './liftPalette.ts';
 import { readShelf } from './readShelf.ts';
-import { shelfSchema, ShelfError } from './shelf.ts';
+import { freeShelfName, shelfSchema, ShelfError } from './shelf.ts';
 import { SHELF_FORMAT_NAMES, SHELF_FORMATS } from './shelfFormats.ts';
 
 const hex = fc.integer({ min: 0, max: 0xffffff }).map((n): Hex => `#${n.toString(16).padStart(6, '0')}`);
@@ -93,6 +93,15 @@ describe('shelves in files', () => {
       }),
     );
   });
+});
+
+it('are given a name that no other has', () => {
+  expect(freeShelfName([], 'Pier')).toBe('Pier');
+  expect(freeShelfName([{ name: 'Pier' }, { name: 'Pier 2' }], 'Pier')).toBe('Pier 3');
+  const long = 'x'.repeat(120);
+  const free = freeShelfName([{ name: long }], long);
+  expect(free).not.toBe(long);
+  expect(free.length).toBeLessThanOrEqual(120);
 });
 
 describe('a palette lifted from a picture', () => {

@@ -11,8 +11,9 @@ import { sheetFont } from '../sheets/sheetFonts.ts';
 /** Around the tile, mm: room for marks and a line of words. */
 const MARGIN = 14;
 /** Registration marks: a cross in a ring, mm. */
-const CROSS = { reach: 5, radius: 2.5, line: 0.2, fromTrim: 7 };
-const LETTERS = { size: 3, top: 4.4, left: 24 };
+const CROSS = { reach: 4, radius: 2, line: 0.2, fromTrim: 6 };
+/** Above the marks, and between the cutting lines. */
+const LETTERS = { size: 2.4, top: 3, left: MARGIN + 2 };
 const GAP = 2;
 
 /** A page of one plate as film has it: 0 where it prints, 255 where not. */
@@ -76,10 +77,10 @@ function cross({ data, width, height }: PlatePage, x: number, y: number, scale: 
     }
 }
 
-/** Words above the tile, left of the middle mark. Whole pixels, as the plates have them. */
+/** Words along the upper edge, in whole pixels as the plates have them. */
 function writeWords({ data, width }: PlatePage, words: string, scale: number): void {
   const left = Math.round(LETTERS.left * scale);
-  const most = width / 2 - CROSS.reach * scale - left;
+  const most = width - 2 * left;
   if (most <= 0) return;
   const rows = Math.ceil((LETTERS.top + LETTERS.size / 2) * scale);
   const surface = nodeSurface(width, rows);

@@ -111,8 +111,8 @@ describe('files of plates', () => {
     expect(marks).toBeGreaterThan(200);
     // The crosses of the registration marks meet in the middles of the sides.
     const at = (x: number, y: number): number | undefined => first.data[Math.floor(y) * first.width + Math.floor(x)];
-    expect(at(margin - 35, first.height / 2)).toBe(0);
-    expect(at(first.width - margin + 35, first.height / 2)).toBe(0);
+    expect(at(margin - 30, first.height / 2)).toBe(0);
+    expect(at(first.width - margin + 30, first.height / 2)).toBe(0);
   });
 
   it('are shades of grey, or one page a plate of a PDF at true size', async () => {
@@ -143,7 +143,7 @@ describe('the route', () => {
     const large = await ask({ dpi: 1200 }, (wide.body['design'] as Design).id);
     expect([large.status, large.body['detail']]).toEqual([
       422,
-      expect.stringMatching(/at most 400 are made\. Nothing was made; choose a lower density/),
+      expect.stringMatching(/at most 250 are made\. Nothing was made; choose a lower density/),
     ]);
     expect((await ask({}, 'nothing')).status).toBe(404);
     expect((await ask({ dpi: 3 })).status).toBe(400);

@@ -14,7 +14,7 @@ import { Problem } from '../problem.ts';
 import { exportFile, type Studio } from '../studio.ts';
 
 /** Pixels of all plates of a design together, at the most: three are held of each while they are made. */
-const MOST_PIXELS = 4e8;
+const MOST_PIXELS = 2.5e8;
 
 /** Designs and swatches as plates for screen and block printing. */
 export function plateRoutes(studio: Studio): Router {

@@ -59,10 +59,12 @@ export function* paintingGround(
     });
   const keepsWhole = sprites !== undefined && domain.width * domain.height <= sprites.limit / 2;
   const rows = groundRows(ground, grid, keepsWhole ? keptIn(sprites) : undefined);
+  // Where several instances are seen, they are one picture laid down again and again, unless it would be larger than the window.
+  const area = (window.right - window.left) * (window.bottom - window.top);
+  const paintsWhole = keepsWhole || (places.length > 4 && domain.width * domain.height <= area);
   let sheet: Sprite | undefined;
   for (const [n, by] of places.entries()) {
-    // Where several instances are seen, they are one picture laid down again and again.
-    const part = keepsWhole || places.length > 4 ? whole : seen(by);
+    const part = paintsWhole ? whole : seen(by);
     if (!part) continue;
     const key = part === whole && keepsWhole ? groundKey(ground, grid) : undefined;
     if (part !== whole || !sheet) {

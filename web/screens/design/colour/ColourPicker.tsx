@@ -14,7 +14,10 @@ import {
   writeColour,
 } from '../../../../core/colour/index.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { Choice } from '../../../ui/Choice.tsx';
+import { useStore } from '../../../ui/store.ts';
 import { ColourScale } from './ColourScale.tsx';
+import { recentColours } from './recentColours.ts';
 import { pickFromScreen } from './pickFromScreen.ts';
 import { TEXTS } from './texts.ts';
 
@@ -25,6 +28,14 @@ interface Props {
   /** Shows a colour while the hand moves. */
   readonly onShow: (colour: Hex) => void;
   readonly onTake: (colour: Hex) => void;
+  /** What else a colour of a ramp can become; where there is nothing else, it is taken. */
+  readonly others?: readonly RampUse[];
+}
+
+/** Something that a colour of a ramp is made. */
+export interface RampUse {
+  readonly name: string;
+  readonly take: (colour: Hex) => void;
 }
 
 /** More chroma than sRGB has anywhere. */
@@ -32,11 +43,13 @@ const MOST_CHROMA = 0.34;
 const RAMP_EACH = 3;
 
 /** Finds a colour by lightness, chroma and hue, by typing it in any notation, along a ramp, or among those at hand. */
-export function ColourPicker({ colour, used, onShow, onTake }: Props) {
+export function ColourPicker({ colour, used, onShow, onTake, others = [] }: Props) {
   // Kept while the hand moves, since a grey has no hue and what sRGB lacks would be lost.
   const [wished, setWished] = useState<{ readonly of: Hex; readonly oklch: Oklch }>();
   const [notation, setNotation] = useState<ColourNotation>('hex');
   const [typed, setTyped] = useState<string>();
+  const recent = useStore(recentColours);
+  const [use, setUse] = useState<string>(TEXTS.thisInk);
   const oklch = wished?.of === colour ? wished.oklch : oklchOf(colour);
   const { l, c, h } = oklch;
   const wish = (change: Partial<Oklch>): void => {
@@ -124,9 +137,24 @@ export function ColourPicker({ colour, used, onShow, onTake }: Props) {
           </Button>
         )}
       </div>
+      {others.length > 0 && (
+        <Choice
+          label={TEXTS.rampBecomes}
+          captioned
+          value={use}
+          options={[TEXTS.thisInk, ...others.map(({ name }) => name)].map((name) => ({ value: name, name }))}
+          onChange={setUse}
+        />
+      )}
       {RAMPS.map((kind) => (
-        <Swatches key={kind} label={TEXTS.rampName(kind)} colours={ramp(colour, kind, RAMP_EACH)} onTake={onTake} />
+        <Swatches
+          key={kind}
+          label={TEXTS.rampName(kind)}
+          colours={ramp(colour, kind, RAMP_EACH)}
+          onTake={others.find(({ name }) => name === use)?.take ?? onTake}
+        />
       ))}
+      {recent.length > 0 && <Swatches label={TEXTS.recent} colours={recent} onTake={onTake} />}
       {used.length > 0 && <Swatches label={TEXTS.usedInks} colours={used} onTake={onTake} />}
     </div>
   );

@@ -1,13 +1,13 @@
 import { useEffect, useRef } from 'react';
 import type { Hex } from '../../../../core/colour/index.ts';
-import { mergeInks, splitInk } from '../../../../core/colourway/index.ts';
+import { addInk, colourGround, groundInk, mergeInks, splitInk } from '../../../../core/colourway/index.ts';
 import type { Ink } from '../../../../core/document/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useColourway } from '../../../cloth/useColourway.ts';
 import { useStore } from '../../../ui/store.ts';
-import { ColourPicker } from './ColourPicker.tsx';
+import { ColourPicker, type RampUse } from './ColourPicker.tsx';
 import { freeInk } from './freeInk.ts';
 import { LockButton } from './LockButton.tsx';
 import { TEXTS } from './texts.ts';
@@ -27,6 +27,27 @@ export function InkRow({ ink, open, share }: Props) {
   const colour = colourway.colours[ink.id] as Hex;
   const row = useRef<HTMLDivElement>(null);
   const edit = useColourEdit(ink, colourway);
+  const isGround = useStore(editor.session, ({ design }) => groundInk(design)?.id === ink.id);
+  const others: readonly RampUse[] = [
+    ...(isGround
+      ? []
+      : [
+          {
+            name: TEXTS.theGround,
+            take(next: Hex) {
+              const command = colourGround(editor.design, colourway.id, next);
+              if (command) editor.commit(TEXTS.colouredTheGround, command);
+            },
+          },
+        ]),
+    {
+      name: TEXTS.aNewInk,
+      take(next: Hex) {
+        const added = freeInk(editor.design, next);
+        editor.commit(TEXTS.addedInk(added.name), addInk(editor.design, added, next));
+      },
+    },
+  ];
   useEffect(() => {
     if (open) row.current?.scrollIntoView({ block: 'nearest' });
   }, [open]);
@@ -65,6 +86,7 @@ export function InkRow({ ink, open, share }: Props) {
               used={editor.design.inks.flatMap(({ id }) => (id === ink.id ? [] : (colourway.colours[id] ?? [])))}
               onShow={edit.show}
               onTake={edit.take}
+              others={others}
             />
           )}
           <InkDeeds ink={ink} />

@@ -1,6 +1,7 @@
 import type { Hex } from '../../../../core/colour/index.ts';
 import type { Colourway, Ink } from '../../../../core/document/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { rememberColour } from './recentColours.ts';
 import { TEXTS } from './texts.ts';
 import { useRestingEdit } from './useRestingEdit.ts';
 
@@ -14,5 +15,6 @@ export function useColourEdit(
     (colour: Hex) => ({ type: 'colour', colourway: colourway.id, ink: ink.id, colour }),
     () => TEXTS.changedName(ink.name),
     editor,
+    rememberColour,
   );
 }

@@ -17,6 +17,7 @@ export function useRestingEdit<T>(
   commandFor: (value: T) => Command,
   label: () => string,
   editor: Pick<Editor, 'commit' | 'session'>,
+  onTaken?: (value: T) => void,
 ): RestingEdit<T> {
   const pending = useRef<{ readonly settle: () => void; readonly timer: ReturnType<typeof setTimeout> }>(undefined);
   const settle = (): void => {
@@ -28,7 +29,7 @@ export function useRestingEdit<T>(
   const take = (value: T): void => {
     if (pending.current) clearTimeout(pending.current.timer);
     pending.current = undefined;
-    editor.commit(label(), commandFor(value));
+    if (editor.commit(label(), commandFor(value))) onTaken?.(value);
   };
   const show = (value: T): void => {
     if (pending.current) clearTimeout(pending.current.timer);

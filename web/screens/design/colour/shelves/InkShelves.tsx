@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { MOST_NAME, cutText } from '../../../../../core/schema/index.ts';
 import { messageOf } from '../../../../../core/problem/index.ts';
-import { readShelf, type Shelf } from '../../../../../core/shelf/index.ts';
+import { freeShelfName, MOST_SHELF_TEXT, readShelf, type Shelf, ShelfError } from '../../../../../core/shelf/index.ts';
 import { useShelfMutation, useShelves } from '../../../../api/shelves.ts';
 import { useEditor } from '../../../../cloth/editorContext.ts';
 import { useColourway } from '../../../../cloth/useColourway.ts';
@@ -9,6 +9,9 @@ import { Button } from '../../../../ui/Button.tsx';
 import { LiftedPalette } from './LiftedPalette.tsx';
 import { ShelfRow } from './ShelfRow.tsx';
 import { TEXTS } from './texts.ts';
+
+/** Four bytes a letter, at the most. */
+const LARGEST_FILE = 4 * MOST_SHELF_TEXT;
 
 /** The studio's shelves of inks: taken from, kept, imported from a file and lifted from a picture. */
 export function InkShelves() {
@@ -19,8 +22,13 @@ export function InkShelves() {
   const file = useRef<HTMLInputElement>(null);
   const photograph = useRef<HTMLInputElement>(null);
   const [picture, setPicture] = useState<File>();
-  const keep = (shelf: Shelf): void =>
-    change.mutate({ save: shelf }, { onError: (error) => editor.refusal.set(TEXTS.notKept(messageOf(error))) });
+  const [removed, setRemoved] = useState<Shelf>();
+  // One of the same name would be replaced.
+  const keep = ({ name, inks }: Shelf): void =>
+    change.mutate(
+      { save: { name: freeShelfName(shelves.data ?? [], name), inks } },
+      { onError: (error) => editor.refusal.set(TEXTS.notKept(messageOf(error))) },
+    );
   const keepInks = (): void => {
     const inks = editor.design.inks.flatMap(({ id, name }) => {
       const colour = colourway.colours[id];
@@ -30,6 +38,7 @@ export function InkShelves() {
   };
   const importFile = async (chosen: File): Promise<void> => {
     try {
+      if (chosen.size > LARGEST_FILE) throw new ShelfError(TEXTS.tooLarge);
       keep(readShelf(chosen.name, await chosen.text()));
     } catch (error) {
       editor.refusal.set(TEXTS.notRead(chosen.name, messageOf(error)));
@@ -40,8 +49,25 @@ export function InkShelves() {
       <p className="text-xs text-graphite">{TEXTS.note}</p>
       {shelves.data?.length === 0 && <p className="text-sm">{TEXTS.noShelves}</p>}
       {shelves.data?.map((shelf) => (
-        <ShelfRow key={shelf.id} shelf={shelf} onDelete={() => change.mutate({ remove: shelf.id })} />
+        <ShelfRow
+          key={shelf.id}
+          shelf={shelf}
+          onDelete={() => change.mutate({ remove: shelf.id }, { onSuccess: () => setRemoved(shelf) })}
+        />
       ))}
+      {removed && (
+        <p role="status" className="flex items-center gap-2 text-xs text-graphite">
+          {TEXTS.deleted(removed.name)}
+          <Button
+            onClick={() => {
+              keep(removed);
+              setRemoved(undefined);
+            }}
+          >
+            {TEXTS.putBack}
+          </Button>
+        </p>
+      )}
       {picture && (
         <LiftedPalette
           file={picture}

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { colourName } from '../../../../../core/colour/index.ts';
 import { cutText, MOST_NAME } from '../../../../../core/schema/index.ts';
 import { liftPalette, type Shelf } from '../../../../../core/shelf/index.ts';
@@ -15,7 +15,7 @@ interface Props {
 
 const [FEWEST, MOST, USUAL] = [3, 24, 7];
 /** Along the longer side of a picture that is looked at. */
-const SIDE = 240;
+const SIDE = 110;
 
 /** The colours of a picture and how much of it each stands for; so many as are wished for. */
 export function LiftedPalette({ file, onKeep, onDiscard }: Props) {
@@ -38,7 +38,9 @@ export function LiftedPalette({ file, onKeep, onDiscard }: Props) {
     // Read once for each file.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [file]);
-  const palette = useMemo(() => (pixels?.of === file ? liftPalette(pixels.data, count) : []), [pixels, file, count]);
+  // The slider goes on while colours are found.
+  const wanted = useDeferredValue(count);
+  const palette = useMemo(() => (pixels?.of === file ? liftPalette(pixels.data, wanted) : []), [pixels, file, wanted]);
   const keep = (): void =>
     onKeep({
       name: cutText(file.name.replace(/\.\w+$/, ''), MOST_NAME),

@@ -1,5 +1,5 @@
 import type { KeptShelf } from '../../../../../contract/index.ts';
-import { fillFromPalette } from '../../../../../core/colourway/index.ts';
+import { addInk, fillFromPalette } from '../../../../../core/colourway/index.ts';
 import { cleanFileName } from '../../../../../core/export/index.ts';
 import { SHELF_FORMAT_NAMES, SHELF_FORMATS, type ShelfInk } from '../../../../../core/shelf/index.ts';
 import { useEditor } from '../../../../cloth/editorContext.ts';
@@ -26,12 +26,7 @@ export function ShelfRow({ shelf, onDelete }: Props) {
       return;
     }
     const { id } = freeInk(design, colour);
-    const colours = Object.fromEntries(design.colourways.map((one) => [one.id, colour]));
-    const ink = { id, name, prints: [] };
-    if (
-      editor.commit(TEXTS.addedInk(name), { type: 'insert-inks', inks: [{ index: design.inks.length, ink, colours }] })
-    )
-      editor.ink.set(id);
+    if (editor.commit(TEXTS.addedInk(name), addInk(design, { id, name }, colour))) editor.ink.set(id);
   };
   const act = (deed: string): void => {
     if (deed === 'delete') onDelete();
