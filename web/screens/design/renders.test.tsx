@@ -43,7 +43,9 @@ beforeEach(() => {
   vi.stubGlobal('Worker', SilentWorker);
   vi.stubGlobal('ResizeObserver', NoObserver);
   vi.stubGlobal('IntersectionObserver', NoObserver);
-  vi.stubGlobal('fetch', () => Promise.resolve(new Response('{"motifs":[],"total":0}')));
+  vi.stubGlobal('fetch', (address: string) =>
+    Promise.resolve(new Response(address.endsWith('/ink-shelves') ? '[]' : '{"motifs":[],"total":0}')),
+  );
 });
 afterEach(() => {
   cleanup();

@@ -18,7 +18,8 @@ interface Props {
 /** What lies behind the motifs: its kind, its inks, and what else there is to choose. */
 export function GroundPart({ shareOf }: Props) {
   const editor = useEditor();
-  const { ground, inks } = useStore(editor.session, ({ design }) => design);
+  const ground = useStore(editor.session, ({ design }) => design.ground);
+  const inks = useStore(editor.session, ({ design }) => design.inks);
   const opened = useStore(editor.ink);
   const { show: change, settle } = useGroundEdit();
   const printed = inksOfGround(ground);
