@@ -29,7 +29,7 @@ export function PlatesCloth({ separation, shown, asFilm }: Props) {
     context.putImageData(new ImageData(layPlates(laid, width * height), width, height), 0, 0);
   }, [separation, shown, asFilm]);
   return (
-    <div className="grid min-h-0 min-w-0 grow place-items-center p-6">
+    <div className="grid min-h-0 min-w-0 grow grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)] place-items-center p-6">
       <canvas
         ref={canvas}
         role="img"
