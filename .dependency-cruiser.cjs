@@ -4,7 +4,7 @@ const CORE = [
   ['colour'],
   ['lattice'],
   ['recipe', 'shelf'],
-  ['motif'],
+  ['motif', 'shelfFile'],
   ['document', 'svg'],
   ['arrange', 'shapes', 'scan'],
   ['bundle', 'layout', 'toss', 'sheet', 'colourway'],

@@ -11,6 +11,9 @@ export const PAPER_NAMES = Object.keys(PAPERS) as PaperName[];
 
 export const MOST_SHEET_COLUMNS = 6;
 
+/** What the cloth on a sheet is painted at, and a sheet that is one picture. */
+export const SHEET_DPI = 200;
+
 const MARGIN = 12;
 const GAP = 6;
 /** Room for what is written below a swatch: its name, its size and step, its inks. */

@@ -1,4 +1,4 @@
-import sharp, { type Metadata } from 'sharp';
+import type { Metadata } from 'sharp';
 import { RASTER_FORMAT_NAMES, type RasterFormatName } from '../../core/export/index.ts';
 import { checkPrint, type PrintCloth, type PrintRules } from '../../core/print/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
@@ -15,6 +15,8 @@ export async function checkUpload(
 ): Promise<string | undefined> {
   if ((await hashFile(file)) !== wish.sha256)
     return 'The file was damaged on the way and was not printed. Nothing was charged; order it again.';
+  // Loaded with the first order: the server itself starts without what reads pictures.
+  const { default: sharp } = await import('sharp');
   let picture: Metadata;
   try {
     picture = await sharp(file, { limitInputPixels: false }).metadata();

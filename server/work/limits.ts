@@ -79,6 +79,12 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
     doing: 'Separating this design',
     advice: 'The design is kept as it is; choose a lower density.',
   },
+  sheet: {
+    ms: 300_000,
+    memory: 3000 * MB,
+    doing: 'Setting this sheet',
+    advice: 'The swatches are kept as they are; choose fewer of them, or more columns.',
+  },
   scan: {
     ms: 180_000,
     memory: 4000 * MB,

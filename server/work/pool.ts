@@ -26,6 +26,7 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   compare: 'making',
   'strike-off': 'making',
   plates: 'making',
+  sheet: 'making',
   paint: 'painting',
   vector: 'painting',
   pack: 'painting',

@@ -9,6 +9,7 @@ import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
 import type { OpenedPack } from '../packs/openedPack.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
 import type { PlatesOutcome, PlatesTask } from '../plates/platesTask.ts';
+import type { SheetTask } from '../sheets/sheetTask.ts';
 import type { CheckOutcome, CheckStudioTask } from './checkStudioTask.ts';
 
 /** Paints a design into a file. */
@@ -230,7 +231,8 @@ export type Task =
   | CompareTask
   | StrikeOffTask
   | CheckStudioTask
-  | PlatesTask;
+  | PlatesTask
+  | SheetTask;
 
 /** What each kind of task comes to. */
 interface Outcomes {
@@ -254,6 +256,8 @@ interface Outcomes {
   'strike-off': true;
   'check-studio': CheckOutcome;
   plates: PlatesOutcome;
+  /** The file is there. */
+  sheet: true;
 }
 export type Outcome<T extends Task> = Outcomes[T['kind']];
 

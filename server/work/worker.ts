@@ -73,6 +73,10 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { makePlates } = await import('../plates/makePlates.ts');
       return () => makePlates(task, context);
     }
+    case 'sheet': {
+      const { setSheet } = await import('../sheets/setSheet.ts');
+      return () => setSheet(task);
+    }
     case 'font': {
       const { readFont } = await import('../motifs/readFont.ts');
       return () => readFont(task);

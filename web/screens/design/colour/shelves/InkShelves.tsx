@@ -1,7 +1,8 @@
 import { useRef, useState } from 'react';
 import { MOST_NAME, cutText } from '../../../../../core/schema/index.ts';
 import { messageOf } from '../../../../../core/problem/index.ts';
-import { freeShelfName, MOST_SHELF_TEXT, readShelf, type Shelf, ShelfError } from '../../../../../core/shelf/index.ts';
+import { freeShelfName, type Shelf, ShelfError } from '../../../../../core/shelf/index.ts';
+import { MOST_SHELF_TEXT, readShelf } from '../../../../../core/shelfFile/index.ts';
 import { useShelfMutation, useShelves } from '../../../../api/shelves.ts';
 import { useEditor } from '../../../../cloth/editorContext.ts';
 import { useColourway } from '../../../../cloth/useColourway.ts';

@@ -1,7 +1,8 @@
 import type { KeptShelf } from '../../../../../contract/index.ts';
 import { addInk, fillFromPalette } from '../../../../../core/colourway/index.ts';
 import { cleanFileName } from '../../../../../core/export/index.ts';
-import { SHELF_FORMAT_NAMES, SHELF_FORMATS, type ShelfInk } from '../../../../../core/shelf/index.ts';
+import type { ShelfInk } from '../../../../../core/shelf/index.ts';
+import { SHELF_FORMAT_NAMES, SHELF_FORMATS } from '../../../../../core/shelfFile/index.ts';
 import { useEditor } from '../../../../cloth/editorContext.ts';
 import { useColourway } from '../../../../cloth/useColourway.ts';
 import { download } from '../../../../ui/download.ts';

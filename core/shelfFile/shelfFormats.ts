@@ -1,4 +1,4 @@
-import type { ShelfInk } from './shelf.ts';
+import type { ShelfInk } from '../shelf/index.ts';
 import { readCssShelf, writeCssShelf } from './cssShelf.ts';
 import { readCsvShelf, writeCsvShelf } from './csvShelf.ts';
 import { readSvgShelf, writeSvgShelf } from './svgShelf.ts';

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { readColour } from '../colour/index.ts';
-import { type ShelfInk, ShelfError } from './shelf.ts';
+import { type ShelfInk, ShelfError } from '../shelf/index.ts';
 
 /** Rows of a name and a colour (RFC 4180), under a head or without one, in either order; further columns are passed over. */
 export function readCsvShelf(text: string): readonly ShelfInk[] {

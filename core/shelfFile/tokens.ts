@@ -1,5 +1,5 @@
 import { type Hex, readColour } from '../colour/index.ts';
-import { type ShelfInk, ShelfError } from './shelf.ts';
+import { type ShelfInk, ShelfError } from '../shelf/index.ts';
 
 /** Groups within groups, at the most. */
 const DEEPEST = 32;

@@ -1,6 +1,6 @@
 import { colourName } from '../colour/index.ts';
 import { cutText, MOST_NAME } from '../schema/index.ts';
-import { MOST_ON_SHELF, type Shelf, ShelfError } from './shelf.ts';
+import { MOST_ON_SHELF, type Shelf, ShelfError } from '../shelf/index.ts';
 import { SHELF_FORMAT_NAMES, SHELF_FORMATS } from './shelfFormats.ts';
 
 /** Letters of a shelf's file, at the most. */

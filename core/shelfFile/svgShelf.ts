@@ -1,6 +1,6 @@
 import { SaxesParser } from 'saxes';
 import { type Hex, readColour } from '../colour/index.ts';
-import { type ShelfInk, ShelfError } from './shelf.ts';
+import { type ShelfInk, ShelfError } from '../shelf/index.ts';
 
 const PAINTS = ['fill', 'stroke', 'stop-color'] as const;
 const [SIDE, ACROSS] = [20, 8];

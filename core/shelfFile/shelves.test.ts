@@ -2,9 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Hex } from '../colour/index.ts';
 import { colourDifference } from '../colour/index.ts';
-import { liftPalette } from './liftPalette.ts';
 import { readShelf } from './readShelf.ts';
-import { freeShelfName, shelfSchema, ShelfError } from './shelf.ts';
+import { freeShelfName, liftPalette, shelfSchema, ShelfError } from '../shelf/index.ts';
 import { SHELF_FORMAT_NAMES, SHELF_FORMATS } from './shelfFormats.ts';
 
 const hex = fc.integer({ min: 0, max: 0xffffff }).map((n): Hex => `#${n.toString(16).padStart(6, '0')}`);

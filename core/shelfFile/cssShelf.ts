@@ -1,6 +1,6 @@
 import { generate, parse, walk } from 'css-tree';
 import { readColour } from '../colour/index.ts';
-import { type ShelfInk, ShelfError } from './shelf.ts';
+import { type ShelfInk, ShelfError } from '../shelf/index.ts';
 
 /** Custom properties whose value is a colour, as `--sea-glass: #9dbfbb`; other declarations are passed over. */
 export function readCssShelf(text: string): readonly ShelfInk[] {
