@@ -2,7 +2,7 @@
 const CORE = [
   ['geometry', 'units', 'random', 'schema'],
   ['colour'],
-  ['lattice'],
+  ['lattice', 'recolour'],
   ['recipe', 'shelf'],
   ['motif', 'shelfFile'],
   ['document', 'svg'],

@@ -1,3 +1,6 @@
+import type { Hex } from '../core/colour/index.ts';
+import { INKS } from './draw/block.ts';
+
 /** A motif of the sample collection: its file in `motifs/`, its name, its natural width. */
 export interface SampleMotif {
   readonly id: string;
@@ -29,3 +32,12 @@ export const LOW_TIDE: readonly SampleMotif[] = [
 ];
 
 export const COLLECTION = 'Low Tide';
+
+/** A motif that is a painted picture, and the colours that it is mixed of. */
+export interface PaintedMotif extends SampleMotif {
+  readonly palette: readonly Hex[];
+}
+
+export const PAINTED: readonly PaintedMotif[] = [
+  { id: 'anemone', name: 'Anemone', widthMm: 58, palette: Object.values(INKS) },
+];

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { boxAroundCentre, openDesign } from '../core/document/index.ts';
 import { layRows } from '../core/layout/index.ts';
-import { LOW_TIDE } from './collection.ts';
+import type { Motif } from '../core/motif/index.ts';
+import { LOW_TIDE, PAINTED } from './collection.ts';
 import { INKS } from './draw/block.ts';
 import { whelk } from './draw/motifs/whelk.ts';
 import { reefKnot } from './draw/motifs/reefKnot.ts';
@@ -35,7 +36,7 @@ describe('the sample collection', () => {
   });
 
   it('has designs in every step that open, use only its motifs, and cross every edge of their cell', () => {
-    const sizes = new Map(
+    const sizes = new Map<string, Pick<Motif, 'width' | 'view'>>(
       LOW_TIDE.map(({ id, widthMm }) => {
         const [, x, y, width, height] = /viewBox="(\S+) (\S+) (\S+) (\S+)"/.exec(fileOf(id)) ?? [];
         return [
@@ -44,6 +45,8 @@ describe('the sample collection', () => {
         ];
       }),
     );
+    for (const { id, widthMm } of PAINTED)
+      sizes.set(sampleMotifId(id), { width: widthMm, view: { x: 0, y: 0, width: 1, height: 1 } });
     expect(new Set(SAMPLE_DESIGNS.map(({ repeat }) => repeat.step.kind))).toEqual(
       new Set(['square', 'half-drop', 'brick']),
     );

@@ -2,7 +2,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { DailyBackups } from './backup/dailyBackups.ts';
 import { createApp } from './app.ts';
-import { resumeExports } from './exports/exportWork.ts';
+import { resumeFiles } from './exports/resumeFiles.ts';
 import { resumePrints } from './print/resumePrints.ts';
 import { messageOf } from '../core/problem/index.ts';
 import { declineSamples, layOutSamples } from './samples/layOutSamples.ts';
@@ -61,8 +61,8 @@ export async function serve(
     studio.folder.lock.write({ pid: process.pid, url });
     // Not at once: a window that waits for its design comes first.
     const resuming = setTimeout(() => {
-      Promise.all([resumeExports(studio), resumePrints(studio)]).catch((error: unknown) =>
-        say(`Exports could not be started again: ${messageOf(error)}`),
+      Promise.all([resumeFiles(studio), resumePrints(studio)]).catch((error: unknown) =>
+        say(`Files could not be started again: ${messageOf(error)}`),
       );
     }, RESUME_MS);
     const daily = new DailyBackups(studio);

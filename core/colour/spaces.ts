@@ -41,3 +41,15 @@ export const colourDifference: (a: Hex | Color, b: Hex | Color) => number = diff
 export function hexOfOklab(l: number, a: number, b: number): Hex {
   return formatHex({ mode: 'oklab', l, a, b }) as Hex;
 }
+
+/** OKLab of channels of sRGB from 0 to 255, which need not be whole: lightness 0 to 1, a and b about -0.4 to 0.4. */
+export function oklabOfChannels(r: number, g: number, b: number): readonly [number, number, number] {
+  const { l, a, b: yellow } = toOklab({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 });
+  return [l, a, yellow];
+}
+
+/** Channels of sRGB for a colour in OKLab; below 0 or above 255 where sRGB does not reach it. */
+export function channelsOfOklab(l: number, a: number, b: number): readonly [number, number, number] {
+  const { r, g, b: blue } = toRgb({ mode: 'oklab', l, a, b });
+  return [255 * r, 255 * g, 255 * blue];
+}

@@ -1,6 +1,7 @@
 import { array, boolean, lazy, number, object, string, tuple, type InferType, type Lazy, type Schema } from 'yup';
 import { type Hex, hexSchema } from '../colour/index.ts';
 import type { Matrix } from '../geometry/index.ts';
+import { MOST_PALETTE } from '../recipe/index.ts';
 import { addressSchema, between, finite, type Immutable, orMissing, taggedUnion } from '../schema/index.ts';
 import { viewSchema, type View } from './motif.ts';
 
@@ -74,6 +75,10 @@ const pathNodeSchema = object({
 
 const clipShapeSchema = object({ path: pathSchema, rule: ruleSchema, matrix: matrixSchema }).noUnknown();
 
+/** A colour of a picture and the slot that prints it, which is named by that colour unless slots were merged. */
+const paletteEntrySchema = object({ colour: hexSchema, ink: hexSchema }).noUnknown();
+const paletteSchema = array(paletteEntrySchema).min(1).max(MOST_PALETTE);
+
 /** Pixels from the blob store, laid over a rectangle of the artwork's own space. */
 const pictureNodeSchema = object({
   kind: kind('picture'),
@@ -83,6 +88,8 @@ const pictureNodeSchema = object({
   y: real,
   width: real,
   height: real,
+  /** The colours that its own are taken for mixtures of, so that it follows their inks; it stays as it is without. */
+  palette: orMissing(paletteSchema),
 }).noUnknown();
 
 /** The schema of nodes that may hold `depth` more levels of groups. Made when it is asked for, since it is endless. */
@@ -162,6 +169,17 @@ export function picturesOf(artwork: Artwork): string[] {
   return [...blobs];
 }
 
+/** The inks of its shapes alone, each once: a picture with a palette has its inks nowhere pure. */
+export function flatInksOf(artwork: Artwork): Hex[] {
+  return inksOf({ ...artwork, nodes: [...everyNode(artwork.nodes)].filter(({ kind }) => kind === 'path') });
+}
+
+/** Whether a picture of the artwork is printed as it is, by no ink of the design. */
+export function hasPlainPicture(artwork: Artwork): boolean {
+  for (const node of everyNode(artwork.nodes)) if (node.kind === 'picture' && !node.palette) return true;
+  return false;
+}
+
 /** The inks the artwork is drawn in, each once, in the order they first appear. */
 export function inksOf(artwork: Artwork): Hex[] {
   const inks = new Set<Hex>();
@@ -170,6 +188,7 @@ export function inksOf(artwork: Artwork): Hex[] {
     else for (const stop of paint?.stops ?? []) inks.add(stop.ink);
   };
   for (const node of everyNode(artwork.nodes)) {
+    if (node.kind === 'picture') for (const { ink } of node.palette ?? []) inks.add(ink);
     if (node.kind !== 'path') continue;
     add(node.fill);
     add(node.stroke?.paint);

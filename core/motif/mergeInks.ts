@@ -32,12 +32,25 @@ export function recolourArtwork(artwork: Artwork, inks: ReadonlyMap<Hex, Hex>): 
       : { ...paint, stops: paint.stops.map((stop) => ({ ...stop, ink: exchange(stop.ink) })) };
   const node = (one: ArtworkNode): ArtworkNode => {
     if (one.kind === 'group') return { ...one, children: one.children.map(node) };
-    if (one.kind === 'picture') return one;
+    if (one.kind === 'picture')
+      return one.palette
+        ? { ...one, palette: one.palette.map((entry) => ({ ...entry, ink: exchange(entry.ink) })) }
+        : one;
     return {
       ...one,
       ...(one.fill && { fill: paint(one.fill) }),
       ...(one.stroke && { stroke: { ...one.stroke, paint: paint(one.stroke.paint) } }),
     };
+  };
+  return { ...artwork, nodes: artwork.nodes.map(node) };
+}
+
+/** The artwork with its pictures taken for mixtures of these colours; each entry is an ink. */
+export function withPalette(artwork: Artwork, palette: readonly Hex[]): Artwork {
+  const entries = palette.map((colour) => ({ colour, ink: colour }));
+  const node = (one: ArtworkNode): ArtworkNode => {
+    if (one.kind === 'group') return { ...one, children: one.children.map(node) };
+    return one.kind === 'picture' ? { ...one, palette: entries } : one;
   };
   return { ...artwork, nodes: artwork.nodes.map(node) };
 }

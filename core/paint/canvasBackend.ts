@@ -1,5 +1,5 @@
 import type { Pixels } from './pixels.ts';
-import type { PathSink } from '../motif/index.ts';
+import type { PathSink, PictureNode } from '../motif/index.ts';
 import type { Picture } from './picture.ts';
 
 /** A path built once and painted often; Canvas `Path2D` in both engines. */
@@ -52,6 +52,6 @@ export interface CanvasBackend {
   setPaint(surface: Canvas2D, part: 'fillStyle' | 'strokeStyle', paint: string | CanvasGradientLike): void;
   /** Lays pixels over a rectangle of the surface's own space. */
   drawPixels(surface: Canvas2D, pixels: Pixels, to: { x: number; y: number; width: number; height: number }): void;
-  /** A picture of the blob store that was loaded beforehand, or undefined. */
-  picture(blob: string): Picture | undefined;
+  /** The picture of a node as it is in the blob store, loaded beforehand, or undefined. */
+  picture(node: Pick<PictureNode, 'blob' | 'palette'>): Picture | undefined;
 }

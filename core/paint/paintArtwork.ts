@@ -24,13 +24,17 @@ import {
   type Stroke,
   tracePath,
 } from '../motif/index.ts';
+import type { Mixing } from '../recolour/index.ts';
 import type { Canvas2D, CanvasBackend, CanvasGradientLike, CanvasPath, OffscreenSurface } from './canvasBackend.ts';
+import { inkedLevel } from './inkedLevel.ts';
 import { levelFor } from './picture.ts';
 
 /** What painting one artwork needs, the same for all its nodes. */
 interface Setting {
   readonly backend: CanvasBackend;
   readonly resolve: InkResolver;
+  /** How pictures come by the colours of inks. */
+  readonly mixing?: Mixing;
   /** Pixels of the sheet that is painted on. */
   readonly width: number;
   readonly height: number;
@@ -174,12 +178,13 @@ function strokePath(
 
 function paintPicture(
   surface: Canvas2D,
-  { blob, x, y, width, height }: PictureNode,
+  node: PictureNode,
   matrix: Matrix,
-  { backend }: Setting,
+  { backend, resolve, mixing = 'eye' }: Setting,
 ): void {
-  const picture = backend.picture(blob);
+  const picture = backend.picture(node);
   if (!picture) return;
+  const { x, y, width, height, palette } = node;
   const [a, b, c, d] = matrix;
   const perX = width / picture.width;
   const perY = height / picture.height;
@@ -187,7 +192,8 @@ function paintPicture(
   surface.setTransform(...matrix);
   surface.imageSmoothingEnabled = true;
   surface.imageSmoothingQuality = 'low';
-  backend.drawPixels(surface, shown.level.pixels, { x, y, width: shown.width * perX, height: shown.height * perY });
+  const pixels = palette ? inkedLevel(shown.level, palette, resolve, mixing, backend) : shown.level.pixels;
+  backend.drawPixels(surface, pixels, { x, y, width: shown.width * perX, height: shown.height * perY });
 }
 
 function setPaint(

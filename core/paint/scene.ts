@@ -10,7 +10,8 @@ import {
 } from '../document/index.ts';
 import { latticeOf } from '../lattice/index.ts';
 import type { DrawnMotif } from '../motif/index.ts';
-import { type Mixing, sceneGround, type SceneGround } from './ground/index.ts';
+import type { Mixing } from '../recolour/index.ts';
+import { sceneGround, type SceneGround } from './ground/index.ts';
 
 /** All that decides what the cloth looks like, apart from the repeat and the scale. */
 export interface Scene {
@@ -21,6 +22,8 @@ export interface Scene {
   /** The layers that are painted by themselves and then laid down as one. */
   readonly groups: ReadonlyMap<string, Layer>;
   readonly resolve: InkResolver;
+  /** How pictures, and grounds between inks, come by their colours. */
+  readonly mixing: Mixing;
   /** The same text for the same colours, and another for others. */
   readonly colours: string;
 }
@@ -28,13 +31,13 @@ export interface Scene {
 /**
  * The scene of a design in a colourway, the base unless given; placements whose motif is not at hand are left out by the painter.
  *
- * @param mixing how a ground's colours between two inks come about
+ * @param mixing how the colours between inks come about
  */
 export function sceneOf(
   design: Design,
   motifs: ReadonlyMap<string, DrawnMotif>,
   colourway?: string,
-  mixing?: Mixing,
+  mixing: Mixing = 'eye',
 ): Scene {
   const hidden = new Set(design.layers.filter(({ shown }) => !shown).map(({ id }) => id));
   const shown = hidden.size === 0 ? design.placements : design.placements.filter(({ layer }) => !hidden.has(layer));
@@ -46,6 +49,7 @@ export function sceneOf(
     groups,
     motifs,
     resolve: inkResolver(design, colourway),
+    mixing,
     colours: coloursOf(design, colourway),
   };
 }

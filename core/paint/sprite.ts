@@ -62,7 +62,7 @@ export function paintSprite(
   { phase }: SpritePlace,
   part: Box,
   grid: PixelGrid,
-  scene: Pick<Scene, 'resolve'>,
+  { resolve, mixing }: Pick<Scene, 'resolve' | 'mixing'>,
   backend: CanvasBackend,
 ): void {
   const width = part.right - part.left;
@@ -72,7 +72,7 @@ export function paintSprite(
     translationMatrix(phase.x - part.left, phase.y - part.top),
     compose(scalingMatrix(grid.scaleX, grid.scaleY), shapeMatrix(placement, motif)),
   );
-  paintArtwork(sheet.context, artwork.nodes, matrix, { backend, resolve: scene.resolve, width, height });
+  paintArtwork(sheet.context, artwork.nodes, matrix, { backend, resolve, mixing, width, height });
 }
 
 /** Everything that a sprite's pixels depend on. Phases are compared to a millionth of a pixel, which never shows. */

@@ -3,6 +3,7 @@ export * from './bundleRecipe.ts';
 export * from './layoutRecipe.ts';
 export * from './mergedRecipe.ts';
 export * from './openRecipe.ts';
+export * from './picturePalette.ts';
 export * from './recipe.ts';
 export * from './scanRecipe.ts';
 export * from './shapeRecipe.ts';

@@ -1,5 +1,6 @@
 import { array, boolean, mixed, number, object, string, tuple, type InferType } from 'yup';
 import { hexSchema } from '../colour/index.ts';
+import { picturePaletteSchema } from './picturePalette.ts';
 import { addressSchema, between, type Immutable, pointSchema, whole } from '../schema/index.ts';
 
 /** A step that may be left out: null. */
@@ -87,6 +88,7 @@ export const scanRecipeSchema = object({
   steps: cleanStepsSchema,
   /** The drawing on a cut scan that this motif is, by a point in it, mm of the cleaned scan; null for the whole. */
   drawing: pointSchema.nullable().default(undefined).defined(),
+  palette: picturePaletteSchema,
 })
   .noUnknown()
   .required();

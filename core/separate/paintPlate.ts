@@ -81,9 +81,12 @@ function withGreyPictures(backend: CanvasBackend, shown: boolean): CanvasBackend
   const made = new Map<string, Picture | undefined>();
   return {
     ...backend,
-    picture(blob) {
+    picture(node) {
+      const { blob, palette } = node;
+      // One with a palette is printed by the plates of its inks.
+      if (palette) return backend.picture(node);
       if (!made.has(blob)) {
-        const picture = backend.picture(blob);
+        const picture = backend.picture(node);
         made.set(blob, picture && greyPicture(picture, backend, shown));
       }
       return made.get(blob);

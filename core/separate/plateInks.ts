@@ -1,6 +1,6 @@
 import { colourDifference, type Hex, oklchOf } from '../colour/index.ts';
 import { colourwayOf, type Design, inksOfGround } from '../document/index.ts';
-import { inksOf, picturesOf, type DrawnMotif } from '../motif/index.ts';
+import { hasPlainPicture, inksOf, type DrawnMotif } from '../motif/index.ts';
 import type { SeparationOrder } from './separationOrder.ts';
 
 /** An ink that has a plate of its own. */
@@ -38,8 +38,7 @@ export function plateInks(
   const inks = design.inks
     .filter(({ id }) => printed.has(id))
     .map(({ id, name }) => ({ id, name, colour: colours[id] as Hex }));
-  if (drawn.some((artwork) => picturesOf(artwork).length > 0))
-    inks.push({ id: PICTURES, name: 'Pictures', colour: PICTURES_COLOUR });
+  if (drawn.some(hasPlainPicture)) inks.push({ id: PICTURES, name: 'Pictures', colour: PICTURES_COLOUR });
   const lightness = new Map(inks.map(({ id, colour }) => [id, oklchOf(colour).l]));
   const darkestFirst = [...inks].sort((a, b) => (lightness.get(a.id) ?? 0) - (lightness.get(b.id) ?? 0));
   const angleOf = new Map(darkestFirst.map(({ id }, n) => [id, angles[id] ?? (ANGLES[n % ANGLES.length] as number)]));

@@ -13,9 +13,9 @@ function around(motif: string, from: number, degrees: number, scale: number): La
 
 const SIXTHS = [0, 60, 120, 180, 240, 300];
 
-/** An urchin in the middle of each comb, limpets around it, mussels along the sides, and a sand dollar where three combs meet. */
+/** A painted anemone in the middle of each comb, limpets around it, mussels along the sides, and a sand dollar where three combs meet. */
 export const rockPool = sampleDesign('low-tide-rock-pool', 'Rock pool', REPEAT, { ground: '#dfe6dc' }, [
-  ['urchin', MIDDLE.x, MIDDLE.y, 0, 1.1],
+  ['anemone', MIDDLE.x, MIDDLE.y, 0, 1.15],
   ...SIXTHS.map((degrees) => around('limpet', 50, degrees + 30, 0.95)),
   ...SIXTHS.map((degrees) => around('barnacle', 46, degrees, 0.8)),
   // Each side is shared by two combs, and each corner by three: of six, half and a third belong to one.

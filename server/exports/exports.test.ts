@@ -5,8 +5,9 @@ import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import type { Job, MadeFile } from '../../contract/index.ts';
 import { type AnyOrder, tileOrder, vectorTileOrder } from '../../core/export/index.ts';
+import { DEFAULT_SEPARATION } from '../../core/separate/index.ts';
 import { useSpirals } from '../testing/spirals.ts';
-import { resumeExports } from './exportWork.ts';
+import { FILE_KINDS, resumeFiles } from './resumeFiles.ts';
 
 const spirals = useSpirals();
 const call = (method: string, path: string, body?: unknown) => spirals.hevrel.call(method, path, body);
@@ -91,19 +92,31 @@ describe('exports', () => {
   });
 
   it('that the server left in the middle are made after the next start, under the same address', async () => {
-    const { id } = await spirals.create();
+    const { id: design } = await spirals.create();
     const { studio } = spirals.hevrel;
-    const request = { design: id, order: tileOrder({ kind: 'pixels', width: 90 }) };
-    const left = 'left-in-the-middle';
-    await studio.database.query('INSERT INTO jobs (id, kind, state, request) VALUES ($1, $2, $3, $4)', [
-      left,
-      'export',
-      'running',
-      JSON.stringify(request),
-    ]);
-    await resumeExports(studio);
-    const job = await done({ status: 202, body: await studio.jobs.read(left) });
-    expect(await sharp(await fileOf(job)).metadata()).toMatchObject({ width: 90 });
+    const saved = await done(await call('POST', '/swatches', { design, revision: 1, name: 'Tide mark' }));
+    const { swatch } = saved.result as { swatch: string };
+    const order = tileOrder({ kind: 'pixels', width: 90 });
+    const wishes = {
+      export: { design, order },
+      batch: { sources: [{ design }], orders: [order] },
+      pack: { designs: [design], swatches: [] },
+      sheet: { swatches: [swatch], scales: [1], paper: 'a4', columns: 2, format: 'pdf' },
+      plates: { design, order: { ...DEFAULT_SEPARATION, dpi: 50 } },
+    };
+    for (const [kind, request] of Object.entries(wishes))
+      await studio.database.query('INSERT INTO jobs (id, kind, state, request) VALUES ($1, $2, $3, $4)', [
+        `left-${kind}`,
+        kind,
+        'running',
+        JSON.stringify(request),
+      ]);
+    await resumeFiles(studio);
+    expect(new Set(Object.keys(wishes))).toEqual(FILE_KINDS);
+    for (const kind of Object.keys(wishes)) {
+      const job = await done({ status: 202, body: await studio.jobs.read(`left-${kind}`) });
+      expect((await fileOf(job)).length, kind).toBeGreaterThan(100);
+    }
   });
 });
 

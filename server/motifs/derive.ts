@@ -1,6 +1,6 @@
 import { keptDrawing } from './keptDrawing.ts';
 import { bundleArtwork } from '../../core/bundle/index.ts';
-import { type DrawnMotif, groupInks, inksOf, recolourArtwork } from '../../core/motif/index.ts';
+import { type DrawnMotif, groupInks, inksOf, recolourArtwork, withPalette } from '../../core/motif/index.ts';
 import { EmptyShapeError, shapeArtwork } from '../../core/shapes/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
@@ -31,7 +31,9 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, cont
           'The drawing whose inks are to be merged is not kept here. Nothing was changed.',
         );
       const original = await blobs.readArtwork(recipe.original);
-      return keptDrawing(recolourArtwork(original, groupInks(inksOf(original), recipe.within)), blobs);
+      const { within, palette } = recipe;
+      const inked = palette ? withPalette(original, palette) : original;
+      return keptDrawing(recolourArtwork(inked, groupInks(inksOf(original), within)), blobs);
     }
     case 'scan':
       return scanDrawing(recipe, blobs, context);

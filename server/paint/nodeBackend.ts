@@ -39,7 +39,7 @@ export function nodeBackend(pictures: ReadonlyMap<string, Picture> = new Map()):
     drawPixels(surface, pixels, to) {
       (surface as unknown as SKRSContext2D).drawImage(pixels as Canvas, to.x, to.y, to.width, to.height);
     },
-    picture: (blob) => pictures.get(blob),
+    picture: ({ blob }) => pictures.get(blob),
   };
 }
 

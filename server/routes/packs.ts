@@ -1,38 +1,22 @@
-import { rmSync, statSync, writeFileSync } from 'node:fs';
+import { rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
-import { cleanFileName } from '../../core/export/index.ts';
-import { hrefOf } from '../exports/exportWork.ts';
+import { startFile } from '../exports/fileWork.ts';
 import { fileOf, implement } from '../http/implement.ts';
 import { readJson } from '../http/readJson.ts';
+import { packWork } from '../packs/packWork.ts';
 import { takePack } from '../packs/takePack.ts';
-import { writePack } from '../packs/writePack.ts';
-import { readSwatch } from '../store/swatches.ts';
-import { exportFile, type Studio } from '../studio.ts';
+import type { Studio } from '../studio.ts';
 import { openDocument } from '../work/openDocument.ts';
 
 /** Swatches and designs with all that they are made of, as one file. */
 export function packRoutes(studio: Studio): Router {
-  const { database, jobs, pool, blobs } = studio;
+  const { pool, blobs } = studio;
   const router = Router();
 
-  implement(router, contract.startPack, async ({ body: wish }) => {
-    // Told at once rather than by the job.
-    const names: string[] = [];
-    for (const id of wish.swatches) names.push((await readSwatch(database, id)).swatch.name);
-    for (const id of wish.designs) names.push((await studio.designs.read(id)).design.name);
-    const name = names.length === 1 ? names[0] : `${names.length} swatches`;
-    return jobs.start('pack', async (context, id) => {
-      const file = exportFile(studio, id);
-      await writePack(studio, wish, file, context);
-      const fileName = `${cleanFileName(name ?? '', 'Swatches')} pack.zip`;
-      return { href: hrefOf(id), fileName, bytes: statSync(file).size } satisfies contract.ResultOf<
-        typeof contract.startPack
-      >;
-    });
-  });
+  implement(router, contract.startPack, ({ body }) => startFile(studio, packWork, body));
 
   implement(router, contract.importPack, async (call) => {
     const content = fileOf(call, 'The file');

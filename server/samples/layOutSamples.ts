@@ -2,12 +2,12 @@ import type { Database } from '../store/database.ts';
 import { readFileSync } from 'node:fs';
 import type { Recipe } from '../../core/recipe/index.ts';
 import { BUILT, BUNDLES, SHEETS } from '../../demo/built.ts';
-import { COLLECTION, LOW_TIDE } from '../../demo/collection.ts';
+import { COLLECTION, LOW_TIDE, PAINTED } from '../../demo/collection.ts';
 import { sampleMotifId } from '../../demo/sampleDesign.ts';
 import { SAMPLE_DESIGNS, SAMPLE_SWATCHES } from '../../demo/samples.ts';
 import { SAMPLE_SHELVES } from '../../demo/shelves.ts';
 import { importMotif } from '../motifs/importMotif.ts';
-import { makeMotif } from '../motifs/makeMotif.ts';
+import { makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
 import { saveShelf } from '../store/shelves.ts';
 import { insertScan } from '../store/scans.ts';
 import { insertSwatches } from '../store/swatches.ts';
@@ -41,6 +41,17 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
     if (await has('motifs', motif)) continue;
     const file = readFileSync(new URL(`../../demo/motifs/${id}.svg`, import.meta.url));
     await importMotif(studio, `${id}.svg`, file, COLLECTION, { id: motif, name, width: widthMm });
+  }
+  for (const { id, name, widthMm, palette } of PAINTED) {
+    const motif = sampleMotifId(id);
+    if (await has('motifs', motif)) continue;
+    const file = readFileSync(new URL(`../../demo/motifs/${id}.png`, import.meta.url));
+    const { motif: painted } = await importMotif(studio, `${id}.png`, file, COLLECTION, {
+      id: motif,
+      name,
+      width: widthMm,
+    });
+    await remakeMotif(studio, painted, { kind: 'merged', original: painted.artwork, within: 0, palette });
   }
   for (const { id, name, recipe } of BUILT) await makeOnce(id, name, recipe);
   for (const { id, name, parts } of BUNDLES) await makeOnce(id, name, { kind: 'bundle', parts });

@@ -1,5 +1,5 @@
 import type { Point } from '../../core/geometry/index.ts';
-import type { Artwork } from '../../core/motif/index.ts';
+import { type Artwork, withPalette } from '../../core/motif/index.ts';
 import type { ScanRecipe } from '../../core/recipe/index.ts';
 import {
   cleanScan,
@@ -53,7 +53,7 @@ export async function cleanedSheet(
 /** Keeps one drawing's pixels, or their tracing, as artwork; undefined where there is nothing to keep. */
 export async function drawingOf(
   pixels: PixelImage,
-  { dpi, steps }: ScanRecipe,
+  { dpi, steps, palette }: ScanRecipe,
   blobs: Blobs,
 ): Promise<Drawing | undefined> {
   const own = steps.cut ? trimToDrawing(pixels) : pixels;
@@ -69,7 +69,7 @@ export async function drawingOf(
     view,
     nodes: [{ kind: 'picture', blob: await keepPixels(own, blobs, dpi), ...view }],
   };
-  return keptDrawing(artwork, blobs, unit);
+  return keptDrawing(palette ? withPalette(artwork, palette) : artwork, blobs, unit);
 }
 
 export function nothingLeft(): Problem {

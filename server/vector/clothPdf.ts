@@ -25,8 +25,8 @@ export interface PdfRequest {
   readonly spotColours: boolean;
   /** What stands for a ground of more than one colour. */
   readonly ground?: GroundPicture;
-  /** Reads an encoded picture. */
-  readonly readPicture: (blob: string) => Promise<Uint8Array>;
+  /** Encoded pictures by the names that the scene has for them. */
+  readonly pictures: ReadonlyMap<string, Uint8Array>;
 }
 
 /**
@@ -42,7 +42,7 @@ export async function clothPdf({
   title,
   spotColours,
   ground,
-  readPicture,
+  pictures,
 }: PdfRequest): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(title);
@@ -51,7 +51,7 @@ export async function clothPdf({
   const runs = drawnRuns(scene, design.repeat, plan.painted);
   const drawing: PdfDrawing = {
     paints: new PdfPaints(context, scene.resolve, spotColours ? spotNamesOf(design) : new Map()),
-    pictures: await picturesIn(runs, context, readPicture),
+    pictures: await picturesIn(runs, context, pictures),
   };
   const content = new PdfContent(context);
   const { page, painted, trim, scale } = plan;
@@ -122,12 +122,14 @@ function spotNamesOf(design: Design): Map<Hex, string> {
 async function picturesIn(
   runs: readonly DrawnRun[],
   context: PDFDocument['context'],
-  readPicture: PdfRequest['readPicture'],
+  files: PdfRequest['pictures'],
 ): Promise<Map<string, PDFRef>> {
   const artworks = new Set(runs.flatMap(({ instances }) => instances.map(({ motif }) => motif.artwork)));
   const pictures = new Map<string, PDFRef>();
-  for (const blob of new Set([...artworks].flatMap(picturesOf)))
-    pictures.set(blob, await pdfPicture(context, await readPicture(blob)));
+  for (const blob of new Set([...artworks].flatMap(picturesOf))) {
+    const file = files.get(blob);
+    if (file) pictures.set(blob, await pdfPicture(context, file));
+  }
   return pictures;
 }
 

@@ -2,7 +2,7 @@ import { renameSync, writeFileSync } from 'node:fs';
 import { strToU8, zipSync } from 'fflate';
 import { cleanFileName, VECTOR_FORMATS, vectorPage } from '../../core/export/index.ts';
 import { tileOf } from '../../core/lattice/index.ts';
-import { picturesOf } from '../../core/motif/index.ts';
+import type { Scene } from '../../core/paint/index.ts';
 import { clothSvg, MOST_DRAWN_INSTANCES, swatchRule } from '../../core/vector/index.ts';
 import { loadScene, onBackdrop } from '../paint/loadScene.ts';
 import { partOf } from '../paint/unfinished.ts';
@@ -11,6 +11,7 @@ import { Blobs } from '../store/blobs.ts';
 import type { VectorOutcome, VectorTask } from '../work/tasks.ts';
 import { clothPdf } from './clothPdf.ts';
 import { groundPicture, type GroundPicture } from './groundPicture.ts';
+import { inkedPictures } from './inkedPictures.ts';
 import { proveSvg, withProof } from './proveSvg.ts';
 
 /** Writes what is asked for as shapes, and proves what can be drawn again. @throws Problem where it is too much */
@@ -20,10 +21,9 @@ export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
   const { scene: own, backend } = await loadScene(design, motifs, blobs);
   const scene = onBackdrop(own, order.backdrop);
   const page = vectorPage(design.repeat, order);
-  const artworks = [...scene.motifs.values()].map(({ artwork }) => artwork);
+  const { scene: drawn, files } = await inkedPictures(scene, blobs);
   const pictures = new Map<string, string>();
-  if (order.format !== 'pdf')
-    for (const blob of new Set(artworks.flatMap(picturesOf))) pictures.set(blob, pngAddress(await blobs.read(blob)));
+  if (order.format !== 'pdf') for (const [blob, content] of files) pictures.set(blob, pngAddress(content));
   const picture = (blob: string): string => pictures.get(blob) ?? '';
   const tile = tileOf(design.repeat);
   const patterned = scene.ground && scene.ground.kind !== 'flat' ? scene.ground : undefined;
@@ -32,16 +32,16 @@ export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
     return patterned ? groundPicture(patterned, design.repeat, part, backend) : Promise.resolve(undefined);
   };
   const svg = async (format: 'svg' | 'svg-pattern') => {
-    const request = { scene, repeat: design.repeat, page, format, title, picture };
+    const request = { scene: drawn, repeat: design.repeat, page, format, title, picture };
     const ground = await groundOf(format);
     const text = clothSvg({
       ...request,
       groundPicture: ground && { address: pngAddress(ground.content), box: ground.box },
     });
     // A picture of the ground is not shapes; the motifs are, and are proved without it.
-    const shapes = patterned ? { ...scene, ground: undefined } : scene;
-    const proof = await proveSvg(patterned ? clothSvg({ ...request, scene: shapes }) : text, {
-      scene: shapes,
+    const bare = (whole: Scene): Scene => (patterned ? { ...whole, ground: undefined } : whole);
+    const proof = await proveSvg(patterned ? clothSvg({ ...request, scene: bare(drawn) }) : text, {
+      scene: bare(scene),
       backend,
       repeat: design.repeat,
       page,
@@ -52,10 +52,9 @@ export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
 
   const write = async (): Promise<{ content: Uint8Array; proof?: VectorOutcome['proof'] }> => {
     if (order.format === 'pdf') {
-      const readPicture = (blob: string): Promise<Uint8Array> => blobs.read(blob);
       const { spotColours } = order;
       const ground = await groundOf('pdf');
-      return { content: await clothPdf({ design, scene, page, title, spotColours, ground, readPicture }) };
+      return { content: await clothPdf({ design, scene: drawn, page, title, spotColours, ground, pictures: files }) };
     }
     if (order.format !== 'css') {
       const { text, proof } = await svg(order.format);

@@ -10,6 +10,7 @@ import { useMemo } from 'react';
 import * as contract from '../../contract/index.ts';
 import type { Artwork } from '../../core/motif/index.ts';
 import type { Recipe } from '../../core/recipe/index.ts';
+import { smallPixels } from './smallPixels.ts';
 import { blobUrl, call, upload } from './client.ts';
 import { TEXTS } from './texts.ts';
 
@@ -69,6 +70,25 @@ export function useMotifsById(ids: readonly string[]) {
     })),
     combine: (results) => results.flatMap(({ data }) => data ?? []),
   });
+}
+
+/** The pixels of pictures in the blob store, made small, one after another; undefined until all are there. */
+export function useSmallPixels(blobs: readonly string[]): Uint8ClampedArray | undefined {
+  return useQueries({
+    queries: blobs.map((blob) => ({
+      queryKey: [...MOTIFS, 'pixels', blob],
+      queryFn: async () => smallPixels(await (await fetch(blobUrl(blob))).blob()),
+      staleTime: Infinity,
+    })),
+    combine: joined,
+  });
+}
+
+/** Kept apart, so that the same pixels are the same array. */
+function joined(results: readonly { readonly data: Uint8ClampedArray | undefined }[]): Uint8ClampedArray | undefined {
+  const all = results.flatMap(({ data }) => data ?? []);
+  if (results.length === 0 || all.length < results.length) return undefined;
+  return all.length === 1 ? all[0] : Uint8ClampedArray.from(all.flatMap((data) => [...data]));
 }
 
 /** The motifs that a design names, with their parts. */

@@ -58,6 +58,6 @@ export function browserBackend(pictures: ReadonlyMap<string, Picture>): CanvasBa
         to.height,
       );
     },
-    picture: (blob) => pictures.get(blob),
+    picture: ({ blob }) => pictures.get(blob),
   };
 }

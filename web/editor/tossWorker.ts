@@ -20,6 +20,7 @@ import { latticeOf, pixelGrid, tileOf } from '../../core/lattice/index.ts';
 import {
   type Artwork,
   drawnById,
+  flatInksOf,
   type Motif,
   naturalHeight,
   type Silhouette,
@@ -230,23 +231,24 @@ async function fineDetailOf(
     const places = Math.min(LINE_PLACES / least, MOST_FINE_PLACES / Math.max(motif.width, height));
     if (places * least < FEWEST_PLACES) continue;
     const labels = await labelsOf(motif, places);
-    const width = thinnestPart(labels.data, labels.width, labels.height, motif.inks.length, places * least);
+    const width = thinnestPart(labels.data, labels.width, labels.height, labels.inks, places * least);
     if (width !== undefined) thinnest.set(motif.id, width / places);
   }
   return findFineDetail(placements, thinnest, dpi);
 }
 
-/** The ink of each place of a motif, counted from 1, and 0 where there is none. @param places to the mm of its natural size */
+/** The ink of each place of a motif, counted from 1, and 0 where there is none; and how many inks there are. @param places to the mm of its natural size */
 async function labelsOf(
   motif: Motif,
   places: number,
-): Promise<{ readonly data: Uint8Array; readonly width: number; readonly height: number }> {
+): Promise<{ readonly data: Uint8Array; readonly width: number; readonly height: number; readonly inks: number }> {
   const { artwork } = await shelf.fetch(motif);
   const { view } = artwork;
   const width = Math.max(1, Math.round(motif.width * places));
   const height = Math.max(1, Math.round((width * view.height) / view.width));
   const data = pixelsOf(artwork, width, height);
-  return { data: labelEdges(data, width, height, motif.inks, HALF), width, height };
+  const inks = flatInksOf(artwork);
+  return { data: labelEdges(data, width, height, inks, HALF), width, height, inks: inks.length };
 }
 
 /** A motif's artwork by itself, as it was drawn: RGBA. */

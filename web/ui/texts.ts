@@ -1,5 +1,6 @@
 /** All texts of this part of the interface, to be read, and translated, in one go. */
 export const TEXTS = {
+  shareOfColour: (colour: string, percent: string): string => `${colour}: ${percent} %`,
   normal: 'Normal',
   multiply: 'Multiply',
   screen: 'Screen',

@@ -5,7 +5,7 @@ import { type Design, type Ground, newDesign } from '../../document/index.ts';
 import { pixelGrid, type PixelGrid, SQUARE, toFundamentalDomain } from '../../lattice/index.ts';
 import { anyStep, repeatsOf } from '../../testing/arbitraries.ts';
 import { patternedGrounds } from '../../testing/groundArbitraries.ts';
-import type { Mixing } from './mixture.ts';
+import type { Mixing } from '../../recolour/index.ts';
 import { groundRows } from './paintGround.ts';
 import { type PatternedScene, sceneGround } from './sceneGround.ts';
 

@@ -1,7 +1,5 @@
 import { channels, type Hex, toOklab, toRgb } from '../../colour/index.ts';
-
-/** How colours between two inks come about: as the eye sees them (OKLab), as shares of either, or as the nearer one. */
-export type Mixing = 'eye' | 'shares' | 'nearest';
+import type { Mixing } from '../../recolour/index.ts';
 
 /** Red, green and blue, 0 to 255, not rounded. */
 export type Channels = readonly [number, number, number];

@@ -7,7 +7,7 @@ import {
   type WaveGround,
 } from '../../document/index.ts';
 import { closingWaves, type Waves } from '../../lattice/index.ts';
-import type { Mixing } from './mixture.ts';
+import type { Mixing } from '../../recolour/index.ts';
 
 /** Inks along waves that close on the lattice, in the colours of a colourway. */
 export interface WaveScene {

@@ -48,7 +48,7 @@ export function Inks({ motif, onRecipe }: Props) {
             {within !== undefined && within !== (merged?.within ?? 0) && (
               <Button
                 onClick={() => {
-                  onRecipe({ kind: 'merged', original, within });
+                  onRecipe({ kind: 'merged', original, within, palette: merged?.palette });
                   setWithin(undefined);
                 }}
               >

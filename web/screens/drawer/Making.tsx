@@ -23,13 +23,16 @@ export function Making({ motif }: { readonly motif: ListedMotif }) {
     );
   }
   if (recipe?.kind === 'bundle') return <Parts motifs={recipe.parts.map((part) => part.motif)} />;
-  const isPicture = recipe?.kind === 'scan' || (recipe === null && /\.(png|jpg|webp|tif|avif)$/.test(source));
+  const isPicture =
+    recipe?.kind === 'scan' ||
+    ((recipe === null || recipe.kind === 'merged') && /\.(png|jpg|webp|tif|avif)$/.test(source));
   if (!isPicture) return null;
   const clean = (): void =>
     void scanOfMotif(motif.id).then((sheet) => navigate(`/workshop/${sheet.id}?motif=${motif.id}`), notifyProblem);
   return (
     <Button onClick={clean}>
-      <Brush size={15} aria-hidden /> {recipe ? TEXTS.changeHowItWasCleaned : TEXTS.cleanItInTheWorkshop}
+      <Brush size={15} aria-hidden />{' '}
+      {recipe?.kind === 'scan' ? TEXTS.changeHowItWasCleaned : TEXTS.cleanItInTheWorkshop}
     </Button>
   );
 }

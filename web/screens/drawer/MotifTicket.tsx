@@ -12,6 +12,7 @@ import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { ACCEPTED } from './files.ts';
 import { Inks } from './Inks.tsx';
 import { Making } from './Making.tsx';
+import { PicturePalette } from './PicturePalette.tsx';
 import { TEXTS } from './texts.ts';
 
 /** One motif of the drawer: its names and sizes, where it is used, and what can be done with it. */
@@ -77,6 +78,7 @@ export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; r
       <CollectionField motif={motif} onChange={(collection) => change({ collection })} />
       <Tags tags={motif.tags} onChange={(tags) => change({ tags })} />
       {motif.inks.length > 0 && <Inks motif={motif} onRecipe={(recipe) => act({ id: motif.id, recipe })} />}
+      <PicturePalette key={motif.id} motif={motif} onRecipe={(recipe) => act({ id: motif.id, recipe })} />
       <Making motif={motif} />
       <section aria-label={TEXTS.usedIn} className="text-sm">
         <h2 className="text-xs text-graphite">{TEXTS.usedIn}</h2>

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { KeptShelf } from '../../../../contract/index.ts';
 import type { Hex } from '../../../../core/colour/index.ts';
 import {
@@ -18,9 +18,12 @@ import {
   turnHues,
   unlocked,
 } from '../../../../core/colourway/index.ts';
+import { liftPalette } from '../../../../core/shelf/index.ts';
+import { smallPixels } from '../../../api/smallPixels.ts';
 import { useShelves } from '../../../api/shelves.ts';
 import { Choice } from '../../../ui/Choice.tsx';
 import { Button } from '../../../ui/Button.tsx';
+import { FileInput } from '../../../ui/FileInput.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useColourway } from '../../../cloth/useColourway.ts';
 import { useStore } from '../../../ui/store.ts';
@@ -33,18 +36,22 @@ interface Proposed {
   readonly colours: Readonly<Record<string, Hex>>;
 }
 
-const FAMILIES = ['moods', 'hues', 'harmonies', 'shelves', 'surprises'] as const;
+const FAMILIES = ['moods', 'hues', 'harmonies', 'shelves', 'photograph', 'surprises'] as const;
 type Family = (typeof FAMILIES)[number];
 
 /** What proposals are made by, beside the inks. */
 interface Given {
   readonly seed: number;
   readonly shelves: readonly KeptShelf[];
+  /** Pixels of the photograph, made small; undefined until one is chosen. */
+  readonly photograph: Uint8ClampedArray | undefined;
 }
 
 const NO_SHELVES: readonly KeptShelf[] = [];
 const TURNS = [45, 90, 135, 180, 225, 270];
 const SURPRISES = 6;
+/** A photograph's colours are mapped from palettes of so many: fewer are bolder, more are truer. */
+const PALETTE_SIZES = [3, 4, 6, 8, 12, 20];
 
 const FAMILY_OF: { readonly [K in Family]: (inks: readonly ProposedInk[], given: Given) => readonly Proposed[] } = {
   moods: (inks) => MOODS.map((mood) => ({ name: TEXTS.moodName(mood), colours: propose(inks, setMood(mood)) })),
@@ -59,6 +66,13 @@ const FAMILY_OF: { readonly [K in Family]: (inks: readonly ProposedInk[], given:
       name: shelf.name,
       colours: propose(inks, takePalette(shelf.inks.map(({ colour }) => colour))),
     })),
+  photograph: (inks, { photograph }) =>
+    PALETTE_SIZES.flatMap((count) => {
+      const palette = photograph ? liftPalette(photograph, count).map(({ colour }) => colour) : [];
+      return palette.length < count
+        ? []
+        : { name: TEXTS.countColours(count), colours: propose(inks, takePalette(palette)) };
+    }),
   surprises: (inks, { seed }) =>
     Array.from({ length: SURPRISES }, (_, n) => ({
       name: TEXTS.surprise(seed + n),
@@ -74,9 +88,13 @@ export function Proposals({ onClose }: { readonly onClose: () => void }) {
   const [family, setFamily] = useState<Family>('moods');
   const [seed, setSeed] = useState(1);
   const shelves = useShelves().data ?? NO_SHELVES;
+  const input = useRef<HTMLInputElement>(null);
+  const [photograph, setPhotograph] = useState<Uint8ClampedArray>();
+  const read = (file: File): void =>
+    void smallPixels(file).then(setPhotograph, () => editor.refusal.set(TEXTS.photographNotRead(file.name)));
   // Made once, since a cloth of another design is painted anew.
   const proposed = useMemo(() => {
-    return FAMILY_OF[family](proposedInks(design, id), { seed, shelves }).map(({ name, colours }) => ({
+    return FAMILY_OF[family](proposedInks(design, id), { seed, shelves, photograph }).map(({ name, colours }) => ({
       name,
       colours,
       design: {
@@ -86,7 +104,7 @@ export function Proposals({ onClose }: { readonly onClose: () => void }) {
         ),
       },
     }));
-  }, [design, id, family, seed, shelves]);
+  }, [design, id, family, seed, shelves, photograph]);
   const take = ({ name, colours }: Proposed): void => {
     const next = nanoid(8);
     if (!editor.commit(TEXTS.tookProposal(name), addColourway(design, next, name, id, unlocked(design, colours))))
@@ -102,6 +120,8 @@ export function Proposals({ onClose }: { readonly onClose: () => void }) {
     note: undefined,
     take: () => take(one),
   }));
+  if (family === 'photograph' && panes.length === 0)
+    panes.push({ key: family, name: TEXTS.photograph, design: undefined, note: TEXTS.noPhotograph, take: undefined });
   return (
     <Panes
       label={TEXTS.proposalsLabel}
@@ -119,6 +139,8 @@ export function Proposals({ onClose }: { readonly onClose: () => void }) {
               onChange={setFamily}
             />
           </div>
+          {family === 'photograph' && <Button onClick={() => input.current?.click()}>{TEXTS.choosePhotograph}</Button>}
+          <FileInput at={input} label={TEXTS.choosePhotograph} accept="image/*" onFile={read} />
           {family === 'surprises' && <Button onClick={() => setSeed(seed + SURPRISES)}>{TEXTS.more}</Button>}
         </div>
       }

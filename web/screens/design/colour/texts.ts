@@ -103,6 +103,12 @@ export const TEXTS = {
   moods: 'Moods',
   harmonies: 'Harmonies',
   surprises: 'Surprises',
+  photograph: 'Photograph',
+  choosePhotograph: 'Choose a photograph',
+  noPhotograph: 'Choose a photograph to see its colours on this cloth.',
+  photographNotRead: (file: string): string =>
+    `“${file}” is not a picture that the browser can show. Nothing was changed; choose another.`,
+  countColours: (count: number): string => `${count} colours`,
   huesTurned: (degrees: number): string => `Hues turned by ${degrees}°`,
   moodName: (mood: Mood): string => MOOD_NAMES[mood],
   complementary: 'Complementary',

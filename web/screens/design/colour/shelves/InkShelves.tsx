@@ -7,6 +7,7 @@ import { useShelfMutation, useShelves } from '../../../../api/shelves.ts';
 import { useEditor } from '../../../../cloth/editorContext.ts';
 import { useColourway } from '../../../../cloth/useColourway.ts';
 import { Button } from '../../../../ui/Button.tsx';
+import { FileInput } from '../../../../ui/FileInput.tsx';
 import { LiftedPalette } from './LiftedPalette.tsx';
 import { ShelfRow } from './ShelfRow.tsx';
 import { TEXTS } from './texts.ts';
@@ -98,30 +99,5 @@ export function InkShelves() {
       />
       <FileInput at={photograph} label={TEXTS.fromPicture} accept="image/*" onFile={setPicture} />
     </div>
-  );
-}
-
-interface FileInputProps {
-  readonly at: React.RefObject<HTMLInputElement | null>;
-  readonly label: string;
-  readonly accept: string;
-  readonly onFile: (file: File) => void;
-}
-
-function FileInput({ at, label, accept, onFile }: FileInputProps) {
-  return (
-    <input
-      ref={at}
-      type="file"
-      aria-label={label}
-      accept={accept}
-      className="hidden"
-      onChange={({ currentTarget }) => {
-        const [chosen] = currentTarget.files ?? [];
-        if (chosen) onFile(chosen);
-        // The same file can be chosen again.
-        currentTarget.value = '';
-      }}
-    />
   );
 }

@@ -4,7 +4,9 @@ import { cutText, MOST_NAME } from '../../../../../core/schema/index.ts';
 import { liftPalette, type Shelf } from '../../../../../core/shelf/index.ts';
 import { useEditor } from '../../../../cloth/editorContext.ts';
 import { Button } from '../../../../ui/Button.tsx';
+import { PaletteStrip } from '../../../../ui/PaletteStrip.tsx';
 import { SliderField } from '../../../../ui/SliderField.tsx';
+import { smallPixels } from '../../../../api/smallPixels.ts';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -14,8 +16,6 @@ interface Props {
 }
 
 const [FEWEST, MOST, USUAL] = [3, 24, 7];
-/** Along the longer side of a picture that is looked at. */
-const SIDE = 110;
 
 /** The colours of a picture and how much of it each stands for; so many as are wished for. */
 export function LiftedPalette({ file, onKeep, onDiscard }: Props) {
@@ -24,7 +24,7 @@ export function LiftedPalette({ file, onKeep, onDiscard }: Props) {
   const [pixels, setPixels] = useState<{ readonly of: File; readonly data: Uint8ClampedArray }>();
   useEffect(() => {
     let isGone = false;
-    pixelsOf(file).then(
+    smallPixels(file).then(
       (data) => {
         if (!isGone) setPixels({ of: file, data });
       },
@@ -54,18 +54,7 @@ export function LiftedPalette({ file, onKeep, onDiscard }: Props) {
     >
       <span className="truncate text-sm">{TEXTS.lifted(file.name)}</span>
       <SliderField label={TEXTS.colours} value={count} min={FEWEST} max={MOST} step={1} onChange={setCount} />
-      <div className="flex h-9 overflow-hidden rounded-sm border border-ink/20">
-        {palette.map(({ colour, share }) => (
-          <span
-            key={colour}
-            role="img"
-            title={TEXTS.share(colour.toUpperCase(), (100 * share).toFixed(1))}
-            aria-label={TEXTS.share(colour, (100 * share).toFixed(1))}
-            className="min-w-1"
-            style={{ background: colour, flexGrow: share, flexBasis: 0 }}
-          />
-        ))}
-      </div>
+      <PaletteStrip palette={palette} />
       {pixels && palette.length === 0 && <p className="text-xs text-graphite">{TEXTS.nothingSeen}</p>}
       <div className="flex justify-end gap-2">
         <Button onClick={onDiscard}>{TEXTS.discard}</Button>
@@ -75,20 +64,4 @@ export function LiftedPalette({ file, onKeep, onDiscard }: Props) {
       </div>
     </div>
   );
-}
-
-/** The pixels of a picture, made small. @throws where it is none */
-async function pixelsOf(file: File): Promise<Uint8ClampedArray> {
-  const whole = await createImageBitmap(file);
-  const scale = Math.min(1, SIDE / Math.max(whole.width, whole.height));
-  const [width, height] = [whole.width, whole.height].map((side) => Math.max(1, Math.round(side * scale))) as [
-    number,
-    number,
-  ];
-  const sheet = new OffscreenCanvas(width, height);
-  const context = sheet.getContext('2d');
-  if (!context) throw new Error('this browser gives no 2D canvas');
-  context.drawImage(whole, 0, 0, width, height);
-  whole.close();
-  return context.getImageData(0, 0, width, height).data;
 }

@@ -25,7 +25,6 @@ export const TEXTS = {
   nothingSeen: 'nothing of it is seen',
   colours: 'Colours',
   lifted: (file: string): string => `Colours of “${file}”`,
-  share: (colour: string, percent: string): string => `${colour}: ${percent} %`,
   keepLifted: 'Keep as a shelf',
   discard: 'Discard',
 };
