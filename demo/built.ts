@@ -1,6 +1,7 @@
 import type { Hex } from '../core/colour/index.ts';
 import { UPRIGHT } from '../core/geometry/index.ts';
 import { type CleanSteps, NO_STEPS, type Part, type Piece, type ShapeRecipe } from '../core/recipe/index.ts';
+import { stopsTo } from '../core/shapes/index.ts';
 import { INKS } from './draw/block.ts';
 import { sampleMotifId } from './sampleDesign.ts';
 
@@ -52,7 +53,7 @@ export const BUILT: readonly BuiltSample[] = [
         piece('blade', { height: 62 - Math.abs(n) * 10, width: 4.5, bend: n * 34 }, INKS.kelp, {
           x: n * 5,
           y: Math.abs(n) * 5,
-          fill: { ink: INKS.kelp, fade: { angle: 90, rest: 0 } },
+          fill: { ink: INKS.kelp, fade: { kind: 'across', angle: 90, stops: stopsTo(INKS.kelp, 0) } },
         }),
       ),
     ),

@@ -1,5 +1,6 @@
 /** What motifs and arrangements are made by: plain data, one file a kind. */
 export * from './bundleRecipe.ts';
+export * from './fade.ts';
 export * from './layoutRecipe.ts';
 export * from './mergedRecipe.ts';
 export * from './openRecipe.ts';

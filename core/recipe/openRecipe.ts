@@ -17,6 +17,21 @@ function renamed(list: unknown, added: object): unknown {
   }));
 }
 
+/** Pieces whose fades have stops: at first a fade ran from the full ink to a rest of it. */
+function withStops(pieces: unknown): unknown {
+  if (!Array.isArray(pieces)) return pieces;
+  return pieces.map((piece: { readonly fill?: unknown }) => {
+    const fill = Object(piece.fill) as { readonly ink?: unknown; readonly fade?: unknown };
+    const { angle, rest } = Object(fill.fade) as { readonly angle?: unknown; readonly rest?: unknown };
+    if (rest === undefined) return piece;
+    const stops = [
+      { offset: 0, ink: fill.ink, opacity: 1 },
+      { offset: 1, ink: fill.ink, opacity: rest },
+    ];
+    return { ...piece, fill: { ...fill, fade: { kind: 'across', angle, stops } } };
+  });
+}
+
 /**
  * Reads a recipe of this or any earlier version.
  *
@@ -25,6 +40,6 @@ function renamed(list: unknown, added: object): unknown {
 export function openRecipe(recipe: unknown): Recipe {
   const current: Record<string, unknown> = { ...Object(recipe) };
   if ('parts' in current) current['parts'] = renamed(current['parts'], { aspect: 1, skew: 0 });
-  if ('pieces' in current) current['pieces'] = renamed(current['pieces'], {});
+  if ('pieces' in current) current['pieces'] = withStops(renamed(current['pieces'], {}));
   return recipeSchema.validateSync(current, { strict: true });
 }

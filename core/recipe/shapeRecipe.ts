@@ -1,6 +1,7 @@
 import { array, object, string, type InferType } from 'yup';
 import { hexSchema } from '../colour/index.ts';
-import { between, finite, type Immutable, recordOf } from '../schema/index.ts';
+import { between, finite, type Immutable, orNull, recordOf } from '../schema/index.ts';
+import { fadeSchema } from './fade.ts';
 
 /** The figures that a built motif is made of; `core/shapes` draws each. */
 export const FIGURE_KINDS = [
@@ -36,12 +37,8 @@ const MOST_MEASURES = 50;
 
 const fillSchema = object({
   ink: hexSchema,
-  /** None, or from full ink at one end of the piece to `rest` (0 to 1) at the other, towards `angle` degrees, clockwise from right. */
-  fade: object({ angle: between(-360, 360), rest: between(0, 1) })
-    .noUnknown()
-    .nullable()
-    .default(undefined)
-    .defined(),
+  /** What it becomes over the piece; null where it is the ink alone. */
+  fade: orNull(fadeSchema),
 }).noUnknown();
 
 const outlineSchema = object({
@@ -84,7 +81,7 @@ export const shapeRecipeSchema = object({
   .noUnknown()
   .required();
 
-/** A colour that may thin out along a line across the piece. */
+/** A colour that may change over the piece. */
 export type Fill = Immutable<InferType<typeof fillSchema>>;
 export type Outline = Immutable<InferType<typeof outlineSchema>>;
 /** One figure of a built motif, by its measures. */

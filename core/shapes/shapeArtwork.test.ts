@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boxAround, rotationMatrix, transform } from '../geometry/index.ts';
 import { pathBounds } from '../motif/index.ts';
-import { FIGURE_KINDS, type Piece, type ShapeRecipe } from '../recipe/index.ts';
+import { type Fade, FIGURE_KINDS, type Piece, type ShapeRecipe } from '../recipe/index.ts';
+import { fadeLine, stopsTo, withFadeEnd, withStopAt } from './fade.ts';
 import { FIGURES } from './figures.ts';
 import { Pen } from './pen.ts';
 import { EmptyShapeError, pieceOutline, shapeArtwork } from './shapeArtwork.ts';
@@ -87,24 +88,77 @@ describe('a built motif', () => {
   });
 
   it('fades across the whole of a piece, from full to what is left', () => {
-    const { nodes } = shapeArtwork(
-      recipe(
-        piece('dot', {
-          values: { width: 30, height: 50 },
-          x: 5,
-          fill: { ink: '#3e7a5e', fade: { angle: 90, rest: 0.2 } },
-        }),
-      ),
-      letter,
-    );
+    const fill = { ink: '#3e7a5e', fade: { kind: 'across', angle: 90, stops: stopsTo('#3e7a5e', 0.2) } } as const;
+    const { nodes } = shapeArtwork(recipe(piece('dot', { values: { width: 30, height: 50 }, x: 5, fill })), letter);
     const [node] = nodes;
     if (node?.kind !== 'path' || node.fill?.kind !== 'linear') throw new Error('it does not fade');
-    const at = (t: number) =>
-      transform(node.fill?.kind === 'linear' ? node.fill.matrix : rotationMatrix(0), { x: t, y: 0 });
-    expect(at(0).x).toBeCloseTo(5, 9);
-    expect(at(0).y).toBeCloseTo(-25, 9);
-    expect(at(1).y).toBeCloseTo(25, 9);
-    expect(node.fill.stops.map(({ opacity }) => opacity)).toEqual([1, 0.2]);
+    const { from, to, stops } = node.fill;
+    for (const [found, wanted] of [
+      [from, [5, -25]],
+      [to, [5, 25]],
+    ] as const)
+      expect(found.map((n) => n.toFixed(9))).toEqual(wanted.map((n) => n.toFixed(9)));
+    expect(stops.map(({ opacity }) => opacity)).toEqual([1, 0.2]);
+  });
+
+  it('glows from a middle that moves with its piece', () => {
+    const stops = [
+      { offset: 0, ink: '#f4ecdc', opacity: 1 },
+      { offset: 0.4, ink: '#d8a63a', opacity: 0.6 },
+      { offset: 1, ink: '#d8a63a', opacity: 0 },
+    ] as const;
+    const fade: Fade = { kind: 'glow', middle: { x: 2, y: -3 }, radius: 12, stops };
+    const { nodes } = shapeArtwork(recipe(piece('dot', { x: 10, y: 20, fill: { ink: '#f4ecdc', fade } })), letter);
+    expect(nodes[0]).toMatchObject({ fill: { kind: 'radial', centre: [12, 17], focus: [12, 17], radius: 12, stops } });
+  });
+
+  it('has fades whose ends go where they are dragged, and stops that pass none of their neighbours', () => {
+    const coordinate = fc.double({ min: -50, max: 50, noNaN: true });
+    const point = fc.record({ x: coordinate, y: coordinate });
+    const box = { left: -20, top: -10, right: 30, bottom: 15 };
+    const fades = fc.oneof(
+      fc.record({ kind: fc.constant('across' as const), angle: fc.integer({ min: -180, max: 180 }) }),
+      fc.record({ kind: fc.constant('line' as const), from: point, to: point }),
+      fc.record({
+        kind: fc.constant('glow' as const),
+        middle: point,
+        radius: fc.double({ min: 1, max: 40, noNaN: true }),
+      }),
+    );
+    fc.assert(
+      fc.property(fades, point, point, fc.constantFrom('from', 'to'), (shape, place, at, end) => {
+        const fade: Fade = { ...shape, stops: stopsTo('#3e7a5e', 0) };
+        const before = fadeLine(fade, box, place);
+        const moved = withFadeEnd(fade, before, end, at, place);
+        const line = fadeLine(moved, box, place);
+        const other = end === 'from' ? 'to' : 'from';
+        if (fade.kind === 'glow' && end === 'to') {
+          const radius = Math.max(0.1, Math.hypot(at.x - before.from.x, at.y - before.from.y));
+          expect(line.to.x - line.from.x).toBeCloseTo(radius, 9);
+          expect(line.from).toEqual(before.from);
+          return;
+        }
+        expect(Math.hypot(line[end].x - at.x, line[end].y - at.y)).toBeLessThan(1e-9);
+        if (fade.kind !== 'glow')
+          expect(Math.hypot(line[other].x - before[other].x, line[other].y - before[other].y)).toBeLessThan(1e-9);
+      }),
+    );
+    const share = fc.double({ min: 0, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.array(share, { minLength: 2, maxLength: 8 }),
+        fc.nat(7),
+        fc.double({ min: -2, max: 3, noNaN: true }),
+        (offsets, n, to) => {
+          const stops = offsets
+            .sort((a, b) => a - b)
+            .map((offset) => ({ offset, ink: '#3e7a5e', opacity: 1 }) as const);
+          const moved = withStopAt(stops, n % stops.length, to).map(({ offset }) => offset);
+          expect(moved).toEqual([...moved].sort((a, b) => a - b));
+          for (const offset of moved) expect(offset >= 0 && offset <= 1).toBe(true);
+        },
+      ),
+    );
   });
 
   it('of which nothing is left is refused with a sentence', () => {

@@ -1,7 +1,8 @@
 import { type Box, boxAround, compose, type Matrix, rotationMatrix, translationMatrix } from '../geometry/index.ts';
-import { type Artwork, type Paint, pathBounds, type PathNode, type PathText, viewOfBox } from '../motif/index.ts';
-import type { Fill, Piece, ShapeRecipe } from '../recipe/index.ts';
+import { type Artwork, pathBounds, type PathNode, type PathText, viewOfBox } from '../motif/index.ts';
+import type { Piece, ShapeRecipe } from '../recipe/index.ts';
 import { combinePaths } from './combine.ts';
+import { fillPaint } from './fade.ts';
 import { measured, type Values } from './figure.ts';
 import { FIGURES } from './figures.ts';
 import { transformPath } from './transformPath.ts';
@@ -27,13 +28,8 @@ export function pieceOutline(piece: Piece, letter: Letterer): PathText {
   return transformPath(outline, matrix);
 }
 
-/**
- * The artwork of a built motif, in mm. Pieces that meet others are one outline with all before them, back to the last
- * that was laid, whose fill and outline they take.
- *
- * @throws EmptyShapeError
- */
-export function shapeArtwork({ pieces }: ShapeRecipe, letter: Letterer): Artwork {
+/** The outlines of a built motif, each with the piece that it begins with, whose fill it has; bottom to top, mm. */
+export function outlinesOf({ pieces }: ShapeRecipe, letter: Letterer): readonly { piece: Piece; path: PathText }[] {
   const shapes: { piece: Piece; path: PathText }[] = [];
   for (const piece of pieces) {
     const path = pieceOutline(piece, letter);
@@ -41,6 +37,17 @@ export function shapeArtwork({ pieces }: ShapeRecipe, letter: Letterer): Artwork
     if (piece.combine === 'lay' || !last) shapes.push({ piece, path });
     else last.path = combinePaths(last.path, path, piece.combine);
   }
+  return shapes;
+}
+
+/**
+ * The artwork of a built motif, in mm. Pieces that meet others are one outline with all before them, back to the last
+ * that was laid, whose fill and outline they take.
+ *
+ * @throws EmptyShapeError
+ */
+export function shapeArtwork(recipe: ShapeRecipe, letter: Letterer): Artwork {
+  const shapes = outlinesOf(recipe, letter);
   const boxes: Box[] = [];
   const nodes: PathNode[] = [];
   for (const { piece, path } of shapes) {
@@ -53,7 +60,7 @@ export function shapeArtwork({ pieces }: ShapeRecipe, letter: Letterer): Artwork
       kind: 'path',
       path,
       rule: 'nonzero',
-      ...(fill && { fill: paintOf(fill, box) }),
+      ...(fill && { fill: fillPaint(fill, box, piece) }),
       ...(outline && {
         stroke: {
           paint: { kind: 'ink', ink: outline.ink, opacity: 1 },
@@ -78,32 +85,5 @@ export function shapeArtwork({ pieces }: ShapeRecipe, letter: Letterer): Artwork
     version: 1,
     view: viewOfBox(all),
     nodes,
-  };
-}
-
-/** A fade runs across the whole of the box, from edge to edge in its direction. */
-function paintOf({ ink, fade }: Fill, box: Box): Paint {
-  if (!fade) return { kind: 'ink', ink, opacity: 1 };
-  const angle = (fade.angle * Math.PI) / 180;
-  const [ux, uy] = [Math.cos(angle), Math.sin(angle)];
-  const reach = (Math.abs(ux) * (box.right - box.left) + Math.abs(uy) * (box.bottom - box.top)) / 2;
-  const [cx, cy] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
-  const matrix: Matrix = [
-    2 * reach * ux,
-    2 * reach * uy,
-    -2 * reach * uy,
-    2 * reach * ux,
-    cx - reach * ux,
-    cy - reach * uy,
-  ];
-  return {
-    kind: 'linear',
-    from: [0, 0],
-    to: [1, 0],
-    matrix,
-    stops: [
-      { offset: 0, ink, opacity: 1 },
-      { offset: 1, ink, opacity: fade.rest },
-    ],
   };
 }

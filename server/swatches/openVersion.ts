@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
 import type { StoredMotif } from '../../contract/index.ts';
 import { replaceMotifs, type SwatchVersion } from '../../core/document/index.ts';
+import { openRecipe } from '../../core/recipe/index.ts';
 import { type Motif, naturalHeight } from '../../core/motif/index.ts';
 import { insertMotif, motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
@@ -35,7 +36,7 @@ export async function openVersion(
       ...(motif as Motif & Partial<StoredMotif>),
       id: copy,
       // A bundle would be made again from parts that have changed.
-      recipe: motif.recipe?.kind === 'bundle' ? null : motif.recipe,
+      recipe: motif.recipe === null || motif.recipe.kind === 'bundle' ? null : openRecipe(motif.recipe),
     });
   }
   const { design: copy } = await studio.designs.insert({ ...replaceMotifs(design, copies), id: nanoid(12), name });

@@ -1,5 +1,7 @@
 /** All texts of this part of the interface, to be read, and translated, in one go. */
 export const TEXTS = {
+  dropper: 'Pick a colour',
+  dropperHint: 'Click a colour on the cloth, a motif or a photograph. Esc cancels.',
   shareOfColour: (colour: string, percent: string): string => `${colour}: ${percent} %`,
   normal: 'Normal',
   multiply: 'Multiply',

@@ -12,7 +12,7 @@ import { Fetched } from '../../ui/Fetched.tsx';
 import { useHistory } from '../../ui/useHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { useLetterer } from './fonts.ts';
-import { newPiece, takesAfterOther, withPiece } from './pieces.ts';
+import { fadingOf, newPiece, takesAfterOther, withFade, withPiece } from './pieces.ts';
 import { BuilderHead } from './BuilderHead.tsx';
 import { inkThatShows, mostUsedInks } from './inks.ts';
 import { PieceList } from './PieceList.tsx';
@@ -75,6 +75,7 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
   const outlines = useMemo(() => recipe.pieces.map((piece) => pieceOutline(piece, letter)), [recipe, letter]);
   const others = useMemo(() => variations(recipe, seed, ALTERNATIVES), [recipe, seed]);
   const piece = recipe.pieces[chosen];
+  const fading = useMemo(() => fadingOf(recipe, chosen, letter), [recipe, chosen, letter]);
 
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[48px_minmax(0,1fr)_auto]">
@@ -95,6 +96,9 @@ function Builder({ motif, motifs, letter }: BuilderProps) {
               ground={ground}
               onChoose={setPicked}
               places={recipe.pieces}
+              fading={
+                fading && piece && { ...fading, onChange: (fade) => change(withFade(recipe, chosen, fade), 'fade') }
+              }
               onMove={(n, { x, y }) => change(withPiece(recipe, n, { x: round(x), y: round(y) }), `place of ${n}`)}
             />
             <Sized>

@@ -7,8 +7,9 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { SliderField } from '../../ui/SliderField.tsx';
 import { Tick } from '../../ui/Tick.tsx';
 import { TicketPart } from '../../ui/TicketPart.tsx';
+import { FadeFields } from './FadeFields.tsx';
 import { InkField } from './InkField.tsx';
-import { MEETING_NAMES } from './pieces.ts';
+import { MEETING_NAMES, withInk } from './pieces.ts';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -153,37 +154,9 @@ function Looks({ piece: { fill, outline }, inks, onChange }: Pick<Props, 'piece'
             label={TEXTS.fill}
             ink={fill.ink}
             offered={inks}
-            onChange={(ink) => onChange({ fill: { ...fill, ink } })}
+            onChange={(ink) => onChange({ fill: withInk(fill, ink) })}
           />
-          <Tick
-            label={TEXTS.fades}
-            on={fill.fade !== null}
-            onChange={(on) => onChange({ fill: { ...fill, fade: on ? { angle: 90, rest: 0 } : null } })}
-          />
-          {fill.fade && (
-            <div className="grid grid-cols-2 gap-2">
-              <AmountField
-                label={TEXTS.towards}
-                sign="°"
-                value={fill.fade.angle}
-                min={-360}
-                max={360}
-                step={15}
-                onChange={(angle) => onChange({ fill: { ...fill, fade: { rest: fill.fade?.rest ?? 0, angle } } })}
-              />
-              <AmountField
-                label={TEXTS.remaining}
-                sign="%"
-                value={fill.fade.rest * 100}
-                min={0}
-                max={100}
-                step={5}
-                onChange={(percent) =>
-                  onChange({ fill: { ...fill, fade: { angle: fill.fade?.angle ?? 90, rest: percent / 100 } } })
-                }
-              />
-            </div>
-          )}
+          <FadeFields fill={fill} inks={inks} onChange={(fade) => onChange({ fill: { ...fill, fade } })} />
         </>
       )}
       <Tick

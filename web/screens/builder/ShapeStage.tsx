@@ -2,6 +2,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Point } from '../../../core/geometry/index.ts';
 import type { Artwork } from '../../../core/motif/index.ts';
 import { ArtworkSvg } from '../../ui/ArtworkSvg.tsx';
+import { FadeHandles, type FadeProps } from './FadeHandles.tsx';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -15,13 +16,15 @@ interface Props {
   readonly places: readonly Point[];
   /** Moves a piece to a place, mm. */
   readonly onMove: (index: number, to: Point) => void;
+  /** The fade of the chosen piece, whose handles are shown. */
+  readonly fading: Omit<FadeProps, 'size' | 'mm'> | undefined;
 }
 
 /** Room around the motif, as a share of its longer side. */
 const ROOM = 0.16;
 
 /** The motif large, its chosen piece outlined; pieces are taken and moved where they lie. */
-export function ShapeStage({ artwork, outlines, places, chosen, ground, onChoose, onMove }: Props) {
+export function ShapeStage({ artwork, outlines, places, chosen, ground, onChoose, onMove, fading }: Props) {
   // Where the pointer took hold of the piece, from the piece's own place: a move that is not shown yet is not lost.
   const held = useRef<Point>(undefined);
   // While a piece moves the frame stands still, or the piece would run away from the hand.
@@ -33,11 +36,8 @@ export function ShapeStage({ artwork, outlines, places, chosen, ground, onChoose
     width: artwork.view.width + 2 * room,
     height: artwork.view.height + 2 * room,
   };
-  const mm = (event: PointerEvent<SVGSVGElement | SVGPathElement>): Point => {
-    const svg =
-      event.currentTarget instanceof SVGPathElement
-        ? (event.currentTarget.ownerSVGElement as SVGSVGElement)
-        : event.currentTarget;
+  const mm = (event: PointerEvent<SVGElement>): Point => {
+    const svg = event.currentTarget.ownerSVGElement as SVGSVGElement;
     const p = new DOMPoint(event.clientX, event.clientY).matrixTransform((svg.getScreenCTM() as DOMMatrix).inverse());
     return { x: p.x, y: p.y };
   };
@@ -106,6 +106,7 @@ export function ShapeStage({ artwork, outlines, places, chosen, ground, onChoose
             />
           </g>
         )}
+        {fading && <FadeHandles {...fading} size={room * 0.14} mm={mm} />}
       </svg>
     </div>
   );

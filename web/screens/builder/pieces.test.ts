@@ -15,7 +15,14 @@ describe('the pieces of a built motif', () => {
         recipeSchema.isValidSync({ kind: 'shape', pieces: [newPiece(figure, '#b3402e')] }, { strict: true }),
         figure,
       ).toBe(true);
-    expect(newPiece('blade', '#3e7a5e').fill?.fade).toEqual({ angle: 90, rest: 0 });
+    expect(newPiece('blade', '#3e7a5e').fill?.fade).toEqual({
+      kind: 'across',
+      angle: 90,
+      stops: [
+        { offset: 0, ink: '#3e7a5e', opacity: 1 },
+        { offset: 1, ink: '#3e7a5e', opacity: 0 },
+      ],
+    });
     expect(newPiece('dot', '#3e7a5e').fill?.fade).toBeNull();
   });
 

@@ -1,6 +1,8 @@
 import type { Hex } from '../../../core/colour/index.ts';
-import type { CombineMode, FigureKind, Piece, ShapeRecipe } from '../../../core/recipe/index.ts';
-import { FIGURES, measured } from '../../../core/shapes/index.ts';
+import type { Box, Point } from '../../../core/geometry/index.ts';
+import { pathBounds } from '../../../core/motif/index.ts';
+import type { CombineMode, Fade, FigureKind, Fill, Piece, ShapeRecipe } from '../../../core/recipe/index.ts';
+import { FIGURES, type Letterer, measured, outlinesOf, stopsTo } from '../../../core/shapes/index.ts';
 import { TEXTS } from './texts.ts';
 
 /** How pieces combine, in the words of the interface. */
@@ -11,6 +13,9 @@ export const MEETING_NAMES: Readonly<Record<CombineMode, string>> = {
   overlap: TEXTS.onlyWhereBothAre,
   exclude: TEXTS.onlyWhereOneIs,
 };
+
+/** A fade as it is first laid: downwards over the piece, to nothing. */
+export const acrossFade = (ink: Hex): Fade => ({ kind: 'across', angle: 90, stops: stopsTo(ink, 0) });
 
 /** A piece as it is first laid down. */
 export function newPiece(figure: FigureKind, ink: Hex): Piece {
@@ -23,14 +28,48 @@ export function newPiece(figure: FigureKind, ink: Hex): Piece {
     y: 0,
     rotation: 0,
     combine: 'lay',
-    fill: { ink, fade: 'fades' in FIGURES[figure] && FIGURES[figure].fades ? { angle: 90, rest: 0 } : null },
+    fill: { ink, fade: 'fades' in FIGURES[figure] && FIGURES[figure].fades ? acrossFade(ink) : null },
     outline: null,
   };
+}
+
+/** The fill in another ink: stops in the old one follow. */
+export function withInk(fill: Fill, ink: Hex): Fill {
+  const { fade } = fill;
+  const stops = fade?.stops.map((stop) => (stop.ink === fill.ink ? { ...stop, ink } : stop));
+  return { ink, fade: fade && stops ? { ...fade, stops } : null };
 }
 
 /** The recipe with one of its pieces changed. */
 export function withPiece(recipe: ShapeRecipe, index: number, change: Partial<Piece>): ShapeRecipe {
   return { ...recipe, pieces: recipe.pieces.map((piece, i) => (i === index ? { ...piece, ...change } : piece)) };
+}
+
+/** The fade of a piece with what its handles are drawn by; undefined where it has none of its own. */
+export function fadingOf(
+  recipe: ShapeRecipe,
+  index: number,
+  letter: Letterer,
+): { readonly fade: Fade; readonly box: Box; readonly place: Piece } | undefined {
+  const place = recipe.pieces[index];
+  const fade = place?.fill?.fade;
+  const path = outlinesOf(recipe, letter).find(({ piece }) => piece === place)?.path;
+  const box = path ? pathBounds(path) : undefined;
+  return place && fade && box ? { fade, box, place } : undefined;
+}
+
+/** The recipe with another fade for a piece; its points to a hundredth of a millimetre. */
+export function withFade(recipe: ShapeRecipe, index: number, fade: Fade): ShapeRecipe {
+  const fill = recipe.pieces[index]?.fill;
+  return fill ? withPiece(recipe, index, { fill: { ...fill, fade: rounded(fade) } }) : recipe;
+}
+
+function rounded(fade: Fade): Fade {
+  const round = (n: number): number => Math.round(100 * n) / 100;
+  const point = ({ x, y }: Point): Point => ({ x: round(x), y: round(y) });
+  if (fade.kind === 'line') return { ...fade, from: point(fade.from), to: point(fade.to) };
+  if (fade.kind === 'glow') return { ...fade, middle: point(fade.middle), radius: round(fade.radius) };
+  return fade;
 }
 
 /** The recipe with a piece one place higher or lower, where there is such a place. */

@@ -15,10 +15,10 @@ import {
 } from '../../../../core/colour/index.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
+import { Dropper } from '../../../ui/Dropper.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { ColourScale } from './ColourScale.tsx';
 import { recentColours } from './recentColours.ts';
-import { pickFromScreen } from './pickFromScreen.ts';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -48,6 +48,7 @@ export function ColourPicker({ colour, used, onShow, onTake, others = [] }: Prop
   const [wished, setWished] = useState<{ readonly of: Hex; readonly oklch: Oklch }>();
   const [notation, setNotation] = useState<ColourNotation>('hex');
   const [typed, setTyped] = useState<string>();
+  const [picking, setPicking] = useState(false);
   const recent = useStore(recentColours);
   const [use, setUse] = useState<string>(TEXTS.thisInk);
   const oklch = wished?.of === colour ? wished.oklch : oklchOf(colour);
@@ -128,14 +129,10 @@ export function ColourPicker({ colour, used, onShow, onTake, others = [] }: Prop
           }}
           className={`h-8 min-w-0 rounded-md border bg-white px-1.5 text-xs ${typed !== undefined && !read ? 'border-madder' : 'border-thread'}`}
         />
-        {pickFromScreen && (
-          <Button
-            label={TEXTS.pickFromScreen}
-            onClick={() => void pickFromScreen?.().then((hex) => hex && onTake(hex))}
-          >
-            <Pipette size={15} aria-hidden />
-          </Button>
-        )}
+        <Button label={TEXTS.pickAColour} onClick={() => setPicking(true)}>
+          <Pipette size={15} aria-hidden />
+        </Button>
+        {picking && <Dropper onTake={onTake} onClose={() => setPicking(false)} />}
       </div>
       {others.length > 0 && (
         <Choice

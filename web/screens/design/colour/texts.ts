@@ -53,7 +53,7 @@ export const TEXTS = {
   recent: 'Recent colours',
   usedInks: 'Inks of this design',
   rampName: (kind: RampKind): string => RAMP_ENDS[kind],
-  pickFromScreen: 'Pick a colour from the screen',
+  pickAColour: 'Pick a colour from the cloth or a picture',
   rampBecomes: 'A click below colours',
   thisInk: 'This ink',
   theGround: 'The ground',

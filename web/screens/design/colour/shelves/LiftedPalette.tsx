@@ -38,6 +38,12 @@ export function LiftedPalette({ file, onKeep, onDiscard }: Props) {
     // Read once for each file.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [file]);
+  const [address, setAddress] = useState<string>();
+  useEffect(() => {
+    const url = URL.createObjectURL(file);
+    setAddress(url);
+    return () => URL.revokeObjectURL(url);
+  }, [file]);
   // The slider goes on while colours are found.
   const wanted = useDeferredValue(count);
   const palette = useMemo(() => (pixels?.of === file ? liftPalette(pixels.data, wanted) : []), [pixels, file, wanted]);
@@ -53,6 +59,8 @@ export function LiftedPalette({ file, onKeep, onDiscard }: Props) {
       className="grid grid-cols-1 gap-2 rounded-md border border-thread bg-white p-2.5"
     >
       <span className="truncate text-sm">{TEXTS.lifted(file.name)}</span>
+      {/* Shown, so that the dropper can take a colour from it. */}
+      {address && <img src={address} alt="" className="max-h-36 w-full object-contain" />}
       <SliderField label={TEXTS.colours} value={count} min={FEWEST} max={MOST} step={1} onChange={setCount} />
       <PaletteStrip palette={palette} />
       {pixels && palette.length === 0 && <p className="text-xs text-graphite">{TEXTS.nothingSeen}</p>}
