@@ -97,6 +97,30 @@ describe('the builder', () => {
     expect(isInk(await settledShot(driver), stage)).toBe(false);
   });
 
+  it('glows from a point, and its handle on the motif says how far', async () => {
+    const { driver } = page;
+    await page.goTo('/build');
+    await find('[data-stage]');
+    await click(driver, 'radio', 'Glow');
+    const end = '[data-handle="End of the fade"]';
+    const stage = await middleOf(driver, '[data-stage]');
+    const handle = await middleOf(driver, end);
+    // Half-way out it is half there.
+    const halfway = { x: stage.x, y: Math.round(stage.y + (handle.x - stage.x) / 2) };
+    const redness = (seen: Shot): number => seen.at(halfway.x, halfway.y)[0] - seen.at(halfway.x, halfway.y)[2];
+    const before = redness(await settledShot(driver));
+    await drag(driver, handle, { x: Math.round(stage.x + (handle.x - stage.x) / 4), y: handle.y });
+    const after = redness(await settledShot(driver));
+    expect(before).toBeGreaterThan(30);
+    expect(after).toBeLessThan(before - 20);
+    await click(driver, 'button', 'Add a stop');
+    await find('[aria-label="Stop 3 at 100 %"]');
+    await type(driver, 'Opacity', '100');
+    await press(driver, Key.CONTROL, 'z');
+    await press(driver, Key.CONTROL, 'z');
+    expect((await driver.findElements(By.css('[aria-label="Stop 3 at 100 %"]'))).length).toBe(0);
+  });
+
   it('offers alternatives, and takes the one that is picked', async () => {
     const { driver } = page;
     await page.goTo('/build');

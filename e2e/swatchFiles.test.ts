@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
-import { By, until } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { PATIENCE } from './support/browser.ts';
-import { click, drag, middleOf, type, waitForText } from './support/hands.ts';
+import { click, drag, middleOf, press, type, waitForText, waitUntilSaved } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
 
 const page = useStudio({ samples: true });
@@ -160,5 +160,32 @@ describe('real scale', () => {
     await waitForText(driver, '8 across, 120 mm left over');
     await type(driver, 'Width of the cloth', '2in*100');
     await waitForText(driver, '31 across, 120 mm left over');
+  });
+
+  it('is rescaled with all that lies in it, so that so many repeats fit across a width', async () => {
+    const { driver } = page;
+    await page.goTo('/designs/low-tide-herring-run');
+    await driver.wait(until.elementLocated(By.css('[data-cell]')));
+    await click(driver, 'button', 'Repeat');
+    const read = async () =>
+      (await (await fetch(`${page.hevrel.url}/api/designs/low-tide-herring-run`)).json()) as {
+        design: { repeat: { width: number; height: number }; placements: { x: number; scale: number }[] };
+      };
+    const { design: before } = await read();
+    await type(driver, 'Repeats', '10');
+    await type(driver, 'across a width of', '1000');
+    await click(driver, 'button', 'Rescale');
+    await waitUntilSaved(driver);
+    const { design: after } = await read();
+    const by = 100 / before.repeat.width;
+    expect(after.repeat.width).toBeCloseTo(100, 9);
+    expect(after.repeat.height).toBeCloseTo(before.repeat.height * by, 9);
+    for (const [n, { x, scale }] of before.placements.entries()) {
+      expect(after.placements[n]?.x).toBeCloseTo(x * by, 9);
+      expect(after.placements[n]?.scale).toBeCloseTo(scale * by, 9);
+    }
+    await press(driver, Key.CONTROL, 'z');
+    await waitUntilSaved(driver);
+    expect((await read()).design.repeat).toEqual(before.repeat);
   });
 });

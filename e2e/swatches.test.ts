@@ -68,6 +68,15 @@ describe('the swatch book', () => {
     await page.choose('Show', 'Tag “fish”');
     await driver.wait(async () => (await cards()) === 1);
     await page.choose('Show', 'Every swatch');
+    // Near a colour: those that have it come first, others not at all.
+    await driver.executeScript(
+      `const field = document.querySelector('input[aria-label="Colour near"]');
+       Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, '#a5402d');
+       field.dispatchEvent(new Event('input', { bubbles: true }));`,
+    );
+    await driver.wait(async () => (await cards()) < all && (await cards()) > 0);
+    expect(await (await page.find('main li')).getText()).toContain('Herring run, madder');
+    await click(driver, 'button', 'Any colour');
     await type(driver, 'Search the book', 'moorings', false);
     await driver.wait(async () => (await cards()) === 1);
     await driver

@@ -5,6 +5,7 @@ export * from './duplicate.ts';
 export * from './fitCell.ts';
 export * from './frame.ts';
 export * from './layers.ts';
+export * from './layGround.ts';
 export * from './matchSize.ts';
 export * from './overlaps.ts';
 export * from './pick.ts';

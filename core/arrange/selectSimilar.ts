@@ -1,4 +1,4 @@
-import type { Design, Placement } from '../document/index.ts';
+import { type Design, type Placement, printerOf } from '../document/index.ts';
 import type { Motif } from '../motif/index.ts';
 
 /** The placements of the motifs that these show. */
@@ -13,8 +13,10 @@ export function selectByInk(
   motifs: ReadonlyMap<string, Pick<Motif, 'inks'>>,
   ink: string,
 ): string[] {
-  const prints = new Set(inks.find(({ id }) => id === ink)?.prints);
-  return idsOf(placements.filter(({ motif }) => motifs.get(motif)?.inks.some((colour) => prints.has(colour))));
+  const printer = printerOf(inks);
+  return idsOf(
+    placements.filter(({ motif }) => motifs.get(motif)?.inks.some((colour) => printer(colour, motif)?.id === ink)),
+  );
 }
 
 /** Those that are not among the given. */

@@ -1,5 +1,13 @@
 import type { Hex } from '../colour/index.ts';
-import { colourwayOf, type Command, type Design, type Ink, inksOfGround, withGroundInks } from '../document/index.ts';
+import {
+  colourwayOf,
+  type Command,
+  type Design,
+  type Ink,
+  inksOfGround,
+  printerOf,
+  withGroundInks,
+} from '../document/index.ts';
 import type { Motif } from '../motif/index.ts';
 
 /** Locks an ink: it has the colour of one colourway in all of them from then on. */
@@ -19,15 +27,17 @@ export function lockInk(design: Design, ink: string, colourway?: string): Comman
 export function mergeInks(design: Design, from: readonly string[], into: string): Command {
   const gone = design.inks.filter(({ id }) => from.includes(id) && id !== into);
   const kept = design.inks.find(({ id }) => id === into);
-  const prints = [...(kept?.prints ?? []), ...gone.flatMap(({ prints }) => prints)];
+  const all = kept ? [kept, ...gone] : gone;
+  const prints = all.flatMap((ink) => ink.prints);
+  const only = all.flatMap((ink) => ink.only ?? []);
   const ids = gone.map(({ id }) => id);
   const isGround = inksOfGround(design.ground).some((ink) => ids.includes(ink));
   const ground = withGroundInks(design.ground, (ink) => (ids.includes(ink) ? into : ink));
-  const emptied = ids.map((id) => [id, { prints: [] as Hex[] }] as const);
+  const emptied = ids.map((id) => [id, { prints: [] as Hex[], only: [] }] as const);
   return {
     type: 'all',
     commands: [
-      { type: 'change-inks', changes: { ...Object.fromEntries(emptied), [into]: { prints } } },
+      { type: 'change-inks', changes: { ...Object.fromEntries(emptied), [into]: { prints, only } } },
       ...(isGround ? [{ type: 'ground', ground } as const] : []),
       { type: 'remove-inks', ids },
     ],
@@ -57,11 +67,42 @@ export function splitInk(
   };
 }
 
+/** Splits all that an ink prints in a motif off from it, as an ink of its own in the same colours. */
+export function splitInkByMotif(
+  design: Design,
+  ink: string,
+  { id: motif, inks }: Pick<Motif, 'id' | 'inks'>,
+  split: Pick<Ink, 'id' | 'name'>,
+): Command {
+  const index = design.inks.findIndex(({ id }) => id === ink);
+  const printer = printerOf(design.inks);
+  const only = inks.filter((colour) => printer(colour, motif)?.id === ink).map((colour) => ({ motif, colour }));
+  const rest = design.inks[index]?.only?.filter((print) => print.motif !== motif) ?? [];
+  const colours = design.colourways.map(({ id, colours }) => [id, colours[ink] as Hex] as const);
+  return {
+    type: 'all',
+    commands: [
+      { type: 'change-inks', changes: { [ink]: { only: rest } } },
+      {
+        type: 'insert-inks',
+        inks: [{ index: index + 1, ink: { ...split, prints: [], only }, colours: Object.fromEntries(colours) }],
+      },
+    ],
+  };
+}
+
+/** The motifs on the cloth that an ink prints something of, in the order in which they lie. */
+export function motifsOfInk(design: Design, motifs: ReadonlyMap<string, Pick<Motif, 'inks'>>, ink: string): string[] {
+  const printer = printerOf(design.inks);
+  return [...new Set(design.placements.map(({ motif }) => motif))].filter((motif) =>
+    motifs.get(motif)?.inks.some((colour) => printer(colour, motif)?.id === ink),
+  );
+}
+
 /** Inks that neither the ground nor any motif on the cloth is printed in. */
 export function unusedInks(design: Design, motifs: ReadonlyMap<string, Pick<Motif, 'inks'>>): readonly Ink[] {
   const ground = inksOfGround(design.ground);
-  const used = new Set(design.placements.flatMap(({ motif }) => motifs.get(motif)?.inks ?? []));
-  return design.inks.filter(({ id, prints }) => !ground.includes(id) && !prints.some((colour) => used.has(colour)));
+  return design.inks.filter(({ id }) => !ground.includes(id) && motifsOfInk(design, motifs, id).length === 0);
 }
 
 /** Exchanges the colours of two inks in a colourway. */

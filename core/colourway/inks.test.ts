@@ -6,7 +6,7 @@ import { SQUARE } from '../lattice/index.ts';
 import { weakPairs } from './contrast.ts';
 import { labelPixels, measureInks, NO_INK } from './inkAreas.ts';
 import { inksByUse } from './inkUse.ts';
-import { lockInk, mergeInks, splitInk, swapColours, unusedInks } from './inkEdits.ts';
+import { lockInk, mergeInks, motifsOfInk, splitInk, splitInkByMotif, swapColours, unusedInks } from './inkEdits.ts';
 import { addColourway } from './newColourway.ts';
 import { reduceInks } from './reduceInks.ts';
 import { withBase } from './withBase.ts';
@@ -51,6 +51,41 @@ describe('an ink', () => {
     for (const { id } of design.colourways)
       for (const print of ['#aa0000', '#bb1111', '#0000aa'] as const)
         expect(inkResolver(split, id)(print)).toBe(inkResolver(design, id)(print));
+  });
+
+  it('is split by a motif, which alone changes from then on, until it is merged again', () => {
+    const leaf = { id: 'leaf', inks: ['#aa0000', '#0000aa'] as Hex[] };
+    const split = after(splitInkByMotif(design, 'red', leaf, { id: 'rust', name: 'Rust' }));
+    expect(split.inks.map(({ id }) => id)).toEqual(['ground', 'red', 'rust', 'blue']);
+    for (const { id } of design.colourways)
+      for (const motif of ['leaf', 'shell'])
+        for (const print of ['#aa0000', '#bb1111', '#0000aa'] as const)
+          expect(inkResolver(split, id)(print, motif)).toBe(inkResolver(design, id)(print));
+    const changed = apply(split, { type: 'colour', colourway: 'base', ink: 'rust', colour: '#00ff00' });
+    const resolve = inkResolver(changed);
+    expect([resolve('#aa0000', 'leaf'), resolve('#aa0000', 'shell'), resolve('#aa0000')]).toEqual([
+      '#00ff00',
+      '#b3402e',
+      '#b3402e',
+    ]);
+    // What it does not print there stays.
+    expect(resolve('#0000aa', 'leaf')).toBe('#204060');
+    const motifs = new Map<string, { readonly inks: Hex[] }>([
+      ['leaf', leaf],
+      ['shell', { inks: ['#bb1111' as Hex] }],
+    ]);
+    const placed = {
+      ...changed,
+      placements: ['leaf', 'shell'].map((id) => newPlacement(id, { id }, { x: 0, y: 0 })),
+    };
+    expect(motifsOfInk(placed, motifs, 'rust')).toEqual(['leaf']);
+    expect(motifsOfInk(placed, motifs, 'red')).toEqual(['shell']);
+    // Split off again, nothing is left with the first.
+    const again = apply(changed, splitInkByMotif(changed, 'rust', leaf, { id: 'ochre', name: 'Ochre' }));
+    expect(again.inks.find(({ id }) => id === 'rust')).toEqual({ id: 'rust', name: 'Rust', prints: [] });
+    const merged = apply(changed, mergeInks(changed, ['rust'], 'blue'));
+    expect(inkResolver(merged)('#aa0000', 'leaf')).toBe('#204060');
+    expect(inkResolver(merged)('#aa0000', 'shell')).toBe('#b3402e');
   });
 
   it('is unused where neither the ground nor a motif on the cloth is printed in it', () => {

@@ -29,6 +29,13 @@ describe('commands on inks and colourways', () => {
     expect(refused({ type: 'change-inks', changes: { ground: { prints: ['#aa0000'] } } })).toThrow(/same colour/);
     const ink = { id: 'rust', name: 'Rust', prints: ['#aa0000' as const] };
     expect(refused({ type: 'insert-inks', inks: [{ index: 0, ink, colours: {} }] })).toThrow(/same colour/);
+    // In one motif alone another ink may print it, but only one.
+    const only = [{ motif: 'leaf', colour: '#aa0000' as const }];
+    const split = apply(design, {
+      type: 'insert-inks',
+      inks: [{ index: 0, ink: { id: 'rust', name: 'Rust', prints: [], only }, colours: {} }],
+    });
+    expect(() => apply(split, { type: 'change-inks', changes: { red: { only } } })).toThrow(/same colour/);
   });
 
   it('of two windows go together where they change different inks, and conflict where they change one', () => {

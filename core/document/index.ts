@@ -15,6 +15,7 @@ export * from './limits.ts';
 export * from './openDesign.ts';
 export * from './placeMotif.ts';
 export * from './placement.ts';
+export * from './printerOf.ts';
 export * from './replaceMotifs.ts';
 export * from './swatch.ts';
 export * from './withSymmetry.ts';

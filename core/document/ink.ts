@@ -9,6 +9,10 @@ export const inkSchema = object({
   name: nameSchema,
   /** The artwork colours that this ink prints; each belongs to one ink only. */
   prints: array(hexSchema).required().max(MOST_PRINTS),
+  /** Those that it prints in one motif alone, whatever prints them elsewhere. */
+  only: array(object({ motif: idSchema, colour: hexSchema }).noUnknown())
+    .max(MOST_PRINTS)
+    .optional(),
   /** Whether it has the same colour in every colourway, which nothing changes before it is unlocked. */
   locked: boolean().oneOf([true]).optional(),
 })

@@ -1,18 +1,15 @@
 import type { Hex } from '../colour/index.ts';
 import { colourwayOf, type Design } from './design.ts';
+import { printerOf } from './printerOf.ts';
 
-/** Says in which colour an artwork colour is printed. */
-export type InkResolver = (ink: Hex) => Hex;
+/** Says in which colour an artwork colour is printed, in a motif where it can be another there. */
+export type InkResolver = (ink: Hex, motif?: string) => Hex;
 
 /** The resolver of a design in a colourway, the base unless given; a colour that no ink prints stays as it was drawn. */
 export function inkResolver(design: Design, colourway?: string): InkResolver {
   const { colours } = colourwayOf(design, colourway);
-  const printed = new Map<Hex, Hex>();
-  for (const { id, prints } of design.inks) {
-    const colour = colours[id];
-    if (colour) for (const ink of prints) printed.set(ink, colour);
-  }
-  return (ink) => printed.get(ink) ?? ink;
+  const printer = printerOf(design.inks);
+  return (ink, motif) => colours[printer(ink, motif)?.id ?? ''] ?? ink;
 }
 
 /** Every artwork colour as drawn. */

@@ -6,6 +6,7 @@ import {
   isPlain,
   type Layer,
   type Placement,
+  printsOf,
   withSymmetry,
 } from '../document/index.ts';
 import { latticeOf } from '../lattice/index.ts';
@@ -56,5 +57,5 @@ export function sceneOf(
 
 function coloursOf(design: Design, colourway: string | undefined): string {
   const { colours } = colourwayOf(design, colourway);
-  return design.inks.map(({ id, prints }) => `${prints.join('+')}=${colours[id]}`).join(' ');
+  return design.inks.map((ink) => `${printsOf(ink).join('+')}=${colours[ink.id]}`).join(' ');
 }

@@ -72,7 +72,13 @@ export function paintSprite(
     translationMatrix(phase.x - part.left, phase.y - part.top),
     compose(scalingMatrix(grid.scaleX, grid.scaleY), shapeMatrix(placement, motif)),
   );
-  paintArtwork(sheet.context, artwork.nodes, matrix, { backend, resolve, mixing, width, height });
+  paintArtwork(sheet.context, artwork.nodes, matrix, {
+    backend,
+    resolve: (ink) => resolve(ink, motif.id),
+    mixing,
+    width,
+    height,
+  });
 }
 
 /** Everything that a sprite's pixels depend on. Phases are compared to a millionth of a pixel, which never shows. */
@@ -85,6 +91,8 @@ export function spriteKey(
   { colours }: Pick<Scene, 'colours'>,
 ): string {
   return [
+    // The same artwork can be printed otherwise in another motif.
+    motif.id,
     motif.artwork,
     motif.width,
     placement.rotation,

@@ -41,7 +41,7 @@ export function paintingPlate(ink: string, source: PlateSource): Generator<numbe
   const scene: Scene = {
     ...plain,
     ground: plain.ground ?? { kind: 'flat', colour: PAPER },
-    resolve: (artwork) => (inkOf(artwork) === ink ? PRINTED : PAPER),
+    resolve: (artwork, motif) => (inkOf(artwork, motif) === ink ? PRINTED : PAPER),
     colours: `plate ${ink} ${plain.colours}`,
   };
   const backend = withGreyPictures(source.backend, ink === PICTURES);

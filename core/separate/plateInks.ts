@@ -1,5 +1,5 @@
 import { colourDifference, type Hex, oklchOf } from '../colour/index.ts';
-import { colourwayOf, type Design, inksOfGround } from '../document/index.ts';
+import { colourwayOf, type Design, inksOfGround, printerOf } from '../document/index.ts';
 import { hasPlainPicture, inksOf, type DrawnMotif } from '../motif/index.ts';
 import type { SeparationOrder } from './separationOrder.ts';
 
@@ -32,13 +32,17 @@ export function plateInks(
   const { colours } = colourwayOf(design, colourway);
   const shown = new Set(design.layers.filter((layer) => layer.shown).map(({ id }) => id));
   const placed = new Set(design.placements.filter(({ layer }) => shown.has(layer)).map(({ motif }) => motif));
-  const drawn = [...motifs].filter(([id]) => placed.has(id)).map(([, { artwork }]) => artwork);
+  const drawn = [...motifs].filter(([id]) => placed.has(id));
   const resolve = plateResolver(design, colourway);
-  const printed = new Set([...inksOfGround(design.ground), ...drawn.flatMap(inksOf).map(resolve)]);
+  const printed = new Set([
+    ...inksOfGround(design.ground),
+    ...drawn.flatMap(([id, { artwork }]) => inksOf(artwork).map((ink) => resolve(ink, id))),
+  ]);
   const inks = design.inks
     .filter(({ id }) => printed.has(id))
     .map(({ id, name }) => ({ id, name, colour: colours[id] as Hex }));
-  if (drawn.some(hasPlainPicture)) inks.push({ id: PICTURES, name: 'Pictures', colour: PICTURES_COLOUR });
+  if (drawn.some(([, { artwork }]) => hasPlainPicture(artwork)))
+    inks.push({ id: PICTURES, name: 'Pictures', colour: PICTURES_COLOUR });
   const lightness = new Map(inks.map(({ id, colour }) => [id, oklchOf(colour).l]));
   const darkestFirst = [...inks].sort((a, b) => (lightness.get(a.id) ?? 0) - (lightness.get(b.id) ?? 0));
   const angleOf = new Map(darkestFirst.map(({ id }, n) => [id, angles[id] ?? (ANGLES[n % ANGLES.length] as number)]));
@@ -49,15 +53,16 @@ export function plateInks(
 }
 
 /** Says which ink prints a colour of the artwork: where none does, the one that looks most like it. */
-export function plateResolver(design: Design, colourway?: string): (artwork: Hex) => string {
+export function plateResolver(design: Design, colourway?: string): (artwork: Hex, motif?: string) => string {
   const { colours } = colourwayOf(design, colourway);
-  const printed = new Map(design.inks.flatMap(({ id, prints }) => prints.map((print) => [print, id] as const)));
-  return (artwork) => {
-    let ink = printed.get(artwork);
+  const printer = printerOf(design.inks);
+  const likest = new Map<Hex, string>();
+  return (artwork, motif) => {
+    let ink = printer(artwork, motif)?.id ?? likest.get(artwork);
     if (ink === undefined) {
       const ranked = design.inks.map(({ id }) => ({ id, far: colourDifference(colours[id] as Hex, artwork) }));
       ink = ranked.sort((a, b) => a.far - b.far)[0]?.id ?? '';
-      printed.set(artwork, ink);
+      likest.set(artwork, ink);
     }
     return ink;
   };

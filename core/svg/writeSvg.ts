@@ -8,8 +8,8 @@ export interface SvgWriting {
   readonly definitions: string[];
   /** The address, mostly a `data:` URL, under which a picture's pixels are found. */
   readonly picture: (blob: string) => string;
-  /** The colour that is printed for one the artwork was drawn in. */
-  readonly colour: (ink: Hex) => Hex;
+  /** The colour that is printed for one the artwork was drawn in, in a motif where it can be another there. */
+  readonly colour: (ink: Hex, motif?: string) => Hex;
 }
 
 /**

@@ -79,7 +79,10 @@ function instanceText(
   if (id === undefined) {
     id = `m${motifs.size + 1}`;
     motifs.set(placement.motif, id);
-    const body = artworkText(motif.artwork.nodes, writing);
+    const body = artworkText(motif.artwork.nodes, {
+      ...writing,
+      colour: (ink) => writing.colour(ink, placement.motif),
+    });
     writing.definitions.push(`<g id="${id}">${body}</g>`);
   }
   return `<use href="#${id}"${matrixText(matrix, 'transform')}${meeting(placement)}/>`;

@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { unzipSync } from 'fflate';
-import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import type { Job, MadeFile } from '../../contract/index.ts';
 import { type AnyOrder, tileOrder, vectorTileOrder } from '../../core/export/index.ts';

@@ -60,14 +60,15 @@ async function life(data: string, kept: Kept, random: () => number): Promise<voi
   };
   const began = performance.now();
   await save();
+  const few = FEW * (performance.now() - began);
   // Killed within the time of a few saves, however long one takes on this machine, or later while one of these is under way.
   const beside = BESIDE[Math.floor(random() * BESIDE.length)];
   const later = beside === 'nothing' ? 0 : 400;
   const importOne = async (): Promise<void> =>
     void kept.motifs.push(await client.importDrawing(drawing(kept.sent * 1000 + kept.motifs.length)));
-  // One is acknowledged first: the process that reads drawings starts for longer than a life would last.
+  // One is acknowledged first: the process that reads drawings takes longer to start than a life lasts.
   if (beside === 'import') await importOne();
-  setTimeout(() => server.child.kill('SIGKILL'), random() * (FEW * (performance.now() - began) + later));
+  setTimeout(() => server.child.kill('SIGKILL'), random() * (few + later));
   const work = async (): Promise<void> => {
     while (beside === 'import') await importOne();
     if (beside === 'export')

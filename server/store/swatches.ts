@@ -1,5 +1,5 @@
 import type { SwatchDetails, SwatchSummary, SwatchVersionSummary } from '../../contract/index.ts';
-import { colourwayOf, inksOfGround, openDesign, type SwatchVersion } from '../../core/document/index.ts';
+import { colourwayOf, inksOfGround, openDesign, printerOf, type SwatchVersion } from '../../core/document/index.ts';
 import { notFound } from '../problem.ts';
 import type { Queries, Store } from './database.ts';
 
@@ -236,9 +236,10 @@ function shownOf(document: unknown, motifs: SwatchVersion['motifs']): Pick<Swatc
 /** The colours of the ground and of the inks that are printed, the ground's first. */
 function coloursOf({ design, motifs }: Pick<SwatchVersion, 'design' | 'motifs'>): SwatchVersionSummary['colours'] {
   const colours = colourwayOf(design).colours;
-  const used = new Set(motifs.flatMap(({ inks }) => inks));
+  const printer = printerOf(design.inks);
+  const used = new Set(motifs.flatMap(({ id, inks }) => inks.map((colour) => printer(colour, id)?.id)));
   const ground = new Set(inksOfGround(design.ground));
-  const inks = design.inks.filter((ink) => ground.has(ink.id) || ink.prints.some((colour) => used.has(colour)));
+  const inks = design.inks.filter(({ id }) => ground.has(id) || used.has(id));
   inks.sort((a, b) => Number(ground.has(b.id)) - Number(ground.has(a.id)));
   return inks.map((ink) => colours[ink.id] ?? ink.prints[0] ?? '#000000');
 }

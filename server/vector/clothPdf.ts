@@ -50,7 +50,8 @@ export async function clothPdf({
   const { context } = pdf;
   const runs = drawnRuns(scene, design.repeat, plan.painted);
   const drawing: PdfDrawing = {
-    paints: new PdfPaints(context, scene.resolve, spotColours ? spotNamesOf(design) : new Map()),
+    paints: new PdfPaints(context, spotColours ? spotNamesOf(design) : new Map()),
+    resolve: scene.resolve,
     pictures: await picturesIn(runs, context, pictures),
   };
   const content = new PdfContent(context);
@@ -162,8 +163,13 @@ function drawInstance(
   const group = opacity === 1 && blend === 'normal' ? 'plain' : 'group';
   const key = `${placement.motif} ${group}`;
   let form = motifs.get(key);
-  if (!form) motifs.set(key, (form = artworkForm(motif.artwork.nodes, group, drawing)));
+  if (!form) motifs.set(key, (form = artworkForm(motif.artwork.nodes, group, within(placement.motif, drawing))));
   content.add('q', `${pdfNumbers(matrix.slice(0, 4))} ${pdfNumber(matrix[4])} ${pdfNumber(matrix[5])} cm`);
   if (group === 'group') content.add(`/${content.nameOf('ExtGState', drawing.paints.state(opacity, blend))} gs`);
   content.add(`/${content.nameOf('XObject', form)} Do`, 'Q');
+}
+
+/** The drawing with the inks as one motif is printed in them. */
+function within(motif: string, drawing: PdfDrawing): PdfDrawing {
+  return { ...drawing, resolve: (ink) => drawing.resolve(ink, motif) };
 }

@@ -1,4 +1,5 @@
 import type { PDFRef } from 'pdf-lib';
+import type { InkResolver } from '../../core/document/index.ts';
 import { type Box, compose, IDENTITY, type Matrix } from '../../core/geometry/index.ts';
 import {
   artworkBounds,
@@ -15,6 +16,8 @@ import type { PdfPaints } from './pdfPaint.ts';
 /** What drawing artwork into a PDF needs, the same for all its nodes. */
 export interface PdfDrawing {
   readonly paints: PdfPaints;
+  /** Says in which colour an ink of the artwork is printed. */
+  readonly resolve: InkResolver;
   /** The pictures of the artwork, by their addresses. */
   readonly pictures: ReadonlyMap<string, PDFRef>;
 }
@@ -80,14 +83,14 @@ function drawPath(content: PdfContent, node: PathNode, within: Matrix, drawing: 
   const fill = (): void => {
     if (!node.fill) return;
     content.add('q');
-    drawing.paints.set(content, node.fill, 'fill', within);
+    drawing.paints.set(content, node.fill, 'fill', within, drawing.resolve);
     content.path(node.path);
     content.add(node.rule === 'evenodd' ? 'f*' : 'f', 'Q');
   };
   const stroke = (): void => {
     if (!node.stroke || node.stroke.width === 0) return;
     content.add('q');
-    drawing.paints.set(content, node.stroke.paint, 'stroke', within);
+    drawing.paints.set(content, node.stroke.paint, 'stroke', within, drawing.resolve);
     setLine(content, node.stroke);
     content.path(node.path);
     content.add('S', 'Q');

@@ -19,7 +19,6 @@ export class PdfPaints {
 
   constructor(
     readonly context: PDFContext,
-    readonly resolve: InkResolver,
     /** Names of printed colours that are spot colours. */
     readonly spotNames: ReadonlyMap<Hex, string>,
   ) {}
@@ -69,10 +68,10 @@ export class PdfPaints {
    *
    * @param within from the current space to that of the form that is drawn in, in which gradients are placed
    */
-  set(content: PdfContent, paint: Paint, part: 'fill' | 'stroke', within: Matrix): void {
+  set(content: PdfContent, paint: Paint, part: 'fill' | 'stroke', within: Matrix, resolve: InkResolver): void {
     if (paint.kind === 'ink') {
       if (paint.opacity < 1) content.add(`/${content.nameOf('ExtGState', this.state(paint.opacity))} gs`);
-      content.add(this.colour(content, this.resolve(paint.ink), part));
+      content.add(this.colour(content, resolve(paint.ink), part));
       return;
     }
     const [first] = paint.stops;
@@ -84,7 +83,7 @@ export class PdfPaints {
         Type: 'Pattern',
         PatternType: 2,
         Matrix: [...compose(within, paint.matrix)],
-        Shading: this.#shading(paint, 'DeviceRGB', ({ ink }) => shares(this.resolve(ink))),
+        Shading: this.#shading(paint, 'DeviceRGB', ({ ink }) => shares(resolve(ink))),
       }),
     );
     const name = content.nameOf('Pattern', pattern);

@@ -1,3 +1,4 @@
+import { seenOnGround } from '../../core/arrange/index.ts';
 import {
   type Coverage,
   findFineDetail,
@@ -97,8 +98,7 @@ async function done(
   known: ReadonlyMap<string, Shape>,
 ): Promise<TossResults[keyof TossResults]> {
   const lattice = latticeOf(design.repeat);
-  const hidden = new Set(design.layers.filter(({ shown }) => !shown).map(({ id: layer }) => layer));
-  const seen = design.placements.filter(({ layer }) => !hidden.has(layer));
+  const seen = seenOnGround(design);
   switch (task.kind) {
     case 'toss': {
       const tossing = toss(lattice, task.recipe, known, obstaclesOf(seen, known), task.from);

@@ -1,6 +1,7 @@
 import { boolean, object } from 'yup';
 import { recordOf } from '../../schema/index.ts';
 import { type Ink, inkSchema } from '../ink.ts';
+import { printsOf } from '../printerOf.ts';
 import { CommandError, type CommandKind, typeField } from './commandKind.ts';
 
 /** What can change about an ink; what is not named stays. */
@@ -20,7 +21,7 @@ export const changeInks: CommandKind<typeof schema> = {
     const unknown = Object.keys(changes).find((id) => !known.has(id));
     if (unknown !== undefined) throw new CommandError(`there is no ink ${unknown}`);
     const inks = design.inks.map((ink) => changed(ink, changes[ink.id]));
-    const printed = inks.flatMap(({ prints }) => prints);
+    const printed = inks.flatMap(printsOf);
     if (new Set(printed).size !== printed.length) throw new CommandError('two inks print the same colour');
     return { ...design, inks };
   },
@@ -29,7 +30,9 @@ export const changeInks: CommandKind<typeof schema> = {
       const change = changes[ink.id] as InkChange | undefined;
       if (!change) return [];
       const fields = Object.keys(change) as (keyof InkChange)[];
-      return [[ink.id, Object.fromEntries(fields.map((field) => [field, ink[field] ?? false]))]];
+      return [
+        [ink.id, Object.fromEntries(fields.map((field) => [field, ink[field] ?? (field === 'only' ? [] : false)]))],
+      ];
     });
     return { type: 'change-inks', changes: Object.fromEntries(before) };
   },
@@ -37,10 +40,10 @@ export const changeInks: CommandKind<typeof schema> = {
   describe: () => 'changed the inks',
 };
 
-/** An ink is locked or says nothing of it. */
+/** An ink is locked, or prints something in one motif alone, or says nothing of it. */
 function changed(ink: Ink, change: InkChange | undefined): Ink {
   if (!change) return ink;
-  const { locked = ink.locked, ...rest } = change;
-  const { locked: _before, ...fields } = ink;
-  return { ...fields, ...rest, ...(locked && { locked }) };
+  const { locked = ink.locked, only = ink.only, ...rest } = change;
+  const { locked: _locked, only: _only, ...fields } = ink;
+  return { ...fields, ...rest, ...(only && only.length > 0 && { only }), ...(locked && { locked }) };
 }

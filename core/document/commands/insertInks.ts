@@ -1,4 +1,5 @@
 import { CommandError, type CommandKind, type CommandOf } from './commandKind.ts';
+import { printsOf } from '../printerOf.ts';
 import { insertInksSchema, type removeInksSchema } from './inkSchemas.ts';
 
 /** Inserts inks where they are to be in the list, each with a colour of its own in every colourway. */
@@ -6,12 +7,12 @@ export const insertInks: CommandKind<typeof insertInksSchema, CommandOf<{ schema
   schema: insertInksSchema,
   apply(design, command) {
     const inks = [...design.inks];
-    const printed = new Set(inks.flatMap(({ prints }) => prints));
+    const printed = new Set(inks.flatMap(printsOf));
     for (const { index, ink } of command.inks) {
       if (inks.some(({ id }) => id === ink.id)) throw new CommandError(`there is an ink ${ink.id} already`);
-      if (ink.prints.some((colour) => printed.has(colour))) throw new CommandError('two inks print the same colour');
+      if (printsOf(ink).some((print) => printed.has(print))) throw new CommandError('two inks print the same colour');
       inks.splice(index, 0, ink);
-      for (const colour of ink.prints) printed.add(colour);
+      for (const print of printsOf(ink)) printed.add(print);
     }
     const colourways = design.colourways.map((colourway) => ({
       ...colourway,

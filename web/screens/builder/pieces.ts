@@ -15,7 +15,7 @@ export const MEETING_NAMES: Readonly<Record<CombineMode, string>> = {
 };
 
 /** A fade as it is first laid: downwards over the piece, to nothing. */
-export const acrossFade = (ink: Hex): Fade => ({ kind: 'across', angle: 90, stops: stopsTo(ink, 0) });
+const acrossFade = (ink: Hex): Fade => ({ kind: 'across', angle: 90, stops: stopsTo(ink, 0) });
 
 /** A piece as it is first laid down. */
 export function newPiece(figure: FigureKind, ink: Hex): Piece {

@@ -1,14 +1,14 @@
 import { useEffect, useRef } from 'react';
 import type { Hex } from '../../../../core/colour/index.ts';
-import { addInk, colourGround, groundInk, mergeInks, splitInk } from '../../../../core/colourway/index.ts';
+import { addInk, colourGround, groundInk } from '../../../../core/colourway/index.ts';
 import type { Ink } from '../../../../core/document/index.ts';
-import { Button } from '../../../ui/Button.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useColourway } from '../../../cloth/useColourway.ts';
 import { useStore } from '../../../ui/store.ts';
 import { ColourPicker, type RampUse } from './ColourPicker.tsx';
 import { freeInk } from './freeInk.ts';
+import { InkDeeds } from './InkDeeds.tsx';
 import { LockButton } from './LockButton.tsx';
 import { TEXTS } from './texts.ts';
 import { useColourEdit } from './useColourEdit.ts';
@@ -93,60 +93,5 @@ export function InkRow({ ink, open, share }: Props) {
         </div>
       )}
     </div>
-  );
-}
-
-/** What else is done to an ink: replaced by another one everywhere, or split. */
-function InkDeeds({ ink }: { readonly ink: Ink }) {
-  const editor = useEditor();
-  const design = useStore(editor.session, ({ committed }) => committed);
-  const { colours } = useColourway();
-  const others = design.inks.filter(({ id }) => id !== ink.id);
-  return (
-    <>
-      {others.length > 0 && (
-        <select
-          aria-label={TEXTS.replaceBy}
-          value=""
-          onChange={({ target: { value } }) => {
-            const by = others.find(({ id }) => id === value);
-            if (!by) return;
-            editor.commit(TEXTS.replacedName(ink.name, by.name), mergeInks(design, [ink.id], by.id));
-            editor.ink.set(by.id);
-          }}
-          className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
-        >
-          <option value="">{TEXTS.replaceByText}</option>
-          {others.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name} {colours[id]?.toUpperCase()}
-            </option>
-          ))}
-        </select>
-      )}
-      {ink.prints.length > 1 && (
-        <div className="grid grid-cols-1 gap-1">
-          <p className="text-xs text-graphite">{TEXTS.splitOffNote}</p>
-          <ul className="flex flex-wrap gap-1">
-            {ink.prints.map((print) => (
-              <li key={print}>
-                <Button
-                  onClick={() =>
-                    editor.commit(TEXTS.splitName(ink.name), splitInk(design, ink.id, [print], freeInk(design, print)))
-                  }
-                >
-                  <span
-                    aria-hidden
-                    className="h-4 w-4 rounded-full border border-ink/25"
-                    style={{ background: print }}
-                  />
-                  {TEXTS.splitOff}
-                </Button>
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
-    </>
   );
 }

@@ -64,6 +64,8 @@ export const TEXTS = {
   replaceByText: 'Replace this ink with …',
   replacedName: (name: string, by: string): string => `Replaced ${name} with ${by}`,
   splitOff: 'Split off',
+  splitByMotif: 'Split by motif',
+  splitByMotifText: 'Give one motif an ink of its own …',
   splitOffNote: 'Colours of the artwork that this ink prints. Split one off to give it a colour of its own.',
   splitName: (name: string): string => `Split ${name}`,
   unused: (count: number): string => (count === 1 ? '1 ink is not used' : `${count} inks are not used`),

@@ -5,6 +5,7 @@ import { useStore } from '../../../../ui/store.ts';
 import { freeInk } from '../freeInk.ts';
 import { InkRow } from '../InkRow.tsx';
 import { CheckFields } from './CheckFields.tsx';
+import { MotifGround } from './MotifGround.tsx';
 import { TEXTS } from './texts.ts';
 import { TextureFields } from './TextureFields.tsx';
 import { useGroundEdit } from './useGroundEdit.ts';
@@ -54,6 +55,7 @@ export function GroundPart({ shareOf }: Props) {
       {(ground.kind === 'gradient' || ground.kind === 'stripes') && <WaveFields ground={ground} onChange={change} />}
       {ground.kind === 'checks' && <CheckFields ground={ground} onChange={change} />}
       {ground.kind === 'texture' && <TextureFields ground={ground} onChange={change} />}
+      <MotifGround />
     </section>
   );
 }

@@ -46,5 +46,12 @@ export const TEXTS = {
   textureName: (texture: TexturedGround['texture']): string => TEXTURE_NAMES[texture],
   size: 'Size',
   strength: 'Strength',
+  motifAsGround: 'A motif that fills the cell',
+  chooseAMotif: 'Choose a motif …',
+  fillTheCell: 'Fill the cell',
+  removeIt: 'Remove',
+  laidMotifAsGround: 'Filled the cell with a motif',
+  liftedMotifGround: 'Removed the motif behind',
+  motifCannotFillTheCell: 'This motif cannot be made as large as the cell. Nothing was changed; choose another.',
   seed: 'Seed',
 };

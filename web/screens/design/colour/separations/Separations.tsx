@@ -39,7 +39,8 @@ export function Separations({ onClose, save }: Props) {
   const [order, setOrder] = useState<SeparationOrder>(DEFAULT_SEPARATION);
   const [hidden, setHidden] = useState<ReadonlySet<string>>(new Set());
   const [asFilm, setAsFilm] = useState(false);
-  const { separation, failure } = useSeparation(design, order, colourway);
+  const { done, failure, isBusy } = useSeparation(design, order, colourway);
+  const separation = done?.result;
   const watch = useJob(startPlatesRoute, ({ href, fileName }) => download(href, fileName));
   const change = (part: Partial<SeparationOrder>): void => setOrder({ ...order, ...part });
   const ids = separation?.inks.map(({ id }) => id) ?? [];
@@ -70,6 +71,11 @@ export function Separations({ onClose, save }: Props) {
                 onOrder={change}
               />
               <Tick label={TEXTS.asFilm} on={asFilm} onChange={setAsFilm} />
+              {isBusy && (
+                <p role="status" className="text-xs text-graphite">
+                  {TEXTS.separating}
+                </p>
+              )}
               <Facts facts={separation.facts} hasTrap={order.trap > 0} />
             </>
           )}

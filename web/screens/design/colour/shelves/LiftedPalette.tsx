@@ -1,4 +1,4 @@
-import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { colourName } from '../../../../../core/colour/index.ts';
 import { cutText, MOST_NAME } from '../../../../../core/schema/index.ts';
 import { liftPalette, type Shelf } from '../../../../../core/shelf/index.ts';
@@ -38,10 +38,10 @@ export function LiftedPalette({ file, onKeep, onDiscard }: Props) {
     // Read once for each file.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [file]);
-  const [address, setAddress] = useState<string>();
+  const photograph = useRef<HTMLImageElement>(null);
   useEffect(() => {
     const url = URL.createObjectURL(file);
-    setAddress(url);
+    if (photograph.current) photograph.current.src = url;
     return () => URL.revokeObjectURL(url);
   }, [file]);
   // The slider goes on while colours are found.
@@ -60,7 +60,7 @@ export function LiftedPalette({ file, onKeep, onDiscard }: Props) {
     >
       <span className="truncate text-sm">{TEXTS.lifted(file.name)}</span>
       {/* Shown, so that the dropper can take a colour from it. */}
-      {address && <img src={address} alt="" className="max-h-36 w-full object-contain" />}
+      <img ref={photograph} alt="" className="max-h-36 w-full object-contain" />
       <SliderField label={TEXTS.colours} value={count} min={FEWEST} max={MOST} step={1} onChange={setCount} />
       <PaletteStrip palette={palette} />
       {pixels && palette.length === 0 && <p className="text-xs text-graphite">{TEXTS.nothingSeen}</p>}
