@@ -6,7 +6,7 @@ import { LEAF_RECORD } from '../testing/arbitraries.ts';
 import { SQUARE } from '../lattice/index.ts';
 import { fillingPlacement, GROUND_LAYER, layGround, liftGround, seenOnGround } from './layGround.ts';
 
-const size = fc.double({ min: 20, max: 900, noNaN: true });
+const size = fc.double({ min: 20, max: 600, noNaN: true });
 const designOf = (width: number, height: number): Design => ({
   ...newDesign('d', 'Kelp', { width, height, step: SQUARE }),
   placements: [newPlacement('a', { id: 'leaf' }, { x: 3, y: 4 })],

@@ -62,6 +62,17 @@ describe('a patterned ground', () => {
     );
   });
 
+  it('leaves no pixel out whose phase rounds up to a whole wave', () => {
+    const width = 25;
+    const stops = [
+      { ink: 'sand', at: 0 },
+      { ink: 'sand', at: 0 },
+    ];
+    const design = designOn({ kind: 'gradient', stops, across: 7, down: 3 }, { width, height: width, step: SQUARE });
+    const { data } = painted(patterned(design), pixelGrid(design.repeat, 1), 9);
+    for (let at = 0; at < data.length; at += 4) expect([...data.subarray(at, at + 4)]).toEqual([0xe8, 0xdc, 0xc0, 255]);
+  });
+
   it('is the same whole and in parts', () => {
     fc.assert(
       fc.property(repeats, patternedGrounds(Object.keys(COLOURS)), fc.nat(30), (repeat, ground, cut) => {

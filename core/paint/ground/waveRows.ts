@@ -55,7 +55,8 @@ export function waveRows(ground: Waved, { lattice: { domain } }: PixelGrid): (pa
         const rest = phase - Math.floor(phase);
         out[at + 3] = 255;
         if (means) {
-          const from = 3 * Math.floor(rest * PHASES);
+          // Just below a whole phase, the rest can round up to 1.
+          const from = 3 * Math.min(PHASES - 1, Math.floor(rest * PHASES));
           for (let n = 0; n < 3; n++) out[at + n] = means[from + n] as number;
           continue;
         }
