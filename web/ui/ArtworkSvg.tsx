@@ -26,21 +26,7 @@ export function ArtworkSvg({ artwork, label, className, view = artwork.view }: P
         const { fill, stroke } = node;
         return (
           <g key={n}>
-            {fill?.kind === 'linear' && (
-              <linearGradient
-                id={`${id}${n}`}
-                gradientUnits="userSpaceOnUse"
-                x1={fill.from[0]}
-                y1={fill.from[1]}
-                x2={fill.to[0]}
-                y2={fill.to[1]}
-                gradientTransform={`matrix(${fill.matrix.join(' ')})`}
-              >
-                {fill.stops.map(({ offset, ink, opacity }) => (
-                  <stop key={offset} offset={offset} stopColor={ink} stopOpacity={opacity} />
-                ))}
-              </linearGradient>
-            )}
+            {fill && fill.kind !== 'ink' && <Gradient id={`${id}${n}`} paint={fill} />}
             <path
               d={node.path}
               fillRule={node.rule}
@@ -57,4 +43,22 @@ export function ArtworkSvg({ artwork, label, className, view = artwork.view }: P
       })}
     </svg>
   );
+}
+
+function Gradient({ id, paint }: { readonly id: string; readonly paint: Exclude<Paint, { readonly kind: 'ink' }> }) {
+  const shared = {
+    id,
+    gradientUnits: 'userSpaceOnUse',
+    gradientTransform: `matrix(${paint.matrix.join(' ')})`,
+    // Two stops may lie at one place.
+    children: paint.stops.map(({ offset, ink, opacity }, n) => (
+      <stop key={n} offset={offset} stopColor={ink} stopOpacity={opacity} />
+    )),
+  };
+  if (paint.kind === 'linear') {
+    const [[x1, y1], [x2, y2]] = [paint.from, paint.to];
+    return <linearGradient {...shared} x1={x1} y1={y1} x2={x2} y2={y2} />;
+  }
+  const { centre, focus, radius } = paint;
+  return <radialGradient {...shared} cx={centre[0]} cy={centre[1]} r={radius} fx={focus[0]} fy={focus[1]} />;
 }

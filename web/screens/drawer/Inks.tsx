@@ -29,7 +29,7 @@ export function Inks({ motif, onRecipe }: Props) {
   return (
     <section aria-label={TEXTS.inks} className="grid gap-2">
       <Dots inks={within === undefined ? motif.inks : left} />
-      {canMerge && (
+      {canMerge && inks.length > 1 && (
         <>
           <SliderField
             label={TEXTS.mergeInksNearerThan}

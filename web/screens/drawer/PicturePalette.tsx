@@ -31,7 +31,9 @@ export function PicturePalette({ motif, onRecipe }: Props) {
   const [count, setCount] = useState(given?.length ?? USUAL);
   // The slider goes on while colours are found.
   const wanted = useDeferredValue(count);
-  const palette = useMemo(() => (pixels ? liftPalette(pixels, wanted) : []), [pixels, wanted]);
+  const lifted = useMemo(() => (pixels ? liftPalette(pixels, wanted) : []), [pixels, wanted]);
+  const isGiven = given?.length === wanted;
+  const palette = isGiven ? given.map((colour) => ({ colour, share: 1 / given.length })) : lifted;
   if (!canHave || pictures.length === 0) return null;
   const give = (colours: readonly Hex[] | undefined): void =>
     onRecipe(
@@ -61,7 +63,7 @@ export function PicturePalette({ motif, onRecipe }: Props) {
         {given && <Button onClick={() => give(undefined)}>{TEXTS.takeThePaletteOff}</Button>}
         <Button
           look={given ? 'plain' : 'accent'}
-          disabled={palette.length === 0 || given?.length === palette.length}
+          disabled={palette.length === 0 || isGiven}
           onClick={() => give(palette.map(({ colour }) => colour))}
         >
           {TEXTS.giveItThisPalette}
