@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { colourDifference, type Hex } from '../colour/index.ts';
-import { apply, type Design, inkResolver, inverse, newDesign, newPlacement } from '../document/index.ts';
+import { apply, type Design, inkResolver, inverse, newDesign, newPlacement, replaceMotifs } from '../document/index.ts';
 import { SQUARE } from '../lattice/index.ts';
 import { weakPairs } from './contrast.ts';
 import { labelPixels, measureInks, NO_INK } from './inkAreas.ts';
@@ -80,6 +80,9 @@ describe('an ink', () => {
     };
     expect(motifsOfInk(placed, motifs, 'rust')).toEqual(['leaf']);
     expect(motifsOfInk(placed, motifs, 'red')).toEqual(['shell']);
+    // Where the motif becomes another one, its ink goes with it.
+    const renamed = replaceMotifs(changed, new Map([['leaf', 'copy']]));
+    expect(inkResolver(renamed)('#aa0000', 'copy')).toBe('#00ff00');
     // Split off again, nothing is left with the first.
     const again = apply(changed, splitInkByMotif(changed, 'rust', leaf, { id: 'ochre', name: 'Ochre' }));
     expect(again.inks.find(({ id }) => id === 'rust')).toEqual({ id: 'rust', name: 'Rust', prints: [] });

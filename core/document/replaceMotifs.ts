@@ -5,9 +5,12 @@ import type { Design } from './design.ts';
 export function replaceMotifs(design: Design, others: ReadonlyMap<string, string>): Design {
   if (others.size === 0) return design;
   const other = (motif: string): string => others.get(motif) ?? motif;
-  const { toss, layout, placements } = design;
+  const { inks, toss, layout, placements } = design;
   return {
     ...design,
+    inks: inks.map((ink) =>
+      ink.only ? { ...ink, only: ink.only.map((print) => ({ ...print, motif: other(print.motif) })) } : ink,
+    ),
     toss: toss && {
       ...toss,
       recipe: {

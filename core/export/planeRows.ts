@@ -31,6 +31,16 @@ export function copyPlaneRow(
   }
 }
 
+/** The rows of the cell that a row of the plane is copied out of, each at least once. */
+export function cellRowsOf(
+  { cell: { width, height }, lattice: { a, domain } }: PixelGrid,
+  { y, left, right }: { readonly y: number; readonly left: number; readonly right: number },
+): number[] {
+  if (domain.stacked === 'rows') return [modulo(y, height)];
+  const first = Math.floor(left / width);
+  return Array.from({ length: Math.ceil(right / width) - first }, (_, n) => modulo(y - (first + n) * a.y, height));
+}
+
 function modulo(n: number, of: number): number {
   return ((n % of) + of) % of;
 }

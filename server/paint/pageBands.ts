@@ -1,11 +1,15 @@
 import { setImmediate } from 'node:timers/promises';
-import { copyPlaneRow, type ExportPlan, trimMarks } from '../../core/export/index.ts';
+import { cellRowsOf, copyPlaneRow, type ExportPlan, trimMarks } from '../../core/export/index.ts';
 import type { Box } from '../../core/geometry/index.ts';
-import { type CanvasBackend, paintingPlane, type Scene } from '../../core/paint/index.ts';
+import { type CanvasBackend, paintingPlane, type Scene, SpriteCache } from '../../core/paint/index.ts';
 import { nodeSurface, type NodeSurface } from './nodeBackend.ts';
 
-/** Pixels painted at a time. */
-const BAND_PIXELS = 1 << 24;
+/** Pixels painted at a time: few, so that one band is encoded while the next is painted. */
+const BAND_PIXELS = 1 << 22;
+/** Of motifs that were painted, so many pixels are kept for the bands that follow. */
+const MOST_SPRITE_PIXELS = 1 << 24;
+/** Pixels painted at a time where the motifs are too large to be kept, and are painted anew for each band that they reach into. */
+const LARGE_BAND_PIXELS = 1 << 24;
 /** A cell of at most so many pixels is painted once and laid from then on. */
 const MOST_KEPT = 1 << 26;
 /** Between two looks at what else is to be done, such as an encoder that waits, ms. */
@@ -34,15 +38,17 @@ export interface Band {
  * @param progress called with the share that is painted, 0 to 1
  */
 export async function* pageBands(painting: PagePainting, progress: (share: number) => void): AsyncGenerator<Band> {
-  const { plan, channels } = painting;
+  const { plan, backend, channels } = painting;
   const { page, painted, grid, width, height } = plan;
   const cells =
     ((painted.right - painted.left) * (painted.bottom - painted.top)) / (grid.cell.width * grid.cell.height);
-  const keepsCell = cells > 1.2 && grid.cell.width * grid.cell.height <= MOST_KEPT;
+  const isSmall = grid.cell.width * grid.cell.height <= MOST_KEPT;
+  const keepsCell = isSmall && cells > 1.2;
+  const sprites = isSmall ? new SpriteCache(backend, MOST_SPRITE_PIXELS) : undefined;
+  const cell = keepsCell ? new KeptCell(painting, sprites) : undefined;
   const cellShare = keepsCell ? 1 / (1 + cells / 50) : 0;
-  const cell = keepsCell ? await paintCell(painting, (share) => progress(share * cellShare)) : undefined;
   const marks = trimMarks(plan);
-  const atATime = Math.max(16, Math.min(height, Math.floor(BAND_PIXELS / width)));
+  const atATime = rowsAtATime(width, isSmall ? BAND_PIXELS : LARGE_BAND_PIXELS);
   for (let top = page.top; top < page.bottom; top += atATime) {
     const bottom = Math.min(page.bottom, top + atATime);
     const data = new Uint8Array(width * (bottom - top) * channels);
@@ -52,17 +58,25 @@ export async function* pageBands(painting: PagePainting, progress: (share: numbe
     if (inside.top < inside.bottom) {
       const done = (share: number): void =>
         progress(
-          cellShare + (1 - cellShare) * ((inside.top - page.top + share * (inside.bottom - inside.top)) / height),
+          cellShare * (cell?.share ?? 1) +
+            (1 - cellShare) * ((inside.top - page.top + share * (inside.bottom - inside.top)) / height),
         );
       const into = { data, band, channels };
-      if (cell) layRows(cell, painting, inside, into);
-      else await paintRows(painting, inside, into, done);
+      if (cell) {
+        await cell.require(inside, () => done(0));
+        layRows(cell.data, painting, inside, into);
+      } else await paintRows(painting, inside, into, sprites, done);
       done(1);
       await setImmediate();
     }
     if (page.left < painted.left) for (const mark of marks) fillBlack(mark, { data, band, channels });
     yield { rows: bottom - top, data };
   }
+}
+
+/** How many rows of so many pixels are painted at a time. */
+function rowsAtATime(width: number, pixels: number): number {
+  return Math.max(16, Math.floor(pixels / width));
 }
 
 /** Where pixels go: a band of the page. */
@@ -76,18 +90,44 @@ function offsetIn({ band, channels }: Target, x: number, y: number): number {
   return ((y - band.top) * (band.right - band.left) + x - band.left) * channels;
 }
 
-async function paintCell(painting: PagePainting, progress: (share: number) => void): Promise<Uint8Array> {
-  const { plan, channels } = painting;
-  const { width, height } = plan.grid.cell;
-  const data = new Uint8Array(width * height * channels);
-  const band = { left: 0, top: 0, right: width, bottom: height };
-  const rows = Math.max(16, Math.floor(BAND_PIXELS / width));
-  for (let top = 0; top < height; top += rows) {
-    const bottom = Math.min(height, top + rows);
-    const done = (share: number): void => progress((top + share * (bottom - top)) / height);
-    await paintRows(painting, { ...band, top, bottom }, { data, band, channels }, done);
+/** The pixels of one cell, painted some rows at a time when they are first asked for, so that encoding need not wait for all of it. */
+class KeptCell {
+  readonly data: Uint8Array;
+  readonly #painting: PagePainting;
+  readonly #sprites: SpriteCache | undefined;
+  readonly #atATime: number;
+  readonly #painted = new Set<number>();
+
+  constructor(painting: PagePainting, sprites: SpriteCache | undefined) {
+    const { width, height } = painting.plan.grid.cell;
+    this.data = new Uint8Array(width * height * painting.channels);
+    this.#painting = painting;
+    this.#sprites = sprites;
+    this.#atATime = rowsAtATime(width, BAND_PIXELS);
   }
-  return data;
+
+  /** How much of it is painted, 0 to 1. */
+  get share(): number {
+    return Math.min(1, (this.#painted.size * this.#atATime) / this.#painting.plan.grid.cell.height);
+  }
+
+  /** Paints what some rows of the plane are copied out of, unless it is there. */
+  async require(rows: Box, progress: () => void): Promise<void> {
+    const { plan, channels } = this.#painting;
+    const { width, height } = plan.grid.cell;
+    const needed = new Set<number>();
+    for (let y = rows.top; y < rows.bottom; y += 1)
+      for (const row of cellRowsOf(plan.grid, { y, left: rows.left, right: rows.right }))
+        needed.add(Math.floor(row / this.#atATime));
+    for (const part of needed) {
+      if (this.#painted.has(part)) continue;
+      const top = part * this.#atATime;
+      const window = { left: 0, top, right: width, bottom: Math.min(height, top + this.#atATime) };
+      const band = { left: 0, top: 0, right: width, bottom: height };
+      await paintRows(this.#painting, window, { data: this.data, band, channels }, this.#sprites, progress);
+      this.#painted.add(part);
+    }
+  }
 }
 
 function layRows(cell: Uint8Array, { plan, channels }: PagePainting, rows: Box, into: Target): void {
@@ -100,11 +140,12 @@ async function paintRows(
   { scene, backend, plan: { grid } }: PagePainting,
   window: Box,
   into: Target,
+  sprites: SpriteCache | undefined,
   progress: (share: number) => void,
 ): Promise<void> {
   const surface = nodeSurface(window.right - window.left, window.bottom - window.top);
   let since = performance.now();
-  for (const share of paintingPlane(surface.context, { scene, grid, window }, backend)) {
+  for (const share of paintingPlane(surface.context, { scene, grid, window }, backend, sprites && { sprites })) {
     if (performance.now() - since < PATIENCE_MS) continue;
     progress(share);
     await setImmediate();

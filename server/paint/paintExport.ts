@@ -4,7 +4,7 @@ import { Blobs } from '../store/blobs.ts';
 import type { PaintOutcome, PaintTask, TaskContext } from '../work/tasks.ts';
 import { loadScene, onBackdrop } from './loadScene.ts';
 import { pageBands, type Band, type PagePainting } from './pageBands.ts';
-import { findPalette, toIndices } from './palette.ts';
+import { PaletteFinder, toIndices } from './palette.ts';
 import { addPngText, pngSink } from './pngSink.ts';
 import { proofText, proveFile } from './proveFile.ts';
 import { sharpSink } from './sharpSink.ts';
@@ -14,7 +14,7 @@ import { completeXmp } from './xmp.ts';
 
 /** What is not painting, of all the work: the file is read once more. */
 const PROVING = 0.1;
-/** Pictures of at most so many pixels are painted whole before they are written, to see whether a palette holds their colours. */
+/** Pictures of at most so many pixels wait to be written until a palette cannot hold their colours. */
 const SMALL = 1 << 24;
 
 /** Paints what is asked for into a file while it is encoded, and proves it. */
@@ -42,40 +42,44 @@ export async function paintExport(task: PaintTask, { progress }: TaskContext): P
   return { width, height, kind, proof, peakMemory: Math.max(peakMemory, process.memoryUsage.rss()) };
 }
 
-/** Writes bands into a file while they are painted. @returns whether it has a palette */
+/**
+ * Writes bands into a file while they are painted. A small PNG waits as long as a palette may hold its colours.
+ *
+ * @returns whether it has a palette
+ */
 async function write(
   bands: AsyncGenerator<Band>,
   file: string,
   facts: PictureFacts,
   format: PaintTask['order']['format'],
 ): Promise<'palette' | 'full'> {
-  if (format === 'png' && facts.width * facts.height <= SMALL) {
-    const all: Band[] = [];
-    for await (const band of bands) all.push(band);
-    const palette = findPalette(
-      all.map(({ data }) => data),
-      facts.channels,
-    );
-    const sink = await pngSink(file, facts, palette?.colours);
-    for (const { data } of all) await sink.write(palette ? toIndices(data, facts.channels, palette) : data);
-    await sink.end();
-    return palette ? 'palette' : 'full';
-  }
-  const sink: Sink = format === 'png' ? await pngSink(file, facts) : await sharpSink(file, facts, format);
+  const finder =
+    format === 'png' && facts.width * facts.height <= SMALL ? new PaletteFinder(facts.channels) : undefined;
+  const waiting: Uint8Array[] = [];
+  let sink: Sink | undefined;
   try {
     // A band is encoded while the next is painted.
     let encoded = Promise.resolve();
-    for await (const { data } of bands) {
+    const encode = async (data: Uint8Array): Promise<void> => {
       await encoded;
+      sink ??= await (format === 'png' ? pngSink(file, facts) : sharpSink(file, facts, format));
       encoded = sink.write(data);
       // Told by the next wait, or by the last.
       encoded.catch(() => undefined);
+    };
+    for await (const { data } of bands) {
+      waiting.push(data);
+      if (finder?.add(data)) continue;
+      for (const one of waiting.splice(0)) await encode(one);
     }
+    const palette = waiting.length > 0 ? finder?.palette() : undefined;
+    if (palette) sink = await pngSink(file, facts, palette.colours);
+    for (const one of waiting) await encode(palette ? toIndices(one, facts.channels, palette) : one);
     await encoded;
-    await sink.end();
-    return 'full';
+    await sink?.end();
+    return palette ? 'palette' : 'full';
   } catch (error) {
-    await sink.abandon().catch(() => undefined);
+    await sink?.abandon().catch(() => undefined);
     throw error;
   }
 }

@@ -7,23 +7,35 @@ export interface FoundPalette {
   readonly indexOf: ReadonlyMap<number, number>;
 }
 
-/** The colours of a picture, where there are at most 256. */
-export function findPalette(parts: readonly Uint8Array[], channels: 3 | 4): FoundPalette | undefined {
-  const found = new Set<number>();
-  let last = -1;
-  for (const data of parts)
-    for (let i = 0; i < data.length; i += channels) {
-      const colour = colourAt(data, i, channels);
-      if (colour === last) continue;
-      last = colour;
-      found.add(colour);
-      if (found.size > MOST_COLOURS) return undefined;
+/** Finds the colours of a picture band by band, until there are more than a palette holds. */
+export class PaletteFinder {
+  readonly #found = new Set<number>();
+  #last = -1;
+
+  constructor(readonly channels: 3 | 4) {}
+
+  /** Looks at some more of the picture. @returns whether a palette still holds all colours */
+  add(data: Uint8Array): boolean {
+    if (this.#found.size > MOST_COLOURS) return false;
+    for (let i = 0; i < data.length; i += this.channels) {
+      const colour = colourAt(data, i, this.channels);
+      if (colour === this.#last) continue;
+      this.#last = colour;
+      this.#found.add(colour);
+      if (this.#found.size > MOST_COLOURS) return false;
     }
-  const sorted = [...found].sort((a, b) => a - b);
-  return {
-    colours: sorted.flatMap((colour) => [colour >>> 24, (colour >>> 16) & 255, (colour >>> 8) & 255, colour & 255]),
-    indexOf: new Map(sorted.map((colour, i) => [colour, i])),
-  };
+    return true;
+  }
+
+  /** All colours that were there, where a palette holds them. */
+  palette(): FoundPalette | undefined {
+    if (this.#found.size > MOST_COLOURS) return undefined;
+    const sorted = [...this.#found].sort((a, b) => a - b);
+    return {
+      colours: sorted.flatMap((colour) => [colour >>> 24, (colour >>> 16) & 255, (colour >>> 8) & 255, colour & 255]),
+      indexOf: new Map(sorted.map((colour, i) => [colour, i])),
+    };
+  }
 }
 
 /** Pixels as numbers of a palette's colours, one byte each. */

@@ -1,7 +1,8 @@
 import type { Alternative } from '../../contract/index.ts';
-import { type Design, openDesign } from '../../core/document/index.ts';
+import type { Design } from '../../core/document/index.ts';
 import { notFound } from '../problem.ts';
 import type { Queries } from './database.ts';
+import { openKept } from './openKept.ts';
 
 const COLUMNS = `id, name, kept_at AS "keptAt", jsonb_array_length(document->'placements') AS motifs`;
 
@@ -27,19 +28,19 @@ export async function keepAlternative(
   design: Design,
 ): Promise<Alternative> {
   const { rows } = await queries.query<Row>(
-    `INSERT INTO alternatives (id, design_id, name, document) VALUES ($1, $2, $3, $4) RETURNING ${COLUMNS}`,
+    `INSERT INTO alternatives (id, design_id, name, document, checked) VALUES ($1, $2, $3, $4, true) RETURNING ${COLUMNS}`,
     [id, design.id, name, JSON.stringify(design)],
   );
   return listed(rows[0] as Row);
 }
 
 export async function readAlternative(queries: Queries, design: string, id: string): Promise<Design> {
-  const { rows } = await queries.query<{ document: unknown }>(
-    'SELECT document FROM alternatives WHERE design_id = $1 AND id = $2',
+  const { rows } = await queries.query<{ document: unknown; checked: boolean }>(
+    'SELECT document, checked FROM alternatives WHERE design_id = $1 AND id = $2',
     [design, id],
   );
   if (!rows[0]) throw notFound('alternative');
-  return openDesign(rows[0].document);
+  return openKept(rows[0].document, rows[0].checked);
 }
 
 export async function renameAlternative(

@@ -1,17 +1,10 @@
 import { LRUCache } from 'lru-cache';
 import type { DesignSummary, Since, StoredDesign } from '../../contract/index.ts';
-import {
-  apply,
-  type Command,
-  CommandError,
-  type Design,
-  DESIGN_VERSION,
-  faultOf,
-  openDesign,
-} from '../../core/document/index.ts';
+import { apply, type Command, CommandError, type Design, faultOf } from '../../core/document/index.ts';
 import type { Repeat } from '../../core/lattice/index.ts';
 import { notFound, Problem } from '../problem.ts';
 import type { Queries, Store } from './database.ts';
+import { openKept } from './openKept.ts';
 import { type SaveRow, savesAfter } from './saves.ts';
 import { isSameUse, usesIn, writeUses } from './uses.ts';
 
@@ -196,7 +189,7 @@ export class Designs {
     const { row, saves } = current;
     const design = saves
       .flatMap(({ commands }) => JSON.parse(commands) as Command[])
-      .reduce(apply, opened(row.document, row.checked));
+      .reduce(apply, openKept(JSON.parse(row.document), row.checked));
     const atHand = {
       design,
       number: row.number,
@@ -284,10 +277,4 @@ export class Designs {
       file.isBeingWritten = false;
     }
   }
-}
-
-/** Checking a large design takes longer than all else that is done to open it, so it is done once. */
-function opened(document: string, isChecked: boolean): Design {
-  const design: unknown = JSON.parse(document);
-  return isChecked && (design as Design).version === DESIGN_VERSION ? (design as Design) : openDesign(design);
 }

@@ -2,6 +2,7 @@ import type { SwatchDetails, SwatchSummary, SwatchVersionSummary } from '../../c
 import { colourwayOf, inksOfGround, openDesign, printerOf, type SwatchVersion } from '../../core/document/index.ts';
 import { notFound } from '../problem.ts';
 import type { Queries, Store } from './database.ts';
+import { openKept } from './openKept.ts';
 
 /** A version that is to be saved. */
 export type NewVersion = Omit<SwatchVersion, 'number' | 'savedAt'>;
@@ -85,8 +86,8 @@ async function insertVersion(
 ): Promise<void> {
   await queries.query(
     `INSERT INTO swatch_versions
-       (swatch_id, number, note, design_id, revision, design, motifs, tile, thumbnail, tile_width, tile_height, repeat, colours, saved_at)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, COALESCE($14::timestamptz, now()))`,
+       (swatch_id, number, note, design_id, revision, design, motifs, tile, thumbnail, tile_width, tile_height, repeat, colours, saved_at, checked)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, COALESCE($14::timestamptz, now()), true)`,
     [
       id,
       number,
@@ -122,15 +123,15 @@ export async function readSwatch(
   id: string,
   number?: number,
 ): Promise<{ readonly swatch: SwatchSummary; readonly version: SwatchVersion }> {
-  const { rows } = await queries.query<SwatchRow & VersionRow>(
-    `SELECT ${SWATCH}, ${SHOWN}, v.design, v.motifs
+  const { rows } = await queries.query<SwatchRow & VersionRow & { readonly checked: boolean }>(
+    `SELECT ${SWATCH}, ${SHOWN}, v.design, v.motifs, v.checked
      FROM swatches s JOIN swatch_versions v ON v.swatch_id = s.id AND v.number = COALESCE($2, s.newest)
      WHERE s.id = $1 AND s.deleted_at IS NULL`,
     [id, number ?? null],
   );
   const row = rows[0];
   if (!row) throw notFound(number === undefined ? 'swatch' : 'version of this swatch');
-  const design = openDesign(row.design);
+  const design = openKept(row.design, row.checked);
   return {
     swatch: summaryOf(row),
     version: {

@@ -66,13 +66,18 @@ const FAMILY_OF: { readonly [K in Family]: (inks: readonly ProposedInk[], given:
       name: shelf.name,
       colours: propose(inks, takePalette(shelf.inks.map(({ colour }) => colour))),
     })),
-  photograph: (inks, { photograph }) =>
-    PALETTE_SIZES.flatMap((count) => {
+  photograph: (inks, { photograph }) => {
+    // One of few colours has fewer palettes.
+    const palettes = new Map<number, readonly Hex[]>();
+    for (const count of PALETTE_SIZES) {
       const palette = photograph ? liftPalette(photograph, count).map(({ colour }) => colour) : [];
-      return palette.length < count
-        ? []
-        : { name: TEXTS.countColours(count), colours: propose(inks, takePalette(palette)) };
-    }),
+      if (palette.length > 0) palettes.set(palette.length, palette);
+    }
+    return [...palettes].map(([count, palette]) => ({
+      name: TEXTS.countColours(count),
+      colours: propose(inks, takePalette(palette)),
+    }));
+  },
   surprises: (inks, { seed }) =>
     Array.from({ length: SURPRISES }, (_, n) => ({
       name: TEXTS.surprise(seed + n),

@@ -110,7 +110,7 @@ export const TEXTS = {
   noPhotograph: 'Choose a photograph to see its colours on this cloth.',
   photographNotRead: (file: string): string =>
     `“${file}” is not a picture that the browser can show. Nothing was changed; choose another.`,
-  countColours: (count: number): string => `${count} colours`,
+  countColours: (count: number): string => (count === 1 ? 'One colour' : `${count} colours`),
   huesTurned: (degrees: number): string => `Hues turned by ${degrees}°`,
   moodName: (mood: Mood): string => MOOD_NAMES[mood],
   complementary: 'Complementary',
