@@ -39,7 +39,12 @@ export async function exportTimings(
     };
     const plan = exportPlan(design.repeat, order);
     const { width, height, density } = plan;
-    const painting: PagePainting = { ...(await loadScene(design, motifs, new Blobs(blobs))), plan, channels: 3 };
+    const painting: PagePainting = {
+      ...(await loadScene(design, motifs, new Blobs(blobs))),
+      plan,
+      channels: 3,
+      depth: 8,
+    };
 
     const raw = await open(join(folder, 'raw'), 'w+');
     const rows: number[] = [];
@@ -54,7 +59,14 @@ export async function exportTimings(
       await raw.write(value.data);
     }
 
-    const sink = await pngSink(join(folder, 'alone.png'), { width, height, channels: 3, density, title: design.name });
+    const sink = await pngSink(join(folder, 'alone.png'), {
+      width,
+      height,
+      channels: 3,
+      depth: 8,
+      density,
+      title: design.name,
+    });
     let encoded = 0;
     let at = 0;
     for (const count of rows) {

@@ -16,6 +16,7 @@ import { paintExport } from '../server/paint/paintExport.ts';
 import { serve } from '../server/serve.ts';
 import { everyMotif } from '../server/store/motifs.ts';
 import { groupTimings, importTimings } from './importBench.ts';
+import { recolourTimings } from './recolourBench.ts';
 import { growth, saveTimings, serverTimings } from './serverBench.ts';
 import { sessionTimings } from './sessionBench.ts';
 import { measured, tossed, tried } from './tossBench.ts';
@@ -154,6 +155,12 @@ try {
   console.log(`\nPainting ${GROUPS} groups at 1000 × 1000`);
   console.log(
     `  half-transparent             ${ms(translucent)}: ${ratio(translucent, opaque)} times the same without (${ms(opaque)})`,
+  );
+
+  const recoloured = await recolourTimings();
+  console.log('\nA painted motif of a megapixel in other inks');
+  console.log(
+    `  recoloured                   ${ms(recoloured.recolour)}: ${ratio(recoloured.recolour, recoloured.copy)} times copying it; ${ms(recoloured.first)} the first time`,
   );
 
   console.log('\nOne motif moved and saved, at the server');

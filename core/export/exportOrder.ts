@@ -1,4 +1,4 @@
-import { boolean, object, string, type InferType } from 'yup';
+import { boolean, number, object, string, type InferType } from 'yup';
 import { type Hex, hexSchema } from '../colour/index.ts';
 import type { Immutable } from '../schema/index.ts';
 import { bleedSchema, NO_BLEED } from './bleed.ts';
@@ -16,9 +16,12 @@ export const exportOrderSchema = object({
   marks: boolean().required(),
   /** What lies behind a design without a ground; transparent where missing. */
   backdrop: hexSchema.optional(),
+  /** Bits a channel, of a PNG alone; 8 where missing. */
+  depth: number<16>().oneOf([16]).optional(),
 })
   .noUnknown()
-  .required();
+  .required()
+  .test('deep', '16 bits a channel are for PNG', ({ format, depth }) => depth === undefined || format === 'png');
 
 type Fields = Immutable<InferType<typeof exportOrderSchema>>;
 export interface ExportOrder extends Omit<Fields, 'extent' | 'size' | 'backdrop'> {

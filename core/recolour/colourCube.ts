@@ -21,6 +21,19 @@ export function lowestNode(r: number, g: number, b: number): number {
   return ((BELOW[r] as number) * NODES + (BELOW[g] as number)) * NODES + (BELOW[b] as number);
 }
 
+/** The nodes around all colours of some pixels, each once. @param data RGBA, not premultiplied */
+export function nodesAround(data: Uint8ClampedArray): number[] {
+  const lowest = new Uint8Array(NODE_COUNT);
+  for (let at = 0; at < data.length; at += 4)
+    lowest[lowestNode(data[at] as number, data[at + 1] as number, data[at + 2] as number)] = 1;
+  const isAround = new Uint8Array(NODE_COUNT);
+  for (let node = 0; node < NODE_COUNT; node++)
+    if (lowest[node]) for (const corner of CORNERS) isAround[node + corner] = 1;
+  const nodes: number[] = [];
+  for (let node = 0; node < NODE_COUNT; node++) if (isAround[node]) nodes.push(node);
+  return nodes;
+}
+
 /** The node nearest to a colour of 8-bit channels. */
 export function nearestNode(r: number, g: number, b: number): number {
   return (Math.round(r / STEP) * NODES + Math.round(g / STEP)) * NODES + Math.round(b / STEP);

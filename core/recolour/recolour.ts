@@ -1,7 +1,7 @@
 import { channels, channelsOfOklab, type Hex, oklabOfChannels } from '../colour/index.ts';
-import { interpolate, nearestNode, NODE_COUNT, nodeColour } from './colourCube.ts';
+import { interpolate, nearestNode, nodesAround, NODE_COUNT, nodeColour } from './colourCube.ts';
 import type { Mixing } from './mixing.ts';
-import { nodesOfEntries, type PaletteTable } from './paletteTable.ts';
+import type { PaletteTable } from './paletteTable.ts';
 
 /**
  * Recolours pixels when the entries of their palette become other colours: every pixel moves in OKLab by the mean of what the entries
@@ -18,17 +18,18 @@ export function recolour(
   inks: readonly Hex[],
   mixing: Mixing = 'eye',
 ): void {
+  if (mixing === 'eye' && inks.every((ink, n) => ink === table.palette[n])) return;
+  const nodes = nodesAround(data);
+  table.require(nodes);
   if (mixing === 'shares') {
-    mixShares(data, table, inks);
+    mixShares(data, table, inks, nodes);
     return;
   }
   if (mixing === 'nearest') {
     takeNearest(data, table, inks);
     return;
   }
-  if (inks.every((ink, n) => ink === table.palette[n])) return;
-  const moves = movesTo(table, inks);
-  interpolate(moves, data, (pixel, r, g, b) => {
+  interpolate(movesTo(table, inks, nodes), data, (pixel, r, g, b) => {
     const at = 4 * pixel;
     data[at] = (data[at] as number) + r;
     data[at + 1] = (data[at + 1] as number) + g;
@@ -36,15 +37,29 @@ export function recolour(
   });
 }
 
-/** By how much each channel changes at each node. Beyond sRGB the curve goes on: only what is interpolated is cut off. */
-function movesTo({ palette, weights }: PaletteTable, inks: readonly Hex[]): Float32Array {
+/** By how much each channel changes at nodes. Beyond sRGB the curve goes on: only what is interpolated is cut off. */
+function movesTo(
+  { palette, weights, owners }: PaletteTable,
+  inks: readonly Hex[],
+  nodes: readonly number[],
+): Float32Array {
   const count = palette.length;
   const shifts = palette.map((entry, n) => {
     const [from, to] = [entry, inks[n] ?? entry].map((colour) => oklabOfChannels(...channels(colour)));
     return [0, 1, 2].map((axis) => (to?.[axis] ?? 0) - (from?.[axis] ?? 0));
   });
   const moves = new Float32Array(3 * NODE_COUNT);
-  for (let node = 0; node < NODE_COUNT; node++) {
+  for (const node of nodes) {
+    const owner = owners.get(node);
+    if (owner !== undefined) {
+      // Beside an entry all moves are the entry's own, so that its colour becomes the new one to the digit.
+      const [from, to] = [channels(palette[owner] as Hex), channels(inks[owner] ?? (palette[owner] as Hex))];
+      moves.set(
+        to.map((channel, axis) => channel - (from[axis] as number)),
+        3 * node,
+      );
+      continue;
+    }
     const [l, a, b] = [0, 1, 2].map((axis) => {
       let sum = 0;
       for (let n = 0; n < count; n++) sum += (weights[node * count + n] as number) * (shifts[n]?.[axis] as number);
@@ -56,27 +71,25 @@ function movesTo({ palette, weights }: PaletteTable, inks: readonly Hex[]): Floa
     const to = channelsOfOklab(lab[0] + (l ?? 0), lab[1] + (a ?? 0), lab[2] + (b ?? 0));
     for (let axis = 0; axis < 3; axis++) moves[3 * node + axis] = (to[axis] as number) - (from[axis] as number);
   }
-  // Around an entry all moves are the entry's own, so that its colour becomes the new one to the digit.
-  for (const [node, owner] of nodesOfEntries(palette)) {
-    const [from, to] = [channels(palette[owner] as Hex), channels(inks[owner] ?? (palette[owner] as Hex))];
-    moves.set(
-      to.map((channel, axis) => channel - (from[axis] as number)),
-      3 * node,
-    );
-  }
   return moves;
 }
 
 /** Gives each pixel the inks in the shares in which it mixes their entries. */
-function mixShares(data: Uint8ClampedArray, { weights }: PaletteTable, inks: readonly Hex[]): void {
+function mixShares(
+  data: Uint8ClampedArray,
+  { weights }: PaletteTable,
+  inks: readonly Hex[],
+  nodes: readonly number[],
+): void {
   const colours = inks.map(channels);
   const mixtures = new Float32Array(3 * NODE_COUNT);
-  for (let at = 0; at < mixtures.length; at++) {
-    const [first, axis] = [Math.floor(at / 3) * inks.length, at % 3];
-    let sum = 0;
-    for (const [n, colour] of colours.entries()) sum += (weights[first + n] as number) * (colour[axis] as number);
-    mixtures[at] = sum;
-  }
+  for (const node of nodes)
+    for (let axis = 0; axis < 3; axis++) {
+      let sum = 0;
+      for (const [n, colour] of colours.entries())
+        sum += (weights[node * inks.length + n] as number) * (colour[axis] as number);
+      mixtures[3 * node + axis] = sum;
+    }
   interpolate(mixtures, data, (pixel, r, g, b) => {
     const at = 4 * pixel;
     data[at] = r;

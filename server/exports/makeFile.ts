@@ -37,7 +37,8 @@ export function planFile(
   const fileName = orderFileName(template, design.repeat, order, { name, date, number });
   if (isVectorOrder(order)) return { task: { kind: 'vector', ...shared, order }, fileName, bytes: BYTES_OF_SHAPES };
   const task = exportTask({ ...shared, order, prove: true });
-  return { task, fileName, bytes: BYTES_PER_PIXEL[order.format] * exportPixels(task) };
+  const deep = order.depth === 16 ? 2 : 1;
+  return { task, fileName, bytes: deep * BYTES_PER_PIXEL[order.format] * exportPixels(task) };
 }
 
 /** Makes a planned file; where that fails or is stopped, nothing of it is left. */

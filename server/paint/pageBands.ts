@@ -2,6 +2,7 @@ import { setImmediate } from 'node:timers/promises';
 import { cellRowsOf, copyPlaneRow, type ExportPlan, trimMarks } from '../../core/export/index.ts';
 import type { Box } from '../../core/geometry/index.ts';
 import { type CanvasBackend, paintingPlane, type Scene, SpriteCache } from '../../core/paint/index.ts';
+import { type DeepGround, deepGround, deepRows } from './deepPixels.ts';
 import { nodeSurface, type NodeSurface } from './nodeBackend.ts';
 
 /** Pixels painted at a time: few, so that one band is encoded while the next is painted. */
@@ -20,14 +21,16 @@ export interface PagePainting {
   readonly scene: Scene;
   readonly backend: CanvasBackend;
   readonly plan: ExportPlan;
-  /** Bytes per pixel: with or without alpha. */
+  /** With or without alpha. */
   readonly channels: 3 | 4;
+  /** Bits a channel. */
+  readonly depth: 8 | 16;
 }
 
 /** Some rows of a page, from the top on. */
 export interface Band {
   readonly rows: number;
-  /** Tightly packed, width × rows × channels bytes. */
+  /** Tightly packed, width × rows × channels × depth / 8 bytes. */
   readonly data: Uint8Array;
 }
 
@@ -38,7 +41,8 @@ export interface Band {
  * @param progress called with the share that is painted, 0 to 1
  */
 export async function* pageBands(painting: PagePainting, progress: (share: number) => void): AsyncGenerator<Band> {
-  const { plan, backend, channels } = painting;
+  const { plan, backend } = painting;
+  const bytes = bytesOf(painting);
   const { page, painted, grid, width, height } = plan;
   const cells =
     ((painted.right - painted.left) * (painted.bottom - painted.top)) / (grid.cell.width * grid.cell.height);
@@ -51,7 +55,7 @@ export async function* pageBands(painting: PagePainting, progress: (share: numbe
   const atATime = rowsAtATime(width, isSmall ? BAND_PIXELS : LARGE_BAND_PIXELS);
   for (let top = page.top; top < page.bottom; top += atATime) {
     const bottom = Math.min(page.bottom, top + atATime);
-    const data = new Uint8Array(width * (bottom - top) * channels);
+    const data = new Uint8Array(width * (bottom - top) * bytes);
     const band = { left: page.left, top, right: page.right, bottom };
     if (page.left < painted.left) data.fill(255);
     const inside = { ...painted, top: Math.max(top, painted.top), bottom: Math.min(bottom, painted.bottom) };
@@ -61,7 +65,7 @@ export async function* pageBands(painting: PagePainting, progress: (share: numbe
           cellShare * (cell?.share ?? 1) +
             (1 - cellShare) * ((inside.top - page.top + share * (inside.bottom - inside.top)) / height),
         );
-      const into = { data, band, channels };
+      const into = { data, band, bytes };
       if (cell) {
         await cell.require(inside, () => done(0));
         layRows(cell.data, painting, inside, into);
@@ -69,7 +73,7 @@ export async function* pageBands(painting: PagePainting, progress: (share: numbe
       done(1);
       await setImmediate();
     }
-    if (page.left < painted.left) for (const mark of marks) fillBlack(mark, { data, band, channels });
+    if (page.left < painted.left) for (const mark of marks) fillBlack(mark, painting, { data, band, bytes });
     yield { rows: bottom - top, data };
   }
 }
@@ -83,11 +87,17 @@ function rowsAtATime(width: number, pixels: number): number {
 interface Target {
   readonly data: Uint8Array;
   readonly band: Box;
-  readonly channels: number;
+  /** Of a pixel. */
+  readonly bytes: number;
 }
 
-function offsetIn({ band, channels }: Target, x: number, y: number): number {
-  return ((y - band.top) * (band.right - band.left) + x - band.left) * channels;
+/** Bytes of a pixel. */
+function bytesOf({ channels, depth }: PagePainting): number {
+  return channels * (depth / 8);
+}
+
+function offsetIn({ band, bytes }: Target, x: number, y: number): number {
+  return ((y - band.top) * (band.right - band.left) + x - band.left) * bytes;
 }
 
 /** The pixels of one cell, painted some rows at a time when they are first asked for, so that encoding need not wait for all of it. */
@@ -100,7 +110,7 @@ class KeptCell {
 
   constructor(painting: PagePainting, sprites: SpriteCache | undefined) {
     const { width, height } = painting.plan.grid.cell;
-    this.data = new Uint8Array(width * height * painting.channels);
+    this.data = new Uint8Array(width * height * bytesOf(painting));
     this.#painting = painting;
     this.#sprites = sprites;
     this.#atATime = rowsAtATime(width, BAND_PIXELS);
@@ -113,7 +123,8 @@ class KeptCell {
 
   /** Paints what some rows of the plane are copied out of, unless it is there. */
   async require(rows: Box, progress: () => void): Promise<void> {
-    const { plan, channels } = this.#painting;
+    const { plan } = this.#painting;
+    const bytes = bytesOf(this.#painting);
     const { width, height } = plan.grid.cell;
     const needed = new Set<number>();
     for (let y = rows.top; y < rows.bottom; y += 1)
@@ -124,34 +135,38 @@ class KeptCell {
       const top = part * this.#atATime;
       const window = { left: 0, top, right: width, bottom: Math.min(height, top + this.#atATime) };
       const band = { left: 0, top: 0, right: width, bottom: height };
-      await paintRows(this.#painting, window, { data: this.data, band, channels }, this.#sprites, progress);
+      await paintRows(this.#painting, window, { data: this.data, band, bytes }, this.#sprites, progress);
       this.#painted.add(part);
     }
   }
 }
 
-function layRows(cell: Uint8Array, { plan, channels }: PagePainting, rows: Box, into: Target): void {
+function layRows(cell: Uint8Array, { plan }: PagePainting, rows: Box, into: Target): void {
   const { left, right } = rows;
   for (let y = rows.top; y < rows.bottom; y += 1)
-    copyPlaneRow(cell, plan.grid, channels, { y, left, right }, into.data, offsetIn(into, left, y));
+    copyPlaneRow(cell, plan.grid, into.bytes, { y, left, right }, into.data, offsetIn(into, left, y));
 }
 
 async function paintRows(
-  { scene, backend, plan: { grid } }: PagePainting,
+  painting: PagePainting,
   window: Box,
   into: Target,
   sprites: SpriteCache | undefined,
   progress: (share: number) => void,
 ): Promise<void> {
+  const { scene, backend, depth, plan } = painting;
+  const { grid } = plan;
+  const ground = depth === 16 ? deepGround(scene, grid) : undefined;
   const surface = nodeSurface(window.right - window.left, window.bottom - window.top);
   let since = performance.now();
-  for (const share of paintingPlane(surface.context, { scene, grid, window }, backend, sprites && { sprites })) {
+  const options = { bare: ground !== undefined, ...(sprites && { sprites }) };
+  for (const share of paintingPlane(surface.context, { scene, grid, window }, backend, options)) {
     if (performance.now() - since < PATIENCE_MS) continue;
     progress(share);
     await setImmediate();
     since = performance.now();
   }
-  readInto(surface, window, into);
+  readInto(surface, window, painting, ground, into);
   // Its memory goes back at once rather than when the collector comes round.
   surface.resize(1, 1);
 }
@@ -159,15 +174,27 @@ async function paintRows(
 /** Rows read back at a time, so that a band is never held twice as RGBA. */
 const READ_ROWS = 64;
 
-function readInto({ canvas }: NodeSurface, window: Box, into: Target): void {
+function readInto(
+  { canvas }: NodeSurface,
+  window: Box,
+  { channels, depth }: PagePainting,
+  ground: DeepGround | undefined,
+  into: Target,
+): void {
   const context = canvas.getContext('2d');
-  const { channels, data: out } = into;
+  const { data: out } = into;
   for (let y = 0; y < canvas.height; y += READ_ROWS) {
     const rows = Math.min(READ_ROWS, canvas.height - y);
     const { data } = context.getImageData(0, y, canvas.width, rows);
+    const top = window.top + y;
+    if (depth === 16) {
+      const part = { ...window, top, bottom: top + rows };
+      deepRows(data, part, channels, ground, (at, row) => out.set(row, offsetIn(into, window.left, at)));
+      continue;
+    }
     for (let row = 0; row < rows; row += 1) {
       const from = row * canvas.width * 4;
-      const at = offsetIn(into, window.left, window.top + y + row);
+      const at = offsetIn(into, window.left, top + row);
       if (channels === 4) out.set(data.subarray(from, from + canvas.width * 4), at);
       else
         for (let i = from, o = at; i < from + canvas.width * 4; i += 4, o += 3) {
@@ -179,12 +206,13 @@ function readInto({ canvas }: NodeSurface, window: Box, into: Target): void {
   }
 }
 
-function fillBlack({ left, top, right, bottom }: Box, into: Target): void {
-  const { data, band, channels } = into;
+function fillBlack({ left, top, right, bottom }: Box, { channels, depth }: PagePainting, into: Target): void {
+  const { data, band } = into;
+  const colours = 3 * (depth / 8);
   for (let y = Math.max(top, band.top); y < Math.min(bottom, band.bottom); y += 1)
     for (let x = Math.max(left, band.left); x < Math.min(right, band.right); x += 1) {
       const at = offsetIn(into, x, y);
-      data.fill(0, at, at + 3);
-      if (channels === 4) data[at + 3] = 255;
+      data.fill(0, at, at + colours);
+      if (channels === 4) data.fill(255, at + colours, at + into.bytes);
     }
 }

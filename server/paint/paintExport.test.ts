@@ -154,7 +154,13 @@ describe('a file', () => {
         .toBuffer(),
     );
     const plan = exportPlan(design.repeat, task.order);
-    const painting = { scene: sceneOf(design, LEAF_MOTIFS), backend: nodeBackend(), plan, channels: 3 } as const;
+    const painting = {
+      scene: sceneOf(design, LEAF_MOTIFS),
+      backend: nodeBackend(),
+      plan,
+      channels: 3,
+      depth: 8,
+    } as const;
     await expect(proveFile(file, painting, task.order)).rejects.toThrow(/differs from the plane by up to 1/);
   });
 
@@ -162,5 +168,76 @@ describe('a file', () => {
     const { file } = await made(order({ format: 'tiff' }));
     expect(existsSync(file)).toBe(true);
     expect(readdirSync(folder).filter((name) => /part|scratch/.test(name))).toEqual([]);
+  });
+});
+
+describe('a PNG with 16 bits a channel', () => {
+  const gradient: Design = {
+    ...design,
+    inks: [...design.inks, { id: 'dawn', name: 'Dawn', prints: [] }],
+    colourways: [{ id: 'base', name: 'Base', colours: { ground: '#183850', dawn: '#20455f' } }],
+    ground: {
+      kind: 'gradient',
+      stops: [
+        { ink: 'ground', at: 0 },
+        { ink: 'dawn', at: 0.5 },
+      ],
+      across: 1,
+      down: 0,
+    },
+  };
+  const deep = async (file: string): Promise<Uint16Array> =>
+    new Uint16Array(
+      new Uint8Array(
+        await sharp(file, { ignoreIcc: true }).toColourspace('rgb16').removeAlpha().raw({ depth: 'ushort' }).toBuffer(),
+      ).buffer,
+    );
+
+  it('has a gradient in steps that 8 bits cannot tell, under the same motifs, and closes to the bit', async () => {
+    const wish = order({ size: { kind: 'pixels', width: 900 } });
+    const fine = await made({ ...wish, depth: 16 }, gradient);
+    expect(fine.proof).toMatchObject({ largest: 0, tiled: true });
+    expect((await sharp(fine.file).metadata()).depth).toBe('ushort');
+    const [found, coarse] = [await deep(fine.file), await decoded((await made(wish, gradient)).file)];
+    let largest = 0;
+    for (let n = 0; n < found.length; n++) {
+      const other = coarse[4 * Math.floor(n / 3) + (n % 3)] as number;
+      largest = Math.max(largest, Math.abs((found[n] as number) / 257 - other));
+    }
+    // At soft edges both round, the canvas after each motif.
+    expect(largest).toBeLessThanOrEqual(3);
+    const levels = new Set<number>();
+    for (let n = 0; n < 3 * fine.width; n += 3) levels.add(found[n] as number);
+    expect(levels.size).toBeGreaterThan(200);
+    const coarseLevels = new Set<number>();
+    for (let n = 0; n < 4 * fine.width; n += 4) coarseLevels.add(coarse[n] as number);
+    expect(coarseLevels.size).toBeLessThan(levels.size / 2);
+
+    const twice = await made(
+      { ...wish, depth: 16, extent: { kind: 'repeats', columns: 2, rows: 1 }, size: { kind: 'pixels', width: 1800 } },
+      gradient,
+    );
+    const both = await deep(twice.file);
+    const row = 3 * fine.width;
+    for (let y = 0; y < fine.height; y += 7)
+      for (const half of [0, 1])
+        expect(Buffer.from(both.buffer, 2 * (2 * y + half) * row, 2 * row)).toEqual(
+          Buffer.from(found.buffer, 2 * y * row, 2 * row),
+        );
+  });
+
+  it('has the pixels of 8 bits where a motif is blended with the ground, or there is no gradient', async () => {
+    const blended = {
+      ...gradient,
+      placements: gradient.placements.map((placement) => ({ ...placement, blend: 'multiply' as const })),
+    };
+    for (const of of [blended, design]) {
+      const fine = await deep((await made(order({ depth: 16 }), of)).file);
+      const coarse = await decoded((await made(order(), of)).file);
+      for (let n = 0; n < fine.length; n++) {
+        const other = 257 * (coarse[4 * Math.floor(n / 3) + (n % 3)] as number);
+        if (fine[n] !== other) expect(fine[n]).toBe(other);
+      }
+    }
   });
 });

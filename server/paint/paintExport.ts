@@ -23,9 +23,10 @@ export async function paintExport(task: PaintTask, { progress }: TaskContext): P
   const plan = exportPlan(design.repeat, order);
   const { scene, backend } = await loadScene(design, motifs, new Blobs(blobs));
   const shown = onBackdrop(scene, order.backdrop);
-  const painting: PagePainting = { scene: shown, backend, plan, channels: shown.ground ? 3 : 4 };
+  const depth = order.depth ?? 8;
+  const painting: PagePainting = { scene: shown, backend, plan, channels: shown.ground ? 3 : 4, depth };
   const { width, height, density } = plan;
-  const facts = { width, height, channels: painting.channels, density, title };
+  const facts: PictureFacts = { width, height, channels: painting.channels, depth, density, title };
   // Written beside and renamed, so that nobody ever downloads half a file.
   const part = partOf(file);
   let peakMemory = 0;
@@ -54,7 +55,9 @@ async function write(
   format: PaintTask['order']['format'],
 ): Promise<'palette' | 'full'> {
   const finder =
-    format === 'png' && facts.width * facts.height <= SMALL ? new PaletteFinder(facts.channels) : undefined;
+    format === 'png' && facts.depth === 8 && facts.width * facts.height <= SMALL
+      ? new PaletteFinder(facts.channels)
+      : undefined;
   const waiting: Uint8Array[] = [];
   let sink: Sink | undefined;
   try {

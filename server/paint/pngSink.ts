@@ -21,9 +21,9 @@ export type Palette = readonly number[];
 
 /** Opens a PNG for writing. @param palette all colours of the picture, in which its rows are then given, one byte a pixel */
 export async function pngSink(file: string, facts: PictureFacts, palette?: Palette): Promise<Sink> {
-  const { width, height, channels, density, title } = facts;
+  const { width, height, channels, depth, density, title } = facts;
   const handle = await open(file, 'w');
-  const rowBytes = width * (palette ? 1 : channels);
+  const rowBytes = width * (palette ? 1 : channels * (depth / 8));
   const deflate = createDeflate({ chunkSize: DEFLATED_AT_A_TIME });
   let failure: Error | undefined;
   // One after another, in the order in which they come.
@@ -64,7 +64,7 @@ export async function pngSink(file: string, facts: PictureFacts, palette?: Palet
     const head = Buffer.alloc(13);
     head.writeUInt32BE(width, 0);
     head.writeUInt32BE(height, 4);
-    head[8] = 8;
+    head[8] = palette ? 8 : depth;
     head[9] = palette ? 3 : channels === 4 ? 6 : 2;
     await writeChunk(to, 'IHDR', head);
     await writeChunk(to, 'iCCP', Buffer.concat([Buffer.from('sRGB\0\0', 'latin1'), deflateSync(await srgbProfile())]));

@@ -2,6 +2,7 @@ import sharp from 'sharp';
 import { type ExportOrder, isTiling, RASTER_FORMATS } from '../../core/export/index.ts';
 import { type Box, shiftBox } from '../../core/geometry/index.ts';
 import { paintPlane } from '../../core/paint/index.ts';
+import { deepGround, deepRows } from './deepPixels.ts';
 import { nodeSurface, pixelsOf } from './nodeBackend.ts';
 import type { PagePainting } from './pageBands.ts';
 
@@ -39,14 +40,21 @@ interface Strip {
  */
 export async function proveFile(file: string, painting: PagePainting, order: ExportOrder): Promise<Proof> {
   const tiled = isTiling(order.extent);
-  const { channels } = painting;
+  const { channels, depth } = painting;
+  const unit = depth === 16 ? 257 : 1;
   let [pixels, largest, sum] = [0, 0, 0];
   for (const { at, plane } of stripsOf(painting, tiled)) {
     const [width, height] = [at.right - at.left, at.bottom - at.top];
-    const found = await sharp(file, { limitInputPixels: false, sequentialRead: true, ignoreIcc: true })
-      .extract({ left: at.left, top: at.top, width, height })
-      .raw({ depth: 'uchar' })
-      .toBuffer({ resolveWithObject: true });
+    const part = sharp(file, { limitInputPixels: false, sequentialRead: true, ignoreIcc: true }).extract({
+      left: at.left,
+      top: at.top,
+      width,
+      height,
+    });
+    const found = await (
+      depth === 16 ? part.toColourspace('rgb16').raw({ depth: 'ushort' }) : part.raw({ depth: 'uchar' })
+    ).toBuffer({ resolveWithObject: true });
+    const values = depth === 16 ? new Uint16Array(new Uint8Array(found.data).buffer) : found.data;
     if (found.info.width !== width || found.info.height !== height)
       throw new Error(`${file} is not as large as it should be`);
     for (let top = plane.top; top < plane.bottom; top += ROWS) {
@@ -56,8 +64,8 @@ export async function proveFile(file: string, painting: PagePainting, order: Exp
       for (let i = 0, o = from; i < wanted.length; i += 4, o += found.info.channels) {
         for (let channel = 0; channel < channels; channel += 1) {
           // A picture without alpha is opaque.
-          const value = channel < found.info.channels ? (found.data[o + channel] as number) : 255;
-          const difference = Math.abs(value - (wanted[i + channel] as number));
+          const value = channel < found.info.channels ? (values[o + channel] as number) : 255 * unit;
+          const difference = Math.abs(value - (wanted[i + channel] as number)) / unit;
           sum += difference;
           if (difference > largest) largest = difference;
         }
@@ -97,12 +105,21 @@ function stripsOf({ plan }: PagePainting, tiled: boolean): Strip[] {
   return painted.left === trim.left ? strips : [...strips, ...along(painted).map((part) => strip(part))];
 }
 
-function planePixels({ scene, backend, plan: { grid } }: PagePainting, window: Box): Uint8ClampedArray {
+/** RGBA of a window of the plane as the file should have it. */
+function planePixels({ scene, backend, depth, plan: { grid } }: PagePainting, window: Box): ArrayLike<number> {
   const surface = nodeSurface(window.right - window.left, window.bottom - window.top);
-  paintPlane(surface.context, { scene, grid, window }, backend);
+  const ground = depth === 16 ? deepGround(scene, grid) : undefined;
+  paintPlane(surface.context, { scene, grid, window }, backend, { bare: ground !== undefined });
   const pixels = pixelsOf(surface);
   surface.resize(1, 1);
-  return pixels;
+  if (depth === 8) return pixels;
+  const deep = new Uint16Array(pixels.length);
+  const width = window.right - window.left;
+  deepRows(pixels, window, 4, ground, (y, row) => {
+    for (let n = 0; n < 4 * width; n += 1)
+      deep[4 * (y - window.top) * width + n] = ((row[2 * n] as number) << 8) | (row[2 * n + 1] as number);
+  });
+  return deep;
 }
 
 /** What was found, for people and for the file: ASCII letters only. */

@@ -3,6 +3,8 @@ export interface PictureFacts {
   readonly width: number;
   readonly height: number;
   readonly channels: 3 | 4;
+  /** Bits a channel; 16 with the higher byte first. */
+  readonly depth: 8 | 16;
   /** Dots per inch. */
   readonly density: number;
   readonly title: string;

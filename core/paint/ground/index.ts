@@ -1,2 +1,3 @@
 export * from './paintGround.ts';
 export * from './sceneGround.ts';
+export { deepWave } from './waveRows.ts';

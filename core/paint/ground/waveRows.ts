@@ -4,8 +4,8 @@ import type { PixelGrid } from '../../lattice/index.ts';
 import { type Channels, mixer } from './mixture.ts';
 import type { PatternedScene, WaveScene } from './sceneGround.ts';
 
-/** Steps that a fading wave is painted in. */
-const STEPS = 2048;
+/** Steps that a fading wave is painted in, and with 16 bits a channel. */
+const [STEPS, DEEP_STEPS] = [1 << 11, 1 << 15];
 /** Phases that the means of a fading wave are kept for. */
 const PHASES = 1 << 15;
 
@@ -68,6 +68,29 @@ export function waveRows(ground: Waved, { lattice: { domain } }: PixelGrid): (pa
   };
 }
 
+/**
+ * A gradient with 16 bits a channel.
+ *
+ * @returns writes `count` pixels from a place of the lattice's upright domain on, red, green and blue from 0 to 65535
+ */
+export function deepWave(
+  ground: Waved,
+  { lattice: { domain } }: PixelGrid,
+): (x: number, y: number, count: number, out: Uint16Array) => void {
+  const wave = waveOf(ground, DEEP_STEPS);
+  const stepX = ground.waves.across / domain.width;
+  const stepY = ground.waves.down / domain.height;
+  const footprint = Math.abs(stepX) + Math.abs(stepY);
+  const mean = new Float64Array(3);
+  return (x, y, count, out) => {
+    for (let pixel = 0; pixel < count; pixel++) {
+      const phase = (x + pixel + 0.5) * stepX + (y + 0.5) * stepY;
+      meanOf(wave, phase - Math.floor(phase), footprint, mean);
+      for (let n = 0; n < 3; n++) out[3 * pixel + n] = Math.round(257 * Math.min(255, Math.max(0, mean[n] as number)));
+    }
+  };
+}
+
 /** What a fading wave's means are at so many phases; between neighbours they differ by less than 8 bits can tell. */
 function meansOf(wave: Wave, length: number): Uint8ClampedArray {
   const means = new Uint8ClampedArray(3 * PHASES);
@@ -114,8 +137,9 @@ function pieceAt({ edges }: Wave, phase: number): number {
   return low;
 }
 
-function waveOf({ kind, stops, mixing }: Waved): Wave {
-  const pieces = kind === 'stripes' ? bandsOf(stops) : mixing === 'nearest' ? halvesOf(stops) : fadesOf(stops, mixing);
+function waveOf({ kind, stops, mixing }: Waved, steps = STEPS): Wave {
+  const pieces =
+    kind === 'stripes' ? bandsOf(stops) : mixing === 'nearest' ? halvesOf(stops) : fadesOf(stops, mixing, steps);
   const edges = new Float64Array(pieces.length + 1);
   const colours = new Float64Array(3 * pieces.length);
   const sums = new Float64Array(3 * pieces.length + 3);
@@ -153,19 +177,19 @@ function halvesOf(stops: WaveScene['stops']): Piece[] {
   return bandsOf(begins.sort((a, b) => a.at - b.at));
 }
 
-function fadesOf(stops: WaveScene['stops'], mixing: Waved['mixing']): Piece[] {
+function fadesOf(stops: WaveScene['stops'], mixing: Waved['mixing'], steps: number): Piece[] {
   const legs = stops.map((stop, n) => {
     const next = stops[n + 1] ?? { at: (stops[0]?.at ?? 0) + 1, colour: (stops[0] ?? stop).colour };
     return { from: stop.at, length: next.at - stop.at, mix: mixer(stop.colour, next.colour, mixing) };
   });
-  return Array.from({ length: STEPS }, (_, n) => {
-    const middle = (n + 0.5) / STEPS;
+  return Array.from({ length: steps }, (_, n) => {
+    const middle = (n + 0.5) / steps;
     const leg = legs.findLast(({ from }) => from <= middle);
     // What lies before the first stop is the end of the leg from the last one.
     const { from, length, mix } = leg ?? {
       ...(legs.at(-1) as (typeof legs)[number]),
       from: (legs.at(-1)?.from ?? 0) - 1,
     };
-    return { from: n / STEPS, colour: mix(length > 0 ? (middle - from) / length : 1) };
+    return { from: n / steps, colour: mix(length > 0 ? (middle - from) / length : 1) };
   });
 }

@@ -14,6 +14,7 @@ import {
 } from '../../../core/export/index.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
+import { Tick } from '../../ui/Tick.tsx';
 import { BleedFields } from './BleedFields.tsx';
 import { ExtentFields } from './ExtentFields.tsx';
 import { SizeFields } from './SizeFields.tsx';
@@ -34,7 +35,10 @@ function inFormat(order: AnyOrder, format: FormatName): AnyOrder {
   const vector = VECTOR_FORMAT_NAMES.find((name) => name === format);
   if (vector) return isVectorOrder(order) ? { ...order, format: vector } : { ...vectorTileOrder(vector), ...kept };
   const raster = RASTER_FORMAT_NAMES.find((name) => name === format) ?? 'png';
-  if (!isVectorOrder(order)) return { ...order, format: raster };
+  if (!isVectorOrder(order)) {
+    const { depth, ...rest } = order;
+    return { ...rest, format: raster, ...(raster === 'png' && depth && { depth }) };
+  }
   return { ...tileOrder({ kind: 'density', dpi: 300 }), format: raster, ...kept };
 }
 
@@ -62,6 +66,19 @@ export function OrderFields({ order, subjects, onChange }: Props) {
             width={measureExtent(order.extent, repeat).width}
             onChange={(size) => onChange({ ...order, size })}
           />
+          {order.format === 'png' && (
+            <div>
+              <Tick
+                label={TEXTS.sixteenBits}
+                on={order.depth === 16}
+                onChange={(on) => {
+                  const { depth: _, ...rest } = order;
+                  onChange(on ? { ...rest, depth: 16 } : rest);
+                }}
+              />
+              <p className="text-xs text-graphite">{TEXTS.sixteenBitsNote}</p>
+            </div>
+          )}
           <BleedFields
             amount={order.bleed.amount}
             unit={order.bleed.unit}

@@ -1,6 +1,8 @@
 /** What the export says. */
 export const TEXTS = {
   colourways: 'Colourways',
+  sixteenBits: '16 bits a channel',
+  sixteenBitsNote: 'Finer steps in a gradient ground, and a file about twice as large.',
   exportFile: 'Export a file',
   exportSwatches: (count: number): string => `Export ${count} swatches`,
   exportFiles: (count: number): string => `Export ${count} files`,
