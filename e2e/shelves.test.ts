@@ -68,8 +68,8 @@ it('says what is wrong with a broken shelf, and lifts a palette from a picture',
     .png()
     .toBuffer();
   await (await page.find('input[aria-label="From a picture"]')).sendKeys(file('Shore.png', picture));
-  await page.find('[aria-label="#1f5f7f: 75.0 %"]');
-  await page.find('[aria-label="#e8dcc0: 25.0 %"]');
+  await page.find('[aria-label="#1F5F7F: 75.0 %"]');
+  await page.find('[aria-label="#E8DCC0: 25.0 %"]');
   await click(driver, 'button', 'Keep as a shelf');
   await page.find('[aria-label="Shore"]');
   await page.choose('What to do with Shore', 'Delete');
