@@ -1,7 +1,6 @@
 import type { Hex } from '../core/colour/index.ts';
 import { UPRIGHT } from '../core/geometry/index.ts';
-import { type CleanSteps, NO_STEPS, type Part, type Piece, type ShapeRecipe } from '../core/recipe/index.ts';
-import { stopsTo } from '../core/shapes/index.ts';
+import { type CleanSteps, NO_STEPS, type Part, type Piece, type ShapeRecipe, stopsTo } from '../core/recipe/index.ts';
 import { INKS } from './draw/block.ts';
 import { sampleMotifId } from './sampleDesign.ts';
 

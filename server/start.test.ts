@@ -1,4 +1,4 @@
-import type { ChildProcess } from 'node:child_process';
+import { type ChildProcess, execFileSync } from 'node:child_process';
 import { type AddressInfo, createServer } from 'node:net';
 import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -145,6 +145,19 @@ describe('starting', () => {
     chmodSync(place, 0o500);
     expect((await start('--port', '0', '--data', join(place, 'data')).ended).code).toBe(1);
     chmodSync(place, 0o700);
+  });
+
+  it('loads no engine that draws or reads files before one is needed: with them it takes twice as long', () => {
+    const main = new URL('./main.ts', import.meta.url).href;
+    const code = `await import(${JSON.stringify(main)});
+      const { createRequire } = await import('node:module');
+      console.log(Object.keys(createRequire(${JSON.stringify(main)}).cache).join('\\n'));`;
+    const loaded = execFileSync(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', code], {
+      encoding: 'utf8',
+    });
+    expect(loaded).toContain('/node_modules/express/');
+    for (const engine of ['paper', 'pdf-lib', '@napi-rs/canvas', 'sharp', 'css-tree', 'jsdom'])
+      expect(loaded).not.toContain(`/node_modules/${engine}/`);
   });
 });
 

@@ -1,5 +1,5 @@
 import { array, object, string, type InferType } from 'yup';
-import { hexSchema } from '../colour/index.ts';
+import { type Hex, hexSchema } from '../colour/index.ts';
 import { between, type Immutable, pointSchema, taggedUnion } from '../schema/index.ts';
 
 /** Stops of a fade. */
@@ -37,3 +37,11 @@ export const fadeSchema = taggedUnion(
 
 export type FadeStop = Immutable<InferType<typeof stopSchema>>;
 export type Fade = Immutable<InferType<typeof fadeSchema>>;
+
+/** From the full ink to a rest of it. @param rest 0 to 1 */
+export function stopsTo(ink: Hex, rest: number): readonly FadeStop[] {
+  return [
+    { offset: 0, ink, opacity: 1 },
+    { offset: 1, ink, opacity: rest },
+  ];
+}

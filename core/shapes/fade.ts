@@ -1,4 +1,3 @@
-import type { Hex } from '../colour/index.ts';
 import { type Box, IDENTITY, type Point } from '../geometry/index.ts';
 import type { Paint } from '../motif/index.ts';
 import type { Fade, FadeStop, Fill } from '../recipe/index.ts';
@@ -44,14 +43,6 @@ export function withStopAt(stops: readonly FadeStop[], index: number, offset: nu
   const most = stops[index + 1]?.offset ?? 1;
   const held = Math.min(most, Math.max(least, offset));
   return stops.map((stop, n) => (n === index ? { ...stop, offset: held } : stop));
-}
-
-/** From the full ink to a rest of it. @param rest 0 to 1 */
-export function stopsTo(ink: Hex, rest: number): readonly FadeStop[] {
-  return [
-    { offset: 0, ink, opacity: 1 },
-    { offset: 1, ink, opacity: rest },
-  ];
 }
 
 /** How far along a line a point lies, 0 to 1 and beyond. */

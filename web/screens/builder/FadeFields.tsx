@@ -1,8 +1,8 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { type Hex, withAlpha } from '../../../core/colour/index.ts';
-import { type Fade, type FadeStop, FEWEST_STOPS, type Fill, MOST_STOPS } from '../../../core/recipe/index.ts';
-import { stopsTo, withStopAt } from '../../../core/shapes/index.ts';
+import { type Fade, type FadeStop, FEWEST_STOPS, type Fill, MOST_STOPS, stopsTo } from '../../../core/recipe/index.ts';
+import { withStopAt } from '../../../core/shapes/index.ts';
 import { AmountField } from '../../ui/AmountField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';

@@ -1,8 +1,16 @@
 import type { Hex } from '../../../core/colour/index.ts';
 import type { Box, Point } from '../../../core/geometry/index.ts';
 import { pathBounds } from '../../../core/motif/index.ts';
-import type { CombineMode, Fade, FigureKind, Fill, Piece, ShapeRecipe } from '../../../core/recipe/index.ts';
-import { FIGURES, type Letterer, measured, outlinesOf, stopsTo } from '../../../core/shapes/index.ts';
+import {
+  type CombineMode,
+  type Fade,
+  type FigureKind,
+  type Fill,
+  type Piece,
+  type ShapeRecipe,
+  stopsTo,
+} from '../../../core/recipe/index.ts';
+import { FIGURES, type Letterer, measured, outlinesOf } from '../../../core/shapes/index.ts';
 import { TEXTS } from './texts.ts';
 
 /** How pieces combine, in the words of the interface. */
