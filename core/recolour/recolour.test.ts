@@ -7,16 +7,21 @@ import { paletteTable, recolour } from './index.ts';
 const channel = fc.integer({ min: 0, max: 255 });
 const hex = fc.integer({ min: 0, max: 0xffffff }).map((n): Hex => `#${n.toString(16).padStart(6, '0')}`);
 const lab = fc.tuple(channel, channel, channel).map(([r, g, b]): Lab => oklabOfChannels(r, g, b));
-/** Entries that are at least two nodes of the cube apart in some channel. */
-const palettes = fc
-  .array(hex, { minLength: 3, maxLength: 8 })
-  .filter((entries) =>
-    entries.every((one, n) =>
-      entries
-        .slice(n + 1)
-        .every((other) => channels(one).some((value, axis) => Math.abs(value - (channels(other)[axis] ?? 0)) > 16)),
-    ),
-  );
+/** Palettes whose entries are farther apart than so many levels in some channel. */
+const palettesOf = (levels: number, most: number): fc.Arbitrary<Hex[]> =>
+  fc
+    .array(hex, { minLength: 3, maxLength: most })
+    .filter((entries) =>
+      entries.every((one, n) =>
+        entries
+          .slice(n + 1)
+          .every((other) =>
+            channels(one).some((value, axis) => Math.abs(value - (channels(other)[axis] ?? 0)) > levels),
+          ),
+      ),
+    );
+/** Entries that share no node of the cube. */
+const palettes = palettesOf(16, 8);
 /** Tables take a while, so a few palettes see many colours each. */
 const FEW = { numRuns: 12, endOnFailure: true };
 
@@ -106,20 +111,26 @@ describe('recolouring', () => {
 
   it('leaves no bands: colours one step apart stay a few steps apart', () => {
     fc.assert(
-      fc.property(palettes, fc.array(hex, { minLength: 8, maxLength: 8 }), hex, hex, (palette, inks, from, to) => {
-        const [start, end] = [channels(from), channels(to)];
-        const ramp = Array.from({ length: 256 }, (_, n) =>
-          start.map((value, axis) => Math.round(value + ((end[axis] as number) - value) * (n / 255))),
-        );
-        const data = pixels(ramp);
-        recolour(data, paletteTable(palette), inks);
-        // Between neighbouring nodes, 8 levels apart, no more can change than from black to white.
-        for (let at = 4; at < data.length; at += 4)
-          for (let axis = 0; axis < 3; axis++) {
-            const step = Math.abs((data[at + axis] as number) - (data[at + axis - 4] as number));
-            expect(step).toBeLessThan(40);
-          }
-      }),
+      fc.property(
+        palettesOf(64, 5),
+        fc.array(hex, { minLength: 8, maxLength: 8 }),
+        hex,
+        hex,
+        (palette, inks, from, to) => {
+          const [start, end] = [channels(from), channels(to)];
+          const ramp = Array.from({ length: 256 }, (_, n) =>
+            start.map((value, axis) => Math.round(value + ((end[axis] as number) - value) * (n / 255))),
+          );
+          const data = pixels(ramp);
+          recolour(data, paletteTable(palette), inks);
+          // From one entry to another lie at least 64 levels, over which black can become white.
+          for (let at = 4; at < data.length; at += 4)
+            for (let axis = 0; axis < 3; axis++) {
+              const step = Math.abs((data[at + axis] as number) - (data[at + axis - 4] as number));
+              expect(step).toBeLessThan(40);
+            }
+        },
+      ),
       FEW,
     );
   });
