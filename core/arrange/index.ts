@@ -14,6 +14,7 @@ export * from './resizeCell.ts';
 export * from './restack.ts';
 export * from './selectInLasso.ts';
 export * from './selectSimilar.ts';
+export * from './showCopies.ts';
 export * from './snap.ts';
 export * from './takeArrangement.ts';
 export * from './transformPlacements.ts';

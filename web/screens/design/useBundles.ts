@@ -2,7 +2,7 @@ import type { DesignMotif } from '../../../contract/index.ts';
 import { cutText } from '../../../core/schema/index.ts';
 import { nanoid } from 'nanoid';
 import { useContext, useMemo } from 'react';
-import { gatherInstances, middleOf } from '../../../core/arrange/index.ts';
+import { gatherInstances, middleOf, showCopies } from '../../../core/arrange/index.ts';
 import { loosenBundle, partsAbout } from '../../../core/bundle/index.ts';
 import { newPlacement, type Placement } from '../../../core/document/index.ts';
 import { UPRIGHT } from '../../../core/geometry/index.ts';
@@ -91,10 +91,12 @@ export function useBundles(): BundleActions {
           .filter((motif) => motif !== undefined);
         copy(motifs.map(({ id, name }) => ({ id, name: TEXTS.nameSeparate(cutText(name, 109)) })))
           .then((copies) => {
-            const own = new Map(motifs.map(({ id }, n) => [id, copies[n]?.id]));
-            editor.change(
+            const own = new Map(motifs.flatMap(({ id }, n) => (copies[n] ? [[id, copies[n].id] as const] : [])));
+            // Those that were chosen when it was asked for, whatever is chosen now.
+            const ids = chosen.map(({ id }) => id);
+            editor.commit(
               copies.length === 1 ? TEXTS.made(copies[0]?.name) : TEXTS.madeCountMotifsSeparate(copies.length),
-              ({ motif }) => ({ motif: own.get(motif) ?? motif }),
+              showCopies(editor.design, ids, own),
             );
             notify({
               text:
