@@ -16,7 +16,7 @@ export default defineConfig({
           // Each file would load all its modules anew, which takes longer than most of them run.
           isolate: false,
           // Files that follow in the same process get the real globals back.
-          setupFiles: ['core/testing/soak.ts', 'core/testing/realGlobals.ts'],
+          setupFiles: ['core/testing/propertyRuns.ts', 'core/testing/realGlobals.ts'],
           testTimeout: 600_000,
           hookTimeout: 600_000,
           globalSetup: 'server/testing/emptyFolder.ts',
