@@ -9,7 +9,7 @@ const CORE = [
   ['arrange', 'shapes', 'scan'],
   ['bundle', 'layout', 'toss', 'sheet', 'colourway'],
   ['paint', 'export'],
-  ['check', 'vector', 'print', 'separate'],
+  ['check', 'vector', 'print', 'separate', 'tryon'],
 ];
 
 const above = (level) => CORE.slice(level + 1).flat();

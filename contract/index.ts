@@ -13,6 +13,7 @@ import * as scans from './scans.ts';
 import * as sheets from './sheets.ts';
 import * as shelves from './shelves.ts';
 import * as swatches from './swatches.ts';
+import * as tryOns from './tryOns.ts';
 
 export * from './backups.ts';
 export * from './designs.ts';
@@ -28,13 +29,14 @@ export * from './scans.ts';
 export * from './sheets.ts';
 export * from './shelves.ts';
 export * from './swatches.ts';
+export * from './tryOns.ts';
 
 const isRoute = (value: unknown): value is Route =>
   typeof value === 'object' && value !== null && 'path' in value && 'method' in value;
 
 /** Every route by its name. */
 export const ROUTES: Readonly<Record<string, Route>> = Object.fromEntries(
-  [designs, motifs, fonts, scans, swatches, exports, packs, sheets, shelves, plates, printOrders, jobs, backups]
+  [designs, motifs, fonts, scans, swatches, exports, packs, sheets, shelves, plates, printOrders, tryOns, jobs, backups]
     .flatMap((module) => Object.entries(module))
     .filter((entry): entry is [string, Route] => isRoute(entry[1])),
 );

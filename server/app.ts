@@ -26,6 +26,7 @@ import { plateRoutes } from './routes/plates.ts';
 import { shelfRoutes } from './routes/shelves.ts';
 import { sheetRoutes } from './routes/sheets.ts';
 import { swatchRoutes } from './routes/swatches.ts';
+import { tryOnRoutes } from './routes/tryOns.ts';
 import { isDiskFull } from './store/space.ts';
 import type { Studio } from './studio.ts';
 
@@ -77,6 +78,7 @@ export function createApp(
     designRoutes,
     alternativeRoutes,
     swatchRoutes,
+    tryOnRoutes,
     exportRoutes,
     packRoutes,
     sheetRoutes,

@@ -32,6 +32,9 @@ const router = createBrowserRouter([
   page('/workshop', async () => (await import('./screens/workshop/Workshop.tsx')).Workshop),
   page('/workshop/:id', async () => (await import('./screens/workshop/ScanPage.tsx')).SheetPage),
   page('/swatches', async () => (await import('./screens/swatches/SwatchBook.tsx')).SwatchBook),
+  page('/try-ons', async () => (await import('./screens/tryOn/TryOnsPage.tsx')).TryOnsPage),
+  page('/try-ons/new', async () => (await import('./screens/tryOn/NewTryOn.tsx')).NewTryOn),
+  page('/try-ons/:id', async () => (await import('./screens/tryOn/TryOnPage.tsx')).TryOnPage),
   page('/print-house', async () => (await import('./screens/printHouse/PrintHousePage.tsx')).PrintHousePage),
   page('/swatches/:id', async () => (await import('./screens/swatches/SwatchPage.tsx')).SwatchPage),
 ]);

@@ -2,6 +2,7 @@ import { readdirSync } from 'node:fs';
 import type { PGlite } from '@electric-sql/pglite';
 import { apply, commandsSchema, faultOf, openDesign, type Design } from '../../core/document/index.ts';
 import { picturesOf } from '../../core/motif/index.ts';
+import { productSchema, tryOnSchema } from '../../core/tryon/index.ts';
 import { Blobs, DRAFT_MARK } from '../store/blobs.ts';
 import { compareMigrations, openPostgres } from '../store/postgres.ts';
 import { PostgresFiles } from '../store/postgresFiles.ts';
@@ -29,6 +30,7 @@ export async function checkStudio({ database: folder, blobs: files }: CheckStudi
     await desk.designs();
     await desk.documents();
     await desk.motifs();
+    await desk.tryOns();
     await desk.printOrders();
     await desk.files();
   } finally {
@@ -127,6 +129,23 @@ class CheckDesk implements CheckOutcome {
       preview: string;
     }>('SELECT id, name, picture, preview FROM sheets'))
       await this.#look('scans', `the scan “${name}” (${id})`, AGAIN, () => this.#requireFiles([picture, preview]));
+  }
+
+  /** Try-ons, and the studio's own products with their drawings. */
+  async tryOns(): Promise<void> {
+    for (const { id, document } of await this.#rows<{ id: string; document: unknown }>(
+      'SELECT id, document FROM try_ons',
+    ))
+      await this.#look('try-ons', `the try-on ${id}`, RESTORE, async () => {
+        await tryOnSchema.validate(document, { strict: true });
+      });
+    for (const { id, product, drawing } of await this.#rows<{ id: string; product: unknown; drawing: string }>(
+      'SELECT id, product, drawing FROM products',
+    ))
+      await this.#look('products', `the product ${id}`, RESTORE, async () => {
+        await productSchema.validate(product, { strict: true });
+        await this.#requireFiles([drawing]);
+      });
   }
 
   /** Orders of prints, with the pictures that came back. */

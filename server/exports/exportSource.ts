@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { JsonBodyOf, startExport } from '../../contract/index.ts';
 import { withBase } from '../../core/colourway/index.ts';
 import type { Design } from '../../core/document/index.ts';
@@ -16,6 +17,8 @@ export interface ExportSource {
   readonly name: string;
   readonly design: Design;
   readonly motifs: readonly Motif[];
+  /** The same text as long as nothing about it changes. */
+  readonly state: string;
 }
 
 /** Reads what is to go into a file. @throws Problem 404 */
@@ -25,14 +28,21 @@ export async function readSource(
 ): Promise<ExportSource> {
   if (swatch !== undefined) {
     const { swatch: named, version } = await readSwatch(studio.database, swatch, number);
-    return inColourway({ name: named.name, design: version.design, motifs: version.motifs }, colourway);
+    const state = `${swatch} ${version.number}`;
+    return inColourway({ name: named.name, design: version.design, motifs: version.motifs, state }, colourway);
   }
-  const { design } = await studio.designs.read(id ?? '');
+  const { design, revision } = await studio.designs.read(id ?? '');
   const motifs = await motifsById(
     studio.database,
     design.placements.map(({ motif }) => motif),
   );
-  return inColourway({ name: design.name, design, motifs }, colourway);
+  return inColourway({ name: design.name, design, motifs, state: `${revision} ${stateOf(motifs)}` }, colourway);
+}
+
+/** What is drawn of motifs, in a few letters. */
+function stateOf(motifs: readonly Motif[]): string {
+  const drawn = motifs.map(({ id, artwork, width }) => `${id} ${artwork} ${width}`).sort();
+  return createHash('sha256').update(drawn.join(' ')).digest('base64url');
 }
 
 /** The source in a colourway that was asked for, which its name says then. @throws Problem 404 */

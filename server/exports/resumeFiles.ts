@@ -1,13 +1,14 @@
 import { packWork } from '../packs/packWork.ts';
 import { plateWork } from '../plates/plateWork.ts';
 import { sheetWork } from '../sheets/sheetWork.ts';
+import { tryOnWork } from '../tryon/tryOnWork.ts';
 import type { Studio } from '../studio.ts';
 import { batchWork, exportWork } from './exportWork.ts';
 import { resumeFile } from './fileWork.ts';
 
 /** Kinds of jobs whose outcome is a file that is fetched. */
 export const FILE_KINDS: ReadonlySet<string> = new Set(
-  [exportWork, batchWork, packWork, sheetWork, plateWork].map(({ kind }) => kind),
+  [exportWork, batchWork, packWork, sheetWork, plateWork, tryOnWork].map(({ kind }) => kind),
 );
 
 /** Starts again the files that the server left in the middle. */
@@ -17,4 +18,5 @@ export async function resumeFiles(studio: Studio): Promise<void> {
   await resumeFile(studio, packWork);
   await resumeFile(studio, sheetWork);
   await resumeFile(studio, plateWork);
+  await resumeFile(studio, tryOnWork);
 }

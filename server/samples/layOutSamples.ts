@@ -6,11 +6,13 @@ import { COLLECTION, LOW_TIDE, PAINTED } from '../../demo/collection.ts';
 import { sampleMotifId } from '../../demo/sampleDesign.ts';
 import { SAMPLE_DESIGNS, SAMPLE_SWATCHES } from '../../demo/samples.ts';
 import { SAMPLE_SHELVES } from '../../demo/shelves.ts';
+import { SAMPLE_TRY_ONS } from '../../demo/tryOns.ts';
 import { importMotif } from '../motifs/importMotif.ts';
 import { makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
 import { saveShelf } from '../store/shelves.ts';
 import { insertScan } from '../store/scans.ts';
 import { insertSwatches } from '../store/swatches.ts';
+import { insertTryOn } from '../store/tryOns.ts';
 import { motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 import { paintSwatch } from '../swatches/paintSwatch.ts';
@@ -22,7 +24,9 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
   const { database } = studio;
   if (!(await samplesAreDue(database))) return;
   say(`Laying out the sample collection “${COLLECTION}” …`);
-  const has = async (table: 'motifs' | 'designs' | 'swatches' | 'sheets', id: string): Promise<boolean> =>
+  const has = async (
+    table: 'motifs' | 'designs' | 'swatches' | 'sheets' | 'try_ons',
+    id: string): Promise<boolean> =>
     (await database.query(`SELECT 1 FROM ${table} WHERE id = $1`, [id])).rows.length > 0;
   const makeOnce = async (id: string, name: string, recipe: Recipe): Promise<void> => {
     if (!(await has('motifs', sampleMotifId(id))))
@@ -71,6 +75,8 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
     }),
   );
   for (const shelf of SAMPLE_SHELVES) await saveShelf(database, shelf);
+  for (const { id, tryOn } of SAMPLE_TRY_ONS)
+    if (!(await has('try_ons', id))) await insertTryOn(database, id, tryOn);
   await setSamples(database, 'laid');
 }
 

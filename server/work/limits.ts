@@ -85,6 +85,13 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
     doing: 'Setting this sheet',
     advice: 'The swatches are kept as they are; choose fewer of them, or more columns.',
   },
+  product: { ms: 60_000, memory: 1500 * MB, doing: 'Reading this product', advice: KEPT },
+  'try-on': {
+    ms: 300_000,
+    memory: 3000 * MB,
+    doing: 'Painting this try-on',
+    advice: 'The try-on is kept as it is; choose a smaller size.',
+  },
   scan: {
     ms: 180_000,
     memory: 4000 * MB,

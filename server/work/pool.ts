@@ -27,6 +27,8 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   'strike-off': 'making',
   plates: 'making',
   sheet: 'making',
+  product: 'reading',
+  'try-on': 'making',
   paint: 'painting',
   vector: 'painting',
   pack: 'painting',

@@ -10,6 +10,9 @@ import type { OpenedPack } from '../packs/openedPack.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
 import type { PlatesOutcome, PlatesTask } from '../plates/platesTask.ts';
 import type { SheetTask } from '../sheets/sheetTask.ts';
+import type { ProductDrawing } from '../../core/tryon/index.ts';
+import type { ProductTask } from '../tryon/productTask.ts';
+import type { TryOnOutcome, TryOnTask } from '../tryon/tryOnTask.ts';
 import type { CheckOutcome, CheckStudioTask } from './checkStudioTask.ts';
 
 /** Paints a design into a file. */
@@ -232,7 +235,9 @@ export type Task =
   | StrikeOffTask
   | CheckStudioTask
   | PlatesTask
-  | SheetTask;
+  | SheetTask
+  | ProductTask
+  | TryOnTask;
 
 /** What each kind of task comes to. */
 interface Outcomes {
@@ -258,6 +263,8 @@ interface Outcomes {
   plates: PlatesOutcome;
   /** The file is there. */
   sheet: true;
+  product: ProductDrawing;
+  'try-on': TryOnOutcome;
 }
 export type Outcome<T extends Task> = Outcomes[T['kind']];
 

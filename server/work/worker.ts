@@ -77,6 +77,14 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { setSheet } = await import('../sheets/setSheet.ts');
       return () => setSheet(task);
     }
+    case 'product': {
+      const { readProductDrawing } = await import('../tryon/readProductDrawing.ts');
+      return () => readProductDrawing(task);
+    }
+    case 'try-on': {
+      const { paintTryOn } = await import('../tryon/paintTryOn.ts');
+      return () => paintTryOn(task, context);
+    }
     case 'font': {
       const { readFont } = await import('../motifs/readFont.ts');
       return () => readFont(task);

@@ -7,6 +7,7 @@ const PLACES = [
   { to: '/motifs', name: TEXTS.motifDrawer },
   { to: '/workshop', name: TEXTS.workshop },
   { to: '/swatches', name: TEXTS.swatchBook },
+  { to: '/try-ons', name: TEXTS.tryOns },
   { to: '/print-house', name: TEXTS.printHouse },
 ] as const;
 

@@ -34,6 +34,7 @@ export const TEXTS = {
   motifDrawer: 'Motif drawer',
   workshop: 'Workshop',
   swatchBook: 'Swatch book',
+  tryOns: 'Try-ons',
   printHouse: 'Print house',
   hevrel: 'Hevrel',
   studio: 'Studio',

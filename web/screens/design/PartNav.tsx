@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Part } from '../../editor/editorState.ts';
 import { useStore } from '../../ui/store.ts';
@@ -14,6 +15,7 @@ const PARTS: readonly { part: Part; name: string; inBundle: boolean }[] = [
 export function PartNav({ onPart }: { readonly onPart: (part: Part) => void }) {
   const editor = useEditor();
   const part = useStore(editor.part);
+  const design = useStore(editor.session, ({ committed }) => committed.id);
   return (
     <nav aria-label={TEXTS.partsOfTheJob} className="mx-auto flex shrink-0 items-center">
       {PARTS.filter(({ inBundle }) => inBundle || !editor.inside).map(({ part: one, name }, i) => (
@@ -33,6 +35,19 @@ export function PartNav({ onPart }: { readonly onPart: (part: Part) => void }) {
           </button>
         </span>
       ))}
+      {!editor.inside && (
+        <span className="flex items-center">
+          <span aria-hidden className="text-thread">
+            ·
+          </span>
+          <Link
+            to={`/try-ons/new?design=${design}`}
+            className="grid h-12 place-items-center border-b-2 border-transparent px-3 text-sm font-medium text-graphite hover:text-ink"
+          >
+            {TEXTS.tryOn}
+          </Link>
+        </span>
+      )}
     </nav>
   );
 }

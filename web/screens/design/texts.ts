@@ -36,6 +36,7 @@ export const TEXTS = {
   motifs: 'Motifs',
   repeat: 'Repeat',
   arrange: 'Arrange',
+  tryOn: 'Try-on',
   colour: 'Colour',
   inColourways: 'In these colourways, each as a swatch',
   versionInColourway: (name: string): string => `It is saved in the colourway “${name}”, which is worked in.`,

@@ -2,7 +2,7 @@ import { startPack as startPackRoute, type SwatchSummary } from '../../../contra
 import { useJob } from '../../api/jobs.ts';
 import { startPack } from '../../api/packs.ts';
 import { download } from '../../ui/download.ts';
-import { FileJob } from './FileJob.tsx';
+import { FileJob } from '../../ui/FileJob.tsx';
 import { TEXTS } from './texts.ts';
 
 interface Props {

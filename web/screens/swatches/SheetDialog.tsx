@@ -8,7 +8,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { download } from '../../ui/download.ts';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { Tick } from '../../ui/Tick.tsx';
-import { FileJob } from './FileJob.tsx';
+import { FileJob } from '../../ui/FileJob.tsx';
 import { TEXTS } from './texts.ts';
 
 interface Props {

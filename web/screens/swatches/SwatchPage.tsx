@@ -1,5 +1,5 @@
 import { repeatText, tileOf } from '../../../core/lattice/index.ts';
-import { ArrowLeft, Download, Printer, Trash2 } from 'lucide-react';
+import { ArrowLeft, Download, Printer, Shirt, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { SwatchSummary, SwatchVersionSummary } from '../../../contract/index.ts';
@@ -80,6 +80,9 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
           </Button>
           <Button onClick={() => setExporting(true)}>
             <Download size={15} aria-hidden /> {TEXTS.exportIt}
+          </Button>
+          <Button onClick={() => void navigate(`/try-ons/new?swatch=${id}`)}>
+            <Shirt size={15} aria-hidden /> {TEXTS.tryItOn}
           </Button>
           <Button onClick={() => setOrdering(true)}>
             <Printer size={15} aria-hidden /> {TEXTS.orderAPrint}

@@ -13,6 +13,7 @@ export const TEXTS = {
   coloursList: (list: string): string => `Colours: ${list}`,
   openItsDesign: 'Open its design',
   exportIt: 'Export',
+  tryItOn: 'Try on',
   orderAPrint: 'Order a print',
   swatch: 'Swatch',
   scale: 'Scale',

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
-import type { JobWatch } from '../../api/jobs.ts';
-import { Button } from '../../ui/Button.tsx';
-import { Dialog } from '../../ui/Dialog.tsx';
-import { JobProgress } from '../../ui/JobProgress.tsx';
+import type { JobWatch } from '../api/jobs.ts';
+import { Button } from './Button.tsx';
+import { Dialog } from './Dialog.tsx';
+import { JobProgress } from './JobProgress.tsx';
 import { TEXTS } from './texts.ts';
 
 interface Props {

@@ -1,0 +1,170 @@
+import { array, number, object, string, type InferType } from 'yup';
+import { designSchema } from '../core/document/index.ts';
+import { motifSchema } from '../core/motif/index.ts';
+import { idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
+import {
+  patternSourceFields,
+  patternSourceSchema,
+  namesOneSource,
+  productDrawingSchema,
+  productSchema,
+  tryOnSchema,
+} from '../core/tryon/index.ts';
+import { jobSchema } from './jobs.ts';
+import { exactly, FILE, route } from './route.ts';
+
+const byId = exactly({ id: idSchema });
+
+/** Longer side of a file, px. */
+export const MOST_TRY_ON_PIXELS = 8000;
+export const TRY_ON_FORMATS = ['png', 'jpeg', 'webp'] as const;
+
+export const listProducts = route({
+  method: 'GET',
+  path: '/products',
+  summary: 'Lists what swatches can be tried on: the products that ship, then the studio’s own.',
+  answer: array(productSchema).required(),
+  problems: [],
+});
+
+export const readProduct = route({
+  method: 'GET',
+  path: '/products/{id}',
+  summary: 'Reads a product with its drawing, as artwork.',
+  params: byId,
+  answer: exactly({ product: productSchema, drawing: productDrawingSchema }),
+  problems: [404],
+});
+
+export const readProductPicture = route({
+  method: 'GET',
+  path: '/products/{id}/picture',
+  summary: 'A small picture of a product in plain white cloth.',
+  params: byId,
+  answer: FILE,
+  problems: [404],
+});
+
+export const readPattern = route({
+  method: 'GET',
+  path: '/patterns',
+  summary: 'Reads what a try-on is made of: a design as it is now, or a version of a swatch, with its motifs.',
+  query: object({
+    ...patternSourceFields,
+    /** What is known already; where that is still so, nothing is answered anew. */
+    known: string().max(200).optional(),
+  })
+    .noUnknown()
+    .test('one-source', 'it has to name a design or a swatch', (source) => namesOneSource(source)),
+  answer: exactly({
+    name: nameSchema,
+    /** The same text as long as nothing about it changes. */
+    state: string().required(),
+    /** Null where it is as it was known. */
+    pattern: exactly({ design: designSchema, motifs: array(motifSchema.required()).required() })
+      .nullable()
+      .default(undefined)
+      .defined(),
+  }),
+  problems: [404, 422],
+});
+
+const storedTryOnSchema = exactly({ id: idSchema, revision: whole(1, 1e9), tryOn: tryOnSchema });
+export type StoredTryOn = Immutable<InferType<typeof storedTryOnSchema>>;
+
+const tryOnSummarySchema = exactly({
+  id: idSchema,
+  revision: whole(1, 1e9),
+  name: nameSchema,
+  product: idSchema,
+  source: patternSourceSchema.required(),
+  changedAt: string().required(),
+});
+export type TryOnSummary = Immutable<InferType<typeof tryOnSummarySchema>>;
+
+export const listTryOns = route({
+  method: 'GET',
+  path: '/try-ons',
+  summary: 'Lists the try-ons, the one changed last first.',
+  answer: array(tryOnSummarySchema).required(),
+  problems: [],
+});
+
+export const createTryOn = route({
+  method: 'POST',
+  path: '/try-ons',
+  summary: 'Keeps a new try-on.',
+  body: exactly({ tryOn: tryOnSchema }),
+  answer: storedTryOnSchema,
+  status: 201,
+  problems: [404, 422],
+});
+
+export const readTryOn = route({
+  method: 'GET',
+  path: '/try-ons/{id}',
+  summary: 'Reads a try-on.',
+  params: byId,
+  answer: storedTryOnSchema,
+  problems: [404],
+});
+
+export const saveTryOn = route({
+  method: 'PUT',
+  path: '/try-ons/{id}',
+  summary: 'Saves a try-on over the revision that it was changed from.',
+  params: byId,
+  body: exactly({ revision: whole(1, 1e9), tryOn: tryOnSchema }),
+  answer: exactly({ revision: whole(1, 1e9) }),
+  problems: [404, 409, 422],
+});
+
+export const deleteTryOn = route({
+  method: 'DELETE',
+  path: '/try-ons/{id}',
+  summary: 'Deletes a try-on; it can be restored.',
+  params: byId,
+  problems: [404],
+});
+
+export const restoreTryOn = route({
+  method: 'POST',
+  path: '/try-ons/{id}/restore',
+  summary: 'Restores a deleted try-on.',
+  params: byId,
+  problems: [404],
+});
+
+export const readTryOnPicture = route({
+  method: 'GET',
+  path: '/try-ons/{id}/picture',
+  summary: 'A small picture of a try-on as it is now.',
+  params: byId,
+  query: object({
+    /** What is asked for, so that browsers keep a picture of each revision apart. */
+    revision: number().integer().optional(),
+  }).noUnknown(),
+  answer: FILE,
+  problems: [404],
+});
+
+export const exportTryOns = route({
+  method: 'POST',
+  path: '/try-ons/files',
+  summary: 'Paints try-ons into pictures: one file, or several in one ZIP.',
+  body: exactly({
+    tryOns: array(idSchema).required().min(1).max(50),
+    format: string().oneOf(TRY_ON_FORMATS).required(),
+    /** Of the longer side, px. */
+    side: whole(16, MOST_TRY_ON_PIXELS),
+  }),
+  answer: jobSchema,
+  result: exactly({
+    href: string().required(),
+    fileName: string().required(),
+    bytes: number().required(),
+    files: array(exactly({ fileName: string().required(), width: whole(1, 1e5), height: whole(1, 1e5) })).required(),
+  }),
+  status: 202,
+  problems: [404, 422],
+});

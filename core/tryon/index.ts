@@ -1,0 +1,10 @@
+/** A swatch on a product: faces, how cloth is seen on them, and the picture of both. */
+export * from './dress.ts';
+export { type Face, faceMap } from './face/index.ts';
+export * from './nearestMotif.ts';
+export * from './paintTile.ts';
+export * from './patternMatrix.ts';
+export * from './product.ts';
+export * from './rolls.ts';
+export * from './stage.ts';
+export * from './tryOn.ts';

@@ -1,0 +1,264 @@
+import { array, object, type InferType } from 'yup';
+import { asDrawn } from '../document/index.ts';
+import type { Box } from '../geometry/index.ts';
+import { type ArtworkNode, artworkSchema } from '../motif/index.ts';
+import { type CanvasBackend, paintArtwork } from '../paint/index.ts';
+import { idSchema, type Immutable } from '../schema/index.ts';
+import { faceMap } from './face/index.ts';
+import { FULL, TO_LINEAR, TO_SRGB } from './linearLight.ts';
+import type { Piece, Product } from './product.ts';
+
+/** What a product is drawn with, in units of its scene. */
+export const productDrawingSchema = object({
+  /** Below the cloth. */
+  under: artworkSchema,
+  /** Light on the cloth: black of an opacity takes that share of it away, white adds it. */
+  light: artworkSchema,
+  /** Seams and whatever else lies on the cloth. */
+  over: artworkSchema,
+  /** The outline of each piece. */
+  outlines: array(object({ id: idSchema, artwork: artworkSchema }).noUnknown()).required(),
+})
+  .noUnknown()
+  .required();
+export type ProductDrawing = Immutable<InferType<typeof productDrawingSchema>>;
+
+/** Where one piece is seen in a part of the picture. */
+export interface StagePiece {
+  readonly piece: Piece;
+  /** Of the stage's covered pixels those that it covers, by their places among them. */
+  readonly at: Uint32Array;
+  /** How much of each it covers, 0 to 1. */
+  readonly cover: Float32Array;
+  /** Six for each: where on its cloth the pixel's middle lies, mm, and how far that moves with a pixel to the right, and down. */
+  readonly cloth: Float32Array;
+}
+
+/** All that stays as it is while patterns are moved on a product, for one part of the picture. */
+export interface Stage {
+  readonly width: number;
+  readonly height: number;
+  /** The picture where there is no cloth: RGBA, sRGB. */
+  readonly still: Uint8ClampedArray;
+  /** The pixels that any piece covers. */
+  readonly covered: Uint32Array;
+  /** Of each of those what lies below the cloth: RGB, linear, 0 to 65535. */
+  readonly under: Float32Array;
+  /** What the cloth's own light is multiplied by. */
+  readonly light: Float32Array;
+  /** What lies over it: RGBA, sRGB, not premultiplied. */
+  readonly over: Uint8ClampedArray;
+  readonly pieces: readonly StagePiece[];
+}
+
+/**
+ * Prepares a part of a product's picture.
+ *
+ * @param window whole pixels of the picture
+ * @param scale pixels to a unit of the scene
+ */
+export function prepareStage(
+  product: Product,
+  drawing: ProductDrawing,
+  window: Box,
+  scale: number,
+  backend: CanvasBackend,
+): Stage {
+  const [width, height] = [window.right - window.left, window.bottom - window.top];
+  const paint = ({ nodes }: { readonly nodes: readonly ArtworkNode[] }): Uint8ClampedArray => {
+    const { context, read } = backend.createSurface(width, height);
+    paintArtwork(context, nodes, [scale, 0, 0, scale, -window.left, -window.top], {
+      backend,
+      resolve: asDrawn,
+      width,
+      height,
+    });
+    return read();
+  };
+  const outlines = new Map(drawing.outlines.map(({ id, artwork }) => [id, artwork]));
+  const pieces = product.pieces.flatMap((piece) => {
+    const outline = outlines.get(piece.id);
+    return outline ? [stagePiece(piece, paint(outline), window, scale)] : [];
+  });
+  const covered = union(pieces, width * height);
+  const under = underLight(paint(drawing.under), product.backdrop);
+  const light = lightFactors(paint(drawing.light));
+  const over = paint(drawing.over);
+  return {
+    width,
+    height,
+    still: laidOver(under, over),
+    covered,
+    under: gathered(under, covered, 3),
+    light: gathered(light, covered, 1),
+    over: gathered(over, covered, 4),
+    pieces,
+  };
+}
+
+/** The pixels that pieces cover, in order; each piece's own are told by their places among them from then on. */
+function union(pieces: readonly StagePiece[], pixels: number): Uint32Array {
+  const place = new Int32Array(pixels).fill(-1);
+  for (const { at } of pieces) for (const pixel of at) place[pixel] = 0;
+  let count = 0;
+  for (let pixel = 0; pixel < pixels; pixel += 1) if (place[pixel] === 0) place[pixel] = count++;
+  const covered = new Uint32Array(count);
+  place.forEach((n, pixel) => {
+    if (n >= 0) covered[n] = pixel;
+  });
+  for (const { at } of pieces) at.forEach((pixel, n) => (at[n] = place[pixel] as number));
+  return covered;
+}
+
+/** The values of some pixels. @param channels of each */
+function gathered<T extends Float32Array | Uint8ClampedArray>(from: T, pixels: Uint32Array, channels: number): T {
+  const out = new (from.constructor as new (length: number) => T)(pixels.length * channels);
+  for (let n = 0, o = 0; n < pixels.length; n += 1)
+    for (let c = 0; c < channels; c += 1, o += 1) out[o] = from[(pixels[n] as number) * channels + c] as number;
+  return out;
+}
+
+/** What is seen where no cloth is. */
+function laidOver(under: Float32Array, over: Uint8ClampedArray): Uint8ClampedArray {
+  const out = new Uint8ClampedArray(over.length);
+  for (let n = 0; n * 4 < over.length; n += 1) writePixel(under, over, n, out, n);
+  return out;
+}
+
+/** Writes the nth of lit pixels, with what lies over it, into a picture. */
+export function writePixel(
+  lit: Float32Array,
+  over: Uint8ClampedArray,
+  n: number,
+  out: Uint8ClampedArray,
+  pixel: number,
+): void {
+  const alpha = (over[n * 4 + 3] as number) / 255;
+  for (let c = 0; c < 3; c += 1) {
+    let light = lit[n * 3 + c] as number;
+    if (alpha > 0) light += ((TO_LINEAR[over[n * 4 + c] as number] as number) - light) * alpha;
+    out[pixel * 4 + c] = TO_SRGB[light >= FULL ? FULL : (light + 0.5) | 0] as number;
+  }
+  out[pixel * 4 + 3] = 255;
+}
+
+function underLight(pixels: Uint8ClampedArray, backdrop: string): Float32Array {
+  const behind = [1, 3, 5].map((at) => TO_LINEAR[parseInt(backdrop.slice(at, at + 2), 16)] as number);
+  const out = new Float32Array((pixels.length / 4) * 3);
+  for (let i = 0, o = 0; i < pixels.length; i += 4, o += 3) {
+    const alpha = (pixels[i + 3] as number) / 255;
+    for (let c = 0; c < 3; c += 1)
+      out[o + c] = alpha * (TO_LINEAR[pixels[i + c] as number] as number) + (1 - alpha) * (behind[c] as number);
+  }
+  return out;
+}
+
+function lightFactors(pixels: Uint8ClampedArray): Float32Array {
+  const out = new Float32Array(pixels.length / 4);
+  for (let i = 0, o = 0; i < pixels.length; i += 4, o += 1) {
+    const alpha = (pixels[i + 3] as number) / 255;
+    out[o] = 1 + alpha * (((pixels[i] as number) / 255) * 2 - 1);
+  }
+  return out;
+}
+
+function stagePiece(piece: Piece, pixels: Uint8ClampedArray, window: Box, scale: number): StagePiece {
+  const { toCloth } = faceMap(piece.face);
+  const width = window.right - window.left;
+  let count = 0;
+  for (let i = 3; i < pixels.length; i += 4) if (pixels[i]) count += 1;
+  const at = new Uint32Array(count);
+  const cover = new Float32Array(count);
+  const cloth = new Float32Array(count * 6);
+  const [unit, half] = [1 / scale, 0.5 / scale];
+  const p = new Float64Array(2);
+  let n = 0;
+  for (let i = 0; i * 4 < pixels.length; i += 1) {
+    const alpha = pixels[i * 4 + 3] as number;
+    if (!alpha) continue;
+    const x = ((i % width) + window.left) * unit + half;
+    const y = (Math.floor(i / width) + window.top) * unit + half;
+    // Just beside its face, along an edge, a piece shows what is nearest within.
+    if (!toCloth(x, y, p)) {
+      const before = n - 1;
+      if (before < 0 || at[before] !== i - 1) continue;
+      at[n] = i;
+      cover[n] = alpha / 255;
+      cloth.copyWithin(n * 6, before * 6, n * 6);
+      n += 1;
+      continue;
+    }
+    const [u, v] = [p[0] as number, p[1] as number];
+    const o = n * 6;
+    at[n] = i;
+    cover[n] = alpha / 255;
+    cloth[o] = u;
+    cloth[o + 1] = v;
+    // To the other side where the face ends on this one.
+    const right = toCloth(x + half, y, p) ? 2 : toCloth(x - half, y, p) ? -2 : 0;
+    cloth[o + 2] = right * ((p[0] as number) - u);
+    cloth[o + 3] = right * ((p[1] as number) - v);
+    const down = toCloth(x, y + half, p) ? 2 : toCloth(x, y - half, p) ? -2 : 0;
+    cloth[o + 4] = down * ((p[0] as number) - u);
+    cloth[o + 5] = down * ((p[1] as number) - v);
+    n += 1;
+  }
+  return { piece, at: at.subarray(0, n), cover: cover.subarray(0, n), cloth: cloth.subarray(0, n * 6) };
+}
+
+/** The whole picture of a product, its longer side in pixels. */
+export function sceneSize(
+  { width, height }: Pick<Product, 'width' | 'height'>,
+  side: number,
+): { readonly width: number; readonly height: number; readonly scale: number } {
+  const scale = side / Math.max(width, height);
+  return { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)), scale };
+}
+
+/** The finest detail of a pattern that a stage can show: pixels to a mm of its cloth where that is seen largest. */
+export function densityOn(stage: Stage, piece: string): number {
+  const { cloth } = stage.pieces.find((one) => one.piece.id === piece) ?? { cloth: new Float32Array(0) };
+  let least = Infinity;
+  for (let o = 0; o < cloth.length; o += 6) {
+    const [ax, ay, bx, by] = [cloth[o + 2], cloth[o + 3], cloth[o + 4], cloth[o + 5]] as [
+      number,
+      number,
+      number,
+      number,
+    ];
+    const major = Math.max(Math.hypot(ax, ay), Math.hypot(bx, by));
+    const area = Math.abs(ax * by - ay * bx);
+    // The narrower way across the pixel; nothing where the face turns away.
+    if (area > 0) least = Math.min(least, area / major);
+  }
+  return least === Infinity ? 0 : 1 / least;
+}
+
+/** Which piece is seen where, and how large each is. */
+export interface PieceMap {
+  readonly width: number;
+  readonly height: number;
+  /** For each pixel the number of the piece on top, from 1 on; 0 where there is none. */
+  readonly top: Uint8Array;
+  /** What is seen of each piece's cloth, mm. */
+  readonly extents: readonly Box[];
+}
+
+/** Says which piece of a stage is seen where. */
+export function pieceMap({ width, height, pieces, covered }: Stage): PieceMap {
+  const top = new Uint8Array(width * height);
+  const extents = pieces.map(({ at, cover, cloth }, n) => {
+    let [left, right, upper, lower] = [Infinity, -Infinity, Infinity, -Infinity];
+    at.forEach((place, k) => {
+      if ((cover[k] as number) < 0.5) return;
+      top[covered[place] as number] = n + 1;
+      const [u, v] = [cloth[k * 6] as number, cloth[k * 6 + 1] as number];
+      left = Math.min(left, u);
+      right = Math.max(right, u);
+      upper = Math.min(upper, v);
+      lower = Math.max(lower, v);
+    });
+    return { left, top: upper, right, bottom: lower };
+  });
+  return { width, height, top, extents };
+}

@@ -1,0 +1,51 @@
+import { readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { LRUCache } from 'lru-cache';
+import { nanoid } from 'nanoid';
+import { newTryOn } from '../../core/tryon/index.ts';
+import type { Studio } from '../studio.ts';
+import { readProduct } from './findProduct.ts';
+import type { TryOnTask } from './tryOnTask.ts';
+import { tryOnTask } from './tryOnWork.ts';
+
+/** Longer side in pixels of the picture that stands for a try-on, and for a product. */
+const [SIDE, PRODUCT_SIDE] = [640, 320];
+
+/** Pictures by all that they show. */
+const pictures = new LRUCache<string, Promise<Buffer>>({ max: 300 });
+
+/** A small picture of a try-on as it is now, WebP. @throws Problem 404 */
+export async function tryOnPicture(studio: Studio, id: string): Promise<Buffer> {
+  const task = await tryOnTask(studio, id, { format: 'webp', side: SIDE });
+  const shown = task.patterns.map(({ key, state }) => `${key} ${state}`);
+  return paintedOnce(`${JSON.stringify(task.tryOn)} ${shown.join(' ')}`, studio, task);
+}
+
+/** A small picture of a product in white cloth, WebP. @throws Problem 404 */
+export async function productPicture(studio: Studio, id: string): Promise<Buffer> {
+  const { product, drawing } = await readProduct(studio, id);
+  const tryOn = newTryOn(product.name, product, { design: 'none' });
+  const wish = { tryOn, product, drawing, patterns: [], blobs: studio.blobs.folder };
+  return paintedOnce(`product ${id}`, studio, { kind: 'try-on', ...wish, format: 'webp', side: PRODUCT_SIDE });
+}
+
+function paintedOnce(shown: string, studio: Studio, task: Omit<TryOnTask, 'file'>): Promise<Buffer> {
+  const key = `${studio.blobs.folder} ${shown}`;
+  let picture = pictures.get(key);
+  if (!picture) {
+    picture = painted(studio, task);
+    pictures.set(key, picture);
+    picture.catch(() => pictures.delete(key));
+  }
+  return picture;
+}
+
+async function painted({ pool, exports }: Studio, task: Omit<TryOnTask, 'file'>): Promise<Buffer> {
+  const file = join(exports, `${nanoid()}.webp`);
+  try {
+    await pool.run({ ...task, file });
+    return readFileSync(file);
+  } finally {
+    rmSync(file, { force: true });
+  }
+}

@@ -1,0 +1,82 @@
+import { Plus, Trash2 } from 'lucide-react';
+import { Link } from 'react-router';
+import type { TryOnSummary } from '../../../contract/index.ts';
+import { tryOnPictureUrl, useProducts, useTryOnRemoval, useTryOns } from '../../api/tryOns.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Masthead } from '../../ui/Masthead.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
+import { TEXTS } from './texts.ts';
+
+/** All try-ons, as pictures of themselves. */
+export function TryOnsPage() {
+  const tryOns = useTryOns();
+  return (
+    <div className="flex h-full flex-col">
+      <Masthead>
+        <Link
+          to="/try-ons/new"
+          className="inline-flex h-8 items-center gap-1.5 rounded-md border border-madder bg-madder px-3 text-sm font-medium text-white hover:bg-madder-dark"
+        >
+          <Plus size={16} aria-hidden /> {TEXTS.newTryOn}
+        </Link>
+      </Masthead>
+      <main className="grow overflow-auto px-8 pt-6 pb-10">
+        <h1 className="font-name text-2xl font-semibold">{TEXTS.tryOns}</h1>
+        {tryOns.isError && (
+          <p role="alert" className="mt-4 text-madder">
+            {tryOns.error.message}
+          </p>
+        )}
+        {tryOns.data?.length === 0 && <p className="mt-4 max-w-md">{TEXTS.noTryOnsYet}</p>}
+        <ul className="mt-5 grid grid-cols-[repeat(auto-fill,minmax(264px,1fr))] gap-x-6 gap-y-8">
+          {tryOns.data?.map((tryOn) => (
+            <Card key={tryOn.id} tryOn={tryOn} />
+          ))}
+        </ul>
+      </main>
+    </div>
+  );
+}
+
+function Card({ tryOn }: { readonly tryOn: TryOnSummary }) {
+  const products = useProducts();
+  const removal = useTryOnRemoval();
+  const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
+  const { id, name } = tryOn;
+  const remove = (): void =>
+    // By its promise, since this card may be gone before the answer is dealt with.
+    void removal.mutateAsync({ id, deleted: true }).then(
+      () =>
+        notify({
+          text: TEXTS.nameWasDeleted(name),
+          action: { label: TEXTS.undo, run: () => removal.mutate({ id, deleted: false }) },
+        }),
+      notifyProblem,
+    );
+  return (
+    <li className="group relative">
+      <Link to={`/try-ons/${id}`} className="block">
+        <img
+          src={tryOnPictureUrl(tryOn)}
+          alt=""
+          className="h-52 w-full rounded-sm border border-thread bg-linen object-cover"
+        />
+        <span className="mt-2 block truncate pr-9 font-name text-base font-semibold" title={name}>
+          {name}
+        </span>
+        <span className="block truncate text-sm text-graphite">
+          {products.data?.find((product) => product.id === tryOn.product)?.name}
+        </span>
+      </Link>
+      <Button
+        look="quiet"
+        label={TEXTS.deleteName(name)}
+        onClick={remove}
+        className="absolute right-0 bottom-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+      >
+        <Trash2 size={15} aria-hidden />
+      </Button>
+    </li>
+  );
+}

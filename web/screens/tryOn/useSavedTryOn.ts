@@ -1,0 +1,68 @@
+import { useEffect, useRef, useState } from 'react';
+import type { TryOn } from '../../../core/tryon/index.ts';
+import { ApiProblem } from '../../api/client.ts';
+import { saveTryOn, useTryOnListRefresh } from '../../api/tryOns.ts';
+
+/** Changes are saved once the hand has rested for so many ms, and tried again after so many where that failed. */
+const [REST_MS, AGAIN_MS] = [400, 3000];
+
+/** Whether a try-on is saved, and what went wrong where it is not. */
+export interface Saving {
+  readonly state: 'saved' | 'saving' | 'waiting';
+  readonly why: string | undefined;
+}
+
+/** Saves a try-on by itself whenever it changes; what could not be saved is tried again until it is. */
+export function useSavedTryOn(id: string, revision: number, tryOn: TryOn): Saving {
+  const [saving, setSaving] = useState<Saving>({ state: 'saved', why: undefined });
+  const known = useRef({ revision, saved: tryOn });
+  const latest = useRef(tryOn);
+  const isBusy = useRef(false);
+  const refresh = useTryOnListRefresh();
+
+  useEffect(() => {
+    latest.current = tryOn;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const save = async (): Promise<void> => {
+      const next = latest.current;
+      if (isBusy.current || next === known.current.saved) return;
+      isBusy.current = true;
+      setSaving({ state: 'saving', why: undefined });
+      try {
+        const { revision: now } = await saveTryOn(id, known.current.revision, next);
+        known.current = { revision: now, saved: next };
+        setSaving({ state: 'saved', why: undefined });
+      } catch (error) {
+        const why = error instanceof Error ? error.message : String(error);
+        setSaving({ state: 'waiting', why });
+        // What the server will not have any more of is not sent again and again.
+        if (!(error instanceof ApiProblem && error.status < 500)) timer = setTimeout(() => void save(), AGAIN_MS);
+        return;
+      } finally {
+        isBusy.current = false;
+      }
+      if (latest.current !== known.current.saved) void save();
+    };
+    if (tryOn !== known.current.saved) timer = setTimeout(() => void save(), REST_MS);
+    return () => clearTimeout(timer);
+  }, [id, tryOn]);
+
+  useEffect(() => {
+    const leave = (): void => {
+      const { revision: from, saved } = known.current;
+      if (latest.current === saved || isBusy.current) return;
+      known.current = { revision: from, saved: latest.current };
+      saveTryOn(id, from, latest.current, true).then(refresh, () => undefined);
+    };
+    window.addEventListener('pagehide', leave);
+    return () => {
+      window.removeEventListener('pagehide', leave);
+      leave();
+      refresh();
+    };
+    // Once, when the screen is left.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [id]);
+
+  return saving;
+}
