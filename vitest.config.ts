@@ -19,7 +19,7 @@ export default defineConfig({
           setupFiles: ['core/testing/propertyRuns.ts', 'core/testing/realGlobals.ts'],
           testTimeout: 600_000,
           hookTimeout: 600_000,
-          globalSetup: 'server/testing/emptyFolder.ts',
+          globalSetup: ['server/testing/emptyFolder.ts', 'server/testing/bundled.ts'],
         },
       },
       {
@@ -28,7 +28,7 @@ export default defineConfig({
           include: ['e2e/**/*.test.ts'],
           testTimeout: 600_000,
           hookTimeout: 600_000,
-          globalSetup: ['server/testing/emptyFolder.ts', 'e2e/support/laidOut.ts'],
+          globalSetup: ['server/testing/emptyFolder.ts', 'server/testing/bundled.ts', 'e2e/support/laidOut.ts'],
         },
       },
     ],

@@ -68,7 +68,7 @@ export function ensurePackages() {
   });
 }
 
-/** Builds the interface where it is missing or older than its sources. */
+/** Builds the interface and the server where they are missing or older than their sources. */
 export function ensureBuilt() {
   unlessDone(
     'dist/web/.hevrel',
@@ -77,5 +77,10 @@ export function ensureBuilt() {
       console.log('Building the interface …');
       runPackage('vite', ['build', '--logLevel', 'warn']);
     },
+  );
+  unlessDone(
+    'dist/server/.hevrel',
+    ['server', 'core', 'contract', 'demo', 'scripts/bundle.mjs', 'package.json', 'package-lock.json'],
+    () => run(process.execPath, ['scripts/bundle.mjs']),
   );
 }

@@ -3,7 +3,4 @@ import { ensureBuilt, ensurePackages } from './ready.mjs';
 
 ensurePackages();
 ensureBuilt();
-const { register } = await import('tsx/esm/api');
-register();
-const { main } = await import('../server/main.ts');
-main(process.argv.slice(2));
+await import('./serve.mjs');

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 
-const START = fileURLToPath(new URL('../../scripts/devServer.ts', import.meta.url));
+const START = fileURLToPath(new URL('../../scripts/serve.mjs', import.meta.url));
 
 /** How a process ended, and all it said. */
 interface Ended {
@@ -20,7 +20,7 @@ export interface Running {
 
 /** Starts Hevrel with the options of its command line. */
 export function startProcess(...options: string[]): Running {
-  const child = spawn(process.execPath, ['--import', 'tsx', START, ...options], { stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn(process.execPath, [START, ...options], { stdio: ['ignore', 'pipe', 'pipe'] });
   let out = '';
   let err = '';
   child.stderr?.on('data', (data: Buffer) => (err += data.toString()));
