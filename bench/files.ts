@@ -6,8 +6,9 @@ import { openStudio } from '../server/studio.ts';
 import { motifsById } from '../server/store/motifs.ts';
 import { exportTimings } from './exportBench.ts';
 import { bookTimings } from './swatchBench.ts';
+import { tryOnTimings } from './tryOnBench.ts';
 
-/* Files and the swatch book. `large` paints those of 16,000 and 20,000 pixels too, which takes a quarter of an hour. */
+/* Files, try-ons and the swatch book. `large` paints those of 16,000 and 20,000 pixels too, which takes a quarter of an hour. */
 
 const SIDES = process.argv.includes('large') ? [4000, 8000, 16_000, 20_000] : [4000, 8000];
 const SWATCHES = 5000;
@@ -34,6 +35,14 @@ try {
       `  ${width} × ${height} px  painting ${ms(painting)}, encoding ${ms(encoding)}; both together ${ms(overlapped)}: ${(overlapped / (painting + encoding)).toFixed(2)} times that in sequence; peak ${Math.round(peakMemory / 2 ** 20)} MB`,
     );
   }
+  const { copy, draft, full, file, tile, encode } = await tryOnTimings(studio);
+  console.log('\nA papered room in perspective, 1067 × 800');
+  console.log(
+    `  a frame while moving         ${ms(draft)} at half the size: ${(draft / copy).toFixed(2)} times copying the picture; in full ${ms(full)}`,
+  );
+  console.log(
+    `  a file of 4,000 px           ${ms(file)}: ${(file / (tile + encode)).toFixed(2)} times painting its tile (${ms(tile)}) and encoding it (${ms(encode)})`,
+  );
 } finally {
   await studio.close();
   rmSync(data, { recursive: true, force: true });

@@ -3,6 +3,7 @@ import sharp from 'sharp';
 import { PAINTED } from '../demo/collection.ts';
 import type { Hex } from '../core/colour/index.ts';
 import { paletteTable, recolour } from '../core/recolour/index.ts';
+import { fastest } from './fastest.ts';
 
 /** Times in ms. */
 export interface RecolourTimings {
@@ -14,7 +15,6 @@ export interface RecolourTimings {
 }
 
 const SIDE = 1000;
-const TIMES = 5;
 
 /** The painted sample as a megapixel, in other inks. */
 export async function recolourTimings(): Promise<RecolourTimings> {
@@ -31,14 +31,4 @@ export async function recolourTimings(): Promise<RecolourTimings> {
     recolour: fastest(() => recolour(new Uint8ClampedArray(pixels), table, inks)),
     copy: fastest(() => new Uint8ClampedArray(pixels)),
   };
-}
-
-/** The shortest of a few times, ms: what a busy machine adds is left out. */
-function fastest(work: () => unknown): number {
-  const times = Array.from({ length: TIMES }, () => {
-    const began = performance.now();
-    work();
-    return performance.now() - began;
-  });
-  return Math.min(...times);
 }

@@ -1,8 +1,9 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { designSchema } from '../core/document/index.ts';
 import { motifSchema } from '../core/motif/index.ts';
-import { idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
+import { addressSchema, between, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
 import {
+  markedSchema,
   patternSourceFields,
   patternSourceSchema,
   namesOneSource,
@@ -11,6 +12,7 @@ import {
   tryOnSchema,
 } from '../core/tryon/index.ts';
 import { jobSchema } from './jobs.ts';
+import { MOST_UPLOAD_BYTES } from './motifs.ts';
 import { exactly, FILE, route } from './route.ts';
 
 const byId = exactly({ id: idSchema });
@@ -33,6 +35,84 @@ export const readProduct = route({
   summary: 'Reads a product with its drawing, as artwork.',
   params: byId,
   answer: exactly({ product: productSchema, drawing: productDrawingSchema }),
+  problems: [404],
+});
+
+export const importProduct = route({
+  method: 'POST',
+  path: '/products',
+  summary: 'Makes a product of a file: of an SVG its closed shapes, of a photograph the faces that are marked on it.',
+  query: object({ name: string().required().max(1000) }).noUnknown(),
+  body: FILE,
+  limit: MOST_UPLOAD_BYTES,
+  answer: productSchema,
+  status: 201,
+  problems: [413, 415, 422],
+});
+
+export const makeProductOfMotif = route({
+  method: 'POST',
+  path: '/products/of-motif',
+  summary: 'Makes a product of a motif: its closed shapes become pieces, at the size that it has.',
+  body: exactly({ motif: idSchema }),
+  answer: productSchema,
+  status: 201,
+  problems: [404, 422],
+});
+
+export const changeProduct = route({
+  method: 'PATCH',
+  path: '/products/{id}',
+  summary: 'Renames a product of the studio’s own, or makes all that is drawn of it larger or smaller.',
+  params: byId,
+  body: exactly({
+    name: nameSchema.optional(),
+    /** How many times as large. */
+    by: between(1e-3, 1e3).optional(),
+  }),
+  answer: productSchema,
+  problems: [404, 409, 422],
+});
+
+export const readPhotograph = route({
+  method: 'GET',
+  path: '/products/{id}/photograph',
+  summary: 'Reads the photograph of a product, and what is marked on it.',
+  params: byId,
+  answer: exactly({
+    name: nameSchema,
+    /** Its content address, and its size in pixels. */
+    blob: addressSchema,
+    width: whole(1, 1e5),
+    height: whole(1, 1e5),
+    marked: markedSchema,
+  }),
+  problems: [404, 409],
+});
+
+export const markPhotograph = route({
+  method: 'PUT',
+  path: '/products/{id}/photograph',
+  summary: 'Marks the flat faces of a photograph, and how much of its light lies on the cloth.',
+  params: byId,
+  body: markedSchema,
+  answer: productSchema,
+  problems: [404, 409, 422],
+});
+
+export const deleteProduct = route({
+  method: 'DELETE',
+  path: '/products/{id}',
+  summary: 'Deletes a product of the studio’s own; try-ons on it stay, and it can be restored.',
+  params: byId,
+  problems: [404],
+});
+
+export const restoreProduct = route({
+  method: 'POST',
+  path: '/products/{id}/restore',
+  summary: 'Restores a deleted product.',
+  params: byId,
   problems: [404],
 });
 

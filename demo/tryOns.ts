@@ -11,10 +11,10 @@ const sample = (
   name: string,
   product: string,
   source: TryOn['source'],
-  rest: Partial<Pick<TryOn, 'scale' | 'rotation' | 'pieces'>> = {},
+  rest: Partial<Pick<TryOn, 'scale' | 'rotation' | 'pieces' | 'wall'>> = {},
 ): SampleTryOn => ({
   id: `low-tide-try-on-${id}`,
-  tryOn: { version: 1, name, product, source, scale: 1, rotation: 0, pieces: [], ...rest },
+  tryOn: { version: 1, name, product, source, scale: 1, rotation: 0, wall: undefined, pieces: [], ...rest },
 });
 
 /** The collection on things, at the size it is printed unless a thing asks for another. */
@@ -30,5 +30,16 @@ export const SAMPLE_TRY_ONS: readonly SampleTryOn[] = [
     'greeting-card',
     { design: 'low-tide-quayside' },
     { scale: 0.3, rotation: -15 },
+  ),
+  sample(
+    'wall',
+    'Limpets up the stairs',
+    'wall',
+    { swatch: 'low-tide-swatch-limpets-dusk' },
+    {
+      // Two repeats to a roll.
+      scale: 530 / 480,
+      wall: { width: 3600, height: 2400, rollWidth: 530, rollLength: 10_050, match: 'straight' },
+    },
   ),
 ];

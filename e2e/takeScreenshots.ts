@@ -1,5 +1,5 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { By, Key, until, type WebDriver } from 'selenium-webdriver';
+import { By, until, type WebDriver } from 'selenium-webdriver';
 import { openBrowser } from './support/browser.ts';
 import { cellOnScreen, click, clickAt, press, settledShot, type } from './support/hands.ts';
 import { startHevrel } from './support/hevrel.ts';
@@ -61,16 +61,6 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       await click(driver, 'button', 'Export');
       await click(driver, 'radio', 'Repeats');
       await type(driver, 'Bleed on each edge', '20');
-    },
-  },
-  {
-    name: 'comparison',
-    path: '/swatches',
-    prepare: async (driver) => {
-      await driver.wait(until.elementLocated(By.css('main li input[type=checkbox]')));
-      for (const box of (await driver.findElements(By.css('main li input[type=checkbox]'))).slice(0, 4))
-        await box.click();
-      await click(driver, 'button', 'Compare');
     },
   },
   {
@@ -143,7 +133,6 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       );
     },
   },
-  { name: 'row', path: '/designs/low-tide-quayside', prepare: (driver) => click(driver, 'radio', 'Rows') },
   {
     name: 'check',
     path: '/designs/low-tide-herring-run',
@@ -164,18 +153,29 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
   },
   // Last, since it changes the design.
   {
-    name: 'bundle',
-    path: '/designs/low-tide-limpets-and-rope',
+    name: 'try-on',
+    path: '/try-ons/low-tide-try-on-summer',
     prepare: async (driver) => {
-      await settledShot(driver);
-      const { left, top, scale } = await cellOnScreen(driver);
-      // The whelk and the kelp beside it.
-      await clickAt(driver, { x: left + 98 * scale, y: top + 112 * scale });
-      await clickAt(driver, { x: left + 5 * scale, y: top + 110 * scale }, { held: Key.SHIFT });
-      await press(driver, 'k');
-      await driver.wait(until.elementLocated(By.css('[aria-label="Open the bundle"]')));
-      await press(driver, 'o');
-      await driver.wait(until.elementLocated(By.css('[data-bundle-bar]')));
+      await driver.wait(until.elementLocated(By.css('[data-dressed]')));
+      const { x, y, width, height } = await (await driver.findElement(By.css('[data-dressed] canvas'))).getRect();
+      await clickAt(driver, { x: x + width * 0.52, y: y + height * 0.5 });
+      await driver.sleep(400);
+    },
+  },
+  {
+    name: 'try-on-wall',
+    path: '/try-ons/low-tide-try-on-wall',
+    prepare: async (driver) => {
+      await driver.wait(until.elementLocated(By.css('[data-dressed]')));
+      await driver.wait(until.elementLocated(By.css('[data-rolls]')));
+      await driver.executeScript("document.querySelector('[data-rolls]').scrollIntoView()");
+    },
+  },
+  {
+    name: 'try-ons-beside',
+    path: `/try-ons/compare?ids=${['cushion', 'hall', 'shade', 'card'].map((id) => `low-tide-try-on-${id}`).join()}`,
+    prepare: async (driver) => {
+      await driver.wait(async () => (await driver.findElements(By.css('[data-dressed]'))).length === 4);
     },
   },
 ];

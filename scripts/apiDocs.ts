@@ -8,6 +8,7 @@ import { openApi } from '../contract/openApi.ts';
 import { designSchema } from '../core/document/index.ts';
 import { artworkSchema } from '../core/motif/index.ts';
 import { recipeSchema } from '../core/recipe/index.ts';
+import { productSchema, tryOnSchema } from '../core/tryon/index.ts';
 
 const folder = new URL('../docs/api/', import.meta.url);
 mkdirSync(folder, { recursive: true });
@@ -21,6 +22,8 @@ for (const [name, schema] of [
   ['pack', packListSchema],
   ['recipe', recipeSchema],
   ['artwork', artworkSchema],
+  ['product', productSchema],
+  ['try-on', tryOnSchema],
 ] as const)
   write(`${name}.schema.json`, json(jsonSchemaFile(name, schema)));
 

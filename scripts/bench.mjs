@@ -6,6 +6,6 @@ ensurePackages();
 ensureBrowser();
 ensureBuilt();
 const wished = process.argv.slice(2);
-// `npm run bench -- files` measures files and the swatch book alone; `large` among them the largest too.
+// `npm run bench -- files` measures files, try-ons and the swatch book alone; `large` among them the largest too.
 if (!wished.includes('files')) runPackage('tsx', ['bench/run.ts']);
 runPackage('tsx', ['bench/files.ts', ...wished]);

@@ -34,7 +34,9 @@ const router = createBrowserRouter([
   page('/swatches', async () => (await import('./screens/swatches/SwatchBook.tsx')).SwatchBook),
   page('/try-ons', async () => (await import('./screens/tryOn/TryOnsPage.tsx')).TryOnsPage),
   page('/try-ons/new', async () => (await import('./screens/tryOn/NewTryOn.tsx')).NewTryOn),
+  page('/try-ons/compare', async () => (await import('./screens/tryOn/ComparePage.tsx')).ComparePage),
   page('/try-ons/:id', async () => (await import('./screens/tryOn/TryOnPage.tsx')).TryOnPage),
+  page('/products/:id/faces', async () => (await import('./screens/tryOn/FacesPage.tsx')).FacesPage),
   page('/print-house', async () => (await import('./screens/printHouse/PrintHousePage.tsx')).PrintHousePage),
   page('/swatches/:id', async () => (await import('./screens/swatches/SwatchPage.tsx')).SwatchPage),
 ]);

@@ -1,25 +1,28 @@
-import { number, object, string, type InferType } from 'yup';
+import { object, string, type InferType } from 'yup';
+import type { Repeat } from '../lattice/index.ts';
 import { between, type Immutable } from '../schema/index.ts';
 
 /** How the pattern of one drop meets that of the next: straight across, or half a repeat lower on every other drop. */
 export const ROLL_MATCHES = ['straight', 'half-drop', 'free'] as const;
 export type RollMatch = (typeof ROLL_MATCHES)[number];
 
-const mm = (most: number) => between(1, most);
-
-/** The schema of a wall to be papered, and of what it is papered with. */
-export const paperingSchema = object({
-  /** Of the wall, mm. */
-  width: mm(1e5),
-  height: mm(2e4),
-  /** Of a roll, mm. */
-  rollWidth: mm(5000),
-  rollLength: mm(2e5),
+/** The schema of a wall to be papered, and of the rolls that it is papered with, mm. */
+export const wallSchema = object({
+  width: between(300, 30_000),
+  height: between(300, 10_000),
+  rollWidth: between(100, 5000),
+  rollLength: between(500, 200_000),
   match: string().oneOf(ROLL_MATCHES).required(),
-  /** Of the pattern up the wall, mm. */
-  repeat: number().positive().max(2e4).required(),
 }).noUnknown();
-export type Papering = Immutable<InferType<typeof paperingSchema>>;
+export type Wall = Immutable<InferType<typeof wallSchema>>;
+
+/** A wall as it is to begin with, and the roll that is most usual. */
+export const FIRST_WALL: Wall = { width: 3600, height: 2400, rollWidth: 530, rollLength: 10_050, match: 'straight' };
+
+/** A wall, and how far the pattern repeats up it, mm. */
+export interface Papering extends Wall {
+  readonly repeat: number;
+}
 
 /** One drop of paper on the wall. */
 export interface Drop {
@@ -91,6 +94,22 @@ type Phase = 0 | 1;
 interface Last {
   readonly from: number;
   readonly above: Phase | undefined;
+}
+
+/**
+ * How the drops of a design meet on rolls of a width: of a half-drop every other drop begins half a repeat lower where a roll holds an
+ * odd number of columns.
+ *
+ * @param columns repeats across a roll; those within a hundredth of a whole number count as that
+ * @returns undefined where the pattern does not meet at the joins
+ */
+export function naturalMatch({ step }: Repeat, columns: number): RollMatch | undefined {
+  const whole = Math.round(columns);
+  if (whole < 1 || Math.abs(columns - whole) > 0.01 * columns) return undefined;
+  if (step.kind !== 'half-drop') return 'straight';
+  const drop = (whole * step.drop.p) % step.drop.q;
+  if (drop === 0) return 'straight';
+  return drop * 2 === step.drop.q ? 'half-drop' : undefined;
 }
 
 /** The ways to cut one roll. */

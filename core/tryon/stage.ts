@@ -165,42 +165,54 @@ function lightFactors(pixels: Uint8ClampedArray): Float32Array {
 function stagePiece(piece: Piece, pixels: Uint8ClampedArray, window: Box, scale: number): StagePiece {
   const { toCloth } = faceMap(piece.face);
   const width = window.right - window.left;
-  let count = 0;
-  for (let i = 3; i < pixels.length; i += 4) if (pixels[i]) count += 1;
-  const at = new Uint32Array(count);
-  const cover = new Float32Array(count);
-  const cloth = new Float32Array(count * 6);
-  const [unit, half] = [1 / scale, 0.5 / scale];
-  const p = new Float64Array(2);
+  const count = pixels.length / 4;
+  const on = new Float64Array(2);
+  const look = (x: number, y: number): boolean =>
+    toCloth((x + window.left + 0.5) / scale, (y + window.top + 0.5) / scale, on);
+  // Where on the cloth each covered pixel is, by its place in the window; nothing where the face is not seen.
+  const where = new Float32Array(count * 2).fill(NaN);
+  let covered = 0;
+  for (let i = 0; i < count; i += 1) {
+    if (!pixels[i * 4 + 3]) continue;
+    covered += 1;
+    if (!look(i % width, Math.floor(i / width))) continue;
+    where[i * 2] = on[0] as number;
+    where[i * 2 + 1] = on[1] as number;
+  }
+  const at = new Uint32Array(covered);
+  const cover = new Float32Array(covered);
+  const cloth = new Float32Array(covered * 6);
   let n = 0;
-  for (let i = 0; i * 4 < pixels.length; i += 1) {
+  /** Writes how far the cloth moves with a step to a neighbour, or with one to the other side where the face ends there. */
+  const step = (i: number, x: number, y: number, dx: 0 | 1, dy: 0 | 1): void => {
+    const [u, v] = [where[i * 2] as number, where[i * 2 + 1] as number];
+    for (const sign of [1, -1]) {
+      const [nx, ny] = [x + sign * dx, y + sign * dy];
+      const next = nx >= 0 && nx < width ? where[(ny * width + nx) * 2] : undefined;
+      if (next !== undefined && next === next) {
+        on[0] = next;
+        on[1] = where[(ny * width + nx) * 2 + 1] as number;
+      } else if (!look(nx, ny)) continue;
+      cloth[n * 6 + 2 + 2 * dy] = sign * ((on[0] as number) - u);
+      cloth[n * 6 + 3 + 2 * dy] = sign * ((on[1] as number) - v);
+      return;
+    }
+  };
+  for (let i = 0; i < count; i += 1) {
     const alpha = pixels[i * 4 + 3] as number;
     if (!alpha) continue;
-    const x = ((i % width) + window.left) * unit + half;
-    const y = (Math.floor(i / width) + window.top) * unit + half;
+    const isSeen = !Number.isNaN(where[i * 2]);
     // Just beside its face, along an edge, a piece shows what is nearest within.
-    if (!toCloth(x, y, p)) {
-      const before = n - 1;
-      if (before < 0 || at[before] !== i - 1) continue;
-      at[n] = i;
-      cover[n] = alpha / 255;
-      cloth.copyWithin(n * 6, before * 6, n * 6);
-      n += 1;
-      continue;
-    }
-    const [u, v] = [p[0] as number, p[1] as number];
-    const o = n * 6;
+    if (!isSeen && (n === 0 || at[n - 1] !== i - 1)) continue;
     at[n] = i;
     cover[n] = alpha / 255;
-    cloth[o] = u;
-    cloth[o + 1] = v;
-    // To the other side where the face ends on this one.
-    const right = toCloth(x + half, y, p) ? 2 : toCloth(x - half, y, p) ? -2 : 0;
-    cloth[o + 2] = right * ((p[0] as number) - u);
-    cloth[o + 3] = right * ((p[1] as number) - v);
-    const down = toCloth(x, y + half, p) ? 2 : toCloth(x, y - half, p) ? -2 : 0;
-    cloth[o + 4] = down * ((p[0] as number) - u);
-    cloth[o + 5] = down * ((p[1] as number) - v);
+    if (isSeen) {
+      cloth[n * 6] = where[i * 2] as number;
+      cloth[n * 6 + 1] = where[i * 2 + 1] as number;
+      const [x, y] = [i % width, Math.floor(i / width)];
+      step(i, x, y, 1, 0);
+      step(i, x, y, 0, 1);
+    } else cloth.copyWithin(n * 6, (n - 1) * 6, n * 6);
     n += 1;
   }
   return { piece, at: at.subarray(0, n), cover: cover.subarray(0, n), cloth: cloth.subarray(0, n * 6) };

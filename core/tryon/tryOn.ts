@@ -2,6 +2,7 @@ import { array, number, object, type InferType } from 'yup';
 import { normaliseAngle } from '../geometry/index.ts';
 import { between, distinctById, idSchema, type Immutable, nameSchema, whole } from '../schema/index.ts';
 import { MOST_PIECES, type Piece, type Product } from './product.ts';
+import { wallSchema } from './rolls.ts';
 
 /** Whether a source names either a design or a swatch. */
 export function namesOneSource(source: { readonly design?: unknown; readonly swatch?: unknown }): boolean {
@@ -54,6 +55,8 @@ export const tryOnSchema = object({
   /** What all pieces are made of, unless they have their own. */
   source: patternSourceSchema.required(),
   ...layFields,
+  /** Of a wall, how large it is and what it is papered with. */
+  wall: wallSchema.optional().default(undefined),
   /** What differs on single pieces. */
   pieces: distinctById(array(parted).required().max(MOST_PIECES), 'pieces'),
 })

@@ -3,7 +3,7 @@ import type { Product } from '../../core/tryon/index.ts';
 import { along, band, ellipse, type P } from '../../demo/draw/block.ts';
 
 /** The colours that products are drawn in: the collection's inks, and paper, wood and skin beside them. */
-export const TONES = {
+const TONES = {
   indigo: '#22304a',
   madder: '#b5442f',
   weld: '#d8a63a',

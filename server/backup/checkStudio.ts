@@ -139,12 +139,15 @@ class CheckDesk implements CheckOutcome {
       await this.#look('try-ons', `the try-on ${id}`, RESTORE, async () => {
         await tryOnSchema.validate(document, { strict: true });
       });
-    for (const { id, product, drawing } of await this.#rows<{ id: string; product: unknown; drawing: string }>(
-      'SELECT id, product, drawing FROM products',
-    ))
+    for (const { id, product, drawing, photo } of await this.#rows<{
+      id: string;
+      product: unknown;
+      drawing: string;
+      photo: { readonly blob: string } | null;
+    }>('SELECT id, product, drawing, photo FROM products'))
       await this.#look('products', `the product ${id}`, RESTORE, async () => {
         await productSchema.validate(product, { strict: true });
-        await this.#requireFiles([drawing]);
+        await this.#requireFiles([drawing, ...(photo ? [photo.blob] : [])]);
       });
   }
 

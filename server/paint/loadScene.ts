@@ -1,6 +1,6 @@
 import type { Hex } from '../../core/colour/index.ts';
 import type { Design } from '../../core/document/index.ts';
-import { type DrawnMotif, type Motif, picturesOf } from '../../core/motif/index.ts';
+import { type Artwork, type DrawnMotif, type Motif, picturesOf } from '../../core/motif/index.ts';
 import { type CanvasBackend, type Picture, type Scene, sceneOf } from '../../core/paint/index.ts';
 import type { Blobs } from '../store/blobs.ts';
 import { nodeBackend, nodePicture } from './nodeBackend.ts';
@@ -22,6 +22,14 @@ export async function loadScene(
       if (!pictures.has(blob)) pictures.set(blob, await nodePicture(await blobs.read(blob)));
   }
   return { scene: sceneOf(design, drawn), backend: nodeBackend(pictures) };
+}
+
+/** A backend with the pictures of artworks at hand. */
+export async function backendFor(artworks: readonly Artwork[], blobs: Blobs): Promise<CanvasBackend> {
+  const pictures = new Map<string, Picture>();
+  for (const blob of new Set(artworks.flatMap((artwork) => picturesOf(artwork))))
+    pictures.set(blob, await nodePicture(await blobs.read(blob)));
+  return nodeBackend(pictures);
 }
 
 /** The scene on a colour where it has no ground of its own. */

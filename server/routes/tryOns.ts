@@ -3,11 +3,14 @@ import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
 import { readSource } from '../exports/exportSource.ts';
 import { startFile } from '../exports/fileWork.ts';
-import { implement } from '../http/implement.ts';
-import { listOwnProducts } from '../store/products.ts';
+import { wallProduct } from '../../core/tryon/index.ts';
+import { fileOf, implement } from '../http/implement.ts';
+import { notFound, Problem } from '../problem.ts';
+import { listOwnProducts, type OwnProduct, readOwnProduct, removeOwnProduct } from '../store/products.ts';
 import { insertTryOn, listTryOns, readTryOn, removeTryOn, saveTryOn } from '../store/tryOns.ts';
 import type { Studio } from '../studio.ts';
 import { findProduct, readProduct } from '../tryon/findProduct.ts';
+import { changeProduct, makeProduct, makeProductOfMotif, markedOn, markProduct } from '../tryon/makeProduct.ts';
 import { shippedProducts } from '../tryon/shippedProducts.ts';
 import { productPicture, tryOnPicture } from '../tryon/tryOnPicture.ts';
 import { tryOnWork } from '../tryon/tryOnWork.ts';
@@ -19,9 +22,33 @@ export function tryOnRoutes(studio: Studio): Router {
 
   implement(router, contract.listProducts, async () => [
     ...shippedProducts().values(),
+    wallProduct().product,
     ...(await listOwnProducts(database)),
   ]);
   implement(router, contract.readProduct, ({ params }) => readProduct(studio, params.id));
+
+  const ownOf = async (id: string): Promise<OwnProduct> => {
+    const own = await readOwnProduct(database, id);
+    if (!own) throw notFound('product of your own');
+    return own;
+  };
+  implement(router, contract.importProduct, (call) =>
+    makeProduct(studio, call.query.name, fileOf(call, call.query.name)),
+  );
+  implement(router, contract.makeProductOfMotif, ({ body }) => makeProductOfMotif(studio, body.motif));
+  implement(router, contract.changeProduct, async ({ params, body }) =>
+    changeProduct(studio, params.id, await ownOf(params.id), body),
+  );
+  implement(router, contract.readPhotograph, async ({ params }) => {
+    const { product, drawing, photo } = await ownOf(params.id);
+    if (!photo) throw new Problem(409, 'No photograph', 'This product is not made of a photograph.');
+    return { name: product.name, ...photo, marked: await markedOn(studio, product, drawing) };
+  });
+  implement(router, contract.markPhotograph, async ({ params, body }) =>
+    markProduct(studio, params.id, await ownOf(params.id), body),
+  );
+  implement(router, contract.deleteProduct, ({ params }) => removeOwnProduct(database, params.id, true));
+  implement(router, contract.restoreProduct, ({ params }) => removeOwnProduct(database, params.id, false));
 
   implement(router, contract.readProductPicture, async ({ params, response }) => {
     response.type('webp').send(await productPicture(studio, params.id));

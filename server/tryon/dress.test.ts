@@ -97,6 +97,32 @@ function dressed(
 }
 const linear = (level: number): number => (TO_LINEAR[level] as number) / FULL;
 
+/** Drawings of products that ship, each read once. */
+const drawings = new Map<string, Promise<ProductDrawing>>();
+function drawingOf({ id, name, pieces }: Product): Promise<ProductDrawing> {
+  const drawing =
+    drawings.get(id) ??
+    readProductDrawing({
+      kind: 'product',
+      name,
+      svg: shippedDrawing(id),
+      pieces: pieces.map((piece) => piece.id),
+      blobs,
+    });
+  drawings.set(id, drawing);
+  return drawing;
+}
+
+/** The height, in units of the scene, at which a product's one piece is widest. */
+function widestRow(product: Product, drawing: ProductDrawing): number {
+  const { width, height, scale } = sceneSize(product, 240);
+  const stage = prepareStage(product, drawing, { left: 0, top: 0, right: width, bottom: height }, scale, nodeBackend());
+  const counts = new Map<number, number>();
+  for (const at of stage.covered) counts.set(Math.floor(at / width), (counts.get(Math.floor(at / width)) ?? 0) + 1);
+  const [widest] = [...counts].sort((p, q) => q[1] - p[1])[0] ?? [0];
+  return (widest + 0.5) / scale;
+}
+
 /** Where the light along a line of pixels crosses one half, in pixels, from the middles of the pixels. */
 function crossings(count: number, light: (n: number) => number): number[] {
   const found: number[] = [];
@@ -113,43 +139,35 @@ describe('a pattern on a flat piece that ships', () => {
   );
   for (const { product, piece, face } of flat)
     it(`is right to 0.1 mm: ${product.name}, ${piece.name}`, async () => {
-      const ids = product.pieces.map(({ id }) => id);
-      const drawing = await readProductDrawing({
-        kind: 'product',
-        name: product.name,
-        svg: shippedDrawing(product.id),
-        pieces: ids,
-        blobs,
-      });
+      const drawing = await drawingOf(product);
       const only = { ...product, pieces: [piece] };
       const bare = { ...drawing, light: nothing(1, 1), over: nothing(1, 1) };
-      const side = 2400;
-      const { width, scale, stage, light } = dressed([only, bare], side, checkers(10));
-      const covered = new Set(stage.covered);
+      const { width, scale } = sceneSize(product, 2400);
+      const { toCloth } = faceMap(face);
+      const out = new Float64Array(2);
+      // The row with most of the piece in it, moved so that it lies well within a row of squares.
+      let row = Math.round(widestRow(only, bare) * scale);
+      for (; face.rotation === 0; row += 1) {
+        toCloth(300, (row + 0.5) / scale, out);
+        const v = ((out[1] as number) - piece.datum.y) / 10;
+        if (Math.abs(v - Math.round(v)) > 0.25) break;
+      }
+      const stage = prepareStage(
+        only,
+        bare,
+        { left: 0, top: row, right: width, bottom: row + 1 },
+        scale,
+        nodeBackend(),
+      );
+      const pixels = dress(stage, new Map([[piece.id, { pattern: checkers(10), fill: FILL }]]));
+      const light = (x: number): number => linear(pixels[x * 4] as number);
       const cos = Math.cos((face.rotation * Math.PI) / 180);
-      // The row with most of the piece in it that lies a quarter of a square off the squares' own edges.
-      const rows = new Map<number, number>();
-      for (const at of covered) rows.set(Math.floor(at / width), (rows.get(Math.floor(at / width)) ?? 0) + 1);
-      const [row] = [...rows]
-        .sort((a, b) => b[1] - a[1])
-        .find(([y]) => {
-          const { toCloth } = faceMap(face);
-          const out = new Float64Array(2);
-          toCloth(300, (y + 0.5) / scale, out);
-          const v = ((out[1] as number) - piece.datum.y) / 10;
-          return face.rotation !== 0 || Math.abs(v - Math.round(v)) > 0.1;
-        }) as [number, number];
-      const columns = [...covered]
-        .filter((at) => Math.floor(at / width) === row)
-        .map((at) => at % width)
-        .sort((a, b) => a - b);
+      const columns = [...stage.covered];
       const run = columns.filter((x, n) => n > 4 && n < columns.length - 5 && columns[n + 1] === x + 1);
       const first = run[0] ?? 0;
-      const seen = crossings(run.length, (n) => light(first + n, row)).map((n) => ((first + n) * face.unit) / scale);
+      const seen = crossings(run.length, (n) => light(first + n)).map((n) => ((first + n) * face.unit) / scale);
       if (face.rotation !== 0) {
         // A turned piece: the squares' upright edges are so much farther apart along a level row; their level ones are left out.
-        const { toCloth } = faceMap(face);
-        const out = new Float64Array(2);
         const upright = seen.filter((mm) => {
           toCloth(mm / face.unit, (row + 0.5) / scale, out);
           const u = ((out[0] as number) - piece.datum.x) / 10;

@@ -11,7 +11,7 @@ import {
   sourceKey,
   tileDensity,
 } from '../../core/tryon/index.ts';
-import { loadScene } from '../paint/loadScene.ts';
+import { backendFor, loadScene } from '../paint/loadScene.ts';
 import { nodeBackend } from '../paint/nodeBackend.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { TaskContext } from '../work/tasks.ts';
@@ -27,7 +27,7 @@ export async function paintTryOn(task: TryOnTask, { progress }: TaskContext): Pr
   const { tryOn, product, drawing, side, format, file } = task;
   const blobs = new Blobs(task.blobs);
   const { width, height, scale } = sceneSize(product, side);
-  const backend = nodeBackend();
+  const backend = await backendFor([drawing.under, drawing.light, drawing.over], blobs);
   const patterns = await paintPatterns(task, blobs, scale);
   const dressings = new Map(
     product.pieces.map(({ id }): [string, Dressing] => {
@@ -54,10 +54,13 @@ export async function paintTryOn(task: TryOnTask, { progress }: TaskContext): Pr
 
 /** Every pattern that is used, as fine as the picture shows it anywhere. */
 async function paintPatterns(task: TryOnTask, blobs: Blobs, scale: number): Promise<Map<string, PatternPyramid>> {
-  const { tryOn, product, drawing } = task;
+  const { tryOn, product } = task;
   const look = sceneSize(product, LOOK);
   const window = { left: 0, top: 0, right: look.width, bottom: look.height };
-  const stage = prepareStage(product, drawing, window, look.scale, nodeBackend());
+  // Only its outlines are looked at.
+  const empty = { ...task.drawing.over, nodes: [] };
+  const bare = { ...task.drawing, under: empty, light: empty, over: empty };
+  const stage = prepareStage(product, bare, window, look.scale, nodeBackend());
   const finest = new Map<string, number>();
   for (const { id } of product.pieces) {
     const fill = fillOf(tryOn, id);

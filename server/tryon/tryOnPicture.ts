@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { LRUCache } from 'lru-cache';
@@ -18,7 +19,7 @@ const pictures = new LRUCache<string, Promise<Buffer>>({ max: 300 });
 export async function tryOnPicture(studio: Studio, id: string): Promise<Buffer> {
   const task = await tryOnTask(studio, id, { format: 'webp', side: SIDE });
   const shown = task.patterns.map(({ key, state }) => `${key} ${state}`);
-  return paintedOnce(`${JSON.stringify(task.tryOn)} ${shown.join(' ')}`, studio, task);
+  return paintedOnce([task.product, task.drawing, task.tryOn, shown], studio, task);
 }
 
 /** A small picture of a product in white cloth, WebP. @throws Problem 404 */
@@ -26,11 +27,13 @@ export async function productPicture(studio: Studio, id: string): Promise<Buffer
   const { product, drawing } = await readProduct(studio, id);
   const tryOn = newTryOn(product.name, product, { design: 'none' });
   const wish = { tryOn, product, drawing, patterns: [], blobs: studio.blobs.folder };
-  return paintedOnce(`product ${id}`, studio, { kind: 'try-on', ...wish, format: 'webp', side: PRODUCT_SIDE });
+  return paintedOnce([product, drawing], studio, { kind: 'try-on', ...wish, format: 'webp', side: PRODUCT_SIDE });
 }
 
-function paintedOnce(shown: string, studio: Studio, task: Omit<TryOnTask, 'file'>): Promise<Buffer> {
-  const key = `${studio.blobs.folder} ${shown}`;
+function paintedOnce(shown: readonly unknown[], studio: Studio, task: Omit<TryOnTask, 'file'>): Promise<Buffer> {
+  const key = createHash('sha256')
+    .update(JSON.stringify([studio.blobs.folder, ...shown]))
+    .digest('base64url');
   let picture = pictures.get(key);
   if (!picture) {
     picture = painted(studio, task);

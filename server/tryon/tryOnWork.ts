@@ -18,7 +18,7 @@ type Painting = Omit<TryOnTask, 'file'>;
 /** What is needed to paint a try-on, but for where it goes. @throws Problem 404 */
 export async function tryOnTask(studio: Studio, id: string, wish: Wish): Promise<Painting> {
   const { tryOn } = await readTryOn(studio.database, id);
-  const { product, drawing } = await readProduct(studio, tryOn.product);
+  const { product, drawing } = await readProduct(studio, tryOn.product, tryOn.wall);
   const patterns: TaskPattern[] = [];
   for (const source of sourcesOf(tryOn, product.pieces)) {
     try {

@@ -86,6 +86,14 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
     advice: 'The swatches are kept as they are; choose fewer of them, or more columns.',
   },
   product: { ms: 60_000, memory: 1500 * MB, doing: 'Reading this product', advice: KEPT },
+  photo: {
+    ms: 60_000,
+    memory: 2000 * MB,
+    doing: 'Reading this photograph',
+    advice: 'Nothing was added; make it smaller and import it again.',
+  },
+  'outline-product': { ms: 60_000, memory: 1500 * MB, doing: 'Making this product', advice: DRAWING },
+  'photo-light': { ms: 60_000, memory: 1500 * MB, doing: 'Taking the light of this photograph', advice: KEPT },
   'try-on': {
     ms: 300_000,
     memory: 3000 * MB,

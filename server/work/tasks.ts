@@ -10,9 +10,7 @@ import type { OpenedPack } from '../packs/openedPack.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
 import type { PlatesOutcome, PlatesTask } from '../plates/platesTask.ts';
 import type { SheetTask } from '../sheets/sheetTask.ts';
-import type { ProductDrawing } from '../../core/tryon/index.ts';
-import type { ProductTask } from '../tryon/productTask.ts';
-import type { TryOnOutcome, TryOnTask } from '../tryon/tryOnTask.ts';
+import type { AnyTryOnTask, TryOnOutcomes } from '../tryon/tryOnTasks.ts';
 import type { CheckOutcome, CheckStudioTask } from './checkStudioTask.ts';
 
 /** Paints a design into a file. */
@@ -236,11 +234,10 @@ export type Task =
   | CheckStudioTask
   | PlatesTask
   | SheetTask
-  | ProductTask
-  | TryOnTask;
+  | AnyTryOnTask;
 
 /** What each kind of task comes to. */
-interface Outcomes {
+interface Outcomes extends TryOnOutcomes {
   paint: PaintOutcome;
   vector: VectorOutcome;
   read: ReadOutcome;
@@ -263,8 +260,6 @@ interface Outcomes {
   plates: PlatesOutcome;
   /** The file is there. */
   sheet: true;
-  product: ProductDrawing;
-  'try-on': TryOnOutcome;
 }
 export type Outcome<T extends Task> = Outcomes[T['kind']];
 

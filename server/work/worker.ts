@@ -81,6 +81,18 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { readProductDrawing } = await import('../tryon/readProductDrawing.ts');
       return () => readProductDrawing(task);
     }
+    case 'photo': {
+      const { readPhoto } = await import('../tryon/readPhoto.ts');
+      return () => readPhoto(task);
+    }
+    case 'outline-product': {
+      const { drawOutlineProduct } = await import('../tryon/drawOutlineProduct.ts');
+      return () => drawOutlineProduct(task);
+    }
+    case 'photo-light': {
+      const { findPhotoLight } = await import('../tryon/findPhotoLight.ts');
+      return () => findPhotoLight(task);
+    }
     case 'try-on': {
       const { paintTryOn } = await import('../tryon/paintTryOn.ts');
       return () => paintTryOn(task, context);

@@ -1,7 +1,16 @@
 import { useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import * as contract from '../../contract/index.ts';
-import { type PatternSource, sourceKey, type TryOn } from '../../core/tryon/index.ts';
-import { call } from './client.ts';
+import {
+  type Marked,
+  type PatternSource,
+  type Product,
+  sourceKey,
+  type TryOn,
+  WALL_ID,
+  wallProduct,
+} from '../../core/tryon/index.ts';
+import { call, upload } from './client.ts';
 
 const LIST = ['try-ons'];
 
@@ -12,31 +21,77 @@ export function useProducts() {
   return useQuery({ queryKey: ['products'], queryFn: () => call(contract.listProducts, {}) });
 }
 
-/** A product with its drawing, which never changes. */
-export function useProduct(id: string) {
-  return useQuery({
+/** A product with its drawing; only those of the studio's own change, by what is done here. */
+export function useProduct({ product: id, wall }: Pick<TryOn, 'product' | 'wall'>) {
+  const isWall = id === WALL_ID;
+  const fetched = useQuery({
     queryKey: ['product', id],
     queryFn: () => call(contract.readProduct, { params: { id } }),
     staleTime: Infinity,
+    enabled: !isWall,
+  });
+  // A wall is made here, as large as it is wanted.
+  const made = useMemo(() => (isWall ? wallProduct(wall) : undefined), [isWall, wall]);
+  return made ? { data: made, error: null } : { data: fetched.data, error: fetched.error };
+}
+
+/** @param product whose picture is kept apart from the one before it was changed */
+export function productPictureUrl({ id, size }: Pick<Product, 'id' | 'size'>): string {
+  return `${contract.pathOf(contract.readProductPicture, { id })}?${encodeURIComponent(size)}`;
+}
+
+type ProductMutation =
+  | { readonly file: File }
+  | { readonly motif: string }
+  | { readonly id: string; readonly change: contract.JsonBodyOf<typeof contract.changeProduct> }
+  | { readonly id: string; readonly marked: Marked }
+  | { readonly id: string; readonly deleted: boolean };
+
+/** Whatever is done to products of the studio's own. */
+export function useProductMutation() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (mutation: ProductMutation): Promise<Product | undefined> => {
+      if ('file' in mutation)
+        return upload(contract.importProduct, { query: { name: mutation.file.name } }, mutation.file);
+      if ('motif' in mutation) return call(contract.makeProductOfMotif, { body: { motif: mutation.motif } });
+      const params = { id: mutation.id };
+      if ('change' in mutation) return call(contract.changeProduct, { params, body: mutation.change });
+      if ('marked' in mutation) return call(contract.markPhotograph, { params, body: mutation.marked });
+      await call(mutation.deleted ? contract.deleteProduct : contract.restoreProduct, { params });
+      return undefined;
+    },
+    onSuccess: async (_product, mutation) => {
+      await client.invalidateQueries({ queryKey: ['products'] });
+      if ('id' in mutation) await client.invalidateQueries({ queryKey: ['product', mutation.id] });
+    },
   });
 }
 
-export function productPictureUrl(id: string): string {
-  return contract.pathOf(contract.readProductPicture, { id });
+/** The photograph of a product, with what is marked on it. */
+export function usePhotograph(id: string) {
+  return useQuery({
+    queryKey: ['product', id, 'photograph'],
+    queryFn: () => call(contract.readPhotograph, { params: { id } }),
+    gcTime: 0,
+    staleTime: Infinity,
+  });
 }
 
 export function useTryOns() {
   return useQuery({ queryKey: LIST, queryFn: () => call(contract.listTryOns, {}) });
 }
 
-/** A try-on to change: read anew each time it is opened, and never behind the hand that changes it. */
+/** How a try-on to change is read: anew each time it is opened, and never behind the hand that changes it. */
+export const tryOnQuery = (id: string) => ({
+  queryKey: ['try-on', id],
+  queryFn: () => call(contract.readTryOn, { params: { id } }),
+  gcTime: 0,
+  staleTime: Infinity,
+});
+
 export function useTryOn(id: string) {
-  return useQuery({
-    queryKey: ['try-on', id],
-    queryFn: () => call(contract.readTryOn, { params: { id } }),
-    gcTime: 0,
-    staleTime: Infinity,
-  });
+  return useQuery(tryOnQuery(id));
 }
 
 export function tryOnPictureUrl({ id, revision }: Pick<contract.TryOnSummary, 'id' | 'revision'>): string {

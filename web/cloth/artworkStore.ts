@@ -21,13 +21,18 @@ export class ArtworkStore {
 
   async #load(address: string): Promise<Artwork> {
     const artwork = (await (await fetchBlob(address)).json()) as Artwork;
+    await this.fetchPictures(artwork);
+    return artwork;
+  }
+
+  /** Has an artwork's pictures decoded, for the backend to find them. */
+  async fetchPictures(artwork: Artwork): Promise<void> {
     await Promise.all(
       picturesOf(artwork).map(async (blob) => {
         if (this.#pictures.has(blob)) return;
         this.#pictures.set(blob, await browserPicture(await (await fetchBlob(blob)).blob()));
       }),
     );
-    return artwork;
   }
 }
 

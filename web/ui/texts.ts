@@ -3,6 +3,8 @@ export const TEXTS = {
   dropper: 'Pick a colour',
   dropperHint: 'Click a colour on the cloth, a motif or a photograph. Esc cancels.',
   shareOfColour: (colour: string, percent: string): string => `${colour}: ${percent} %`,
+  noMotifMatchesWords: (words: string): string => `No motif matches “${words}”.`,
+  noMotif: 'No motifs yet.',
   normal: 'Normal',
   multiply: 'Multiply',
   screen: 'Screen',

@@ -13,6 +13,8 @@ CREATE TABLE products (
   product jsonb NOT NULL,
   -- The address of its drawing.
   drawing text NOT NULL,
+  -- The photograph that its faces were marked on, if it is made of one.
+  photo jsonb,
   created_at timestamptz NOT NULL DEFAULT now(),
   deleted_at timestamptz
 );

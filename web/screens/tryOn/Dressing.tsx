@@ -1,14 +1,19 @@
 import { useMemo, useRef, useState } from 'react';
-import { type Product, type ProductDrawing, sourceKey, sourcesOf, type TryOn } from '../../../core/tryon/index.ts';
-import { ApiProblem } from '../../api/client.ts';
-import { type Pattern, productPictureUrl, usePatterns } from '../../api/tryOns.ts';
+import { type Product, type ProductDrawing, sourceKey, type TryOn, WALL_ID } from '../../../core/tryon/index.ts';
+import { productPictureUrl } from '../../api/tryOns.ts';
+import { Button } from '../../ui/Button.tsx';
 import { TicketPart } from '../../ui/TicketPart.tsx';
 import { useSize } from '../../ui/useSize.ts';
+import { DropLines } from './DropLines.tsx';
+import { LayDialog } from './LayDialog.tsx';
+import { OwnProductFields } from './OwnProductFields.tsx';
 import type { ClothPoint } from './pointing.ts';
+import { RollFields } from './RollFields.tsx';
 import { TEXTS } from './texts.ts';
 import { fit, TryOnStage } from './TryOnStage.tsx';
 import { TryOnTicket } from './TryOnTicket.tsx';
 import { useDressed } from './useDressed.ts';
+import { useKnownPatterns } from './useKnownPatterns.ts';
 
 /** Pixels of the picture's longer side on the screen, at the most. */
 const MOST_SIDE = 2000;
@@ -25,11 +30,15 @@ interface Props {
 export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props) {
   const place = useRef<HTMLElement>(null);
   const { width, height } = useSize(place);
+  const [laying, setLaying] = useState(false);
+  // Several flat pieces are cut from cloth; one is cut by its width.
+  const isCut = product.pieces.filter(({ face }) => face.kind === 'flat').length > 1;
   const [held, setHeld] = useState<ClothPoint>();
   // What the hand is about to make of it.
   const [draft, setDraft] = useState<TryOn>();
   const shown = draft ?? tryOn;
   const { patterns, missing } = useKnownPatterns(shown, product);
+  const pattern = patterns.get(sourceKey(shown.source))?.pattern;
   const size = fit(product, width, height);
   const side = Math.min(MOST_SIDE, Math.round(Math.max(size.width, size.height) * Math.min(2, devicePixelRatio)));
   const made = useMemo(() => ({ product, drawing }), [product, drawing]);
@@ -56,7 +65,9 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
             onHold={setHeld}
             onMove={setDraft}
             onRest={rest}
-          />
+          >
+            {product.id === WALL_ID && <DropLines tryOn={shown} repeat={pattern?.design.repeat} unit={size.unit} />}
+          </TryOnStage>
         )}
       </main>
       <aside
@@ -70,7 +81,7 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
             aria-label={TEXTS.changeProduct}
             className="flex items-center gap-3 rounded-md border border-thread bg-white p-1 text-left hover:border-graphite"
           >
-            <img src={productPictureUrl(product.id)} alt="" className="h-14 w-18 rounded-sm object-contain" />
+            <img src={productPictureUrl(product)} alt="" className="h-14 w-18 rounded-sm object-contain" />
             <span className="min-w-0">
               <span className="block truncate text-sm font-medium">{product.name}</span>
               <span className="block truncate text-xs text-graphite" title={product.size}>
@@ -78,6 +89,9 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
               </span>
             </span>
           </button>
+          {product.group === 'own' && <OwnProductFields product={product} />}
+          {isCut && <Button onClick={() => setLaying(true)}>{TEXTS.layOnCloth}</Button>}
+          {isCut && <LayDialog open={laying} onClose={() => setLaying(false)} product={product} drawing={drawing} />}
         </TicketPart>
         <TryOnTicket
           product={product}
@@ -88,30 +102,8 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
           held={held}
           onChange={rest}
         />
+        {product.id === WALL_ID && <RollFields tryOn={shown} repeat={pattern?.design.repeat} onChange={rest} />}
       </aside>
     </>
   );
-}
-
-/** The patterns of a try-on by what they are made of, and those that are no longer there. */
-function useKnownPatterns(tryOn: TryOn, product: Product) {
-  const sources = sourcesOf(tryOn, product.pieces);
-  const results = usePatterns(sources);
-  const key = results
-    .map(({ dataUpdatedAt, isError, data }) => `${data?.state} ${isError} ${isError || dataUpdatedAt > 0}`)
-    .join();
-  const keys = sources.map(sourceKey).join();
-  return useMemo(() => {
-    const patterns = new Map<string, Pattern>();
-    const missing = new Set<string>();
-    results.forEach(({ data, error }, n) => {
-      const source = sources[n];
-      if (!source) return;
-      if (error instanceof ApiProblem && error.status === 404) missing.add(sourceKey(source));
-      else if (data) patterns.set(sourceKey(source), data);
-    });
-    return { patterns, missing };
-    // The same as long as no pattern has changed, so that nothing is painted anew.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, keys]);
 }

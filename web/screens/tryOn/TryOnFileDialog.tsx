@@ -28,7 +28,7 @@ export function TryOnFileDialog({ open, onClose, tryOns, beginning }: Props) {
   });
   return (
     <FileJob
-      title={TEXTS.exportTitle}
+      title={TEXTS.exportTitle(tryOns.length)}
       open={open}
       watch={watch}
       doing={TEXTS.painting}

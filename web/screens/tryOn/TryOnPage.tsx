@@ -31,7 +31,7 @@ function OpenTryOn({ stored: { id, revision, tryOn } }: { readonly stored: Store
   const history = useHistory(tryOn);
   useUndoKeys(history.undo, history.redo);
   const saving = useSavedTryOn(id, revision, history.value);
-  const product = useProduct(history.value.product);
+  const product = useProduct(history.value);
   const [choosing, setChoosing] = useState(false);
   const [exporting, setExporting] = useState(false);
   const { value, change } = history;

@@ -1,4 +1,4 @@
-import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import type { Point } from '../../../core/geometry/index.ts';
 import { fillOf, type Product, type TryOn, withOrigin } from '../../../core/tryon/index.ts';
 import { PatternHandles } from './PatternHandles.tsx';
@@ -19,6 +19,8 @@ interface Props {
   /** While the hand moves, and once it rests. */
   readonly onMove: (next: TryOn) => void;
   readonly onRest: (next: TryOn) => void;
+  /** What is drawn over the picture. */
+  readonly children?: ReactNode;
 }
 
 /** mm that an arrow key moves a pattern by; ten times that with Shift. */
@@ -32,7 +34,7 @@ export function fit(product: Product, width: number, height: number) {
 const ROOM = 20;
 
 /** The product in its cloth: the pattern is dragged on it, and scaled and turned by handles beside the pointer. */
-export function TryOnStage({ product, tryOn, dressed, width, height, held, onHold, onMove, onRest }: Props) {
+export function TryOnStage({ product, tryOn, dressed, width, height, held, onHold, onMove, onRest, children }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const drag = useRef<{ readonly from: ClothPoint; readonly tryOn: TryOn; latest: TryOn | undefined }>(undefined);
   const { picture, map } = dressed;
@@ -105,6 +107,7 @@ export function TryOnStage({ product, tryOn, dressed, width, height, held, onHol
         onPointerUp={onPointerUp}
         onPointerCancel={onPointerUp}
       />
+      {children}
       {piece && held && (
         <PatternHandles
           product={product}

@@ -1,15 +1,21 @@
-import { Plus, Trash2 } from 'lucide-react';
-import { Link } from 'react-router';
+import { Columns2, Download, Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
 import type { TryOnSummary } from '../../../contract/index.ts';
 import { tryOnPictureUrl, useProducts, useTryOnRemoval, useTryOns } from '../../api/tryOns.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
 import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
+import { MOST_COMPARED } from './limits.ts';
 import { TEXTS } from './texts.ts';
+import { TryOnFileDialog } from './TryOnFileDialog.tsx';
 
 /** All try-ons, as pictures of themselves. */
 export function TryOnsPage() {
   const tryOns = useTryOns();
+  const [ids, setIds] = useState<ReadonlySet<string>>(new Set());
+  // One that was deleted meanwhile is not selected any more.
+  const selected = (tryOns.data ?? []).filter(({ id }) => ids.has(id)).map(({ id }) => id);
   return (
     <div className="flex h-full flex-col">
       <Masthead>
@@ -30,15 +36,51 @@ export function TryOnsPage() {
         {tryOns.data?.length === 0 && <p className="mt-4 max-w-md">{TEXTS.noTryOnsYet}</p>}
         <ul className="mt-5 grid grid-cols-[repeat(auto-fill,minmax(264px,1fr))] gap-x-6 gap-y-8">
           {tryOns.data?.map((tryOn) => (
-            <Card key={tryOn.id} tryOn={tryOn} />
+            <Card
+              key={tryOn.id}
+              tryOn={tryOn}
+              isSelected={ids.has(tryOn.id)}
+              onSelect={(on) => setIds(new Set(on ? [...ids, tryOn.id] : selected.filter((id) => id !== tryOn.id)))}
+            />
           ))}
         </ul>
       </main>
+      {selected.length > 0 && <SelectionBar selected={selected} onClear={() => setIds(new Set())} />}
     </div>
   );
 }
 
-function Card({ tryOn }: { readonly tryOn: TryOnSummary }) {
+/** What can be done with several try-ons at once. */
+function SelectionBar({ selected, onClear }: { readonly selected: readonly string[]; readonly onClear: () => void }) {
+  const navigate = useNavigate();
+  const [exporting, setExporting] = useState(false);
+  const isComparable = selected.length >= 2 && selected.length <= MOST_COMPARED;
+  return (
+    <div role="toolbar" className="flex items-center gap-2 border-t border-thread bg-calico px-8 py-2.5">
+      <span className="text-sm font-medium">{TEXTS.selected(selected.length)}</span>
+      {!isComparable && <span className="text-sm text-graphite">{TEXTS.compareHint(MOST_COMPARED)}</span>}
+      <span className="grow" />
+      <Button disabled={!isComparable} onClick={() => void navigate(`/try-ons/compare?ids=${selected.join(',')}`)}>
+        <Columns2 size={15} aria-hidden /> {TEXTS.compare}
+      </Button>
+      <Button onClick={() => setExporting(true)}>
+        <Download size={15} aria-hidden /> {TEXTS.exportIt}
+      </Button>
+      <Button look="quiet" onClick={onClear}>
+        {TEXTS.clearSelection}
+      </Button>
+      <TryOnFileDialog open={exporting} onClose={() => setExporting(false)} tryOns={selected} beginning={1200} />
+    </div>
+  );
+}
+
+interface CardProps {
+  readonly tryOn: TryOnSummary;
+  readonly isSelected: boolean;
+  readonly onSelect: (on: boolean) => void;
+}
+
+function Card({ tryOn, isSelected, onSelect }: CardProps) {
   const products = useProducts();
   const removal = useTryOnRemoval();
   const notify = useNotify();
@@ -69,6 +111,15 @@ function Card({ tryOn }: { readonly tryOn: TryOnSummary }) {
           {products.data?.find((product) => product.id === tryOn.product)?.name}
         </span>
       </Link>
+      <label className="absolute top-2 left-2 grid h-8 w-8 cursor-pointer place-items-center rounded-md bg-calico/85">
+        <input
+          type="checkbox"
+          aria-label={TEXTS.select(name)}
+          checked={isSelected}
+          onChange={(event) => onSelect(event.target.checked)}
+          className="h-4 w-4 accent-ink"
+        />
+      </label>
       <Button
         look="quiet"
         label={TEXTS.deleteName(name)}

@@ -22,7 +22,7 @@ export interface Dressed {
 
 /** What the worker does. What it was given stays with it until it is given anew. */
 export interface DressService {
-  setProduct(product: Product, drawing: ProductDrawing): void;
+  setProduct(product: Product, drawing: ProductDrawing): Promise<void>;
   setPattern(key: string, state: string, pattern: { readonly design: Design; readonly motifs: readonly Motif[] }): void;
   dress(wish: DressWish): Promise<Dressed>;
   /** Which piece is seen where, on a small picture. */

@@ -84,7 +84,8 @@ async function pyramids({ tryOn, side, isQuick }: DressWish): Promise<Map<string
 }
 
 const service: DressService = {
-  setProduct(product, drawing) {
+  async setProduct(product, drawing) {
+    await Promise.all([drawing.under, drawing.light, drawing.over].map((layer) => store.fetchPictures(layer)));
     products.set(product.id, { product, drawing });
   },
   setPattern(key, state, { design, motifs }) {

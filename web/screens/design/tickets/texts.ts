@@ -241,8 +241,6 @@ export const TEXTS = {
   newSeed: 'New seed',
   variedMotifs: (count: number): string => `Varied ${count === 1 ? 'a motif' : `${count} motifs`}`,
   varyText: 'Vary',
-  noMotifMatchesWords: (words: string): string => `No motif matches “${words}”.`,
-  noMotif: 'No motifs yet.',
   addToThePool: 'Add to the pool',
   addToThePoolPrompt: 'Add a motif …',
 };

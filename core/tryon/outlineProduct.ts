@@ -1,0 +1,128 @@
+import { compose, type Matrix } from '../geometry/index.ts';
+import { type Artwork, type ArtworkNode, outlineBounds, type PathNode } from '../motif/index.ts';
+import { formatNumber } from '../units/index.ts';
+import { MOST_PIECES, type Product } from './product.ts';
+import type { ProductDrawing } from './stage.ts';
+
+/** A product with its drawing. */
+export interface DrawnProduct {
+  readonly product: Product;
+  readonly drawing: ProductDrawing;
+}
+
+/** Units of the longer side of a scene that is made here, and what of it is left free around a drawing, as a share. */
+export const SCENE_SIDE = 1000;
+const ROOM = 0.06;
+const BACKDROP = '#ebe6da';
+
+/**
+ * Makes a product of a drawing: every closed shape is a piece of cloth that lies flat, and lines, open paths and pictures lie on top.
+ *
+ * @param widthMm of what is drawn
+ * @throws RangeError with a sentence where no shape is closed
+ */
+export function outlineProduct(id: string, name: string, artwork: Artwork, widthMm: number): DrawnProduct {
+  const { view, nodes } = artwork;
+  const scale = (SCENE_SIDE * (1 - 2 * ROOM)) / Math.max(view.width, view.height);
+  const margin = SCENE_SIDE * ROOM;
+  const placed: Matrix = [scale, 0, 0, scale, margin - view.x * scale, margin - view.y * scale];
+  const found: Found[] = [];
+  collect(nodes, placed, found);
+  const closed = found.filter(({ node }) => node.kind === 'path' && isClosed(node));
+  if (closed.length === 0)
+    throw new RangeError('It has no closed outline that cloth could fill. Close its paths, or give its shapes a fill.');
+  const pieces = new Set([...closed].sort((a, b) => areaOf(b) - areaOf(a)).slice(0, MOST_PIECES));
+  const scene = { x: 0, y: 0, width: view.width * scale + 2 * margin, height: view.height * scale + 2 * margin };
+  const layer = (children: readonly ArtworkNode[]): Artwork => ({ version: 1, view: scene, nodes: [...children] });
+  const unit = widthMm / (view.width * scale);
+  const datum = { x: (scene.width / 2) * unit, y: (scene.height / 2) * unit };
+  const outlines: { id: string; artwork: Artwork }[] = [];
+  const over: ArtworkNode[] = [];
+  for (const one of found) {
+    const { node, matrix } = one;
+    if (!pieces.has(one) || node.kind !== 'path') {
+      over.push(inScene(node, matrix));
+      continue;
+    }
+    const fill = { kind: 'ink', ink: '#000000', opacity: 1 } as const;
+    outlines.push({
+      id: `piece-${outlines.length + 1}`,
+      artwork: layer([inScene({ ...node, fill, stroke: undefined }, matrix)]),
+    });
+    if (node.stroke) over.push(inScene({ ...node, fill: undefined }, matrix));
+  }
+  const product: Product = {
+    version: 1,
+    id,
+    name,
+    group: 'own',
+    size: sizeText(view.width * scale * unit, view.height * scale * unit),
+    width: scene.width,
+    height: scene.height,
+    backdrop: BACKDROP,
+    pieces: outlines.map((outline, n) => ({
+      id: outline.id,
+      name: outlines.length === 1 ? name : `Piece ${n + 1}`,
+      face: { kind: 'flat', x: 0, y: 0, unit, rotation: 0 },
+      grain: 0,
+      datum,
+    })),
+  };
+  return { product, drawing: { under: layer([]), light: layer([]), over: layer(over), outlines } };
+}
+
+/** How large what is drawn of such a product is, mm; undefined of one that does not lie flat. */
+export function drawnSize({
+  width,
+  height,
+  pieces,
+}: Product): { readonly width: number; readonly height: number } | undefined {
+  const [face] = pieces.flatMap((piece) => (piece.face.kind === 'flat' ? [piece.face] : []));
+  const drawn = (side: number): number => (side - 2 * SCENE_SIDE * ROOM) * (face?.unit ?? 0);
+  return face && { width: drawn(width), height: drawn(height) };
+}
+
+/** The same product at another size: what is drawn is so many times as large. Patterns keep their own size on it. */
+export function resized(product: Product, by: number): Product {
+  const drawn = drawnSize(product);
+  return {
+    ...product,
+    ...(drawn && { size: sizeText(drawn.width * by, drawn.height * by) }),
+    pieces: product.pieces.map((piece) => {
+      const { face, datum } = piece;
+      const moved = { x: datum.x * by, y: datum.y * by };
+      return face.kind === 'flat' ? { ...piece, datum: moved, face: { ...face, unit: face.unit * by } } : piece;
+    }),
+  };
+}
+
+const sizeText = (width: number, height: number): string => `${formatNumber(width, 1)} × ${formatNumber(height, 1)} mm`;
+
+interface Found {
+  readonly node: ArtworkNode;
+  /** From its own units to the scene's. */
+  readonly matrix: Matrix;
+}
+
+/** Every path and picture, bottom to top, without the groups around it. */
+function collect(nodes: readonly ArtworkNode[], matrix: Matrix, found: Found[]): void {
+  for (const node of nodes) {
+    if (node.kind === 'group') collect(node.children, compose(matrix, node.matrix), found);
+    else found.push({ node, matrix });
+  }
+}
+
+/** Whether each part of a path ends where it began. */
+function isClosed({ path }: PathNode): boolean {
+  const parts = path.split('M').filter((part) => part.trim() !== '');
+  return parts.length > 0 && parts.every((part) => part.trim().endsWith('Z'));
+}
+
+function areaOf({ node, matrix }: Found): number {
+  const box = outlineBounds([node], matrix);
+  return box ? (box.right - box.left) * (box.bottom - box.top) : 0;
+}
+
+function inScene(node: ArtworkNode, matrix: Matrix): ArtworkNode {
+  return { kind: 'group', matrix, opacity: 1, children: [node] };
+}

@@ -1,0 +1,17 @@
+import type { KeptPhoto, MarkedFace } from '../../core/tryon/index.ts';
+
+/** Reads a photograph for a product, made small enough to be painted again and again. */
+export interface PhotoTask {
+  readonly kind: 'photo';
+  readonly name: string;
+  readonly content: Uint8Array;
+  readonly blobs: string;
+}
+
+/** Takes the light of a photograph from its marked faces; comes to the address of a picture of it. */
+export interface PhotoLightTask {
+  readonly kind: 'photo-light';
+  readonly photo: KeptPhoto;
+  readonly faces: readonly MarkedFace['face'][];
+  readonly blobs: string;
+}

@@ -1,0 +1,168 @@
+import { proxy, wrap } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import { messageOf } from '../../../core/problem/index.ts';
+import type { LayWish, PieceMask, Product, ProductDrawing } from '../../../core/tryon/index.ts';
+import { formatNumber } from '../../../core/units/index.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { Tick } from '../../ui/Tick.tsx';
+import type { LaidOut, LayService } from './layMessages.ts';
+import { TEXTS } from './texts.ts';
+
+interface Props {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly product: Product;
+  readonly drawing: ProductDrawing;
+}
+
+/** Orders that are tried, and mm to a cell. */
+const [TRIES, CELL] = [400, 5];
+
+/** Lays a product's flat pieces on cloth of a typed width, and says how much of it they take. */
+export function LayDialog({ open, onClose, product, drawing }: Props) {
+  const [wish, setWish] = useState<LayWish>({ width: 1400, gap: 10, isOneWay: true, cell: CELL });
+  const { laid, problem, isBusy, start, stop } = useLaying(product, drawing);
+  const change = (next: Partial<LayWish>): void => setWish({ ...wish, ...next });
+  const close = (): void => {
+    stop();
+    onClose();
+  };
+  return (
+    <Dialog title={TEXTS.layOnCloth} open={open} onClose={close} wide>
+      <div className="grid gap-4">
+        <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-3">
+          <LengthField
+            label={TEXTS.clothWidth}
+            mm={wish.width}
+            min={100}
+            max={5000}
+            onChange={(width) => change({ width })}
+          />
+          <LengthField label={TEXTS.gap} mm={wish.gap} min={0} max={100} onChange={(gap) => change({ gap })} />
+          <Tick label={TEXTS.oneWay} on={wish.isOneWay} onChange={(isOneWay) => change({ isOneWay })} />
+        </div>
+        <div className="flex items-center gap-3">
+          {isBusy ? (
+            <>
+              <Button onClick={stop}>{TEXTS.stop}</Button>
+              <progress
+                aria-label={TEXTS.laying}
+                value={(laid?.tries ?? 0) / TRIES}
+                className="h-1.5 grow accent-ink"
+              />
+            </>
+          ) : (
+            <Button look="accent" onClick={() => start(wish)}>
+              {TEXTS.lay}
+            </Button>
+          )}
+        </div>
+        {problem !== undefined && (
+          <p role="alert" className="text-sm text-madder">
+            {problem}
+          </p>
+        )}
+        {laid && (
+          <>
+            <p role="status" className="text-sm" data-laid={isBusy ? 'busy' : 'done'}>
+              <strong>{TEXTS.lengthNeeded(formatNumber(laid.plan.length / 1000, 2))}</strong>{' '}
+              {TEXTS.clothUsed(formatNumber(laid.plan.used * 100, 0))}
+            </p>
+            <LaidPicture laid={laid} width={wish.width} />
+          </>
+        )}
+      </div>
+    </Dialog>
+  );
+}
+
+/** The cloth, its length to the right. */
+function LaidPicture({ laid: { plan, masks }, width }: { readonly laid: LaidOut; readonly width: number }) {
+  return (
+    <svg
+      viewBox={`-2 -2 ${plan.length + 4} ${width + 4}`}
+      className="max-h-80 w-full rounded-sm border border-thread bg-white"
+      role="img"
+      aria-label={TEXTS.laidOnCloth}
+    >
+      <rect width={plan.length} height={width} fill="#ebe6da" />
+      {plan.pieces.map(({ id, x, y, isTurned }) => {
+        const mask = masks.find((one) => one.id === id);
+        if (!mask) return null;
+        const [w, h] = [mask.width * CELL, mask.height * CELL];
+        // The grain runs along the cloth, which lies on its side here.
+        const turned = isTurned ? `rotate(180 ${w / 2} ${h / 2})` : '';
+        return (
+          <path
+            key={id}
+            d={rowsOf(mask)}
+            fill="#8b93a0"
+            transform={`matrix(0 -1 1 0 0 ${width}) translate(${x} ${y}) ${turned}`}
+          />
+        );
+      })}
+    </svg>
+  );
+}
+
+/** The cells of a mask as runs. */
+function rowsOf({ width, height, cells }: PieceMask): string {
+  let path = '';
+  for (let y = 0; y < height; y += 1)
+    for (let x = 0; x < width; x += 1) {
+      if (!cells[y * width + x] || (x > 0 && cells[y * width + x - 1])) continue;
+      let end = x;
+      while (end < width && cells[y * width + end]) end += 1;
+      path += `M${x * CELL} ${y * CELL}H${end * CELL}V${(y + 1) * CELL}H${x * CELL}Z`;
+    }
+  return path;
+}
+
+/** A worker that lays pieces, one job at a time, and is ended when it is stopped or no longer wanted. */
+function useLaying(product: Product, drawing: ProductDrawing) {
+  const [laid, setLaid] = useState<LaidOut>();
+  const [problem, setProblem] = useState<string>();
+  const [isBusy, setIsBusy] = useState(false);
+  const worker = useRef<Worker>(undefined);
+  const stop = (): void => {
+    worker.current?.terminate();
+    worker.current = undefined;
+    setIsBusy(false);
+  };
+  const start = (wish: LayWish): void => {
+    stop();
+    const own = new Worker(new URL('./layWorker.ts', import.meta.url), { type: 'module' });
+    worker.current = own;
+    setLaid(undefined);
+    setProblem(undefined);
+    setIsBusy(true);
+    // What comes after it was stopped is of no interest.
+    const whenWanted = (act: () => void): void => {
+      if (worker.current === own) act();
+    };
+    wrap<LayService>(own)
+      .layOut(
+        product,
+        drawing,
+        wish,
+        TRIES,
+        proxy((better) => whenWanted(() => setLaid(better))),
+      )
+      .then(
+        (best) =>
+          whenWanted(() => {
+            setLaid(best);
+            stop();
+          }),
+        (error: unknown) =>
+          whenWanted(() => {
+            setProblem(messageOf(error));
+            stop();
+          }),
+      );
+  };
+  useEffect(() => () => worker.current?.terminate(), []);
+  return { laid, problem, isBusy, start, stop };
+}
