@@ -112,10 +112,18 @@ function collect(nodes: readonly ArtworkNode[], matrix: Matrix, found: Found[]):
   }
 }
 
-/** Whether each part of a path ends where it began. */
-function isClosed({ path }: PathNode): boolean {
+/** Whether a path encloses something: its fill closes it, or each part of it ends where it began. */
+function isClosed({ path, fill }: PathNode): boolean {
+  if (fill) return true;
   const parts = path.split('M').filter((part) => part.trim() !== '');
-  return parts.length > 0 && parts.every((part) => part.trim().endsWith('Z'));
+  return parts.length > 0 && parts.every((part) => part.trim().endsWith('Z') || endsWhereItBegan(part));
+}
+
+function endsWhereItBegan(part: string): boolean {
+  const numbers = (part.match(/-?[\d.]+(?:e[-+]?\d+)?/gi) ?? []).map(Number);
+  const [x = 0, y = 0] = numbers;
+  const [endX = 0, endY = 0] = numbers.slice(-2);
+  return numbers.length > 4 && Math.hypot(endX - x, endY - y) < 1e-6 * (1 + Math.hypot(x, y));
 }
 
 function areaOf({ node, matrix }: Found): number {

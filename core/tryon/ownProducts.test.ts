@@ -80,7 +80,15 @@ describe('a product of a drawing', () => {
   });
 
   it('is refused in a sentence where no shape is closed', () => {
-    expect(() => outlineProduct('own', 'Line', artwork(path('M0 0L90 0L45 80')), 300)).toThrow(/no closed outline/);
+    const open = path('M0 0L90 0L45 80', { fill: undefined, stroke: line });
+    expect(() => outlineProduct('own', 'Line', artwork(open), 300)).toThrow(/no closed outline/);
+    // Lines that come back to where they began enclose something, and so does what is filled.
+    for (const closed of [
+      path('M0 0L90 0L45 80L0 0', { fill: undefined, stroke: line }),
+      path('M0 0L90 0L45 80'),
+      path('M0 0L90 0L45 80Z', { fill: undefined, stroke: line }),
+    ])
+      expect(outlineProduct('own', 'Flag', artwork(closed), 300).product.pieces).toHaveLength(1);
   });
 
   it('takes the largest shapes for pieces where there are too many, and shows the rest as drawn', () => {
