@@ -119,7 +119,7 @@ export const restoreProduct = route({
 export const readProductPicture = route({
   method: 'GET',
   path: '/products/{id}/picture',
-  summary: 'A small picture of a product in plain white cloth.',
+  summary: 'A picture of a product in plain white cloth: the drawing of one that ships, or a small picture.',
   params: byId,
   answer: FILE,
   problems: [404],

@@ -33,7 +33,7 @@ export const SAMPLE_TRY_ONS: readonly SampleTryOn[] = [
   ),
   sample(
     'wall',
-    'Limpets up the stairs',
+    'Limpets at dusk, papered',
     'wall',
     { swatch: 'low-tide-swatch-limpets-dusk' },
     {

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { click, press, settled, settledShot } from './support/hands.ts';
+import { click, clickAt, middleOf, press, settled, settledShot } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -111,6 +111,32 @@ const SCREENS: readonly Screen[] = [
         await box.click();
       await click(driver, 'button', 'Compare');
     },
+  },
+  {
+    name: 'the try-ons',
+    path: '/try-ons',
+    prepare: (driver) => driver.wait(until.elementLocated(By.css('main li img'))),
+  },
+  {
+    name: 'a try-on, a piece of it clicked',
+    path: '/try-ons/low-tide-try-on-summer',
+    prepare: async (driver) => {
+      await driver.wait(until.elementLocated(By.css('[data-dressed]')));
+      await clickAt(driver, await middleOf(driver, '[data-dressed] canvas'));
+    },
+  },
+  {
+    name: 'the products',
+    path: '/try-ons/low-tide-try-on-wall',
+    prepare: async (driver) => {
+      await driver.wait(until.elementLocated(By.css('[data-rolls]')));
+      await click(driver, 'button', 'Change product');
+    },
+  },
+  {
+    name: 'try-ons side by side',
+    path: '/try-ons/compare?ids=low-tide-try-on-cushion,low-tide-try-on-mug',
+    prepare: (driver) => driver.wait(until.elementLocated(By.css('[data-dressed]'))),
   },
   { name: 'nowhere', path: '/nowhere' },
 ];

@@ -45,7 +45,11 @@ export function firstFace({ width, height }: Pick<KeptPhoto, 'width' | 'height'>
     { x: left, y: bottom },
   ];
   const mm = 400;
-  return { id: 'face-1', name: 'Face 1', face: { kind: 'plane', corners, width: mm, height: (mm * height) / width } };
+  return {
+    id: 'face-1',
+    name: 'Face 1',
+    face: { kind: 'plane', corners, width: mm, height: Math.round((mm * height) / width) },
+  };
 }
 
 /**

@@ -8,7 +8,7 @@ import { FIRST_WALL, type Wall } from './rolls.ts';
 export const WALL_ID = 'wall';
 
 const TONES = {
-  floor: '#b98f62',
+  floor: '#d3bb97',
   skirting: '#fbf8f1',
   door: '#8b93a0',
   panel: '#757e8d',

@@ -11,7 +11,7 @@ import { insertTryOn, listTryOns, readTryOn, removeTryOn, saveTryOn } from '../s
 import type { Studio } from '../studio.ts';
 import { findProduct, readProduct } from '../tryon/findProduct.ts';
 import { changeProduct, makeProduct, makeProductOfMotif, markedOn, markProduct } from '../tryon/makeProduct.ts';
-import { shippedProducts } from '../tryon/shippedProducts.ts';
+import { shippedDrawing, shippedProducts } from '../tryon/shippedProducts.ts';
 import { productPicture, tryOnPicture } from '../tryon/tryOnPicture.ts';
 import { tryOnWork } from '../tryon/tryOnWork.ts';
 
@@ -51,7 +51,8 @@ export function tryOnRoutes(studio: Studio): Router {
   implement(router, contract.restoreProduct, ({ params }) => removeOwnProduct(database, params.id, false));
 
   implement(router, contract.readProductPicture, async ({ params, response }) => {
-    response.type('webp').send(await productPicture(studio, params.id));
+    if (shippedProducts().has(params.id)) response.type('svg').send(shippedDrawing(params.id));
+    else response.type('webp').send(await productPicture(studio, params.id));
   });
 
   implement(router, contract.readPattern, async ({ query: { known, ...source } }) => {

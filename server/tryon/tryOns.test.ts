@@ -58,7 +58,9 @@ describe('the products that ship', () => {
       expect(outlines.map((outline) => outline.id)).toEqual(pieces.map((piece) => piece.id));
       for (const { artwork } of outlines) expect(artwork.nodes, id).not.toEqual([]);
     }
-    const picture = await spirals.hevrel.fetch('/products/mug/picture');
+    const drawn = await spirals.hevrel.fetch('/products/mug/picture');
+    expect(drawn.headers.get('content-type')).toContain('image/svg+xml');
+    const picture = await spirals.hevrel.fetch('/products/wall/picture');
     expect(await sharp(Buffer.from(await picture.arrayBuffer())).metadata()).toMatchObject({
       format: 'webp',
       width: 320,

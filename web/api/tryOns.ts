@@ -10,6 +10,7 @@ import {
   WALL_ID,
   wallProduct,
 } from '../../core/tryon/index.ts';
+import { hashed } from '../../core/random/index.ts';
 import { call, upload } from './client.ts';
 
 const LIST = ['try-ons'];
@@ -35,9 +36,11 @@ export function useProduct({ product: id, wall }: Pick<TryOn, 'product' | 'wall'
   return made ? { data: made, error: null } : { data: fetched.data, error: fetched.error };
 }
 
-/** @param product whose picture is kept apart from the one before it was changed */
-export function productPictureUrl({ id, size }: Pick<Product, 'id' | 'size'>): string {
-  return `${contract.pathOf(contract.readProductPicture, { id })}?${encodeURIComponent(size)}`;
+/** The address of a product's picture, another one once it has changed. */
+export function productPictureUrl(product: Product): string {
+  const { id } = product;
+  const mark = [...JSON.stringify(product)].reduce((hash, letter) => hashed(hash, letter.charCodeAt(0), 0), 0);
+  return `${contract.pathOf(contract.readProductPicture, { id })}?as=${mark}`;
 }
 
 type ProductMutation =

@@ -75,20 +75,21 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
         className="flex min-h-0 flex-col gap-5 overflow-y-auto border-l border-thread p-5"
       >
         <TicketPart name={TEXTS.product}>
-          <button
-            type="button"
-            onClick={onProduct}
-            aria-label={TEXTS.changeProduct}
-            className="flex items-center gap-3 rounded-md border border-thread bg-white p-1 text-left hover:border-graphite"
-          >
-            <img src={productPictureUrl(product)} alt="" className="h-14 w-18 rounded-sm object-contain" />
+          <div className="flex items-center gap-3">
+            <img
+              src={productPictureUrl(product)}
+              alt=""
+              className="h-14 w-18 rounded-sm border border-thread object-contain"
+              style={{ background: product.backdrop }}
+            />
             <span className="min-w-0">
-              <span className="block truncate text-sm font-medium">{product.name}</span>
-              <span className="block truncate text-xs text-graphite" title={product.size}>
-                {product.size}
+              <span className="block truncate text-sm font-medium" title={product.name}>
+                {product.name}
               </span>
+              <span className="block text-xs text-graphite">{product.size}</span>
             </span>
-          </button>
+          </div>
+          <Button onClick={onProduct}>{TEXTS.changeProduct}</Button>
           {product.group === 'own' && <OwnProductFields product={product} />}
           {isCut && <Button onClick={() => setLaying(true)}>{TEXTS.layOnCloth}</Button>}
           {isCut && <LayDialog open={laying} onClose={() => setLaying(false)} product={product} drawing={drawing} />}

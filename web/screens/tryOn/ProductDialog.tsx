@@ -98,7 +98,13 @@ function Choice({ product, isChosen, onChoose }: ChoiceProps) {
         onClick={() => onChoose(product)}
         className="block w-full rounded-md border border-thread bg-white p-1 text-left hover:border-graphite aria-pressed:border-ink aria-pressed:ring-1 aria-pressed:ring-ink"
       >
-        <img src={productPictureUrl(product)} alt="" className="h-24 w-full rounded-sm object-contain" loading="lazy" />
+        <img
+          src={productPictureUrl(product)}
+          alt=""
+          className="h-24 w-full rounded-sm object-contain"
+          style={{ background: product.backdrop }}
+          loading="lazy"
+        />
         <span className="mt-1 block truncate px-1 text-sm font-medium" title={name}>
           {name}
         </span>
