@@ -3,7 +3,7 @@ import type { PixelGrid } from '../lattice/index.ts';
 import { FULL } from './linearLight.ts';
 import { clothOntoPattern } from './patternMatrix.ts';
 import type { Pyramid } from './pyramid.ts';
-import { sampleTile } from './sampleTile.ts';
+import { sampleRoughly, sampleTile } from './sampleTile.ts';
 import { type Stage, type StagePiece, writePixel } from './stage.ts';
 import type { Fill } from './tryOn.ts';
 
@@ -18,9 +18,6 @@ export interface Dressing {
   readonly pattern: PatternPyramid | undefined;
   readonly fill: Fill;
 }
-
-/** Probes of a pixel while the hand moves. */
-const DRAFT_PROBES = 2;
 
 /**
  * Dresses a product: every piece is filled with its pattern, light is multiplied in linear light, and what lies over it is laid on top.
@@ -38,7 +35,7 @@ export function dress(
   const lit = new Float32Array(stage.under);
   for (const piece of stage.pieces) {
     const dressing = dressings.get(piece.piece.id);
-    if (dressing) layPiece(stage, piece, dressing, lit, isDraft ? DRAFT_PROBES : undefined);
+    if (dressing) layPiece(stage, piece, dressing, lit, isDraft ? sampleRoughly : sampleTile);
   }
   const out = new Uint8ClampedArray(stage.still);
   for (let n = 0; n < covered.length; n += 1) writePixel(lit, over, n, out, covered[n] as number);
@@ -50,7 +47,7 @@ function layPiece(
   { piece, at, cover, cloth }: StagePiece,
   { pattern, fill }: Dressing,
   lit: Float32Array,
-  mostProbes: number | undefined,
+  sampler: typeof sampleTile,
 ): void {
   const sample = new Float64Array(4);
   const [a, b, c, d, e, f] = pattern ? ontoTile(pattern, clothOntoPattern(piece, fill)) : [0, 0, 0, 0, 0, 0];
@@ -66,7 +63,7 @@ function layPiece(
       const y = b * u + d * v + f;
       const ax = a * ux + c * vx;
       const ay = b * ux + d * vx;
-      sampleTile(pattern.levels, x, y, ax, ay, a * uy + c * vy, b * uy + d * vy, sample, mostProbes);
+      sampler(pattern.levels, x, y, ax, ay, a * uy + c * vy, b * uy + d * vy, sample);
     }
     const place = at[n] as number;
     const light = lights[place] as number;

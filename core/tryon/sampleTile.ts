@@ -13,7 +13,6 @@ const REACH = 1.6;
  * Rendering Using the Talisman Architecture, 1997).
  *
  * @param x pixels of the tile's largest level; any number, since it repeats
- * @param mostProbes fewer than it takes make a coarser picture sooner
  * @param ax how far (x, y) moves with one pixel to the right, and (bx, by) with one pixel down
  */
 export function sampleTile(
@@ -25,7 +24,6 @@ export function sampleTile(
   bx: number,
   by: number,
   out: Float64Array,
-  mostProbes = MOST_PROBES,
 ): void {
   // A hot loop: no destructuring, which makes arrays of its own.
   out[0] = out[1] = out[2] = out[3] = 0;
@@ -40,13 +38,12 @@ export function sampleTile(
   // A probe is as wide as the pixel is narrow by itself, so a round pixel needs but one.
   const reach = REACH * major - (REACH - 1) * narrow;
   const wished = Math.ceil(reach / narrow - 0.05);
-  const probes = wished < 1 ? 1 : wished > mostProbes ? mostProbes : wished;
+  const probes = wished < 1 ? 1 : wished > MOST_PROBES ? MOST_PROBES : wished;
   const width = reach / probes > narrow ? reach / probes : narrow;
   const level = width > 1 ? Math.log2(width) : 0;
   const last = pyramid.length - 1;
   const fine = level < last ? Math.floor(level) : last;
-  // Between two levels, unless a coarse picture will do.
-  const coarseness = fine === last || mostProbes < MOST_PROBES ? 0 : level - fine;
+  const coarseness = fine === last ? 0 : level - fine;
   const first = pyramid[0] as PyramidLevel;
   const sharp = pyramid[fine] as PyramidLevel;
   const soft = pyramid[fine < last ? fine + 1 : last] as PyramidLevel;
@@ -71,6 +68,35 @@ export function sampleTile(
     if (coarseness < 1) addTexels(sharp, u + along * du, v + along * dv, (1 - coarseness) * weight, out);
     if (coarseness > 0) addTexels(soft, u + along * du, v + along * dv, coarseness * weight, out);
   }
+}
+
+/**
+ * The same, only coarsely, in a small part of the time: the nearest pixel of the level whose pixels are about as large. For while the
+ * hand moves.
+ */
+export function sampleRoughly(
+  pyramid: Pyramid,
+  x: number,
+  y: number,
+  ax: number,
+  ay: number,
+  bx: number,
+  by: number,
+  out: Float64Array,
+): void {
+  // Half the number of binary digits of the area that the pixel covers.
+  const level = (32 - Math.clz32(Math.abs(ax * by - ay * bx))) >> 1;
+  const first = pyramid[0] as PyramidLevel;
+  const { width, height, data } = pyramid[level < pyramid.length ? level : pyramid.length - 1] as PyramidLevel;
+  const u = x / first.width;
+  const v = y / first.height;
+  const i = Math.floor((u - Math.floor(u)) * width);
+  const j = Math.floor((v - Math.floor(v)) * height);
+  const at = (j * width + i) * 4;
+  out[0] = data[at] as number;
+  out[1] = data[at + 1] as number;
+  out[2] = data[at + 2] as number;
+  out[3] = data[at + 3] as number;
 }
 
 /** Adds what lies at a point of one level, between its four nearest pixels. @param u tiles, any number */
