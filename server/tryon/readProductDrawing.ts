@@ -1,7 +1,8 @@
-import { parseXml, writeXml, type XmlElement } from '../../core/svg/index.ts';
+import { parseXml, writeXml, type XmlElement, XmlError } from '../../core/svg/index.ts';
 import type { Artwork } from '../../core/motif/index.ts';
 import type { ProductDrawing } from '../../core/tryon/index.ts';
 import { readVectors } from '../motifs/readVectors.ts';
+import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { ProductTask } from './productTask.ts';
 
@@ -11,7 +12,7 @@ const [UNDER, PIECES, LIGHT, OVER] = ['under', 'pieces', 'light', 'over'] as con
 /** Reads a product's SVG into its layers and outlines. @throws Problem where it cannot be read */
 export async function readProductDrawing({ name, svg, pieces, blobs: folder }: ProductTask): Promise<ProductDrawing> {
   const blobs = new Blobs(folder);
-  const root = parseXml(svg);
+  const root = parsed(name, svg);
   const read = async (keep: (element: XmlElement) => XmlElement | undefined): Promise<Artwork> => {
     const children = root.children.flatMap((child) => (child.name === 'defs' ? [child] : (keep(child) ?? [])));
     return (await readVectors(name, Buffer.from(writeXml({ ...root, children })), blobs)).artwork;
@@ -28,4 +29,17 @@ export async function readProductDrawing({ name, svg, pieces, blobs: folder }: P
     outlines.push({ id, artwork });
   }
   return { under: await layer(UNDER), light: await layer(LIGHT), over: await layer(OVER), outlines };
+}
+
+function parsed(name: string, svg: string): XmlElement {
+  try {
+    return parseXml(svg);
+  } catch (error) {
+    if (!(error instanceof XmlError)) throw error;
+    throw new Problem(
+      422,
+      'Cannot be read',
+      `The drawing of “${name}” cannot be read: ${error.message}. Choose another product.`,
+    );
+  }
 }

@@ -101,6 +101,7 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
           missing={missing}
           extents={dressed.map?.extents ?? []}
           held={held}
+          onHold={setHeld}
           onChange={rest}
         />
         {product.id === WALL_ID && <RollFields tryOn={shown} repeat={pattern?.design.repeat} onChange={rest} />}

@@ -37,11 +37,12 @@ interface Props {
   /** What is seen of each piece, mm. */
   readonly extents: readonly Box[];
   readonly held: ClothPoint | undefined;
+  readonly onHold: (point: ClothPoint) => void;
   readonly onChange: (next: TryOn) => void;
 }
 
 /** The ticket of a try-on: its pattern, how large it is printed, and how it lies on the selected piece. */
-export function TryOnTicket({ product, tryOn, patterns, missing, extents, held, onChange }: Props) {
+export function TryOnTicket({ product, tryOn, patterns, missing, extents, held, onHold, onChange }: Props) {
   const index = product.pieces.findIndex(({ id }) => id === held?.piece);
   const piece = product.pieces[index];
   const shown = piece ?? (product.pieces[0] as Piece);
@@ -70,6 +71,9 @@ export function TryOnTicket({ product, tryOn, patterns, missing, extents, held, 
           held={held}
           onChange={onChange}
         />
+      </TicketPart>
+      <TicketPart name={TEXTS.pieces}>
+        <PieceList product={product} extents={extents} held={held} onHold={onHold} />
       </TicketPart>
       {piece && held ? (
         <TicketPart name={piece.name}>
@@ -108,6 +112,29 @@ export function TryOnTicket({ product, tryOn, patterns, missing, extents, held, 
         <p className="text-sm text-graphite">{TEXTS.clickAPiece}</p>
       )}
     </>
+  );
+}
+
+/** The pieces by their names, for those who do not point. */
+function PieceList({ product, extents, held, onHold }: Pick<Props, 'product' | 'extents' | 'held' | 'onHold'>) {
+  return (
+    <div className="flex flex-wrap gap-1.5">
+      {product.pieces.map(({ id, name }, n) => {
+        const extent = extents[n];
+        return (
+          <Button
+            key={id}
+            pressed={held?.piece === id}
+            disabled={!extent || extent.left > extent.right}
+            onClick={() =>
+              extent && onHold({ piece: id, u: (extent.left + extent.right) / 2, v: (extent.top + extent.bottom) / 2 })
+            }
+          >
+            {name}
+          </Button>
+        );
+      })}
+    </div>
   );
 }
 

@@ -14,7 +14,11 @@ export interface Saving {
 
 /** Saves a try-on by itself whenever it changes; what could not be saved is tried again until it is. */
 export function useSavedTryOn(id: string, revision: number, tryOn: TryOn): Saving {
-  const [saving, setSaving] = useState<Saving>({ state: 'saved', why: undefined });
+  // What became of the last one that was sent.
+  const [outcome, setOutcome] = useState<{ readonly of: TryOn; readonly why: string | undefined }>({
+    of: tryOn,
+    why: undefined,
+  });
   const known = useRef({ revision, saved: tryOn });
   const latest = useRef(tryOn);
   const isBusy = useRef(false);
@@ -27,14 +31,13 @@ export function useSavedTryOn(id: string, revision: number, tryOn: TryOn): Savin
       const next = latest.current;
       if (isBusy.current || next === known.current.saved) return;
       isBusy.current = true;
-      setSaving({ state: 'saving', why: undefined });
       try {
         const { revision: now } = await saveTryOn(id, known.current.revision, next);
         known.current = { revision: now, saved: next };
-        setSaving({ state: 'saved', why: undefined });
+        setOutcome({ of: next, why: undefined });
       } catch (error) {
         const why = error instanceof Error ? error.message : String(error);
-        setSaving({ state: 'waiting', why });
+        setOutcome({ of: next, why });
         // What the server will not have any more of is not sent again and again.
         if (!(error instanceof ApiProblem && error.status < 500)) timer = setTimeout(() => void save(), AGAIN_MS);
         return;
@@ -64,5 +67,6 @@ export function useSavedTryOn(id: string, revision: number, tryOn: TryOn): Savin
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [id]);
 
-  return saving;
+  const { of, why } = outcome;
+  return { state: why !== undefined ? 'waiting' : of === tryOn ? 'saved' : 'saving', why };
 }
