@@ -160,11 +160,16 @@ describe('the contract', () => {
     await ask('readTryOn', { params: worn });
     await ask('saveTryOn', { params: worn, body: { revision: 1, tryOn } });
     expect(await ask('readTryOnPicture', { params: worn })).toHaveProperty('length');
-    await result('exportTryOns', await ask('exportTryOns', { body: { tryOns: [dressed.id], format: 'png', side: 64 } }));
+    await result(
+      'exportTryOns',
+      await ask('exportTryOns', { body: { tryOns: [dressed.id], format: 'png', side: 64 } }),
+    );
     const own = await ask('importProduct', { query: { name: 'leaf.svg' }, file: DRAWING });
     await ask('changeProduct', { params: { id: own.id }, body: { name: 'Big leaf', by: 2 } });
     await ask('makeProductOfMotif', { body: { motif: motif.id } });
-    const grey = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#888888' } }).png().toBuffer();
+    const grey = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#888888' } })
+      .png()
+      .toBuffer();
     const photo = await ask('importProduct', { query: { name: 'shop.png' }, file: grey });
     const { marked } = await ask('readPhotograph', { params: { id: photo.id } });
     await ask('markPhotograph', { params: { id: photo.id }, body: marked });

@@ -24,9 +24,7 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
   const { database } = studio;
   if (!(await samplesAreDue(database))) return;
   say(`Laying out the sample collection “${COLLECTION}” …`);
-  const has = async (
-    table: 'motifs' | 'designs' | 'swatches' | 'sheets' | 'try_ons',
-    id: string): Promise<boolean> =>
+  const has = async (table: 'motifs' | 'designs' | 'swatches' | 'sheets' | 'try_ons', id: string): Promise<boolean> =>
     (await database.query(`SELECT 1 FROM ${table} WHERE id = $1`, [id])).rows.length > 0;
   const makeOnce = async (id: string, name: string, recipe: Recipe): Promise<void> => {
     if (!(await has('motifs', sampleMotifId(id))))
@@ -75,8 +73,7 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
     }),
   );
   for (const shelf of SAMPLE_SHELVES) await saveShelf(database, shelf);
-  for (const { id, tryOn } of SAMPLE_TRY_ONS)
-    if (!(await has('try_ons', id))) await insertTryOn(database, id, tryOn);
+  for (const { id, tryOn } of SAMPLE_TRY_ONS) if (!(await has('try_ons', id))) await insertTryOn(database, id, tryOn);
   await setSamples(database, 'laid');
 }
 
