@@ -103,10 +103,11 @@ function union(pieces: readonly StagePiece[], pixels: number): Uint32Array {
   let count = 0;
   for (let pixel = 0; pixel < pixels; pixel += 1) if (place[pixel] === 0) place[pixel] = count++;
   const covered = new Uint32Array(count);
-  place.forEach((n, pixel) => {
+  for (let pixel = 0; pixel < pixels; pixel += 1) {
+    const n = place[pixel] as number;
     if (n >= 0) covered[n] = pixel;
-  });
-  for (const { at } of pieces) at.forEach((pixel, n) => (at[n] = place[pixel] as number));
+  }
+  for (const { at } of pieces) for (let n = 0; n < at.length; n += 1) at[n] = place[at[n] as number] as number;
   return covered;
 }
 
@@ -185,16 +186,16 @@ function stagePiece(piece: Piece, pixels: Uint8ClampedArray, window: Box, scale:
   let n = 0;
   /** Writes how far the cloth moves with a step to a neighbour, or with one to the other side where the face ends there. */
   const step = (i: number, x: number, y: number, dx: 0 | 1, dy: 0 | 1): void => {
-    const [u, v] = [where[i * 2] as number, where[i * 2 + 1] as number];
-    for (const sign of [1, -1]) {
-      const [nx, ny] = [x + sign * dx, y + sign * dy];
+    for (let sign = 1; sign >= -1; sign -= 2) {
+      const nx = x + sign * dx;
+      const ny = y + sign * dy;
       const next = nx >= 0 && nx < width ? where[(ny * width + nx) * 2] : undefined;
       if (next !== undefined && next === next) {
         on[0] = next;
         on[1] = where[(ny * width + nx) * 2 + 1] as number;
       } else if (!look(nx, ny)) continue;
-      cloth[n * 6 + 2 + 2 * dy] = sign * ((on[0] as number) - u);
-      cloth[n * 6 + 3 + 2 * dy] = sign * ((on[1] as number) - v);
+      cloth[n * 6 + 2 + 2 * dy] = sign * ((on[0] as number) - (where[i * 2] as number));
+      cloth[n * 6 + 3 + 2 * dy] = sign * ((on[1] as number) - (where[i * 2 + 1] as number));
       return;
     }
   };
@@ -209,7 +210,8 @@ function stagePiece(piece: Piece, pixels: Uint8ClampedArray, window: Box, scale:
     if (isSeen) {
       cloth[n * 6] = where[i * 2] as number;
       cloth[n * 6 + 1] = where[i * 2 + 1] as number;
-      const [x, y] = [i % width, Math.floor(i / width)];
+      const x = i % width;
+      const y = (i - x) / width;
       step(i, x, y, 1, 0);
       step(i, x, y, 0, 1);
     } else cloth.copyWithin(n * 6, (n - 1) * 6, n * 6);

@@ -1,7 +1,5 @@
 import type { Artwork } from '../../core/motif/index.ts';
-import type { Fill, PatternPyramid } from '../../core/tryon/index.ts';
-import { FULL, TO_LINEAR } from '../../core/tryon/linearLight.ts';
-import { pyramidOf } from '../../core/tryon/pyramid.ts';
+import { type Fill, FULL, type PatternPyramid, pyramidOf, TO_LINEAR } from '../../core/tryon/index.ts';
 
 /** A pattern at true size, along the grain. */
 export const FILL: Fill = { source: { design: 'd' }, scale: 1, rotation: 0, x: 0, y: 0, isParted: false };

@@ -11,9 +11,9 @@ import {
   prepareStage,
   type Product,
   type ProductDrawing,
+  pyramidOf,
   sceneSize,
 } from '../../core/tryon/index.ts';
-import { pyramidOf } from '../../core/tryon/pyramid.ts';
 import { nodeBackend } from '../paint/nodeBackend.ts';
 import { checkers, crossings, FILL, linear, nothing } from '../testing/checkers.ts';
 

@@ -37,8 +37,8 @@ interface Pattern {
 const store = new ArtworkStore();
 const products = new Map<string, { readonly product: Product; readonly drawing: ProductDrawing }>();
 const patterns = new LRUCache<string, Pattern>({ max: 12 });
-/** By product and size: the picture at rest, the one while the hand moves, and those of a comparison. */
-const stages = new LRUCache<string, Stage>({ max: 8 });
+/** By product and size: the picture at rest, the one while the hand moves, and the one that pieces are found on. */
+const stages = new LRUCache<string, Stage>({ max: 4 });
 
 function stageOf(id: string, side: number): Stage {
   const key = `${id} ${side}`;

@@ -105,7 +105,7 @@ export const TEXTS = {
   laidOnCloth: 'The pieces on the cloth',
   clothWidth: 'Cloth width',
   gap: 'Gap between pieces',
-  oneWay: 'One way only',
+  oneWay: 'Nap or print runs one way',
   lay: 'Lay them',
   laying: 'Laying the pieces',
   stop: 'Stop',

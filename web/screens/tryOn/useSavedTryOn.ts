@@ -32,7 +32,7 @@ export function useSavedTryOn(id: string, revision: number, tryOn: TryOn): Savin
       if (isBusy.current || next === known.current.saved) return;
       isBusy.current = true;
       try {
-        const { revision: now } = await saveTryOn(id, known.current.revision, next);
+        const { revision: now } = await saveTryOn(id, known.current.revision, next, true);
         known.current = { revision: now, saved: next };
         setOutcome({ of: next, why: undefined });
       } catch (error) {
@@ -53,9 +53,17 @@ export function useSavedTryOn(id: string, revision: number, tryOn: TryOn): Savin
   useEffect(() => {
     const leave = (): void => {
       const { revision: from, saved } = known.current;
-      if (latest.current === saved || isBusy.current) return;
-      known.current = { revision: from, saved: latest.current };
-      saveTryOn(id, from, latest.current, true).then(refresh, () => undefined);
+      const next = latest.current;
+      if (next === saved) return;
+      known.current = { revision: from, saved: next };
+      // What is on its way counts as one revision more. Where it fails there is nobody to be told; a page that comes back tries again.
+      saveTryOn(id, isBusy.current ? from + 1 : from, next, true).then(
+        ({ revision: now }) => {
+          known.current = { revision: now, saved: next };
+          refresh();
+        },
+        () => void (known.current = { revision: from, saved }),
+      );
     };
     window.addEventListener('pagehide', leave);
     return () => {
