@@ -169,6 +169,7 @@ export async function waitUntilSaved(driver: WebDriver): Promise<void> {
 export async function cellOnScreen(
   driver: WebDriver,
 ): Promise<{ left: number; top: number; right: number; bottom: number; scale: number }> {
+  await driver.wait(until.elementLocated(By.css('[data-cell] > polygon')), PATIENCE, 'there is no cell');
   return driver.executeScript(`
     const box = document.querySelector('[data-cell] > polygon').getBoundingClientRect();
     const scale = Number(document.querySelector('[data-scale]').dataset.scale);

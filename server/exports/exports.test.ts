@@ -96,12 +96,15 @@ describe('exports', () => {
     const saved = await done(await call('POST', '/swatches', { design, revision: 1, name: 'Tide mark' }));
     const { swatch } = saved.result as { swatch: string };
     const order = tileOrder({ kind: 'pixels', width: 90 });
+    const tryOn = { version: 1, name: 'Mug', product: 'mug', source: { design }, scale: 1, rotation: 0, pieces: [] };
+    const { id: worn } = (await call('POST', '/try-ons', { tryOn })).body;
     const wishes = {
       export: { design, order },
       batch: { sources: [{ design }], orders: [order] },
       pack: { designs: [design], swatches: [] },
       sheet: { swatches: [swatch], scales: [1], paper: 'a4', columns: 2, format: 'pdf' },
       plates: { design, order: { ...DEFAULT_SEPARATION, dpi: 50 } },
+      'try-on': { tryOns: [worn], format: 'png', side: 64 },
     };
     for (const [kind, request] of Object.entries(wishes))
       await studio.database.query('INSERT INTO jobs (id, kind, state, request) VALUES ($1, $2, $3, $4)', [
