@@ -49,17 +49,17 @@ describe('a product of one’s own', () => {
     await page.goTo('/try-ons/low-tide-try-on-mug');
     await picture();
     await click(driver, 'button', 'Change product');
-    await pickMotif(driver, 'Make one of a motif', 'Low Tide, lettered');
+    await pickMotif(driver, 'Make one from a motif', 'Low Tide, lettered');
     await driver.wait(until.elementLocated(By.xpath("//aside//span[.='Low Tide, lettered']")), PATIENCE);
     await picture();
     await chooseProduct('Shorts and vest, cut pieces');
     await picture();
     await click(driver, 'button', 'Lay the pieces on cloth');
     await type(driver, 'Cloth width', '400');
-    await click(driver, 'button', 'Lay them');
+    await click(driver, 'button', 'Lay the pieces');
     await waitForText(driver, 'The cloth is too narrow for one of the pieces');
     await type(driver, 'Cloth width', '1400');
-    await click(driver, 'button', 'Lay them');
+    await click(driver, 'button', 'Lay the pieces');
     await driver.wait(until.elementLocated(By.css('[data-laid]')), PATIENCE);
     // Six pieces of about a square metre and a half on 1.4 m of width.
     await waitForText(driver, 'm of cloth.');

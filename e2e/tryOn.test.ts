@@ -34,7 +34,7 @@ describe('a swatch on a garment', () => {
       };
       expect(Buffer.compare(strip(before), strip(after))).not.toBe(0);
     }
-    await page.tick('A size and angle of its own');
+    await page.tick('Use a different size and angle here');
     await untilSaved((tryOn) => fillOf(tryOn, 'vest').isParted);
     await type(driver, 'Scale', '80');
     const parted = await untilSaved((tryOn) => fillOf(tryOn, 'vest').scale === 0.8);
