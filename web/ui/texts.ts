@@ -21,6 +21,7 @@ export const TEXTS = {
   thisWhatCouldNotBe: (what: string): string => `This ${what} could not be opened`,
   toTheName: (name: string): string => `To the ${name}`,
   stop: 'Stop',
+  undo: 'Undo',
   zoomOut: 'Zoom out',
   zoomIn: 'Zoom in',
   timeLeft: (seconds: number): string =>

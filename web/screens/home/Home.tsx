@@ -9,7 +9,7 @@ import { useSwatches } from '../../api/swatches.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ClothSample } from '../../ui/ClothSample.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
-import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
+import { useRemoval } from '../../ui/useRemoval.ts';
 import { useUnit } from '../../ui/unit.ts';
 import { BackUp } from './BackUp.tsx';
 import { NewDesign } from './NewDesign.tsx';
@@ -85,20 +85,8 @@ function BookShelf() {
 
 function Hanging({ design }: { readonly design: DesignSummary }) {
   const [unit] = useUnit();
-  const removal = useDesignRemoval();
-  const notify = useNotify();
-  const notifyProblem = useNotifyProblem();
+  const remove = useRemoval(useDesignRemoval(), TEXTS.nameWasDeleted);
   const { id, name, repeat, motifs } = design;
-  const remove = (): void =>
-    // By its promise, since this card may be gone before the answer is dealt with.
-    void removal.mutateAsync({ id, deleted: true }).then(
-      () =>
-        notify({
-          text: TEXTS.nameWasDeleted(name),
-          action: { label: TEXTS.undo, run: () => removal.mutate({ id, deleted: false }) },
-        }),
-      notifyProblem,
-    );
   return (
     <li className="group relative">
       <Link to={`/designs/${id}`} className="block">
@@ -121,7 +109,7 @@ function Hanging({ design }: { readonly design: DesignSummary }) {
       <Button
         look="quiet"
         label={TEXTS.putNameAway(name)}
-        onClick={remove}
+        onClick={() => remove(design)}
         className="absolute right-1 bottom-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
       >
         <Trash2 size={15} aria-hidden />

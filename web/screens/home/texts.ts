@@ -12,7 +12,6 @@ export const TEXTS = {
   nothingLiesHereYetBegin: 'No designs yet. Create one: name it, choose a repeat, then add your motifs.',
   inTheSwatchBook: 'In the swatch book',
   nameWasDeleted: (name: string): string => `“${name}” was deleted.`,
-  undo: 'Undo',
   motifsMotifs: (motifs: number): string => `${motifs} motifs`,
   putNameAway: (name: string): string => `Delete ${name}`,
   square: 'Square',

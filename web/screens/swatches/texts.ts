@@ -19,7 +19,6 @@ export const TEXTS = {
   scale: 'Scale',
   nameOfTheSwatch: 'Name of the swatch',
   nameWasDeletedFromThe: (name: string): string => `“${name}” was deleted from the swatch book.`,
-  undo: 'Undo',
   search: 'Search the book',
   sortBy: 'Sort by',
   newest: 'Saved last',

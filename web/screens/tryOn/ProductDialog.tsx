@@ -6,7 +6,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { FileInput } from '../../ui/FileInput.tsx';
 import { MotifField } from '../../ui/MotifField.tsx';
-import { useNotify } from '../../ui/Notices.tsx';
+import { useRemoval } from '../../ui/useRemoval.ts';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -76,20 +76,8 @@ interface ChoiceProps {
 }
 
 function Choice({ product, isChosen, onChoose }: ChoiceProps) {
-  const { mutate } = useProductMutation();
-  const notify = useNotify();
-  const { id, name, size, group } = product;
-  const remove = (): void =>
-    mutate(
-      { id, deleted: true },
-      {
-        onSuccess: () =>
-          notify({
-            text: TEXTS.nameWasDeleted(name),
-            action: { label: TEXTS.undo, run: () => mutate({ id, deleted: false }) },
-          }),
-      },
-    );
+  const remove = useRemoval(useProductMutation(), TEXTS.nameWasDeleted);
+  const { name, size, group } = product;
   return (
     <li className="group relative">
       <button
@@ -115,7 +103,7 @@ function Choice({ product, isChosen, onChoose }: ChoiceProps) {
       {group === 'own' && (
         <Button
           label={TEXTS.deleteName(name)}
-          onClick={remove}
+          onClick={() => remove(product)}
           className="absolute top-1 right-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
         >
           <Trash2 size={15} aria-hidden />

@@ -5,7 +5,7 @@ import type { TryOnSummary } from '../../../contract/index.ts';
 import { tryOnPictureUrl, useProducts, useTryOnRemoval, useTryOns } from '../../api/tryOns.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
-import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
+import { useRemoval } from '../../ui/useRemoval.ts';
 import { MOST_COMPARED } from './limits.ts';
 import { TEXTS } from './texts.ts';
 import { TryOnFileDialog } from './TryOnFileDialog.tsx';
@@ -82,20 +82,8 @@ interface CardProps {
 
 function Card({ tryOn, isSelected, onSelect }: CardProps) {
   const products = useProducts();
-  const removal = useTryOnRemoval();
-  const notify = useNotify();
-  const notifyProblem = useNotifyProblem();
+  const remove = useRemoval(useTryOnRemoval(), TEXTS.nameWasDeleted);
   const { id, name } = tryOn;
-  const remove = (): void =>
-    // By its promise, since this card may be gone before the answer is dealt with.
-    void removal.mutateAsync({ id, deleted: true }).then(
-      () =>
-        notify({
-          text: TEXTS.nameWasDeleted(name),
-          action: { label: TEXTS.undo, run: () => removal.mutate({ id, deleted: false }) },
-        }),
-      notifyProblem,
-    );
   return (
     <li className="group relative">
       <Link to={`/try-ons/${id}`} className="block">
@@ -123,7 +111,7 @@ function Card({ tryOn, isSelected, onSelect }: CardProps) {
       <Button
         look="quiet"
         label={TEXTS.deleteName(name)}
-        onClick={remove}
+        onClick={() => remove(tryOn)}
         className="absolute right-0 bottom-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
       >
         <Trash2 size={15} aria-hidden />

@@ -8,7 +8,8 @@ import { blobUrl } from '../../api/client.ts';
 import { importScan, SCANS, useScanMutation, useScans } from '../../api/scans.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
-import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
+import { useNotifyProblem } from '../../ui/Notices.tsx';
+import { useRemoval } from '../../ui/useRemoval.ts';
 import { ScannerDialog } from './ScannerDialog.tsx';
 import { TEXTS } from './texts.ts';
 
@@ -78,19 +79,9 @@ export function Workshop() {
   );
 }
 
-function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonly sheet: Scan }) {
-  const mutation = useScanMutation();
-  const notify = useNotify();
-  const notifyProblem = useNotifyProblem();
-  const remove = (): void =>
-    void mutation.mutateAsync({ id, deleted: true }).then(
-      () =>
-        notify({
-          text: TEXTS.nameWasDeletedMotifsMade(name),
-          action: { label: TEXTS.undo, run: () => mutation.mutate({ id, deleted: false }) },
-        }),
-      notifyProblem,
-    );
+function Shelved({ sheet }: { readonly sheet: Scan }) {
+  const { id, name, preview, width, height, dpi } = sheet;
+  const remove = useRemoval(useScanMutation(), TEXTS.nameWasDeletedMotifsMade);
   const mm = (pixels: number): string => formatNumber((pixels / dpi) * MM_PER_INCH, 0);
   return (
     <li className="group relative">
@@ -114,7 +105,7 @@ function Shelved({ sheet: { id, name, preview, width, height, dpi } }: { readonl
       <Button
         look="quiet"
         label={TEXTS.takeNameOffTheShelf(name)}
-        onClick={remove}
+        onClick={() => remove(sheet)}
         className="absolute right-0 bottom-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
       >
         <Trash2 size={15} aria-hidden />
