@@ -22,6 +22,7 @@ export const TEXTS = {
   toTheName: (name: string): string => `To the ${name}`,
   stop: 'Stop',
   undo: 'Undo',
+  redo: 'Redo',
   zoomOut: 'Zoom out',
   zoomIn: 'Zoom in',
   timeLeft: (seconds: number): string =>

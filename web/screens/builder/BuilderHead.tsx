@@ -1,13 +1,14 @@
 import type { DesignMotif } from '../../../contract/index.ts';
-import { ArrowLeft, Redo2, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import type { Artwork } from '../../../core/motif/index.ts';
 import type { ShapeRecipe } from '../../../core/recipe/index.ts';
 import { FIGURES } from '../../../core/shapes/index.ts';
 import { formatLength } from '../../../core/units/index.ts';
 import { useMotifMaking, useMotifMutation } from '../../api/motifs.ts';
+import { BackLink } from '../../ui/BackLink.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { HistoryButtons } from '../../ui/HistoryButtons.tsx';
 import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { useUnit } from '../../ui/unit.ts';
 import type { useHistory } from '../../ui/useHistory.ts';
@@ -57,14 +58,7 @@ export function BuilderHead({ motif, artwork, history, children }: HeadProps) {
   };
   return (
     <header className="col-span-2 flex items-center gap-3 border-b border-thread px-4">
-      <Link
-        to="/motifs"
-        aria-label={TEXTS.toTheMotifDrawer}
-        title={TEXTS.toTheMotifDrawer}
-        className="grid h-8 w-8 place-items-center rounded-md hover:bg-linen"
-      >
-        <ArrowLeft size={16} aria-hidden />
-      </Link>
+      <BackLink to="/motifs" name={TEXTS.toTheMotifDrawer} />
       <input
         aria-label={TEXTS.nameOfTheMotif}
         value={name}
@@ -79,12 +73,7 @@ export function BuilderHead({ motif, artwork, history, children }: HeadProps) {
       )}
       <span className="grow" />
       {children}
-      <Button look="quiet" label={TEXTS.undo} disabled={!history.canUndo} onClick={history.undo}>
-        <Undo2 size={16} aria-hidden />
-      </Button>
-      <Button look="quiet" label={TEXTS.redo} disabled={!history.canRedo} onClick={history.redo}>
-        <Redo2 size={16} aria-hidden />
-      </Button>
+      <HistoryButtons history={history} />
       <Button look="accent" disabled={!artwork || busy || name.trim() === ''} onClick={() => void finish()}>
         {motif ? TEXTS.changeTheMotif : TEXTS.makeTheMotif}
       </Button>

@@ -17,7 +17,6 @@ export const TEXTS = {
   toTheDrawer: 'To the drawer',
   toTheMotifDrawer: 'To the motif drawer',
   nameOfTheMotif: 'Name of the motif',
-  redo: 'Redo',
   changeTheMotif: 'Update motif',
   makeTheMotif: 'Create motif',
   bringForward: 'Bring forward',

@@ -1,13 +1,13 @@
 import { useQueries } from '@tanstack/react-query';
-import { ArrowLeft, Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import type { StoredTryOn } from '../../../contract/index.ts';
 import { fillOf, followEdit, layAbout, type Piece, type Product, type TryOn } from '../../../core/tryon/index.ts';
 import { tryOnQuery } from '../../api/tryOns.ts';
 import { AmountField } from '../../ui/AmountField.tsx';
-import { Button } from '../../ui/Button.tsx';
+import { BackLink } from '../../ui/BackLink.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
+import { HistoryButtons } from '../../ui/HistoryButtons.tsx';
 import { useHistory } from '../../ui/useHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { Compared } from './Compared.tsx';
@@ -31,10 +31,9 @@ export function ComparePage() {
 }
 
 function Comparison({ stored }: { readonly stored: readonly StoredTryOn[] }) {
-  const { value, change, undo, redo, canUndo, canRedo } = useHistory<readonly TryOn[]>(
-    stored.map(({ tryOn }) => tryOn),
-  );
-  useUndoKeys(undo, redo);
+  const history = useHistory<readonly TryOn[]>(stored.map(({ tryOn }) => tryOn));
+  const { value, change } = history;
+  useUndoKeys(history.undo, history.redo);
   // What the hand is about to make of them.
   const [drafts, setDrafts] = useState<readonly TryOn[]>();
   const [products, setProducts] = useState<ReadonlyMap<number, Product>>(new Map());
@@ -62,14 +61,7 @@ function Comparison({ stored }: { readonly stored: readonly StoredTryOn[] }) {
   return (
     <div className="flex h-full flex-col">
       <header className="flex h-12 shrink-0 items-center gap-3 border-b border-thread px-3">
-        <Link
-          to={BACK.to}
-          aria-label={TEXTS.tryOns}
-          title={TEXTS.tryOns}
-          className="grid h-8 w-8 place-items-center rounded-md hover:bg-linen"
-        >
-          <ArrowLeft size={16} aria-hidden />
-        </Link>
+        <BackLink to={BACK.to} name={TEXTS.tryOns} />
         <h1 className="font-name text-base font-semibold">{TEXTS.sideBySide}</h1>
         <span className="grow" />
         {fill && (
@@ -100,12 +92,7 @@ function Comparison({ stored }: { readonly stored: readonly StoredTryOn[] }) {
             </span>
           </div>
         )}
-        <Button look="quiet" label={TEXTS.undo} disabled={!canUndo} onClick={undo}>
-          <Undo2 size={16} aria-hidden />
-        </Button>
-        <Button look="quiet" label={TEXTS.redo} disabled={!canRedo} onClick={redo}>
-          <Redo2 size={16} aria-hidden />
-        </Button>
+        <HistoryButtons history={history} />
       </header>
       <main
         className={`grid min-h-0 grow auto-rows-fr gap-px bg-thread ${stored.length > 4 ? 'grid-cols-3' : 'grid-cols-2'}`}

@@ -1,12 +1,14 @@
-import { ArrowLeft, Plus, Trash2 } from 'lucide-react';
+import { Plus, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import { bulging, firstFace, flattened, type Marked, markedFault, type MarkedFace } from '../../../core/tryon/index.ts';
 import type { AnswerOf, readPhotograph } from '../../../contract/index.ts';
 import { blobUrl } from '../../api/client.ts';
 import { usePhotograph, useProductMutation } from '../../api/tryOns.ts';
+import { BackLink } from '../../ui/BackLink.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
+import { HistoryButtons } from '../../ui/HistoryButtons.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { NameField } from '../../ui/NameField.tsx';
 import { useNotifyProblem } from '../../ui/Notices.tsx';
@@ -33,8 +35,9 @@ export function FacesPage() {
 }
 
 function Marking({ id, photo }: { readonly id: string; readonly photo: AnswerOf<typeof readPhotograph> }) {
-  const { value, change, undo, redo } = useHistory<Marked>(photo.marked);
-  useUndoKeys(undo, redo);
+  const history = useHistory<Marked>(photo.marked);
+  const { value, change } = history;
+  useUndoKeys(history.undo, history.redo);
   const [picked, setPicked] = useState(0);
   const place = useRef<HTMLElement>(null);
   const size = useSize(place);
@@ -62,16 +65,10 @@ function Marking({ id, photo }: { readonly id: string; readonly photo: AnswerOf<
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[48px_minmax(0,1fr)]">
       <header className="col-span-2 flex items-center gap-3 border-b border-thread px-3">
-        <Link
-          to={BACK.to}
-          aria-label={TEXTS.tryOns}
-          title={TEXTS.tryOns}
-          className="grid h-8 w-8 place-items-center rounded-md hover:bg-linen"
-        >
-          <ArrowLeft size={16} aria-hidden />
-        </Link>
+        <BackLink to={BACK.to} name={TEXTS.tryOns} />
         <h1 className="truncate font-name text-base font-semibold">{TEXTS.facesOf(photo.name)}</h1>
         <span className="grow" />
+        <HistoryButtons history={history} />
         <Button look="accent" disabled={isPending || faults.some((fault) => fault !== undefined)} onClick={done}>
           {TEXTS.useFaces}
         </Button>

@@ -1,4 +1,4 @@
-import { Download, Redo2, Undo2 } from 'lucide-react';
+import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { StoredTryOn } from '../../../contract/index.ts';
@@ -6,6 +6,7 @@ import { onProduct, type TryOn } from '../../../core/tryon/index.ts';
 import { useProduct, useTryOn } from '../../api/tryOns.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
+import { HistoryButtons } from '../../ui/HistoryButtons.tsx';
 import { NameField } from '../../ui/NameField.tsx';
 import { type History, useHistory } from '../../ui/useHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
@@ -75,7 +76,7 @@ interface HeadProps {
 }
 
 function Head({ history, saving, onExport }: HeadProps) {
-  const { value, change, undo, redo, canUndo, canRedo } = history;
+  const { value, change } = history;
   const text = { saved: TEXTS.saved, saving: TEXTS.saving, waiting: TEXTS.notSaved }[saving.state];
   return (
     <header className="col-span-2 flex min-w-0 items-center gap-3 border-b border-thread px-3">
@@ -101,12 +102,7 @@ function Head({ history, saving, onExport }: HeadProps) {
         {text}
         {saving.why && `: ${saving.why}`}
       </span>
-      <Button look="quiet" label={TEXTS.undo} disabled={!canUndo} onClick={undo}>
-        <Undo2 size={16} aria-hidden />
-      </Button>
-      <Button look="quiet" label={TEXTS.redo} disabled={!canRedo} onClick={redo}>
-        <Redo2 size={16} aria-hidden />
-      </Button>
+      <HistoryButtons history={history} />
       <Button look="accent" disabled={saving.state !== 'saved'} onClick={onExport}>
         <Download size={15} aria-hidden /> {TEXTS.exportIt}
       </Button>

@@ -7,8 +7,6 @@ export const TEXTS = {
   nothingToTryOn: 'There is no design and no swatch to try on yet. Create a design first.',
   deleteName: (name: string): string => `Delete ${name}`,
   nameWasDeleted: (name: string): string => `“${name}” was deleted.`,
-  undo: 'Undo',
-  redo: 'Redo',
   nameOfTheTryOn: 'Name of the try-on',
   saved: 'Saved',
   saving: 'Saving …',
