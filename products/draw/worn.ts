@@ -38,12 +38,12 @@ export function worn(): Scene {
       10,
     );
     const face = bodied(
-      (u, v) => [x(sign * (112 + v * 26) + u * (112 + v * 4)), y(530 + v * 360 + (1 - u * u) * 8)],
-      264,
-      360,
+      (u, v) => [x(sign * (112 + v * 18) + u * (122 + v * 8)), y(520 + v * 376 + (1 - u * u) * 8)],
+      276,
+      376,
     );
     scene.piece(
-      { id, name: sign < 0 ? 'Shorts, left leg' : 'Shorts, right leg', face, datum: { x: 132, y: 0 } },
+      { id, name: sign < 0 ? 'Shorts, left leg' : 'Shorts, right leg', face, datum: { x: 138, y: 0 } },
       outline,
     );
     // Light falls on what the vest leaves in sight.
