@@ -23,18 +23,25 @@ export async function makeZip<T>(
   try {
     mkdirSync(folder, { recursive: true });
     const made: T[] = [];
-    const zip = new ZipFile();
-    for (const [n, fileName] of distinctNames(fileNames).entries()) {
-      const path = join(folder, String(n));
+    const names = distinctNames(fileNames);
+    const pathOf = (n: number): string => join(folder, String(n));
+    for (const [n, fileName] of names.entries()) {
       const step: JobContext = {
         signal: context.signal,
         progress: (share) => context.progress((n + share) / fileNames.length),
       };
-      made.push(await make(n, fileName, path, step));
-      zip.addFile(path, fileName, { compress: false });
+      made.push(await make(n, fileName, pathOf(n), step));
     }
+    // Once all are there: a ZIP that was begun would go on to read what is removed where one of them fails.
+    const zip = new ZipFile();
+    for (const [n, fileName] of names.entries()) zip.addFile(pathOf(n), fileName, { compress: false });
     zip.end();
-    await pipeline(zip.outputStream, createWriteStream(partOf(file)), { signal: context.signal });
+    // It tells of files that it cannot read apart from its stream, also after that was stopped.
+    const broken = new Promise<never>((_resolve, reject) => zip.on('error', reject));
+    await Promise.race([
+      broken,
+      pipeline(zip.outputStream, createWriteStream(partOf(file)), { signal: context.signal }),
+    ]);
     // Written beside and renamed, so that nobody ever downloads half a file.
     renameSync(partOf(file), file);
     return made;
