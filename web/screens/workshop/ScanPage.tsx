@@ -1,9 +1,9 @@
 import { cleanScan } from '../../../contract/index.ts';
 import type { Scan } from '../../../contract/index.ts';
 import { useQueryClient } from '@tanstack/react-query';
-import { ArrowLeft, Columns2, Redo2, Undo2 } from 'lucide-react';
+import { Columns2 } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Point } from '../../../core/geometry/index.ts';
 import type { CleanSteps } from '../../../core/recipe/index.ts';
 import { levelTable, perMillimetre } from '../../../core/scan/index.ts';
@@ -13,8 +13,10 @@ import { useJob } from '../../api/jobs.ts';
 import { MOTIFS } from '../../api/motifs.ts';
 import { startCleaning, useScan, useScanMutation } from '../../api/scans.ts';
 import { AmountField } from '../../ui/AmountField.tsx';
+import { BackLink } from '../../ui/BackLink.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
+import { HistoryButtons } from '../../ui/HistoryButtons.tsx';
 import { NameField } from '../../ui/NameField.tsx';
 import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { useHistory } from '../../ui/useHistory.ts';
@@ -139,14 +141,7 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[48px_minmax(0,1fr)]">
       <header className="col-span-2 flex items-center gap-3 border-b border-thread px-4">
-        <Link
-          to="/workshop"
-          aria-label={TEXTS.toTheWorkshop}
-          title={TEXTS.toTheWorkshop}
-          className="grid h-8 w-8 place-items-center rounded-md hover:bg-linen"
-        >
-          <ArrowLeft size={16} aria-hidden />
-        </Link>
+        <BackLink to="/workshop" name={TEXTS.toTheWorkshop} />
         <NameField
           label={TEXTS.nameOfTheScan}
           name={sheet.name}
@@ -177,12 +172,7 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
           />
         </div>
         <span className="grow" />
-        <Button look="quiet" label={TEXTS.undo} disabled={!history.canUndo} onClick={undo}>
-          <Undo2 size={16} aria-hidden />
-        </Button>
-        <Button look="quiet" label={TEXTS.redo} disabled={!history.canRedo} onClick={redo}>
-          <Redo2 size={16} aria-hidden />
-        </Button>
+        <HistoryButtons history={history} />
       </header>
       <main className="flex min-h-0 min-w-0 flex-col" aria-busy={cleaning.busy} data-cleaning>
         {/* As high with a hint of two lines as without, so that the sheet stays where it is under the pointer. */}

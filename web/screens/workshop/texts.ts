@@ -19,8 +19,6 @@ export const TEXTS = {
   widthHeightPxWidth2Height2: (width: number, height: number, width2: string, height2: string): string =>
     `${width} × ${height} px, ${width2} × ${height2} mm`,
   dotsPerInch: 'Dots per inch',
-  undo: 'Undo',
-  redo: 'Redo',
   originalBeside: 'Compare with original',
   working: 'Working …',
   allOfIt: 'Fit',

@@ -1,0 +1,33 @@
+import { expect, it } from 'vitest';
+import { FIRST_WALL, planRolls, type TryOn } from '../../../core/tryon/index.ts';
+import { papered } from './rollPlan.ts';
+
+const REPEAT = { width: 265, height: 320, step: { kind: 'square', drop: { p: 0, q: 1 } } } as const;
+const tryOn = (rest: Partial<TryOn>): TryOn => ({
+  version: 1,
+  name: 'Hall',
+  product: 'wall',
+  source: { design: 'd' },
+  scale: 1,
+  rotation: 0,
+  wall: undefined,
+  pieces: [],
+  ...rest,
+});
+
+it('plans for the pattern as large as it is printed', () => {
+  const { plan, wall } = papered(tryOn({ scale: 1.5 }), REPEAT);
+  expect(wall).toBe(FIRST_WALL);
+  expect(plan).toEqual(planRolls({ ...FIRST_WALL, repeat: 480 }));
+  expect(plan).not.toEqual(papered(tryOn({}), REPEAT).plan);
+});
+
+it('says what is wrong in a sentence, and waits while the pattern is on its way', () => {
+  const wall = { ...FIRST_WALL, rollLength: 1000 };
+  expect(papered(tryOn({ wall }), REPEAT)).toEqual({
+    wall,
+    plan: undefined,
+    problem: expect.stringContaining('Use longer rolls.'),
+  });
+  expect(papered(tryOn({ wall }), undefined)).toEqual({ wall, plan: undefined, problem: undefined });
+});
