@@ -7,9 +7,10 @@ const CORE = [
   ['motif', 'shelfFile'],
   ['document', 'svg'],
   ['arrange', 'shapes', 'scan'],
-  ['bundle', 'layout', 'toss', 'sheet', 'colourway'],
+  ['bundle', 'layout', 'toss', 'colourway'],
   ['paint', 'export'],
-  ['check', 'vector', 'print', 'separate', 'tryon'],
+  ['check', 'vector', 'print', 'separate', 'sheet'],
+  ['tryon'],
 ];
 
 const above = (level) => CORE.slice(level + 1).flat();

@@ -1,6 +1,7 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { designSchema } from '../core/document/index.ts';
 import { motifSchema } from '../core/motif/index.ts';
+import { cutWishSchema } from '../core/sheet/index.ts';
 import { addressSchema, between, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
 import {
   markedSchema,
@@ -19,7 +20,14 @@ const byId = exactly({ id: idSchema });
 
 /** Longer side of a file, px. */
 export const MOST_TRY_ON_PIXELS = 8000;
-export const TRY_ON_FORMATS = ['png', 'jpeg', 'webp'] as const;
+/** As it is seen, in pixels. */
+export const TRY_ON_PICTURES = ['png', 'jpeg', 'webp'] as const;
+/** Of what lies flat, also as shapes, and on sheets of paper at its true size. */
+export const TRY_ON_FORMATS = [...TRY_ON_PICTURES, 'svg', 'pdf'] as const;
+
+/** Whether a format holds pixels. */
+export const isPicture = (format: unknown): format is (typeof TRY_ON_PICTURES)[number] =>
+  TRY_ON_PICTURES.some((one) => one === format);
 
 export const listProducts = route({
   method: 'GET',
@@ -231,19 +239,34 @@ export const readTryOnPicture = route({
 export const exportTryOns = route({
   method: 'POST',
   path: '/try-ons/files',
-  summary: 'Paints try-ons into pictures: one file, or several in one ZIP.',
+  summary: 'Writes try-ons as pictures, as shapes, or on sheets of paper: one file, or several in one ZIP.',
   body: exactly({
     tryOns: array(idSchema).required().min(1).max(50),
+    /** Of the pattern that all pieces share: each try-on is written in each of them; as it is where missing. */
+    colourways: array(idSchema.required()).min(1).max(50).optional().default(undefined),
     format: string().oneOf(TRY_ON_FORMATS).required(),
-    /** Of the longer side, px. */
-    side: whole(16, MOST_TRY_ON_PIXELS),
-  }),
+    /** Of the longer side of a picture, px. */
+    side: whole(16, MOST_TRY_ON_PIXELS).optional(),
+    /** What a PDF is printed on. */
+    sheet: cutWishSchema.optional().default(undefined),
+  })
+    .test('side', 'a picture needs the length of its side', ({ format, side }) => !isPicture(format) || !!side)
+    .test('sheet', 'a PDF needs to know its paper', ({ format, sheet }) => format !== 'pdf' || !!sheet),
   answer: jobSchema,
   result: exactly({
     href: string().required(),
     fileName: string().required(),
     bytes: number().required(),
-    files: array(exactly({ fileName: string().required(), width: whole(1, 1e5), height: whole(1, 1e5) })).required(),
+    files: array(
+      exactly({
+        fileName: string().required(),
+        /** Pixels, or mm of paper or of cloth. */
+        width: between(0, 1e6),
+        height: between(0, 1e6),
+        /** Of a PDF. */
+        sheets: whole(1, 1e4).optional(),
+      }),
+    ).required(),
   }),
   status: 202,
   problems: [404, 422],

@@ -16,6 +16,8 @@ export const FIGURE_KINDS = [
   'ring',
   'polygon',
   'star',
+  'heart',
+  'cloud',
   'block',
   'ogee',
   'lettering',

@@ -35,7 +35,7 @@ describe('the figures', () => {
   });
 
   it('are as wide and as high as is asked', () => {
-    const sized = ['dot', 'pebble', 'wave', 'drop'] as const;
+    const sized = ['dot', 'pebble', 'wave', 'drop', 'heart', 'cloud'] as const;
     for (const kind of sized) {
       const { left, right, top, bottom } = pathBounds(
         FIGURES[kind].outline(

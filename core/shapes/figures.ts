@@ -2,8 +2,10 @@ import type { FigureKind } from '../recipe/index.ts';
 import type { Figure } from './figure.ts';
 import { blade } from './figures/blade.ts';
 import { block } from './figures/block.ts';
+import { cloud } from './figures/cloud.ts';
 import { dot } from './figures/dot.ts';
 import { drop } from './figures/drop.ts';
+import { heart } from './figures/heart.ts';
 import { leaf } from './figures/leaf.ts';
 import { ogee } from './figures/ogee.ts';
 import { pebble } from './figures/pebble.ts';
@@ -28,6 +30,8 @@ export const FIGURES = {
   ring,
   polygon,
   star,
+  heart,
+  cloud,
   block,
   ogee,
   lettering: LETTERING,

@@ -1,2 +1,3 @@
-/** Sheets of swatches, for showing and filing. */
+/** Sheets of paper: swatches for showing and filing, and things at their true size. */
+export * from './cutSheets.ts';
 export * from './sheetLayout.ts';

@@ -70,7 +70,8 @@ function paintText(part: 'fill' | 'stroke', paint: Paint, writing: SvgWriting): 
   return ` ${part}="url(#${id})"`;
 }
 
-function clipId(clip: readonly ClipShape[], writing: SvgWriting): string {
+/** Defines what shapes cover together as something to clip to. @returns its id */
+export function clipId(clip: readonly ClipShape[], writing: SvgWriting): string {
   const id = `d${writing.definitions.length + 1}`;
   const shapes = clip
     .map(

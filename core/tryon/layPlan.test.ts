@@ -10,7 +10,7 @@ const anyMask = fc
     width: fc.integer({ min: 1, max: 14 }),
     height: fc.integer({ min: 1, max: 14 }),
   })
-  .map(({ kind, width, height }): Omit<PieceMask, 'id'> => ({
+  .map(({ kind, width, height }): Omit<PieceMask, 'id' | 'x' | 'y'> => ({
     width,
     height,
     cells: Uint8Array.from({ length: width * height }, (_, i) => {
@@ -26,8 +26,8 @@ const anyWish = fc.record({
   isOneWay: fc.boolean(),
   cell: fc.constant(CELL),
 });
-const named = (masks: readonly Omit<PieceMask, 'id'>[]): PieceMask[] =>
-  masks.map((mask, n) => ({ ...mask, id: `p${n}` }));
+const named = (masks: readonly Omit<PieceMask, 'id' | 'x' | 'y'>[]): PieceMask[] =>
+  masks.map((mask, n) => ({ ...mask, id: `p${n}`, x: 0, y: 0 }));
 
 function last(masks: readonly PieceMask[], wish: LayWish, tries: number): LayPlan {
   let plan: LayPlan | undefined;

@@ -6,7 +6,6 @@ import {
   firstFace,
   flattened,
   markedFault,
-  markedSchema,
   photoLight,
   photoProduct,
   rimOf,
@@ -14,7 +13,8 @@ import {
 import { productSchema } from './product.ts';
 import { productDrawingSchema } from './stage.ts';
 import { tryOnSchema } from './tryOn.ts';
-import { FIRST_WALL, naturalMatch } from './rolls.ts';
+import { markedSchema } from './marked.ts';
+import { FIRST_WALL } from './rolls.ts';
 import { wallProduct } from './wallProduct.ts';
 
 const path = (data: string, rest: object = {}): ArtworkNode => ({
@@ -108,7 +108,7 @@ describe('a product of a photograph', () => {
   it('has its marked faces for pieces, hung from their middles', () => {
     const marked = { faces: [firstFace(photo)], light: 0.6 };
     markedSchema.validateSync(marked, { strict: true });
-    const drawn = photoProduct('own', 'Shop', photo, marked, `${'b'.repeat(64)}.png`);
+    const drawn = photoProduct('own', 'Shop', photo, marked, { light: `${'b'.repeat(64)}.png`, masks: {} });
     fits(drawn);
     expect(drawn.product.pieces[0]).toMatchObject({ datum: { x: 200, y: 150 }, face: { width: 400, height: 300 } });
   });
@@ -118,7 +118,7 @@ describe('a product of a photograph', () => {
     const bulge = bulging(face);
     const marked = { faces: [{ id: 'face-1', name: 'Vase', face: bulge }], light: 0 };
     markedSchema.validateSync(marked, { strict: true });
-    fits(photoProduct('own', 'Vase', photo, marked, photo.blob));
+    fits(photoProduct('own', 'Vase', photo, marked, { light: photo.blob, masks: {} }));
     expect(flattened(bulge)).toEqual(face);
     const rim = rimOf(bulge);
     expect(Math.min(...rim.map(({ x }) => x))).toBeCloseTo(100, 6);
@@ -163,16 +163,5 @@ describe('a wall', () => {
         { strict: true },
       ),
     ).toBe(true);
-  });
-
-  it('knows how a design meets on rolls: by its columns to a roll', () => {
-    const halfDrop = { width: 265, height: 320, step: { kind: 'half-drop', drop: { p: 1, q: 2 } } } as const;
-    const square = { width: 265, height: 320, step: { kind: 'square', drop: { p: 0, q: 1 } } } as const;
-    expect(naturalMatch(halfDrop, 1)).toBe('half-drop');
-    expect(naturalMatch(halfDrop, 2)).toBe('straight');
-    expect(naturalMatch(halfDrop, 2.4)).toBeUndefined();
-    expect(naturalMatch({ ...halfDrop, step: { kind: 'half-drop', drop: { p: 1, q: 3 } } }, 1)).toBeUndefined();
-    expect(naturalMatch(square, 3)).toBe('straight');
-    expect(naturalMatch(square, 0.3)).toBeUndefined();
   });
 });

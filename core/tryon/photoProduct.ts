@@ -1,38 +1,25 @@
-import { array, object, type InferType } from 'yup';
 import { IDENTITY, type Point } from '../geometry/index.ts';
 import type { Artwork, ArtworkNode } from '../motif/index.ts';
-import { between, distinctById, idSchema, type Immutable, nameSchema, taggedUnion } from '../schema/index.ts';
 import { faceMap } from './face/index.ts';
-import { mesh } from './face/mesh.ts';
-import { plane } from './face/plane.ts';
 import { FULL, TO_LINEAR } from './linearLight.ts';
 import type { DrawnProduct } from './outlineProduct.ts';
 import { type Corners, cornersFault } from './homography.ts';
-import { faceFault, MOST_PIECES } from './product.ts';
-
-/** The schema of a face that was marked on a photograph: flat, by its corners, or over a bulge, by a grid of points. */
-export const markedFaceSchema = object({
-  id: idSchema,
-  name: nameSchema,
-  face: taggedUnion('kind', { plane: plane.schema, mesh: mesh.schema }, 'face'),
-}).noUnknown();
-export type MarkedFace = Immutable<InferType<typeof markedFaceSchema>>;
-
-/** The schema of all that is marked on a photograph. */
-export const markedSchema = object({
-  faces: distinctById(array(markedFaceSchema).required().min(1).max(MOST_PIECES), 'faces'),
-  /** How much of the photograph's own light and folds lies on the cloth, 0 to 1. */
-  light: between(0, 1),
-})
-  .noUnknown()
-  .required();
-export type Marked = Immutable<InferType<typeof markedSchema>>;
+import type { Marked, MarkedFace } from './marked.ts';
+import { faceFault } from './product.ts';
 
 /** A picture that was kept: its address and size in pixels. */
 export interface KeptPhoto {
   readonly blob: string;
   readonly width: number;
   readonly height: number;
+}
+
+/** The addresses of pictures that were made of a photograph. */
+export interface MarkedPictures {
+  /** Its light, as `photoLight` makes it. */
+  readonly light: string;
+  /** Of each face that has a mask what is shown of it, as the opacity of black. */
+  readonly masks: Readonly<Record<string, string>>;
 }
 
 /** One face in the middle of a photograph, for whoever marks it to begin with: half as wide and as high, 400 mm across. */
@@ -55,20 +42,25 @@ export function firstFace({ width, height }: Pick<KeptPhoto, 'width' | 'height'>
 /**
  * Makes a product of a photograph and the faces that were marked on it. A pixel of the photograph is a unit of the scene.
  *
- * @param lightBlob the address of its light, as `photoLight` makes it
+ * @param pictures what was made of it
  */
 export function photoProduct(
   id: string,
   name: string,
   photo: KeptPhoto,
   marked: Marked,
-  lightBlob: string,
+  pictures: MarkedPictures,
 ): DrawnProduct {
   const { width, height } = photo;
   const view = { x: 0, y: 0, width, height };
   const layer = (nodes: ArtworkNode[]): Artwork => ({ version: 1, view, nodes });
   const picture = (blob: string): ArtworkNode => ({ kind: 'picture', blob, ...view });
-  const light: ArtworkNode = { kind: 'group', matrix: IDENTITY, opacity: marked.light, children: [picture(lightBlob)] };
+  const light: ArtworkNode = {
+    kind: 'group',
+    matrix: IDENTITY,
+    opacity: marked.light,
+    children: [picture(pictures.light)],
+  };
   return {
     product: {
       version: 1,
@@ -91,7 +83,14 @@ export function photoProduct(
       under: layer([picture(photo.blob)]),
       light: layer([light]),
       over: layer([]),
-      outlines: marked.faces.map((one) => ({ id: one.id, artwork: layer([faceNode(rimOf(one.face))]) })),
+      outlines: marked.faces.map((one) => {
+        const mask = pictures.masks[one.id];
+        return {
+          id: one.id,
+          artwork: layer([faceNode(rimOf(one.face), mask === undefined ? undefined : picture(mask))]),
+        };
+      }),
+      marked,
     },
   };
 }
@@ -141,14 +140,12 @@ export function markedFault(face: MarkedFace['face']): string | undefined {
   return fault ?? faceFault(face);
 }
 
-function faceNode(corners: readonly Point[]): ArtworkNode {
-  return {
-    kind: 'path',
-    path: `M${corners.map(({ x, y }) => `${x} ${y}`).join('L')}Z`,
-    rule: 'nonzero',
-    strokeFirst: false,
-    fill: { kind: 'ink', ink: '#000000', opacity: 1 },
-  };
+/** A face, or what its mask shows of it. */
+function faceNode(corners: readonly Point[], mask: ArtworkNode | undefined): ArtworkNode {
+  const shape = { path: `M${corners.map(({ x, y }) => `${x} ${y}`).join('L')}Z`, rule: 'nonzero' } as const;
+  return mask
+    ? { kind: 'group', matrix: IDENTITY, opacity: 1, clip: [{ ...shape, matrix: IDENTITY }], children: [mask] }
+    : { kind: 'path', ...shape, strokeFirst: false, fill: { kind: 'ink', ink: '#000000', opacity: 1 } };
 }
 
 /**

@@ -1,46 +1,43 @@
 import { asDrawn } from '../document/index.ts';
+import { compose, rotationMatrix, scalingMatrix, translationMatrix } from '../geometry/index.ts';
+import { pathBounds, unionOf } from '../motif/index.ts';
 import { type CanvasBackend, paintArtwork } from '../paint/index.ts';
+import { flatOutlines } from './flatPieces.ts';
 import type { PieceMask } from './layPlan.ts';
 import type { Product } from './product.ts';
 import type { ProductDrawing } from './stage.ts';
 
 /**
- * The pieces of a product that lie flat, as cells of a raster; a cell that is touched is taken.
+ * The pieces of a product that lie flat, their grain upright, as cells of a raster; a cell that is touched is taken.
  *
  * @param cell mm
  */
 export function pieceMasks(
-  { width, height, pieces }: Product,
-  { outlines }: ProductDrawing,
+  product: Product,
+  drawing: ProductDrawing,
   cell: number,
   backend: CanvasBackend,
 ): PieceMask[] {
-  return pieces.flatMap(({ id, face }): PieceMask[] => {
-    const outline = outlines.find((one) => one.id === id);
-    if (face.kind !== 'flat' || !outline) return [];
-    const scale = face.unit / cell;
-    const [columns, rows] = [Math.ceil(width * scale), Math.ceil(height * scale)];
-    const { context, read } = backend.createSurface(columns, rows);
-    paintArtwork(context, outline.artwork.nodes, [scale, 0, 0, scale, 0, 0], {
-      backend,
-      resolve: asDrawn,
-      width: columns,
-      height: rows,
-    });
+  return flatOutlines(product, drawing).flatMap(({ piece, outline }): PieceMask[] => {
+    const upright = rotationMatrix(-piece.grain);
+    const box = unionOf(outline.map(({ path, matrix }) => pathBounds(path, compose(upright, matrix))));
+    if (!box) return [];
+    const [width, height] = [
+      Math.max(1, Math.ceil((box.right - box.left) / cell)),
+      Math.max(1, Math.ceil((box.bottom - box.top) / cell)),
+    ];
+    const { context, read } = backend.createSurface(width, height);
+    const onto = compose(scalingMatrix(1 / cell, 1 / cell), translationMatrix(-box.left, -box.top));
+    const fill = { kind: 'ink', ink: '#000000', opacity: 1 } as const;
+    const nodes = outline.map(({ path, rule, matrix }) => ({
+      kind: 'group' as const,
+      matrix: compose(upright, matrix),
+      opacity: 1,
+      children: [{ kind: 'path' as const, path, rule, fill }],
+    }));
+    paintArtwork(context, nodes, onto, { backend, resolve: asDrawn, width, height });
     const pixels = read();
-    let [left, top, right, bottom] = [columns, rows, 0, 0];
-    for (let i = 0; i < columns * rows; i += 1) {
-      if (!pixels[i * 4 + 3]) continue;
-      const [x, y] = [i % columns, Math.floor(i / columns)];
-      left = Math.min(left, x);
-      right = Math.max(right, x + 1);
-      top = Math.min(top, y);
-      bottom = Math.max(bottom, y + 1);
-    }
-    const [wide, high] = [Math.max(0, right - left), Math.max(0, bottom - top)];
-    const cells = Uint8Array.from({ length: wide * high }, (_, i) =>
-      pixels[((top + Math.floor(i / wide)) * columns + left + (i % wide)) * 4 + 3] ? 1 : 0,
-    );
-    return wide > 0 ? [{ id, width: wide, height: high, cells }] : [];
+    const cells = Uint8Array.from({ length: width * height }, (_, i) => (pixels[i * 4 + 3] ? 1 : 0));
+    return cells.some(Boolean) ? [{ id: piece.id, x: box.left, y: box.top, width, height, cells }] : [];
   });
 }

@@ -23,6 +23,19 @@ const pieceSchema = object({
     .required(),
 }).noUnknown();
 
+const seamEnd = object({
+  /** The piece. */
+  piece: idSchema,
+  /** mm of its cloth. */
+  x: between(-1e5, 1e5),
+  y: between(-1e5, 1e5),
+})
+  .noUnknown()
+  .required();
+
+/** Two points of the pieces' edges that are sewn together. */
+const seamSchema = object({ one: seamEnd, other: seamEnd }).noUnknown();
+
 /** The schema of what is told of a product beside its drawing. */
 export const productSchema = object({
   version: number<1>().oneOf([1]).required(),
@@ -38,9 +51,17 @@ export const productSchema = object({
   backdrop: hexSchema,
   /** Bottom to top. */
   pieces: distinctById(array(pieceSchema).required().min(1).max(MOST_PIECES), 'pieces'),
+  /** Where patterns are to meet once the pieces are sewn together. */
+  seams: array(seamSchema)
+    .max(4 * MOST_PIECES)
+    .optional()
+    .default(undefined),
 })
   .noUnknown()
   .required()
+  .test('seams', 'a seam names a piece that it has not got', ({ pieces, seams = [] }) =>
+    seams.every(({ one, other }) => [one.piece, other.piece].every((piece) => pieces.some(({ id }) => id === piece))),
+  )
   .test('faces', (product, context) => {
     for (const piece of product.pieces) {
       const fault = faceFault(piece.face);
@@ -53,6 +74,7 @@ export const productSchema = object({
 export type Product = Immutable<InferType<typeof productSchema>>;
 /** One piece of its cloth. */
 export type Piece = Product['pieces'][number];
+export type Seam = NonNullable<Product['seams']>[number];
 
 /** Says in a sentence why no cloth can be laid on a face, or nothing where it can. */
 export function faceFault(face: Face): string | undefined {

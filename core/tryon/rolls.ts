@@ -1,5 +1,4 @@
 import { object, string, type InferType } from 'yup';
-import type { Repeat } from '../lattice/index.ts';
 import { between, type Immutable } from '../schema/index.ts';
 
 /** How the pattern of one drop meets that of the next: straight across, or half a repeat lower on every other drop. */
@@ -94,22 +93,6 @@ type Phase = 0 | 1;
 interface Last {
   readonly from: number;
   readonly above: Phase | undefined;
-}
-
-/**
- * How the drops of a design meet on rolls of a width: of a half-drop every other drop begins half a repeat lower where a roll holds an
- * odd number of columns.
- *
- * @param columns repeats across a roll; those within a hundredth of a whole number count as that
- * @returns undefined where the pattern does not meet at the joins
- */
-export function naturalMatch({ step }: Repeat, columns: number): RollMatch | undefined {
-  const whole = Math.round(columns);
-  if (whole < 1 || Math.abs(columns - whole) > 0.01 * columns) return undefined;
-  if (step.kind !== 'half-drop') return 'straight';
-  const drop = (whole * step.drop.p) % step.drop.q;
-  if (drop === 0) return 'straight';
-  return drop * 2 === step.drop.q ? 'half-drop' : undefined;
 }
 
 /** The ways to cut one roll. */

@@ -6,6 +6,7 @@ import { type CanvasBackend, paintArtwork } from '../paint/index.ts';
 import { idSchema, type Immutable } from '../schema/index.ts';
 import { faceMap } from './face/index.ts';
 import { FULL, TO_LINEAR, TO_SRGB } from './linearLight.ts';
+import { markedSchema } from './marked.ts';
 import type { Piece, Product } from './product.ts';
 
 /** What a product is drawn with, in units of its scene. */
@@ -18,6 +19,8 @@ export const productDrawingSchema = object({
   over: artworkSchema,
   /** The outline of each piece. */
   outlines: array(object({ id: idSchema, artwork: artworkSchema }).noUnknown()).required(),
+  /** Of a photograph all that was marked on it. */
+  marked: markedSchema.optional().default(undefined),
 })
   .noUnknown()
   .required();

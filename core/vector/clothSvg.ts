@@ -7,17 +7,21 @@ import type { Scene } from '../paint/index.ts';
 import { artworkText, escapeXml, matrixText, type SvgWriting } from '../svg/index.ts';
 import { type DrawnInstance, type DrawnRun, drawnRuns } from './clothDrawing.ts';
 
-/** What is drawn, and under which name. */
-export interface SvgRequest {
+/** The cloth of a design, ready to be written as SVG. */
+export interface SvgCloth {
   readonly scene: Scene;
   readonly repeat: Repeat;
+  /** A picture that stands for a ground of more than one colour: its address, and where it lies, mm. */
+  readonly groundPicture?: { readonly address: string; readonly box: Box } | undefined;
+}
+
+/** What is drawn, and under which name. */
+export interface SvgRequest extends SvgCloth {
   readonly page: VectorPage;
   readonly format: Extract<VectorOrder['format'], 'svg' | 'svg-pattern'>;
   readonly title: string;
   /** The address under which a picture's pixels are found. */
   readonly picture: (blob: string) => string;
-  /** A picture that stands for a ground of more than one colour: its address, and where it lies, mm. */
-  readonly groundPicture?: { readonly address: string; readonly box: Box };
 }
 
 /**
@@ -26,22 +30,13 @@ export interface SvgRequest {
  *
  * @throws RangeError where too many instances are seen
  */
-export function clothSvg({ scene, repeat, page: plan, format, title, picture, groundPicture }: SvgRequest): string {
+export function clothSvg({ page: plan, format, title, picture, ...cloth }: SvgRequest): string {
   const { page, painted, scale, width, height } = plan;
-  const motifs = new Map<string, string>();
-  const writing: SvgWriting = { definitions: [], picture, colour: scene.resolve };
-  const drawn = (window: Box): string => {
-    const ground = groundPicture
-      ? pictureText(groundPicture)
-      : scene.ground?.kind === 'flat'
-        ? boxText(window, ` fill="${scene.ground.colour}"`)
-        : '';
-    const runs = drawnRuns(scene, repeat, window);
-    return `${ground}${runs.map((run) => runText(run, motifs, writing)).join('')}`;
-  };
+  const writing: SvgWriting = { definitions: [], picture, colour: cloth.scene.resolve };
+  const drawn = (window: Box): string => clothText(cloth, window, writing);
   let body: string;
   if (format === 'svg-pattern') {
-    const tile = tileOf(repeat);
+    const tile = tileOf(cloth.repeat);
     const content = drawn({ left: 0, top: 0, right: tile.width, bottom: tile.height });
     writing.definitions.push(
       `<pattern id="cloth" patternUnits="userSpaceOnUse" width="${tile.width}" height="${tile.height}">${content}</pattern>`,
@@ -64,6 +59,23 @@ export function clothSvg({ scene, repeat, page: plan, format, title, picture, gr
   ].join('');
 }
 
+/**
+ * What is seen in a rectangle of the cloth as elements, in mm of the cloth, not clipped.
+ *
+ * @throws RangeError where too many instances are seen
+ */
+export function clothText({ scene, repeat, groundPicture }: SvgCloth, window: Box, writing: SvgWriting): string {
+  const motifs = new Map<string, string>();
+  const own = { ...writing, colour: scene.resolve };
+  const ground = groundPicture
+    ? pictureText(groundPicture)
+    : scene.ground?.kind === 'flat'
+      ? boxText(window, ` fill="${scene.ground.colour}"`)
+      : '';
+  const runs = drawnRuns(scene, repeat, window);
+  return `${ground}${runs.map((run) => runText(run, motifs, own)).join('')}`;
+}
+
 function runText({ layer, instances }: DrawnRun, motifs: Map<string, string>, writing: SvgWriting): string {
   const body = instances.map((instance) => instanceText(instance, motifs, writing)).join('');
   // A layer is painted by itself and then laid down as one.
@@ -77,12 +89,13 @@ function instanceText(
 ): string {
   let id = motifs.get(placement.motif);
   if (id === undefined) {
-    id = `m${motifs.size + 1}`;
-    motifs.set(placement.motif, id);
     const body = artworkText(motif.artwork.nodes, {
       ...writing,
       colour: (ink) => writing.colour(ink, placement.motif),
     });
+    // Definitions only grow more: no other motif of the document has this number.
+    id = `m${writing.definitions.length + 1}`;
+    motifs.set(placement.motif, id);
     writing.definitions.push(`<g id="${id}">${body}</g>`);
   }
   return `<use href="#${id}"${matrixText(matrix, 'transform')}${meeting(placement)}/>`;
@@ -94,11 +107,12 @@ function meeting({ opacity, blend }: { readonly opacity: number; readonly blend:
   return `${opacity === 1 ? '' : ` opacity="${opacity}"`}${styles === '' ? '' : ` style="${styles}"`}`;
 }
 
-function pictureText({ address, box }: NonNullable<SvgRequest['groundPicture']>): string {
+function pictureText({ address, box }: NonNullable<SvgCloth['groundPicture']>): string {
   const { left, top, right, bottom } = box;
   return `<image x="${left}" y="${top}" width="${right - left}" height="${bottom - top}" preserveAspectRatio="none" href="${address}"/>`;
 }
 
-function boxText({ left, top, right, bottom }: Box, attributes: string): string {
+/** A rectangle as an element. */
+export function boxText({ left, top, right, bottom }: Box, attributes: string): string {
   return `<rect x="${left}" y="${top}" width="${right - left}" height="${bottom - top}"${attributes}/>`;
 }

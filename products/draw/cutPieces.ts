@@ -159,5 +159,13 @@ export function cutPieces(): Scene {
   lay('shorts-front-right', 'Shorts, front right', mirrored(SHORTS, 336), 862, 400, 186, 428);
   lay('shorts-back-left', 'Shorts, back left', SHORTS, 210, 532, 150, 428);
   lay('shorts-back-right', 'Shorts, back right', mirrored(SHORTS, 336), 532, 532, 186, 428);
+  // Seen from behind, the sides are the other way round.
+  scene
+    .seam('vest-front', [4, 300], 'vest-back', [496, 300])
+    .seam('vest-front', [496, 300], 'vest-back', [4, 300])
+    .seam('shorts-front-left', [258, 130], 'shorts-front-right', [78, 130])
+    .seam('shorts-back-left', [258, 130], 'shorts-back-right', [78, 130])
+    .seam('shorts-front-left', [10, 200], 'shorts-back-right', [326, 200])
+    .seam('shorts-front-right', [326, 200], 'shorts-back-left', [10, 200]);
   return scene;
 }

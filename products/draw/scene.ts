@@ -22,6 +22,7 @@ const TONES = {
 type Tone = keyof typeof TONES;
 
 type Piece = Product['pieces'][number];
+type SeamEnd = NonNullable<Product['seams']>[number]['one'];
 type Layer = 'under' | 'light' | 'over';
 
 /** A stop of a gradient: where, and how dark (below nothing) or light (above it). */
@@ -39,6 +40,7 @@ export class Scene {
   readonly #defs: string[] = [];
   readonly #outlines: string[] = [];
   readonly #pieces: Piece[] = [];
+  readonly #seams: { one: SeamEnd; other: SeamEnd }[] = [];
 
   constructor(
     readonly about: Omit<Product, 'version' | 'pieces' | 'backdrop'> & { readonly backdrop?: Tone },
@@ -51,6 +53,13 @@ export class Scene {
   piece(piece: Omit<Piece, 'grain'> & { readonly grain?: number }, path: string): this {
     this.#pieces.push({ grain: 0, ...piece });
     this.#outlines.push(`<path id="${piece.id}" fill="#ffffff" d="${path}"/>`);
+    return this;
+  }
+
+  /** Two points that are sewn together, mm of the pieces' cloth. */
+  seam(one: string, at: P, other: string, meets: P): this {
+    const end = (piece: string, [x, y]: P): SeamEnd => ({ piece, x, y });
+    this.#seams.push({ one: end(one, at), other: end(other, meets) });
     return this;
   }
 
@@ -128,7 +137,13 @@ export class Scene {
 
   product(): Product {
     const { backdrop = 'calico', ...about } = this.about;
-    return { version: 1, ...about, backdrop: TONES[backdrop], pieces: this.#pieces };
+    return {
+      version: 1,
+      ...about,
+      backdrop: TONES[backdrop],
+      pieces: this.#pieces,
+      ...(this.#seams.length > 0 && { seams: this.#seams }),
+    };
   }
 
   svg(): string {

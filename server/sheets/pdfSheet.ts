@@ -1,61 +1,44 @@
-import fontkit from '@pdf-lib/fontkit';
-import { PDFDocument, type PDFFont, type PDFPage, rgb } from 'pdf-lib';
+import { PDFDocument, type PDFPage, rgb } from 'pdf-lib';
 import { channels } from '../../core/colour/index.ts';
-import { MM_PER_INCH } from '../../core/units/index.ts';
-import { readSheetFont } from './sheetFonts.ts';
-import { cutToWidth, type SheetSurface } from './sheetSurface.ts';
-
-const POINTS = 72 / MM_PER_INCH;
-const INK = rgb(31 / 255, 36 / 255, 48 / 255);
+import { POINTS_PER_MM } from '../vector/pdfContent.ts';
+import { PDF_INK, pdfWords } from './pdfWords.ts';
+import type { SheetSurface } from './sheetSurface.ts';
 
 /** A sheet as a PDF whose words can be searched. */
 export async function pdfSheet(title: string): Promise<SheetSurface> {
   const pdf = await PDFDocument.create();
-  pdf.registerFontkit(fontkit);
   pdf.setTitle(title);
   pdf.setCreator('Hevrel');
-  const regular = await pdf.embedFont(readSheetFont('regular'), { subset: true });
-  const bold = await pdf.embedFont(readSheetFont('bold'), { subset: true });
+  const { write } = await pdfWords(pdf);
   let sheet: PDFPage | undefined;
   const current = (): PDFPage => (sheet ??= pdf.addPage());
-  const up = (y: number): number => current().getHeight() - y * POINTS;
+  const up = (y: number): number => current().getHeight() - y * POINTS_PER_MM;
   return {
     page(width, height) {
-      sheet = pdf.addPage([width * POINTS, height * POINTS]);
+      sheet = pdf.addPage([width * POINTS_PER_MM, height * POINTS_PER_MM]);
     },
     async picture(png, { left, top, right, bottom }) {
       const image = await pdf.embedPng(png);
       current().drawImage(image, {
-        x: left * POINTS,
+        x: left * POINTS_PER_MM,
         y: up(bottom),
-        width: (right - left) * POINTS,
-        height: (bottom - top) * POINTS,
+        width: (right - left) * POINTS_PER_MM,
+        height: (bottom - top) * POINTS_PER_MM,
       });
     },
-    words(text, x, y, { size, bold: isBold, most }) {
-      const font = isBold ? bold : regular;
-      const shown = writable(text, font);
-      const cut = cutToWidth(shown, most * POINTS, (part) => font.widthOfTextAtSize(part, size * POINTS));
-      current().drawText(cut, { x: x * POINTS, y: up(y), size: size * POINTS, font, color: INK });
-    },
+    words: write,
     dot(colour, x, y, radius) {
       const [r, g, b] = channels(colour);
       current().drawCircle({
-        x: x * POINTS,
+        x: x * POINTS_PER_MM,
         y: up(y),
-        size: radius * POINTS,
+        size: radius * POINTS_PER_MM,
         color: rgb(r / 255, g / 255, b / 255),
-        borderColor: INK,
+        borderColor: PDF_INK,
         borderWidth: 0.25,
         borderOpacity: 0.3,
       });
     },
     finish: () => pdf.save(),
   };
-}
-
-/** The text without letters that the font has not got. */
-function writable(text: string, font: PDFFont): string {
-  const known = new Set(font.getCharacterSet());
-  return [...text].map((letter) => (known.has(letter.codePointAt(0) ?? 0) ? letter : '?')).join('');
 }

@@ -79,7 +79,9 @@ export async function markProduct(studio: Studio, id: string, own: OwnProduct, m
 
 /** What is marked on the photograph of a product. */
 export async function markedOn({ blobs }: Studio, { pieces }: Product, drawing: string): Promise<Marked> {
-  const { light } = JSON.parse((await blobs.read(drawing)).toString('utf8')) as ProductDrawing;
+  const { light, marked } = JSON.parse((await blobs.read(drawing)).toString('utf8')) as ProductDrawing;
+  if (marked) return marked;
+  // Products of former versions hold no more than what came of it.
   const [group] = light.nodes;
   return {
     faces: pieces.flatMap(({ id, name, face }) =>
@@ -116,9 +118,9 @@ async function photographed(
   photo: KeptPhoto,
   marked: Marked,
 ): Promise<DrawnProduct> {
-  const faces = marked.faces.map(({ face }) => face);
-  const light = await studio.pool.run({ kind: 'photo-light', photo, faces, blobs: studio.blobs.folder });
-  return photoProduct(id, name, photo, marked, light);
+  const { faces } = marked;
+  const pictures = await studio.pool.run({ kind: 'marked', photo, faces, blobs: studio.blobs.folder });
+  return photoProduct(id, name, photo, marked, pictures);
 }
 
 async function keepProduct(

@@ -1,4 +1,5 @@
 import sharp from 'sharp';
+import type { CanvasBackend } from '../../core/paint/index.ts';
 import {
   densityOn,
   dress,
@@ -12,10 +13,9 @@ import {
   tileDensity,
 } from '../../core/tryon/index.ts';
 import { backendFor, loadScene } from '../paint/loadScene.ts';
-import { nodeBackend } from '../paint/nodeBackend.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { TaskContext } from '../work/tasks.ts';
-import type { TryOnOutcome, TryOnTask } from './tryOnTask.ts';
+import type { PictureWish, TryOnOutcome, TryOnTask } from './tryOnTask.ts';
 
 /** Pixels of the picture that are dressed at a time. */
 const AT_A_TIME = 4e6;
@@ -23,12 +23,14 @@ const AT_A_TIME = 4e6;
 const LOOK = 400;
 
 /** Paints a try-on into a file, part by part. */
-export async function paintTryOn(task: TryOnTask, { progress }: TaskContext): Promise<TryOnOutcome> {
-  const { tryOn, product, drawing, side, format, file } = task;
+export async function paintTryOn(task: TryOnTask<PictureWish>, { progress }: TaskContext): Promise<TryOnOutcome> {
+  const { tryOn, product, drawing, wish, file } = task;
+  const { side, format } = wish;
   const blobs = new Blobs(task.blobs);
   const { width, height, scale } = sceneSize(product, side);
-  const backend = await backendFor([drawing.under, drawing.light, drawing.over], blobs);
-  const patterns = await paintPatterns(task, blobs, scale);
+  const outlines = drawing.outlines.map(({ artwork }) => artwork);
+  const backend = await backendFor([drawing.under, drawing.light, drawing.over, ...outlines], blobs);
+  const patterns = await paintPatterns(task, blobs, scale, backend);
   const dressings = new Map(
     product.pieces.map(({ id }): [string, Dressing] => {
       const fill = fillOf(tryOn, id);
@@ -53,14 +55,19 @@ export async function paintTryOn(task: TryOnTask, { progress }: TaskContext): Pr
 }
 
 /** Every pattern that is used, as fine as the picture shows it anywhere. */
-async function paintPatterns(task: TryOnTask, blobs: Blobs, scale: number): Promise<Map<string, PatternPyramid>> {
+async function paintPatterns(
+  task: TryOnTask<PictureWish>,
+  blobs: Blobs,
+  scale: number,
+  stageBackend: CanvasBackend,
+): Promise<Map<string, PatternPyramid>> {
   const { tryOn, product } = task;
   const look = sceneSize(product, LOOK);
   const window = { left: 0, top: 0, right: look.width, bottom: look.height };
   // Only its outlines are looked at.
   const empty = { ...task.drawing.over, nodes: [] };
   const bare = { ...task.drawing, under: empty, light: empty, over: empty };
-  const stage = prepareStage(product, bare, window, look.scale, nodeBackend());
+  const stage = prepareStage(product, bare, window, look.scale, stageBackend);
   const finest = new Map<string, number>();
   for (const { id } of product.pieces) {
     const fill = fillOf(tryOn, id);

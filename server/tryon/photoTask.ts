@@ -8,10 +8,10 @@ export interface PhotoTask {
   readonly blobs: string;
 }
 
-/** Takes the light of a photograph from its marked faces; comes to the address of a picture of it. */
-export interface PhotoLightTask {
-  readonly kind: 'photo-light';
+/** Takes the light of a photograph from its marked faces, and makes pictures of their masks. */
+export interface MarkedTask {
+  readonly kind: 'marked';
   readonly photo: KeptPhoto;
-  readonly faces: readonly MarkedFace['face'][];
+  readonly faces: readonly MarkedFace[];
   readonly blobs: string;
 }

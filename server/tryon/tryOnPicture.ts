@@ -26,8 +26,9 @@ export async function tryOnPicture(studio: Studio, id: string): Promise<Buffer> 
 export async function productPicture(studio: Studio, id: string): Promise<Buffer> {
   const { product, drawing } = await readProduct(studio, id);
   const tryOn = newTryOn(product.name, product, { design: 'none' });
-  const wish = { tryOn, product, drawing, patterns: [], blobs: studio.blobs.folder };
-  return paintedOnce([product, drawing], studio, { kind: 'try-on', ...wish, format: 'webp', side: PRODUCT_SIDE });
+  const parts = { tryOn, product, drawing, patterns: [], blobs: studio.blobs.folder };
+  const wish = { format: 'webp', side: PRODUCT_SIDE } as const;
+  return paintedOnce([product, drawing], studio, { kind: 'try-on', ...parts, wish });
 }
 
 function paintedOnce(shown: readonly unknown[], studio: Studio, task: Omit<TryOnTask, 'file'>): Promise<Buffer> {

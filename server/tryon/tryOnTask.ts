@@ -1,6 +1,7 @@
-import type { TRY_ON_FORMATS } from '../../contract/index.ts';
+import type { TRY_ON_PICTURES } from '../../contract/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
+import type { CutWish } from '../../core/sheet/index.ts';
 import type { Product, ProductDrawing, TryOn } from '../../core/tryon/index.ts';
 
 /** A pattern with all that is needed to paint it. */
@@ -13,22 +14,33 @@ export interface TaskPattern {
   readonly motifs: readonly Motif[];
 }
 
-/** Paints a try-on into a file. */
-export interface TryOnTask {
+/** A picture. */
+export interface PictureWish {
+  readonly format: (typeof TRY_ON_PICTURES)[number];
+  /** Of the longer side, px. */
+  readonly side: number;
+}
+
+/** What lies flat as shapes, or on sheets of paper. */
+export type FlatWish = { readonly format: 'svg' } | { readonly format: 'pdf'; readonly sheet: CutWish };
+
+/** Writes a try-on into a file. */
+export interface TryOnTask<Wish = PictureWish | FlatWish> {
   readonly kind: 'try-on';
+  readonly wish: Wish;
   readonly tryOn: TryOn;
   readonly product: Product;
   readonly drawing: ProductDrawing;
   /** Those that are there; cloth of a pattern that is missing stays white. */
   readonly patterns: readonly TaskPattern[];
-  readonly format: (typeof TRY_ON_FORMATS)[number];
-  /** Of the longer side, px. */
-  readonly side: number;
   readonly blobs: string;
   readonly file: string;
 }
 
 export interface TryOnOutcome {
+  /** Pixels, or mm of paper or of cloth. */
   readonly width: number;
   readonly height: number;
+  /** Of a PDF. */
+  readonly sheets?: number;
 }

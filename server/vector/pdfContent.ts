@@ -1,6 +1,10 @@
 import { type PDFContext, type PDFDict, PDFName, type PDFObject, type PDFRef } from 'pdf-lib';
 import type { Box, Matrix } from '../../core/geometry/index.ts';
 import { tracePath, type PathText } from '../../core/motif/index.ts';
+import { MM_PER_INCH } from '../../core/units/index.ts';
+
+/** PDF measures in points. */
+export const POINTS_PER_MM = 72 / MM_PER_INCH;
 
 /** A number of eight digits, which is finer than any printer's dot; PDF knows no exponents. */
 export function pdfNumber(n: number): string {

@@ -12,6 +12,7 @@ import type { VectorOutcome, VectorTask } from '../work/tasks.ts';
 import { clothPdf } from './clothPdf.ts';
 import { groundPicture, type GroundPicture } from './groundPicture.ts';
 import { inkedPictures } from './inkedPictures.ts';
+import { pngAddress } from './pngAddress.ts';
 import { proveSvg, withProof } from './proveSvg.ts';
 
 /** Writes what is asked for as shapes, and proves what can be drawn again. @throws Problem where it is too much */
@@ -93,5 +94,3 @@ export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
     throw error;
   }
 }
-
-const pngAddress = (content: Uint8Array): string => `data:image/png;base64,${Buffer.from(content).toString('base64')}`;

@@ -93,7 +93,7 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
     advice: 'Nothing was added; make it smaller and import it again.',
   },
   'outline-product': { ms: 60_000, memory: 1500 * MB, doing: 'Making this product', advice: DRAWING },
-  'photo-light': { ms: 60_000, memory: 1500 * MB, doing: 'Taking the light of this photograph', advice: KEPT },
+  marked: { ms: 60_000, memory: 1500 * MB, doing: 'Marking this photograph', advice: KEPT },
   'try-on': {
     ms: 300_000,
     memory: 3000 * MB,

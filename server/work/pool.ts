@@ -30,7 +30,7 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   product: 'reading',
   photo: 'reading',
   'outline-product': 'reading',
-  'photo-light': 'making',
+  marked: 'making',
   'try-on': 'making',
   paint: 'painting',
   vector: 'painting',

@@ -89,13 +89,13 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { drawOutlineProduct } = await import('../tryon/drawOutlineProduct.ts');
       return () => drawOutlineProduct(task);
     }
-    case 'photo-light': {
-      const { findPhotoLight } = await import('../tryon/findPhotoLight.ts');
-      return () => findPhotoLight(task);
+    case 'marked': {
+      const { markedPictures } = await import('../tryon/markedPictures.ts');
+      return () => markedPictures(task);
     }
     case 'try-on': {
-      const { paintTryOn } = await import('../tryon/paintTryOn.ts');
-      return () => paintTryOn(task, context);
+      const { writeTryOn } = await import('../tryon/writeTryOn.ts');
+      return () => writeTryOn(task, context);
     }
     case 'font': {
       const { readFont } = await import('../motifs/readFont.ts');

@@ -10,7 +10,7 @@ import { type ExportSource, startBatch, startExport } from '../../api/exports.ts
 import { useJob } from '../../api/jobs.ts';
 import { startPack } from '../../api/packs.ts';
 import type { Colourway } from '../../../core/document/index.ts';
-import { Tick } from '../../ui/Tick.tsx';
+import { TickList } from '../../ui/TickList.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { download } from '../../ui/download.ts';
@@ -124,22 +124,12 @@ export function ExportDialog({
             />
           </div>
           {isOfSeveral && (
-            <fieldset>
-              <legend className="text-xs text-graphite">{TEXTS.colourways}</legend>
-              <div className="flex max-h-28 flex-wrap gap-x-5 overflow-y-auto">
-                {colourways.map(({ id, name }) => (
-                  <Tick
-                    key={id}
-                    label={name}
-                    on={chosen.some((one) => one.id === id)}
-                    onChange={(on) => {
-                      const ids = chosen.map((one) => one.id);
-                      setTicked(new Set(on ? [...ids, id] : ids.filter((other) => other !== id)));
-                    }}
-                  />
-                ))}
-              </div>
-            </fieldset>
+            <TickList
+              label={TEXTS.colourways}
+              options={colourways}
+              ticked={chosen.map(({ id }) => id)}
+              onChange={(ids) => setTicked(new Set(ids))}
+            />
           )}
           <OrderFields key={at} order={order} subjects={subjects} onChange={change} />
           <NameTemplateField template={template} subject={first} order={order} onChange={setTemplate} />

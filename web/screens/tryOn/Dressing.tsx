@@ -39,6 +39,9 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
   const shown = draft ?? tryOn;
   const { patterns, missing } = useKnownPatterns(shown, product);
   const pattern = patterns.get(sourceKey(shown.source))?.pattern;
+  // Only one pattern at one size and angle can be cut from one cloth.
+  const isOne = shown.pieces.every(({ source, lay }) => !source && !lay);
+  const kept = pattern && isOne ? { tryOn: shown, repeat: pattern.design.repeat } : undefined;
   const size = fit(product, width, height);
   const side = Math.min(MOST_SIDE, Math.round(Math.max(size.width, size.height) * Math.min(2, devicePixelRatio)));
   const made = useMemo(() => ({ product, drawing }), [product, drawing]);
@@ -92,7 +95,15 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
           <Button onClick={onProduct}>{TEXTS.changeProduct}</Button>
           {product.group === 'own' && <OwnProductFields product={product} />}
           {isCut && <Button onClick={() => setLaying(true)}>{TEXTS.layOnCloth}</Button>}
-          {isCut && <LayDialog open={laying} onClose={() => setLaying(false)} product={product} drawing={drawing} />}
+          {isCut && (
+            <LayDialog
+              open={laying}
+              onClose={() => setLaying(false)}
+              product={product}
+              drawing={drawing}
+              pattern={kept}
+            />
+          )}
         </TicketPart>
         <TryOnTicket
           product={product}

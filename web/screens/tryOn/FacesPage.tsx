@@ -1,7 +1,15 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { bulging, firstFace, flattened, type Marked, markedFault, type MarkedFace } from '../../../core/tryon/index.ts';
+import {
+  bulging,
+  firstFace,
+  flattened,
+  type Marked,
+  markedFault,
+  type MarkedFace,
+  type MaskStep,
+} from '../../../core/tryon/index.ts';
 import type { AnswerOf, readPhotograph } from '../../../contract/index.ts';
 import { blobUrl } from '../../api/client.ts';
 import { usePhotograph, useProductMutation } from '../../api/tryOns.ts';
@@ -19,10 +27,14 @@ import { useHistory } from '../../ui/useHistory.ts';
 import { useSize } from '../../ui/useSize.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { CornerPins } from './CornerPins.tsx';
+import { MaskFields, type MaskTool } from './MaskFields.tsx';
+import { MaskLayer } from './MaskLayer.tsx';
 import { TEXTS } from './texts.ts';
+import { usePhotoPixels } from './useMask.ts';
 
 const BACK = { to: '/try-ons', name: TEXTS.tryOns };
 const ROOM = 24;
+const TOOL: MaskTool = { kind: 'points', shows: false, width: 40, tolerance: 0.08 };
 
 /** The flat faces of a photograph: their corners are dragged where they are seen, their sizes typed. */
 export function FacesPage() {
@@ -39,6 +51,8 @@ function Marking({ id, photo }: { readonly id: string; readonly photo: AnswerOf<
   const { value, change } = history;
   useUndoKeys(history.undo, history.redo);
   const [picked, setPicked] = useState(0);
+  const [tool, setTool] = useState(TOOL);
+  const pixels = usePhotoPixels(blobUrl(photo.blob), photo);
   const place = useRef<HTMLElement>(null);
   const size = useSize(place);
   const navigate = useNavigate();
@@ -53,6 +67,12 @@ function Marking({ id, photo }: { readonly id: string; readonly photo: AnswerOf<
   const faults = value.faces.map((one) => markedFault(one.face));
   const setFace = (next: MarkedFace, field: string): void =>
     change({ ...value, faces: value.faces.map((one, n) => (n === index ? next : one)) }, `${field} of ${index}`);
+  // Each stroke is undone by itself.
+  const setMask = (mask: MarkedFace['mask']): void => {
+    const next = { ...face, mask };
+    change({ ...value, faces: value.faces.map((one, n) => (n === index ? next : one)) });
+  };
+  const addStep = (step: MaskStep): void => setMask([...(face.mask ?? []), step]);
   const add = (): void => {
     const numbers = value.faces.map((one) => Number(/\d+$/.exec(one.id)?.[0] ?? 0));
     const number = Math.max(0, ...numbers) + 1;
@@ -88,6 +108,7 @@ function Marking({ id, photo }: { readonly id: string; readonly photo: AnswerOf<
             onPick={setPicked}
             onMove={(moved) => setFace({ ...face, face: moved }, 'corners')}
           />
+          <MaskLayer face={face} photo={pixels} tool={tool} scale={scale} onStep={addStep} />
         </div>
       </main>
       <aside
@@ -148,6 +169,13 @@ function Marking({ id, photo }: { readonly id: string; readonly photo: AnswerOf<
             </Button>
           )}
         </TicketPart>
+        <MaskFields
+          tool={tool}
+          onTool={setTool}
+          isMasked={face.mask !== undefined}
+          onStep={addStep}
+          onClear={() => setMask(undefined)}
+        />
         <TicketPart name={TEXTS.light}>
           <SliderField
             label={TEXTS.lightOfThePhotograph}

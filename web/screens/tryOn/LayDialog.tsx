@@ -1,13 +1,13 @@
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { messageOf } from '../../../core/problem/index.ts';
-import type { LayWish, PieceMask, Product, ProductDrawing } from '../../../core/tryon/index.ts';
+import type { PieceMask, Product, ProductDrawing } from '../../../core/tryon/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Tick } from '../../ui/Tick.tsx';
-import type { LaidOut, LayService } from './layMessages.ts';
+import type { KeptPattern, LaidOut, LayService, PlainWish } from './layMessages.ts';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -15,16 +15,19 @@ interface Props {
   readonly onClose: () => void;
   readonly product: Product;
   readonly drawing: ProductDrawing;
+  /** How the pattern lies on the pieces, where they all have one pattern at one size and angle. */
+  readonly pattern: KeptPattern | undefined;
 }
 
 /** Orders that are tried, and mm to a cell. */
 const [TRIES, CELL] = [400, 5];
 
 /** Lays a product's flat pieces on cloth of a typed width, and says how much of it they take. */
-export function LayDialog({ open, onClose, product, drawing }: Props) {
-  const [wish, setWish] = useState<LayWish>({ width: 1400, gap: 10, isOneWay: true, cell: CELL });
+export function LayDialog({ open, onClose, product, drawing, pattern }: Props) {
+  const [isKept, setKept] = useState(false);
+  const [wish, setWish] = useState<PlainWish>({ width: 1400, gap: 10, isOneWay: true, cell: CELL });
   const { laid, problem, isBusy, start, stop } = useLaying(product, drawing);
-  const change = (next: Partial<LayWish>): void => setWish({ ...wish, ...next });
+  const change = (next: Partial<PlainWish>): void => setWish({ ...wish, ...next });
   const close = (): void => {
     stop();
     onClose();
@@ -32,7 +35,7 @@ export function LayDialog({ open, onClose, product, drawing }: Props) {
   return (
     <Dialog title={TEXTS.layOnCloth} open={open} onClose={close} wide>
       <div className="grid gap-4">
-        <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-3">
+        <div className="grid grid-cols-2 gap-3">
           <LengthField
             label={TEXTS.clothWidth}
             mm={wish.width}
@@ -41,7 +44,10 @@ export function LayDialog({ open, onClose, product, drawing }: Props) {
             onChange={(width) => change({ width })}
           />
           <LengthField label={TEXTS.gap} mm={wish.gap} min={0} max={100} onChange={(gap) => change({ gap })} />
+        </div>
+        <div className="flex flex-wrap gap-x-5">
           <Tick label={TEXTS.oneWay} on={wish.isOneWay} onChange={(isOneWay) => change({ isOneWay })} />
+          {pattern && <Tick label={TEXTS.keepPattern} on={isKept} onChange={setKept} />}
         </div>
         <div className="flex items-center gap-3">
           {isBusy ? (
@@ -54,7 +60,7 @@ export function LayDialog({ open, onClose, product, drawing }: Props) {
               />
             </>
           ) : (
-            <Button look="accent" onClick={() => start(wish)}>
+            <Button look="accent" onClick={() => start(wish, isKept ? pattern : undefined)}>
               {TEXTS.lay}
             </Button>
           )}
@@ -131,7 +137,7 @@ function useLaying(product: Product, drawing: ProductDrawing) {
     worker.current = undefined;
     setIsBusy(false);
   };
-  const start = (wish: LayWish): void => {
+  const start = (wish: PlainWish, kept: KeptPattern | undefined): void => {
     stop();
     const own = new Worker(new URL('./layWorker.ts', import.meta.url), { type: 'module' });
     worker.current = own;
@@ -147,6 +153,7 @@ function useLaying(product: Product, drawing: ProductDrawing) {
         product,
         drawing,
         wish,
+        kept,
         TRIES,
         proxy((better) => whenWanted(() => setLaid(better))),
       )

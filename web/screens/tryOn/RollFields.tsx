@@ -1,5 +1,5 @@
 import type { Repeat } from '../../../core/lattice/index.ts';
-import { naturalMatch, type RollMatch, type TryOn, type Wall } from '../../../core/tryon/index.ts';
+import { type RollMatch, type TryOn, type Wall } from '../../../core/tryon/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -16,10 +16,10 @@ interface Props {
 
 /** The wall's size, the rolls that it is papered with, and how many it takes. */
 export function RollFields({ tryOn, repeat, onChange }: Props) {
-  const { wall, plan, problem } = papered(tryOn, repeat);
+  const { wall, print, plan, problem } = papered(tryOn, repeat);
   const change = (next: Partial<Wall>): void => onChange({ ...tryOn, wall: { ...wall, ...next } });
-  const columns = repeat ? wall.rollWidth / (repeat.width * tryOn.scale) : undefined;
-  const natural = repeat && columns !== undefined ? naturalMatch(repeat, columns) : undefined;
+  const columns = print && wall.rollWidth / print.across;
+  const natural = print?.match(wall.rollWidth);
   const metres = (mm: number): string => formatNumber(mm / 1000, 2);
   return (
     <TicketPart name={TEXTS.wallpaper}>
@@ -64,19 +64,16 @@ export function RollFields({ tryOn, repeat, onChange }: Props) {
         ]}
         onChange={(match) => change({ match })}
       />
+      {repeat && !print && wall.match !== 'free' && <p className="text-xs text-graphite">{TEXTS.neverMatches}</p>}
       {columns !== undefined && natural === undefined && wall.match !== 'free' && (
         <p className="text-xs text-graphite">
           {TEXTS.joinsDoNotMeet(formatNumber(columns, 2))}{' '}
-          {repeat && (
-            <Button
-              className="mt-1"
-              onClick={() =>
-                onChange({ ...tryOn, scale: wall.rollWidth / (Math.max(1, Math.round(columns)) * repeat.width) })
-              }
-            >
-              {TEXTS.fitRoll(Math.max(1, Math.round(columns)))}
-            </Button>
-          )}
+          <Button
+            className="mt-1"
+            onClick={() => onChange({ ...tryOn, scale: (tryOn.scale * columns) / Math.max(1, Math.round(columns)) })}
+          >
+            {TEXTS.fitRoll(Math.max(1, Math.round(columns)))}
+          </Button>
         </p>
       )}
       {natural !== undefined && natural !== wall.match && wall.match !== 'free' && (

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { StoredTryOn } from '../../../contract/index.ts';
 import { onProduct, type TryOn } from '../../../core/tryon/index.ts';
-import { useProduct, useTryOn } from '../../api/tryOns.ts';
+import { usePatterns, useProduct, useTryOn } from '../../api/tryOns.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
 import { HistoryButtons } from '../../ui/HistoryButtons.tsx';
@@ -36,6 +36,7 @@ function OpenTryOn({ stored: { id, revision, tryOn } }: { readonly stored: Store
   const [choosing, setChoosing] = useState(false);
   const [exporting, setExporting] = useState(false);
   const { value, change } = history;
+  const [pattern] = usePatterns([value.source]);
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[48px_minmax(0,1fr)]">
       <Head history={history} saving={saving} onExport={() => setExporting(true)} />
@@ -63,6 +64,7 @@ function OpenTryOn({ stored: { id, revision, tryOn } }: { readonly stored: Store
         open={exporting}
         onClose={() => setExporting(false)}
         tryOns={[id]}
+        colourways={pattern?.data?.pattern?.design.colourways}
         beginning={Math.max(product.data?.product.width ?? 0, product.data?.product.height ?? 0) || 1200}
       />
     </div>

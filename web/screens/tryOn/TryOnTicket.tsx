@@ -7,11 +7,15 @@ import {
   fillOf,
   hangAt,
   layAbout,
+  matchSeams,
+  meets,
   nearestMotif,
   partPiece,
   clothOntoPattern,
+  type PatternSource,
   type Piece,
   type Product,
+  seamStates,
   sourceKey,
   type TryOn,
   withOrigin,
@@ -74,6 +78,7 @@ export function TryOnTicket({ product, tryOn, patterns, missing, extents, held, 
       </TicketPart>
       <TicketPart name={TEXTS.pieces}>
         <PieceList product={product} extents={extents} held={held} onHold={onHold} />
+        {product.seams && <SeamFields product={product} tryOn={tryOn} patterns={patterns} onChange={onChange} />}
       </TicketPart>
       {piece && held ? (
         <TicketPart name={piece.name}>
@@ -111,6 +116,26 @@ export function TryOnTicket({ product, tryOn, patterns, missing, extents, held, 
       ) : (
         <p className="text-sm text-graphite">{TEXTS.clickAPiece}</p>
       )}
+    </>
+  );
+}
+
+/** How the pattern meets where pieces are sewn together. */
+function SeamFields({
+  product,
+  tryOn,
+  patterns,
+  onChange,
+}: Pick<Props, 'product' | 'tryOn' | 'patterns' | 'onChange'>) {
+  const repeatOf = (source: PatternSource): Repeat | undefined =>
+    patterns.get(sourceKey(source))?.pattern?.design.repeat;
+  const states = seamStates(tryOn, product, repeatOf);
+  return (
+    <>
+      <p className="text-sm text-graphite" role="status">
+        {TEXTS.seamsMatch(states.filter(meets).length, states.length)}
+      </p>
+      <Button onClick={() => onChange(matchSeams(tryOn, product, repeatOf))}>{TEXTS.matchSeams}</Button>
     </>
   );
 }

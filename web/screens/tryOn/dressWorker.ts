@@ -85,7 +85,10 @@ async function pyramids({ tryOn, side, isQuick }: DressWish): Promise<Map<string
 
 const service: DressService = {
   async setProduct(product, drawing) {
-    await Promise.all([drawing.under, drawing.light, drawing.over].map((layer) => store.fetchPictures(layer)));
+    const outlines = drawing.outlines.map(({ artwork }) => artwork);
+    await Promise.all(
+      [drawing.under, drawing.light, drawing.over, ...outlines].map((layer) => store.fetchPictures(layer)),
+    );
     products.set(product.id, { product, drawing });
   },
   setPattern(key, state, { design, motifs }) {

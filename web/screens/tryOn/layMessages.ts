@@ -1,4 +1,5 @@
-import type { LayPlan, LayWish, PieceMask, Product, ProductDrawing } from '../../../core/tryon/index.ts';
+import type { Repeat } from '../../../core/lattice/index.ts';
+import type { LayPlan, LayWish, PieceMask, Product, ProductDrawing, TryOn } from '../../../core/tryon/index.ts';
 
 /** A plan with the outlines that it is drawn by. */
 export interface LaidOut {
@@ -8,12 +9,22 @@ export interface LaidOut {
   readonly tries: number;
 }
 
+/** How pieces are laid, but for what is printed on the cloth. */
+export type PlainWish = Omit<LayWish, 'printed'>;
+
+/** The pattern that the pieces keep as it lies on them. */
+export interface KeptPattern {
+  readonly tryOn: TryOn;
+  readonly repeat: Repeat;
+}
+
 /** What the worker does; it is stopped by ending it. */
 export interface LayService {
   layOut(
     product: Product,
     drawing: ProductDrawing,
-    wish: LayWish,
+    wish: PlainWish,
+    kept: KeptPattern | undefined,
     tries: number,
     onBetter: (laid: LaidOut) => void,
   ): Promise<LaidOut>;

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { layingOut, pieceMasks } from '../../../core/tryon/index.ts';
+import { layingOut, pieceMasks, printedCloth } from '../../../core/tryon/index.ts';
 import { ArtworkStore } from '../../cloth/artworkStore.ts';
 import type { LaidOut, LayService } from './layMessages.ts';
 
@@ -7,12 +7,13 @@ import type { LaidOut, LayService } from './layMessages.ts';
 const TELL_MS = 150;
 
 const service: LayService = {
-  layOut(product, drawing, wish, tries, onBetter) {
+  layOut(product, drawing, wish, kept, tries, onBetter) {
     const masks = pieceMasks(product, drawing, wish.cell, new ArtworkStore().backend);
+    const printed = kept && printedCloth(kept.tryOn, product, kept.repeat, masks, wish.width);
     let latest: LaidOut | undefined;
     let told = 0;
     let n = 0;
-    for (const plan of layingOut(masks, wish, tries)) {
+    for (const plan of layingOut(masks, { ...wish, printed }, tries)) {
       n += 1;
       latest = { plan, masks, tries: n };
       if (performance.now() - told < TELL_MS) continue;

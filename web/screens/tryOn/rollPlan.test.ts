@@ -24,10 +24,23 @@ it('plans for the pattern as large as it is printed', () => {
 
 it('says what is wrong in a sentence, and waits while the pattern is on its way', () => {
   const wall = { ...FIRST_WALL, rollLength: 1000 };
-  expect(papered(tryOn({ wall }), REPEAT)).toEqual({
+  expect(papered(tryOn({ wall }), REPEAT)).toMatchObject({
     wall,
     plan: undefined,
     problem: expect.stringContaining('Use longer rolls.'),
   });
-  expect(papered(tryOn({ wall }), undefined)).toEqual({ wall, plan: undefined, problem: undefined });
+  expect(papered(tryOn({ wall }), undefined)).toEqual({
+    wall,
+    print: undefined,
+    plan: undefined,
+    problem: undefined,
+  });
+});
+
+it('counts a pattern that lies on its side by what it repeats after then, and one at any other angle without a match', () => {
+  const wide = { ...REPEAT, height: 900 };
+  expect(papered(tryOn({ rotation: 90 }), wide).plan).toEqual(planRolls({ ...FIRST_WALL, repeat: 265 }));
+  const askew = papered(tryOn({ rotation: 20 }), wide);
+  expect(askew.print).toBeUndefined();
+  expect(askew.plan).toEqual(planRolls({ ...FIRST_WALL, match: 'free', repeat: 1 }));
 });
