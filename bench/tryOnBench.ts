@@ -57,7 +57,8 @@ export async function tryOnTimings(studio: Studio): Promise<TryOnTimings> {
   const pixels = dress(whole, dressings);
   const file = join(tmpdir(), 'hevrel-bench-try-on.png');
   const patterns = [{ key: sourceKey(tryOn.source), state: '', design, motifs }];
-  const task = { kind: 'try-on', tryOn, product, drawing, patterns, format: 'png', side: FILE_SIDE } as const;
+  const wish = { format: 'png', side: FILE_SIDE } as const;
+  const task = { kind: 'try-on', tryOn, product, drawing, patterns, wish } as const;
   const began = performance.now();
   await paintTryOn({ ...task, blobs: studio.blobs.folder, file }, { progress: () => undefined });
   const made = performance.now() - began;

@@ -64,6 +64,14 @@ describe('a product of one’s own', () => {
     // Six pieces of about a square metre and a half on 1.4 m of width.
     await waitForText(driver, 'm of cloth.');
     expect(await driver.findElements(By.css('[aria-label="The pieces on the cloth"] path'))).toHaveLength(6);
+    await page.tick('Cut each piece where the pattern lies as shown');
+    await click(driver, 'button', 'Lay the pieces');
+    await driver.wait(until.elementLocated(By.css('[data-laid="done"]')), PATIENCE);
+    expect(await driver.findElements(By.css('[aria-label="The pieces on the cloth"] path'))).toHaveLength(6);
+    await press(driver, Key.ESCAPE);
+    await waitForText(driver, 'of 6 seams.');
+    await click(driver, 'button', 'Match at the seams');
+    await waitForText(driver, 'The pattern matches at 5 of 6 seams.');
   });
 
   it('says in a sentence what is wrong with a file that has nothing to fill, or is none', async () => {
@@ -114,6 +122,50 @@ describe('a product of one’s own', () => {
       at(Math.floor(width * (0.35 + n / 200)), Math.floor(height * 0.5)).join(),
     );
     expect(new Set(middle).size).toBeGreaterThan(3);
+  });
+
+  it('is masked by brush and by colour, each stroke undone by itself', { timeout: 600_000 }, async () => {
+    const { driver } = page;
+    await page.goTo('/try-ons/low-tide-try-on-mug');
+    await picture();
+    // Grey, with a red square in its middle.
+    const square = await sharp({ create: { width: 200, height: 150, channels: 3, background: '#cc2211' } })
+      .png()
+      .toBuffer();
+    const room = await sharp({ create: { width: 800, height: 600, channels: 3, background: '#8899aa' } })
+      .composite([{ input: square, left: 300, top: 225 }])
+      .png()
+      .toBuffer();
+    await bringProduct(keep('Red square.png', room));
+    await driver.wait(until.elementLocated(By.xpath("//aside//span[.='Red square']")), PATIENCE);
+    await picture();
+    await (await driver.findElement(By.linkText('Mark the faces on the photograph'))).click();
+    await page.find('[data-photograph]');
+    await page.choose('Tool', 'Pick a colour');
+    const box = await (await page.find('[data-mask-tool=pick]')).getRect();
+    const at = (x: number, y: number) => ({
+      x: Math.round(box.x + box.width * x),
+      y: Math.round(box.y + box.height * y),
+    });
+    await drag(driver, at(0.5, 0.5), at(0.5, 0.5));
+    await page.choose('Tool', 'Brush');
+    await drag(driver, at(0.3, 0.3), at(0.7, 0.3));
+    await drag(driver, at(0.3, 0.7), at(0.7, 0.7));
+    await press(driver, Key.CONTROL, 'z');
+    await click(driver, 'button', 'Use these faces');
+    const shown = await picture();
+    const { product } = await saved();
+    const { marked } = await api<{ marked: { faces: { mask: { kind: string }[] }[] } }>(
+      `/products/${product}/photograph`,
+    );
+    expect(marked.faces[0]?.mask.map(({ kind }) => kind)).toEqual(['pick', 'stroke']);
+    const pixel = (x: number, y: number): number[] =>
+      shown.at(Math.round(shown.width * x), Math.round(shown.height * y));
+    // The square is hidden and so is what was brushed; beside them is cloth.
+    expect(pixel(0.5, 0.5)).toEqual([0xcc, 0x22, 0x11]);
+    expect(pixel(0.45, 0.3)).toEqual([0x88, 0x99, 0xaa]);
+    const row = Array.from({ length: 40 }, (_, n) => pixel(0.3 + n / 100, 0.7).join());
+    expect(new Set(row).size).toBeGreaterThan(3);
   });
 });
 

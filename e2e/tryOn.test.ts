@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { PDFDocument } from 'pdf-lib';
 import { By, Key, until } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
@@ -9,7 +10,7 @@ import { useStudio } from './support/studio.ts';
 import { tryOnHands } from './support/tryOnHands.ts';
 
 const page = useStudio({ samples: true });
-const { api, picture, saved, untilSaved, placeOf, clickPicture } = tryOnHands(page);
+const { api, picture, saved, untilSaved, placeOf, clickPicture, chooseProduct } = tryOnHands(page);
 const SUMMER = '/try-ons/low-tide-try-on-summer';
 
 describe('a swatch on a garment', () => {
@@ -183,6 +184,31 @@ describe('try-ons beside each other', () => {
     await waitForText(driver, '“Flotsam mug” was deleted.');
     await click(driver, 'button', 'Undo');
     await page.find('input[aria-label="Select Flotsam mug"]');
+  });
+
+  it('go out on sheets of paper, and say where that cannot be', { timeout: 600_000 }, async () => {
+    const { driver } = page;
+    page.expectComplaint(/422/);
+    await page.goTo('/try-ons');
+    await (await page.find('input[aria-label="Select Flotsam mug"]')).click();
+    await click(driver, 'button', 'Export');
+    await page.choose('Format', 'SVG');
+    await (await page.find('div[role=dialog] button[type=submit]')).click();
+    await waitForText(driver, 'does not lie flat');
+    await page.goTo('/try-ons/low-tide-try-on-mug');
+    await picture();
+    await chooseProduct('Envelope liner');
+    await picture();
+    await untilSaved(({ product }) => product === 'envelope');
+    await click(driver, 'button', 'Export');
+    await page.choose('Format', 'PDF');
+    await page.choose('Orientation', 'Landscape');
+    await type(driver, 'Bleed', '3');
+    await (await page.find('div[role=dialog] button[type=submit]')).click();
+    const pdf = readFileSync(await page.downloaded('.pdf'));
+    const document = await PDFDocument.load(pdf);
+    const { width, height } = document.getPage(0).getSize();
+    expect([Math.round((width * 25.4) / 72), Math.round((height * 25.4) / 72)]).toEqual([297, 210]);
   });
 
   it('are begun from a design and from a swatch, once each', { timeout: 600_000 }, async () => {

@@ -56,7 +56,9 @@ function pieceText(piece: FlatPiece, cloth: SvgCloth | undefined, writing: SvgWr
   const printed = cloth
     ? `<g${matrixText(ontoCloth, 'transform')}>${clothText(cloth, patternIn(piece, bounds), writing)}</g>`
     : '';
-  return `<g${matrixText(ontoDrawing, 'transform')} clip-path="url(#${clip})">${boxText(bounds, ' fill="#ffffff"')}${printed}</g>`;
+  // Below a ground it would shine through along the edge, where each is drawn by itself.
+  const bare = cloth?.scene.ground ? '' : boxText(bounds, ' fill="#ffffff"');
+  return `<g${matrixText(ontoDrawing, 'transform')} clip-path="url(#${clip})">${bare}${printed}</g>`;
 }
 
 /** The light on all pieces: what takes of it, and what adds to it. */

@@ -1,6 +1,5 @@
 import type { Point } from '../geometry/index.ts';
 import { seeded, shuffled } from '../random/index.ts';
-import type { PrintedCloth } from './printedCloth.ts';
 
 /** A piece as cells of a raster: which of them it touches. */
 export interface PieceMask {
@@ -34,6 +33,15 @@ export interface LaidPiece {
   readonly x: number;
   readonly y: number;
   readonly isTurned: boolean;
+}
+
+/** Cloth that a pattern is printed on, of which each piece is to show the part that it shows in a try-on. */
+export interface PrintedCloth {
+  /**
+   * Where a piece may lie once another lies somewhere, as a function that gives those places within a stretch of cloth, the highest first and
+   * of those the leftmost: its first cell, mm.
+   */
+  places(first: LaidPiece, mask: PieceMask): (from: number, to: number) => readonly Point[];
 }
 
 /** Pieces laid on cloth, all with the grain along it. */

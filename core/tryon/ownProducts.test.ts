@@ -1,15 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Artwork, ArtworkNode } from '../motif/index.ts';
 import { drawnSize, outlineProduct, resized } from './outlineProduct.ts';
-import {
-  bulging,
-  firstFace,
-  flattened,
-  markedFault,
-  photoLight,
-  photoProduct,
-  rimOf,
-} from './photoProduct.ts';
+import { bulging, firstFace, flattened, markedFault, photoLight, photoProduct, rimOf } from './photoProduct.ts';
 import { productSchema } from './product.ts';
 import { productDrawingSchema } from './stage.ts';
 import { tryOnSchema } from './tryOn.ts';

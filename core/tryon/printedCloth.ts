@@ -9,21 +9,12 @@ import {
   transform,
 } from '../geometry/index.ts';
 import { indicesTouching, latticeOf, latticeTranslate, type Repeat } from '../lattice/index.ts';
-import type { LaidPiece, PieceMask } from './layPlan.ts';
+import type { PieceMask, PrintedCloth } from './layPlan.ts';
 import type { Product } from './product.ts';
 import { fillOf, sourceKey, type TryOn } from './tryOn.ts';
 
 /** What rounding does to a place, mm, at the most. */
 const ROUNDING = 1e-6;
-
-/** Cloth that a pattern is printed on, of which each piece is to show the part that it shows in a try-on. */
-export interface PrintedCloth {
-  /**
-   * Where a piece may lie once another lies somewhere, as a function that gives those places within a stretch of cloth, the highest first and
-   * of those the leftmost: its first cell, mm.
-   */
-  places(first: LaidPiece, mask: PieceMask): (from: number, to: number) => readonly Point[];
-}
 
 /**
  * The cloth that pieces are cut from so that each shows the pattern as it does in a try-on. The masks' grain is upright, as on the cloth.

@@ -29,8 +29,8 @@ async function create(tryOn: TryOn): Promise<string> {
 }
 
 /** What comes out of exporting try-ons. */
-async function exported(tryOns: readonly string[], format = 'png', side = 300) {
-  const job = await ended(await call('POST', '/try-ons/files', { tryOns, format, side }));
+async function exported(tryOns: readonly string[], format = 'png', side = 300, more: object = {}) {
+  const job = await ended(await call('POST', '/try-ons/files', { tryOns, format, side, ...more }));
   expect(job.message, job.state).toBe(null);
   const result = job.result as {
     href: string;
@@ -170,6 +170,42 @@ describe('a try-on', () => {
     expect((await call('POST', '/try-ons/files', { tryOns: ['none'], format: 'png', side: 100 })).status).toBe(404);
     expect((await call('POST', '/try-ons/files', { tryOns: ids, format: 'png', side: 9000 })).status).toBe(400);
   });
+
+  const sheet = { paper: 'a4', isWide: false, margin: 10, bleed: 3, marks: true, fill: false };
+
+  it('goes out as shapes and on paper where it lies flat, and is refused with what helps where it does not', async () => {
+    const design = await spirals.create();
+    const apron = await create(onCushion({ design: design.id }, { product: 'apron', name: 'Cook' }));
+    const svg = await exported([apron], 'svg', undefined);
+    expect(svg.fileName).toBe('Cook.svg');
+    expect(svg.file.toString()).toMatch(/^<svg .*<clipPath/s);
+    const pdf = await exported([apron], 'pdf', undefined, { sheet });
+    expect(pdf.file.subarray(0, 5).toString()).toBe('%PDF-');
+    expect(pdf.files).toMatchObject([{ fileName: 'Cook.pdf', width: 210, height: 297, sheets: expect.any(Number) }]);
+    const refuse = async (body: object) => {
+      const { status, body: problem } = await call('POST', '/try-ons/files', { tryOns: [apron], ...body });
+      return [status, problem['detail']];
+    };
+    const bent = await create(onCushion({ design: design.id }));
+    expect(await refuse({ tryOns: [bent], format: 'svg' })).toEqual([
+      422,
+      expect.stringMatching(/does not lie flat.*Choose PNG, JPEG or WebP.*Nothing was made/),
+    ]);
+    expect(await refuse({ format: 'pdf' })).toEqual([400, expect.stringContaining('a PDF needs to know its paper')]);
+    expect(await refuse({ format: 'png' })).toEqual([400, expect.stringContaining('the length of its side')]);
+    expect((await refuse({ format: 'pdf', sheet: { ...sheet, margin: 70 } }))[0]).toBe(400);
+  });
+
+  it('goes out in each colourway that is asked for, under its name', async () => {
+    const design = await spirals.create();
+    const colourways = design.colourways.map(({ id }) => id);
+    const [base] = colourways as [string];
+    const id = await create(onCushion({ design: design.id }));
+    const { files } = await exported([id], 'webp', 64, { colourways: [base] });
+    expect(files).toMatchObject([{ fileName: `Spirals on a cushion, ${design.colourways[0]?.name}.webp` }]);
+    const none = await call('POST', '/try-ons/files', { tryOns: [id], format: 'png', side: 64, colourways: ['none'] });
+    expect(none.status).toBe(404);
+  });
 });
 
 describe('a product of the studio’s own', () => {
@@ -272,5 +308,39 @@ describe('a product of the studio’s own', () => {
     // The photograph is seen beside the face.
     for (const level of await at(5, 190)) expect(Math.abs(level - 0x88)).toBeLessThan(3);
     expect(await at(140, 100)).not.toEqual(await at(5, 190));
+    const corners = [
+      { x: 40, y: 20 },
+      { x: 250, y: 60 },
+      { x: 240, y: 180 },
+      { x: 30, y: 150 },
+    ];
+    // All of it is hidden, but for a stroke through its middle.
+    const mask = [
+      { kind: 'all', shows: false },
+      {
+        kind: 'stroke',
+        shows: true,
+        width: 20,
+        points: [
+          { x: 60, y: 100 },
+          { x: 220, y: 110 },
+        ],
+      },
+    ];
+    const masked = { ...read.marked, faces: [{ ...face, face: { ...face?.face, corners }, mask }] };
+    expect((await call('PUT', `/products/${product.id}/photograph`, masked)).status).toBe(200);
+    const again = await call('GET', `/products/${product.id}/photograph`);
+    expect(again.body).toMatchObject({ marked: { faces: [{ mask }] } });
+    const covered = await exported([await create(onCushion({ design: design.id }, { product: product.id }))]);
+    const levels = await sharp(covered.file).removeAlpha().raw().toBuffer();
+    const isPhoto = (x: number, y: number): boolean => Math.abs((levels[(y * 300 + x) * 3] as number) - 0x88) < 3;
+    for (const [x, y] of [
+      [140, 60],
+      [140, 140],
+      [60, 40],
+    ] as const)
+      expect(isPhoto(x, y), `${x} ${y}`).toBe(true);
+    const shown = Array.from({ length: 120 }, (_, n) => !isPhoto(80 + n, 104)).filter(Boolean).length;
+    expect(shown).toBeGreaterThan(60);
   });
 });

@@ -29,8 +29,8 @@ import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { CornerPins } from './CornerPins.tsx';
 import { MaskFields, type MaskTool } from './MaskFields.tsx';
 import { MaskLayer } from './MaskLayer.tsx';
+import { usePhotoPixels } from './photoPixels.ts';
 import { TEXTS } from './texts.ts';
-import { usePhotoPixels } from './useMask.ts';
 
 const BACK = { to: '/try-ons', name: TEXTS.tryOns };
 const ROOM = 24;

@@ -1,9 +1,9 @@
-import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type PointerEvent, useEffect, useRef, useState } from 'react';
 import type { Point } from '../../../core/geometry/index.ts';
 import { type MarkedFace, type MaskedPhoto, type MaskStep, rimOf } from '../../../core/tryon/index.ts';
 import type { MaskTool } from './MaskFields.tsx';
+import { type KnownMask, makeMask } from './photoPixels.ts';
 import { TEXTS } from './texts.ts';
-import { useMask } from './useMask.ts';
 
 interface Props {
   readonly face: MarkedFace;
@@ -22,18 +22,16 @@ const MOST_POINTS = 2000;
 export function MaskLayer({ face, photo, tool, scale, onStep }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [stroke, setStroke] = useState<Extract<MaskStep, { kind: 'stroke' }>>();
-  const steps = face.mask ?? NOTHING;
-  const kept = useMask(photo, steps);
-  const shown =
-    useMask(
-      photo,
-      useMemo(() => (stroke ? [...steps, stroke] : steps), [steps, stroke]),
-    ) ?? kept;
-  const outline = useMemo(() => rimOf(face.face), [face.face]);
+  const known = useRef<KnownMask>(undefined);
+  const { face: marked, mask: steps = NOTHING } = face;
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
-    if (context && photo && shown) drawHidden(context, photo, shown, outline);
-  }, [photo, shown, outline]);
+    if (!context || !photo) return;
+    const kept = makeMask(photo, steps, known.current);
+    known.current = kept;
+    const { mask } = stroke ? makeMask(photo, [...steps, stroke], kept) : kept;
+    drawHidden(context, photo, mask, rimOf(marked));
+  }, [photo, steps, stroke, marked]);
   const pointAt = (event: PointerEvent<HTMLElement>): Point => {
     const box = event.currentTarget.getBoundingClientRect();
     const tenth = (px: number): number => Math.round((px / scale) * 10) / 10;

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { applyMaskStep, fullMask, type MaskedPhoto, type MaskStep } from '../../../core/tryon/index.ts';
 
 /** Longer side that a mask is shown with, px; the server makes it anew at the photograph's own size. */
@@ -30,21 +30,14 @@ export function usePhotoPixels(
 }
 
 /** A mask, and what had been done to it then. */
-interface Known {
+export interface KnownMask {
   readonly photo: MaskedPhoto;
   readonly steps: readonly MaskStep[];
   readonly mask: Uint8Array;
 }
 
 /** The mask after some steps. What was done last is done upon what is known, so that a stroke need not wait for those before it. */
-export function useMask(photo: MaskedPhoto | undefined, steps: readonly MaskStep[]): Uint8Array | undefined {
-  const known = useRef<Known>(undefined);
-  const made = useMemo(() => photo && makeMask(photo, steps, known.current), [photo, steps]);
-  useEffect(() => void (known.current = made), [made]);
-  return made?.mask;
-}
-
-function makeMask(photo: MaskedPhoto, steps: readonly MaskStep[], known: Known | undefined): Known {
+export function makeMask(photo: MaskedPhoto, steps: readonly MaskStep[], known: KnownMask | undefined): KnownMask {
   const goesOn = known?.photo === photo && known.steps.every((step, n) => steps[n] === step) ? known : undefined;
   const mask = goesOn ? Uint8Array.from(goesOn.mask) : fullMask(photo);
   for (const step of steps.slice(goesOn?.steps.length ?? 0)) applyMaskStep(mask, step, photo);
