@@ -192,7 +192,7 @@ describe('try-ons beside each other', () => {
     await page.goTo('/try-ons');
     await (await page.find('input[aria-label="Select Flotsam mug"]')).click();
     await click(driver, 'button', 'Export');
-    await page.choose('Format', 'SVG');
+    await click(driver, 'radio', 'SVG');
     await (await page.find('div[role=dialog] button[type=submit]')).click();
     await waitForText(driver, 'does not lie flat');
     await page.goTo('/try-ons/low-tide-try-on-mug');
@@ -201,8 +201,8 @@ describe('try-ons beside each other', () => {
     await picture();
     await untilSaved(({ product }) => product === 'envelope');
     await click(driver, 'button', 'Export');
-    await page.choose('Format', 'PDF');
-    await page.choose('Orientation', 'Landscape');
+    await click(driver, 'radio', 'PDF');
+    await click(driver, 'radio', 'Landscape');
     await type(driver, 'Bleed', '3');
     await (await page.find('div[role=dialog] button[type=submit]')).click();
     const pdf = readFileSync(await page.downloaded('.pdf'));
