@@ -32,10 +32,16 @@ export function tryOnHands(page: Studio) {
 
   /** The picture as it is shown once it is there in full: RGBA. */
   async function picture(): Promise<ShownPicture> {
-    await page.find('[data-dressed]');
-    const url: string = await page.driver.executeScript(
-      "return document.querySelector('[data-dressed] canvas').toDataURL()",
+    // Asked for in one go: it is taken away while it is dressed anew.
+    const url = await page.driver.wait(
+      async () =>
+        page.driver.executeScript<string | null>(
+          "return document.querySelector('[data-dressed] canvas')?.toDataURL() ?? null",
+        ),
+      PATIENCE,
+      'the picture is not there',
     );
+    if (url === null) throw new Error('the picture is not there');
     const { data, info } = await sharp(Buffer.from(url.slice(url.indexOf(',') + 1), 'base64'))
       .ensureAlpha()
       .raw()
