@@ -1,5 +1,3 @@
-// A process of its own begins without the loader that the server has, so this plain file brings it in first.
-import { register } from 'tsx/esm/api';
+import { startPart } from '../../scripts/startPart.mjs';
 
-register();
-await import('./prepareWorker.ts');
+await startPart('samples/startPrepare', 'server/samples/prepareWorker.ts');

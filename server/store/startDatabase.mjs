@@ -1,5 +1,3 @@
-// A thread begins without the loader that the server has, so this plain file brings it in first.
-import { register } from 'tsx/esm/api';
+import { startPart } from '../../scripts/startPart.mjs';
 
-register();
-await import('./databaseWorker.ts');
+await startPart('store/startDatabase', 'server/store/databaseWorker.ts');

@@ -102,7 +102,7 @@ describe('the pool', () => {
     const paint = async (name: string): Promise<void> => {
       const design = newDesign('d', 'Plain', { width: 400, height: 400, step: SQUARE });
       const file = join(blobs, name);
-      const order = tileOrder({ kind: 'density', dpi: 254 });
+      const order = tileOrder({ kind: 'density', dpi: 127 });
       await pool.run(exportTask({ design, motifs: [], blobs, order, file }));
       ended.push(name);
     };
