@@ -5,6 +5,7 @@ import sharp from 'sharp';
 import {
   dress,
   type Dressing,
+  dressRoughly,
   fillOf,
   newTryOn,
   paintTile,
@@ -71,7 +72,7 @@ export async function tryOnTimings(studio: Studio): Promise<TryOnTimings> {
     .toBuffer();
   return {
     copy: fastest(() => new Uint8ClampedArray(pixels)),
-    draft: fastest(() => dress(half, dressings, true)),
+    draft: fastest(() => dressRoughly(half, dressings)),
     full: fastest(() => dress(whole, dressings)),
     file: made,
     encode: performance.now() - encoding,

@@ -3,7 +3,7 @@ import type { PixelGrid } from '../lattice/index.ts';
 import { FULL } from './linearLight.ts';
 import { clothOntoPattern } from './patternMatrix.ts';
 import type { Pyramid } from './pyramid.ts';
-import { sampleRoughly, sampleTile } from './sampleTile.ts';
+import { sampleTile } from './sampleTile.ts';
 import { type Stage, type StagePiece, writePixel } from './stage.ts';
 import type { Fill } from './tryOn.ts';
 
@@ -23,19 +23,14 @@ export interface Dressing {
  * Dresses a product: every piece is filled with its pattern, light is multiplied in linear light, and what lies over it is laid on top.
  *
  * @param dressings by piece
- * @param isDraft coarser, and sooner: while the hand moves
  * @returns RGBA, sRGB, opaque, of the stage's size
  */
-export function dress(
-  stage: Stage,
-  dressings: ReadonlyMap<string, Dressing>,
-  isDraft = false,
-): Uint8ClampedArray<ArrayBuffer> {
+export function dress(stage: Stage, dressings: ReadonlyMap<string, Dressing>): Uint8ClampedArray<ArrayBuffer> {
   const { covered, over } = stage;
   const lit = new Float32Array(stage.under);
   for (const piece of stage.pieces) {
     const dressing = dressings.get(piece.piece.id);
-    if (dressing) layPiece(stage, piece, dressing, lit, isDraft ? sampleRoughly : sampleTile);
+    if (dressing) layPiece(stage, piece, dressing, lit);
   }
   const out = new Uint8ClampedArray(stage.still);
   for (let n = 0; n < covered.length; n += 1) writePixel(lit, over, n, out, covered[n] as number);
@@ -47,7 +42,6 @@ function layPiece(
   { piece, at, cover, cloth }: StagePiece,
   { pattern, fill }: Dressing,
   lit: Float32Array,
-  sampler: typeof sampleTile,
 ): void {
   const sample = new Float64Array(4);
   const [a, b, c, d, e, f] = pattern ? ontoTile(pattern, clothOntoPattern(piece, fill)) : [0, 0, 0, 0, 0, 0];
@@ -63,7 +57,7 @@ function layPiece(
       const y = b * u + d * v + f;
       const ax = a * ux + c * vx;
       const ay = b * ux + d * vx;
-      sampler(pattern.levels, x, y, ax, ay, a * uy + c * vy, b * uy + d * vy, sample);
+      sampleTile(pattern.levels, x, y, ax, ay, a * uy + c * vy, b * uy + d * vy, sample);
     }
     const place = at[n] as number;
     const light = lights[place] as number;
@@ -78,6 +72,6 @@ function layPiece(
 }
 
 /** From mm of a piece's cloth to pixels of the painted tile. */
-function ontoTile({ grid: { scaleX, scaleY } }: PatternPyramid, ontoPattern: Matrix): Matrix {
+export function ontoTile({ grid: { scaleX, scaleY } }: PatternPyramid, ontoPattern: Matrix): Matrix {
   return compose(scalingMatrix(scaleX, scaleY), ontoPattern);
 }

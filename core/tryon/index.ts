@@ -1,5 +1,6 @@
 /** A swatch on a product: faces, how cloth is seen on them, and the picture of both. */
-export * from './dress.ts';
+export { dress, type Dressing, type PatternPyramid } from './dress.ts';
+export * from './dressRoughly.ts';
 export { type Face, faceMap } from './face/index.ts';
 export * from './flatPieces.ts';
 export * from './flatSvg.ts';

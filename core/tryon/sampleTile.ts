@@ -70,35 +70,6 @@ export function sampleTile(
   }
 }
 
-/**
- * The same, only coarsely, in a small part of the time: the nearest pixel of the level whose pixels are about as large. For while the
- * hand moves.
- */
-export function sampleRoughly(
-  pyramid: Pyramid,
-  x: number,
-  y: number,
-  ax: number,
-  ay: number,
-  bx: number,
-  by: number,
-  out: Float64Array,
-): void {
-  // Half the number of binary digits of the area that the pixel covers.
-  const level = (32 - Math.clz32(Math.abs(ax * by - ay * bx))) >> 1;
-  const first = pyramid[0] as PyramidLevel;
-  const { width, height, data } = pyramid[level < pyramid.length ? level : pyramid.length - 1] as PyramidLevel;
-  const u = x / first.width;
-  const v = y / first.height;
-  const i = Math.floor((u - Math.floor(u)) * width);
-  const j = Math.floor((v - Math.floor(v)) * height);
-  const at = (j * width + i) * 4;
-  out[0] = data[at] as number;
-  out[1] = data[at + 1] as number;
-  out[2] = data[at + 2] as number;
-  out[3] = data[at + 3] as number;
-}
-
 /** Adds what lies at a point of one level, between its four nearest pixels. @param u tiles, any number */
 function addTexels(
   { width, height, data }: PyramidLevel,

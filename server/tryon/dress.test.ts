@@ -5,6 +5,7 @@ import type { Artwork } from '../../core/motif/index.ts';
 import { seeded } from '../../core/random/index.ts';
 import {
   dress,
+  dressRoughly,
   type Face,
   faceMap,
   type PatternPyramid,
@@ -208,5 +209,36 @@ describe('a dressed product', () => {
     expect(pixels[(60 * width + 120) * 4]).toBe(255);
     // Half the light, which is far more than half the number.
     expect(linear(pixels[(60 * width + 40) * 4] as number)).toBeCloseTo(0.5, 1);
+  });
+
+  it('is about the same while the hand moves: itself where it is near, its mean from afar, and in the same light', () => {
+    const [product, drawing] = sheet;
+    const shade: Artwork = {
+      ...nothing(160, 120),
+      nodes: [
+        {
+          kind: 'path',
+          path: 'M0 0L80 0L80 120L0 120Z',
+          rule: 'nonzero',
+          strokeFirst: false,
+          fill: { kind: 'ink', ink: '#000000', opacity: 0.5 },
+        },
+      ],
+    };
+    const { width, height, scale } = sceneSize(product, 480);
+    const window = { left: 0, top: 0, right: width, bottom: height };
+    const stage = prepareStage(product, { ...drawing, light: shade, over: shade }, window, scale, nodeBackend());
+    const apart = (mm: number, pattern: PatternPyramid | undefined, rotation: number, size = 1): number => {
+      const fill = { ...FILL, rotation, x: mm, scale: size };
+      const dressings = new Map([['sheet', { pattern, fill }]]);
+      const [fine, rough] = [dress(stage, dressings), dressRoughly(stage, dressings)];
+      return rough.reduce((sum, level, n) => sum + Math.abs(level - (fine[n] as number)), 0) / fine.length;
+    };
+    // Bare cloth is the same to the bit, and large squares are but for their edges.
+    expect(apart(0, undefined, 0)).toBe(0);
+    expect(apart(3, checkers(40), 0)).toBeLessThan(3);
+    expect(apart(3, checkers(40), 33)).toBeLessThan(4);
+    // Squares far smaller than a pixel are grey.
+    expect(apart(1, checkers(1), 0, 0.04)).toBeLessThan(6);
   });
 });

@@ -7,6 +7,7 @@ import {
   densityOn,
   dress,
   type Dressing,
+  dressRoughly,
   fillOf,
   paintTile,
   type PatternPyramid,
@@ -110,7 +111,7 @@ const service: DressService = {
         return [id, { fill, pattern: painted.get(sourceKey(fill.source)) }];
       }),
     );
-    const pixels = dress(stage, dressings, wish.isQuick);
+    const pixels = (wish.isQuick ? dressRoughly : dress)(stage, dressings);
     const { width, height } = stage;
     return transfer({ width, height, pixels, took: performance.now() - began }, [pixels.buffer]);
   },
