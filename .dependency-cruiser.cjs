@@ -11,6 +11,7 @@ const CORE = [
   ['paint', 'export'],
   ['check', 'vector', 'print', 'separate', 'sheet'],
   ['tryon'],
+  ['flat'],
 ];
 
 const above = (level) => CORE.slice(level + 1).flat();

@@ -18,6 +18,9 @@ import { exactly, FILE, route } from './route.ts';
 
 const byId = exactly({ id: idSchema });
 
+/** Of what is marked on a photograph: its masks hold every point of their strokes. */
+const MOST_MARKED_BYTES = 4 * 1024 * 1024;
+
 /** Longer side of a file, px. */
 export const MOST_TRY_ON_PIXELS = 8000;
 /** As it is seen, in pixels. */
@@ -101,11 +104,12 @@ export const readPhotograph = route({
 export const markPhotograph = route({
   method: 'PUT',
   path: '/products/{id}/photograph',
-  summary: 'Marks the flat faces of a photograph, and how much of its light lies on the cloth.',
+  summary: 'Marks the faces of a photograph and what lies in front of them, and how much of its light lies on the cloth.',
   params: byId,
   body: markedSchema,
+  limit: MOST_MARKED_BYTES,
   answer: productSchema,
-  problems: [404, 409, 422],
+  problems: [404, 409, 413, 422],
 });
 
 export const deleteProduct = route({
@@ -260,7 +264,7 @@ export const exportTryOns = route({
     files: array(
       exactly({
         fileName: string().required(),
-        /** Pixels, or mm of paper or of cloth. */
+        /** Pixels of a picture, units of a drawing, or mm of paper. */
         width: between(0, 1e6),
         height: between(0, 1e6),
         /** Of a PDF. */

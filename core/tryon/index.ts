@@ -3,7 +3,6 @@ export { dress, type Dressing, type PatternPyramid } from './dress.ts';
 export * from './dressRoughly.ts';
 export { type Face, faceMap } from './face/index.ts';
 export * from './flatPieces.ts';
-export * from './flatSvg.ts';
 export * from './followEdit.ts';
 export * from './layPlan.ts';
 export { FULL, TO_LINEAR } from './linearLight.ts';

@@ -38,7 +38,7 @@ export interface TryOnTask<Wish = PictureWish | FlatWish> {
 }
 
 export interface TryOnOutcome {
-  /** Pixels, or mm of paper or of cloth. */
+  /** Pixels of a picture, units of a drawing, or mm of paper. */
   readonly width: number;
   readonly height: number;
   /** Of a PDF. */

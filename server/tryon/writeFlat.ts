@@ -1,7 +1,8 @@
 import { renameSync, writeFileSync } from 'node:fs';
 import { growBox } from '../../core/geometry/index.ts';
 import { picturesOf } from '../../core/motif/index.ts';
-import { type FlatPiece, flatPieces, flatSvg, patternIn, sourceKey } from '../../core/tryon/index.ts';
+import { flatSvg } from '../../core/flat/index.ts';
+import { type FlatPiece, flatPieces, patternIn, sourceKey } from '../../core/tryon/index.ts';
 import { MOST_DRAWN_INSTANCES } from '../../core/vector/index.ts';
 import { loadScene } from '../paint/loadScene.ts';
 import { partOf } from '../paint/unfinished.ts';

@@ -49,6 +49,9 @@ export function MaskLayer({ face, photo, tool, scale, onStep }: Props) {
   const go = (event: PointerEvent<HTMLElement>): void => {
     if (!stroke) return;
     const at = pointAt(event);
+    const last = stroke.points.at(-1) ?? at;
+    // Less than a quarter of the brush changes next to nothing.
+    if (Math.hypot(at.x - last.x, at.y - last.y) < Math.min(4, stroke.width / 4)) return;
     if (stroke.points.length < MOST_POINTS) setStroke({ ...stroke, points: [...stroke.points, at] });
     else {
       onStep(stroke);

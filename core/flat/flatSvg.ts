@@ -1,11 +1,9 @@
 import { asDrawn } from '../document/index.ts';
 import { compose } from '../geometry/index.ts';
 import { artworkText, clipId, escapeXml, matrixText, type SvgWriting } from '../svg/index.ts';
+import { type FlatPiece, patternIn, type Product, type ProductDrawing } from '../tryon/index.ts';
 import { boxText, clothText, type SvgCloth } from '../vector/index.ts';
 import { flatLight } from './flatLight.ts';
-import { type FlatPiece, patternIn } from './flatPieces.ts';
-import type { Product } from './product.ts';
-import type { ProductDrawing } from './stage.ts';
 
 /** What is drawn, and under which name. */
 export interface FlatSvgRequest {
