@@ -1,5 +1,3 @@
-import { existsSync, readdirSync } from 'node:fs';
-import { join } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import {
@@ -118,11 +116,7 @@ describe('a collection', () => {
     await page.goTo('/motifs');
     await (await driver.wait(until.elementLocated(By.xpath('//aside//button[contains(., "Bundles")]')))).click();
     await click(driver, 'link', 'Export “Bundles”');
-    const file = join(page.browser.downloads, 'Bundles.zip');
-    await driver.wait(
-      () => existsSync(file) && !readdirSync(page.browser.downloads).some((name) => name.endsWith('.crdownload')),
-    );
-    await driver.findElement(By.css('input[type=file]')).sendKeys(file);
+    await driver.findElement(By.css('input[type=file]')).sendKeys(await page.downloaded('Bundles.zip'));
     await waitForText(driver, 'The collection “Bundles”');
     await waitForText(driver, 'All of them were there already.');
   });

@@ -1,4 +1,5 @@
-import { readdirSync, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
+import { basename } from 'node:path';
 import { By, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { OWN_HEADER } from '../contract/index.ts';
@@ -7,7 +8,6 @@ import { emptyFolder } from '../server/testing/emptyFolder.ts';
 import { startProcess, type Running } from '../server/testing/process.ts';
 import { click, type, waitForText, waitUntilSaved } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
-import { PATIENCE } from './support/browser.ts';
 
 const MB = 1024 * 1024;
 const NAME = 'Name of the design';
@@ -58,11 +58,7 @@ describe('a disk that fills up while a design is edited', () => {
     await waitForText(driver, 'Not backed up yet');
     await click(driver, 'button', 'Back up');
     await waitForText(driver, 'Last backed up today at');
-    await driver.wait(
-      () => readdirSync(page.browser.downloads).some((name) => /^hevrel-[\d-]+\.tar\.gz$/.test(name)),
-      PATIENCE,
-      'nothing was downloaded',
-    );
+    expect(basename(await page.downloaded('.tar.gz'))).toMatch(/^hevrel-[\d-]+\.tar\.gz$/);
   });
 });
 
@@ -81,11 +77,7 @@ describe('a drawing that was imported, opened at top level', () => {
     await waitForText(driver, 'Active');
     const title = await driver.getTitle();
     await driver.executeScript('location.href = arguments[0];', `/api/blobs/${motif.source}`);
-    await driver.wait(
-      () => readdirSync(page.browser.downloads).includes(motif.source),
-      PATIENCE,
-      'the drawing was not saved as a file',
-    );
+    await page.downloaded(motif.source);
     expect(await driver.getCurrentUrl()).toBe(`${url}/motifs`);
     expect(await driver.getTitle()).toBe(title);
   });

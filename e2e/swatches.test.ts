@@ -1,5 +1,4 @@
-import { readFileSync, existsSync, readdirSync } from 'node:fs';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { By, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
@@ -140,10 +139,7 @@ describe('an export', () => {
     await waitForText(driver, 'TIFF, 980 × 500 px, 50.8 dpi');
     await submit();
     await waitForText(driver, 'all of them are equal.');
-    const { downloads } = page.browser;
-    await driver.wait(() => existsSync(downloads) && readdirSync(downloads).some((name) => name.endsWith('.tif')));
-    const [name] = readdirSync(downloads).filter((one) => one.endsWith('.tif')) as [string];
-    const metadata = await sharp(readFileSync(join(downloads, name))).metadata();
+    const metadata = await sharp(readFileSync(await page.downloaded('.tif'))).metadata();
     expect(metadata).toMatchObject({ format: 'tiff', width: 980, height: 500 });
     await click(driver, 'button', 'Done');
   });

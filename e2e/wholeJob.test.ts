@@ -1,5 +1,5 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
+import { basename } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { By, until } from 'selenium-webdriver';
 import sharp from 'sharp';
@@ -23,8 +23,7 @@ const GROUND = [0xf2, 0xee, 0xe4] as const;
 const page = useStudio();
 
 it('goes from a new design to a tile on disk, as a designer would', async () => {
-  const { driver, browser } = page;
-  const { downloads } = browser;
+  const { driver } = page;
   await page.goTo('/');
   await click(driver, 'button', 'New design');
   await type(driver, 'Name', 'Tide marks', false);
@@ -77,11 +76,9 @@ it('goes from a new design to a tile on disk, as a designer would', async () => 
   expect(plan).toContain('2000 × 800 px');
   expect(plan).toContain('Whole pixels fit the cell exactly.');
   await driver.findElement(By.xpath("//div[@role='dialog']//button[@type='submit']")).click();
-  await driver.wait(() => existsSync(downloads) && readdirSync(downloads).some((name) => name.endsWith('.png')));
-
-  const [file] = readdirSync(downloads).filter((name) => name.endsWith('.png')) as [string];
-  expect(file).toBe('Tide marks, pink 2000x800.png');
-  const png = readFileSync(join(downloads, file));
+  const file = await page.downloaded('.png');
+  expect(basename(file)).toBe('Tide marks, pink 2000x800.png');
+  const png = readFileSync(file);
   const metadata = await sharp(png).metadata();
   expect([metadata.width, metadata.height, metadata.density]).toEqual([2000, 800, 127]);
   const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });

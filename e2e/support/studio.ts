@@ -1,4 +1,4 @@
-import { existsSync, readdirSync } from 'node:fs';
+import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest';
 import { By, until, type WebDriver, type WebElement } from 'selenium-webdriver';
@@ -64,8 +64,11 @@ export function useStudio({ samples = false, ...parts }: StudioParts & { samples
     expectComplaint: (pattern) => void expected.push(pattern),
     async downloaded(ending) {
       const { downloads } = browser;
+      // The browser reserves the name with an empty file, and puts what has come down in its place.
       const there = (): string | undefined =>
-        existsSync(downloads) ? readdirSync(downloads).find((name) => name.endsWith(ending)) : undefined;
+        existsSync(downloads)
+          ? readdirSync(downloads).find((name) => name.endsWith(ending) && statSync(join(downloads, name)).size > 0)
+          : undefined;
       await browser.driver.wait(() => there() !== undefined, PATIENCE, `nothing that ends in ${ending} came down`);
       return join(downloads, there() as string);
     },

@@ -17,6 +17,8 @@ import { useKnownPatterns } from './useKnownPatterns.ts';
 
 /** Pixels of the picture's longer side on the screen, at the most. */
 const MOST_SIDE = 2000;
+/** Workers that share the picture: as many as gain by it where there are two processors. */
+const THREADS = 2;
 
 interface Props {
   readonly product: Product;
@@ -45,7 +47,7 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
   const size = fit(product, width, height);
   const side = Math.min(MOST_SIDE, Math.round(Math.max(size.width, size.height) * Math.min(2, devicePixelRatio)));
   const made = useMemo(() => ({ product, drawing }), [product, drawing]);
-  const dressed = useDressed(made, shown, patterns, width > 0 ? side : 0, draft !== undefined);
+  const dressed = useDressed(made, shown, patterns, width > 0 ? side : 0, draft !== undefined, THREADS);
   const rest = (next: TryOn): void => {
     setDraft(undefined);
     onChange(next);

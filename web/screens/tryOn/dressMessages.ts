@@ -9,8 +9,12 @@ export interface DressWish {
   readonly side: number;
   /** Whether what was painted before may serve, however coarse, because the hand is moving. */
   readonly isQuick: boolean;
+  /** Which part of the picture's rows, from 0 on, of how many parts. */
+  readonly part: number;
+  readonly parts: number;
 }
 
+/** A picture, or a part of one. */
 export interface Dressed {
   readonly width: number;
   readonly height: number;

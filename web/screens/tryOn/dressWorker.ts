@@ -38,16 +38,17 @@ interface Pattern {
 const store = new ArtworkStore();
 const products = new Map<string, { readonly product: Product; readonly drawing: ProductDrawing }>();
 const patterns = new LRUCache<string, Pattern>({ max: 12 });
-/** By product and size: the picture at rest, the one while the hand moves, and the one that pieces are found on. */
+/** By product, size and part: the picture at rest, the one while the hand moves, and the one that pieces are found on. */
 const stages = new LRUCache<string, Stage>({ max: 4 });
 
-function stageOf(id: string, side: number): Stage {
-  const key = `${id} ${side}`;
+function stageOf(id: string, side: number, part = 0, parts = 1): Stage {
+  const key = `${id} ${side} ${part} ${parts}`;
   let stage = stages.get(key);
   if (!stage) {
     const { product, drawing } = productOf(id);
     const { width, height, scale } = sceneSize(product, side);
-    stage = prepareStage(product, drawing, { left: 0, top: 0, right: width, bottom: height }, scale, store.backend);
+    const [top, bottom] = [Math.round((height * part) / parts), Math.round((height * (part + 1)) / parts)];
+    stage = prepareStage(product, drawing, { left: 0, top, right: width, bottom }, scale, store.backend);
     stages.set(key, stage);
   }
   return stage;
@@ -66,7 +67,8 @@ async function pyramids({ tryOn, side, isQuick }: DressWish): Promise<Map<string
   for (const { id } of product.pieces) {
     const fill = fillOf(tryOn, id);
     const key = sourceKey(fill.source);
-    const density = isQuick ? 0 : densityOn(stageOf(product.id, side), id) * fill.scale;
+    // Found on the whole of the picture, so that all of its parts are painted alike.
+    const density = isQuick ? 0 : (densityOn(stageOf(product.id, MAP_SIDE), id) * side * fill.scale) / MAP_SIDE;
     wished.set(key, Math.max(density, wished.get(key) ?? 0));
   }
   const found = new Map<string, PatternPyramid>();
@@ -104,7 +106,7 @@ const service: DressService = {
   async dress(wish) {
     const began = performance.now();
     const painted = await pyramids(wish);
-    const stage = stageOf(wish.tryOn.product, wish.side);
+    const stage = stageOf(wish.tryOn.product, wish.side, wish.part, wish.parts);
     const dressings = new Map(
       stage.pieces.map(({ piece: { id } }): [string, Dressing] => {
         const fill = fillOf(wish.tryOn, id);

@@ -7,7 +7,7 @@ import type { Dressed, DressService } from './dressMessages.ts';
 
 /** What is wished for: `given` counts what the worker was given, so that something new is shown. */
 interface Wish {
-  readonly worker: Remote<DressService> | undefined;
+  readonly workers: readonly Remote<DressService>[];
   readonly tryOn: TryOn;
   readonly side: number;
   readonly isQuick: boolean;
@@ -23,15 +23,17 @@ export interface DressedPicture {
 }
 
 interface Dresser {
-  readonly worker: Remote<DressService>;
+  /** Each dresses its part of the picture. */
+  readonly workers: readonly Remote<DressService>[];
   readonly map: PieceMap;
 }
 
 /**
- * Has a try-on painted in a worker, whenever it changes.
+ * Has a try-on painted in workers, whenever it changes.
  *
  * @param side of the picture's longer side, px
  * @param isMoving whether the hand is moving something: then a picture of half the size does
+ * @param threads how many workers share the picture
  */
 export function useDressed(
   { product, drawing }: { readonly product: Product; readonly drawing: ProductDrawing },
@@ -39,10 +41,11 @@ export function useDressed(
   patterns: ReadonlyMap<string, Pattern>,
   side: number,
   isMoving: boolean,
+  threads = 1,
 ): DressedPicture {
-  const dresser = useDresser(product, drawing);
+  const dresser = useDresser(product, drawing, threads);
   const wish: Wish = {
-    worker: dresser?.worker,
+    workers: dresser?.workers ?? NOBODY,
     tryOn,
     side: isMoving ? Math.round(side / 2) : side,
     isQuick: isMoving,
@@ -59,7 +62,7 @@ export function useDressed(
 
 function isSame(a: Wish, b: Wish): boolean {
   return (
-    a.worker === b.worker &&
+    a.workers === b.workers &&
     a.tryOn === b.tryOn &&
     a.side === b.side &&
     a.isQuick === b.isQuick &&
@@ -67,31 +70,55 @@ function isSame(a: Wish, b: Wish): boolean {
   );
 }
 
-async function dress({ worker, tryOn, side, isQuick, patterns }: Wish): Promise<Dressed | undefined> {
-  if (!worker || side < 16) return undefined;
-  for (const [key, { state, pattern }] of patterns) if (pattern) await worker.setPattern(key, state, pattern);
-  return worker.dress({ tryOn, side, isQuick });
+const NOBODY: readonly Remote<DressService>[] = [];
+
+async function dress({ workers, tryOn, side, isQuick, patterns }: Wish): Promise<Dressed | undefined> {
+  if (workers.length === 0 || side < 16) return undefined;
+  const parts = workers.length;
+  const dressed = await Promise.all(
+    workers.map(async (worker, part) => {
+      for (const [key, { state, pattern }] of patterns) if (pattern) await worker.setPattern(key, state, pattern);
+      return worker.dress({ tryOn, side, isQuick, part, parts });
+    }),
+  );
+  return joined(dressed);
 }
 
-/** A worker that knows a product, as long as this screen is there. */
-function useDresser(product: Product, drawing: ProductDrawing): Dresser | undefined {
+/** Parts of a picture, top to bottom, as one. */
+export function joined(parts: readonly Dressed[]): Dressed | undefined {
+  const [first, second] = parts;
+  if (!first || !second) return first;
+  const pixels = new Uint8ClampedArray(parts.reduce((sum, part) => sum + part.pixels.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    pixels.set(part.pixels, at);
+    at += part.pixels.length;
+  }
+  const height = parts.reduce((sum, part) => sum + part.height, 0);
+  return { width: first.width, height, pixels, took: Math.max(...parts.map(({ took }) => took)) };
+}
+
+/** Workers that know a product, as long as this screen is there. */
+function useDresser(product: Product, drawing: ProductDrawing, threads: number): Dresser | undefined {
   const [dresser, setDresser] = useState<Dresser>();
   useEffect(() => {
-    const thread = new Worker(new URL('./dressWorker.ts', import.meta.url), { type: 'module' });
-    const worker = wrap<DressService>(thread);
+    const all = Array.from(
+      { length: threads },
+      () => new Worker(new URL('./dressWorker.ts', import.meta.url), { type: 'module' }),
+    );
+    const workers = all.map((thread) => wrap<DressService>(thread));
     let isGone = false;
     const begin = async (): Promise<void> => {
-      await worker.setProduct(product, drawing);
-      const map = await worker.mapPieces(product.id);
-      // Wrapped once more, since what a worker is wrapped in looks like a promise.
-      if (!isGone) setDresser(() => ({ worker, map }));
+      await Promise.all(workers.map((worker) => worker.setProduct(product, drawing)));
+      const map = await workers[0]?.mapPieces(product.id);
+      if (!isGone && map) setDresser({ workers, map });
     };
     void begin();
     return () => {
       isGone = true;
-      thread.terminate();
+      for (const thread of all) thread.terminate();
       setDresser(undefined);
     };
-  }, [product, drawing]);
+  }, [product, drawing, threads]);
   return dresser;
 }
