@@ -104,7 +104,8 @@ export const readPhotograph = route({
 export const markPhotograph = route({
   method: 'PUT',
   path: '/products/{id}/photograph',
-  summary: 'Marks the faces of a photograph and what lies in front of them, and how much of its light lies on the cloth.',
+  summary:
+    'Marks the faces of a photograph and what lies in front of them, and how much of its light lies on the cloth.',
   params: byId,
   body: markedSchema,
   limit: MOST_MARKED_BYTES,
