@@ -13,8 +13,9 @@ interface RoughPiece {
   readonly lights: Float32Array;
   /** Half the binary logarithm of the area of cloth that each covers, square mm. */
   readonly sizes: Float32Array;
-  /** Which of the piece's other pixels it is seen in beside something else. */
+  /** Which of the piece's other pixels it is seen in beside something else, and their sizes. */
   readonly mixed: Uint32Array;
+  readonly mixedSizes: Float32Array;
 }
 
 interface RoughStage {
@@ -39,19 +40,22 @@ export function dressRoughly(stage: Stage, dressings: ReadonlyMap<string, Dressi
   if (!rough) known.set(stage, (rough = roughStage(stage)));
   const out = new Uint8ClampedArray(stage.still);
   const lit = new Float32Array(stage.under);
-  for (const { staged, mixed, ...piece } of rough.pieces) {
+  for (const { staged, mixed, mixedSizes, ...piece } of rough.pieces) {
     const dressing = dressings.get(staged.piece.id);
     if (!dressing) continue;
     const sampler = dressing.pattern && new RoughSampler(dressing.pattern, staged, dressing);
     layPlain(piece, sampler, out);
-    for (const n of mixed) {
-      const place = staged.at[n] as number;
-      const [x, y] = [staged.cloth[n * 6] as number, staged.cloth[n * 6 + 1] as number];
-      const at = sampler?.find(x, y, sizeOf(staged, n)) ?? 0;
+    const { at: places, cloth, cover } = staged;
+    for (let k = 0; k < mixed.length; k += 1) {
+      const n = mixed[k] as number;
+      const place = places[n] as number;
+      const at = sampler?.find(cloth[n * 6] as number, cloth[n * 6 + 1] as number, mixedSizes[k] as number) ?? 0;
+      const data = sampler?.data;
+      const bare = data ? FULL - (data[at + 3] as number) : FULL;
       for (let c = 0; c < 3; c += 1) {
-        const seen = sampler ? (sampler.data[at + c] as number) + FULL - (sampler.data[at + 3] as number) : FULL;
         const below = lit[place * 3 + c] as number;
-        lit[place * 3 + c] = below + (seen * (light[place] as number) - below) * (staged.cover[n] as number);
+        const seen = ((data ? (data[at + c] as number) : 0) + bare) * (light[place] as number);
+        lit[place * 3 + c] = below + (seen - below) * (cover[n] as number);
       }
     }
   }
@@ -63,8 +67,12 @@ export function dressRoughly(stage: Stage, dressings: ReadonlyMap<string, Dressi
 class RoughSampler {
   readonly #levels: Pyramid;
   readonly #grown: number;
-  readonly #u: readonly [number, number, number];
-  readonly #v: readonly [number, number, number];
+  readonly #ux: number;
+  readonly #uy: number;
+  readonly #u: number;
+  readonly #vx: number;
+  readonly #vy: number;
+  readonly #v: number;
   /** Of the level that was looked at last. */
   data: Uint16Array;
 
@@ -73,15 +81,19 @@ class RoughSampler {
     const [a, b, c, d, e, f] = ontoTile(pattern, clothOntoPattern(piece, fill));
     this.#levels = pattern.levels;
     this.#grown = Math.log2(Math.abs(a * d - b * c)) / 2 + 0.5;
-    this.#u = [a / first.width, c / first.width, e / first.width];
-    this.#v = [b / first.height, d / first.height, f / first.height];
+    this.#ux = a / first.width;
+    this.#uy = c / first.width;
+    this.#u = e / first.width;
+    this.#vx = b / first.height;
+    this.#vy = d / first.height;
+    this.#v = f / first.height;
     this.data = first.data;
   }
 
   /** Where its numbers begin in `data`. @param size half the binary logarithm of the area that is seen, square mm */
   find(x: number, y: number, size: number): number {
-    const u = this.#u[0] * x + this.#u[1] * y + this.#u[2];
-    const v = this.#v[0] * x + this.#v[1] * y + this.#v[2];
+    const u = this.#ux * x + this.#uy * y + this.#u;
+    const v = this.#vx * x + this.#vy * y + this.#v;
     const last = this.#levels.length - 1;
     const wished = (size + this.#grown) | 0;
     const { width, height, data } = this.#levels[wished < 0 ? 0 : wished > last ? last : wished] as PyramidLevel;
@@ -93,19 +105,27 @@ class RoughSampler {
 }
 
 function layPlain(
-  { pixels, cloth, lights, sizes }: Omit<RoughPiece, 'staged' | 'mixed'>,
+  { pixels, cloth, lights, sizes }: Pick<RoughPiece, 'pixels' | 'cloth' | 'lights' | 'sizes'>,
   sampler: RoughSampler | undefined,
   out: Uint8ClampedArray,
 ): void {
   for (let n = 0; n < pixels.length; n += 1) {
     const to = (pixels[n] as number) * 4;
     const light = lights[n] as number;
-    const at = sampler ? sampler.find(cloth[n * 2] as number, cloth[n * 2 + 1] as number, sizes[n] as number) : 0;
-    const data = sampler?.data;
-    const bare = data ? FULL - (data[at + 3] as number) : FULL;
-    const red = ((data ? (data[at] as number) : 0) + bare) * light + 0.5;
-    const green = ((data ? (data[at + 1] as number) : 0) + bare) * light + 0.5;
-    const blue = ((data ? (data[at + 2] as number) : 0) + bare) * light + 0.5;
+    let red = FULL;
+    let green = FULL;
+    let blue = FULL;
+    if (sampler) {
+      const at = sampler.find(cloth[n * 2] as number, cloth[n * 2 + 1] as number, sizes[n] as number);
+      const data = sampler.data;
+      const bare = FULL - (data[at + 3] as number);
+      red = (data[at] as number) + bare;
+      green = (data[at + 1] as number) + bare;
+      blue = (data[at + 2] as number) + bare;
+    }
+    red = red * light + 0.5;
+    green = green * light + 0.5;
+    blue = blue * light + 0.5;
     out[to] = TO_SRGB[red > FULL ? FULL : red | 0] as number;
     out[to + 1] = TO_SRGB[green > FULL ? FULL : green | 0] as number;
     out[to + 2] = TO_SRGB[blue > FULL ? FULL : blue | 0] as number;
@@ -113,18 +133,22 @@ function layPlain(
   }
 }
 
+/** A pixel that no single piece is seen in. */
+const MIXED = -1;
+
 function roughStage({ covered, over, light, pieces }: Stage): RoughStage {
   // The piece on top of each pixel, where it hides all else and nothing lies over it.
-  const owner = new Int8Array(covered.length).fill(-1);
+  const owner = new Int8Array(covered.length).fill(MIXED);
   pieces.forEach(({ at, cover }, number) =>
     at.forEach((place, n) => {
-      owner[place] = cover[n] === 1 && over[place * 4 + 3] === 0 ? number : -1;
+      owner[place] = cover[n] === 1 && over[place * 4 + 3] === 0 ? number : MIXED;
     }),
   );
   return {
     pieces: pieces.map((staged, number) => {
       const all = Array.from(staged.at.keys());
       const own = all.filter((n) => owner[staged.at[n] as number] === number);
+      const mixed = all.filter((n) => owner[staged.at[n] as number] === MIXED);
       const placeOf = (n: number): number => staged.at[n] as number;
       return {
         staged,
@@ -134,10 +158,11 @@ function roughStage({ covered, over, light, pieces }: Stage): RoughStage {
         ),
         lights: Float32Array.from(own, (n) => light[placeOf(n)] as number),
         sizes: Float32Array.from(own, (n) => sizeOf(staged, n)),
-        mixed: Uint32Array.from(all.filter((n) => owner[placeOf(n)] === -1)),
+        mixed: Uint32Array.from(mixed),
+        mixedSizes: Float32Array.from(mixed, (n) => sizeOf(staged, n)),
       };
     }),
-    mixed: Uint32Array.from(Array.from(owner.keys()).filter((place) => owner[place] === -1)),
+    mixed: Uint32Array.from(Array.from(owner.keys()).filter((place) => owner[place] === MIXED)),
   };
 }
 

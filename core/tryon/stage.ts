@@ -79,14 +79,14 @@ export function prepareStage(
     return read();
   };
   const outlines = new Map(drawing.outlines.map(({ id, artwork }) => [id, artwork]));
+  const over = paint(drawing.over);
   const pieces = product.pieces.flatMap((piece) => {
     const outline = outlines.get(piece.id);
-    return outline ? [stagePiece(piece, paint(outline), window, scale)] : [];
+    return outline ? [stagePiece(piece, seenOf(paint(outline), over), window, scale)] : [];
   });
   const covered = union(pieces, width * height);
   const under = underLight(paint(drawing.under), product.backdrop);
   const light = lightFactors(paint(drawing.light));
-  const over = paint(drawing.over);
   return {
     width,
     height,
@@ -97,6 +97,12 @@ export function prepareStage(
     over: gathered(over, covered, 4),
     pieces,
   };
+}
+
+/** What is seen of an outline: nothing where what lies over it hides it. */
+function seenOf(outline: Uint8ClampedArray, over: Uint8ClampedArray): Uint8ClampedArray {
+  for (let i = 3; i < outline.length; i += 4) if (over[i] === 255) outline[i] = 0;
+  return outline;
 }
 
 /** The pixels that pieces cover, in order; each piece's own are told by their places among them from then on. */
