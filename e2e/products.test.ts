@@ -63,14 +63,14 @@ describe('a product of one’s own', () => {
     await driver.wait(until.elementLocated(By.css('[data-laid]')), PATIENCE);
     // Six pieces of about a square metre and a half on 1.4 m of width.
     await waitForText(driver, 'm of cloth.');
-    expect(await driver.findElements(By.css('[aria-label="The pieces on the cloth"] path'))).toHaveLength(6);
-    await page.tick('Cut each piece where the pattern lies as shown');
+    expect(await driver.findElements(By.css('[aria-label="Cutting layout"] path'))).toHaveLength(6);
+    await page.tick('Keep the pattern placed as shown');
     await click(driver, 'button', 'Lay the pieces');
     await driver.wait(until.elementLocated(By.css('[data-laid="done"]')), PATIENCE);
-    expect(await driver.findElements(By.css('[aria-label="The pieces on the cloth"] path'))).toHaveLength(6);
+    expect(await driver.findElements(By.css('[aria-label="Cutting layout"] path'))).toHaveLength(6);
     await press(driver, Key.ESCAPE);
     await waitForText(driver, 'of 6 seams.');
-    await click(driver, 'button', 'Match at the seams');
+    await click(driver, 'button', 'Match the pattern at the seams');
     await driver.wait(
       // A tree through the pieces of each garment; the seams that close a ring meet only where the repeat allows it.
       async () => /at [4-6] of 6 seams/.test(await driver.findElement(By.css('aside')).getText()),

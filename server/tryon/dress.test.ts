@@ -48,6 +48,20 @@ function sheetOf(face: Face, width: number, height: number): [Product, ProductDr
   return [product, { under: empty, light: empty, over: empty, outlines: [{ id: 'sheet', artwork: outline }] }];
 }
 
+/** Half the light is taken from the left of a sheet of 160 × 120. */
+const SHADE: Artwork = {
+  ...nothing(160, 120),
+  nodes: [
+    {
+      kind: 'path',
+      path: 'M0 0L80 0L80 120L0 120Z',
+      rule: 'nonzero',
+      strokeFirst: false,
+      fill: { kind: 'ink', ink: '#000000', opacity: 0.5 },
+    },
+  ],
+};
+
 /** The whole picture of a product in a pattern, its longer side in pixels: linear light, 0 to 1. */
 function dressed(
   [product, drawing]: readonly [Product, ProductDrawing],
@@ -185,22 +199,10 @@ describe('a dressed product', () => {
 
   it('is white cloth where nothing is printed, and takes its light from the drawing in linear light', () => {
     const [product, drawing] = sheet;
-    const shade: Artwork = {
-      ...nothing(160, 120),
-      nodes: [
-        {
-          kind: 'path',
-          path: 'M0 0L80 0L80 120L0 120Z',
-          rule: 'nonzero',
-          strokeFirst: false,
-          fill: { kind: 'ink', ink: '#000000', opacity: 0.5 },
-        },
-      ],
-    };
     const { width, scale } = sceneSize(product, 160);
     const stage = prepareStage(
       product,
-      { ...drawing, light: shade },
+      { ...drawing, light: SHADE },
       { left: 0, top: 0, right: 160, bottom: 120 },
       scale,
       nodeBackend(),
@@ -213,21 +215,9 @@ describe('a dressed product', () => {
 
   it('is about the same while the hand moves: itself where it is near, its mean from afar, and in the same light', () => {
     const [product, drawing] = sheet;
-    const shade: Artwork = {
-      ...nothing(160, 120),
-      nodes: [
-        {
-          kind: 'path',
-          path: 'M0 0L80 0L80 120L0 120Z',
-          rule: 'nonzero',
-          strokeFirst: false,
-          fill: { kind: 'ink', ink: '#000000', opacity: 0.5 },
-        },
-      ],
-    };
     const { width, height, scale } = sceneSize(product, 480);
     const window = { left: 0, top: 0, right: width, bottom: height };
-    const stage = prepareStage(product, { ...drawing, light: shade, over: shade }, window, scale, nodeBackend());
+    const stage = prepareStage(product, { ...drawing, light: SHADE, over: SHADE }, window, scale, nodeBackend());
     const apart = (mm: number, pattern: PatternPyramid | undefined, rotation: number, size = 1): number => {
       const fill = { ...FILL, rotation, x: mm, scale: size };
       const dressings = new Map([['sheet', { pattern, fill }]]);

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { applyMaskStep, fullMask, type MaskedPhoto, type MaskStep } from '../../../core/tryon/index.ts';
 
 /** Longer side that a mask is shown with, px; the server makes it anew at the photograph's own size. */
-const MOST_SIDE = 1000;
+const MOST_SIDE = 600;
 
 /** A photograph's pixels, small enough for its masks to follow the hand. */
 export function usePhotoPixels(
