@@ -1,5 +1,6 @@
 /** What motifs and arrangements are made by: plain data, one file a kind. */
 export * from './bundleRecipe.ts';
+export * from './drawnRecipe.ts';
 export * from './fade.ts';
 export * from './layoutRecipe.ts';
 export * from './mergedRecipe.ts';
@@ -9,3 +10,4 @@ export * from './recipe.ts';
 export * from './scanRecipe.ts';
 export * from './shapeRecipe.ts';
 export * from './tossRecipe.ts';
+export * from './vineRecipe.ts';

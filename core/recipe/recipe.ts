@@ -1,20 +1,39 @@
 import { taggedUnion } from '../schema/index.ts';
 import { type BundleRecipe, bundleRecipeSchema } from './bundleRecipe.ts';
+import { type DrawnRecipe, drawnRecipeSchema } from './drawnRecipe.ts';
 import { type MergedRecipe, mergedRecipeSchema } from './mergedRecipe.ts';
 import { type ScanRecipe, scanRecipeSchema } from './scanRecipe.ts';
 import { type ShapeRecipe, shapeRecipeSchema } from './shapeRecipe.ts';
+import { type VineRecipe, vineRecipeSchema } from './vineRecipe.ts';
 
 /** How a motif's artwork is made, so that any step can be changed later. */
-export type Recipe = BundleRecipe | ShapeRecipe | ScanRecipe | MergedRecipe;
+export type Recipe = BundleRecipe | ShapeRecipe | ScanRecipe | MergedRecipe | DrawnRecipe | VineRecipe;
 
 /** A recipe of any kind. */
 export const recipeSchema = taggedUnion(
   'kind',
-  { bundle: bundleRecipeSchema, shape: shapeRecipeSchema, scan: scanRecipeSchema, merged: mergedRecipeSchema },
+  {
+    bundle: bundleRecipeSchema,
+    shape: shapeRecipeSchema,
+    scan: scanRecipeSchema,
+    merged: mergedRecipeSchema,
+    drawn: drawnRecipeSchema,
+    vine: vineRecipeSchema,
+  },
   'recipe',
 );
 
 /** The ids of the motifs that a recipe is made of, each once. */
 export function motifsIn(recipe: Recipe | null): string[] {
-  return recipe?.kind === 'bundle' ? [...new Set(recipe.parts.map(({ motif }) => motif))] : [];
+  if (recipe?.kind === 'bundle') return [...new Set(recipe.parts.map(({ motif }) => motif))];
+  if (recipe?.kind === 'vine') return [...new Set(recipe.leaves.map(({ motif }) => motif))];
+  return [];
+}
+
+/** The recipe with other motifs in it, each as `idOf` says. */
+export function withMotifsIn<R extends Recipe>(recipe: R, idOf: (motif: string) => string): R {
+  const other = <P extends { readonly motif: string }>(part: P): P => ({ ...part, motif: idOf(part.motif) });
+  if (recipe.kind === 'bundle') return { ...recipe, parts: recipe.parts.map(other) };
+  if (recipe.kind === 'vine') return { ...recipe, leaves: recipe.leaves.map(other) };
+  return recipe;
 }

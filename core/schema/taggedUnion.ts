@@ -24,9 +24,9 @@ export function taggedUnion<S extends Variants>(tag: string, variants: S, what: 
 const NULL = mixed().nullable().defined();
 
 /** A union, or null. */
-export function orNull<T>(union: Lazy<T>): Lazy<T | null> {
-  return lazy((value: unknown) => (value === null ? NULL : union.resolve({ value }))).meta({
-    anyOf: [union, NULL],
+export function orNull<T>(schema: Lazy<T> | Schema<T>): Lazy<T | null> {
+  return lazy((value: unknown) => (value === null ? NULL : (schema.resolve({ value }) as Schema<T>))).meta({
+    anyOf: [schema, NULL],
   }) as Lazy<T | null>;
 }
 

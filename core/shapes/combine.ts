@@ -1,4 +1,5 @@
 import geometry from 'paper/dist/paper-core.js';
+import type { Point } from '../geometry/index.ts';
 import type { PathText } from '../motif/index.ts';
 import { Pen } from './pen.ts';
 
@@ -27,6 +28,22 @@ export function combinePaths(below: PathText, above: PathText, how: Combining): 
           ? a.intersect(b, quiet)
           : a.exclude(b, quiet);
   return write(result);
+}
+
+/**
+ * A closed line through points as few curves as follow it (Schneider, Graphics Gems, 1990).
+ *
+ * @param off how far a curve may be from the points, in their unit
+ */
+export function fitLoop(points: readonly Point[], off: number): PathText {
+  if (points.length < 3) return '';
+  // Fitted as an open line that ends where it began: of a closed one the piece about its first point strays.
+  const ends = [...points, points[0] as Point].map(({ x, y }) => [x, y]);
+  const loop = new scope.Path({ segments: ends, closed: false, insert: false });
+  // Squared distances are compared.
+  loop.simplify(off * off);
+  loop.join(loop, 1e-9);
+  return write(loop);
 }
 
 function read(path: PathText): paper.PathItem {

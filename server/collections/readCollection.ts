@@ -1,5 +1,5 @@
 import type { StoredMotif } from '../../contract/index.ts';
-import { motifsIn, openRecipe, type Recipe } from '../../core/recipe/index.ts';
+import { motifsIn, openRecipe, type Recipe, withMotifsIn } from '../../core/recipe/index.ts';
 import { nanoid } from 'nanoid';
 import { ValidationError } from 'yup';
 import { readFile } from '../motifs/importMotif.ts';
@@ -104,9 +104,8 @@ function localised(
     if (!picture) throw damaged('a scan’s picture is not in it');
     return { ...recipe, picture };
   }
-  if (recipe.kind === 'shape') return recipe;
-  for (const part of motifsIn(recipe)) if (!own.has(part)) throw damaged('a bundle comes before its parts');
-  return { ...recipe, parts: recipe.parts.map((part) => ({ ...part, motif: own.get(part.motif) as string })) };
+  for (const part of motifsIn(recipe)) if (!own.has(part)) throw damaged('a motif comes before its parts');
+  return withMotifsIn(recipe, (part) => own.get(part) as string);
 }
 
 function listIn(files: ReadonlyMap<string, Uint8Array>): CollectionList {

@@ -74,13 +74,13 @@ async function drawnBy(
     throw new Problem(
       422,
       'Not there',
-      'A motif of this bundle is not in the studio. Nothing was changed; leave it out and try again.',
+      'A motif that this is made of is not in the studio. Nothing was changed; leave it out and try again.',
     );
-  if (recipe.kind === 'bundle') await checkNesting(studio, motifs, id);
+  if (motifsIn(recipe).length > 0) await checkNesting(studio, motifs, id);
   return studio.pool.run({ kind: 'derive', recipe, motifs, blobs: studio.blobs.folder }, context);
 }
 
-/** Bundles may lie in bundles so deep, and never in themselves. @throws Problem */
+/** Motifs may be made of motifs so deep, and never of themselves. @throws Problem */
 async function checkNesting(
   { database }: Studio,
   parts: readonly StoredMotif[],

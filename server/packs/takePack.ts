@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import type { StoredDesign, StoredMotif } from '../../contract/index.ts';
 import { type Design, motifsNamedBy, replaceMotifs, type SwatchVersion } from '../../core/document/index.ts';
-import { motifsIn } from '../../core/recipe/index.ts';
+import { motifsIn, withMotifsIn } from '../../core/recipe/index.ts';
 import { Problem } from '../problem.ts';
 import type { Queries } from '../store/database.ts';
 import { insertMotif, missingMotif, motifsById, setMotifDeleted } from '../store/motifs.ts';
@@ -86,9 +86,8 @@ interface Taken {
 
 function withOtherParts(motif: StoredMotif, others: ReadonlyMap<string, string>): StoredMotif {
   const { recipe } = motif;
-  if (recipe?.kind !== 'bundle' || !motifsIn(recipe).some((part) => others.has(part))) return motif;
-  const parts = recipe.parts.map((part) => ({ ...part, motif: others.get(part.motif) ?? part.motif }));
-  return { ...motif, recipe: { ...recipe, parts } };
+  if (recipe === null || !motifsIn(recipe).some((part) => others.has(part))) return motif;
+  return { ...motif, recipe: withMotifsIn(recipe, (part) => others.get(part) ?? part) };
 }
 
 async function takeMotif(queries: Queries, motif: StoredMotif): Promise<Taken> {

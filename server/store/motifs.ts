@@ -17,11 +17,18 @@ export type MotifChange = AnyOf<
 
 const COLUMNS = 'id, name, collection, width, artwork, view, inks, source, thumbnail, tags, recipe';
 const DELETED = 'deleted_at IS NOT NULL AS deleted';
-/** Every motif that lies in a bundle, with the bundle, through bundles in bundles. */
-const HELD = `held AS (
-  SELECT DISTINCT motifs.id AS holder, one->>'motif' AS part FROM motifs, jsonb_array_elements(recipe->'parts') AS one
+/** The motifs that motifs are made of: parts of bundles, leaves of vines. */
+const MADE_OF = `made_of AS (
+  SELECT DISTINCT motifs.id AS holder, part #>> '{}' AS part
+  FROM motifs, LATERAL (
+    SELECT jsonb_path_query(recipe, '$.parts[*].motif') UNION ALL SELECT jsonb_path_query(recipe, '$.leaves[*].motif')
+  ) AS parts(part)
+)`;
+/** Every motif that lies in another, with that one, through motifs in motifs in motifs. */
+const HELD = `${MADE_OF}, held AS (
+  SELECT holder, part FROM made_of
   UNION
-  SELECT motifs.id, held.part FROM held, motifs, jsonb_array_elements(motifs.recipe->'parts') AS one WHERE one->>'motif' = held.holder
+  SELECT made_of.holder, held.part FROM held JOIN made_of ON made_of.part = held.holder
 )`;
 /** Columns of a change, in the order of its parameters; those kept as JSON are marked. */
 const CHANGED = {
@@ -184,11 +191,12 @@ export async function missingMotif(queries: Queries, ids: readonly string[]): Pr
   return ids.find((id) => !present.has(id));
 }
 
-/** The bundles that have the motif as a part, live ones and those only kept. */
+/** The motifs that are made of the motif, live ones and those only kept. */
 export async function holdersOf(queries: Queries, id: string): Promise<StoredMotif[]> {
   return (
-    await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE recipe @> $1::jsonb`, [
+    await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE recipe @> $1::jsonb OR recipe @> $2::jsonb`, [
       JSON.stringify({ parts: [{ motif: id }] }),
+      JSON.stringify({ leaves: [{ motif: id }] }),
     ])
   ).rows;
 }

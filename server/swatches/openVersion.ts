@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import type { StoredMotif } from '../../contract/index.ts';
 import { replaceMotifs, type SwatchVersion } from '../../core/document/index.ts';
-import { openRecipe } from '../../core/recipe/index.ts';
+import { motifsIn, openRecipe } from '../../core/recipe/index.ts';
 import { type Motif, naturalHeight } from '../../core/motif/index.ts';
 import { insertMotif, motifsById } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
@@ -35,8 +35,8 @@ export async function openVersion(
       // Swatches keep motifs as the drawer stored them, with what only it shows.
       ...(motif as Motif & Partial<StoredMotif>),
       id: copy,
-      // A bundle would be made again from parts that have changed.
-      recipe: motif.recipe === null || motif.recipe.kind === 'bundle' ? null : openRecipe(motif.recipe),
+      // What is made of other motifs would be made again from parts that have changed.
+      recipe: motif.recipe === null || motifsIn(motif.recipe).length > 0 ? null : openRecipe(motif.recipe),
     });
   }
   const { design: copy } = await studio.designs.insert({ ...replaceMotifs(design, copies), id: nanoid(12), name });

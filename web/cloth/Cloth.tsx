@@ -3,6 +3,7 @@ import { useEditor } from './editorContext.ts';
 import { useStore } from '../ui/store.ts';
 import { PointerController } from './pointerController.ts';
 import { ClothOverlay, type SelectionLabelProps } from './ClothOverlay.tsx';
+import { DrawingLayer } from './DrawingLayer.tsx';
 import type { ClothParts } from './clothParts.ts';
 import { ClothView } from './clothView.ts';
 import { VISION_FILTER, VisionFilter } from './VisionFilter.tsx';
@@ -58,6 +59,8 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
     place.addEventListener('pointerleave', () => (controller.pointer = undefined), { signal });
     place.addEventListener('pointerup', (event) => controller.release(event), { signal });
     place.addEventListener('pointercancel', (event) => controller.lose(event), { signal });
+    // A pointer that was lifted has let go already; one that is lost without that ends here.
+    place.addEventListener('lostpointercapture', (event) => controller.loseCapture(event), { signal });
     place.addEventListener(
       'dblclick',
       (event) => {
@@ -130,6 +133,7 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
         className="absolute inset-0 h-full w-full"
         style={vision && { filter: `url(#${VISION_FILTER})` }}
       />
+      {parts && !editor.inside && <DrawingLayer {...parts} />}
       {parts && <ClothOverlay {...parts} Label={Label} />}
       {parts && <ClothProblem view={parts.view} />}
     </div>

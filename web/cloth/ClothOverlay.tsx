@@ -9,6 +9,7 @@ import { useEditor } from './editorContext.ts';
 import { useStore } from '../ui/store.ts';
 import type { ClothParts } from './clothParts.ts';
 import type { DragReadout } from './gestures/gestureContext.ts';
+import { DrawingAxes, DrawingCentre } from './DrawingAxes.tsx';
 import { CellEdges, cellOnScreen, CellStitch } from './CellOutline.tsx';
 import { FindingMarks } from './FindingMarks.tsx';
 import { MarkPins } from './MarkPins.tsx';
@@ -17,6 +18,7 @@ import { GuidePins, GuideLines } from './Guides.tsx';
 import { DrawnLine, DrawnLoop, FrameOutline, SelectionOutline } from './outlines.tsx';
 import { PileList } from './PileList.tsx';
 import { Pins } from './Pins.tsx';
+import { VinePins } from './VinePins.tsx';
 import { SnapLines } from './SnapLines.tsx';
 import { middle, toCss, toMm, type Viewport } from './viewport.ts';
 
@@ -61,7 +63,12 @@ export function ClothOverlay({ view, controller, Label }: OverlayProps) {
     const motif = editor.motif(placement.motif);
     return motif ? [{ placement, motif }] : [];
   });
-  const { frame } = editor;
+  const isDrawing = useStore(editor.part) === 'draw' && !editor.inside;
+  const chosenSymmetry = useStore(editor.drawing.symmetry);
+  const symmetry = isDrawing && chosenSymmetry.kind !== 'none' ? chosenSymmetry : undefined;
+  const onPlane = (mm: Point): Point => toCss(viewport, mm);
+  // While the hand draws, nothing is in the way of it.
+  const frame = isDrawing ? undefined : editor.frame;
   const shift = frame ? shiftIntoView(lattice, viewport, frame, note !== undefined) : HERE;
   const onScreen = (mm: Point): Point => toCss(viewport, { x: mm.x + shift.x, y: mm.y + shift.y });
   const corners =
@@ -79,7 +86,7 @@ export function ClothOverlay({ view, controller, Label }: OverlayProps) {
   return (
     <>
       <svg
-        className={`absolute inset-0 h-full w-full ${panning ? 'cursor-grabbing' : drawing ? 'cursor-crosshair' : ''}`}
+        className={`absolute inset-0 h-full w-full ${panning ? 'cursor-grabbing' : drawing || isDrawing ? 'cursor-crosshair' : ''}`}
         aria-hidden
       >
         <CellStitch viewport={viewport} repeat={design.repeat} lattice={lattice} />
@@ -91,15 +98,24 @@ export function ClothOverlay({ view, controller, Label }: OverlayProps) {
         {meant.length > 1 && corners && <FrameOutline corners={corners} />}
         <DrawnLoop loop={loop} />
         <DrawnLine line={drawn} />
+        {symmetry && <DrawingAxes symmetry={symmetry} onScreen={onPlane} />}
         <SnapLines lines={lines} viewport={viewport} />
       </svg>
       <MarkPins marks={marks} viewport={viewport} taken={taken} onTake={(mark, at) => takeMark(editor, mark, at)} />
-      {!editor.inside && (
+      {!editor.inside && !isDrawing && (
         <CellEdges
           viewport={viewport}
           repeat={design.repeat}
           lattice={lattice}
           onPress={(event, edge, cell) => controller.pressEdge(event, edge, cell)}
+        />
+      )}
+      {isDrawing && <VinePins viewport={viewport} lattice={lattice} controller={controller} />}
+      {symmetry && (
+        <DrawingCentre
+          symmetry={symmetry}
+          onScreen={onPlane}
+          onMove={(event) => editor.drawing.symmetry.set({ ...symmetry, at: toMm(viewport, controller.local(event)) })}
         />
       )}
       <GuidePins

@@ -3,8 +3,8 @@ import { withBase } from '../../core/colourway/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Box, Point } from '../../core/geometry/index.ts';
 import { type LatticeIndex, latticeTranslate } from '../../core/lattice/index.ts';
-import type { Motif } from '../../core/motif/index.ts';
-import { canPaintSeparately, depthRefusal } from '../../core/paint/index.ts';
+import type { DrawnMotif, Motif } from '../../core/motif/index.ts';
+import { type CanvasBackend, canPaintSeparately, depthRefusal } from '../../core/paint/index.ts';
 import type { Session } from '../editor/session.ts';
 import { ArtworkLoader } from './artworkLoader.ts';
 import { ArtworkStore } from './artworkStore.ts';
@@ -14,6 +14,7 @@ import { startPaintWorker } from './paintHost.ts';
 import type { Painted, PaintOrder } from './paintMessages.ts';
 import { isStillGood, orderFor } from './paintOrder.ts';
 import { paintSilhouette } from './silhouettes.ts';
+import { remembered } from './remembered.ts';
 import { stackAround } from './stackAround.ts';
 import { TEXTS } from './texts.ts';
 import { refitted, toMm, viewportAround, viewportWith, type Viewport } from './viewport.ts';
@@ -46,8 +47,11 @@ export class ClothView {
   #painted: PaintedCloth | undefined;
   #held: Held = NOTHING_HELD;
   #colourway: string | undefined;
+  /** What is drawn on by hand, and so is seen elsewhere. */
+  #hidden: string | undefined;
   /** Every frame asks, and most for the same. */
   readonly #inColourway = remembered(withBase);
+  readonly #without = remembered(withoutPlacement);
   #frame: number | undefined;
   #lastPaintTook = 0;
   #paintProblem: string | undefined;
@@ -129,6 +133,15 @@ export class ClothView {
     return this.#pickables;
   }
 
+  /** The motifs whose artwork is at hand, and what paints them. */
+  get drawn(): ReadonlyMap<string, DrawnMotif> {
+    return this.#loader.drawn;
+  }
+
+  get backend(): CanvasBackend {
+    return this.#store.backend;
+  }
+
   get lastPaintTook(): number {
     return this.#lastPaintTook;
   }
@@ -144,6 +157,17 @@ export class ClothView {
   showColourway(id: string | undefined): void {
     this.#colourway = id;
     this.#update();
+  }
+
+  /** Paints the cloth without a placement; with all of them where it is undefined. */
+  hide(placement: string | undefined): void {
+    this.#hidden = placement;
+    this.#update();
+  }
+
+  /** Whether the cloth as it is seen has a placement in it. */
+  hasPainted(placement: string): boolean {
+    return this.#painted?.order.design.placements.some(({ id }) => id === placement) ?? false;
   }
 
   resize(width: number, height: number, density: number): void {
@@ -228,7 +252,7 @@ export class ClothView {
   }
 
   get #design(): Design {
-    return this.#inColourway(this.#session.state.design, this.#colourway);
+    return this.#without(this.#inColourway(this.#session.state.design, this.#colourway), this.#hidden);
   }
 
   #setViewport(viewport: Viewport): void {
@@ -287,11 +311,8 @@ export class ClothView {
   }
 }
 
-/** The function, which gives its last answer again as long as it is asked about the same things. */
-function remembered<A, B, R>(work: (a: A, b: B) => R): (a: A, b: B) => R {
-  let last: { readonly a: A; readonly b: B; readonly result: R } | undefined;
-  return (a, b) => {
-    if (!last || last.a !== a || last.b !== b) last = { a, b, result: work(a, b) };
-    return last.result;
-  };
+function withoutPlacement(design: Design, placement: string | undefined): Design {
+  return placement === undefined
+    ? design
+    : { ...design, placements: design.placements.filter(({ id }) => id !== placement) };
 }

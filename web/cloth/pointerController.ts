@@ -2,7 +2,7 @@ import type { GestureContext, DragReadout } from './gestures/gestureContext.ts';
 import type { DesignMotif } from '../../contract/index.ts';
 import { type FramePoint, type Instance, overlaps, Picker, type SnapLine } from '../../core/arrange/index.ts';
 import type { Guide, Placement } from '../../core/document/index.ts';
-import type { Point } from '../../core/geometry/index.ts';
+import type { Matrix, Point } from '../../core/geometry/index.ts';
 import type { LatticeIndex } from '../../core/lattice/index.ts';
 import type { Editor } from '../editor/editor.ts';
 import { Cell } from '../ui/store.ts';
@@ -16,10 +16,16 @@ import { lineGesture } from './gestures/lineGesture.ts';
 import { moveGesture } from './gestures/moveGesture.ts';
 import { panGesture, pinchGesture } from './gestures/panGesture.ts';
 import { pinGesture, pointGesture, rotateGesture } from './gestures/pinGesture.ts';
+import { knotGesture, vineGesture } from './gestures/vineGesture.ts';
+import { removeGesture, strokeGesture } from './gestures/strokeGesture.ts';
 import { lengthToMm, toMm } from './viewport.ts';
 
 /** Motifs are easier to hit within this many CSS pixels. */
 const REACH_PX = 4;
+/** A hand that rests on the glass while a pen was there so shortly ago, ms, is no finger. */
+const PALM_MS = 1000;
+/** Buttons of a pen: the one at its side, and its other end. */
+const PEN_RUBS: readonly number[] = [2, 5];
 
 /** What pointers do to the cloth: says which drag a press begins, and knows where the pointer is. */
 export class PointerController implements GestureContext {
@@ -38,6 +44,9 @@ export class PointerController implements GestureContext {
   /** Where the pointer was last, while it is over the cloth; CSS pixels. */
   pointer: Point | undefined;
   #gesture: Gesture | undefined;
+  /** The pointer whose gesture it is; undefined where it is of several, or of none over the cloth. */
+  #holder: number | undefined;
+  #penSeen = -Infinity;
   #spaceHeld = false;
   readonly #touches = new Map<number, Point>();
   #picker: { readonly picker: Picker; readonly motifs: readonly DesignMotif[] } | undefined;
@@ -75,12 +84,15 @@ export class PointerController implements GestureContext {
 
   press(event: PointerEvent): void {
     const at = this.local(event);
+    this.#notePen(event);
     if (event.pointerType === 'touch') {
+      if (this.isDrawing && event.timeStamp - this.#penSeen < PALM_MS) return;
       this.#touches.set(event.pointerId, at);
       this.area.setPointerCapture(event.pointerId);
       // A second finger takes over from what the first one began; a third changes nothing.
       if (this.#touches.size === 2) {
-        this.cancel();
+        this.#lose(true);
+        this.#holder = undefined;
         this.#gesture = pinchGesture(this, this.#touches);
       }
       if (this.#touches.size > 1) return;
@@ -88,16 +100,35 @@ export class PointerController implements GestureContext {
     if (this.#gesture) return;
     this.area.setPointerCapture(event.pointerId);
     this.pile.set(undefined);
+    this.#holder = event.pointerId;
     this.#gesture = this.#begin(event, at);
+  }
+
+  /** Whether the hand draws, and does not select and move. */
+  get isDrawing(): boolean {
+    return this.editor.part.getState() === 'draw' && !this.editor.inside;
+  }
+
+  #notePen(event: PointerEvent): void {
+    if (event.pointerType === 'pen') this.#penSeen = event.timeStamp;
   }
 
   #begin(event: PointerEvent, at: Point): Gesture | undefined {
     if (event.button === 1 || this.#spaceHeld) return panGesture(this, at);
+    if (this.isDrawing && event.pointerType === 'pen' && PEN_RUBS.includes(event.button))
+      return strokeGesture(this, event, 'rubber');
     if (event.button !== 0) return undefined;
     const draw = this.drawing.getState();
     if (draw) {
       this.drawing.set(undefined);
       return lineGesture(this, at, draw);
+    }
+    if (this.isDrawing) {
+      const tool = this.editor.drawing.tool.getState();
+      if (tool === 'vine') return vineGesture(this, at);
+      return tool === 'remove'
+        ? removeGesture(this, event)
+        : strokeGesture(this, event, tool === 'rubber' ? 'rubber' : 'line');
     }
     const hits = this.hitsAt(at);
     const [hit] = hits;
@@ -116,6 +147,7 @@ export class PointerController implements GestureContext {
 
   /** Shows all that lies under a point, to be chosen from. */
   openPile(event: { clientX: number; clientY: number }): void {
+    if (this.isDrawing) return;
     const at = this.local(event);
     const hits = this.hitsAt(at);
     this.pile.set(hits.length > 0 ? { at, hits } : undefined);
@@ -140,27 +172,49 @@ export class PointerController implements GestureContext {
 
   /** What lies under a double click. */
   at(event: MouseEvent): string | undefined {
-    return this.hitsAt(this.local(event))[0]?.id;
+    return this.isDrawing ? undefined : this.hitsAt(this.local(event))[0]?.id;
   }
 
   /** Whether what is drawn of two placements lies over each other anywhere. */
   readonly overlap = (a: Placement, b: Placement): boolean => overlaps(this.editor.lattice, a, b, this.view.pickables);
 
   move(event: PointerEvent): void {
+    this.#notePen(event);
+    if (this.#isOther(event)) return;
     this.pointer = this.local(event);
     if (this.#touches.has(event.pointerId)) this.#touches.set(event.pointerId, this.pointer);
     this.#gesture?.move(event);
   }
 
-  /** The pointer is gone without having been lifted: what it began is undone. */
+  /** The pointer is gone without having been lifted: what it began is undone, or kept where it is a stroke. */
   lose(event: PointerEvent): void {
     this.#touches.delete(event.pointerId);
-    this.cancel();
+    if (this.#isOther(event)) return;
+    this.#lose(false);
+  }
+
+  /** The cloth no longer hears of a pointer, though nothing said that it was lifted. */
+  loseCapture(event: PointerEvent): void {
+    if (this.#gesture && this.#holder === event.pointerId) this.lose(event);
+  }
+
+  #lose(toPinch: boolean): void {
+    if (!this.#gesture?.lose) {
+      this.cancel();
+      return;
+    }
+    this.#gesture.lose(toPinch);
+    this.#finish();
+  }
+
+  /** Whether another pointer than this one has begun what is under way. */
+  #isOther(event: PointerEvent): boolean {
+    return this.#gesture !== undefined && this.#holder !== undefined && this.#holder !== event.pointerId;
   }
 
   release(event: PointerEvent): void {
     this.#touches.delete(event.pointerId);
-    if (!this.#gesture) return;
+    if (!this.#gesture || this.#isOther(event)) return;
     this.#gesture.end();
     this.#finish();
   }
@@ -195,6 +249,12 @@ export class PointerController implements GestureContext {
     this.#take(event, () => guideGesture(this, guide));
   }
 
+  /** A knot of the vine that is being made, seen through `matrix`. */
+  pressKnot(event: PointerEvent, knot: number, matrix: Matrix): void {
+    const { vine } = this.editor.drawing;
+    if (vine) this.#take(event, () => knotGesture(this, vine, knot, matrix));
+  }
+
   /** Begins to bring a motif from the tray. */
   carry(motif: DesignMotif, onOver: (over: boolean) => void): Gesture {
     const drag = carryGesture(this, motif, onOver);
@@ -213,11 +273,13 @@ export class PointerController implements GestureContext {
   #take(event: PointerEvent, begin: () => Gesture | undefined): void {
     if (this.#gesture || event.button !== 0) return;
     this.area.setPointerCapture(event.pointerId);
+    this.#holder = event.pointerId;
     this.#gesture = begin();
   }
 
   #finish(): void {
     this.#gesture = undefined;
+    this.#holder = undefined;
     this.lasso.set([]);
     this.line.set([]);
     this.snapLines.set([]);

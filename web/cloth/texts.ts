@@ -8,6 +8,10 @@ export const TEXTS = {
   shareOfTheCell: (share: string | undefined): string => `${share} of the cell`,
   toBothSides: ' to both sides',
   dragToMoveTheGuide: 'Drag to move the guide; drop it outside the cloth to delete it',
+  theVineLeadsNowhere:
+    'A vine goes from one place to another repeat of it, and this line ends nearest to where it began. Draw farther, over the edge of the cell.',
+  pointOfTheVine: (number: number): string => `Point ${number} of the vine: drag it`,
+  centreOfTheDrawing: 'Centre of the drawing: drag it',
   motif: 'Motif',
   contents: 'Contents',
   dragToStretchWithCtrl: 'Drag to stretch; with Ctrl to skew',

@@ -1,4 +1,4 @@
-import type { Box, Point } from '../../core/geometry/index.ts';
+import { type Box, compose, type Matrix, type Point } from '../../core/geometry/index.ts';
 import type { Repeat } from '../../core/lattice/index.ts';
 import { clothPlan, type ClothPlan } from '../../core/paint/index.ts';
 
@@ -93,4 +93,18 @@ export function paintedWindow({ width, height, density, plan, x, y }: Viewport):
 /** The same place at the same scale after the window or the repeat has changed. */
 export function refitted(viewport: Viewport, frame: Frame, repeat: Repeat): Viewport {
   return viewportWith(frame, repeat, viewport.scale, toMm(viewport, middle(viewport)), middle(frame));
+}
+
+/** From there on a context of the window's own pixels draws in mm as seen through `matrix`. */
+export function placeContext(
+  context: Pick<CanvasRenderingContext2D, 'setTransform'>,
+  viewport: Viewport,
+  matrix: Matrix,
+): void {
+  context.setTransform(...planeMatrix(viewport, matrix));
+}
+
+/** From mm seen through `matrix` to the window's own pixels. */
+export function planeMatrix({ plan, x, y }: Viewport, matrix: Matrix): Matrix {
+  return compose([plan.scaleX, 0, 0, plan.scaleY, -x, -y], matrix);
 }

@@ -15,6 +15,7 @@ import {
 import { type Command, type Layer, newLayer, newPlacement, placeMotif, withInks } from '../../core/document/index.ts';
 import { type Point } from '../../core/geometry/index.ts';
 import { nearestInstanceIndex } from '../../core/lattice/index.ts';
+import { Drawing } from './drawing.ts';
 import { Tossing } from './tossRun.ts';
 import { clipboardContentOf } from './clipboard.ts';
 import { TEXTS } from './texts.ts';
@@ -29,6 +30,18 @@ const BESIDE: Point = { x: 8, y: 8 };
  */
 export class Editor extends ArrangeEditor {
   readonly tossing = new Tossing(this);
+  readonly drawing = new Drawing(this);
+
+  /** While drawing, strokes are undone before anything else is. */
+  override undo(): void {
+    if (this.part.getState() === 'draw' && this.drawing.undo()) this.announcement.set(TEXTS.undoneAStroke);
+    else super.undo();
+  }
+
+  override redo(): void {
+    if (this.part.getState() === 'draw' && this.drawing.redo()) this.announcement.set(TEXTS.redoneAStroke);
+    else super.redo();
+  }
 
   /** A new layer directly above the one being worked in; what is laid next comes into it. */
   addLayer(): void {

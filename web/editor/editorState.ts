@@ -29,7 +29,7 @@ const MOTIF_SOURCES = ['drawer', 'picked', 'design'] as const;
 type MotifSource = (typeof MOTIF_SOURCES)[number];
 
 /** Which part of the job the ticket shows. */
-export type Part = 'motifs' | 'repeat' | 'arrange' | 'colour';
+export type Part = 'motifs' | 'draw' | 'repeat' | 'arrange' | 'colour';
 /** Which side of the arranging is shown: what is chosen, the whole stack, rows and grids, the toss, or what the eye would catch on. */
 export type ArrangeSide = 'chosen' | 'stack' | 'rows' | 'toss' | 'check';
 

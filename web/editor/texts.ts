@@ -57,4 +57,13 @@ export const TEXTS = {
   theDesignChangedDuringThe: 'The design changed during the toss, so the toss was not applied. Toss again.',
   noMotifFitsAtThis: 'No motif fits at this gap. Nothing was changed; make the gap or the motifs smaller.',
   tossedCountMotifs: (count: number): string => `Tossed ${count} motifs`,
+  drawingCount: (count: number): string => `Drawing ${count}`,
+  vineCount: (count: number): string => `Vine ${count}`,
+  drewName: (name: string): string => `Drew ${name}`,
+  theDrawingIsFull:
+    'This drawing can hold no more strokes. What is drawn is kept, but not the last stroke; finish the drawing and begin another.',
+  thisBrowserKeepsNoDrawing:
+    'This browser has no room to keep the drawing. Nothing is lost while this window is open; finish the drawing to save it.',
+  undoneAStroke: 'Undone: a stroke',
+  redoneAStroke: 'Redone: a stroke',
 };

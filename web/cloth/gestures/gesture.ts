@@ -5,6 +5,8 @@ export interface Gesture {
   move(event: PointerEvent): void;
   end(): void;
   cancel(): void;
+  /** The pointer was taken away, or a second finger has begun to pan; cancelled where it is not said what then. */
+  lose?(toPinch: boolean): void;
 }
 
 /** Less than this is a click and no drag, CSS pixels. */

@@ -7,7 +7,7 @@ import { AmountField } from '../../ui/AmountField.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { InkField } from './InkField.tsx';
+import { InkField } from '../../ui/InkField.tsx';
 import { TEXTS } from './texts.ts';
 
 interface Props {

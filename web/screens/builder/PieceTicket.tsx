@@ -8,7 +8,7 @@ import { SliderField } from '../../ui/SliderField.tsx';
 import { Tick } from '../../ui/Tick.tsx';
 import { TicketPart } from '../../ui/TicketPart.tsx';
 import { FadeFields } from './FadeFields.tsx';
-import { InkField } from './InkField.tsx';
+import { InkField } from '../../ui/InkField.tsx';
 import { MEETING_NAMES, withInk } from './pieces.ts';
 import { TEXTS } from './texts.ts';
 

@@ -24,7 +24,6 @@ export const TEXTS = {
   deleteThisPiece: 'Delete this piece',
   figureOfThisPiece: 'Figure of this piece',
   addAPiece: 'Add a piece',
-  labelTyped: (label: string): string => `${label}, typed`,
   combineWithThePieceBelow: 'Combine with the piece below',
   placeAcross: 'X',
   placeDown: 'Y',

@@ -6,6 +6,7 @@ import { TEXTS } from './texts.ts';
 
 const PARTS: readonly { part: Part; name: string; inBundle: boolean }[] = [
   { part: 'motifs', name: TEXTS.motifs, inBundle: true },
+  { part: 'draw', name: TEXTS.draw, inBundle: false },
   { part: 'repeat', name: TEXTS.repeat, inBundle: false },
   { part: 'arrange', name: TEXTS.arrange, inBundle: true },
   { part: 'colour', name: TEXTS.colour, inBundle: false },

@@ -6,6 +6,7 @@ import type { Part } from '../../editor/editorState.ts';
 import { useStore } from '../../ui/store.ts';
 import { ArrangeTicket } from './tickets/ArrangeTicket.tsx';
 import { ColourTicket } from './colour/ColourTicket.tsx';
+import { DrawTicket } from './draw/DrawTicket.tsx';
 import { MotifsTicket } from './tickets/MotifsTicket.tsx';
 import { RepeatTicket } from './tickets/RepeatTicket.tsx';
 import { FootContext } from './TicketFoot.tsx';
@@ -13,12 +14,14 @@ import { TEXTS } from './texts.ts';
 
 const TITLES: Readonly<Record<Part, string>> = {
   motifs: TEXTS.motifs,
+  draw: TEXTS.draw,
   repeat: TEXTS.repeat,
   arrange: TEXTS.arrange,
   colour: TEXTS.colour,
 };
 const BODIES: Readonly<Record<Part, () => React.ReactNode>> = {
   motifs: MotifsTicket,
+  draw: DrawTicket,
   repeat: RepeatTicket,
   arrange: ArrangeTicket,
   colour: ColourTicket,

@@ -9,20 +9,23 @@ export function UndoButtons() {
   const editor = useEditor();
   const past = useStore(editor.session, (state) => state.past);
   const future = useStore(editor.session, (state) => state.future);
+  const isDrawing = useStore(editor.part) === 'draw';
+  const strokes = useStore(editor.drawing.steps);
+  const [undoesStroke, redoesStroke] = [isDrawing && strokes.past > 0, isDrawing && strokes.future > 0];
   return (
     <>
       <Button
         look="quiet"
-        label={past.length ? TEXTS.undoLabel(past.at(-1)?.label) : TEXTS.undo}
-        disabled={past.length === 0}
+        label={undoesStroke ? TEXTS.undoAStroke : past.length > 0 ? TEXTS.undoLabel(past.at(-1)?.label) : TEXTS.undo}
+        disabled={past.length === 0 && !undoesStroke}
         onClick={() => editor.undo()}
       >
         <Undo2 size={17} aria-hidden />
       </Button>
       <Button
         look="quiet"
-        label={future.length ? TEXTS.doAgainLabel(future[0]?.label) : TEXTS.redo}
-        disabled={future.length === 0}
+        label={redoesStroke ? TEXTS.redoAStroke : future.length > 0 ? TEXTS.doAgainLabel(future[0]?.label) : TEXTS.redo}
+        disabled={future.length === 0 && !redoesStroke}
         onClick={() => editor.redo()}
       >
         <Redo2 size={17} aria-hidden />

@@ -1,6 +1,9 @@
 /** All texts of this part of the interface, to be read, and translated, in one go. */
 export const TEXTS = {
   undo: 'Undo',
+  undoAStroke: 'Undo a stroke',
+  redoAStroke: 'Redo a stroke',
+  draw: 'Draw',
   nameIsChangedWhereverIt: (name: string): string => `“${name}” is changed wherever it is used.`,
   open: 'Open:',
   cancel: 'Cancel',

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { type Hex, readHex } from '../../../core/colour/index.ts';
+import { type Hex, readHex } from '../../core/colour/index.ts';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -7,11 +7,15 @@ interface Props {
   readonly ink: Hex;
   /** Inks of the drawer's motifs, offered first, so that a design stays with its own. */
   readonly offered: readonly Hex[];
+  /** In which colour an ink is seen now, where that is another than its own. */
+  readonly seenAs?: (ink: Hex) => Hex;
   readonly onChange: (ink: Hex) => void;
 }
 
+const ITSELF = (ink: Hex): Hex => ink;
+
 /** An ink: one of those in use, or typed. */
-export function InkField({ label, ink, offered, onChange }: Props) {
+export function InkField({ label, ink, offered, seenAs = ITSELF, onChange }: Props) {
   const [typed, setTyped] = useState<string>();
   const take = (): void => {
     const hex = typed === undefined ? undefined : readHex(typed);
@@ -31,7 +35,7 @@ export function InkField({ label, ink, offered, onChange }: Props) {
             title={one}
             onClick={() => onChange(one)}
             className="h-6 w-6 rounded-full border border-ink/25 aria-pressed:ring-2 aria-pressed:ring-ink aria-pressed:ring-offset-1"
-            style={{ background: one }}
+            style={{ background: seenAs(one) }}
           />
         ))}
         <input

@@ -1,0 +1,8 @@
+/** Drawing by hand: strokes, what a brush leaves of them, where they are seen, and the artwork they make. */
+export * from './drawingSymmetry.ts';
+export * from './drawnArtwork.ts';
+export * from './drawnStroke.ts';
+export * from './groupStrokes.ts';
+export * from './instancesIn.ts';
+export * from './penPoint.ts';
+export * from './strokeOutline.ts';

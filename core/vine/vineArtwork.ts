@@ -1,0 +1,40 @@
+import { bundleArtwork } from '../bundle/index.ts';
+import { type Artwork, type DrawnMotif, pathBounds, type PathNode, unionOf } from '../motif/index.ts';
+import type { VineRecipe } from '../recipe/index.ts';
+import { branchOutline } from './branchOutline.ts';
+import { VineCurve } from './vineCurve.ts';
+import { vineOutline } from './vineOutline.ts';
+import { vineParts } from './vineParts.ts';
+
+/**
+ * The artwork of one period of a vine, in mm: its branches, the vine over them, and its leaves on top. Its view is even about (0, 0),
+ * so that a vine that is bent stays where it lies.
+ *
+ * @throws RangeError where a leaf's motif is not among `drawn`
+ */
+export function vineArtwork(recipe: VineRecipe, drawn: ReadonlyMap<string, DrawnMotif>): Artwork {
+  const curve = new VineCurve(recipe);
+  const paths = [...recipe.branches.map((branch) => branchOutline(curve, branch)), vineOutline(curve)];
+  const { ink, opacity } = recipe;
+  const nodes = paths.map((path): PathNode => ({
+    kind: 'path',
+    path,
+    rule: 'nonzero',
+    strokeFirst: false,
+    fill: { kind: 'ink', ink, opacity },
+  }));
+  const motifs = new Map([...drawn].map(([id, { motif }]) => [id, motif]));
+  for (const { motif } of recipe.leaves)
+    if (!drawn.has(motif)) throw new RangeError(`the motif ${motif} is not at hand`);
+  const leaves = bundleArtwork(vineParts(recipe, motifs), drawn);
+  const box = unionOf(paths.map((path) => pathBounds(path)));
+  const half = {
+    x: Math.max(0.05, leaves.view.width / 2, Math.abs(box?.left ?? 0), Math.abs(box?.right ?? 0)),
+    y: Math.max(0.05, leaves.view.height / 2, Math.abs(box?.top ?? 0), Math.abs(box?.bottom ?? 0)),
+  };
+  return {
+    version: 1,
+    view: { x: -half.x, y: -half.y, width: 2 * half.x, height: 2 * half.y },
+    nodes: [...nodes, ...leaves.nodes],
+  };
+}

@@ -1,0 +1,246 @@
+import { By, until } from 'selenium-webdriver';
+import { beforeAll, describe, expect, it } from 'vitest';
+import type { DesignMotif } from '../contract/index.ts';
+import { step } from '../core/lattice/index.ts';
+import { PATIENCE } from './support/browser.ts';
+import { alike, click, press, settled, settledShot, shot, type, type Shot, type Spot } from './support/hands.ts';
+import { GROUND, useTiles } from './support/tiles.ts';
+
+const tiles = useTiles();
+const { page } = tiles;
+
+const INK = '#2a6f97';
+const INK_RGB = [0x2a, 0x6f, 0x97] as const;
+const isInk = (screen: Shot, { x, y }: Spot): boolean => alike(screen.at(x, y), INK_RGB);
+const isGround = (screen: Shot, { x, y }: Spot): boolean => alike(screen.at(x, y), GROUND);
+
+/** A pen on the glass, at places of the cell in mm. */
+async function pen(
+  places: readonly { readonly x: number; readonly y: number; readonly force?: number }[],
+  { button = 'left', lifted = true }: { button?: 'left' | 'right'; lifted?: boolean } = {},
+): Promise<void> {
+  const buttons = button === 'left' ? 1 : 2;
+  for (const [n, { x, y, force = 0.8 }] of places.entries()) {
+    const at = await tiles.spot(x, y);
+    const event = { ...at, pointerType: 'pen', force, button, buttons };
+    if (n === 0) await page.browser.devTools('Input.dispatchMouseEvent', { ...event, type: 'mouseMoved', buttons: 0 });
+    await page.browser.devTools('Input.dispatchMouseEvent', {
+      ...event,
+      type: n === 0 ? 'mousePressed' : 'mouseMoved',
+      clickCount: n === 0 ? 1 : 0,
+    });
+    if (n === places.length - 1 && lifted)
+      await page.browser.devTools('Input.dispatchMouseEvent', { ...event, type: 'mouseReleased', buttons: 0 });
+  }
+}
+async function lift(x: number, y: number): Promise<void> {
+  const at = await tiles.spot(x, y);
+  await page.browser.devTools('Input.dispatchMouseEvent', {
+    ...at,
+    type: 'mouseReleased',
+    pointerType: 'pen',
+    button: 'left',
+    buttons: 0,
+  });
+}
+
+/** The drawing part, with a plain brush: what it leaves is as wide as it is, and ends bluntly. */
+async function draw(width = 4): Promise<void> {
+  const { driver } = page;
+  await click(driver, 'button', 'Draw');
+  await type(driver, 'Ink, typed', INK);
+  await type(driver, 'Width', String(width));
+  await type(driver, 'Taper at start', '0');
+  await type(driver, 'Taper at end', '0');
+  await click(driver, 'radio', 'Nothing');
+}
+const finish = async (): Promise<void> => {
+  await click(page.driver, 'button', 'Finish');
+  await waitForStrokes(0);
+  await settled(page.driver);
+};
+const waitForStrokes = (count: number): Promise<unknown> =>
+  page.driver.wait(until.elementLocated(By.css(`[data-strokes="${count}"]`)), PATIENCE, `never ${count} strokes`);
+const motifsOf = async (design: string): Promise<DesignMotif[]> =>
+  (await (await fetch(`${page.hevrel.url}/api/designs/${design}/motifs`)).json()) as DesignMotif[];
+const line = (from: Spot, to: Spot, count = 8): Spot[] =>
+  Array.from({ length: count + 1 }, (_, n) => ({
+    x: from.x + ((to.x - from.x) * n) / count,
+    y: from.y + ((to.y - from.y) * n) / count,
+  }));
+
+beforeAll(async () => {
+  await page.browser.devTools('Emulation.setTouchEmulationEnabled', { enabled: true, maxTouchPoints: 2 });
+});
+
+describe('drawing on the cloth', () => {
+  it('comes in half a cell lower while the hand draws over the edge of a half-drop, and becomes one motif', async () => {
+    const id = await tiles.open(step('half-drop', 1, 2), []);
+    await draw();
+    await pen(line({ x: 100, y: 45 }, { x: 138, y: 45 }), { lifted: false });
+    const [here, lower, higher] = [await tiles.spot(132, 45), await tiles.spot(12, 90), await tiles.spot(12, 45)];
+    const during = await shot(page.driver);
+    expect(isInk(during, here)).toBe(true);
+    expect(isInk(during, lower)).toBe(true);
+    expect(isGround(during, higher)).toBe(true);
+    await lift(138, 45);
+    await finish();
+    const after = await settledShot(page.driver);
+    expect(isInk(after, here)).toBe(true);
+    expect(isInk(after, lower)).toBe(true);
+    expect(isGround(after, higher)).toBe(true);
+    const { placements } = await tiles.stored(id);
+    expect(placements).toHaveLength(1);
+    const [motif] = await motifsOf(id);
+    expect(motif?.recipe).toMatchObject({ kind: 'drawn', strokes: [{ ink: INK, width: 4, deed: 'line' }] });
+    // In one piece: as long as it was drawn.
+    expect(motif?.width).toBeCloseTo(42, 0);
+  });
+
+  it('is as thick as the pen is pressed, filled, and changed later wherever it lies', async () => {
+    const id = await tiles.open(step('square'), []);
+    await draw(8);
+    await click(page.driver, 'radio', 'Pen pressure');
+    await type(page.driver, 'How much thinner, typed', '80');
+    await click(page.driver, 'radio', 'Brush');
+    await page.driver.findElement(By.xpath("//label[contains(., 'Fill what a stroke goes round')]")).click();
+    await type(page.driver, 'Fill ink, typed', '#d9a441');
+    const ring = Array.from({ length: 33 }, (_, n) => {
+      const angle = (2 * Math.PI * n) / 32;
+      return { x: 60 + 25 * Math.sin(angle), y: 45 - 25 * Math.cos(angle), force: n < 16 ? 0.2 : 1 };
+    });
+    await pen(ring);
+    await finish();
+    const [middle, thin, thick] = [await tiles.spot(60, 45), await tiles.spot(82, 45), await tiles.spot(38, 45)];
+    const petal = await settledShot(page.driver);
+    expect(alike(petal.at(middle.x, middle.y), [0xd9, 0xa4, 0x41])).toBe(true);
+    // Three mm within the line: what was hardly pressed does not reach so far.
+    expect(isInk(petal, thin)).toBe(false);
+    expect(isInk(petal, thick)).toBe(true);
+
+    // Drawn on: selected, opened, all of it in another ink, and a stroke more.
+    await click(page.driver, 'button', 'Continue drawing “Drawing 1”');
+    await waitForStrokes(1);
+    await type(page.driver, 'Fill ink, typed', '#6b8f5e');
+    await click(page.driver, 'button', 'Apply to all strokes');
+    await pen(line({ x: 10, y: 10 }, { x: 30, y: 10 }));
+    await waitForStrokes(2);
+    await finish();
+    const changed = await settledShot(page.driver);
+    expect(alike(changed.at(middle.x, middle.y), [0x6b, 0x8f, 0x5e])).toBe(true);
+    expect(isInk(changed, await tiles.spot(20, 10))).toBe(true);
+    expect((await tiles.stored(id)).placements).toHaveLength(1);
+    expect(await motifsOf(id)).toHaveLength(1);
+  });
+
+  it('is rubbed out in all instances, by strokes or whole ones, undone, and outlasts the window', async () => {
+    const { driver } = page;
+    await tiles.open(step('brick', 1, 2), []);
+    await draw();
+    await pen(line({ x: 20, y: 30 }, { x: 100, y: 30 }));
+    await waitForStrokes(1);
+    // The button at the pen's side rubs out, here at an instance one cell farther right.
+    await pen(line({ x: 180, y: 15 }, { x: 180, y: 45 }), { button: 'right' });
+    const [gap, left] = [await tiles.spot(60, 30), await tiles.spot(40, 30)];
+    await settled(driver);
+    const rubbed = await shot(driver);
+    expect(isGround(rubbed, gap)).toBe(true);
+    expect(isInk(rubbed, left)).toBe(true);
+    await press(driver, '\uE009', 'z');
+    await waitForStrokes(1);
+    expect(isInk(await settledShot(driver), gap)).toBe(true);
+    await press(driver, '\uE009', 'y');
+    await waitForStrokes(2);
+
+    // Left and opened again, all of it is still there.
+    await driver.navigate().refresh();
+    await click(driver, 'button', 'Draw');
+    await waitForStrokes(2);
+    const again = await settledShot(driver);
+    expect(isGround(again, gap)).toBe(true);
+    expect(isInk(again, left)).toBe(true);
+    await finish();
+    const done = await settledShot(driver);
+    expect(isGround(done, gap)).toBe(true);
+    expect(isInk(done, left)).toBe(true);
+
+    await pen(line({ x: 20, y: 70 }, { x: 100, y: 70 }));
+    await waitForStrokes(1);
+    await click(driver, 'radio', 'Remove strokes');
+    await pen([{ x: 50, y: 70 }]);
+    await waitForStrokes(0);
+    await click(driver, 'radio', 'Brush');
+  });
+
+  it('is mirrored and turned as it is drawn, and stays one motif', async () => {
+    const { driver } = page;
+    const id = await tiles.open(step('square'), []);
+    await draw(3);
+    await click(driver, 'radio', 'Brush');
+    await driver.findElement(By.xpath("//summary[normalize-space()='Mirror and turn']")).click();
+    await click(driver, 'radio', 'Turned');
+    await type(driver, 'Times', '4');
+    await type(driver, 'Centre X', '60');
+    await type(driver, 'Centre Y', '45');
+    await pen(line({ x: 70, y: 45 }, { x: 90, y: 45 }), { lifted: false });
+    const rays = [
+      await tiles.spot(85, 45),
+      await tiles.spot(60, 70),
+      await tiles.spot(35, 45),
+      await tiles.spot(60, 20),
+    ];
+    const during = await shot(driver);
+    for (const ray of rays) expect(isInk(during, ray)).toBe(true);
+    await lift(90, 45);
+    await waitForStrokes(4);
+    await finish();
+    const after = await settledShot(driver);
+    // Beside the axes, which are drawn over it.
+    for (const [x, y] of [
+      [85, 46],
+      [59, 70],
+      [35, 44],
+      [61, 20],
+    ] as const)
+      expect(isInk(after, await tiles.spot(x, y))).toBe(true);
+    expect((await tiles.stored(id)).placements).toHaveLength(1);
+    await click(driver, 'radio', 'Nothing');
+  });
+
+  it('is done with fingers on a tablet, two of which pan, and loses nothing that is taken away', async () => {
+    const { driver } = page;
+    await driver.manage().window().setRect({ width: 1180, height: 820 });
+    const id = await tiles.open(step('square'), []);
+    await draw();
+    const touch = async (type: string, spots: readonly Spot[]): Promise<unknown> =>
+      page.browser.devTools('Input.dispatchTouchEvent', {
+        type,
+        touchPoints: spots.map(({ x, y }, n) => ({ x: Math.round(x), y: Math.round(y), id: n })),
+      });
+    // Palms are ignored for a second after a pen.
+    await driver.sleep(1100);
+    const strokeOf = async (y: number, end: 'touchEnd' | 'touchCancel'): Promise<void> => {
+      const spots = await Promise.all(line({ x: 20, y }, { x: 80, y }).map((at) => tiles.spot(at.x, at.y)));
+      for (const [n, spot] of spots.entries()) await touch(n === 0 ? 'touchStart' : 'touchMove', [spot]);
+      await touch(end, []);
+    };
+    await strokeOf(20, 'touchEnd');
+    await strokeOf(40, 'touchCancel');
+    await waitForStrokes(2);
+    // Two fingers at once draw nothing.
+    const before = await tiles.spot(0, 0);
+    const [a, b] = [await tiles.spot(30, 60), await tiles.spot(60, 60)];
+    await touch('touchStart', [a]);
+    await touch('touchStart', [a, b]);
+    const moved = [a, b].map(({ x, y }) => ({ x: x + 40, y: y + 20 }));
+    await touch('touchMove', moved);
+    await touch('touchEnd', []);
+    await settled(driver);
+    const after = await tiles.spot(0, 0);
+    expect([after.x - before.x, after.y - before.y]).toEqual([40, 20]);
+    await waitForStrokes(2);
+    await finish();
+    expect((await tiles.stored(id)).placements).toHaveLength(1);
+    expect(isInk(await settledShot(driver), await tiles.spot(50, 20))).toBe(true);
+  });
+});

@@ -1,0 +1,53 @@
+import { transform } from '../../core/geometry/index.ts';
+import { instancesIn } from '../../core/draw/index.ts';
+import type { Lattice } from '../../core/lattice/index.ts';
+import { VineCurve, vineBox } from '../../core/vine/index.ts';
+import { useStore } from '../ui/store.ts';
+import { useEditor } from './editorContext.ts';
+import type { PointerController } from './pointerController.ts';
+import { TEXTS } from './texts.ts';
+import { toCss, type Viewport, windowMm } from './viewport.ts';
+
+interface Props {
+  readonly viewport: Viewport;
+  readonly lattice: Lattice;
+  readonly controller: PointerController;
+}
+
+/** More than this many pins hide the cloth. */
+const MOST_PINS = 150;
+
+/** The points of the vine that is being made, wherever it is seen: each bends it everywhere. */
+export function VinePins({ viewport, lattice, controller }: Props) {
+  const { drawing } = useEditor();
+  const { frame } = useStore(drawing.drawn);
+  useStore(drawing.vineDraft);
+  const chosen = useStore(drawing.knot);
+  const tool = useStore(drawing.tool);
+  const { vine } = drawing;
+  if (!vine || tool !== 'vine') return null;
+  return instancesIn(lattice, frame, vineBox(new VineCurve(vine)), windowMm(viewport))
+    .flatMap((matrix, m) =>
+      vine.knots.map((knot, n) => ({ key: `${m} ${n}`, n, matrix, at: toCss(viewport, transform(matrix, knot)) })),
+    )
+    .filter(({ at }) => at.x > 0 && at.y > 0 && at.x < viewport.width && at.y < viewport.height)
+    .slice(0, MOST_PINS)
+    .map(({ key, n, matrix, at }) => (
+      <button
+        key={key}
+        type="button"
+        tabIndex={-1}
+        data-own-press
+        data-vine-pin={n}
+        aria-label={TEXTS.pointOfTheVine(n + 1)}
+        title={TEXTS.pointOfTheVine(n + 1)}
+        style={{ left: at.x, top: at.y }}
+        onPointerDown={(event) => controller.pressKnot(event.nativeEvent, n, matrix)}
+        className="absolute grid h-8 w-8 -translate-x-1/2 -translate-y-1/2 cursor-move touch-none place-items-center"
+      >
+        <span
+          className={`h-3 w-3 rounded-full border-2 shadow-float ${n === chosen ? 'border-white bg-ink' : 'border-ink bg-white'}`}
+        />
+      </button>
+    ));
+}

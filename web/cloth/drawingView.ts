@@ -1,0 +1,276 @@
+import { inkResolver, type InkResolver } from '../../core/document/index.ts';
+import { decodePoints, drawnBy, instancesIn, outlineOf, type PenPoint, strokeOutline } from '../../core/draw/index.ts';
+import { type Box, boxAround, type Matrix, type Point } from '../../core/geometry/index.ts';
+import type { Brush, Stroke, VineRecipe } from '../../core/recipe/index.ts';
+import type { Drawn, PenTrack } from '../editor/drawing.ts';
+import type { Editor } from '../editor/editor.ts';
+import type { ClothView } from './clothView.ts';
+import { drawVine, type VineSetting } from './drawVine.ts';
+import { placeContext, toCss, type Viewport, windowMm } from './viewport.ts';
+
+/** Where a stroke is filled, and how far it reaches, in its own mm. */
+interface StrokeShape {
+  readonly line: Path2D;
+  readonly area: Path2D | undefined;
+  readonly box: Box;
+}
+
+/** A stroke under way is drawn in pieces of so many points, of which only the last one is made anew at each frame. */
+const PIECE = 600;
+/** Pieces overlap by so many points, so that nothing shows where they meet. */
+const OVERLAP = 12;
+
+/**
+ * What is being drawn by hand, seen over the cloth in all its instances: strokes that are there on one canvas, the one under way and
+ * the ring about the pointer on another, which alone is drawn anew while the pen moves.
+ */
+export class DrawingView {
+  readonly #settled: CanvasRenderingContext2D;
+  readonly #live: CanvasRenderingContext2D;
+  readonly #leave: readonly (() => void)[];
+  readonly #shapes = new WeakMap<Stroke, StrokeShape>();
+  /** What the settled canvas shows, to add to it where a stroke is added. */
+  #shown:
+    | {
+        readonly drawn: Drawn;
+        readonly viewport: Viewport;
+        readonly resolve: InkResolver;
+        readonly vine: VineRecipe | undefined;
+      }
+    | undefined;
+  /** Pieces of the stroke under way that change no more. */
+  #pieces: Path2D[] = [];
+  #pointer: Point | undefined;
+  #frame: number | undefined;
+
+  constructor(
+    settled: HTMLCanvasElement,
+    live: HTMLCanvasElement,
+    readonly editor: Editor,
+    readonly view: ClothView,
+  ) {
+    const [under, over] = [settled.getContext('2d'), live.getContext('2d')];
+    if (!under || !over) throw new Error('this browser gives no 2D canvas');
+    this.#settled = under;
+    this.#live = over;
+    const { drawing } = editor;
+    const update = (): void => this.#update();
+    this.#leave = [
+      view.subscribe(update),
+      drawing.drawn.subscribe(update),
+      drawing.pen.subscribe(update),
+      drawing.brush.subscribe(update),
+      drawing.leaving.subscribe(update),
+      drawing.vineDraft.subscribe(update),
+      editor.part.subscribe(update),
+      editor.colourwayId.subscribe(update),
+      editor.session.subscribe(update),
+    ];
+    update();
+  }
+
+  close(): void {
+    for (const leave of this.#leave) leave();
+    if (this.#frame !== undefined) cancelAnimationFrame(this.#frame);
+  }
+
+  /** Shows the ring of the brush about a pointer that hovers, CSS pixels; undefined where it is gone. */
+  hover(at: Point | undefined): void {
+    this.#pointer = at;
+    this.#update();
+  }
+
+  /** Draws what is to be seen now. Called once a frame; public for the benchmarks. */
+  drawFrame(): void {
+    const viewport = this.view.getViewport();
+    const resolve = inkResolver(this.editor.design, this.editor.colourwayId.getState());
+    this.#drawSettled(viewport, resolve);
+    this.#drawLive(viewport, resolve);
+  }
+
+  #update(): void {
+    const { canvas } = this.#settled;
+    // Told to whoever waits for the cloth to show what is drawn.
+    canvas.setAttribute('aria-busy', 'true');
+    this.#frame ??= requestAnimationFrame(() => {
+      this.#frame = undefined;
+      this.drawFrame();
+      canvas.setAttribute('aria-busy', String(this.#frame !== undefined));
+    });
+  }
+
+  #drawSettled(viewport: Viewport, resolve: InkResolver): void {
+    const drawn = this.#stillSeen();
+    const shown = this.#shown;
+    const context = this.#settled;
+    const isSame = shown?.viewport === viewport && sameColours(shown.resolve, resolve, drawn.strokes);
+    // A vine is bent on this canvas: what lies below it and what is drawn over it is little.
+    const vine = this.#vineOf(drawn);
+    if (isSame && shown.drawn === drawn && shown.vine === vine) return;
+    const before = isSame && shown.drawn.frame === drawn.frame && shown.vine === vine ? shown.drawn.strokes : undefined;
+    const added = before?.every((stroke, n) => stroke === drawn.strokes[n]) ? before.length : 0;
+    if (added === 0) {
+      clear(context, viewport);
+      if (vine) drawVine(context, vine, { ...this.#setting(viewport, resolve), frame: drawn.frame });
+    }
+    for (const stroke of drawn.strokes.slice(added)) this.#drawStroke(context, stroke, drawn.frame, viewport, resolve);
+    this.#shown = { drawn, viewport, resolve, vine };
+    context.canvas.dataset['strokes'] = String(this.editor.drawing.drawn.getState().strokes.length);
+  }
+
+  #vineOf(drawn: Drawn): VineRecipe | undefined {
+    const { drawing } = this.editor;
+    return drawn === drawing.drawn.getState() ? drawing.vine : drawn.vine;
+  }
+
+  #setting(viewport: Viewport, resolve: InkResolver): Omit<VineSetting, 'frame'> {
+    const { view } = this;
+    for (const { motif } of this.editor.drawing.vine?.leaves ?? []) {
+      const leaf = this.editor.motif(motif);
+      if (leaf) view.prefetch(leaf);
+    }
+    return { viewport, resolve, lattice: this.editor.lattice, drawn: view.drawn, backend: view.backend };
+  }
+
+  /** The drawing, or the one that has become a motif as long as the cloth does not show that. */
+  #stillSeen(): Drawn {
+    const { drawing } = this.editor;
+    const leaving = drawing.leaving.getState();
+    if (!leaving) return drawing.drawn.getState();
+    if (leaving.placements.every((id) => !this.editor.placement(id) || this.view.hasPainted(id))) {
+      drawing.leaving.set(undefined);
+      return drawing.drawn.getState();
+    }
+    this.#update();
+    return leaving.drawn;
+  }
+
+  #drawStroke(
+    context: CanvasRenderingContext2D,
+    stroke: Stroke,
+    frame: Matrix,
+    viewport: Viewport,
+    resolve: InkResolver,
+  ): void {
+    const { line, area, box } = this.#shapeOf(stroke);
+    const isRubber = stroke.deed === 'rubber';
+    context.save();
+    context.globalCompositeOperation = isRubber ? 'destination-out' : 'source-over';
+    context.globalAlpha = isRubber ? 1 : stroke.opacity;
+    for (const matrix of instancesIn(this.editor.lattice, frame, box, windowMm(viewport))) {
+      placeContext(context, viewport, matrix);
+      if (area && stroke.fill) {
+        context.fillStyle = resolve(stroke.fill);
+        context.fill(area);
+      }
+      context.fillStyle = resolve(stroke.ink);
+      context.fill(line);
+    }
+    context.restore();
+  }
+
+  #drawLive(viewport: Viewport, resolve: InkResolver): void {
+    const { drawing, lattice, part } = this.editor;
+    const context = this.#live;
+    clear(context, viewport);
+    const pen = drawing.pen.getState();
+    if (!pen) this.#pieces = [];
+    const brush = drawing.brush.getState();
+    if (pen) {
+      const { paths, box } = this.#penShape(pen, brush);
+      const isRubber = pen.deed === 'rubber';
+      // What is rubbed out goes at once; it is laid anew where the stroke is given up.
+      const on = isRubber ? this.#settled : context;
+      if (isRubber) this.#shown = undefined;
+      on.save();
+      on.globalCompositeOperation = isRubber ? 'destination-out' : 'source-over';
+      on.globalAlpha = isRubber ? 1 : brush.opacity;
+      const window = windowMm(viewport);
+      for (const copy of drawnBy(drawing.symmetry.getState()))
+        for (const matrix of instancesIn(lattice, copy, box, window)) {
+          placeContext(on, viewport, matrix);
+          if (brush.fill && !isRubber) {
+            on.fillStyle = resolve(brush.fill);
+            on.fill(pathAlong(pen.points));
+          }
+          on.fillStyle = resolve(brush.ink);
+          for (const path of paths) on.fill(path);
+        }
+      on.restore();
+    } else if (this.#pointer && part.getState() === 'draw') ring(context, viewport, this.#pointer, brush.width);
+  }
+
+  /** The stroke under way, mm of the plane. */
+  #penShape({ points, predicted }: PenTrack, brush: Brush): { paths: readonly Path2D[]; box: Box } {
+    const from = (piece: number): number => Math.max(0, piece * PIECE - OVERLAP);
+    while ((this.#pieces.length + 1) * PIECE + OVERLAP < points.length) {
+      const piece = points.slice(from(this.#pieces.length), (this.#pieces.length + 1) * PIECE);
+      this.#pieces.push(closed(strokeOutline(piece, untapered(brush, this.#pieces.length > 0), 1, true)));
+    }
+    const rest = points.slice(from(this.#pieces.length));
+    const outline = strokeOutline([...rest, ...predicted], untapered(brush, this.#pieces.length > 0), 1, false);
+    const reach = brush.width;
+    const { left, top, right, bottom } = boxAround(points);
+    return {
+      paths: [...this.#pieces, closed(outline)],
+      box: { left: left - reach, top: top - reach, right: right + reach, bottom: bottom + reach },
+    };
+  }
+
+  #shapeOf(stroke: Stroke): StrokeShape {
+    const known = this.#shapes.get(stroke);
+    if (known) return known;
+    const outline = outlineOf(stroke);
+    const points = stroke.fill && stroke.deed === 'line' ? decodePoints(stroke.points) : undefined;
+    const shape = {
+      line: closed(outline),
+      area: points && closed(points),
+      box: boxAround([...outline, ...(points ?? [])]),
+    };
+    this.#shapes.set(stroke, shape);
+    return shape;
+  }
+}
+
+/** The stroke's end is where the pen is now, and the start of a later piece is within the stroke. */
+const untapered = (brush: Brush, isLater: boolean): Brush => (isLater ? { ...brush, taperStart: 0 } : brush);
+
+function closed(points: readonly Point[]): Path2D {
+  const path = new Path2D();
+  points.forEach(({ x, y }, n) => (n === 0 ? path.moveTo(x, y) : path.lineTo(x, y)));
+  path.closePath();
+  return path;
+}
+
+const pathAlong = (points: readonly PenPoint[]): Path2D => closed(points);
+
+function clear(context: CanvasRenderingContext2D, { width, height, density }: Viewport): void {
+  const { canvas } = context;
+  const [w, h] = [Math.ceil(width * density), Math.ceil(height * density)];
+  // A size that is set clears it, too, but costs more.
+  if (canvas.width !== w || canvas.height !== h) [canvas.width, canvas.height] = [w, h];
+  else {
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.clearRect(0, 0, w, h);
+  }
+}
+
+/** As wide as the brush, readable on any pattern. */
+function ring(context: CanvasRenderingContext2D, viewport: Viewport, at: Point, width: number): void {
+  const { density } = viewport;
+  const px = toCss(viewport, { x: width, y: 0 }).x - toCss(viewport, { x: 0, y: 0 }).x;
+  context.setTransform(density, 0, 0, density, 0, 0);
+  for (const [colour, line] of [
+    ['#fff', 3],
+    ['#1f2430', 1],
+  ] as const) {
+    context.beginPath();
+    context.arc(at.x, at.y, Math.max(2, px / 2), 0, 2 * Math.PI);
+    context.strokeStyle = colour;
+    context.lineWidth = line;
+    context.stroke();
+  }
+}
+
+const sameColours = (a: InkResolver, b: InkResolver, strokes: readonly Stroke[]): boolean =>
+  strokes.every(({ ink, fill }) => a(ink) === b(ink) && (fill === null || a(fill) === b(fill)));

@@ -1,0 +1,275 @@
+import type { DesignMotif } from '../../contract/index.ts';
+import { type Placement, shapeMatrix } from '../../core/document/index.ts';
+import {
+  drawnBy,
+  type DrawingSymmetry,
+  drawnStroke,
+  instancesIn,
+  movedStroke,
+  type PenPoint,
+  scaledBrush,
+  strokesBox,
+  strokeTouches,
+} from '../../core/draw/index.ts';
+import {
+  boxAround,
+  compose,
+  cornersOfBox,
+  growBox,
+  IDENTITY,
+  invert,
+  type Point,
+  transform,
+  translationMatrix,
+} from '../../core/geometry/index.ts';
+import {
+  type Brush,
+  MOST_DRAWING_LETTERS,
+  MOST_STROKES,
+  type Stroke,
+  type VineRecipe,
+} from '../../core/recipe/index.ts';
+import { drawnVine, movedVine } from '../../core/vine/index.ts';
+import { latticeTranslate } from '../../core/lattice/index.ts';
+import { Cell } from '../ui/store.ts';
+import type { Editor } from './editor.ts';
+import { finishDrawing, type Gathering, type MotifMaker } from './finishDrawing.ts';
+import { forgetDrawing, keepBrush, keepDrawing, keptBrush, keptDrawing, type KeptDrawing } from './keptDrawing.ts';
+import { TEXTS } from './texts.ts';
+
+/** What the hand does on the cloth: leave a line, rub out what it goes over, take away whole strokes, or draw and bend a vine. */
+export type DrawTool = 'brush' | 'rubber' | 'remove' | 'vine';
+
+/** A stroke under way: where the pen was, mm of the plane, and where it is expected next. */
+export interface PenTrack {
+  readonly points: readonly PenPoint[];
+  readonly predicted: readonly PenPoint[];
+  readonly deed: Stroke['deed'];
+}
+
+/** A drawing as it is, or was before. */
+export type Drawn = KeptDrawing;
+
+const NOTHING: Drawn = { strokes: [], frame: IDENTITY, continued: undefined };
+
+/** A drawing that has become a motif, and the placements that show it. */
+interface Leaving {
+  readonly drawn: Drawn;
+  readonly placements: readonly string[];
+}
+
+/**
+ * Drawing by hand on the cloth of one editor: strokes until they are done, when they become a motif and are placed. They are kept in
+ * the browser from one stroke to the next, so that nothing is lost where the window is left.
+ */
+export class Drawing {
+  readonly tool = new Cell<DrawTool>('brush');
+  readonly brush = new Cell<Brush>(keptBrush());
+  readonly symmetry = new Cell<DrawingSymmetry>({ kind: 'none' });
+  readonly gathering = new Cell<Gathering>('all');
+  /** Seconds without a stroke after which it is done by itself; 0 for never. */
+  readonly pause = new Cell(0);
+  readonly drawn = new Cell<Drawn>(NOTHING);
+  readonly pen = new Cell<PenTrack | undefined>(undefined);
+  /** The vine while it is being drawn or bent. */
+  readonly vineDraft = new Cell<VineRecipe | undefined>(undefined);
+  /** The knot of the vine that was touched last, by its number. */
+  readonly knot = new Cell<number | undefined>(undefined);
+  /** Seen until the cloth has been painted with it. */
+  readonly leaving = new Cell<Leaving | undefined>(undefined);
+  /** How many steps can be undone, and done again. */
+  readonly steps = new Cell({ past: 0, future: 0 });
+  /** Whether it is becoming a motif right now. */
+  readonly making = new Cell(false);
+  #past: Drawn[] = [];
+  #future: Drawn[] = [];
+
+  constructor(readonly editor: Editor) {
+    const kept = editor.inside ? undefined : keptDrawing(editor.design.id);
+    if (kept) this.drawn.set(kept);
+    this.brush.subscribe(() => keepBrush(this.brush.getState()));
+  }
+
+  get isEmpty(): boolean {
+    const { strokes, vine } = this.drawn.getState();
+    return strokes.length === 0 && !vine;
+  }
+
+  /** What lies on the cloth and is being drawn on, and so is not to be painted there. */
+  get hidden(): string | undefined {
+    return this.drawn.getState().continued?.placement;
+  }
+
+  changeBrush(part: Partial<Brush>): void {
+    this.brush.set({ ...this.brush.getState(), ...part });
+  }
+
+  /** Every stroke drawn so far is made anew with the brush as it is now. */
+  redrawWithBrush(): void {
+    const { strokes, frame } = this.drawn.getState();
+    const brush = scaledBrush(this.brush.getState(), invert(frame) ?? IDENTITY);
+    this.#set(strokes.map((stroke) => (stroke.deed === 'rubber' ? stroke : { ...stroke, ...brush })));
+  }
+
+  /** Takes a stroke of the pen, with all that is drawn along with it. */
+  add({ points, deed }: Pick<PenTrack, 'points' | 'deed'>): void {
+    if (points.length === 0) return;
+    const { strokes, frame } = this.drawn.getState();
+    const back = invert(frame);
+    if (!back) return;
+    const seed = 1 + (strokes.length % 9999);
+    const stroke = drawnStroke(this.brush.getState(), points, seed, deed);
+    const copies = drawnBy(this.symmetry.getState()).map((matrix) => movedStroke(stroke, compose(back, matrix)));
+    const added = deed === 'rubber' ? copies.flatMap((copy) => this.#everywhere(copy)) : copies;
+    const next = [...strokes, ...added];
+    const letters = next.reduce((sum, one) => sum + one.points.length, 0);
+    if (next.length > MOST_STROKES || letters > MOST_DRAWING_LETTERS) this.editor.refusal.set(TEXTS.theDrawingIsFull);
+    else if (added.length > 0) this.#set(next);
+  }
+
+  /** Begins a vine along a line of the plane; one that leads nowhere is none. @returns whether there is a vine now */
+  drawVine(line: readonly Point[], isDone: boolean): boolean {
+    const { frame } = this.drawn.getState();
+    const { ink, opacity, width } = this.brush.getState();
+    const drawn = drawnVine(this.editor.lattice, line, width);
+    const back = invert(frame);
+    const vine: VineRecipe | undefined =
+      drawn && back && movedVine({ kind: 'vine', ...drawn, ink, opacity, branches: [], leaves: [] }, back);
+    this.vineDraft.set(isDone ? undefined : vine);
+    if (isDone && vine) this.setVine(vine);
+    return vine !== undefined;
+  }
+
+  /** Changes the vine, as one step. */
+  setVine(vine: VineRecipe): void {
+    this.#past.push(this.drawn.getState());
+    this.#future = [];
+    this.vineDraft.set(undefined);
+    this.#show({ ...this.drawn.getState(), vine });
+  }
+
+  /** The vine as it is seen: as it is being bent, or as it is. */
+  get vine(): VineRecipe | undefined {
+    return this.vineDraft.getState() ?? this.drawn.getState().vine;
+  }
+
+  /** What the vine's period would have to be for it to meet itself on the repeat as it is, in the vine's own mm; undefined where it does. */
+  get missedPeriod(): Point | undefined {
+    const { vine, frame } = this.drawn.getState();
+    const back = invert(frame);
+    if (!vine || !back) return undefined;
+    const [a, b, c, d] = back;
+    const period = transform([a, b, c, d, 0, 0], latticeTranslate(this.editor.lattice, vine.index));
+    return Math.hypot(period.x - vine.period.x, period.y - vine.period.y) < 0.01 ? undefined : period;
+  }
+
+  /** Takes whole strokes away that lie under a point of the plane, in any of their instances. @returns whether there were any */
+  removeAt(at: Point, reach: number): boolean {
+    const { strokes, frame } = this.drawn.getState();
+    const touched = new Set<Stroke>();
+    const spot = growBox(boxAround([at]), reach);
+    for (const stroke of strokes) {
+      if (stroke.deed === 'rubber') continue;
+      const box = strokesBox([stroke]);
+      if (!box) continue;
+      for (const matrix of instancesIn(this.editor.lattice, frame, box, spot)) {
+        const back = invert(matrix);
+        if (back && strokeTouches(stroke, transform(back, at), reach)) touched.add(stroke);
+      }
+    }
+    if (touched.size > 0) this.#set(strokes.filter((stroke) => !touched.has(stroke)));
+    return touched.size > 0;
+  }
+
+  /** @returns whether there was a step of the drawing to undo */
+  undo(): boolean {
+    return this.#go(this.#past, this.#future);
+  }
+
+  redo(): boolean {
+    return this.#go(this.#future, this.#past);
+  }
+
+  discard(): void {
+    this.#begin(NOTHING);
+  }
+
+  /** The window is left while the pen draws: what it drew so far counts. */
+  keepPen(): void {
+    const pen = this.pen.getState();
+    this.pen.set(undefined);
+    if (pen) this.add(pen);
+  }
+
+  /** Opens a hand-drawn motif where it lies, so that the drawing of it goes on. @returns whether it is one */
+  goOn(placement: Placement, motif: DesignMotif): boolean {
+    const { recipe } = motif;
+    if ((recipe?.kind !== 'drawn' && recipe?.kind !== 'vine') || !this.isEmpty) return false;
+    const frame = compose(translationMatrix(placement.x, placement.y), shapeMatrix(placement, motif));
+    const isVine = recipe.kind === 'vine';
+    this.#begin({
+      strokes: isVine ? [] : recipe.strokes,
+      vine: isVine ? recipe : undefined,
+      frame,
+      continued: { placement: placement.id, motif: motif.id, name: motif.name },
+    });
+    this.tool.set(isVine ? 'vine' : 'brush');
+    this.editor.select([]);
+    return true;
+  }
+
+  /** Makes the strokes a motif, or several, and lays them where they were drawn; nothing is lost where that fails. @throws Error */
+  async finish(maker: MotifMaker): Promise<void> {
+    const drawn = this.drawn.getState();
+    if (this.making.getState() || this.pen.getState() || this.isEmpty) return;
+    this.making.set(true);
+    try {
+      const placements = await finishDrawing(this.editor, drawn, this.gathering.getState(), maker);
+      this.leaving.set({ drawn, placements });
+      this.discard();
+    } finally {
+      this.making.set(false);
+    }
+  }
+
+  /** A stroke at each of its instances that may meet the drawing itself; of a rubber each takes something away. */
+  #everywhere(stroke: Stroke): Stroke[] {
+    const { strokes, frame } = this.drawn.getState();
+    const box = strokesBox(strokes);
+    const own = strokesBox([{ ...stroke, deed: 'line' }]);
+    const back = invert(frame);
+    if (!box || !own || !back) return [];
+    const window = boxAround(cornersOfBox(box).map((corner) => transform(frame, corner)));
+    return instancesIn(this.editor.lattice, frame, own, window).map((matrix) =>
+      movedStroke(stroke, compose(back, matrix)),
+    );
+  }
+
+  #begin(drawn: Drawn): void {
+    this.#past = [];
+    this.#future = [];
+    this.#show(drawn);
+  }
+
+  #set(strokes: readonly Stroke[]): void {
+    this.#past.push(this.drawn.getState());
+    this.#future = [];
+    this.#show({ ...this.drawn.getState(), strokes });
+  }
+
+  #show(drawn: Drawn): void {
+    this.drawn.set(drawn);
+    this.steps.set({ past: this.#past.length, future: this.#future.length });
+    const { id } = this.editor.design;
+    if (this.isEmpty) forgetDrawing(id);
+    else if (!keepDrawing(id, drawn)) this.editor.refusal.set(TEXTS.thisBrowserKeepsNoDrawing);
+  }
+
+  #go(from: Drawn[], to: Drawn[]): boolean {
+    const drawn = from.pop();
+    if (!drawn) return false;
+    to.push(this.drawn.getState());
+    this.#show(drawn);
+    return true;
+  }
+}

@@ -1,0 +1,91 @@
+import { number, object, string, tuple, array } from 'yup';
+import {
+  type Brush,
+  brushSchema,
+  type Stroke,
+  strokeSchema,
+  type VineRecipe,
+  vineRecipeSchema,
+} from '../../core/recipe/index.ts';
+import type { Matrix } from '../../core/geometry/index.ts';
+
+/** A drawing that is not done yet, as the browser keeps it. */
+export interface KeptDrawing {
+  readonly strokes: readonly Stroke[];
+  /** A vine that is being made, in the same mm as the strokes. */
+  readonly vine?: VineRecipe | undefined;
+  /** From the strokes' own mm to the plane. */
+  readonly frame: Matrix;
+  /** The motif that it goes on with, and the placement where it lies. */
+  readonly continued: { readonly placement: string; readonly motif: string; readonly name: string } | undefined;
+}
+
+const real = number().required();
+const drawingSchema = object({
+  strokes: array(strokeSchema).required(),
+  vine: vineRecipeSchema.optional().default(undefined),
+  frame: tuple([real, real, real, real, real, real]).required(),
+  continued: object({ placement: string().required(), motif: string().required(), name: string().required() })
+    .optional()
+    .default(undefined),
+}).noUnknown();
+
+const BRUSH = 'hevrel.brush';
+const keyOf = (design: string): string => `hevrel.drawing.${design}`;
+
+/** Keeps a drawing for when its design is opened again. @returns whether the browser had room for it */
+export function keepDrawing(design: string, drawing: KeptDrawing): boolean {
+  try {
+    localStorage.setItem(keyOf(design), JSON.stringify(drawing));
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+export function forgetDrawing(design: string): void {
+  localStorage.removeItem(keyOf(design));
+}
+
+/** The drawing of a design that was not done; undefined where there is none that can be read. */
+export function keptDrawing(design: string): KeptDrawing | undefined {
+  const drawing = read(keyOf(design), (value) => drawingSchema.validateSync(value, { strict: true }));
+  return drawing && { ...drawing, vine: drawing.vine, continued: drawing.continued };
+}
+
+const NEW_BRUSH: Brush = {
+  width: 3,
+  thinning: 0.6,
+  pressure: 'speed',
+  taperStart: 4,
+  taperEnd: 10,
+  smoothing: 0.5,
+  roughness: 0,
+  ink: '#1f2430',
+  opacity: 1,
+  fill: null,
+};
+
+export function keepBrush(brush: Brush): void {
+  try {
+    localStorage.setItem(BRUSH, JSON.stringify(brush));
+  } catch {
+    // It is chosen again next time; the drawing itself is what matters.
+  }
+}
+
+export function keptBrush(): Brush {
+  return read(BRUSH, (value) => brushSchema.validateSync(value, { strict: true })) ?? NEW_BRUSH;
+}
+
+/** What is kept under a key, or undefined where nothing is, or nothing that this version can read. */
+function read<T>(key: string, readAs: (value: unknown) => T): T | undefined {
+  if (typeof localStorage === 'undefined') return undefined;
+  const text = localStorage.getItem(key);
+  if (text === null) return undefined;
+  try {
+    return readAs(JSON.parse(text));
+  } catch {
+    return undefined;
+  }
+}

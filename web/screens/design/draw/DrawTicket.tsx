@@ -1,0 +1,66 @@
+import { PenLine } from 'lucide-react';
+import { Button } from '../../../ui/Button.tsx';
+import { Choice } from '../../../ui/Choice.tsx';
+import { Fold } from '../../../ui/Fold.tsx';
+import { useStore } from '../../../ui/store.ts';
+import { useEditor } from '../../../cloth/editorContext.ts';
+import type { DrawTool } from '../../../editor/drawing.ts';
+import { BrushFields } from './BrushFields.tsx';
+import { DrawingFoot } from './DrawingFoot.tsx';
+import { FinishFields } from './FinishFields.tsx';
+import { SymmetryFields } from './SymmetryFields.tsx';
+import { VineFields } from './VineFields.tsx';
+import { TEXTS } from './texts.ts';
+
+const TOOLS: readonly { readonly value: DrawTool; readonly name: string }[] = [
+  { value: 'brush', name: TEXTS.brush },
+  { value: 'rubber', name: TEXTS.rubOut },
+  { value: 'remove', name: TEXTS.removeStrokes },
+  { value: 'vine', name: TEXTS.vine },
+];
+
+/** Drawing by hand: with what, along with what, and what becomes of it. */
+export function DrawTicket() {
+  const editor = useEditor();
+  const { drawing } = editor;
+  const tool = useStore(drawing.tool);
+  return (
+    <div className="grid grid-cols-1 gap-3">
+      <GoOn />
+      <Choice label={TEXTS.tool} value={tool} options={TOOLS} onChange={(next) => drawing.tool.set(next)} />
+      {tool === 'vine' ? (
+        <VineFields />
+      ) : (
+        <>
+          <BrushFields />
+          <Fold name={TEXTS.mirrorAndTurn}>
+            <SymmetryFields />
+          </Fold>
+        </>
+      )}
+      <Fold name={TEXTS.whenFinished}>
+        <FinishFields />
+      </Fold>
+      <DrawingFoot />
+    </div>
+  );
+}
+
+/** Offers to go on with the drawing that is selected. */
+function GoOn() {
+  const editor = useEditor();
+  useStore(editor.selection);
+  useStore(editor.session);
+  useStore(editor.motifs);
+  useStore(editor.drawing.drawn);
+  const [placement, ...others] = editor.selectedInstances;
+  const motif = placement && others.length === 0 ? editor.motif(placement.motif) : undefined;
+  const kind = motif?.recipe?.kind;
+  if (!placement || !motif || !editor.drawing.isEmpty || (kind !== 'drawn' && kind !== 'vine')) return null;
+  return (
+    <Button onClick={() => editor.drawing.goOn(placement, motif)}>
+      <PenLine size={15} aria-hidden className="shrink-0" />
+      <span className="truncate">{TEXTS.continueDrawing(motif.name)}</span>
+    </Button>
+  );
+}
