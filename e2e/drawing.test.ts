@@ -77,13 +77,13 @@ describe('drawing on the cloth', () => {
   it('comes in half a cell lower while the hand draws over the edge of a half-drop, and becomes one motif', async () => {
     const id = await tiles.open(step('half-drop', 1, 2), []);
     await draw();
-    await pen(line({ x: 100, y: 45 }, { x: 138, y: 45 }), { lifted: false });
-    const [here, lower, higher] = [await tiles.spot(132, 45), await tiles.spot(12, 90), await tiles.spot(12, 45)];
+    await pen(line({ x: 100, y: 55 }, { x: 138, y: 55 }), { lifted: false });
+    const [here, lower, higher] = [await tiles.spot(132, 55), await tiles.spot(12, 100), await tiles.spot(12, 55)];
     const during = await shot(page.driver);
     expect(isInk(during, here)).toBe(true);
     expect(isInk(during, lower)).toBe(true);
     expect(isGround(during, higher)).toBe(true);
-    await lift(138, 45);
+    await lift(138, 55);
     await finish();
     const after = await settledShot(page.driver);
     expect(isInk(after, here)).toBe(true);
@@ -118,8 +118,8 @@ describe('drawing on the cloth', () => {
     expect(isInk(petal, thin)).toBe(false);
     expect(isInk(petal, thick)).toBe(true);
 
-    // Drawn on: selected, opened, all of it in another ink, and a stroke more.
-    await click(page.driver, 'button', 'Continue drawing “Drawing 1”');
+    // Gone on with: opened, all of it in another ink, and a stroke more.
+    await page.driver.findElement(By.xpath("//button[starts-with(normalize-space(), 'Continue drawing')]")).click();
     await waitForStrokes(1);
     await type(page.driver, 'Fill ink, typed', '#6b8f5e');
     await click(page.driver, 'button', 'Apply to all strokes');
@@ -136,6 +136,7 @@ describe('drawing on the cloth', () => {
   it('is rubbed out in all instances, by strokes or whole ones, undone, and outlasts the window', async () => {
     const { driver } = page;
     await tiles.open(step('brick', 1, 2), []);
+    await click(driver, 'button', 'Four');
     await draw();
     await pen(line({ x: 20, y: 30 }, { x: 100, y: 30 }));
     await waitForStrokes(1);
@@ -154,6 +155,7 @@ describe('drawing on the cloth', () => {
 
     // Left and opened again, all of it is still there.
     await driver.navigate().refresh();
+    await click(driver, 'button', 'Four');
     await click(driver, 'button', 'Draw');
     await waitForStrokes(2);
     const again = await settledShot(driver);
@@ -182,27 +184,22 @@ describe('drawing on the cloth', () => {
     await type(driver, 'Times', '4');
     await type(driver, 'Centre X', '60');
     await type(driver, 'Centre Y', '45');
-    await pen(line({ x: 70, y: 45 }, { x: 90, y: 45 }), { lifted: false });
-    const rays = [
-      await tiles.spot(85, 45),
-      await tiles.spot(60, 70),
-      await tiles.spot(35, 45),
-      await tiles.spot(60, 20),
-    ];
+    await pen(line({ x: 70, y: 50 }, { x: 90, y: 50 }), { lifted: false });
+    const rays = await Promise.all(
+      [
+        [85, 50],
+        [55, 70],
+        [35, 40],
+        [65, 20],
+      ].map(([x = 0, y = 0]) => tiles.spot(x, y)),
+    );
     const during = await shot(driver);
     for (const ray of rays) expect(isInk(during, ray)).toBe(true);
-    await lift(90, 45);
+    await lift(90, 50);
     await waitForStrokes(4);
     await finish();
     const after = await settledShot(driver);
-    // Beside the axes, which are drawn over it.
-    for (const [x, y] of [
-      [85, 46],
-      [59, 70],
-      [35, 44],
-      [61, 20],
-    ] as const)
-      expect(isInk(after, await tiles.spot(x, y))).toBe(true);
+    for (const ray of rays) expect(isInk(after, ray)).toBe(true);
     expect((await tiles.stored(id)).placements).toHaveLength(1);
     await click(driver, 'radio', 'Nothing');
   });

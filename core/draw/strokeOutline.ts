@@ -4,11 +4,15 @@ import type { Brush } from '../recipe/index.ts';
 import { hashed, unitOf } from '../random/index.ts';
 import { closely } from './closely.ts';
 import type { PenPoint } from './penPoint.ts';
+import { smoothPoints } from './smoothPoints.ts';
 
 /** How far a rough edge strays, as a share of the width; and how far apart along the edge its bumps are. */
 const [STRAY, BUMP] = [0.12, 0.35];
 /** Points to a bump; but none nearer to each other than this, mm, which nobody sees. */
 const [TO_A_BUMP, NEAREST] = [8, 0.1];
+
+/** Points of a stroke lie no farther apart than this share of its width, but may lie this far apart, mm. */
+const [FAR, LEAST_FAR] = [0.15, 0.4];
 
 /**
  * What a stroke covers, as a closed line in mm; of a single point a dot.
@@ -19,7 +23,9 @@ export function strokeOutline(points: readonly PenPoint[], brush: Brush, seed: n
   const { width, thinning, pressure, taperStart, taperEnd, smoothing } = brush;
   if (isDot(points, width)) return finished(dot(points, brush), brush, seed);
   const outline = getStroke(
-    points.map(({ x, y, pressure: pressed }): [number, number, number] => [x, y, pressure === 'none' ? 1 : pressed]),
+    smoothPoints(points, Math.max(LEAST_FAR, FAR * width)).map(
+      ({ x, y, pressure: pressed }): [number, number, number] => [x, y, pressure === 'none' ? 1 : pressed],
+    ),
     {
       size: width,
       thinning: pressure === 'none' ? 0 : thinning,

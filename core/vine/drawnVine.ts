@@ -4,7 +4,7 @@ import { MOST_KNOTS, type VineKnot, type VineRecipe } from '../recipe/index.ts';
 import { VineCurve } from './vineCurve.ts';
 
 /** A hand's line is followed within this share of the vine's period. */
-const FOLLOWED = 0.015;
+const FOLLOWED = 0.02;
 
 /**
  * A vine along a line that was drawn from one place to about another instance of it: it goes on to the instance nearest to where the

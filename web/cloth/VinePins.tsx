@@ -24,8 +24,9 @@ export function VinePins({ viewport, lattice, controller }: Props) {
   useStore(drawing.vineDraft);
   const chosen = useStore(drawing.knot);
   const tool = useStore(drawing.tool);
+  const making = useStore(drawing.making);
   const { vine } = drawing;
-  if (!vine || tool !== 'vine') return null;
+  if (!vine || tool !== 'vine' || making) return null;
   return instancesIn(lattice, frame, vineBox(new VineCurve(vine)), windowMm(viewport))
     .flatMap((matrix, m) =>
       vine.knots.map((knot, n) => ({ key: `${m} ${n}`, n, matrix, at: toCss(viewport, transform(matrix, knot)) })),

@@ -79,6 +79,8 @@ export class Drawing {
   readonly leaving = new Cell<Leaving | undefined>(undefined);
   /** How many steps can be undone, and done again. */
   readonly steps = new Cell({ past: 0, future: 0 });
+  /** The placement that shows what was drawn last. */
+  readonly last = new Cell<string | undefined>(undefined);
   /** Whether it is becoming a motif right now. */
   readonly making = new Cell(false);
   #past: Drawn[] = [];
@@ -226,6 +228,7 @@ export class Drawing {
     try {
       const placements = await finishDrawing(this.editor, drawn, this.gathering.getState(), maker);
       this.leaving.set({ drawn, placements });
+      this.last.set(placements.at(-1));
       this.discard();
     } finally {
       this.making.set(false);

@@ -5,7 +5,7 @@ import { SliderField } from '../../../ui/SliderField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
-import { DesignInkField, InkAndOpacity } from './InkAndOpacity.tsx';
+import { DesignInkField, InkFields } from './InkFields.tsx';
 import { TEXTS } from './texts.ts';
 
 const PRESSURES: readonly { readonly value: Brush['pressure']; readonly name: string }[] = [
@@ -21,8 +21,15 @@ export function BrushFields() {
   const change = (part: Partial<Brush>): void => drawing.changeBrush(part);
   return (
     <>
-      <InkAndOpacity ink={brush.ink} opacity={brush.opacity} onChange={change} />
-      <LengthField label={TEXTS.width} mm={brush.width} min={0.05} max={200} onChange={(width) => change({ width })} />
+      <InkFields ink={brush.ink} opacity={brush.opacity} onChange={change}>
+        <LengthField
+          label={TEXTS.width}
+          mm={brush.width}
+          min={0.05}
+          max={200}
+          onChange={(width) => change({ width })}
+        />
+      </InkFields>
       <Choice
         label={TEXTS.thickness}
         captioned

@@ -46,15 +46,18 @@ export function DrawTicket() {
   );
 }
 
-/** Offers to go on with the drawing that is selected. */
+/** Offers to go on with the drawing that is selected, or that was finished last. */
 function GoOn() {
   const editor = useEditor();
   useStore(editor.selection);
   useStore(editor.session);
   useStore(editor.motifs);
   useStore(editor.drawing.drawn);
-  const [placement, ...others] = editor.selectedInstances;
-  const motif = placement && others.length === 0 ? editor.motif(placement.motif) : undefined;
+  const last = useStore(editor.drawing.last);
+  const [selected, ...others] = editor.selectedInstances;
+  const placement =
+    others.length > 0 ? undefined : (selected ?? (last === undefined ? undefined : editor.placement(last)));
+  const motif = placement && editor.motif(placement.motif);
   const kind = motif?.recipe?.kind;
   if (!placement || !motif || !editor.drawing.isEmpty || (kind !== 'drawn' && kind !== 'vine')) return null;
   return (

@@ -22,8 +22,7 @@ const NAMES: Readonly<Record<VineLeaves['side'], string>> = {
   alternate: TEXTS.alternating,
   both: TEXTS.both,
 };
-const NEW: Omit<VineLeaves, 'motif'> = {
-  spacing: 20,
+const NEW: Omit<VineLeaves, 'motif' | 'spacing'> = {
   offset: 0.5,
   side: 'alternate',
   angle: 50,
@@ -131,10 +130,12 @@ export function LeafList({ leaves, onChange }: Props) {
         label={TEXTS.addALeaf}
         prompt={TEXTS.addALeafText}
         without={NO_MOTIFS}
-        onPick={({ id }) => onChange([...leaves, { ...NEW, motif: id }])}
+        onPick={({ id, width }) => onChange([...leaves, { ...NEW, motif: id, spacing: Math.ceil(ROOMY * width) }])}
       />
     </>
   );
 }
 
+/** New leaves are so many of their own widths apart. */
+const ROOMY = 1.5;
 const NO_MOTIFS: ReadonlySet<string> = new Set();

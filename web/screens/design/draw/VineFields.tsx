@@ -9,7 +9,7 @@ import { invert, transform } from '../../../../core/geometry/index.ts';
 import { latticeTranslate } from '../../../../core/lattice/index.ts';
 import { refittedVine, VineCurve, withKnotAt } from '../../../../core/vine/index.ts';
 import { BranchList } from './BranchList.tsx';
-import { InkAndOpacity } from './InkAndOpacity.tsx';
+import { InkFields } from './InkFields.tsx';
 import { LeafList } from './LeafList.tsx';
 import { TEXTS } from './texts.ts';
 
@@ -22,14 +22,15 @@ export function VineFields() {
   return (
     <>
       <p className="text-sm">{TEXTS.drawAVine}</p>
-      <InkAndOpacity ink={brush.ink} opacity={brush.opacity} onChange={(part) => drawing.changeBrush(part)} />
-      <LengthField
-        label={TEXTS.width}
-        mm={brush.width}
-        min={0.05}
-        max={200}
-        onChange={(width) => drawing.changeBrush({ width })}
-      />
+      <InkFields ink={brush.ink} opacity={brush.opacity} onChange={(part) => drawing.changeBrush(part)}>
+        <LengthField
+          label={TEXTS.width}
+          mm={brush.width}
+          min={0.05}
+          max={200}
+          onChange={(width) => drawing.changeBrush({ width })}
+        />
+      </InkFields>
     </>
   );
 }
@@ -67,8 +68,7 @@ function Vine({ vine }: { readonly vine: VineRecipe }) {
           <Button onClick={() => drawing.setVine(refittedVine(vine, missed))}>{TEXTS.fitTheVine}</Button>
         </div>
       )}
-      <InkAndOpacity ink={vine.ink} opacity={vine.opacity} onChange={set} />
-      <div className="grid grid-cols-2 gap-2">
+      <InkFields ink={vine.ink} opacity={vine.opacity} onChange={set}>
         <LengthField
           label={TEXTS.widthEverywhere}
           mm={Math.max(...vine.knots.map(({ width }) => width))}
@@ -76,6 +76,8 @@ function Vine({ vine }: { readonly vine: VineRecipe }) {
           max={200}
           onChange={(width) => setKnots((one) => ({ ...one, width }))}
         />
+      </InkFields>
+      <div className="grid grid-cols-2 gap-2">
         <LengthField
           label={TEXTS.widthAtThePoint}
           mm={knot?.width ?? 0}
@@ -84,13 +86,14 @@ function Vine({ vine }: { readonly vine: VineRecipe }) {
           disabled={!knot}
           onChange={(width) => setKnots((one, n) => (n === chosen ? { ...one, width } : one))}
         />
+        <Button
+          className="mt-[18px]"
+          onClick={() => setKnots((one, n) => ({ ...one, width: one.width * (n % 2 === 0 ? 1 : SWELL) }))}
+          disabled={vine.knots.length < 2}
+        >
+          {TEXTS.swell}
+        </Button>
       </div>
-      <Button
-        onClick={() => setKnots((one, n) => ({ ...one, width: one.width * (n % 2 === 0 ? 1 : SWELL) }))}
-        disabled={vine.knots.length < 2}
-      >
-        {TEXTS.swell}
-      </Button>
       <div className="grid grid-cols-2 gap-2">
         <Button onClick={addKnot}>{TEXTS.addAPoint}</Button>
         <Button

@@ -53,7 +53,7 @@ export const TEXTS = {
   fitTheVine: 'Fit it to the repeat',
   widthEverywhere: 'Width everywhere',
   widthAtThePoint: 'Width at the point',
-  swell: 'Swell at every other point',
+  swell: 'Swell',
   addAPoint: 'Add a point',
   removeThePoint: 'Remove the point',
   columnsOn: 'Columns to its next repeat',

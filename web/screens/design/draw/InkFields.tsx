@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import type { Hex } from '../../../../core/colour/index.ts';
 import { inkResolver } from '../../../../core/document/index.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
@@ -23,28 +23,34 @@ export function DesignInkField({ label = TEXTS.ink, ink, onChange }: Props) {
   return <InkField label={label} ink={ink} offered={offered} seenAs={seenAs} onChange={onChange} />;
 }
 
-/** What is drawn in, and how far it covers what lies below. */
-export function InkAndOpacity({
+/** What is drawn in, how far it covers what lies below, and how wide it is. */
+export function InkFields({
   ink,
   opacity,
+  children,
   onChange,
 }: {
   readonly ink: Hex;
   readonly opacity: number;
+  /** The field of the width. */
+  readonly children: ReactNode;
   readonly onChange: (part: { readonly ink: Hex } | { readonly opacity: number }) => void;
 }) {
   return (
     <>
       <DesignInkField ink={ink} onChange={(next) => onChange({ ink: next })} />
-      <AmountField
-        label={TEXTS.opacity}
-        sign="%"
-        value={100 * opacity}
-        min={0}
-        max={100}
-        step={5}
-        onChange={(percent) => onChange({ opacity: percent / 100 })}
-      />
+      <div className="grid grid-cols-2 gap-2">
+        {children}
+        <AmountField
+          label={TEXTS.opacity}
+          sign="%"
+          value={100 * opacity}
+          min={0}
+          max={100}
+          step={5}
+          onChange={(percent) => onChange({ opacity: percent / 100 })}
+        />
+      </div>
     </>
   );
 }
