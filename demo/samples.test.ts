@@ -4,6 +4,12 @@ import { boxAroundCentre, openDesign } from '../core/document/index.ts';
 import { layRows } from '../core/layout/index.ts';
 import type { Motif } from '../core/motif/index.ts';
 import { LOW_TIDE, PAINTED } from './collection.ts';
+import { drawnArtwork } from '../core/draw/index.ts';
+import { vineArtwork } from '../core/vine/index.ts';
+import { recipeSchema } from '../core/recipe/index.ts';
+import { latticeOf, latticeTranslate } from '../core/lattice/index.ts';
+import { DRAWN } from './drawn.ts';
+import { kelpForest } from './designs/kelpForest.ts';
 import { INKS } from './draw/block.ts';
 import { whelk } from './draw/motifs/whelk.ts';
 import { reefKnot } from './draw/motifs/reefKnot.ts';
@@ -47,6 +53,11 @@ describe('the sample collection', () => {
     );
     for (const { id, widthMm } of PAINTED)
       sizes.set(sampleMotifId(id), { width: widthMm, view: { x: 0, y: 0, width: 1, height: 1 } });
+    for (const { id, recipe } of DRAWN) {
+      const { view } =
+        recipe.kind === 'drawn' ? drawnArtwork(recipe) : vineArtwork({ ...recipe, leaves: [] }, new Map());
+      sizes.set(sampleMotifId(id), { width: view.width, view });
+    }
     expect(new Set(SAMPLE_DESIGNS.map(({ repeat }) => repeat.step.kind))).toEqual(
       new Set(['square', 'half-drop', 'brick']),
     );
@@ -92,6 +103,14 @@ describe('the sample collection', () => {
     for (const { design } of SAMPLE_SWATCHES) {
       expect(SAMPLE_DESIGNS.some(({ id }) => id === design.id)).toBe(true);
       openDesign(design);
+    }
+  });
+
+  it('has drawings and vines that can be drawn on, and vines that meet themselves in their design', () => {
+    const lattice = latticeOf(kelpForest.repeat);
+    for (const { recipe } of DRAWN) {
+      recipeSchema.validateSync(JSON.parse(JSON.stringify(recipe)), { strict: true });
+      if (recipe.kind === 'vine') expect(latticeTranslate(lattice, recipe.index)).toEqual(recipe.period);
     }
   });
 });

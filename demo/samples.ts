@@ -1,6 +1,7 @@
 import type { Design } from '../core/document/index.ts';
 import { flotsam } from './designs/flotsam.ts';
 import { herringRun } from './designs/herringRun.ts';
+import { kelpForest } from './designs/kelpForest.ts';
 import { limpetsAndRope } from './designs/limpetsAndRope.ts';
 import { moorings } from './designs/moorings.ts';
 import { quayside } from './designs/quayside.ts';
@@ -9,7 +10,7 @@ import { strandline } from './designs/strandline.ts';
 import { tideMark } from './designs/tideMark.ts';
 import { GROUNDS, ON_DEEP, recoloured } from './sampleDesign.ts';
 
-/** The designs on the studio's table: half-drop, brick, square, one dense and scattered by hand, one tossed by recipe, a row by recipe, a honeycomb, and one with mirrored columns. */
+/** The designs on the studio's table: half-drop, brick, square, one dense and scattered by hand, one tossed by recipe, a row by recipe, a honeycomb, one with mirrored columns, and one drawn by hand. */
 export const SAMPLE_DESIGNS: readonly Design[] = [
   limpetsAndRope,
   herringRun,
@@ -19,6 +20,7 @@ export const SAMPLE_DESIGNS: readonly Design[] = [
   quayside,
   rockPool,
   tideMark,
+  kelpForest,
 ];
 
 /** A finished swatch of a sample design. */

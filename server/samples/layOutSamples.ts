@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Recipe } from '../../core/recipe/index.ts';
 import { BUILT, BUNDLES, SHEETS } from '../../demo/built.ts';
 import { COLLECTION, LOW_TIDE, PAINTED } from '../../demo/collection.ts';
+import { DRAWN } from '../../demo/drawn.ts';
 import { sampleMotifId } from '../../demo/sampleDesign.ts';
 import { SAMPLE_DESIGNS, SAMPLE_SWATCHES } from '../../demo/samples.ts';
 import { SAMPLE_SHELVES } from '../../demo/shelves.ts';
@@ -56,6 +57,7 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
     await remakeMotif(studio, painted, { kind: 'merged', original: painted.artwork, within: 0, palette });
   }
   for (const { id, name, recipe } of BUILT) await makeOnce(id, name, recipe);
+  for (const { id, name, recipe } of DRAWN) await makeOnce(id, name, recipe);
   for (const { id, name, parts } of BUNDLES) await makeOnce(id, name, { kind: 'bundle', parts });
   await sheets;
   for (const design of SAMPLE_DESIGNS) if (!(await has('designs', design.id))) await studio.designs.insert(design);
