@@ -3,7 +3,22 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import type { DesignMotif } from '../contract/index.ts';
 import { step } from '../core/lattice/index.ts';
 import { PATIENCE } from './support/browser.ts';
-import { alike, click, press, settled, settledShot, shot, type, type Shot, type Spot } from './support/hands.ts';
+import {
+  alike,
+  cellOnScreen,
+  click,
+  clickAt,
+  drag,
+  pickMotif,
+  press,
+  settled,
+  settledShot,
+  shot,
+  type,
+  type Shot,
+  type Spot,
+  waitForText,
+} from './support/hands.ts';
 import { GROUND, useTiles } from './support/tiles.ts';
 
 const tiles = useTiles();
@@ -57,6 +72,15 @@ async function draw(width = 4): Promise<void> {
 const finish = async (): Promise<void> => {
   await click(page.driver, 'button', 'Finish');
   await waitForStrokes(0);
+  await settled(page.driver);
+};
+const finishVine = async (): Promise<void> => {
+  await click(page.driver, 'button', 'Finish');
+  await page.driver.wait(
+    async () => (await page.driver.findElements(By.css('[data-vine-pin]'))).length === 0,
+    PATIENCE,
+    'the vine was never finished',
+  );
   await settled(page.driver);
 };
 const waitForStrokes = (count: number): Promise<unknown> =>
@@ -239,5 +263,113 @@ describe('drawing on the cloth', () => {
     await finish();
     expect((await tiles.stored(id)).placements).toHaveLength(1);
     expect(isInk(await settledShot(driver), await tiles.spot(50, 20))).toBe(true);
+  });
+
+  it('fills an area that lines of several repeats close off, and scatters motifs that keep their distance', async () => {
+    const { driver } = page;
+    await driver.manage().window().setRect({ width: 1280, height: 800 });
+    const id = await tiles.open(step('half-drop', 1, 2), [{ x: 20, y: 80 }]);
+    await draw(2);
+    await click(driver, 'radio', 'Scatter');
+    await pickMotif(driver, 'Add a motif', 'Tile');
+    await type(driver, 'Smallest', '20');
+    await type(driver, 'Largest', '30');
+    await type(driver, 'Spacing', '10');
+    await drag(driver, await tiles.spot(40, 10), await tiles.spot(110, 10));
+    await driver.wait(async () => (await tiles.stored(id)).placements.length > 2, PATIENCE, 'nothing was scattered');
+    const { placements } = await tiles.stored(id);
+    await click(driver, 'radio', 'Brush');
+    const scattered = placements.slice(1);
+    for (const placement of scattered) {
+      expect(placement.scale).toBeGreaterThanOrEqual(0.2);
+      expect(placement.scale).toBeLessThanOrEqual(0.3);
+    }
+
+    await pen(line({ x: 30, y: -3 }, { x: 30, y: 93 }, 24));
+    await pen(line({ x: 28, y: 30 }, { x: 152, y: 30 }, 30));
+    await waitForStrokes(2);
+    await click(driver, 'radio', 'Fill');
+    await type(driver, 'Ink, typed', '#d9a441');
+    const inside = await tiles.spot(90, 60);
+    await clickAt(driver, inside);
+    await waitForStrokes(3);
+    const isFilled = (screen: Shot, { x, y }: Spot): boolean => alike(screen.at(x, y), [0xd9, 0xa4, 0x41]);
+    expect(isFilled(await settledShot(driver), inside)).toBe(true);
+    // Over the edge of the cell, in the next column.
+    await finish();
+    const done = await settledShot(driver);
+    expect(isFilled(done, inside)).toBe(true);
+    expect(isFilled(done, await tiles.spot(10, 100))).toBe(true);
+    expect(isInk(done, await tiles.spot(30, 50))).toBe(true);
+  });
+
+  it('makes a vine that meets its next repeat, bends everywhere at once, and has leaves that follow', async () => {
+    const { driver } = page;
+    const id = await tiles.open(step('half-drop', 1, 2), []);
+    await draw(4);
+    await click(driver, 'radio', 'Vine');
+    const hand = Array.from({ length: 13 }, (_, n) => ({
+      x: 10 + n * 10,
+      y: 20 + n * 3.75 + 14 * Math.sin((2 * Math.PI * n) / 12),
+    }));
+    await pen(hand);
+    await waitForText(driver, 'Columns to its next repeat');
+    /** Without the pins, which lie over it. */
+    const bare = async (): Promise<Shot> => {
+      await click(driver, 'radio', 'Brush');
+      const screen = await settledShot(driver);
+      await click(driver, 'radio', 'Vine');
+      return screen;
+    };
+    const first = await bare();
+    // Where it begins, and half a cell lower one cell on.
+    for (const [x, y] of [
+      [10, 20],
+      [130, 65],
+    ] as const)
+      expect(isInk(first, await tiles.spot(x, y))).toBe(true);
+
+    // A point is dragged: the vine follows there, and half a cell lower one cell on.
+    const pins = await driver.findElements(By.css('[data-vine-pin="1"]'));
+    const boxes = await Promise.all(pins.map((pin) => pin.getRect()));
+    const pin = boxes[0];
+    if (!pin) throw new Error('there is no pin');
+    const from = { x: pin.x + pin.width / 2, y: pin.y + pin.height / 2 };
+    const to = { x: from.x, y: from.y + 70 };
+    await drag(driver, from, to);
+    const { scale } = await cellOnScreen(driver);
+    const bent = await bare();
+    expect(isInk(bent, to)).toBe(true);
+    for (const [i, j] of [
+      [1, 0],
+      [0, -1],
+      [1, -1],
+      [-1, 0],
+    ] as const) {
+      const echo = { x: to.x + i * 120 * scale, y: to.y + (i * 45 + j * 90) * scale };
+      if (echo.x > 70 && echo.x < 960 && echo.y > 60 && echo.y < 700) expect(isInk(bent, echo)).toBe(true);
+    }
+
+    await driver.findElement(By.xpath("//summary[contains(., 'Leaves')]")).click();
+    await pickMotif(driver, 'Add leaves', 'Tile');
+    await settled(driver);
+    await click(driver, 'button', 'Finish');
+    await driver.wait(async () => (await tiles.stored(id)).placements.length === 1, PATIENCE, 'it was never finished');
+    const [motif] = (await motifsOf(id)).filter(({ recipe }) => recipe?.kind === 'vine');
+    if (motif?.recipe?.kind !== 'vine') throw new Error('it is no vine');
+    expect(motif.recipe.index).toEqual({ i: 1, j: 0 });
+    expect(motif.recipe.period).toEqual({ x: 120, y: 45 });
+    expect(motif.recipe.leaves).toHaveLength(1);
+
+    // Led another way: over a column and a row.
+    await driver.findElement(By.xpath("//button[starts-with(normalize-space(), 'Continue drawing')]")).click();
+    await type(driver, 'Rows to its next repeat', '-1');
+    await finishVine();
+    const [again] = (await motifsOf(id)).filter(({ recipe }) => recipe?.kind === 'vine');
+    expect(again?.recipe).toMatchObject({ index: { i: 1, j: -1 }, period: { x: 120, y: -45 } });
+    await click(driver, 'radio', 'Brush');
+    const led = await settledShot(driver);
+    expect(isInk(led, await tiles.spot(10, 20))).toBe(true);
+    expect(isInk(led, await tiles.spot(130, 65))).toBe(true);
   });
 });

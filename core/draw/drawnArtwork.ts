@@ -2,7 +2,7 @@ import { type Box, boxAround, type Point } from '../geometry/index.ts';
 import { type Artwork, pathBounds, type PathNode, unionOf } from '../motif/index.ts';
 import type { DrawnRecipe, Stroke } from '../recipe/index.ts';
 import { combinePaths, fitLoop } from '../shapes/index.ts';
-import { decodePoints } from './penPoint.ts';
+import { decodeLoops, decodePoints } from './penPoint.ts';
 import { closely } from './closely.ts';
 import { strokeOutline } from './strokeOutline.ts';
 
@@ -21,7 +21,7 @@ const CLOSE = 0.3;
 export function drawnArtwork({ strokes }: DrawnRecipe): Artwork {
   let nodes: PathNode[] = [];
   for (const stroke of strokes)
-    if (stroke.deed === 'rubber') nodes = rubbed(nodes, outlinePath(outlineOf(stroke)));
+    if (stroke.deed === 'rubber') nodes = rubbed(nodes, outlinesOf(stroke).map(outlinePath).join(' '));
     else nodes.push(...strokeNodes(stroke));
   const box = unionOf(nodes.map(({ path }) => pathBounds(path)));
   if (!box) throw new RangeError('these strokes leave nothing to see');
@@ -35,30 +35,32 @@ export function drawnArtwork({ strokes }: DrawnRecipe): Artwork {
 /** A stroke, and what it encloses below it. */
 export function strokeNodes(stroke: Stroke): PathNode[] {
   const { ink, opacity, fill, deed } = stroke;
-  const nodeOf = (loop: readonly Point[], colour: Stroke['ink']): PathNode[] => {
-    const path = outlinePath(loop);
-    return path
-      ? [{ kind: 'path', path, rule: 'nonzero', strokeFirst: false, fill: { kind: 'ink', ink: colour, opacity } }]
-      : [];
+  const nodeOf = (loops: readonly (readonly Point[])[], colour: Stroke['ink']): PathNode[] => {
+    const path = loops.map(outlinePath).join(' ').trim();
+    const rule = deed === 'area' ? 'evenodd' : 'nonzero';
+    return path ? [{ kind: 'path', path, rule, strokeFirst: false, fill: { kind: 'ink', ink: colour, opacity } }] : [];
   };
-  if (deed === 'area') return nodeOf(decodePoints(stroke.points), ink);
-  return [...(fill ? nodeOf(decodePoints(stroke.points), fill) : []), ...nodeOf(outlineOf(stroke), ink)];
+  return [
+    ...(fill && deed === 'line' ? nodeOf([decodePoints(stroke.points)], fill) : []),
+    ...nodeOf(outlinesOf(stroke), ink),
+  ];
 }
 
 /** The rectangle that strokes reach over, mm; undefined where they leave nothing. */
 export function strokesBox(strokes: readonly Stroke[]): Box | undefined {
   return unionOf(
     strokes.map((stroke) => {
-      const outline = outlineOf(stroke);
+      const outline = outlinesOf(stroke).flat();
       return stroke.deed === 'rubber' || outline.length === 0 ? undefined : boxAround(outline);
     }),
   );
 }
 
-/** What a stroke covers, as a closed line, mm. */
-export function outlineOf(stroke: Stroke): Point[] {
-  const points = decodePoints(stroke.points);
-  return stroke.deed === 'area' ? points : strokeOutline(points, stroke, stroke.seed);
+/** What a stroke covers, as closed lines, mm: one, or of an area with holes several by the even–odd rule. */
+export function outlinesOf(stroke: Stroke): Point[][] {
+  return stroke.deed === 'area'
+    ? decodeLoops(stroke.points)
+    : [strokeOutline(decodePoints(stroke.points), stroke, stroke.seed)];
 }
 
 const outlinePath = (loop: readonly Point[]): string => fitLoop(closely(loop, CLOSE), OUTLINE_OFF);

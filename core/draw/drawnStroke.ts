@@ -1,6 +1,6 @@
-import { type Matrix, type Point, transform } from '../geometry/index.ts';
+import { type Matrix, type Point, simplifyLine, transform } from '../geometry/index.ts';
 import type { Brush, Stroke } from '../recipe/index.ts';
-import { decodePoints, encodePoints, type PenPoint } from './penPoint.ts';
+import { decodeLoops, decodePoints, encodeLoops, encodePoints, type PenPoint } from './penPoint.ts';
 
 /** Points of one stroke, at the most; of a longer one those between are left out. */
 export const MOST_PEN_POINTS = 20_000;
@@ -19,8 +19,25 @@ export function drawnStroke(
 
 /** The same stroke elsewhere, rotated, reflected or in another size. */
 export function movedStroke(stroke: Stroke, matrix: Matrix): Stroke {
+  const moved = { ...stroke, ...scaledBrush(stroke, matrix) };
+  if (stroke.deed === 'area') {
+    const loops = decodeLoops(stroke.points).map((loop) => loop.map((point) => transform(matrix, point)));
+    return { ...moved, points: encodeLoops(loops) };
+  }
   const points = decodePoints(stroke.points).map((point) => ({ ...point, ...transform(matrix, point) }));
-  return { ...stroke, ...scaledBrush(stroke, matrix), points: encodePoints(points) };
+  return { ...moved, points: encodePoints(points) };
+}
+
+/** An area that is filled in an ink, by its outlines in mm. */
+export function filledArea(brush: Brush, loops: readonly (readonly Point[])[], off: number): Stroke {
+  const simple = loops.map((loop) => simplifyLine([...loop, loop[0] as Point], off).slice(0, -1));
+  return {
+    ...brush,
+    fill: null,
+    seed: 1,
+    deed: 'area',
+    points: encodeLoops(simple.filter(({ length }) => length > 2)),
+  };
 }
 
 /** A brush as wide as it looks through a map; one that stretches unevenly counts by its area. */
@@ -40,17 +57,19 @@ export function scaledBrush<B extends Pick<Brush, 'width' | 'taperStart' | 'tape
 
 /** Whether a stroke covers a place, or comes within `reach` of it, mm; a line by its middle and its full width. */
 export function strokeTouches(stroke: Stroke, at: Point, reach: number): boolean {
-  const points = decodePoints(stroke.points);
-  const isArea = stroke.deed === 'area' || stroke.fill !== null;
-  if (isArea && isInside(points, at)) return true;
-  const far = (stroke.deed === 'area' ? 0 : stroke.width / 2) + reach;
-  return points.some((end, n) => {
-    const start = points[Math.max(0, n - 1)] as PenPoint;
-    const [dx, dy] = [end.x - start.x, end.y - start.y];
-    const length = dx * dx + dy * dy;
-    const along = length > 0 ? Math.min(1, Math.max(0, ((at.x - start.x) * dx + (at.y - start.y) * dy) / length)) : 0;
-    return Math.hypot(at.x - start.x - along * dx, at.y - start.y - along * dy) <= far;
-  });
+  const isArea = stroke.deed === 'area';
+  const lines = isArea ? decodeLoops(stroke.points) : [decodePoints(stroke.points)];
+  if ((isArea || stroke.fill !== null) && lines.filter((line) => isInside(line, at)).length % 2 === 1) return true;
+  const far = (isArea ? 0 : stroke.width / 2) + reach;
+  return lines.some((line) =>
+    line.some((end, n) => {
+      const start = line[Math.max(0, n - 1)] as PenPoint;
+      const [dx, dy] = [end.x - start.x, end.y - start.y];
+      const length = dx * dx + dy * dy;
+      const along = length > 0 ? Math.min(1, Math.max(0, ((at.x - start.x) * dx + (at.y - start.y) * dy) / length)) : 0;
+      return Math.hypot(at.x - start.x - along * dx, at.y - start.y - along * dy) <= far;
+    }),
+  );
 }
 
 /** By the even–odd rule. */

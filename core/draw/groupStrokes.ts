@@ -1,13 +1,13 @@
 import { boxAround, growBox } from '../geometry/index.ts';
 import type { Stroke } from '../recipe/index.ts';
-import { outlineOf } from './drawnArtwork.ts';
+import { outlinesOf } from './drawnArtwork.ts';
 
 /**
  * Strokes that belong together: each joins those of the same colour that it comes nearer to than `near`, mm, by the boxes around
  * them; what is rubbed out belongs to all that it may touch. Groups and what is in them are in the order drawn.
  */
 export function groupStrokes(strokes: readonly Stroke[], near: number): Stroke[][] {
-  const boxes = strokes.map((stroke) => growBox(boxAround(outlineOf(stroke)), near / 2));
+  const boxes = strokes.map((stroke) => growBox(boxAround(outlinesOf(stroke).flat()), near / 2));
   const group = strokes.map((_, n) => n);
   const find = (n: number): number => (group[n] === n ? n : (group[n] = find(group[n] as number)));
   strokes.forEach((stroke, n) => {

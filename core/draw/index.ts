@@ -1,7 +1,9 @@
 /** Drawing by hand: strokes, what a brush leaves of them, where they are seen, and the artwork they make. */
+export type { FilledLoops } from './coverage.ts';
 export * from './drawingSymmetry.ts';
 export * from './drawnArtwork.ts';
 export * from './drawnStroke.ts';
+export { fillRegion, type FoundRegion } from './fillRegion.ts';
 export * from './groupStrokes.ts';
 export * from './instancesIn.ts';
 export * from './penPoint.ts';

@@ -1,4 +1,5 @@
 import { decode, encode } from 'vlq';
+import type { Point } from '../geometry/index.ts';
 
 /** A place that the pen was at. */
 export interface PenPoint {
@@ -52,4 +53,17 @@ export function decodePoints(text: string): PenPoint[] {
     points.push({ x: x / PER_MM, y: y / PER_MM, time, pressure: pressure / PER_PRESSURE });
   }
   return points;
+}
+
+/** Between the loops of an area, which letters of points never are. */
+const BETWEEN = ';';
+
+/** Closed lines as text, one after another. */
+export function encodeLoops(loops: readonly (readonly Point[])[]): string {
+  return loops.map((loop) => encodePoints(loop.map(({ x, y }) => ({ x, y, time: 0, pressure: 0 })))).join(BETWEEN);
+}
+
+/** Lines out of text. @throws RangeError where it holds none */
+export function decodeLoops(text: string): PenPoint[][] {
+  return text.split(BETWEEN).map(decodePoints);
 }

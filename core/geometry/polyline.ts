@@ -43,3 +43,28 @@ export function smoothPolyline(line: readonly Point[], points = 128, reach = 4):
     };
   });
 }
+
+/** The fewest points of a line that stay within `off` of it (Ramer 1972; Douglas and Peucker 1973). */
+export function simplifyLine(line: readonly Point[], off: number): Point[] {
+  const keep = new Set([0, line.length - 1]);
+  const spans: [number, number][] = [[0, line.length - 1]];
+  for (let span = spans.pop(); span; span = spans.pop()) {
+    const [from, to] = span;
+    const [p, q] = [line[from] as Point, line[to] as Point];
+    const length = Math.hypot(q.x - p.x, q.y - p.y);
+    let [most, at] = [off, -1];
+    for (let n = from + 1; n < to; n += 1) {
+      const r = line[n] as Point;
+      const away =
+        length > 0
+          ? Math.abs((q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x)) / length
+          : Math.hypot(r.x - p.x, r.y - p.y);
+      if (away > most) [most, at] = [away, n];
+    }
+    if (at >= 0) {
+      keep.add(at);
+      spans.push([from, at], [at, to]);
+    }
+  }
+  return [...keep].sort((a, b) => a - b).map((n) => line[n] as Point);
+}

@@ -6,6 +6,7 @@ export * from './fill.ts';
 export * from './holes.ts';
 export * from './mainInk.ts';
 export * from './obstacles.ts';
+export * from './scatterAlong.ts';
 export * from './settle.ts';
 export * from './toss.ts';
 export * from './tossTypes.ts';

@@ -1,4 +1,4 @@
-import { type Matrix, type Point, transform } from '../geometry/index.ts';
+import { type Matrix, type Point, simplifyLine, transform } from '../geometry/index.ts';
 import { type Lattice, latticeTranslate, nearestIndex } from '../lattice/index.ts';
 import { MOST_KNOTS, type VineKnot, type VineRecipe } from '../recipe/index.ts';
 import { VineCurve } from './vineCurve.ts';
@@ -30,7 +30,7 @@ export function drawnVine(
     x: x + off.x * (shares[n] as number),
     y: y + off.y * (shares[n] as number),
   }));
-  const kept = simplified(closing, FOLLOWED * Math.hypot(period.x, period.y)).slice(0, -1);
+  const kept = simplifyLine(closing, FOLLOWED * Math.hypot(period.x, period.y)).slice(0, -1);
   return { index, period, knots: kept.slice(0, MOST_KNOTS).map(({ x, y }) => ({ x, y, width })) };
 }
 
@@ -83,29 +83,4 @@ function sharesAlong(line: readonly Point[]): number[] {
   }
   const whole = lengths.at(-1) as number;
   return lengths.map((length) => (whole > 0 ? length / whole : 0));
-}
-
-/** The fewest points of a line that stay within `off` of it (Ramer 1972; Douglas and Peucker 1973). */
-function simplified(line: readonly Point[], off: number): Point[] {
-  const keep = new Set([0, line.length - 1]);
-  const spans: [number, number][] = [[0, line.length - 1]];
-  for (let span = spans.pop(); span; span = spans.pop()) {
-    const [from, to] = span;
-    const [p, q] = [line[from] as Point, line[to] as Point];
-    const length = Math.hypot(q.x - p.x, q.y - p.y);
-    let [most, at] = [off, -1];
-    for (let n = from + 1; n < to; n += 1) {
-      const r = line[n] as Point;
-      const away =
-        length > 0
-          ? Math.abs((q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x)) / length
-          : Math.hypot(r.x - p.x, r.y - p.y);
-      if (away > most) [most, at] = [away, n];
-    }
-    if (at >= 0) {
-      keep.add(at);
-      spans.push([from, at], [at, to]);
-    }
-  }
-  return [...keep].sort((a, b) => a - b).map((n) => line[n] as Point);
 }

@@ -1,5 +1,5 @@
 import { inkResolver, type InkResolver } from '../../core/document/index.ts';
-import { decodePoints, drawnBy, instancesIn, outlineOf, type PenPoint, strokeOutline } from '../../core/draw/index.ts';
+import { decodePoints, drawnBy, instancesIn, outlinesOf, strokeOutline } from '../../core/draw/index.ts';
 import { type Box, boxAround, type Matrix, type Point } from '../../core/geometry/index.ts';
 import type { Brush, Stroke, VineRecipe } from '../../core/recipe/index.ts';
 import type { Drawn, PenTrack } from '../editor/drawing.ts';
@@ -164,7 +164,7 @@ export class DrawingView {
         context.fill(area);
       }
       context.fillStyle = resolve(stroke.ink);
-      context.fill(line);
+      context.fill(line, stroke.deed === 'area' ? 'evenodd' : 'nonzero');
     }
     context.restore();
   }
@@ -191,7 +191,7 @@ export class DrawingView {
           placeContext(on, viewport, matrix);
           if (brush.fill && !isRubber) {
             on.fillStyle = resolve(brush.fill);
-            on.fill(pathAlong(pen.points));
+            on.fill(closed(pen.points));
           }
           on.fillStyle = resolve(brush.ink);
           for (const path of paths) on.fill(path);
@@ -220,12 +220,12 @@ export class DrawingView {
   #shapeOf(stroke: Stroke): StrokeShape {
     const known = this.#shapes.get(stroke);
     if (known) return known;
-    const outline = outlineOf(stroke);
+    const outlines = outlinesOf(stroke);
     const points = stroke.fill && stroke.deed === 'line' ? decodePoints(stroke.points) : undefined;
     const shape = {
-      line: closed(outline),
+      line: closed(...outlines),
       area: points && closed(points),
-      box: boxAround([...outline, ...(points ?? [])]),
+      box: boxAround([...outlines.flat(), ...(points ?? [])]),
     };
     this.#shapes.set(stroke, shape);
     return shape;
@@ -235,14 +235,14 @@ export class DrawingView {
 /** The stroke's end is where the pen is now, and the start of a later piece is within the stroke. */
 const untapered = (brush: Brush, isLater: boolean): Brush => (isLater ? { ...brush, taperStart: 0 } : brush);
 
-function closed(points: readonly Point[]): Path2D {
+function closed(...loops: readonly (readonly Point[])[]): Path2D {
   const path = new Path2D();
-  points.forEach(({ x, y }, n) => (n === 0 ? path.moveTo(x, y) : path.lineTo(x, y)));
-  path.closePath();
+  for (const loop of loops) {
+    loop.forEach(({ x, y }, n) => (n === 0 ? path.moveTo(x, y) : path.lineTo(x, y)));
+    path.closePath();
+  }
   return path;
 }
-
-const pathAlong = (points: readonly PenPoint[]): Path2D => closed(points);
 
 function clear(context: CanvasRenderingContext2D, { width, height, density }: Viewport): void {
   const { canvas } = context;

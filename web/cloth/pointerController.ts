@@ -8,6 +8,7 @@ import type { Editor } from '../editor/editor.ts';
 import { Cell } from '../ui/store.ts';
 import type { ClothView } from './clothView.ts';
 import { carryGesture } from './gestures/carryGesture.ts';
+import { fillGesture } from './gestures/fillGesture.ts';
 import type { Gesture } from './gestures/gesture.ts';
 import { edgeGesture } from './gestures/edgeGesture.ts';
 import { lassoGesture } from './gestures/lassoGesture.ts';
@@ -17,6 +18,7 @@ import { moveGesture } from './gestures/moveGesture.ts';
 import { panGesture, pinchGesture } from './gestures/panGesture.ts';
 import { pinGesture, pointGesture, rotateGesture } from './gestures/pinGesture.ts';
 import { knotGesture, vineGesture } from './gestures/vineGesture.ts';
+import { scatterGesture } from './gestures/scatterGesture.ts';
 import { removeGesture, strokeGesture } from './gestures/strokeGesture.ts';
 import { lengthToMm, toMm } from './viewport.ts';
 
@@ -104,6 +106,23 @@ export class PointerController implements GestureContext {
     this.#gesture = this.#begin(event, at);
   }
 
+  #draw(event: PointerEvent, at: Point): Gesture {
+    switch (this.editor.drawing.tool.getState()) {
+      case 'brush':
+        return strokeGesture(this, event, 'line');
+      case 'rubber':
+        return strokeGesture(this, event, 'rubber');
+      case 'remove':
+        return removeGesture(this, event);
+      case 'fill':
+        return fillGesture(this, at);
+      case 'vine':
+        return vineGesture(this, at);
+      case 'scatter':
+        return scatterGesture(this, at);
+    }
+  }
+
   /** Whether the hand draws, and does not select and move. */
   get isDrawing(): boolean {
     return this.editor.part.getState() === 'draw' && !this.editor.inside;
@@ -123,13 +142,7 @@ export class PointerController implements GestureContext {
       this.drawing.set(undefined);
       return lineGesture(this, at, draw);
     }
-    if (this.isDrawing) {
-      const tool = this.editor.drawing.tool.getState();
-      if (tool === 'vine') return vineGesture(this, at);
-      return tool === 'remove'
-        ? removeGesture(this, event)
-        : strokeGesture(this, event, tool === 'rubber' ? 'rubber' : 'line');
-    }
+    if (this.isDrawing) return this.#draw(event, at);
     const hits = this.hitsAt(at);
     const [hit] = hits;
     if (event.shiftKey || event.altKey) return lassoGesture(this, at, event.altKey, hit);

@@ -4,6 +4,7 @@ import {
   drawnBy,
   type DrawingSymmetry,
   drawnStroke,
+  filledArea,
   instancesIn,
   movedStroke,
   type PenPoint,
@@ -37,8 +38,11 @@ import { finishDrawing, type Gathering, type MotifMaker } from './finishDrawing.
 import { forgetDrawing, keepBrush, keepDrawing, keptBrush, keptDrawing, type KeptDrawing } from './keptDrawing.ts';
 import { TEXTS } from './texts.ts';
 
-/** What the hand does on the cloth: leave a line, rub out what it goes over, take away whole strokes, or draw and bend a vine. */
-export type DrawTool = 'brush' | 'rubber' | 'remove' | 'vine';
+/** What the hand does on the cloth. */
+export type DrawTool = 'brush' | 'fill' | 'rubber' | 'remove' | 'vine' | 'scatter';
+
+/** How far the outline of a filled area may be simplified, mm; it lies under lines. */
+const AREA_OFF = 0.05;
 
 /** A stroke under way: where the pen was, mm of the plane, and where it is expected next. */
 export interface PenTrack {
@@ -127,6 +131,19 @@ export class Drawing {
     const letters = next.reduce((sum, one) => sum + one.points.length, 0);
     if (next.length > MOST_STROKES || letters > MOST_DRAWING_LETTERS) this.editor.refusal.set(TEXTS.theDrawingIsFull);
     else if (added.length > 0) this.#set(next);
+  }
+
+  /** Fills an area, by its outlines on the plane: above all that was filled before, and below every line that it may touch. */
+  fill(loops: readonly (readonly Point[])[]): void {
+    const { strokes, frame } = this.drawn.getState();
+    const back = invert(frame);
+    if (!back) return;
+    const area = movedStroke(filledArea(this.brush.getState(), loops, AREA_OFF), back);
+    const above = Math.max(
+      strokes.findLastIndex(({ deed }) => deed === 'rubber'),
+      strokes.findLastIndex(({ deed }) => deed === 'area'),
+    );
+    if (area.points !== '') this.#set([...strokes.slice(0, above + 1), area, ...strokes.slice(above + 1)]);
   }
 
   /** Begins a vine along a line of the plane; one that leads nowhere is none. @returns whether there is a vine now */

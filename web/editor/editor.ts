@@ -16,6 +16,7 @@ import { type Command, type Layer, newLayer, newPlacement, placeMotif, withInks 
 import { type Point } from '../../core/geometry/index.ts';
 import { nearestInstanceIndex } from '../../core/lattice/index.ts';
 import { Drawing } from './drawing.ts';
+import { ScatterBrush } from './scatterBrush.ts';
 import { Tossing } from './tossRun.ts';
 import { clipboardContentOf } from './clipboard.ts';
 import { TEXTS } from './texts.ts';
@@ -31,6 +32,7 @@ const BESIDE: Point = { x: 8, y: 8 };
 export class Editor extends ArrangeEditor {
   readonly tossing = new Tossing(this);
   readonly drawing = new Drawing(this);
+  readonly scatterBrush = new ScatterBrush(this);
 
   /** While drawing, strokes are undone before anything else is. */
   override undo(): void {

@@ -58,6 +58,10 @@ export const TEXTS = {
   noMotifFitsAtThis: 'No motif fits at this gap. Nothing was changed; make the gap or the motifs smaller.',
   tossedCountMotifs: (count: number): string => `Tossed ${count} motifs`,
   drawingCount: (count: number): string => `Drawing ${count}`,
+  chooseMotifsToScatter: 'Choose the motifs that are to be scattered first.',
+  nothingFitsAlongTheLine:
+    'Nothing fits along this line at this gap. Nothing was changed; make the gap or the motifs smaller, or draw elsewhere.',
+  scatteredCountMotifs: (count: number): string => (count === 1 ? 'Scattered a motif' : `Scattered ${count} motifs`),
   vineCount: (count: number): string => `Vine ${count}`,
   drewName: (name: string): string => `Drew ${name}`,
   theDrawingIsFull:

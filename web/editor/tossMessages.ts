@@ -2,10 +2,11 @@ import type { PlacementChanges } from '../../core/arrange/index.ts';
 import type { CheckContext, Findings, FineDetail } from '../../core/check/index.ts';
 import type { InkAreas } from '../../core/colourway/index.ts';
 import type { Design } from '../../core/document/index.ts';
+import type { Point } from '../../core/geometry/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
 import type { TossRecipe } from '../../core/recipe/index.ts';
 import type { Separation, SeparationOrder } from '../../core/separate/index.ts';
-import type { Hole, TossedMotif, TossResult } from '../../core/toss/index.ts';
+import type { Hole, Scatter, TossedMotif, TossResult } from '../../core/toss/index.ts';
 
 /** What the page asks the toss worker for; what the design holds stays, but for what is asked to be laid anew. */
 export type TossTask =
@@ -16,6 +17,8 @@ export type TossTask =
     }
   | { readonly kind: 'holes'; readonly least: number; readonly most: number }
   | { readonly kind: 'fill'; readonly recipe: TossRecipe; readonly holes: readonly Hole[] }
+  /** Motifs along a line that was drawn, mm of the plane. */
+  | { readonly kind: 'scatter'; readonly scatter: Scatter; readonly line: readonly Point[] }
   | { readonly kind: 'settle'; readonly chosen: readonly string[]; readonly turning: boolean }
   | ({ readonly kind: 'check' } & CheckContext)
   /** How much each ink covers, and along how much of it inks touch. */
@@ -39,6 +42,7 @@ export interface TossResults {
   readonly toss: TossResult;
   readonly holes: readonly Hole[];
   readonly fill: readonly TossedMotif[];
+  readonly scatter: readonly TossedMotif[];
   readonly settle: PlacementChanges;
   readonly check: Findings;
   readonly inks: MeasuredInks;

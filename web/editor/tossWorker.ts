@@ -36,6 +36,7 @@ import {
   findHoles,
   mainInk,
   obstaclesOf,
+  scatterAlong,
   settle,
   toss,
   type Tossable,
@@ -87,6 +88,7 @@ async function answer(order: Extract<TossOrder, { id: number }>): Promise<TossRe
   const needed = new Set([
     ...design.placements.map(({ motif }) => motif),
     ...('recipe' in task ? task.recipe.entries.map(({ motif }) => motif) : []),
+    ...('scatter' in task ? task.scatter.motifs : []),
   ]);
   const known = new Map<string, Shape>();
   for (const motif of motifs) if (needed.has(motif.id)) known.set(motif.id, await shapeOf(motif));
@@ -116,6 +118,8 @@ async function done(
       return findHoles(lattice, obstaclesOf(seen, known).rounds, task.least, task.most);
     case 'fill':
       return fillHoles(lattice, task.holes, task.recipe, known, seen);
+    case 'scatter':
+      return scatterAlong(lattice, task.line, task.scatter, known, obstaclesOf(seen, known).rounds);
     case 'settle':
       return settle(
         lattice,

@@ -2,42 +2,48 @@ import { PenLine } from 'lucide-react';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
+import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import type { DrawTool } from '../../../editor/drawing.ts';
 import { BrushFields } from './BrushFields.tsx';
 import { DrawingFoot } from './DrawingFoot.tsx';
 import { FinishFields } from './FinishFields.tsx';
+import { DesignInkField } from './InkFields.tsx';
+import { ScatterFields } from './ScatterFields.tsx';
 import { SymmetryFields } from './SymmetryFields.tsx';
 import { VineFields } from './VineFields.tsx';
 import { TEXTS } from './texts.ts';
 
 const TOOLS: readonly { readonly value: DrawTool; readonly name: string }[] = [
   { value: 'brush', name: TEXTS.brush },
+  { value: 'fill', name: TEXTS.fillTool },
   { value: 'rubber', name: TEXTS.rubOut },
   { value: 'remove', name: TEXTS.removeStrokes },
   { value: 'vine', name: TEXTS.vine },
+  { value: 'scatter', name: TEXTS.scatter },
 ];
+
+const FIELDS: Readonly<Record<DrawTool, () => React.ReactNode>> = {
+  brush: BrushSide,
+  fill: FillFields,
+  rubber: RubberFields,
+  remove: () => <p className="text-sm">{TEXTS.goOverStrokes}</p>,
+  vine: VineFields,
+  scatter: ScatterFields,
+};
 
 /** Drawing by hand: with what, along with what, and what becomes of it. */
 export function DrawTicket() {
   const editor = useEditor();
   const { drawing } = editor;
   const tool = useStore(drawing.tool);
+  const Fields = FIELDS[tool];
   return (
     <div className="grid grid-cols-1 gap-3">
       <GoOn />
       <Choice label={TEXTS.tool} value={tool} options={TOOLS} onChange={(next) => drawing.tool.set(next)} />
-      {tool === 'vine' ? (
-        <VineFields />
-      ) : (
-        <>
-          <BrushFields />
-          <Fold name={TEXTS.mirrorAndTurn}>
-            <SymmetryFields />
-          </Fold>
-        </>
-      )}
+      <Fields />
       <Fold name={TEXTS.whenFinished}>
         <FinishFields />
       </Fold>
@@ -65,5 +71,44 @@ function GoOn() {
       <PenLine size={15} aria-hidden className="shrink-0" />
       <span className="truncate">{TEXTS.continueDrawing(motif.name)}</span>
     </Button>
+  );
+}
+
+function BrushSide() {
+  return (
+    <>
+      <BrushFields />
+      <Fold name={TEXTS.mirrorAndTurn}>
+        <SymmetryFields />
+      </Fold>
+    </>
+  );
+}
+
+function FillFields() {
+  const { drawing } = useEditor();
+  const { ink } = useStore(drawing.brush);
+  return (
+    <>
+      <p className="text-sm">{TEXTS.clickAnArea}</p>
+      <DesignInkField ink={ink} onChange={(next) => drawing.changeBrush({ ink: next })} />
+    </>
+  );
+}
+
+function RubberFields() {
+  const { drawing } = useEditor();
+  const { width } = useStore(drawing.brush);
+  return (
+    <>
+      <p className="text-sm">{TEXTS.rubberCuts}</p>
+      <LengthField
+        label={TEXTS.width}
+        mm={width}
+        min={0.05}
+        max={200}
+        onChange={(next) => drawing.changeBrush({ width: next })}
+      />
+    </>
   );
 }
