@@ -4,12 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'vite';
-import { type Design, newDesign, newPlacement, type Placement } from '../core/document/index.ts';
 import { tileOrder } from '../core/export/index.ts';
-import { step } from '../core/lattice/index.ts';
-import { LOW_TIDE } from '../demo/collection.ts';
-import { INKS } from '../demo/draw/block.ts';
-import { sampleMotifId } from '../demo/sampleDesign.ts';
 import { openBrowser } from '../e2e/support/browser.ts';
 import { exportTask } from '../server/paint/exportTask.ts';
 import { paintExport } from '../server/paint/paintExport.ts';
@@ -17,14 +12,15 @@ import { serve } from '../server/serve.ts';
 import { everyMotif } from '../server/store/motifs.ts';
 import { groupTimings, importTimings } from './importBench.ts';
 import { recolourTimings } from './recolourBench.ts';
+import { scattered, SIDE_MM } from './scattered.ts';
 import { growth, saveTimings, serverTimings } from './serverBench.ts';
+import { longTasksOfStrokes } from './strokesBench.ts';
 import { sessionTimings } from './sessionBench.ts';
 import { measured, tossed, tried } from './tossBench.ts';
 import { TOSS_GAP, tossables, tossRecipe } from './tossSetup.ts';
 import type { ClothTimings } from './page/clothBench.ts';
 
 const COUNTS = [300, 1000, 3000];
-const SIDE_MM = 640;
 const DPI = 300;
 const GROUPS = 1000;
 
@@ -50,6 +46,7 @@ try {
       fill,
       drag,
       dragHundred,
+      stroke,
       pick,
       pickerBuilt,
       box,
@@ -74,6 +71,9 @@ try {
     );
     console.log(
       `  a hundred together      median ${ms(dragHundred.median)}, p95 ${ms(dragHundred.p95)}: ${ratio(dragHundred.median, fill.median)} times the fill (p95 ${ratio(dragHundred.p95, fill.p95)})`,
+    );
+    console.log(
+      `  a frame of a stroke     median ${ms(stroke.median)}, p95 ${ms(stroke.p95)}: ${ratio(stroke.median, fill.median)} times the fill (p95 ${ratio(stroke.p95, fill.p95)})`,
     );
     console.log(
       `  picking at the pointer  median ${ms(pick.median)}, p95 ${ms(pick.p95)}; its tree built in ${ms(pickerBuilt.median)}`,
@@ -102,6 +102,13 @@ try {
     session.long.length === 0
       ? '  the page always answered within 50 ms\n'
       : `  ${session.long.length} tasks of 50 ms or more, the longest ${ms(Math.max(...session.long))}; the machine takes up to ${session.slower.toFixed(1)} times as long for the same work: ${ratio(Math.max(...session.long), 50 * session.slower)} times what that explains\n`,
+  );
+
+  const strokes = await longTasksOfStrokes();
+  console.log(
+    strokes.length === 0
+      ? 'Ten strokes over 300 motifs: the page always answered within 50 ms\n'
+      : `Ten strokes over 300 motifs: ${strokes.length} tasks of 50 ms or more, the longest ${ms(Math.max(...strokes))}\n`,
   );
 
   const motifs = await everyMotif(studio.database);
@@ -219,33 +226,4 @@ try {
   await browser.close();
   await serving.close();
   rmSync(data, { recursive: true, force: true });
-}
-
-/** The sample motifs over one large cell, always the same. */
-function scattered(count: number): Design {
-  let state = count;
-  const random = (): number => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return state / 2 ** 32;
-  };
-  const id = `bench-${count}`;
-  const scale = 0.9 * Math.sqrt(300 / count);
-  const placements = Array.from({ length: count }, (_, i): Placement => ({
-    ...newPlacement(
-      `${id}-${i}`,
-      { id: sampleMotifId(LOW_TIDE[i % LOW_TIDE.length]?.id ?? '') },
-      { x: random() * SIDE_MM, y: random() * SIDE_MM },
-    ),
-    rotation: random() * 360,
-    scale,
-    flipped: random() < 0.5,
-  }));
-  const plain = newDesign(id, `${count} motifs`, { width: SIDE_MM, height: SIDE_MM, step: step('half-drop') });
-  const inks = Object.entries(INKS).map(([name, hex]) => ({ id: name, name, prints: [hex] }));
-  return {
-    ...plain,
-    inks: [...plain.inks, ...inks],
-    colourways: plain.colourways.map((colourway) => ({ ...colourway, colours: { ...colourway.colours, ...INKS } })),
-    placements,
-  };
 }

@@ -10,6 +10,7 @@ import { call } from '../../web/api/client.ts';
 import { ClothView } from '../../web/cloth/clothView.ts';
 import { TossClient } from '../../web/editor/tossClient.ts';
 import { lengthToMm, toMm } from '../../web/cloth/viewport.ts';
+import { timeStroke } from './drawingBench.ts';
 
 /** Milliseconds of one thing done many times. */
 export interface Timing {
@@ -24,6 +25,8 @@ export interface ClothTimings {
   readonly drag: Timing;
   /** The same of a hundred motifs from all through the stack. */
   readonly dragHundred: Timing;
+  /** One frame of a stroke of 400 points that is drawn by hand, in all its instances. */
+  readonly stroke: Timing;
   /** What lies under the pointer, and the tree that is asked, built anew. */
   readonly pick: Timing;
   readonly pickerBuilt: Timing;
@@ -76,6 +79,7 @@ async function run(id: string): Promise<ClothTimings> {
   };
   const fill = timed(() => view.drawFrame());
   const repaint = view.lastPaintTook;
+  const stroke = timeStroke(design, view, timed);
 
   const moved = design.placements[design.placements.length >> 1];
   if (!moved) throw new Error('the design is bare');
@@ -148,6 +152,7 @@ async function run(id: string): Promise<ClothTimings> {
     fill,
     drag,
     dragHundred,
+    stroke,
     pick: picked,
     pickerBuilt,
     box,

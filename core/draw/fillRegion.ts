@@ -35,7 +35,7 @@ export function fillRegion(linesIn: (window: Box) => readonly FilledLoops[], at:
 }
 
 /** Which places are reached from one without crossing what is covered; and the box around them, mm. */
-export function flood(
+function flood(
   { side, left, top, step, covered }: Coverage,
   at: Point,
 ): { readonly inside: Uint8Array; readonly box: Box } | 'open' | 'covered' {

@@ -18,12 +18,18 @@ export function smoothPoints(points: readonly PenPoint[], far: number): PenPoint
     if (parts < 2) return;
     const p0 = points[n - 1] ?? p1;
     const p3 = points[n + 2] ?? p2;
-    const [d1, d2, d3] = [knotStep(p0, p1), knotStep(p1, p2), knotStep(p2, p3)];
-    const [c1, c2] = [handle(p0, p1, p2, d1, d2), handle(p3, p2, p1, d3, d2)];
+    const d1 = knotStep(p0, p1);
+    const d2 = knotStep(p1, p2);
+    const d3 = knotStep(p2, p3);
+    const c1 = handle(p0, p1, p2, d1, d2);
+    const c2 = handle(p3, p2, p1, d3, d2);
     for (let k = 1; k < parts; k += 1) {
       const t = k / parts;
       const u = 1 - t;
-      const [a, b, c, d] = [u ** 3, 3 * u * u * t, 3 * u * t * t, t ** 3];
+      const a = u * u * u;
+      const b = 3 * u * u * t;
+      const c = 3 * u * t * t;
+      const d = t * t * t;
       smooth.push({
         x: a * p1.x + b * c1.x + c * c2.x + d * p2.x,
         y: a * p1.y + b * c1.y + c * c2.y + d * p2.y,

@@ -12,7 +12,7 @@ const [STRAY, BUMP] = [0.12, 0.35];
 const [TO_A_BUMP, NEAREST] = [8, 0.1];
 
 /** Points of a stroke lie no farther apart than this share of its width, but may lie this far apart, mm. */
-const [FAR, LEAST_FAR] = [0.15, 0.4];
+const [FAR, LEAST_FAR] = [0.35, 0.4];
 
 /**
  * What a stroke covers, as a closed line in mm; of a single point a dot.

@@ -205,7 +205,8 @@ export class DrawingView {
     const from = (piece: number): number => Math.max(0, piece * PIECE - OVERLAP);
     while ((this.#pieces.length + 1) * PIECE + OVERLAP < points.length) {
       const piece = points.slice(from(this.#pieces.length), (this.#pieces.length + 1) * PIECE);
-      this.#pieces.push(closed(strokeOutline(piece, untapered(brush, this.#pieces.length > 0), 1, true)));
+      const inner = { ...untapered(brush, this.#pieces.length > 0), taperEnd: 0 };
+      this.#pieces.push(closed(strokeOutline(piece, inner, 1, true)));
     }
     const rest = points.slice(from(this.#pieces.length));
     const outline = strokeOutline([...rest, ...predicted], untapered(brush, this.#pieces.length > 0), 1, false);

@@ -33,7 +33,7 @@ import {
 import { drawnVine, movedVine } from '../../core/vine/index.ts';
 import { latticeTranslate } from '../../core/lattice/index.ts';
 import { Cell } from '../ui/store.ts';
-import type { Editor } from './editor.ts';
+import type { DrawingHost } from './drawingHost.ts';
 import { finishDrawing, type Gathering, type MotifMaker } from './finishDrawing.ts';
 import { forgetDrawing, keepBrush, keepDrawing, keptBrush, keptDrawing, type KeptDrawing } from './keptDrawing.ts';
 import { TEXTS } from './texts.ts';
@@ -90,7 +90,7 @@ export class Drawing {
   #past: Drawn[] = [];
   #future: Drawn[] = [];
 
-  constructor(readonly editor: Editor) {
+  constructor(readonly editor: DrawingHost) {
     const kept = editor.inside ? undefined : keptDrawing(editor.design.id);
     if (kept) this.drawn.set(kept);
     this.brush.subscribe(() => keepBrush(this.brush.getState()));

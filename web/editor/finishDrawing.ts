@@ -3,7 +3,7 @@ import { groupStrokes, movedStroke, strokesBox } from '../../core/draw/index.ts'
 import { compose, type Matrix, type Point, transform, translationMatrix } from '../../core/geometry/index.ts';
 import type { DrawnRecipe, Recipe, Stroke, VineRecipe } from '../../core/recipe/index.ts';
 import { movedVine } from '../../core/vine/index.ts';
-import type { Editor } from './editor.ts';
+import type { DrawingHost } from './drawingHost.ts';
 import type { KeptDrawing } from './keptDrawing.ts';
 import { TEXTS } from './texts.ts';
 
@@ -24,7 +24,7 @@ const NEAR = 4;
  * @returns the placements that show it
  */
 export async function finishDrawing(
-  editor: Editor,
+  editor: DrawingHost,
   { strokes, vine, frame, continued }: KeptDrawing,
   gathering: Gathering,
   maker: MotifMaker,
@@ -74,7 +74,7 @@ function middleOf({ knots, period }: VineRecipe): Point {
 }
 
 /** The first name by number that no motif has. */
-function freeName(editor: Editor, name: (count: number) => string): string {
+function freeName(editor: DrawingHost, name: (count: number) => string): string {
   const names = new Set(editor.motifs.getState().map((motif) => motif.name));
   let n = 1;
   while (names.has(name(n))) n += 1;

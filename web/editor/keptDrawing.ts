@@ -44,7 +44,7 @@ export function keepDrawing(design: string, drawing: KeptDrawing): boolean {
 }
 
 export function forgetDrawing(design: string): void {
-  localStorage.removeItem(keyOf(design));
+  if (typeof localStorage !== 'undefined') localStorage.removeItem(keyOf(design));
 }
 
 /** The drawing of a design that was not done; undefined where there is none that can be read. */

@@ -4,7 +4,7 @@ import type { Point } from '../../core/geometry/index.ts';
 import { messageOf } from '../../core/problem/index.ts';
 import { type Scatter, tossedPlacements } from '../../core/toss/index.ts';
 import { Cell } from '../ui/store.ts';
-import type { Editor } from './editor.ts';
+import type { DrawingHost } from './drawingHost.ts';
 import { TEXTS } from './texts.ts';
 
 const NEW: Scatter = {
@@ -22,7 +22,7 @@ const NEW: Scatter = {
 export class ScatterBrush {
   readonly scatter = new Cell<Scatter>(NEW);
 
-  constructor(readonly editor: Editor) {}
+  constructor(readonly editor: DrawingHost) {}
 
   change(part: Partial<Scatter>): void {
     this.scatter.set({ ...this.scatter.getState(), ...part });

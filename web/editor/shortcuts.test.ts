@@ -20,6 +20,8 @@ describe('the shortcuts', () => {
     pan: () => undefined,
     openSheet: () => undefined,
     saveSwatch: () => undefined,
+    nextHole: () => undefined,
+    finishDrawing: () => undefined,
     giveUp: () => editor.select([]),
     bundles: { bundle: () => undefined, loosen: () => undefined, open: () => undefined, separate: () => undefined },
     overlap: () => true,

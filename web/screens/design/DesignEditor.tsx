@@ -23,6 +23,8 @@ import { ScaleBar } from './ScaleBar.tsx';
 import { Selvedge } from './Selvedge.tsx';
 import { SHORTCUTS, type ShortcutContext } from './shortcuts.ts';
 import { ShortcutDialog } from './ShortcutDialog.tsx';
+import { useFinish } from './draw/useFinish.ts';
+import { useNextHole } from './draw/useNextHole.ts';
 import { useScreenScale } from '../../ui/screenScale.ts';
 import { useStore } from '../../ui/store.ts';
 import { Ticket } from './Ticket.tsx';
@@ -59,6 +61,8 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
     editor.refusal.set(undefined);
   }, [refused, editor, notify]);
 
+  const nextHole = useNextHole(cloth);
+  const finishDrawing = useFinish();
   const closeSheet = useCallback(() => setSheet(undefined), []);
 
   const context = useMemo((): ShortcutContext | undefined => {
@@ -80,11 +84,13 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
       giveUp: () => {
         if (!pointer.cancel()) editor.select([]);
       },
+      nextHole,
+      finishDrawing,
       bundles,
       overlap: pointer.overlap,
       pointer: () => pointer.pointer && toMm(view.getViewport(), pointer.pointer),
     };
-  }, [cloth, editor, bundles, pxPerMm]);
+  }, [cloth, editor, bundles, pxPerMm, nextHole, finishDrawing]);
 
   const latest = useRef(context);
   useEffect(() => {

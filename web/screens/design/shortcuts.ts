@@ -23,6 +23,8 @@ export interface ShortcutContext {
   pan(x: number, y: number): void;
   openSheet(): void;
   saveSwatch(): void;
+  nextHole(): void;
+  finishDrawing(): void;
   giveUp(): void;
   readonly bundles: BundleActions;
   /** Whether what is drawn of two placements lies over each other. */
@@ -228,6 +230,23 @@ export const SHORTCUTS: readonly Shortcut[] = [
     group: 'The cloth',
     matches: plain('q'),
     run: (_editor, context) => context.squint(),
+  },
+  {
+    keys: 'Y',
+    does: 'Go to the largest hole, then to the next',
+    group: 'The cloth',
+    matches: plain('y'),
+    run: (_editor, context) => context.nextHole(),
+  },
+  {
+    keys: 'Enter',
+    does: 'Finish the drawing',
+    group: 'The cloth',
+    matches: (e) =>
+      e.key === 'Enter' && (e.target as HTMLElement | null)?.matches('button, a, summary, [role="radio"]') !== true,
+    run: (editor, context) => {
+      if (editor.part.getState() === 'draw') context.finishDrawing();
+    },
   },
   {
     keys: '0',

@@ -62,6 +62,8 @@ export const TEXTS = {
   drawAnywhere: 'Draw anywhere on the cloth. Every repeat draws along; finished strokes become a motif.',
   continueDrawing: (name: string): string => `Continue drawing “${name}”`,
   collection: 'Drawn',
+  noHoles: 'No hole is wider than 4 mm.',
+  holeOf: (number: number, count: number): string => `Hole ${number} of ${count}`,
   vine: 'Vine',
   drawAVine:
     'Draw a line from one place to another repeat of it, over the edge of the cell. It goes on from there without an end.',

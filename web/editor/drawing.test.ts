@@ -1,0 +1,244 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { DesignMotif, StoredMotif } from '../../contract/index.ts';
+import { newDesign } from '../../core/document/index.ts';
+import { decodePoints, drawnArtwork, type PenPoint } from '../../core/draw/index.ts';
+import type { Point } from '../../core/geometry/index.ts';
+import { step } from '../../core/lattice/index.ts';
+import type { Recipe } from '../../core/recipe/index.ts';
+import { Editor } from './editor.ts';
+import type { MotifMaker } from './finishDrawing.ts';
+
+const kept = new Map<string, string>();
+vi.stubGlobal('localStorage', {
+  getItem: (key: string) => kept.get(key) ?? null,
+  setItem: (key: string, value: string) => void kept.set(key, value),
+  removeItem: (key: string) => void kept.delete(key),
+});
+
+let editor: Editor;
+let made: { readonly name: string; readonly recipe: Recipe }[];
+let remade: { readonly id: string; readonly recipe: Recipe }[];
+const maker: MotifMaker = {
+  make: (name, recipe) => {
+    made.push({ name, recipe });
+    return Promise.resolve(motifOf(`m${made.length}`, name, recipe));
+  },
+  remake: (id, recipe) => {
+    remade.push({ id, recipe });
+    return Promise.resolve(undefined);
+  },
+};
+
+function motifOf(id: string, name: string, recipe: Recipe): StoredMotif {
+  const view = recipe.kind === 'drawn' ? drawnArtwork(recipe).view : { x: -60, y: -30, width: 120, height: 60 };
+  return {
+    id,
+    name,
+    collection: 'Drawn',
+    width: view.width,
+    artwork: 'a'.repeat(64),
+    source: 'a'.repeat(64),
+    thumbnail: 'a'.repeat(64),
+    view,
+    inks: ['#22304a'],
+    tags: [],
+    recipe,
+  } as StoredMotif;
+}
+const line = (from: Point, to: Point): PenPoint[] =>
+  Array.from({ length: 11 }, (_, n) => ({
+    x: from.x + ((to.x - from.x) * n) / 10,
+    y: from.y + ((to.y - from.y) * n) / 10,
+    time: n,
+    pressure: 1,
+  }));
+const draw = (from: Point, to: Point, deed: 'line' | 'rubber' = 'line'): void =>
+  editor.drawing.add({ points: line(from, to), deed });
+const strokes = () => editor.drawing.drawn.getState().strokes;
+const opened = (): Editor =>
+  new Editor(newDesign('d', 'Drawn on', { width: 120, height: 90, step: step('half-drop', 1, 2) }));
+
+beforeEach(() => {
+  kept.clear();
+  [made, remade] = [[], []];
+  editor = opened();
+  editor.part.set('draw');
+  editor.drawing.changeBrush({ width: 4, pressure: 'none', taperStart: 0, taperEnd: 0, ink: '#22304a' });
+});
+
+describe('drawing by hand', () => {
+  it('is undone stroke by stroke, before anything else is, and is kept from one window to the next', () => {
+    draw({ x: 10, y: 10 }, { x: 40, y: 10 });
+    draw({ x: 10, y: 20 }, { x: 40, y: 20 });
+    expect(strokes()).toHaveLength(2);
+    expect(opened().drawing.drawn.getState().strokes).toEqual(strokes());
+    editor.undo();
+    expect(strokes()).toHaveLength(1);
+    editor.redo();
+    expect(strokes()).toHaveLength(2);
+    editor.undo();
+    editor.undo();
+    editor.undo();
+    expect(strokes()).toHaveLength(0);
+    expect(editor.drawing.isEmpty).toBe(true);
+    expect(opened().drawing.isEmpty).toBe(true);
+    expect(editor.drawing.steps.getState()).toEqual({ past: 0, future: 2 });
+  });
+
+  it('takes nothing for kept that another program or version wrote', () => {
+    kept.set('hevrel.drawing.d', '{"strokes":[{"points":7}]}');
+    kept.set('hevrel.brush', 'not even JSON');
+    expect(opened().drawing.isEmpty).toBe(true);
+    expect(opened().drawing.brush.getState().width).toBeGreaterThan(0);
+  });
+
+  it('says that the browser has no room for it, and goes on', () => {
+    vi.stubGlobal('localStorage', {
+      ...localStorage,
+      setItem: () => {
+        throw new Error('full');
+      },
+      getItem: () => null,
+      removeItem: () => undefined,
+    });
+    draw({ x: 10, y: 10 }, { x: 40, y: 10 });
+    expect(strokes()).toHaveLength(1);
+    expect(editor.refusal.getState()).toContain('no room');
+    vi.stubGlobal('localStorage', {
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, value: string) => void kept.set(key, value),
+      removeItem: (key: string) => void kept.delete(key),
+    });
+  });
+
+  it('rubs out at each instance that the rubber meets', () => {
+    draw({ x: 10, y: 30 }, { x: 50, y: 30 });
+    // One column on everything is half a cell lower.
+    draw({ x: 150, y: 60 }, { x: 150, y: 90 }, 'rubber');
+    expect(strokes()).toHaveLength(2);
+    const rubber = strokes()[1];
+    expect(rubber?.deed).toBe('rubber');
+    const [first] = decodePoints(rubber?.points ?? '');
+    expect(first).toMatchObject({ x: 30, y: 15 });
+    // Beside everything it takes nothing away, and is no step.
+    draw({ x: 100, y: 5 }, { x: 110, y: 5 }, 'rubber');
+    expect(strokes()).toHaveLength(2);
+  });
+
+  it('takes away whole strokes wherever they are seen', () => {
+    draw({ x: 10, y: 30 }, { x: 50, y: 30 });
+    draw({ x: 10, y: 60 }, { x: 50, y: 60 });
+    expect(editor.drawing.removeAt({ x: 150, y: 75.5 }, 1)).toBe(true);
+    expect(strokes()).toHaveLength(1);
+    expect(decodePoints(strokes()[0]?.points ?? '')[0]?.y).toBe(60);
+    expect(editor.drawing.removeAt({ x: 80, y: 5 }, 1)).toBe(false);
+  });
+
+  it('draws along by axis and turns, and fills below lines and above other fills', () => {
+    editor.drawing.symmetry.set({ kind: 'mirror', at: { x: 60, y: 45 }, angle: 0 });
+    draw({ x: 10, y: 30 }, { x: 50, y: 30 });
+    expect(strokes()).toHaveLength(2);
+    expect(decodePoints(strokes()[1]?.points ?? '')[0]?.x).toBeCloseTo(110, 2);
+    const square = (x: number): Point[] => [
+      { x, y: 0 },
+      { x: x + 10, y: 0 },
+      { x: x + 10, y: 10 },
+    ];
+    editor.drawing.fill([square(0)]);
+    editor.drawing.fill([square(20)]);
+    expect(strokes().map(({ deed }) => deed)).toEqual(['area', 'area', 'line', 'line']);
+  });
+
+  it('becomes one motif where it was drawn, or one for each colour and place', async () => {
+    draw({ x: 100, y: 40 }, { x: 140, y: 40 });
+    draw({ x: 100, y: 42 }, { x: 140, y: 42 });
+    await editor.drawing.finish(maker);
+    expect(made).toHaveLength(1);
+    expect(editor.drawing.isEmpty).toBe(true);
+    const [placement] = editor.design.placements;
+    // Its middle, brought into the cell: one column back, half a cell up.
+    expect(placement?.x).toBeCloseTo(0, 1);
+    expect(placement?.y).toBeCloseTo(86, 0);
+    expect(kept.has('hevrel.drawing.d')).toBe(false);
+
+    editor.drawing.gathering.set('near');
+    draw({ x: 10, y: 10 }, { x: 20, y: 10 });
+    draw({ x: 60, y: 60 }, { x: 70, y: 60 });
+    await editor.drawing.finish(maker);
+    expect(made.map(({ name }) => name)).toEqual(['Drawing 1', 'Drawing 2', 'Drawing 3']);
+    expect(editor.design.placements).toHaveLength(3);
+  });
+
+  it('is kept as it is where the server says no', async () => {
+    draw({ x: 10, y: 40 }, { x: 40, y: 40 });
+    const refusing: MotifMaker = { ...maker, make: () => Promise.reject(new Error('the disk is full')) };
+    await expect(editor.drawing.finish(refusing)).rejects.toThrow('full');
+    expect(strokes()).toHaveLength(1);
+    expect(editor.drawing.making.getState()).toBe(false);
+    await editor.drawing.finish(maker);
+    expect(editor.design.placements).toHaveLength(1);
+  });
+
+  it('goes on with a motif where it lies, in its own mm, and changes it', async () => {
+    draw({ x: 20, y: 40 }, { x: 60, y: 40 });
+    await editor.drawing.finish(maker);
+    const [placement] = editor.design.placements;
+    const motif = editor.motif('m1') as DesignMotif;
+    if (!placement) throw new Error('nothing was placed');
+    editor.commit('Turned', { type: 'change', changes: { [placement.id]: { rotation: 90, scale: 2 } } });
+    const turned = editor.placement(placement.id);
+    expect(turned && editor.drawing.goOn(turned, motif)).toBe(true);
+    expect(editor.drawing.hidden).toBe(placement.id);
+    // 8 mm below the middle on the cloth is 4 mm to the right in the drawing, which lies on its side at twice its size.
+    draw({ x: 40, y: 48 }, { x: 40, y: 60 });
+    const [, added] = strokes();
+    expect(decodePoints(added?.points ?? '')[0]).toMatchObject({ x: 4, y: 0 });
+    expect(added?.width).toBeCloseTo(2, 6);
+    await editor.drawing.finish(maker);
+    expect(remade).toHaveLength(1);
+    expect(remade[0]?.id).toBe('m1');
+    expect(editor.design.placements).toHaveLength(1);
+    expect(editor.drawing.hidden).toBeUndefined();
+  });
+
+  it('holds no more than a motif can, and keeps what the pen drew when the window is left', () => {
+    for (let n = 0; n < 1003; n += 1) draw({ x: 10, y: 10 }, { x: 20, y: 10 });
+    expect(strokes()).toHaveLength(1000);
+    expect(editor.refusal.getState()).toContain('no more strokes');
+    editor.drawing.discard();
+    editor.drawing.pen.set({ points: line({ x: 1, y: 1 }, { x: 9, y: 9 }), predicted: [], deed: 'line' });
+    editor.drawing.keepPen();
+    expect(strokes()).toHaveLength(1);
+    expect(opened().drawing.isEmpty).toBe(false);
+  });
+});
+
+describe('a vine drawn by hand', () => {
+  const way = line({ x: 10, y: 20 }, { x: 128, y: 63 });
+
+  it('closes on itself, is bent as one step, and is laid where it was drawn', async () => {
+    expect(editor.drawing.drawVine(way.slice(0, 3), true)).toBe(false);
+    expect(editor.drawing.drawVine(way, false)).toBe(true);
+    expect(editor.drawing.isEmpty).toBe(true);
+    editor.drawing.drawVine(way, true);
+    const { vine } = editor.drawing;
+    expect(vine?.period).toEqual({ x: 120, y: 45 });
+    if (!vine) throw new Error('there is no vine');
+    editor.drawing.setVine({ ...vine, knots: vine.knots.map((knot) => ({ ...knot, y: knot.y + 5 })) });
+    editor.undo();
+    expect(editor.drawing.vine).toEqual(vine);
+    await editor.drawing.finish(maker);
+    expect(made[0]).toMatchObject({ name: 'Vine 1', recipe: { kind: 'vine', index: { i: 1, j: 0 } } });
+    const [placement] = editor.design.placements;
+    // Midway between where it begins and where it arrives.
+    expect(placement?.x).toBeCloseTo(70, 6);
+    expect(placement?.y).toBeCloseTo(42.5, 6);
+  });
+
+  it('is told apart where the repeat has changed', () => {
+    editor.drawing.drawVine(way, true);
+    expect(editor.drawing.missedPeriod).toBeUndefined();
+    editor.commit('Resized', { type: 'repeat', repeat: { ...editor.design.repeat, width: 150 } });
+    expect(editor.drawing.missedPeriod?.x).toBe(150);
+  });
+});

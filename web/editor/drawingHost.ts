@@ -1,0 +1,26 @@
+import type { DesignMotif } from '../../contract/index.ts';
+import type { Command, Design, Layer } from '../../core/document/index.ts';
+import type { Point } from '../../core/geometry/index.ts';
+import type { Lattice } from '../../core/lattice/index.ts';
+import type { Cell } from '../ui/store.ts';
+import type { InsideBundle } from './editorState.ts';
+import type { Session } from './session.ts';
+import type { Tossing } from './tossRun.ts';
+
+/** What drawing by hand needs of the editor. */
+export interface DrawingHost {
+  readonly session: Session;
+  readonly design: Design;
+  readonly lattice: Lattice;
+  readonly inside?: InsideBundle | undefined;
+  readonly motifs: Cell<readonly DesignMotif[]>;
+  readonly refusal: Cell<string | undefined>;
+  /** The layer that new motifs go into. */
+  readonly layer: Layer | undefined;
+  readonly tossing: Tossing;
+  motif(id: string): DesignMotif | undefined;
+  learnPicked(motif: DesignMotif): void;
+  placeCommand(motif: DesignMotif, at: Point): { readonly id: string; readonly command: Command } | undefined;
+  select(ids: readonly string[]): void;
+  commit(label: string, command: Command): boolean;
+}
