@@ -158,8 +158,8 @@ export const DRAWN: readonly DrawnSample[] = [
     recipe: vine(17, 5, {
       leaves: [leaves('kelp-frond', {}), leaves('kelp-bladder', { spacing: 40, offset: 0.25, angle: 66, seed: 8 })],
       branches: [
-        { at: 0.22, side: 'left', length: 34, angle: 42, curl: 210, width: 0.6 },
-        { at: 0.68, side: 'right', length: 30, angle: 42, curl: 230, width: 0.6 },
+        { at: 0.22, side: 'left', length: 34, angle: 42, curl: 210, width: 0.9 },
+        { at: 0.68, side: 'right', length: 30, angle: 42, curl: 230, width: 0.9 },
       ],
     }),
   },

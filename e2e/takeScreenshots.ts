@@ -1,5 +1,5 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { By, until, type WebDriver } from 'selenium-webdriver';
+import { Button, By, Origin, until, type WebDriver } from 'selenium-webdriver';
 import { openBrowser } from './support/browser.ts';
 import { cellOnScreen, click, clickAt, press, settledShot, type } from './support/hands.ts';
 import { startHevrel } from './support/hevrel.ts';
@@ -104,13 +104,14 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     },
   },
   {
-    name: 'layers',
-    path: '/designs/low-tide-strandline',
+    name: 'vine',
+    path: '/designs/low-tide-kelp-forest',
     prepare: async (driver) => {
       await settledShot(driver);
-      await click(driver, 'radio', 'Layers');
-      await click(driver, 'button', 'Fold Motifs');
-      await (await driver.findElements(By.css('[data-stack] li:not([data-layer]) button')))[1]?.click();
+      const { left, top, scale } = await cellOnScreen(driver);
+      await clickAt(driver, { x: left + 37 * scale, y: top + 1 * scale });
+      await click(driver, 'button', 'Draw');
+      await click(driver, 'button', 'Continue drawing “Kelp stem”');
     },
   },
   {
@@ -153,6 +154,29 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
   },
   // Last, since it changes the design.
   {
+    name: 'drawing',
+    path: '/designs/low-tide-kelp-forest',
+    prepare: async (driver) => {
+      // What the view before has begun.
+      await driver.executeScript('localStorage.clear()');
+      await driver.navigate().refresh();
+      await click(driver, 'button', 'Draw');
+      await settledShot(driver);
+      const { left, top, scale } = await cellOnScreen(driver);
+      const at = (x: number, y: number) => ({ x: Math.round(left + x * scale), y: Math.round(top + y * scale) });
+      await driver.executeScript("document.querySelectorAll('summary')[0].click()");
+      await click(driver, 'radio', 'Turned');
+      await type(driver, 'Times', '8');
+      await type(driver, 'Centre X', '66');
+      await type(driver, 'Centre Y', '180');
+      await type(driver, 'Ink, typed', '#dda189');
+      await type(driver, 'Width', '3.5');
+      await stroke(driver, [at(66, 172), at(61, 164), at(66, 152), at(71, 164), at(66, 172)]);
+      await type(driver, 'Ink, typed', '#f4ecdc');
+      await stroke(driver, [at(70, 170), at(75, 160), at(78, 154)]);
+    },
+  },
+  {
     name: 'try-on',
     path: '/try-ons/low-tide-try-on-summer',
     prepare: async (driver) => {
@@ -171,14 +195,17 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       await driver.executeScript("document.querySelector('[data-rolls]').scrollIntoView()");
     },
   },
-  {
-    name: 'try-ons-beside',
-    path: `/try-ons/compare?ids=${['cushion', 'hall', 'shade', 'card'].map((id) => `low-tide-try-on-${id}`).join()}`,
-    prepare: async (driver) => {
-      await driver.wait(async () => (await driver.findElements(By.css('[data-dressed]'))).length === 4);
-    },
-  },
 ];
+
+/** Draws a line through places of the window, as a hand does. */
+async function stroke(driver: WebDriver, places: readonly { x: number; y: number }[]): Promise<void> {
+  const hand = driver.actions({ async: false });
+  places.forEach((at, n) => {
+    hand.move({ ...at, origin: Origin.VIEWPORT, duration: 40 });
+    if (n === 0) hand.press(Button.LEFT);
+  });
+  await hand.release(Button.LEFT).perform();
+}
 
 mkdirSync(FOLDER, { recursive: true });
 const hevrel = await startHevrel({ empty: false });

@@ -1,6 +1,6 @@
 import type { Design } from '../../core/document/index.ts';
 import type { PenPoint } from '../../core/draw/index.ts';
-import { ClothView } from '../../web/cloth/clothView.ts';
+import type { ClothView } from '../../web/cloth/clothView.ts';
 import { DrawingView } from '../../web/cloth/drawingView.ts';
 import { toMm } from '../../web/cloth/viewport.ts';
 import { Editor } from '../../web/editor/editor.ts';

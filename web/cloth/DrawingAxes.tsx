@@ -34,7 +34,7 @@ export function DrawingAxes({ symmetry, onScreen }: Props) {
   );
 }
 
-/** The point that strokes are reflected or turned about: dragged to its place. */
+/** The point that strokes are reflected or turned about: dragged to its place. Small, since strokes begin near it. */
 export function DrawingCentre({
   symmetry,
   onScreen,
@@ -53,7 +53,7 @@ export function DrawingCentre({
       onPointerMove={(event) => {
         if (event.currentTarget.hasPointerCapture(event.pointerId)) onMove(event);
       }}
-      className="absolute grid h-10 w-10 -translate-x-1/2 -translate-y-1/2 cursor-move touch-none place-items-center"
+      className="absolute grid h-5 w-5 -translate-x-1/2 -translate-y-1/2 cursor-move touch-none place-items-center pointer-coarse:h-10 pointer-coarse:w-10"
     >
       <span className="h-4 w-4 rounded-full border-2 border-ink bg-white shadow-float" />
     </button>

@@ -44,7 +44,7 @@ export function VinePins({ viewport, lattice, controller }: Props) {
         title={TEXTS.pointOfTheVine(n + 1)}
         style={{ left: at.x, top: at.y }}
         onPointerDown={(event) => controller.pressKnot(event.nativeEvent, n, matrix)}
-        className="absolute grid h-8 w-8 -translate-x-1/2 -translate-y-1/2 cursor-move touch-none place-items-center"
+        className="absolute grid h-6 w-6 -translate-x-1/2 -translate-y-1/2 cursor-move touch-none place-items-center pointer-coarse:h-10 pointer-coarse:w-10"
       >
         <span
           className={`h-3 w-3 rounded-full border-2 shadow-float ${n === chosen ? 'border-white bg-ink' : 'border-ink bg-white'}`}

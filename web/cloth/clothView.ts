@@ -93,6 +93,7 @@ export class ClothView {
         const silhouette = paintSilhouette(drawn, this.#store.backend);
         this.#pickables.set(drawn.motif.id, { motif: drawn.motif, silhouette });
         this.#update();
+        this.#tell();
       },
       (problem) => {
         this.#artworkProblem = problem;

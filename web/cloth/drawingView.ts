@@ -36,6 +36,8 @@ export class DrawingView {
         readonly viewport: Viewport;
         readonly resolve: InkResolver;
         readonly vine: VineRecipe | undefined;
+        /** Of how many kinds of its leaves the artwork was at hand. */
+        readonly leaves: number;
       }
     | undefined;
   /** Pieces of the stroke under way that change no more. */
@@ -106,15 +108,19 @@ export class DrawingView {
     const isSame = shown?.viewport === viewport && sameColours(shown.resolve, resolve, drawn.strokes);
     // A vine is bent on this canvas: what lies below it and what is drawn over it is little.
     const vine = this.#vineOf(drawn);
-    if (isSame && shown.drawn === drawn && shown.vine === vine) return;
-    const before = isSame && shown.drawn.frame === drawn.frame && shown.vine === vine ? shown.drawn.strokes : undefined;
+    const leaves = vine?.leaves.filter(({ motif }) => this.view.drawn.has(motif)).length ?? 0;
+    if (isSame && shown.drawn === drawn && shown.vine === vine && shown.leaves === leaves) return;
+    const before =
+      isSame && shown.drawn.frame === drawn.frame && shown.vine === vine && shown.leaves === leaves
+        ? shown.drawn.strokes
+        : undefined;
     const added = before?.every((stroke, n) => stroke === drawn.strokes[n]) ? before.length : 0;
     if (added === 0) {
       clear(context, viewport);
       if (vine) drawVine(context, vine, { ...this.#setting(viewport, resolve), frame: drawn.frame });
     }
     for (const stroke of drawn.strokes.slice(added)) this.#drawStroke(context, stroke, drawn.frame, viewport, resolve);
-    this.#shown = { drawn, viewport, resolve, vine };
+    this.#shown = { drawn, viewport, resolve, vine, leaves };
     context.canvas.dataset['strokes'] = String(this.editor.drawing.drawn.getState().strokes.length);
   }
 

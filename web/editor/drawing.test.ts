@@ -83,6 +83,11 @@ describe('drawing by hand', () => {
     expect(editor.drawing.isEmpty).toBe(true);
     expect(opened().drawing.isEmpty).toBe(true);
     expect(editor.drawing.steps.getState()).toEqual({ past: 0, future: 2 });
+    editor.redo();
+    editor.drawing.discard();
+    expect(editor.drawing.isEmpty).toBe(true);
+    editor.undo();
+    expect(strokes()).toHaveLength(1);
   });
 
   it('takes nothing for kept that another program or version wrote', () => {

@@ -209,8 +209,11 @@ export class Drawing {
     return this.#go(this.#future, this.#past);
   }
 
+  /** Lets go of all that is drawn; undone like any other step. */
   discard(): void {
-    this.#begin(NOTHING);
+    this.#past.push(this.drawn.getState());
+    this.#future = [];
+    this.#show(NOTHING);
   }
 
   /** The window is left while the pen draws: what it drew so far counts. */
@@ -246,7 +249,7 @@ export class Drawing {
       const placements = await finishDrawing(this.editor, drawn, this.gathering.getState(), maker);
       this.leaving.set({ drawn, placements });
       this.last.set(placements.at(-1));
-      this.discard();
+      this.#begin(NOTHING);
     } finally {
       this.making.set(false);
     }

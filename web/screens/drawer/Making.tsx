@@ -23,6 +23,8 @@ export function Making({ motif }: { readonly motif: ListedMotif }) {
     );
   }
   if (recipe?.kind === 'bundle') return <Parts motifs={recipe.parts.map((part) => part.motif)} />;
+  if (recipe?.kind === 'drawn' || recipe?.kind === 'vine')
+    return <p className="text-xs text-graphite">{TEXTS.drawnByHand}</p>;
   const isPicture =
     recipe?.kind === 'scan' ||
     ((recipe === null || recipe.kind === 'merged') && /\.(png|jpg|webp|tif|avif)$/.test(source));

@@ -24,6 +24,7 @@ export const TEXTS = {
   changeItsShape: 'Change its shape',
   changeHowItWasCleaned: 'Change how it was cleaned',
   cleanItInTheWorkshop: 'Clean it in the workshop',
+  drawnByHand: 'Drawn by hand: select it on the cloth, then continue drawing it under Draw.',
   aBundleOfMotifsOpen: (count: number): string =>
     `A bundle of ${count === 1 ? 'one motif' : `${count} motifs`}; open it on the cloth to edit it`,
   aMotif: 'A motif',
