@@ -5,5 +5,6 @@ export { artworkBounds, clipBounds, outlineBounds, unionOf } from './artworkBoun
 export * from './drawnMotif.ts';
 export * from './mergeInks.ts';
 export * from './motif.ts';
+export * from './movedPaths.ts';
 export * from './pathData.ts';
 export * from './silhouette.ts';

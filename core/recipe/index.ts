@@ -2,10 +2,12 @@
 export * from './bundleRecipe.ts';
 export * from './drawnRecipe.ts';
 export * from './fade.ts';
+export type { FormerRecipe } from './formerRecipe.ts';
 export * from './layoutRecipe.ts';
 export * from './mergedRecipe.ts';
 export * from './openRecipe.ts';
 export * from './picturePalette.ts';
+export * from './pointsRecipe.ts';
 export * from './recipe.ts';
 export * from './scanRecipe.ts';
 export * from './shapeRecipe.ts';

@@ -1,27 +1,12 @@
 import { taggedUnion } from '../schema/index.ts';
-import { type BundleRecipe, bundleRecipeSchema } from './bundleRecipe.ts';
-import { type DrawnRecipe, drawnRecipeSchema } from './drawnRecipe.ts';
-import { type MergedRecipe, mergedRecipeSchema } from './mergedRecipe.ts';
-import { type ScanRecipe, scanRecipeSchema } from './scanRecipe.ts';
-import { type ShapeRecipe, shapeRecipeSchema } from './shapeRecipe.ts';
-import { type VineRecipe, vineRecipeSchema } from './vineRecipe.ts';
+import { FORMER_RECIPES, type FormerRecipe } from './formerRecipe.ts';
+import { type PointsRecipe, pointsRecipeSchema } from './pointsRecipe.ts';
 
 /** How a motif's artwork is made, so that any step can be changed later. */
-export type Recipe = BundleRecipe | ShapeRecipe | ScanRecipe | MergedRecipe | DrawnRecipe | VineRecipe;
+export type Recipe = FormerRecipe | PointsRecipe;
 
 /** A recipe of any kind. */
-export const recipeSchema = taggedUnion(
-  'kind',
-  {
-    bundle: bundleRecipeSchema,
-    shape: shapeRecipeSchema,
-    scan: scanRecipeSchema,
-    merged: mergedRecipeSchema,
-    drawn: drawnRecipeSchema,
-    vine: vineRecipeSchema,
-  },
-  'recipe',
-);
+export const recipeSchema = taggedUnion('kind', { ...FORMER_RECIPES, points: pointsRecipeSchema }, 'recipe');
 
 /** The ids of the motifs that a recipe is made of, each once. */
 export function motifsIn(recipe: Recipe | null): string[] {

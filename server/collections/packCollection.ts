@@ -41,8 +41,10 @@ export async function packCollection({ name, motifs, blobs: folder }: PackTask):
       name: motif.name,
       width: motif.width,
       tags: motif.tags,
-      recipe: motif.recipe,
-      source,
+      // Moved points go along as the drawing that they make.
+      ...(motif.recipe?.kind === 'points'
+        ? { recipe: null, source: `svg/${base}.svg` }
+        : { recipe: motif.recipe, source }),
       svg: `svg/${base}.svg`,
       png: `png/${base}.png`,
     });

@@ -1,7 +1,15 @@
 import { keptDrawing } from './keptDrawing.ts';
 import { drawnArtwork } from '../../core/draw/index.ts';
 import { bundleArtwork } from '../../core/bundle/index.ts';
-import { type DrawnMotif, groupInks, inksOf, recolourArtwork, withPalette } from '../../core/motif/index.ts';
+import {
+  type Artwork,
+  type DrawnMotif,
+  groupInks,
+  inksOf,
+  recolourArtwork,
+  withMovedPaths,
+  withPalette,
+} from '../../core/motif/index.ts';
 import { EmptyShapeError, shapeArtwork } from '../../core/shapes/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
@@ -30,20 +38,19 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, cont
         throw error instanceof EmptyShapeError ? new Problem(422, 'Nothing to see', error.message) : error;
       }
     case 'drawn':
-      try {
-        return await keptDrawing(drawnArtwork(recipe), blobs);
-      } catch (error) {
-        if (!(error instanceof RangeError)) throw error;
-        throw new Problem(422, 'Nothing to see', `${capitalised(error.message)}. Nothing was changed; draw it again.`);
-      }
+      return keptDrawing(
+        drawnOrRefused(() => drawnArtwork(recipe)),
+        blobs,
+      );
+    case 'points': {
+      const original = await originalOf(recipe.original, blobs);
+      return keptDrawing(
+        drawnOrRefused(() => withMovedPaths(original, recipe.paths)),
+        blobs,
+      );
+    }
     case 'merged': {
-      if (!blobs.has(recipe.original))
-        throw new Problem(
-          422,
-          'Not there',
-          'The drawing whose inks are to be merged is not kept here. Nothing was changed.',
-        );
-      const original = await blobs.readArtwork(recipe.original);
+      const original = await originalOf(recipe.original, blobs);
       const { within, palette } = recipe;
       const inked = palette ? withPalette(original, palette) : original;
       return keptDrawing(recolourArtwork(inked, groupInks(inksOf(original), within)), blobs);
@@ -53,4 +60,19 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, cont
   }
 }
 
-const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+/** Artwork that a recipe begins with. @throws Problem where it is not kept here */
+async function originalOf(address: string, blobs: Blobs): Promise<Artwork> {
+  if (blobs.has(address)) return blobs.readArtwork(address);
+  throw new Problem(422, 'Not there', 'The drawing that this is made of is not kept here. Nothing was changed.');
+}
+
+/** What is drawn. @throws Problem where there is nothing to see, or it cannot be read */
+function drawnOrRefused(draw: () => Artwork): Artwork {
+  try {
+    return draw();
+  } catch (error) {
+    if (!(error instanceof RangeError || error instanceof SyntaxError)) throw error;
+    const reason = error.message.charAt(0).toUpperCase() + error.message.slice(1);
+    throw new Problem(422, 'Nothing to see', `${reason}. Nothing was changed; draw it again.`);
+  }
+}

@@ -143,3 +143,63 @@ describe('a vine', () => {
     });
   });
 });
+
+describe('moved points', () => {
+  const SVG =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="40mm" viewBox="0 0 40 40"><g transform="translate(5 5)"><path d="M0 0L20 0L20 20L0 20Z" fill="#22304a"/></g><circle cx="30" cy="30" r="4" fill="#b5442f"/></svg>';
+  const imported = async (): Promise<Made> => {
+    const { body } = await studio.send(`points ${Math.random()}.svg`, SVG.replace('r="4"', `r="${4 + Math.random()}"`));
+    return body['motif'] as unknown as Made;
+  };
+  const remade = (id: string, recipe: unknown) => studio.call('PUT', `/motifs/${id}/recipe`, { recipe });
+
+  it('keep the scale and the middle of a drawing from a file, can be taken away, and gone back from', async () => {
+    const motif = await imported();
+    const moved = { kind: 'points', original: motif.artwork, before: null };
+    const far = { node: [0, 0], path: 'M -20 0 L 20 0 L 20 20 L 0 20 Z' };
+    expect((await remade(motif.id, { ...moved, paths: [far] })).status).toBe(200);
+    const grown = await listed(motif.id);
+    const before = await artworkOf(motif);
+    expect(grown.artwork).not.toBe(motif.artwork);
+    expect(before.nodes.length).toBeGreaterThan(0);
+    // 15 mm farther to the left of a middle that stays; as much is added on the right.
+    expect(grown.width).toBeGreaterThan(50);
+    expect((await remade(motif.id, { ...moved, paths: [] })).status).toBe(200);
+    const back = await listed(motif.id);
+    expect(back.artwork).toBe(motif.artwork);
+    expect(back.width).toBeCloseTo(motif.width, 6);
+  });
+
+  it('go back to how the motif was built', async () => {
+    const recipe = drawing(line(40));
+    const motif = await make(recipe);
+    const { nodes } = (await artworkOf(motif)) as { nodes: { path: string }[] };
+    const path = nodes[0]?.path.replace(/^M \S+/, 'M -30') ?? '';
+    const points = { kind: 'points', original: motif.artwork, paths: [{ node: [0], path }], before: recipe };
+    expect((await remade(motif.id, points)).status).toBe(200);
+    expect((await listed(motif.id)).width).toBeGreaterThan(motif.width);
+    expect((await remade(motif.id, recipe)).status).toBe(200);
+    expect((await listed(motif.id)).artwork).toBe(motif.artwork);
+  });
+
+  it('are refused where the drawing has no such path, where nothing is left, and where they cannot be read', async () => {
+    const motif = await imported();
+    const moved = { kind: 'points', original: motif.artwork, before: null };
+    for (const paths of [
+      [{ node: [99], path: 'M 0 0 L 9 9 L 0 9 Z' }],
+      [{ node: [0, 0], path: 'M 0 0 X 9 9' }],
+      [
+        { node: [0, 0], path: '' },
+        { node: [1], path: '' },
+      ],
+    ])
+      expect(await remade(motif.id, { ...moved, paths })).toMatchObject({
+        status: 422,
+        body: { detail: expect.stringContaining('Nothing was changed') as string },
+      });
+    expect(await remade(motif.id, { ...moved, paths: [], original: `${'0'.repeat(64)}.json` })).toMatchObject({
+      status: 422,
+    });
+    expect((await listed(motif.id)).artwork).toBe(motif.artwork);
+  });
+});

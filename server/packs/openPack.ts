@@ -97,7 +97,7 @@ class Keeper {
     await this.#keep(motif.thumbnail);
     await this.#keep(motif.source);
     if (opened?.kind === 'scan') await this.#keep(opened.picture);
-    if (opened?.kind === 'merged') await this.#artwork(opened.original);
+    if (opened?.kind === 'merged' || opened?.kind === 'points') await this.#artwork(opened.original);
     return { ...motif, recipe: opened };
   }
 

@@ -170,7 +170,7 @@ export function useArtwork(address: string | undefined) {
 }
 
 /** Artwork from the blob store, which holds only what the server has written. @throws Error where it is not there */
-async function fetchArtwork(address: string): Promise<Artwork> {
+export async function fetchArtwork(address: string): Promise<Artwork> {
   const response = await fetch(blobUrl(address));
   if (!response.ok) throw new Error(TEXTS.theArtworkAddressCannotBe(address, response.status));
   return response.json();

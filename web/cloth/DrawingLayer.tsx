@@ -11,11 +11,12 @@ export function DrawingLayer({ view, controller }: ClothParts) {
 
   useEffect(() => {
     if (!settled.current || !live.current) return;
-    const { drawing } = editor;
+    const { drawing, points } = editor;
     const drawingView = new DrawingView(settled.current, live.current, editor, view);
-    const hide = (): void => view.hide(drawing.hidden);
+    const hide = (): void => view.hide(points.opened.getState()?.placement ?? drawing.hidden);
     hide();
     const leaveDrawn = drawing.drawn.subscribe(hide);
+    const leavePoints = points.opened.subscribe(hide);
     const stop = new AbortController();
     const { signal } = stop;
     controller.area.addEventListener('pointermove', () => drawingView.hover(controller.pointer), { signal });
@@ -25,6 +26,7 @@ export function DrawingLayer({ view, controller }: ClothParts) {
       stop.abort();
       drawing.keepPen();
       leaveDrawn();
+      leavePoints();
       drawingView.close();
     };
   }, [editor, view, controller]);

@@ -1,10 +1,11 @@
 import { inkResolver, type InkResolver } from '../../core/document/index.ts';
-import { decodePoints, drawnBy, instancesIn, outlinesOf, strokeOutline } from '../../core/draw/index.ts';
+import { decodePoints, drawnBy, instancesIn, type KnotLine, outlinesOf, strokeOutline } from '../../core/draw/index.ts';
 import { type Box, boxAround, type Matrix, type Point } from '../../core/geometry/index.ts';
 import type { Brush, Stroke, VineRecipe } from '../../core/recipe/index.ts';
-import type { Drawn, PenTrack } from '../editor/drawing.ts';
+import type { Drawn, DrawTool, PenTrack } from '../editor/drawing.ts';
 import type { Editor } from '../editor/editor.ts';
 import type { ClothView } from './clothView.ts';
+import { drawOpenedMotif, drawPoints } from './drawPoints.ts';
 import { drawVine, type VineSetting } from './drawVine.ts';
 import { placeContext, toCss, type Viewport, windowMm } from './viewport.ts';
 
@@ -17,6 +18,8 @@ interface StrokeShape {
 
 /** A stroke under way is drawn in pieces of so many points, of which only the last one is made anew at each frame. */
 const PIECE = 600;
+/** Tools that are as wide as the brush. */
+const RINGED: ReadonlySet<DrawTool> = new Set(['brush', 'rubber']);
 /** Pieces overlap by so many points, so that nothing shows where they meet. */
 const OVERLAP = 12;
 
@@ -38,6 +41,7 @@ export class DrawingView {
         readonly vine: VineRecipe | undefined;
         /** Of how many kinds of its leaves the artwork was at hand. */
         readonly leaves: number;
+        readonly lines: readonly KnotLine[];
       }
     | undefined;
   /** Pieces of the stroke under way that change no more. */
@@ -55,7 +59,7 @@ export class DrawingView {
     if (!under || !over) throw new Error('this browser gives no 2D canvas');
     this.#settled = under;
     this.#live = over;
-    const { drawing } = editor;
+    const { drawing, points } = editor;
     const update = (): void => this.#update();
     this.#leave = [
       view.subscribe(update),
@@ -64,6 +68,10 @@ export class DrawingView {
       drawing.brush.subscribe(update),
       drawing.leaving.subscribe(update),
       drawing.vineDraft.subscribe(update),
+      drawing.tool.subscribe(update),
+      points.opened.subscribe(update),
+      points.lines.subscribe(update),
+      points.selected.subscribe(update),
       editor.part.subscribe(update),
       editor.colourwayId.subscribe(update),
       editor.session.subscribe(update),
@@ -109,18 +117,19 @@ export class DrawingView {
     // A vine is bent on this canvas: what lies below it and what is drawn over it is little.
     const vine = this.#vineOf(drawn);
     const leaves = vine?.leaves.filter(({ motif }) => this.view.drawn.has(motif)).length ?? 0;
-    if (isSame && shown.drawn === drawn && shown.vine === vine && shown.leaves === leaves) return;
-    const before =
-      isSame && shown.drawn.frame === drawn.frame && shown.vine === vine && shown.leaves === leaves
-        ? shown.drawn.strokes
-        : undefined;
+    const lines = this.editor.points.lines.getState();
+    const isUntouched = isSame && shown.vine === vine && shown.leaves === leaves && shown.lines === lines;
+    if (isUntouched && shown.drawn === drawn) return;
+    const before = isUntouched && shown.drawn.frame === drawn.frame ? shown.drawn.strokes : undefined;
     const added = before?.every((stroke, n) => stroke === drawn.strokes[n]) ? before.length : 0;
     if (added === 0) {
       clear(context, viewport);
+      const opened = this.editor.points.opened.getState();
+      if (opened) drawOpenedMotif(context, this.editor.points, opened, this.#setting(viewport, resolve));
       if (vine) drawVine(context, vine, { ...this.#setting(viewport, resolve), frame: drawn.frame });
     }
     for (const stroke of drawn.strokes.slice(added)) this.#drawStroke(context, stroke, drawn.frame, viewport, resolve);
-    this.#shown = { drawn, viewport, resolve, vine, leaves };
+    this.#shown = { drawn, viewport, resolve, vine, leaves, lines };
     context.canvas.dataset['strokes'] = String(this.editor.drawing.drawn.getState().strokes.length);
   }
 
@@ -176,7 +185,8 @@ export class DrawingView {
   }
 
   #drawLive(viewport: Viewport, resolve: InkResolver): void {
-    const { drawing, lattice, part } = this.editor;
+    const { drawing, lattice, part, points } = this.editor;
+    const opened = points.opened.getState();
     const context = this.#live;
     clear(context, viewport);
     const pen = drawing.pen.getState();
@@ -203,7 +213,10 @@ export class DrawingView {
           for (const path of paths) on.fill(path);
         }
       on.restore();
-    } else if (this.#pointer && part.getState() === 'draw') ring(context, viewport, this.#pointer, brush.width);
+    } else if (opened && part.getState() === 'draw' && drawing.tool.getState() === 'points')
+      drawPoints(context, points, opened, viewport);
+    else if (this.#pointer && part.getState() === 'draw' && RINGED.has(drawing.tool.getState()))
+      ring(context, viewport, this.#pointer, brush.width);
   }
 
   /** The stroke under way, mm of the plane. */

@@ -18,6 +18,7 @@ import { moveGesture } from './gestures/moveGesture.ts';
 import { panGesture, pinchGesture } from './gestures/panGesture.ts';
 import { pinGesture, pointGesture, rotateGesture } from './gestures/pinGesture.ts';
 import { knotGesture, vineGesture } from './gestures/vineGesture.ts';
+import { pointsGesture } from './gestures/pointsGesture.ts';
 import { scatterGesture } from './gestures/scatterGesture.ts';
 import { removeGesture, strokeGesture } from './gestures/strokeGesture.ts';
 import { lengthToMm, toMm } from './viewport.ts';
@@ -116,6 +117,8 @@ export class PointerController implements GestureContext {
         return removeGesture(this, event);
       case 'fill':
         return fillGesture(this, at);
+      case 'points':
+        return pointsGesture(this, event, at);
       case 'vine':
         return vineGesture(this, at);
       case 'scatter':

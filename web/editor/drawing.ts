@@ -39,7 +39,7 @@ import { forgetDrawing, keepBrush, keepDrawing, keptBrush, keptDrawing, type Kep
 import { TEXTS } from './texts.ts';
 
 /** What the hand does on the cloth. */
-export type DrawTool = 'brush' | 'fill' | 'rubber' | 'remove' | 'vine' | 'scatter';
+export type DrawTool = 'brush' | 'fill' | 'rubber' | 'remove' | 'points' | 'vine' | 'scatter';
 
 /** How far the outline of a filled area may be simplified, mm; it lies under lines. */
 const AREA_OFF = 0.05;

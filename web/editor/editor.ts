@@ -16,6 +16,7 @@ import { type Command, type Layer, newLayer, newPlacement, placeMotif, withInks 
 import { type Point } from '../../core/geometry/index.ts';
 import { nearestInstanceIndex } from '../../core/lattice/index.ts';
 import { Drawing } from './drawing.ts';
+import { PointsEditing } from './pointsEditing.ts';
 import { ScatterBrush } from './scatterBrush.ts';
 import { Tossing } from './tossRun.ts';
 import { clipboardContentOf } from './clipboard.ts';
@@ -33,15 +34,22 @@ export class Editor extends ArrangeEditor {
   readonly tossing = new Tossing(this);
   readonly drawing = new Drawing(this);
   readonly scatterBrush = new ScatterBrush(this);
+  readonly points = new PointsEditing(this);
 
   /** While drawing, strokes are undone before anything else is. */
   override undo(): void {
-    if (this.part.getState() === 'draw' && this.drawing.undo()) this.announcement.set(TEXTS.undoneAStroke);
+    const isDrawing = this.part.getState() === 'draw';
+    if (isDrawing && this.points.opened.getState()) {
+      if (this.points.undo()) this.announcement.set(TEXTS.undoneAPoint);
+    } else if (isDrawing && this.drawing.undo()) this.announcement.set(TEXTS.undoneAStroke);
     else super.undo();
   }
 
   override redo(): void {
-    if (this.part.getState() === 'draw' && this.drawing.redo()) this.announcement.set(TEXTS.redoneAStroke);
+    const isDrawing = this.part.getState() === 'draw';
+    if (isDrawing && this.points.opened.getState()) {
+      if (this.points.redo()) this.announcement.set(TEXTS.redoneAPoint);
+    } else if (isDrawing && this.drawing.redo()) this.announcement.set(TEXTS.redoneAStroke);
     else super.redo();
   }
 

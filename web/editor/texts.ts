@@ -62,6 +62,10 @@ export const TEXTS = {
   nothingFitsAlongTheLine:
     'Nothing fits along this line at this gap. Nothing was changed; make the gap or the motifs smaller, or draw elsewhere.',
   scatteredCountMotifs: (count: number): string => (count === 1 ? 'Scattered a motif' : `Scattered ${count} motifs`),
+  noPointsToMove: (name: string): string => `“${name}” is a picture and has no points to move.`,
+  twoEndsAreJoined: 'Two ends of open lines are joined: select the two, both of the same shape.',
+  undoneAPoint: 'Undone: a change of points',
+  redoneAPoint: 'Redone: a change of points',
   vineCount: (count: number): string => `Vine ${count}`,
   drewName: (name: string): string => `Drew ${name}`,
   theDrawingIsFull:

@@ -10,6 +10,7 @@ import { BrushFields } from './BrushFields.tsx';
 import { DrawingFoot } from './DrawingFoot.tsx';
 import { FinishFields } from './FinishFields.tsx';
 import { DesignInkField } from './InkFields.tsx';
+import { PointsFields } from './PointsFields.tsx';
 import { ScatterFields } from './ScatterFields.tsx';
 import { SymmetryFields } from './SymmetryFields.tsx';
 import { VineFields } from './VineFields.tsx';
@@ -20,6 +21,7 @@ const TOOLS: readonly { readonly value: DrawTool; readonly name: string }[] = [
   { value: 'fill', name: TEXTS.fillTool },
   { value: 'rubber', name: TEXTS.rubOut },
   { value: 'remove', name: TEXTS.removeStrokes },
+  { value: 'points', name: TEXTS.points },
   { value: 'vine', name: TEXTS.vine },
   { value: 'scatter', name: TEXTS.scatter },
 ];
@@ -29,6 +31,7 @@ const FIELDS: Readonly<Record<DrawTool, () => React.ReactNode>> = {
   fill: FillFields,
   rubber: RubberFields,
   remove: () => <p className="text-sm">{TEXTS.goOverStrokes}</p>,
+  points: PointsFields,
   vine: VineFields,
   scatter: ScatterFields,
 };

@@ -9,7 +9,9 @@ import { useFinish } from './useFinish.ts';
 
 /** How much is drawn, and what is to become of it. */
 export function DrawingFoot() {
-  const { drawing } = useEditor();
+  const { drawing, points } = useEditor();
+  const opened = useStore(points.opened);
+  const remaking = useStore(points.making);
   const { strokes, vine, continued } = useStore(drawing.drawn);
   const pen = useStore(drawing.pen);
   const making = useStore(drawing.making);
@@ -23,6 +25,20 @@ export function DrawingFoot() {
     const timer = setTimeout(finish, 1000 * pause);
     return () => clearTimeout(timer);
   }, [waits, strokes, pause, finish]);
+  if (opened)
+    return (
+      <TicketFoot label={TEXTS.drawing}>
+        <Button look="accent" disabled={remaking} onClick={finish}>
+          <Check size={15} aria-hidden /> {remaking ? TEXTS.finishing : TEXTS.finish}
+        </Button>
+        <Button disabled={remaking} onClick={() => points.close()}>
+          {TEXTS.cancel}
+        </Button>
+        <p role="status" className="text-xs text-graphite">
+          {TEXTS.goingOnWith(opened.name)}
+        </p>
+      </TicketFoot>
+    );
   return (
     <TicketFoot label={TEXTS.drawing}>
       <div className="grid grid-cols-2 gap-2">

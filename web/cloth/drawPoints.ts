@@ -1,0 +1,90 @@
+import type { InkResolver } from '../../core/document/index.ts';
+import { instancesIn, isSmooth, knotKey } from '../../core/draw/index.ts';
+import { type Point, transform } from '../../core/geometry/index.ts';
+import type { Lattice } from '../../core/lattice/index.ts';
+import { boxOfView } from '../../core/motif/index.ts';
+import { type CanvasBackend, paintArtwork } from '../../core/paint/index.ts';
+import type { OpenedPoints, PointsEditing } from '../editor/pointsEditing.ts';
+import { planeMatrix, toCss, type Viewport, windowMm } from './viewport.ts';
+
+/** Half the side of a point's mark, CSS pixels. */
+const HALF = 3.5;
+
+/** Draws a motif whose points are open as it is now, in all its instances. */
+export function drawOpenedMotif(
+  context: CanvasRenderingContext2D,
+  points: PointsEditing,
+  opened: OpenedPoints,
+  {
+    viewport,
+    resolve,
+    lattice,
+    backend,
+  }: {
+    readonly viewport: Viewport;
+    readonly resolve: InkResolver;
+    readonly lattice: Lattice;
+    readonly backend: CanvasBackend;
+  },
+): void {
+  const { artwork } = points;
+  if (!artwork) return;
+  const { width, height } = context.canvas;
+  for (const matrix of instancesIn(lattice, opened.frame, boxOfView(artwork.view), windowMm(viewport)))
+    paintArtwork(context, artwork.nodes, planeMatrix(viewport, matrix), { backend, resolve, width, height });
+}
+
+/** Draws the points of a motif that is open, squares for corners and rounds for smooth ones, and the handles of those selected. */
+export function drawPoints(
+  context: CanvasRenderingContext2D,
+  points: PointsEditing,
+  { frame }: OpenedPoints,
+  viewport: Viewport,
+): void {
+  const { density, width, height } = viewport;
+  const seen = (p: Point): Point => toCss(viewport, transform(frame, p));
+  const selected = points.selected.getState();
+  context.setTransform(density, 0, 0, density, 0, 0);
+  points.lines.getState().forEach(({ knots }, line) => {
+    knots.forEach((knot, n) => {
+      const at = seen(knot);
+      if (at.x < -40 || at.y < -40 || at.x > width + 40 || at.y > height + 40) return;
+      const isSelected = selected.has(knotKey({ line, knot: n }));
+      if (isSelected)
+        for (const end of [knot.into, knot.out]) {
+          if (Math.hypot(end.x - knot.x, end.y - knot.y) < 1e-6) continue;
+          const to = seen(end);
+          twoTone(context, () => {
+            context.moveTo(at.x, at.y);
+            context.lineTo(to.x, to.y);
+          });
+          mark(context, to, true, false);
+        }
+      mark(context, at, isSmooth(knot), isSelected);
+    });
+  });
+}
+
+function twoTone(context: CanvasRenderingContext2D, path: () => void): void {
+  for (const [colour, line] of [
+    ['#fff', 3],
+    ['#1f2430', 1],
+  ] as const) {
+    context.beginPath();
+    path();
+    context.strokeStyle = colour;
+    context.lineWidth = line;
+    context.stroke();
+  }
+}
+
+function mark(context: CanvasRenderingContext2D, { x, y }: Point, isRound: boolean, isFilled: boolean): void {
+  context.beginPath();
+  if (isRound) context.arc(x, y, HALF, 0, 2 * Math.PI);
+  else context.rect(x - HALF, y - HALF, 2 * HALF, 2 * HALF);
+  context.fillStyle = isFilled ? '#1f2430' : '#fff';
+  context.fill();
+  context.strokeStyle = isFilled ? '#fff' : '#1f2430';
+  context.lineWidth = 1.25;
+  context.stroke();
+}

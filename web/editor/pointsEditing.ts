@@ -1,0 +1,317 @@
+import type { DesignMotif } from '../../contract/index.ts';
+import { type Placement, shapeMatrix } from '../../core/document/index.ts';
+import {
+  cutLine,
+  evenOut,
+  insertKnot,
+  joinEnds,
+  type Knot,
+  type KnotIndex,
+  knotKey,
+  type KnotLine,
+  knotsOf,
+  movedKnot,
+  moveHandle,
+  moveKnots,
+  pathOfKnots,
+  removeKnots,
+  reverseLines,
+  sharpenKnots,
+  smoothKnots,
+} from '../../core/draw/index.ts';
+import { compose, invert, type Matrix, type Point, translationMatrix } from '../../core/geometry/index.ts';
+import { type Artwork, pathsIn, type PlacedPath, withMovedPaths } from '../../core/motif/index.ts';
+import type { FormerRecipe, MovedPath, PointsRecipe } from '../../core/recipe/index.ts';
+import { Cell } from '../ui/store.ts';
+import type { DrawingHost } from './drawingHost.ts';
+import type { MotifMaker } from './finishDrawing.ts';
+import { TEXTS } from './texts.ts';
+
+/** A motif whose points are open, at one of its placements. */
+export interface OpenedPoints {
+  readonly placement: string;
+  readonly motif: string;
+  readonly name: string;
+  /** Content address of the artwork whose points are moved, and the artwork. */
+  readonly original: string;
+  readonly artwork: Artwork;
+  readonly paths: readonly PlacedPath[];
+  readonly before: FormerRecipe | null;
+  /** From the artwork's units to mm of the plane. */
+  readonly frame: Matrix;
+}
+
+type Lines = readonly KnotLine[];
+type Selection = ReadonlySet<string>;
+const NONE: Selection = new Set();
+
+/** Points of the outlines of a motif, moved where it lies; all its placements follow once it is finished. */
+export class PointsEditing {
+  readonly opened = new Cell<OpenedPoints | undefined>(undefined);
+  /** All lines of the artwork, in its own units. */
+  readonly lines = new Cell<Lines>([]);
+  readonly selected = new Cell<Selection>(NONE);
+  readonly making = new Cell(false);
+  readonly steps = new Cell({ past: 0, future: 0 });
+  #past: Lines[] = [];
+  #future: Lines[] = [];
+  /** The lines as they were when a drag began. */
+  #held: Lines | undefined;
+  #shown: { readonly lines: Lines; readonly artwork: Artwork | undefined } | undefined;
+
+  constructor(readonly editor: DrawingHost) {}
+
+  get isChanged(): boolean {
+    return this.#past.length > 0;
+  }
+
+  /** @param artwork as it was before any of its points were moved */
+  open(placement: Placement, motif: DesignMotif, artwork: Artwork): boolean {
+    const { recipe } = motif;
+    const moved = recipe?.kind === 'points' ? recipe : undefined;
+    const paths = pathsIn(artwork.nodes).filter(({ matrix }) => invert(matrix));
+    const texts = new Map(moved?.paths.map(({ node, path }) => [node.join(' '), path]));
+    const lines = paths.flatMap(({ node, matrix, path }, n) =>
+      knotsOf(texts.get(node.join(' ')) ?? path.path, n).map((line) => ({
+        ...line,
+        knots: line.knots.map((knot) => movedKnot(knot, matrix)),
+      })),
+    );
+    if (lines.length === 0) {
+      this.editor.refusal.set(TEXTS.noPointsToMove(motif.name));
+      return false;
+    }
+    this.#past = [];
+    this.#future = [];
+    this.opened.set({
+      placement: placement.id,
+      motif: motif.id,
+      name: motif.name,
+      original: moved?.original ?? motif.artwork,
+      artwork,
+      paths,
+      before: moved ? moved.before : recipe?.kind === 'points' ? null : recipe,
+      frame: compose(translationMatrix(placement.x, placement.y), shapeMatrix(placement, motif)),
+    });
+    this.selected.set(NONE);
+    this.#show(lines);
+    this.editor.select([]);
+    return true;
+  }
+
+  /** The artwork as its points lie now; undefined where nothing is left of it. */
+  get artwork(): Artwork | undefined {
+    const opened = this.opened.getState();
+    const lines = this.lines.getState();
+    if (!opened) return undefined;
+    if (this.#shown?.lines !== lines) this.#shown = { lines, artwork: artworkOf(opened, lines) };
+    return this.#shown.artwork;
+  }
+
+  /** Where the selected points are together: the middle of the box around them, in the artwork's units. */
+  get middle(): Point | undefined {
+    const knots = this.#selectedKnots();
+    if (knots.length === 0) return undefined;
+    const [xs, ys] = [knots.map(({ x }) => x), knots.map(({ y }) => y)];
+    return { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: (Math.min(...ys) + Math.max(...ys)) / 2 };
+  }
+
+  select(indices: readonly KnotIndex[], isMore = false): void {
+    const next = new Set(isMore ? this.selected.getState() : []);
+    for (const index of indices) {
+      const key = knotKey(index);
+      // Selected once more, it is selected no more.
+      if (isMore && indices.length === 1 && next.has(key)) next.delete(key);
+      else next.add(key);
+    }
+    this.selected.set(next);
+  }
+
+  selectAll(): void {
+    this.select(this.lines.getState().flatMap(({ knots }, line) => knots.map((_, knot) => ({ line, knot }))));
+  }
+
+  /** Begins a drag: what follows is one step. */
+  hold(): void {
+    this.#held = this.lines.getState();
+  }
+
+  /** Moves what is selected so far from where it was taken up; in the artwork's units. */
+  dragSelected(by: Point): void {
+    if (this.#held) this.lines.set(moveKnots(this.#held, this.selected.getState(), by));
+  }
+
+  dragHandle(index: KnotIndex, which: 'into' | 'out', to: Point, parted: boolean): void {
+    if (this.#held) this.lines.set(moveHandle(this.#held, index, which, to, parted));
+  }
+
+  release(isKept: boolean): void {
+    const held = this.#held;
+    this.#held = undefined;
+    if (!held) return;
+    const lines = this.lines.getState();
+    this.lines.set(held);
+    if (isKept && lines !== held) this.#set(lines);
+  }
+
+  move(by: Point): void {
+    this.#set(moveKnots(this.lines.getState(), this.selected.getState(), by));
+  }
+
+  /** @returns the new point */
+  insert(index: KnotIndex, t: number): KnotIndex {
+    this.#set(insertKnot(this.lines.getState(), index, t));
+    const added = { line: index.line, knot: index.knot + 1 };
+    this.select([added]);
+    return added;
+  }
+
+  remove(): void {
+    this.#set(removeKnots(this.lines.getState(), this.selected.getState()));
+    this.selected.set(NONE);
+  }
+
+  smooth(): void {
+    this.#set(smoothKnots(this.lines.getState(), this.selected.getState()));
+  }
+
+  sharpen(): void {
+    this.#set(sharpenKnots(this.lines.getState(), this.selected.getState()));
+  }
+
+  reverse(): void {
+    this.#set(reverseLines(this.lines.getState(), this.#selectedLines()));
+    this.selected.set(NONE);
+  }
+
+  evenOut(): void {
+    this.#set(evenOut(this.lines.getState(), this.#selectedLines()));
+  }
+
+  /** Cuts the line at the one point that is selected. */
+  cut(): void {
+    const [index, ...others] = this.#indices();
+    if (!index || others.length > 0) return;
+    this.#set(cutLine(this.lines.getState(), index));
+    this.selected.set(NONE);
+  }
+
+  /** Joins the two ends that are selected. */
+  join(): void {
+    const [a, b, ...others] = this.#indices();
+    const joined = a && b && others.length === 0 ? joinEnds(this.lines.getState(), a, b) : undefined;
+    if (!joined) {
+      this.editor.refusal.set(TEXTS.twoEndsAreJoined);
+      return;
+    }
+    this.#set(joined);
+    this.selected.set(NONE);
+  }
+
+  undo(): boolean {
+    return this.#go(this.#past, this.#future);
+  }
+
+  redo(): boolean {
+    return this.#go(this.#future, this.#past);
+  }
+
+  close(): void {
+    this.opened.set(undefined);
+    this.selected.set(NONE);
+    this.#past = [];
+    this.#future = [];
+    this.#show([]);
+  }
+
+  /** Gives the motif its points as they lie now. @throws Error, and nothing is lost */
+  async finish(maker: MotifMaker): Promise<void> {
+    const opened = this.opened.getState();
+    if (!opened || this.making.getState()) return;
+    this.making.set(true);
+    try {
+      await maker.remake(opened.motif, recipeOf(opened, this.lines.getState()));
+      this.close();
+    } finally {
+      this.making.set(false);
+    }
+  }
+
+  /** Makes the motif as it was before any of its points were moved. @throws Error */
+  async goBack(maker: MotifMaker): Promise<void> {
+    const opened = this.opened.getState();
+    if (!opened || this.making.getState()) return;
+    const { original, before } = opened;
+    this.making.set(true);
+    try {
+      await maker.remake(opened.motif, before ?? { kind: 'points', original, paths: [], before: null });
+      this.close();
+    } finally {
+      this.making.set(false);
+    }
+  }
+
+  #indices(): KnotIndex[] {
+    return [...this.selected.getState()].map((key) => {
+      const [line = 0, knot = 0] = key.split(' ').map(Number);
+      return { line, knot };
+    });
+  }
+
+  #selectedLines(): Set<number> {
+    return new Set(this.#indices().map(({ line }) => line));
+  }
+
+  #selectedKnots(): Knot[] {
+    const lines = this.lines.getState();
+    return this.#indices().flatMap(({ line, knot }) => lines[line]?.knots[knot] ?? []);
+  }
+
+  #set(lines: Lines): void {
+    this.#past.push(this.lines.getState());
+    this.#future = [];
+    this.#show(lines);
+  }
+
+  #show(lines: Lines): void {
+    this.lines.set(lines);
+    this.steps.set({ past: this.#past.length, future: this.#future.length });
+  }
+
+  #go(from: Lines[], to: Lines[]): boolean {
+    const lines = from.pop();
+    if (!lines) return false;
+    to.push(this.lines.getState());
+    this.selected.set(NONE);
+    this.#show(lines);
+    return true;
+  }
+}
+
+/** The paths that are other than in the artwork. */
+function movedPaths({ paths }: OpenedPoints, lines: Lines): MovedPath[] {
+  return paths.flatMap(({ node, matrix, path }, n) => {
+    const back = invert(matrix);
+    if (!back) return [];
+    const own = lines
+      .filter((line) => line.path === n)
+      .map((line) => ({ ...line, knots: line.knots.map((knot) => movedKnot(knot, back)) }));
+    const text = pathOfKnots(own);
+    return text === pathOfKnots(knotsOf(path.path, n)) ? [] : [{ node: [...node], path: text }];
+  });
+}
+
+function recipeOf(opened: OpenedPoints, lines: Lines): PointsRecipe {
+  const { original, before } = opened;
+  return { kind: 'points', original, paths: movedPaths(opened, lines), before };
+}
+
+function artworkOf(opened: OpenedPoints, lines: Lines): Artwork | undefined {
+  try {
+    return withMovedPaths(opened.artwork, movedPaths(opened, lines));
+  } catch (error) {
+    // Every point was taken away; the last step can be undone.
+    if (error instanceof RangeError) return undefined;
+    throw error;
+  }
+}
