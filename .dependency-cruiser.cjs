@@ -8,7 +8,7 @@ const CORE = [
   ['document', 'svg'],
   ['arrange', 'shapes', 'scan'],
   ['bundle', 'layout', 'toss', 'colourway', 'draw'],
-  ['paint', 'export', 'vine'],
+  ['paint', 'export', 'drawn', 'vine'],
   ['check', 'vector', 'print', 'separate', 'sheet'],
   ['tryon'],
   ['flat'],

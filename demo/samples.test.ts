@@ -4,7 +4,7 @@ import { boxAroundCentre, openDesign } from '../core/document/index.ts';
 import { layRows } from '../core/layout/index.ts';
 import type { Motif } from '../core/motif/index.ts';
 import { LOW_TIDE, PAINTED } from './collection.ts';
-import { drawnArtwork } from '../core/draw/index.ts';
+import { drawnArtwork } from '../core/drawn/index.ts';
 import { vineArtwork } from '../core/vine/index.ts';
 import { recipeSchema } from '../core/recipe/index.ts';
 import { latticeOf, latticeTranslate } from '../core/lattice/index.ts';

@@ -4,6 +4,8 @@ import type { Box, Point } from '../geometry/index.ts';
 export interface FilledLoops {
   readonly loops: readonly (readonly Point[])[];
   readonly rule: 'nonzero' | 'evenodd';
+  /** Rubbed out: what lies below it is not covered any more. */
+  readonly clears?: boolean;
 }
 
 /** A square window of the plane in places, and which of them are covered. */
@@ -19,7 +21,7 @@ export interface Coverage {
 }
 
 /**
- * Which places of a window polygons cover: those whose middle lies in one, and all that an edge goes through, so that the thinnest line
+ * Which places of a window polygons cover, one after another: those whose middle lies in one, and all that an edge goes through, so that the thinnest line
  * leaves no way through itself.
  */
 export function coverageOf(filled: readonly FilledLoops[], window: Box, side: number): Coverage {
@@ -27,12 +29,12 @@ export function coverageOf(filled: readonly FilledLoops[], window: Box, side: nu
   const coverage = { side, left: window.left, top: window.top, step, covered: new Uint8Array(side * side) };
   for (const each of filled) {
     fillRows(coverage, each);
-    for (const loop of each.loops) markEdges(coverage, loop);
+    if (!each.clears) for (const loop of each.loops) markEdges(coverage, loop);
   }
   return coverage;
 }
 
-function fillRows({ side, left, top, step, covered }: Coverage, { loops, rule }: FilledLoops): void {
+function fillRows({ side, left, top, step, covered }: Coverage, { loops, rule, clears }: FilledLoops): void {
   const crossings: { x: number; winds: number }[][] = Array.from({ length: side }, () => []);
   for (const loop of loops)
     loop.forEach((from, n) => {
@@ -57,7 +59,7 @@ function fillRows({ side, left, top, step, covered }: Coverage, { loops, rule }:
       if (!next || !isIn) return;
       const from = Math.max(0, Math.ceil((x - left) / step - 0.5));
       const to = Math.min(side - 1, Math.floor((next.x - left) / step - 0.5));
-      if (to >= from) covered.fill(1, n * side + from, n * side + to + 1);
+      if (to >= from) covered.fill(clears ? 0 : 1, n * side + from, n * side + to + 1);
     });
   });
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { type Box, boxAround, IDENTITY, type Point, transform } from '../geometry/index.ts';
 import { latticeOf, SQUARE, step } from '../lattice/index.ts';
 import type { FilledLoops } from './coverage.ts';
-import { outlinesOf } from './drawnArtwork.ts';
+import { outlinesOf } from './strokeBox.ts';
 import { fillRegion } from './fillRegion.ts';
 import { instancesIn } from './instancesIn.ts';
 import { real, straight } from './testing/hands.ts';

@@ -1,6 +1,6 @@
 import { boxAround, growBox } from '../geometry/index.ts';
 import type { Stroke } from '../recipe/index.ts';
-import { outlinesOf } from './drawnArtwork.ts';
+import { outlinesOf } from './strokeBox.ts';
 
 /**
  * Strokes that belong together: each joins those of the same colour that it comes nearer to than `near`, mm, by the boxes around

@@ -1,7 +1,7 @@
-/** Drawing by hand: strokes, what a brush leaves of them, where they are seen, and the artwork they make. */
+/** Drawing by hand: strokes, what a brush leaves of them, where they are seen; areas; and the points of paths. */
+export { closely } from './closely.ts';
 export type { FilledLoops } from './coverage.ts';
 export * from './drawingSymmetry.ts';
-export * from './drawnArtwork.ts';
 export * from './drawnStroke.ts';
 export * from './editKnots.ts';
 export { fillRegion, type FoundRegion } from './fillRegion.ts';
@@ -9,4 +9,5 @@ export * from './groupStrokes.ts';
 export * from './instancesIn.ts';
 export * from './pathKnots.ts';
 export * from './penPoint.ts';
+export * from './strokeBox.ts';
 export * from './strokeOutline.ts';

@@ -1,6 +1,5 @@
 import { type Matrix, type Point, transform } from '../geometry/index.ts';
-import { type PathText, tracePath } from '../motif/index.ts';
-import { Pen } from '../shapes/index.ts';
+import { type PathText, Pen, tracePath } from '../motif/index.ts';
 
 /** A point of an outline, and where its curve comes from and goes to: handles lie on the point where it is straight. */
 export interface Knot extends Point {

@@ -1,49 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Point } from '../geometry/index.ts';
-import { tracePath } from '../motif/index.ts';
 import { drawnRecipeSchema } from '../recipe/index.ts';
-import { strokeNodes, strokesBox } from './drawnArtwork.ts';
+import { strokesBox } from './strokeBox.ts';
 import { drawnStroke, MOST_PEN_POINTS } from './drawnStroke.ts';
 import { decodePoints, encodePoints, type PenPoint } from './penPoint.ts';
 import { strokeOutline } from './strokeOutline.ts';
-import { BRUSH, brush, hand } from './testing/hands.ts';
-
-function sampled(path: string): Point[] {
-  const points: Point[] = [];
-  let at = { x: 0, y: 0 };
-  const line = (x: number, y: number): void => {
-    for (let n = 1; n <= 8; n += 1) points.push({ x: at.x + ((x - at.x) * n) / 8, y: at.y + ((y - at.y) * n) / 8 });
-    at = { x, y };
-  };
-  tracePath(path, {
-    moveTo: (x, y) => void points.push((at = { x, y })),
-    lineTo: line,
-    quadraticCurveTo: (_cx, _cy, x, y) => line(x, y),
-    bezierCurveTo(ax, ay, bx, by, x, y) {
-      const from = at;
-      for (let n = 1; n <= 16; n += 1) {
-        const [t, u] = [n / 16, 1 - n / 16];
-        const [p, q, r, s] = [u ** 3, 3 * u * u * t, 3 * u * t * t, t ** 3];
-        points.push({ x: p * from.x + q * ax + r * bx + s * x, y: p * from.y + q * ay + r * by + s * y });
-      }
-      at = { x, y };
-    },
-    closePath: () => undefined,
-  });
-  return points;
-}
-function awayFrom(line: readonly Point[], { x, y }: Point): number {
-  let least = Infinity;
-  line.forEach((p, n) => {
-    const q = line[(n + 1) % line.length] as Point;
-    const [dx, dy] = [q.x - p.x, q.y - p.y];
-    const length = dx * dx + dy * dy;
-    const t = length > 0 ? Math.min(1, Math.max(0, ((x - p.x) * dx + (y - p.y) * dy) / length)) : 0;
-    least = Math.min(least, Math.hypot(x - p.x - t * dx, y - p.y - t * dy));
-  });
-  return least;
-}
+import { awayFrom, BRUSH, hand } from './testing/hands.ts';
 
 describe('the points of a stroke', () => {
   it('are read back as they were, to a hundredth, in few letters', () => {
@@ -81,23 +43,6 @@ describe('the points of a stroke', () => {
 });
 
 describe('what a brush leaves', () => {
-  it('is followed by its outline within 0.05 mm', () => {
-    fc.assert(
-      fc.property(hand, brush, (points, given) => {
-        const stroke = drawnStroke(given, points, 3);
-        const outline = strokeOutline(decodePoints(stroke.points), given, 3);
-        const [node] = strokeNodes(stroke);
-        if (!node || outline.length < 3) return;
-        const fitted = sampled(node.path);
-        const off = (from: readonly Point[], to: readonly Point[]): number =>
-          from.reduce((most, point, n) => (n % 3 === 0 ? Math.max(most, awayFrom(to, point)) : most), 0);
-        expect(off(fitted, outline)).toBeLessThan(0.05);
-        expect(off(outline, fitted)).toBeLessThan(0.05);
-      }),
-      { numRuns: 12 },
-    );
-  });
-
   it('is a dot where the hand only touched', () => {
     const box = strokesBox([drawnStroke(BRUSH, [{ x: 3, y: 4, time: 0, pressure: 1 }], 1)]);
     expect(box).toBeDefined();

@@ -7,4 +7,5 @@ export * from './mergeInks.ts';
 export * from './motif.ts';
 export * from './movedPaths.ts';
 export * from './pathData.ts';
+export * from './pen.ts';
 export * from './silhouette.ts';

@@ -1,8 +1,7 @@
 import tracer, { type TracedPath } from 'imagetracerjs';
 import { channels, type Hex } from '../colour/index.ts';
-import type { Artwork, PathNode } from '../motif/index.ts';
+import { type Artwork, type PathNode, Pen } from '../motif/index.ts';
 import type { Tracing } from '../recipe/index.ts';
-import { Pen } from '../shapes/index.ts';
 import { colourBin, DRAWN_ALPHA, inksIn, isFlat, isWhite, nearest, oklab } from './inksIn.ts';
 import { blankPixels, type PixelImage } from './pixelImage.ts';
 

@@ -1,8 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { tracePath } from '../motif/index.ts';
+import { tracePath, Pen } from '../motif/index.ts';
 import { combinePaths } from './combine.ts';
-import { Pen } from './pen.ts';
 
 /** Area by Green's theorem over the path cut into short chords, each loop by its own sign. */
 function area(path: string): number {

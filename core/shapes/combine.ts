@@ -1,7 +1,6 @@
 import geometry from 'paper/dist/paper-core.js';
 import type { Point } from '../geometry/index.ts';
-import type { PathText } from '../motif/index.ts';
-import { Pen } from './pen.ts';
+import { type PathText, Pen } from '../motif/index.ts';
 
 /** How two outlines become one. */
 export type Combining = 'join' | 'cut' | 'overlap' | 'exclude';

@@ -4,7 +4,6 @@ export * from './fade.ts';
 export * from './figure.ts';
 export * from './figures.ts';
 export * from './lettering.ts';
-export * from './pen.ts';
 export * from './shapeArtwork.ts';
 export * from './variations.ts';
 export * from './transformPath.ts';

@@ -1,8 +1,7 @@
 import { translationMatrix } from '../geometry/index.ts';
-import { pathBounds, type PathText } from '../motif/index.ts';
+import { pathBounds, type PathText, Pen } from '../motif/index.ts';
 import type { FontId } from '../recipe/index.ts';
 import { type Figure, millimetres, type Values } from './figure.ts';
-import { Pen } from './pen.ts';
 import { transformPath } from './transformPath.ts';
 import type { Font, Glyph } from 'opentype.js';
 

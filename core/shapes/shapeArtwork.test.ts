@@ -1,11 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boxAround, rotationMatrix, transform } from '../geometry/index.ts';
-import { pathBounds } from '../motif/index.ts';
+import { pathBounds, Pen } from '../motif/index.ts';
 import { type Fade, FIGURE_KINDS, type Piece, type ShapeRecipe, stopsTo } from '../recipe/index.ts';
 import { fadeLine, withFadeEnd, withStopAt } from './fade.ts';
 import { FIGURES } from './figures.ts';
-import { Pen } from './pen.ts';
 import { EmptyShapeError, pieceOutline, shapeArtwork } from './shapeArtwork.ts';
 import { variations } from './variations.ts';
 import { DRAWN } from '../testing/shapeFixtures.ts';

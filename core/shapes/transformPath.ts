@@ -1,6 +1,5 @@
 import { type Matrix, transform } from '../geometry/index.ts';
-import { type PathText, tracePath } from '../motif/index.ts';
-import { Pen } from './pen.ts';
+import { type PathText, tracePath, Pen } from '../motif/index.ts';
 
 /** The path as the matrix carries it. */
 export function transformPath(path: PathText, matrix: Matrix): PathText {

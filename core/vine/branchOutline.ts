@@ -1,12 +1,10 @@
 import { type Point, rotationMatrix, transform } from '../geometry/index.ts';
-import type { PathText } from '../motif/index.ts';
+import { type PathText, Pen } from '../motif/index.ts';
 import type { VineBranch } from '../recipe/index.ts';
-import { fitLoop } from '../shapes/index.ts';
 import { directionOf, type VineCurve } from './vineCurve.ts';
 
 /** Points along a branch; it turns by no more than twice round, so that they lie close enough. */
 const POINTS = 64;
-const OFF = 0.01;
 /** How much of its width a branch keeps at its end. */
 const TIP = 0.12;
 
@@ -45,5 +43,5 @@ export function branchOutline(curve: VineCurve, branch: VineBranch): PathText {
     const { x, y } = transform(rotationMatrix(-90 + ((n + 1) * 180) / 8), tip.along);
     return { x: tip.at.x + radius * x, y: tip.at.y + radius * y };
   });
-  return fitLoop([...beside(1), ...round, ...beside(-1).reverse()], OFF);
+  return new Pen().loop([...beside(1), ...round, ...beside(-1).reverse()], 1).toString();
 }

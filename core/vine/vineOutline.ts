@@ -1,6 +1,5 @@
 import type { Point } from '../geometry/index.ts';
-import { Pen } from '../shapes/index.ts';
-import type { PathText } from '../motif/index.ts';
+import { type PathText, Pen } from '../motif/index.ts';
 import { directionOf, type VineCurve } from './vineCurve.ts';
 
 /** How far an edge may be from where it is meant, mm. */

@@ -1,5 +1,4 @@
 import { keptDrawing } from './keptDrawing.ts';
-import { drawnArtwork } from '../../core/draw/index.ts';
 import { bundleArtwork } from '../../core/bundle/index.ts';
 import {
   type Artwork,
@@ -14,6 +13,7 @@ import { EmptyShapeError, shapeArtwork } from '../../core/shapes/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { DeriveTask, Drawing, TaskContext } from '../work/tasks.ts';
+import { drawnArtwork } from '../../core/drawn/index.ts';
 import { vineArtwork } from '../../core/vine/index.ts';
 import { scanDrawing } from '../scan/scanDrawing.ts';
 import { letterer } from './letterer.ts';

@@ -17,6 +17,7 @@ import { paintSilhouette } from './silhouettes.ts';
 import { remembered } from './remembered.ts';
 import { stackAround } from './stackAround.ts';
 import { TEXTS } from './texts.ts';
+import { withoutPlacement } from './withoutPlacement.ts';
 import { refitted, toMm, viewportAround, viewportWith, type Viewport } from './viewport.ts';
 
 /** The placements that move, and the design as it was when they were taken up. */
@@ -310,10 +311,4 @@ export class ClothView {
   #tell(): void {
     for (const listener of this.#listeners) listener();
   }
-}
-
-function withoutPlacement(design: Design, placement: string | undefined): Design {
-  return placement === undefined
-    ? design
-    : { ...design, placements: design.placements.filter(({ id }) => id !== placement) };
 }

@@ -4,7 +4,8 @@ import { type Point, transform } from '../../core/geometry/index.ts';
 import type { Lattice } from '../../core/lattice/index.ts';
 import { boxOfView } from '../../core/motif/index.ts';
 import { type CanvasBackend, paintArtwork } from '../../core/paint/index.ts';
-import type { OpenedPoints, PointsEditing } from '../editor/pointsEditing.ts';
+import type { OpenedPoints } from '../editor/openedPoints.ts';
+import type { PointsEditing } from '../editor/pointsEditing.ts';
 import { planeMatrix, toCss, type Viewport, windowMm } from './viewport.ts';
 
 /** Half the side of a point's mark, CSS pixels. */

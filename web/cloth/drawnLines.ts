@@ -1,8 +1,18 @@
-import { drawnArtwork, type FilledLoops, instancesIn } from '../../core/draw/index.ts';
+import { type FilledLoops, instancesIn, outlinesOf } from '../../core/draw/index.ts';
 import { shapeMatrix } from '../../core/document/index.ts';
-import { type Box, compose, IDENTITY, type Matrix, translationMatrix } from '../../core/geometry/index.ts';
-import { type Artwork, type ArtworkNode, boxOfView, flattenPath } from '../../core/motif/index.ts';
+import {
+  type Box,
+  boxAround,
+  compose,
+  IDENTITY,
+  type Matrix,
+  transform,
+  translationMatrix,
+} from '../../core/geometry/index.ts';
+import { type ArtworkNode, boxOfView, flattenPath } from '../../core/motif/index.ts';
 import { vineArtwork } from '../../core/vine/index.ts';
+import type { Lattice } from '../../core/lattice/index.ts';
+import type { Stroke } from '../../core/recipe/index.ts';
 import type { Editor } from '../editor/editor.ts';
 import type { ClothView } from './clothView.ts';
 
@@ -22,13 +32,26 @@ export function drawnLines(editor: Editor, view: ClothView, window: Box): Filled
     return [{ artwork: drawn.artwork, matrix }];
   });
   const { strokes, vine, frame } = drawing.drawn.getState();
-  const inHand: Artwork[] = [
-    ...(strokes.some(({ deed }) => deed !== 'rubber') ? [drawnArtwork({ kind: 'drawn', strokes })] : []),
-    ...(vine ? [vineArtwork({ ...vine, leaves: [] }, new Map())] : []),
-  ];
-  return [...placed, ...inHand.map((artwork) => ({ artwork, matrix: frame }))].flatMap(({ artwork, matrix }) =>
+  const onCloth = placed.flatMap(({ artwork, matrix }) =>
     instancesIn(lattice, matrix, boxOfView(artwork.view), window).flatMap((seen) => linesOf(artwork.nodes, seen)),
   );
+  const vineNodes = vine ? vineArtwork({ ...vine, leaves: [] }, new Map()) : undefined;
+  const inHand = [
+    ...(vineNodes
+      ? instancesIn(lattice, frame, boxOfView(vineNodes.view), window).flatMap((seen) => linesOf(vineNodes.nodes, seen))
+      : []),
+    ...strokes.flatMap((stroke) => strokeLines(lattice, stroke, frame, window)),
+  ];
+  return [...onCloth, ...inHand];
+}
+
+function strokeLines(lattice: Lattice, stroke: Stroke, frame: Matrix, window: Box): FilledLoops[] {
+  const loops = outlinesOf(stroke);
+  return instancesIn(lattice, frame, boxAround(loops.flat()), window).map((seen) => ({
+    loops: loops.map((loop) => loop.map((point) => transform(seen, point))),
+    rule: stroke.deed === 'area' ? 'evenodd' : 'nonzero',
+    clears: stroke.deed === 'rubber',
+  }));
 }
 
 function linesOf(nodes: readonly ArtworkNode[], matrix: Matrix): FilledLoops[] {

@@ -19,7 +19,6 @@ import { panGesture, pinchGesture } from './gestures/panGesture.ts';
 import { pinGesture, pointGesture, rotateGesture } from './gestures/pinGesture.ts';
 import { knotGesture, vineGesture } from './gestures/vineGesture.ts';
 import { pointsGesture } from './gestures/pointsGesture.ts';
-import { scatterGesture } from './gestures/scatterGesture.ts';
 import { removeGesture, strokeGesture } from './gestures/strokeGesture.ts';
 import { lengthToMm, toMm } from './viewport.ts';
 
@@ -122,7 +121,7 @@ export class PointerController implements GestureContext {
       case 'vine':
         return vineGesture(this, at);
       case 'scatter':
-        return scatterGesture(this, at);
+        return lineGesture(this, at, (line) => this.editor.scatterBrush.run(line), true);
     }
   }
 

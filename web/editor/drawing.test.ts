@@ -1,7 +1,8 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { DesignMotif, StoredMotif } from '../../contract/index.ts';
 import { newDesign } from '../../core/document/index.ts';
-import { decodePoints, drawnArtwork, type PenPoint } from '../../core/draw/index.ts';
+import { decodePoints, type PenPoint } from '../../core/draw/index.ts';
+import { drawnArtwork } from '../../core/drawn/index.ts';
 import type { Point } from '../../core/geometry/index.ts';
 import { step } from '../../core/lattice/index.ts';
 import type { Recipe } from '../../core/recipe/index.ts';

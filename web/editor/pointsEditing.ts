@@ -13,33 +13,18 @@ import {
   movedKnot,
   moveHandle,
   moveKnots,
-  pathOfKnots,
   removeKnots,
   reverseLines,
   sharpenKnots,
   smoothKnots,
 } from '../../core/draw/index.ts';
-import { compose, invert, type Matrix, type Point, translationMatrix } from '../../core/geometry/index.ts';
-import { type Artwork, pathsIn, type PlacedPath, withMovedPaths } from '../../core/motif/index.ts';
-import type { FormerRecipe, MovedPath, PointsRecipe } from '../../core/recipe/index.ts';
+import { compose, invert, type Point, translationMatrix } from '../../core/geometry/index.ts';
+import { type Artwork, pathsIn } from '../../core/motif/index.ts';
 import { Cell } from '../ui/store.ts';
 import type { DrawingHost } from './drawingHost.ts';
 import type { MotifMaker } from './finishDrawing.ts';
+import { artworkOf, type OpenedPoints, recipeOf } from './openedPoints.ts';
 import { TEXTS } from './texts.ts';
-
-/** A motif whose points are open, at one of its placements. */
-export interface OpenedPoints {
-  readonly placement: string;
-  readonly motif: string;
-  readonly name: string;
-  /** Content address of the artwork whose points are moved, and the artwork. */
-  readonly original: string;
-  readonly artwork: Artwork;
-  readonly paths: readonly PlacedPath[];
-  readonly before: FormerRecipe | null;
-  /** From the artwork's units to mm of the plane. */
-  readonly frame: Matrix;
-}
 
 type Lines = readonly KnotLine[];
 type Selection = ReadonlySet<string>;
@@ -91,6 +76,7 @@ export class PointsEditing {
       artwork,
       paths,
       before: moved ? moved.before : recipe?.kind === 'points' ? null : recipe,
+      isMoved: moved !== undefined,
       frame: compose(translationMatrix(placement.x, placement.y), shapeMatrix(placement, motif)),
     });
     this.selected.set(NONE);
@@ -285,33 +271,5 @@ export class PointsEditing {
     this.selected.set(NONE);
     this.#show(lines);
     return true;
-  }
-}
-
-/** The paths that are other than in the artwork. */
-function movedPaths({ paths }: OpenedPoints, lines: Lines): MovedPath[] {
-  return paths.flatMap(({ node, matrix, path }, n) => {
-    const back = invert(matrix);
-    if (!back) return [];
-    const own = lines
-      .filter((line) => line.path === n)
-      .map((line) => ({ ...line, knots: line.knots.map((knot) => movedKnot(knot, back)) }));
-    const text = pathOfKnots(own);
-    return text === pathOfKnots(knotsOf(path.path, n)) ? [] : [{ node: [...node], path: text }];
-  });
-}
-
-function recipeOf(opened: OpenedPoints, lines: Lines): PointsRecipe {
-  const { original, before } = opened;
-  return { kind: 'points', original, paths: movedPaths(opened, lines), before };
-}
-
-function artworkOf(opened: OpenedPoints, lines: Lines): Artwork | undefined {
-  try {
-    return withMovedPaths(opened.artwork, movedPaths(opened, lines));
-  } catch (error) {
-    // Every point was taken away; the last step can be undone.
-    if (error instanceof RangeError) return undefined;
-    throw error;
   }
 }

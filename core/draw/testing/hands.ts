@@ -43,8 +43,6 @@ export const hand = fc
     });
   });
 
-/** Points along a path, near enough to each other to measure by. */
-
 /** A straight stroke of an even brush. */
 export const straight = (from: Point, to: Point, width = 4, deed: 'line' | 'rubber' = 'line') =>
   drawnStroke(
@@ -58,3 +56,16 @@ export const straight = (from: Point, to: Point, width = 4, deed: 'line' | 'rubb
     1,
     deed,
   );
+
+/** How far a point is from a closed line. */
+export function awayFrom(line: readonly Point[], { x, y }: Point): number {
+  let least = Infinity;
+  line.forEach((p, n) => {
+    const q = line[(n + 1) % line.length] as Point;
+    const [dx, dy] = [q.x - p.x, q.y - p.y];
+    const length = dx * dx + dy * dy;
+    const t = length > 0 ? Math.min(1, Math.max(0, ((x - p.x) * dx + (y - p.y) * dy) / length)) : 0;
+    least = Math.min(least, Math.hypot(x - p.x - t * dx, y - p.y - t * dy));
+  });
+  return least;
+}

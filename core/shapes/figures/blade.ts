@@ -1,5 +1,5 @@
+import { Pen } from '../../motif/index.ts';
 import { type Figure, millimetres, share } from '../figure.ts';
-import { Pen } from '../pen.ts';
 
 /** A blade of grass, wide at its foot and bent at its tip. */
 export const blade: Figure = {

@@ -1,5 +1,5 @@
+import { Pen } from '../../motif/index.ts';
 import { type Figure, millimetres } from '../figure.ts';
-import { Pen } from '../pen.ts';
 
 export const dot: Figure = {
   name: 'Dot',

@@ -1,5 +1,5 @@
+import { Pen, QUARTER } from '../../motif/index.ts';
 import { type Figure, millimetres, share } from '../figure.ts';
-import { Pen, QUARTER } from '../pen.ts';
 
 export const drop: Figure = {
   name: 'Drop',

@@ -1,8 +1,7 @@
-import type { PathText } from '../../motif/index.ts';
+import { type PathText, Pen } from '../../motif/index.ts';
 import { seeded } from '../../random/index.ts';
 import { combinePaths } from '../combine.ts';
 import { count, type Figure, millimetres, SEED, share } from '../figure.ts';
-import { Pen } from '../pen.ts';
 
 /** A leaf that stands upright, with its vein left open and bites taken out of it. */
 export const leaf: Figure = {

@@ -1,5 +1,5 @@
+import { Pen } from '../../motif/index.ts';
 import { type Figure, millimetres, share } from '../figure.ts';
-import { Pen } from '../pen.ts';
 
 /**
  * A pointed oval of four equal S-curves, each its own image about its middle: those of neighbours half a width and half a

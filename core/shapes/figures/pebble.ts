@@ -1,6 +1,6 @@
+import { Pen } from '../../motif/index.ts';
 import { seeded } from '../../random/index.ts';
 import { type Figure, millimetres, SEED, share } from '../figure.ts';
-import { Pen } from '../pen.ts';
 
 const CORNERS = 9;
 

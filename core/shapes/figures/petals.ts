@@ -1,6 +1,6 @@
+import { Pen } from '../../motif/index.ts';
 import { rotationMatrix, transform } from '../../geometry/index.ts';
 import { count, type Figure, millimetres, share } from '../figure.ts';
-import { Pen } from '../pen.ts';
 
 /** Petals around a middle. Their sides swell out above 0 % and in below it; their tips are blunt or pointed. */
 export const petals: Figure = {

@@ -1,5 +1,5 @@
+import { Pen } from '../../motif/index.ts';
 import { type Figure, millimetres, share } from '../figure.ts';
-import { Pen } from '../pen.ts';
 
 export const ring: Figure = {
   name: 'Ring',

@@ -1,5 +1,5 @@
+import { Pen } from '../../motif/index.ts';
 import { count, type Figure, millimetres, share } from '../figure.ts';
-import { Pen } from '../pen.ts';
 
 /** A fan whose upper edge goes in bows. */
 export const scallop: Figure = {

@@ -1,5 +1,5 @@
+import { around, Pen } from '../../motif/index.ts';
 import { count, type Figure, millimetres, share } from '../figure.ts';
-import { around, Pen } from '../pen.ts';
 
 export const star: Figure = {
   name: 'Star',

@@ -1,5 +1,5 @@
+import { Pen } from '../../motif/index.ts';
 import { count, type Figure, millimetres, share } from '../figure.ts';
-import { Pen } from '../pen.ts';
 
 /** A band that goes up and down, whole crests only, so that it can follow itself. */
 export const wave: Figure = {

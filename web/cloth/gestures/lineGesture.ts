@@ -3,11 +3,12 @@ import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
 import { hasGone, type Gesture } from './gesture.ts';
 
-/** Draws a line on the cloth and passes it on, smoothed, in mm. */
+/** Draws a line on the cloth and passes it on, smoothed, in mm. @param isPointTaken whether a click counts, too, as a line of one point */
 export function lineGesture(
   { view, line: shown, local }: GestureContext,
   from: Point,
   take: (line: readonly Point[]) => void,
+  isPointTaken = false,
 ): Gesture {
   const line = [from];
   return {
@@ -18,9 +19,10 @@ export function lineGesture(
       shown.set([...line]);
     },
     end() {
-      if (line.length < 2) return;
       const viewport = view.getViewport();
-      take(smoothPolyline(line.map((at) => toMm(viewport, at))));
+      const onPlane = line.map((at) => toMm(viewport, at));
+      if (line.length > 1) take(smoothPolyline(onPlane));
+      else if (isPointTaken) take(onPlane);
     },
     cancel: () => undefined,
   };

@@ -1,6 +1,7 @@
 import { type Knot, type KnotIndex, knotKey, nearestOnLines } from '../../../core/draw/index.ts';
 import { invert, type Point, transform } from '../../../core/geometry/index.ts';
-import type { OpenedPoints, PointsEditing } from '../../editor/pointsEditing.ts';
+import type { OpenedPoints } from '../../editor/openedPoints.ts';
+import type { PointsEditing } from '../../editor/pointsEditing.ts';
 import { toCss, toMm } from '../viewport.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { hasGone, type Gesture } from './gesture.ts';

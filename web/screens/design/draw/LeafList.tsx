@@ -9,6 +9,7 @@ import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { MotifPick } from '../tickets/MotifPick.tsx';
+import { SizeFields } from './SizeFields.tsx';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -83,28 +84,7 @@ export function LeafList({ leaves, onChange }: Props) {
                   step={5}
                   onChange={(angle) => set({ angle })}
                 />
-                <AmountField
-                  label={TEXTS.smallest}
-                  sign="%"
-                  value={Math.round(100 * each.smallest)}
-                  min={2}
-                  max={2000}
-                  step={5}
-                  onChange={(percent) =>
-                    set({ smallest: percent / 100, largest: Math.max(each.largest, percent / 100) })
-                  }
-                />
-                <AmountField
-                  label={TEXTS.largest}
-                  sign="%"
-                  value={Math.round(100 * each.largest)}
-                  min={2}
-                  max={2000}
-                  step={5}
-                  onChange={(percent) =>
-                    set({ largest: percent / 100, smallest: Math.min(each.smallest, percent / 100) })
-                  }
-                />
+                <SizeFields smallest={each.smallest} largest={each.largest} onChange={set} />
                 <LengthField
                   label={TEXTS.gap}
                   mm={each.gap}

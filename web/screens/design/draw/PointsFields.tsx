@@ -5,7 +5,7 @@ import { LengthField } from '../../../ui/LengthField.tsx';
 import { useNotifyProblem } from '../../../ui/Notices.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { fetchArtwork } from '../../../api/motifs.ts';
-import type { OpenedPoints } from '../../../editor/pointsEditing.ts';
+import type { OpenedPoints } from '../../../editor/openedPoints.ts';
 import { TEXTS } from './texts.ts';
 import { useMotifMaker } from './useFinish.ts';
 
@@ -66,7 +66,7 @@ function Opened({ opened }: { readonly opened: OpenedPoints }) {
   };
   return (
     <>
-      {opened.before && <p className="text-xs text-graphite">{TEXTS.becomesPoints(opened.name)}</p>}
+      {opened.before && !opened.isMoved && <p className="text-xs text-graphite">{TEXTS.becomesPoints(opened.name)}</p>}
       <p role="status" className="text-sm" data-points={count}>
         {TEXTS.pointsSelected(selected.size, count)}
       </p>
@@ -107,9 +107,11 @@ function Opened({ opened }: { readonly opened: OpenedPoints }) {
         </Button>
       </div>
       <p className="text-xs text-graphite">{TEXTS.pointHints}</p>
-      <Button disabled={making} onClick={() => void points.goBack(maker).catch(notifyProblem)}>
-        {TEXTS.backToBefore}
-      </Button>
+      {opened.isMoved && (
+        <Button disabled={making} onClick={() => void points.goBack(maker).catch(notifyProblem)}>
+          {TEXTS.backToBefore}
+        </Button>
+      )}
     </>
   );
 }

@@ -9,6 +9,7 @@ import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
 import { MotifPick } from '../tickets/MotifPick.tsx';
+import { SizeFields } from './SizeFields.tsx';
 import { TEXTS } from './texts.ts';
 
 const ROTATIONS: readonly { readonly value: Scatter['rotation']; readonly name: string }[] = [
@@ -65,26 +66,7 @@ export function ScatterFields() {
           onChange={(spacing) => change({ spacing })}
         />
         <LengthField label={TEXTS.gap} mm={scatter.gap} min={0} max={200} onChange={(gap) => change({ gap })} />
-        <AmountField
-          label={TEXTS.smallest}
-          sign="%"
-          value={Math.round(100 * scatter.smallest)}
-          min={2}
-          max={2000}
-          step={5}
-          onChange={(percent) => change({ smallest: percent / 100, largest: Math.max(scatter.largest, percent / 100) })}
-        />
-        <AmountField
-          label={TEXTS.largest}
-          sign="%"
-          value={Math.round(100 * scatter.largest)}
-          min={2}
-          max={2000}
-          step={5}
-          onChange={(percent) =>
-            change({ largest: percent / 100, smallest: Math.min(scatter.smallest, percent / 100) })
-          }
-        />
+        <SizeFields smallest={scatter.smallest} largest={scatter.largest} onChange={change} />
       </div>
       <Choice
         label={TEXTS.rotation}

@@ -1,5 +1,5 @@
 import type { Point } from '../geometry/index.ts';
-import type { PathText } from '../motif/index.ts';
+import type { PathText } from './artwork.ts';
 
 /** Handles of a cubic that is a quarter of a circle, as a share of the radius: 4/3·(√2 − 1). */
 export const QUARTER = (4 / 3) * (Math.SQRT2 - 1);
