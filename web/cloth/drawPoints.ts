@@ -8,8 +8,8 @@ import type { OpenedPoints } from '../editor/openedPoints.ts';
 import type { PointsEditing } from '../editor/pointsEditing.ts';
 import { planeMatrix, toCss, type Viewport, windowMm } from './viewport.ts';
 
-/** Half the side of a point's mark, CSS pixels. */
-const HALF = 3.5;
+/** Half the side of a point's mark, CSS pixels; where more than so many are in sight they are smaller. */
+const [HALF, SMALL_HALF, MANY] = [3.5, 2, 400];
 
 /** Draws a motif whose points are open as it is now, in all its instances. */
 export function drawOpenedMotif(
@@ -46,23 +46,26 @@ export function drawPoints(
   const seen = (p: Point): Point => toCss(viewport, transform(frame, p));
   const selected = points.selected.getState();
   context.setTransform(density, 0, 0, density, 0, 0);
-  points.lines.getState().forEach(({ knots }, line) => {
-    knots.forEach((knot, n) => {
+  const inSight = points.lines.getState().flatMap(({ knots }, line) =>
+    knots.flatMap((knot, n) => {
       const at = seen(knot);
-      if (at.x < -40 || at.y < -40 || at.x > width + 40 || at.y > height + 40) return;
-      const isSelected = selected.has(knotKey({ line, knot: n }));
-      if (isSelected)
-        for (const end of [knot.into, knot.out]) {
-          if (Math.hypot(end.x - knot.x, end.y - knot.y) < 1e-6) continue;
-          const to = seen(end);
-          twoTone(context, () => {
-            context.moveTo(at.x, at.y);
-            context.lineTo(to.x, to.y);
-          });
-          mark(context, to, true, false);
-        }
-      mark(context, at, isSmooth(knot), isSelected);
-    });
+      return at.x < -40 || at.y < -40 || at.x > width + 40 || at.y > height + 40 ? [] : [{ knot, at, line, n }];
+    }),
+  );
+  const half = inSight.length > MANY ? SMALL_HALF : HALF;
+  inSight.forEach(({ knot, at, line, n }) => {
+    const isSelected = selected.has(knotKey({ line, knot: n }));
+    if (isSelected)
+      for (const end of [knot.into, knot.out]) {
+        if (Math.hypot(end.x - knot.x, end.y - knot.y) < 1e-6) continue;
+        const to = seen(end);
+        twoTone(context, () => {
+          context.moveTo(at.x, at.y);
+          context.lineTo(to.x, to.y);
+        });
+        mark(context, to, half, true, false);
+      }
+    mark(context, at, half, isSmooth(knot), isSelected);
   });
 }
 
@@ -79,10 +82,16 @@ function twoTone(context: CanvasRenderingContext2D, path: () => void): void {
   }
 }
 
-function mark(context: CanvasRenderingContext2D, { x, y }: Point, isRound: boolean, isFilled: boolean): void {
+function mark(
+  context: CanvasRenderingContext2D,
+  { x, y }: Point,
+  half: number,
+  isRound: boolean,
+  isFilled: boolean,
+): void {
   context.beginPath();
-  if (isRound) context.arc(x, y, HALF, 0, 2 * Math.PI);
-  else context.rect(x - HALF, y - HALF, 2 * HALF, 2 * HALF);
+  if (isRound) context.arc(x, y, half, 0, 2 * Math.PI);
+  else context.rect(x - half, y - half, 2 * half, 2 * half);
   context.fillStyle = isFilled ? '#1f2430' : '#fff';
   context.fill();
   context.strokeStyle = isFilled ? '#fff' : '#1f2430';

@@ -5,6 +5,7 @@ import type { PointsEditing } from '../../editor/pointsEditing.ts';
 import { toCss, toMm } from '../viewport.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { hasGone, type Gesture } from './gesture.ts';
+import { knotSnap } from './snapKnots.ts';
 
 /** Points and curves are taken within this many CSS pixels; with a finger within the second. */
 const [REACH_PX, FINGER_PX] = [8, 20];
@@ -57,15 +58,23 @@ function dragging(points: PointsEditing, move: (event: PointerEvent) => void): G
 }
 
 function knotDrag(context: GestureContext, points: PointsEditing, own: (px: Point) => Point, at: Point): Gesture {
+  const { editor, view, snapLines } = context;
   const from = own(at);
+  const frame = points.opened.getState()?.frame;
+  const snap = knotSnap(editor, view.getViewport());
+  const back = frame && invert(frame);
   let gone = false;
   points.hold();
   return dragging(points, (event) => {
     const px = context.local(event);
     gone ||= hasGone(at, px);
-    if (!gone) return;
-    const to = own(px);
-    points.dragSelected({ x: to.x - from.x, y: to.y - from.y });
+    if (!gone || !back) return;
+    const to = toMm(view.getViewport(), px);
+    const isSnapping = editor.snapping.getState() !== event.ctrlKey;
+    const { by, lines } = isSnapping ? snap(to) : { by: { x: 0, y: 0 }, lines: [] };
+    snapLines.set(lines);
+    const end = transform(back, { x: to.x + by.x, y: to.y + by.y });
+    points.dragSelected({ x: end.x - from.x, y: end.y - from.y });
   });
 }
 
