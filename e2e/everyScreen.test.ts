@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { click, clickAt, middleOf, press, settled, settledShot } from './support/hands.ts';
+import { cellOnScreen, click, clickAt, middleOf, press, settled, settledShot } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -54,6 +54,19 @@ const SCREENS: readonly Screen[] = [
   { name: 'squinting', path: DESIGN, prepare: (driver) => press(driver, 'q') },
   { name: 'the motifs of a design', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Motifs') },
   { name: 'the repeat', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Repeat') },
+  { name: 'drawing', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Draw') },
+  {
+    name: 'a vine',
+    path: '/designs/low-tide-kelp-forest',
+    prepare: async (driver) => {
+      const { left, top, scale } = await cellOnScreen(driver);
+      await settled(driver);
+      await clickAt(driver, { x: left + 37 * scale, y: top + scale });
+      await click(driver, 'button', 'Draw');
+      await click(driver, 'button', 'Continue drawing “Kelp stem”');
+      await driver.wait(until.elementLocated(By.css('[data-vine-pin]')));
+    },
+  },
   { name: 'the colours', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Colour') },
   {
     name: 'the table of colourways',
