@@ -2,6 +2,8 @@ import { number, object, string, tuple, array } from 'yup';
 import {
   type Brush,
   brushSchema,
+  type PointsRecipe,
+  pointsRecipeSchema,
   type Stroke,
   strokeSchema,
   type VineRecipe,
@@ -35,22 +37,43 @@ const keyOf = (design: string): string => `hevrel.drawing.${design}`;
 
 /** Keeps a drawing for when its design is opened again. @returns whether the browser had room for it */
 export function keepDrawing(design: string, drawing: KeptDrawing): boolean {
-  try {
-    localStorage.setItem(keyOf(design), JSON.stringify(drawing));
-    return true;
-  } catch {
-    return false;
-  }
+  return keep(keyOf(design), drawing);
 }
 
 export function forgetDrawing(design: string): void {
-  if (typeof localStorage !== 'undefined') localStorage.removeItem(keyOf(design));
+  forget(keyOf(design));
 }
 
 /** The drawing of a design that was not done; undefined where there is none that can be read. */
 export function keptDrawing(design: string): KeptDrawing | undefined {
   const drawing = read(keyOf(design), (value) => drawingSchema.validateSync(value, { strict: true }));
   return drawing && { ...drawing, vine: drawing.vine, continued: drawing.continued };
+}
+
+/** Points of a motif that were moved and not finished, as the browser keeps them. */
+export interface KeptPoints {
+  readonly placement: string;
+  readonly motif: string;
+  readonly recipe: PointsRecipe;
+}
+const pointsSchema = object({
+  placement: string().required(),
+  motif: string().required(),
+  recipe: pointsRecipeSchema,
+}).noUnknown();
+const pointsKeyOf = (design: string): string => `hevrel.points.${design}`;
+
+/** Keeps moved points for when their design is opened again. @returns whether the browser had room for them */
+export function keepPoints(design: string, points: KeptPoints): boolean {
+  return keep(pointsKeyOf(design), points);
+}
+
+export function forgetPoints(design: string): void {
+  forget(pointsKeyOf(design));
+}
+
+export function keptPoints(design: string): KeptPoints | undefined {
+  return read(pointsKeyOf(design), (value) => pointsSchema.validateSync(value, { strict: true }));
 }
 
 const NEW_BRUSH: Brush = {
@@ -66,16 +89,26 @@ const NEW_BRUSH: Brush = {
   fill: null,
 };
 
+/** Where there is no room for it the brush is chosen again next time. */
 export function keepBrush(brush: Brush): void {
-  try {
-    localStorage.setItem(BRUSH, JSON.stringify(brush));
-  } catch {
-    // It is chosen again next time; the drawing itself is what matters.
-  }
+  keep(BRUSH, brush);
 }
 
 export function keptBrush(): Brush {
   return read(BRUSH, (value) => brushSchema.validateSync(value, { strict: true })) ?? NEW_BRUSH;
+}
+
+function keep(key: string, value: unknown): boolean {
+  try {
+    localStorage.setItem(key, JSON.stringify(value));
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+function forget(key: string): void {
+  if (typeof localStorage !== 'undefined') localStorage.removeItem(key);
 }
 
 /** What is kept under a key, or undefined where nothing is, or nothing that this version can read. */

@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { newPlacement } from '../../core/document/index.ts';
 import type { Artwork } from '../../core/motif/index.ts';
 import type { Recipe } from '../../core/recipe/index.ts';
@@ -23,6 +23,13 @@ const ARTWORK: Artwork = {
   ],
 };
 
+const stored = new Map<string, string>();
+vi.stubGlobal('localStorage', {
+  getItem: (key: string) => stored.get(key) ?? null,
+  setItem: (key: string, value: string) => void stored.set(key, value),
+  removeItem: (key: string) => void stored.delete(key),
+});
+
 let editor: Editor;
 let remade: { readonly id: string; readonly recipe: Recipe }[];
 const maker: MotifMaker = {
@@ -36,6 +43,7 @@ const open = (recipe: Recipe | null = null): boolean =>
   editor.points.open(newPlacement('a', LEAF, { x: 20, y: 10 }), { ...LEAF, recipe }, ARTWORK);
 
 beforeEach(() => {
+  stored.clear();
   editor = leavesEditor();
   editor.part.set('draw');
   remade = [];
@@ -101,6 +109,23 @@ describe('the points of a motif', () => {
     expect(editor.points.lines.getState()[0]?.knots[0]).toMatchObject({ x: -5, y: 0 });
     await editor.points.goBack(maker);
     expect(remade[0]?.recipe).toEqual(before);
+  });
+
+  it('outlast the window until they are finished or given up', () => {
+    const motif = { ...LEAF, artwork: `${'a'.repeat(64)}.json` };
+    const there = newPlacement('a', motif, { x: 20, y: 10 });
+    editor.points.open(there, motif, ARTWORK);
+    expect(editor.points.kept).toBeUndefined();
+    editor.points.select([{ line: 0, knot: 2 }]);
+    editor.points.move({ x: 4, y: 4 });
+    // Another window of the same design.
+    const again = leavesEditor();
+    const { kept } = again.points;
+    expect(kept).toMatchObject({ placement: 'a', motif: LEAF.id });
+    again.points.open(there, { ...motif, recipe: kept?.recipe ?? null }, ARTWORK);
+    expect(again.points.lines.getState()).toEqual(editor.points.lines.getState());
+    again.points.close();
+    expect(again.points.kept).toBeUndefined();
   });
 
   it('are joined only where they are ends, said in a sentence', () => {

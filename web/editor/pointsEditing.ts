@@ -23,6 +23,7 @@ import { type Artwork, pathsIn } from '../../core/motif/index.ts';
 import { Cell } from '../ui/store.ts';
 import type { DrawingHost } from './drawingHost.ts';
 import type { MotifMaker } from './finishDrawing.ts';
+import { forgetPoints, keepPoints, keptPoints, type KeptPoints } from './keptDrawing.ts';
 import { artworkOf, type OpenedPoints, recipeOf } from './openedPoints.ts';
 import { TEXTS } from './texts.ts';
 
@@ -46,8 +47,9 @@ export class PointsEditing {
 
   constructor(readonly editor: DrawingHost) {}
 
-  get isChanged(): boolean {
-    return this.#past.length > 0;
+  /** Points of this design that were moved when its window was left. */
+  get kept(): KeptPoints | undefined {
+    return keptPoints(this.editor.design.id);
   }
 
   /** @param artwork as it was before any of its points were moved */
@@ -261,7 +263,20 @@ export class PointsEditing {
 
   #show(lines: Lines): void {
     this.lines.set(lines);
+    this.#keep();
     this.steps.set({ past: this.#past.length, future: this.#future.length });
+  }
+
+  /** Moved points outlast the window. */
+  #keep(): void {
+    const { design, refusal } = this.editor;
+    const opened = this.opened.getState();
+    if (!opened) forgetPoints(design.id);
+    else if (this.#past.length > 0) {
+      const { placement, motif } = opened;
+      if (!keepPoints(design.id, { placement, motif, recipe: recipeOf(opened, this.lines.getState()) }))
+        refusal.set(TEXTS.thisBrowserKeepsNoDrawing);
+    }
   }
 
   #go(from: Lines[], to: Lines[]): boolean {

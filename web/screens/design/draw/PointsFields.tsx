@@ -1,4 +1,6 @@
 import { Spline } from 'lucide-react';
+import type { DesignMotif } from '../../../../contract/index.ts';
+import type { Placement } from '../../../../core/document/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
@@ -24,17 +26,24 @@ function Opening() {
   const notifyProblem = useNotifyProblem();
   const [placement, ...others] = editor.selectedInstances;
   const motif = placement && others.length === 0 ? editor.motif(placement.motif) : undefined;
-  const open = (): void => {
-    if (!placement || !motif) return;
-    fetchArtwork(motif.recipe?.kind === 'points' ? motif.recipe.original : motif.artwork)
-      .then((artwork) => editor.points.open(placement, motif, artwork))
+  const open = (at: Placement, of: DesignMotif): void => {
+    fetchArtwork(of.recipe?.kind === 'points' ? of.recipe.original : of.artwork)
+      .then((artwork) => editor.points.open(at, of, artwork))
       .catch(notifyProblem);
   };
+  const { kept } = editor.points;
+  const keptAt = kept && editor.placement(kept.placement);
+  const keptMotif = kept && editor.motif(kept.motif);
   return (
     <>
       <p className="text-sm">{TEXTS.selectForPoints}</p>
-      {motif && (
-        <Button onClick={open}>
+      {kept && keptAt && keptMotif && (
+        <Button onClick={() => open(keptAt, { ...keptMotif, recipe: kept.recipe })}>
+          <span className="truncate">{TEXTS.goOnWithPoints(keptMotif.name)}</span>
+        </Button>
+      )}
+      {placement && motif && (
+        <Button onClick={() => open(placement, motif)}>
           <Spline size={15} aria-hidden className="shrink-0" />
           <span className="truncate">{TEXTS.openPoints(motif.name)}</span>
         </Button>

@@ -55,6 +55,7 @@ export const TEXTS = {
   cancel: 'Cancel',
   points: 'Points',
   selectForPoints: 'Select a motif under Arrange, then open its points here. All its placements follow.',
+  goOnWithPoints: (name: string): string => `Go on with the points of “${name}”`,
   openPoints: (name: string): string => `Open the points of “${name}”`,
   becomesPoints: (name: string): string =>
     `“${name}” becomes plain points when this is finished. How it was made before is kept, and can be gone back to.`,
