@@ -2,7 +2,7 @@ import type { Pickable } from '../../core/arrange/index.ts';
 import { withBase } from '../../core/colourway/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Box, Point } from '../../core/geometry/index.ts';
-import { type LatticeIndex, latticeTranslate } from '../../core/lattice/index.ts';
+import type { LatticeIndex } from '../../core/lattice/index.ts';
 import type { DrawnMotif, Motif } from '../../core/motif/index.ts';
 import { type CanvasBackend, canPaintSeparately, depthRefusal } from '../../core/paint/index.ts';
 import type { Session } from '../editor/session.ts';
@@ -18,7 +18,16 @@ import { remembered } from './remembered.ts';
 import { stackAround } from './stackAround.ts';
 import { TEXTS } from './texts.ts';
 import { withoutPlacement } from './withoutPlacement.ts';
-import { refitted, toMm, viewportAround, viewportWith, type Viewport } from './viewport.ts';
+import {
+  broughtHome,
+  pannedBy,
+  refitted,
+  toMm,
+  viewportAround,
+  viewportWith,
+  type Viewport,
+  wholeRepeat,
+} from './viewport.ts';
 
 /** The placements that move, and the design as it was when they were taken up. */
 interface Held {
@@ -76,8 +85,7 @@ export class ClothView {
     this.#canvas = canvas;
     this.#session = session;
     const { repeat } = session.state.design;
-    this.#viewport =
-      seen ?? viewportAround(frame, repeat, { left: 0, top: 0, right: repeat.width, bottom: repeat.height }, 0.14);
+    this.#viewport = seen ?? wholeRepeat(frame, repeat);
     this.#compositor = new Compositor(canvas, this.#store.backend);
     this.#compositor.fit(this.#viewport);
     this.#painter = new PaintClient(
@@ -181,8 +189,7 @@ export class ClothView {
   }
 
   panBy(by: Point): void {
-    const { density, x, y } = this.#viewport;
-    this.#setViewport({ ...this.#viewport, x: x - Math.round(by.x * density), y: y - Math.round(by.y * density) });
+    this.#setViewport(pannedBy(this.#viewport, by));
   }
 
   zoomAt(at: Point, factor: number): void {
@@ -228,14 +235,7 @@ export class ClothView {
 
   /** Moves the view by whole repeats, which shows the same cloth, so that the cell `index` becomes the one at the origin. */
   bringHome(index: LatticeIndex): void {
-    const { plan } = this.#viewport;
-    const by = latticeTranslate(plan.grid.lattice, index);
-    const { x, y } = this.#viewport;
-    this.#setViewport({
-      ...this.#viewport,
-      x: x - Math.round(by.x / plan.reduction),
-      y: y - Math.round(by.y / plan.reduction),
-    });
+    this.#setViewport(broughtHome(this.#viewport, index));
   }
 
   /** Draws the current view. Called once a frame; public for the benchmarks. */

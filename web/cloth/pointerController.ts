@@ -8,7 +8,7 @@ import type { Editor } from '../editor/editor.ts';
 import { Cell } from '../ui/store.ts';
 import type { ClothView } from './clothView.ts';
 import { carryGesture } from './gestures/carryGesture.ts';
-import { fillGesture } from './gestures/fillGesture.ts';
+import { drawGesture } from './gestures/drawGesture.ts';
 import type { Gesture } from './gestures/gesture.ts';
 import { edgeGesture } from './gestures/edgeGesture.ts';
 import { lassoGesture } from './gestures/lassoGesture.ts';
@@ -17,9 +17,8 @@ import { lineGesture } from './gestures/lineGesture.ts';
 import { moveGesture } from './gestures/moveGesture.ts';
 import { panGesture, pinchGesture } from './gestures/panGesture.ts';
 import { pinGesture, pointGesture, rotateGesture } from './gestures/pinGesture.ts';
-import { knotGesture, vineGesture } from './gestures/vineGesture.ts';
-import { pointsGesture } from './gestures/pointsGesture.ts';
-import { removeGesture, strokeGesture } from './gestures/strokeGesture.ts';
+import { knotGesture } from './gestures/vineGesture.ts';
+import { strokeGesture } from './gestures/strokeGesture.ts';
 import { lengthToMm, toMm } from './viewport.ts';
 
 /** Motifs are easier to hit within this many CSS pixels. */
@@ -106,25 +105,6 @@ export class PointerController implements GestureContext {
     this.#gesture = this.#begin(event, at);
   }
 
-  #draw(event: PointerEvent, at: Point): Gesture {
-    switch (this.editor.drawing.tool.getState()) {
-      case 'brush':
-        return strokeGesture(this, event, 'line');
-      case 'rubber':
-        return strokeGesture(this, event, 'rubber');
-      case 'remove':
-        return removeGesture(this, event);
-      case 'fill':
-        return fillGesture(this, at);
-      case 'points':
-        return pointsGesture(this, event, at);
-      case 'vine':
-        return vineGesture(this, at);
-      case 'scatter':
-        return lineGesture(this, at, (line) => this.editor.scatterBrush.run(line), true);
-    }
-  }
-
   /** Whether the hand draws, and does not select and move. */
   get isDrawing(): boolean {
     return this.editor.part.getState() === 'draw' && !this.editor.inside;
@@ -144,7 +124,7 @@ export class PointerController implements GestureContext {
       this.drawing.set(undefined);
       return lineGesture(this, at, draw);
     }
-    if (this.isDrawing) return this.#draw(event, at);
+    if (this.isDrawing) return drawGesture(this, event, at);
     const hits = this.hitsAt(at);
     const [hit] = hits;
     if (event.shiftKey || event.altKey) return lassoGesture(this, at, event.altKey, hit);

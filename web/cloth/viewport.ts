@@ -1,5 +1,5 @@
 import { type Box, compose, type Matrix, type Point } from '../../core/geometry/index.ts';
-import type { Repeat } from '../../core/lattice/index.ts';
+import { type LatticeIndex, latticeTranslate, type Repeat } from '../../core/lattice/index.ts';
 import { clothPlan, type ClothPlan } from '../../core/paint/index.ts';
 
 /** Which part of the plane the window shows, and at which scale. */
@@ -107,4 +107,22 @@ export function placeContext(
 /** From mm seen through `matrix` to the window's own pixels. */
 export function planeMatrix({ plan, x, y }: Viewport, matrix: Matrix): Matrix {
   return compose([plan.scaleX, 0, 0, plan.scaleY, -x, -y], matrix);
+}
+
+/** One whole repeat with some of its neighbours. */
+export function wholeRepeat(frame: Frame, repeat: Repeat): Viewport {
+  return viewportAround(frame, repeat, { left: 0, top: 0, right: repeat.width, bottom: repeat.height }, 0.14);
+}
+
+/** Moved by CSS pixels, in whole pixels of the screen. */
+export function pannedBy(viewport: Viewport, by: Point): Viewport {
+  const { density, x, y } = viewport;
+  return { ...viewport, x: x - Math.round(by.x * density), y: y - Math.round(by.y * density) };
+}
+
+/** Moved by whole repeats, which shows the same cloth, so that the cell `index` becomes the one at the origin. */
+export function broughtHome(viewport: Viewport, index: LatticeIndex): Viewport {
+  const { plan, x, y } = viewport;
+  const by = latticeTranslate(plan.grid.lattice, index);
+  return { ...viewport, x: x - Math.round(by.x / plan.reduction), y: y - Math.round(by.y / plan.reduction) };
 }
