@@ -52,10 +52,10 @@ function Shown({ made, tryOn, isMoving, onMove, onRest }: ShownProps) {
   const [held, setHeld] = useState<ClothPoint>();
   const { product, drawing } = made;
   const kept = useMemo(() => ({ product, drawing }), [product, drawing]);
-  const { patterns } = useKnownPatterns(tryOn, product);
+  const known = useKnownPatterns(tryOn, product);
   const size = fit(product, width, height);
   const side = width > 0 ? Math.round(Math.max(size.width, size.height)) : 0;
-  const dressed = useDressed(kept, tryOn, patterns, side, isMoving);
+  const dressed = useDressed(kept, tryOn, known, side, isMoving);
   return (
     <div ref={place} className="grid min-h-0 min-w-0 place-items-center overflow-hidden">
       <TryOnStage

@@ -39,15 +39,15 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
   // What the hand is about to make of it.
   const [draft, setDraft] = useState<TryOn>();
   const shown = draft ?? tryOn;
-  const { patterns, missing } = useKnownPatterns(shown, product);
-  const pattern = patterns.get(sourceKey(shown.source))?.pattern;
+  const known = useKnownPatterns(shown, product);
+  const pattern = known.patterns.get(sourceKey(shown.source))?.pattern;
   // Only one pattern at one size and angle can be cut from one cloth.
   const isOne = shown.pieces.every(({ source, lay }) => !source && !lay);
   const kept = pattern && isOne ? { tryOn: shown, repeat: pattern.design.repeat } : undefined;
   const size = fit(product, width, height);
   const side = Math.min(MOST_SIDE, Math.round(Math.max(size.width, size.height) * Math.min(2, devicePixelRatio)));
   const made = useMemo(() => ({ product, drawing }), [product, drawing]);
-  const dressed = useDressed(made, shown, patterns, width > 0 ? side : 0, draft !== undefined, THREADS);
+  const dressed = useDressed(made, shown, known, width > 0 ? side : 0, draft !== undefined, THREADS);
   const rest = (next: TryOn): void => {
     setDraft(undefined);
     onChange(next);
@@ -110,8 +110,8 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
         <TryOnTicket
           product={product}
           tryOn={shown}
-          patterns={patterns}
-          missing={missing}
+          patterns={known.patterns}
+          missing={known.missing}
           extents={dressed.map?.extents ?? []}
           held={held}
           onHold={setHeld}

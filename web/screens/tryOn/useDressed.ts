@@ -4,6 +4,7 @@ import type { PieceMap, Product, ProductDrawing, TryOn } from '../../../core/try
 import type { Pattern } from '../../api/tryOns.ts';
 import { useNewest } from '../../ui/useNewest.ts';
 import type { Dressed, DressService } from './dressMessages.ts';
+import type { KnownPatterns } from './useKnownPatterns.ts';
 
 /** What is wished for: `given` counts what the worker was given, so that something new is shown. */
 interface Wish {
@@ -38,7 +39,7 @@ interface Dresser {
 export function useDressed(
   { product, drawing }: { readonly product: Product; readonly drawing: ProductDrawing },
   tryOn: TryOn,
-  patterns: ReadonlyMap<string, Pattern>,
+  { patterns, isComplete }: KnownPatterns,
   side: number,
   isMoving: boolean,
   threads = 1,
@@ -56,7 +57,7 @@ export function useDressed(
     picture: done?.result,
     map: dresser?.map,
     failure,
-    isCurrent: !isBusy && done?.result !== undefined && isSame(done.of, wish) && !isMoving,
+    isCurrent: isComplete && !isBusy && done?.result !== undefined && isSame(done.of, wish) && !isMoving,
   };
 }
 

@@ -3,8 +3,17 @@ import { type Product, sourceKey, sourcesOf, type TryOn } from '../../../core/tr
 import { ApiProblem } from '../../api/client.ts';
 import { type Pattern, usePatterns } from '../../api/tryOns.ts';
 
-/** The patterns of a try-on by what they are made of, and those that are no longer there. */
-export function useKnownPatterns(tryOn: TryOn, product: Product) {
+export interface KnownPatterns {
+  /** By what they are made of. */
+  readonly patterns: ReadonlyMap<string, Pattern>;
+  /** Those that are no longer there. */
+  readonly missing: ReadonlySet<string>;
+  /** Whether every one is either there or missing, so that none is still on its way. */
+  readonly isComplete: boolean;
+}
+
+/** The patterns of a try-on, as far as they are there. */
+export function useKnownPatterns(tryOn: TryOn, product: Product): KnownPatterns {
   const sources = sourcesOf(tryOn, product.pieces);
   const results = usePatterns(sources);
   const key = results
@@ -20,7 +29,8 @@ export function useKnownPatterns(tryOn: TryOn, product: Product) {
       if (error instanceof ApiProblem && error.status === 404) missing.add(sourceKey(source));
       else if (data) patterns.set(sourceKey(source), data);
     });
-    return { patterns, missing };
+    const isAnswered = (of: string): boolean => patterns.has(of) || missing.has(of);
+    return { patterns, missing, isComplete: sources.every((source) => isAnswered(sourceKey(source))) };
     // The same as long as no pattern has changed, so that nothing is painted anew.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, keys]);
