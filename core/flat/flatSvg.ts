@@ -1,6 +1,6 @@
 import { asDrawn } from '../document/index.ts';
 import { compose } from '../geometry/index.ts';
-import { artworkText, clipId, escapeXml, matrixText, type SvgWriting } from '../svg/index.ts';
+import { artworkText, clipId, escapeXml, matrixText, type SvgPictures, type SvgWriting } from '../svg/index.ts';
 import { type FlatPiece, patternIn, type Product, type ProductDrawing } from '../tryon/index.ts';
 import { boxText, clothText, type SvgCloth } from '../vector/index.ts';
 import { flatLight } from './flatLight.ts';
@@ -13,8 +13,7 @@ export interface FlatSvgRequest {
   /** What a piece is made of; it stays white without. */
   readonly clothOf: (piece: FlatPiece) => SvgCloth | undefined;
   readonly title: string;
-  /** The address under which a picture's pixels are found. */
-  readonly picture: (blob: string) => string;
+  readonly pictures: SvgPictures;
 }
 
 /**
@@ -22,9 +21,9 @@ export interface FlatSvgRequest {
  *
  * @throws RangeError where too many instances are seen
  */
-export function flatSvg({ product, drawing, pieces, clothOf, title, picture }: FlatSvgRequest): string {
+export function flatSvg({ product, drawing, pieces, clothOf, title, pictures }: FlatSvgRequest): string {
   const { width, height, backdrop } = product;
-  const writing: SvgWriting = { definitions: [], picture, colour: asDrawn };
+  const writing: SvgWriting = { definitions: [], pictures, colour: asDrawn };
   const view = { left: 0, top: 0, right: width, bottom: height };
   const body = [
     boxText(view, ` fill="${backdrop}"`),

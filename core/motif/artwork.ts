@@ -108,6 +108,8 @@ const groupSchema = (depth: number) =>
     opacity: share,
     /** What the group is clipped to is the union of these. */
     clip: array(clipShapeSchema),
+    /** How far the edge of the clip fades: the standard deviation of a Gaussian, in the group's own units. */
+    softness: orMissing(between(0, 1e6)),
     children: array(nodeSchema(depth - 1))
       .required()
       .test('depth', `more than ${DEEPEST} groups within each other`, () => depth > 0),
@@ -142,6 +144,7 @@ export interface GroupNode {
   readonly matrix: Matrix;
   readonly opacity: number;
   readonly clip?: readonly ClipShape[] | undefined;
+  readonly softness?: number | undefined;
   readonly children: readonly ArtworkNode[];
 }
 

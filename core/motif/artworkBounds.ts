@@ -9,7 +9,7 @@ import {
   type Matrix,
   transform,
 } from '../geometry/index.ts';
-import type { ArtworkNode, ClipShape, PathNode, Stroke } from './artwork.ts';
+import type { ArtworkNode, ClipShape, GroupNode, PathNode, Stroke } from './artwork.ts';
 import { pathBounds } from './pathData.ts';
 
 /** Exact bounds of each outline in its own units, kept as long as what it belongs to; finding them reads the whole path. */
@@ -35,6 +35,15 @@ export function clipBounds(clip: readonly ClipShape[], matrix: Matrix): Box | un
   return unionOf(clip.map((shape) => mapped(outlineOf(shape), compose(matrix, shape.matrix))));
 }
 
+/** A Gaussian of a standard deviation of 1 is taken to reach so far. */
+export const GAUSSIAN_REACH = 3;
+
+/** The bounds of what a group is clipped to, and of its fading edge. */
+export function fadedBounds({ clip, softness = 0 }: GroupNode, within: Matrix): Box | undefined {
+  const box = clip && clipBounds(clip, within);
+  return box && growBox(box, GAUSSIAN_REACH * softness * largestStretch(within));
+}
+
 function boundsOf(node: ArtworkNode, matrix: Matrix, isPainted: boolean): Box | undefined {
   switch (node.kind) {
     case 'path': {
@@ -48,7 +57,7 @@ function boundsOf(node: ArtworkNode, matrix: Matrix, isPainted: boolean): Box | 
       const within = compose(matrix, node.matrix);
       const box = unionOf(node.children.map((child) => boundsOf(child, within, isPainted)));
       if (!box || !node.clip || !isPainted) return box;
-      const clip = clipBounds(node.clip, within);
+      const clip = fadedBounds(node, within);
       return clip && intersectBoxes(box, clip);
     }
   }

@@ -1,7 +1,7 @@
 /** Artwork, what is known of a motif, silhouettes and paths. */
 export * from './artwork.ts';
 export * from './flattenPath.ts';
-export { artworkBounds, clipBounds, outlineBounds, unionOf } from './artworkBounds.ts';
+export { artworkBounds, clipBounds, fadedBounds, GAUSSIAN_REACH, outlineBounds, unionOf } from './artworkBounds.ts';
 export * from './drawnMotif.ts';
 export * from './mergeInks.ts';
 export * from './motif.ts';

@@ -2,6 +2,7 @@
 export * from './canvasBackend.ts';
 export * from './clothDepth.ts';
 export * from './clothPlan.ts';
+export { fadedShapes } from './cutLayer.ts';
 export * from './ground/index.ts';
 export * from './layCell.ts';
 export * from './paintArtwork.ts';

@@ -13,12 +13,10 @@ import {
 import {
   artworkBounds,
   type ArtworkNode,
-  clipBounds,
-  type ClipShape,
+  fadedBounds,
   type GroupNode,
   type Paint,
   type PathNode,
-  type PathSink,
   type PathText,
   type PictureNode,
   type Stroke,
@@ -26,8 +24,10 @@ import {
 } from '../motif/index.ts';
 import type { Mixing } from '../recolour/index.ts';
 import type { Canvas2D, CanvasBackend, CanvasGradientLike, CanvasPath, OffscreenSurface } from './canvasBackend.ts';
+import { cutLayer } from './cutLayer.ts';
 import { inkedLevel } from './inkedLevel.ts';
 import { levelFor } from './picture.ts';
+import { through } from './through.ts';
 
 /** What painting one artwork needs, the same for all its nodes. */
 interface Setting {
@@ -82,7 +82,8 @@ function paintGroup(surface: Canvas2D, group: GroupNode, matrix: Matrix, setting
   layer.resize(wide, high);
   const moved = compose(translationMatrix(-part.left, -part.top), within);
   paintArtwork(layer.context, group.children, moved, { ...setting, layers, width: wide, height: high });
-  if (group.clip) cut(layer.context, group.clip, moved, backend);
+  if (group.clip)
+    cutLayer(layer.context, { shapes: group.clip, softness: group.softness ?? 0 }, moved, [wide, high], backend);
   surface.setTransform(1, 0, 0, 1, 0, 0);
   surface.globalAlpha = group.opacity;
   backend.drawPixels(surface, layer.pixels, { x: part.left, y: part.top, width: wide, height: high });
@@ -99,7 +100,7 @@ function paintsOnce(node: ArtworkNode): boolean {
 /** The whole pixels of the sheet that a group can reach, with one around for soft edges; undefined where there are none. */
 function layerPart(group: GroupNode, within: Matrix, width: number, height: number): Box | undefined {
   const drawn = artworkBounds(group.children, within);
-  const clip = group.clip && clipBounds(group.clip, within);
+  const clip = fadedBounds(group, within);
   const box = group.clip ? drawn && clip && intersectBoxes(drawn, clip) : drawn;
   const sheet = { left: 0, top: 0, right: width, bottom: height };
   return (
@@ -111,15 +112,6 @@ function layerPart(group: GroupNode, within: Matrix, width: number, height: numb
       bottom: Math.ceil(box.bottom) + 1,
     })
   );
-}
-
-/** Keeps of a layer what the shapes cover. Filled and not clipped to, since the engines smooth a clip's edge differently. */
-function cut(layer: Canvas2D, clip: readonly ClipShape[], matrix: Matrix, backend: CanvasBackend): void {
-  layer.setTransform(...matrix);
-  layer.globalCompositeOperation = 'destination-in';
-  backend.setPaint(layer, 'fillStyle', '#000000');
-  layer.fill(clipPath(clip, backend), clip.length === 1 && clip[0]?.rule === 'evenodd' ? 'evenodd' : 'nonzero');
-  layer.globalCompositeOperation = 'source-over';
 }
 
 function paintPath(surface: Canvas2D, node: PathNode, matrix: Matrix, setting: Setting): void {
@@ -256,25 +248,4 @@ function builtPath(key: object, text: PathText, backend: CanvasBackend, matrix: 
     built.set(key, path);
   }
   return path;
-}
-
-function clipPath(clip: readonly ClipShape[], backend: CanvasBackend): CanvasPath {
-  const path = backend.createPath();
-  for (const { path: text, matrix } of clip) tracePath(text, through(matrix, path));
-  return path;
-}
-
-/** A sink that passes everything on transformed. */
-function through(matrix: Matrix, sink: PathSink): PathSink {
-  const at = (x: number, y: number): [number, number] => {
-    const p = transform(matrix, { x, y });
-    return [p.x, p.y];
-  };
-  return {
-    moveTo: (x, y) => sink.moveTo(...at(x, y)),
-    lineTo: (x, y) => sink.lineTo(...at(x, y)),
-    quadraticCurveTo: (cx, cy, x, y) => sink.quadraticCurveTo(...at(cx, cy), ...at(x, y)),
-    bezierCurveTo: (ax, ay, bx, by, x, y) => sink.bezierCurveTo(...at(ax, ay), ...at(bx, by), ...at(x, y)),
-    closePath: () => sink.closePath(),
-  };
 }

@@ -4,6 +4,7 @@ export * from './drawnRecipe.ts';
 export * from './fade.ts';
 export type { FormerRecipe } from './formerRecipe.ts';
 export * from './layoutRecipe.ts';
+export * from './maskedRecipe.ts';
 export * from './mergedRecipe.ts';
 export * from './openRecipe.ts';
 export * from './picturePalette.ts';

@@ -1,12 +1,17 @@
 import { taggedUnion } from '../schema/index.ts';
 import { FORMER_RECIPES, type FormerRecipe } from './formerRecipe.ts';
+import { type MaskedRecipe, maskedRecipeSchema } from './maskedRecipe.ts';
 import { type PointsRecipe, pointsRecipeSchema } from './pointsRecipe.ts';
 
 /** How a motif's artwork is made, so that any step can be changed later. */
-export type Recipe = FormerRecipe | PointsRecipe;
+export type Recipe = FormerRecipe | PointsRecipe | MaskedRecipe;
 
 /** A recipe of any kind. */
-export const recipeSchema = taggedUnion('kind', { ...FORMER_RECIPES, points: pointsRecipeSchema }, 'recipe');
+export const recipeSchema = taggedUnion(
+  'kind',
+  { ...FORMER_RECIPES, points: pointsRecipeSchema, masked: maskedRecipeSchema },
+  'recipe',
+);
 
 /** The ids of the motifs that a recipe is made of, each once. */
 export function motifsIn(recipe: Recipe | null): string[] {

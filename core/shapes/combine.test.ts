@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { tracePath, Pen } from '../motif/index.ts';
+import { winding } from '../testing/winding.ts';
 import { combinePaths } from './combine.ts';
 
 /** Area by Green's theorem over the path cut into short chords, each loop by its own sign. */
@@ -33,27 +34,6 @@ function area(path: string): number {
     closePath: () => to(x0, y0),
   });
   return Math.abs(sum) / 2;
-}
-
-/** How often a path of straight lines goes round a point. */
-function winding(path: string, px: number, py: number): number {
-  let turns = 0;
-  let [x, y, x0, y0] = [0, 0, 0, 0];
-  const to = (u: number, v: number): void => {
-    if (y <= py !== v <= py && (px - x) * (v - y) < (u - x) * (py - y) === v > y) turns += v > y ? 1 : -1;
-    [x, y] = [u, v];
-  };
-  const straight = (): never => {
-    throw new Error('a path of straight lines was expected');
-  };
-  tracePath(path, {
-    moveTo: (u, v) => void ([x, y, x0, y0] = [u, v, u, v]),
-    lineTo: to,
-    quadraticCurveTo: straight,
-    bezierCurveTo: straight,
-    closePath: () => to(x0, y0),
-  });
-  return turns;
 }
 
 describe('two outlines', () => {

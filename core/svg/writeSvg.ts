@@ -1,13 +1,27 @@
 import type { Hex } from '../colour/index.ts';
-import type { Matrix } from '../geometry/index.ts';
-import type { Artwork, ArtworkNode, ClipShape, Paint, Stroke } from '../motif/index.ts';
+import { IDENTITY, type Matrix } from '../geometry/index.ts';
+import {
+  type Artwork,
+  type ArtworkNode,
+  type ClipShape,
+  fadedBounds,
+  type GroupNode,
+  type Paint,
+  type Stroke,
+} from '../motif/index.ts';
+
+/** The addresses, mostly `data:` URLs, under which the pixels of a document are found. */
+export interface SvgPictures {
+  readonly picture: (blob: string) => string;
+  /** What a group with a fading edge lets through, white on black, over its `fadedBounds`: filters end at a document's edge. */
+  readonly mask: (group: GroupNode) => string;
+}
 
 /** What writing one SVG document needs, the same for all its nodes. */
 export interface SvgWriting {
   /** What is referred to by its id; written where the document likes it best. */
   readonly definitions: string[];
-  /** The address, mostly a `data:` URL, under which a picture's pixels are found. */
-  readonly picture: (blob: string) => string;
+  readonly pictures: SvgPictures;
   /** The colour that is printed for one the artwork was drawn in, in a motif where it can be another there. */
   readonly colour: (ink: Hex, motif?: string) => Hex;
 }
@@ -16,10 +30,9 @@ export interface SvgWriting {
  * Artwork as an SVG document of its natural size.
  *
  * @param width mm
- * @param picture the address, mostly a `data:` URL, under which a picture's pixels are found
  */
-export function writeSvg({ view, nodes }: Artwork, width: number, picture: (blob: string) => string): string {
-  const writing: SvgWriting = { definitions: [], picture, colour: (ink) => ink };
+export function writeSvg({ view, nodes }: Artwork, width: number, pictures: SvgPictures): string {
+  const writing: SvgWriting = { definitions: [], pictures, colour: (ink) => ink };
   const body = artworkText(nodes, writing);
   const defs = writing.definitions.length > 0 ? `<defs>${writing.definitions.join('')}</defs>` : '';
   const height = (width * view.height) / view.width;
@@ -33,10 +46,10 @@ export function artworkText(nodes: readonly ArtworkNode[], writing: SvgWriting):
 
 function nodeText(node: ArtworkNode, writing: SvgWriting): string {
   if (node.kind === 'picture') {
-    return `<image x="${node.x}" y="${node.y}" width="${node.width}" height="${node.height}" preserveAspectRatio="none" href="${escapeXml(writing.picture(node.blob))}"/>`;
+    return `<image x="${node.x}" y="${node.y}" width="${node.width}" height="${node.height}" preserveAspectRatio="none" href="${escapeXml(writing.pictures.picture(node.blob))}"/>`;
   }
   if (node.kind === 'group') {
-    const clip = node.clip ? ` clip-path="url(#${clipId(node.clip, writing)})"` : '';
+    const clip = clipText(node, writing);
     const opacity = node.opacity === 1 ? '' : ` opacity="${node.opacity}"`;
     return `<g${matrixText(node.matrix, 'transform')}${opacity}${clip}>${artworkText(node.children, writing)}</g>`;
   }
@@ -68,6 +81,23 @@ function paintText(part: 'fill' | 'stroke', paint: Paint, writing: SvgWriting): 
       : `<radialGradient ${shared} cx="${paint.centre[0]}" cy="${paint.centre[1]}" r="${paint.radius}" fx="${paint.focus[0]}" fy="${paint.focus[1]}">${stops}</radialGradient>`,
   );
   return ` ${part}="url(#${id})"`;
+}
+
+function clipText(group: GroupNode, writing: SvgWriting): string {
+  if (!group.clip) return '';
+  const id = group.softness ? softMaskId(group, writing) : clipId(group.clip, writing);
+  return ` ${group.softness ? 'mask' : 'clip-path'}="url(#${id})"`;
+}
+
+/** Defines what a group is clipped to with an edge that fades. @returns its id */
+function softMaskId(group: GroupNode, writing: SvgWriting): string {
+  const id = `d${writing.definitions.length + 1}`;
+  const { left, top, right, bottom } = fadedBounds(group, IDENTITY) ?? { left: 0, top: 0, right: 0, bottom: 0 };
+  const box = `x="${left}" y="${top}" width="${right - left}" height="${bottom - top}"`;
+  writing.definitions.push(
+    `<mask id="${id}" maskUnits="userSpaceOnUse" ${box}><image ${box} preserveAspectRatio="none" href="${escapeXml(writing.pictures.mask(group))}"/></mask>`,
+  );
+  return id;
 }
 
 /** Defines what shapes cover together as something to clip to. @returns its id */

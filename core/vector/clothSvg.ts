@@ -4,7 +4,7 @@ import type { VectorOrder, VectorPage } from '../export/index.ts';
 import type { Box } from '../geometry/index.ts';
 import type { Blend } from '../document/index.ts';
 import type { Scene } from '../paint/index.ts';
-import { artworkText, escapeXml, matrixText, type SvgWriting } from '../svg/index.ts';
+import { artworkText, escapeXml, matrixText, type SvgPictures, type SvgWriting } from '../svg/index.ts';
 import { type DrawnInstance, type DrawnRun, drawnRuns } from './clothDrawing.ts';
 
 /** The cloth of a design, ready to be written as SVG. */
@@ -20,8 +20,7 @@ export interface SvgRequest extends SvgCloth {
   readonly page: VectorPage;
   readonly format: Extract<VectorOrder['format'], 'svg' | 'svg-pattern'>;
   readonly title: string;
-  /** The address under which a picture's pixels are found. */
-  readonly picture: (blob: string) => string;
+  readonly pictures: SvgPictures;
 }
 
 /**
@@ -30,9 +29,9 @@ export interface SvgRequest extends SvgCloth {
  *
  * @throws RangeError where too many instances are seen
  */
-export function clothSvg({ page: plan, format, title, picture, ...cloth }: SvgRequest): string {
+export function clothSvg({ page: plan, format, title, pictures, ...cloth }: SvgRequest): string {
   const { page, painted, scale, width, height } = plan;
-  const writing: SvgWriting = { definitions: [], picture, colour: cloth.scene.resolve };
+  const writing: SvgWriting = { definitions: [], pictures, colour: cloth.scene.resolve };
   const drawn = (window: Box): string => clothText(cloth, window, writing);
   let body: string;
   if (format === 'svg-pattern') {

@@ -7,6 +7,7 @@ import type { Recipe } from '../../core/recipe/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { paintPicture } from '../motifs/trim.ts';
 import { Blobs } from '../store/blobs.ts';
+import { softMaskAddress } from '../vector/softMask.ts';
 import type { PackTask } from '../work/tasks.ts';
 import { FORMAT, LIST_FILE, VERSION, type CollectionList, type FiledMotif } from './collectionFile.ts';
 
@@ -30,7 +31,9 @@ export async function packCollection({ name, motifs, blobs: folder }: PackTask):
       ),
     );
     const source = await sourceOf(motif, blobs, files);
-    files[`svg/${base}.svg`] = strToU8(writeSvg(artwork, motif.width, (blob) => pictures.get(blob) ?? ''));
+    files[`svg/${base}.svg`] = strToU8(
+      writeSvg(artwork, motif.width, { picture: (blob) => pictures.get(blob) ?? '', mask: softMaskAddress }),
+    );
     const scale = Math.min((motif.width / MM_PER_INCH) * PICTURE_DPI, LONGEST_PICTURE) / motif.view.width;
     files[`png/${base}.png`] = [
       await paintPicture(artwork, blobs, Math.min(scale, LONGEST_PICTURE / motif.view.height)),
@@ -41,8 +44,8 @@ export async function packCollection({ name, motifs, blobs: folder }: PackTask):
       name: motif.name,
       width: motif.width,
       tags: motif.tags,
-      // Moved points go along as the drawing that they make.
-      ...(motif.recipe?.kind === 'points'
+      // Moved points and masks go along as the drawing that they make.
+      ...(motif.recipe?.kind === 'points' || motif.recipe?.kind === 'masked'
         ? { recipe: null, source: `svg/${base}.svg` }
         : { recipe: motif.recipe, source }),
       svg: `svg/${base}.svg`,

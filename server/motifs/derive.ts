@@ -9,6 +9,7 @@ import {
   withMovedPaths,
   withPalette,
 } from '../../core/motif/index.ts';
+import { maskedArtwork } from '../../core/mask/index.ts';
 import { EmptyShapeError, shapeArtwork } from '../../core/shapes/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
@@ -46,6 +47,13 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, cont
       const original = await originalOf(recipe.original, blobs);
       return keptDrawing(
         drawnOrRefused(() => withMovedPaths(original, recipe.paths)),
+        blobs,
+      );
+    }
+    case 'masked': {
+      const original = await originalOf(recipe.original, blobs);
+      return keptDrawing(
+        drawnOrRefused(() => maskedArtwork(original, recipe)),
         blobs,
       );
     }

@@ -41,9 +41,11 @@ export async function remakeMotif(
   context?: JobContext,
 ): Promise<StoredMotif> {
   const { artwork, view, inks, thumbnail, width } = await drawnBy(studio, recipe, motif.id, context);
-  // Merging inks and moving points keep the artwork's own unit; all else is made in mm, times what its natural size was changed by.
+  // Merging inks, moving points and hiding a part keep the artwork's own unit; all else is made in mm, times what its natural size was
+  // changed by.
   const kinds = [motif.recipe?.kind, recipe.kind];
-  const keepsUnit = kinds[0] === kinds[1] || recipe.kind === 'merged' || kinds.includes('points');
+  const keepsUnit =
+    kinds[0] === kinds[1] || recipe.kind === 'merged' || kinds.includes('points') || kinds.includes('masked');
   const grown = keepsUnit ? (motif.width / motif.view.width) * view.width : width;
   const changed = await changeMotif(studio.database, motif.id, {
     artwork,

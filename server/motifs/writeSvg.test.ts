@@ -30,7 +30,7 @@ function difference(a: Uint8ClampedArray, b: Uint8ClampedArray): number {
 const KEPT = { blob: '', width: 1, height: 1 };
 
 describe('an SVG that was written', () => {
-  const text = writeSvg(EVERY_NODE, 30, () => '');
+  const text = writeSvg(EVERY_NODE, 30, { picture: () => '', mask: () => '' });
 
   it('has its natural size and every ink', () => {
     expect(text).toMatch(/width="30mm" height="46.5mm"/);

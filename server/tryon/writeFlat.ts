@@ -12,6 +12,7 @@ import type { PdfCloth } from '../vector/drawCloth.ts';
 import { type GroundPicture, groundPicture } from '../vector/groundPicture.ts';
 import { inkedPictures } from '../vector/inkedPictures.ts';
 import { pngAddress } from '../vector/pngAddress.ts';
+import { softMaskAddress } from '../vector/softMask.ts';
 import { flatPdf } from './flatPdf.ts';
 import type { FlatWish, TryOnOutcome, TryOnTask } from './tryOnTask.ts';
 
@@ -49,7 +50,7 @@ export async function writeFlat(task: TryOnTask<FlatWish>): Promise<TryOnOutcome
         return cloth && { ...cloth, groundPicture: ground && { address: pngAddress(ground.content), box: ground.box } };
       },
       title,
-      picture: (blob) => pictures.get(blob) ?? '',
+      pictures: { picture: (blob) => pictures.get(blob) ?? '', mask: softMaskAddress },
     });
     put(file, Buffer.from(text));
     return { width: product.width, height: product.height };

@@ -12,6 +12,7 @@ import {
 } from '../../core/motif/index.ts';
 import { PdfContent, pdfNumber, pdfNumbers } from './pdfContent.ts';
 import type { PdfPaints } from './pdfPaint.ts';
+import { softMaskForm } from './softMask.ts';
 
 /** What drawing artwork into a PDF needs, the same for all its nodes. */
 export interface PdfDrawing {
@@ -48,7 +49,9 @@ function drawGroup(content: PdfContent, group: GroupNode, within: Matrix, drawin
   content.transform(matrix);
   const [only, second] = clip ?? [];
   if (clip && !only) return;
-  if (only && !second) {
+  if (clip && group.softness) {
+    content.add(`/${content.nameOf('ExtGState', drawing.paints.mask(softMaskForm(group, drawing.paints.context)))} gs`);
+  } else if (only && !second) {
     content.path(only.path, only.matrix);
     content.add(only.rule === 'evenodd' ? 'W* n' : 'W n');
   } else if (clip) {

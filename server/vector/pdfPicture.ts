@@ -19,19 +19,30 @@ export async function pdfPicture(context: PDFContext, encoded: Uint8Array): Prom
     alpha[pixel] = a;
     if (a !== 255) isOpaque = false;
   }
-  const image = (pixels: Uint8Array, ColorSpace: string, SMask?: PDFRef): PDFRef =>
-    context.register(
-      context.stream(deflateSync(pixels), {
-        Type: 'XObject',
-        Subtype: 'Image',
-        Width: width,
-        Height: height,
-        ColorSpace,
-        BitsPerComponent: 8,
-        Filter: 'FlateDecode',
-        Interpolate: true,
-        ...(SMask && { SMask }),
-      }),
-    );
-  return image(colours, 'DeviceRGB', isOpaque ? undefined : image(alpha, 'DeviceGray'));
+  const mask = isOpaque ? undefined : pdfPixels(context, alpha, 'DeviceGray', width, height);
+  return pdfPixels(context, colours, 'DeviceRGB', width, height, mask);
+}
+
+/** Plain pixels, row after row from the top, as a picture. */
+export function pdfPixels(
+  context: PDFContext,
+  pixels: Uint8Array,
+  ColorSpace: 'DeviceRGB' | 'DeviceGray',
+  width: number,
+  height: number,
+  SMask?: PDFRef,
+): PDFRef {
+  return context.register(
+    context.stream(deflateSync(pixels), {
+      Type: 'XObject',
+      Subtype: 'Image',
+      Width: width,
+      Height: height,
+      ColorSpace,
+      BitsPerComponent: 8,
+      Filter: 'FlateDecode',
+      Interpolate: true,
+      ...(SMask && { SMask }),
+    }),
+  );
 }

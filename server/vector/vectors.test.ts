@@ -9,7 +9,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Design, newDesign, newLayer } from '../../core/document/index.ts';
 import { exportPlan, type Extent, tileOrder, type VectorOrder, vectorTileOrder } from '../../core/export/index.ts';
 import { step, type Step } from '../../core/lattice/index.ts';
-import { type Artwork, inksOf, type Motif } from '../../core/motif/index.ts';
+import { IDENTITY } from '../../core/geometry/index.ts';
+import { type Artwork, type GroupNode, inksOf, type Motif } from '../../core/motif/index.ts';
 import { paintPlane } from '../../core/paint/index.ts';
 import { leafAt, LEAF_RECORD } from '../../core/testing/arbitraries.ts';
 import { EVERY_NODE } from '../../core/testing/everyNode.ts';
@@ -21,6 +22,24 @@ import { writeVector } from './writeVector.ts';
 const folder = mkdtempSync(join(tmpdir(), 'hevrel-vector-'));
 const blobs = new Blobs(join(folder, 'blobs'));
 afterAll(() => rmSync(folder, { recursive: true }));
+
+/** A part that fades out, over another. */
+const SOFT: GroupNode = {
+  kind: 'group',
+  matrix: [1, 0, 0.1, 1, 2, 30],
+  opacity: 1,
+  clip: [{ path: 'M 0 0 L 14 0 L 14 10 L 0 10 Z', rule: 'nonzero', matrix: IDENTITY }],
+  softness: 1.5,
+  children: [
+    {
+      kind: 'path',
+      path: 'M -6 -6 L 20 -6 L 20 16 L -6 16 Z',
+      rule: 'nonzero',
+      strokeFirst: false,
+      fill: { kind: 'ink', ink: '#b3402e', opacity: 1 },
+    },
+  ],
+};
 
 /** Ten pixels to the mm, at which the cell is of whole pixels. */
 const DPI = 254;
@@ -34,7 +53,7 @@ beforeAll(async () => {
     .png()
     .toBuffer();
   const picture = { kind: 'picture', blob: blobs.keep(png, 'png'), x: 20, y: 20, width: 16, height: 12 } as const;
-  const artwork: Artwork = { ...EVERY_NODE, nodes: [...EVERY_NODE.nodes, picture] };
+  const artwork: Artwork = { ...EVERY_NODE, nodes: [...EVERY_NODE.nodes, picture, SOFT] };
   motif = { ...LEAF_RECORD, inks: inksOf(artwork), artwork: blobs.keep(Buffer.from(JSON.stringify(artwork)), 'json') };
 });
 
@@ -239,7 +258,8 @@ describe('a patterned ground', () => {
     const wanted = await painted(TILE, design);
     expect(difference(found, wanted)).toBeLessThan(0.008);
     expect(joinAgainst(found, wanted)).toBeLessThan(1.2);
-    if (format !== 'pdf') expect(content.toString().match(/<image /g)).toHaveLength(2);
+    // The ground, the motif's picture, and the mask of what fades.
+    if (format !== 'pdf') expect(content.toString().match(/<image /g)).toHaveLength(3);
   });
 
   it('leaves no single colour behind it in CSS', async () => {

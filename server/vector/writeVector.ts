@@ -13,6 +13,7 @@ import { clothPdf } from './clothPdf.ts';
 import { groundPicture, type GroundPicture } from './groundPicture.ts';
 import { inkedPictures } from './inkedPictures.ts';
 import { pngAddress } from './pngAddress.ts';
+import { softMaskAddress } from './softMask.ts';
 import { proveSvg, withProof } from './proveSvg.ts';
 
 /** Writes what is asked for as shapes, and proves what can be drawn again. @throws Problem where it is too much */
@@ -23,9 +24,9 @@ export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
   const scene = onBackdrop(own, order.backdrop);
   const page = vectorPage(design.repeat, order);
   const { scene: drawn, files } = await inkedPictures(scene, blobs);
-  const pictures = new Map<string, string>();
-  if (order.format !== 'pdf') for (const [blob, content] of files) pictures.set(blob, pngAddress(content));
-  const picture = (blob: string): string => pictures.get(blob) ?? '';
+  const addresses = new Map<string, string>();
+  if (order.format !== 'pdf') for (const [blob, content] of files) addresses.set(blob, pngAddress(content));
+  const pictures = { picture: (blob: string): string => addresses.get(blob) ?? '', mask: softMaskAddress };
   const tile = tileOf(design.repeat);
   const patterned = scene.ground && scene.ground.kind !== 'flat' ? scene.ground : undefined;
   const groundOf = (format: typeof order.format): Promise<GroundPicture | undefined> => {
@@ -33,7 +34,7 @@ export async function writeVector(task: VectorTask): Promise<VectorOutcome> {
     return patterned ? groundPicture(patterned, design.repeat, part, backend) : Promise.resolve(undefined);
   };
   const svg = async (format: 'svg' | 'svg-pattern') => {
-    const request = { scene: drawn, repeat: design.repeat, page, format, title, picture };
+    const request = { scene: drawn, repeat: design.repeat, page, format, title, pictures };
     const ground = await groundOf(format);
     const text = clothSvg({
       ...request,

@@ -55,6 +55,10 @@ export class PointsEditing {
   /** @param artwork as it was before any of its points were moved */
   open(placement: Placement, motif: DesignMotif, artwork: Artwork): boolean {
     const { recipe } = motif;
+    if (recipe?.kind === 'masked') {
+      this.editor.refusal.set(TEXTS.showAllFirst(motif.name));
+      return false;
+    }
     const moved = recipe?.kind === 'points' ? recipe : undefined;
     const paths = pathsIn(artwork.nodes).filter(({ matrix }) => invert(matrix));
     const texts = new Map(moved?.paths.map(({ node, path }) => [node.join(' '), path]));

@@ -62,6 +62,8 @@ export const TEXTS = {
   nothingFitsAlongTheLine:
     'Nothing fits along this line at this gap. Nothing was changed; make the gap or the motifs smaller, or draw elsewhere.',
   scatteredCountMotifs: (count: number): string => (count === 1 ? 'Scattered a motif' : `Scattered ${count} motifs`),
+  showAllFirst: (name: string): string =>
+    `A part of “${name}” is hidden. Show all of it again under Hide, then open its points.`,
   noPointsToMove: (name: string): string => `“${name}” is a picture and has no points to move.`,
   twoEndsAreJoined: 'Two ends of open lines are joined: select the two, both of the same shape.',
   undoneAPoint: 'Undone: a change of points',

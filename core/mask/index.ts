@@ -1,0 +1,2 @@
+/** Artwork of which a part is hidden. */
+export * from './maskedArtwork.ts';
