@@ -1,5 +1,15 @@
 import { type Box, growBox, IDENTITY } from '../geometry/index.ts';
-import { type Artwork, artworkBounds, boxOfView, type GroupNode, type PathText, Pen, unionOf } from '../motif/index.ts';
+import {
+  type Artwork,
+  artworkBounds,
+  boxOfView,
+  type GroupNode,
+  type PathSink,
+  type PathText,
+  Pen,
+  tracePath,
+  unionOf,
+} from '../motif/index.ts';
 import type { MaskArea, MaskedRecipe } from '../recipe/index.ts';
 import { combinePaths, type Combining } from '../shapes/index.ts';
 
