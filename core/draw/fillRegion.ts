@@ -1,5 +1,5 @@
-import { contours } from 'd3-contour';
 import { type Box, type Point, squaredDistances } from '../geometry/index.ts';
+import { contourLoops } from './contourLoops.ts';
 import { type Coverage, coverageOf, type FilledLoops } from './coverage.ts';
 
 /** Windows about the place that was clicked, mm from side to side, in which its area is looked for in turn. */
@@ -74,11 +74,9 @@ function outlinesOf({ side, left, top, step, covered }: Coverage, inside: Uint8A
   const values = Array.from({ length: side * side }, (_, n) =>
     inside[n] || covered[n] ? -Math.sqrt(squared[n] as number) : -2 * under,
   );
-  const [area] = contours().size([side, side]).thresholds([-under])(values);
-  return (area?.coordinates ?? [])
-    .flat()
-    .filter((ring) => ring.length > 3)
-    .map((ring) => ring.slice(0, -1).map(([x = 0, y = 0]) => ({ x: left + x * step, y: top + y * step })));
+  return contourLoops(values, side, side, -under).map((loop) =>
+    loop.map(({ x, y }) => ({ x: left + x * step, y: top + y * step })),
+  );
 }
 
 function windowAbout({ x, y }: Point, width: number): Box {

@@ -1,5 +1,6 @@
 /** Drawing by hand: strokes, what a brush leaves of them, where they are seen; areas; and the points of paths. */
 export { closely } from './closely.ts';
+export { contourLoops } from './contourLoops.ts';
 export type { FilledLoops } from './coverage.ts';
 export * from './drawingSymmetry.ts';
 export * from './drawnStroke.ts';
@@ -7,6 +8,7 @@ export * from './editKnots.ts';
 export { fillRegion, type FoundRegion } from './fillRegion.ts';
 export * from './groupStrokes.ts';
 export * from './instancesIn.ts';
+export * from './maskAreas.ts';
 export * from './pathKnots.ts';
 export * from './penPoint.ts';
 export * from './strokeBox.ts';

@@ -11,12 +11,14 @@ export function DrawingLayer({ view, controller }: ClothParts) {
 
   useEffect(() => {
     if (!settled.current || !live.current) return;
-    const { drawing, points } = editor;
+    const { drawing, points, masking } = editor;
     const drawingView = new DrawingView(settled.current, live.current, editor, view);
-    const hide = (): void => view.hide(points.opened.getState()?.placement ?? drawing.hidden);
+    const hide = (): void =>
+      view.hide((points.opened.getState() ?? masking.opened.getState())?.placement ?? drawing.hidden);
     hide();
     const leaveDrawn = drawing.drawn.subscribe(hide);
     const leavePoints = points.opened.subscribe(hide);
+    const leaveMask = masking.opened.subscribe(hide);
     const stop = new AbortController();
     const { signal } = stop;
     controller.area.addEventListener('pointermove', () => drawingView.hover(controller.pointer), { signal });
@@ -27,6 +29,7 @@ export function DrawingLayer({ view, controller }: ClothParts) {
       drawing.keepPen();
       leaveDrawn();
       leavePoints();
+      leaveMask();
       drawingView.close();
     };
   }, [editor, view, controller]);

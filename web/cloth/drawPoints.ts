@@ -1,8 +1,8 @@
 import type { InkResolver } from '../../core/document/index.ts';
 import { instancesIn, isSmooth, knotKey } from '../../core/draw/index.ts';
-import { type Point, transform } from '../../core/geometry/index.ts';
+import { type Matrix, type Point, transform } from '../../core/geometry/index.ts';
 import type { Lattice } from '../../core/lattice/index.ts';
-import { boxOfView } from '../../core/motif/index.ts';
+import { type Artwork, boxOfView } from '../../core/motif/index.ts';
 import { type CanvasBackend, paintArtwork } from '../../core/paint/index.ts';
 import type { OpenedPoints } from '../editor/openedPoints.ts';
 import type { PointsEditing } from '../editor/pointsEditing.ts';
@@ -11,11 +11,11 @@ import { planeMatrix, toCss, type Viewport, windowMm } from './viewport.ts';
 /** Half the side of a point's mark, CSS pixels; where more than so many are in sight they are smaller. */
 const [HALF, SMALL_HALF, MANY] = [3.5, 2, 400];
 
-/** Draws a motif whose points are open as it is now, in all its instances. */
+/** Draws a motif that is being changed as it is now, in all its instances. @param frame from its units to the plane */
 export function drawOpenedMotif(
   context: CanvasRenderingContext2D,
-  points: PointsEditing,
-  opened: OpenedPoints,
+  artwork: Artwork,
+  frame: Matrix,
   {
     viewport,
     resolve,
@@ -28,10 +28,8 @@ export function drawOpenedMotif(
     readonly backend: CanvasBackend;
   },
 ): void {
-  const { artwork } = points;
-  if (!artwork) return;
   const { width, height } = context.canvas;
-  for (const matrix of instancesIn(lattice, opened.frame, boxOfView(artwork.view), windowMm(viewport)))
+  for (const matrix of instancesIn(lattice, frame, boxOfView(artwork.view), windowMm(viewport)))
     paintArtwork(context, artwork.nodes, planeMatrix(viewport, matrix), { backend, resolve, width, height });
 }
 

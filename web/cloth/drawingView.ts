@@ -1,13 +1,16 @@
 import { inkResolver, type InkResolver } from '../../core/document/index.ts';
-import { decodePoints, drawnBy, instancesIn, type KnotLine, outlinesOf, strokeOutline } from '../../core/draw/index.ts';
-import { type Box, boxAround, type Matrix, type Point } from '../../core/geometry/index.ts';
+import { decodePoints, drawnBy, instancesIn, outlinesOf, strokeOutline } from '../../core/draw/index.ts';
+import { type Box, boxAround, IDENTITY, type Matrix, type Point } from '../../core/geometry/index.ts';
+import type { Artwork } from '../../core/motif/index.ts';
 import type { Brush, Stroke, VineRecipe } from '../../core/recipe/index.ts';
 import type { Drawn, DrawTool, PenTrack } from '../editor/drawing.ts';
 import type { Editor } from '../editor/editor.ts';
 import type { ClothView } from './clothView.ts';
+import { clear, closed, ring } from './drawingCanvas.ts';
 import { drawOpenedMotif, drawPoints } from './drawPoints.ts';
 import { drawVine, type VineSetting } from './drawVine.ts';
-import { placeContext, toCss, type Viewport, windowMm } from './viewport.ts';
+import { remembered } from './remembered.ts';
+import { placeContext, type Viewport, windowMm } from './viewport.ts';
 
 /** Where a stroke is filled, and how far it reaches, in its own mm. */
 interface StrokeShape {
@@ -15,6 +18,17 @@ interface StrokeShape {
   readonly area: Path2D | undefined;
   readonly box: Box;
 }
+
+/** A motif that is being changed, and from its units to the plane. */
+interface OpenedArtwork {
+  readonly artwork: Artwork;
+  /** What of it is hidden, seen below it. */
+  readonly hidden?: Artwork | undefined;
+  readonly frame: Matrix;
+}
+
+/** How much is seen of what is hidden while it can be shown again. */
+const FAINT = 0.2;
 
 /** A stroke under way is drawn in pieces of so many points, of which only the last one is made anew at each frame. */
 const PIECE = 600;
@@ -41,9 +55,13 @@ export class DrawingView {
         readonly vine: VineRecipe | undefined;
         /** Of how many kinds of its leaves the artwork was at hand. */
         readonly leaves: number;
-        readonly lines: readonly KnotLine[];
+        readonly opened: OpenedArtwork | undefined;
       }
     | undefined;
+  readonly #faint = remembered((artwork: Artwork): Artwork => ({
+    ...artwork,
+    nodes: [{ kind: 'group', matrix: IDENTITY, opacity: FAINT, children: artwork.nodes }],
+  }));
   /** Pieces of the stroke under way that change no more. */
   #pieces: Path2D[] = [];
   #pointer: Point | undefined;
@@ -59,7 +77,7 @@ export class DrawingView {
     if (!under || !over) throw new Error('this browser gives no 2D canvas');
     this.#settled = under;
     this.#live = over;
-    const { drawing, points } = editor;
+    const { drawing, points, masking } = editor;
     const update = (): void => this.#update();
     this.#leave = [
       view.subscribe(update),
@@ -72,6 +90,10 @@ export class DrawingView {
       points.opened.subscribe(update),
       points.lines.subscribe(update),
       points.selected.subscribe(update),
+      masking.opened.subscribe(update),
+      masking.artwork.subscribe(update),
+      masking.tool.subscribe(update),
+      masking.deed.subscribe(update),
       editor.part.subscribe(update),
       editor.colourwayId.subscribe(update),
       editor.session.subscribe(update),
@@ -117,20 +139,37 @@ export class DrawingView {
     // A vine is bent on this canvas: what lies below it and what is drawn over it is little.
     const vine = this.#vineOf(drawn);
     const leaves = vine?.leaves.filter(({ motif }) => this.view.drawn.has(motif)).length ?? 0;
-    const lines = this.editor.points.lines.getState();
-    const isUntouched = isSame && shown.vine === vine && shown.leaves === leaves && shown.lines === lines;
+    const opened = this.#opened();
+    const isUntouched =
+      isSame &&
+      shown.vine === vine &&
+      shown.leaves === leaves &&
+      shown.opened?.artwork === opened?.artwork &&
+      shown.opened?.hidden === opened?.hidden;
     if (isUntouched && shown.drawn === drawn) return;
     const before = isUntouched && shown.drawn.frame === drawn.frame ? shown.drawn.strokes : undefined;
     const added = before?.every((stroke, n) => stroke === drawn.strokes[n]) ? before.length : 0;
     if (added === 0) {
       clear(context, viewport);
-      const opened = this.editor.points.opened.getState();
-      if (opened) drawOpenedMotif(context, this.editor.points, opened, this.#setting(viewport, resolve));
+      for (const artwork of opened ? [opened.hidden, opened.artwork] : [])
+        if (artwork && opened) drawOpenedMotif(context, artwork, opened.frame, this.#setting(viewport, resolve));
       if (vine) drawVine(context, vine, { ...this.#setting(viewport, resolve), frame: drawn.frame });
     }
     for (const stroke of drawn.strokes.slice(added)) this.#drawStroke(context, stroke, drawn.frame, viewport, resolve);
-    this.#shown = { drawn, viewport, resolve, vine, leaves, lines };
+    this.#shown = { drawn, viewport, resolve, vine, leaves, opened };
     context.canvas.dataset['strokes'] = String(this.editor.drawing.drawn.getState().strokes.length);
+  }
+
+  /** The motif whose points or whose mask is open, as it is now. */
+  #opened(): OpenedArtwork | undefined {
+    const { points, masking } = this.editor;
+    const [openPoints, openMask] = [points.opened.getState(), masking.opened.getState()];
+    if (openPoints) return points.artwork && { artwork: points.artwork, frame: openPoints.frame };
+    const artwork = masking.artwork.getState();
+    if (!openMask || !artwork) return undefined;
+    // What could be shown again is seen faintly.
+    const hidden = masking.deed.getState() === 'show' ? this.#faint(openMask.artwork) : undefined;
+    return { artwork, hidden, frame: openMask.frame };
   }
 
   #vineOf(drawn: Drawn): VineRecipe | undefined {
@@ -215,8 +254,14 @@ export class DrawingView {
       on.restore();
     } else if (opened && part.getState() === 'draw' && drawing.tool.getState() === 'points')
       drawPoints(context, points, opened, viewport);
-    else if (this.#pointer && part.getState() === 'draw' && RINGED.has(drawing.tool.getState()))
+    else if (this.#pointer && part.getState() === 'draw' && this.#isRinged())
       ring(context, viewport, this.#pointer, brush.width);
+  }
+
+  #isRinged(): boolean {
+    const { drawing, masking } = this.editor;
+    const tool = drawing.tool.getState();
+    return RINGED.has(tool) || (tool === 'hide' && masking.tool.getState() === 'brush');
   }
 
   /** The stroke under way, mm of the plane. */
@@ -254,43 +299,6 @@ export class DrawingView {
 
 /** The stroke's end is where the pen is now, and the start of a later piece is within the stroke. */
 const untapered = (brush: Brush, isLater: boolean): Brush => (isLater ? { ...brush, taperStart: 0 } : brush);
-
-function closed(...loops: readonly (readonly Point[])[]): Path2D {
-  const path = new Path2D();
-  for (const loop of loops) {
-    loop.forEach(({ x, y }, n) => (n === 0 ? path.moveTo(x, y) : path.lineTo(x, y)));
-    path.closePath();
-  }
-  return path;
-}
-
-function clear(context: CanvasRenderingContext2D, { width, height, density }: Viewport): void {
-  const { canvas } = context;
-  const [w, h] = [Math.ceil(width * density), Math.ceil(height * density)];
-  // A size that is set clears it, too, but costs more.
-  if (canvas.width !== w || canvas.height !== h) [canvas.width, canvas.height] = [w, h];
-  else {
-    context.setTransform(1, 0, 0, 1, 0, 0);
-    context.clearRect(0, 0, w, h);
-  }
-}
-
-/** As wide as the brush, readable on any pattern. */
-function ring(context: CanvasRenderingContext2D, viewport: Viewport, at: Point, width: number): void {
-  const { density } = viewport;
-  const px = toCss(viewport, { x: width, y: 0 }).x - toCss(viewport, { x: 0, y: 0 }).x;
-  context.setTransform(density, 0, 0, density, 0, 0);
-  for (const [colour, line] of [
-    ['#fff', 3],
-    ['#1f2430', 1],
-  ] as const) {
-    context.beginPath();
-    context.arc(at.x, at.y, Math.max(2, px / 2), 0, 2 * Math.PI);
-    context.strokeStyle = colour;
-    context.lineWidth = line;
-    context.stroke();
-  }
-}
 
 const sameColours = (a: InkResolver, b: InkResolver, strokes: readonly Stroke[]): boolean =>
   strokes.every(({ ink, fill }) => a(ink) === b(ink) && (fill === null || a(fill) === b(fill)));

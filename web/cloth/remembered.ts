@@ -1,8 +1,8 @@
 /** The function, which gives its last answer again as long as it is asked about the same things. */
-export function remembered<A, B, R>(work: (a: A, b: B) => R): (a: A, b: B) => R {
-  let last: { readonly a: A; readonly b: B; readonly result: R } | undefined;
-  return (a, b) => {
-    if (!last || last.a !== a || last.b !== b) last = { a, b, result: work(a, b) };
+export function remembered<A extends readonly unknown[], R>(work: (...about: A) => R): (...about: A) => R {
+  let last: { readonly about: A; readonly result: R } | undefined;
+  return (...about) => {
+    if (!last?.about.every((one, n) => one === about[n])) last = { about, result: work(...about) };
     return last.result;
   };
 }

@@ -10,6 +10,7 @@ export const TEXTS = {
   dragToMoveTheGuide: 'Drag to move the guide; drop it outside the cloth to delete it',
   theVineLeadsNowhere:
     'A vine goes from one place to another repeat of it, and this line ends nearest to where it began. Draw farther, over the edge of the cell.',
+  besideTheMotif: 'This lies beside the motif. Mark an area on it.',
   thisAreaIsOpen: 'This area is not closed off by lines, so it was not filled. Close the gap in its outline first.',
   thisPlaceIsCovered: 'This place is covered already. Click an empty area that lines go round.',
   pointOfTheVine: (number: number): string => `Point ${number} of the vine: drag it`,

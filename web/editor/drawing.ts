@@ -36,10 +36,11 @@ import { Cell } from '../ui/store.ts';
 import type { DrawingHost } from './drawingHost.ts';
 import { finishDrawing, type Gathering, type MotifMaker } from './finishDrawing.ts';
 import { forgetDrawing, keepBrush, keepDrawing, keptBrush, keptDrawing, type KeptDrawing } from './keptDrawing.ts';
+import { Steps } from './steps.ts';
 import { TEXTS } from './texts.ts';
 
 /** What the hand does on the cloth. */
-export type DrawTool = 'brush' | 'fill' | 'rubber' | 'remove' | 'points' | 'vine' | 'scatter';
+export type DrawTool = 'brush' | 'fill' | 'rubber' | 'remove' | 'points' | 'hide' | 'vine' | 'scatter';
 
 /** How far the outline of a filled area may be simplified, mm; it lies under lines. */
 const AREA_OFF = 0.05;
@@ -81,14 +82,12 @@ export class Drawing {
   readonly knot = new Cell<number | undefined>(undefined);
   /** Seen until the cloth has been painted with it. */
   readonly leaving = new Cell<Leaving | undefined>(undefined);
-  /** How many steps can be undone, and done again. */
-  readonly steps = new Cell({ past: 0, future: 0 });
   /** The placement that shows what was drawn last. */
   readonly last = new Cell<string | undefined>(undefined);
   /** Whether it is becoming a motif right now. */
   readonly making = new Cell(false);
-  #past: Drawn[] = [];
-  #future: Drawn[] = [];
+  readonly #steps = new Steps<Drawn>();
+  readonly steps = this.#steps.counts;
 
   constructor(readonly editor: DrawingHost) {
     const kept = editor.inside ? undefined : keptDrawing(editor.design.id);
@@ -161,8 +160,7 @@ export class Drawing {
 
   /** Changes the vine, as one step. */
   setVine(vine: VineRecipe): void {
-    this.#past.push(this.drawn.getState());
-    this.#future = [];
+    this.#steps.push(this.drawn.getState());
     this.vineDraft.set(undefined);
     this.#show({ ...this.drawn.getState(), vine });
   }
@@ -202,17 +200,16 @@ export class Drawing {
 
   /** @returns whether there was a step of the drawing to undo */
   undo(): boolean {
-    return this.#go(this.#past, this.#future);
+    return this.#goTo(this.#steps.undo(this.drawn.getState()));
   }
 
   redo(): boolean {
-    return this.#go(this.#future, this.#past);
+    return this.#goTo(this.#steps.redo(this.drawn.getState()));
   }
 
   /** Lets go of all that is drawn; undone like any other step. */
   discard(): void {
-    this.#past.push(this.drawn.getState());
-    this.#future = [];
+    this.#steps.push(this.drawn.getState());
     this.#show(NOTHING);
   }
 
@@ -269,29 +266,24 @@ export class Drawing {
   }
 
   #begin(drawn: Drawn): void {
-    this.#past = [];
-    this.#future = [];
+    this.#steps.clear();
     this.#show(drawn);
   }
 
   #set(strokes: readonly Stroke[]): void {
-    this.#past.push(this.drawn.getState());
-    this.#future = [];
+    this.#steps.push(this.drawn.getState());
     this.#show({ ...this.drawn.getState(), strokes });
   }
 
   #show(drawn: Drawn): void {
     this.drawn.set(drawn);
-    this.steps.set({ past: this.#past.length, future: this.#future.length });
     const { id } = this.editor.design;
     if (this.isEmpty) forgetDrawing(id);
     else if (!keepDrawing(id, drawn)) this.editor.refusal.set(TEXTS.thisBrowserKeepsNoDrawing);
   }
 
-  #go(from: Drawn[], to: Drawn[]): boolean {
-    const drawn = from.pop();
+  #goTo(drawn: Drawn | undefined): boolean {
     if (!drawn) return false;
-    to.push(this.drawn.getState());
     this.#show(drawn);
     return true;
   }

@@ -16,6 +16,7 @@ import { type Command, type Layer, newLayer, newPlacement, placeMotif, withInks 
 import { type Point } from '../../core/geometry/index.ts';
 import { nearestInstanceIndex } from '../../core/lattice/index.ts';
 import { Drawing } from './drawing.ts';
+import { Masking } from './masking.ts';
 import { PointsEditing } from './pointsEditing.ts';
 import { ScatterBrush } from './scatterBrush.ts';
 import { Tossing } from './tossRun.ts';
@@ -36,21 +37,32 @@ export class Editor extends ArrangeEditor {
   readonly scatterBrush = new ScatterBrush(this);
   readonly points = new PointsEditing(this);
 
+  readonly masking = new Masking(this);
+
+  /** What steps back and forth while drawing: what is open, or else the strokes. */
+  get #drawn() {
+    if (this.part.getState() !== 'draw') return undefined;
+    if (this.points.opened.getState())
+      return { what: this.points, undone: TEXTS.undoneAPoint, redone: TEXTS.redoneAPoint };
+    if (this.masking.opened.getState())
+      return { what: this.masking, undone: TEXTS.undoneAnArea, redone: TEXTS.redoneAnArea };
+    const { past, future } = this.drawing.steps.getState();
+    return past + future === 0
+      ? undefined
+      : { what: this.drawing, undone: TEXTS.undoneAStroke, redone: TEXTS.redoneAStroke };
+  }
+
   /** While drawing, strokes are undone before anything else is. */
   override undo(): void {
-    const isDrawing = this.part.getState() === 'draw';
-    if (isDrawing && this.points.opened.getState()) {
-      if (this.points.undo()) this.announcement.set(TEXTS.undoneAPoint);
-    } else if (isDrawing && this.drawing.undo()) this.announcement.set(TEXTS.undoneAStroke);
-    else super.undo();
+    const drawn = this.#drawn;
+    if (drawn?.what.undo()) this.announcement.set(drawn.undone);
+    else if (!drawn || drawn.what === this.drawing) super.undo();
   }
 
   override redo(): void {
-    const isDrawing = this.part.getState() === 'draw';
-    if (isDrawing && this.points.opened.getState()) {
-      if (this.points.redo()) this.announcement.set(TEXTS.redoneAPoint);
-    } else if (isDrawing && this.drawing.redo()) this.announcement.set(TEXTS.redoneAStroke);
-    else super.redo();
+    const drawn = this.#drawn;
+    if (drawn?.what.redo()) this.announcement.set(drawn.redone);
+    else if (!drawn || drawn.what === this.drawing) super.redo();
   }
 
   /** A new layer directly above the one being worked in; what is laid next comes into it. */

@@ -2,6 +2,8 @@ import { number, object, string, tuple, array } from 'yup';
 import {
   type Brush,
   brushSchema,
+  type MaskedRecipe,
+  maskedRecipeSchema,
   type PointsRecipe,
   pointsRecipeSchema,
   type Stroke,
@@ -50,18 +52,20 @@ export function keptDrawing(design: string): KeptDrawing | undefined {
   return drawing && { ...drawing, vine: drawing.vine, continued: drawing.continued };
 }
 
-/** Points of a motif that were moved and not finished, as the browser keeps them. */
-export interface KeptPoints {
+/** What was being done to a motif and is not finished, as the browser keeps it. */
+interface KeptChange<R> {
   readonly placement: string;
   readonly motif: string;
-  readonly recipe: PointsRecipe;
+  readonly recipe: R;
 }
-const pointsSchema = object({
-  placement: string().required(),
-  motif: string().required(),
-  recipe: pointsRecipeSchema,
-}).noUnknown();
+export type KeptPoints = KeptChange<PointsRecipe>;
+export type KeptMask = KeptChange<MaskedRecipe>;
+
+const changed = { placement: string().required(), motif: string().required() };
+const pointsSchema = object({ ...changed, recipe: pointsRecipeSchema }).noUnknown();
+const maskSchema = object({ ...changed, recipe: maskedRecipeSchema }).noUnknown();
 const pointsKeyOf = (design: string): string => `hevrel.points.${design}`;
+const maskKeyOf = (design: string): string => `hevrel.mask.${design}`;
 
 /** Keeps moved points for when their design is opened again. @returns whether the browser had room for them */
 export function keepPoints(design: string, points: KeptPoints): boolean {
@@ -74,6 +78,19 @@ export function forgetPoints(design: string): void {
 
 export function keptPoints(design: string): KeptPoints | undefined {
   return read(pointsKeyOf(design), (value) => pointsSchema.validateSync(value, { strict: true }));
+}
+
+/** Keeps a mask for when its design is opened again. @returns whether the browser had room for it */
+export function keepMask(design: string, mask: KeptMask): boolean {
+  return keep(maskKeyOf(design), mask);
+}
+
+export function forgetMask(design: string): void {
+  forget(maskKeyOf(design));
+}
+
+export function keptMask(design: string): KeptMask | undefined {
+  return read(maskKeyOf(design), (value) => maskSchema.validateSync(value, { strict: true }));
 }
 
 const NEW_BRUSH: Brush = {

@@ -24,6 +24,7 @@ import { Cell } from '../ui/store.ts';
 import type { DrawingHost } from './drawingHost.ts';
 import type { MotifMaker } from './finishDrawing.ts';
 import { forgetPoints, keepPoints, keptPoints, type KeptPoints } from './keptDrawing.ts';
+import { Steps } from './steps.ts';
 import { artworkOf, type OpenedPoints, recipeOf } from './openedPoints.ts';
 import { TEXTS } from './texts.ts';
 
@@ -38,9 +39,8 @@ export class PointsEditing {
   readonly lines = new Cell<Lines>([]);
   readonly selected = new Cell<Selection>(NONE);
   readonly making = new Cell(false);
-  readonly steps = new Cell({ past: 0, future: 0 });
-  #past: Lines[] = [];
-  #future: Lines[] = [];
+  readonly #steps = new Steps<Lines>();
+  readonly steps = this.#steps.counts;
   /** The lines as they were when a drag began. */
   #held: Lines | undefined;
   #shown: { readonly lines: Lines; readonly artwork: Artwork | undefined } | undefined;
@@ -72,8 +72,7 @@ export class PointsEditing {
       this.editor.refusal.set(TEXTS.noPointsToMove(motif.name));
       return false;
     }
-    this.#past = [];
-    this.#future = [];
+    this.#steps.clear();
     this.opened.set({
       placement: placement.id,
       motif: motif.id,
@@ -201,18 +200,17 @@ export class PointsEditing {
   }
 
   undo(): boolean {
-    return this.#go(this.#past, this.#future);
+    return this.#goTo(this.#steps.undo(this.lines.getState()));
   }
 
   redo(): boolean {
-    return this.#go(this.#future, this.#past);
+    return this.#goTo(this.#steps.redo(this.lines.getState()));
   }
 
   close(): void {
     this.opened.set(undefined);
     this.selected.set(NONE);
-    this.#past = [];
-    this.#future = [];
+    this.#steps.clear();
     this.#show([]);
   }
 
@@ -260,15 +258,13 @@ export class PointsEditing {
   }
 
   #set(lines: Lines): void {
-    this.#past.push(this.lines.getState());
-    this.#future = [];
+    this.#steps.push(this.lines.getState());
     this.#show(lines);
   }
 
   #show(lines: Lines): void {
     this.lines.set(lines);
     this.#keep();
-    this.steps.set({ past: this.#past.length, future: this.#future.length });
   }
 
   /** Moved points outlast the window. */
@@ -276,17 +272,15 @@ export class PointsEditing {
     const { design, refusal } = this.editor;
     const opened = this.opened.getState();
     if (!opened) forgetPoints(design.id);
-    else if (this.#past.length > 0) {
+    else if (this.#steps.counts.getState().past > 0) {
       const { placement, motif } = opened;
       if (!keepPoints(design.id, { placement, motif, recipe: recipeOf(opened, this.lines.getState()) }))
         refusal.set(TEXTS.thisBrowserKeepsNoDrawing);
     }
   }
 
-  #go(from: Lines[], to: Lines[]): boolean {
-    const lines = from.pop();
+  #goTo(lines: Lines | undefined): boolean {
     if (!lines) return false;
-    to.push(this.lines.getState());
     this.selected.set(NONE);
     this.#show(lines);
     return true;

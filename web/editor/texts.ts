@@ -62,6 +62,12 @@ export const TEXTS = {
   nothingFitsAlongTheLine:
     'Nothing fits along this line at this gap. Nothing was changed; make the gap or the motifs smaller, or draw elsewhere.',
   scatteredCountMotifs: (count: number): string => (count === 1 ? 'Scattered a motif' : `Scattered ${count} motifs`),
+  partOf: (name: string): string => `${name} (part)`,
+  hidAPartOf: (name: string): string => `Hid a part of “${name}”`,
+  theMaskIsFull: 'This mask holds no more areas. Nothing was lost; finish it, or undo some of them.',
+  allIsHidden: 'Nothing of this motif would be left to see. Undo the last area.',
+  undoneAnArea: 'Undid an area of the mask',
+  redoneAnArea: 'Redid an area of the mask',
   showAllFirst: (name: string): string =>
     `A part of “${name}” is hidden. Show all of it again under Hide, then open its points.`,
   noPointsToMove: (name: string): string => `“${name}” is a picture and has no points to move.`,

@@ -2,6 +2,7 @@ import type { Point } from '../../../core/geometry/index.ts';
 import { fillGesture } from './fillGesture.ts';
 import type { Gesture } from './gesture.ts';
 import type { GestureContext } from './gestureContext.ts';
+import { hideGesture } from './hideGesture.ts';
 import { lineGesture } from './lineGesture.ts';
 import { pointsGesture } from './pointsGesture.ts';
 import { removeGesture, strokeGesture } from './strokeGesture.ts';
@@ -21,6 +22,8 @@ export function drawGesture(context: GestureContext, event: PointerEvent, at: Po
       return fillGesture(context, at);
     case 'points':
       return pointsGesture(context, event, at);
+    case 'hide':
+      return hideGesture(context, event, at);
     case 'vine':
       return vineGesture(context, at);
     case 'scatter':

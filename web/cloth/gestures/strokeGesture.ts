@@ -7,11 +7,17 @@ import type { Gesture } from './gesture.ts';
 /** A second finger within this time, ms, means to pan, and the stroke was none. */
 const HASTY_MS = 250;
 
-/** Draws a stroke by hand; all that the pen reports between two frames counts. */
-export function strokeGesture(
+/** Draws a stroke by hand. */
+export function strokeGesture(context: GestureContext, from: PointerEvent, deed: Stroke['deed']): Gesture {
+  return penTrack(context, from, deed, (points) => context.editor.drawing.add({ points, deed }));
+}
+
+/** Follows the pen and passes on where it went; all that it reports between two frames counts. */
+export function penTrack(
   { editor: { drawing }, view, local }: GestureContext,
   from: PointerEvent,
   deed: Stroke['deed'],
+  take: (points: readonly PenPoint[]) => void,
 ): Gesture {
   const viewport = view.getViewport();
   const began = from.timeStamp;
@@ -26,7 +32,7 @@ export function strokeGesture(
   const show = (): void => drawing.pen.set({ points: [...points], predicted, deed });
   const finish = (): void => {
     drawing.pen.set(undefined);
-    drawing.add({ points, deed });
+    take(points);
   };
   show();
   return {

@@ -10,7 +10,14 @@ export function UndoButtons() {
   const past = useStore(editor.session, (state) => state.past);
   const future = useStore(editor.session, (state) => state.future);
   const isDrawing = useStore(editor.part) === 'draw';
-  const strokes = useStore(editor.drawing.steps);
+  const counts = {
+    points: useStore(editor.points.steps),
+    mask: useStore(editor.masking.steps),
+    strokes: useStore(editor.drawing.steps),
+  };
+  const arePointsOpen = useStore(editor.points.opened) !== undefined;
+  const isMaskOpen = useStore(editor.masking.opened) !== undefined;
+  const strokes = arePointsOpen ? counts.points : isMaskOpen ? counts.mask : counts.strokes;
   const [undoesStroke, redoesStroke] = [isDrawing && strokes.past > 0, isDrawing && strokes.future > 0];
   return (
     <>

@@ -2,14 +2,15 @@ import { PenLine } from 'lucide-react';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
-import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import type { DrawTool } from '../../../editor/drawing.ts';
 import { BrushFields } from './BrushFields.tsx';
+import { BrushWidthField } from './BrushWidthField.tsx';
 import { DrawingFoot } from './DrawingFoot.tsx';
 import { FinishFields } from './FinishFields.tsx';
 import { DesignInkField } from './InkFields.tsx';
+import { MaskingFields } from './MaskingFields.tsx';
 import { PointsFields } from './PointsFields.tsx';
 import { ScatterFields } from './ScatterFields.tsx';
 import { SymmetryFields } from './SymmetryFields.tsx';
@@ -22,6 +23,7 @@ const TOOLS: readonly { readonly value: DrawTool; readonly name: string }[] = [
   { value: 'rubber', name: TEXTS.rubOut },
   { value: 'remove', name: TEXTS.removeStrokes },
   { value: 'points', name: TEXTS.points },
+  { value: 'hide', name: TEXTS.hide },
   { value: 'vine', name: TEXTS.vine },
   { value: 'scatter', name: TEXTS.scatter },
 ];
@@ -32,6 +34,7 @@ const FIELDS: Readonly<Record<DrawTool, () => React.ReactNode>> = {
   rubber: RubberFields,
   remove: () => <p className="text-sm">{TEXTS.goOverStrokes}</p>,
   points: PointsFields,
+  hide: MaskingFields,
   vine: VineFields,
   scatter: ScatterFields,
 };
@@ -100,18 +103,10 @@ function FillFields() {
 }
 
 function RubberFields() {
-  const { drawing } = useEditor();
-  const { width } = useStore(drawing.brush);
   return (
     <>
       <p className="text-sm">{TEXTS.rubberCuts}</p>
-      <LengthField
-        label={TEXTS.width}
-        mm={width}
-        min={0.05}
-        max={200}
-        onChange={(next) => drawing.changeBrush({ width: next })}
-      />
+      <BrushWidthField />
     </>
   );
 }

@@ -9,9 +9,10 @@ import { useFinish } from './useFinish.ts';
 
 /** How much is drawn, and what is to become of it. */
 export function DrawingFoot() {
-  const { drawing, points } = useEditor();
-  const opened = useStore(points.opened);
-  const remaking = useStore(points.making);
+  const { drawing, points, masking } = useEditor();
+  const [openPoints, openMask] = [useStore(points.opened), useStore(masking.opened)];
+  const scope = useStore(masking.scope);
+  const [remaking, hiding] = [useStore(points.making), useStore(masking.making)];
   const { strokes, vine, continued } = useStore(drawing.drawn);
   const pen = useStore(drawing.pen);
   const making = useStore(drawing.making);
@@ -25,17 +26,18 @@ export function DrawingFoot() {
     const timer = setTimeout(finish, 1000 * pause);
     return () => clearTimeout(timer);
   }, [waits, strokes, pause, finish]);
+  const opened = openPoints ?? openMask;
   if (opened)
     return (
       <TicketFoot label={TEXTS.drawing}>
-        <Button look="accent" disabled={remaking} onClick={finish}>
-          <Check size={15} aria-hidden /> {remaking ? TEXTS.finishing : TEXTS.finish}
+        <Button look="accent" disabled={remaking || hiding} onClick={finish}>
+          <Check size={15} aria-hidden /> {remaking || hiding ? TEXTS.finishing : TEXTS.finish}
         </Button>
-        <Button disabled={remaking} onClick={() => points.close()}>
+        <Button disabled={remaking || hiding} onClick={() => (openPoints ? points : masking).close()}>
           {TEXTS.cancel}
         </Button>
         <p role="status" className="text-xs text-graphite">
-          {TEXTS.goingOnWith(opened.name)}
+          {openMask && scope === 'placement' ? TEXTS.onlyThisOne(opened.name) : TEXTS.goingOnWith(opened.name)}
         </p>
       </TicketFoot>
     );

@@ -31,6 +31,8 @@ function Opening() {
       .then((artwork) => editor.points.open(at, of, artwork))
       .catch(notifyProblem);
   };
+  const mask = useStore(editor.masking.opened);
+  if (mask) return <p className="text-sm">{TEXTS.finishHidingFirst(mask.name)}</p>;
   const { kept } = editor.points;
   const keptAt = kept && editor.placement(kept.placement);
   const keptMotif = kept && editor.motif(kept.motif);

@@ -18,12 +18,13 @@ export function useMotifMaker(): MotifMaker {
   );
 }
 
-/** Finishes what is drawn, or the points that are open; where that fails all stays as it is, and the reason is said. */
+/** Finishes what is drawn, or the points or the mask that are open; where that fails all stays as it is, and the reason is said. */
 export function useFinish(): () => void {
-  const { drawing, points } = useEditor();
+  const { drawing, points, masking } = useEditor();
   const maker = useMotifMaker();
   const notifyProblem = useNotifyProblem();
   return useCallback(() => {
-    (points.opened.getState() ? points.finish(maker) : drawing.finish(maker)).catch(notifyProblem);
-  }, [drawing, points, maker, notifyProblem]);
+    const open = [points, masking].find(({ opened }) => opened.getState()) ?? drawing;
+    open.finish(maker).catch(notifyProblem);
+  }, [drawing, points, masking, maker, notifyProblem]);
 }
