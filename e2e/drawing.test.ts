@@ -1,4 +1,4 @@
-import { By, until } from 'selenium-webdriver';
+import { By } from 'selenium-webdriver';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { step } from '../core/lattice/index.ts';
 import { PATIENCE } from './support/browser.ts';
@@ -19,7 +19,7 @@ import {
   waitForText,
 } from './support/hands.ts';
 import { INK, isGround, isInk, line, usePen } from './support/penHands.ts';
-import { isPink, useTiles } from './support/tiles.ts';
+import { useTiles } from './support/tiles.ts';
 
 const tiles = useTiles();
 const { page } = tiles;
@@ -304,50 +304,5 @@ describe('drawing on the cloth', () => {
     const led = await settledShot(driver);
     expect(isInk(led, await tiles.spot(10, 20))).toBe(true);
     expect(isInk(led, await tiles.spot(130, 65))).toBe(true);
-  });
-
-  it('opens the points of an imported motif, moves one with the pointer, and all its placements follow', async () => {
-    const { driver } = page;
-    const id = await tiles.open(step('square'), [
-      { x: 40, y: 30 },
-      { x: 80, y: 70 },
-    ]);
-    await clickAt(driver, await tiles.spot(40, 30));
-    await click(driver, 'button', 'Draw');
-    await click(driver, 'radio', 'Points');
-    await click(driver, 'button', 'Open the points of “Tile”');
-    await driver.wait(until.elementLocated(By.css('[data-points="4"]')), PATIENCE, 'its points never opened');
-    await settled(driver);
-    // The lower right corner of a tile of 40 × 20 mm, 6 mm farther out and down.
-    const corner = await tiles.spot(60, 40);
-    const to = await tiles.spot(66, 46);
-    const [beyond, elsewhere] = [await tiles.spot(61, 41.5), await tiles.spot(101, 81.5)];
-    const before = await shot(driver);
-    expect(isPink(before, beyond)).toBe(false);
-    await drag(driver, corner, to);
-    await settled(driver);
-    const during = await shot(driver);
-    expect(isPink(during, beyond)).toBe(true);
-    await press(driver, '\uE009', 'z');
-    expect(isPink(await settledShot(driver), beyond)).toBe(false);
-    await press(driver, '\uE009', 'y');
-    // A point more, on the upper edge, and the numbers of one.
-    await clickAt(driver, await tiles.spot(45, 20));
-    await driver.wait(until.elementLocated(By.css('[data-points="5"]')), PATIENCE, 'no point was added');
-    await type(driver, 'Y', '-16');
-    await click(driver, 'button', 'Finish');
-    await driver.wait(
-      async () => (await driver.findElements(By.css('[data-points]'))).length === 0,
-      PATIENCE,
-      'it was never finished',
-    );
-    await click(driver, 'button', 'Arrange');
-    const after = await settledShot(driver);
-    expect(isPink(after, beyond)).toBe(true);
-    // The other placement of the same motif.
-    expect(isPink(after, elsewhere)).toBe(true);
-    expect(isPink(after, await tiles.spot(45, 16))).toBe(true);
-    const [motif] = await motifsOf(id);
-    expect(motif?.recipe).toMatchObject({ kind: 'points', before: null });
   });
 });

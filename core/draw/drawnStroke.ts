@@ -1,6 +1,8 @@
 import { type Matrix, type Point, simplifyLine, transform } from '../geometry/index.ts';
 import type { Brush, Stroke } from '../recipe/index.ts';
+import { movedPath } from './penPath.ts';
 import { decodeLoops, decodePoints, encodeLoops, encodePoints, type PenPoint } from './penPoint.ts';
+import { linesOf } from './strokeBox.ts';
 
 /** Points of one stroke, at the most; of a longer one those between are left out. */
 export const MOST_PEN_POINTS = 20_000;
@@ -24,6 +26,7 @@ export function movedStroke(stroke: Stroke, matrix: Matrix): Stroke {
     const loops = decodeLoops(stroke.points).map((loop) => loop.map((point) => transform(matrix, point)));
     return { ...moved, points: encodeLoops(loops) };
   }
+  if (stroke.deed === 'path') return { ...moved, points: movedPath(stroke.points, matrix) };
   const points = decodePoints(stroke.points).map((point) => ({ ...point, ...transform(matrix, point) }));
   return { ...moved, points: encodePoints(points) };
 }
@@ -58,7 +61,7 @@ export function scaledBrush<B extends Pick<Brush, 'width' | 'taperStart' | 'tape
 /** Whether a stroke covers a place, or comes within `reach` of it, mm; a line by its middle and its full width. */
 export function strokeTouches(stroke: Stroke, at: Point, reach: number): boolean {
   const isArea = stroke.deed === 'area';
-  const lines = isArea ? decodeLoops(stroke.points) : [decodePoints(stroke.points)];
+  const lines = linesOf(stroke);
   if ((isArea || stroke.fill !== null) && lines.filter((line) => isInside(line, at)).length % 2 === 1) return true;
   const far = (isArea ? 0 : stroke.width / 2) + reach;
   return lines.some((line) =>

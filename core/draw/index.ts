@@ -10,6 +10,7 @@ export * from './groupStrokes.ts';
 export * from './instancesIn.ts';
 export * from './maskAreas.ts';
 export * from './pathKnots.ts';
+export * from './penPath.ts';
 export * from './penPoint.ts';
 export * from './strokeBox.ts';
 export * from './strokeOutline.ts';

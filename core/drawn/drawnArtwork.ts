@@ -1,8 +1,9 @@
 import { outlinesOf } from '../draw/index.ts';
-import { type Artwork, pathBounds, type PathNode, unionOf } from '../motif/index.ts';
+import { IDENTITY } from '../geometry/index.ts';
+import { type Artwork, artworkBounds, pathBounds, type PathNode } from '../motif/index.ts';
 import type { DrawnRecipe } from '../recipe/index.ts';
 import { combinePaths } from '../shapes/index.ts';
-import { outlinePath, strokeNodes } from './strokeNodes.ts';
+import { coveredNodes, outlinePath, strokeNodes } from './strokeNodes.ts';
 
 /**
  * The artwork of a hand-drawn motif, in mm. Its view has the drawing's own (0, 0) in its middle, so that strokes that are added to it
@@ -12,10 +13,13 @@ import { outlinePath, strokeNodes } from './strokeNodes.ts';
  */
 export function drawnArtwork({ strokes }: DrawnRecipe): Artwork {
   let nodes: PathNode[] = [];
-  for (const stroke of strokes)
+  const lastRubber = strokes.findLastIndex(({ deed }) => deed === 'rubber');
+  strokes.forEach((stroke, n) => {
     if (stroke.deed === 'rubber') nodes = rubbed(nodes, outlinesOf(stroke).map(outlinePath).join(' '));
-    else nodes.push(...strokeNodes(stroke));
-  const box = unionOf(nodes.map(({ path }) => pathBounds(path)));
+    // A line that something is cut out of is a shape; one that is not stays a path.
+    else nodes.push(...(n < lastRubber ? coveredNodes(stroke) : strokeNodes(stroke)));
+  });
+  const box = artworkBounds(nodes, IDENTITY);
   if (!box) throw new RangeError('these strokes leave nothing to see');
   const half = {
     x: Math.max(Math.abs(box.left), Math.abs(box.right), 0.05),

@@ -5,8 +5,11 @@ import { between, type Immutable, orNull, whole } from '../schema/index.ts';
 /** What makes a stroke thicker and thinner along its way: the pen, how fast it was drawn, or nothing. */
 export const STROKE_PRESSURES = ['pen', 'speed', 'none'] as const;
 
-/** What a stroke does: it leaves a line, it fills the area that its points go round, or it rubs out what lies below it. */
-export const STROKE_DEEDS = ['line', 'area', 'rubber'] as const;
+/**
+ * What a stroke does: it leaves a line, it fills the area that its points go round, it rubs out what lies below it, or it leaves an even
+ * line along a path of straight pieces and curves.
+ */
+export const STROKE_DEEDS = ['line', 'area', 'rubber', 'path'] as const;
 
 export const MOST_STROKES = 1000;
 /** Letters of the points of one stroke, at the most: about 20,000 points; and of a whole drawing. */
@@ -38,7 +41,7 @@ export const strokeSchema = brushSchema.shape({
   deed: string().oneOf(STROKE_DEEDS).required(),
   /** Of the edge. */
   seed: whole(1, 9999),
-  /** Where the pen went, as `encodePoints` of core/draw writes it, mm from the motif's middle. */
+  /** Where the pen went, as `encodePoints` of core/draw writes it, mm from the motif's middle; of a path absolute M, L, C and Z. */
   points: string().required().max(MOST_LETTERS),
 });
 

@@ -21,11 +21,11 @@ const MOST_PINS = 150;
 export function VinePins({ viewport, lattice, controller }: Props) {
   const { drawing } = useEditor();
   const { frame } = useStore(drawing.drawn);
-  useStore(drawing.vineDraft);
-  const chosen = useStore(drawing.knot);
+  useStore(drawing.vines.draft);
+  const chosen = useStore(drawing.vines.knot);
   const tool = useStore(drawing.tool);
   const making = useStore(drawing.making);
-  const { vine } = drawing;
+  const { vine } = drawing.vines;
   if (!vine || tool !== 'vine' || making) return null;
   return instancesIn(lattice, frame, vineBox(new VineCurve(vine)), windowMm(viewport))
     .flatMap((matrix, m) =>

@@ -55,15 +55,9 @@ export function drawPoints(
     const isSelected = selected.has(knotKey({ line, knot: n }));
     if (isSelected)
       for (const end of [knot.into, knot.out]) {
-        if (Math.hypot(end.x - knot.x, end.y - knot.y) < 1e-6) continue;
-        const to = seen(end);
-        twoTone(context, () => {
-          context.moveTo(at.x, at.y);
-          context.lineTo(to.x, to.y);
-        });
-        mark(context, to, half, true, false);
+        if (Math.hypot(end.x - knot.x, end.y - knot.y) >= 1e-6) drawHandle(context, at, seen(end), half);
       }
-    mark(context, at, half, isSmooth(knot), isSelected);
+    drawMark(context, at, isSmooth(knot), isSelected, half);
   });
 }
 
@@ -80,12 +74,23 @@ function twoTone(context: CanvasRenderingContext2D, path: () => void): void {
   }
 }
 
-function mark(
+/** A handle, from its point to its end. */
+export function drawHandle(context: CanvasRenderingContext2D, from: Point, to: Point, half = HALF): void {
+  if (Math.hypot(to.x - from.x, to.y - from.y) < 1) return;
+  twoTone(context, () => {
+    context.moveTo(from.x, from.y);
+    context.lineTo(to.x, to.y);
+  });
+  drawMark(context, to, true, false, half);
+}
+
+/** A point, CSS pixels: round where a curve goes through it without a corner. */
+export function drawMark(
   context: CanvasRenderingContext2D,
   { x, y }: Point,
-  half: number,
   isRound: boolean,
   isFilled: boolean,
+  half = HALF,
 ): void {
   context.beginPath();
   if (isRound) context.arc(x, y, half, 0, 2 * Math.PI);

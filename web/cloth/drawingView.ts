@@ -1,14 +1,16 @@
 import { inkResolver, type InkResolver } from '../../core/document/index.ts';
-import { decodePoints, drawnBy, instancesIn, outlinesOf, strokeOutline } from '../../core/draw/index.ts';
+import { drawnBy, instancesIn, linesOf, outlinesOf } from '../../core/draw/index.ts';
 import { type Box, boxAround, IDENTITY, type Matrix, type Point } from '../../core/geometry/index.ts';
 import type { Artwork } from '../../core/motif/index.ts';
-import type { Brush, Stroke, VineRecipe } from '../../core/recipe/index.ts';
-import type { Drawn, DrawTool, PenTrack } from '../editor/drawing.ts';
+import type { Stroke, VineRecipe } from '../../core/recipe/index.ts';
+import type { Drawn, DrawTool } from '../editor/drawing.ts';
 import type { Editor } from '../editor/editor.ts';
 import type { ClothView } from './clothView.ts';
 import { clear, closed, ring } from './drawingCanvas.ts';
+import { drawLine, drawOpenPath } from './drawOpenPath.ts';
 import { drawOpenedMotif, drawPoints } from './drawPoints.ts';
 import { drawVine, type VineSetting } from './drawVine.ts';
+import { PenPieces } from './penPieces.ts';
 import { remembered } from './remembered.ts';
 import { placeContext, type Viewport, windowMm } from './viewport.ts';
 
@@ -30,13 +32,8 @@ interface OpenedArtwork {
 /** How much is seen of what is hidden while it can be shown again. */
 const FAINT = 0.2;
 
-/** A stroke under way is drawn in pieces of so many points, of which only the last one is made anew at each frame. */
-const PIECE = 600;
 /** Tools that are as wide as the brush. */
 const RINGED: ReadonlySet<DrawTool> = new Set(['brush', 'rubber']);
-/** Pieces overlap by so many points, so that nothing shows where they meet. */
-const OVERLAP = 12;
-
 /**
  * What is being drawn by hand, seen over the cloth in all its instances: strokes that are there on one canvas, the one under way and
  * the ring about the pointer on another, which alone is drawn anew while the pen moves.
@@ -62,8 +59,7 @@ export class DrawingView {
     ...artwork,
     nodes: [{ kind: 'group', matrix: IDENTITY, opacity: FAINT, children: artwork.nodes }],
   }));
-  /** Pieces of the stroke under way that change no more. */
-  #pieces: Path2D[] = [];
+  readonly #pieces = new PenPieces();
   #pointer: Point | undefined;
   #frame: number | undefined;
 
@@ -83,9 +79,10 @@ export class DrawingView {
       view.subscribe(update),
       drawing.drawn.subscribe(update),
       drawing.pen.subscribe(update),
+      drawing.path.open.subscribe(update),
       drawing.brush.subscribe(update),
       drawing.leaving.subscribe(update),
-      drawing.vineDraft.subscribe(update),
+      drawing.vines.draft.subscribe(update),
       drawing.tool.subscribe(update),
       points.opened.subscribe(update),
       points.lines.subscribe(update),
@@ -174,12 +171,12 @@ export class DrawingView {
 
   #vineOf(drawn: Drawn): VineRecipe | undefined {
     const { drawing } = this.editor;
-    return drawn === drawing.drawn.getState() ? drawing.vine : drawn.vine;
+    return drawn === drawing.drawn.getState() ? drawing.vines.vine : drawn.vine;
   }
 
   #setting(viewport: Viewport, resolve: InkResolver): Omit<VineSetting, 'frame'> {
     const { view } = this;
-    for (const { motif } of this.editor.drawing.vine?.leaves ?? []) {
+    for (const { motif } of this.editor.drawing.vines.vine?.leaves ?? []) {
       const leaf = this.editor.motif(motif);
       if (leaf) view.prefetch(leaf);
     }
@@ -217,8 +214,11 @@ export class DrawingView {
         context.fillStyle = resolve(stroke.fill);
         context.fill(area);
       }
-      context.fillStyle = resolve(stroke.ink);
-      context.fill(line, stroke.deed === 'area' ? 'evenodd' : 'nonzero');
+      if (stroke.deed === 'path') drawLine(context, line, resolve(stroke.ink), stroke.width);
+      else {
+        context.fillStyle = resolve(stroke.ink);
+        context.fill(line, stroke.deed === 'area' ? 'evenodd' : 'nonzero');
+      }
     }
     context.restore();
   }
@@ -229,10 +229,11 @@ export class DrawingView {
     const context = this.#live;
     clear(context, viewport);
     const pen = drawing.pen.getState();
-    if (!pen) this.#pieces = [];
+    const path = drawing.path.open.getState();
+    if (!pen) this.#pieces.clear();
     const brush = drawing.brush.getState();
     if (pen) {
-      const { paths, box } = this.#penShape(pen, brush);
+      const { paths, box } = this.#pieces.shapeOf(pen, brush);
       const isRubber = pen.deed === 'rubber';
       // What is rubbed out goes at once; it is laid anew where the stroke is given up.
       const on = isRubber ? this.#settled : context;
@@ -252,7 +253,9 @@ export class DrawingView {
           for (const path of paths) on.fill(path);
         }
       on.restore();
-    } else if (opened && part.getState() === 'draw' && drawing.tool.getState() === 'points')
+    } else if (path && part.getState() === 'draw')
+      drawOpenPath(context, path, brush, { viewport, lattice, resolve, copies: drawnBy(drawing.symmetry.getState()) });
+    else if (opened && part.getState() === 'draw' && drawing.tool.getState() === 'points')
       drawPoints(context, points, opened, viewport);
     else if (this.#pointer && part.getState() === 'draw' && this.#isRinged())
       ring(context, viewport, this.#pointer, brush.width);
@@ -264,41 +267,20 @@ export class DrawingView {
     return RINGED.has(tool) || (tool === 'hide' && masking.tool.getState() === 'brush');
   }
 
-  /** The stroke under way, mm of the plane. */
-  #penShape({ points, predicted }: PenTrack, brush: Brush): { paths: readonly Path2D[]; box: Box } {
-    const from = (piece: number): number => Math.max(0, piece * PIECE - OVERLAP);
-    while ((this.#pieces.length + 1) * PIECE + OVERLAP < points.length) {
-      const piece = points.slice(from(this.#pieces.length), (this.#pieces.length + 1) * PIECE);
-      const inner = { ...untapered(brush, this.#pieces.length > 0), taperEnd: 0 };
-      this.#pieces.push(closed(strokeOutline(piece, inner, 1, true)));
-    }
-    const rest = points.slice(from(this.#pieces.length));
-    const outline = strokeOutline([...rest, ...predicted], untapered(brush, this.#pieces.length > 0), 1, false);
-    const reach = brush.width;
-    const { left, top, right, bottom } = boxAround(points);
-    return {
-      paths: [...this.#pieces, closed(outline)],
-      box: { left: left - reach, top: top - reach, right: right + reach, bottom: bottom + reach },
-    };
-  }
-
   #shapeOf(stroke: Stroke): StrokeShape {
     const known = this.#shapes.get(stroke);
     if (known) return known;
     const outlines = outlinesOf(stroke);
-    const points = stroke.fill && stroke.deed === 'line' ? decodePoints(stroke.points) : undefined;
+    const area = stroke.fill && stroke.deed !== 'area' ? linesOf(stroke) : undefined;
     const shape = {
-      line: closed(...outlines),
-      area: points && closed(points),
-      box: boxAround([...outlines.flat(), ...(points ?? [])]),
+      line: stroke.deed === 'path' ? new Path2D(stroke.points) : closed(...outlines),
+      area: area && closed(...area),
+      box: boxAround([...outlines.flat(), ...(area ?? []).flat()]),
     };
     this.#shapes.set(stroke, shape);
     return shape;
   }
 }
-
-/** The stroke's end is where the pen is now, and the start of a later piece is within the stroke. */
-const untapered = (brush: Brush, isLater: boolean): Brush => (isLater ? { ...brush, taperStart: 0 } : brush);
 
 const sameColours = (a: InkResolver, b: InkResolver, strokes: readonly Stroke[]): boolean =>
   strokes.every(({ ink, fill }) => a(ink) === b(ink) && (fill === null || a(fill) === b(fill)));

@@ -246,7 +246,7 @@ export class PointerController implements GestureContext {
 
   /** A knot of the vine that is being made, seen through `matrix`. */
   pressKnot(event: PointerEvent, knot: number, matrix: Matrix): void {
-    const { vine } = this.editor.drawing;
+    const { vine } = this.editor.drawing.vines;
     if (vine) this.#take(event, () => knotGesture(this, vine, knot, matrix));
   }
 

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { DesignMotif, StoredMotif } from '../../contract/index.ts';
 import { newDesign } from '../../core/document/index.ts';
-import { decodePoints, type PenPoint } from '../../core/draw/index.ts';
+import { cornerAt, decodePoints, type PenPoint } from '../../core/draw/index.ts';
 import { drawnArtwork } from '../../core/drawn/index.ts';
 import type { Point } from '../../core/geometry/index.ts';
 import { step } from '../../core/lattice/index.ts';
@@ -223,16 +223,16 @@ describe('a vine drawn by hand', () => {
   const way = line({ x: 10, y: 20 }, { x: 128, y: 63 });
 
   it('closes on itself, is bent as one step, and is laid where it was drawn', async () => {
-    expect(editor.drawing.drawVine(way.slice(0, 3), true)).toBe(false);
-    expect(editor.drawing.drawVine(way, false)).toBe(true);
+    expect(editor.drawing.vines.draw(way.slice(0, 3), true)).toBe(false);
+    expect(editor.drawing.vines.draw(way, false)).toBe(true);
     expect(editor.drawing.isEmpty).toBe(true);
-    editor.drawing.drawVine(way, true);
-    const { vine } = editor.drawing;
+    editor.drawing.vines.draw(way, true);
+    const { vine } = editor.drawing.vines;
     expect(vine?.period).toEqual({ x: 120, y: 45 });
     if (!vine) throw new Error('there is no vine');
     editor.drawing.setVine({ ...vine, knots: vine.knots.map((knot) => ({ ...knot, y: knot.y + 5 })) });
     editor.undo();
-    expect(editor.drawing.vine).toEqual(vine);
+    expect(editor.drawing.vines.vine).toEqual(vine);
     await editor.drawing.finish(maker);
     expect(made[0]).toMatchObject({ name: 'Vine 1', recipe: { kind: 'vine', index: { i: 1, j: 0 } } });
     const [placement] = editor.design.placements;
@@ -242,9 +242,65 @@ describe('a vine drawn by hand', () => {
   });
 
   it('is told apart where the repeat has changed', () => {
-    editor.drawing.drawVine(way, true);
-    expect(editor.drawing.missedPeriod).toBeUndefined();
+    editor.drawing.vines.draw(way, true);
+    expect(editor.drawing.vines.missedPeriod).toBeUndefined();
     editor.commit('Resized', { type: 'repeat', repeat: { ...editor.design.repeat, width: 150 } });
-    expect(editor.drawing.missedPeriod?.x).toBe(150);
+    expect(editor.drawing.vines.missedPeriod?.x).toBe(150);
+  });
+});
+
+describe('the pen', () => {
+  const set = (...places: readonly (readonly [number, number])[]): void =>
+    editor.drawing.path.open.set({ knots: places.map(([x, y]) => cornerAt({ x, y })), closed: false });
+
+  it('leaves a path where it is ended, with all that is drawn along with it', () => {
+    editor.drawing.symmetry.set({ kind: 'mirror', at: { x: 50, y: 0 }, angle: 0 });
+    set([10, 10], [30, 10], [30, 40]);
+    expect(editor.drawing.path.end(true)).toBe(true);
+    expect(editor.drawing.path.end()).toBe(false);
+    const { strokes } = editor.drawing.drawn.getState();
+    expect(strokes.map(({ deed }) => deed)).toEqual(['path', 'path']);
+    expect(strokes[0]?.points).toMatch(/Z$/);
+  });
+
+  it('is taken back point by point, and then stroke by stroke', () => {
+    set([10, 10], [30, 10]);
+    editor.drawing.path.end();
+    set([50, 10], [60, 10]);
+    editor.undo();
+    expect(editor.drawing.path.open.getState()?.knots).toHaveLength(1);
+    editor.remove();
+    expect(editor.drawing.path.open.getState()).toBeUndefined();
+    editor.undo();
+    expect(editor.drawing.isEmpty).toBe(true);
+    set([1, 1]);
+    expect(editor.drawing.path.drop()).toBe(true);
+    expect(editor.drawing.path.drop()).toBe(false);
+  });
+
+  it('counts where the drawing is finished in the middle of it', async () => {
+    set([10, 10], [30, 10]);
+    await editor.drawing.finish(maker);
+    expect(made[0]).toMatchObject({ recipe: { kind: 'drawn', strokes: [{ deed: 'path' }] } });
+  });
+});
+
+describe('the keys on a vine', () => {
+  it('go from point to point, move the one that is selected, and remove it', () => {
+    editor.drawing.tool.set('vine');
+    editor.drawing.vines.draw(line({ x: 10, y: 20 }, { x: 128, y: 63 }), true);
+    const { vine } = editor.drawing.vines;
+    if (!vine) throw new Error('there is no vine');
+    editor.drawing.setVine({ ...vine, knots: [...vine.knots, { x: 60, y: 80, width: 3 }] });
+    const before = editor.drawing.vines.vine?.knots ?? [];
+    editor.selectNext(-1);
+    expect(editor.drawing.vines.knot.getState()).toBe(before.length - 1);
+    editor.nudge({ x: 0, y: 10 });
+    expect(editor.drawing.vines.vine?.knots.at(-1)).toMatchObject({ x: 60, y: 90 });
+    editor.remove();
+    expect(editor.drawing.vines.vine?.knots).toHaveLength(before.length - 1);
+    editor.undo();
+    editor.undo();
+    expect(editor.drawing.vines.vine?.knots).toEqual(before);
   });
 });

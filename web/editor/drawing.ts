@@ -30,20 +30,26 @@ import {
   type Stroke,
   type VineRecipe,
 } from '../../core/recipe/index.ts';
-import { drawnVine, movedVine } from '../../core/vine/index.ts';
-import { latticeTranslate } from '../../core/lattice/index.ts';
 import { Cell } from '../ui/store.ts';
 import type { DrawingHost } from './drawingHost.ts';
 import { finishDrawing, type Gathering, type MotifMaker } from './finishDrawing.ts';
 import { forgetDrawing, keepBrush, keepDrawing, keptBrush, keptDrawing, type KeptDrawing } from './keptDrawing.ts';
+import { PathPen } from './pathPen.ts';
 import { Steps } from './steps.ts';
 import { TEXTS } from './texts.ts';
+import { VineHand } from './vineHand.ts';
 
 /** What the hand does on the cloth. */
-export type DrawTool = 'brush' | 'fill' | 'rubber' | 'remove' | 'points' | 'hide' | 'vine' | 'scatter';
+export type DrawTool = 'brush' | 'pen' | 'fill' | 'rubber' | 'remove' | 'points' | 'hide' | 'vine' | 'scatter';
 
 /** How far the outline of a filled area may be simplified, mm; it lies under lines. */
 const AREA_OFF = 0.05;
+
+/** A stroke made anew with another brush; paths stay even. */
+const redrawn = (stroke: Stroke, brush: Brush): Stroke =>
+  stroke.deed === 'path'
+    ? { ...stroke, ink: brush.ink, opacity: brush.opacity, fill: brush.fill, width: brush.width }
+    : { ...stroke, ...brush };
 
 /** A stroke under way: where the pen was, mm of the plane, and where it is expected next. */
 export interface PenTrack {
@@ -76,16 +82,17 @@ export class Drawing {
   readonly pause = new Cell(0);
   readonly drawn = new Cell<Drawn>(NOTHING);
   readonly pen = new Cell<PenTrack | undefined>(undefined);
-  /** The vine while it is being drawn or bent. */
-  readonly vineDraft = new Cell<VineRecipe | undefined>(undefined);
-  /** The knot of the vine that was touched last, by its number. */
-  readonly knot = new Cell<number | undefined>(undefined);
   /** Seen until the cloth has been painted with it. */
   readonly leaving = new Cell<Leaving | undefined>(undefined);
   /** The placement that shows what was drawn last. */
   readonly last = new Cell<string | undefined>(undefined);
   /** Whether it is becoming a motif right now. */
   readonly making = new Cell(false);
+  readonly path = new PathPen(
+    () => this.brush.getState(),
+    (stroke) => this.#addOnPlane(stroke),
+  );
+  readonly vines = new VineHand(this);
   readonly #steps = new Steps<Drawn>();
   readonly steps = this.#steps.counts;
 
@@ -113,19 +120,23 @@ export class Drawing {
   redrawWithBrush(): void {
     const { strokes, frame } = this.drawn.getState();
     const brush = scaledBrush(this.brush.getState(), invert(frame) ?? IDENTITY);
-    this.#set(strokes.map((stroke) => (stroke.deed === 'rubber' ? stroke : { ...stroke, ...brush })));
+    this.#set(strokes.map((stroke) => (stroke.deed === 'rubber' ? stroke : redrawn(stroke, brush))));
   }
 
   /** Takes a stroke of the pen, with all that is drawn along with it. */
   add({ points, deed }: Pick<PenTrack, 'points' | 'deed'>): void {
     if (points.length === 0) return;
+    const seed = 1 + (this.drawn.getState().strokes.length % 9999);
+    this.#addOnPlane(drawnStroke(this.brush.getState(), points, seed, deed));
+  }
+
+  /** Adds a stroke of the plane, with all that is drawn along with it. */
+  #addOnPlane(stroke: Stroke): void {
     const { strokes, frame } = this.drawn.getState();
     const back = invert(frame);
     if (!back) return;
-    const seed = 1 + (strokes.length % 9999);
-    const stroke = drawnStroke(this.brush.getState(), points, seed, deed);
     const copies = drawnBy(this.symmetry.getState()).map((matrix) => movedStroke(stroke, compose(back, matrix)));
-    const added = deed === 'rubber' ? copies.flatMap((copy) => this.#everywhere(copy)) : copies;
+    const added = stroke.deed === 'rubber' ? copies.flatMap((copy) => this.#everywhere(copy)) : copies;
     const next = [...strokes, ...added];
     const letters = next.reduce((sum, one) => sum + one.points.length, 0);
     if (next.length > MOST_STROKES || letters > MOST_DRAWING_LETTERS) this.editor.refusal.set(TEXTS.theDrawingIsFull);
@@ -145,39 +156,11 @@ export class Drawing {
     if (area.points !== '') this.#set([...strokes.slice(0, above + 1), area, ...strokes.slice(above + 1)]);
   }
 
-  /** Begins a vine along a line of the plane; one that leads nowhere is none. @returns whether there is a vine now */
-  drawVine(line: readonly Point[], isDone: boolean): boolean {
-    const { frame } = this.drawn.getState();
-    const { ink, opacity, width } = this.brush.getState();
-    const drawn = drawnVine(this.editor.lattice, line, width);
-    const back = invert(frame);
-    const vine: VineRecipe | undefined =
-      drawn && back && movedVine({ kind: 'vine', ...drawn, ink, opacity, branches: [], leaves: [] }, back);
-    this.vineDraft.set(isDone ? undefined : vine);
-    if (isDone && vine) this.setVine(vine);
-    return vine !== undefined;
-  }
-
   /** Changes the vine, as one step. */
   setVine(vine: VineRecipe): void {
     this.#steps.push(this.drawn.getState());
-    this.vineDraft.set(undefined);
+    this.vines.draft.set(undefined);
     this.#show({ ...this.drawn.getState(), vine });
-  }
-
-  /** The vine as it is seen: as it is being bent, or as it is. */
-  get vine(): VineRecipe | undefined {
-    return this.vineDraft.getState() ?? this.drawn.getState().vine;
-  }
-
-  /** What the vine's period would have to be for it to meet itself on the repeat as it is, in the vine's own mm; undefined where it does. */
-  get missedPeriod(): Point | undefined {
-    const { vine, frame } = this.drawn.getState();
-    const back = invert(frame);
-    if (!vine || !back) return undefined;
-    const [a, b, c, d] = back;
-    const period = transform([a, b, c, d, 0, 0], latticeTranslate(this.editor.lattice, vine.index));
-    return Math.hypot(period.x - vine.period.x, period.y - vine.period.y) < 0.01 ? undefined : period;
   }
 
   /** Takes whole strokes away that lie under a point of the plane, in any of their instances. @returns whether there were any */
@@ -198,9 +181,9 @@ export class Drawing {
     return touched.size > 0;
   }
 
-  /** @returns whether there was a step of the drawing to undo */
+  /** A point of the path under way, or else a step of the drawing. @returns whether there was one to undo */
   undo(): boolean {
-    return this.#goTo(this.#steps.undo(this.drawn.getState()));
+    return this.path.undo() || this.#goTo(this.#steps.undo(this.drawn.getState()));
   }
 
   redo(): boolean {
@@ -239,6 +222,7 @@ export class Drawing {
 
   /** Makes the strokes a motif, or several, and lays them where they were drawn; nothing is lost where that fails. @throws Error */
   async finish(maker: MotifMaker): Promise<void> {
+    this.path.end();
     const drawn = this.drawn.getState();
     if (this.making.getState() || this.pen.getState() || this.isEmpty) return;
     this.making.set(true);

@@ -17,6 +17,7 @@ import { type Point } from '../../core/geometry/index.ts';
 import { nearestInstanceIndex } from '../../core/lattice/index.ts';
 import { Drawing } from './drawing.ts';
 import { Masking } from './masking.ts';
+import type { PointKeys } from './pointKeys.ts';
 import { PointsEditing } from './pointsEditing.ts';
 import { ScatterBrush } from './scatterBrush.ts';
 import { Tossing } from './tossRun.ts';
@@ -47,9 +48,31 @@ export class Editor extends ArrangeEditor {
     if (this.masking.opened.getState())
       return { what: this.masking, undone: TEXTS.undoneAnArea, redone: TEXTS.redoneAnArea };
     const { past, future } = this.drawing.steps.getState();
-    return past + future === 0
+    return past + future === 0 && !this.drawing.path.open.getState()
       ? undefined
       : { what: this.drawing, undone: TEXTS.undoneAStroke, redone: TEXTS.redoneAStroke };
+  }
+
+  /** The points that keys work on: those of the motif that is open, or else those of the vine. */
+  get pointKeys(): PointKeys | undefined {
+    if (this.part.getState() !== 'draw') return undefined;
+    if (this.points.opened.getState()) return this.points;
+    return this.drawing.tool.getState() === 'vine' && this.drawing.vines.vine ? this.drawing.vines : undefined;
+  }
+
+  override selectNext(by: 1 | -1): void {
+    const keys = this.pointKeys;
+    if (keys) this.announcement.set(TEXTS.selectedAPoint(keys.selectNext(by)));
+    else super.selectNext(by);
+  }
+
+  override nudge(by: Point): void {
+    if (!this.pointKeys?.nudge(by)) super.nudge(by);
+  }
+
+  override remove(): void {
+    if (this.drawing.path.undo()) return;
+    if (!this.pointKeys?.removeSelected()) super.remove();
   }
 
   /** While drawing, strokes are undone before anything else is. */

@@ -39,6 +39,7 @@ const maker: MotifMaker = {
     return Promise.resolve(undefined);
   },
 };
+const points = () => editor.points;
 const open = (recipe: Recipe | null = null): boolean =>
   editor.points.open(newPlacement('a', LEAF, { x: 20, y: 10 }), { ...LEAF, recipe }, ARTWORK);
 
@@ -152,7 +153,7 @@ describe('the points of a motif', () => {
     open();
     const { points } = editor;
     points.selectAll();
-    points.remove();
+    points.removeSelected();
     expect(points.lines.getState()).toEqual([]);
     expect(points.artwork).toBeUndefined();
     editor.undo();
@@ -163,5 +164,25 @@ describe('the points of a motif', () => {
     const picture: Artwork = { ...ARTWORK, nodes: [] };
     expect(editor.points.open(newPlacement('a', LEAF, { x: 20, y: 10 }), LEAF, picture)).toBe(false);
     expect(editor.refusal.getState()).toContain('no points');
+  });
+
+  it('are gone through, moved and removed by keys', () => {
+    open();
+    editor.selectNext(1);
+    editor.selectNext(1);
+    expect([...points().selected.getState()]).toEqual(['0 1']);
+    const before = points().lines.getState()[0]?.knots[1];
+    editor.nudge({ x: 0, y: 4 });
+    const after = points().lines.getState()[0]?.knots[1];
+    // As far as it moves on the cloth, in the units of the motif.
+    const { frame } = points().opened.getState() ?? { frame: [1, 0, 0, 1, 0, 0] as const };
+    const scale = Math.sqrt(Math.abs(frame[0] * frame[3] - frame[1] * frame[2]));
+    expect(Math.hypot((after?.x ?? 0) - (before?.x ?? 0), (after?.y ?? 0) - (before?.y ?? 0)) * scale).toBeCloseTo(
+      4,
+      9,
+    );
+    editor.remove();
+    expect(points().lines.getState()[0]?.knots).toHaveLength(3);
+    expect(editor.design.placements).toHaveLength(3);
   });
 });

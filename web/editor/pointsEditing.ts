@@ -5,7 +5,6 @@ import {
   evenOut,
   insertKnot,
   joinEnds,
-  type Knot,
   type KnotIndex,
   knotKey,
   type KnotLine,
@@ -18,12 +17,13 @@ import {
   sharpenKnots,
   smoothKnots,
 } from '../../core/draw/index.ts';
-import { compose, invert, type Point, translationMatrix } from '../../core/geometry/index.ts';
+import { boxAround, compose, invert, type Point, translationMatrix } from '../../core/geometry/index.ts';
 import { type Artwork, pathsIn } from '../../core/motif/index.ts';
 import { Cell } from '../ui/store.ts';
 import type { DrawingHost } from './drawingHost.ts';
 import type { MotifMaker } from './finishDrawing.ts';
 import { forgetPoints, keepPoints, keptPoints, type KeptPoints } from './keptDrawing.ts';
+import { inFrame, type PointKeys, stepped } from './pointKeys.ts';
 import { Steps } from './steps.ts';
 import { artworkOf, type OpenedPoints, recipeOf } from './openedPoints.ts';
 import { TEXTS } from './texts.ts';
@@ -33,7 +33,7 @@ type Selection = ReadonlySet<string>;
 const NONE: Selection = new Set();
 
 /** Points of the outlines of a motif, moved where it lies; all its placements follow once it is finished. */
-export class PointsEditing {
+export class PointsEditing implements PointKeys {
   readonly opened = new Cell<OpenedPoints | undefined>(undefined);
   /** All lines of the artwork, in its own units. */
   readonly lines = new Cell<Lines>([]);
@@ -101,10 +101,11 @@ export class PointsEditing {
 
   /** Where the selected points are together: the middle of the box around them, in the artwork's units. */
   get middle(): Point | undefined {
-    const knots = this.#selectedKnots();
+    const lines = this.lines.getState();
+    const knots = this.#indices().flatMap(({ line, knot }) => lines[line]?.knots[knot] ?? []);
     if (knots.length === 0) return undefined;
-    const [xs, ys] = [knots.map(({ x }) => x), knots.map(({ y }) => y)];
-    return { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: (Math.min(...ys) + Math.max(...ys)) / 2 };
+    const { left, top, right, bottom } = boxAround(knots);
+    return { x: (left + right) / 2, y: (top + bottom) / 2 };
   }
 
   select(indices: readonly KnotIndex[], isMore = false): void {
@@ -120,6 +121,29 @@ export class PointsEditing {
 
   selectAll(): void {
     this.select(this.lines.getState().flatMap(({ knots }, line) => knots.map((_, knot) => ({ line, knot }))));
+  }
+
+  selectNext(by: 1 | -1): readonly [number, number] {
+    const all = this.lines.getState().flatMap(({ knots }, line) => knots.map((_, knot) => ({ line, knot })));
+    const last = [...this.selected.getState()].at(-1);
+    const at = last === undefined ? undefined : all.findIndex((index) => knotKey(index) === last);
+    const n = stepped(at, by, all.length);
+    this.select(all.slice(n, n + 1));
+    return [n + 1, all.length];
+  }
+
+  nudge(by: Point): boolean {
+    const opened = this.opened.getState();
+    if (!opened || this.selected.getState().size === 0) return false;
+    this.move(inFrame(opened.frame, by));
+    return true;
+  }
+
+  removeSelected(): boolean {
+    if (this.selected.getState().size === 0) return false;
+    this.#set(removeKnots(this.lines.getState(), this.selected.getState()));
+    this.selected.set(NONE);
+    return true;
   }
 
   /** Begins a drag: what follows is one step. */
@@ -155,11 +179,6 @@ export class PointsEditing {
     const added = { line: index.line, knot: index.knot + 1 };
     this.select([added]);
     return added;
-  }
-
-  remove(): void {
-    this.#set(removeKnots(this.lines.getState(), this.selected.getState()));
-    this.selected.set(NONE);
   }
 
   smooth(): void {
@@ -250,11 +269,6 @@ export class PointsEditing {
 
   #selectedLines(): Set<number> {
     return new Set(this.#indices().map(({ line }) => line));
-  }
-
-  #selectedKnots(): Knot[] {
-    const lines = this.lines.getState();
-    return this.#indices().flatMap(({ line, knot }) => lines[line]?.knots[knot] ?? []);
   }
 
   #set(lines: Lines): void {

@@ -62,6 +62,7 @@ export const TEXTS = {
   nothingFitsAlongTheLine:
     'Nothing fits along this line at this gap. Nothing was changed; make the gap or the motifs smaller, or draw elsewhere.',
   scatteredCountMotifs: (count: number): string => (count === 1 ? 'Scattered a motif' : `Scattered ${count} motifs`),
+  selectedAPoint: ([number, count]: readonly [number, number]): string => `Point ${number} of ${count}`,
   partOf: (name: string): string => `${name} (part)`,
   hidAPartOf: (name: string): string => `Hid a part of “${name}”`,
   theMaskIsFull: 'This mask holds no more areas. Nothing was lost; finish it, or undo some of them.',

@@ -4,6 +4,7 @@ import type { Gesture } from './gesture.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { hideGesture } from './hideGesture.ts';
 import { lineGesture } from './lineGesture.ts';
+import { penGesture } from './penGesture.ts';
 import { pointsGesture } from './pointsGesture.ts';
 import { removeGesture, strokeGesture } from './strokeGesture.ts';
 import { vineGesture } from './vineGesture.ts';
@@ -14,6 +15,8 @@ export function drawGesture(context: GestureContext, event: PointerEvent, at: Po
   switch (drawing.tool.getState()) {
     case 'brush':
       return strokeGesture(context, event, 'line');
+    case 'pen':
+      return penGesture(context, event, at);
     case 'rubber':
       return strokeGesture(context, event, 'rubber');
     case 'remove':

@@ -15,7 +15,7 @@ const REACH_PX = 8;
 /** Draws a vine where there is none; bends the one that there is where it is taken, and pans the cloth elsewhere. */
 export function vineGesture(context: GestureContext, from: Point): Gesture {
   const { editor, view } = context;
-  const { vine } = editor.drawing;
+  const { vine } = editor.drawing.vines;
   if (!vine) return newVine(context, from);
   const viewport = view.getViewport();
   const at = toMm(viewport, from);
@@ -46,13 +46,13 @@ function newVine({ editor: { drawing, refusal }, view, line, local }: GestureCon
       if (!hasGone(path.at(-1) as Point, at)) return;
       path.push(at);
       line.set([...path]);
-      drawing.drawVine(onPlane(), false);
+      drawing.vines.draw(onPlane(), false);
     },
     end() {
       if (path.length < 2) return;
-      if (!drawing.drawVine(onPlane(), true)) refusal.set(TEXTS.theVineLeadsNowhere);
+      if (!drawing.vines.draw(onPlane(), true)) refusal.set(TEXTS.theVineLeadsNowhere);
     },
-    cancel: () => drawing.vineDraft.set(undefined),
+    cancel: () => drawing.vines.draft.set(undefined),
   };
 }
 
@@ -70,17 +70,17 @@ export function knotGesture(
 ): Gesture {
   const back = invert(matrix);
   let bent: VineRecipe | undefined;
-  drawing.knot.set(knot);
+  drawing.vines.knot.set(knot);
   return {
     move(event) {
       if (!back) return;
       const to = transform(back, toMm(view.getViewport(), local(event)));
       bent = { ...vine, knots: vine.knots.map((one, n) => (n === knot ? { ...one, ...to } : one)) };
-      drawing.vineDraft.set(bent);
+      drawing.vines.draft.set(bent);
     },
     end() {
       if (bent) drawing.setVine(bent);
     },
-    cancel: () => drawing.vineDraft.set(undefined),
+    cancel: () => drawing.vines.draft.set(undefined),
   };
 }

@@ -82,7 +82,7 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
       // A bundle that lies open is closed first.
       saveSwatch: () => setSheet(editor.inside ? undefined : 'swatch'),
       giveUp: () => {
-        if (!pointer.cancel()) editor.select([]);
+        if (!pointer.cancel() && !editor.drawing.path.drop()) editor.select([]);
       },
       nextHole,
       finishDrawing,

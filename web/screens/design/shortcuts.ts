@@ -97,7 +97,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   },
   {
     keys: 'N, B',
-    does: 'Select the next motif, the previous one',
+    does: 'Select the next motif, the previous one; of points that are open the next point',
     group: 'Selection',
     matches: (e) => plain('n')(e) || plain('b')(e),
     run: (editor, _hands, e) => editor.selectNext(e.key.toLowerCase() === 'n' ? 1 : -1),
@@ -240,12 +240,12 @@ export const SHORTCUTS: readonly Shortcut[] = [
   },
   {
     keys: 'Enter',
-    does: 'Finish the drawing',
+    does: 'End the path; finish the drawing',
     group: 'The cloth',
     matches: (e) =>
       e.key === 'Enter' && (e.target as HTMLElement | null)?.matches('button, a, summary, [role="radio"]') !== true,
     run: (editor, context) => {
-      if (editor.part.getState() === 'draw') context.finishDrawing();
+      if (editor.part.getState() === 'draw' && !editor.drawing.path.end()) context.finishDrawing();
     },
   },
   {
@@ -280,7 +280,7 @@ function byCell(editor: Editor, _hands: ShortcutContext, event: KeyboardEvent): 
 
 function arrow(editor: Editor, context: ShortcutContext, event: KeyboardEvent): void {
   const [x, y] = ARROWS[event.key] as readonly [number, number];
-  if (editor.selection.getState().ids.length === 0) {
+  if (editor.selection.getState().ids.length === 0 && !editor.pointKeys) {
     context.pan(-x * PAN_PX, -y * PAN_PX);
     return;
   }

@@ -3,9 +3,9 @@ import { Choice } from '../../../ui/Choice.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { SliderField } from '../../../ui/SliderField.tsx';
 import { useStore } from '../../../ui/store.ts';
-import { Tick } from '../../../ui/Tick.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
-import { DesignInkField, InkFields } from './InkFields.tsx';
+import { FillInkFields } from './FillInkFields.tsx';
+import { InkFields } from './InkFields.tsx';
 import { TEXTS } from './texts.ts';
 
 const PRESSURES: readonly { readonly value: Brush['pressure']; readonly name: string }[] = [
@@ -82,14 +82,7 @@ export function BrushFields() {
         step={5}
         onChange={(percent) => change({ roughness: percent / 100 })}
       />
-      <Tick
-        label={TEXTS.fillTheOutline}
-        on={brush.fill !== null}
-        onChange={(on) => change({ fill: on ? brush.ink : null })}
-      />
-      {brush.fill !== null && (
-        <DesignInkField label={TEXTS.fillInk} ink={brush.fill} onChange={(fill) => change({ fill })} />
-      )}
+      <FillInkFields label={TEXTS.fillTheOutline} />
     </>
   );
 }

@@ -11,6 +11,7 @@ import { DrawingFoot } from './DrawingFoot.tsx';
 import { FinishFields } from './FinishFields.tsx';
 import { DesignInkField } from './InkFields.tsx';
 import { MaskingFields } from './MaskingFields.tsx';
+import { PenFields } from './PenFields.tsx';
 import { PointsFields } from './PointsFields.tsx';
 import { ScatterFields } from './ScatterFields.tsx';
 import { SymmetryFields } from './SymmetryFields.tsx';
@@ -19,6 +20,7 @@ import { TEXTS } from './texts.ts';
 
 const TOOLS: readonly { readonly value: DrawTool; readonly name: string }[] = [
   { value: 'brush', name: TEXTS.brush },
+  { value: 'pen', name: TEXTS.pen },
   { value: 'fill', name: TEXTS.fillTool },
   { value: 'rubber', name: TEXTS.rubOut },
   { value: 'remove', name: TEXTS.removeStrokes },
@@ -30,6 +32,7 @@ const TOOLS: readonly { readonly value: DrawTool; readonly name: string }[] = [
 
 const FIELDS: Readonly<Record<DrawTool, () => React.ReactNode>> = {
   brush: BrushSide,
+  pen: PenFields,
   fill: FillFields,
   rubber: RubberFields,
   remove: () => <p className="text-sm">{TEXTS.goOverStrokes}</p>,

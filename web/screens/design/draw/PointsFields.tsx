@@ -95,7 +95,7 @@ function Opened({ opened }: { readonly opened: OpenedPoints }) {
       </div>
       <div className="grid grid-cols-2 gap-2">
         <Button onClick={() => points.selectAll()}>{TEXTS.selectAll}</Button>
-        <Button disabled={none} onClick={() => points.remove()}>
+        <Button disabled={none} onClick={() => points.removeSelected()}>
           {TEXTS.removePoints}
         </Button>
         <Button disabled={none} onClick={() => points.smooth()}>

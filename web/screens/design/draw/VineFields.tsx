@@ -38,11 +38,11 @@ export function VineFields() {
 function Vine({ vine }: { readonly vine: VineRecipe }) {
   const editor = useEditor();
   const { drawing } = editor;
-  const chosen = useStore(drawing.knot);
+  const chosen = useStore(drawing.vines.knot);
   useStore(editor.session);
   const { frame } = useStore(drawing.drawn);
   const knot = chosen === undefined ? undefined : vine.knots[chosen];
-  const missed = drawing.missedPeriod;
+  const missed = drawing.vines.missedPeriod;
   const set = (part: Partial<VineRecipe>): void => drawing.setVine({ ...vine, ...part });
   const setKnots = (change: (knot: VineKnot, n: number) => VineKnot): void => set({ knots: vine.knots.map(change) });
   const lead = (index: VineRecipe['index']): void => {
@@ -96,13 +96,7 @@ function Vine({ vine }: { readonly vine: VineRecipe }) {
       </div>
       <div className="grid grid-cols-2 gap-2">
         <Button onClick={addKnot}>{TEXTS.addAPoint}</Button>
-        <Button
-          disabled={!knot || vine.knots.length < 2}
-          onClick={() => {
-            drawing.knot.set(undefined);
-            set({ knots: vine.knots.filter((_, n) => n !== chosen) });
-          }}
-        >
+        <Button disabled={!knot || vine.knots.length < 2} onClick={() => drawing.vines.removeSelected()}>
           {TEXTS.removeThePoint}
         </Button>
       </div>

@@ -73,6 +73,12 @@ export const TEXTS = {
   pointHints:
     'Press on a line to add a point. Drag a box to select several, with Shift more. Alt parts the handles of a smooth point.',
   backToBefore: 'Back to how it was made',
+  pen: 'Pen',
+  clickForPoints: 'Click for a corner, or drag for a smooth point. A click on the first point closes the path.',
+  fillThePath: 'Fill the path',
+  closeThePath: 'Close the path',
+  endThePath: 'End it here',
+  pathHints: 'Shift keeps to 45°. Alt pulls one handle alone. Delete takes the last point away; Enter ends the path.',
   hide: 'Hide',
   selectToHide: 'Select a motif under Arrange, then hide a part of it here. Nothing of it is lost.',
   finishPointsFirst: (name: string): string => `Finish or cancel the points of “${name}” first.`,

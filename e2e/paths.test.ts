@@ -1,0 +1,143 @@
+import { By, Key, until } from 'selenium-webdriver';
+import { describe, expect, it } from 'vitest';
+import { step } from '../core/lattice/index.ts';
+import { PATIENCE } from './support/browser.ts';
+import { click, clickAt, drag, press, settled, settledShot, shot, type, type Spot } from './support/hands.ts';
+import { INK, isGround, isInk, usePen } from './support/penHands.ts';
+import { isPink, useTiles } from './support/tiles.ts';
+
+const tiles = useTiles();
+const { page } = tiles;
+const { finish, waitForStrokes, motifsOf } = usePen(tiles);
+
+const pathPoints = (count: number): Promise<unknown> =>
+  page.driver.wait(until.elementLocated(By.css(`[data-path-points="${count}"]`)), PATIENCE, `never ${count} points`);
+
+describe('the pen', () => {
+  it('sets corners and smooth points, over the edge of a half-drop, and closes at the first', async () => {
+    const { driver } = page;
+    const id = await tiles.open(step('half-drop', 1, 2), []);
+    await click(driver, 'button', 'Draw');
+    await click(driver, 'radio', 'Pen');
+    await type(driver, 'Ink, typed', INK);
+    await type(driver, 'Width', '4');
+    const at = async (x: number, y: number): Promise<Spot> => tiles.spot(x, y);
+    await clickAt(driver, await at(100, 20));
+    await clickAt(driver, await at(135, 20));
+    await pathPoints(2);
+    // The last point is smooth: its curve swings out to where the handle is pulled from.
+    await drag(driver, await at(135, 50), await at(115, 65));
+    await clickAt(driver, await at(100, 50));
+    await pathPoints(4);
+    await driver.actions().sendKeys(Key.DELETE).perform();
+    await pathPoints(3);
+    await clickAt(driver, await at(100, 50));
+    const during = await shot(driver);
+    expect(isInk(during, await at(115, 20))).toBe(true);
+    // Half a cell lower, one cell on.
+    expect(isInk(during, await at(5, 65))).toBe(true);
+    await clickAt(driver, await at(100, 20));
+    await waitForStrokes(1);
+    await finish();
+    const done = await settledShot(driver);
+    for (const [x, y] of [
+      [115, 20],
+      [100, 35],
+      [5, 65],
+    ] as const)
+      expect(isInk(done, await at(x, y))).toBe(true);
+    expect(isGround(done, await at(115, 35))).toBe(true);
+    const [motif] = await motifsOf(id);
+    if (motif?.recipe?.kind !== 'drawn') throw new Error('it is no drawing');
+    const [stroke] = motif.recipe.strokes;
+    expect(stroke?.deed).toBe('path');
+    expect(stroke?.points).toMatch(/^M.*L.*C.*Z$/);
+  });
+
+  it('draws a line that is ended by Enter, and lets go of one by Escape', async () => {
+    const { driver } = page;
+    await tiles.open(step('square'), []);
+    await click(driver, 'button', 'Draw');
+    await click(driver, 'radio', 'Pen');
+    await clickAt(driver, await tiles.spot(20, 20));
+    await clickAt(driver, await tiles.spot(60, 20));
+    await pathPoints(2);
+    await press(driver, Key.ENTER);
+    await pathPoints(0);
+    await waitForStrokes(1);
+    await clickAt(driver, await tiles.spot(20, 60));
+    await pathPoints(1);
+    await press(driver, Key.ESCAPE);
+    await pathPoints(0);
+    await waitForStrokes(1);
+  });
+});
+
+describe('points', () => {
+  it('are gone through and moved by keys alone', async () => {
+    const { driver } = page;
+    const id = await tiles.open(step('square'), [{ x: 40, y: 30 }]);
+    await clickAt(driver, await tiles.spot(40, 30));
+    await click(driver, 'button', 'Draw');
+    await click(driver, 'radio', 'Points');
+    await click(driver, 'button', 'Open the points of “Tile”');
+    await driver.wait(until.elementLocated(By.css('[data-points="4"]')), PATIENCE, 'its points never opened');
+    await press(driver, 'n');
+    await press(driver, Key.SHIFT, Key.ARROW_UP);
+    await settled(driver);
+    // The upper left corner of a tile of 40 × 20 mm, 10 mm higher.
+    await driver.wait(async () => isPink(await settledShot(driver), await tiles.spot(21.5, 15)), PATIENCE, 'not moved');
+    await click(driver, 'button', 'Cancel');
+    await driver.wait(
+      async () => !isPink(await settledShot(driver), await tiles.spot(21.5, 15)),
+      PATIENCE,
+      'still moved',
+    );
+    expect(await motifsOf(id)).toMatchObject([{ recipe: null }]);
+  });
+
+  it('opens the points of an imported motif, moves one with the pointer, and all its placements follow', async () => {
+    const { driver } = page;
+    const id = await tiles.open(step('square'), [
+      { x: 40, y: 30 },
+      { x: 80, y: 70 },
+    ]);
+    await clickAt(driver, await tiles.spot(40, 30));
+    await click(driver, 'button', 'Draw');
+    await click(driver, 'radio', 'Points');
+    await click(driver, 'button', 'Open the points of “Tile”');
+    await driver.wait(until.elementLocated(By.css('[data-points="4"]')), PATIENCE, 'its points never opened');
+    await settled(driver);
+    // The lower right corner of a tile of 40 × 20 mm, 6 mm farther out and down.
+    const corner = await tiles.spot(60, 40);
+    const to = await tiles.spot(66, 46);
+    const [beyond, elsewhere] = [await tiles.spot(61, 41.5), await tiles.spot(101, 81.5)];
+    const before = await shot(driver);
+    expect(isPink(before, beyond)).toBe(false);
+    await drag(driver, corner, to);
+    await settled(driver);
+    const during = await shot(driver);
+    expect(isPink(during, beyond)).toBe(true);
+    await press(driver, '\uE009', 'z');
+    expect(isPink(await settledShot(driver), beyond)).toBe(false);
+    await press(driver, '\uE009', 'y');
+    // A point more, on the upper edge, and the numbers of one.
+    await clickAt(driver, await tiles.spot(45, 20));
+    await driver.wait(until.elementLocated(By.css('[data-points="5"]')), PATIENCE, 'no point was added');
+    await type(driver, 'Y', '-16');
+    await click(driver, 'button', 'Finish');
+    await driver.wait(
+      async () => (await driver.findElements(By.css('[data-points]'))).length === 0,
+      PATIENCE,
+      'it was never finished',
+    );
+    await click(driver, 'button', 'Arrange');
+    const after = await settledShot(driver);
+    expect(isPink(after, beyond)).toBe(true);
+    // The other placement of the same motif.
+    expect(isPink(after, elsewhere)).toBe(true);
+    expect(isPink(after, await tiles.spot(45, 16))).toBe(true);
+    const [motif] = await motifsOf(id);
+    expect(motif?.recipe).toMatchObject({ kind: 'points', before: null });
+  });
+});
