@@ -23,6 +23,13 @@ export function placeMotif(design: Design, motif: Motif, placement: Placement, a
   return withInks(design, [motif], { type: 'insert', placements: [{ index, placement: { ...placement, layer } }] });
 }
 
+/** Lays a motif on the cloth below all that its layer holds, and adds the inks the design lacks. */
+export function placeMotifBelow(design: Design, motif: Motif, placement: Placement): Command {
+  const lowest = design.placements.findIndex(({ layer }) => layer === placement.layer);
+  const index = lowest < 0 ? design.placements.length : lowest;
+  return withInks(design, [motif], { type: 'insert', placements: [{ index, placement }] });
+}
+
 /** Shows another motif in the stead of placements, at their places, turned as they are, and with as long a longer side. */
 export function replaceMotif(
   design: Design,

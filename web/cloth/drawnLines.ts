@@ -6,21 +6,23 @@ import {
   compose,
   IDENTITY,
   type Matrix,
+  type Point,
   transform,
   translationMatrix,
 } from '../../core/geometry/index.ts';
-import { type ArtworkNode, boxOfView, flattenPath } from '../../core/motif/index.ts';
+import { type Artwork, type ArtworkNode, boxOfView, everyNode, flattenPath } from '../../core/motif/index.ts';
 import { vineArtwork } from '../../core/vine/index.ts';
 import type { Lattice } from '../../core/lattice/index.ts';
 import type { Stroke } from '../../core/recipe/index.ts';
 import type { Editor } from '../editor/editor.ts';
 import type { ClothView } from './clothView.ts';
+import { silhouetteLoops } from './silhouetteLoops.ts';
 
 /** How far polygons may be from the curves that they stand for, mm. */
 const OFF = 0.05;
 
 /**
- * Everything vector that is seen in a window of the plane, in all its instances: what lies on the cloth, and what is being drawn.
+ * Everything that is seen in a window of the plane, in all its instances: what lies on the cloth, and what is being drawn.
  */
 export function drawnLines(editor: Editor, view: ClothView, window: Box): FilledLoops[] {
   const { lattice, drawing, design } = editor;
@@ -33,7 +35,7 @@ export function drawnLines(editor: Editor, view: ClothView, window: Box): Filled
   });
   const { strokes, vine, frame } = drawing.drawn.getState();
   const onCloth = placed.flatMap(({ artwork, matrix }) =>
-    instancesIn(lattice, matrix, boxOfView(artwork.view), window).flatMap((seen) => linesOf(artwork.nodes, seen)),
+    instancesIn(lattice, matrix, boxOfView(artwork.view), window).flatMap((seen) => coveredBy(artwork, seen, view)),
   );
   const vineNodes = vine ? vineArtwork({ ...vine, leaves: [] }, new Map()) : undefined;
   const inHand = [
@@ -43,6 +45,20 @@ export function drawnLines(editor: Editor, view: ClothView, window: Box): Filled
     ...strokes.flatMap((stroke) => strokeLines(lattice, stroke, frame, window)),
   ];
   return [...onCloth, ...inHand];
+}
+
+/** Outlines of artwork that is not shapes alone, in its own units. */
+const silhouettes = new WeakMap<Artwork, readonly (readonly Point[])[]>();
+
+/** What an instance of artwork covers: its shapes, or where it has pictures, lines or hidden parts the outline of all that it paints. */
+function coveredBy(artwork: Artwork, matrix: Matrix, { backend }: ClothView): FilledLoops[] {
+  const isShapes = [...everyNode(artwork.nodes)].every((node) =>
+    node.kind === 'group' ? !node.clip : node.kind === 'path' && !node.stroke,
+  );
+  if (isShapes) return linesOf(artwork.nodes, matrix);
+  let loops = silhouettes.get(artwork);
+  if (!loops) silhouettes.set(artwork, (loops = silhouetteLoops(artwork, backend)));
+  return [{ loops: loops.map((loop) => loop.map((point) => transform(matrix, point))), rule: 'nonzero' }];
 }
 
 function strokeLines(lattice: Lattice, stroke: Stroke, frame: Matrix, window: Box): FilledLoops[] {

@@ -175,6 +175,43 @@ describe('drawing by hand', () => {
     expect(editor.design.placements).toHaveLength(3);
   });
 
+  it('joins a drawing of its colour that it lies near to, in any repeat of it, or is a motif of its own', async () => {
+    draw({ x: 20, y: 40 }, { x: 60, y: 40 });
+    await editor.drawing.finish(maker);
+    editor.drawing.gathering.set('join');
+    // Near its end, one column on and half a cell lower; two in one go, of which the second lies far away.
+    draw({ x: 184, y: 85 }, { x: 200, y: 85 });
+    draw({ x: 20, y: 70 }, { x: 30, y: 70 });
+    await editor.drawing.finish(maker);
+    expect(remade).toHaveLength(1);
+    expect(remade[0]?.id).toBe('m1');
+    const joined = remade[0]?.recipe;
+    if (joined?.kind !== 'drawn') throw new Error('it is no drawing');
+    expect(joined.strokes).toHaveLength(2);
+    // In the motif's own mm: it begins where the first one ends.
+    expect(decodePoints(joined.strokes[1]?.points ?? '')[0]?.x).toBeCloseTo(24, 1);
+    expect(made.map(({ name }) => name)).toEqual(['Drawing 1', 'Drawing 2']);
+    // In another colour it is not joined.
+    editor.drawing.changeBrush({ ink: '#b5442f' });
+    draw({ x: 62, y: 40 }, { x: 70, y: 40 });
+    await editor.drawing.finish(maker);
+    expect(remade).toHaveLength(1);
+    expect(editor.design.placements).toHaveLength(3);
+  });
+
+  it('lies below the lines about it where it is a fill', async () => {
+    draw({ x: 20, y: 40 }, { x: 60, y: 40 });
+    await editor.drawing.finish(maker);
+    const corners = [
+      [20, 10],
+      [30, 10],
+      [30, 20],
+    ].map(([x = 0, y = 0]) => ({ x, y }));
+    editor.drawing.fill([corners]);
+    await editor.drawing.finish(maker);
+    expect(editor.design.placements.map(({ motif }) => motif)).toEqual(['m2', 'm1']);
+  });
+
   it('is kept as it is where the server says no', async () => {
     draw({ x: 10, y: 40 }, { x: 40, y: 40 });
     const refusing: MotifMaker = { ...maker, make: () => Promise.reject(new Error('the disk is full')) };

@@ -7,6 +7,12 @@ import type { InsideBundle } from './editorState.ts';
 import type { Session } from './session.ts';
 import type { Tossing } from './tossRun.ts';
 
+/** A placement to be, and the command that lays it. */
+interface Laid {
+  readonly id: string;
+  readonly command: Command;
+}
+
 /** What drawing by hand needs of the editor. */
 export interface DrawingHost {
   readonly session: Session;
@@ -20,7 +26,8 @@ export interface DrawingHost {
   readonly tossing: Tossing;
   motif(id: string): DesignMotif | undefined;
   learnPicked(motif: DesignMotif): void;
-  placeCommand(motif: DesignMotif, at: Point): { readonly id: string; readonly command: Command } | undefined;
+  placeCommand(motif: DesignMotif, at: Point): Laid | undefined;
+  placeBelowCommand(motif: DesignMotif, at: Point): Laid | undefined;
   select(ids: readonly string[]): void;
   commit(label: string, command: Command): boolean;
 }

@@ -12,7 +12,15 @@ import {
   pointInFrame,
   removeLayer,
 } from '../../core/arrange/index.ts';
-import { type Command, type Layer, newLayer, newPlacement, placeMotif, withInks } from '../../core/document/index.ts';
+import {
+  type Command,
+  type Layer,
+  newLayer,
+  newPlacement,
+  placeMotif,
+  placeMotifBelow,
+  withInks,
+} from '../../core/document/index.ts';
 import { type Point } from '../../core/geometry/index.ts';
 import { nearestInstanceIndex } from '../../core/lattice/index.ts';
 import { Drawing } from './drawing.ts';
@@ -202,6 +210,14 @@ export class Editor extends ArrangeEditor {
         this.selection.getState().ids.at(-1),
       ),
     };
+  }
+
+  /** The command that lays a motif at a place, below all of the layer being worked in. */
+  placeBelowCommand(motif: DesignMotif, at: Point): { id: string; command: Command } | undefined {
+    const { layer } = this;
+    if (!this.#canLay(layer)) return undefined;
+    const placement = { ...newPlacement(nanoid(), motif, at), layer: layer.id };
+    return { id: placement.id, command: placeMotifBelow(this.design, motif, placement) };
   }
 
   place(motif: DesignMotif, at: Point): void {

@@ -1,10 +1,18 @@
 import type { StoredMotif } from '../../contract/index.ts';
 import { groupStrokes, movedStroke, strokesBox } from '../../core/draw/index.ts';
 import { compose, type Matrix, type Point, transform, translationMatrix } from '../../core/geometry/index.ts';
-import type { DrawnRecipe, Recipe, Stroke, VineRecipe } from '../../core/recipe/index.ts';
+import {
+  type DrawnRecipe,
+  MOST_DRAWING_LETTERS,
+  MOST_STROKES,
+  type Recipe,
+  type Stroke,
+  type VineRecipe,
+} from '../../core/recipe/index.ts';
 import { movedVine } from '../../core/vine/index.ts';
 import type { DrawingHost } from './drawingHost.ts';
 import type { KeptDrawing } from './keptDrawing.ts';
+import { motifNear } from './motifNear.ts';
 import { TEXTS } from './texts.ts';
 
 /** Makes motifs; on the server, in the end. */
@@ -13,8 +21,11 @@ export interface MotifMaker {
   remake(id: string, recipe: Recipe): Promise<unknown>;
 }
 
-/** Which strokes become one motif: all that are drawn in one go, or those of a colour that lie near each other. */
-export type Gathering = 'all' | 'near';
+/**
+ * Which strokes become one motif: all that are drawn in one go, or those of a colour that lie near each other; these join a drawing of
+ * their colour, too, that they lie near to, where that is chosen.
+ */
+export type Gathering = 'all' | 'near' | 'join';
 /** Strokes that gather by nearness are no farther from each other than this, mm. */
 const NEAR = 4;
 
@@ -30,10 +41,14 @@ export async function finishDrawing(
   maker: MotifMaker,
 ): Promise<string[]> {
   const placements: string[] = [];
+  /** Strokes of motifs that others have joined. */
+  const changed = new Map<string, readonly Stroke[]>();
   const lay = async (name: (count: number) => string, recipe: Recipe, at: Point): Promise<void> => {
     const made = { ...(await maker.make(freeName(editor, name), recipe)), deleted: false };
     editor.learnPicked(made);
-    const laid = editor.placeCommand(made, at);
+    // A filled area lies just under the lines about it.
+    const isFill = recipe.kind === 'drawn' && recipe.strokes.every(({ deed }) => deed === 'area');
+    const laid = isFill ? editor.placeBelowCommand(made, at) : editor.placeCommand(made, at);
     if (laid && editor.commit(TEXTS.drewName(made.name), laid.command)) placements.push(laid.id);
   };
   const changes = continued && { ...continued, kind: editor.motif(continued.motif)?.recipe?.kind };
@@ -41,8 +56,11 @@ export async function finishDrawing(
     await maker.remake(changes.motif, { kind: 'drawn', strokes: [...strokes] });
     placements.push(changes.placement);
   } else if (strokes.length > 0)
-    for (const group of gathering === 'all' ? [strokes] : groupStrokes(strokes, NEAR))
-      await layStrokes(group, frame, (recipe, at) => lay(TEXTS.drawingCount, recipe, at));
+    for (const group of gathering === 'all' ? [strokes] : groupStrokes(strokes, NEAR)) {
+      const joined = gathering === 'join' ? await join(editor, group, frame, changed, maker) : undefined;
+      if (joined !== undefined) placements.push(joined);
+      else await layStrokes(group, frame, (recipe, at) => lay(TEXTS.drawingCount, recipe, at));
+    }
   if (vine && changes?.kind === 'vine') {
     await maker.remake(changes.motif, vine);
     placements.push(changes.placement);
@@ -52,6 +70,26 @@ export async function finishDrawing(
     await lay(TEXTS.vineCount, movedVine(onPlane, translationMatrix(-middle.x, -middle.y)), middle);
   }
   return placements;
+}
+
+/** Adds strokes to the drawing that they lie near to. @returns the placement of it; undefined where there is none, or it is full */
+async function join(
+  editor: DrawingHost,
+  group: readonly Stroke[],
+  frame: Matrix,
+  changed: Map<string, readonly Stroke[]>,
+  maker: MotifMaker,
+): Promise<string | undefined> {
+  const strokesOf = (id: string): readonly Stroke[] | undefined => {
+    const recipe = editor.motif(id)?.recipe;
+    return changed.get(id) ?? (recipe?.kind === 'drawn' ? recipe.strokes : undefined);
+  };
+  const near = motifNear(editor, group, frame, NEAR, strokesOf);
+  const letters = near?.strokes.reduce((sum, { points }) => sum + points.length, 0) ?? 0;
+  if (!near || near.strokes.length > MOST_STROKES || letters > MOST_DRAWING_LETTERS) return undefined;
+  await maker.remake(near.motif, { kind: 'drawn', strokes: [...near.strokes] });
+  changed.set(near.motif, near.strokes);
+  return near.placement;
 }
 
 async function layStrokes(

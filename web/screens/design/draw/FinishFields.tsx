@@ -7,6 +7,7 @@ import { TEXTS } from './texts.ts';
 const GATHERINGS: readonly { readonly value: Gathering; readonly name: string }[] = [
   { value: 'all', name: TEXTS.oneMotif },
   { value: 'near', name: TEXTS.motifsByColour },
+  { value: 'join', name: TEXTS.partOfTheNearest },
 ];
 const PAUSES = [0, 2, 5, 15].map((count) => ({
   value: String(count),

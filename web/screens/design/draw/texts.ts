@@ -49,6 +49,7 @@ export const TEXTS = {
   becomes: 'Strokes become',
   oneMotif: 'One motif',
   motifsByColour: 'One for each colour and place',
+  partOfTheNearest: 'Part of the drawing they lie near',
   finishAfter: 'Finish after a pause of',
   never: 'Never',
   seconds: (count: number): string => `${count} s`,
