@@ -47,6 +47,7 @@ try {
       drag,
       dragHundred,
       stroke,
+      opening,
       pick,
       pickerBuilt,
       box,
@@ -74,6 +75,9 @@ try {
     );
     console.log(
       `  a frame of a stroke     median ${ms(stroke.median)}, p95 ${ms(stroke.p95)}: ${ratio(stroke.median, fill.median)} times the fill (p95 ${ratio(stroke.p95, fill.p95)})`,
+    );
+    console.log(
+      `  5,000 points            opened and seen after ${ms(opening)}: ${ratio(opening, fill.median)} times the fill`,
     );
     console.log(
       `  picking at the pointer  median ${ms(pick.median)}, p95 ${ms(pick.p95)}; its tree built in ${ms(pickerBuilt.median)}`,

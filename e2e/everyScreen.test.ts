@@ -67,6 +67,19 @@ const SCREENS: readonly Screen[] = [
       await driver.wait(until.elementLocated(By.css('[data-vine-pin]')));
     },
   },
+  {
+    name: 'hiding a part',
+    path: '/designs/low-tide-kelp-forest',
+    prepare: async (driver) => {
+      const { left, top, scale } = await cellOnScreen(driver);
+      await settled(driver);
+      await clickAt(driver, { x: left + 37 * scale, y: top + scale });
+      await click(driver, 'button', 'Draw');
+      await click(driver, 'radio', 'Hide');
+      await click(driver, 'button', 'Hide a part of “Kelp stem”');
+      await driver.wait(until.elementLocated(By.css('[data-areas]')));
+    },
+  },
   { name: 'the colours', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Colour') },
   {
     name: 'the table of colourways',

@@ -10,7 +10,7 @@ import { call } from '../../web/api/client.ts';
 import { ClothView } from '../../web/cloth/clothView.ts';
 import { TossClient } from '../../web/editor/tossClient.ts';
 import { lengthToMm, toMm } from '../../web/cloth/viewport.ts';
-import { timeStroke } from './drawingBench.ts';
+import { timeOpening, timeStroke } from './drawingBench.ts';
 
 /** Milliseconds of one thing done many times. */
 export interface Timing {
@@ -21,6 +21,8 @@ export interface Timing {
 export interface ClothTimings {
   /** Laying one bare repeating fill over the window. */
   readonly fill: Timing;
+  /** Opening a motif of 5,000 points for them, until they are seen, ms. */
+  readonly opening: number;
   /** One frame of dragging a motif in the middle of the stack. */
   readonly drag: Timing;
   /** The same of a hundred motifs from all through the stack. */
@@ -80,6 +82,7 @@ async function run(id: string): Promise<ClothTimings> {
   const fill = timed(() => view.drawFrame());
   const repaint = view.lastPaintTook;
   const stroke = timeStroke(design, view, timed);
+  const opening = timeOpening(design, view);
 
   const moved = design.placements[design.placements.length >> 1];
   if (!moved) throw new Error('the design is bare');
@@ -153,6 +156,7 @@ async function run(id: string): Promise<ClothTimings> {
     drag,
     dragHundred,
     stroke,
+    opening,
     pick: picked,
     pickerBuilt,
     box,
