@@ -59,6 +59,8 @@ export const vineRecipeSchema = object({
     .test('length', 'A vine goes from one place to another.', ({ x, y }) => Math.hypot(x, y) > 0.1),
   knots: array(knotSchema).required().min(1, 'A vine needs a point.').max(MOST_KNOTS),
   ink: hexSchema,
+  /** What it fades to halfway to its next instance, and back from; of one ink where missing. */
+  fadesTo: hexSchema.optional(),
   opacity: between(0, 1),
   branches: array(branchSchema).required().max(MOST_BRANCHES),
   leaves: array(leavesSchema).required().max(MOST_LEAVES),

@@ -180,6 +180,27 @@ describe('the artwork of a vine', () => {
     vineRecipeSchema.validateSync(PLAIN, { strict: true });
   });
 
+  it('fades to another ink halfway and back: each piece goes on where the one before ends, and so does the next period', () => {
+    const nodes = vineArtwork({ ...PLAIN, fadesTo: '#d8a63a' }, new Map()).nodes;
+    const curve = new VineCurve(PLAIN);
+    const fills = nodes.flatMap((node) => (node.kind === 'path' && node.fill?.kind === 'linear' ? [node.fill] : []));
+    expect(fills.length).toBeGreaterThan(20);
+    /** How far along a gradient a place is. */
+    const offset = (n: number, { x, y }: { x: number; y: number }): number => {
+      const { from, to } = fills[n] as (typeof fills)[number];
+      const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+      return ((x - from[0]) * dx + (y - from[1]) * dy) / (dx * dx + dy * dy);
+    };
+    fills.forEach(({ stops }, n) => {
+      const [start, end] = [n, n + 1].map((k) => curve.place(curve.parameterAt((k / fills.length) * curve.length)).at);
+      if (!start || !end) return;
+      expect(offset(n, start)).toBeCloseTo(n / fills.length, 6);
+      if (n + 1 < fills.length) expect(offset(n, end)).toBeCloseTo((n + 1) / fills.length, 6);
+      expect(stops.map(({ ink }) => ink)).toEqual([PLAIN.ink, '#d8a63a', PLAIN.ink]);
+    });
+    expect(vineArtwork(PLAIN, new Map()).nodes).toHaveLength(1);
+  });
+
   it('has branches that taper to their ends and leaves that stand on its edge', () => {
     const leaves = {
       motif: 'leaf',

@@ -1,7 +1,8 @@
 import { bundleArtwork } from '../bundle/index.ts';
-import { type Artwork, type DrawnMotif, pathBounds, type PathNode, unionOf } from '../motif/index.ts';
+import { type Artwork, type DrawnMotif, pathBounds, type PathNode, type PathText, unionOf } from '../motif/index.ts';
 import type { VineRecipe } from '../recipe/index.ts';
 import { branchOutline } from './branchOutline.ts';
+import { fadingVine } from './fadingVine.ts';
 import { VineCurve } from './vineCurve.ts';
 import { vineOutline } from './vineOutline.ts';
 import { vineParts } from './vineParts.ts';
@@ -14,20 +15,23 @@ import { vineParts } from './vineParts.ts';
  */
 export function vineArtwork(recipe: VineRecipe, drawn: ReadonlyMap<string, DrawnMotif>): Artwork {
   const curve = new VineCurve(recipe);
-  const paths = [...recipe.branches.map((branch) => branchOutline(curve, branch)), vineOutline(curve)];
-  const { ink, opacity } = recipe;
-  const nodes = paths.map((path): PathNode => ({
+  const { ink, opacity, fadesTo } = recipe;
+  const filled = (path: PathText): PathNode => ({
     kind: 'path',
     path,
     rule: 'nonzero',
     strokeFirst: false,
     fill: { kind: 'ink', ink, opacity },
-  }));
+  });
+  const nodes = [
+    ...recipe.branches.map((branch) => filled(branchOutline(curve, branch))),
+    ...(fadesTo ? fadingVine(curve, ink, fadesTo, opacity) : [filled(vineOutline(curve))]),
+  ];
   const motifs = new Map([...drawn].map(([id, { motif }]) => [id, motif]));
   for (const { motif } of recipe.leaves)
     if (!drawn.has(motif)) throw new RangeError(`the motif ${motif} is not at hand`);
   const leaves = bundleArtwork(vineParts(recipe, motifs), drawn);
-  const box = unionOf(paths.map((path) => pathBounds(path)));
+  const box = unionOf(nodes.map(({ path }) => pathBounds(path)));
   const half = {
     x: Math.max(0.05, leaves.view.width / 2, Math.abs(box?.left ?? 0), Math.abs(box?.right ?? 0)),
     y: Math.max(0.05, leaves.view.height / 2, Math.abs(box?.top ?? 0), Math.abs(box?.bottom ?? 0)),

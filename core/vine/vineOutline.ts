@@ -16,12 +16,14 @@ interface EdgePlace {
 }
 
 /**
- * The edges of one period of a vine as one closed path, mm: cubic curves that have the direction of the true edge at both their ends
- * (Hermite), halved until they are within 0.01 mm of it. It begins and ends across the vine, a little beyond the period.
+ * The edges of a vine, of one period or from one place to another, as one closed path, mm: cubic curves that have the direction of the
+ * true edge at both their ends (Hermite), halved until they are within 0.01 mm of it. It begins and ends across the vine, a little beyond.
+ *
+ * @param from and to, places by the curve's parameter within one period
  */
-export function vineOutline(curve: VineCurve): PathText {
+export function vineOutline(curve: VineCurve, from = 0, to = curve.span): PathText {
   const lap = (VINE_LAP / curve.length) * curve.span;
-  const stops = [-lap, ...curve.knots.slice(1), curve.span + lap];
+  const stops = [from - lap, ...curve.knots.filter((knot) => knot > from && knot < to), to + lap];
   const pen = new Pen();
   const start = edgeAt(curve, stops[0] as number, 1);
   pen.move(start.at.x, start.at.y);

@@ -1,6 +1,7 @@
 import { useStore } from '../../../ui/store.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Button } from '../../../ui/Button.tsx';
+import { Tick } from '../../../ui/Tick.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
@@ -9,7 +10,7 @@ import { invert, transform } from '../../../../core/geometry/index.ts';
 import { latticeTranslate } from '../../../../core/lattice/index.ts';
 import { refittedVine, VineCurve, withKnotAt } from '../../../../core/vine/index.ts';
 import { BranchList } from './BranchList.tsx';
-import { InkFields } from './InkFields.tsx';
+import { DesignInkField, InkFields } from './InkFields.tsx';
 import { LeafList } from './LeafList.tsx';
 import { TEXTS } from './texts.ts';
 
@@ -77,6 +78,14 @@ function Vine({ vine }: { readonly vine: VineRecipe }) {
           onChange={(width) => setKnots((one) => ({ ...one, width }))}
         />
       </InkFields>
+      <Tick
+        label={TEXTS.fadeAlong}
+        on={vine.fadesTo !== undefined}
+        onChange={(on) => set({ fadesTo: on ? vine.ink : undefined })}
+      />
+      {vine.fadesTo !== undefined && (
+        <DesignInkField label={TEXTS.fadesTo} ink={vine.fadesTo} onChange={(fadesTo) => set({ fadesTo })} />
+      )}
       <div className="grid grid-cols-2 gap-2">
         <LengthField
           label={TEXTS.widthAtThePoint}

@@ -125,6 +125,8 @@ export const TEXTS = {
   fitTheVine: 'Fit it to the repeat',
   widthEverywhere: 'Width everywhere',
   widthAtThePoint: 'Width at the point',
+  fadeAlong: 'Fade to another ink and back',
+  fadesTo: 'Ink halfway',
   swell: 'Swell',
   addAPoint: 'Add a point',
   removeThePoint: 'Remove the point',
