@@ -1,10 +1,12 @@
-import { invert, type Matrix, type Point, transform } from '../geometry/index.ts';
+import { invert, type Matrix, type Point, simplifyLine, transform } from '../geometry/index.ts';
 import { type PathText, Pen } from '../motif/index.ts';
 import type { MaskArea } from '../recipe/index.ts';
 
 /** An area of the cloth for a mask: a rectangle or an ellipse between two corners. */
 export type AreaShape = 'box' | 'ellipse';
 
+/** How far the outline of an area may be simplified, mm. */
+const OFF = 0.02;
 /** Points that an ellipse is drawn with: off by less than 0.1 % of its size. */
 const ELLIPSE_POINTS = 96;
 
@@ -30,9 +32,13 @@ export function maskAreas(
   deed: MaskArea['deed'],
   instances: readonly Matrix[],
 ): MaskArea[] {
+  const simple = loops.flatMap((loop) => {
+    const [first] = loop;
+    return first ? [simplifyLine([...loop, first], OFF).slice(0, -1)] : [];
+  });
   return instances.flatMap((matrix) => {
     const back = invert(matrix);
-    const path = back && loopsPath(loops.map((loop) => loop.map((point) => transform(back, point))));
+    const path = back && loopsPath(simple.map((loop) => loop.map((point) => transform(back, point))));
     return path ? [{ deed, path }] : [];
   });
 }

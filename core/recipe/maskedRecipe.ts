@@ -8,13 +8,13 @@ export const MASK_DEEDS = ['hide', 'show', 'keep'] as const;
 
 export const MOST_MASK_AREAS = 300;
 /** Letters of the outlines of one area, at the most, and of all. */
-const MOST_LETTERS = 200_000;
+export const MOST_AREA_LETTERS = 200_000;
 export const MOST_MASK_LETTERS = 1_000_000;
 
 const maskAreaSchema = object({
   deed: string().oneOf(MASK_DEEDS).required(),
   /** Closed outlines in the artwork's own units, filled by the non-zero rule. */
-  path: string().required().max(MOST_LETTERS),
+  path: string().required().max(MOST_AREA_LETTERS),
 }).noUnknown();
 
 /** What a motif may have been made by before a part of it was hidden. */

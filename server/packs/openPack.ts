@@ -10,7 +10,7 @@ import {
 } from '../../core/document/index.ts';
 import { artworkSchema, picturesOf } from '../../core/motif/index.ts';
 import { messageOf } from '../../core/problem/index.ts';
-import { openRecipe } from '../../core/recipe/index.ts';
+import { openRecipe, type Recipe } from '../../core/recipe/index.ts';
 import { drawingText } from '../motifs/drawingText.ts';
 import { headerOf } from '../motifs/lossless.ts';
 import { sniff } from '../motifs/sniff.ts';
@@ -96,8 +96,7 @@ class Keeper {
     await this.#artwork(motif.artwork);
     await this.#keep(motif.thumbnail);
     await this.#keep(motif.source);
-    if (opened?.kind === 'scan') await this.#keep(opened.picture);
-    if (opened?.kind === 'merged' || opened?.kind === 'points') await this.#artwork(opened.original);
+    if (opened) await this.#madeOf(opened, true);
     return { ...motif, recipe: opened };
   }
 
@@ -109,6 +108,14 @@ class Keeper {
       throw damaged(`“${path}” is no picture that can be read`);
     });
     return { address: this.blobs.keep(content, 'png'), width, height };
+  }
+
+  /** Keeps what a recipe begins with; of what its motif was made by before as far as it is there, which in earlier packs it is not. */
+  async #madeOf(recipe: Recipe, isNeeded: boolean): Promise<void> {
+    const isThere = (address: string): boolean => isNeeded || this.files.has(packPathOf(address));
+    if (recipe.kind === 'scan' && isThere(recipe.picture)) await this.#keep(recipe.picture);
+    if ('original' in recipe && isThere(recipe.original)) await this.#artwork(recipe.original);
+    if ('before' in recipe && recipe.before) await this.#madeOf(recipe.before, false);
   }
 
   async #artwork(address: string): Promise<void> {

@@ -125,6 +125,31 @@ describe('a pack', () => {
     await fresh.close();
   });
 
+  it('brings what a motif was before a part of it was hidden', async () => {
+    const { hevrel } = home;
+    const { id } = await home.create();
+    const { design } = (await hevrel.call('GET', `/designs/${id}`)).body as { design: Design };
+    const [placement] = design.placements;
+    const { artwork } = (await hevrel.call('GET', `/motifs/${placement?.motif}`)).body as { artwork: string };
+    const before = { kind: 'points', original: artwork, paths: [], before: null };
+    const areas = [{ deed: 'hide', path: 'M -1000 -1000 L 5 -1000 L 5 5 L -1000 5 Z' }];
+    const recipe = { kind: 'masked', original: artwork, areas, softness: 1, before };
+    const made = await hevrel.call('POST', '/motifs/made', { name: 'A part', collection: 'Masks', recipe });
+    expect(made.status, JSON.stringify(made.body)).toBe(201);
+    const motif = made.body['id'] as string;
+    const commands = [{ type: 'change', changes: { [placement?.id ?? '']: { motif } } }];
+    await hevrel.call('PATCH', `/designs/${id}`, { save: 'masked', revision: 1, commands });
+    const { href } = await done(hevrel, await hevrel.call('POST', '/packs', { swatches: [], designs: [id] }));
+    const fresh = await openTestStudio();
+    expect((await taken(fresh, await fetched(hevrel, href))).status).toBe(201);
+    const there = (await fresh.call('GET', `/motifs/${motif}`)).body;
+    expect(there['artwork']).toBe(made.body['artwork']);
+    expect(there['recipe']).toEqual(recipe);
+    const back = await fresh.call('PUT', `/motifs/${motif}/recipe`, { recipe: before });
+    expect(back.status, JSON.stringify(back.body)).toBe(200);
+    await fresh.close();
+  });
+
   it('of the first version is read, and fits the schema that is published', async () => {
     const kept = readFileSync(new URL('kept/pack-1.zip', import.meta.url));
     const list = JSON.parse(Buffer.from(unzipSync(kept)['pack.json'] as Uint8Array).toString()) as PackList;

@@ -106,7 +106,11 @@ async function filesOf({ blobs }: Studio, motifs: readonly PackedMotif[]): Promi
   return addresses;
 }
 
-/** The files that a recipe names: a scan's picture, the artwork that was merged. */
+/** The files that a recipe names, and what its motif was made by before: a scan's picture, the artwork that was merged. */
 function addressesIn(recipe: object): string[] {
-  return Object.values(recipe).filter((value): value is string => typeof value === 'string' && Blobs.isAddress(value));
+  const before: unknown = 'before' in recipe ? recipe.before : undefined;
+  return [
+    ...Object.values(recipe).filter((value): value is string => typeof value === 'string' && Blobs.isAddress(value)),
+    ...(typeof before === 'object' && before !== null ? addressesIn(before) : []),
+  ];
 }

@@ -16,6 +16,7 @@ import { messageOf } from '../../core/problem/index.ts';
 import {
   type MaskArea,
   type MaskedRecipe,
+  MOST_AREA_LETTERS,
   MOST_MASK_AREAS,
   MOST_MASK_LETTERS,
   type UnmaskedRecipe,
@@ -188,8 +189,9 @@ export class Masking {
   }
 
   #change(mask: Mask): void {
-    const letters = mask.areas.reduce((sum, { path }) => sum + path.length, 0);
-    if (mask.areas.length > MOST_MASK_AREAS || letters > MOST_MASK_LETTERS) {
+    const letters = mask.areas.map(({ path }) => path.length);
+    const all = letters.reduce((sum, count) => sum + count, 0);
+    if (letters.length > MOST_MASK_AREAS || all > MOST_MASK_LETTERS || Math.max(...letters) > MOST_AREA_LETTERS) {
       this.editor.refusal.set(TEXTS.theMaskIsFull);
       return;
     }
