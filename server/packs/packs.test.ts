@@ -138,7 +138,8 @@ describe('a pack', () => {
     expect(made.status, JSON.stringify(made.body)).toBe(201);
     const motif = made.body['id'] as string;
     const commands = [{ type: 'change', changes: { [placement?.id ?? '']: { motif } } }];
-    await hevrel.call('PATCH', `/designs/${id}`, { save: 'masked', revision: 1, commands });
+    const patched = await hevrel.call('PATCH', `/designs/${id}`, { save: 'masked-part', revision: 1, commands });
+    expect(patched.status, JSON.stringify(patched.body)).toBe(200);
     const { href } = await done(hevrel, await hevrel.call('POST', '/packs', { swatches: [], designs: [id] }));
     const fresh = await openTestStudio();
     expect((await taken(fresh, await fetched(hevrel, href))).status).toBe(201);
