@@ -1,7 +1,5 @@
 import { EyeOff } from 'lucide-react';
 import { use } from 'react';
-import type { DesignMotif } from '../../../../contract/index.ts';
-import type { Placement } from '../../../../core/document/index.ts';
 import { fetchArtwork } from '../../../api/motifs.ts';
 import { ClothContext } from '../../../cloth/clothContext.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
@@ -13,6 +11,7 @@ import { LengthField } from '../../../ui/LengthField.tsx';
 import { useNotifyProblem } from '../../../ui/Notices.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { BrushWidthField } from './BrushWidthField.tsx';
+import { OpenSelected } from './OpenSelected.tsx';
 import { TEXTS } from './texts.ts';
 
 const AREA_TOOLS: readonly { readonly value: AreaTool; readonly name: string }[] = [
@@ -42,38 +41,20 @@ export function MaskingFields() {
 }
 
 function Opening() {
-  const editor = useEditor();
-  useStore(editor.selection);
-  useStore(editor.session);
-  useStore(editor.motifs);
-  const notifyProblem = useNotifyProblem();
-  const [placement, ...others] = editor.selectedInstances;
-  const motif = placement && others.length === 0 ? editor.motif(placement.motif) : undefined;
-  const open = (at: Placement, of: DesignMotif): void => {
-    fetchArtwork(of.recipe?.kind === 'masked' ? of.recipe.original : of.artwork)
-      .then((artwork) => editor.masking.open(at, of, artwork))
-      .catch(notifyProblem);
-  };
-  const points = useStore(editor.points.opened);
-  if (points) return <p className="text-sm">{TEXTS.finishPointsFirst(points.name)}</p>;
-  const { kept } = editor.masking;
-  const keptAt = kept && editor.placement(kept.placement);
-  const keptMotif = kept && editor.motif(kept.motif);
-  return (
-    <>
-      <p className="text-sm">{TEXTS.selectToHide}</p>
-      {kept && keptAt && keptMotif && (
-        <Button onClick={() => open(keptAt, { ...keptMotif, recipe: kept.recipe })}>
-          <span className="truncate">{TEXTS.goOnHiding(keptMotif.name)}</span>
-        </Button>
-      )}
-      {placement && motif && (
-        <Button onClick={() => open(placement, motif)}>
-          <EyeOff size={15} aria-hidden className="shrink-0" />
-          <span className="truncate">{TEXTS.hidePartOf(motif.name)}</span>
-        </Button>
-      )}
-    </>
+  const { points, masking } = useEditor();
+  const opened = useStore(points.opened);
+  return opened ? (
+    <p className="text-sm">{TEXTS.finishPointsFirst(opened.name)}</p>
+  ) : (
+    <OpenSelected
+      kind="masked"
+      note={TEXTS.selectToHide}
+      Icon={EyeOff}
+      kept={masking.kept}
+      goOnText={TEXTS.goOnHiding}
+      openText={TEXTS.hidePartOf}
+      open={(at, of, artwork) => masking.open(at, of, artwork)}
+    />
   );
 }
 

@@ -1,13 +1,11 @@
 import { Spline } from 'lucide-react';
-import type { DesignMotif } from '../../../../contract/index.ts';
-import type { Placement } from '../../../../core/document/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useNotifyProblem } from '../../../ui/Notices.tsx';
 import { useStore } from '../../../ui/store.ts';
-import { fetchArtwork } from '../../../api/motifs.ts';
 import type { OpenedPoints } from '../../../editor/openedPoints.ts';
+import { OpenSelected } from './OpenSelected.tsx';
 import { TEXTS } from './texts.ts';
 import { useMotifMaker } from './useFinish.ts';
 
@@ -19,38 +17,20 @@ export function PointsFields() {
 }
 
 function Opening() {
-  const editor = useEditor();
-  useStore(editor.selection);
-  useStore(editor.session);
-  useStore(editor.motifs);
-  const notifyProblem = useNotifyProblem();
-  const [placement, ...others] = editor.selectedInstances;
-  const motif = placement && others.length === 0 ? editor.motif(placement.motif) : undefined;
-  const open = (at: Placement, of: DesignMotif): void => {
-    fetchArtwork(of.recipe?.kind === 'points' ? of.recipe.original : of.artwork)
-      .then((artwork) => editor.points.open(at, of, artwork))
-      .catch(notifyProblem);
-  };
-  const mask = useStore(editor.masking.opened);
-  if (mask) return <p className="text-sm">{TEXTS.finishHidingFirst(mask.name)}</p>;
-  const { kept } = editor.points;
-  const keptAt = kept && editor.placement(kept.placement);
-  const keptMotif = kept && editor.motif(kept.motif);
-  return (
-    <>
-      <p className="text-sm">{TEXTS.selectForPoints}</p>
-      {kept && keptAt && keptMotif && (
-        <Button onClick={() => open(keptAt, { ...keptMotif, recipe: kept.recipe })}>
-          <span className="truncate">{TEXTS.goOnWithPoints(keptMotif.name)}</span>
-        </Button>
-      )}
-      {placement && motif && (
-        <Button onClick={() => open(placement, motif)}>
-          <Spline size={15} aria-hidden className="shrink-0" />
-          <span className="truncate">{TEXTS.openPoints(motif.name)}</span>
-        </Button>
-      )}
-    </>
+  const { points, masking } = useEditor();
+  const mask = useStore(masking.opened);
+  return mask ? (
+    <p className="text-sm">{TEXTS.finishHidingFirst(mask.name)}</p>
+  ) : (
+    <OpenSelected
+      kind="points"
+      note={TEXTS.selectForPoints}
+      Icon={Spline}
+      kept={points.kept}
+      goOnText={TEXTS.goOnWithPoints}
+      openText={TEXTS.openPoints}
+      open={(at, of, artwork) => points.open(at, of, artwork)}
+    />
   );
 }
 
