@@ -62,9 +62,9 @@ describe('hiding a part of a motif', () => {
     await pen(lasso);
     await areas(2);
     await looksSo(await tiles.spot(52, 30), isPink);
-    await click(driver, 'button', 'Undo a stroke');
+    await click(driver, 'button', 'Undo a change of the mask');
     await areas(1);
-    await click(driver, 'button', 'Redo a stroke');
+    await click(driver, 'button', 'Redo a change of the mask');
     await areas(2);
     await finish();
     const after = await settledShot(driver);

@@ -101,8 +101,7 @@ export class PointsEditing implements PointKeys {
 
   /** Where the selected points are together: the middle of the box around them, in the artwork's units. */
   get middle(): Point | undefined {
-    const lines = this.lines.getState();
-    const knots = this.#indices().flatMap(({ line, knot }) => lines[line]?.knots[knot] ?? []);
+    const knots = this.#indices().flatMap(({ line, knot }) => this.lines.getState()[line]?.knots[knot] ?? []);
     if (knots.length === 0) return undefined;
     const { left, top, right, bottom } = boxAround(knots);
     return { x: (left + right) / 2, y: (top + bottom) / 2 };
@@ -134,16 +133,16 @@ export class PointsEditing implements PointKeys {
 
   nudge(by: Point): boolean {
     const opened = this.opened.getState();
-    if (!opened || this.selected.getState().size === 0) return false;
-    this.move(inFrame(opened.frame, by));
-    return true;
+    const isMoved = opened !== undefined && this.selected.getState().size > 0;
+    if (isMoved) this.move(inFrame(opened.frame, by));
+    return isMoved;
   }
 
   removeSelected(): boolean {
-    if (this.selected.getState().size === 0) return false;
-    this.#set(removeKnots(this.lines.getState(), this.selected.getState()));
+    const selected = this.selected.getState();
+    if (selected.size > 0) this.#set(removeKnots(this.lines.getState(), selected));
     this.selected.set(NONE);
-    return true;
+    return selected.size > 0;
   }
 
   /** Begins a drag: what follows is one step. */
@@ -161,10 +160,9 @@ export class PointsEditing implements PointKeys {
   }
 
   release(isKept: boolean): void {
-    const held = this.#held;
+    const [held, lines] = [this.#held, this.lines.getState()];
     this.#held = undefined;
     if (!held) return;
-    const lines = this.lines.getState();
     this.lines.set(held);
     if (isKept && lines !== held) this.#set(lines);
   }

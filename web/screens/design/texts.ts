@@ -1,8 +1,12 @@
 /** All texts of this part of the interface, to be read, and translated, in one go. */
 export const TEXTS = {
   undo: 'Undo',
-  undoAStroke: 'Undo a stroke',
-  redoAStroke: 'Redo a stroke',
+  undoA: (what: string): string => `Undo ${what}`,
+  redoA: (what: string): string => `Redo ${what}`,
+  aStroke: 'a stroke',
+  aPoint: 'a point',
+  aChangeOfPoints: 'a change of points',
+  aChangeOfTheMask: 'a change of the mask',
   draw: 'Draw',
   nameIsChangedWhereverIt: (name: string): string => `“${name}” is changed wherever it is used.`,
   open: 'Open:',
