@@ -4,17 +4,16 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { binary, ensureBuilt, ensurePackages, root } from './ready.mjs';
+import { PROJECTS } from './projects.mjs';
 import { ensureBrowser } from './browser.mjs';
 
 const STRUCTURE = ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'contract', 'server', 'web'];
 
 /** The longest first, so that none is left over at the end. */
 const CHECKS = [
-  ['eslint', ['.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/eslint']],
-  ['typescript', ['-p', 'web']],
-  ['typescript', ['-p', '.']],
+  ['oxlint', ['--max-warnings', '0']],
+  ...PROJECTS.map((project) => ['typescript-native', ['-p', project, '--checkers', '1']]),
   ['prettier', ['--check', '--log-level', 'warn', '.']],
-  ['typescript', ['-p', 'core']],
   ['dependency-cruiser', STRUCTURE],
   ['knip', ['--no-progress']],
 ];

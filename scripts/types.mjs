@@ -1,4 +1,5 @@
-// `npm run types`: each layer against its own library, so that the compiler keeps the core clean.
+// `npm run types`: checks the types of each layer.
 import { runPackage } from './ready.mjs';
+import { PROJECTS } from './projects.mjs';
 
-for (const project of ['core', 'web', '.']) runPackage('typescript', ['-p', project]);
+for (const project of PROJECTS) runPackage('typescript-native', ['-p', project]);

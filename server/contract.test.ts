@@ -18,7 +18,7 @@ import { tideFont } from './testing/tideFont.ts';
 import { openTestStudio, type TestStudio } from './testing/testStudio.ts';
 
 // The answers' types are the contract's, which this test is about to hold them against.
-// eslint-disable-next-line @typescript-eslint/no-explicit-any
+// oxlint-disable-next-line typescript/no-explicit-any
 type Answer = any;
 
 let hevrel: TestStudio;

@@ -32,7 +32,7 @@ describe('a template of file names', () => {
     fc.assert(
       fc.property(fc.string({ unit: 'binary' }), (text) => {
         const name = cleanFileName(text, 'Swatch');
-        expect(name).not.toMatch(/[\u0000-\u001f<>:"/\\|?*]|^[ .]|[ .]$/); // eslint-disable-line no-control-regex -- what is sought
+        expect(name).not.toMatch(/[\u0000-\u001f<>:"/\\|?*]|^[ .]|[ .]$/); // oxlint-disable-line no-control-regex -- what is sought
         expect(name.length).toBeGreaterThan(0);
         expect(name.length).toBeLessThanOrEqual(80);
       }),

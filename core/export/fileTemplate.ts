@@ -60,7 +60,7 @@ export function nameFromTemplate(template: string, facts: FileFacts): string {
 export function cleanFileName(name: string, unnamed: string): string {
   return (
     name
-      // eslint-disable-next-line no-control-regex -- control characters are among what file systems refuse
+      // oxlint-disable-next-line no-control-regex -- control characters are among what file systems refuse
       .replace(/[\u0000-\u001f<>:"/\\|?*]+/g, ' ')
       .replace(/\s+/g, ' ')
       .replace(/^[ .]+/, '')

@@ -36,7 +36,8 @@ function flooded(set: Uint8Array, width: number, height: number, diagonal: boole
     label[start] = start;
     for (let n = stack.pop(); n !== undefined; n = stack.pop()) {
       for (const [dx, dy] of steps) {
-        const [x, y] = [(n % width) + dx, Math.floor(n / width) + dy];
+        const x: number = (n % width) + dx;
+        const y: number = Math.floor(n / width) + dy;
         const m = y * width + x;
         if (x < 0 || y < 0 || x >= width || y >= height || !set[m] || label[m] !== -1) continue;
         label[m] = start;

@@ -118,7 +118,7 @@ function shown(fileName: string): string {
 export function nameFrom(fileName: string): string {
   const base = (cutText(fileName, fileName.length).split(/[/\\]/).at(-1) ?? '')
     .replace(/\.[a-z0-9]+$/i, '')
-    // eslint-disable-next-line no-control-regex -- control characters in a file's name are what is taken out
+    // oxlint-disable-next-line no-control-regex -- control characters in a file's name are what is taken out
     .replace(/[\u0000-\u001f\u007f]+/g, '')
     .replace(/[-_\s]+/g, ' ')
     .trim();

@@ -64,7 +64,7 @@ export function useJob<const R extends contract.Route & { readonly result: ISche
     };
     return () => events.close();
     // The job's end is told to whoever started it, once.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [id]);
 
   return {

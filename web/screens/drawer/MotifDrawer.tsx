@@ -181,7 +181,7 @@ function Cards({ motifs, selected, pages, onSelect }: CardsProps) {
     observer.observe(place);
     return () => observer.disconnect();
   }, []);
-  // eslint-disable-next-line react-hooks/incompatible-library -- its own note says that it is read anew each time
+  // oxlint-disable-next-line react/incompatible-library -- its own note says that it is read anew each time
   const rows = useVirtualizer({
     count: Math.ceil(motifs.length / columns),
     getScrollElement: () => frame.current,

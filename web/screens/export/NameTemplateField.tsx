@@ -26,7 +26,7 @@ export function NameTemplateField({ template, subject, order, onChange }: Props)
   const [typed, setTyped] = useState<string>();
   const shown = typed ?? template;
   const wrong = wrongWith(shown);
-  const date = new Date().toISOString().slice(0, 10);
+  const [date] = useState(() => new Date().toISOString().slice(0, 10));
   const name = orderFileName(template, subject.repeat, order, { name: subject.name, date, number: 1 });
   const set = (text: string): void => {
     const isTaken = wrongWith(text) === undefined;

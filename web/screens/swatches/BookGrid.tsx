@@ -36,7 +36,7 @@ export function BookGrid({ swatches, fitted, selected, onSelect, scroller, above
   const columns = Math.max(1, Math.floor((width + GAP) / (LEAST_WIDTH + GAP)));
   const each = (width - (columns - 1) * GAP) / columns;
   // The library hands out functions that it changes; they are used within this render only.
-  // eslint-disable-next-line react-hooks/incompatible-library
+  // oxlint-disable-next-line react/incompatible-library
   const rows = useVirtualizer({
     count: Math.ceil(swatches.length / columns),
     getScrollElement: () => scroller.current,

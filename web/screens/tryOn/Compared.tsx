@@ -30,7 +30,7 @@ export function Compared({ id, revision, saved, ...props }: Props) {
   useEffect(() => {
     if (data) onProduct(data.product);
     // Told once it is there.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [data]);
   return (
     <figure className="relative grid min-h-0 min-w-0 bg-calico">

@@ -32,6 +32,6 @@ export function useKnownPatterns(tryOn: TryOn, product: Product): KnownPatterns 
     const isAnswered = (of: string): boolean => patterns.has(of) || missing.has(of);
     return { patterns, missing, isComplete: sources.every((source) => isAnswered(sourceKey(source))) };
     // The same as long as no pattern has changed, so that nothing is painted anew.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [key, keys]);
 }

@@ -72,7 +72,7 @@ export function useSavedTryOn(id: string, revision: number, tryOn: TryOn): Savin
       refresh();
     };
     // Once, when the screen is left.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [id]);
 
   const { of, why } = outcome;

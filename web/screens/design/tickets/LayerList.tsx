@@ -40,7 +40,7 @@ export function StackList() {
   );
   const chosen = useMemo(() => new Set(ids), [ids]);
   const scroller = useRef<HTMLDivElement>(null);
-  // eslint-disable-next-line react-hooks/incompatible-library -- its own note says that it is read anew each time
+  // oxlint-disable-next-line react/incompatible-library -- its own note says that it is read anew each time
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,

@@ -36,7 +36,7 @@ export function LiftedPalette({ file, onKeep, onDiscard }: Props) {
     );
     return () => void (isGone = true);
     // Read once for each file.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [file]);
   const photograph = useRef<HTMLImageElement>(null);
   useEffect(() => {
