@@ -2,7 +2,18 @@ import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { step } from '../core/lattice/index.ts';
 import { PATIENCE } from './support/browser.ts';
-import { click, clickAt, drag, press, settled, settledShot, shot, type, type Spot } from './support/hands.ts';
+import {
+  click,
+  clickAt,
+  drag,
+  press,
+  settled,
+  settledShot,
+  shot,
+  type,
+  type Shot,
+  type Spot,
+} from './support/hands.ts';
 import { INK, isGround, isInk, usePen } from './support/penHands.ts';
 import { isPink, useTiles } from './support/tiles.ts';
 
@@ -12,6 +23,8 @@ const { finish, waitForStrokes, motifsOf } = usePen(tiles);
 
 const pathPoints = (count: number): Promise<unknown> =>
   page.driver.wait(until.elementLocated(By.css(`[data-path-points="${count}"]`)), PATIENCE, `never ${count} points`);
+
+const redAt = (screen: Shot, { x, y }: Spot): number => screen.at(x, y)[0];
 
 describe('the pen', () => {
   it('sets corners and smooth points, over the edge of a half-drop, and closes at the first', async () => {
@@ -70,6 +83,40 @@ describe('the pen', () => {
     await press(driver, Key.ESCAPE);
     await pathPoints(0);
     await waitForStrokes(1);
+  });
+});
+
+describe('shading', () => {
+  it('goes over a fill in every repeat, by handles that are dragged on any of them', async () => {
+    const { driver } = page;
+    const id = await tiles.open(step('half-drop', 1, 2), []);
+    await click(driver, 'button', 'Draw');
+    await click(driver, 'radio', 'Pen');
+    await type(driver, 'Ink, typed', INK);
+    await type(driver, 'Width', '20');
+    await clickAt(driver, await tiles.spot(20, 40));
+    await clickAt(driver, await tiles.spot(100, 40));
+    await press(driver, Key.ENTER);
+    await waitForStrokes(1);
+    await click(driver, 'radio', 'Shade');
+    await type(driver, 'Goes over to, typed', '#ffffff');
+    await drag(driver, await tiles.spot(20, 40), await tiles.spot(100, 40));
+    const along = async (screen: Shot): Promise<number[]> =>
+      Promise.all([25, 60, 95].map(async (x) => redAt(screen, await tiles.spot(x, 40))));
+    const during = await along(await settledShot(driver));
+    // Red goes from that of the ink, 42, to 255.
+    expect(during[0]).toBeLessThan(65);
+    expect(Math.abs((during[1] as number) - (42 + 255) / 2)).toBeLessThan(6);
+    expect(during[2]).toBeGreaterThan(235);
+    // Its end is taken by the pin of another repeat, half a cell lower and a cell on, and drawn in.
+    await drag(driver, await tiles.spot(100 - 120, 40 + 45), await tiles.spot(60 - 120, 40 + 45));
+    const closer = await along(await settledShot(driver));
+    expect(closer[1]).toBeGreaterThan(245);
+    await finish();
+    const done = await settledShot(driver);
+    for (const [n, red] of (await along(done)).entries()) expect(Math.abs(red - (closer[n] as number))).toBeLessThan(4);
+    const [motif] = await motifsOf(id);
+    expect(motif?.recipe).toMatchObject({ strokes: [{ shading: { kind: 'linear', ink: '#ffffff' } }] });
   });
 });
 

@@ -21,7 +21,14 @@ export function drawnStroke(
 
 /** The same stroke elsewhere, rotated, reflected or in another size. */
 export function movedStroke(stroke: Stroke, matrix: Matrix): Stroke {
-  const moved = { ...stroke, ...scaledBrush(stroke, matrix) };
+  const { shading } = stroke;
+  const moved = {
+    ...stroke,
+    ...scaledBrush(stroke, matrix),
+    ...(shading && {
+      shading: { ...shading, from: transform(matrix, shading.from), to: transform(matrix, shading.to) },
+    }),
+  };
   if (stroke.deed === 'area') {
     const loops = decodeLoops(stroke.points).map((loop) => loop.map((point) => transform(matrix, point)));
     return { ...moved, points: encodeLoops(loops) };

@@ -14,3 +14,5 @@ export * from './penPath.ts';
 export * from './penPoint.ts';
 export * from './strokeBox.ts';
 export * from './strokeOutline.ts';
+export * from './strokePaint.ts';
+export * from './strokesAt.ts';

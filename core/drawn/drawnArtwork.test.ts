@@ -5,6 +5,7 @@ import { awayFrom, BRUSH, brush, hand, straight } from '../draw/testing/hands.ts
 import { type Point, translationMatrix } from '../geometry/index.ts';
 import { pathBounds, tracePath } from '../motif/index.ts';
 import { drawnArtwork } from './drawnArtwork.ts';
+import type { Stroke } from '../recipe/index.ts';
 import { strokeNodes } from './strokeNodes.ts';
 
 /** Points along a path, near enough to each other to measure by. */
@@ -49,6 +50,27 @@ describe('a hand-drawn motif', () => {
       }),
       { numRuns: 12 },
     );
+  });
+
+  it('is shaded in its fill, or all of it where it has none, and in what a rubber leaves', () => {
+    const shading = {
+      kind: 'linear',
+      ink: '#ffffff',
+      opacity: 1,
+      from: { x: -20, y: 0 },
+      to: { x: 20, y: 0 },
+    } as const;
+    const kinds = (stroke: Stroke) =>
+      strokeNodes(stroke).flatMap(({ fill, stroke: drawn }) => [fill?.kind, drawn?.paint.kind]);
+    const plain = { ...straight({ x: -20, y: 0 }, { x: 20, y: 0 }), shading };
+    expect(kinds(plain)).toEqual(['linear', undefined]);
+    expect(kinds({ ...plain, fill: '#b5442f' })).toEqual(['linear', undefined, 'ink', undefined]);
+    const path = { ...plain, deed: 'path', points: 'M0 0L20 0L20 20Z' } as const;
+    expect(kinds(path)).toEqual([undefined, 'linear']);
+    expect(kinds({ ...path, fill: '#b5442f' })).toEqual(['linear', 'ink']);
+    const rubber = straight({ x: 0, y: -20 }, { x: 0, y: 20 }, 4, 'rubber');
+    const { nodes } = drawnArtwork({ kind: 'drawn', strokes: [plain, rubber] });
+    expect(nodes).toMatchObject([{ fill: { kind: 'linear', from: [-20, 0] } }]);
   });
 
   it('fills what a stroke encloses below it', () => {

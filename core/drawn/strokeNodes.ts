@@ -1,6 +1,6 @@
-import { closely, linesOf, outlinesOf } from '../draw/index.ts';
+import { closely, linePaint, linesOf, outlinesOf, strokePaint } from '../draw/index.ts';
 import type { Point } from '../geometry/index.ts';
-import type { PathNode } from '../motif/index.ts';
+import type { Paint, PathNode } from '../motif/index.ts';
 import type { Stroke } from '../recipe/index.ts';
 import { fitLoop } from '../shapes/index.ts';
 
@@ -12,26 +12,26 @@ const CLOSE = 0.3;
 
 /** A stroke, and what it encloses below it. */
 export function strokeNodes(stroke: Stroke): PathNode[] {
-  const { ink, opacity, fill, deed } = stroke;
+  const { fill, deed } = stroke;
   if (deed === 'path') return [pathNode(stroke)];
-  const nodeOf = (loops: readonly (readonly Point[])[], colour: Stroke['ink']): PathNode[] => {
-    const path = loops.map(outlinePath).join(' ').trim();
-    const rule = deed === 'area' ? 'evenodd' : 'nonzero';
-    return path ? [{ kind: 'path', path, rule, strokeFirst: false, fill: { kind: 'ink', ink: colour, opacity } }] : [];
-  };
-  return [...(fill && deed === 'line' ? nodeOf(linesOf(stroke), fill) : []), ...nodeOf(outlinesOf(stroke), ink)];
+  const rule = deed === 'area' ? 'evenodd' : 'nonzero';
+  return [
+    ...(fill && deed === 'line' ? filledLoops(linesOf(stroke), strokePaint(stroke, fill), rule) : []),
+    ...filledLoops(outlinesOf(stroke), linePaint(stroke), rule),
+  ];
 }
 
 /** A path with its line, so that its points are those that were set by hand. */
-function pathNode({ points, ink, opacity, fill, width }: Stroke): PathNode {
+function pathNode(stroke: Stroke): PathNode {
+  const { points, fill, width } = stroke;
   return {
     kind: 'path',
     path: points,
     rule: 'nonzero',
     strokeFirst: false,
-    ...(fill && { fill: { kind: 'ink', ink: fill, opacity } }),
+    ...(fill && { fill: strokePaint(stroke, fill) }),
     stroke: {
-      paint: { kind: 'ink', ink, opacity },
+      paint: linePaint(stroke),
       width,
       cap: 'round',
       join: 'round',
@@ -46,14 +46,12 @@ function pathNode({ points, ink, opacity, fill, width }: Stroke): PathNode {
 export function coveredNodes(stroke: Stroke): PathNode[] {
   if (stroke.deed !== 'path') return strokeNodes(stroke);
   const area = stroke.fill ? [{ ...pathNode(stroke), stroke: undefined }] : [];
-  const path = outlinesOf(stroke).map(outlinePath).join(' ').trim();
-  const { ink, opacity } = stroke;
-  return [
-    ...area,
-    ...(path
-      ? [{ kind: 'path', path, rule: 'nonzero', strokeFirst: false, fill: { kind: 'ink', ink, opacity } } as const]
-      : []),
-  ];
+  return [...area, ...filledLoops(outlinesOf(stroke), linePaint(stroke), 'nonzero')];
+}
+
+function filledLoops(loops: readonly (readonly Point[])[], fill: Paint, rule: PathNode['rule']): PathNode[] {
+  const path = loops.map(outlinePath).join(' ').trim();
+  return path ? [{ kind: 'path', path, rule, strokeFirst: false, fill }] : [];
 }
 
 /** A closed line as a path of curves. */

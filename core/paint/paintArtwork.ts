@@ -188,7 +188,8 @@ function paintPicture(
   backend.drawPixels(surface, pixels, { x, y, width: shown.width * perX, height: shown.height * perY });
 }
 
-function setPaint(
+/** Has a canvas fill or stroke with an ink or a gradient, the latter in the canvas's own space as it is placed. */
+export function setPaint(
   surface: Canvas2D,
   part: 'fillStyle' | 'strokeStyle',
   paint: Paint,

@@ -1,6 +1,6 @@
 import { array, object, string, type InferType } from 'yup';
 import { type Hex, hexSchema } from '../colour/index.ts';
-import { between, type Immutable, orNull, whole } from '../schema/index.ts';
+import { between, finite, type Immutable, orNull, whole } from '../schema/index.ts';
 
 /** What makes a stroke thicker and thinner along its way: the pen, how fast it was drawn, or nothing. */
 export const STROKE_PRESSURES = ['pen', 'speed', 'none'] as const;
@@ -10,6 +10,9 @@ export const STROKE_PRESSURES = ['pen', 'speed', 'none'] as const;
  * line along a path of straight pieces and curves.
  */
 export const STROKE_DEEDS = ['line', 'area', 'rubber', 'path'] as const;
+
+/** Along a line, or in rings. */
+export const SHADINGS = ['linear', 'radial'] as const;
 
 export const MOST_STROKES = 1000;
 /** Letters of the points of one stroke, at the most: about 20,000 points; and of a whole drawing. */
@@ -37,12 +40,28 @@ export const brushSchema = object({
   fill: orNull<Hex>(hexSchema),
 }).noUnknown();
 
+const placeSchema = object({ x: finite().required(), y: finite().required() }).noUnknown();
+
+/** Goes over from the fill's own ink to another, between two places or from a middle outwards. Lengths in mm from the motif's middle. */
+const shadingSchema = object({
+  kind: string().oneOf(SHADINGS).required(),
+  /** What it goes over to. */
+  ink: hexSchema,
+  /** How far that covers, as a share of what the stroke does. */
+  opacity: between(0, 1),
+  /** Where the fill's own ink ends, and where the other begins. */
+  from: placeSchema,
+  to: placeSchema,
+}).noUnknown();
+
 export const strokeSchema = brushSchema.shape({
   deed: string().oneOf(STROKE_DEEDS).required(),
   /** Of the edge. */
   seed: whole(1, 9999),
   /** Where the pen went, as `encodePoints` of core/draw writes it, mm from the motif's middle; of a path absolute M, L, C and Z. */
   points: string().required().max(MOST_LETTERS),
+  /** Of its fill, or of all of it where it has none; even where missing. */
+  shading: shadingSchema.optional().default(undefined),
 });
 
 /** How a motif is made that was drawn by hand: its strokes, bottom to top. */
@@ -63,5 +82,6 @@ export const drawnRecipeSchema = object({
 
 /** One stroke of a hand-drawn motif. Lengths in mm. Immutable. */
 export type Stroke = Immutable<InferType<typeof strokeSchema>>;
+export type Shading = NonNullable<Stroke['shading']>;
 export type Brush = Immutable<InferType<typeof brushSchema>>;
 export type DrawnRecipe = Immutable<InferType<typeof drawnRecipeSchema>>;

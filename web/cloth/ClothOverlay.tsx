@@ -18,6 +18,7 @@ import { GuidePins, GuideLines } from './Guides.tsx';
 import { DrawnLine, DrawnLoop, FrameOutline, SelectionOutline } from './outlines.tsx';
 import { PileList } from './PileList.tsx';
 import { Pins } from './Pins.tsx';
+import { ShadingPins } from './ShadingPins.tsx';
 import { VinePins } from './VinePins.tsx';
 import { SnapLines } from './SnapLines.tsx';
 import { middle, toCss, toMm, type Viewport } from './viewport.ts';
@@ -111,6 +112,7 @@ export function ClothOverlay({ view, controller, Label }: OverlayProps) {
         />
       )}
       {isDrawing && <VinePins viewport={viewport} lattice={lattice} controller={controller} />}
+      {isDrawing && <ShadingPins viewport={viewport} lattice={lattice} controller={controller} />}
       {symmetry && (
         <DrawingCentre
           symmetry={symmetry}

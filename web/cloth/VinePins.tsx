@@ -3,7 +3,9 @@ import { instancesIn } from '../../core/draw/index.ts';
 import type { Lattice } from '../../core/lattice/index.ts';
 import { VineCurve, vineBox } from '../../core/vine/index.ts';
 import { useStore } from '../ui/store.ts';
+import { ClothPin } from './ClothPin.tsx';
 import { useEditor } from './editorContext.ts';
+import { knotGesture } from './gestures/vineGesture.ts';
 import type { PointerController } from './pointerController.ts';
 import { TEXTS } from './texts.ts';
 import { toCss, type Viewport, windowMm } from './viewport.ts';
@@ -34,21 +36,13 @@ export function VinePins({ viewport, lattice, controller }: Props) {
     .filter(({ at }) => at.x > 0 && at.y > 0 && at.x < viewport.width && at.y < viewport.height)
     .slice(0, MOST_PINS)
     .map(({ key, n, matrix, at }) => (
-      <button
+      <ClothPin
         key={key}
-        type="button"
-        tabIndex={-1}
-        data-own-press
+        at={at}
+        label={TEXTS.pointOfTheVine(n + 1)}
+        chosen={n === chosen}
         data-vine-pin={n}
-        aria-label={TEXTS.pointOfTheVine(n + 1)}
-        title={TEXTS.pointOfTheVine(n + 1)}
-        style={{ left: at.x, top: at.y }}
-        onPointerDown={(event) => controller.pressKnot(event.nativeEvent, n, matrix)}
-        className="absolute grid h-6 w-6 -translate-x-1/2 -translate-y-1/2 cursor-move touch-none place-items-center pointer-coarse:h-10 pointer-coarse:w-10"
-      >
-        <span
-          className={`h-3 w-3 rounded-full border-2 shadow-float ${n === chosen ? 'border-white bg-ink' : 'border-ink bg-white'}`}
-        />
-      </button>
+        onPress={(event) => controller.take(event, () => knotGesture(controller, vine, n, matrix))}
+      />
     ));
 }

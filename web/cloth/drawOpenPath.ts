@@ -6,9 +6,8 @@ import type { Brush } from '../../core/recipe/index.ts';
 import { drawHandle, drawMark } from './drawPoints.ts';
 import { placeContext, toCss, type Viewport, windowMm } from './viewport.ts';
 
-/** An even line with round ends and corners. */
-export function drawLine(context: CanvasRenderingContext2D, path: Path2D, colour: string, width: number): void {
-  context.strokeStyle = colour;
+/** An even line with round ends and corners, in the stroke style. */
+export function drawLine(context: CanvasRenderingContext2D, path: Path2D, width: number): void {
   context.lineWidth = width;
   context.lineCap = 'round';
   context.lineJoin = 'round';
@@ -44,7 +43,8 @@ export function drawOpenPath(
         context.fillStyle = resolve(brush.fill);
         context.fill(path);
       }
-      drawLine(context, path, resolve(brush.ink), brush.width);
+      context.strokeStyle = resolve(brush.ink);
+      drawLine(context, path, brush.width);
     }
   context.restore();
   const { density } = viewport;

@@ -1,7 +1,8 @@
 import { inkResolver, type InkResolver } from '../../core/document/index.ts';
-import { drawnBy, instancesIn, linesOf, outlinesOf } from '../../core/draw/index.ts';
+import { drawnBy, instancesIn, linePaint, linesOf, outlinesOf, strokePaint } from '../../core/draw/index.ts';
 import { type Box, boxAround, IDENTITY, type Matrix, type Point } from '../../core/geometry/index.ts';
 import type { Artwork } from '../../core/motif/index.ts';
+import { setPaint } from '../../core/paint/index.ts';
 import type { Stroke, VineRecipe } from '../../core/recipe/index.ts';
 import type { Drawn, DrawTool } from '../editor/drawing.ts';
 import type { Editor } from '../editor/editor.ts';
@@ -83,6 +84,7 @@ export class DrawingView {
       drawing.brush.subscribe(update),
       drawing.leaving.subscribe(update),
       drawing.vines.draft.subscribe(update),
+      drawing.shades.draft.subscribe(update),
       drawing.tool.subscribe(update),
       points.opened.subscribe(update),
       points.lines.subscribe(update),
@@ -187,10 +189,11 @@ export class DrawingView {
   #stillSeen(): Drawn {
     const { drawing } = this.editor;
     const leaving = drawing.leaving.getState();
-    if (!leaving) return drawing.drawn.getState();
+    const now = drawing.shades.draft.getState() ?? drawing.drawn.getState();
+    if (!leaving) return now;
     if (leaving.placements.every((id) => !this.editor.placement(id) || this.view.hasPainted(id))) {
       drawing.leaving.set(undefined);
-      return drawing.drawn.getState();
+      return now;
     }
     this.#update();
     return leaving.drawn;
@@ -205,18 +208,19 @@ export class DrawingView {
   ): void {
     const { line, area, box } = this.#shapeOf(stroke);
     const isRubber = stroke.deed === 'rubber';
+    const { backend } = this.view;
+    const paint = isRubber ? strokePaint({ opacity: 1 }, stroke.ink) : linePaint(stroke);
     context.save();
     context.globalCompositeOperation = isRubber ? 'destination-out' : 'source-over';
-    context.globalAlpha = isRubber ? 1 : stroke.opacity;
     for (const matrix of instancesIn(this.editor.lattice, frame, box, windowMm(viewport))) {
       placeContext(context, viewport, matrix);
       if (area && stroke.fill) {
-        context.fillStyle = resolve(stroke.fill);
+        setPaint(context, 'fillStyle', strokePaint(stroke, stroke.fill), backend, resolve);
         context.fill(area);
       }
-      if (stroke.deed === 'path') drawLine(context, line, resolve(stroke.ink), stroke.width);
+      setPaint(context, stroke.deed === 'path' ? 'strokeStyle' : 'fillStyle', paint, backend, resolve);
+      if (stroke.deed === 'path') drawLine(context, line, stroke.width);
       else {
-        context.fillStyle = resolve(stroke.ink);
         context.fill(line, stroke.deed === 'area' ? 'evenodd' : 'nonzero');
       }
     }
@@ -283,4 +287,6 @@ export class DrawingView {
 }
 
 const sameColours = (a: InkResolver, b: InkResolver, strokes: readonly Stroke[]): boolean =>
-  strokes.every(({ ink, fill }) => a(ink) === b(ink) && (fill === null || a(fill) === b(fill)));
+  strokes
+    .flatMap(({ ink, fill, shading }) => [ink, fill ?? ink, shading?.ink ?? ink])
+    .every((ink) => a(ink) === b(ink));

@@ -1,5 +1,5 @@
 import { type FilledLoops, instancesIn, outlinesOf } from '../../core/draw/index.ts';
-import { shapeMatrix } from '../../core/document/index.ts';
+import { type Design, shapeMatrix } from '../../core/document/index.ts';
 import {
   type Box,
   boxAround,
@@ -10,32 +10,54 @@ import {
   transform,
   translationMatrix,
 } from '../../core/geometry/index.ts';
-import { type Artwork, type ArtworkNode, boxOfView, everyNode, flattenPath } from '../../core/motif/index.ts';
+import {
+  type Artwork,
+  type ArtworkNode,
+  boxOfView,
+  type DrawnMotif,
+  everyNode,
+  flattenPath,
+} from '../../core/motif/index.ts';
 import { vineArtwork } from '../../core/vine/index.ts';
-import type { Lattice } from '../../core/lattice/index.ts';
-import type { Stroke } from '../../core/recipe/index.ts';
-import type { Editor } from '../editor/editor.ts';
-import type { ClothView } from './clothView.ts';
+import { type Lattice, latticeOf } from '../../core/lattice/index.ts';
+import type { CanvasBackend } from '../../core/paint/index.ts';
+import type { Stroke, VineRecipe } from '../../core/recipe/index.ts';
 import { silhouetteLoops } from './silhouetteLoops.ts';
 
 /** How far polygons may be from the curves that they stand for, mm. */
 const OFF = 0.05;
 
+/** What is being drawn, and the placement that it changes and is seen in place of. */
+export interface DrawingInHand {
+  readonly strokes: readonly Stroke[];
+  readonly vine?: VineRecipe | undefined;
+  /** From the drawing's own mm to the plane. */
+  readonly frame: Matrix;
+  readonly hidden: string | undefined;
+}
+
 /**
  * Everything that is seen in a window of the plane, in all its instances: what lies on the cloth, and what is being drawn.
+ *
+ * @param motifs all whose artwork is at hand; others are not seen
  */
-export function drawnLines(editor: Editor, view: ClothView, window: Box): FilledLoops[] {
-  const { lattice, drawing, design } = editor;
+export function drawnLines(
+  design: Design,
+  { strokes, vine, frame, hidden }: DrawingInHand,
+  motifs: ReadonlyMap<string, DrawnMotif>,
+  backend: CanvasBackend,
+  window: Box,
+): FilledLoops[] {
+  const lattice = latticeOf(design.repeat);
   const shown = new Set(design.layers.filter((layer) => layer.shown).map(({ id }) => id));
   const placed = design.placements.flatMap((placement) => {
-    const drawn = view.drawn.get(placement.motif);
-    if (!drawn || !shown.has(placement.layer) || placement.id === drawing.hidden) return [];
+    const drawn = motifs.get(placement.motif);
+    if (!drawn || !shown.has(placement.layer) || placement.id === hidden) return [];
     const matrix = compose(translationMatrix(placement.x, placement.y), shapeMatrix(placement, drawn.motif));
     return [{ artwork: drawn.artwork, matrix }];
   });
-  const { strokes, vine, frame } = drawing.drawn.getState();
   const onCloth = placed.flatMap(({ artwork, matrix }) =>
-    instancesIn(lattice, matrix, boxOfView(artwork.view), window).flatMap((seen) => coveredBy(artwork, seen, view)),
+    instancesIn(lattice, matrix, boxOfView(artwork.view), window).flatMap((seen) => coveredBy(artwork, seen, backend)),
   );
   const vineNodes = vine ? vineArtwork({ ...vine, leaves: [] }, new Map()) : undefined;
   const inHand = [
@@ -51,7 +73,7 @@ export function drawnLines(editor: Editor, view: ClothView, window: Box): Filled
 const silhouettes = new WeakMap<Artwork, readonly (readonly Point[])[]>();
 
 /** What an instance of artwork covers: its shapes, or where it has pictures, lines or hidden parts the outline of all that it paints. */
-function coveredBy(artwork: Artwork, matrix: Matrix, { backend }: ClothView): FilledLoops[] {
+function coveredBy(artwork: Artwork, matrix: Matrix, backend: CanvasBackend): FilledLoops[] {
   const isShapes = [...everyNode(artwork.nodes)].every((node) =>
     node.kind === 'group' ? !node.clip : node.kind === 'path' && !node.stroke,
   );

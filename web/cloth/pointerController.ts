@@ -2,7 +2,7 @@ import type { GestureContext, DragReadout } from './gestures/gestureContext.ts';
 import type { DesignMotif } from '../../contract/index.ts';
 import { type FramePoint, type Instance, overlaps, Picker, type SnapLine } from '../../core/arrange/index.ts';
 import type { Guide, Placement } from '../../core/document/index.ts';
-import type { Matrix, Point } from '../../core/geometry/index.ts';
+import type { Point } from '../../core/geometry/index.ts';
 import type { LatticeIndex } from '../../core/lattice/index.ts';
 import type { Editor } from '../editor/editor.ts';
 import { Cell } from '../ui/store.ts';
@@ -17,7 +17,6 @@ import { lineGesture } from './gestures/lineGesture.ts';
 import { moveGesture } from './gestures/moveGesture.ts';
 import { panGesture, pinchGesture } from './gestures/panGesture.ts';
 import { pinGesture, pointGesture, rotateGesture } from './gestures/pinGesture.ts';
-import { knotGesture } from './gestures/vineGesture.ts';
 import { strokeGesture } from './gestures/strokeGesture.ts';
 import { lengthToMm, toMm } from './viewport.ts';
 
@@ -223,31 +222,33 @@ export class PointerController implements GestureContext {
 
   /** A pin of the frame around what is chosen, seen `shift` mm aside of what is meant. */
   pressPin(event: PointerEvent, pin: FramePoint, shift: Point): void {
-    this.#take(event, () => pinGesture(this, event, pin, shift));
+    this.take(event, () => pinGesture(this, event, pin, shift));
   }
 
   pressTurn(event: PointerEvent, shift: Point): void {
-    this.#take(event, () => rotateGesture(this, event, shift));
+    this.take(event, () => rotateGesture(this, event, shift));
   }
 
   /** The point that what is chosen is turned and sized about. */
   pressPoint(event: PointerEvent, shift: Point): void {
-    this.#take(event, () => pointGesture(this, shift));
+    this.take(event, () => pointGesture(this, shift));
   }
 
   pressEdge(event: PointerEvent, edge: 'right' | 'bottom', steps: LatticeIndex): void {
-    this.#take(event, () => edgeGesture(this, event, edge, steps));
+    this.take(event, () => edgeGesture(this, event, edge, steps));
   }
 
   /** A guide, or a new one out of the selvedge. */
   pressGuide(event: PointerEvent, guide?: Guide): void {
-    this.#take(event, () => guideGesture(this, guide));
+    this.take(event, () => guideGesture(this, guide));
   }
 
-  /** A knot of the vine that is being made, seen through `matrix`. */
-  pressKnot(event: PointerEvent, knot: number, matrix: Matrix): void {
-    const { vine } = this.editor.drawing.vines;
-    if (vine) this.#take(event, () => knotGesture(this, vine, knot, matrix));
+  /** Whatever is pressed over the cloth and drags on its own. */
+  take(event: PointerEvent, begin: () => Gesture | undefined): void {
+    if (this.#gesture || event.button !== 0) return;
+    this.area.setPointerCapture(event.pointerId);
+    this.#holder = event.pointerId;
+    this.#gesture = begin();
   }
 
   /** Begins to bring a motif from the tray. */
@@ -263,13 +264,6 @@ export class PointerController implements GestureContext {
       },
       cancel: () => void this.cancel(),
     };
-  }
-
-  #take(event: PointerEvent, begin: () => Gesture | undefined): void {
-    if (this.#gesture || event.button !== 0) return;
-    this.area.setPointerCapture(event.pointerId);
-    this.#holder = event.pointerId;
-    this.#gesture = begin();
   }
 
   #finish(): void {

@@ -11,9 +11,9 @@ export const TEXTS = {
   theVineLeadsNowhere:
     'A vine goes from one place to another repeat of it, and this line ends nearest to where it began. Draw farther, over the edge of the cell.',
   besideTheMotif: 'This lies beside the motif. Mark an area on it.',
-  thisAreaIsOpen: 'This area is not closed off by lines, so it was not filled. Close the gap in its outline first.',
-  thisPlaceIsCovered: 'This place is covered already. Click an empty area that lines go round.',
   pointOfTheVine: (number: number): string => `Point ${number} of the vine: drag it`,
+  startOfTheShading: 'Start of the shading: drag it',
+  endOfTheShading: 'End of the shading: drag it',
   centreOfTheDrawing: 'Centre of the drawing: drag it',
   motif: 'Motif',
   contents: 'Contents',

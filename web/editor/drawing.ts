@@ -10,13 +10,12 @@ import {
   type PenPoint,
   scaledBrush,
   strokesBox,
-  strokeTouches,
+  strokesAt,
 } from '../../core/draw/index.ts';
 import {
   boxAround,
   compose,
   cornersOfBox,
-  growBox,
   IDENTITY,
   invert,
   type Point,
@@ -35,12 +34,14 @@ import type { DrawingHost } from './drawingHost.ts';
 import { finishDrawing, type Gathering, type MotifMaker } from './finishDrawing.ts';
 import { forgetDrawing, keepBrush, keepDrawing, keptBrush, keptDrawing, type KeptDrawing } from './keptDrawing.ts';
 import { PathPen } from './pathPen.ts';
+import { ShadeHand } from './shadeHand.ts';
 import { Steps } from './steps.ts';
 import { TEXTS } from './texts.ts';
 import { VineHand } from './vineHand.ts';
 
 /** What the hand does on the cloth. */
-export type DrawTool = 'brush' | 'pen' | 'fill' | 'rubber' | 'remove' | 'points' | 'hide' | 'vine' | 'scatter';
+export type DrawTool =
+  'brush' | 'pen' | 'fill' | 'shade' | 'rubber' | 'remove' | 'points' | 'hide' | 'vine' | 'scatter';
 
 /** How far the outline of a filled area may be simplified, mm; it lies under lines. */
 const AREA_OFF = 0.05;
@@ -93,6 +94,7 @@ export class Drawing {
     (stroke) => this.#addOnPlane(stroke),
   );
   readonly vines = new VineHand(this);
+  readonly shades = new ShadeHand(this);
   readonly #steps = new Steps<Drawn>();
   readonly steps = this.#steps.counts;
 
@@ -120,7 +122,7 @@ export class Drawing {
   redrawWithBrush(): void {
     const { strokes, frame } = this.drawn.getState();
     const brush = scaledBrush(this.brush.getState(), invert(frame) ?? IDENTITY);
-    this.#set(strokes.map((stroke) => (stroke.deed === 'rubber' ? stroke : redrawn(stroke, brush))));
+    this.setStrokes(strokes.map((stroke) => (stroke.deed === 'rubber' ? stroke : redrawn(stroke, brush))));
   }
 
   /** Takes a stroke of the pen, with all that is drawn along with it. */
@@ -140,7 +142,7 @@ export class Drawing {
     const next = [...strokes, ...added];
     const letters = next.reduce((sum, one) => sum + one.points.length, 0);
     if (next.length > MOST_STROKES || letters > MOST_DRAWING_LETTERS) this.editor.refusal.set(TEXTS.theDrawingIsFull);
-    else if (added.length > 0) this.#set(next);
+    else if (added.length > 0) this.setStrokes(next);
   }
 
   /** Fills an area, by its outlines on the plane: above all that was filled before, and below every line that it may touch. */
@@ -153,7 +155,7 @@ export class Drawing {
       strokes.findLastIndex(({ deed }) => deed === 'rubber'),
       strokes.findLastIndex(({ deed }) => deed === 'area'),
     );
-    if (area.points !== '') this.#set([...strokes.slice(0, above + 1), area, ...strokes.slice(above + 1)]);
+    if (area.points !== '') this.setStrokes([...strokes.slice(0, above + 1), area, ...strokes.slice(above + 1)]);
   }
 
   /** Changes the vine, as one step. */
@@ -166,18 +168,8 @@ export class Drawing {
   /** Takes whole strokes away that lie under a point of the plane, in any of their instances. @returns whether there were any */
   removeAt(at: Point, reach: number): boolean {
     const { strokes, frame } = this.drawn.getState();
-    const touched = new Set<Stroke>();
-    const spot = growBox(boxAround([at]), reach);
-    for (const stroke of strokes) {
-      if (stroke.deed === 'rubber') continue;
-      const box = strokesBox([stroke]);
-      if (!box) continue;
-      for (const matrix of instancesIn(this.editor.lattice, frame, box, spot)) {
-        const back = invert(matrix);
-        if (back && strokeTouches(stroke, transform(back, at), reach)) touched.add(stroke);
-      }
-    }
-    if (touched.size > 0) this.#set(strokes.filter((stroke) => !touched.has(stroke)));
+    const touched = new Set([...strokesAt(this.editor.lattice, strokes, frame, at, reach)].map(({ stroke }) => stroke));
+    if (touched.size > 0) this.setStrokes(strokes.filter((stroke) => !touched.has(stroke)));
     return touched.size > 0;
   }
 
@@ -254,7 +246,8 @@ export class Drawing {
     this.#show(drawn);
   }
 
-  #set(strokes: readonly Stroke[]): void {
+  /** Changes the strokes, as one step. */
+  setStrokes(strokes: readonly Stroke[]): void {
     this.#steps.push(this.drawn.getState());
     this.#show({ ...this.drawn.getState(), strokes });
   }

@@ -23,6 +23,7 @@ import {
 } from '../../core/document/index.ts';
 import { type Point } from '../../core/geometry/index.ts';
 import { nearestInstanceIndex } from '../../core/lattice/index.ts';
+import { AreaFill } from './areaFill.ts';
 import { Drawing } from './drawing.ts';
 import { Masking } from './masking.ts';
 import type { PointKeys } from './pointKeys.ts';
@@ -43,6 +44,7 @@ const BESIDE: Point = { x: 8, y: 8 };
 export class Editor extends ArrangeEditor {
   readonly tossing = new Tossing(this);
   readonly drawing = new Drawing(this);
+  readonly areaFill = new AreaFill(this, this.drawing);
   readonly scatterBrush = new ScatterBrush(this);
   readonly points = new PointsEditing(this);
 
@@ -65,7 +67,9 @@ export class Editor extends ArrangeEditor {
   get pointKeys(): PointKeys | undefined {
     if (this.part.getState() !== 'draw') return undefined;
     if (this.points.opened.getState()) return this.points;
-    return this.drawing.tool.getState() === 'vine' && this.drawing.vines.vine ? this.drawing.vines : undefined;
+    const { tool, vines, shades } = this.drawing;
+    if (tool.getState() === 'shade') return shades;
+    return tool.getState() === 'vine' && vines.vine ? vines : undefined;
   }
 
   override selectNext(by: 1 | -1): void {

@@ -48,10 +48,8 @@ export const TEXTS = {
   atXYMm: (name: string | undefined, x: string, y: string): string => `${name ?? 'Motif'} at ${x}, ${y} mm`,
   workingIn: (name: string | undefined): string => `Working in ${name ?? 'no layer'}`,
   bothChangedTheSame: 'both changed the same',
-  theTossBrokeOffMessage: (message: string): string =>
-    `The toss broke off (${message}). Nothing was changed; try again.`,
-  theTossFailedFailedNothing: (failed: string): string =>
-    `The toss failed (${failed}). Nothing was changed; try again.`,
+  itBrokeOff: (message: string): string => `Working this out broke off (${message}). Nothing was changed; try again.`,
+  itFailed: (failed: string): string => `Working this out failed (${failed}). Nothing was changed; try again.`,
   everyLayerIsHiddenOrLocked:
     'Every layer is hidden or locked, so nothing can be tossed. Nothing was changed; show or unlock a layer first.',
   theDesignChangedDuringThe: 'The design changed during the toss, so the toss was not applied. Toss again.',
@@ -59,6 +57,8 @@ export const TEXTS = {
   tossedCountMotifs: (count: number): string => `Tossed ${count} motifs`,
   drawingCount: (count: number): string => `Drawing ${count}`,
   chooseMotifsToScatter: 'Choose the motifs that are to be scattered first.',
+  thisAreaIsOpen: 'This area is not closed off by lines, so it was not filled. Close the gap in its outline first.',
+  thisPlaceIsCovered: 'This place is covered already. Click an empty area that lines go round.',
   nothingFitsAlongTheLine:
     'Nothing fits along this line at this gap. Nothing was changed; make the gap or the motifs smaller, or draw elsewhere.',
   scatteredCountMotifs: (count: number): string => (count === 1 ? 'Scattered a motif' : `Scattered ${count} motifs`),

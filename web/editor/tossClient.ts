@@ -52,7 +52,7 @@ export class TossClient {
     worker.onerror = ({ message }) => {
       const waiting = [...this.#waiting.values()];
       this.close();
-      for (const { reject } of waiting) reject(new Error(TEXTS.theTossBrokeOffMessage(message)));
+      for (const { reject } of waiting) reject(new Error(TEXTS.itBrokeOff(message)));
     };
     worker.onmessage = ({ data }: MessageEvent<TossAnswer>) => this.#take(data);
     return worker;
@@ -67,6 +67,6 @@ export class TossClient {
     }
     this.#waiting.delete(answer.id);
     if ('done' in answer) waiting.resolve(answer.done as never);
-    else waiting.reject(new Error(answer.expected ? answer.failed : TEXTS.theTossFailedFailedNothing(answer.failed)));
+    else waiting.reject(new Error(answer.expected ? answer.failed : TEXTS.itFailed(answer.failed)));
   }
 }

@@ -2,11 +2,13 @@ import type { PlacementChanges } from '../../core/arrange/index.ts';
 import type { CheckContext, Findings, FineDetail } from '../../core/check/index.ts';
 import type { InkAreas } from '../../core/colourway/index.ts';
 import type { Design } from '../../core/document/index.ts';
+import type { FoundRegion } from '../../core/draw/index.ts';
 import type { Point } from '../../core/geometry/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
 import type { TossRecipe } from '../../core/recipe/index.ts';
 import type { Separation, SeparationOrder } from '../../core/separate/index.ts';
 import type { Hole, Scatter, TossedMotif, TossResult } from '../../core/toss/index.ts';
+import type { DrawingInHand } from '../cloth/drawnLines.ts';
 
 /** What the page asks the toss worker for; what the design holds stays, but for what is asked to be laid anew. */
 export type TossTask =
@@ -25,6 +27,8 @@ export type TossTask =
   | { readonly kind: 'inks' }
   /** The tile taken apart into plates, in shades. */
   | { readonly kind: 'plates'; readonly order: SeparationOrder; readonly colourway: string | undefined }
+  /** The area about a place of the plane that lines close off, those that are being drawn among them. */
+  | { readonly kind: 'area'; readonly at: Point; readonly drawing: DrawingInHand }
   /** Lines that are too thin to be printed at a density. */
   | { readonly kind: 'fine'; readonly dpi: number };
 
@@ -48,6 +52,7 @@ export interface TossResults {
   readonly inks: MeasuredInks;
   readonly plates: Separation;
   readonly fine: readonly FineDetail[];
+  readonly area: FoundRegion;
 }
 
 export type TossAnswer =

@@ -10,55 +10,28 @@ import {
   coverageScale,
   findFindings,
   measureCoverage,
-  type Outline,
-  outlineOf,
 } from '../../core/check/index.ts';
 import type { Hex } from '../../core/colour/index.ts';
-import { asDrawn, colourwayOf, type Design, type Placement } from '../../core/document/index.ts';
-import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
+import { colourwayOf, type Design, type Placement } from '../../core/document/index.ts';
+import { fillRegion, type FoundRegion } from '../../core/draw/index.ts';
 import { labelColours, labelPixels, measureInks } from '../../core/colourway/index.ts';
 import { latticeOf, pixelGrid, tileOf } from '../../core/lattice/index.ts';
-import {
-  type Artwork,
-  drawnById,
-  flatInksOf,
-  type Motif,
-  naturalHeight,
-  type Silhouette,
-  silhouetteOf,
-} from '../../core/motif/index.ts';
-import { cellWindow, paintArtwork, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
+import { drawnById, type DrawnMotif, flatInksOf, type Motif, naturalHeight } from '../../core/motif/index.ts';
+import { cellWindow, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
 import { type Separation, separating } from '../../core/separate/index.ts';
-import {
-  type CircleCover,
-  coverWithCircles,
-  fillHoles,
-  findHoles,
-  mainInk,
-  obstaclesOf,
-  scatterAlong,
-  settle,
-  toss,
-  type Tossable,
-  TossError,
-} from '../../core/toss/index.ts';
+import { fillHoles, findHoles, obstaclesOf, scatterAlong, settle, toss, TossError } from '../../core/toss/index.ts';
 import { ArtworkStore } from '../cloth/artworkStore.ts';
 import { browserSurface } from '../cloth/browserBackend.ts';
+import { drawnLines } from '../cloth/drawnLines.ts';
+import { MotifShapes, pixelsOf, type Shape } from './motifShapes.ts';
 import type { MeasuredInks, TossAnswer, TossOrder, TossResults, TossTask } from './tossMessages.ts';
 import { messageOf } from '../../core/problem/index.ts';
 
-/** Places along the longer side of a motif's raster. */
-const RASTER = 160;
 /** What is laid is told this often, and as often it is asked whether to stop, ms. */
 const TELL_MS = 50;
 
-/** A motif as it is tossed and as distances are measured from it. */
-interface Shape extends Tossable {
-  readonly outline: Outline;
-}
-
 const shelf = new ArtworkStore();
-const shapes = new Map<string, Shape>();
+const shapes = new MotifShapes(shelf);
 const sprites = new SpriteCache(shelf.backend);
 const stopped = new Set<number>();
 const port = self as unknown as {
@@ -91,7 +64,7 @@ async function answer(order: Extract<TossOrder, { id: number }>): Promise<TossRe
     ...('scatter' in task ? task.scatter.motifs : []),
   ]);
   const known = new Map<string, Shape>();
-  for (const motif of motifs) if (needed.has(motif.id)) known.set(motif.id, await shapeOf(motif));
+  for (const motif of motifs) if (needed.has(motif.id)) known.set(motif.id, await shapes.of(motif));
   return done(order, known);
 }
 
@@ -130,6 +103,8 @@ async function done(
       );
     case 'fine':
       return fineDetailOf(seen, motifs, task.dpi);
+    case 'area':
+      return areaAbout(design, motifs, task);
     case 'inks':
       return measureInksOf(design, motifs);
     case 'plates':
@@ -150,10 +125,25 @@ async function done(
   }
 }
 
+/** The area about a place that is closed off by all that is seen. */
+async function areaAbout(
+  design: Design,
+  motifs: readonly Motif[],
+  { at, drawing }: Extract<TossTask, { kind: 'area' }>,
+): Promise<FoundRegion> {
+  const drawn = drawnById(await artworksOf(design, motifs));
+  return fillRegion((window) => drawnLines(design, drawing, drawn, shelf.backend, window), at);
+}
+
+/** The motifs that the design uses, with their artwork. */
+function artworksOf({ placements }: Design, motifs: readonly Motif[]): Promise<DrawnMotif[]> {
+  const used = new Set(placements.map(({ motif }) => motif));
+  return Promise.all(motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
+}
+
 /** The cell as it is printed, told apart by its inks. */
 async function coverage(design: Design, motifs: readonly Motif[], inks: readonly Hex[]): Promise<Coverage> {
-  const used = new Set(design.placements.map(({ motif }) => motif));
-  const drawn = await Promise.all(motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
+  const drawn = await artworksOf(design, motifs);
   const grid = pixelGrid(design.repeat, coverageScale(latticeOf(design.repeat).domain));
   const { width, height } = grid.cell;
   const sheet = browserSurface(width, height);
@@ -170,8 +160,7 @@ async function coverage(design: Design, motifs: readonly Motif[], inks: readonly
 async function measureInksOf(design: Design, motifs: readonly Motif[]): Promise<MeasuredInks> {
   const labels = labelColours(design.inks.length);
   const colours = Object.fromEntries(design.inks.map(({ id }, n) => [id, labels[n] as Hex]));
-  const used = new Set(design.placements.map(({ motif }) => motif));
-  const drawn = await Promise.all(motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
+  const drawn = await artworksOf(design, motifs);
   const scale = coverageScale(tileOf(design.repeat));
   const grid = pixelGrid(design.repeat, scale);
   const { width, height } = grid.tile;
@@ -197,8 +186,7 @@ async function separateTile(
   motifs: readonly Motif[],
   { order, colourway }: Extract<TossTask, { kind: 'plates' }>,
 ): Promise<Separation> {
-  const used = new Set(design.placements.map(({ motif }) => motif));
-  const drawn = await Promise.all(motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
+  const drawn = await artworksOf(design, motifs);
   const tile = tileOf(design.repeat);
   const grid = pixelGrid(design.repeat, Math.sqrt(PLATE_PIXELS / (tile.width * tile.height)));
   const window = { left: 0, top: 0, right: grid.tile.width, bottom: grid.tile.height };
@@ -250,49 +238,7 @@ async function labelsOf(
   const { view } = artwork;
   const width = Math.max(1, Math.round(motif.width * places));
   const height = Math.max(1, Math.round((width * view.height) / view.width));
-  const data = pixelsOf(artwork, width, height);
+  const data = pixelsOf(artwork, width, height, shelf.backend);
   const inks = flatInksOf(artwork);
   return { data: labelEdges(data, width, height, inks, HALF), width, height, inks: inks.length };
-}
-
-/** A motif's artwork by itself, as it was drawn: RGBA. */
-function pixelsOf({ view, nodes }: Artwork, width: number, height: number): Uint8ClampedArray {
-  const surface = browserSurface(width, height);
-  paintArtwork(
-    surface.context,
-    nodes,
-    compose(scalingMatrix(width / view.width, height / view.height), translationMatrix(-view.x, -view.y)),
-    { backend: shelf.backend, resolve: asDrawn, width, height },
-  );
-  return surface.context.getImageData(0, 0, width, height).data;
-}
-
-async function shapeOf(motif: Motif): Promise<Shape> {
-  const key = `${motif.artwork} ${motif.width}`;
-  const kept = shapes.get(key);
-  if (kept) return kept;
-  const { artwork } = await shelf.fetch(motif);
-  const { view } = artwork;
-  const scale = RASTER / Math.max(view.width, view.height);
-  const [width, height] = [Math.max(1, Math.round(view.width * scale)), Math.max(1, Math.round(view.height * scale))];
-  const data = pixelsOf(artwork, width, height);
-  const silhouette = silhouetteOf(data, width, height);
-  const shape = lazyShape(silhouette, motif, mainInk(data, motif.inks));
-  shapes.set(key, shape);
-  return shape;
-}
-
-/** A toss asks for rounds and a check for outlines; either takes a while, and is made when it is asked for. */
-function lazyShape(silhouette: Silhouette, motif: Motif, ink: string): Shape {
-  let rounds: CircleCover | undefined;
-  let outline: Outline | undefined;
-  return {
-    ink,
-    get rounds() {
-      return (rounds ??= coverWithCircles(silhouette, motif));
-    },
-    get outline() {
-      return (outline ??= outlineOf(silhouette, motif));
-    },
-  };
 }

@@ -6,6 +6,7 @@ import { hideGesture } from './hideGesture.ts';
 import { lineGesture } from './lineGesture.ts';
 import { penGesture } from './penGesture.ts';
 import { pointsGesture } from './pointsGesture.ts';
+import { shadeGesture } from './shadeGesture.ts';
 import { removeGesture, strokeGesture } from './strokeGesture.ts';
 import { vineGesture } from './vineGesture.ts';
 
@@ -23,6 +24,8 @@ export function drawGesture(context: GestureContext, event: PointerEvent, at: Po
       return removeGesture(context, event);
     case 'fill':
       return fillGesture(context, at);
+    case 'shade':
+      return shadeGesture(context, at);
     case 'points':
       return pointsGesture(context, event, at);
     case 'hide':

@@ -1,7 +1,4 @@
-import { fillRegion } from '../../../core/draw/index.ts';
 import type { Point } from '../../../core/geometry/index.ts';
-import { drawnLines } from '../drawnLines.ts';
-import { TEXTS } from '../texts.ts';
 import { toMm } from '../viewport.ts';
 import type { Gesture } from './gesture.ts';
 import type { GestureContext } from './gestureContext.ts';
@@ -10,12 +7,7 @@ import type { GestureContext } from './gestureContext.ts';
 export function fillGesture({ editor, view }: GestureContext, at: Point): Gesture {
   return {
     move: () => undefined,
-    end() {
-      const region = fillRegion((window) => drawnLines(editor, view, window), toMm(view.getViewport(), at));
-      if (region === 'open') editor.refusal.set(TEXTS.thisAreaIsOpen);
-      else if (region === 'covered') editor.refusal.set(TEXTS.thisPlaceIsCovered);
-      else editor.drawing.fill(region);
-    },
+    end: () => editor.areaFill.run(toMm(view.getViewport(), at)),
     cancel: () => undefined,
   };
 }

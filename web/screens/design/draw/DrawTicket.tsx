@@ -14,6 +14,7 @@ import { MaskingFields } from './MaskingFields.tsx';
 import { PenFields } from './PenFields.tsx';
 import { PointsFields } from './PointsFields.tsx';
 import { ScatterFields } from './ScatterFields.tsx';
+import { ShadeFields } from './ShadeFields.tsx';
 import { SymmetryFields } from './SymmetryFields.tsx';
 import { VineFields } from './VineFields.tsx';
 import { TEXTS } from './texts.ts';
@@ -22,6 +23,7 @@ const TOOLS: readonly { readonly value: DrawTool; readonly name: string }[] = [
   { value: 'brush', name: TEXTS.brush },
   { value: 'pen', name: TEXTS.pen },
   { value: 'fill', name: TEXTS.fillTool },
+  { value: 'shade', name: TEXTS.shade },
   { value: 'rubber', name: TEXTS.rubOut },
   { value: 'remove', name: TEXTS.removeStrokes },
   { value: 'points', name: TEXTS.points },
@@ -34,6 +36,7 @@ const FIELDS: Readonly<Record<DrawTool, () => React.ReactNode>> = {
   brush: BrushSide,
   pen: PenFields,
   fill: FillFields,
+  shade: ShadeFields,
   rubber: RubberFields,
   remove: () => <p className="text-sm">{TEXTS.goOverStrokes}</p>,
   points: PointsFields,

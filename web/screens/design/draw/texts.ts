@@ -5,6 +5,16 @@ export const TEXTS = {
   rubOut: 'Rub out',
   removeStrokes: 'Remove strokes',
   fillTool: 'Fill',
+  shade: 'Shade',
+  dragToShade:
+    'Drag over a fill or a stroke: it goes over from its own ink to this one. Click it to see its handles, and drag those.',
+  drawToShade: 'Draw something first, or continue a drawing; its fills are shaded here.',
+  shading: 'Shading',
+  alongALine: 'Along a line',
+  fromTheMiddle: 'From a middle',
+  goesOverTo: 'Goes over to',
+  opacityThere: 'Opacity there',
+  removeTheShading: 'Remove',
   clickAnArea:
     'Click an area that lines go round, over the edges of the cell too. It is filled in this ink, just under its lines.',
   rubberCuts:
