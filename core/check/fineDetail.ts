@@ -1,6 +1,6 @@
 import { channels, type Hex } from '../colour/index.ts';
 import type { Placement } from '../document/index.ts';
-import { invert, largestStretch, poseMatrix, squaredDistances } from '../geometry/index.ts';
+import { type Box, invert, largestStretch, poseMatrix, squaredDistances } from '../geometry/index.ts';
 import { labelComponents } from '../scan/index.ts';
 import { MM_PER_INCH } from '../units/index.ts';
 import { labelNearest } from './coverage.ts';
@@ -38,38 +38,60 @@ export function thinnestPart(
 ): number | undefined {
   const pen = WIDER * least;
   let thinnest: number | undefined;
-  // A margin, so that what touches the edge of the picture ends there.
-  const [w, h] = [width + 2, height + 2];
-  for (let ink = 1; ink <= inks; ink++) {
-    const outside = new Uint8Array(w * h).fill(1);
-    let isThere = false;
-    for (let y = 0; y < height; y++)
-      for (let x = 0; x < width; x++)
-        if (labels[y * width + x] === ink) {
-          outside[(y + 1) * w + x + 1] = 0;
-          isThere = true;
-        }
-    if (!isThere) continue;
-    const depth = squaredDistances(outside, w, h);
-    const radius = pen / 2;
-    const reached = Uint8Array.from(depth, (squared) => (squared >= radius * radius ? 1 : 0));
-    const far = squaredDistances(reached, w, h);
-    const missed = Uint8Array.from(far, (squared, n) => (outside[n] === 0 && squared > (radius + 0.5) ** 2 ? 1 : 0));
-    const { row, from, to, part, boxes } = labelComponents(missed, w, h, true);
-    const deepest = new Float64Array(boxes.length);
-    for (let run = 0; run < row.length; run++)
-      for (let x = from[run] as number; x < (to[run] as number); x++) {
-        const own = part[run] as number;
-        deepest[own] = Math.max(deepest[own] as number, depth[(row[run] as number) * w + x] as number);
-      }
-    for (const [n, { left, top, right, bottom }] of boxes.entries()) {
-      if (Math.max(right - left, bottom - top) < CORNER * pen) continue;
-      // From the middle of a line to the first place outside of it, on either side.
-      const wide = 2 * Math.sqrt(deepest[n] as number) - 0.5;
-      if (wide < least) thinnest = Math.min(thinnest ?? Infinity, wide);
-    }
+  for (const [n, box] of boxesOf(labels, width, height, inks).entries()) {
+    if (!box) continue;
+    const wide = thinnestOfInk(labels, width, n + 1, box, pen);
+    if (wide < least) thinnest = Math.min(thinnest ?? Infinity, wide);
   }
   return thinnest;
+}
+
+/** Where each ink is, in places: the last row and column are beyond it. */
+function boxesOf(labels: Uint8Array, width: number, height: number, inks: number): (Box | undefined)[] {
+  const boxes: ({ left: number; top: number; right: number; bottom: number } | undefined)[] = new Array(inks);
+  for (let y = 0, n = 0; y < height; y++)
+    for (let x = 0; x < width; x++, n++) {
+      const label = labels[n] as number;
+      if (label === 0) continue;
+      const box = (boxes[label - 1] ??= { left: x, top: y, right: x + 1, bottom: y + 1 });
+      if (x < box.left) box.left = x;
+      if (x >= box.right) box.right = x + 1;
+      box.bottom = y + 1;
+    }
+  return boxes;
+}
+
+/** The width of the thinnest line that a pen leaves out of one ink; Infinity where it leaves none. */
+function thinnestOfInk(labels: Uint8Array, width: number, ink: number, box: Box, pen: number): number {
+  // A margin, so that what touches the edge of the picture ends there.
+  const [w, h] = [box.right - box.left + 2, box.bottom - box.top + 2];
+  const outside = new Uint8Array(w * h).fill(1);
+  for (let y = box.top; y < box.bottom; y++)
+    for (let x = box.left; x < box.right; x++)
+      if (labels[y * width + x] === ink) outside[(y - box.top + 1) * w + x - box.left + 1] = 0;
+  const depth = squaredDistances(outside, w, h);
+  const radius = pen / 2;
+  const reached = new Uint8Array(w * h);
+  for (let n = 0; n < reached.length; n++) reached[n] = (depth[n] as number) >= radius * radius ? 1 : 0;
+  const far = squaredDistances(reached, w, h);
+  const missed = new Uint8Array(w * h);
+  for (let n = 0; n < missed.length; n++)
+    missed[n] = outside[n] === 0 && (far[n] as number) > (radius + 0.5) ** 2 ? 1 : 0;
+  const { row, from, to, part, boxes } = labelComponents(missed, w, h, true);
+  const deepest = new Float64Array(boxes.length);
+  for (let run = 0; run < row.length; run++)
+    for (let x = from[run] as number; x < (to[run] as number); x++) {
+      const own = part[run] as number;
+      deepest[own] = Math.max(deepest[own] as number, depth[(row[run] as number) * w + x] as number);
+    }
+  // From the middle of a line to the first place outside of it, on either side.
+  return boxes.reduce(
+    (thinnest, { left, top, right, bottom }, n) =>
+      Math.max(right - left, bottom - top) < CORNER * pen
+        ? thinnest
+        : Math.min(thinnest, 2 * Math.sqrt(deepest[n] as number) - 0.5),
+    Infinity,
+  );
 }
 
 /** Not told yet. */

@@ -42,20 +42,31 @@ function flood(
   const start = Math.floor((at.y - top) / step) * side + Math.floor((at.x - left) / step);
   if (covered[start] !== 0) return 'covered';
   const inside = new Uint8Array(side * side);
-  inside[start] = 1;
-  const stack = [start];
+  // Each place is laid on the pile once.
+  const pile = new Int32Array(side * side);
+  let height = 0;
+  const reach = (place: number): void => {
+    if (covered[place] !== 0 || inside[place] !== 0) return;
+    inside[place] = 1;
+    pile[height] = place;
+    height += 1;
+  };
+  reach(start);
   let [least, most, first, last] = [side, 0, side, 0];
-  for (let place = stack.pop(); place !== undefined; place = stack.pop()) {
+  while (height > 0) {
+    height -= 1;
+    const place = pile[height] as number;
     const column = place % side;
     const row = (place - column) / side;
     if (column === 0 || row === 0 || column === side - 1 || row === side - 1) return 'open';
-    [least, most] = [Math.min(least, column), Math.max(most, column)];
-    [first, last] = [Math.min(first, row), Math.max(last, row)];
-    for (const next of [place - 1, place + 1, place - side, place + side])
-      if (covered[next] === 0 && inside[next] === 0) {
-        inside[next] = 1;
-        stack.push(next);
-      }
+    if (column < least) least = column;
+    if (column > most) most = column;
+    if (row < first) first = row;
+    if (row > last) last = row;
+    reach(place - 1);
+    reach(place + 1);
+    reach(place - side);
+    reach(place + side);
   }
   const box = {
     left: left + least * step,
@@ -71,9 +82,9 @@ function outlinesOf({ side, left, top, step, covered }: Coverage, inside: Uint8A
   const under = Math.max(LEAST_UNDER, UNDER / step);
   const squared = squaredDistances(inside, side, side);
   // The distance, turned about; beyond the lines it falls off at once.
-  const values = Array.from({ length: side * side }, (_, n) =>
-    inside[n] || covered[n] ? -Math.sqrt(squared[n] as number) : -2 * under,
-  );
+  const values = new Float64Array(side * side);
+  for (let n = 0; n < values.length; n += 1)
+    values[n] = inside[n] || covered[n] ? -Math.sqrt(squared[n] as number) : -2 * under;
   return contourLoops(values, side, side, -under).map((loop) =>
     loop.map(({ x, y }) => ({ x: left + x * step, y: top + y * step })),
   );

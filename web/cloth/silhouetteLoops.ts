@@ -22,7 +22,8 @@ export function silhouetteLoops({ view, nodes }: Artwork, backend: CanvasBackend
   );
   paintArtwork(context, nodes, matrix, { backend, resolve: asDrawn, width, height });
   const { data } = context.getImageData(0, 0, width, height);
-  const alpha = Array.from({ length: width * height }, (_, n) => data[4 * n + 3] as number);
+  const alpha = new Float64Array(width * height);
+  for (let n = 0; n < alpha.length; n += 1) alpha[n] = data[4 * n + 3] as number;
   return contourLoops(alpha, width, height, HALF).map((loop) =>
     loop.map(({ x, y }) => ({ x: (x - BORDER) / scale + view.x, y: (y - BORDER) / scale + view.y })),
   );
