@@ -25,6 +25,8 @@ export default defineConfig({
       {
         test: {
           name: 'browser',
+          // As above: each would load the whole server anew.
+          isolate: false,
           include: ['e2e/**/*.test.ts'],
           testTimeout: 600_000,
           hookTimeout: 600_000,

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strToU8, zipSync } from 'fflate';
@@ -8,6 +8,7 @@ import { insertMotif, everyMotif } from '../server/store/motifs.ts';
 import { click, type, waitForText } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
 import { PATIENCE } from './support/browser.ts';
+import { removeFolder } from '../server/testing/folders.ts';
 
 const page = useStudio({ samples: true });
 let folder: string;
@@ -17,7 +18,7 @@ beforeAll(async () => {
 });
 
 afterAll(() => {
-  rmSync(folder, { recursive: true, force: true });
+  removeFolder(folder);
 });
 
 const cards = (): Promise<WebElement[]> => page.driver.findElements(By.css('[data-drawer-motif]'));

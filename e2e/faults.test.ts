@@ -1,4 +1,3 @@
-import { rmSync } from 'node:fs';
 import { basename } from 'node:path';
 import { By, until } from 'selenium-webdriver';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -8,6 +7,7 @@ import { emptyFolder } from '../server/testing/emptyFolder.ts';
 import { startProcess, type Running } from '../server/testing/process.ts';
 import { click, type, waitForText, waitUntilSaved } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
+import { removeFolder } from '../server/testing/folders.ts';
 
 const MB = 1024 * 1024;
 const NAME = 'Name of the design';
@@ -96,7 +96,7 @@ describe('a server that is killed under an open window', () => {
   afterAll(async () => {
     running.child.kill('SIGTERM');
     await running.ended;
-    rmSync(data, { recursive: true, force: true });
+    removeFolder(data);
   });
 
   it('is told; what is edited meanwhile is saved by itself once it is started again', async () => {

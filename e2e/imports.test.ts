@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
@@ -11,6 +11,7 @@ import { hostileDrawings } from '../server/testing/hostileDrawings.ts';
 import { tideFont } from '../server/testing/tideFont.ts';
 import { click, clickAt, press, settled, type, waitForText, waitUntilSaved } from './support/hands.ts';
 import { useTiles } from './support/tiles.ts';
+import { removeFolder } from '../server/testing/folders.ts';
 
 const tiles = useTiles();
 const { page } = tiles;
@@ -18,7 +19,7 @@ let folder: string;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'hevrel-imports-'));
 });
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+afterAll(() => removeFolder(folder));
 
 const svg = (inner: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="20mm" height="20mm" viewBox="0 0 20 20">${inner}</svg>`;

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
@@ -7,10 +7,11 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { PATIENCE } from './support/browser.ts';
 import { alike, click, clickAt, middleOf, press, settledShot, type, waitForText } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
+import { removeFolder } from '../server/testing/folders.ts';
 
 const page = useStudio({ samples: true });
 const folder = mkdtempSync(join(tmpdir(), 'hevrel-pictures-'));
-afterAll(() => rmSync(folder, { recursive: true }));
+afterAll(() => removeFolder(folder));
 
 const rgb = (hex: string): number[] => [1, 3, 5].map((at) => Number.parseInt(hex.slice(at, at + 2), 16));
 

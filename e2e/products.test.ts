@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
@@ -9,6 +9,7 @@ import { PATIENCE } from './support/browser.ts';
 import { click, drag, named, pickMotif, press, type, waitForText } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
 import { tryOnHands } from './support/tryOnHands.ts';
+import { removeFolder } from '../server/testing/folders.ts';
 
 const page = useStudio({ samples: true });
 const { api, picture, saved, untilSaved, chooseProduct, bringProduct } = tryOnHands(page);
@@ -16,7 +17,7 @@ let folder: string;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'hevrel-products-'));
 });
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+afterAll(() => removeFolder(folder));
 
 const keep = (name: string, content: string | Buffer): string => {
   const path = join(folder, name);

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
@@ -6,10 +6,11 @@ import sharp from 'sharp';
 import { afterAll, expect, it } from 'vitest';
 import { click, press, waitForText } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
+import { removeFolder } from '../server/testing/folders.ts';
 
 const page = useStudio({ samples: true });
 const folder = mkdtempSync(join(tmpdir(), 'hevrel-shelves-'));
-afterAll(() => rmSync(folder, { recursive: true }));
+afterAll(() => removeFolder(folder));
 
 async function openShelves(): Promise<void> {
   await page.goTo('/designs/low-tide-herring-run');

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, until, type WebDriver } from 'selenium-webdriver';
@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { click, middleOf, press, settledShot, type, waitForText, waitUntilSaved, named } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
 import { PATIENCE } from './support/browser.ts';
+import { removeFolder } from '../server/testing/folders.ts';
 
 const page = useStudio({ samples: true });
 let folder: string;
@@ -16,7 +17,7 @@ beforeAll(async () => {
 });
 
 afterAll(() => {
-  rmSync(folder, { recursive: true, force: true });
+  removeFolder(folder);
 });
 
 async function gone(css: string): Promise<void> {

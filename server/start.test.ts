@@ -1,6 +1,6 @@
 import { type ChildProcess, execFileSync } from 'node:child_process';
 import { type AddressInfo, createServer } from 'node:net';
-import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -8,13 +8,14 @@ import { OWN_HEADER } from '../contract/index.ts';
 import { readOptions } from './options.ts';
 import { emptyFolder } from './testing/emptyFolder.ts';
 import { startProcess, type Running } from './testing/process.ts';
+import { removeFolder } from './testing/folders.ts';
 
 const running: ChildProcess[] = [];
 const folders: string[] = [];
 
 afterEach(() => {
   for (const child of running.splice(0)) child.kill('SIGKILL');
-  for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true });
+  for (const folder of folders.splice(0)) removeFolder(folder);
 });
 
 function removedAfterwards(folder: string): string {

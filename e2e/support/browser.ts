@@ -1,8 +1,9 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Builder, type WebDriver } from 'selenium-webdriver';
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
+import { removeFolder } from '../../server/testing/folders.ts';
 
 /** How long anything on a page may take before a test gives up, in ms: long enough for a machine that is busy with other things. */
 export const PATIENCE = 150_000;
@@ -66,7 +67,7 @@ export async function openBrowser(width = 1280, height = 800): Promise<Browser> 
     devTools,
     async close() {
       await driver.quit();
-      rmSync(profile, { recursive: true, force: true });
+      removeFolder(profile);
     },
   };
 }

@@ -1,10 +1,11 @@
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { serve, type Serving } from '../../server/serve.ts';
 import type { StudioParts } from '../../server/studio.ts';
 import { emptyFolder } from '../../server/testing/emptyFolder.ts';
+import { copyFolder, removeFolder } from '../../server/testing/folders.ts';
 
 const WEB = fileURLToPath(new URL('../../dist/web', import.meta.url));
 
@@ -27,13 +28,13 @@ export async function startHevrel({ empty = true, ...parts }: StudioParts & { em
     serving,
     async close() {
       await serving.close();
-      rmSync(data, { recursive: true, force: true });
+      removeFolder(data);
     },
   };
 }
 
 function copyOf(folder: string): string {
   const copy = mkdtempSync(join(tmpdir(), 'hevrel-data-'));
-  cpSync(folder, copy, { recursive: true });
+  copyFolder(folder, copy);
   return copy;
 }

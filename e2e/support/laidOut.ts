@@ -1,7 +1,7 @@
-import { rmSync } from 'node:fs';
 import { serve } from '../../server/serve.ts';
 import { emptyFolder } from '../../server/testing/emptyFolder.ts';
 import { LAID_OUT } from './hevrel.ts';
+import { removeFolder } from '../../server/testing/folders.ts';
 
 /** Lays the samples out once, before any browser test, for all of them to begin with a copy. */
 export default async function setup(): Promise<() => void> {
@@ -9,5 +9,5 @@ export default async function setup(): Promise<() => void> {
   const serving = await serve({ port: 0, host: '127.0.0.1', data, empty: false }, undefined, () => undefined);
   await serving.close();
   process.env[LAID_OUT] = data;
-  return () => rmSync(data, { recursive: true, force: true });
+  return () => removeFolder(data);
 }

@@ -31,8 +31,7 @@ export function useStudio({ samples = false, ...parts }: StudioParts & { samples
   let hevrel: Hevrel;
   let browser: Browser;
   beforeAll(async () => {
-    hevrel = await startHevrel({ empty: !samples, ...parts });
-    browser = await openBrowser();
+    [hevrel, browser] = await Promise.all([startHevrel({ empty: !samples, ...parts }), openBrowser()]);
   });
   afterAll(async () => {
     await browser.close();

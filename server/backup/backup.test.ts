@@ -9,6 +9,7 @@ import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 import { BackupError, unpackBackup, writeBackup } from './archive.ts';
 import { check, restore } from './commands.ts';
 import { DailyBackups, expired } from './dailyBackups.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 const BOX = '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><path d="M0 0h9v9H0z"/></svg>';
 const place = mkdtempSync(join(tmpdir(), 'hevrel-backup-'));
@@ -24,7 +25,7 @@ beforeAll(async () => {
 afterAll(async () => {
   const { backups } = hevrel.studio.folder;
   await hevrel.close();
-  for (const folder of [place, backups]) rmSync(folder, { recursive: true, force: true });
+  for (const folder of [place, backups]) removeFolder(folder);
 });
 
 describe('a backup', () => {

@@ -1,4 +1,3 @@
-import { rmSync } from 'node:fs';
 import { afterAll, expect, it } from 'vitest';
 import { check } from '../backup/commands.ts';
 import { seeded } from '../../core/random/index.ts';
@@ -6,6 +5,7 @@ import { Client, Refused } from '../testing/client.ts';
 import { emptyFolder } from '../testing/emptyFolder.ts';
 import { startProcess, type Running } from '../testing/process.ts';
 import { told } from '../testing/told.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 /** Few here; fifty clients on twenty designs for ten minutes in `npm run soak`. */
 const [CLIENTS, DESIGNS, MS] = process.env['HEVREL_SOAK'] ? [50, 20, 600_000] : [6, 3, 3000];
@@ -14,7 +14,7 @@ let server: Running | undefined;
 
 afterAll(() => {
   server?.child.kill('SIGKILL');
-  rmSync(data, { recursive: true, force: true });
+  removeFolder(data);
 });
 
 /** A save that was acknowledged: under which name, and as which revision. */

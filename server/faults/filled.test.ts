@@ -10,6 +10,7 @@ import { Client, Refused } from '../testing/client.ts';
 import { emptyFolder } from '../testing/emptyFolder.ts';
 import { startProcess, type Running } from '../testing/process.ts';
 import { told } from '../testing/told.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 /** Thirty in `npm run soak`; none in `npm test`, since a small disk of its own can only be mounted with rights that not every machine gives. */
 const DISKS = process.env['HEVREL_SOAK'] ? 30 : 0;
@@ -29,7 +30,7 @@ beforeAll(() => {
 afterAll(() => {
   server?.child.kill('SIGKILL');
   if (DISKS > 0) execFileSync('umount', ['-l', disk]);
-  rmSync(place, { recursive: true, force: true });
+  removeFolder(place);
 });
 
 /** Writes until nothing more can be written. */
@@ -48,7 +49,7 @@ it.runIf(DISKS > 0)(
     const random = seeded(20_261_128);
     const empty = emptyFolder();
     cpSync(empty, data, { recursive: true });
-    rmSync(empty, { recursive: true });
+    removeFolder(empty);
     let [saves, imports, refusals] = [0, 0, 0];
     let design: string | undefined;
     let acknowledged = 0;

@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, expect, it } from 'vitest';
 import { check } from '../backup/commands.ts';
@@ -8,6 +8,7 @@ import { emptyFolder } from '../testing/emptyFolder.ts';
 import { startProcess, type Running } from '../testing/process.ts';
 import { told } from '../testing/told.ts';
 import { tileOrder } from '../../core/export/index.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 /** Few here; five hundred in `npm run soak`, on several folders at a time. */
 const [KILLS, FOLDERS] = process.env['HEVREL_SOAK'] ? [500, 4] : [5, 1];
@@ -19,8 +20,7 @@ const running = new Set<Running>();
 
 afterAll(() => {
   for (const { child } of running) child.kill('SIGKILL');
-  for (const folder of folders)
-    for (const left of [folder, `${folder}-backups`]) rmSync(left, { recursive: true, force: true });
+  for (const folder of folders) for (const left of [folder, `${folder}-backups`]) removeFolder(left);
 });
 
 /** What a folder was told to keep, and has to have after each kill. */

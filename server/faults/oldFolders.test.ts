@@ -1,18 +1,18 @@
-import { readdirSync, rmSync } from 'node:fs';
+import { readdirSync } from 'node:fs';
 import sharp from 'sharp';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Job } from '../../contract/index.ts';
 import { oldContent, oldFolder, OLD_VERSIONS } from '../testing/oldFolder.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 import { tileOrder } from '../../core/export/index.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 let hevrel: TestStudio | undefined;
 let folder: string | undefined;
 
 afterEach(async () => {
   await hevrel?.close();
-  for (const left of [folder, `${folder}-backups`])
-    if (left !== undefined) rmSync(left, { recursive: true, force: true });
+  for (const left of [folder, `${folder}-backups`]) if (left !== undefined) removeFolder(left);
 });
 
 const pixels = (png: Buffer): Promise<Buffer> => sharp(png).ensureAlpha().raw().toBuffer();

@@ -1,4 +1,4 @@
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
@@ -11,6 +11,7 @@ import { PostgresFiles } from '../store/postgresFiles.ts';
 import { emptyFolder } from '../testing/emptyFolder.ts';
 import { told } from '../testing/told.ts';
 import { afterCut, RecordedFiles } from '../testing/recordedFiles.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 /** Few here; two hundred in `npm run soak`. */
 const CUTS = process.env['HEVREL_SOAK'] ? 200 : 4;
@@ -41,7 +42,7 @@ beforeAll(async () => {
 });
 
 afterAll(() => {
-  for (const folder of [studio, place]) rmSync(folder, { recursive: true, force: true });
+  for (const folder of [studio, place]) removeFolder(folder);
 });
 
 it('loses no acknowledged save in a power cut that takes writes which nobody had waited for', async () => {
@@ -55,7 +56,7 @@ it('loses no acknowledged save in a power cut that takes writes which nobody had
     const { design, revision } = await new Designs(postgres).read('d');
     const { rows } = await postgres.query<{ commands: string }>('SELECT commands FROM saves ORDER BY revision');
     await postgres.close();
-    rmSync(folder, { recursive: true });
+    removeFolder(folder);
     const known = acknowledged.filter((steps) => steps <= at).length;
     const there = rows.map(({ commands }) => Number((JSON.parse(commands) as { name: string }[])[0]?.name));
     // Each once and in order, none that was acknowledged missing; the one on its way may have arrived.

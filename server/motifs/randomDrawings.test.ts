@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Resvg } from '@resvg/resvg-js';
@@ -11,10 +11,11 @@ import { Blobs } from '../store/blobs.ts';
 import { readVectors } from './readVectors.ts';
 import { shippedFontFiles } from './shippedFonts.ts';
 import { paintPicture } from './trim.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'hevrel-drawings-'));
 const blobs = new Blobs(folder);
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+afterAll(() => removeFolder(folder));
 
 /** Long side of the pictures that are compared. */
 const SIDE = 160;

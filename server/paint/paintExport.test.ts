@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
@@ -13,6 +13,7 @@ import { exportTask } from './exportTask.ts';
 import { nodeBackend, nodeSurface, pixelsOf } from './nodeBackend.ts';
 import { paintExport } from './paintExport.ts';
 import { proveFile } from './proveFile.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'hevrel-export-'));
 const blobs = new Blobs(join(folder, 'blobs'));
@@ -20,7 +21,7 @@ let motif = LEAF_RECORD;
 beforeAll(() => {
   motif = { ...LEAF_RECORD, artwork: blobs.keep(Buffer.from(JSON.stringify(LEAF)), 'json') };
 });
-afterAll(() => rmSync(folder, { recursive: true }));
+afterAll(() => removeFolder(folder));
 
 const plain = newDesign('d', 'Tide “marks”', { width: 60, height: 40, step: step('half-drop') }, '#183850');
 const design: Design = {

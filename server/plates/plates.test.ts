@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
@@ -14,10 +14,11 @@ import { LEAF, leafAt, LEAF_RECORD } from '../../core/testing/arbitraries.ts';
 import { Blobs } from '../store/blobs.ts';
 import { useSpirals } from '../testing/spirals.ts';
 import { makePlates } from './makePlates.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'hevrel-plates-'));
 const blobs = new Blobs(join(folder, 'blobs'));
-afterAll(() => rmSync(folder, { recursive: true }));
+afterAll(() => removeFolder(folder));
 
 let motif: Motif = LEAF_RECORD;
 beforeAll(() => {

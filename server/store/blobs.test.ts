@@ -1,9 +1,10 @@
-import { mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Blobs } from './blobs.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 let folder: string;
 let blobs: Blobs;
@@ -13,7 +14,7 @@ beforeAll(() => {
   blobs = new Blobs(folder);
 });
 
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+afterAll(() => removeFolder(folder));
 
 describe('kept content', () => {
   it('is found again under its address, and kept once', async () => {

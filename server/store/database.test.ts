@@ -1,4 +1,4 @@
-import { cpSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Problem } from '../problem.ts';
@@ -7,6 +7,7 @@ import { emptyFolder } from '../testing/emptyFolder.ts';
 import { Database, SqlError } from './database.ts';
 import { Space } from './space.ts';
 import { StartError } from './startError.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 let folder: string;
 let database: Database;
@@ -18,7 +19,7 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   await database.close();
-  rmSync(folder, { recursive: true, force: true });
+  removeFolder(folder);
 });
 
 const tried = async (): Promise<number[]> =>
@@ -92,7 +93,7 @@ describe('a folder that cannot be opened', () => {
     await expect(opening).rejects.toThrow(/was written by a newer Hevrel \(999-later\.sql\)\. Start that one, or/);
     // It is let go of.
     await expect(openStudio(data)).rejects.toThrow(/newer Hevrel/);
-    rmSync(data, { recursive: true });
+    removeFolder(data);
   });
 
   it('since its tables are not what they should be, is refused with a sentence', async () => {
@@ -103,7 +104,7 @@ describe('a folder that cannot be opened', () => {
     await expect(openStudio(data)).rejects.toThrow(
       /^The tables in .* could not be brought up to date \(column .* already exists\)\. Nothing was changed;/,
     );
-    rmSync(data, { recursive: true });
+    removeFolder(data);
   });
 
   it('since its files are damaged, is refused with a sentence', async () => {
@@ -113,6 +114,6 @@ describe('a folder that cannot be opened', () => {
     await expect(openStudio(data)).rejects.toThrow(
       /^The database in .* cannot be opened: its files are damaged, .* Nothing was changed;/,
     );
-    rmSync(data, { recursive: true });
+    removeFolder(data);
   });
 });

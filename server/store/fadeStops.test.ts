@@ -1,8 +1,8 @@
-import { rmSync } from 'node:fs';
 import { expect, it } from 'vitest';
 import { openRecipe } from '../../core/recipe/index.ts';
 import { openStudio } from '../studio.ts';
 import { emptyFolder } from '../testing/emptyFolder.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 const PIECE = { figure: 'dot', values: {}, text: '', font: 'logbook', x: 0, y: 0, rotation: 0, combine: 'lay' };
 const FADES = { ...PIECE, outline: null, fill: { ink: '#3e7a5e', fade: { angle: 45, rest: 0.25 } } };
@@ -23,7 +23,7 @@ it('gives fades that were kept before they had stops the same stops as a file of
   const after = await openStudio(data);
   const { rows } = await after.database.query<{ recipe: unknown }>(`SELECT recipe FROM motifs WHERE id = 'glow'`);
   await after.close();
-  rmSync(data, { recursive: true });
+  removeFolder(data);
   expect(rows[0]?.recipe).toEqual(openRecipe(RECIPE));
   expect(JSON.stringify(rows[0]?.recipe)).toContain('"stops"');
 });

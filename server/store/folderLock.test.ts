@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -7,6 +7,7 @@ import { promisify } from 'node:util';
 import { afterAll, describe, expect, it } from 'vitest';
 import { FolderLock, holderOf } from './folderLock.ts';
 import { StartError } from './startError.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'hevrel-lock-'));
 const file = join(folder, 'in-use');
@@ -16,7 +17,7 @@ const CALLER = `import { FolderLock } from ${JSON.stringify(MODULE)};
 try { FolderLock.take(${JSON.stringify(file)}, 'here'); console.log('in'); setTimeout(() => process.exit(), 3000); }
 catch (error) { console.log(error.constructor.name); }`;
 
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+afterAll(() => removeFolder(folder));
 
 describe('the lock of a data folder', () => {
   it('is held by one, says by whom, and is free again when let go', () => {

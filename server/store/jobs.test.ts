@@ -1,4 +1,3 @@
-import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Problem } from '../problem.ts';
@@ -7,6 +6,7 @@ import type { Job } from '../../contract/index.ts';
 import { Database } from './database.ts';
 import { type JobContext, Jobs } from './jobs.ts';
 import { Space } from './space.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 let database: Database;
 let folder: string;
@@ -20,7 +20,7 @@ beforeAll(async () => {
 
 afterAll(async () => {
   await database.close();
-  rmSync(folder, { recursive: true });
+  removeFolder(folder);
 });
 
 async function statesOf(job: Job): Promise<Job[]> {

@@ -1,7 +1,8 @@
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openStudio } from '../studio.ts';
+import { copyFolder, removeFolder } from './folders.ts';
 
 /** Names a data folder with its tables and nothing in them, to be copied. */
 const EMPTY = 'HEVREL_EMPTY_FOLDER';
@@ -14,13 +15,13 @@ export default async function setup(): Promise<(() => void) | undefined> {
   const studio = await openStudio(folder);
   await studio.close();
   process.env[EMPTY] = folder;
-  return () => rmSync(folder, { recursive: true, force: true });
+  return () => removeFolder(folder);
 }
 
 /** A new data folder with nothing in it, set up already where the global setup ran. Whoever asks for it removes it. */
 export function emptyFolder(): string {
   const folder = mkdtempSync(join(tmpdir(), 'hevrel-studio-'));
   const empty = process.env[EMPTY];
-  if (empty !== undefined) cpSync(empty, folder, { recursive: true });
+  if (empty !== undefined) copyFolder(empty, folder);
   return folder;
 }

@@ -1,10 +1,10 @@
-import { rmSync } from 'node:fs';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { createApp } from '../app.ts';
 import { type Job, OWN_HEADER } from '../../contract/index.ts';
 import { openStudio, type Studio, type StudioParts } from '../studio.ts';
 import { emptyFolder } from './emptyFolder.ts';
+import { removeFolder } from './folders.ts';
 
 /** A studio in a folder of its own behind a real port. */
 export interface TestStudio {
@@ -76,7 +76,7 @@ export async function openTestStudio({ folder = emptyFolder(), ...parts }: TestP
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
       await studio.close();
-      rmSync(folder, { recursive: true, force: true });
+      removeFolder(folder);
     },
   };
 }

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import * as mupdf from 'mupdf';
@@ -26,10 +26,11 @@ import { readProductDrawing } from './readProductDrawing.ts';
 import { shippedDrawing, shippedProducts } from './shippedProducts.ts';
 import type { FlatWish, PictureWish } from './tryOnTask.ts';
 import { writeTryOn } from './writeTryOn.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'hevrel-flat-'));
 const blobs = new Blobs(join(folder, 'blobs'));
-afterAll(() => rmSync(folder, { recursive: true }));
+afterAll(() => removeFolder(folder));
 
 const source = { design: 'd' };
 let motif: Motif = LEAF_RECORD;

@@ -1,4 +1,3 @@
-import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { dress, faceMap, prepareStage, type Product, type ProductDrawing, sceneSize } from '../../core/tryon/index.ts';
@@ -7,9 +6,10 @@ import { checkers, crossings, FILL, linear, nothing } from '../testing/checkers.
 import { emptyFolder } from '../testing/emptyFolder.ts';
 import { readProductDrawing } from './readProductDrawing.ts';
 import { shippedDrawing, shippedProducts } from './shippedProducts.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 const folder = emptyFolder();
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+afterAll(() => removeFolder(folder));
 const blobs = join(folder, 'blobs');
 
 /** Drawings of products that ship, each read once. */

@@ -1,9 +1,10 @@
-import { copyFileSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { expect, it } from 'vitest';
 import { readProducts } from './shippedProducts.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 const SHIPPED = new URL('../../products/', import.meta.url);
 
@@ -19,7 +20,7 @@ it('leaves out a product that is not as it has to be, and says why', () => {
   put('flat.json', mug.replace('"diameter": 82', '"diameter": -82'));
   const said: string[] = [];
   const found = readProducts(pathToFileURL(`${folder}/`), (line) => said.push(line));
-  rmSync(folder, { recursive: true });
+  removeFolder(folder);
   expect([...found.keys()]).toEqual(['mug']);
   expect(said).toHaveLength(4);
   expect(said.join('\n')).toMatch(/broken\.json is left out/);

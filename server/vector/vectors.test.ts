@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
@@ -18,10 +18,11 @@ import { loadScene, onBackdrop } from '../paint/loadScene.ts';
 import { nodeSurface, pixelsOf } from '../paint/nodeBackend.ts';
 import { Blobs } from '../store/blobs.ts';
 import { writeVector } from './writeVector.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'hevrel-vector-'));
 const blobs = new Blobs(join(folder, 'blobs'));
-afterAll(() => rmSync(folder, { recursive: true }));
+afterAll(() => removeFolder(folder));
 
 /** A part that fades out, over another. */
 const SOFT: GroupNode = {

@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, afterEach, describe, expect, it, vi } from 'vitest';
@@ -9,9 +9,10 @@ import { exportTask } from '../paint/exportTask.ts';
 import { limitsOf } from './limits.ts';
 import { Pool } from './pool.ts';
 import type { Drawing, ReadTask } from './tasks.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 const blobs = mkdtempSync(join(tmpdir(), 'hevrel-pool-'));
-afterAll(() => rmSync(blobs, { recursive: true, force: true }));
+afterAll(() => removeFolder(blobs));
 
 const drawing = (inner: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="9mm" height="9mm" viewBox="0 0 9 9">${inner}</svg>`;

@@ -1,16 +1,17 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { JobContext } from '../store/jobs.ts';
 import { makeZip } from './makeZip.ts';
+import { removeFolder } from '../testing/folders.ts';
 
 let folder: string;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'hevrel-zip-'));
 });
-afterAll(() => rmSync(folder, { recursive: true }));
+afterAll(() => removeFolder(folder));
 
 function context(signal = new AbortController().signal): JobContext & { readonly shares: number[] } {
   const shares: number[] = [];
