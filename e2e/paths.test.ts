@@ -101,20 +101,21 @@ describe('shading', () => {
     await click(driver, 'radio', 'Shade');
     await type(driver, 'Goes over to, typed', '#ffffff');
     await drag(driver, await tiles.spot(20, 40), await tiles.spot(100, 40));
+    // Beside the line between the handles.
     const along = async (screen: Shot): Promise<number[]> =>
-      Promise.all([25, 60, 95].map(async (x) => redAt(screen, await tiles.spot(x, 40))));
+      Promise.all([25, 60, 95].map(async (x) => redAt(screen, await tiles.spot(x, 34))));
     const during = await along(await settledShot(driver));
     // Red goes from that of the ink, 42, to 255.
     expect(during[0]).toBeLessThan(65);
     expect(Math.abs((during[1] as number) - (42 + 255) / 2)).toBeLessThan(6);
     expect(during[2]).toBeGreaterThan(235);
-    // Its end is taken by the pin of another repeat, half a cell lower and a cell on, and drawn in.
-    await drag(driver, await tiles.spot(100 - 120, 40 + 45), await tiles.spot(60 - 120, 40 + 45));
-    const closer = await along(await settledShot(driver));
-    expect(closer[1]).toBeGreaterThan(245);
+    // Its end is taken by the handle of another repeat, half a cell lower and a cell back, and drawn out by 20 mm.
+    await drag(driver, await tiles.spot(100 - 120, 40 + 45), await tiles.spot(120 - 120, 40 + 45));
+    const longer = await along(await settledShot(driver));
+    expect(Math.abs((longer[1] as number) - (42 + 0.4 * (255 - 42)))).toBeLessThan(6);
     await finish();
     const done = await settledShot(driver);
-    for (const [n, red] of (await along(done)).entries()) expect(Math.abs(red - (closer[n] as number))).toBeLessThan(4);
+    for (const [n, red] of (await along(done)).entries()) expect(Math.abs(red - (longer[n] as number))).toBeLessThan(4);
     const [motif] = await motifsOf(id);
     expect(motif?.recipe).toMatchObject({ strokes: [{ shading: { kind: 'linear', ink: '#ffffff' } }] });
   });

@@ -1,6 +1,6 @@
 import { type Matrix, type Point, simplifyLine, transform } from '../geometry/index.ts';
+import { transformPath } from '../motif/index.ts';
 import type { Brush, Stroke } from '../recipe/index.ts';
-import { movedPath } from './penPath.ts';
 import { decodeLoops, decodePoints, encodeLoops, encodePoints, type PenPoint } from './penPoint.ts';
 import { linesOf } from './strokeBox.ts';
 
@@ -33,7 +33,7 @@ export function movedStroke(stroke: Stroke, matrix: Matrix): Stroke {
     const loops = decodeLoops(stroke.points).map((loop) => loop.map((point) => transform(matrix, point)));
     return { ...moved, points: encodeLoops(loops) };
   }
-  if (stroke.deed === 'path') return { ...moved, points: movedPath(stroke.points, matrix) };
+  if (stroke.deed === 'path') return { ...moved, points: transformPath(stroke.points, matrix) };
   const points = decodePoints(stroke.points).map((point) => ({ ...point, ...transform(matrix, point) }));
   return { ...moved, points: encodePoints(points) };
 }

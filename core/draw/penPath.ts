@@ -1,7 +1,7 @@
-import type { Matrix, Point } from '../geometry/index.ts';
+import type { Point } from '../geometry/index.ts';
 import type { PathText } from '../motif/index.ts';
 import type { Brush, Stroke } from '../recipe/index.ts';
-import { type Knot, type KnotLine, knotsOf, movedKnot, onCurve, pathOfKnots } from './pathKnots.ts';
+import { type Knot, knotsOf, onCurve, pathOfKnots } from './pathKnots.ts';
 
 /** From one point to the next it is cut into pieces about as long as this, mm, but into no fewer and no more than these. */
 const [PIECE, LEAST_PIECES, MOST_PIECES] = [0.5, 16, 400];
@@ -46,15 +46,6 @@ export function pathLines(path: PathText): Point[][] {
 }
 
 const distance = (p: Point, q: Point): number => Math.hypot(q.x - p.x, q.y - p.y);
-
-/** The path elsewhere, rotated, reflected or in another size. */
-export function movedPath(path: PathText, matrix: Matrix): PathText {
-  const moved = knotsOf(path).map((line): KnotLine => ({
-    ...line,
-    knots: line.knots.map((knot) => movedKnot(knot, matrix)),
-  }));
-  return pathOfKnots(moved);
-}
 
 /** The path with its last point smooth, its handles pulled to a place and as far to the other side; or the one out alone. */
 export function pullHandles({ knots, closed }: OpenPath, to: Point, isOutAlone: boolean): OpenPath {

@@ -9,3 +9,4 @@ export * from './movedPaths.ts';
 export * from './pathData.ts';
 export * from './pen.ts';
 export * from './silhouette.ts';
+export * from './transformPath.ts';

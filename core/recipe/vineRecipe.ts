@@ -6,6 +6,7 @@ export const SIDES = ['left', 'right', 'alternate', 'both'] as const;
 export const MOST_KNOTS = 200;
 const MOST_BRANCHES = 100;
 const MOST_LEAVES = 12;
+export const MOST_PASSES = 60;
 /** Longest stretch from one to the next of its own instances, mm. */
 const FARTHEST = 20_000;
 
@@ -28,6 +29,14 @@ const branchSchema = object({
   curl: between(-720, 720),
   /** How wide it begins, as a share of the vine there. */
   width: between(0.05, 1),
+}).noUnknown();
+
+/** A place where the vine goes under another one, or under itself: it leaves that free. */
+const passSchema = object({
+  /** Where along the vine, as a share of its length. */
+  at: between(0, 1),
+  /** What it leaves free: a closed outline of absolute M, L, C and Z, mm about the motif's middle. */
+  free: string().required().max(20_000),
 }).noUnknown();
 
 const leavesSchema = object({
@@ -64,6 +73,9 @@ export const vineRecipeSchema = object({
   opacity: between(0, 1),
   branches: array(branchSchema).required().max(MOST_BRANCHES),
   leaves: array(leavesSchema).required().max(MOST_LEAVES),
+  passes: array(passSchema).max(MOST_PASSES).optional().default(undefined),
+  /** How much of the ground is seen on either side of what goes over the vine, mm. */
+  passGap: between(0, 20).optional(),
 })
   .noUnknown()
   .required();
@@ -71,4 +83,5 @@ export const vineRecipeSchema = object({
 export type VineRecipe = Immutable<InferType<typeof vineRecipeSchema>>;
 export type VineKnot = VineRecipe['knots'][number];
 export type VineBranch = VineRecipe['branches'][number];
+export type VinePass = NonNullable<VineRecipe['passes']>[number];
 export type VineLeaves = VineRecipe['leaves'][number];

@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { rotationMatrix } from '../geometry/index.ts';
-import { pathBounds, tracePath } from '../motif/index.ts';
+import { pathBounds, tracePath, transformPath } from '../motif/index.ts';
 import { type Figure, measured } from './figure.ts';
 import { FIGURES } from './figures.ts';
-import { transformPath } from './transformPath.ts';
 import { DRAWN } from '../testing/shapeFixtures.ts';
 
 /** Any measures that a figure can have. */

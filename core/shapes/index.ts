@@ -6,4 +6,3 @@ export * from './figures.ts';
 export * from './lettering.ts';
 export * from './shapeArtwork.ts';
 export * from './variations.ts';
-export * from './transformPath.ts';

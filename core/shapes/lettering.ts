@@ -1,8 +1,7 @@
 import { translationMatrix } from '../geometry/index.ts';
-import { pathBounds, type PathText, Pen } from '../motif/index.ts';
+import { pathBounds, type PathText, Pen, transformPath } from '../motif/index.ts';
 import type { FontId } from '../recipe/index.ts';
 import { type Figure, millimetres, type Values } from './figure.ts';
-import { transformPath } from './transformPath.ts';
 import type { Font, Glyph } from 'opentype.js';
 
 /** Words; their outline needs a font, so it is made by `letterOutline`. */

@@ -1,11 +1,10 @@
 import { type Box, boxAround, compose, type Matrix, rotationMatrix, translationMatrix } from '../geometry/index.ts';
-import { type Artwork, pathBounds, type PathNode, type PathText, viewOfBox } from '../motif/index.ts';
+import { type Artwork, pathBounds, type PathNode, type PathText, viewOfBox, transformPath } from '../motif/index.ts';
 import type { Piece, ShapeRecipe } from '../recipe/index.ts';
 import { combinePaths } from './combine.ts';
 import { fillPaint } from './fade.ts';
 import { measured, type Values } from './figure.ts';
 import { FIGURES } from './figures.ts';
-import { transformPath } from './transformPath.ts';
 
 /** Outlines words in a shipped font. */
 export type Letterer = (font: string, text: string, values: Values) => PathText;

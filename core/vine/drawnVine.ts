@@ -1,5 +1,6 @@
 import { type Matrix, type Point, simplifyLine, transform } from '../geometry/index.ts';
 import { type Lattice, latticeTranslate, nearestIndex } from '../lattice/index.ts';
+import { transformPath } from '../motif/index.ts';
 import { MOST_KNOTS, type VineKnot, type VineRecipe } from '../recipe/index.ts';
 import { VineCurve } from './vineCurve.ts';
 
@@ -71,6 +72,10 @@ export function movedVine(vine: VineRecipe, matrix: Matrix): VineRecipe {
     ...vine,
     period: transform([a, b, c, d, 0, 0], vine.period),
     knots: vine.knots.map(({ x, y, width }) => ({ ...transform(matrix, { x, y }), width: width * by })),
+    ...(vine.passes && {
+      passes: vine.passes.map((pass) => ({ ...pass, free: transformPath(pass.free, matrix) })),
+    }),
+    ...(vine.passGap !== undefined && { passGap: vine.passGap * by }),
   };
 }
 

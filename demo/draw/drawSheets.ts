@@ -3,7 +3,8 @@ import { writeFileSync } from 'node:fs';
 import { compose, rotationMatrix, translationMatrix } from '../../core/geometry/index.ts';
 import { seeded } from '../../core/random/index.ts';
 import type { FigureKind } from '../../core/recipe/index.ts';
-import { FIGURES, measured, transformPath, type Values } from '../../core/shapes/index.ts';
+import { transformPath } from '../../core/motif/index.ts';
+import { FIGURES, measured, type Values } from '../../core/shapes/index.ts';
 import { letterer } from '../../server/motifs/letterer.ts';
 import { along, ellipse, polar, type P } from './block.ts';
 

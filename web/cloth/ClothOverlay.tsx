@@ -9,6 +9,7 @@ import { useEditor } from './editorContext.ts';
 import { useStore } from '../ui/store.ts';
 import type { ClothParts } from './clothParts.ts';
 import type { DragReadout } from './gestures/gestureContext.ts';
+import { CrossingPins } from './CrossingPins.tsx';
 import { DrawingAxes, DrawingCentre } from './DrawingAxes.tsx';
 import { CellEdges, cellOnScreen, CellStitch } from './CellOutline.tsx';
 import { FindingMarks } from './FindingMarks.tsx';
@@ -112,6 +113,7 @@ export function ClothOverlay({ view, controller, Label }: OverlayProps) {
         />
       )}
       {isDrawing && <VinePins viewport={viewport} lattice={lattice} controller={controller} />}
+      {isDrawing && <CrossingPins viewport={viewport} lattice={lattice} />}
       {isDrawing && <ShadingPins viewport={viewport} lattice={lattice} controller={controller} />}
       {symmetry && (
         <DrawingCentre

@@ -12,6 +12,8 @@ export const TEXTS = {
     'A vine goes from one place to another repeat of it, and this line ends nearest to where it began. Draw farther, over the edge of the cell.',
   besideTheMotif: 'This lies beside the motif. Mark an area on it.',
   pointOfTheVine: (number: number): string => `Point ${number} of the vine: drag it`,
+  crossing: (number: number, isUnder: boolean): string =>
+    `Crossing ${number}: the vine goes ${isUnder ? 'under' : 'over'}; click to swap`,
   startOfTheShading: 'Start of the shading: drag it',
   endOfTheShading: 'End of the shading: drag it',
   centreOfTheDrawing: 'Centre of the drawing: drag it',

@@ -1,71 +1,12 @@
-import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { DesignMotif, StoredMotif } from '../../contract/index.ts';
-import { newDesign } from '../../core/document/index.ts';
-import { cornerAt, decodePoints, type PenPoint } from '../../core/draw/index.ts';
-import { drawnArtwork } from '../../core/drawn/index.ts';
+import { describe, expect, it, vi } from 'vitest';
+import type { DesignMotif } from '../../contract/index.ts';
+import { cornerAt, decodePoints } from '../../core/draw/index.ts';
 import type { Point } from '../../core/geometry/index.ts';
-import { step } from '../../core/lattice/index.ts';
-import type { Recipe } from '../../core/recipe/index.ts';
-import { Editor } from './editor.ts';
 import type { MotifMaker } from './finishDrawing.ts';
 
-const kept = new Map<string, string>();
-vi.stubGlobal('localStorage', {
-  getItem: (key: string) => kept.get(key) ?? null,
-  setItem: (key: string, value: string) => void kept.set(key, value),
-  removeItem: (key: string) => void kept.delete(key),
-});
+import { draw, editor, kept, line, made, maker, opened, remade, strokes, useDrawing } from './testing/drawingDesk.ts';
 
-let editor: Editor;
-let made: { readonly name: string; readonly recipe: Recipe }[];
-let remade: { readonly id: string; readonly recipe: Recipe }[];
-const maker: MotifMaker = {
-  make: (name, recipe) => {
-    made.push({ name, recipe });
-    return Promise.resolve(motifOf(`m${made.length}`, name, recipe));
-  },
-  remake: (id, recipe) => {
-    remade.push({ id, recipe });
-    return Promise.resolve(undefined);
-  },
-};
-
-function motifOf(id: string, name: string, recipe: Recipe): StoredMotif {
-  const view = recipe.kind === 'drawn' ? drawnArtwork(recipe).view : { x: -60, y: -30, width: 120, height: 60 };
-  return {
-    id,
-    name,
-    collection: 'Drawn',
-    width: view.width,
-    artwork: 'a'.repeat(64),
-    source: 'a'.repeat(64),
-    thumbnail: 'a'.repeat(64),
-    view,
-    inks: ['#22304a'],
-    tags: [],
-    recipe,
-  } as StoredMotif;
-}
-const line = (from: Point, to: Point): PenPoint[] =>
-  Array.from({ length: 11 }, (_, n) => ({
-    x: from.x + ((to.x - from.x) * n) / 10,
-    y: from.y + ((to.y - from.y) * n) / 10,
-    time: n,
-    pressure: 1,
-  }));
-const draw = (from: Point, to: Point, deed: 'line' | 'rubber' = 'line'): void =>
-  editor.drawing.add({ points: line(from, to), deed });
-const strokes = () => editor.drawing.drawn.getState().strokes;
-const opened = (): Editor =>
-  new Editor(newDesign('d', 'Drawn on', { width: 120, height: 90, step: step('half-drop', 1, 2) }));
-
-beforeEach(() => {
-  kept.clear();
-  [made, remade] = [[], []];
-  editor = opened();
-  editor.part.set('draw');
-  editor.drawing.changeBrush({ width: 4, pressure: 'none', taperStart: 0, taperEnd: 0, ink: '#22304a' });
-});
+useDrawing();
 
 describe('drawing by hand', () => {
   it('is undone stroke by stroke, before anything else is, and is kept from one window to the next', () => {
@@ -256,36 +197,6 @@ describe('drawing by hand', () => {
   });
 });
 
-describe('a vine drawn by hand', () => {
-  const way = line({ x: 10, y: 20 }, { x: 128, y: 63 });
-
-  it('closes on itself, is bent as one step, and is laid where it was drawn', async () => {
-    expect(editor.drawing.vines.draw(way.slice(0, 3), true)).toBe(false);
-    expect(editor.drawing.vines.draw(way, false)).toBe(true);
-    expect(editor.drawing.isEmpty).toBe(true);
-    editor.drawing.vines.draw(way, true);
-    const { vine } = editor.drawing.vines;
-    expect(vine?.period).toEqual({ x: 120, y: 45 });
-    if (!vine) throw new Error('there is no vine');
-    editor.drawing.setVine({ ...vine, knots: vine.knots.map((knot) => ({ ...knot, y: knot.y + 5 })) });
-    editor.undo();
-    expect(editor.drawing.vines.vine).toEqual(vine);
-    await editor.drawing.finish(maker);
-    expect(made[0]).toMatchObject({ name: 'Vine 1', recipe: { kind: 'vine', index: { i: 1, j: 0 } } });
-    const [placement] = editor.design.placements;
-    // Midway between where it begins and where it arrives.
-    expect(placement?.x).toBeCloseTo(70, 6);
-    expect(placement?.y).toBeCloseTo(42.5, 6);
-  });
-
-  it('is told apart where the repeat has changed', () => {
-    editor.drawing.vines.draw(way, true);
-    expect(editor.drawing.vines.missedPeriod).toBeUndefined();
-    editor.commit('Resized', { type: 'repeat', repeat: { ...editor.design.repeat, width: 150 } });
-    expect(editor.drawing.vines.missedPeriod?.x).toBe(150);
-  });
-});
-
 describe('the pen', () => {
   const set = (...places: readonly (readonly [number, number])[]): void =>
     editor.drawing.path.open.set({ knots: places.map(([x, y]) => cornerAt({ x, y })), closed: false });
@@ -319,77 +230,5 @@ describe('the pen', () => {
     set([10, 10], [30, 10]);
     await editor.drawing.finish(maker);
     expect(made[0]).toMatchObject({ recipe: { kind: 'drawn', strokes: [{ deed: 'path' }] } });
-  });
-});
-
-describe('the keys on a vine', () => {
-  it('go from point to point, move the one that is selected, and remove it', () => {
-    editor.drawing.tool.set('vine');
-    editor.drawing.vines.draw(line({ x: 10, y: 20 }, { x: 128, y: 63 }), true);
-    const { vine } = editor.drawing.vines;
-    if (!vine) throw new Error('there is no vine');
-    editor.drawing.setVine({ ...vine, knots: [...vine.knots, { x: 60, y: 80, width: 3 }] });
-    const before = editor.drawing.vines.vine?.knots ?? [];
-    editor.selectNext(-1);
-    expect(editor.drawing.vines.knot.getState()).toBe(before.length - 1);
-    editor.nudge({ x: 0, y: 10 });
-    expect(editor.drawing.vines.vine?.knots.at(-1)).toMatchObject({ x: 60, y: 90 });
-    editor.remove();
-    expect(editor.drawing.vines.vine?.knots).toHaveLength(before.length - 1);
-    editor.undo();
-    editor.undo();
-    expect(editor.drawing.vines.vine?.knots).toEqual(before);
-  });
-});
-
-describe('shading', () => {
-  const shade = (): void => {
-    editor.drawing.tool.set('shade');
-    const found = editor.drawing.shades.strokeAt({ x: 150, y: 65 });
-    if (!found) throw new Error('there is nothing to shade');
-    editor.drawing.shades.drag(found.number, { x: 10, y: 20 }, { x: 50, y: 20 });
-  };
-  const shading = () => strokes()[0]?.shading;
-
-  it('is dragged on any instance of a stroke, and is one step', () => {
-    draw({ x: 10, y: 20 }, { x: 50, y: 20 });
-    shade();
-    editor.drawing.shades.drag(0, { x: 10, y: 20 }, { x: 40, y: 20 });
-    expect(shading()).toBeUndefined();
-    expect(editor.drawing.shades.shading).toMatchObject({ kind: 'linear', from: { x: 10 }, to: { x: 40 } });
-    editor.drawing.shades.keep();
-    expect(shading()).toMatchObject({ to: { x: 40, y: 20 } });
-    editor.undo();
-    expect(shading()).toBeUndefined();
-    editor.redo();
-    expect(shading()).toMatchObject({ to: { x: 40, y: 20 } });
-  });
-
-  it('is changed where its handles are seen, moved by keys, and removed', () => {
-    draw({ x: 10, y: 20 }, { x: 50, y: 20 });
-    shade();
-    editor.drawing.shades.keep();
-    editor.drawing.shades.change({ kind: 'radial', ink: '#123456' });
-    expect(shading()).toMatchObject({ kind: 'radial', ink: '#123456', opacity: 1 });
-    editor.selectNext(1);
-    expect(editor.drawing.shades.chosen.getState()).toEqual({ stroke: 0, end: 'from' });
-    editor.nudge({ x: 0, y: 5 });
-    expect(shading()).toMatchObject({ from: { x: 10, y: 25 }, to: { x: 50, y: 20 } });
-    editor.remove();
-    expect(shading()).toBeUndefined();
-    editor.drawing.shades.change({ ink: '#abcdef' });
-    expect(strokes()[0]).not.toHaveProperty('shading.ink');
-  });
-
-  it('becomes part of the motif, and is kept in the browser until then', async () => {
-    draw({ x: 10, y: 20 }, { x: 50, y: 20 });
-    shade();
-    editor.drawing.shades.keep();
-    expect(opened().drawing.drawn.getState().strokes[0]?.shading).toEqual(shading());
-    await editor.drawing.finish(maker);
-    if (made[0]?.recipe.kind !== 'drawn') throw new Error('it is no drawing');
-    const { from, to } = made[0].recipe.strokes[0]?.shading ?? {};
-    expect((to?.x ?? 0) - (from?.x ?? 0)).toBeCloseTo(40, 6);
-    expect((to?.x ?? 0) + (from?.x ?? 0)).toBeCloseTo(0, 0);
   });
 });

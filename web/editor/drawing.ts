@@ -162,7 +162,7 @@ export class Drawing {
   setVine(vine: VineRecipe): void {
     this.#steps.push(this.drawn.getState());
     this.vines.draft.set(undefined);
-    this.#show({ ...this.drawn.getState(), vine });
+    this.#show({ ...this.drawn.getState(), vine: this.vines.refitted(vine) });
   }
 
   /** Takes whole strokes away that lie under a point of the plane, in any of their instances. @returns whether there were any */

@@ -59,6 +59,8 @@ export const TEXTS = {
   chooseMotifsToScatter: 'Choose the motifs that are to be scattered first.',
   thisAreaIsOpen: 'This area is not closed off by lines, so it was not filled. Close the gap in its outline first.',
   thisPlaceIsCovered: 'This place is covered already. Click an empty area that lines go round.',
+  laidItsMirrorImage: (name: string): string => `Laid the mirror image of ${name}`,
+  laidItAgain: (name: string): string => `Laid ${name} half a repeat on`,
   nothingFitsAlongTheLine:
     'Nothing fits along this line at this gap. Nothing was changed; make the gap or the motifs smaller, or draw elsewhere.',
   scatteredCountMotifs: (count: number): string => (count === 1 ? 'Scattered a motif' : `Scattered ${count} motifs`),

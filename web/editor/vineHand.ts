@@ -1,20 +1,50 @@
-import { invert, type Point, transform } from '../../core/geometry/index.ts';
+import { nanoid } from 'nanoid';
+import { placeMotif, shapeMatrix } from '../../core/document/index.ts';
+import { instancesIn } from '../../core/draw/index.ts';
+import {
+  boxAround,
+  compose,
+  cornersOfBox,
+  invert,
+  type Matrix,
+  type Point,
+  transform,
+  translationMatrix,
+} from '../../core/geometry/index.ts';
 import { latticeTranslate } from '../../core/lattice/index.ts';
-import type { Brush, VineRecipe } from '../../core/recipe/index.ts';
-import { drawnVine, movedVine } from '../../core/vine/index.ts';
+import { type Brush, MOST_PASSES, type VineRecipe } from '../../core/recipe/index.ts';
+import {
+  drawnVine,
+  droppedVine,
+  mirroredVine,
+  movedVine,
+  vineBox,
+  type VineCrossing,
+  vineCrossings,
+  VineCurve,
+} from '../../core/vine/index.ts';
 import { Cell } from '../ui/store.ts';
 import type { DrawingHost } from './drawingHost.ts';
 import type { KeptDrawing } from './keptDrawing.ts';
 import { inFrame, type PointKeys, stepped } from './pointKeys.ts';
+import { TEXTS } from './texts.ts';
 
 /** What a vine is drawn in. */
 interface VineHost {
-  readonly editor: Pick<DrawingHost, 'lattice'>;
+  readonly editor: Pick<DrawingHost, 'lattice' | 'design' | 'motif' | 'commit'>;
   readonly brush: Cell<Brush>;
   readonly drawn: Cell<KeptDrawing>;
   /** Changes the vine, as one step. */
   setVine(vine: VineRecipe): void;
 }
+
+/** A crossing, and the name of the vine that crosses; undefined where it is the vine itself. */
+export type NamedCrossing = VineCrossing & { readonly name: string | undefined };
+
+/** Crossings that are nearer to each other along the vine than this share of it are the same; and how far one moves at once as it is bent. */
+const [SAME, MOVED] = [1e-4, 0.06];
+const apart = (a: number, b: number): number => Math.min(Math.abs(a - b), 1 - Math.abs(a - b));
+const isNear = (a: number, b: number, by: number): boolean => apart(a, b) < by;
 
 /** Draws and bends the vine of a drawing. */
 export class VineHand implements PointKeys {
@@ -51,6 +81,83 @@ export class VineHand implements PointKeys {
     const [a, b, c, d] = back;
     const period = transform([a, b, c, d, 0, 0], latticeTranslate(this.host.editor.lattice, vine.index));
     return Math.hypot(period.x - vine.period.x, period.y - vine.period.y) < 0.01 ? undefined : period;
+  }
+
+  /** Where the vine as it is seen is crossed by other vines of the cloth, and by itself. */
+  get crossings(): readonly NamedCrossing[] {
+    const { vine } = this;
+    return vine ? this.#crossingsOf(vine) : [];
+  }
+
+  /** Whether the vine goes under what crosses it there. */
+  isUnder({ at }: VineCrossing): boolean {
+    return this.vine?.passes?.some((pass) => isNear(pass.at, at, SAME)) ?? false;
+  }
+
+  /** Has the vine go under what crosses it, or over it again. */
+  swap(crossing: VineCrossing): void {
+    const { vine } = this.host.drawn.getState();
+    if (!vine) return;
+    const others = (vine.passes ?? []).filter(({ at }) => !isNear(at, crossing.at, SAME));
+    const { at, free } = crossing;
+    if (this.isUnder(crossing)) this.host.setVine({ ...vine, passes: others });
+    else if (others.length < MOST_PASSES) this.host.setVine({ ...vine, passes: [...others, { at, free }] });
+  }
+
+  /** Shows the vine as it is being bent. */
+  bend(vine: VineRecipe): void {
+    this.draft.set(this.refitted(vine));
+  }
+
+  /** The vine with what it leaves free where it is crossed now; where it is crossed no more it leaves nothing. */
+  refitted(vine: VineRecipe): VineRecipe {
+    if (!vine.passes || vine.passes.length === 0) return vine;
+    const crossings = this.#crossingsOf(vine);
+    const passes = vine.passes.flatMap((pass) => {
+      const near = crossings
+        .filter(({ at }) => isNear(at, pass.at, MOVED))
+        .sort((a, b) => apart(a.at, pass.at) - apart(b.at, pass.at))[0];
+      return near ? [{ at: near.at, free: near.free }] : [];
+    });
+    return { ...vine, passes };
+  }
+
+  #crossingsOf(vine: VineRecipe): readonly NamedCrossing[] {
+    const { lattice, design, motif: motifOf } = this.host.editor;
+    const { frame, continued } = this.host.drawn.getState();
+    const back = invert(frame);
+    if (!back) return [];
+    const box = vineBox(new VineCurve(vine));
+    const window = boxAround(cornersOfBox(box).map((corner) => transform(frame, corner)));
+    const seenFrom = (matrix: Matrix, line: VineRecipe): Matrix[] =>
+      instancesIn(lattice, matrix, vineBox(new VineCurve(line)), window).map((seen) => compose(back, seen));
+    const shown = new Set(design.layers.flatMap((layer) => (layer.shown ? [layer.id] : [])));
+    const others = design.placements.flatMap((placement) => {
+      const motif = motifOf.call(this.host.editor, placement.motif);
+      if (motif?.recipe?.kind !== 'vine' || !shown.has(placement.layer) || placement.id === continued?.placement)
+        return [];
+      const matrix = compose(translationMatrix(placement.x, placement.y), shapeMatrix(placement, motif));
+      return [{ name: motif.name, line: motif.recipe, seen: seenFrom(matrix, motif.recipe) }];
+    });
+    const all = [{ name: undefined, line: vine, seen: seenFrom(frame, vine) }, ...others];
+    return vineCrossings(vine, all, vine.passGap ?? 0).map((crossing) => ({
+      ...crossing,
+      name: all[crossing.other]?.name,
+    }));
+  }
+
+  /** Lays the vine that is gone on with once more: its mirror image, or itself half a repeat on; the two follow each other. */
+  layAgain(how: 'mirrored' | 'dropped'): void {
+    const { editor, drawn } = this.host;
+    const { vine, frame, continued } = drawn.getState();
+    const placement = editor.design.placements.find(({ id }) => id === continued?.placement);
+    const motif = placement && editor.motif(placement.motif);
+    if (!vine || !placement || !motif) return;
+    const [a, b, c, d] = frame;
+    const period = transform([a, b, c, d, 0, 0], vine.period);
+    const again = how === 'mirrored' ? mirroredVine(placement, period) : droppedVine(placement, period);
+    const command = placeMotif(editor.design, motif, { ...again, id: nanoid() }, placement.id);
+    editor.commit(how === 'mirrored' ? TEXTS.laidItsMirrorImage(motif.name) : TEXTS.laidItAgain(motif.name), command);
   }
 
   selectNext(by: 1 | -1): readonly [number, number] {

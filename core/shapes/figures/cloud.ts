@@ -1,8 +1,7 @@
 import { scalingMatrix, translationMatrix, compose } from '../../geometry/index.ts';
-import { pathBounds, Pen } from '../../motif/index.ts';
+import { pathBounds, Pen, transformPath } from '../../motif/index.ts';
 import { seeded } from '../../random/index.ts';
 import { count, type Figure, millimetres, SEED, share } from '../figure.ts';
-import { transformPath } from '../transformPath.ts';
 
 /** Puffs over a flat foot, no two of which are alike. */
 export const cloud: Figure = {

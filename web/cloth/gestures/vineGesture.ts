@@ -76,7 +76,7 @@ export function knotGesture(
       if (!back) return;
       const to = transform(back, toMm(view.getViewport(), local(event)));
       bent = { ...vine, knots: vine.knots.map((one, n) => (n === knot ? { ...one, ...to } : one)) };
-      drawing.vines.draft.set(bent);
+      drawing.vines.bend(bent);
     },
     end() {
       if (bent) drawing.setVine(bent);

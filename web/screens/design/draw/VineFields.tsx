@@ -9,6 +9,7 @@ import type { VineKnot, VineRecipe } from '../../../../core/recipe/index.ts';
 import { invert, transform } from '../../../../core/geometry/index.ts';
 import { latticeTranslate } from '../../../../core/lattice/index.ts';
 import { refittedVine, VineCurve, withKnotAt } from '../../../../core/vine/index.ts';
+import { CrossingList } from './CrossingList.tsx';
 import { BranchList } from './BranchList.tsx';
 import { DesignInkField, InkFields } from './InkFields.tsx';
 import { LeafList } from './LeafList.tsx';
@@ -41,7 +42,7 @@ function Vine({ vine }: { readonly vine: VineRecipe }) {
   const { drawing } = editor;
   const chosen = useStore(drawing.vines.knot);
   useStore(editor.session);
-  const { frame } = useStore(drawing.drawn);
+  const { frame, continued } = useStore(drawing.drawn);
   const knot = chosen === undefined ? undefined : vine.knots[chosen];
   const missed = drawing.vines.missedPeriod;
   const set = (part: Partial<VineRecipe>): void => drawing.setVine({ ...vine, ...part });
@@ -121,6 +122,16 @@ function Vine({ vine }: { readonly vine: VineRecipe }) {
           />
         ))}
       </div>
+      <div className="grid grid-cols-2 gap-2">
+        <Button disabled={!continued} onClick={() => drawing.vines.layAgain('mirrored')}>
+          {TEXTS.layMirrored}
+        </Button>
+        <Button disabled={!continued} onClick={() => drawing.vines.layAgain('dropped')}>
+          {TEXTS.layDropped}
+        </Button>
+      </div>
+      {!continued && <p className="text-xs text-graphite">{TEXTS.finishForFrames}</p>}
+      <CrossingList vine={vine} />
       <Fold name={TEXTS.branches} note={String(vine.branches.length)}>
         <BranchList branches={vine.branches} onChange={(branches) => set({ branches })} />
       </Fold>

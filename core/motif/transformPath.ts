@@ -1,5 +1,7 @@
 import { type Matrix, transform } from '../geometry/index.ts';
-import { type PathText, tracePath, Pen } from '../motif/index.ts';
+import type { PathText } from './artwork.ts';
+import { tracePath } from './pathData.ts';
+import { Pen } from './pen.ts';
 
 /** The path as the matrix carries it. */
 export function transformPath(path: PathText, matrix: Matrix): PathText {
