@@ -1,4 +1,4 @@
-import { By, Key, until } from 'selenium-webdriver';
+import { By, Key, until, type WebElement } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { step } from '../core/lattice/index.ts';
 import { PATIENCE } from './support/browser.ts';
@@ -19,7 +19,7 @@ import { isPink, useTiles } from './support/tiles.ts';
 
 const tiles = useTiles();
 const { page } = tiles;
-const { finish, waitForStrokes, motifsOf } = usePen(tiles);
+const { finish, finishVine, waitForStrokes, motifsOf } = usePen(tiles);
 
 const pathPoints = (count: number): Promise<unknown> =>
   page.driver.wait(until.elementLocated(By.css(`[data-path-points="${count}"]`)), PATIENCE, `never ${count} points`);
@@ -118,6 +118,39 @@ describe('shading', () => {
     for (const [n, red] of (await along(done)).entries()) expect(Math.abs(red - (longer[n] as number))).toBeLessThan(4);
     const [motif] = await motifsOf(id);
     expect(motif?.recipe).toMatchObject({ strokes: [{ shading: { kind: 'linear', ink: '#ffffff' } }] });
+  });
+});
+
+describe('two vines', () => {
+  it('cross, and one passes under the other where it is clicked', async () => {
+    const { driver } = page;
+    const id = await tiles.open(step('half-drop', 1, 2), []);
+    await click(driver, 'button', 'Draw');
+    await click(driver, 'radio', 'Vine');
+    const crossing = By.css('[data-crossing]');
+    const vine = async (ink: string, from: Spot, to: Spot): Promise<void> => {
+      await type(driver, 'Ink, typed', ink);
+      await type(driver, 'Width', '8');
+      await drag(driver, await tiles.spot(from.x, from.y), await tiles.spot(to.x, to.y));
+      await driver.wait(until.elementLocated(By.css('[data-vine-pin]')), PATIENCE, 'there is no vine');
+    };
+    await vine('#d9a441', { x: 60, y: -15 }, { x: 60, y: 74 });
+    await finishVine();
+    await vine(INK, { x: -5, y: 20 }, { x: 115, y: 64 });
+    const marks = await driver.wait(until.elementsLocated(crossing), PATIENCE, 'nothing crosses');
+    // The line goes half a cell down from one column to the next: midway it is near 60, 45.
+    const place = await tiles.spot(60, 46);
+    const isOver = (screen: Shot, spot: Spot): boolean => isInk(screen, { x: spot.x + 9, y: spot.y + 1 });
+    const before = await settledShot(driver);
+    expect(isOver(before, place)).toBe(true);
+    await (marks[0] as WebElement).click();
+    await driver.wait(until.elementLocated(By.css('[data-crossing][aria-pressed="true"]')), PATIENCE, 'not swapped');
+    expect(isOver(await settledShot(driver), place)).toBe(false);
+    await finishVine();
+    const done = await settledShot(driver);
+    expect(isOver(done, place)).toBe(false);
+    const [upper] = (await motifsOf(id)).filter(({ recipe }) => recipe?.kind === 'vine' && recipe.ink === INK);
+    expect(upper?.recipe).toMatchObject({ passes: [{}] });
   });
 });
 

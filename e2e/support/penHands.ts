@@ -67,7 +67,7 @@ export function usePen(tiles: Tiles) {
   const finishVine = async (): Promise<void> => {
     await click(page.driver, 'button', 'Finish');
     await page.driver.wait(
-      async () => (await page.driver.findElements(By.css('[data-vine-pin]'))).length === 0,
+      async () => (await page.driver.findElements(By.css('[data-vine-pin], [data-making]'))).length === 0,
       PATIENCE,
       'the vine was never finished',
     );

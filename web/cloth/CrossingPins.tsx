@@ -36,6 +36,7 @@ export function CrossingPins({ viewport, lattice }: Props) {
         at: toCss(viewport, transform(matrix, crossing.place)),
       })),
     )
+    .filter(({ at }) => at.x > 0 && at.y > 0 && at.x < viewport.width && at.y < viewport.height)
     .slice(0, MOST_SHOWN)
     .map(({ crossing, key, n, at }) => {
       const isUnder = drawing.vines.isUnder(crossing);

@@ -4,9 +4,9 @@ import { cornerAt, decodePoints } from '../../core/draw/index.ts';
 import type { Point } from '../../core/geometry/index.ts';
 import type { MotifMaker } from './finishDrawing.ts';
 
-import { draw, editor, kept, line, made, maker, opened, remade, strokes, useDrawing } from './testing/drawingDesk.ts';
+import { draw, editor, kept, line, made, maker, opened, remade, strokes, beginDrawing } from './testing/drawingDesk.ts';
 
-useDrawing();
+beginDrawing();
 
 describe('drawing by hand', () => {
   it('is undone stroke by stroke, before anything else is, and is kept from one window to the next', () => {
@@ -151,6 +151,16 @@ describe('drawing by hand', () => {
     editor.drawing.fill([corners]);
     await editor.drawing.finish(maker);
     expect(editor.design.placements.map(({ motif }) => motif)).toEqual(['m2', 'm1']);
+  });
+
+  it('goes on with what is drawn while it becomes a motif', async () => {
+    draw({ x: 10, y: 20 }, { x: 50, y: 20 });
+    const finished = editor.drawing.finish(maker);
+    draw({ x: 10, y: 40 }, { x: 50, y: 40 });
+    const [, later] = strokes();
+    await finished;
+    expect(made[0]?.recipe).toMatchObject({ strokes: [{}] });
+    expect(strokes()).toEqual([later]);
   });
 
   it('is kept as it is where the server says no', async () => {

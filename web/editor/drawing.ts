@@ -222,7 +222,9 @@ export class Drawing {
       const placements = await finishDrawing(this.editor, drawn, this.gathering.getState(), maker);
       this.leaving.set({ drawn, placements });
       this.last.set(placements.at(-1));
-      this.#begin(NOTHING);
+      // What the hand drew meanwhile is the next drawing.
+      const strokes = this.drawn.getState().strokes.filter((stroke) => !drawn.strokes.includes(stroke));
+      this.#begin(strokes.length > 0 ? { strokes, frame: drawn.frame, continued: undefined } : NOTHING);
     } finally {
       this.making.set(false);
     }

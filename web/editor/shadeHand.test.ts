@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 
-import { draw, editor, made, maker, opened, strokes, useDrawing } from './testing/drawingDesk.ts';
+import { draw, editor, made, maker, opened, strokes, beginDrawing } from './testing/drawingDesk.ts';
 
-useDrawing();
+beginDrawing();
 
 describe('shading', () => {
   const shade = (): void => {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 
-import { editor, line, made, maker, useDrawing } from './testing/drawingDesk.ts';
+import { editor, line, made, maker, beginDrawing } from './testing/drawingDesk.ts';
 
-useDrawing();
+beginDrawing();
 
 describe('a vine drawn by hand', () => {
   const way = line({ x: 10, y: 20 }, { x: 128, y: 63 });
@@ -31,6 +31,14 @@ describe('a vine drawn by hand', () => {
     expect(editor.drawing.vines.missedPeriod).toBeUndefined();
     editor.commit('Resized', { type: 'repeat', repeat: { ...editor.design.repeat, width: 150 } });
     expect(editor.drawing.vines.missedPeriod?.x).toBe(150);
+  });
+});
+
+describe('a straight vine', () => {
+  it('goes from the middle of the cell to the next column, on the lattice', () => {
+    editor.drawing.vines.beginStraight();
+    expect(editor.drawing.vines.vine).toMatchObject({ index: { i: 1, j: 0 }, period: { x: 120, y: 45 } });
+    expect(editor.drawing.vines.vine?.knots[0]).toMatchObject({ x: 0, y: 45 });
   });
 });
 

@@ -73,6 +73,13 @@ export class VineHand implements PointKeys {
     return vine !== undefined;
   }
 
+  /** Begins a straight vine through the middle of the cell, to be bent. */
+  beginStraight(): void {
+    const { a, cell } = this.host.editor.lattice;
+    const from = { x: 0, y: cell.height / 2 };
+    this.draw([from, { x: a.x, y: from.y + a.y }], true);
+  }
+
   /** What the vine's period would have to be for it to meet itself on the repeat as it is, in the vine's own mm; undefined where it does. */
   get missedPeriod(): Point | undefined {
     const { vine, frame } = this.host.drawn.getState();

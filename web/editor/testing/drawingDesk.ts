@@ -56,7 +56,7 @@ export const opened = (): Editor =>
   new Editor(newDesign('d', 'Drawn on', { width: 120, height: 90, step: step('half-drop', 1, 2) }));
 
 /** A new editor for each test, with a plain brush, in a browser that keeps what it is given. */
-export function useDrawing(): void {
+export function beginDrawing(): void {
   beforeEach(() =>
     vi.stubGlobal('localStorage', {
       getItem: (key: string) => kept.get(key) ?? null,

@@ -51,11 +51,15 @@ export function DrawTicket() {
   const { drawing } = editor;
   const tool = useStore(drawing.tool);
   const Fields = FIELDS[tool];
+  // What is becoming a motif changes no more.
+  const making = useStore(drawing.making);
   return (
     <div className="grid grid-cols-1 gap-3">
       <GoOn />
       <Choice label={TEXTS.tool} value={tool} options={TOOLS} onChange={(next) => drawing.tool.set(next)} />
-      <Fields />
+      <fieldset disabled={making} data-making={making || undefined} className="grid min-w-0 grid-cols-1 gap-3">
+        <Fields />
+      </fieldset>
       <Fold name={TEXTS.whenFinished}>
         <FinishFields />
       </Fold>

@@ -33,6 +33,7 @@ export function VineFields() {
           onChange={(width) => drawing.changeBrush({ width })}
         />
       </InkFields>
+      <Button onClick={() => drawing.vines.beginStraight()}>{TEXTS.beginStraight}</Button>
     </>
   );
 }

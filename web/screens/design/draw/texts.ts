@@ -131,6 +131,7 @@ export const TEXTS = {
   vine: 'Vine',
   drawAVine:
     'Draw a line from one place to another repeat of it, over the edge of the cell. It goes on from there without an end.',
+  beginStraight: 'Begin with a straight one',
   theVineMisses: 'The repeat has changed, and the vine no longer meets itself.',
   fitTheVine: 'Fit it to the repeat',
   widthEverywhere: 'Width everywhere',
