@@ -9,6 +9,14 @@ const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 
 const page = useStudio({ samples: true });
 
+/** Selects the stem of the kelp forest, to draw on. */
+const takeKelpStem = async (driver: WebDriver): Promise<void> => {
+  const { left, top, scale } = await cellOnScreen(driver);
+  await settled(driver);
+  await clickAt(driver, { x: left + 37 * scale, y: top + scale });
+  await click(driver, 'button', 'Draw');
+};
+
 const DESIGN = '/designs/low-tide-limpets-and-rope';
 
 interface Screen {
@@ -59,10 +67,7 @@ const SCREENS: readonly Screen[] = [
     name: 'a vine',
     path: '/designs/low-tide-kelp-forest',
     prepare: async (driver) => {
-      const { left, top, scale } = await cellOnScreen(driver);
-      await settled(driver);
-      await clickAt(driver, { x: left + 37 * scale, y: top + scale });
-      await click(driver, 'button', 'Draw');
+      await takeKelpStem(driver);
       await click(driver, 'button', 'Continue drawing “Kelp stem”');
       await driver.wait(until.elementLocated(By.css('[data-vine-pin]')));
     },
@@ -71,10 +76,7 @@ const SCREENS: readonly Screen[] = [
     name: 'hiding a part',
     path: '/designs/low-tide-kelp-forest',
     prepare: async (driver) => {
-      const { left, top, scale } = await cellOnScreen(driver);
-      await settled(driver);
-      await clickAt(driver, { x: left + 37 * scale, y: top + scale });
-      await click(driver, 'button', 'Draw');
+      await takeKelpStem(driver);
       await click(driver, 'radio', 'Hide');
       await click(driver, 'button', 'Hide a part of “Kelp stem”');
       await driver.wait(until.elementLocated(By.css('[data-areas]')));

@@ -245,6 +245,8 @@ export class Drawing {
 
   #begin(drawn: Drawn): void {
     this.#steps.clear();
+    this.vines.knot.set(undefined);
+    this.shades.chosen.set(undefined);
     this.#show(drawn);
   }
 

@@ -59,6 +59,8 @@ export const TEXTS = {
   chooseMotifsToScatter: 'Choose the motifs that are to be scattered first.',
   thisAreaIsOpen: 'This area is not closed off by lines, so it was not filled. Close the gap in its outline first.',
   thisPlaceIsCovered: 'This place is covered already. Click an empty area that lines go round.',
+  tooManyPasses: (most: number): string =>
+    `A vine passes under others at ${most} places at the most. Nothing was changed.`,
   laidItsMirrorImage: (name: string): string => `Laid the mirror image of ${name}`,
   laidItAgain: (name: string): string => `Laid ${name} half a repeat on`,
   nothingFitsAlongTheLine:

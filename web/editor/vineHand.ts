@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { placeMotif, shapeMatrix } from '../../core/document/index.ts';
+import { type Design, placeMotif, shapeMatrix } from '../../core/document/index.ts';
 import { instancesIn } from '../../core/draw/index.ts';
 import {
   boxAround,
@@ -31,7 +31,7 @@ import { TEXTS } from './texts.ts';
 
 /** What a vine is drawn in. */
 interface VineHost {
-  readonly editor: Pick<DrawingHost, 'lattice' | 'design' | 'motif' | 'commit'>;
+  readonly editor: Pick<DrawingHost, 'lattice' | 'design' | 'motif' | 'commit' | 'refusal'>;
   readonly brush: Cell<Brush>;
   readonly drawn: Cell<KeptDrawing>;
   /** Changes the vine, as one step. */
@@ -52,6 +52,15 @@ export class VineHand implements PointKeys {
   readonly draft = new Cell<VineRecipe | undefined>(undefined);
   /** The point that was touched last, by its number. */
   readonly knot = new Cell<number | undefined>(undefined);
+
+  #known:
+    | {
+        readonly vine: VineRecipe;
+        readonly design: Design;
+        readonly frame: Matrix;
+        readonly crossings: readonly NamedCrossing[];
+      }
+    | undefined;
 
   constructor(readonly host: VineHost) {}
 
@@ -109,6 +118,7 @@ export class VineHand implements PointKeys {
     const { at, free } = crossing;
     if (this.isUnder(crossing)) this.host.setVine({ ...vine, passes: others });
     else if (others.length < MOST_PASSES) this.host.setVine({ ...vine, passes: [...others, { at, free }] });
+    else this.host.editor.refusal.set(TEXTS.tooManyPasses(MOST_PASSES));
   }
 
   /** Shows the vine as it is being bent. */
@@ -129,7 +139,18 @@ export class VineHand implements PointKeys {
     return { ...vine, passes };
   }
 
+  /** Looked for once for as long as nothing changes: the cloth is panned and zoomed meanwhile. */
   #crossingsOf(vine: VineRecipe): readonly NamedCrossing[] {
+    const { design } = this.host.editor;
+    const { frame } = this.host.drawn.getState();
+    const known = this.#known;
+    if (known?.vine === vine && known.design === design && known.frame === frame) return known.crossings;
+    const crossings = this.#findCrossings(vine);
+    this.#known = { vine, design, frame, crossings };
+    return crossings;
+  }
+
+  #findCrossings(vine: VineRecipe): readonly NamedCrossing[] {
     const { lattice, design, motif: motifOf } = this.host.editor;
     const { frame, continued } = this.host.drawn.getState();
     const back = invert(frame);
