@@ -1,5 +1,6 @@
 /** Steps, the lattices and symmetry operations they make, and how they come out in whole pixels. */
 export * from './closingWaves.ts';
+export * from './edgeReflections.ts';
 export * from './fraction.ts';
 export * from './fractions.ts';
 export * from './hexagon.ts';

@@ -2,7 +2,16 @@ import { formatLength, type LengthUnit } from '../units/index.ts';
 import type { Repeat } from './repeat.ts';
 import type { Step } from './step.ts';
 
-const MIRRORED = { columns: 'columns mirrored', rows: 'rows mirrored', both: 'mirrored both ways' } as const;
+const MIRRORED = {
+  columns: 'columns mirrored',
+  rows: 'rows mirrored',
+  both: 'mirrored both ways',
+  'chess-across': 'mirrored left to right like a chessboard',
+  'chess-down': 'mirrored top to bottom like a chessboard',
+  glides: 'glide reflections',
+  'columns-turned': 'columns mirrored, rows turned',
+  'rows-turned': 'rows mirrored, columns turned',
+} as const;
 const ROTATED = { half: 'half turns', quarter: 'quarter turns' } as const;
 
 /** `half-drop`, or `drop of 1/3` where the fraction is another; `square, columns mirrored`. */

@@ -60,7 +60,7 @@ export function step(kind: StepKind, p = 1, q = 2): Step {
   return kind === 'square' ? SQUARE : { kind, drop: fraction(p, q) };
 }
 
-/** The reflections that are symmetries of a step (plane groups pm, pg and pmm). */
+/** The reflections that are symmetries of a step (plane groups pm, pg, cm, pmm, pmg, pgg and cmm). */
 export function mirroringsOf({ kind, drop }: PlainStep): readonly Mirroring[] {
   return STEP_KINDS[kind].mirrorings(drop);
 }
@@ -84,6 +84,31 @@ export function rotatedStep({ kind, drop }: Step, rotated: StepRotation | undefi
   if (!rotationsOf({ kind }).includes(rotated))
     throw new RangeError(`a ${kind} cannot rotate cells by a ${rotated} turn`);
   return { kind, drop, rotated };
+}
+
+/** The plane groups that steps make, by their crystallographic symbols. */
+export type PlaneGroup = 'p1' | 'p2' | 'pm' | 'pg' | 'cm' | 'pmm' | 'pmg' | 'pgg' | 'cmm' | 'p4';
+
+/** The plane group of all that a step does to a cell (International Tables for Crystallography A, short symbols). */
+export function planeGroupOf({ kind, mirrored, rotated }: Step): PlaneGroup {
+  if (rotated) return rotated === 'quarter' ? 'p4' : 'p2';
+  switch (mirrored) {
+    case undefined:
+      return 'p1';
+    case 'columns':
+    case 'rows':
+      return kind === 'square' ? 'pm' : 'pg';
+    case 'both':
+      return kind === 'square' ? 'pmm' : 'cmm';
+    case 'chess-across':
+    case 'chess-down':
+      return 'cm';
+    case 'glides':
+      return 'pgg';
+    case 'columns-turned':
+    case 'rows-turned':
+      return 'pmg';
+  }
 }
 
 /** Whether two steps show the cell by the same operations. */

@@ -9,12 +9,13 @@ import {
   MIRRORED_STEPS,
   ROTATED_STEPS,
 } from '../testing/arbitraries.ts';
+import { edgeReflections } from './edgeReflections.ts';
 import { HEXAGON, isHexagonal } from './hexagon.ts';
 import { hexagonOf, honeycombOf } from './honeycomb.ts';
 import { latticeDistance, latticeOf, nearestDifference, orbitDistance } from './lattice.ts';
 import { pixelGrid } from './pixelFit.ts';
-import { withStep } from './repeat.ts';
-import { mirroredStep, step } from './step.ts';
+import { type Repeat, withStep } from './repeat.ts';
+import { mirroredStep, planeGroupOf, rotatedStep, SQUARE, step, type Step } from './step.ts';
 import { applyOpToPoint, applyOpToPose } from './symmetry.ts';
 import { symmetryOpsOf } from './symmetryOps.ts';
 import { tileOf } from './tile.ts';
@@ -24,6 +25,37 @@ import { describe, expect, it } from 'vitest';
 const anyMirrored = fc
   .tuple(anyRepeat, fc.constantFrom(...MIRRORED_STEPS, ...ROTATED_STEPS))
   .map(([repeat, step]) => withStep(repeat, step));
+
+/** The plane group, by looking for mirrors and glides among all operations near the origin; of 1, 2 and 4 turns alone. */
+function groupOf(repeat: Repeat): string {
+  const { ops, a, b } = latticeOf(repeat);
+  const size = Math.max(Math.hypot(a.x, a.y), Math.hypot(b.x, b.y));
+  const isNone = (mm: number): boolean => Math.abs(mm) < 1e-9 * size;
+  if (ops.some(({ rotation, reflected }) => rotation === 90 && !reflected)) return 'p4';
+  const isTurned = ops.some(({ rotation, reflected }) => rotation === 180 && !reflected);
+  /** Of reflections left to right, then top to bottom: where mirrors lie, and where glides do. */
+  const axes = [0, 180].map((turn) => {
+    const all = ops
+      .filter(({ rotation, reflected }) => reflected && rotation === turn)
+      .flatMap(({ matrix }) =>
+        [-2, -1, 0, 1, 2].flatMap((i) =>
+          [-2, -1, 0, 1, 2].map((j) => {
+            const [x, y] = [matrix[4] + i * a.x + j * b.x, matrix[5] + i * a.y + j * b.y];
+            return turn === 0 ? { at: x / 2, along: y } : { at: y / 2, along: x };
+          }),
+        ),
+      );
+    const mirrors = all.filter(({ along }) => isNone(along));
+    const glides = all.filter(({ at }) => !mirrors.some((mirror) => isNone(mirror.at - at)));
+    return { mirrors: mirrors.length > 0, glides: glides.length > 0, any: all.length > 0 };
+  });
+  const [first, second] = axes;
+  if (!first?.any && !second?.any) return isTurned ? 'p2' : 'p1';
+  const mirrored = axes.filter(({ mirrors }) => mirrors).length;
+  const centred = axes.some(({ mirrors, glides }) => mirrors && glides);
+  if (!isTurned) return mirrored === 0 ? 'pg' : centred ? 'cm' : 'pm';
+  return mirrored === 0 ? 'pgg' : mirrored === 1 ? 'pmg' : centred ? 'cmm' : 'pmm';
+}
 
 describe('the operations of a mirrored or rotated step', () => {
   it('are a group with the lattice: an image of an image is an image, some whole steps away', () => {
@@ -41,6 +73,62 @@ describe('the operations of a mirrored or rotated step', () => {
           }
         }
       }),
+    );
+  });
+
+  it('are the plane group that is named, told apart by turns, mirrors and glides', () => {
+    fc.assert(
+      fc.property(anyMirrored, (repeat) => {
+        expect(groupOf(repeat)).toBe(planeGroupOf(repeat.step));
+      }),
+    );
+  });
+
+  it('have mirrors, or glides, at the edges of the cell', () => {
+    const edges = (next: Step): Record<string, boolean> =>
+      Object.fromEntries(
+        edgeReflections(latticeOf({ width: 60, height: 40, step: next })).map(({ edge, glides }) => [edge, glides]),
+      );
+    const mirrors = (...names: readonly string[]): Record<string, boolean> =>
+      Object.fromEntries(names.map((name) => [name, false]));
+    expect(edges(mirroredStep(SQUARE, 'both'))).toEqual(mirrors('left', 'right', 'top', 'bottom'));
+    expect(edges(mirroredStep(SQUARE, 'chess-across'))).toEqual(mirrors('left', 'right'));
+    expect(edges(mirroredStep(SQUARE, 'rows-turned'))).toEqual({
+      ...mirrors('top', 'bottom'),
+      left: true,
+      right: true,
+    });
+    expect(edges(mirroredStep(SQUARE, 'glides'))).toEqual({});
+    expect(edges(mirroredStep(step('half-drop'), 'columns'))).toEqual({ left: true, right: true });
+    expect(edges(mirroredStep(step('half-drop'), 'both'))).toMatchObject(mirrors('left', 'top', 'bottom'));
+    expect(edges(rotatedStep(SQUARE, 'quarter'))).toEqual({});
+  });
+
+  it('hold the cell once each: the domain is as large as all that they show of it', () => {
+    fc.assert(
+      fc.property(
+        anyMirrored,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (repeat, u, v) => {
+          const { ops, domain, cell } = latticeOf(repeat);
+          expect(domain.width * domain.height).toBeCloseTo(ops.length * cell.width * cell.height, 6);
+          // Any point is shown in one of the cells: an operation takes it into the first.
+          const p = { x: u * domain.width, y: v * domain.height };
+          const lattice = latticeOf(repeat);
+          const inFirst = ops.some((op) => {
+            const at = applyOpToPoint(op, p);
+            return [-3, -2, -1, 0, 1, 2, 3].some((i) =>
+              [-3, -2, -1, 0, 1, 2, 3].some((j) => {
+                const x = at.x + i * lattice.a.x + j * lattice.b.x;
+                const y = at.y + i * lattice.a.y + j * lattice.b.y;
+                return x > -1e-9 && y > -1e-9 && x < cell.width + 1e-9 && y < cell.height + 1e-9;
+              }),
+            );
+          });
+          expect(inFirst).toBe(true);
+        },
+      ),
     );
   });
 

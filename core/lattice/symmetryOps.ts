@@ -1,4 +1,4 @@
-import { fraction } from './fraction.ts';
+import { fraction, type Fraction } from './fraction.ts';
 import type { Repeat } from './repeat.ts';
 import { SQUARE } from './step.ts';
 import { STEP_KINDS } from './steps/index.ts';
@@ -15,24 +15,61 @@ interface Symmetry {
   plain(repeat: Repeat): PlainRepeat;
 }
 
-const across = ({ height, step }: Repeat): SymmetryOp =>
-  symmetryOp('mirrored column', 0, true, 0, step.kind === 'half-drop' ? height / 2 : 0);
+const across = (y = 0): SymmetryOp => symmetryOp('mirrored column', 0, true, 0, y);
 // Reflecting top to bottom is reflecting left to right and half a turn.
-const down = ({ width, step }: Repeat): SymmetryOp =>
-  symmetryOp('mirrored row', 180, true, step.kind === 'brick' ? width / 2 : 0, 0);
+const down = (x = 0): SymmetryOp => symmetryOp('mirrored row', 180, true, x, 0);
+const HALF: Fraction = { p: 1, q: 2 };
+
+const fourCells = ({ width, height }: Repeat): PlainRepeat => ({ width: 2 * width, height: 2 * height, step: SQUARE });
 
 const MIRRORED: Readonly<Record<Mirroring, Symmetry>> = {
   columns: {
-    ops: (repeat) => [IDENTITY_OP, across(repeat)],
+    ops: ({ height, step }) => [IDENTITY_OP, across(step.kind === 'half-drop' ? height / 2 : 0)],
     plain: ({ width, height }) => ({ width: 2 * width, height, step: SQUARE }),
   },
   rows: {
-    ops: (repeat) => [IDENTITY_OP, down(repeat)],
+    ops: ({ width, step }) => [IDENTITY_OP, down(step.kind === 'brick' ? width / 2 : 0)],
     plain: ({ width, height }) => ({ width, height: 2 * height, step: SQUARE }),
   },
+  // Of a half-drop or a brick the block of four is stepped by half of itself.
   both: {
-    ops: (repeat) => [IDENTITY_OP, across(repeat), down(repeat), symmetryOp('half turn', 180, false)],
-    plain: ({ width, height }) => ({ width: 2 * width, height: 2 * height, step: SQUARE }),
+    ops: () => [IDENTITY_OP, across(), down(), symmetryOp('half turn', 180, false)],
+    plain: (repeat) => ({ ...fourCells(repeat), step: { kind: repeat.step.kind, drop: repeat.step.drop } }),
+  },
+  'chess-across': {
+    ops: () => [IDENTITY_OP, across()],
+    plain: ({ width, height }) => ({ width: 2 * width, height, step: { kind: 'brick', drop: HALF } }),
+  },
+  'chess-down': {
+    ops: () => [IDENTITY_OP, down()],
+    plain: ({ width, height }) => ({ width, height: 2 * height, step: { kind: 'half-drop', drop: HALF } }),
+  },
+  glides: {
+    ops: ({ width, height }) => [
+      IDENTITY_OP,
+      symmetryOp('glide across', 180, true, width, height),
+      symmetryOp('glide down', 0, true, width, height),
+      symmetryOp('half turn', 180, false),
+    ],
+    plain: fourCells,
+  },
+  'columns-turned': {
+    ops: ({ width }) => [
+      IDENTITY_OP,
+      across(),
+      symmetryOp('half turn', 180, false, width, 0),
+      symmetryOp('glide', 180, true, width, 0),
+    ],
+    plain: fourCells,
+  },
+  'rows-turned': {
+    ops: ({ height }) => [
+      IDENTITY_OP,
+      down(),
+      symmetryOp('half turn', 180, false, 0, height),
+      symmetryOp('glide', 0, true, 0, height),
+    ],
+    plain: fourCells,
   },
 };
 
@@ -64,7 +101,7 @@ const ROTATED: Readonly<Record<StepRotation, Symmetry>> = {
       symmetryOp('half turn', 180, false, 2 * width, 2 * width),
       symmetryOp('three-quarter turn', 270, false, 0, 2 * width),
     ],
-    plain: ({ width, height }) => ({ width: 2 * width, height: 2 * height, step: SQUARE }),
+    plain: fourCells,
   },
 };
 
@@ -77,7 +114,7 @@ function symmetryOf({ step: { mirrored, rotated } }: Repeat): Symmetry {
 /**
  * What the lattice repeats: the cell itself, first, and what the step's operations show of it, in the repeat's unit.
  *
- * Together with the lattice they are a group (p1, pm, pg, pmm, p2 or p4 of the plane groups), so that every instance may
+ * Together with the lattice they are a group (p1, p2, pm, pg, cm, pmm, pmg, pgg, cmm or p4 of the plane groups), so that every instance may
  * be taken for the motif itself: a motif carried over an edge looks the same everywhere before and after.
  */
 export function symmetryOpsOf(repeat: Repeat): readonly SymmetryOp[] {

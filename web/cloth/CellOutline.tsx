@@ -1,4 +1,6 @@
 import {
+  type CellEdge,
+  edgeReflections,
   hexagonOf,
   indexOfCellAt,
   type Lattice,
@@ -62,28 +64,37 @@ interface AxesProps {
   readonly height: number;
 }
 
-/** The edges at which the cell is reflected: a line, with an arrowhead to each side. */
+/** The edges at which the cell is reflected: a line, with an arrowhead to each side; of a glide a dashed one. */
 function MirrorAxes({ lattice, x, y, width, height }: AxesProps) {
-  const across = lattice.ops.some(({ reflected, rotation }) => reflected && rotation === 0);
-  const down = lattice.ops.some(({ reflected, rotation }) => reflected && rotation === 180);
   const head = (px: number, py: number, dx: number, dy: number): string =>
     `M${px + 4 * dx} ${py + 4 * dy}l${5 * dx + 4 * dy} ${5 * dy + 4 * dx}l${-8 * dy} ${-8 * dx}Z`;
-  const paths = [
-    ...(across
-      ? [x, x + width].map(
-          (at) => `M${at} ${y}V${y + height}${head(at, y + height / 4, 1, 0)}${head(at, y + height / 4, -1, 0)}`,
-        )
-      : []),
-    ...(down
-      ? [y, y + height].map(
-          (at) => `M${x} ${at}H${x + width}${head(x + width / 4, at, 0, 1)}${head(x + width / 4, at, 0, -1)}`,
-        )
-      : []),
+  const upright = (at: number): [string, string] => [
+    `M${at} ${y}V${y + height}`,
+    head(at, y + height / 4, 1, 0) + head(at, y + height / 4, -1, 0),
   ];
+  const level = (at: number): [string, string] => [
+    `M${x} ${at}H${x + width}`,
+    head(x + width / 4, at, 0, 1) + head(x + width / 4, at, 0, -1),
+  ];
+  const shapes: Readonly<Record<CellEdge, () => [string, string]>> = {
+    left: () => upright(x),
+    right: () => upright(x + width),
+    top: () => level(y),
+    bottom: () => level(y + height),
+  };
+  const axes = edgeReflections(lattice);
   return (
-    <g fill="#3e5c76" data-mirror-axes={paths.length}>
-      <path d={paths.join('')} stroke="#fff" strokeWidth="4" strokeOpacity="0.7" />
-      <path d={paths.join('')} stroke="#3e5c76" strokeWidth="1" />
+    <g fill="#3e5c76" data-mirror-axes={axes.length}>
+      {axes.map(({ edge, glides }) => {
+        const [axis, heads] = shapes[edge]();
+        const path = glides ? axis : axis + heads;
+        return (
+          <g key={edge} strokeDasharray={glides ? '2 6' : undefined}>
+            <path d={path} stroke="#fff" strokeWidth="4" strokeOpacity="0.7" />
+            <path d={path} stroke="#3e5c76" strokeWidth={glides ? 2 : 1} />
+          </g>
+        );
+      })}
     </g>
   );
 }

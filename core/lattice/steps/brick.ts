@@ -6,5 +6,5 @@ export const brick: StepKindDefinition = {
   basis: (width, height, share) => ({ a: { x: width, y: 0 }, b: { x: width * share, y: height } }),
   tileCells: ({ q }) => ({ columns: 1, rows: q }),
   pixelMultiples: ({ q }) => ({ width: q, height: 1 }),
-  mirrorings: ({ p, q }) => (p === 1 && q === 2 ? ['rows'] : []),
+  mirrorings: ({ p, q }) => (p === 1 && q === 2 ? ['rows', 'both'] : []),
 };

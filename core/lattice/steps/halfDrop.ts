@@ -7,5 +7,5 @@ export const halfDrop: StepKindDefinition = {
   tileCells: ({ q }) => ({ columns: q, rows: 1 }),
   pixelMultiples: ({ q }) => ({ width: 1, height: q }),
   // With any other drop, what is reflected twice comes back beside where it was.
-  mirrorings: ({ p, q }) => (p === 1 && q === 2 ? ['columns'] : []),
+  mirrorings: ({ p, q }) => (p === 1 && q === 2 ? ['columns', 'both'] : []),
 };

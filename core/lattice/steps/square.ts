@@ -1,4 +1,4 @@
-import type { StepKindDefinition } from './stepKind.ts';
+import { MIRRORINGS, type StepKindDefinition } from './stepKind.ts';
 
 /** Cells side by side and one above the other: a = (w, 0), b = (0, h). */
 export const square: StepKindDefinition = {
@@ -6,5 +6,5 @@ export const square: StepKindDefinition = {
   basis: (width, height) => ({ a: { x: width, y: 0 }, b: { x: 0, y: height } }),
   tileCells: () => ({ columns: 1, rows: 1 }),
   pixelMultiples: () => ({ width: 1, height: 1 }),
-  mirrorings: () => ['columns', 'rows', 'both'],
+  mirrorings: () => MIRRORINGS,
 };

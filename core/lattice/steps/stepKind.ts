@@ -5,8 +5,20 @@ export const KINDS = ['square', 'half-drop', 'brick'] as const;
 /** How cells follow each other. Tossed designs use any of these; the toss is in the placing, not in the lattice. */
 export type StepKind = (typeof KINDS)[number];
 
-/** Every other column, every other row, or both, show the cell reflected. */
-export const MIRRORINGS = ['columns', 'rows', 'both'] as const;
+/**
+ * Which cells are reflected: every other column, every other row, or both; those of the dark squares of a chessboard, left to right or top
+ * to bottom; beside and below by glides; or every other column (row), with every other row (column) rotated by half a turn.
+ */
+export const MIRRORINGS = [
+  'columns',
+  'rows',
+  'both',
+  'chess-across',
+  'chess-down',
+  'glides',
+  'columns-turned',
+  'rows-turned',
+] as const;
 export type Mirroring = (typeof MIRRORINGS)[number];
 
 /** Every other cell is rotated by half a turn, or each of a block of four by a quarter turn more than the one before. */

@@ -8,6 +8,7 @@ import {
   mirroredStep,
   type Mirroring,
   mirroringsOf,
+  planeGroupOf,
   type Repeat,
   rotatedStep,
   rotationsOf,
@@ -39,6 +40,11 @@ const SYMMETRIES: Readonly<Record<Symmetry, string>> = {
   columns: TEXTS.columnsMirrored,
   rows: TEXTS.rowsMirrored,
   both: TEXTS.mirroredBothWays,
+  'chess-across': TEXTS.chessAcross,
+  'chess-down': TEXTS.chessDown,
+  glides: TEXTS.glides,
+  'columns-turned': TEXTS.columnsTurned,
+  'rows-turned': TEXTS.rowsTurned,
   half: TEXTS.halfTurns,
   quarter: TEXTS.quarterTurns,
 };
@@ -153,7 +159,10 @@ export function StepChoice() {
             {(['none', ...possible] as const).map((symmetry) => (
               <StepCard key={symmetry} value={symmetry} look={look(withSymmetry(symmetry))}>
                 <StepDiagram step={withSymmetry(symmetry).step} />
-                {SYMMETRIES[symmetry]}
+                <span>
+                  {SYMMETRIES[symmetry]}{' '}
+                  <span className="text-graphite">{planeGroupOf(withSymmetry(symmetry).step)}</span>
+                </span>
               </StepCard>
             ))}
           </RadioGroup>
