@@ -123,6 +123,12 @@ function Vine({ vine }: { readonly vine: VineRecipe }) {
           />
         ))}
       </div>
+      <Fold name={TEXTS.branches} note={String(vine.branches.length)}>
+        <BranchList branches={vine.branches} onChange={(branches) => set({ branches })} />
+      </Fold>
+      <Fold name={TEXTS.leaves} note={String(vine.leaves.length)}>
+        <LeafList leaves={vine.leaves} onChange={(leaves) => set({ leaves })} />
+      </Fold>
       <div className="grid grid-cols-2 gap-2">
         <Button disabled={!continued} onClick={() => drawing.vines.layAgain('mirrored')}>
           {TEXTS.layMirrored}
@@ -133,12 +139,6 @@ function Vine({ vine }: { readonly vine: VineRecipe }) {
       </div>
       {!continued && <p className="text-xs text-graphite">{TEXTS.finishForFrames}</p>}
       <CrossingList vine={vine} />
-      <Fold name={TEXTS.branches} note={String(vine.branches.length)}>
-        <BranchList branches={vine.branches} onChange={(branches) => set({ branches })} />
-      </Fold>
-      <Fold name={TEXTS.leaves} note={String(vine.leaves.length)}>
-        <LeafList leaves={vine.leaves} onChange={(leaves) => set({ leaves })} />
-      </Fold>
     </>
   );
 }
