@@ -17,6 +17,7 @@ import {
   type PixelGrid,
   step,
   symmetryOpsOf,
+  toFundamentalDomain,
 } from '../../core/lattice/index.ts';
 import { copyPlaneRow } from '../../core/export/index.ts';
 import type { Artwork } from '../../core/motif/index.ts';
@@ -165,10 +166,10 @@ describe('the painter', () => {
             for (let column = 0; column < width; column += 1) {
               // The middle of a pixel goes to the middle of another.
               const at = applyOpToPoint(op, { x: column + 0.5, y: row + 0.5 });
-              const [there, down] = [
-                ((Math.round(at.x - 0.5) % width) + width) % width,
-                ((Math.round(at.y - 0.5) % height) + height) % height,
-              ];
+              const { x: there, y: down } = toFundamentalDomain(grid.lattice, {
+                x: Math.round(at.x - 0.5),
+                y: Math.round(at.y - 0.5),
+              });
               for (let c = 0; c < 4; c += 1)
                 apart += Math.abs(
                   (plane[(row * width + column) * 4 + c] as number) - (plane[(down * width + there) * 4 + c] as number),
