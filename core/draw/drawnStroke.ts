@@ -1,4 +1,4 @@
-import { type Matrix, type Point, simplifyLine, transform } from '../geometry/index.ts';
+import { isInsideLoops, type Matrix, type Point, simplifyLine, transform } from '../geometry/index.ts';
 import { transformPath } from '../motif/index.ts';
 import type { Brush, Stroke } from '../recipe/index.ts';
 import { decodeLoops, decodePoints, encodeLoops, encodePoints, type PenPoint } from './penPoint.ts';
@@ -69,7 +69,7 @@ export function scaledBrush<B extends Pick<Brush, 'width' | 'taperStart' | 'tape
 export function strokeTouches(stroke: Stroke, at: Point, reach: number): boolean {
   const isArea = stroke.deed === 'area';
   const lines = linesOf(stroke);
-  if ((isArea || stroke.fill !== null) && lines.filter((line) => isInside(line, at)).length % 2 === 1) return true;
+  if ((isArea || stroke.fill !== null) && isInsideLoops(lines, at)) return true;
   const far = (isArea ? 0 : stroke.width / 2) + reach;
   return lines.some((line) =>
     line.some((end, n) => {
@@ -80,14 +80,4 @@ export function strokeTouches(stroke: Stroke, at: Point, reach: number): boolean
       return Math.hypot(at.x - start.x - along * dx, at.y - start.y - along * dy) <= far;
     }),
   );
-}
-
-/** By the even–odd rule. */
-function isInside(loop: readonly Point[], { x, y }: Point): boolean {
-  let inside = false;
-  loop.forEach((p, n) => {
-    const q = loop[(n + 1) % loop.length] as Point;
-    if (p.y > y !== q.y > y && x < p.x + ((y - p.y) / (q.y - p.y)) * (q.x - p.x)) inside = !inside;
-  });
-  return inside;
 }

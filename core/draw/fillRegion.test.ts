@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Box, boxAround, IDENTITY, type Point, transform } from '../geometry/index.ts';
+import { type Box, boxAround, IDENTITY, isInsideLoops, type Point, transform } from '../geometry/index.ts';
 import { latticeOf, SQUARE, step } from '../lattice/index.ts';
 import type { FilledLoops } from './coverage.ts';
 import { outlinesOf } from './strokeBox.ts';
@@ -16,16 +16,6 @@ function ring({ x, y }: Point, radius: number, width: number): FilledLoops {
       y: y + r * Math.sin((2 * Math.PI * n) / 240),
     }));
   return { loops: [circle(radius + width / 2), circle(radius - width / 2)], rule: 'evenodd' };
-}
-/** Whether a point lies in loops by the even–odd rule. */
-function isIn(loops: readonly (readonly Point[])[], { x, y }: Point): boolean {
-  let inside = false;
-  for (const loop of loops)
-    loop.forEach((p, n) => {
-      const q = loop[(n + 1) % loop.length] as Point;
-      if (p.y > y !== q.y > y && x < p.x + ((y - p.y) / (q.y - p.y)) * (q.x - p.x)) inside = !inside;
-    });
-  return inside;
 }
 
 describe('the area about a place', () => {
@@ -65,7 +55,7 @@ describe('the area about a place', () => {
         let [same, other] = [0, 0];
         for (let n = 0; n < reached.length; n += 31) {
           if (covers(cell(n))) continue;
-          if (isIn(region, cell(n)) === (reached[n] === 1)) same += 1;
+          if (isInsideLoops(region, cell(n)) === (reached[n] === 1)) same += 1;
           else other += 1;
         }
         // Ways through that are narrower than a place are seen by one and not by the other: they are few.

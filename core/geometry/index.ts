@@ -2,6 +2,7 @@
 export * from './angle.ts';
 export * from './box.ts';
 export * from './distanceField.ts';
+export * from './insideLoops.ts';
 export * from './matrix.ts';
 export * from './point.ts';
 export * from './polyline.ts';

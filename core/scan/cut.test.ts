@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { squaredDistances } from '../geometry/index.ts';
 import { labelComponents } from './connectedComponents.ts';
 import { cutSheet, drawingAt, drawingPixels } from './cut.ts';
 import { removeSpecks } from './specks.ts';
@@ -138,23 +137,5 @@ describe('cutting a sheet', () => {
       .map((sheetDrawing) => drawingPixels(bar, cut, sheetDrawing))
       .reduce((sum, { data }) => sum + data.filter((v, i) => i % 4 === 3 && v > 0).length, 0);
     expect(places).toBe(20);
-  });
-
-  it('measures the gap as the crow flies', () => {
-    fc.assert(
-      fc.property(anyMask, ({ width, height, set }) => {
-        const field = squaredDistances(set, width, height);
-        for (let n = 0; n < set.length; n += 1) {
-          let least = 1e20;
-          for (let m = 0; m < set.length; m += 1)
-            if (set[m])
-              least = Math.min(
-                least,
-                ((n % width) - (m % width)) ** 2 + (Math.floor(n / width) - Math.floor(m / width)) ** 2,
-              );
-          expect(field[n]).toBe(least);
-        }
-      }),
-    );
   });
 });

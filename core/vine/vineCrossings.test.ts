@@ -4,6 +4,7 @@ import { instancesIn } from '../draw/index.ts';
 import {
   IDENTITY,
   invert,
+  isInsideLoops,
   type Matrix,
   type Point,
   poseMatrix,
@@ -20,15 +21,7 @@ import { nearestOnVine, vineBox, VineCurve, type VineLine } from './vineCurve.ts
 import { droppedVine, mirroredVine } from './vineFrames.ts';
 
 /** Whether a point lies in a path, by the even–odd rule. */
-function isIn(path: string, { x, y }: Point): boolean {
-  let inside = false;
-  for (const loop of flattenPath(path, 0.01))
-    loop.forEach((p, n) => {
-      const q = loop[(n + 1) % loop.length] as Point;
-      if (p.y > y !== q.y > y && x < p.x + ((y - p.y) / (q.y - p.y)) * (q.x - p.x)) inside = !inside;
-    });
-  return inside;
-}
+const isIn = (path: string, at: Point): boolean => isInsideLoops(flattenPath(path, 0.01), at);
 
 describe('the crossings of vines', () => {
   it('lie on both, and their number is odd where one goes across and the other down', () => {

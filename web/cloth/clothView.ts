@@ -8,6 +8,7 @@ import { type CanvasBackend, canPaintSeparately, depthRefusal } from '../../core
 import type { Session } from '../editor/session.ts';
 import { ArtworkLoader } from './artworkLoader.ts';
 import { ArtworkStore } from './artworkStore.ts';
+import { ClothProblems } from './clothProblems.ts';
 import { Compositor, type PaintedCloth, type PaintedFill } from './compositor.ts';
 import { PaintClient, type PaintHost } from './paintClient.ts';
 import { startPaintWorker } from './paintHost.ts';
@@ -16,7 +17,6 @@ import { isStillGood, orderFor } from './paintOrder.ts';
 import { paintSilhouette } from './silhouettes.ts';
 import { remembered } from './remembered.ts';
 import { stackAround } from './stackAround.ts';
-import { TEXTS } from './texts.ts';
 import { withoutPlacement } from './withoutPlacement.ts';
 import {
   broughtHome,
@@ -64,12 +64,9 @@ export class ClothView {
   readonly #without = remembered(withoutPlacement);
   #frame: number | undefined;
   #lastPaintTook = 0;
-  #paintProblem: string | undefined;
   /** Every frame asks, and most ask about the same design. */
   readonly #depth = remembered(depthRefusal);
-  /** Why the design as it is cannot be painted at all. */
-  #tooDeep: string | undefined;
-  #artworkProblem: string | undefined;
+  readonly #problems = new ClothProblems(() => this.#tell());
 
   /**
    * @param seen where the cloth was looked at before; one whole repeat where missing
@@ -91,10 +88,7 @@ export class ClothView {
     this.#painter = new PaintClient(
       startWorker,
       (painted, order) => this.#take(painted, order),
-      (problem) => {
-        this.#paintProblem = problem;
-        this.#tell();
-      },
+      (problem) => this.#problems.set('painting', problem),
     );
     this.#loader = new ArtworkLoader(
       (motif) => this.#store.fetch(motif),
@@ -104,10 +98,7 @@ export class ClothView {
         this.#update();
         this.#tell();
       },
-      (problem) => {
-        this.#artworkProblem = problem;
-        this.#tell();
-      },
+      (problem) => this.#problems.set('artwork', problem),
     );
     let repeatShown = repeat;
     this.#unsubscribe = session.subscribe(() => {
@@ -135,8 +126,7 @@ export class ClothView {
   readonly getViewport = (): Viewport => this.#viewport;
 
   /** What went wrong with painting or loading, or undefined. */
-  readonly getProblem = (): string | undefined =>
-    (this.#tooDeep && TEXTS.tooMuchToPaint(this.#tooDeep)) ?? this.#paintProblem ?? this.#artworkProblem;
+  readonly getProblem = (): string | undefined => this.#problems.sentence;
 
   /** Motifs as far as picking needs them; grows as artwork arrives. */
   get pickables(): ReadonlyMap<string, Pickable> {
@@ -285,10 +275,7 @@ export class ClothView {
   #order(): void {
     if (this.#painter.isBusy || this.#viewport.width === 0) return;
     const tooDeep = this.#depth(this.#wanted, this.#motifs);
-    if (tooDeep !== this.#tooDeep) {
-      this.#tooDeep = tooDeep;
-      this.#tell();
-    }
+    this.#problems.set('depth', tooDeep);
     if (tooDeep !== undefined) return;
     const order = orderFor(this.#viewport, this.#wanted, this.#motifs, this.#held.ids);
     if (!this.#painted || !isStillGood(this.#painted.order, order, this.#viewport)) this.#painter.order(order);
@@ -301,10 +288,7 @@ export class ClothView {
     this.#compositor.keep(sprites);
     this.#painted = { below: fill(below), above: above && fill(above), order };
     this.#lastPaintTook = took;
-    if (this.#paintProblem !== undefined) {
-      this.#paintProblem = undefined;
-      this.#tell();
-    }
+    this.#problems.set('painting', undefined);
     this.#update();
   }
 
