@@ -2,7 +2,7 @@ import { By, Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import type { Hex } from '../core/colour/index.ts';
 import type { Design, Placement } from '../core/document/index.ts';
-import { isHexagonal, latticeOf, mirroredStep, orbitDistance, step, type Step } from '../core/lattice/index.ts';
+import { keepsProportion, latticeOf, mirroredStep, orbitDistance, step, type Step } from '../core/lattice/index.ts';
 import {
   alike,
   cellOnScreen,
@@ -271,11 +271,11 @@ describe('the cloth', () => {
 
     await click(driver, 'radio', 'Honeycomb');
     await driver.findElement(By.css('[data-cell="hexagon"]'));
-    expect(isHexagonal((await stored(id)).repeat)).toBe(true);
+    expect(keepsProportion((await stored(id)).repeat)).toBe(true);
     await type(driver, 'Cell width', '100');
     const comb = (await stored(id)).repeat;
     expect(comb.width).toBeCloseTo(100, 6);
-    expect(isHexagonal(comb)).toBe(true);
+    expect(keepsProportion(comb)).toBe(true);
 
     await click(driver, 'radio', 'Square');
     await (await named(driver, 'field', 'Multiples of')).click();

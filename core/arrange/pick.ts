@@ -1,5 +1,5 @@
 import Flatbush from 'flatbush';
-import { boxAroundCentre, type Placement, shapeMatrix, withSymmetry } from '../document/index.ts';
+import { boxAroundCentre, type Placement, shapeMatrix, type Shown, shownBy } from '../document/index.ts';
 import { type Box, invert, type Point, shiftBox, transform } from '../geometry/index.ts';
 import { indicesTouching, type Lattice, type LatticeIndex, latticeTranslate } from '../lattice/index.ts';
 import { isSolidNear, type Motif, type Silhouette } from '../motif/index.ts';
@@ -28,8 +28,7 @@ export class Picker {
   readonly #tree: Flatbush | undefined;
   /** Which placement each box of the tree is of. */
   readonly #owners: number[] = [];
-  /** With their reflections, as many of each as the lattice has images. */
-  readonly #placements: readonly Placement[];
+  readonly #shown: readonly Shown[];
 
   /** @param motifs whose silhouettes may still arrive; their sizes may not change */
   constructor(
@@ -38,9 +37,9 @@ export class Picker {
     readonly lattice: Lattice,
   ) {
     this.#cell = { left: 0, top: 0, right: lattice.domain.width, bottom: lattice.domain.height };
-    this.#placements = withSymmetry(lattice, placements);
+    this.#shown = shownBy(lattice, placements);
     const boxes: Box[] = [];
-    this.#placements.forEach((placement, n) => {
+    this.#shown.forEach(({ placement }, n) => {
       const pickable = motifs.get(placement.motif);
       if (!pickable) return;
       const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
@@ -65,7 +64,7 @@ export class Picker {
     const window = { left: point.x - reach, top: point.y - reach, right: point.x + reach, bottom: point.y + reach };
     const instances: Instance[] = [];
     for (const n of this.#near(window)) {
-      const placement = this.#placements[n] as Placement;
+      const { placement, op } = this.#shown[n] as Shown;
       const pickable = this.motifs.get(placement.motif);
       if (!pickable) continue;
       const box = shiftBox(boxAroundCentre(placement, pickable.motif), placement);
@@ -73,7 +72,7 @@ export class Picker {
       for (const steps of indicesTouching(this.lattice, box, window).reverse()) {
         const by = latticeTranslate(this.lattice, steps);
         if (isHit(placement, pickable, { x: point.x - placement.x - by.x, y: point.y - placement.y - by.y }, reach)) {
-          instances.push(toInstance(placement.id, steps, n % this.lattice.ops.length));
+          instances.push(toInstance(placement.id, steps, op));
         }
       }
     }

@@ -1,4 +1,4 @@
-import { LARGEST_CELL_MM, type Repeat, SMALLEST_CELL_MM } from '../lattice/index.ts';
+import { LARGEST_CELL_MM, proportionOf, type Repeat, SMALLEST_CELL_MM } from '../lattice/index.ts';
 
 /**
  * The repeat, in its proportions, so large that a number of cells lie side by side across a width. Its module, if it has one,
@@ -10,7 +10,8 @@ import { LARGEST_CELL_MM, type Repeat, SMALLEST_CELL_MM } from '../lattice/index
  */
 export function repeatAcross({ module: _, ...repeat }: Repeat, width: number, count: number): Repeat | undefined {
   const wide = width / count;
-  const high = (repeat.height * wide) / repeat.width;
+  const proportion = proportionOf(repeat.step);
+  const high = proportion === undefined ? (repeat.height * wide) / repeat.width : wide * proportion;
   const isPossible = [wide, high].every((side) => side >= SMALLEST_CELL_MM && side <= LARGEST_CELL_MM);
-  return isPossible ? { ...repeat, width: wide, height: repeat.step.rotated === 'quarter' ? wide : high } : undefined;
+  return isPossible ? { ...repeat, width: wide, height: high } : undefined;
 }

@@ -4,7 +4,8 @@ import { apply, inverse } from '../document/index.ts';
 import { poseMatrix, transform } from '../geometry/index.ts';
 import {
   honeycombOf,
-  isHexagonal,
+  keepsProportion,
+  proportionOf,
   LARGEST_CELL_MM,
   latticeOf,
   latticeTranslate,
@@ -28,10 +29,14 @@ describe('the size of the cell', () => {
     fc.assert(
       fc.property(anyRepeat, anySide, anyLength, (repeat, side, mm) => {
         const next = resizeCell(repeat, side, mm);
-        expect(next[side]).toBe(Math.min(LARGEST_CELL_MM, Math.max(SMALLEST_CELL_MM, mm)));
-        // A cell that is rotated by quarter turns stays square.
+        const proportion = proportionOf(repeat.step) ?? 1;
+        // Neither side may become larger or smaller than a cell can be.
+        const share = side === 'width' ? Math.min(1, proportion) : Math.min(1, 1 / proportion);
+        const long = side === 'width' ? Math.max(1, proportion) : Math.max(1, 1 / proportion);
+        expect(next[side]).toBeCloseTo(Math.min(LARGEST_CELL_MM / long, Math.max(SMALLEST_CELL_MM / share, mm)), 9);
         const other = side === 'width' ? 'height' : 'width';
-        expect(next[other]).toBe(repeat.step.rotated === 'quarter' ? next[side] : repeat[other]);
+        if (proportionOf(repeat.step) === undefined) expect(next[other]).toBe(repeat[other]);
+        expect(keepsProportion(next)).toBe(true);
       }),
     );
   });
@@ -42,12 +47,16 @@ describe('the size of the cell', () => {
         const base = setModule(isHeld ? { ...repeat, held: true } : repeat, module);
         const next = resizeCell(base, side, mm);
         for (const one of [base, next]) {
-          expect(isMultiple(one.width, module) && isMultiple(one.height, module)).toBe(true);
+          // Of two sides that follow each other the longer is one.
+          const isEither = ![undefined, 1].includes(proportionOf(one.step));
+          const isOne = [one.width, one.height].map((length) => isMultiple(length, module));
+          expect(isEither ? isOne[one.width > one.height ? 0 : 1] : isOne[0] && isOne[1]).toBe(true);
           expect(isCell(one)).toBe(true);
         }
         expect(setModule(base, undefined).module).toBeUndefined();
         const within = Math.min(LARGEST_CELL_MM, Math.max(SMALLEST_CELL_MM, mm));
-        expect(Math.abs(next[side] - within)).toBeLessThanOrEqual(module);
+        const proportion = proportionOf(repeat.step) ?? 1;
+        if (proportion === 1) expect(Math.abs(next[side] - within)).toBeLessThanOrEqual(module);
       }),
     );
   });
@@ -63,7 +72,7 @@ describe('the size of the cell', () => {
           side,
           mm,
         );
-        expect(isHexagonal(comb)).toBe(true);
+        expect(keepsProportion(comb)).toBe(true);
         for (const one of [held, comb]) expect(isCell(one)).toBe(true);
       }),
     );

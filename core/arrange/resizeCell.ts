@@ -1,30 +1,27 @@
 import type { Command, Design } from '../document/index.ts';
 import { UPRIGHT } from '../geometry/index.ts';
-import { HEXAGON, LARGEST_CELL_MM, type Repeat, SMALLEST_CELL_MM } from '../lattice/index.ts';
+import { LARGEST_CELL_MM, proportionOf, type Repeat, SMALLEST_CELL_MM } from '../lattice/index.ts';
 import { transformPlacements } from './transformPlacements.ts';
 
 export type CellSide = 'width' | 'height';
 
 /**
  * The repeat with one side of its cell as near to a length as it can be: a multiple of its module where it has one, within what
- * cells can be. The other side follows in a honeycomb, and where proportions are held (then to its nearest multiple).
+ * cells can be. The other side follows where the step asks for proportions, and where they are held (then to its nearest multiple).
  *
  * @param mm wished
  */
 export function resizeCell(repeat: Repeat, side: CellSide, mm: number): Repeat {
   const other: CellSide = side === 'width' ? 'height' : 'width';
-  const { honeycomb, kind, rotated } = repeat.step;
-  if (honeycomb) {
+  const proportion = proportionOf(repeat.step);
+  if (proportion !== undefined) {
     // The longer side is told by the module; whichever is typed, the other has to follow exactly.
-    const long: CellSide = kind === 'brick' ? 'width' : 'height';
-    const length = fitted(repeat, side === long ? mm : mm / HEXAGON, SMALLEST_CELL_MM / HEXAGON);
-    return long === 'width'
-      ? { ...repeat, width: length, height: length * HEXAGON }
-      : { ...repeat, height: length, width: length * HEXAGON };
+    const [long, short]: readonly [CellSide, CellSide] = proportion > 1 ? ['height', 'width'] : ['width', 'height'];
+    const share = Math.min(proportion, 1 / proportion);
+    const length = fitted(repeat, side === long ? mm : mm / share, SMALLEST_CELL_MM / share);
+    return { ...repeat, [long]: length, [short]: length * share };
   }
   const length = fitted(repeat, mm, SMALLEST_CELL_MM);
-  // Quarter turns take a square cell.
-  if (rotated === 'quarter') return { ...repeat, width: length, height: length };
   if (!repeat.held) return { ...repeat, [side]: length };
   const ratio = repeat[other] / repeat[side];
   const [least, most] = [
@@ -48,8 +45,8 @@ export function setModule(repeat: Repeat, module: number | undefined): Repeat {
   const { width, height, step, held } = repeat;
   if (module === undefined) return { width, height, step, ...(held && { held }) };
   const next: Repeat = { ...repeat, module };
-  if (next.step.honeycomb)
-    return resizeCell(next, next.step.kind === 'brick' ? 'width' : 'height', Math.max(next.width, next.height));
+  if (proportionOf(step) !== undefined)
+    return resizeCell(next, width < height ? 'height' : 'width', Math.max(width, height));
   return {
     ...next,
     width: fitted(next, next.width, SMALLEST_CELL_MM),

@@ -1,4 +1,4 @@
-import { boxAroundCentre, type Placement, shapeMatrix, withSymmetry } from '../document/index.ts';
+import { boxAroundCentre, type Placement, shapeMatrix, shownBy } from '../document/index.ts';
 import { boxAround, compose, type Matrix, type Point, shiftBox, translationMatrix } from '../geometry/index.ts';
 import { indicesTouching, type Lattice, latticeTranslate } from '../lattice/index.ts';
 import { edgePointsOf } from '../motif/index.ts';
@@ -20,7 +20,7 @@ export function selectInLasso(
   const window = boxAround(loop);
   const instances: Instance[] = [];
   const held = new Set<string>();
-  for (const [n, placement] of withSymmetry(lattice, placements).entries()) {
+  for (const { placement, op } of shownBy(lattice, placements)) {
     if (held.has(placement.id)) continue;
     const pickable = motifs.get(placement.motif);
     if (!pickable) continue;
@@ -35,7 +35,7 @@ export function selectInLasso(
     });
     if (!steps) continue;
     held.add(placement.id);
-    instances.push(toInstance(placement.id, steps, n % lattice.ops.length));
+    instances.push(toInstance(placement.id, steps, op));
   }
   return instances;
 }

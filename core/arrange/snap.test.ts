@@ -1,10 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply } from '../document/index.ts';
-import { type Box, shiftBox } from '../geometry/index.ts';
-import { latticeOf, latticeTranslate, SQUARE, step } from '../lattice/index.ts';
-import { anyDesign, anyRepeat, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
-import { snap, snapTargets } from './snap.ts';
+import { apply, shownBy } from '../document/index.ts';
+import { type Box, type Point, shiftBox } from '../geometry/index.ts';
+import {
+  applyOpToPoint,
+  type Lattice,
+  latticeDistance,
+  latticeOf,
+  latticeTranslate,
+  SQUARE,
+  step,
+  symmetryElements,
+  withStep,
+} from '../lattice/index.ts';
+import { anyDesign, anyRepeat, LEAF_RECORD, leafAt, MIRRORED_STEPS, ROTATED_STEPS } from '../testing/arbitraries.ts';
+import { snap, type SnapLine, snapTargets } from './snap.ts';
 
 const LEAVES = new Map([['leaf', LEAF_RECORD]]);
 const boxAt = (x: number, y: number, width: number, height: number): Box => ({
@@ -13,6 +23,11 @@ const boxAt = (x: number, y: number, width: number, height: number): Box => ({
   right: x + width / 2,
   bottom: y + height / 2,
 });
+/** How many operations leave a point where it is. */
+const fixing = (lattice: Lattice, p: Point): number =>
+  lattice.ops.map((op) => applyOpToPoint(op, p)).filter(({ x, y }) => latticeDistance(lattice, x - p.x, y - p.y) < 1e-6)
+    .length;
+const isOfSymmetry = ({ kind }: SnapLine): boolean => kind === 'centre' || kind === 'mirror';
 const bare = (repeat: Parameters<typeof latticeOf>[0]) => ({ lattice: latticeOf(repeat), boxes: [], guides: [] });
 
 describe('snapping', () => {
@@ -37,8 +52,51 @@ describe('snapping', () => {
           );
           const { by: off, lines } = snap(box, bare(repeat), Math.min(repeat.width, repeat.height) / 30);
           if ((Math.abs(dx) * repeat.width) / 40 > Math.min(repeat.width, repeat.height) / 30) return;
+          // A mirror or a centre through the middle comes first.
+          if (lines.some(isOfSymmetry)) return;
           expect((box.left + box.right) / 2 + off.x).toBeCloseTo(cx, 9);
           expect(lines.find(({ axis }) => axis === 'x')).toMatchObject({ kind: 'cell', share: '1/2' });
+        },
+      ),
+    );
+  });
+
+  it('lays the middle on a centre of rotation, or else on a mirror, where what lies there is shown once', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...MIRRORED_STEPS, ...ROTATED_STEPS),
+        fc.nat(),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 2 * Math.PI, noNaN: true }),
+        (next, n, share, direction) => {
+          const repeat = withStep({ width: 120, height: 90, step: SQUARE }, next);
+          const lattice = latticeOf(repeat);
+          const { width, height } = lattice.domain;
+          const { centres, axes } = symmetryElements(lattice, { left: 0, top: 0, right: width, bottom: height });
+          const mirrors = axes.filter(({ glides }) => !glides);
+          const count = (x: number, y: number): number =>
+            shownBy(lattice, [leafAt('one', { x, y })]).length * fixing(lattice, { x, y });
+          const centre = centres[n % Math.max(1, centres.length)];
+          if (centre) {
+            const box = boxAt(centre.x + Math.cos(direction), centre.y + Math.sin(direction), 8, 6);
+            const { by } = snap(box, bare(repeat), 1.5);
+            const at = { x: (box.left + box.right) / 2 + by.x, y: (box.top + box.bottom) / 2 + by.y };
+            expect(Math.hypot(at.x - centre.x, at.y - centre.y)).toBeLessThan(1e-9 * width);
+            expect(fixing(lattice, at)).toBeGreaterThanOrEqual(centre.order);
+            expect(count(at.x, at.y)).toBe(lattice.ops.length);
+          }
+          const mirror = mirrors[n % Math.max(1, mirrors.length)];
+          if (mirror) {
+            const [x, y] = [mirror.to.x - mirror.from.x, mirror.to.y - mirror.from.y];
+            const length = Math.hypot(x, y);
+            const on = { x: mirror.from.x + share * x, y: mirror.from.y + share * y };
+            const box = boxAt(on.x - y / length, on.y + x / length, 8, 6);
+            const { by, lines } = snap(box, bare(repeat), 1.5);
+            expect(lines.every(isOfSymmetry) && lines.length > 0).toBe(true);
+            const at = { x: (box.left + box.right) / 2 + by.x, y: (box.top + box.bottom) / 2 + by.y };
+            expect(fixing(lattice, at)).toBeGreaterThanOrEqual(2);
+            expect(count(at.x, at.y)).toBe(lattice.ops.length);
+          }
         },
       ),
     );
@@ -59,7 +117,8 @@ describe('snapping', () => {
           expect(Math.abs(by.x)).toBeLessThanOrEqual(reach);
           expect(Math.abs(by.y)).toBeLessThanOrEqual(reach);
           const moved = shiftBox(box, by);
-          for (const { axis, at, kind } of lines) {
+          for (const { axis, at, kind, aslant } of lines) {
+            if (aslant) continue;
             const [low, high] = axis === 'x' ? [moved.left, moved.right] : [moved.top, moved.bottom];
             const off = Math.min(...[low, high, (low + high) / 2].map((point) => Math.abs(point - at)));
             expect(off, kind).toBeLessThan(1e-9 * (1 + Math.abs(at)));
@@ -141,6 +200,7 @@ describe('snapping', () => {
           const middle = at + off * reach * 0.9;
           const box = axis === 'x' ? boxAt(middle, across, size / 1e4, 1) : boxAt(across, middle, 1, size / 1e4);
           const { by, lines } = snap(box, { lattice, boxes: [], guides }, reach);
+          if (lines.some(isOfSymmetry)) return;
           const line = lines.find((snapLine) => snapLine.axis === axis);
           expect(line?.kind).toBe('guide');
           const distances = [-0.5e-4, 0, 0.5e-4].map((d) => Math.abs(middle + d * size + by[axis] - at));

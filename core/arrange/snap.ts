@@ -1,6 +1,6 @@
 import { boxAroundCentre, type Design, type Guide, guideLines, withSymmetry } from '../document/index.ts';
-import { type Box, type Point, shiftBox } from '../geometry/index.ts';
-import { indexOfCellAt, indicesTouching, type Lattice, latticeTranslate } from '../lattice/index.ts';
+import { type Box, growBox, type Point, shiftBox } from '../geometry/index.ts';
+import { indexOfCellAt, indicesTouching, type Lattice, latticeTranslate, symmetryElements } from '../lattice/index.ts';
 import type { Motif } from '../motif/index.ts';
 import type { Axis } from './align.ts';
 
@@ -18,14 +18,16 @@ export interface SnapLine {
   readonly axis: Axis;
   /** mm on the plane. */
   readonly at: number;
-  /** What it belongs to: a share of the cell, a guide, another motif, or equal gaps to both sides. */
-  readonly kind: 'cell' | 'guide' | 'motif' | 'gap';
+  /** What it belongs to: a share of the cell, a centre or mirror of its symmetry, a guide, another motif, or equal gaps to both sides. */
+  readonly kind: 'cell' | 'centre' | 'mirror' | 'guide' | 'motif' | 'gap';
   /** Where along itself it is shown, mm. */
   readonly from: number;
   readonly to: number;
   /** A share of the cell such as 1/3; or mm between the two, or of each gap. */
   readonly share?: string;
   readonly distance?: number;
+  /** Where it runs, mm on the plane, when it is neither upright nor level. */
+  readonly aslant?: readonly [Point, Point];
 }
 
 export interface SnapResult {
@@ -70,11 +72,14 @@ export function snapTargets(
 /**
  * Moves a box onto the nearest lines within reach, each axis by itself: the cell's edges, quarters, thirds and half and its guides
  * (of the cell that holds its middle), the edges and middles of what lies around, instances included, and the place with
- * equal gaps to the neighbours on both sides.
+ * equal gaps to the neighbours on both sides. Before all of them, its middle onto a centre of rotation or a mirror of the step, where
+ * it is shown once.
  *
  * @param reach mm
  */
 export function snap(box: Box, { lattice, boxes, guides }: SnapTargets, reach: number): SnapResult {
+  const onElement = snapToElement(box, lattice, reach);
+  if (onElement) return onElement;
   const near = around(box, lattice, boxes);
   const catches = (['x', 'y'] as const).map((axis) =>
     nearestOf(
@@ -85,6 +90,46 @@ export function snap(box: Box, { lattice, boxes, guides }: SnapTargets, reach: n
   return {
     by: { x: catches[0]?.off ?? 0, y: catches[1]?.off ?? 0 },
     lines: catches.flatMap((snapLine) => (snapLine ? [snapLine.line] : [])),
+  };
+}
+
+/** The middle of a box onto the nearest centre of rotation within reach, or else onto the nearest mirror. */
+function snapToElement(box: Box, lattice: Lattice, reach: number): SnapResult | undefined {
+  if (lattice.ops.length === 1) return undefined;
+  const [x, y] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
+  const window = growBox({ left: x, top: y, right: x, bottom: y }, reach);
+  const { centres, axes } = symmetryElements(lattice, window);
+  const far = (by: Point): number => Math.hypot(by.x, by.y);
+  const nearest = (all: readonly SnapResult[]): SnapResult | undefined =>
+    all.reduce<SnapResult | undefined>(
+      (best, one) => (far(one.by) > reach || (best && far(best.by) <= far(one.by)) ? best : one),
+      undefined,
+    );
+  const { left, top, right, bottom } = box;
+  return (
+    nearest(
+      centres.map((centre) => ({
+        by: { x: centre.x - x, y: centre.y - y },
+        lines: [
+          { axis: 'x', at: centre.x, kind: 'centre', from: top, to: bottom, share: `${centre.order}` },
+          { axis: 'y', at: centre.y, kind: 'centre', from: left, to: right, share: `${centre.order}` },
+        ],
+      })),
+    ) ?? nearest(axes.filter(({ glides }) => !glides).map(({ from, to }) => ontoMirror({ x, y }, from, to, box)))
+  );
+}
+
+function ontoMirror({ x, y }: Point, from: Point, to: Point, { left, top, right, bottom }: Box): SnapResult {
+  const length = Math.hypot(to.x - from.x, to.y - from.y);
+  const along = { x: (to.x - from.x) / length, y: (to.y - from.y) / length };
+  const share = (x - from.x) * along.x + (y - from.y) * along.y;
+  const at = { x: from.x + share * along.x, y: from.y + share * along.y };
+  const half = Math.max(right - left, bottom - top) / 2;
+  const ends = [-half, half].map((by) => ({ x: at.x + by * along.x, y: at.y + by * along.y })) as [Point, Point];
+  const [axis, place]: readonly [Axis, number] = Math.abs(along.x) < Math.abs(along.y) ? ['x', at.x] : ['y', at.y];
+  return {
+    by: { x: at.x - x, y: at.y - y },
+    lines: [{ axis, at: place, kind: 'mirror', from: -half, to: half, aslant: ends }],
   };
 }
 

@@ -33,7 +33,7 @@ export function findClumps(
   inkOf: (motif: string) => string | undefined,
   most: number,
 ): Clump[] {
-  const cell = lattice.cell.width * lattice.cell.height;
+  const cell = lattice.cell.area;
   const clumps: Clump[] = [];
   for (const by of ['motif', 'ink'] as const) {
     const { share, count } = RULES[by];

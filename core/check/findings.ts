@@ -47,7 +47,7 @@ export function findFindings(
   inkOf: (motif: string) => string | undefined,
   { near, lane }: CheckContext,
 ): Findings {
-  const even = Math.sqrt((lattice.cell.width * lattice.cell.height) / Math.max(1, placements.length));
+  const even = Math.sqrt(lattice.cell.area / Math.max(1, placements.length));
   const gaps = findGaps(lattice, placements, outlines, Math.max(near, NEIGHBOURS * even));
   return {
     pairs: gaps.filter(({ mm }) => mm > -near && mm <= near).slice(0, MOST_PAIRS),

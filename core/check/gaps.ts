@@ -1,5 +1,5 @@
 import Flatbush from 'flatbush';
-import { type Placement, withSymmetry } from '../document/index.ts';
+import { type Placement, shownBy } from '../document/index.ts';
 import {
   type Box,
   compose,
@@ -24,7 +24,9 @@ export interface Gap {
 }
 
 interface Body {
-  readonly index: number;
+  /** The number of its placement, and whether it is that and not how an operation shows it. */
+  readonly of: number;
+  readonly isStored: boolean;
   readonly id: string;
   readonly outline: Outline;
   readonly matrix: Matrix;
@@ -48,7 +50,7 @@ export function findGaps(
   outlines: ReadonlyMap<string, Outline>,
   within: number,
 ): Gap[] {
-  const bodies = withSymmetry(lattice, placements).flatMap((placement, index): Body[] => {
+  const bodies = shownBy(lattice, placements).flatMap(({ placement, of, op }): Body[] => {
     const outline = outlines.get(placement.motif);
     const matrix = poseMatrix(placement);
     const back = invert(matrix);
@@ -57,7 +59,8 @@ export function findGaps(
     const far = outline.reach * most;
     return [
       {
-        index,
+        of,
+        isStored: op === 0,
         id: placement.id,
         outline,
         matrix,
@@ -68,8 +71,7 @@ export function findGaps(
       },
     ];
   });
-  const count = lattice.ops.length;
-  const own = bodies.filter(({ index }) => index % count === 0);
+  const own = bodies.filter(({ isStored }) => isStored);
   if (own.length === 0) return [];
   // Everything that may come near to what is stored, wherever its instances lie.
   const hull = own.reduce(
@@ -102,10 +104,9 @@ export function findGaps(
     const { left, top, right, bottom } = one.box;
     for (const n of tree.search(left - within, top - within, right + within, bottom + within)) {
       const { body, steps, by } = shown[n] as (typeof shown)[number];
-      const [first, second] = [one.index / count, Math.floor(body.index / count)];
-      if (second < first) continue;
+      if (body.of < one.of) continue;
       // Of an instance and the instance to the other side, which are the same gap, one.
-      if (second === first && body.index % count === 0 && !(steps.i > 0 || (steps.i === 0 && steps.j > 0))) continue;
+      if (body.of === one.of && body.isStored && !(steps.i > 0 || (steps.i === 0 && steps.j > 0))) continue;
       const far = one.outline.reach * one.most + body.outline.reach * body.most + within;
       if ((by.x + body.matrix[4] - one.matrix[4]) ** 2 + (by.y + body.matrix[5] - one.matrix[5]) ** 2 >= far * far)
         continue;

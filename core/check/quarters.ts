@@ -1,5 +1,5 @@
 import type { Placement } from '../document/index.ts';
-import { applyOpToPoint, type Lattice, toFundamentalDomain } from '../lattice/index.ts';
+import { applyOpToPoint, isInCell, isRectangular, type Lattice, toFundamentalDomain } from '../lattice/index.ts';
 import type { Coverage } from './coverage.ts';
 import type { Gap } from './gaps.ts';
 
@@ -21,15 +21,17 @@ export function measureQuarters(
   gaps: readonly Gap[],
 ): readonly Quarter[] {
   const { width } = grid.cell;
-  // Of reflected cells, the first alone.
+  // Of reflected cells, the first alone; of one that is no rectangle, what lies in it.
   const own = {
     width: Math.round(lattice.cell.width * grid.scaleX),
     height: Math.round(lattice.cell.height * grid.scaleY),
   };
+  const isRectangle = isRectangular(lattice.cell);
   const counts = Array.from({ length: 4 }, () => new Float64Array(inkCount + 1));
   const [across, down] = [own.width / 2, own.height / 2];
   for (let y = 0; y < own.height; y += 1) {
     for (let x = 0; x < own.width; x += 1) {
+      if (!isRectangle && !isInCell(lattice.cell, { x: (x + 0.5) / grid.scaleX, y: (y + 0.5) / grid.scaleY })) continue;
       const count = counts[(y < down ? 0 : 2) + (x < across ? 0 : 1)] as Float64Array;
       const label = inks[y * width + x] as number;
       count[label] = (count[label] as number) + 1;
@@ -55,6 +57,6 @@ export function measureQuarters(
 function quarterOf(lattice: Lattice, placement: Placement): number {
   const { width, height } = lattice.cell;
   const places = lattice.ops.map((image) => toFundamentalDomain(lattice, applyOpToPoint(image, placement)));
-  const { x, y } = places.find((at) => at.x < width && at.y < height) ?? placement;
+  const { x, y } = places.find((at) => isInCell(lattice.cell, at)) ?? placement;
   return (y < height / 2 ? 0 : 2) + (x < width / 2 ? 0 : 1);
 }

@@ -19,6 +19,7 @@ it('lies wherever the step’s operations take it, each line once, its own axis 
         const apart = (a: number, b: number, size: number): number =>
           Math.abs(a - b - Math.round((a - b) / size) * size);
         for (const op of ops) {
+          if (op.rotation % 90 !== 0) continue;
           const seen = op.rotation % 180 === 0 ? axis : axis === 'x' ? 'y' : 'x';
           const size = seen === 'x' ? domain.width : domain.height;
           const there = applyOpToPoint(op, { x: at, y: at })[seen];

@@ -28,10 +28,11 @@ export type GuideLine = Pick<Guide, 'axis' | 'at'>;
 
 /**
  * Where a guide lies in what the lattice repeats, through every operation of its step: lines within the domain, mm, by
- * axis and place. A quarter turn makes an upright guide a level one.
+ * axis and place. A quarter turn makes an upright guide a level one; where an operation lays one aslant, there is none.
  */
 export function guideLines({ axis, at }: GuideLine, { ops, domain }: Pick<Lattice, 'ops' | 'domain'>): GuideLine[] {
-  const lines = ops.map((op): GuideLine => {
+  const lines = ops.flatMap((op): GuideLine | [] => {
+    if (op.rotation % 90 !== 0) return [];
     const seen = op.rotation % 180 === 0 ? axis : axis === 'x' ? 'y' : 'x';
     const size = seen === 'x' ? domain.width : domain.height;
     const place = applyOpToPoint(op, { x: at, y: at })[seen];

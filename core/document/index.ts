@@ -18,4 +18,4 @@ export * from './placement.ts';
 export * from './printerOf.ts';
 export * from './replaceMotifs.ts';
 export * from './swatch.ts';
-export * from './withSymmetry.ts';
+export * from './shownBy.ts';

@@ -1,6 +1,6 @@
 /** Steps, the lattices and symmetry operations they make, and how they come out in whole pixels. */
+export * from './cell.ts';
 export * from './closingWaves.ts';
-export * from './edgeReflections.ts';
 export * from './fraction.ts';
 export * from './fractions.ts';
 export * from './hexagon.ts';
@@ -15,5 +15,6 @@ export * from './step.ts';
 export * from './steps/index.ts';
 export type { Mirroring, StepKind, StepRotation } from './steps/stepKind.ts';
 export * from './symmetry.ts';
+export * from './symmetryElements.ts';
 export * from './symmetryOps.ts';
 export * from './tile.ts';

@@ -6,7 +6,8 @@ import { indicesTouching, nearestInstanceIndex, translatesWithin } from './insta
 import { latticeDistance, latticeOf, latticeTranslate, nearestDifference, toFundamentalDomain } from './lattice.ts';
 import { fitError, pixelGrid } from './pixelFit.ts';
 import { step } from './step.ts';
-import { plainRepeat } from './symmetryOps.ts';
+import { STEP_KINDS } from './steps/index.ts';
+import { plainRepeat, symmetryMultiples } from './symmetryOps.ts';
 import { tileOf } from './tile.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -189,8 +190,10 @@ describe('the tile', () => {
         }
         // As many cells as it has area for, which is as many as the domain holds, times the plain repeat's drop.
         const plain = plainRepeat(repeat);
-        expect(unit.columns * unit.rows).toBe(lattice.ops.length * plain.step.drop.q);
-        expect(unit.width * unit.height).toBeCloseTo(unit.columns * unit.rows * repeat.width * repeat.height, 3);
+        expect(unit.cells).toBe(lattice.ops.length * plain.step.drop.q);
+        expect(unit.width * unit.height).toBeCloseTo(unit.cells * lattice.cell.area, 3);
+        expect(unit.width).toBeCloseTo(unit.columns * repeat.width, 6);
+        expect(unit.height).toBeCloseTo(unit.rows * repeat.height, 6);
       }),
     );
   });
@@ -202,7 +205,6 @@ describe('the whole-pixel fit', () => {
       fc.property(anyRepeat, fc.integer({ min: 30, max: 1200 }), (repeat, dpi) => {
         const grid = exportPlan(repeat, tileOrder({ kind: 'density', dpi })).grid;
         const { a, b } = grid.lattice;
-        const q = repeat.step.drop.q;
         for (const n of [grid.cell.width, grid.cell.height, a.x, a.y, b.x, b.y, grid.tile.width, grid.tile.height]) {
           expect(Number.isInteger(n)).toBe(true);
         }
@@ -210,14 +212,13 @@ describe('the whole-pixel fit', () => {
         expect(Math.abs(exact.a.y - a.y) + Math.abs(exact.b.x - b.x)).toBeLessThan(1e-9);
         const error = fitError(repeat, grid, dpi);
         const pixel = 25.4 / dpi;
-        const tall = grid.cell.height > q ? 0.5 : 1;
-        const wide = grid.cell.width > q ? 0.5 : 1;
-        expect(Math.abs(error.widthMm)).toBeLessThanOrEqual(
-          wide * pixel * (repeat.step.kind === 'brick' ? q : 1) + 1e-9,
-        );
-        expect(Math.abs(error.heightMm)).toBeLessThanOrEqual(
-          tall * pixel * (repeat.step.kind === 'half-drop' ? q : 1) + 1e-9,
-        );
+        const multiples =
+          symmetryMultiples(repeat.step) ?? STEP_KINDS[repeat.step.kind].pixelMultiples(repeat.step.drop);
+        // A cell is at least one multiple, however small it is.
+        const tall = repeat.height * grid.scaleY > 1.5 * multiples.height ? 0.5 : 1;
+        const wide = repeat.width * grid.scaleX > 1.5 * multiples.width ? 0.5 : 1;
+        expect(Math.abs(error.widthMm)).toBeLessThanOrEqual(wide * pixel * multiples.width + 1e-9);
+        expect(Math.abs(error.heightMm)).toBeLessThanOrEqual(tall * pixel * multiples.height + 1e-9);
         expect(error.widthPercent).toBeCloseTo((100 * error.widthMm) / repeat.width, 9);
       }),
       { numRuns: 1000 },

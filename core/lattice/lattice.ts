@@ -1,9 +1,9 @@
 import type { Point } from '../geometry/index.ts';
-import type { Repeat } from './repeat.ts';
+import { type Cell, cellOf } from './cell.ts';
 import { type LatticeVector, shortBasis } from './shortBasis.ts';
 import { STEP_KINDS } from './steps/index.ts';
 import { applyOpToPoint, type SymmetryOp } from './symmetry.ts';
-import { plainRepeat, symmetryOpsOf } from './symmetryOps.ts';
+import { plainRepeat, type SteppedCell, symmetryOpsOf } from './symmetryOps.ts';
 
 /**
  * A fundamental domain of a lattice in the shape of an upright rectangle at the origin: 0 <= x < width, 0 <= y < height.
@@ -25,7 +25,7 @@ export interface Lattice {
   /** What is repeated by translation alone: the cell, and what the operations show of it. */
   readonly domain: UprightDomain;
   /** The cell itself, which the domain holds once for each operation. */
-  readonly cell: { readonly width: number; readonly height: number };
+  readonly cell: Cell;
   /** The identity, first, and the operations of a mirrored or rotated step. */
   readonly ops: readonly SymmetryOp[];
 }
@@ -52,13 +52,13 @@ export function latticeFrom(
  * Square: a = (w, 0), b = (0, h). Half-drop p/q: a = (w, h·p/q). Brick p/q: b = (w·p/q, h). Of a mirrored or rotated
  * step it is that of its plain repeat.
  */
-export function latticeOf(repeat: Repeat): Lattice {
+export function latticeOf(repeat: SteppedCell): Lattice {
   const { width, height, step } = plainRepeat(repeat);
   const { basis, stacked } = STEP_KINDS[step.kind];
   const { a, b } = basis(width, height, step.drop.p / step.drop.q);
   return latticeFrom(a, b, {
     domain: { width, height, stacked },
-    cell: { width: repeat.width, height: repeat.height },
+    cell: cellOf(repeat),
     ops: symmetryOpsOf(repeat),
   });
 }

@@ -3,13 +3,13 @@ import { MM_PER_INCH } from '../units/index.ts';
 import { type Lattice, latticeFrom, latticeOf } from './lattice.ts';
 import type { Repeat } from './repeat.ts';
 import { STEP_KINDS } from './steps/index.ts';
-import { plainRepeat, type PlainRepeat } from './symmetryOps.ts';
+import { plainRepeat, type SteppedCell, symmetryMultiples } from './symmetryOps.ts';
 import { type Tile, tileOf } from './tile.ts';
 
 /** A repeat in whole pixels: cell, drop and tile are all integers, so no tile can show a hairline. */
 export interface PixelGrid {
   /** The cell in pixels with the repeat's own step; where cells are reflected, the one that holds the reflections too, which repeats squarely. */
-  readonly cell: PlainRepeat;
+  readonly cell: SteppedCell;
   /** Its lattice; every component is whole. */
   readonly lattice: Lattice;
   readonly tile: Tile;
@@ -37,8 +37,8 @@ export interface FitError {
  */
 export function pixelGrid(repeat: Repeat, scale: number, scaleY = scale): PixelGrid {
   const { kind, drop } = repeat.step;
-  const multiples = STEP_KINDS[kind].pixelMultiples(drop);
-  const own: Repeat = {
+  const multiples = symmetryMultiples(repeat.step) ?? STEP_KINDS[kind].pixelMultiples(drop);
+  const own: SteppedCell = {
     width: nearestMultiple(repeat.width * scale, multiples.width),
     height: nearestMultiple(repeat.height * scaleY, multiples.height),
     step: repeat.step,

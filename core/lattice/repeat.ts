@@ -1,7 +1,7 @@
 import { mixed, object, type InferType } from 'yup';
 import { between, finite, type Immutable } from '../schema/index.ts';
-import { isHexagonal } from './hexagon.ts';
 import { type Step, stepSchema } from './step.ts';
+import { proportionOf, type SteppedCell } from './symmetryOps.ts';
 
 /** Cells smaller than a button or larger than a bed sheet are slips of the hand. */
 export const SMALLEST_CELL_MM = 5;
@@ -20,19 +20,28 @@ export const repeatSchema = object({
   .noUnknown()
   .required()
   .test(
-    'hexagon',
-    'the cell of a honeycomb has the proportions of a hexagon',
-    (repeat) => !repeat?.step?.honeycomb || isHexagonal(repeat),
-  )
-  .test(
-    'quarter',
-    'a cell that is rotated by quarter turns is as wide as it is high',
-    (repeat) => repeat?.step?.rotated !== 'quarter' || repeat.width === repeat.height,
+    'proportion',
+    'the cell does not have the proportions that its step asks for',
+    (repeat) => !repeat?.step || keepsProportion(repeat),
   );
 
 export type Repeat = Immutable<InferType<typeof repeatSchema>>;
 
-/** The repeat with another step: a cell that is rotated by quarter turns becomes as high as it is wide. */
+/** Cells are off their proportion by less than this share where a size was typed or rounded. */
+const TOLERANCE = 1e-6;
+
+/** Whether the cell has the proportions that its step asks for: a square to the bit, what holds a root to the rounding. */
+export function keepsProportion({ width, height, step }: SteppedCell): boolean {
+  const proportion = proportionOf(step);
+  if (proportion === undefined) return true;
+  return Math.abs(height - width * proportion) <= (proportion === 1 ? 0 : TOLERANCE * Math.max(width, height));
+}
+
+/** The repeat with another step: as wide as it was, and as high where the step does not ask for proportions. */
 export function withStep(repeat: Repeat, step: Step): Repeat {
-  return step.rotated === 'quarter' ? { ...repeat, height: repeat.width, step } : { ...repeat, step };
+  const proportion = proportionOf(step);
+  if (proportion === undefined) return { ...repeat, step };
+  // Neither side may become smaller than a cell can be.
+  const width = Math.max(repeat.width, SMALLEST_CELL_MM / proportion);
+  return { ...repeat, width, height: width * proportion, step };
 }

@@ -11,8 +11,18 @@ const MIRRORED = {
   glides: 'glide reflections',
   'columns-turned': 'columns mirrored, rows turned',
   'rows-turned': 'rows mirrored, columns turned',
+  p4m: 'triangles mirrored on every side',
+  p4g: 'triangles turned by quarters and mirrored',
+  p3m1: 'equal-sided triangles mirrored on every side',
+  p31m: 'kites turned by thirds and mirrored',
+  p6m: 'triangles mirrored into stars of six',
 } as const;
-const ROTATED = { half: 'half turns', quarter: 'quarter turns' } as const;
+const ROTATED = {
+  half: 'half turns',
+  quarter: 'quarter turns',
+  third: 'thirds of a turn',
+  sixth: 'sixths of a turn',
+} as const;
 
 /** `half-drop`, or `drop of 1/3` where the fraction is another; `square, columns mirrored`. */
 export function stepText({ mirrored, rotated, ...rest }: Step): string {

@@ -60,12 +60,12 @@ export function step(kind: StepKind, p = 1, q = 2): Step {
   return kind === 'square' ? SQUARE : { kind, drop: fraction(p, q) };
 }
 
-/** The reflections that are symmetries of a step (plane groups pm, pg, cm, pmm, pmg, pgg and cmm). */
+/** The reflections that are symmetries of a step (every plane group with mirrors or glides). */
 export function mirroringsOf({ kind, drop }: PlainStep): readonly Mirroring[] {
   return STEP_KINDS[kind].mirrorings(drop);
 }
 
-/** The rotations that are symmetries of a step (plane groups p2 and p4). */
+/** The rotations that are symmetries of a step (plane groups p2, p3, p4 and p6). */
 export function rotationsOf({ kind }: Pick<PlainStep, 'kind'>): readonly StepRotation[] {
   return kind === 'square' ? ROTATIONS : ['half'];
 }
@@ -87,11 +87,35 @@ export function rotatedStep({ kind, drop }: Step, rotated: StepRotation | undefi
 }
 
 /** The plane groups that steps make, by their crystallographic symbols. */
-export type PlaneGroup = 'p1' | 'p2' | 'pm' | 'pg' | 'cm' | 'pmm' | 'pmg' | 'pgg' | 'cmm' | 'p4';
+export type PlaneGroup =
+  | 'p1'
+  | 'p2'
+  | 'pm'
+  | 'pg'
+  | 'cm'
+  | 'pmm'
+  | 'pmg'
+  | 'pgg'
+  | 'cmm'
+  | 'p4'
+  | 'p4m'
+  | 'p4g'
+  | 'p3'
+  | 'p3m1'
+  | 'p31m'
+  | 'p6'
+  | 'p6m';
+
+const ROTATED_GROUPS: Readonly<Record<StepRotation, PlaneGroup>> = {
+  half: 'p2',
+  quarter: 'p4',
+  third: 'p3',
+  sixth: 'p6',
+};
 
 /** The plane group of all that a step does to a cell (International Tables for Crystallography A, short symbols). */
 export function planeGroupOf({ kind, mirrored, rotated }: Step): PlaneGroup {
-  if (rotated) return rotated === 'quarter' ? 'p4' : 'p2';
+  if (rotated) return ROTATED_GROUPS[rotated];
   switch (mirrored) {
     case undefined:
       return 'p1';
@@ -108,6 +132,8 @@ export function planeGroupOf({ kind, mirrored, rotated }: Step): PlaneGroup {
     case 'columns-turned':
     case 'rows-turned':
       return 'pmg';
+    default:
+      return mirrored;
   }
 }
 

@@ -1,5 +1,5 @@
 import { apply, type Command, inverse } from '../document/index.ts';
-import { poseMatrix, transform } from '../geometry/index.ts';
+import { type Point, poseMatrix, transform } from '../geometry/index.ts';
 import {
   anyDesign,
   anyPlacementFields,
@@ -9,14 +9,15 @@ import {
   MIRRORED_STEPS,
   ROTATED_STEPS,
 } from '../testing/arbitraries.ts';
-import { edgeReflections } from './edgeReflections.ts';
-import { HEXAGON, isHexagonal } from './hexagon.ts';
+import { isInCell } from './cell.ts';
+import { HEXAGON } from './hexagon.ts';
 import { hexagonOf, honeycombOf } from './honeycomb.ts';
 import { latticeDistance, latticeOf, nearestDifference, orbitDistance } from './lattice.ts';
 import { pixelGrid } from './pixelFit.ts';
-import { type Repeat, withStep } from './repeat.ts';
-import { mirroredStep, planeGroupOf, rotatedStep, SQUARE, step, type Step } from './step.ts';
+import { keepsProportion, type Repeat, withStep } from './repeat.ts';
+import { mirroredStep, planeGroupOf, SQUARE, step } from './step.ts';
 import { applyOpToPoint, applyOpToPose } from './symmetry.ts';
+import { symmetryElements } from './symmetryElements.ts';
 import { symmetryOpsOf } from './symmetryOps.ts';
 import { tileOf } from './tile.ts';
 import fc from 'fast-check';
@@ -26,35 +27,30 @@ const anyMirrored = fc
   .tuple(anyRepeat, fc.constantFrom(...MIRRORED_STEPS, ...ROTATED_STEPS))
   .map(([repeat, step]) => withStep(repeat, step));
 
-/** The plane group, by looking for mirrors and glides among all operations near the origin; of 1, 2 and 4 turns alone. */
+/** The plane group, as the decision tree of crystallography has it: by the highest order of rotation, then mirrors, then glides. */
 function groupOf(repeat: Repeat): string {
-  const { ops, a, b } = latticeOf(repeat);
-  const size = Math.max(Math.hypot(a.x, a.y), Math.hypot(b.x, b.y));
-  const isNone = (mm: number): boolean => Math.abs(mm) < 1e-9 * size;
-  if (ops.some(({ rotation, reflected }) => rotation === 90 && !reflected)) return 'p4';
-  const isTurned = ops.some(({ rotation, reflected }) => rotation === 180 && !reflected);
-  /** Of reflections left to right, then top to bottom: where mirrors lie, and where glides do. */
-  const axes = [0, 180].map((turn) => {
-    const all = ops
-      .filter(({ rotation, reflected }) => reflected && rotation === turn)
-      .flatMap(({ matrix }) =>
-        [-2, -1, 0, 1, 2].flatMap((i) =>
-          [-2, -1, 0, 1, 2].map((j) => {
-            const [x, y] = [matrix[4] + i * a.x + j * b.x, matrix[5] + i * a.y + j * b.y];
-            return turn === 0 ? { at: x / 2, along: y } : { at: y / 2, along: x };
-          }),
-        ),
-      );
-    const mirrors = all.filter(({ along }) => isNone(along));
-    const glides = all.filter(({ at }) => !mirrors.some((mirror) => isNone(mirror.at - at)));
-    return { mirrors: mirrors.length > 0, glides: glides.length > 0, any: all.length > 0 };
-  });
-  const [first, second] = axes;
-  if (!first?.any && !second?.any) return isTurned ? 'p2' : 'p1';
-  const mirrored = axes.filter(({ mirrors }) => mirrors).length;
-  const centred = axes.some(({ mirrors, glides }) => mirrors && glides);
-  if (!isTurned) return mirrored === 0 ? 'pg' : centred ? 'cm' : 'pm';
-  return mirrored === 0 ? 'pgg' : mirrored === 1 ? 'pmg' : centred ? 'cmm' : 'pmm';
+  const lattice = latticeOf(repeat);
+  const { domain } = lattice;
+  const { centres, axes } = symmetryElements(lattice, { left: 0, top: 0, right: domain.width, bottom: domain.height });
+  const mirrors = axes.filter(({ glides }) => !glides);
+  const order = Math.max(1, ...centres.map((centre) => centre.order));
+  const near = 1e-6 * Math.max(domain.width, domain.height);
+  const isOnMirror = (p: Point): boolean =>
+    mirrors.some(({ from, to }) => {
+      const [x, y] = [to.x - from.x, to.y - from.y];
+      return Math.abs((p.x - from.x) * y - (p.y - from.y) * x) / Math.hypot(x, y) < near;
+    });
+  const main = centres.filter((centre) => centre.order === order);
+  if (order === 6) return mirrors.length > 0 ? 'p6m' : 'p6';
+  if (order === 4) return mirrors.length === 0 ? 'p4' : main.every(isOnMirror) ? 'p4m' : 'p4g';
+  if (order === 3) return mirrors.length === 0 ? 'p3' : main.every(isOnMirror) ? 'p3m1' : 'p31m';
+  const directions = new Set(mirrors.map(({ from, to }) => (Math.abs(to.x - from.x) < near ? 'upright' : 'level')));
+  if (order === 2) {
+    if (directions.size === 2) return main.every(isOnMirror) ? 'pmm' : 'cmm';
+    return directions.size === 1 ? 'pmg' : axes.length > 0 ? 'pgg' : 'p2';
+  }
+  if (mirrors.length > 0) return axes.some(({ glides }) => glides) ? 'cm' : 'pm';
+  return axes.length > 0 ? 'pg' : 'p1';
 }
 
 describe('the operations of a mirrored or rotated step', () => {
@@ -84,49 +80,44 @@ describe('the operations of a mirrored or rotated step', () => {
     );
   });
 
-  it('have mirrors, or glides, at the edges of the cell', () => {
-    const edges = (next: Step): Record<string, boolean> =>
-      Object.fromEntries(
-        edgeReflections(latticeOf({ width: 60, height: 40, step: next })).map(({ edge, glides }) => [edge, glides]),
-      );
-    const mirrors = (...names: readonly string[]): Record<string, boolean> =>
-      Object.fromEntries(names.map((name) => [name, false]));
-    expect(edges(mirroredStep(SQUARE, 'both'))).toEqual(mirrors('left', 'right', 'top', 'bottom'));
-    expect(edges(mirroredStep(SQUARE, 'chess-across'))).toEqual(mirrors('left', 'right'));
-    expect(edges(mirroredStep(SQUARE, 'rows-turned'))).toEqual({
-      ...mirrors('top', 'bottom'),
-      left: true,
-      right: true,
-    });
-    expect(edges(mirroredStep(SQUARE, 'glides'))).toEqual({});
-    expect(edges(mirroredStep(step('half-drop'), 'columns'))).toEqual({ left: true, right: true });
-    expect(edges(mirroredStep(step('half-drop'), 'both'))).toMatchObject(mirrors('left', 'top', 'bottom'));
-    expect(edges(rotatedStep(SQUARE, 'quarter'))).toEqual({});
+  it('are seventeen groups, with that of no operations', () => {
+    const groups = [...MIRRORED_STEPS, ...ROTATED_STEPS, SQUARE].map(planeGroupOf);
+    expect(new Set(groups).size).toBe(17);
   });
 
-  it('hold the cell once each: the domain is as large as all that they show of it', () => {
+  it('hold the cell once each: any point is shown in one of the cells, and in no more than one', () => {
     fc.assert(
       fc.property(
         anyMirrored,
         fc.double({ min: 0, max: 1, noNaN: true }),
         fc.double({ min: 0, max: 1, noNaN: true }),
         (repeat, u, v) => {
-          const { ops, domain, cell } = latticeOf(repeat);
-          expect(domain.width * domain.height).toBeCloseTo(ops.length * cell.width * cell.height, 6);
-          // Any point is shown in one of the cells: an operation takes it into the first.
+          const { ops, domain, cell, a, b } = latticeOf(repeat);
+          expect(domain.width * domain.height).toBeCloseTo(ops.length * cell.area, 6);
+          const twice = cell.corners.reduce((sum, p, n) => {
+            const q = cell.corners[(n + 1) % cell.corners.length] as Point;
+            return sum + p.x * q.y - q.x * p.y;
+          }, 0);
+          expect(twice / 2 / cell.area).toBeCloseTo(1, 9);
           const p = { x: u * domain.width, y: v * domain.height };
-          const lattice = latticeOf(repeat);
-          const inFirst = ops.some((op) => {
-            const at = applyOpToPoint(op, p);
-            return [-3, -2, -1, 0, 1, 2, 3].some((i) =>
-              [-3, -2, -1, 0, 1, 2, 3].some((j) => {
-                const x = at.x + i * lattice.a.x + j * lattice.b.x;
-                const y = at.y + i * lattice.a.y + j * lattice.b.y;
-                return x > -1e-9 && y > -1e-9 && x < cell.width + 1e-9 && y < cell.height + 1e-9;
-              }),
-            );
-          });
-          expect(inFirst).toBe(true);
+          /** How often the orbit of the point is in the cell, grown or shrunk about its middle. */
+          const times = (size: number): number => {
+            const middle = {
+              x: cell.corners.reduce((sum, { x }) => sum + x, 0) / cell.corners.length,
+              y: cell.corners.reduce((sum, { y }) => sum + y, 0) / cell.corners.length,
+            };
+            const steps = [-3, -2, -1, 0, 1, 2, 3];
+            return ops
+              .map((op) => applyOpToPoint(op, p))
+              .flatMap((at) =>
+                steps.flatMap((i) => steps.map((j) => ({ x: at.x + i * a.x + j * b.x, y: at.y + i * a.y + j * b.y }))),
+              )
+              .filter(({ x, y }) =>
+                isInCell(cell, { x: middle.x + (x - middle.x) / size, y: middle.y + (y - middle.y) / size }),
+              ).length;
+          };
+          expect(times(1 + 1e-9)).toBeGreaterThanOrEqual(1);
+          expect(times(1 - 1e-9)).toBeLessThanOrEqual(1);
         },
       ),
     );
@@ -202,8 +193,11 @@ describe('the operations of a mirrored or rotated step', () => {
           expect(left.x < to.domain.width && left.y < to.domain.height).toBe(true);
           // What lies on the axis is at both edges of the cell alike. Places are rounded to a billionth of a mm in each direction, twice here,
           // and again as they are turned about the axes.
-          const isOnAxis =
-            Math.abs(placement.x - from.cell.width) < 3e-9 || Math.abs(placement.y - from.cell.height) < 3e-9;
+          const isOnAxis = from.cell.corners.some((p, k) => {
+            const q = from.cell.corners[(k + 1) % from.cell.corners.length] as Point;
+            const [x, y] = [q.x - p.x, q.y - p.y];
+            return Math.abs((placement.x - p.x) * y - (placement.y - p.y) * x) / Math.hypot(x, y) < 3e-9;
+          });
           if (design.repeat.step.mirrored && !next.mirrored && !isOnAxis)
             expect(orbitDistance(from, placement, left)).toBeLessThan(3e-9);
         });
@@ -217,7 +211,7 @@ describe('a honeycomb', () => {
     fc.assert(
       fc.property(anyRepeat, (repeat) => {
         const comb = honeycombOf(repeat);
-        expect(isHexagonal(comb)).toBe(true);
+        expect(keepsProportion(comb)).toBe(true);
         const { a, b } = latticeOf(comb);
         const side = Math.max(comb.width, comb.height);
         for (const [i, j] of [

@@ -3,23 +3,29 @@ import { compose, type Matrix, type Point, type Pose, transform } from '../geome
 /**
  * An isometry of the plane by which a step shows the cell once more.
  *
- * Its linear part is a rotation by quarter turns after, where `reflected`, a reflection left to right; entries of the
- * matrix are then 0, 1 and -1, so that what it is applied to stays exact.
+ * Its linear part is a rotation after, where `reflected`, a reflection left to right. Of quarter turns the entries of the
+ * matrix are 0, 1 and -1, so that what it is applied to stays exact.
  */
 export interface SymmetryOp {
-  readonly name: string;
   /** In the repeat's own unit. */
   readonly matrix: Matrix;
-  /** Degrees clockwise. */
-  readonly rotation: 0 | 90 | 180 | 270;
+  /** Degrees clockwise: a quarter turn or a sixth of a turn, so often. */
+  readonly rotation: Turn;
   readonly reflected: boolean;
 }
 
-const LINEAR: Readonly<Record<SymmetryOp['rotation'], Matrix>> = {
+type Turn = 0 | 60 | 90 | 120 | 180 | 240 | 270 | 300;
+
+const SIN_60 = Math.sqrt(3) / 2;
+const LINEAR: Readonly<Record<Turn, Matrix>> = {
   0: [1, 0, 0, 1, 0, 0],
+  60: [0.5, SIN_60, -SIN_60, 0.5, 0, 0],
   90: [0, 1, -1, 0, 0, 0],
+  120: [-0.5, SIN_60, -SIN_60, -0.5, 0, 0],
   180: [-1, 0, 0, -1, 0, 0],
+  240: [-0.5, -SIN_60, SIN_60, -0.5, 0, 0],
   270: [0, -1, 1, 0, 0, 0],
+  300: [0.5, -SIN_60, SIN_60, 0.5, 0, 0],
 };
 const REFLECTION: Matrix = [-1, 0, 0, 1, 0, 0];
 
@@ -28,19 +34,19 @@ const REFLECTION: Matrix = [-1, 0, 0, 1, 0, 0];
  *
  * @param rotation degrees clockwise
  */
-export function symmetryOp(
-  name: string,
-  rotation: SymmetryOp['rotation'],
-  reflected: boolean,
-  x = 0,
-  y = 0,
-): SymmetryOp {
+export function symmetryOp(rotation: Turn, reflected: boolean, x = 0, y = 0): SymmetryOp {
   const [a, b, c, d] = reflected ? compose(LINEAR[rotation], REFLECTION) : LINEAR[rotation];
   // A zero without its sign, so that sums with it are exact to the bit.
-  return { name, matrix: [a + 0, b + 0, c + 0, d + 0, x, y], rotation, reflected };
+  return { matrix: [a + 0, b + 0, c + 0, d + 0, x, y], rotation, reflected };
 }
 
-export const IDENTITY_OP: SymmetryOp = symmetryOp('identity', 0, false);
+/** The operation that reflects left to right where asked, and rotates, both about a point that stays where it is. */
+export function symmetryOpAbout({ x, y }: Point, rotation: Turn, reflected: boolean): SymmetryOp {
+  const to = transform(symmetryOp(rotation, reflected).matrix, { x, y });
+  return symmetryOp(rotation, reflected, x - to.x, y - to.y);
+}
+
+export const IDENTITY_OP: SymmetryOp = symmetryOp(0, false);
 
 /** Where an operation takes a point. */
 export function applyOpToPoint({ matrix }: SymmetryOp, point: Point): Point {
@@ -49,7 +55,7 @@ export function applyOpToPoint({ matrix }: SymmetryOp, point: Point): Point {
 
 /**
  * The pose of what lies by `pose`, seen through an operation. Angles stay within a turn; a half-turn or reflection
- * applied twice gives the pose back to the bit.
+ * along an edge applied twice gives the pose back to the bit.
  */
 export function applyOpToPose<P extends Pose>(op: SymmetryOp, pose: P): P {
   if (op.rotation === 0 && !op.reflected) return pose;

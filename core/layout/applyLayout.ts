@@ -1,6 +1,6 @@
 import { type Command, type Design, type Placement, withInks } from '../document/index.ts';
 import { isWithinLimits } from '../geometry/index.ts';
-import { LARGEST_CELL_MM, latticeOf, SMALLEST_CELL_MM, step } from '../lattice/index.ts';
+import { LARGEST_CELL_MM, latticeOf, proportionOf, SMALLEST_CELL_MM, step } from '../lattice/index.ts';
 import type { Motif } from '../motif/index.ts';
 import type { LayoutRecipe } from '../recipe/index.ts';
 import { layGrid } from './layGrid.ts';
@@ -36,11 +36,15 @@ export function applyLayout(
         `A cell of this row would be ${Math.round(width)} × ${Math.round(height)} mm, and cells are ${SMALLEST_CELL_MM} to ${LARGEST_CELL_MM} mm. Nothing was changed.`,
       );
     }
-    // A honeycomb's proportions and a module cannot be kept by a cell that is one row and one gap.
+    // Proportions that a step asks for and a module cannot be kept by a cell that is one row and one gap.
     const { kind, drop } = repeat.step;
     commands.push({
       type: 'repeat',
-      repeat: { width, height, step: repeat.step.honeycomb ? step(kind, drop.p, drop.q) : repeat.step },
+      repeat: {
+        width,
+        height,
+        step: proportionOf(repeat.step) === undefined ? repeat.step : step(kind, drop.p, drop.q),
+      },
     });
     placed = laid.placed;
   } else {

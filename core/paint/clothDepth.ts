@@ -15,15 +15,14 @@ export const MOST_DEPTH = 2000;
 export function depthRefusal({ repeat, placements, layers }: Design, motifs: Iterable<Motif>): string | undefined {
   const hidden = new Set(layers.filter(({ shown }) => !shown).map(({ id }) => id));
   const byId = new Map([...motifs].map((motif) => [motif.id, motif]));
-  const images = latticeOf(repeat).ops.length;
-  const cell = repeat.width * repeat.height;
+  const { cell } = latticeOf(repeat);
   let depth = 0;
   let deepest = { name: '', depth: 0 };
   for (const placement of placements) {
     const motif = byId.get(placement.motif);
     if (!motif || hidden.has(placement.layer)) continue;
     const { left, top, right, bottom } = boxAroundCentre(placement, motif);
-    const own = (images * (right - left) * (bottom - top)) / cell;
+    const own = ((right - left) * (bottom - top)) / cell.area;
     depth += own;
     if (own > deepest.depth) deepest = { name: motif.name, depth: own };
   }

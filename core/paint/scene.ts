@@ -42,7 +42,7 @@ export function sceneOf(
 ): Scene {
   const hidden = new Set(design.layers.filter(({ shown }) => !shown).map(({ id }) => id));
   const shown = hidden.size === 0 ? design.placements : design.placements.filter(({ layer }) => !hidden.has(layer));
-  const placements = withSymmetry({ ops: latticeOf(design.repeat).ops }, shown);
+  const placements = withSymmetry(latticeOf(design.repeat), shown);
   const groups = new Map(design.layers.filter((layer) => !isPlain(layer)).map((layer) => [layer.id, layer]));
   return {
     ground: sceneGround(design, colourway, mixing),

@@ -35,7 +35,7 @@ export function settle(
     const shape = shapes.get(placement.motif);
     return shape ? [{ placement, shape, rounds: poseCircles(shape, placement), moves: chosen.has(placement.id) }] : [];
   });
-  const spacing = Math.sqrt((lattice.cell.width * lattice.cell.height) / Math.max(1, bodies.length));
+  const spacing = Math.sqrt(lattice.cell.area / Math.max(1, bodies.length));
   for (let n = 0; n < ROUNDS_OF_MOVES; n += 1) {
     for (const body of bodies) if (body.moves) move(lattice, bodies, body, spacing, turning);
   }

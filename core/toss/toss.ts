@@ -60,7 +60,7 @@ export function* toss(
   standing: Obstacles,
   from: readonly TossedMotif[] = [],
 ): Generator<TossResult, TossResult> {
-  const cell = lattice.cell.width * lattice.cell.height;
+  const cell = lattice.cell.area;
   const queue = inOrder(recipe.entries, motifs);
   if (queue.length === 0)
     throw new TossError('There is nothing to toss. Add motifs and say how many of each. Nothing was changed.');

@@ -9,47 +9,23 @@ import {
   shapeMatrix,
   sortByLayer,
 } from '../../core/document/index.ts';
-import { type Box, compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
-import {
-  applyOpToPoint,
-  latticeTranslate,
-  pixelGrid,
-  type PixelGrid,
-  step,
-  symmetryOpsOf,
-  toFundamentalDomain,
-} from '../../core/lattice/index.ts';
+import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
+import { latticeTranslate, pixelGrid, step } from '../../core/lattice/index.ts';
 import { copyPlaneRow } from '../../core/export/index.ts';
-import type { Artwork } from '../../core/motif/index.ts';
-import {
-  cellWindow,
-  fillStrips,
-  paintArtwork,
-  paintPlane,
-  type PlaneOptions,
-  sceneOf,
-  SpriteCache,
-} from '../../core/paint/index.ts';
+import { cellWindow, fillStrips, paintArtwork, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
 import {
   anyDesign,
   anyPlacementFields,
   anyStep,
   repeatsOf,
-  LEAF,
   LEAF_MOTIF,
   LEAF_MOTIFS,
   leafAt,
-  MIRRORED_STEPS,
 } from '../../core/testing/arbitraries.ts';
+import { FLAT, FLAT_LEAF, painted } from '../testing/paintedPlane.ts';
 import { nodeBackend, nodeSurface, pixelsOf } from './nodeBackend.ts';
 
 const backend = nodeBackend();
-
-function painted(design: Design, grid: PixelGrid, window: Box, options?: PlaneOptions, motifs = LEAF_MOTIFS): Buffer {
-  const sheet = nodeSurface(window.right - window.left, window.bottom - window.top);
-  paintPlane(sheet.context, { scene: sceneOf(design, motifs), grid, window }, backend, options);
-  return Buffer.from(pixelsOf(sheet).buffer);
-}
 
 const smallRepeat = repeatsOf(
   fc.double({ min: 20, max: 70, noNaN: true }),
@@ -58,24 +34,6 @@ const smallRepeat = repeatsOf(
 );
 
 const anyScale = fc.double({ min: 0.6, max: 2.5, noNaN: true });
-
-/** The leaf in one colour, without any hole. */
-const FLAT_LEAF = {
-  ...LEAF_MOTIF,
-  artwork: {
-    ...LEAF,
-    nodes: [
-      {
-        kind: 'path',
-        path: 'M 6 6 L 34 12 L 29 54 L 9 40 Z',
-        rule: 'nonzero',
-        fill: { kind: 'ink', ink: '#3e7a5e', opacity: 1 },
-      },
-    ],
-  } satisfies Artwork,
-};
-
-const FLAT = new Map([['leaf', FLAT_LEAF]]);
 
 describe('the painter', () => {
   it('gives the same pixels for a window and the window shifted by any lattice vector', () => {
@@ -132,55 +90,6 @@ describe('the painter', () => {
         expect(apart / Math.sqrt(seen)).toBeLessThan(20);
       }),
       { numRuns: 40 },
-    );
-  });
-
-  it('paints reflected cells as their reflections, but for how the engine smooths an edge', () => {
-    const mirrored = fc.record({
-      width: fc.integer({ min: 30, max: 70 }),
-      height: fc.integer({ min: 30, max: 70 }),
-      step: fc.constantFrom(...MIRRORED_STEPS),
-    });
-    fc.assert(
-      fc.property(anyDesign(mirrored, 1), (start) => {
-        // Of one colour: where a motif lies over its reflection, the images lie in the order of the images.
-        const design = {
-          ...start,
-          placements: start.placements.map((placement) => ({
-            ...placement,
-            opacity: 1,
-            blend: 'normal' as const,
-            scale: placement.scale / 3,
-          })),
-        };
-        const grid = pixelGrid(design.repeat, 2);
-        const { width, height } = grid.lattice.domain;
-        const plane = painted(design, grid, { left: 0, top: 0, right: width, bottom: height }, {}, FLAT);
-        for (const op of symmetryOpsOf({
-          ...design.repeat,
-          width: design.repeat.width * grid.scaleX,
-          height: design.repeat.height * grid.scaleY,
-        })) {
-          let apart = 0;
-          for (let row = 0; row < height; row += 1) {
-            for (let column = 0; column < width; column += 1) {
-              // The middle of a pixel goes to the middle of another.
-              const at = applyOpToPoint(op, { x: column + 0.5, y: row + 0.5 });
-              const { x: there, y: down } = toFundamentalDomain(grid.lattice, {
-                x: Math.round(at.x - 0.5),
-                y: Math.round(at.y - 0.5),
-              });
-              for (let c = 0; c < 4; c += 1)
-                apart += Math.abs(
-                  (plane[(row * width + column) * 4 + c] as number) - (plane[(down * width + there) * 4 + c] as number),
-                );
-            }
-          }
-          // 0.18 was the most in 3000 designs; a slip of one pixel is more in the first few.
-          expect(apart / (width * height)).toBeLessThan(0.5);
-        }
-      }),
-      { numRuns: 25 },
     );
   });
 

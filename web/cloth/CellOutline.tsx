@@ -1,13 +1,14 @@
 import {
-  type CellEdge,
-  edgeReflections,
   hexagonOf,
   indexOfCellAt,
+  isRectangular,
   type Lattice,
   type LatticeIndex,
   latticeTranslate,
+  proportionOf,
   type Repeat,
 } from '../../core/lattice/index.ts';
+import { SymmetryMarks } from './SymmetryMarks.tsx';
 import { TEXTS } from './texts.ts';
 import { middle, toCss, toMm, type Viewport } from './viewport.ts';
 
@@ -29,18 +30,22 @@ interface CellProps {
   readonly lattice: Lattice;
 }
 
-/** The cell's outline: of a honeycomb the hexagon, of a mirrored step the cell and, fainter, what is reflected beside it. */
-export function CellStitch({ viewport, repeat, lattice }: CellProps) {
-  const { cell, x, y, width, height } = cellOnScreen(viewport, lattice);
+interface StitchProps extends CellProps {
+  /** Whether the axes and centres of its step are shown. */
+  readonly marked: boolean;
+}
+
+/** The cell's outline: of a honeycomb the hexagon, else the part that the step shows again. */
+export function CellStitch({ viewport, repeat, lattice, marked }: StitchProps) {
+  const { cell } = cellOnScreen(viewport, lattice);
   const origin = latticeTranslate(lattice, cell);
-  const corners = repeat.step.honeycomb
-    ? hexagonOf(repeat).map((corner) => toCss(viewport, { x: origin.x + corner.x, y: origin.y + corner.y }))
-    : [
-        { x, y },
-        { x: x + width, y },
-        { x: x + width, y: y + height },
-        { x, y: y + height },
-      ].map((corner) => ({ x: Math.round(corner.x) + 0.5, y: Math.round(corner.y) + 0.5 }));
+  const isRectangle = isRectangular(lattice.cell);
+  const corners = (repeat.step.honeycomb ? hexagonOf(repeat) : lattice.cell.corners)
+    .map((corner) => toCss(viewport, { x: origin.x + corner.x, y: origin.y + corner.y }))
+    // Upright lines are sharp on whole pixels.
+    .map(({ x, y }) =>
+      isRectangle && !repeat.step.honeycomb ? { x: Math.round(x) + 0.5, y: Math.round(y) + 0.5 } : { x, y },
+    );
   const outline = {
     points: corners.map((corner) => `${corner.x},${corner.y}`).join(' '),
     fill: 'none',
@@ -48,53 +53,15 @@ export function CellStitch({ viewport, repeat, lattice }: CellProps) {
     strokeDasharray: '7 5',
   };
   return (
-    <g className="pointer-events-none" data-cell={repeat.step.honeycomb ? 'hexagon' : 'rectangle'}>
-      {lattice.ops.length > 1 && <MirrorAxes lattice={lattice} x={x} y={y} width={width} height={height} />}
+    <g
+      className="pointer-events-none"
+      data-cell={
+        repeat.step.honeycomb ? 'hexagon' : isRectangle ? 'rectangle' : (repeat.step.mirrored ?? repeat.step.rotated)
+      }
+    >
+      {marked && lattice.ops.length > 1 && <SymmetryMarks viewport={viewport} lattice={lattice} origin={origin} />}
       <polygon {...outline} stroke="#fff" />
       <polygon {...outline} stroke="#1f2430" strokeDashoffset="6" />
-    </g>
-  );
-}
-
-interface AxesProps {
-  readonly lattice: Lattice;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
-/** The edges at which the cell is reflected: a line, with an arrowhead to each side; of a glide a dashed one. */
-function MirrorAxes({ lattice, x, y, width, height }: AxesProps) {
-  const head = (px: number, py: number, dx: number, dy: number): string =>
-    `M${px + 4 * dx} ${py + 4 * dy}l${5 * dx + 4 * dy} ${5 * dy + 4 * dx}l${-8 * dy} ${-8 * dx}Z`;
-  const upright = (at: number): [string, string] => [
-    `M${at} ${y}V${y + height}`,
-    head(at, y + height / 4, 1, 0) + head(at, y + height / 4, -1, 0),
-  ];
-  const level = (at: number): [string, string] => [
-    `M${x} ${at}H${x + width}`,
-    head(x + width / 4, at, 0, 1) + head(x + width / 4, at, 0, -1),
-  ];
-  const shapes: Readonly<Record<CellEdge, () => [string, string]>> = {
-    left: () => upright(x),
-    right: () => upright(x + width),
-    top: () => level(y),
-    bottom: () => level(y + height),
-  };
-  const axes = edgeReflections(lattice);
-  return (
-    <g fill="#3e5c76" data-mirror-axes={axes.length}>
-      {axes.map(({ edge, glides }) => {
-        const [axis, heads] = shapes[edge]();
-        const path = glides ? axis : axis + heads;
-        return (
-          <g key={edge} strokeDasharray={glides ? '2 6' : undefined}>
-            <path d={path} stroke="#fff" strokeWidth="4" strokeOpacity="0.7" />
-            <path d={path} stroke="#3e5c76" strokeWidth={glides ? 2 : 1} />
-          </g>
-        );
-      })}
     </g>
   );
 }
@@ -103,7 +70,7 @@ interface EdgesProps extends CellProps {
   readonly onPress: (event: PointerEvent, edge: 'right' | 'bottom', cell: LatticeIndex) => void;
 }
 
-/** Where the cell's right and lower edges can be taken: a stitch thicker than the rest. A hexagon has but one of them. */
+/** Where the cell's right and lower edges can be taken: a stitch thicker than the rest. Of two that follow each other there is one. */
 export function CellEdges({ viewport, repeat, lattice, onPress }: EdgesProps) {
   const { cell, x, y, width, height } = cellOnScreen(viewport, lattice);
   const edges = [
@@ -123,9 +90,12 @@ export function CellEdges({ viewport, repeat, lattice, onPress }: EdgesProps) {
     },
   ];
   if (width < 48 || height < 48) return null;
-  const taken = repeat.step.honeycomb
-    ? edges.filter(({ edge }) => edge === (repeat.step.kind === 'brick' ? 'right' : 'bottom'))
-    : edges;
+  // Where the one side follows the other, the longer can be taken.
+  const proportion = proportionOf(repeat.step);
+  const taken =
+    proportion === undefined || proportion === 1
+      ? edges
+      : edges.filter(({ edge }) => edge === (proportion < 1 ? 'right' : 'bottom'));
   return taken.map(({ edge, left, top, className, label }) => (
     <div
       key={edge}

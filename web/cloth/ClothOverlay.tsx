@@ -56,6 +56,7 @@ export function ClothOverlay({ view, controller, Label }: OverlayProps) {
   const drawn = useStore(controller.line);
   const lines = useStore(controller.snapLines);
   const guidesShown = useStore(editor.guidesShown);
+  const symmetryShown = useStore(editor.symmetryShown);
   const holes = useStore(editor.holes);
   const findings = useStore(editor.findings);
   const taken = useStore(editor.mark);
@@ -91,7 +92,7 @@ export function ClothOverlay({ view, controller, Label }: OverlayProps) {
         className={`absolute inset-0 h-full w-full ${panning ? 'cursor-grabbing' : drawing || isDrawing ? 'cursor-crosshair' : ''}`}
         aria-hidden
       >
-        <CellStitch viewport={viewport} repeat={design.repeat} lattice={lattice} />
+        <CellStitch viewport={viewport} repeat={design.repeat} lattice={lattice} marked={symmetryShown} />
         <GuideLines guides={shown} viewport={viewport} lattice={lattice} />
         <FindingMarks marks={marks} viewport={viewport} taken={taken} />
         {meant.slice(0, MOST_OUTLINES).map(({ placement, motif }) => (

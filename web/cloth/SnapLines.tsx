@@ -5,9 +5,10 @@ import { toCss, type Viewport } from './viewport.ts';
 
 /** The lines that have caught what is moved, each with what it is. */
 export function SnapLines({ lines, viewport }: { readonly lines: readonly SnapLine[]; readonly viewport: Viewport }) {
-  return lines.map(({ axis, at, from, to, kind, share, distance }) => {
-    const [a, b] =
-      axis === 'x'
+  return lines.map(({ axis, at, from, to, kind, share, distance, aslant }) => {
+    const [a, b] = aslant
+      ? [toCss(viewport, aslant[0]), toCss(viewport, aslant[1])]
+      : axis === 'x'
         ? [toCss(viewport, { x: at, y: from }), toCss(viewport, { x: at, y: to })]
         : [toCss(viewport, { x: from, y: at }), toCss(viewport, { x: to, y: at })];
     const text =
@@ -17,7 +18,13 @@ export function SnapLines({ lines, viewport }: { readonly lines: readonly SnapLi
           ? share === '0'
             ? TEXTS.cellsEdge
             : TEXTS.shareOfTheCell(share)
-          : `${formatNumber(distance ?? 0, 1)} mm${kind === 'gap' ? TEXTS.toBothSides : ''}`;
+          : kind === 'mirror'
+            ? TEXTS.mirrorLine
+            : kind === 'centre'
+              ? axis === 'x'
+                ? (TEXTS.centreOf[share ?? ''] ?? '')
+                : ''
+              : `${formatNumber(distance ?? 0, 1)} mm${kind === 'gap' ? TEXTS.toBothSides : ''}`;
     const line = { x1: a.x, y1: a.y, x2: b.x, y2: b.y };
     const middle = {
       x: Math.min(viewport.width - 90, Math.max(8, (a.x + b.x) / 2 + 6)),

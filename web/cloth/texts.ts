@@ -7,6 +7,14 @@ export const TEXTS = {
   cellsEdge: 'cell’s edge',
   shareOfTheCell: (share: string | undefined): string => `${share} of the cell`,
   toBothSides: ' to both sides',
+  mirrorLine: 'mirror line',
+  /** By how often a turn about it repeats the cloth. */
+  centreOf: {
+    '2': 'centre of half turns',
+    '3': 'centre of third turns',
+    '4': 'centre of quarter turns',
+    '6': 'centre of sixth turns',
+  } as Readonly<Record<string, string>>,
   dragToMoveTheGuide: 'Drag to move the guide; drop it outside the cloth to delete it',
   theVineLeadsNowhere:
     'A vine goes from one place to another repeat of it, and this line ends nearest to where it began. Draw farther, over the edge of the cell.',

@@ -84,6 +84,8 @@ export abstract class EditorState {
   /** Whether what is moved is caught by lines near it. */
   readonly snapping = new Cell(false);
   readonly guidesShown = new Cell(true);
+  /** Whether the axes and centres of a mirrored or rotated step are drawn over the cloth. */
+  readonly symmetryShown = new Cell(true);
   /** Whether what lies in the cell grows along when the cell does. */
   readonly contentsFollow = new Cell(false);
   /** The holes that are marked on the cloth. */

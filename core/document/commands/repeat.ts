@@ -3,6 +3,7 @@ import {
   applyOpToPoint,
   applyOpToPose,
   hasSameSymmetry,
+  isInCell,
   type Lattice,
   latticeOf,
   repeatSchema,
@@ -57,7 +58,7 @@ function broughtInto(design: Design, repeat: RepeatCommand['repeat']): readonly 
 function inOwnCell(lattice: Lattice, placement: Placement): Placement {
   for (const op of lattice.ops) {
     const at = toFundamentalDomain(lattice, applyOpToPoint(op, placement));
-    if (at.x < lattice.cell.width && at.y < lattice.cell.height)
+    if (isInCell(lattice.cell, at))
       return op === lattice.ops[0] ? placement : { ...applyOpToPose(op, placement), ...at };
   }
   return placement;

@@ -8,6 +8,7 @@ export type StepKind = (typeof KINDS)[number];
 /**
  * Which cells are reflected: every other column, every other row, or both; those of the dark squares of a chessboard, left to right or top
  * to bottom; beside and below by glides; or every other column (row), with every other row (column) rotated by half a turn.
+ * Cells that are triangles or kites are reflected and rotated about their corners, as the plane group of that name has it.
  */
 export const MIRRORINGS = [
   'columns',
@@ -18,11 +19,19 @@ export const MIRRORINGS = [
   'glides',
   'columns-turned',
   'rows-turned',
+  'p4m',
+  'p4g',
+  'p3m1',
+  'p31m',
+  'p6m',
 ] as const;
 export type Mirroring = (typeof MIRRORINGS)[number];
 
-/** Every other cell is rotated by half a turn, or each of a block of four by a quarter turn more than the one before. */
-export const ROTATIONS = ['half', 'quarter'] as const;
+/**
+ * Every other cell is rotated by half a turn; or each of a block of four by a quarter turn more than the one before, of three rhombi by a third
+ * of a turn, of six triangles by a sixth.
+ */
+export const ROTATIONS = ['half', 'quarter', 'third', 'sixth'] as const;
 export type StepRotation = (typeof ROTATIONS)[number];
 
 /** All that is particular to one way in which cells follow each other. Sizes are in the repeat's own unit. */

@@ -53,7 +53,7 @@ function RasterPlan({ order, repeat }: { readonly order: ExportOrder; readonly r
       </p>
       <p className="text-graphite">
         {extent.kind === 'tile' || extent.kind === 'repeats'
-          ? TEXTS.tileOf(tile.columns * tile.rows)
+          ? TEXTS.tileOf(tile.cells)
           : CONTENTS[extent.kind]}
       </p>
       <p className="mt-1 text-graphite">

@@ -1,5 +1,5 @@
 import { type CellSide, keepProportions, resizeCell, scaleCell, setModule } from '../../../../core/arrange/index.ts';
-import { LARGEST_CELL_MM, type Repeat, SMALLEST_CELL_MM } from '../../../../core/lattice/index.ts';
+import { LARGEST_CELL_MM, proportionOf, type Repeat, SMALLEST_CELL_MM } from '../../../../core/lattice/index.ts';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
@@ -28,7 +28,7 @@ export function CellSize() {
         <LengthField label={TEXTS.cellHeight} mm={repeat.height} {...size} onChange={(mm) => resize('height', mm)} />
       </div>
       <Tick label={TEXTS.scaleTheContentsToo} on={along} onChange={(isOn) => editor.contentsFollow.set(isOn)} />
-      {!repeat.step.honeycomb && (
+      {proportionOf(repeat.step) === undefined && (
         <Tick
           label={TEXTS.keepProportions}
           on={repeat.held === true}

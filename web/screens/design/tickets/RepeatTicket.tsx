@@ -35,9 +35,8 @@ export function RepeatTicket() {
         <div>
           <dt className="text-xs text-graphite">{TEXTS.straightUnitWhatAPrinters}</dt>
           <dd>
-            {formatLength(straight.width, unit)} × {formatLength(straight.height, unit)},{' '}
-            {straight.columns * straight.rows} {straight.columns * straight.rows === 1 ? 'cell' : 'cells'} (
-            {stepText(repeat.step)})
+            {formatLength(straight.width, unit)} × {formatLength(straight.height, unit)}, {straight.cells}{' '}
+            {straight.cells === 1 ? 'cell' : 'cells'} ({stepText(repeat.step)})
           </dd>
         </div>
         <div>

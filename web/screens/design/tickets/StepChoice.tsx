@@ -19,6 +19,7 @@ import {
 } from '../../../../core/lattice/index.ts';
 import { formatLength } from '../../../../core/units/index.ts';
 import { StepDiagram } from '../../../ui/StepDiagram.tsx';
+import { Tick } from '../../../ui/Tick.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { useUnit } from '../../../ui/unit.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
@@ -47,13 +48,24 @@ const SYMMETRIES: Readonly<Record<Symmetry, string>> = {
   'rows-turned': TEXTS.rowsTurned,
   half: TEXTS.halfTurns,
   quarter: TEXTS.quarterTurns,
+  p4m: TEXTS.halfSquares,
+  p4g: TEXTS.halfSquaresTurned,
+  third: TEXTS.thirdTurns,
+  p3m1: TEXTS.triangles,
+  p31m: TEXTS.kites,
+  sixth: TEXTS.sixthTurns,
+  p6m: TEXTS.starTriangles,
 };
+
+const isRotation = (symmetry: Symmetry): symmetry is StepRotation =>
+  rotationsOf({ kind: 'square' }).some((rotation) => rotation === symmetry);
 
 /** How cells follow each other. What is pointed at is shown on the cloth, and taken by a click. */
 export function StepChoice() {
   const editor = useEditor();
   const committed = useStore(editor.session, (state) => state.committed);
   const [unit] = useUnit();
+  const marked = useStore(editor.symmetryShown);
   const { repeat } = committed;
   const { kind, drop, mirrored, rotated, honeycomb } = repeat.step;
   const take = (next: Repeat): boolean =>
@@ -75,7 +87,7 @@ export function StepChoice() {
         );
   const withSymmetry = (symmetry: Symmetry): Repeat =>
     stepped(
-      symmetry === 'half' || symmetry === 'quarter'
+      isRotation(symmetry)
         ? rotatedStep(repeat.step, symmetry)
         : mirroredStep(repeat.step, symmetry === 'none' ? undefined : symmetry),
     );
@@ -166,6 +178,13 @@ export function StepChoice() {
               </StepCard>
             ))}
           </RadioGroup>
+          {(mirrored ?? rotated) && (
+            <Tick
+              label={TEXTS.showAxesAndCentres}
+              on={marked}
+              onChange={(isShown) => editor.symmetryShown.set(isShown)}
+            />
+          )}
         </div>
       )}
       {kind !== 'square' && !honeycomb && !mirrored && !rotated && <FractionOffers />}
