@@ -1,6 +1,7 @@
 import { formatLength, type LengthUnit } from '../units/index.ts';
 import type { Repeat } from './repeat.ts';
 import type { Step } from './step.ts';
+import { isFolded } from './symmetryOps.ts';
 
 const MIRRORED = {
   columns: 'columns mirrored',
@@ -11,22 +12,23 @@ const MIRRORED = {
   glides: 'glide reflections',
   'columns-turned': 'columns mirrored, rows turned',
   'rows-turned': 'rows mirrored, columns turned',
-  p4m: 'triangles mirrored on every side',
-  p4g: 'triangles turned by quarters and mirrored',
-  p3m1: 'equal-sided triangles mirrored on every side',
-  p31m: 'kites turned by thirds and mirrored',
-  p6m: 'triangles mirrored into stars of six',
+  p4m: 'half squares mirrored on every side',
+  p4g: 'half squares turned and mirrored',
+  p3m1: 'triangles mirrored on every side',
+  p31m: 'kites turned and mirrored',
+  p6m: 'narrow triangles mirrored on every side',
 } as const;
 const ROTATED = {
   half: 'half turns',
   quarter: 'quarter turns',
-  third: 'thirds of a turn',
-  sixth: 'sixths of a turn',
+  third: 'rhombi turned by thirds',
+  sixth: 'triangles turned by sixths',
 } as const;
 
-/** `half-drop`, or `drop of 1/3` where the fraction is another; `square, columns mirrored`. */
+/** `half-drop`, or `drop of 1/3` where the fraction is another; `square, columns mirrored`; of cells that are no rectangles those alone. */
 export function stepText({ mirrored, rotated, ...rest }: Step): string {
   const symmetry = mirrored ? MIRRORED[mirrored] : rotated && ROTATED[rotated];
+  if (isFolded({ mirrored, rotated })) return symmetry ?? '';
   return symmetry ? `${plainText(rest)}, ${symmetry}` : plainText(rest);
 }
 

@@ -49,6 +49,11 @@ export function cellCorners({ width, height, step }: SteppedCell): readonly Poin
   return (symmetryOf(step).corners ?? RECTANGLE).map(({ x, y }) => ({ x: x * width, y: y * height }));
 }
 
+/** Whether a step's cells are other than upright rectangles. */
+export function isFolded({ mirrored, rotated }: Pick<Step, 'mirrored' | 'rotated'>): boolean {
+  return (mirrored ?? rotated ?? '') in FOLDED;
+}
+
 /** What the sides of the box around a cell have to be multiples of in pixels by a step's operations; undefined where they ask for nothing. */
 export function symmetryMultiples(step: Step): Symmetry['pixelMultiples'] {
   return symmetryOf(step).pixelMultiples;
