@@ -6,11 +6,13 @@ import { limpetsAndRope } from './designs/limpetsAndRope.ts';
 import { moorings } from './designs/moorings.ts';
 import { quayside } from './designs/quayside.ts';
 import { rockPool } from './designs/rockPool.ts';
+import { slipway } from './designs/slipway.ts';
 import { strandline } from './designs/strandline.ts';
 import { tideMark } from './designs/tideMark.ts';
+import { tideWheel } from './designs/tideWheel.ts';
 import { GROUNDS, ON_DEEP, recoloured } from './sampleDesign.ts';
 
-/** The designs on the studio's table: half-drop, brick, square, one dense and scattered by hand, one tossed by recipe, a row by recipe, a honeycomb, one with mirrored columns, and one drawn by hand. */
+/** The designs on the studio's table: half-drop, brick, square, one dense and scattered by hand, one tossed by recipe, a row by recipe, a honeycomb, one with mirrored columns, one drawn by hand, and two turned about centres. */
 export const SAMPLE_DESIGNS: readonly Design[] = [
   limpetsAndRope,
   herringRun,
@@ -21,6 +23,8 @@ export const SAMPLE_DESIGNS: readonly Design[] = [
   rockPool,
   tideMark,
   kelpForest,
+  tideWheel,
+  slipway,
 ];
 
 /** A finished swatch of a sample design. */

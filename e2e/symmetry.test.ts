@@ -14,6 +14,7 @@ import {
   type Repeat,
   rotatedStep,
   SQUARE,
+  step,
   type Step,
   symmetryElements,
   withStep,
@@ -25,10 +26,10 @@ const tiles = useTiles();
 const { page } = tiles;
 
 /** Opens tiles in a step, with two by two tiles in the window; says where places are on screen. */
-async function open(step: Step, places: readonly Partial<Placement>[]) {
+async function open(of: Step, places: readonly Partial<Placement>[]) {
   const { driver } = page;
-  const repeat: Repeat = withStep({ width: 120, height: 90, step: SQUARE }, step);
-  const id = await tiles.open(step, places, { size: repeat });
+  const repeat: Repeat = withStep({ width: 120, height: 90, step: SQUARE }, of);
+  const id = await tiles.open(of, places, { size: repeat });
   await click(driver, 'button', 'Four');
   await settledShot(driver);
   const { left, top, scale } = await cellOnScreen(driver);
@@ -57,8 +58,9 @@ describe('rotated groups', () => {
   it('lay a motif by thirds of a turn, and take it in hand by a rotated instance', async () => {
     const { driver } = page;
     const home = { x: 48, y: 36 };
-    const step = rotatedStep(SQUARE, 'third');
-    const { id, lattice, at, scale } = await open(step, [{ ...home, scale: 0.5, rotation: 10 }]);
+    const { id, lattice, at, scale } = await open(rotatedStep(SQUARE, 'third'), [
+      { ...home, scale: 0.5, rotation: 10 },
+    ]);
     const middle = { x: 60, y: 40 };
     const shown = imagesNear(lattice, home, middle);
     const before = await settledShot(driver);
@@ -125,5 +127,22 @@ describe('rotated groups', () => {
     await (await named(driver, 'field', 'Show axes and centres')).click();
     expect(await driver.findElements(By.css('[data-order], [data-axes]'))).toHaveLength(0);
     await (await named(driver, 'field', 'Show axes and centres')).click();
+  });
+
+  it('take a drop of any length by the smallest tile within a tolerance', async () => {
+    const { driver } = page;
+    const { id } = await open(step('half-drop'), [{ x: 40, y: 30, scale: 0.5 }]);
+    await click(driver, 'button', 'Repeat');
+    // 90 mm high: 31.4 mm is 0.3489 of it.
+    await type(driver, 'Drop in length', '31.4');
+    expect((await tiles.stored(id)).repeat.step.drop).toEqual({ p: 6, q: 17 });
+    const offers = await driver.findElements(By.css('[aria-label="Fractions near it"] button'));
+    expect(await offers[0]?.getText()).toBe('6/17, off by 0.36 mm; tile 2040 mm × 90 mm');
+    const [, finer] = offers;
+    await finer?.click();
+    const { p, q } = (await tiles.stored(id)).repeat.step.drop;
+    expect(Math.abs((90 * p) / q - 31.4)).toBeLessThan(0.1);
+    await press(driver, Key.CONTROL, 'z');
+    expect((await tiles.stored(id)).repeat.step.drop).toEqual({ p: 6, q: 17 });
   });
 });

@@ -4,8 +4,10 @@ export interface Fraction {
   readonly q: number;
 }
 
-/** The largest denominator: a tile of twelve cells is as long as any printer asks for. */
-export const LARGEST_DENOMINATOR = 12;
+/** The largest denominator: a slanted lattice comes near to any angle by a tile of a hundred cells. */
+export const LARGEST_DENOMINATOR = 100;
+/** The largest of those that are listed: a tile of twelve cells is as long as any printer asks for. */
+const LARGEST_LISTED = 12;
 
 /** The greatest common divisor of two whole numbers of at least 0; that of 0 and a number is the number. */
 export function greatestCommonDivisor(a: number, b: number): number {
@@ -22,10 +24,10 @@ export function fraction(p: number, q: number): Fraction {
   return { p: within / by, q: q / by };
 }
 
-/** All fractions strictly between 0 and 1 with q up to the largest denominator, by size. */
+/** All fractions strictly between 0 and 1 with q up to twelve, by size. */
 export function everyFraction(): Fraction[] {
   const all: Fraction[] = [];
-  for (let q = 2; q <= LARGEST_DENOMINATOR; q += 1) {
+  for (let q = 2; q <= LARGEST_LISTED; q += 1) {
     for (let p = 1; p < q; p += 1) {
       if (greatestCommonDivisor(q, p) === 1) all.push({ p, q });
     }

@@ -1,4 +1,5 @@
 /** Steps, the lattices and symmetry operations they make, and how they come out in whole pixels. */
+export * from './bestFractions.ts';
 export * from './cell.ts';
 export * from './closingWaves.ts';
 export * from './fraction.ts';
@@ -18,3 +19,4 @@ export * from './symmetry.ts';
 export * from './symmetryElements.ts';
 export * from './symmetryOps.ts';
 export * from './tile.ts';
+export * from './tileSizes.ts';

@@ -4,10 +4,9 @@ import { anyPoint, anyRepeat, repeatsOf } from '../testing/arbitraries.ts';
 import { everyFraction, fraction } from './fraction.ts';
 import { indicesTouching, nearestInstanceIndex, translatesWithin } from './instances.ts';
 import { latticeDistance, latticeOf, latticeTranslate, nearestDifference, toFundamentalDomain } from './lattice.ts';
-import { fitError, pixelGrid } from './pixelFit.ts';
+import { fitError, pixelGrid, pixelMultiples } from './pixelFit.ts';
 import { step } from './step.ts';
-import { STEP_KINDS } from './steps/index.ts';
-import { plainRepeat, symmetryMultiples } from './symmetryOps.ts';
+import { plainRepeat } from './symmetryOps.ts';
 import { tileOf } from './tile.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -212,8 +211,7 @@ describe('the whole-pixel fit', () => {
         expect(Math.abs(exact.a.y - a.y) + Math.abs(exact.b.x - b.x)).toBeLessThan(1e-9);
         const error = fitError(repeat, grid, dpi);
         const pixel = 25.4 / dpi;
-        const multiples =
-          symmetryMultiples(repeat.step) ?? STEP_KINDS[repeat.step.kind].pixelMultiples(repeat.step.drop);
+        const multiples = pixelMultiples(repeat.step);
         // A cell is at least one multiple, however small it is.
         const tall = repeat.height * grid.scaleY > 1.5 * multiples.height ? 0.5 : 1;
         const wide = repeat.width * grid.scaleX > 1.5 * multiples.width ? 0.5 : 1;

@@ -2,6 +2,7 @@ import type { Point } from '../geometry/index.ts';
 import { MM_PER_INCH } from '../units/index.ts';
 import { type Lattice, latticeFrom, latticeOf } from './lattice.ts';
 import type { Repeat } from './repeat.ts';
+import type { Step } from './step.ts';
 import { STEP_KINDS } from './steps/index.ts';
 import { plainRepeat, type SteppedCell, symmetryMultiples } from './symmetryOps.ts';
 import { type Tile, tileOf } from './tile.ts';
@@ -36,8 +37,7 @@ export interface FitError {
  * @param scaleY wished pixels per millimetre down, where they are to differ
  */
 export function pixelGrid(repeat: Repeat, scale: number, scaleY = scale): PixelGrid {
-  const { kind, drop } = repeat.step;
-  const multiples = symmetryMultiples(repeat.step) ?? STEP_KINDS[kind].pixelMultiples(drop);
+  const multiples = pixelMultiples(repeat.step);
   const own: SteppedCell = {
     width: nearestMultiple(repeat.width * scale, multiples.width),
     height: nearestMultiple(repeat.height * scaleY, multiples.height),
@@ -54,6 +54,11 @@ export function pixelGrid(repeat: Repeat, scale: number, scaleY = scale): PixelG
     scaleX: own.width / repeat.width,
     scaleY: own.height / repeat.height,
   };
+}
+
+/** What a cell's width and height have to be multiples of, in pixels, for all that its step does to it to be whole. */
+export function pixelMultiples(step: Step): { readonly width: number; readonly height: number } {
+  return symmetryMultiples(step) ?? STEP_KINDS[step.kind].pixelMultiples(step.drop);
 }
 
 /** How far the grid, printed at `dpi`, is from the wished cell. */

@@ -17,6 +17,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { Tick } from '../../ui/Tick.tsx';
 import { BleedFields } from './BleedFields.tsx';
 import { ExtentFields } from './ExtentFields.tsx';
+import { ProportionSizes } from './ProportionSizes.tsx';
 import { SizeFields } from './SizeFields.tsx';
 import { lacksBackdrop, type Subject } from './subject.ts';
 import { TEXTS } from './texts.ts';
@@ -66,6 +67,13 @@ export function OrderFields({ order, subjects, onChange }: Props) {
             width={measureExtent(order.extent, repeat).width}
             onChange={(size) => onChange({ ...order, size })}
           />
+          {order.size.kind === 'pixels' && order.extent.kind === 'tile' && (
+            <ProportionSizes
+              repeat={repeat}
+              width={order.size.width}
+              onChange={(width) => onChange({ ...order, size: { kind: 'pixels', width } })}
+            />
+          )}
           {order.format === 'png' && (
             <div>
               <Tick

@@ -52,9 +52,7 @@ function RasterPlan({ order, repeat }: { readonly order: ExportOrder; readonly r
         {TEXTS.file(formatOf(order).name, plan.width, plan.height, formatNumber(plan.density, 2))}
       </p>
       <p className="text-graphite">
-        {extent.kind === 'tile' || extent.kind === 'repeats'
-          ? TEXTS.tileOf(tile.cells)
-          : CONTENTS[extent.kind]}
+        {extent.kind === 'tile' || extent.kind === 'repeats' ? TEXTS.tileOf(tile.cells) : CONTENTS[extent.kind]}
       </p>
       <p className="mt-1 text-graphite">
         {plan.stretch === 0

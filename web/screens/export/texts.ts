@@ -83,6 +83,9 @@ export const TEXTS = {
   lengthFrom: 'A piece of cloth, beginning at the cell’s top left corner.',
   nearestWidth: (width: number, columns: number): string =>
     `${width} px is the nearest width that ${columns} columns divide.`,
+  proportionsRightToWithin: 'Proportions right to within',
+  smallestTiles: 'Smallest tiles in these proportions',
+  tileOff: (width: number, height: number, percent: string): string => `${width} × ${height} px, off by ${percent} %`,
   stretched: (percent: string, how: string): string =>
     `Corrected so that both sides are powers of two: the pattern comes out ${percent} % ${how}.`,
   taller: 'taller',

@@ -24,6 +24,7 @@ import { useStore } from '../../../ui/store.ts';
 import { useUnit } from '../../../ui/unit.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { FractionOffers } from './FractionOffers.tsx';
+import { TypedDrop } from './TypedDrop.tsx';
 import { TEXTS } from './texts.ts';
 
 type Kind = Step['kind'] | 'honeycomb';
@@ -158,6 +159,13 @@ export function StepChoice() {
             </ListboxOptions>
           </Listbox>
         </div>
+      )}
+      {kind !== 'square' && !honeycomb && !mirrored && (
+        <TypedDrop
+          key={`${kind} ${repeat.width} ${repeat.height}`}
+          repeat={repeat}
+          onTake={(next) => take(stepped(rotated ? rotatedStep(next, rotated) : next))}
+        />
       )}
       {possible.length > 0 && (
         <div>
