@@ -12,5 +12,6 @@ export * from './pointsRecipe.ts';
 export * from './recipe.ts';
 export * from './scanRecipe.ts';
 export * from './shapeRecipe.ts';
+export * from './tileRecipe.ts';
 export * from './tossRecipe.ts';
 export * from './vineRecipe.ts';

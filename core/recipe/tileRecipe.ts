@@ -1,0 +1,64 @@
+import { boolean, number, object, string, type InferType } from 'yup';
+import { LARGEST_CELL_MM, SMALLEST_CELL_MM, stepSchema } from '../lattice/index.ts';
+import { addressSchema, between, type Immutable, taggedUnion } from '../schema/index.ts';
+
+/** Pixels of a picture; no picture that is read has a longer side. */
+const pixels = between(-1e5, 1e5);
+
+/** What of a picture is taken, in its upright pixels. */
+const frameSchema = object({
+  /** Its middle. */
+  x: pixels,
+  y: pixels,
+  width: between(1, 1e5),
+  height: between(1, 1e5),
+  /** Degrees clockwise. */
+  rotation: between(-360, 360),
+})
+  .noUnknown()
+  .required();
+
+const plainStep = stepSchema.test(
+  'plain',
+  'this way takes a step without reflections and rotations',
+  ({ mirrored, rotated, honeycomb }) => mirrored === undefined && rotated === undefined && honeycomb === undefined,
+);
+
+/** How the frame becomes a tile: laid by what a step does to its cells, */
+const laidSchema = object({
+  kind: string().oneOf(['laid']).required(),
+  step: stepSchema.required(),
+}).noUnknown();
+/** turned inside out, so that its edges meet in the middle, */
+const halvesSchema = object({
+  kind: string().oneOf(['halves']).required(),
+  step: plainStep.required(),
+}).noUnknown();
+/** or laid over itself, cut where it differs least, and joined. */
+const joinedSchema = object({
+  kind: string().oneOf(['joined']).required(),
+  step: plainStep.required(),
+  /** How much of each side lies over the next, as a share. */
+  overlap: number().min(0.02).max(0.5).required(),
+  /** Whether the step that is left is spread over its surroundings. */
+  spread: boolean().required(),
+  /** Whether uneven light is taken out first. */
+  even: boolean().required(),
+}).noUnknown();
+
+/** A picture made to repeat, as a motif that fills the cell of its step. */
+export const tileRecipeSchema = object({
+  kind: string().oneOf(['tile']).required(),
+  /** Content address of the picture. */
+  picture: addressSchema,
+  frame: frameSchema,
+  /** Of the frame on the cloth, mm. */
+  width: between(SMALLEST_CELL_MM, LARGEST_CELL_MM),
+  way: taggedUnion('kind', { laid: laidSchema, halves: halvesSchema, joined: joinedSchema }, 'way'),
+})
+  .noUnknown()
+  .required();
+
+export type TileRecipe = Immutable<InferType<typeof tileRecipeSchema>>;
+export type PictureFrame = TileRecipe['frame'];
+export type TileWay = TileRecipe['way'];

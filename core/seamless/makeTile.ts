@@ -1,0 +1,120 @@
+import { pixelGrid, plainRepeat, type SteppedCell } from '../lattice/index.ts';
+import type { TileRecipe } from '../recipe/index.ts';
+import type { PixelImage } from '../scan/index.ts';
+import { evenOut } from './evenOut.ts';
+import { framePixels, frameSampler } from './frameSampler.ts';
+import { joinedCell } from './joined.ts';
+import { type JoinVisibility, joinVisibility } from './joinVisibility.ts';
+import { laidTile } from './laidTile.ts';
+import { type PixelCell, pixelCellOf, windowOf } from './pixelCell.ts';
+import { joinedPixels, spreadSteps } from './spreadSteps.ts';
+import { TileError } from './tileError.ts';
+
+/** The largest tiles that are made, pixels: joining holds some thirty bytes for each. */
+const MOST_PIXELS = 50e6;
+const MOST_JOINED_PIXELS = 20e6;
+
+/** A picture that repeats. */
+export interface MadeTile {
+  /** One cell of its step. */
+  readonly pixels: PixelImage;
+  readonly cell: PixelCell;
+  /** The cell on the cloth, mm, and its step without operations. */
+  readonly repeat: SteppedCell;
+  /** How much its joins show; of a picture that was not joined nothing is said. */
+  readonly visibility: JoinVisibility | undefined;
+}
+
+/** The box of the frame on the cloth, mm, as a cell of the step. */
+export function frameCell({ frame, width, way: { step } }: Pick<TileRecipe, 'frame' | 'width' | 'way'>): SteppedCell {
+  return { width, height: (width * frame.height) / frame.width, step };
+}
+
+/**
+ * Makes a picture repeat as a recipe has it, at the picture's own pixels.
+ *
+ * @param progress is told shares of the work, 0 to 1
+ * @throws TileError where the picture or the frame is too small or too large for it
+ */
+export function makeTile(
+  picture: PixelImage,
+  recipe: Pick<TileRecipe, 'frame' | 'width' | 'way'>,
+  progress: (share: number) => void = () => undefined,
+): MadeTile {
+  const { frame, way } = recipe;
+  const onCloth = frameCell(recipe);
+  if (way.kind === 'joined') {
+    checkSize(frame.width * frame.height, MOST_JOINED_PIXELS);
+    return joinedTile(picture, recipe, way, onCloth, progress);
+  }
+  const plain = plainRepeat({ width: frame.width, height: frame.height, step: way.step });
+  checkSize(plain.width * plain.height, MOST_PIXELS);
+  const grid = pixelGrid({ width: frame.width, height: frame.height, step: way.step }, 1);
+  const cell = { width: frame.width * grid.scaleX, height: frame.height * grid.scaleY, step: way.step };
+  const laid = laidTile(grid, cell, frameSampler(picture, frame));
+  progress(1);
+  const pixelCell = pixelCellOf(grid);
+  return {
+    pixels: way.kind === 'halves' ? insideOut(laid, pixelCell) : laid,
+    cell: pixelCell,
+    repeat: plainRepeat(onCloth),
+    visibility: undefined,
+  };
+}
+
+function checkSize(pixels: number, most: number): void {
+  if (pixels > most)
+    throw new TileError(
+      `The tile would have ${Math.round(pixels / 1e6)} megapixels, and in this way it can have ${most / 1e6}. Nothing was made; make the frame smaller.`,
+    );
+}
+
+function joinedTile(
+  picture: PixelImage,
+  { frame }: Pick<TileRecipe, 'frame'>,
+  way: Extract<TileRecipe['way'], { kind: 'joined' }>,
+  onCloth: SteppedCell,
+  progress: (share: number) => void,
+): MadeTile {
+  const [wide, high] = [Math.round(frame.width), Math.round(frame.height)];
+  const overlap = way.overlap * Math.min(wide, high);
+  const grid = pixelGrid({ width: wide - overlap, height: high - overlap, step: way.step }, 1);
+  const cell = pixelCellOf(grid);
+  const [ox, oy] = [wide - cell.width, high - cell.height];
+  if (ox < 2 || oy < 2 || 2 * ox > wide || 2 * oy > high)
+    throw new TileError(
+      `A frame of ${wide} × ${high} pixels is too small to lie over itself by ${Math.round(100 * way.overlap)} % in this step. Nothing was made; make the frame larger.`,
+    );
+  const shown = framePixels(picture, frame, wide, high);
+  progress(0.1);
+  const source = way.even ? evenOut(shown) : shown;
+  progress(0.2);
+  const joined = joinedCell(source, cell);
+  progress(0.4);
+  const pixels = way.spread
+    ? spreadSteps(source, joined, (share) => progress(0.4 + 0.6 * share))
+    : joinedPixels(source, joined);
+  progress(1);
+  return {
+    pixels,
+    cell,
+    repeat: {
+      width: (onCloth.width * cell.width) / wide,
+      height: (onCloth.height * cell.height) / high,
+      step: way.step,
+    },
+    visibility: joinVisibility(pixels, joined, wide),
+  };
+}
+
+/**
+ * The same plane seen from elsewhere, so that the edges of the picture cross in the middle: half a cell on, and along a drop so far that the edges of
+ * both columns (rows) that are seen lie as far from the cell's own as can be.
+ */
+function insideOut(tile: PixelImage, cell: PixelCell): PixelImage {
+  const { width, height, stacked, drop } = cell;
+  const along = (size: number): number => Math.floor(2 * drop <= size ? (size + drop) / 2 : drop / 2);
+  const [left, top] =
+    stacked === 'columns' ? [Math.floor(width / 2), along(height)] : [along(width), Math.floor(height / 2)];
+  return windowOf(tile, cell, left, top, width, height);
+}
