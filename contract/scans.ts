@@ -1,5 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
-import { cleanStepsSchema } from '../core/recipe/index.ts';
+import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../core/lattice/index.ts';
+import { cleanStepsSchema, pictureFrameSchema, tileWaySchema } from '../core/recipe/index.ts';
 import { addressSchema, between, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
 import { jobSchema } from './jobs.ts';
 import { collectionSchema, MOST_UPLOAD_BYTES } from './motifs.ts';
@@ -99,6 +100,27 @@ export const cleanScan = route({
   }),
   answer: jobSchema,
   result: exactly({ motifs: array(idSchema).required() }),
+  status: 202,
+  problems: [404, 422],
+});
+
+export const makeTile = route({
+  method: 'POST',
+  path: '/scans/{id}/tiles',
+  summary:
+    'Makes a picture repeat at full size: a motif that fills a cell and a design of it, or the motif that is replaced.',
+  params: byId,
+  body: exactly({
+    name: nameSchema,
+    collection: collectionSchema.required(),
+    frame: pictureFrameSchema,
+    width: between(SMALLEST_CELL_MM, LARGEST_CELL_MM),
+    way: tileWaySchema,
+    replace: idSchema.optional(),
+  }),
+  answer: jobSchema,
+  /** The design is null where a motif was replaced. */
+  result: exactly({ motif: idSchema, design: idSchema.nullable().defined() }),
   status: 202,
   problems: [404, 422],
 });

@@ -251,6 +251,17 @@ describe('the contract', () => {
     });
     const { motifs } = await result('cleanScan', cleaning);
     await ask('scanOfMotif', { params: { id: motifs[0] } });
+    const tiling = await ask('makeTile', {
+      params: { id: scan.id },
+      body: {
+        name: 'Blot',
+        collection: 'Pictures',
+        frame: { x: 30, y: 20, width: 40, height: 30, rotation: 0 },
+        width: 100,
+        way: { kind: 'halves', step: { kind: 'square', drop: { p: 0, q: 1 } } },
+      },
+    });
+    await result('makeTile', tiling);
     await ask('deleteScan', { params: { id: scan.id } });
     await ask('restoreScan', { params: { id: scan.id } });
     const { originals } = await ask('readScanner');

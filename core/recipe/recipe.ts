@@ -27,3 +27,8 @@ export function withMotifsIn<R extends Recipe>(recipe: R, idOf: (motif: string) 
   if (recipe.kind === 'vine') return { ...recipe, leaves: recipe.leaves.map(other) };
   return recipe;
 }
+
+/** The address of the picture that a recipe begins with; undefined where it is made of none. */
+export function pictureIn(recipe: Recipe | null): string | undefined {
+  return recipe?.kind === 'scan' || recipe?.kind === 'tile' ? recipe.picture : undefined;
+}

@@ -6,7 +6,7 @@ import { addressSchema, between, type Immutable, taggedUnion } from '../schema/i
 const pixels = between(-1e5, 1e5);
 
 /** What of a picture is taken, in its upright pixels. */
-const frameSchema = object({
+export const pictureFrameSchema = object({
   /** Its middle. */
   x: pixels,
   y: pixels,
@@ -46,15 +46,22 @@ const joinedSchema = object({
   even: boolean().required(),
 }).noUnknown();
 
+/** A way of making a picture repeat. */
+export const tileWaySchema = taggedUnion(
+  'kind',
+  { laid: laidSchema, halves: halvesSchema, joined: joinedSchema },
+  'way',
+);
+
 /** A picture made to repeat, as a motif that fills the cell of its step. */
 export const tileRecipeSchema = object({
   kind: string().oneOf(['tile']).required(),
   /** Content address of the picture. */
   picture: addressSchema,
-  frame: frameSchema,
+  frame: pictureFrameSchema,
   /** Of the frame on the cloth, mm. */
   width: between(SMALLEST_CELL_MM, LARGEST_CELL_MM),
-  way: taggedUnion('kind', { laid: laidSchema, halves: halvesSchema, joined: joinedSchema }, 'way'),
+  way: tileWaySchema,
 })
   .noUnknown()
   .required();

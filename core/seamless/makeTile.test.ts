@@ -13,7 +13,7 @@ import {
 import { blankPixels, type PixelImage } from '../scan/index.ts';
 import { MIRRORED_STEPS, ROTATED_STEPS } from '../testing/arbitraries.ts';
 import { texture } from '../testing/textures.ts';
-import { makeTile } from './makeTile.ts';
+import { makeTile, tileRepeat } from './makeTile.ts';
 import { pixelAt } from './pixelCell.ts';
 
 const PICTURE = texture(0, 120, 100);
@@ -62,13 +62,10 @@ describe('laid by what a step does to its cells', () => {
 
   it('takes the pixels of the picture themselves where the frame lies on them', () => {
     const frame = { x: 50, y: 40, width: 40, height: 30, rotation: 0 };
-    const { pixels, repeat } = makeTile(PICTURE, {
-      frame,
-      width: 80,
-      way: { kind: 'laid', step: mirroredStep(SQUARE, 'both') },
-    });
+    const wish = { frame, width: 80, way: { kind: 'laid', step: mirroredStep(SQUARE, 'both') } } as const;
+    const { pixels } = makeTile(PICTURE, wish);
     expect([pixels.width, pixels.height]).toEqual([80, 60]);
-    expect(repeat).toEqual({ width: 160, height: 120, step: SQUARE });
+    expect(tileRepeat(wish)).toEqual({ width: 160, height: 120, step: SQUARE });
     for (const [x, y] of [
       [0, 0],
       [39, 29],

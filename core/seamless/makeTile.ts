@@ -1,5 +1,5 @@
 import { pixelGrid, plainRepeat, type SteppedCell } from '../lattice/index.ts';
-import type { TileRecipe } from '../recipe/index.ts';
+import type { PictureFrame, TileRecipe } from '../recipe/index.ts';
 import type { PixelImage } from '../scan/index.ts';
 import { evenOut } from './evenOut.ts';
 import { framePixels, frameSampler } from './frameSampler.ts';
@@ -14,20 +14,25 @@ import { TileError } from './tileError.ts';
 const MOST_PIXELS = 50e6;
 const MOST_JOINED_PIXELS = 20e6;
 
+/** What of a recipe says how a tile is made. */
+export type TileWish = Pick<TileRecipe, 'frame' | 'width' | 'way'>;
+type JoinedWay = Extract<TileRecipe['way'], { kind: 'joined' }>;
+
 /** A picture that repeats. */
 export interface MadeTile {
   /** One cell of its step. */
   readonly pixels: PixelImage;
   readonly cell: PixelCell;
-  /** The cell on the cloth, mm, and its step without operations. */
-  readonly repeat: SteppedCell;
   /** How much its joins show; of a picture that was not joined nothing is said. */
   readonly visibility: JoinVisibility | undefined;
 }
 
-/** The box of the frame on the cloth, mm, as a cell of the step. */
-export function frameCell({ frame, width, way: { step } }: Pick<TileRecipe, 'frame' | 'width' | 'way'>): SteppedCell {
-  return { width, height: (width * frame.height) / frame.width, step };
+/** The cell that a tile fills on the cloth, mm, and its step, which has no operations. @throws TileError where the frame is too small for it */
+export function tileRepeat({ frame, width, way }: TileWish): SteppedCell {
+  if (way.kind !== 'joined')
+    return plainRepeat({ width, height: (width * frame.height) / frame.width, step: way.step });
+  const { cell } = joinedGrid(frame, way);
+  return { width: (width * cell.width) / frame.width, height: (width * cell.height) / frame.width, step: way.step };
 }
 
 /**
@@ -38,28 +43,19 @@ export function frameCell({ frame, width, way: { step } }: Pick<TileRecipe, 'fra
  */
 export function makeTile(
   picture: PixelImage,
-  recipe: Pick<TileRecipe, 'frame' | 'width' | 'way'>,
+  { frame, way }: TileWish,
   progress: (share: number) => void = () => undefined,
 ): MadeTile {
-  const { frame, way } = recipe;
-  const onCloth = frameCell(recipe);
-  if (way.kind === 'joined') {
-    checkSize(frame.width * frame.height, MOST_JOINED_PIXELS);
-    return joinedTile(picture, recipe, way, onCloth, progress);
-  }
-  const plain = plainRepeat({ width: frame.width, height: frame.height, step: way.step });
+  if (way.kind === 'joined') return joinedTile(picture, frame, way, progress);
+  const shown = { width: frame.width, height: frame.height, step: way.step };
+  const plain = plainRepeat(shown);
   checkSize(plain.width * plain.height, MOST_PIXELS);
-  const grid = pixelGrid({ width: frame.width, height: frame.height, step: way.step }, 1);
-  const cell = { width: frame.width * grid.scaleX, height: frame.height * grid.scaleY, step: way.step };
-  const laid = laidTile(grid, cell, frameSampler(picture, frame));
+  const grid = pixelGrid(shown, 1);
+  const onGrid = { width: frame.width * grid.scaleX, height: frame.height * grid.scaleY, step: way.step };
+  const laid = laidTile(grid, onGrid, frameSampler(picture, frame));
   progress(1);
-  const pixelCell = pixelCellOf(grid);
-  return {
-    pixels: way.kind === 'halves' ? insideOut(laid, pixelCell) : laid,
-    cell: pixelCell,
-    repeat: plainRepeat(onCloth),
-    visibility: undefined,
-  };
+  const cell = pixelCellOf(grid);
+  return { pixels: way.kind === 'halves' ? insideOut(laid, cell) : laid, cell, visibility: undefined };
 }
 
 function checkSize(pixels: number, most: number): void {
@@ -69,22 +65,27 @@ function checkSize(pixels: number, most: number): void {
     );
 }
 
-function joinedTile(
-  picture: PixelImage,
-  { frame }: Pick<TileRecipe, 'frame'>,
-  way: Extract<TileRecipe['way'], { kind: 'joined' }>,
-  onCloth: SteppedCell,
-  progress: (share: number) => void,
-): MadeTile {
+/** The frame in whole pixels, and the cell that is left when it lies over itself. */
+function joinedGrid(frame: PictureFrame, way: JoinedWay): { wide: number; high: number; cell: PixelCell } {
   const [wide, high] = [Math.round(frame.width), Math.round(frame.height)];
   const overlap = way.overlap * Math.min(wide, high);
-  const grid = pixelGrid({ width: wide - overlap, height: high - overlap, step: way.step }, 1);
-  const cell = pixelCellOf(grid);
-  const [ox, oy] = [wide - cell.width, high - cell.height];
-  if (ox < 2 || oy < 2 || 2 * ox > wide || 2 * oy > high)
+  const cell = pixelCellOf(pixelGrid({ width: wide - overlap, height: high - overlap, step: way.step }, 1));
+  const [across, down] = [wide - cell.width, high - cell.height];
+  if (across < 2 || down < 2 || 2 * across > wide || 2 * down > high)
     throw new TileError(
-      `A frame of ${wide} × ${high} pixels is too small to lie over itself by ${Math.round(100 * way.overlap)} % in this step. Nothing was made; make the frame larger.`,
+      `A frame of ${wide} × ${high} pixels is too small to lie over itself by ${Math.round(100 * way.overlap)} % in this step. Nothing was made; make the frame or the overlap larger.`,
     );
+  return { wide, high, cell };
+}
+
+function joinedTile(
+  picture: PixelImage,
+  frame: PictureFrame,
+  way: JoinedWay,
+  progress: (share: number) => void,
+): MadeTile {
+  checkSize(frame.width * frame.height, MOST_JOINED_PIXELS);
+  const { wide, high, cell } = joinedGrid(frame, way);
   const shown = framePixels(picture, frame, wide, high);
   progress(0.1);
   const source = way.even ? evenOut(shown) : shown;
@@ -95,16 +96,7 @@ function joinedTile(
     ? spreadSteps(source, joined, (share) => progress(0.4 + 0.6 * share))
     : joinedPixels(source, joined);
   progress(1);
-  return {
-    pixels,
-    cell,
-    repeat: {
-      width: (onCloth.width * cell.width) / wide,
-      height: (onCloth.height * cell.height) / high,
-      step: way.step,
-    },
-    visibility: joinVisibility(pixels, joined, wide),
-  };
+  return { pixels, cell, visibility: joinVisibility(pixels, joined, wide) };
 }
 
 /**

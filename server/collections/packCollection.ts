@@ -3,7 +3,7 @@ import type { StoredMotif } from '../../contract/index.ts';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import { picturesOf } from '../../core/motif/index.ts';
 import { writeSvg } from '../../core/svg/index.ts';
-import type { Recipe } from '../../core/recipe/index.ts';
+import { pictureIn } from '../../core/recipe/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { paintPicture } from '../motifs/trim.ts';
 import { Blobs } from '../store/blobs.ts';
@@ -58,13 +58,9 @@ export async function packCollection({ name, motifs, blobs: folder }: PackTask):
 
 /** Puts the file that a motif is made from beside the list, once. */
 async function sourceOf(motif: StoredMotif, blobs: Blobs, files: Zippable): Promise<string | null> {
-  const address = pictureOf(motif.recipe) ?? motif.source;
+  const address = pictureIn(motif.recipe) ?? motif.source;
   if (address.endsWith('.json') || !blobs.has(address)) return null;
   const path = `files/${address}`;
   files[path] ??= [await blobs.read(address), { level: address.endsWith('.svg') ? 6 : 0 }];
   return path;
-}
-
-function pictureOf(recipe: Recipe | null): string | undefined {
-  return recipe?.kind === 'scan' ? recipe.picture : undefined;
 }

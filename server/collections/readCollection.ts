@@ -1,5 +1,5 @@
 import type { StoredMotif } from '../../contract/index.ts';
-import { motifsIn, openRecipe, type Recipe, withMotifsIn } from '../../core/recipe/index.ts';
+import { motifsIn, openRecipe, pictureIn, type Recipe, withMotifsIn } from '../../core/recipe/index.ts';
 import { nanoid } from 'nanoid';
 import { ValidationError } from 'yup';
 import { readFile } from '../motifs/importMotif.ts';
@@ -84,7 +84,7 @@ async function taking(
     return { id: motif.id, wasThere: false };
   }
 
-  if (filed.recipe.kind === 'scan' && source && kind) studio.blobs.keep(source, kind);
+  if (pictureIn(filed.recipe) !== undefined && source && kind) studio.blobs.keep(source, kind);
   const recipe = localised(filed.recipe, own, address);
   const wasThere = there.find((motif) => motif.name === name && isSameJson(motif.recipe, recipe));
   if (wasThere) return { id: wasThere.id, wasThere: true };
@@ -100,8 +100,8 @@ function localised(
   own: ReadonlyMap<string, string>,
   picture: string | undefined,
 ): Recipe {
-  if (recipe.kind === 'scan') {
-    if (!picture) throw damaged('a scan’s picture is not in it');
+  if (recipe.kind === 'scan' || recipe.kind === 'tile') {
+    if (!picture) throw damaged('the picture of a scan or a tile is not in it');
     return { ...recipe, picture };
   }
   for (const part of motifsIn(recipe)) if (!own.has(part)) throw damaged('a motif comes before its parts');

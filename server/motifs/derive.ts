@@ -17,6 +17,7 @@ import type { DeriveTask, Drawing, TaskContext } from '../work/tasks.ts';
 import { drawnArtwork } from '../../core/drawn/index.ts';
 import { vineArtwork } from '../../core/vine/index.ts';
 import { scanDrawing } from '../scan/scanDrawing.ts';
+import { tileDrawing } from '../scan/tileDrawing.ts';
 import { letterer } from './letterer.ts';
 
 /** Makes the artwork that a recipe describes, and keeps it with a small picture. @throws Problem */
@@ -63,6 +64,8 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, cont
       const inked = palette ? withPalette(original, palette) : original;
       return keptDrawing(recolourArtwork(inked, groupInks(inksOf(original), within)), blobs);
     }
+    case 'tile':
+      return tileDrawing(recipe, blobs, context);
     case 'scan':
       return scanDrawing(recipe, blobs, context);
   }

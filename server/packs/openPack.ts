@@ -10,7 +10,7 @@ import {
 } from '../../core/document/index.ts';
 import { artworkSchema, picturesOf } from '../../core/motif/index.ts';
 import { messageOf } from '../../core/problem/index.ts';
-import { openRecipe, type Recipe } from '../../core/recipe/index.ts';
+import { openRecipe, pictureIn, type Recipe } from '../../core/recipe/index.ts';
 import { drawingText } from '../motifs/drawingText.ts';
 import { headerOf } from '../motifs/lossless.ts';
 import { sniff } from '../motifs/sniff.ts';
@@ -113,7 +113,8 @@ class Keeper {
   /** Keeps what a recipe begins with; of what its motif was made by before as far as it is there, which in earlier packs it is not. */
   async #madeOf(recipe: Recipe, isNeeded: boolean): Promise<void> {
     const isThere = (address: string): boolean => isNeeded || this.files.has(packPathOf(address));
-    if (recipe.kind === 'scan' && isThere(recipe.picture)) await this.#keep(recipe.picture);
+    const picture = pictureIn(recipe);
+    if (picture !== undefined && isThere(picture)) await this.#keep(picture);
     if ('original' in recipe && isThere(recipe.original)) await this.#artwork(recipe.original);
     if ('before' in recipe && recipe.before) await this.#madeOf(recipe.before, false);
   }

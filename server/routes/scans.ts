@@ -2,12 +2,15 @@ import { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
 import { cutText } from '../../core/schema/index.ts';
-import { NO_STEPS, type ScanRecipe } from '../../core/recipe/index.ts';
+import { newDesign, newPlacement } from '../../core/document/index.ts';
+import { NO_STEPS, pictureIn, type ScanRecipe, type TileRecipe } from '../../core/recipe/index.ts';
+import { tileRepeat } from '../../core/seamless/index.ts';
 import { fileOf, implement } from '../http/implement.ts';
 import { nameFrom } from '../motifs/importMotif.ts';
-import { keepMotif, remakeMotif } from '../motifs/makeMotif.ts';
+import { keepMotif, makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
 import { sniffPicture } from '../motifs/sniff.ts';
 import { notFound, Problem } from '../problem.ts';
+import { orRefused } from '../scan/tileDrawing.ts';
 import { Blobs } from '../store/blobs.ts';
 import { motifsById } from '../store/motifs.ts';
 import { changeScan, insertScan, listScans, readScan, scanOfPicture, setScanDeleted } from '../store/scans.ts';
@@ -37,7 +40,7 @@ export function scanRoutes(studio: Studio): Router {
     const [motif] = await motifsById(database, [params.id]);
     if (!motif) throw notFound('motif');
     const recipe = motif.recipe?.kind === 'scan' ? motif.recipe : undefined;
-    const picture = recipe ? recipe.picture : motif.source;
+    const picture = pictureIn(motif.recipe) ?? motif.source;
     if (!Blobs.isAddress(picture) || /\.(svgz?|json)$/.test(picture))
       throw new Problem(
         422,
@@ -73,6 +76,26 @@ export function scanRoutes(studio: Studio): Router {
         motifs.push((await keepMotif(studio, given, own, drawing)).id);
       }
       return { motifs };
+    });
+  });
+
+  implement(router, contract.makeTile, async ({ params, body: { name, collection, replace, ...wish } }) => {
+    const scan = await readScan(database, params.id);
+    const recipe: TileRecipe = { kind: 'tile', picture: scan.picture, ...wish };
+    // Too small a frame is said at once and not after the work.
+    const repeat = orRefused(() => tileRepeat(recipe));
+    const [replaced] = replace === undefined ? [] : await motifsById(database, [replace]);
+    if (replace !== undefined && !replaced) throw notFound('motif');
+    return jobs.start('tile', async (context): Promise<contract.ResultOf<typeof contract.makeTile>> => {
+      if (replaced) return { motif: (await remakeMotif(studio, replaced, recipe, context)).id, design: null };
+      const motif = await makeMotif(studio, { name, collection, source: scan.picture }, recipe, context);
+      const id = nanoid(12);
+      const middle = { x: repeat.width / 2, y: repeat.height / 2 };
+      await studio.designs.insert({
+        ...newDesign(id, name, repeat),
+        placements: [newPlacement(nanoid(12), motif, middle)],
+      });
+      return { motif: motif.id, design: id };
     });
   });
 

@@ -1,0 +1,46 @@
+import type { Artwork } from '../../core/motif/index.ts';
+import type { TileRecipe } from '../../core/recipe/index.ts';
+import type { PixelImage } from '../../core/scan/index.ts';
+import { makeTile, TileError, tileRepeat, windowOf } from '../../core/seamless/index.ts';
+import { MM_PER_INCH } from '../../core/units/index.ts';
+import { keptDrawing } from '../motifs/keptDrawing.ts';
+import { Problem } from '../problem.ts';
+import type { Blobs } from '../store/blobs.ts';
+import type { Drawing, TaskContext } from '../work/tasks.ts';
+import { keepPixels, readPixels } from './pictureFile.ts';
+
+/** What neighbours lie over each other, as a share of the cell's shorter side, so that no rounding leaves a gap. */
+const BLEED = 0.01;
+
+/** Makes the motif that fills a cell with a picture. @throws Problem */
+export async function tileDrawing(recipe: TileRecipe, blobs: Blobs, context: TaskContext): Promise<Drawing> {
+  const picture = await readPixels(recipe.picture, blobs);
+  context.progress(0.15);
+  const { pixels, cell } = orRefused(() => makeTile(picture, recipe, (share) => context.progress(0.15 + 0.6 * share)));
+  const { width, height } = tileRepeat(recipe);
+  // What shows through would show twice where it lies twice.
+  const bleed = isOpaque(pixels) ? Math.max(1, Math.ceil(BLEED * Math.min(cell.width, cell.height))) : 0;
+  const [wide, high] = [cell.width + 2 * bleed, cell.height + 2 * bleed];
+  const shown = windowOf(pixels, cell, -bleed, -bleed, wide, high);
+  context.progress(0.8);
+  const [across, down] = [width / cell.width, height / cell.height];
+  const view = { x: -bleed * across, y: -bleed * down, width: wide * across, height: high * down };
+  const blob = await keepPixels(shown, blobs, MM_PER_INCH / across);
+  const artwork: Artwork = { version: 1, view, nodes: [{ kind: 'picture', blob, ...view }] };
+  return keptDrawing(artwork, blobs);
+}
+
+function isOpaque({ data }: PixelImage): boolean {
+  for (let at = 3; at < data.length; at += 4) if (data[at] !== 255) return false;
+  return true;
+}
+
+/** @throws Problem where the picture cannot be made a tile in this way */
+export function orRefused<T>(make: () => T): T {
+  try {
+    return make();
+  } catch (error) {
+    if (error instanceof TileError) throw new Problem(422, 'No tile', error.message);
+    throw error;
+  }
+}

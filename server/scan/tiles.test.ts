@@ -1,0 +1,128 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Job, Scan, StoredDesign, StoredMotif } from '../../contract/index.ts';
+import { latticeOf, mirroredStep, pixelGrid, rotatedStep, SQUARE, step } from '../../core/lattice/index.ts';
+import { texture } from '../../core/testing/textures.ts';
+import { paintPlane } from '../../core/paint/index.ts';
+import sharp from 'sharp';
+import { loadScene } from '../paint/loadScene.ts';
+import { nodeSurface, pixelsOf } from '../paint/nodeBackend.ts';
+import { motifsById } from '../store/motifs.ts';
+import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
+
+let studio: TestStudio;
+let scan: Scan;
+const [WIDTH, HEIGHT] = [160, 120];
+const picture = texture(0, WIDTH, HEIGHT);
+
+beforeAll(async () => {
+  studio = await openTestStudio();
+  const png = await sharp(picture.data, { raw: { width: WIDTH, height: HEIGHT, channels: 4 } })
+    .png()
+    .toBuffer();
+  const answer = await studio.fetch('/scans?name=clouds.png', { method: 'POST', body: new Uint8Array(png) });
+  scan = (await answer.json()) as Scan;
+});
+afterAll(() => studio.close());
+
+const frame = { x: 80, y: 60, width: 80, height: 60, rotation: 0 };
+const order = (rest: object): object => ({ name: 'Clouds', collection: 'Pictures', frame, width: 80, ...rest });
+
+async function made(rest: object): Promise<{ motif: string; design: string | null }> {
+  const job = (await studio.call('POST', `/scans/${scan.id}/tiles`, order(rest))).body as unknown as Job;
+  const ended = await studio.ended(job);
+  expect(ended).toMatchObject({ state: 'done', message: null });
+  return ended.result as { motif: string; design: string | null };
+}
+
+/** The design's own cloth at one pixel to the picture's pixel, RGBA, some cells of it. */
+async function clothOf(id: string, scale: number) {
+  const { design } = (await studio.call('GET', `/designs/${id}`)).body as unknown as StoredDesign;
+  const motifs = await motifsById(
+    studio.studio.database,
+    design.placements.map(({ motif }) => motif),
+  );
+  const { scene, backend } = await loadScene(design, motifs, studio.studio.blobs);
+  const grid = pixelGrid(design.repeat, scale);
+  const sheet = nodeSurface(400, 300);
+  paintPlane(sheet.context, { scene, grid, window: { left: 0, top: 0, right: 400, bottom: 300 } }, backend);
+  const data = Buffer.from(pixelsOf(sheet).buffer);
+  return {
+    design,
+    at: (x: number, y: number): number[] => [...data.subarray(4 * (y * 400 + x), 4 * (y * 400 + x) + 3)],
+  };
+}
+
+describe('a picture made to repeat', () => {
+  it('becomes a motif that fills the cell of a design, mirrored both ways without a gap', async () => {
+    const { motif, design: id } = await made({ way: { kind: 'laid', step: mirroredStep(SQUARE, 'both') } });
+    const { design, at } = await clothOf(id ?? '', 1);
+    expect(design.repeat).toMatchObject({ width: 160, height: 120, step: SQUARE });
+    expect(latticeOf(design.repeat).ops).toHaveLength(1);
+    const stored = (await studio.call('GET', `/motifs/${motif}`)).body as unknown as StoredMotif;
+    expect(stored.recipe).toMatchObject({ kind: 'tile', picture: scan.picture, frame });
+    expect(stored.collection).toBe('Pictures');
+    let most = 0;
+    for (let y = 0; y < 300; y += 1)
+      for (let x = 0; x < 400; x += 1) {
+        const mirrored = (n: number, size: number): number => {
+          const turn = n % (2 * size);
+          return turn < size ? turn : 2 * size - 1 - turn;
+        };
+        const from = 4 * ((30 + mirrored(y, 60)) * WIDTH + 40 + mirrored(x, 80));
+        at(x, y).forEach((level, c) => {
+          most = Math.max(most, Math.abs(level - (picture.data[from + c] as number)));
+        });
+      }
+    expect(most).toBeLessThanOrEqual(2);
+  });
+
+  it('fills the cloth in every way: no ground shows at any join', async () => {
+    for (const way of [
+      { kind: 'laid', step: rotatedStep(SQUARE, 'sixth') },
+      { kind: 'halves', step: step('half-drop') },
+      { kind: 'joined', step: step('brick', 1, 3), overlap: 0.2, spread: true, even: true },
+    ]) {
+      const height = way.kind === 'laid' ? 80 * (Math.sqrt(3) / 2) : 60;
+      const { design } = await made({ way, frame: { ...frame, height } });
+      const { at } = await clothOf(design ?? '', 1.37);
+      let least = 255;
+      // The clouds are of a warm grey; the ground is much lighter.
+      for (let y = 0; y < 300; y += 1)
+        for (let x = 0; x < 400; x += 1) least = Math.min(least, 255 - (at(x, y)[2] as number));
+      expect(least, way.kind).toBeGreaterThan(60);
+    }
+  });
+
+  it('follows another frame or way, and says in sentences what cannot be done', async () => {
+    const { motif } = await made({ way: { kind: 'laid', step: SQUARE } });
+    const again = await made({ way: { kind: 'halves', step: SQUARE }, replace: motif });
+    expect(again).toEqual({ motif, design: null });
+    const stored = (await studio.call('GET', `/motifs/${motif}`)).body as unknown as StoredMotif;
+    expect(stored.recipe).toMatchObject({ way: { kind: 'halves' } });
+    const back = await studio.call('POST', `/scans/of-motif/${motif}`, {});
+    expect(back.body).toMatchObject({ id: scan.id });
+
+    const refused = async (rest: object): Promise<unknown> => {
+      const { status, body } = await studio.call('POST', `/scans/${scan.id}/tiles`, order(rest));
+      expect(status).toBe(422);
+      return body['detail'];
+    };
+    const joined = { kind: 'joined', step: SQUARE, overlap: 0.02, spread: true, even: true };
+    expect(await refused({ way: joined, frame: { ...frame, width: 20, height: 20 } })).toMatch(
+      /20 × 20 pixels is too small .* Nothing was made/,
+    );
+    expect(await refused({ way: joined, frame: { ...frame, width: 1, height: 1 } })).toMatch(/too small/);
+    expect((await studio.call('POST', `/scans/nothing/tiles`, order({ way: joined }))).status).toBe(404);
+    const large = (
+      await studio.call(
+        'POST',
+        `/scans/${scan.id}/tiles`,
+        order({ way: { ...joined, overlap: 0.2 }, frame: { ...frame, width: 9000, height: 9000 } }),
+      )
+    ).body as unknown as Job;
+    expect(await studio.ended(large)).toMatchObject({
+      state: 'failed',
+      message: expect.stringMatching(/81 megapixels/) as string,
+    });
+  });
+});
