@@ -31,6 +31,7 @@ const router = createBrowserRouter([
   page('/build/:id', builder),
   page('/workshop', async () => (await import('./screens/workshop/Workshop.tsx')).Workshop),
   page('/workshop/:id', async () => (await import('./screens/workshop/ScanPage.tsx')).SheetPage),
+  page('/workshop/:id/tile', async () => (await import('./screens/tile/TilePage.tsx')).TilePage),
   page('/swatches', async () => (await import('./screens/swatches/SwatchBook.tsx')).SwatchBook),
   page('/try-ons', async () => (await import('./screens/tryOn/TryOnsPage.tsx')).TryOnsPage),
   page('/try-ons/new', async () => (await import('./screens/tryOn/NewTryOn.tsx')).NewTryOn),

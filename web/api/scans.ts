@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import * as contract from '../../contract/index.ts';
 import type { CleanSteps } from '../../core/recipe/index.ts';
+import type { TileWish } from '../../core/seamless/index.ts';
 import { call, upload } from './client.ts';
 
 export const SCANS = ['scans'];
@@ -49,6 +50,15 @@ export function startCleaning(
   wish: { name: string; collection: string; steps: CleanSteps; replace: string | undefined },
 ): Promise<contract.Job> {
   return call(contract.cleanScan, { params: { id }, body: wish });
+}
+
+/** Begins to make a picture repeat: a motif and a design of it, or the motif that is replaced. */
+export function startTile(
+  id: string,
+  wish: TileWish & { readonly name: string; readonly collection: string; readonly replace: string | undefined },
+): Promise<contract.Job> {
+  const { name, collection, frame, width, way, replace } = wish;
+  return call(contract.makeTile, { params: { id }, body: { name, collection, frame, width, way, replace } });
 }
 
 /** The scanner as it is; asked again and again while it is looked at, since a sheet can jam at any time. */

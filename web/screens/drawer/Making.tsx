@@ -25,16 +25,25 @@ export function Making({ motif }: { readonly motif: ListedMotif }) {
   if (recipe?.kind === 'bundle') return <Parts motifs={recipe.parts.map((part) => part.motif)} />;
   if (recipe?.kind === 'drawn' || recipe?.kind === 'vine')
     return <p className="text-xs text-graphite">{TEXTS.drawnByHand}</p>;
+  const isTile = recipe?.kind === 'tile';
   const isPicture =
+    isTile ||
     recipe?.kind === 'scan' ||
     ((recipe === null || recipe.kind === 'merged') && /\.(png|jpg|webp|tif|avif)$/.test(source));
   if (!isPicture) return null;
   const clean = (): void =>
-    void scanOfMotif(motif.id).then((sheet) => navigate(`/workshop/${sheet.id}?motif=${motif.id}`), notifyProblem);
+    void scanOfMotif(motif.id).then(
+      (sheet) => navigate(`/workshop/${sheet.id}${isTile ? '/tile' : ''}?motif=${motif.id}`),
+      notifyProblem,
+    );
   return (
     <Button onClick={clean}>
       <Brush size={15} aria-hidden />{' '}
-      {recipe?.kind === 'scan' ? TEXTS.changeHowItWasCleaned : TEXTS.cleanItInTheWorkshop}
+      {isTile
+        ? TEXTS.changeHowItRepeats
+        : recipe?.kind === 'scan'
+          ? TEXTS.changeHowItWasCleaned
+          : TEXTS.cleanItInTheWorkshop}
     </Button>
   );
 }

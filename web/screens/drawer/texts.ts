@@ -22,6 +22,7 @@ export const TEXTS = {
   andCountMore: (count: number): string => `and ${count} more`,
   inksList: (list: string): string => `Inks: ${list}`,
   changeItsShape: 'Change its shape',
+  changeHowItRepeats: 'Change how it repeats',
   changeHowItWasCleaned: 'Change how it was cleaned',
   cleanItInTheWorkshop: 'Clean it in the workshop',
   drawnByHand: 'Drawn by hand: select it on the cloth, then continue drawing it under Draw.',

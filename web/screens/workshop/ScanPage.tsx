@@ -1,9 +1,9 @@
 import { cleanScan } from '../../../contract/index.ts';
 import type { Scan } from '../../../contract/index.ts';
 import { useQueryClient } from '@tanstack/react-query';
-import { Columns2 } from 'lucide-react';
+import { Columns2, Grid2x2 } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Point } from '../../../core/geometry/index.ts';
 import type { CleanSteps } from '../../../core/recipe/index.ts';
 import { levelTable, perMillimetre } from '../../../core/scan/index.ts';
@@ -172,6 +172,12 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
           />
         </div>
         <span className="grow" />
+        <Link
+          to={`/workshop/${sheet.id}/tile`}
+          className="inline-flex h-8 items-center gap-1.5 rounded-md border border-thread bg-white px-3 text-sm font-medium hover:border-graphite"
+        >
+          <Grid2x2 size={15} aria-hidden /> {TEXTS.makeItRepeat}
+        </Link>
         <HistoryButtons history={history} />
       </header>
       <main className="flex min-h-0 min-w-0 flex-col" aria-busy={cleaning.busy} data-cleaning>

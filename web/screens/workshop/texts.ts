@@ -24,6 +24,7 @@ export const TEXTS = {
   allOfIt: 'Fit',
   fetchingTheSheet: 'Loading the sheet …',
   steps: 'Steps',
+  makeItRepeat: 'Make it repeat',
   scans: 'Scans',
   name: 'Name',
   namesBeginWith: 'Names begin with',

@@ -1,0 +1,102 @@
+import type { Point } from '../../../core/geometry/index.ts';
+import { LARGEST_CELL_MM, proportionOf, SMALLEST_CELL_MM, type Step } from '../../../core/lattice/index.ts';
+import type { PictureFrame, TileWay } from '../../../core/recipe/index.ts';
+import type { TileWish } from '../../../core/seamless/index.ts';
+
+/** A picture as far as its frame is concerned, pixels. */
+export interface Sheet {
+  readonly width: number;
+  readonly height: number;
+  readonly dpi: number;
+}
+
+/** Frames smaller than this cannot be taken hold of, pixels. */
+const LEAST_SIDE = 8;
+const MM_PER_INCH = 25.4;
+
+/** A corner of the box around a frame: −1 or 1 across and down. */
+export interface Corner {
+  readonly x: -1 | 1;
+  readonly y: -1 | 1;
+}
+
+export const CORNERS: readonly Corner[] = [
+  { x: -1, y: -1 },
+  { x: 1, y: -1 },
+  { x: 1, y: 1 },
+  { x: -1, y: 1 },
+];
+
+const proportionOfWay = ({ step }: TileWay): number | undefined => proportionOf(step);
+
+/** The half of the picture in its middle, at its true size. */
+export function firstWish({ width, height, dpi }: Sheet, way: TileWay): TileWish {
+  const frame = { x: width / 2, y: height / 2, width: width / 2, height: height / 2, rotation: 0 };
+  return fitting({ frame, width: (frame.width / dpi) * MM_PER_INCH, way });
+}
+
+/** The wish with a frame in the proportions that its way asks for, and a width that a cell can have. */
+function fitting({ frame, width, way }: TileWish): TileWish {
+  const proportion = proportionOfWay(way);
+  const fitted = proportion === undefined ? frame : { ...frame, height: frame.width * proportion };
+  return { frame: fitted, width: Math.min(LARGEST_CELL_MM, Math.max(SMALLEST_CELL_MM, width)), way };
+}
+
+/** Another way; of one that asks for proportions the frame keeps its width. */
+export function withWay(wish: TileWish, way: TileWay): TileWish {
+  return fitting({ ...wish, way });
+}
+
+/** The same way in another step. */
+export function wayInStep(way: TileWay, step: Step): TileWay {
+  return { ...way, step };
+}
+
+/** Another frame on the same picture, its pixels as large on the cloth as before. */
+export function withFrame(wish: TileWish, frame: PictureFrame): TileWish {
+  return fitting({ ...wish, frame, width: (wish.width * frame.width) / wish.frame.width });
+}
+
+/** The frame moved, its middle kept on the picture. */
+export function movedFrame(frame: PictureFrame, by: Point, { width, height }: Sheet): PictureFrame {
+  return {
+    ...frame,
+    x: Math.min(width, Math.max(0, frame.x + by.x)),
+    y: Math.min(height, Math.max(0, frame.y + by.y)),
+  };
+}
+
+/** A place of the box around a frame, −1 to 1 across and down, on the picture. */
+export function placeInFrame({ x, y, width, height, rotation }: PictureFrame, at: Point): Point {
+  const angle = (rotation * Math.PI) / 180;
+  const [dx, dy] = [(at.x * width) / 2, (at.y * height) / 2];
+  return { x: x + dx * Math.cos(angle) - dy * Math.sin(angle), y: y + dx * Math.sin(angle) + dy * Math.cos(angle) };
+}
+
+/** The frame with a corner dragged to a place, the corner across from it where it was; in its proportions where those are kept. */
+export function resizedFrame(
+  frame: PictureFrame,
+  corner: Corner,
+  to: Point,
+  proportion: number | undefined,
+): PictureFrame {
+  const still = placeInFrame(frame, { x: -corner.x, y: -corner.y });
+  const angle = (frame.rotation * Math.PI) / 180;
+  const [dx, dy] = [to.x - still.x, to.y - still.y];
+  let width = Math.max(LEAST_SIDE, corner.x * (dx * Math.cos(angle) + dy * Math.sin(angle)));
+  let height = Math.max(LEAST_SIDE, corner.y * (dy * Math.cos(angle) - dx * Math.sin(angle)));
+  if (proportion !== undefined) {
+    width = Math.max(width, height / proportion);
+    height = width * proportion;
+  }
+  const sized = { ...frame, width, height };
+  const now = placeInFrame(sized, { x: -corner.x, y: -corner.y });
+  return { ...sized, x: sized.x + still.x - now.x, y: sized.y + still.y - now.y };
+}
+
+/** The frame turned so that its upper side faces a place; in steps of 15° where asked. */
+export function turnedFrame(frame: PictureFrame, to: Point, inSteps: boolean): PictureFrame {
+  const angle = (Math.atan2(to.x - frame.x, frame.y - to.y) * 180) / Math.PI;
+  const rotation = inSteps ? Math.round(angle / 15) * 15 : Math.round(angle * 10) / 10;
+  return { ...frame, rotation: rotation + 0 };
+}

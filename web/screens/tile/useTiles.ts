@@ -1,0 +1,58 @@
+import { type Remote, wrap } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import { messageOf } from '../../../core/problem/index.ts';
+import type { SeenTile, TileOrder, TileWorker } from './tileWorker.ts';
+
+interface Desk {
+  readonly remote: Remote<TileWorker>;
+  working: boolean;
+  wanted: readonly TileOrder[] | undefined;
+}
+
+/** What the worker last made of some orders, in their order; a sentence for each that cannot be made. */
+export interface SeenTiles {
+  readonly tiles: readonly (SeenTile | string)[];
+  readonly busy: boolean;
+}
+
+/** Makes tiles in a worker, all of a list before the next list, which is what is wanted by then. */
+export function useTiles(orders: readonly TileOrder[]): SeenTiles {
+  const [tiles, setTiles] = useState<readonly (SeenTile | string)[]>([]);
+  const [busy, setBusy] = useState(true);
+  const desk = useRef<Desk>(undefined);
+
+  useEffect(() => {
+    const worker = new Worker(new URL('./tileWorker.ts', import.meta.url), { type: 'module' });
+    desk.current = { remote: wrap<TileWorker>(worker), working: false, wanted: undefined };
+    return () => {
+      desk.current = undefined;
+      worker.terminate();
+    };
+  }, []);
+
+  useEffect(() => {
+    const own = desk.current;
+    if (!own) return;
+    own.wanted = orders;
+    setBusy(true);
+    if (own.working) return;
+    own.working = true;
+    void (async () => {
+      while (own.wanted) {
+        const list = own.wanted;
+        own.wanted = undefined;
+        const made: (SeenTile | string)[] = [];
+        for (const order of list) {
+          made.push(await own.remote.make(order).catch(messageOf));
+          // A list that is no longer wanted is not made to its end, but a single tile always, so that the cloth follows the hand.
+          if (own.wanted && list.length > 1) break;
+        }
+        if (made.length === list.length) setTiles(made);
+      }
+      own.working = false;
+      setBusy(false);
+    })();
+  }, [orders]);
+
+  return { tiles, busy };
+}
