@@ -157,3 +157,16 @@ export const SHEETS: readonly SheetSample[] = [
   },
   { id: 'low-tide-sheet-lino', name: 'Lino proofs', original: 'lino-proofs', steps: NO_STEPS },
 ];
+
+/** A picture that waits on the workshop's shelf to be made to repeat, by the name of its file. */
+export interface PictureSample {
+  readonly id: string;
+  readonly name: string;
+  readonly file: string;
+}
+
+export const PICTURES: readonly PictureSample[] = [
+  { id: 'low-tide-picture-shore', name: 'Painted shore', file: 'painted-shore.jpg' },
+  { id: 'low-tide-picture-rope', name: 'Woven rope', file: 'woven-rope.jpg' },
+  { id: 'low-tide-picture-pebbles', name: 'Pebbles', file: 'pebbles.jpg' },
+];

@@ -27,9 +27,14 @@ const ROTATED = {
 
 /** `half-drop`, or `drop of 1/3` where the fraction is another; `square, columns mirrored`; of cells that are no rectangles those alone. */
 export function stepText({ mirrored, rotated, ...rest }: Step): string {
-  const symmetry = mirrored ? MIRRORED[mirrored] : rotated && ROTATED[rotated];
+  const symmetry = symmetryText({ mirrored, rotated });
   if (isFolded({ mirrored, rotated })) return symmetry ?? '';
   return symmetry ? `${plainText(rest)}, ${symmetry}` : plainText(rest);
+}
+
+/** `columns mirrored`; undefined of a step that leaves its cells as they are. */
+export function symmetryText({ mirrored, rotated }: Pick<Step, 'mirrored' | 'rotated'>): string | undefined {
+  return mirrored ? MIRRORED[mirrored] : rotated && ROTATED[rotated];
 }
 
 function plainText({ kind, drop, honeycomb }: Step): string {

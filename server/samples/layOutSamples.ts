@@ -1,7 +1,7 @@
 import type { Database } from '../store/database.ts';
 import { readFileSync } from 'node:fs';
-import type { Recipe } from '../../core/recipe/index.ts';
-import { BUILT, BUNDLES, SHEETS } from '../../demo/built.ts';
+import { NO_STEPS, type Recipe } from '../../core/recipe/index.ts';
+import { BUILT, BUNDLES, PICTURES, SHEETS } from '../../demo/built.ts';
 import { COLLECTION, LOW_TIDE, PAINTED } from '../../demo/collection.ts';
 import { DRAWN } from '../../demo/drawn.ts';
 import { sampleMotifId } from '../../demo/sampleDesign.ts';
@@ -59,6 +59,12 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
   for (const { id, name, recipe } of BUILT) await makeOnce(id, name, recipe);
   for (const { id, name, recipe } of DRAWN) await makeOnce(id, name, recipe);
   for (const { id, name, parts } of BUNDLES) await makeOnce(id, name, { kind: 'bundle', parts });
+  for (const { id, name, file } of PICTURES) {
+    if (await has('sheets', id)) continue;
+    const picture = studio.blobs.keep(readFileSync(new URL(`../../demo/pictures/${file}`, import.meta.url)), 'jpg');
+    const shown = await studio.pool.run({ kind: 'preview', name, picture, blobs: studio.blobs.folder });
+    await insertScan(database, { id, name, steps: NO_STEPS, ...shown });
+  }
   await sheets;
   for (const design of SAMPLE_DESIGNS) if (!(await has('designs', design.id))) await studio.designs.insert(design);
   await Promise.all(

@@ -12,6 +12,7 @@ import {
   step,
   type Step,
   stepText,
+  symmetryText,
 } from '../../../core/lattice/index.ts';
 import type { TileWay } from '../../../core/recipe/index.ts';
 import { withWay } from './frameHands.ts';
@@ -158,7 +159,7 @@ function SymmetryChoice({ url, pictureWidth, wish, onStep }: SymmetryProps) {
               <span className="h-14 w-full rounded-xs bg-linen" />
             )}
             <span>
-              <b>{planeGroupOf(one)}</b> {stepText(one)}
+              <b>{planeGroupOf(one)}</b> {one.kind === 'square' ? (symmetryText(one) ?? TEXTS.asItIs) : stepText(one)}
             </span>
           </Radio>
         );

@@ -1,0 +1,161 @@
+import { By, Key, until } from 'selenium-webdriver';
+import { describe, expect, it } from 'vitest';
+import sharp from 'sharp';
+import { OWN_HEADER, type Scan, type StoredDesign } from '../contract/index.ts';
+import { mirroredStep, SQUARE } from '../core/lattice/index.ts';
+import { texture } from '../core/testing/textures.ts';
+import { PATIENCE } from './support/browser.ts';
+import { click, drag, middleOf, named, press, settledShot, type, waitForText } from './support/hands.ts';
+import { useStudio } from './support/studio.ts';
+
+const page = useStudio();
+const [WIDTH, HEIGHT] = [480, 360];
+
+/** Puts a picture of pebbles on the shelf and opens the page that makes it repeat. */
+async function openTile(number = 3): Promise<Scan> {
+  const { driver } = page;
+  const { data } = texture(number, WIDTH, HEIGHT);
+  const png = await sharp(data, { raw: { width: WIDTH, height: HEIGHT, channels: 4 } })
+    .png()
+    .toBuffer();
+  const answer = await fetch(`${page.hevrel.url}/api/scans?name=pebbles-${number}.png`, {
+    method: 'POST',
+    headers: { ...OWN_HEADER },
+    body: new Uint8Array(png),
+  });
+  const scan = (await answer.json()) as Scan;
+  await page.goTo(`/workshop/${scan.id}`);
+  await click(driver, 'link', 'Make it repeat');
+  await made();
+  return scan;
+}
+
+const made = (): Promise<unknown> =>
+  page.driver.wait(
+    async () =>
+      (await page.driver.findElements(By.css('[data-tiling][aria-busy="false"] [data-tile-cloth]'))).length > 0,
+    PATIENCE,
+    'no cloth is shown',
+  );
+
+/** The pixels of the cloth that is shown, as a text that is the same for the same pixels. */
+const cloth = async (): Promise<string> => {
+  await made();
+  return page.driver.executeScript(
+    'return document.querySelector("[data-tiling] [data-tile-cloth]").toDataURL().slice(-4000);',
+  );
+};
+const value = async (label: string): Promise<string> =>
+  (await (await named(page.driver, 'field', label)).getAttribute('value')) ?? '';
+
+/** The design that was made, once it is there. */
+async function designMade(): Promise<StoredDesign> {
+  const { driver } = page;
+  await driver.wait(until.urlContains('/designs/'), PATIENCE);
+  await driver.wait(until.elementLocated(By.css('[data-cell]')), PATIENCE);
+  const id = new URL(await driver.getCurrentUrl()).pathname.split('/').at(-1);
+  return (await (await fetch(`${page.hevrel.url}/api/designs/${id}`)).json()) as StoredDesign;
+}
+
+describe('a picture made to repeat', () => {
+  it('is mirrored about a detail that is dragged to a new place, and becomes a design', async () => {
+    const { driver } = page;
+    await openTile();
+    const before = await cloth();
+    const middle = await middleOf(driver, '[data-frame-scale] polygon');
+    const scale = Number(await driver.findElement(By.css('[data-frame-scale]')).getAttribute('data-frame-scale'));
+    await drag(driver, middle, { x: middle.x + 40, y: middle.y - 24 });
+    expect(Number.parseFloat(await value('Middle, across'))).toBeCloseTo(WIDTH / 2 + 40 / scale, 0);
+    const after = await cloth();
+    expect(after).not.toBe(before);
+    // What is dragged by hand is undone as one; keys move it by a pixel.
+    await press(driver, Key.CONTROL, 'z');
+    expect(await value('Middle, across')).toBe(`${WIDTH / 2} px`);
+    expect(await cloth()).toBe(before);
+    await driver.executeScript('document.querySelector("[data-frame-scale] polygon").focus()');
+    await press(driver, Key.ARROW_RIGHT);
+    await press(driver, Key.SHIFT, Key.ARROW_DOWN);
+    expect([await value('Middle, across'), await value('Middle, down')]).toEqual([
+      `${WIDTH / 2 + 1} px`,
+      `${HEIGHT / 2 + 10} px`,
+    ]);
+    // A corner resizes it, the one across from it staying; the pin turns it.
+    const corner = await middleOf(driver, '[data-corner="1 1"]');
+    await drag(driver, corner, { x: corner.x - 30, y: corner.y - 10 });
+    expect(Number.parseFloat(await value('Width'))).toBeCloseTo(WIDTH / 2 - 30 / scale, 0);
+    const pin = await middleOf(driver, '[data-turn-frame]');
+    await drag(driver, pin, { x: pin.x + 60, y: pin.y + 8 });
+    expect(Number.parseFloat(await value('Rotation'))).toBeGreaterThan(10);
+    await type(driver, 'Rotation', '0');
+    await click(driver, 'button', 'Create design');
+    const { design } = await designMade();
+    const frame = { width: WIDTH / 2 - 30 / scale, height: HEIGHT / 2 - 10 / scale };
+    expect(design.repeat.step).toEqual(SQUARE);
+    expect(design.repeat.height / design.repeat.width).toBeCloseTo(frame.height / frame.width, 2);
+    expect(design.placements).toHaveLength(1);
+    // The whole cloth is covered: nothing of the ground is to be seen.
+    const shot = await settledShot(driver);
+    for (let x = 80; x < 940; x += 9)
+      for (let y = 70; y < 690; y += 9) {
+        const [r = 0, , b = 0] = shot.at(x, y);
+        // Overlays are white, black or blue; the ground is of a warm white that no pebble has.
+        expect(r > 236 && b > 220 && r < 250 && b < 235).toBe(false);
+      }
+  });
+
+  it('takes the shape of any symmetry, each shown as this very frame', async () => {
+    const { driver } = page;
+    await openTile(0);
+    await driver.wait(
+      async () => (await driver.findElements(By.css('[role="radio"] [data-tile-cloth]'))).length >= 17,
+      PATIENCE,
+      'the symmetries are not shown',
+    );
+    const star = await driver.findElement(By.css('[role="radio"][aria-label^="p6m"]'));
+    await star.click();
+    const shape = await driver.findElement(By.css('[data-frame-scale] polygon')).getAttribute('points');
+    expect((shape ?? '').trim().split(' ')).toHaveLength(3);
+    expect(await driver.findElements(By.xpath('//label[normalize-space()="Height"]'))).toHaveLength(0);
+    await click(driver, 'button', 'Create design');
+    const { design } = await designMade();
+    expect(design.repeat.step.kind).toBe('brick');
+    expect(design.repeat.height / design.repeat.width).toBeCloseTo(Math.sqrt(3) / 2, 6);
+  });
+
+  it('is turned inside out, joined by itself with what the join shows, and changed later', async () => {
+    const { driver } = page;
+    const scan = await openTile(9);
+    await click(driver, 'radio', 'Halves swapped');
+    const halves = await cloth();
+    await click(driver, 'radio', 'Half-drop');
+    expect(await cloth()).not.toBe(halves);
+    await click(driver, 'radio', 'By itself');
+    await waitForText(driver, 'it does not show');
+    const joined = Number(await driver.findElement(By.css('[data-join]')).getAttribute('data-join'));
+    expect(joined).toBeLessThan(1.1);
+    await (await named(driver, 'field', 'Spread the step that is left')).click();
+    await made();
+    await driver.wait(
+      async () => Number(await driver.findElement(By.css('[data-join]')).getAttribute('data-join')) > joined,
+      PATIENCE,
+    );
+    await type(driver, 'Width', '4');
+    await waitForText(driver, 'is too small to lie over itself');
+    expect(await (await named(driver, 'button', 'Create design')).isEnabled()).toBe(false);
+    await type(driver, 'Width', '240');
+    await made();
+    await click(driver, 'button', 'Create design');
+    const { design } = await designMade();
+    const [placement] = design.placements;
+    await page.goTo(`/workshop/${scan.id}/tile?motif=${placement?.motif}`);
+    await made();
+    await driver.findElement(By.css('[role="radio"][aria-checked="true"]'));
+    await click(driver, 'radio', 'Symmetry');
+    await click(driver, 'button', 'Update motif');
+    await waitForText(driver, 'The motif is updated wherever it is used.');
+    const stored = (await (await fetch(`${page.hevrel.url}/api/motifs/${placement?.motif}`)).json()) as {
+      recipe: unknown;
+    };
+    expect(stored.recipe).toMatchObject({ kind: 'tile', way: { kind: 'laid', step: mirroredStep(SQUARE, 'both') } });
+  });
+});
