@@ -2,7 +2,9 @@ import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import sharp from 'sharp';
 import { OWN_HEADER, type Scan, type StoredDesign } from '../contract/index.ts';
-import { mirroredStep, SQUARE } from '../core/lattice/index.ts';
+import { mirroredStep, SQUARE, step } from '../core/lattice/index.ts';
+import type { PixelImage } from '../core/scan/index.ts';
+import { makeTile } from '../core/seamless/index.ts';
 import { texture } from '../core/testing/textures.ts';
 import { PATIENCE } from './support/browser.ts';
 import { click, drag, middleOf, named, press, settledShot, type, waitForText } from './support/hands.ts';
@@ -11,14 +13,15 @@ import { useStudio } from './support/studio.ts';
 const page = useStudio();
 const [WIDTH, HEIGHT] = [480, 360];
 
-/** Puts a picture of pebbles on the shelf and opens the page that makes it repeat. */
-async function openTile(number = 3): Promise<Scan> {
+/** Puts a texture on the shelf and opens the page that makes it repeat. */
+const openTile = (number = 3): Promise<Scan> => openPicture(`texture-${number}.png`, texture(number, WIDTH, HEIGHT));
+
+async function openPicture(name: string, { width, height, data }: PixelImage): Promise<Scan> {
   const { driver } = page;
-  const { data } = texture(number, WIDTH, HEIGHT);
-  const png = await sharp(data, { raw: { width: WIDTH, height: HEIGHT, channels: 4 } })
+  const png = await sharp(data, { raw: { width, height, channels: 4 } })
     .png()
     .toBuffer();
-  const answer = await fetch(`${page.hevrel.url}/api/scans?name=pebbles-${number}.png`, {
+  const answer = await fetch(`${page.hevrel.url}/api/scans?name=${name}`, {
     method: 'POST',
     headers: { ...OWN_HEADER },
     body: new Uint8Array(png),
@@ -125,7 +128,7 @@ describe('a picture made to repeat', () => {
   it('is turned inside out, joined by itself with what the join shows, and changed later', async () => {
     const { driver } = page;
     const scan = await openTile(9);
-    await click(driver, 'radio', 'Halves swapped');
+    await click(driver, 'radio', 'Halves');
     const halves = await cloth();
     await click(driver, 'radio', 'Half-drop');
     expect(await cloth()).not.toBe(halves);
@@ -157,5 +160,38 @@ describe('a picture made to repeat', () => {
       recipe: unknown;
     };
     expect(stored.recipe).toMatchObject({ kind: 'tile', way: { kind: 'laid', step: mirroredStep(SQUARE, 'both') } });
+  });
+
+  it('is told for a broken tile, trimmed, recognised and healed', async () => {
+    const { driver } = page;
+    // A half-drop that is seamless, but for two white columns along its right edge.
+    const way = { kind: 'joined', step: step('half-drop'), overlap: 0.2, spread: true, even: false } as const;
+    const frame = { x: 240, y: 180, width: 480, height: 360, rotation: 0 };
+    const { pixels } = makeTile(texture(0, WIDTH, HEIGHT), { frame, width: 100, way });
+    const { width, height, data } = pixels;
+    const wide = new Uint8ClampedArray(4 * (width + 2) * height).fill(255);
+    for (let y = 0; y < height; y += 1)
+      wide.set(data.subarray(4 * y * width, 4 * (y + 1) * width), 4 * y * (width + 2));
+    await openPicture('bought.png', { width: width + 2, height, data: wide });
+    await click(driver, 'radio', 'As it is');
+    await click(driver, 'button', 'Frame the whole picture');
+    await waitForText(driver, '2 px along the right edge do not belong to it.');
+    await click(driver, 'button', 'Trim');
+    await waitForText(driver, 'Seamless as a half-drop.');
+    expect(await value('Width')).toBe(`${width} px`);
+    await click(driver, 'button', 'Use half-drop');
+    await made();
+    expect(await driver.findElements(By.css('[data-breaks="0"]'))).toHaveLength(1);
+    // Cut narrower, its sides no longer meet; healed, they do.
+    await type(driver, 'Width', String(width - 11));
+    await waitForText(driver, 'The sides do not meet');
+    expect(Number(await driver.findElement(By.css('[data-breaks]')).getAttribute('data-breaks'))).toBeGreaterThan(20);
+    await click(driver, 'button', 'Heal');
+    await waitForText(driver, 'it does not show');
+    await click(driver, 'button', 'Create design');
+    const { design } = await designMade();
+    expect(design.repeat.step).toEqual(step('half-drop'));
+    await click(driver, 'button', 'Save swatch');
+    await waitForText(driver, 'Saved');
   });
 });

@@ -1,6 +1,7 @@
 /** Pictures made to repeat: laid by what a step does to its cells, turned inside out, or cut and joined by themselves. */
-export { frameSampler } from './frameSampler.ts';
+export { framePixels } from './frameSampler.ts';
 export type { JoinVisibility } from './joinVisibility.ts';
 export * from './makeTile.ts';
 export { type PixelCell, windowOf } from './pixelCell.ts';
+export * from './seamCheck.ts';
 export * from './tileError.ts';

@@ -13,12 +13,14 @@ export type SeamFault =
   | { readonly kind: 'stray' | 'transparent'; readonly edge: TileEdge; readonly count: number }
   /** The picture does not go on where its edges meet, along so many of its rows or columns, 0 to 1. */
   | { readonly kind: 'break'; readonly join: Join; readonly share: number }
-  /** It goes on, but half a pixel beside where it should. */
-  | { readonly kind: 'slip'; readonly join: Join }
+  /** It goes on, but by so much of a pixel earlier than where the edge is, or later where that is below 0. */
+  | { readonly kind: 'slip'; readonly join: Join; readonly by: number }
   /** It goes on but in a corner. */
   | { readonly kind: 'corner'; readonly join: Join }
   /** Blocks of eight pixels, as lossy compression leaves them. */
   | { readonly kind: 'blocks' };
+
+type StrayFault = Extract<SeamFault, { readonly edge: TileEdge }>;
 
 /** What a look at the edges of a tile says. */
 export interface SeamReport {
@@ -78,8 +80,9 @@ export function checkSeams(tile: PixelImage): SeamReport {
     breaks: { sides: sides.breaks, ends: ends.breaks },
     faults: [
       ...strays,
-      ...joinFaults('sides', sides, across),
-      ...joinFaults('ends', ends, down),
+      // Where something does not belong to the picture, its edges are told once that is gone.
+      ...(strays.some(({ edge }) => edge === 'left' || edge === 'right') ? [] : joinFaults('sides', sides, across)),
+      ...(strays.some(({ edge }) => edge === 'top' || edge === 'bottom') ? [] : joinFaults('ends', ends, down)),
       ...(Math.max(blockiness(rows), blockiness(columns)) > 1.3 ? [{ kind: 'blocks' } as const] : []),
     ],
   };
@@ -136,15 +139,16 @@ function joinFaults(join: Join, joined: Joined, edges: JoinedEdges): SeamFault[]
   if (joined.breaks.length > 0 && joined.breaks.every(isInCorner)) return [{ kind: 'corner', join }];
   if (joined.worst > SEEN) {
     for (const by of [-0.5, 0.5])
-      if (edges.at(joined.shift, by).worst < Math.min(SEEN, SLIPPED * joined.worst)) return [{ kind: 'slip', join }];
+      if (edges.at(joined.shift, by).worst < Math.min(SEEN, SLIPPED * joined.worst))
+        return [{ kind: 'slip', join, by }];
     return [{ kind: 'break', join, share: Math.max(joined.breaks.length, 1) / count }];
   }
   return joined.breaks.length === 0 ? [] : [{ kind: 'break', join, share: joined.breaks.length / count }];
 }
 
 /** Columns (rows) along both edges that are cut off from the rest by a rougher step than any inside. */
-function strayFaults(tile: PixelImage, { lines, inside }: JoinedEdges, isDown: boolean): SeamFault[] {
-  return ([true, false] as const).flatMap((atStart): SeamFault[] => {
+function strayFaults(tile: PixelImage, { lines, inside }: JoinedEdges, isDown: boolean): StrayFault[] {
+  return ([true, false] as const).flatMap((atStart): StrayFault[] => {
     let [count, most] = [0, SEEN];
     for (let deep = 1; deep <= DEEPEST_STRAY; deep += 1) {
       const values = roughness(lines, 1, 0, 0, atStart ? deep : lines.length - deep);

@@ -5,12 +5,14 @@ import type { PictureFrame } from '../../../core/recipe/index.ts';
 import type { TileWish } from '../../../core/seamless/index.ts';
 import { CORNERS, movedFrame, placeInFrame, resizedFrame, type Sheet, turnedFrame } from './frameHands.ts';
 import { TEXTS } from './texts.ts';
+import type { CheckedSeams } from './tileWorker.ts';
 
 interface Props {
   readonly url: string;
   readonly sheet: Sheet;
   readonly wish: TileWish;
-  /** `isOver`: the hand has let go. */
+  /** Where the edges of a ready tile do not meet. */
+  readonly breaks: CheckedSeams | undefined;
   readonly onFrame: (frame: PictureFrame, field: string) => void;
 }
 
@@ -18,7 +20,7 @@ interface Props {
 const PIN_OFF = 26;
 
 /** The picture with the frame on it: dragged, resized by its corners, turned by its pin, moved by arrow keys. */
-export function FramePicture({ url, sheet, wish, onFrame }: Props) {
+export function FramePicture({ url, sheet, wish, breaks, onFrame }: Props) {
   const room = useRef<HTMLDivElement>(null);
   const [scale, setScale] = useState(0.1);
   useEffect(() => {
@@ -112,6 +114,7 @@ export function FramePicture({ url, sheet, wish, onFrame }: Props) {
             follow(event, (to, from) => movedFrame(frame, { x: to.x - from.x, y: to.y - from.y }, sheet))
           }
         />
+        {breaks && <BreakMarks seams={breaks} frame={frame} scale={scale} />}
         {CORNERS.map((corner) => {
           const at = placeInFrame(frame, corner);
           return (
@@ -153,4 +156,43 @@ export function FramePicture({ url, sheet, wish, onFrame }: Props) {
       </svg>
     </div>
   );
+}
+
+/** Marks beyond this many say nothing more. */
+const MOST_MARKS = 4000;
+
+/** A tick at both edges for every row or column in which they do not meet. */
+function BreakMarks({
+  seams,
+  frame,
+  scale,
+}: {
+  readonly seams: CheckedSeams;
+  readonly frame: PictureFrame;
+  readonly scale: number;
+}) {
+  const ticks = [
+    ...seams.breaks.sides.flatMap((row) =>
+      [-1, 1].map((x) => [
+        { x, y: (2 * row + 1) / seams.height - 1 },
+        { x: x * 1.03, y: (2 * row + 1) / seams.height - 1 },
+      ]),
+    ),
+    ...seams.breaks.ends.flatMap((column) =>
+      [-1, 1].map((y) => [
+        { x: (2 * column + 1) / seams.width - 1, y },
+        { x: (2 * column + 1) / seams.width - 1, y: y * 1.03 },
+      ]),
+    ),
+  ].slice(0, MOST_MARKS);
+  const path = ticks
+    .map((ends) =>
+      ends
+        .map((at) => placeInFrame(frame, at))
+        .map(({ x, y }) => `${x * scale} ${y * scale}`)
+        .join('L'),
+    )
+    .map((tick) => `M${tick}`)
+    .join('');
+  return <path d={path} stroke="#b3402e" strokeWidth="2" pointerEvents="none" data-breaks={ticks.length} />;
 }

@@ -19,13 +19,15 @@ import { useNotify } from '../../ui/Notices.tsx';
 import { useUnit } from '../../ui/unit.ts';
 import { useHistory } from '../../ui/useHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
-import { firstWish, withFrame, withWay } from './frameHands.ts';
+import { firstWish, wholeFrame, withFrame, withWay } from './frameHands.ts';
 import { FrameFields } from './FrameFields.tsx';
 import { FramePicture } from './FramePicture.tsx';
+import { SeamTicket } from './SeamTicket.tsx';
 import { TEXTS } from './texts.ts';
 import { TileCloth } from './TileCloth.tsx';
+import { useSeams } from './useSeams.ts';
 import { useTiles } from './useTiles.ts';
-import { WayTicket } from './WayTicket.tsx';
+import { isReady, WayTicket } from './WayTicket.tsx';
 
 /** A picture becomes a tile: the picture with a frame on it, and beside it the cloth that the frame makes. */
 export function TilePage() {
@@ -48,6 +50,11 @@ export function TilePage() {
 
 /** About so many pixels of the tile are made while the frame is in the hand. */
 const LIVE_PIXELS = 120_000;
+
+/** Larger pictures are not read whole by a browser to look at their edges. */
+const MOST_CHECKED = 24e6;
+/** Whether browsers show a picture of this address. */
+const isShown = (address: string): boolean => /\.(png|jpg|webp|avif|gif)$/.test(address);
 
 function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: DesignMotif | undefined }) {
   const notify = useNotify();
@@ -74,6 +81,15 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
         action: { label: TEXTS.toTheDrawer, run: () => void navigate('/motifs') },
       });
   });
+  const { frame } = wish;
+  const checking = isReady(wish.way);
+  // The picture itself, unless it is so large that its edges are told by the smaller one.
+  const checked = scan.width * scan.height <= MOST_CHECKED && isShown(scan.picture) ? scan.picture : scan.preview;
+  const seamOrder = useMemo(
+    () => (checking ? { url: blobUrl(checked), pictureWidth: scan.width, frame } : undefined),
+    [checking, checked, scan.width, frame],
+  );
+  const seams = useSeams(seamOrder);
   const size = sizeOf(wish);
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[48px_minmax(0,1fr)]">
@@ -103,6 +119,7 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
           url={url}
           sheet={scan}
           wish={wish}
+          breaks={seams && !('problem' in seams) ? seams : undefined}
           onFrame={(frame, field) => change(withFrame(wish, frame), field)}
         />
         <div className="relative min-h-0 min-w-0 border-l border-thread bg-white">
@@ -124,7 +141,16 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
             wish={wish}
             visibility={typeof tile === 'object' ? tile.visibility : undefined}
             onWay={(way, field) => change(withWay(wish, way), field)}
-          />
+          >
+            <Button onClick={() => change(withFrame(wish, wholeFrame(scan)))}>{TEXTS.wholePicture}</Button>
+            <SeamTicket
+              seams={seams}
+              frame={wish.frame}
+              step={wish.way.step}
+              onFrame={(frame) => change(withFrame(wish, frame))}
+              onWay={(way) => change(withWay(wish, way))}
+            />
+          </WayTicket>
           <FrameFields sheet={scan} wish={wish} onWish={change} />
           {size && (
             <p className="text-sm text-graphite">

@@ -1,5 +1,5 @@
 import { Radio, RadioGroup } from '@headlessui/react';
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import {
   everyFraction,
   mirroredStep,
@@ -26,15 +26,26 @@ import { TEXTS } from './texts.ts';
 import type { TileOrder } from './tileWorker.ts';
 import { useTiles } from './useTiles.ts';
 
-/** Everything that a step can do to its cells, each as a step: the seventeen plane groups, some of them in two directions. */
+/** Everything that a step can do to its cells, each as a step: all plane groups but that of no operation, some of them in two directions. */
 const LAID: readonly Step[] = [
-  SQUARE,
   ...mirroringsOf(SQUARE).map((mirrored) => mirroredStep(SQUARE, mirrored)),
   ...rotationsOf(SQUARE).map((rotated) => rotatedStep(SQUARE, rotated)),
   ...(['columns', 'both'] as const).map((mirrored) => mirroredStep(step('half-drop'), mirrored)),
 ];
-const WAYS = ['laid', 'halves', 'joined'] as const;
-const HINTS = { laid: TEXTS.laidHint, halves: TEXTS.halvesHint, joined: TEXTS.joinedHint } as const;
+/** Laid as it is, a picture is a ready tile. */
+type Choosable = TileWay['kind'] | 'ready';
+const WAYS: readonly Choosable[] = ['laid', 'halves', 'joined', 'ready'];
+const HINTS: Readonly<Record<Choosable, string>> = {
+  ready: TEXTS.readyHint,
+  laid: TEXTS.laidHint,
+  halves: TEXTS.halvesHint,
+  joined: TEXTS.joinedHint,
+};
+
+/** Whether a picture is laid as it is. */
+export function isReady({ kind, step: { mirrored, rotated } }: TileWay): boolean {
+  return kind === 'laid' && mirrored === undefined && rotated === undefined;
+}
 /** Pixels of a small picture of a symmetry. */
 const SMALL = 2500;
 
@@ -44,12 +55,16 @@ interface Props {
   readonly wish: TileWish;
   readonly visibility: JoinVisibility | undefined;
   readonly onWay: (way: TileWay, field: string) => void;
+  /** What is said of a ready tile's edges. */
+  readonly children: ReactNode;
 }
 
 /** How the frame is made to repeat. */
-export function WayTicket({ url, pictureWidth, wish, visibility, onWay }: Props) {
+export function WayTicket({ url, pictureWidth, wish, visibility, onWay, children }: Props) {
   const { way } = wish;
-  const kinds: Readonly<Record<TileWay['kind'], () => TileWay>> = {
+  const chosen = isReady(way) ? 'ready' : way.kind;
+  const kinds: Readonly<Record<Choosable, () => TileWay>> = {
+    ready: () => ({ kind: 'laid', step: SQUARE }),
     laid: () => ({ kind: 'laid', step: mirroredStep(SQUARE, 'both') }),
     halves: () => ({ kind: 'halves', step: SQUARE }),
     joined: () => ({ kind: 'joined', step: SQUARE, overlap: 0.2, spread: true, even: false }),
@@ -58,12 +73,12 @@ export function WayTicket({ url, pictureWidth, wish, visibility, onWay }: Props)
     <div className="grid gap-4">
       <Choice
         label={TEXTS.way}
-        value={way.kind}
+        value={chosen}
         options={WAYS.map((kind) => ({ value: kind, name: TEXTS[kind] }))}
         onChange={(kind) => onWay(kinds[kind](), 'kind')}
       />
-      <p className="text-xs text-graphite">{HINTS[way.kind]}</p>
-      {way.kind === 'laid' ? (
+      <p className="text-xs text-graphite">{HINTS[chosen]}</p>
+      {chosen === 'laid' ? (
         <SymmetryChoice
           url={url}
           pictureWidth={pictureWidth}
@@ -73,6 +88,7 @@ export function WayTicket({ url, pictureWidth, wish, visibility, onWay }: Props)
       ) : (
         <PlainStepChoice step={way.step} onStep={(next) => onWay({ ...way, step: next }, 'step')} />
       )}
+      {chosen === 'ready' && children}
       {way.kind === 'joined' && (
         <>
           <AmountField
@@ -159,7 +175,7 @@ function SymmetryChoice({ url, pictureWidth, wish, onStep }: SymmetryProps) {
               <span className="h-14 w-full rounded-xs bg-linen" />
             )}
             <span>
-              <b>{planeGroupOf(one)}</b> {one.kind === 'square' ? (symmetryText(one) ?? TEXTS.asItIs) : stepText(one)}
+              <b>{planeGroupOf(one)}</b> {one.kind === 'square' ? symmetryText(one) : stepText(one)}
             </span>
           </Radio>
         );

@@ -1,7 +1,8 @@
 import type { Point } from '../../../core/geometry/index.ts';
-import { LARGEST_CELL_MM, proportionOf, SMALLEST_CELL_MM, type Step } from '../../../core/lattice/index.ts';
+import { LARGEST_CELL_MM, proportionOf, SMALLEST_CELL_MM } from '../../../core/lattice/index.ts';
 import type { PictureFrame, TileWay } from '../../../core/recipe/index.ts';
-import type { TileWish } from '../../../core/seamless/index.ts';
+import type { Join, TileEdge, TileWish } from '../../../core/seamless/index.ts';
+import { MM_PER_INCH } from '../../../core/units/index.ts';
 
 /** A picture as far as its frame is concerned, pixels. */
 export interface Sheet {
@@ -12,7 +13,6 @@ export interface Sheet {
 
 /** Frames smaller than this cannot be taken hold of, pixels. */
 const LEAST_SIDE = 8;
-const MM_PER_INCH = 25.4;
 
 /** A corner of the box around a frame: −1 or 1 across and down. */
 export interface Corner {
@@ -45,11 +45,6 @@ function fitting({ frame, width, way }: TileWish): TileWish {
 /** Another way; of one that asks for proportions the frame keeps its width. */
 export function withWay(wish: TileWish, way: TileWay): TileWish {
   return fitting({ ...wish, way });
-}
-
-/** The same way in another step. */
-export function wayInStep(way: TileWay, step: Step): TileWay {
-  return { ...way, step };
 }
 
 /** Another frame on the same picture, its pixels as large on the cloth as before. */
@@ -89,9 +84,7 @@ export function resizedFrame(
     width = Math.max(width, height / proportion);
     height = width * proportion;
   }
-  const sized = { ...frame, width, height };
-  const now = placeInFrame(sized, { x: -corner.x, y: -corner.y });
-  return { ...sized, x: sized.x + still.x - now.x, y: sized.y + still.y - now.y };
+  return keptAt(frame, { ...frame, width, height }, { x: -corner.x, y: -corner.y });
 }
 
 /** The frame turned so that its upper side faces a place; in steps of 15° where asked. */
@@ -99,4 +92,27 @@ export function turnedFrame(frame: PictureFrame, to: Point, inSteps: boolean): P
   const angle = (Math.atan2(to.x - frame.x, frame.y - to.y) * 180) / Math.PI;
   const rotation = inSteps ? Math.round(angle / 15) * 15 : Math.round(angle * 10) / 10;
   return { ...frame, rotation: rotation + 0 };
+}
+
+/** All of a picture. */
+export function wholeFrame({ width, height }: Sheet): PictureFrame {
+  return { x: width / 2, y: height / 2, width, height, rotation: 0 };
+}
+
+/** The frame without so many pixels along an edge. */
+export function trimmedFrame(frame: PictureFrame, edge: TileEdge, count: number): PictureFrame {
+  const isAcross = edge === 'left' || edge === 'right';
+  const sized = isAcross ? { ...frame, width: frame.width - count } : { ...frame, height: frame.height - count };
+  return keptAt(frame, sized, { x: edge === 'left' ? 1 : -1, y: edge === 'top' ? 1 : -1 });
+}
+
+/** The frame shorter by a fraction of a pixel across a join, where its picture goes on that much earlier. */
+export function slippedFrame(frame: PictureFrame, join: Join, by: number): PictureFrame {
+  return trimmedFrame(frame, join === 'sides' ? 'right' : 'bottom', by);
+}
+
+/** Another frame, moved so that one of its corners lies where the first's does. */
+function keptAt(frame: PictureFrame, sized: PictureFrame, corner: Point): PictureFrame {
+  const [from, to] = [placeInFrame(frame, corner), placeInFrame(sized, corner)];
+  return { ...sized, x: sized.x + from.x - to.x, y: sized.y + from.y - to.y };
 }

@@ -8,16 +8,45 @@ export const TEXTS = {
   turnTheFrame: 'Turn the frame',
   resizeTheFrame: 'Resize the frame',
   repeatsShown: 'Shown',
-  asItIs: 'as it is',
   few: 'A few',
   many: 'Many',
   way: 'Way',
+  ready: 'As it is',
+  readyHint:
+    'The framed picture is a tile already. Its edges are looked at, and what is wrong with them can be mended.',
+  wholePicture: 'Frame the whole picture',
+  edges: 'Edges',
+  lookingAtTheEdges: 'Looking at the edges …',
+  tooSmallToTell: 'The frame is too small to tell whether its edges meet. Make it larger.',
+  seamlessAs: (step: string): string => `Seamless as a ${step}.`,
+  bestAs: (step: string): string => `Not seamless. It fits best as a ${step}.`,
+  joinRoughness: (sides: string, ends: string): string =>
+    `Roughness of the joins, 1 being that inside: sides ${sides}, ends ${ends}.`,
+  takeStep: (step: string): string => `Use ${step}`,
+  edgeNames: { left: 'left', right: 'right', top: 'upper', bottom: 'lower' },
+  stray: (count: number, edge: string): string =>
+    `${count} px along the ${edge} edge ${count === 1 ? 'does' : 'do'} not belong to it.`,
+  transparent: (count: number, edge: string): string =>
+    `${count} px along the ${edge} edge ${count === 1 ? 'is' : 'are'} transparent.`,
+  breaks: {
+    sides: (percent: string): string => `The sides do not meet in ${percent} % of the rows.`,
+    ends: (percent: string): string => `The upper and lower edge do not meet in ${percent} % of the columns.`,
+  },
+  slips: {
+    sides: 'The sides meet half a pixel off.',
+    ends: 'The upper and lower edge meet half a pixel off.',
+  },
+  brokenCorner: 'A corner does not fit the others.',
+  blocks: 'Lossy compression has left blocks of 8 pixels. Use a file without it if there is one.',
+  trim: 'Trim',
+  resample: 'Resample',
+  heal: 'Heal',
   laid: 'Symmetry',
-  halves: 'Halves swapped',
+  halves: 'Halves',
   joined: 'By itself',
   laidHint: 'The framed detail is laid again by mirrors and turns, so that its edges always meet.',
   halvesHint:
-    'The picture is turned inside out: its outer edges meet, and its old edges cross in the middle, to be covered or painted over.',
+    'Its halves are swapped across and down: its outer edges meet, and its old edges cross in the middle, to be covered or painted over.',
   joinedHint:
     'The picture is laid over itself, cut along the path where it differs least, and the step that is left is spread.',
   symmetry: 'Symmetry',
