@@ -194,4 +194,30 @@ describe('a picture made to repeat', () => {
     await click(driver, 'button', 'Save swatch');
     await waitForText(driver, 'Saved');
   });
+
+  it('shows its own repeat, which is framed', async () => {
+    const { driver } = page;
+    // Dots every 40 by 36 pixels, every other column half a cell lower.
+    const data = new Uint8ClampedArray(4 * WIDTH * HEIGHT).fill(255);
+    for (let y = 0; y < HEIGHT; y += 1)
+      for (let x = 0; x < WIDTH; x += 1) {
+        const column = Math.floor(x / 40);
+        const down = (y + (column % 2) * 18) % 36;
+        const level = 230 - 150 * Math.exp(-(((x % 40) - 20) ** 2 + (down - 18) ** 2) / 60);
+        data.set([level, level, 200], 4 * (y * WIDTH + x));
+      }
+    await openPicture('dots.png', { width: WIDTH, height: HEIGHT, data });
+    await click(driver, 'radio', 'As it is');
+    await click(driver, 'button', 'Find its own repeat');
+    await driver.wait(async () => Math.abs(Number.parseFloat(await value('Width')) - 40) < 0.5, PATIENCE);
+    expect(Number.parseFloat(await value('Height'))).toBeCloseTo(36, 0);
+    await driver.wait(
+      until.elementLocated(By.xpath('//*[@role="radio"][@aria-checked="true"][.="Half-drop"]')),
+      PATIENCE,
+    );
+    await openTile(1);
+    await click(driver, 'radio', 'As it is');
+    await click(driver, 'button', 'Find its own repeat');
+    await waitForText(driver, 'This picture shows no repeat of its own.');
+  });
 });

@@ -2,6 +2,7 @@
 export { framePixels } from './frameSampler.ts';
 export type { JoinVisibility } from './joinVisibility.ts';
 export * from './makeTile.ts';
+export * from './ownRepeat.ts';
 export { type PixelCell, windowOf } from './pixelCell.ts';
 export * from './seamCheck.ts';
 export * from './tileError.ts';

@@ -15,17 +15,17 @@ import { Choice } from '../../ui/Choice.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
 import { HistoryButtons } from '../../ui/HistoryButtons.tsx';
 import { JobProgress } from '../../ui/JobProgress.tsx';
-import { useNotify } from '../../ui/Notices.tsx';
+import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { useUnit } from '../../ui/unit.ts';
 import { useHistory } from '../../ui/useHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
-import { firstWish, wholeFrame, withFrame, withWay } from './frameHands.ts';
+import { firstWish, repeatWish, wholeFrame, withFrame, withWay } from './frameHands.ts';
 import { FrameFields } from './FrameFields.tsx';
 import { FramePicture } from './FramePicture.tsx';
 import { SeamTicket } from './SeamTicket.tsx';
 import { TEXTS } from './texts.ts';
 import { TileCloth } from './TileCloth.tsx';
-import { useSeams } from './useSeams.ts';
+import { findRepeat, useSeams } from './useSeams.ts';
 import { useTiles } from './useTiles.ts';
 import { isReady, WayTicket } from './WayTicket.tsx';
 
@@ -58,6 +58,7 @@ const isShown = (address: string): boolean => /\.(png|jpg|webp|avif|gif)$/.test(
 
 function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: DesignMotif | undefined }) {
   const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
   const navigate = useNavigate();
   const client = useQueryClient();
   const [unit] = useUnit();
@@ -143,6 +144,16 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
             onWay={(way, field) => change(withWay(wish, way), field)}
           >
             <Button onClick={() => change(withFrame(wish, wholeFrame(scan)))}>{TEXTS.wholePicture}</Button>
+            <Button
+              onClick={() =>
+                void findRepeat({ url, pictureWidth: scan.width }).then((found) => {
+                  if (found) change(repeatWish(wish, found));
+                  else notify({ text: TEXTS.noRepeatFound });
+                }, notifyProblem)
+              }
+            >
+              {TEXTS.findItsRepeat}
+            </Button>
             <SeamTicket
               seams={seams}
               frame={wish.frame}

@@ -1,7 +1,7 @@
 import type { Point } from '../../../core/geometry/index.ts';
 import { LARGEST_CELL_MM, proportionOf, SMALLEST_CELL_MM } from '../../../core/lattice/index.ts';
 import type { PictureFrame, TileWay } from '../../../core/recipe/index.ts';
-import type { Join, TileEdge, TileWish } from '../../../core/seamless/index.ts';
+import type { Join, OwnRepeat, TileEdge, TileWish } from '../../../core/seamless/index.ts';
 import { MM_PER_INCH } from '../../../core/units/index.ts';
 
 /** A picture as far as its frame is concerned, pixels. */
@@ -97,6 +97,11 @@ export function turnedFrame(frame: PictureFrame, to: Point, inSteps: boolean): P
 /** All of a picture. */
 export function wholeFrame({ width, height }: Sheet): PictureFrame {
   return { x: width / 2, y: height / 2, width, height, rotation: 0 };
+}
+
+/** One cell of the repeat that a picture shows by itself, about where the frame was. */
+export function repeatWish(wish: TileWish, { width, height, rotation, step }: OwnRepeat): TileWish {
+  return withWay(withFrame(wish, { ...wish.frame, width, height, rotation }), { kind: 'laid', step });
 }
 
 /** The frame without so many pixels along an edge. */

@@ -15,6 +15,8 @@ export const TEXTS = {
   readyHint:
     'The framed picture is a tile already. Its edges are looked at, and what is wrong with them can be mended.',
   wholePicture: 'Frame the whole picture',
+  findItsRepeat: 'Find its own repeat',
+  noRepeatFound: 'This picture shows no repeat of its own. The frame was left where it is.',
   edges: 'Edges',
   lookingAtTheEdges: 'Looking at the edges …',
   tooSmallToTell: 'The frame is too small to tell whether its edges meet. Make it larger.',

@@ -6,6 +6,8 @@ import {
   framePixels,
   type JoinVisibility,
   makeTile,
+  type OwnRepeat,
+  ownRepeat,
   type PixelCell,
   type SeamReport,
   TileError,
@@ -82,6 +84,14 @@ const worker = {
     if (Math.min(width, height) < LEAST_CHECKED) return undefined;
     const small = { ...frame, x: frame.x * by, y: frame.y * by, width: frame.width * by, height: frame.height * by };
     return { ...checkSeams(framePixels(picture, small, width, height)), width, height };
+  },
+
+  /** The repeat that a picture shows by itself, in the pixels of the picture itself. */
+  async repeat({ url, pictureWidth }: Pick<TileOrder, 'url' | 'pictureWidth'>): Promise<OwnRepeat | undefined> {
+    const picture = await pictureAt(url, pictureWidth, 1);
+    const found = ownRepeat(picture);
+    const by = pictureWidth / picture.width;
+    return found && { ...found, width: found.width * by, height: found.height * by };
   },
 };
 

@@ -1,6 +1,7 @@
 import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import { messageOf } from '../../../core/problem/index.ts';
+import type { OwnRepeat } from '../../../core/seamless/index.ts';
 import type { CheckedSeams, SeamOrder, TileWorker } from './tileWorker.ts';
 
 /** ms that the frame has to be still before its edges are looked at. */
@@ -30,4 +31,14 @@ export function useSeams(order: SeamOrder | undefined): SeenSeams {
     };
   }, [order]);
   return seen && seen.order === order ? seen.seams : undefined;
+}
+
+/** The repeat that a picture shows by itself, in the picture's pixels; found in a worker. */
+export async function findRepeat(picture: Pick<SeamOrder, 'url' | 'pictureWidth'>): Promise<OwnRepeat | undefined> {
+  const worker = new Worker(new URL('./tileWorker.ts', import.meta.url), { type: 'module' });
+  try {
+    return await wrap<TileWorker>(worker).repeat(picture);
+  } finally {
+    worker.terminate();
+  }
 }
