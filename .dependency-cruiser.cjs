@@ -7,7 +7,7 @@ const CORE = [
   ['motif', 'shelfFile'],
   ['document', 'svg'],
   ['arrange', 'shapes', 'scan'],
-  ['bundle', 'layout', 'toss', 'colourway', 'draw', 'seamless'],
+  ['bundle', 'layout', 'toss', 'colourway', 'draw', 'tile'],
   ['paint', 'export', 'drawn', 'vine'],
   ['check', 'vector', 'print', 'separate', 'sheet'],
   ['tryon'],

@@ -59,6 +59,24 @@ const SCREENS: readonly Screen[] = [
     path: '/designs/low-tide-rock-pool',
     prepare: (driver) => click(driver, 'button', 'Repeat'),
   },
+  {
+    name: 'turned cells and their centres',
+    path: '/designs/low-tide-tide-wheel',
+    prepare: (driver) => click(driver, 'button', 'Repeat'),
+  },
+  {
+    name: 'a picture made to repeat',
+    path: '/workshop/low-tide-picture-shore/tile',
+    prepare: (driver) => driver.wait(until.elementLocated(By.css('[data-tiling] [data-tile-cloth]'))),
+  },
+  {
+    name: 'a picture that is a tile already',
+    path: '/workshop/low-tide-picture-shore/tile',
+    prepare: async (driver) => (
+      await click(driver, 'radio', 'As it is'),
+      driver.wait(until.elementLocated(By.css('[data-seams]')))
+    ),
+  },
   { name: 'squinting', path: DESIGN, prepare: (driver) => press(driver, 'q') },
   { name: 'the motifs of a design', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Motifs') },
   { name: 'the repeat', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Repeat') },

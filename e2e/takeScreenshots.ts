@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { Button, By, Origin, until, type WebDriver } from 'selenium-webdriver';
 import { openBrowser } from './support/browser.ts';
-import { cellOnScreen, click, clickAt, press, settledShot, type } from './support/hands.ts';
+import { cellOnScreen, click, clickAt, settledShot, type } from './support/hands.ts';
 import { startHevrel } from './support/hevrel.ts';
 
 const FOLDER = new URL('../docs/screenshots/', import.meta.url);
@@ -53,7 +53,6 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     },
   },
   { name: 'swatch-book', path: '/swatches' },
-  { name: 'swatch', path: '/swatches/low-tide-swatch-limpets-dusk' },
   {
     name: 'export',
     path: '/swatches/low-tide-swatch-moorings',
@@ -93,14 +92,21 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     },
   },
   {
-    name: 'arranging',
-    path: '/designs/low-tide-moorings',
+    name: 'symmetry',
+    path: '/designs/low-tide-tide-wheel',
     prepare: async (driver) => {
       await settledShot(driver);
-      await press(driver, 'n');
-      await press(driver, 'n');
-      await press(driver, 'a');
-      await click(driver, 'button', 'Measure from the upper left corner');
+      await click(driver, 'button', 'Repeat');
+      await click(driver, 'button', 'Four');
+    },
+  },
+  {
+    name: 'picture',
+    path: '/workshop/low-tide-picture-shore/tile',
+    prepare: async (driver) => {
+      await (await driver.wait(until.elementLocated(By.css('[aria-label^="p31m"]')))).click();
+      await driver.wait(until.elementLocated(By.css('[data-tiling][aria-busy="false"] [data-tile-cloth]')));
+      await driver.sleep(2500);
     },
   },
   {

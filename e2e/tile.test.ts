@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import { OWN_HEADER, type Scan, type StoredDesign } from '../contract/index.ts';
 import { mirroredStep, SQUARE, step } from '../core/lattice/index.ts';
 import type { PixelImage } from '../core/scan/index.ts';
-import { makeTile } from '../core/seamless/index.ts';
+import { makeTile } from '../core/tile/index.ts';
 import { texture } from '../core/testing/textures.ts';
 import { PATIENCE } from './support/browser.ts';
 import { click, drag, middleOf, named, press, settledShot, type, waitForText } from './support/hands.ts';

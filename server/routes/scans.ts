@@ -4,7 +4,7 @@ import * as contract from '../../contract/index.ts';
 import { cutText } from '../../core/schema/index.ts';
 import { newDesign, newPlacement } from '../../core/document/index.ts';
 import { NO_STEPS, pictureIn, type ScanRecipe, type TileRecipe } from '../../core/recipe/index.ts';
-import { tileRepeat } from '../../core/seamless/index.ts';
+import { tileRepeat } from '../../core/tile/index.ts';
 import { fileOf, implement } from '../http/implement.ts';
 import { nameFrom } from '../motifs/importMotif.ts';
 import { keepMotif, makeMotif, remakeMotif } from '../motifs/makeMotif.ts';

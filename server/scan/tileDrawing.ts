@@ -1,7 +1,7 @@
 import type { Artwork } from '../../core/motif/index.ts';
 import type { TileRecipe } from '../../core/recipe/index.ts';
 import type { PixelImage } from '../../core/scan/index.ts';
-import { makeTile, TileError, tileRepeat, windowOf } from '../../core/seamless/index.ts';
+import { makeTile, TileError, tileRepeat, windowOf } from '../../core/tile/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { keptDrawing } from '../motifs/keptDrawing.ts';
 import { Problem } from '../problem.ts';

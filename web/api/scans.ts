@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import * as contract from '../../contract/index.ts';
 import type { CleanSteps } from '../../core/recipe/index.ts';
-import type { TileWish } from '../../core/seamless/index.ts';
+import type { TileWish } from '../../core/tile/index.ts';
 import { call, upload } from './client.ts';
 
 export const SCANS = ['scans'];

@@ -1,6 +1,6 @@
 import { proportionOf } from '../../../core/lattice/index.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../../../core/lattice/index.ts';
-import type { TileWish } from '../../../core/seamless/index.ts';
+import type { TileWish } from '../../../core/tile/index.ts';
 import { AmountField } from '../../ui/AmountField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { type Sheet, withFrame } from './frameHands.ts';

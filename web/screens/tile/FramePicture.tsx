@@ -2,7 +2,7 @@ import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } fr
 import type { Point } from '../../../core/geometry/index.ts';
 import { cellCorners, proportionOf } from '../../../core/lattice/index.ts';
 import type { PictureFrame } from '../../../core/recipe/index.ts';
-import type { TileWish } from '../../../core/seamless/index.ts';
+import type { TileWish } from '../../../core/tile/index.ts';
 import { CORNERS, movedFrame, placeInFrame, resizedFrame, type Sheet, turnedFrame } from './frameHands.ts';
 import { TEXTS } from './texts.ts';
 import type { CheckedSeams } from './tileWorker.ts';

@@ -1,6 +1,6 @@
 import { type Step, stepText } from '../../../core/lattice/index.ts';
 import type { PictureFrame, TileWay } from '../../../core/recipe/index.ts';
-import type { SeamFault } from '../../../core/seamless/index.ts';
+import type { SeamFault } from '../../../core/tile/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
 import { Button } from '../../ui/Button.tsx';
 import { slippedFrame, trimmedFrame } from './frameHands.ts';

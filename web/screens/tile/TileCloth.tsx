@@ -34,5 +34,7 @@ export function TileCloth({ tile: { image, cell }, cells, label = TEXTS.clothLab
         else context.drawImage(image, at, line * cell.height);
     }
   }, [image, cell, cells]);
-  return <canvas ref={canvas} role="img" aria-label={label} className={className} data-tile-cloth />;
+  // A small one beside its name says nothing more.
+  const read = label === '' ? ({ 'aria-hidden': true } as const) : ({ role: 'img', 'aria-label': label } as const);
+  return <canvas ref={canvas} {...read} className={className} data-tile-cloth />;
 }

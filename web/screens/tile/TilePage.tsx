@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { type DesignMotif, makeTile, type Scan } from '../../../contract/index.ts';
 import { mirroredStep, SQUARE } from '../../../core/lattice/index.ts';
-import { TileError, tileRepeat, type TileWish } from '../../../core/seamless/index.ts';
+import { TileError, tileRepeat, type TileWish } from '../../../core/tile/index.ts';
 import { formatLength } from '../../../core/units/index.ts';
 import { blobUrl } from '../../api/client.ts';
 import { useJob } from '../../api/jobs.ts';

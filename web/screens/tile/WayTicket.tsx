@@ -16,7 +16,7 @@ import {
 } from '../../../core/lattice/index.ts';
 import type { TileWay } from '../../../core/recipe/index.ts';
 import { withWay } from './frameHands.ts';
-import type { JoinVisibility, TileWish } from '../../../core/seamless/index.ts';
+import type { JoinVisibility, TileWish } from '../../../core/tile/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
 import { AmountField } from '../../ui/AmountField.tsx';
 import { Choice } from '../../ui/Choice.tsx';

@@ -1,7 +1,7 @@
 import type { Point } from '../../../core/geometry/index.ts';
 import { LARGEST_CELL_MM, proportionOf, SMALLEST_CELL_MM } from '../../../core/lattice/index.ts';
 import type { PictureFrame, TileWay } from '../../../core/recipe/index.ts';
-import type { Join, OwnRepeat, TileEdge, TileWish } from '../../../core/seamless/index.ts';
+import type { Join, OwnRepeat, TileEdge, TileWish } from '../../../core/tile/index.ts';
 import { MM_PER_INCH } from '../../../core/units/index.ts';
 
 /** A picture as far as its frame is concerned, pixels. */

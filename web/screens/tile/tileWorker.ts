@@ -13,7 +13,7 @@ import {
   TileError,
   type TileWish,
   tileRepeat,
-} from '../../../core/seamless/index.ts';
+} from '../../../core/tile/index.ts';
 
 /** What of a picture is to be made a tile, to be looked at. */
 export interface TileOrder {

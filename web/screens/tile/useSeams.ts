@@ -1,7 +1,7 @@
 import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import { messageOf } from '../../../core/problem/index.ts';
-import type { OwnRepeat } from '../../../core/seamless/index.ts';
+import type { OwnRepeat } from '../../../core/tile/index.ts';
 import type { CheckedSeams, SeamOrder, TileWorker } from './tileWorker.ts';
 
 /** ms that the frame has to be still before its edges are looked at. */

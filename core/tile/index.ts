@@ -1,4 +1,4 @@
-/** Pictures made to repeat: laid by what a step does to its cells, turned inside out, or cut and joined by themselves. */
+/** Pictures made to repeat: laid by what a step does to its cells, turned inside out, or cut and joined by themselves; and whether they do. */
 export { framePixels } from './frameSampler.ts';
 export type { JoinVisibility } from './joinVisibility.ts';
 export * from './makeTile.ts';
