@@ -6,6 +6,7 @@ import { openStudio } from '../server/studio.ts';
 import { motifsById } from '../server/store/motifs.ts';
 import { exportTimings } from './exportBench.ts';
 import { bookTimings } from './swatchBench.ts';
+import { tileTimings } from './tileBench.ts';
 import { tryOnTimings } from './tryOnBench.ts';
 
 /* Files, try-ons and the swatch book. `large` paints those of 16,000 and 20,000 pixels too, which takes a quarter of an hour. */
@@ -47,6 +48,15 @@ try {
   await studio.close();
   rmSync(data, { recursive: true, force: true });
 }
+
+const { joined, copy, transform, fill, live } = tileTimings();
+console.log('\nA picture made to repeat');
+console.log(
+  `  12 megapixels by itself      ${ms(joined)}: ${(joined / copy).toFixed(0)} times copying them (${ms(copy)}), ${(joined / transform).toFixed(2)} times a Fourier transform and back (${ms(transform)})`,
+);
+console.log(
+  `  while the frame is dragged   ${ms(live)} for the tile, in a worker; ${(live / fill).toFixed(2)} times filling the cloth with it (${ms(fill)})`,
+);
 
 const { few, many } = await bookTimings(SWATCHES);
 console.log(`\nThe swatch book with ${SWATCHES} swatches, against that of the samples`);

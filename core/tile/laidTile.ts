@@ -1,14 +1,8 @@
 import type { Point } from '../geometry/index.ts';
-import {
-  applyOpToPoint,
-  cellCorners,
-  type PixelGrid,
-  type SteppedCell,
-  symmetryOpsOf,
-  toFundamentalDomain,
-} from '../lattice/index.ts';
+import { cellCorners, type PixelGrid, type SteppedCell, symmetryOpsOf } from '../lattice/index.ts';
 import { blankPixels, type PixelImage } from '../scan/index.ts';
 import type { FrameSampler } from './frameSampler.ts';
+import { pixelCellOf } from './pixelCell.ts';
 
 /**
  * All that a lattice repeats of a cell, each pixel taken from the place of the cell that an operation of the step brings there.
@@ -17,38 +11,50 @@ import type { FrameSampler } from './frameSampler.ts';
  * @param sample of the box around the cell
  */
 export function laidTile(grid: PixelGrid, cell: SteppedCell, sample: FrameSampler): PixelImage {
-  const { width, height } = grid.lattice.domain;
+  const { width, height, stacked, drop } = pixelCellOf(grid);
   const tile = blankPixels(width, height);
-  const ops = symmetryOpsOf(cell);
+  const matrices = symmetryOpsOf(cell).map(({ matrix }) => matrix);
   const inside = insideOf(cellCorners(cell));
   const mixed = new Uint8ClampedArray(8);
-  for (let y = 0; y < height; y += 1) {
-    for (let x = 0; x < width; x += 1) {
-      // Of all places that show this one, that in the cell, and that next to it.
-      let [first, second]: [Point, Point] = [HERE, HERE];
-      let [most, next] = [-Infinity, -Infinity];
-      for (const op of ops) {
-        const at = toFundamentalDomain(grid.lattice, applyOpToPoint(op, { x: x + 0.5, y: y + 0.5 }));
-        const by = inside(at);
-        if (by > most) [first, most, second, next] = [at, by, first, most];
-        else if (by > next) [second, next] = [at, by];
+  for (let row = 0; row < height; row += 1) {
+    for (let column = 0; column < width; column += 1) {
+      // Of all places that show this one, that in the cell, and that next to it. Written out, since a cloth that follows the hand has no time for points.
+      let [x1, y1, most] = [0, 0, -Infinity];
+      let [x2, y2, next] = [0, 0, -Infinity];
+      for (const [a, b, c, d, e, f] of matrices) {
+        let x = a * (column + 0.5) + c * (row + 0.5) + e;
+        let y = b * (column + 0.5) + d * (row + 0.5) + f;
+        if (stacked === 'columns') {
+          const i = Math.floor(x / width);
+          x -= i * width;
+          y -= i * drop;
+          y -= Math.floor(y / height) * height;
+        } else {
+          const j = Math.floor(y / height);
+          y -= j * height;
+          x -= j * drop;
+          x -= Math.floor(x / width) * width;
+        }
+        const by = inside(x, y);
+        if (by > most) {
+          [x2, y2, next] = [x1, y1, most];
+          [x1, y1, most] = [x, y, by];
+        } else if (by > next) [x2, y2, next] = [x, y, by];
         if (most >= 0.5) break;
       }
-      const to = 4 * (y * width + x);
+      const to = 4 * (row * width + column);
       const own = 0.5 + most;
-      if (own >= 1 || next < -1) sample(first.x / cell.width, first.y / cell.height, tile.data, to);
+      if (own >= 1 || next < -1) sample(x1 / cell.width, y1 / cell.height, tile.data, to);
       else {
         // A pixel that an edge crosses shows both sides of it, each by about its share.
-        sample(first.x / cell.width, first.y / cell.height, mixed, 0);
-        sample(second.x / cell.width, second.y / cell.height, mixed, 4);
+        sample(x1 / cell.width, y1 / cell.height, mixed, 0);
+        sample(x2 / cell.width, y2 / cell.height, mixed, 4);
         mix(mixed, Math.max(0.5, own), tile.data, to);
       }
     }
   }
   return tile;
 }
-
-const HERE: Point = { x: 0, y: 0 };
 
 /** Two colours mixed, the first by a share, each by how opaque it is. */
 function mix(both: Uint8ClampedArray, share: number, to: Uint8ClampedArray, at: number): void {
@@ -59,16 +65,17 @@ function mix(both: Uint8ClampedArray, share: number, to: Uint8ClampedArray, at: 
 }
 
 /** How far inside a convex polygon a point lies at the least, below 0 where it lies outside; corners run clockwise. */
-function insideOf(corners: readonly Point[]): (point: Point) => number {
+function insideOf(corners: readonly Point[]): (x: number, y: number) => number {
   const sides = corners.map((p, n) => {
     const q = corners[(n + 1) % corners.length] as Point;
     const length = Math.hypot(q.x - p.x, q.y - p.y);
-    return { a: -(q.y - p.y) / length, b: (q.x - p.x) / length, p };
+    const [a, b] = [-(q.y - p.y) / length, (q.x - p.x) / length];
+    return { a, b, c: -a * p.x - b * p.y };
   });
-  return ({ x, y }) => {
+  return (x, y) => {
     let least = Infinity;
-    for (const { a, b, p } of sides) {
-      const by = a * (x - p.x) + b * (y - p.y);
+    for (const { a, b, c } of sides) {
+      const by = a * x + b * y + c;
       if (by < least) least = by;
     }
     return least;

@@ -17,16 +17,9 @@ export function filterWaves(data: Float64Array, cell: PixelCell, gain: (across: 
   const [stepStraight, stepOther] = isColumns ? [cell.width, 1] : [1, cell.width];
   const first = new Fourier(straight);
   const second = new Fourier(other);
-  const line = new Float64Array(2 * straight);
-  for (let n = 0; n < other; n += 1) {
-    gather(data, line, n * stepOther, stepStraight);
-    first.forward(line);
-    scatter(data, line, n * stepOther, stepStraight);
-  }
-  const wave = new Float64Array(2 * other);
-  for (let k = 0; k < straight; k += 1) {
+  eachLine(data, other, straight, stepOther, stepStraight, (line) => first.forward(line));
+  eachLine(data, straight, other, stepStraight, stepOther, (wave, k) => {
     const shift = (k * cell.drop) / straight;
-    gather(data, wave, k * stepStraight, stepOther);
     twist(wave, shift / other);
     second.forward(wave);
     for (let l = 0; l < other; l += 1) {
@@ -37,37 +30,54 @@ export function filterWaves(data: Float64Array, cell: PixelCell, gain: (across: 
     }
     second.inverse(wave);
     twist(wave, -shift / other);
-    scatter(data, wave, k * stepStraight, stepOther);
-  }
-  for (let n = 0; n < other; n += 1) {
-    gather(data, line, n * stepOther, stepStraight);
-    first.inverse(line);
-    scatter(data, line, n * stepOther, stepStraight);
+  });
+  eachLine(data, other, straight, stepOther, stepStraight, (line) => first.inverse(line));
+}
+
+/** Lines that are read together, so that memory is gone through as it lies. */
+const TOGETHER = 16;
+
+/** Changes every line of a grid, each by its number. @param next, step numbers to the next line and to the next place in one */
+function eachLine(
+  data: Float64Array,
+  count: number,
+  length: number,
+  next: number,
+  step: number,
+  change: (line: Float64Array, number: number) => void,
+): void {
+  const lines = Array.from({ length: Math.min(TOGETHER, count) }, () => new Float64Array(2 * length));
+  for (let from = 0; from < count; from += TOGETHER) {
+    const some = lines.slice(0, Math.min(TOGETHER, count - from));
+    for (let n = 0; n < length; n += 1)
+      some.forEach((line, k) => {
+        const at = 2 * ((from + k) * next + n * step);
+        line[2 * n] = data[at] as number;
+        line[2 * n + 1] = data[at + 1] as number;
+      });
+    some.forEach((line, k) => change(line, from + k));
+    for (let n = 0; n < length; n += 1)
+      some.forEach((line, k) => {
+        const at = 2 * ((from + k) * next + n * step);
+        data[at] = line[2 * n] as number;
+        data[at + 1] = line[2 * n + 1] as number;
+      });
   }
 }
 
-function gather(from: Float64Array, line: Float64Array, start: number, step: number): void {
-  for (let n = 0, at = 2 * start; n < line.length; n += 2, at += 2 * step) {
-    line[n] = from[at] as number;
-    line[n + 1] = from[at + 1] as number;
-  }
-}
-
-function scatter(to: Float64Array, line: Float64Array, start: number, step: number): void {
-  for (let n = 0, at = 2 * start; n < line.length; n += 2, at += 2 * step) {
-    to[at] = line[n] as number;
-    to[at + 1] = line[n + 1] as number;
-  }
-}
+/** After so many the angle is taken anew, so that rounding does not add up. */
+const TURNS_AT_A_TIME = 64;
 
 /** Each number turned by so many turns more than the one before it. */
 function twist(line: Float64Array, turns: number): void {
   if (turns === 0) return;
+  const [stepCos, stepSin] = [Math.cos(2 * Math.PI * turns), Math.sin(2 * Math.PI * turns)];
+  let [cos, sin] = [1, 0];
   for (let n = 0; n < line.length / 2; n += 1) {
-    const angle = 2 * Math.PI * turns * n;
-    const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+    if (n % TURNS_AT_A_TIME === 0) [cos, sin] = [Math.cos(2 * Math.PI * turns * n), Math.sin(2 * Math.PI * turns * n)];
     const [re, im] = [line[2 * n] as number, line[2 * n + 1] as number];
     line[2 * n] = re * cos - im * sin;
     line[2 * n + 1] = re * sin + im * cos;
+    [cos, sin] = [cos * stepCos - sin * stepSin, sin * stepCos + cos * stepSin];
   }
 }

@@ -49,7 +49,7 @@ export function TilePage() {
 }
 
 /** About so many pixels of the tile are made while the frame is in the hand. */
-const LIVE_PIXELS = 120_000;
+const LIVE_PIXELS = 80_000;
 
 /** Larger pictures are not read whole by a browser to look at their edges. */
 const MOST_CHECKED = 24e6;
