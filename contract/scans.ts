@@ -1,6 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../core/lattice/index.ts';
-import { cleanStepsSchema, pictureFrameSchema, tileWaySchema } from '../core/recipe/index.ts';
+import { cleanStepsSchema, cloneSchema, MOST_CLONES, pictureFrameSchema, tileWaySchema } from '../core/recipe/index.ts';
 import { addressSchema, between, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
 import { jobSchema } from './jobs.ts';
 import { collectionSchema, MOST_UPLOAD_BYTES } from './motifs.ts';
@@ -116,6 +116,7 @@ export const makeTile = route({
     frame: pictureFrameSchema,
     width: between(SMALLEST_CELL_MM, LARGEST_CELL_MM),
     way: tileWaySchema,
+    clones: array(cloneSchema).max(MOST_CLONES).optional(),
     replace: idSchema.optional(),
   }),
   answer: jobSchema,

@@ -7,7 +7,18 @@ import type { PixelImage } from '../core/scan/index.ts';
 import { makeTile } from '../core/tile/index.ts';
 import { texture } from '../core/testing/textures.ts';
 import { PATIENCE } from './support/browser.ts';
-import { click, drag, middleOf, named, press, settledShot, type, waitForText } from './support/hands.ts';
+import {
+  alike,
+  click,
+  clickAt,
+  drag,
+  middleOf,
+  named,
+  press,
+  settledShot,
+  type,
+  waitForText,
+} from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
 
 const page = useStudio();
@@ -160,6 +171,49 @@ describe('a picture made to repeat', () => {
       recipe: unknown;
     };
     expect(stored.recipe).toMatchObject({ kind: 'tile', way: { kind: 'laid', step: mirroredStep(SQUARE, 'both') } });
+  });
+
+  it('has the cross of its halves painted over by what lies elsewhere, in every repeat', async () => {
+    const { driver } = page;
+    await openTile(3);
+    await click(driver, 'radio', 'Halves');
+    await cloth();
+    /** The colour of the cloth at a place of it, CSS pixels. */
+    const colour = (x: number, y: number): Promise<number[]> =>
+      driver.executeScript(
+        `const canvas = document.querySelector('[data-tiling] [data-tile-cloth]');
+         const scale = canvas.width / canvas.getBoundingClientRect().width;
+         return [...canvas.getContext('2d').getImageData(Math.round(arguments[0] * scale), Math.round(arguments[1] * scale), 1, 1).data];`,
+        x,
+        y,
+      );
+    const box: { left: number; top: number; width: number } = await driver.executeScript(
+      "const b = document.querySelector('[data-tiling] [data-tile-cloth]').getBoundingClientRect(); return { left: b.left, top: b.top, width: b.width };",
+    );
+    const [take, put] = [
+      { x: 60, y: 70 },
+      { x: 150, y: 110 },
+    ];
+    await type(driver, 'Width', '200');
+    await cloth();
+    const wanted = await colour(take.x, take.y);
+    const before = await cloth();
+    await click(driver, 'radio', 'Take from');
+    await clickAt(driver, { x: box.left + take.x, y: box.top + take.y });
+    await driver.findElement(By.css('[data-clone="paint"]'));
+    const from = { x: box.left + put.x, y: box.top + put.y };
+    await drag(driver, from, { x: from.x + 20, y: from.y });
+    expect(await cloth()).not.toBe(before);
+    expect(alike(await colour(put.x, put.y), wanted, 12)).toBe(true);
+    // Two cells fill the width: it is there again in the next.
+    expect(alike(await colour(put.x + box.width / 2, put.y), wanted, 12)).toBe(true);
+    await waitForText(driver, 'One stroke.');
+    await click(driver, 'button', 'Create design');
+    const { design } = await designMade();
+    const stored = (await (await fetch(`${page.hevrel.url}/api/motifs/${design.placements[0]?.motif}`)).json()) as {
+      recipe: { clones: unknown[] };
+    };
+    expect(stored.recipe.clones).toHaveLength(1);
   });
 
   it('is told for a broken tile, trimmed, recognised and healed', async () => {

@@ -1,6 +1,10 @@
-import { boolean, number, object, string, type InferType } from 'yup';
+import { array, boolean, number, object, string, type InferType } from 'yup';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM, stepSchema } from '../lattice/index.ts';
 import { addressSchema, between, type Immutable, taggedUnion } from '../schema/index.ts';
+
+export const MOST_CLONES = 200;
+const MOST_CLONE_POINTS = 500;
+export const LARGEST_CLONE = 0.15;
 
 /** Pixels of a picture; no picture that is read has a longer side. */
 const pixels = between(-1e5, 1e5);
@@ -53,6 +57,19 @@ export const tileWaySchema = taggedUnion(
   'way',
 );
 
+/** A stroke that paints over the cloth with what lies so far from it; places and lengths are shares of the cell's width, and down of its height. */
+export const cloneSchema = object({
+  path: array(object({ x: between(-100, 100), y: between(-100, 100) }).noUnknown())
+    .min(1)
+    .max(MOST_CLONE_POINTS)
+    .required(),
+  /** Of the brush, a share of the cell's width. */
+  radius: between(0.001, LARGEST_CLONE),
+  /** From what is painted over to what is taken. */
+  dx: between(-100, 100),
+  dy: between(-100, 100),
+}).noUnknown();
+
 /** A picture made to repeat, as a motif that fills the cell of its step. */
 export const tileRecipeSchema = object({
   kind: string().oneOf(['tile']).required(),
@@ -62,10 +79,13 @@ export const tileRecipeSchema = object({
   /** Of the frame on the cloth, mm. */
   width: between(SMALLEST_CELL_MM, LARGEST_CELL_MM),
   way: tileWaySchema,
+  /** In the order in which they were painted. */
+  clones: array(cloneSchema).max(MOST_CLONES).optional(),
 })
   .noUnknown()
   .required();
 
 export type TileRecipe = Immutable<InferType<typeof tileRecipeSchema>>;
+export type CloneStroke = NonNullable<TileRecipe['clones']>[number];
 export type PictureFrame = TileRecipe['frame'];
 export type TileWay = TileRecipe['way'];

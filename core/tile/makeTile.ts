@@ -1,6 +1,7 @@
 import { pixelGrid, plainRepeat, type SteppedCell } from '../lattice/index.ts';
 import type { PictureFrame, TileRecipe } from '../recipe/index.ts';
 import type { PixelImage } from '../scan/index.ts';
+import { withClones } from './cloneStrokes.ts';
 import { evenOut } from './evenOut.ts';
 import { framePixels, frameSampler } from './frameSampler.ts';
 import { joinedCell } from './joined.ts';
@@ -15,7 +16,7 @@ const MOST_PIXELS = 50e6;
 const MOST_JOINED_PIXELS = 20e6;
 
 /** What of a recipe says how a tile is made. */
-export type TileWish = Pick<TileRecipe, 'frame' | 'width' | 'way'>;
+export type TileWish = Pick<TileRecipe, 'frame' | 'width' | 'way' | 'clones'>;
 type JoinedWay = Extract<TileRecipe['way'], { kind: 'joined' }>;
 
 /** A picture that repeats. */
@@ -43,19 +44,24 @@ export function tileRepeat({ frame, width, way }: TileWish): SteppedCell {
  */
 export function makeTile(
   picture: PixelImage,
-  { frame, way }: TileWish,
+  wish: TileWish,
   progress: (share: number) => void = () => undefined,
 ): MadeTile {
-  if (way.kind === 'joined') return joinedTile(picture, frame, way, progress);
+  const made = wish.way.kind === 'joined' ? joinedTile(picture, wish.frame, wish.way, progress) : laid(picture, wish);
+  const pixels = withClones(made.pixels, made.cell, wish.clones ?? []);
+  progress(1);
+  return { ...made, pixels };
+}
+
+function laid(picture: PixelImage, { frame, way }: TileWish): MadeTile {
   const shown = { width: frame.width, height: frame.height, step: way.step };
   const plain = plainRepeat(shown);
   checkSize(plain.width * plain.height, MOST_PIXELS);
   const grid = pixelGrid(shown, 1);
   const onGrid = { width: frame.width * grid.scaleX, height: frame.height * grid.scaleY, step: way.step };
-  const laid = laidTile(grid, onGrid, frameSampler(picture, frame));
-  progress(1);
+  const tile = laidTile(grid, onGrid, frameSampler(picture, frame));
   const cell = pixelCellOf(grid);
-  return { pixels: way.kind === 'halves' ? insideOut(laid, cell) : laid, cell, visibility: undefined };
+  return { pixels: way.kind === 'halves' ? insideOut(tile, cell) : tile, cell, visibility: undefined };
 }
 
 function checkSize(pixels: number, most: number): void {
@@ -95,7 +101,6 @@ function joinedTile(
   const pixels = way.spread
     ? spreadSteps(source, joined, (share) => progress(0.4 + 0.6 * share))
     : joinedPixels(source, joined);
-  progress(1);
   return { pixels, cell, visibility: joinVisibility(pixels, joined, wide) };
 }
 

@@ -57,8 +57,8 @@ export function startTile(
   id: string,
   wish: TileWish & { readonly name: string; readonly collection: string; readonly replace: string | undefined },
 ): Promise<contract.Job> {
-  const { name, collection, frame, width, way, replace } = wish;
-  return call(contract.makeTile, { params: { id }, body: { name, collection, frame, width, way, replace } });
+  const { name, collection, frame, width, way, clones, replace } = wish;
+  return call(contract.makeTile, { params: { id }, body: { name, collection, frame, width, way, clones, replace } });
 }
 
 /** The scanner as it is; asked again and again while it is looked at, since a sheet can jam at any time. */

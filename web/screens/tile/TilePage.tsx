@@ -1,8 +1,9 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { type DesignMotif, makeTile, type Scan } from '../../../contract/index.ts';
 import { mirroredStep, SQUARE } from '../../../core/lattice/index.ts';
+import { type CloneStroke, MOST_CLONES } from '../../../core/recipe/index.ts';
 import { TileError, tileRepeat, type TileWish } from '../../../core/tile/index.ts';
 import { formatLength } from '../../../core/units/index.ts';
 import { blobUrl } from '../../api/client.ts';
@@ -19,6 +20,8 @@ import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { useUnit } from '../../ui/unit.ts';
 import { useHistory } from '../../ui/useHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
+import { CloneLayer, type CloneMode } from './CloneLayer.tsx';
+import { CloneTicket } from './CloneTicket.tsx';
 import { firstWish, repeatWish, wholeFrame, withFrame, withWay } from './frameHands.ts';
 import { FrameFields } from './FrameFields.tsx';
 import { FramePicture } from './FramePicture.tsx';
@@ -82,6 +85,16 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
         action: { label: TEXTS.toTheDrawer, run: () => void navigate('/motifs') },
       });
   });
+  const [clone, setClone] = useState<CloneMode>('off');
+  const [radius, setRadius] = useState(0.03);
+  const stroking = useRef({ field: '', before: wish.clones ?? [] });
+  /** A stroke on top of those that were there when it began. */
+  const paint = (stroke: CloneStroke, field: string): void => {
+    if (stroking.current.field !== field) stroking.current = { field, before: wish.clones ?? [] };
+    const { before } = stroking.current;
+    if (before.length >= MOST_CLONES) notify({ text: TEXTS.tooManyClones(MOST_CLONES) });
+    else change({ ...wish, clones: [...before, stroke] }, field);
+  };
   const { frame } = wish;
   const checking = isReady(wish.way);
   // The picture itself, unless it is so large that its edges are told by the smaller one.
@@ -125,7 +138,10 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
         />
         <div className="relative min-h-0 min-w-0 border-l border-thread bg-white">
           {typeof tile === 'object' && (
-            <TileCloth tile={tile} cells={cells === 'few' ? 2 : 5} className="h-full w-full" />
+            <>
+              <TileCloth tile={tile} cells={cells === 'few' ? 2 : 5} className="h-full w-full" />
+              <CloneLayer mode={clone} radius={radius} cell={tile.cell} onMode={setClone} onStroke={paint} />
+            </>
           )}
           {typeof tile === 'string' && (
             <p role="alert" className="p-6 text-sm text-madder">
@@ -162,6 +178,14 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
               onWay={(way) => change(withWay(wish, way))}
             />
           </WayTicket>
+          <CloneTicket
+            mode={clone}
+            radius={radius}
+            count={wish.clones?.length ?? 0}
+            onMode={setClone}
+            onRadius={setRadius}
+            onClear={() => change({ ...wish, clones: [] })}
+          />
           <FrameFields sheet={scan} wish={wish} onWish={change} />
           {size && (
             <p className="text-sm text-graphite">

@@ -27,8 +27,6 @@ export const CORNERS: readonly Corner[] = [
   { x: -1, y: 1 },
 ];
 
-const proportionOfWay = ({ step }: TileWay): number | undefined => proportionOf(step);
-
 /** The half of the picture in its middle, at its true size. */
 export function firstWish({ width, height, dpi }: Sheet, way: TileWay): TileWish {
   const frame = { x: width / 2, y: height / 2, width: width / 2, height: height / 2, rotation: 0 };
@@ -36,10 +34,11 @@ export function firstWish({ width, height, dpi }: Sheet, way: TileWay): TileWish
 }
 
 /** The wish with a frame in the proportions that its way asks for, and a width that a cell can have. */
-function fitting({ frame, width, way }: TileWish): TileWish {
-  const proportion = proportionOfWay(way);
+function fitting(wish: TileWish): TileWish {
+  const { frame, width, way } = wish;
+  const proportion = proportionOf(way.step);
   const fitted = proportion === undefined ? frame : { ...frame, height: frame.width * proportion };
-  return { frame: fitted, width: Math.min(LARGEST_CELL_MM, Math.max(SMALLEST_CELL_MM, width)), way };
+  return { ...wish, frame: fitted, width: Math.min(LARGEST_CELL_MM, Math.max(SMALLEST_CELL_MM, width)) };
 }
 
 /** Another way; of one that asks for proportions the frame keeps its width. */
