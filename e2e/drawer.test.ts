@@ -84,7 +84,7 @@ describe('the motif drawer', () => {
     await click(driver, 'button', 'Delete');
     await waitForText(
       driver,
-      '“Reef knot” was deleted from the drawer. It stays in “Limpets and rope” and “Strandline”.',
+      '“Reef knot” was deleted from the drawer. It stays in “Limpets and rope”, “Slipway” and “Strandline”.',
     );
     await gone('[data-drawer-motif="low-tide-reef-knot"]');
     await click(driver, 'button', 'Undo');

@@ -10,7 +10,7 @@ import { nameFrom } from '../motifs/importMotif.ts';
 import { keepMotif, makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
 import { sniffPicture } from '../motifs/sniff.ts';
 import { notFound, Problem } from '../problem.ts';
-import { orRefused } from '../scan/tileDrawing.ts';
+import { orRefused } from '../scan/tileRefusal.ts';
 import { Blobs } from '../store/blobs.ts';
 import { motifsById } from '../store/motifs.ts';
 import { changeScan, insertScan, listScans, readScan, scanOfPicture, setScanDeleted } from '../store/scans.ts';

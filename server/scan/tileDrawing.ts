@@ -1,13 +1,13 @@
 import type { Artwork } from '../../core/motif/index.ts';
 import type { TileRecipe } from '../../core/recipe/index.ts';
 import type { PixelImage } from '../../core/scan/index.ts';
-import { makeTile, TileError, tileRepeat, windowOf } from '../../core/tile/index.ts';
+import { makeTile, tileRepeat, windowOf } from '../../core/tile/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { keptDrawing } from '../motifs/keptDrawing.ts';
-import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
 import type { Drawing, TaskContext } from '../work/tasks.ts';
 import { keepPixels, readPixels } from './pictureFile.ts';
+import { orRefused } from './tileRefusal.ts';
 
 /** What neighbours lie over each other, as a share of the cell's shorter side, so that no rounding leaves a gap. */
 const BLEED = 0.01;
@@ -33,14 +33,4 @@ export async function tileDrawing(recipe: TileRecipe, blobs: Blobs, context: Tas
 function isOpaque({ data }: PixelImage): boolean {
   for (let at = 3; at < data.length; at += 4) if (data[at] !== 255) return false;
   return true;
-}
-
-/** @throws Problem where the picture cannot be made a tile in this way */
-export function orRefused<T>(make: () => T): T {
-  try {
-    return make();
-  } catch (error) {
-    if (error instanceof TileError) throw new Problem(422, 'No tile', error.message);
-    throw error;
-  }
 }
