@@ -35,8 +35,10 @@ export function tryOnHands(page: Studio) {
     // Asked for in one go: it is taken away while it is dressed anew.
     const url = await page.driver.wait(
       async () =>
+        // A canvas of 300 × 150 has not been painted on yet.
         page.driver.executeScript<string | null>(
-          "return document.querySelector('[data-dressed] canvas')?.toDataURL() ?? null",
+          `const canvas = document.querySelector('[data-dressed] canvas');
+           return canvas && (canvas.width !== 300 || canvas.height !== 150) ? canvas.toDataURL() : null;`,
         ),
       PATIENCE,
       'the picture is not there',
