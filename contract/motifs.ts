@@ -9,7 +9,7 @@ export const MOST_UPLOAD_BYTES = 40 * 1024 * 1024;
 /** Largest collection's file, bytes. */
 export const MOST_COLLECTION_BYTES = 300 * 1024 * 1024;
 /** Five hundred parts are some hundred kilobytes. */
-const MOST_RECIPE_BYTES = 1024 * 1024;
+export const MOST_RECIPE_BYTES = 1024 * 1024;
 /** Motifs in one page of the drawer. */
 export const MOST_IN_PAGE = 200;
 

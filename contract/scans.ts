@@ -3,7 +3,7 @@ import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../core/lattice/index.ts';
 import { cleanStepsSchema, cloneSchema, MOST_CLONES, pictureFrameSchema, tileWaySchema } from '../core/recipe/index.ts';
 import { addressSchema, between, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
 import { jobSchema } from './jobs.ts';
-import { collectionSchema, MOST_UPLOAD_BYTES } from './motifs.ts';
+import { collectionSchema, MOST_RECIPE_BYTES, MOST_UPLOAD_BYTES } from './motifs.ts';
 import { exactly, FILE, route } from './route.ts';
 
 /** Densities that the simulated scanner reads at. */
@@ -119,11 +119,12 @@ export const makeTile = route({
     clones: array(cloneSchema).max(MOST_CLONES).optional(),
     replace: idSchema.optional(),
   }),
+  limit: MOST_RECIPE_BYTES,
   answer: jobSchema,
   /** The design is null where a motif was replaced. */
   result: exactly({ motif: idSchema, design: idSchema.nullable().defined() }),
   status: 202,
-  problems: [404, 422],
+  problems: [404, 413, 422],
 });
 
 export const deleteScan = route({

@@ -1,4 +1,12 @@
-import { pixelGrid, plainRepeat, type SteppedCell } from '../lattice/index.ts';
+import {
+  LARGEST_CELL_MM,
+  pixelGrid,
+  plainRepeat,
+  proportionOf,
+  SMALLEST_CELL_MM,
+  type Step,
+  type SteppedCell,
+} from '../lattice/index.ts';
 import type { PictureFrame, TileRecipe } from '../recipe/index.ts';
 import type { PixelImage } from '../scan/index.ts';
 import { withClones } from './cloneStrokes.ts';
@@ -28,10 +36,31 @@ export interface MadeTile {
   readonly visibility: JoinVisibility | undefined;
 }
 
-/** The cell that a tile fills on the cloth, mm, and its step, which has no operations. @throws TileError where the frame is too small for it */
+/**
+ * The cell that a tile fills on the cloth, mm, and its step, which has no operations.
+ *
+ * @throws TileError where the frame is too small for it or not of the step's proportions, or the cell would be smaller or larger than one can be
+ */
 export function tileRepeat({ frame, width, way }: TileWish): SteppedCell {
-  if (way.kind !== 'joined')
-    return plainRepeat({ width, height: (width * frame.height) / frame.width, step: way.step });
+  const repeat = way.kind === 'joined' ? joinedRepeat(frame, width, way) : laidRepeat(frame, width, way.step);
+  const [least, most] = [Math.min(repeat.width, repeat.height), Math.max(repeat.width, repeat.height)];
+  if (least < SMALLEST_CELL_MM || most > LARGEST_CELL_MM)
+    throw new TileError(
+      `The cell would be ${Math.round(10 * repeat.width) / 10} × ${Math.round(10 * repeat.height) / 10} mm, and cells are ${SMALLEST_CELL_MM} to ${LARGEST_CELL_MM} mm. Nothing was made; change its width on the cloth.`,
+    );
+  return repeat;
+}
+
+function laidRepeat(frame: PictureFrame, width: number, step: Step): SteppedCell {
+  const proportion = proportionOf(step);
+  if (proportion !== undefined && Math.abs(frame.height / frame.width / proportion - 1) > 1e-3)
+    throw new TileError(
+      `The frame has to be ${proportion.toFixed(3)} times as high as wide for this symmetry. Nothing was made; choose the symmetry again.`,
+    );
+  return plainRepeat({ width, height: width * (proportion ?? frame.height / frame.width), step });
+}
+
+function joinedRepeat(frame: PictureFrame, width: number, way: JoinedWay): SteppedCell {
   const { cell } = joinedGrid(frame, way);
   return { width: (width * cell.width) / frame.width, height: (width * cell.height) / frame.width, step: way.step };
 }

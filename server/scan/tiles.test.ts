@@ -112,6 +112,11 @@ describe('a picture made to repeat', () => {
       /20 × 20 pixels is too small .* Nothing was made/,
     );
     expect(await refused({ way: joined, frame: { ...frame, width: 1, height: 1 } })).toMatch(/too small/);
+    const laid = { kind: 'laid', step: rotatedStep(SQUARE, 'sixth') };
+    expect(await refused({ way: laid })).toMatch(/has to be 0.866 times as high as wide/);
+    expect(await refused({ way: joined, frame: { ...frame, height: 1000, width: 90 }, width: 900 })).toMatch(
+      /and cells are 5 to 5000 mm/,
+    );
     expect((await studio.call('POST', `/scans/nothing/tiles`, order({ way: joined }))).status).toBe(404);
     const large = (
       await studio.call(

@@ -30,6 +30,9 @@ interface CellProps {
   readonly lattice: Lattice;
 }
 
+/** Signs of axes and centres would hide a smaller cell. */
+const LEAST_MARKED_PX = 48;
+
 interface StitchProps extends CellProps {
   /** Whether the axes and centres of its step are shown. */
   readonly marked: boolean;
@@ -37,7 +40,7 @@ interface StitchProps extends CellProps {
 
 /** The cell's outline: of a honeycomb the hexagon, else the part that the step shows again. */
 export function CellStitch({ viewport, repeat, lattice, marked }: StitchProps) {
-  const { cell } = cellOnScreen(viewport, lattice);
+  const { cell, width } = cellOnScreen(viewport, lattice);
   const origin = latticeTranslate(lattice, cell);
   const isRectangle = isRectangular(lattice.cell);
   const corners = (repeat.step.honeycomb ? hexagonOf(repeat) : lattice.cell.corners)
@@ -59,7 +62,9 @@ export function CellStitch({ viewport, repeat, lattice, marked }: StitchProps) {
         repeat.step.honeycomb ? 'hexagon' : isRectangle ? 'rectangle' : (repeat.step.mirrored ?? repeat.step.rotated)
       }
     >
-      {marked && lattice.ops.length > 1 && <SymmetryMarks viewport={viewport} lattice={lattice} origin={origin} />}
+      {marked && lattice.ops.length > 1 && width >= LEAST_MARKED_PX && (
+        <SymmetryMarks viewport={viewport} lattice={lattice} origin={origin} />
+      )}
       <polygon {...outline} stroke="#fff" />
       <polygon {...outline} stroke="#1f2430" strokeDashoffset="6" />
     </g>

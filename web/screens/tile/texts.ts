@@ -19,7 +19,7 @@ export const TEXTS = {
   noRepeatFound: 'This picture shows no repeat of its own. The frame was left where it is.',
   edges: 'Edges',
   lookingAtTheEdges: 'Looking at the edges …',
-  tooSmallToTell: 'The frame is too small to tell whether its edges meet. Make it larger.',
+  cannotBeTold: 'The frame is too small or too large to tell whether its edges meet.',
   seamlessAs: (step: string): string => `Seamless as a ${step}.`,
   bestAs: (step: string): string => `Not seamless. It fits best as a ${step}.`,
   joinRoughness: (sides: string, ends: string): string =>

@@ -44,6 +44,8 @@ export interface CheckedSeams extends SeamReport {
 
 /** Below this a tile has no inside to hold its joins against, pixels. */
 const LEAST_CHECKED = 16;
+/** A frame of more pixels takes more memory than a page should. */
+const MOST_CHECKED = 40e6;
 /** Smaller pictures are made for every so many times; the nearest is taken. */
 const FINENESS = Math.SQRT2;
 
@@ -76,12 +78,12 @@ const worker = {
     }
   },
 
-  /** Whether what a frame shows is a tile that repeats by itself; undefined where it is too small to be told. */
+  /** Whether what a frame shows is a tile that repeats by itself; undefined where it is too small or too large to be told. */
   async check({ url, pictureWidth, frame }: SeamOrder): Promise<CheckedSeams | undefined> {
     const picture = await pictureAt(url, pictureWidth, 1);
     const by = picture.width / pictureWidth;
     const [width, height] = [Math.round(frame.width * by), Math.round(frame.height * by)];
-    if (Math.min(width, height) < LEAST_CHECKED) return undefined;
+    if (Math.min(width, height) < LEAST_CHECKED || width * height > MOST_CHECKED) return undefined;
     const small = { ...frame, x: frame.x * by, y: frame.y * by, width: frame.width * by, height: frame.height * by };
     return { ...checkSeams(framePixels(picture, small, width, height)), width, height };
   },
