@@ -169,4 +169,5 @@ export const PICTURES: readonly PictureSample[] = [
   { id: 'low-tide-picture-shore', name: 'Painted shore', file: 'painted-shore.jpg' },
   { id: 'low-tide-picture-rope', name: 'Woven rope', file: 'woven-rope.jpg' },
   { id: 'low-tide-picture-pebbles', name: 'Pebbles', file: 'pebbles.jpg' },
+  { id: 'low-tide-picture-broken', name: 'Rope tile, broken', file: 'broken-tile.png' },
 ];

@@ -77,6 +77,14 @@ const SCREENS: readonly Screen[] = [
       driver.wait(until.elementLocated(By.css('[data-seams]')))
     ),
   },
+  {
+    name: 'an array',
+    path: '/arrays/new/low-tide-mussel',
+    prepare: async (driver) => (
+      await click(driver, 'radio', 'Along a line'),
+      driver.wait(until.elementLocated(By.css('[data-array-point]')))
+    ),
+  },
   { name: 'squinting', path: DESIGN, prepare: (driver) => press(driver, 'q') },
   { name: 'the motifs of a design', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Motifs') },
   { name: 'the repeat', path: DESIGN, prepare: (driver) => click(driver, 'button', 'Repeat') },

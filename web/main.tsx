@@ -21,12 +21,15 @@ const page = (path: string, load: () => Promise<ComponentType>): RouteObject => 
   hydrateFallbackElement: <p />,
   errorElement: <Lost />,
 });
+const array = async () => (await import('./screens/array/ArrayPage.tsx')).ArrayPage;
 const builder = async () => (await import('./screens/builder/BuilderPage.tsx')).BuilderPage;
 
 const router = createBrowserRouter([
   { path: '/', element: <Home />, errorElement: <Lost /> },
   page('/designs/:id', async () => (await import('./screens/design/DesignPage.tsx')).DesignPage),
   page('/motifs', async () => (await import('./screens/drawer/MotifDrawer.tsx')).MotifDrawer),
+  page('/arrays/new/:motif', array),
+  page('/arrays/:id', array),
   page('/build', builder),
   page('/build/:id', builder),
   page('/workshop', async () => (await import('./screens/workshop/Workshop.tsx')).Workshop),

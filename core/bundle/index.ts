@@ -1,4 +1,5 @@
 /** Several motifs as one. */
+export * from './arrayParts.ts';
 export * from './bundleArtwork.ts';
 export * from './partsAbout.ts';
 export * from './loosen.ts';

@@ -1,4 +1,5 @@
 import { taggedUnion } from '../schema/index.ts';
+import { type ArrayRecipe, arrayRecipeSchema } from './arrayRecipe.ts';
 import { type BundleRecipe, bundleRecipeSchema } from './bundleRecipe.ts';
 import { type DrawnRecipe, drawnRecipeSchema } from './drawnRecipe.ts';
 import { type MergedRecipe, mergedRecipeSchema } from './mergedRecipe.ts';
@@ -9,9 +10,10 @@ import { type VineRecipe, vineRecipeSchema } from './vineRecipe.ts';
 
 /** What a motif may have been made by before its points were moved: every recipe but that. */
 export type FormerRecipe =
-  BundleRecipe | ShapeRecipe | ScanRecipe | MergedRecipe | DrawnRecipe | VineRecipe | TileRecipe;
+  ArrayRecipe | BundleRecipe | ShapeRecipe | ScanRecipe | MergedRecipe | DrawnRecipe | VineRecipe | TileRecipe;
 
 export const FORMER_RECIPES = {
+  array: arrayRecipeSchema,
   bundle: bundleRecipeSchema,
   shape: shapeRecipeSchema,
   scan: scanRecipeSchema,

@@ -1,4 +1,5 @@
 /** What motifs and arrangements are made by: plain data, one file a kind. */
+export * from './arrayRecipe.ts';
 export * from './bundleRecipe.ts';
 export * from './drawnRecipe.ts';
 export * from './fade.ts';

@@ -1,7 +1,9 @@
 // Paints the pictures that the workshop's shelf begins with: `npx tsx demo/draw/paintPictures.ts`.
 import { writeFileSync } from 'node:fs';
-import { type Canvas, createCanvas, type SKRSContext2D } from '@napi-rs/canvas';
+import { type Canvas, createCanvas, ImageData, type SKRSContext2D } from '@napi-rs/canvas';
+import { step } from '../../core/lattice/index.ts';
 import { seeded } from '../../core/random/index.ts';
+import { makeTile } from '../../core/tile/index.ts';
 import { INKS } from './block.ts';
 
 const [WIDTH, HEIGHT] = [1080, 810];
@@ -135,3 +137,21 @@ for (const [name, paint] of [
   ['pebbles', pebbles],
 ] as const)
   writeFileSync(new URL(`../pictures/${name}.jpg`, import.meta.url), paint().toBuffer('image/jpeg', 84));
+
+/** A tile as one might have bought it: a half-drop of rope that is seamless, but for a stray column along its right edge. */
+function brokenTile(): void {
+  const canvas = rope();
+  const { width, height } = canvas;
+  const { data } = canvas.getContext('2d').getImageData(0, 0, width, height);
+  const frame = { x: width / 2, y: height / 2, width: 300, height: 240, rotation: 0 };
+  const way = { kind: 'joined', step: step('half-drop'), overlap: 0.2, spread: true, even: false } as const;
+  const { pixels } = makeTile({ width, height, data }, { frame, width: 40, way });
+  const sheet = createCanvas(pixels.width + 1, pixels.height);
+  const context = sheet.getContext('2d');
+  context.fillStyle = '#ffffff';
+  context.fillRect(0, 0, sheet.width, sheet.height);
+  context.putImageData(new ImageData(pixels.data, pixels.width, pixels.height), 0, 0);
+  writeFileSync(new URL('../pictures/broken-tile.png', import.meta.url), sheet.toBuffer('image/png'));
+}
+
+brokenTile();

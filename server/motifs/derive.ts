@@ -1,5 +1,5 @@
 import { keptDrawing } from './keptDrawing.ts';
-import { bundleArtwork } from '../../core/bundle/index.ts';
+import { arrayParts, bundleArtwork } from '../../core/bundle/index.ts';
 import {
   type Artwork,
   type DrawnMotif,
@@ -29,6 +29,8 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, cont
     return drawn;
   };
   switch (recipe.kind) {
+    case 'array':
+      return keptDrawing(bundleArtwork(arrayParts(recipe), await drawnMotifs()), blobs);
     case 'bundle':
       return keptDrawing(bundleArtwork(recipe.parts, await drawnMotifs()), blobs);
     case 'vine':

@@ -123,6 +123,25 @@ describe('a bundle', () => {
   });
 });
 
+describe('an array', () => {
+  it('follows its motif and that of its corners, and is held by both', async () => {
+    const [side, corner] = [await square(), await square()];
+    const layout = { kind: 'frame', width: 200, height: 100, across: 3, down: 1, corner };
+    const recipe = { kind: 'array', motif: side, layout, turn: 0, growth: 0, varyRotation: 0, varyScale: 0, seed: 1 };
+    const array = (await made(recipe, 'Frame')).body as unknown as Made;
+    // From the middle of a corner to that across from it, and half a square of 40 mm on each side.
+    expect(array.view).toMatchObject({ width: 240, height: 140 });
+    await studio.call('PATCH', `/motifs/${corner}`, { width: 80 });
+    expect((await listed(array.id)).view).toMatchObject({ width: 280, height: 180 });
+    await studio.call('PATCH', `/motifs/${side}`, { width: 10 });
+    expect((await listed(array.id)).artwork).not.toBe(array.artwork);
+    // Neither is in itself, and what is not there is refused.
+    expect((await remade(side, { ...recipe, motif: array.id })).status).toBe(422);
+    expect((await made({ ...recipe, motif: 'nothing' })).status).toBe(422);
+    expect((await made({ ...recipe, layout: { ...layout, across: 5000 } })).status).toBe(400);
+  });
+});
+
 describe('a built motif', () => {
   it('is made by its numbers, and changed by them for ever after', async () => {
     const { body } = await made({ kind: 'shape', pieces: [piece('dot', { values: { width: 30, height: 10 } })] });

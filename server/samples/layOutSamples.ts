@@ -61,7 +61,8 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
   for (const { id, name, parts } of BUNDLES) await makeOnce(id, name, { kind: 'bundle', parts });
   for (const { id, name, file } of PICTURES) {
     if (await has('sheets', id)) continue;
-    const picture = studio.blobs.keep(readFileSync(new URL(`../../demo/pictures/${file}`, import.meta.url)), 'jpg');
+    const content = readFileSync(new URL(`../../demo/pictures/${file}`, import.meta.url));
+    const picture = studio.blobs.keep(content, file.endsWith('.png') ? 'png' : 'jpg');
     const shown = await studio.pool.run({ kind: 'preview', name, picture, blobs: studio.blobs.folder });
     await insertScan(database, { id, name, steps: NO_STEPS, ...shown });
   }

@@ -17,11 +17,12 @@ export type MotifChange = AnyOf<
 
 const COLUMNS = 'id, name, collection, width, artwork, view, inks, source, thumbnail, tags, recipe';
 const DELETED = 'deleted_at IS NOT NULL AS deleted';
-/** The motifs that motifs are made of: parts of bundles, leaves of vines. */
+/** The motifs that motifs are made of: parts of bundles, leaves of vines, those of arrays and their corners. */
 const MADE_OF = `made_of AS (
   SELECT DISTINCT motifs.id AS holder, part #>> '{}' AS part
   FROM motifs, LATERAL (
     SELECT jsonb_path_query(recipe, '$.parts[*].motif') UNION ALL SELECT jsonb_path_query(recipe, '$.leaves[*].motif')
+    UNION ALL SELECT jsonb_path_query(recipe, '$.motif') UNION ALL SELECT jsonb_path_query(recipe, '$.layout.corner ? (@ != null)')
   ) AS parts(part)
 )`;
 /** Every motif that lies in another, with that one, through motifs in motifs in motifs. */
@@ -194,10 +195,12 @@ export async function missingMotif(queries: Queries, ids: readonly string[]): Pr
 /** The motifs that are made of the motif, live ones and those only kept. */
 export async function holdersOf(queries: Queries, id: string): Promise<StoredMotif[]> {
   return (
-    await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE recipe @> $1::jsonb OR recipe @> $2::jsonb`, [
-      JSON.stringify({ parts: [{ motif: id }] }),
-      JSON.stringify({ leaves: [{ motif: id }] }),
-    ])
+    await queries.query<StoredMotif>(
+      `SELECT ${COLUMNS} FROM motifs WHERE ${[1, 2, 3, 4].map((n) => `recipe @> $${n}::jsonb`).join(' OR ')}`,
+      [{ parts: [{ motif: id }] }, { leaves: [{ motif: id }] }, { motif: id }, { layout: { corner: id } }].map((held) =>
+        JSON.stringify(held),
+      ),
+    )
   ).rows;
 }
 

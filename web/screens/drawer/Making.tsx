@@ -1,5 +1,6 @@
 import type { ListedMotif } from '../../../contract/index.ts';
-import { Brush, Shapes } from 'lucide-react';
+import { Brush, Grid3x3, Shapes } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useMotifsById } from '../../api/motifs.ts';
 import { scanOfMotif } from '../../api/scans.ts';
@@ -7,21 +8,34 @@ import { Button } from '../../ui/Button.tsx';
 import { useNotifyProblem } from '../../ui/Notices.tsx';
 import { TEXTS } from './texts.ts';
 
-/** How the motif is made, and the way back to where that can be changed. */
+/** How the motif is made, the way back to where that can be changed, and on to an array of it. */
 export function Making({ motif }: { readonly motif: ListedMotif }) {
+  return (
+    <div className="grid gap-2">
+      <MadeBy motif={motif} />
+      <DrawerLink to={`/arrays/new/${motif.id}`}>
+        <Grid3x3 size={15} aria-hidden /> {TEXTS.layItAsAnArray}
+      </DrawerLink>
+    </div>
+  );
+}
+
+function MadeBy({ motif }: { readonly motif: ListedMotif }) {
   const { recipe, source } = motif;
   const navigate = useNavigate();
   const notifyProblem = useNotifyProblem();
-  if (recipe?.kind === 'shape') {
+  if (recipe?.kind === 'array')
     return (
-      <Link
-        to={`/build/${motif.id}`}
-        className="inline-flex h-8 items-center justify-center gap-1.5 rounded-md border border-thread bg-white text-sm font-medium hover:border-graphite"
-      >
-        <Shapes size={15} aria-hidden /> {TEXTS.changeItsShape}
-      </Link>
+      <DrawerLink to={`/arrays/${motif.id}`}>
+        <Grid3x3 size={15} aria-hidden /> {TEXTS.changeTheArray}
+      </DrawerLink>
     );
-  }
+  if (recipe?.kind === 'shape')
+    return (
+      <DrawerLink to={`/build/${motif.id}`}>
+        <Shapes size={15} aria-hidden /> {TEXTS.changeItsShape}
+      </DrawerLink>
+    );
   if (recipe?.kind === 'bundle') return <Parts motifs={recipe.parts.map((part) => part.motif)} />;
   if (recipe?.kind === 'drawn' || recipe?.kind === 'vine')
     return <p className="text-xs text-graphite">{TEXTS.drawnByHand}</p>;
@@ -45,6 +59,17 @@ export function Making({ motif }: { readonly motif: ListedMotif }) {
           ? TEXTS.changeHowItWasCleaned
           : TEXTS.cleanItInTheWorkshop}
     </Button>
+  );
+}
+
+function DrawerLink({ to, children }: { readonly to: string; readonly children: ReactNode }) {
+  return (
+    <Link
+      to={to}
+      className="inline-flex h-8 items-center justify-center gap-1.5 rounded-md border border-thread bg-white text-sm font-medium hover:border-graphite"
+    >
+      {children}
+    </Link>
   );
 }
 

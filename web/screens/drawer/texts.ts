@@ -22,6 +22,8 @@ export const TEXTS = {
   andCountMore: (count: number): string => `and ${count} more`,
   inksList: (list: string): string => `Inks: ${list}`,
   changeItsShape: 'Change its shape',
+  changeTheArray: 'Change the array',
+  layItAsAnArray: 'Lay it as an array',
   changeHowItRepeats: 'Change how it repeats',
   changeHowItWasCleaned: 'Change how it was cleaned',
   cleanItInTheWorkshop: 'Clean it in the workshop',
