@@ -38,7 +38,7 @@ describe('an array', () => {
     const point = await middleOf(driver, '[data-array-point="1"]');
     await drag(driver, point, { x: point.x + 30, y: point.y - 40 });
     await click(driver, 'button', 'Update motif');
-    await waitForText(driver, 'is updated wherever it is used.');
+    await waitForText(driver, 'is changed wherever it is used.');
     const line = (await stored(id)).recipe;
     if (line?.kind !== 'array' || line.layout.kind !== 'line') throw new Error('it is no line');
     expect(line.layout.points[1]?.y).toBeLessThan(-20);

@@ -1,19 +1,19 @@
 import { Dices } from 'lucide-react';
 import { useMemo, useState, type ReactNode } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import type { DesignMotif } from '../../../contract/index.ts';
 import { arrayParts } from '../../../core/bundle/index.ts';
 import { cornersAround } from '../../../core/document/index.ts';
 import { type ArrayRecipe, motifsIn } from '../../../core/recipe/index.ts';
 import { formatLength } from '../../../core/units/index.ts';
-import { useMotif, useMotifMaking, useMotifMutation, useMotifsById } from '../../api/motifs.ts';
+import { useMotif, useMotifsById } from '../../api/motifs.ts';
 import { AmountField } from '../../ui/AmountField.tsx';
 import { BackLink } from '../../ui/BackLink.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
 import { HistoryButtons } from '../../ui/HistoryButtons.tsx';
-import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
+import { useMotifFinish } from '../../ui/useMotifFinish.ts';
 import { useUnit } from '../../ui/unit.ts';
 import { useHistory } from '../../ui/useHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
@@ -156,37 +156,8 @@ function ArrayHead({
   recipe,
   children,
 }: DeskProps & { readonly recipe: ArrayRecipe; readonly children: ReactNode }) {
-  const making = useMotifMaking();
-  const mutation = useMotifMutation();
-  const notify = useNotify();
-  const notifyProblem = useNotifyProblem();
-  const navigate = useNavigate();
+  const { isBusy, finish } = useMotifFinish(motif, first.collection, '/arrays');
   const [name, setName] = useState(motif?.name ?? TEXTS.arrayOf(first.name));
-  const isBusy = making.isPending || mutation.isPending;
-  const finish = async (): Promise<void> => {
-    try {
-      if (motif) {
-        const before = motif.recipe;
-        await mutation.mutateAsync({ id: motif.id, recipe });
-        if (name.trim() !== motif.name) await mutation.mutateAsync({ id: motif.id, change: { name: name.trim() } });
-        notify({
-          text: TEXTS.nameIsChanged(name.trim()),
-          ...(before && {
-            action: { label: TEXTS.undo, run: () => mutation.mutate({ id: motif.id, recipe: before }) },
-          }),
-        });
-        return;
-      }
-      const made = await making.mutateAsync({ name: name.trim(), collection: first.collection, recipe });
-      notify({
-        text: TEXTS.nameIsInTheDrawer(made.name),
-        action: { label: TEXTS.toTheDrawer, run: () => void navigate('/motifs') },
-      });
-      await navigate(`/arrays/${made.id}`, { replace: true });
-    } catch (error) {
-      notifyProblem(error);
-    }
-  };
   return (
     <header className="col-span-2 flex items-center gap-3 border-b border-thread px-4">
       <BackLink to="/motifs" name={TEXTS.toTheDrawer} />
@@ -199,7 +170,7 @@ function ArrayHead({
       />
       <span className="grow" />
       {children}
-      <Button look="accent" disabled={isBusy || name.trim() === ''} onClick={() => void finish()}>
+      <Button look="accent" disabled={isBusy || name.trim() === ''} onClick={() => void finish(name, recipe)}>
         {motif ? TEXTS.changeTheMotif : TEXTS.makeTheMotif}
       </Button>
     </header>

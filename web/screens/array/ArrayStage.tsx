@@ -4,6 +4,7 @@ import { shapeMatrix } from '../../../core/document/index.ts';
 import { compose, type Point, translationMatrix } from '../../../core/geometry/index.ts';
 import type { ArrayLayout, Part } from '../../../core/recipe/index.ts';
 import { blobUrl } from '../../api/client.ts';
+import { followHand } from '../../ui/followHand.ts';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -28,25 +29,14 @@ export function ArrayStage({ parts, motifs, half, layout, onLayout }: Props) {
     onLayout({ ...layout, points: layout.points.map((point, k) => (k === n ? to : point)) }, field);
   };
   const onPress = (event: PointerEvent<SVGCircleElement>, n: number): void => {
-    event.preventDefault();
-    const target = event.currentTarget;
     // The scale stays as it is during the drag, though the array may grow.
     const toMm = svg.current?.getScreenCTM()?.inverse();
     if (!toMm) return;
     const field = `point ${performance.now()}`;
-    target.setPointerCapture(event.pointerId);
-    const onMove = ({ clientX, clientY }: globalThis.PointerEvent): void => {
+    followHand(event, ({ clientX, clientY }) => {
       const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(toMm);
       moved(n, { x: Math.round(10 * x) / 10, y: Math.round(10 * y) / 10 }, field);
-    };
-    const onEnd = (): void => {
-      target.removeEventListener('pointermove', onMove);
-      target.removeEventListener('pointerup', onEnd);
-      target.removeEventListener('pointercancel', onEnd);
-    };
-    target.addEventListener('pointermove', onMove);
-    target.addEventListener('pointerup', onEnd);
-    target.addEventListener('pointercancel', onEnd);
+    });
   };
   const onKeyDown = (event: KeyboardEvent, n: number, { x, y }: Point): void => {
     const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];

@@ -1,15 +1,13 @@
 import type { DesignMotif } from '../../../contract/index.ts';
 import { useState, type ReactNode } from 'react';
-import { useNavigate } from 'react-router';
 import type { Artwork } from '../../../core/motif/index.ts';
 import type { ShapeRecipe } from '../../../core/recipe/index.ts';
 import { FIGURES } from '../../../core/shapes/index.ts';
 import { formatLength } from '../../../core/units/index.ts';
-import { useMotifMaking, useMotifMutation } from '../../api/motifs.ts';
 import { BackLink } from '../../ui/BackLink.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { HistoryButtons } from '../../ui/HistoryButtons.tsx';
-import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
+import { useMotifFinish } from '../../ui/useMotifFinish.ts';
 import { useUnit } from '../../ui/unit.ts';
 import type { useHistory } from '../../ui/useHistory.ts';
 import { TEXTS } from './texts.ts';
@@ -24,38 +22,9 @@ interface HeadProps {
 /** The builder's head: the motif's name and size, undo, and what keeps the motif. */
 export function BuilderHead({ motif, artwork, history, children }: HeadProps) {
   const [unit] = useUnit();
-  const making = useMotifMaking();
-  const mutation = useMotifMutation();
-  const notify = useNotify();
-  const notifyProblem = useNotifyProblem();
-  const navigate = useNavigate();
+  const { isBusy, finish } = useMotifFinish(motif, TEXTS.built, '/build');
   const [name, setName] = useState(motif?.name ?? FIGURES[history.value.pieces[0]?.figure ?? 'petals'].name);
   const recipe = history.value;
-  const busy = making.isPending || mutation.isPending;
-  const finish = async (): Promise<void> => {
-    try {
-      if (motif) {
-        const before = motif.recipe;
-        await mutation.mutateAsync({ id: motif.id, recipe });
-        if (name.trim() !== motif.name) await mutation.mutateAsync({ id: motif.id, change: { name: name.trim() } });
-        notify({
-          text: TEXTS.nameIsChangedWhereverIt(name.trim()),
-          ...(before && {
-            action: { label: TEXTS.undo, run: () => mutation.mutate({ id: motif.id, recipe: before }) },
-          }),
-        });
-      } else {
-        const made = await making.mutateAsync({ name: name.trim(), collection: TEXTS.built, recipe });
-        notify({
-          text: TEXTS.nameIsInTheDrawer(made.name),
-          action: { label: TEXTS.toTheDrawer, run: () => void navigate('/motifs') },
-        });
-        await navigate(`/build/${made.id}`, { replace: true });
-      }
-    } catch (error) {
-      notifyProblem(error);
-    }
-  };
   return (
     <header className="col-span-2 flex items-center gap-3 border-b border-thread px-4">
       <BackLink to="/motifs" name={TEXTS.toTheMotifDrawer} />
@@ -74,7 +43,7 @@ export function BuilderHead({ motif, artwork, history, children }: HeadProps) {
       <span className="grow" />
       {children}
       <HistoryButtons history={history} />
-      <Button look="accent" disabled={!artwork || busy || name.trim() === ''} onClick={() => void finish()}>
+      <Button look="accent" disabled={!artwork || isBusy || name.trim() === ''} onClick={() => void finish(name, recipe)}>
         {motif ? TEXTS.changeTheMotif : TEXTS.makeTheMotif}
       </Button>
     </header>

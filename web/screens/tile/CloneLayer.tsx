@@ -2,6 +2,7 @@ import { useState, type PointerEvent } from 'react';
 import type { Point } from '../../../core/geometry/index.ts';
 import type { CloneStroke } from '../../../core/recipe/index.ts';
 import type { PixelCell } from '../../../core/tile/index.ts';
+import { followHand } from '../../ui/followHand.ts';
 import { TEXTS } from './texts.ts';
 
 /** What a press on the cloth does: nothing, say where to take from, or paint. */
@@ -58,27 +59,18 @@ export function CloneLayer({ mode, radius, cell, onMode, onStroke }: Props) {
     }
     const by = offset ?? { x: source.share.x - start.share.x, y: source.share.y - start.share.y };
     setOffset(by);
-    layer.setPointerCapture(event.pointerId);
     const path = [start.share];
     const field = `clone ${performance.now()}`;
     const tell = (): void => onStroke({ path: [...path], radius, dx: by.x, dy: by.y }, field);
     tell();
-    const onMoved = (moved: globalThis.PointerEvent): void => {
+    followHand(event, (moved) => {
       const { share } = placeIn(layer, moved);
       const last = path.at(-1) ?? share;
       const far = Math.hypot(share.x - last.x, ((share.y - last.y) * cell.height) / cell.width);
       if (far < APART * radius || path.length >= MOST_POINTS) return;
       path.push(share);
       tell();
-    };
-    const onEnd = (): void => {
-      layer.removeEventListener('pointermove', onMoved);
-      layer.removeEventListener('pointerup', onEnd);
-      layer.removeEventListener('pointercancel', onEnd);
-    };
-    layer.addEventListener('pointermove', onMoved);
-    layer.addEventListener('pointerup', onEnd);
-    layer.addEventListener('pointercancel', onEnd);
+    });
   };
 
   if (mode === 'off') return null;

@@ -4,6 +4,7 @@ import { cellCorners, proportionOf } from '../../../core/lattice/index.ts';
 import type { PictureFrame } from '../../../core/recipe/index.ts';
 import type { TileWish } from '../../../core/tile/index.ts';
 import { CORNERS, movedFrame, placeInFrame, resizedFrame, type Sheet, turnedFrame } from './frameHands.ts';
+import { followHand } from '../../ui/followHand.ts';
 import { TEXTS } from './texts.ts';
 import type { CheckedSeams } from './tileWorker.ts';
 
@@ -36,7 +37,7 @@ export function FramePicture({ url, sheet, wish, breaks, onFrame }: Props) {
   const { frame, way } = wish;
   const proportion = proportionOf(way.step);
 
-  const onPicture = (event: PointerEvent): Point => {
+  const onPicture = (event: { readonly clientX: number; readonly clientY: number }): Point => {
     const box = svg.current?.getBoundingClientRect();
     return { x: (event.clientX - (box?.left ?? 0)) / scale, y: (event.clientY - (box?.top ?? 0)) / scale };
   };
@@ -45,21 +46,10 @@ export function FramePicture({ url, sheet, wish, breaks, onFrame }: Props) {
     event: PointerEvent<SVGElement>,
     next: (to: Point, from: Point, shift: boolean) => PictureFrame,
   ): void => {
-    event.preventDefault();
-    const [target, from] = [event.currentTarget, onPicture(event)];
+    const from = onPicture(event);
     // Each drag is one change of its own.
     const field = `drag ${performance.now()}`;
-    target.setPointerCapture(event.pointerId);
-    const onMove = (moved: globalThis.PointerEvent): void =>
-      onFrame(next(onPicture(moved as unknown as PointerEvent), from, moved.shiftKey), field);
-    const onEnd = (): void => {
-      target.removeEventListener('pointermove', onMove);
-      target.removeEventListener('pointerup', onEnd);
-      target.removeEventListener('pointercancel', onEnd);
-    };
-    target.addEventListener('pointermove', onMove);
-    target.addEventListener('pointerup', onEnd);
-    target.addEventListener('pointercancel', onEnd);
+    followHand(event, (moved) => onFrame(next(onPicture(moved), from, moved.shiftKey), field));
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];

@@ -1,0 +1,51 @@
+import { useNavigate } from 'react-router';
+import type { DesignMotif } from '../../contract/index.ts';
+import type { Recipe } from '../../core/recipe/index.ts';
+import { useMotifMaking, useMotifMutation } from '../api/motifs.ts';
+import { useNotify, useNotifyProblem } from './Notices.tsx';
+import { TEXTS } from './texts.ts';
+
+/** Keeps what a page makes of a recipe: as a new motif, which is then gone on with, or as the motif that is changed. */
+export interface MotifFinish {
+  readonly isBusy: boolean;
+  /** A problem is told as a notice. */
+  finish(name: string, recipe: Recipe): Promise<void>;
+}
+
+/**
+ * @param motif what is changed; a new motif where undefined
+ * @param collection of a new motif
+ * @param path where a new motif is gone on with, before its id
+ */
+export function useMotifFinish(motif: DesignMotif | undefined, collection: string, path: string): MotifFinish {
+  const making = useMotifMaking();
+  const mutation = useMotifMutation();
+  const notify = useNotify();
+  const notifyProblem = useNotifyProblem();
+  const navigate = useNavigate();
+  const change = async (
+    { id, name: before, recipe: last }: DesignMotif,
+    name: string,
+    recipe: Recipe,
+  ): Promise<void> => {
+    await mutation.mutateAsync({ id, recipe });
+    if (name !== before) await mutation.mutateAsync({ id, change: { name } });
+    notify({
+      text: TEXTS.nameIsChangedWhereverIt(name),
+      ...(last && { action: { label: TEXTS.undo, run: () => mutation.mutate({ id, recipe: last }) } }),
+    });
+  };
+  const make = async (name: string, recipe: Recipe): Promise<void> => {
+    const made = await making.mutateAsync({ name, collection, recipe });
+    notify({
+      text: TEXTS.nameIsInTheDrawer(made.name),
+      action: { label: TEXTS.toTheDrawer, run: () => void navigate('/motifs') },
+    });
+    await navigate(`${path}/${made.id}`, { replace: true });
+  };
+  return {
+    isBusy: making.isPending || mutation.isPending,
+    finish: (name, recipe) =>
+      (motif ? change(motif, name.trim(), recipe) : make(name.trim(), recipe)).catch(notifyProblem),
+  };
+}
