@@ -46,7 +46,7 @@ export const TEXTS = {
   laid: 'Symmetry',
   halves: 'Halves',
   joined: 'By itself',
-  laidHint: 'The framed detail is laid again by mirrors and turns, so that its edges always meet.',
+  laidHint: 'The framed detail is laid again by mirrors and turns. Along a mirror its edges always meet.',
   halvesHint:
     'Its halves are swapped across and down: its outer edges meet, and its old edges cross in the middle, to be covered or painted over.',
   joinedHint:
