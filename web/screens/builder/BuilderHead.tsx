@@ -43,7 +43,11 @@ export function BuilderHead({ motif, artwork, history, children }: HeadProps) {
       <span className="grow" />
       {children}
       <HistoryButtons history={history} />
-      <Button look="accent" disabled={!artwork || isBusy || name.trim() === ''} onClick={() => void finish(name, recipe)}>
+      <Button
+        look="accent"
+        disabled={!artwork || isBusy || name.trim() === ''}
+        onClick={() => void finish(name, recipe)}
+      >
         {motif ? TEXTS.changeTheMotif : TEXTS.makeTheMotif}
       </Button>
     </header>
