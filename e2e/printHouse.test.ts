@@ -45,12 +45,7 @@ describe('an order', () => {
     await click(driver, 'button', 'Show orders');
 
     await state('interrupted');
-    // A house too busy to say how far the upload got is told of in words of its own; that nothing is lost is said either way.
-    await driver.wait(
-      async () => /press Resume|Nothing was lost/.test(await driver.findElement(By.css('main')).getText()),
-      PATIENCE,
-      'nothing is said of what was sent',
-    );
+    await waitForText(driver, 'What was sent so far is kept there; press Resume.');
     await page.choose('Behaviour', 'Works as it should');
     await click(driver, 'button', 'Resume');
     await state('answered');
