@@ -136,7 +136,7 @@ describe('rotated groups', () => {
     // 90 mm high: 31.4 mm is 0.3489 of it.
     await type(driver, 'Drop in length', '31.4');
     expect((await tiles.stored(id)).repeat.step.drop).toEqual({ p: 6, q: 17 });
-    const offers = await driver.findElements(By.css('[aria-label="Fractions near it"] button'));
+    const offers = await driver.findElements(By.css('[aria-label="Nearest fractions"] button'));
     expect(await offers[0]?.getText()).toBe('6/17, off by 0.36 mm; tile 2040 mm × 90 mm');
     const [, finer] = offers;
     await finer?.click();

@@ -97,7 +97,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   },
   {
     keys: 'N, B',
-    does: 'Select the next or previous motif, or point while points are open',
+    does: 'Select the next or previous motif or point',
     group: 'Selection',
     matches: (e) => plain('n')(e) || plain('b')(e),
     run: (editor, _hands, e) => editor.selectNext(e.key.toLowerCase() === 'n' ? 1 : -1),

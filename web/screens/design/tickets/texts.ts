@@ -245,7 +245,7 @@ export const TEXTS = {
   dropTyped: 'Drop in length',
   shiftTyped: 'Shift in length',
   rightToWithin: 'Right to within',
-  fractionsNearIt: 'Fractions near it',
+  fractionsNearIt: 'Nearest fractions',
   fractionOff: (fraction: string, off: string, tile: string): string => `${fraction}, off by ${off}; tile ${tile}`,
   neighbouringCells: 'Neighbouring cells',
   vary: 'Vary …',
