@@ -27,6 +27,8 @@ interface Running {
 /** Runs jobs, keeps a row for each, and tells listeners how far they are. */
 export class Jobs {
   readonly #running = new Map<string, Running>();
+  /** Whose rows are being written. */
+  readonly #starting = new Set<string>();
   #isClosing = false;
   readonly #events = new EventEmitter().setMaxListeners(0);
 
@@ -48,26 +50,31 @@ export class Jobs {
    */
   async start(kind: string, work: Work, request?: object): Promise<Job> {
     const job = newJob(nanoid(), kind);
-    await this.database.query('INSERT INTO jobs (id, kind, state, request) VALUES ($1, $2, $3, $4)', [
-      job.id,
-      kind,
-      job.state,
-      request === undefined ? null : JSON.stringify(request),
-    ]);
-    this.#begin(job, work, request !== undefined);
+    this.#starting.add(job.id);
+    try {
+      await this.database.query('INSERT INTO jobs (id, kind, state, request) VALUES ($1, $2, $3, $4)', [
+        job.id,
+        kind,
+        job.state,
+        request === undefined ? null : JSON.stringify(request),
+      ]);
+      this.#begin(job, work, request !== undefined);
+    } finally {
+      this.#starting.delete(job.id);
+    }
     return job;
   }
 
   /**
-   * Starts again what the last process left of a kind, under the same ids.
+   * Starts again what the last process left of a kind, under the same ids; what this one has begun since goes on as it is.
    *
    * @param workOf what is to be done for a request
    */
   async resume(kind: string, workOf: (request: unknown) => Work): Promise<void> {
     const { rows } = await this.database.query<{ id: string; request: unknown }>(
       `UPDATE jobs SET attempts = attempts + 1, updated_at = now()
-       WHERE kind = $1 AND state = 'running' AND request IS NOT NULL RETURNING id, request`,
-      [kind],
+       WHERE kind = $1 AND state = 'running' AND request IS NOT NULL AND id <> ALL($2) RETURNING id, request`,
+      [kind, [...this.#running.keys(), ...this.#starting]],
     );
     for (const { id, request } of rows) this.#begin(newJob(id, kind), workOf(request), true);
   }
