@@ -139,4 +139,21 @@ describe('a job', () => {
       if (state.state !== 'running') expect(state).toMatchObject({ state: 'done', result: { made: true } });
     expect((await next.read(stopped.id)).state).toBe('stopped');
   });
+
+  it('begin once: what was begun before the last process’s are taken up again goes on as it is', async () => {
+    let begun = 0;
+    let end = (): void => undefined;
+    const work = (): Promise<object> => {
+      begun += 1;
+      return new Promise((resolve) => (end = () => resolve({})));
+    };
+    const starting = jobs.start('twice', work, { order: 1 });
+    await jobs.resume('twice', () => work);
+    const job = await starting;
+    await jobs.resume('twice', () => work);
+    expect(begun).toBe(1);
+    end();
+    await statesOf(job);
+    expect(await jobs.read(job.id)).toMatchObject({ state: 'done' });
+  });
 });
