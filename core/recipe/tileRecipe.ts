@@ -6,6 +6,8 @@ export const MOST_CLONES = 200;
 const MOST_CLONE_POINTS = 500;
 export const LARGEST_CLONE = 0.15;
 
+export const MOST_SHEAR = 45;
+
 /** Pixels of a picture; no picture that is read has a longer side. */
 const pixels = between(-1e5, 1e5);
 
@@ -18,6 +20,8 @@ export const pictureFrameSchema = object({
   height: between(1, 1e5),
   /** Degrees clockwise. */
   rotation: between(-360, 360),
+  /** Degrees by which its sides lean, the lower end to the right; its height is measured upright. */
+  shear: number().min(-MOST_SHEAR).max(MOST_SHEAR).optional(),
 })
   .noUnknown()
   .required();

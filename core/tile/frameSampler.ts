@@ -1,4 +1,5 @@
 import type { PictureFrame } from '../recipe/index.ts';
+import { frameAxes } from './frameAxes.ts';
 import { blankPixels, type PixelImage } from '../scan/index.ts';
 
 /** Writes the colour of a picture at a place of a frame on it, 0 to 1 across and down, to four bytes. */
@@ -9,16 +10,13 @@ export type FrameSampler = (u: number, v: number, to: Uint8ClampedArray, at: num
  * opaque they are. Beyond the picture's edge is what the edge shows.
  */
 export function frameSampler({ width, height, data }: PixelImage, frame: PictureFrame): FrameSampler {
-  const angle = (frame.rotation * Math.PI) / 180;
-  const quarters = frame.rotation % 90 === 0;
-  const [cos, sin] = [Math.cos(angle), Math.sin(angle)].map((n) => (quarters ? Math.round(n) : n)) as [number, number];
+  const { corner, across, down } = frameAxes(frame);
   const [wx, wy] = [new Float64Array(4), new Float64Array(4)];
   const clampX = (x: number): number => (x < 0 ? 0 : x >= width ? width - 1 : x);
   const clampY = (y: number): number => (y < 0 ? 0 : y >= height ? height - 1 : y);
   return (u, v, to, at) => {
-    const [dx, dy] = [(u - 0.5) * frame.width, (v - 0.5) * frame.height];
-    const x = frame.x + dx * cos - dy * sin - 0.5;
-    const y = frame.y + dx * sin + dy * cos - 0.5;
+    const x = corner.x + u * across.x + v * down.x - 0.5;
+    const y = corner.y + u * across.y + v * down.y - 0.5;
     const [left, top] = [Math.floor(x + 1e-7), Math.floor(y + 1e-7)];
     const [s, t] = [x - left, y - top];
     if (Math.abs(s) < 1e-6 && Math.abs(t) < 1e-6) {

@@ -13,6 +13,7 @@ import {
 import { blankPixels, type PixelImage } from '../scan/index.ts';
 import { MIRRORED_STEPS, ROTATED_STEPS } from '../testing/arbitraries.ts';
 import { texture } from '../testing/textures.ts';
+import { LiveTile } from './liveTile.ts';
 import { makeTile, tileRepeat } from './makeTile.ts';
 import { pixelAt } from './pixelCell.ts';
 
@@ -80,6 +81,45 @@ describe('laid by what a step does to its cells', () => {
       ] as const)
         expect(pixel(pixels, u, v)).toEqual(wanted);
     }
+  });
+});
+
+describe('a frame that leans', () => {
+  it('reads the picture along its sides', () => {
+    const frame = { x: 60, y: 50, width: 40, height: 30, rotation: 0, shear: 20 };
+    const { pixels } = makeTile(NUMBERED, { frame, width: 50, way: { kind: 'laid', step: SQUARE } });
+    for (let y = 0; y < 30; y += 1)
+      for (let x = 0; x < 40; x += 1) {
+        const [across, down] = pixel(pixels, x, y) as [number, number];
+        const wanted = 40 + x + (y - 14.5) * Math.tan((20 * Math.PI) / 180);
+        expect(Math.abs(across - wanted)).toBeLessThanOrEqual(0.51);
+        expect(down).toBe(35 + y);
+      }
+  });
+});
+
+describe('laid while the frame is in the hand', () => {
+  it('is nearly what it will be, in every step', () => {
+    const live = new LiveTile();
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...MIRRORED_STEPS, ...ROTATED_STEPS),
+        fc.integer({ min: 20, max: 40 }),
+        fc.double({ min: -180, max: 180, noNaN: true }),
+        fc.double({ min: -20, max: 20, noNaN: true }),
+        (next, width, rotation, shear) => {
+          const frame = { x: 60, y: 50, width, height: width * (proportionOf(next) ?? 0.8), rotation, shear };
+          const wish = { frame, width: 50, way: { kind: 'laid', step: next } } as const;
+          const [quick, exact] = [makeTile(NUMBERED, wish, { lay: live.lay }), makeTile(NUMBERED, wish)];
+          expect(quick.cell).toEqual(exact.cell);
+          let sum = 0;
+          for (let n = 0; n < exact.pixels.data.length; n += 1)
+            sum += Math.abs((exact.pixels.data[n] as number) - (quick.pixels.data[n] as number));
+          expect(sum / exact.pixels.data.length).toBeLessThan(1);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });
 

@@ -11,7 +11,7 @@ import type { PictureFrame, TileRecipe } from '../recipe/index.ts';
 import type { PixelImage } from '../scan/index.ts';
 import { withClones } from './cloneStrokes.ts';
 import { evenOut } from './evenOut.ts';
-import { framePixels, frameSampler } from './frameSampler.ts';
+import { framePixels } from './frameSampler.ts';
 import { joinedCell } from './joined.ts';
 import { type JoinVisibility, joinVisibility } from './joinVisibility.ts';
 import { laidTile } from './laidTile.ts';
@@ -65,30 +65,37 @@ function joinedRepeat(frame: PictureFrame, width: number, way: JoinedWay): Stepp
   return { width: (width * cell.width) / frame.width, height: (width * cell.height) / frame.width, step: way.step };
 }
 
+interface Making {
+  /** Is told shares of the work, 0 to 1. */
+  readonly progress?: (share: number) => void;
+  /** Lays a frame by the operations of a step; by itself as well as can be, and with a `LiveTile` as fast. */
+  readonly lay?: typeof laidTile;
+}
+
 /**
  * Makes a picture repeat as a recipe has it, at the picture's own pixels.
  *
- * @param progress is told shares of the work, 0 to 1
  * @throws TileError where the picture or the frame is too small or too large for it
  */
 export function makeTile(
   picture: PixelImage,
   wish: TileWish,
-  progress: (share: number) => void = () => undefined,
+  { progress = () => undefined, lay = laidTile }: Making = {},
 ): MadeTile {
-  const made = wish.way.kind === 'joined' ? joinedTile(picture, wish.frame, wish.way, progress) : laid(picture, wish);
+  const made =
+    wish.way.kind === 'joined' ? joinedTile(picture, wish.frame, wish.way, progress) : laid(picture, wish, lay);
   const pixels = withClones(made.pixels, made.cell, wish.clones ?? []);
   progress(1);
   return { ...made, pixels };
 }
 
-function laid(picture: PixelImage, { frame, way }: TileWish): MadeTile {
+function laid(picture: PixelImage, { frame, way }: TileWish, lay: typeof laidTile): MadeTile {
   const shown = { width: frame.width, height: frame.height, step: way.step };
   const plain = plainRepeat(shown);
   checkSize(plain.width * plain.height, MOST_PIXELS);
   const grid = pixelGrid(shown, 1);
   const onGrid = { width: frame.width * grid.scaleX, height: frame.height * grid.scaleY, step: way.step };
-  const tile = laidTile(grid, onGrid, frameSampler(picture, frame));
+  const tile = lay(grid, onGrid, picture, frame);
   const cell = pixelCellOf(grid);
   return { pixels: way.kind === 'halves' ? insideOut(tile, cell) : tile, cell, visibility: undefined };
 }

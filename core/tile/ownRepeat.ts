@@ -10,6 +10,8 @@ export interface OwnRepeat {
   readonly height: number;
   /** Degrees clockwise by which the picture is tilted. */
   readonly rotation: number;
+  /** Degrees by which it leans besides, its lower end to the right; its height is measured upright. */
+  readonly shear: number;
   readonly step: Step;
   /** How alike the picture and itself one cell on are, 0 to 1. */
   readonly likeness: number;
@@ -23,6 +25,8 @@ const SHORTEST = 6;
 const LEAST_LIKE = 0.3;
 /** Of several repeats those count that are nearly as like as the best. */
 const NEARLY = 0.8;
+/** Less than so many degrees between its sides and a right angle may be chance. */
+const LEAST_SHEAR = 0.4;
 /** Degrees that a picture may be tilted. */
 const MOST_TILT = 8;
 
@@ -65,10 +69,13 @@ export function ownRepeat(picture: PixelImage): OwnRepeat | undefined {
   ];
   // Of an upright cell with a point in its middle, half is a half-drop.
   const isDropped = cells === 2;
+  const lean = tilt(wide) + 90 - tilt(high);
+  const leans = Math.abs(lean) >= LEAST_SHEAR;
   return {
     width: length(wide) / (isDropped ? 2 : 1),
-    height: length(high),
-    rotation: (tilt(wide) + tilt(high) - 90) / 2,
+    height: leans ? cross(wide, high) / length(wide) : length(high),
+    rotation: leans ? tilt(wide) : (tilt(wide) + tilt(high) - 90) / 2,
+    shear: leans ? lean : 0,
     step: isDropped ? step('half-drop') : SQUARE,
     likeness: Math.min(1, alike.at(p.x, p.y), alike.at(q.x, q.y)),
   };

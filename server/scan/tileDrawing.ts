@@ -16,7 +16,9 @@ const BLEED = 0.01;
 export async function tileDrawing(recipe: TileRecipe, blobs: Blobs, context: TaskContext): Promise<Drawing> {
   const picture = await readPixels(recipe.picture, blobs);
   context.progress(0.15);
-  const { pixels, cell } = orRefused(() => makeTile(picture, recipe, (share) => context.progress(0.15 + 0.6 * share)));
+  const { pixels, cell } = orRefused(() =>
+    makeTile(picture, recipe, { progress: (share) => context.progress(0.15 + 0.6 * share) }),
+  );
   const { width, height } = tileRepeat(recipe);
   // What shows through would show twice where it lies twice.
   const bleed = isOpaque(pixels) ? Math.max(1, Math.ceil(BLEED * Math.min(cell.width, cell.height))) : 0;

@@ -1,5 +1,6 @@
 import { proportionOf } from '../../../core/lattice/index.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM } from '../../../core/lattice/index.ts';
+import { MOST_SHEAR } from '../../../core/recipe/index.ts';
 import type { TileWish } from '../../../core/tile/index.ts';
 import { AmountField } from '../../ui/AmountField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -53,6 +54,14 @@ export function FrameFields({ sheet, wish, onWish }: Props) {
           onChange={(height) => change({ height }, 'height')}
         />
       )}
+      <AmountField
+        label={TEXTS.shear}
+        sign="°"
+        value={frame.shear ?? 0}
+        min={-MOST_SHEAR}
+        max={MOST_SHEAR}
+        onChange={(shear) => change({ shear }, 'shear')}
+      />
       <LengthField
         label={TEXTS.frameWidthOnCloth}
         mm={wish.width}

@@ -23,8 +23,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { Tick } from '../../ui/Tick.tsx';
 import { TileCloth } from './TileCloth.tsx';
 import { TEXTS } from './texts.ts';
-import type { TileOrder } from './tileWorker.ts';
-import { useTiles } from './useTiles.ts';
+import { type TileAsk, useTiles } from './useTiles.ts';
 
 /** Everything that a step can do to its cells, each as a step: all plane groups but that of no operation, some of them in two directions. */
 const LAID: readonly Step[] = [
@@ -138,7 +137,7 @@ function SymmetryChoice({ url, pictureWidth, wish, onStep }: SymmetryProps) {
   const { frame, width } = wish;
   const orders = useMemo(
     () =>
-      LAID.map((one): TileOrder => ({
+      LAID.map((one): TileAsk => ({
         url,
         pictureWidth,
         wish: withWay({ frame, width, way: { kind: 'laid', step: one } }, { kind: 'laid', step: one }),

@@ -21,6 +21,7 @@ const anyFrame = fc.record({
   width: number(10, 900),
   height: number(10, 900),
   rotation: number(-180, 180),
+  shear: number(-30, 30),
 });
 const anyPlace = fc.record({ x: number(-500, 2000), y: number(-500, 2000) });
 

@@ -1,7 +1,7 @@
 import type { Point } from '../../../core/geometry/index.ts';
 import { LARGEST_CELL_MM, proportionOf, SMALLEST_CELL_MM } from '../../../core/lattice/index.ts';
 import type { PictureFrame, TileWay } from '../../../core/recipe/index.ts';
-import type { Join, OwnRepeat, TileEdge, TileWish } from '../../../core/tile/index.ts';
+import { frameAxes, type Join, type OwnRepeat, type TileEdge, type TileWish } from '../../../core/tile/index.ts';
 import { MM_PER_INCH } from '../../../core/units/index.ts';
 
 /** A picture as far as its frame is concerned, pixels. */
@@ -61,10 +61,12 @@ export function movedFrame(frame: PictureFrame, by: Point, { width, height }: Sh
 }
 
 /** A place of the box around a frame, −1 to 1 across and down, on the picture. */
-export function placeInFrame({ x, y, width, height, rotation }: PictureFrame, at: Point): Point {
-  const angle = (rotation * Math.PI) / 180;
-  const [dx, dy] = [(at.x * width) / 2, (at.y * height) / 2];
-  return { x: x + dx * Math.cos(angle) - dy * Math.sin(angle), y: y + dx * Math.sin(angle) + dy * Math.cos(angle) };
+export function placeInFrame(frame: PictureFrame, at: Point): Point {
+  const { across, down } = frameAxes(frame);
+  return {
+    x: frame.x + (at.x * across.x + at.y * down.x) / 2,
+    y: frame.y + (at.x * across.y + at.y * down.y) / 2,
+  };
 }
 
 /** The frame with a corner dragged to a place, the corner across from it where it was; in its proportions where those are kept. */
@@ -77,8 +79,10 @@ export function resizedFrame(
   const still = placeInFrame(frame, { x: -corner.x, y: -corner.y });
   const angle = (frame.rotation * Math.PI) / 180;
   const [dx, dy] = [to.x - still.x, to.y - still.y];
-  let width = Math.max(LEAST_SIDE, corner.x * (dx * Math.cos(angle) + dy * Math.sin(angle)));
-  let height = Math.max(LEAST_SIDE, corner.y * (dy * Math.cos(angle) - dx * Math.sin(angle)));
+  const down = dy * Math.cos(angle) - dx * Math.sin(angle);
+  const lean = Math.tan(((frame.shear ?? 0) * Math.PI) / 180);
+  let width = Math.max(LEAST_SIDE, corner.x * (dx * Math.cos(angle) + dy * Math.sin(angle) - down * lean));
+  let height = Math.max(LEAST_SIDE, corner.y * down);
   if (proportion !== undefined) {
     width = Math.max(width, height / proportion);
     height = width * proportion;
@@ -99,8 +103,8 @@ export function wholeFrame({ width, height }: Sheet): PictureFrame {
 }
 
 /** One cell of the repeat that a picture shows by itself, about where the frame was. */
-export function repeatWish(wish: TileWish, { width, height, rotation, step }: OwnRepeat): TileWish {
-  return withWay(withFrame(wish, { ...wish.frame, width, height, rotation }), { kind: 'laid', step });
+export function repeatWish(wish: TileWish, { step, likeness: _, ...cell }: OwnRepeat): TileWish {
+  return withWay(withFrame(wish, { ...wish.frame, ...cell }), { kind: 'laid', step });
 }
 
 /** The frame without so many pixels along an edge. */

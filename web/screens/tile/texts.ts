@@ -79,6 +79,7 @@ export const TEXTS = {
   width: 'Width',
   height: 'Height',
   rotation: 'Rotation',
+  shear: 'Shear',
   frameWidthOnCloth: 'On the cloth',
   pictureSize: (width: number, height: number): string => `${width} × ${height} px`,
   cellSize: (width: string, height: string): string => `A cell of ${width} × ${height}`,

@@ -5,6 +5,7 @@ import {
   checkSeams,
   framePixels,
   type JoinVisibility,
+  LiveTile,
   makeTile,
   type OwnRepeat,
   ownRepeat,
@@ -24,6 +25,8 @@ export interface TileOrder {
   readonly wish: TileWish;
   /** About so many pixels at the most. */
   readonly most: number;
+  /** Whether it is to be there at once, to follow the hand, and may be coarser. */
+  readonly draft: boolean;
 }
 
 export interface SeenTile {
@@ -42,6 +45,8 @@ export interface CheckedSeams extends SeamReport {
   readonly height: number;
 }
 
+/** What is made while the frame is in the hand has this share of the pixels. */
+const DRAFT = 0.25;
 /** Below this a tile has no inside to hold its joins against, pixels. */
 const LEAST_CHECKED = 16;
 /** A frame of more pixels takes more memory than a page should. */
@@ -51,15 +56,16 @@ const FINENESS = Math.SQRT2;
 
 let fetched: { url: string; image: Promise<ImageBitmap> } | undefined;
 const reduced = new Map<string, PixelImage>();
+const live = new LiveTile();
 
 const worker = {
   /** One cell of the tile, made of the picture at a smaller size; or a sentence that says why it cannot be. */
-  async make({ url, pictureWidth, wish, most }: TileOrder): Promise<SeenTile | string> {
+  async make({ url, pictureWidth, wish, most, draft }: TileOrder): Promise<SeenTile | string> {
     try {
       const { frame } = wish;
       const cell = tileRepeat(wish);
       const area = (cell.width * cell.height * frame.width * frame.width) / (wish.width * wish.width);
-      const picture = await pictureAt(url, pictureWidth, Math.min(1, Math.sqrt(most / area)));
+      const picture = await pictureAt(url, pictureWidth, Math.min(1, Math.sqrt((draft ? DRAFT * most : most) / area)));
       const by = picture.width / pictureWidth;
       const small = {
         ...frame,
@@ -68,7 +74,7 @@ const worker = {
         width: frame.width * by,
         height: frame.height * by,
       };
-      const made = makeTile(picture, { ...wish, frame: small });
+      const made = makeTile(picture, { ...wish, frame: small }, draft ? { lay: live.lay } : {});
       const { width, height, data } = made.pixels;
       const image = await createImageBitmap(new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height));
       return transfer({ image, cell: made.cell, visibility: made.visibility }, [image]);
