@@ -45,7 +45,8 @@ export const listScans = route({
 export const importScan = route({
   method: 'POST',
   path: '/scans',
-  summary: 'Puts a picture on the shelf.',
+  summary:
+    'Puts a picture on the shelf: one of pixels, a tile of an SVG (of its pattern, or its page), or each page of a PDF; the answer is the first.',
   query: exactly({ name: string().required().max(1000) }),
   body: FILE,
   limit: MOST_UPLOAD_BYTES,

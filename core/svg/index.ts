@@ -4,6 +4,7 @@ export { type KeptPicture, type PartRequest, type SvgSources, Unsupported } from
 export type { KnownFonts, ReplacedFont } from './svgFonts.ts';
 export type { Embedded } from './svgPictures.ts';
 export * from './readSvg.ts';
+export { readTile, type SvgTile } from './readTile.ts';
 export * from './svgSize.ts';
 export * from './writeSvg.ts';
 export * from './xmlTree.ts';

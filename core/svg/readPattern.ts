@@ -104,7 +104,8 @@ export function readPattern(
   ];
 }
 
-function tileOf(element: XmlElement, outline: Box): View {
+/** A pattern’s first tile, in its own units. */
+export function tileOf(element: XmlElement, outline: Box): View {
   const [x, y, width, height] = ['x', 'y', 'width', 'height'].map((name) => numberOf(element, name, 0)) as [
     number,
     number,
@@ -117,7 +118,7 @@ function tileOf(element: XmlElement, outline: Box): View {
 }
 
 /** From the units of the pattern's contents to those of its tiles. */
-function contentMatrix({ attributes }: XmlElement, tile: View, [w, h]: readonly [number, number]): Matrix {
+export function contentMatrix({ attributes }: XmlElement, tile: View, [w, h]: readonly [number, number]): Matrix {
   const view = attributes['viewBox']
     ?.trim()
     .split(/[\s,]+/)

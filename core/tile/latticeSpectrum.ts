@@ -9,16 +9,24 @@ import type { PixelCell } from './pixelCell.ts';
  *
  * @param data real and imaginary parts by turns, row after row; changed in place
  * @param gain of a wave of so many periods per pixel across and down, each −½ to ½ or the like
+ * @param progress is told shares of the work, 0 to 1
  */
-export function filterWaves(data: Float64Array, cell: PixelCell, gain: (across: number, down: number) => number): void {
+export function filterWaves(
+  data: Float32Array | Float64Array,
+  cell: PixelCell,
+  gain: (across: number, down: number) => number,
+  progress: (share: number) => void = () => undefined,
+): void {
   const isColumns = cell.stacked === 'columns';
   // The straight direction is the one that repeats by itself: down in columns, across in rows.
   const [straight, other] = isColumns ? [cell.height, cell.width] : [cell.width, cell.height];
   const [stepStraight, stepOther] = isColumns ? [cell.width, 1] : [1, cell.width];
   const first = new Fourier(straight);
   const second = new Fourier(other);
-  eachLine(data, other, straight, stepOther, stepStraight, (line) => first.forward(line));
-  eachLine(data, straight, other, stepStraight, stepOther, (wave, k) => {
+  // The second of the three passes does two transforms, the others one.
+  const done = (from: number, to: number) => (share: number) => progress(from + share * (to - from));
+  eachLine(data, other, straight, stepOther, stepStraight, (line) => first.forward(line), done(0, 0.25));
+  const change = (wave: Float64Array, k: number): void => {
     const shift = (k * cell.drop) / straight;
     twist(wave, shift / other);
     second.forward(wave);
@@ -30,8 +38,9 @@ export function filterWaves(data: Float64Array, cell: PixelCell, gain: (across: 
     }
     second.inverse(wave);
     twist(wave, -shift / other);
-  });
-  eachLine(data, other, straight, stepOther, stepStraight, (line) => first.inverse(line));
+  };
+  eachLine(data, straight, other, stepStraight, stepOther, change, done(0.25, 0.75));
+  eachLine(data, other, straight, stepOther, stepStraight, (line) => first.inverse(line), done(0.75, 1));
 }
 
 /** Lines that are read together, so that memory is gone through as it lies. */
@@ -39,12 +48,13 @@ const TOGETHER = 16;
 
 /** Changes every line of a grid, each by its number. @param next, step numbers to the next line and to the next place in one */
 function eachLine(
-  data: Float64Array,
+  data: Float32Array | Float64Array,
   count: number,
   length: number,
   next: number,
   step: number,
   change: (line: Float64Array, number: number) => void,
+  progress: (share: number) => void,
 ): void {
   const lines = Array.from({ length: Math.min(TOGETHER, count) }, () => new Float64Array(2 * length));
   for (let from = 0; from < count; from += TOGETHER) {
@@ -62,6 +72,7 @@ function eachLine(
         data[at] = line[2 * n] as number;
         data[at + 1] = line[2 * n + 1] as number;
       });
+    progress(Math.min(1, (from + TOGETHER) / count));
   }
 }
 

@@ -21,7 +21,6 @@ import { TileError } from './tileError.ts';
 
 /** The largest tiles that are made, pixels: joining holds some thirty bytes for each. */
 const MOST_PIXELS = 50e6;
-const MOST_JOINED_PIXELS = 20e6;
 
 /** What of a recipe says how a tile is made. */
 export type TileWish = Pick<TileRecipe, 'frame' | 'width' | 'way' | 'clones'>;
@@ -92,7 +91,7 @@ export function makeTile(
 function laid(picture: PixelImage, { frame, way }: TileWish, lay: typeof laidTile): MadeTile {
   const shown = { width: frame.width, height: frame.height, step: way.step };
   const plain = plainRepeat(shown);
-  checkSize(plain.width * plain.height, MOST_PIXELS);
+  checkSize(plain.width * plain.height);
   const grid = pixelGrid(shown, 1);
   const onGrid = { width: frame.width * grid.scaleX, height: frame.height * grid.scaleY, step: way.step };
   const tile = lay(grid, onGrid, picture, frame);
@@ -100,10 +99,10 @@ function laid(picture: PixelImage, { frame, way }: TileWish, lay: typeof laidTil
   return { pixels: way.kind === 'halves' ? insideOut(tile, cell) : tile, cell, visibility: undefined };
 }
 
-function checkSize(pixels: number, most: number): void {
-  if (pixels > most)
+function checkSize(pixels: number): void {
+  if (pixels > MOST_PIXELS)
     throw new TileError(
-      `The tile would have ${Math.round(pixels / 1e6)} megapixels, and in this way it can have ${most / 1e6}. Nothing was made; make the frame smaller.`,
+      `The tile would have ${Math.round(pixels / 1e6)} megapixels, and it can have ${MOST_PIXELS / 1e6}. Nothing was made; make the frame smaller.`,
     );
 }
 
@@ -126,7 +125,7 @@ function joinedTile(
   way: JoinedWay,
   progress: (share: number) => void,
 ): MadeTile {
-  checkSize(frame.width * frame.height, MOST_JOINED_PIXELS);
+  checkSize(frame.width * frame.height);
   const { wide, high, cell } = joinedGrid(frame, way);
   const shown = framePixels(picture, frame, wide, high);
   progress(0.1);

@@ -29,25 +29,13 @@ export async function readVectors(
   blobs: Blobs,
   fonts: readonly StudioFont[] = [],
 ): Promise<Reading> {
-  const clean = await cleaned(name, content, fonts);
-  const files = clean.hasText
-    ? [...(await shippedFontFiles(blobs)), ...fonts.map(({ file }) => blobs.pathOf(file))]
-    : [];
-  let normalised: string;
-  try {
-    // Letters that none of these have are taken from the machine's own fonts.
-    normalised = new Resvg(cleanText(clean.root), {
-      font: { loadSystemFonts: clean.hasText, fontFiles: files },
-    }).toString();
-  } catch {
-    throw new Problem(422, 'Cannot be read', `“${name}” is no drawing that can be read. Nothing was added.`);
-  }
+  const { clean, text } = await normalised(name, content, blobs, fonts);
   try {
     const sources = {
       keep: keeper(blobs),
       paint: partPainter(blobs, clean.width, NATURAL_LONG_SIDE_MM),
     };
-    const { view, nodes, painted } = readSvg(normalised, sources, clean.hasPage);
+    const { view, nodes, painted } = readSvg(text, sources, clean.hasPage);
     return {
       artwork: { version: 1, view, nodes },
       widthMm: clean.width ?? (clean.height === undefined ? undefined : (clean.height * view.width) / view.height),
@@ -57,6 +45,32 @@ export async function readVectors(
   } catch (error) {
     if (!(error instanceof Unsupported)) throw error;
     throw new Problem(422, 'Cannot be read', `“${name}” is ${error.message}. Nothing was added.`);
+  }
+}
+
+/**
+ * A drawing cleaned, and the same as engines write it: shapes as paths, styles resolved, `use` expanded.
+ *
+ * @throws Problem where it cannot be read
+ */
+export async function normalised(
+  name: string,
+  content: Buffer,
+  blobs: Blobs,
+  fonts: readonly StudioFont[],
+): Promise<{ readonly clean: CleanSvg; readonly text: string }> {
+  const clean = await cleaned(name, content, fonts);
+  const files = clean.hasText
+    ? [...(await shippedFontFiles(blobs)), ...fonts.map(({ file }) => blobs.pathOf(file))]
+    : [];
+  try {
+    // Letters that none of these have are taken from the machine's own fonts.
+    const engine = new Resvg(cleanText(clean.root), {
+      font: { loadSystemFonts: clean.hasText, fontFiles: files },
+    });
+    return { clean, text: engine.toString() };
+  } catch {
+    throw new Problem(422, 'Cannot be read', `“${name}” is no drawing that can be read. Nothing was added.`);
   }
 }
 

@@ -27,6 +27,11 @@ export function sniffPicture(content: Uint8Array): PictureKind | undefined {
   return undefined;
 }
 
+/** Whether a file is a PDF: its mark may come after other bytes. */
+export function isPdf(content: Uint8Array): boolean {
+  return textOf(content.subarray(0, 1024)).includes('%PDF-');
+}
+
 function isDrawing(content: Uint8Array): boolean {
   // Of UTF-16 every other byte is zero where the text is plain.
   const text = textOf(content.subarray(0, HEAD)).replaceAll('\0', '');

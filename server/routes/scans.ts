@@ -8,10 +8,11 @@ import { tileRepeat } from '../../core/tile/index.ts';
 import { fileOf, implement } from '../http/implement.ts';
 import { nameFrom } from '../motifs/importMotif.ts';
 import { keepMotif, makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
-import { sniffPicture } from '../motifs/sniff.ts';
+import { isPdf, sniff, sniffPicture } from '../motifs/sniff.ts';
 import { notFound, Problem } from '../problem.ts';
 import { orRefused } from '../scan/tileRefusal.ts';
 import { Blobs } from '../store/blobs.ts';
+import { fontFiles } from '../store/fonts.ts';
 import { motifsById } from '../store/motifs.ts';
 import { changeScan, insertScan, listScans, readScan, scanOfPicture, setScanDeleted } from '../store/scans.ts';
 import type { Studio } from '../studio.ts';
@@ -27,13 +28,7 @@ export function scanRoutes(studio: Studio): Router {
     const { name } = call.query;
     const content = fileOf(call, name);
     const kind = sniffPicture(content);
-    if (!kind)
-      throw new Problem(
-        415,
-        'Not a picture',
-        `“${cutText(name, 60)}” is no PNG, JPEG, WebP, GIF, TIFF or AVIF picture. Nothing was added; the workshop cleans pictures only.`,
-      );
-    return shelve(studio, nameFrom(name), blobs.keep(content, kind));
+    return kind ? shelve(studio, nameFrom(name), blobs.keep(content, kind)) : shelveFlat(studio, name, content);
   });
 
   implement(router, contract.scanOfMotif, async ({ params }) => {
@@ -103,6 +98,28 @@ export function scanRoutes(studio: Studio): Router {
   implement(router, contract.restoreScan, ({ params }) => setScanDeleted(database, params.id, false));
 
   return router;
+}
+
+/** Draws a file of vectors and puts its pictures on the shelf. @returns the first @throws Problem */
+async function shelveFlat(studio: Studio, name: string, content: Uint8Array): Promise<contract.Scan> {
+  if (!isPdf(content) && !sniff(content))
+    throw new Problem(
+      415,
+      'Not a picture',
+      `“${cutText(name, 60)}” is no PNG, JPEG, WebP, GIF, TIFF or AVIF picture, and no SVG or PDF. Nothing was added; export it as one of these.`,
+    );
+  const { pool, blobs, database } = studio;
+  const fonts = await fontFiles(database);
+  const task = { kind: 'flatten', name: cutText(name, 60), content, fonts, blobs: blobs.folder } as const;
+  const { pictures } = await pool.run(task);
+  const scans: contract.Scan[] = [];
+  for (const [n, picture] of pictures.entries()) {
+    const title = pictures.length === 1 ? nameFrom(name) : `${cutText(nameFrom(name), 108)}, page ${n + 1}`;
+    scans.push(await shelve(studio, title, picture));
+  }
+  const [first] = scans;
+  if (!first) throw new Error('a file was drawn as no picture');
+  return first;
 }
 
 /** Puts a kept picture on the shelf; one that lies there already is recognised. */

@@ -189,7 +189,8 @@ describe('the shelf', () => {
   it('takes pictures only, knows them by their content, and gives them back', async () => {
     const scan = await sheetOf({ left: 1, top: 1, side: 9 });
     expect((await sheetOf({ left: 1, top: 1, side: 9 })).id).toBe(scan.id);
-    expect((await put('a.svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).status).toBe(415);
+    expect((await put('notes.txt', Buffer.from('a few words'))).status).toBe(415);
+    expect((await put('a.svg', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).status).toBe(422);
     expect((await put('empty.png', Buffer.alloc(0))).status).toBe(422);
     await studio.call('DELETE', `/scans/${scan.id}`);
     const listed = (): Promise<unknown[]> =>

@@ -64,6 +64,12 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
     doing: 'Reading this picture',
     advice: 'Nothing was added; make the picture smaller and import it again.',
   },
+  flatten: {
+    ms: 120_000,
+    memory: 3000 * MB,
+    doing: 'Drawing this file',
+    advice: 'Nothing was added; save it as a picture, and import that.',
+  },
   derive: {
     ms: 120_000,
     memory: 3000 * MB,
@@ -114,8 +120,17 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
   },
 };
 
+/** Pictures of fifty megapixels that are joined by themselves. */
+const TILE: Limits = {
+  ms: 3_600_000,
+  memory: 4000 * MB,
+  doing: 'Making this tile',
+  advice: 'The picture is kept as it is; make the frame smaller.',
+};
+
 /** What a task may take. */
 export function limitsOf(task: Task): Limits {
+  if (task.kind === 'derive' && task.recipe.kind === 'tile') return TILE;
   if (task.kind !== 'paint') return LIMITS[task.kind];
   return {
     ms: 1_200_000,

@@ -17,6 +17,7 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   read: 'reading',
   font: 'reading',
   preview: 'reading',
+  flatten: 'reading',
   unpack: 'making',
   check: 'reading',
   open: 'reading',

@@ -62,6 +62,16 @@ export interface ReadTask {
   readonly blobs: string;
 }
 
+/** Draws a file of vectors as pictures for the workshop: one tile of what an SVG repeats, or the pages of a PDF. */
+export interface FlattenTask extends Omit<ReadTask, 'kind'> {
+  readonly kind: 'flatten';
+}
+
+export interface FlattenOutcome {
+  /** Content addresses, page after page; at least one. */
+  readonly pictures: readonly string[];
+}
+
 /** A font of the studio: its family, and the address of its file. */
 export interface StudioFont {
   readonly family: string;
@@ -223,6 +233,7 @@ export type Task =
   | CutTask
   | ScanTask
   | PreviewTask
+  | FlattenTask
   | PackTask
   | UnpackTask
   | FontTask
@@ -245,6 +256,7 @@ interface Outcomes extends TryOnOutcomes {
   cut: readonly CutDrawing[];
   scan: ScannedPicture;
   preview: ScannedPicture;
+  flatten: FlattenOutcome;
   /** The ZIP. */
   pack: Uint8Array;
   unpack: OpenedPack;

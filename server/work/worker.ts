@@ -37,6 +37,10 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { previewPicture } = await import('../scan/previewPicture.ts');
       return () => previewPicture(task);
     }
+    case 'flatten': {
+      const { flatten } = await import('../scan/flatten.ts');
+      return () => flatten(task);
+    }
     case 'pack': {
       const { packCollection } = await import('../collections/packCollection.ts');
       return () => packCollection(task);

@@ -44,7 +44,7 @@ export function Workshop() {
           ref={file}
           type="file"
           hidden
-          accept=".png,.jpg,.jpeg,.webp,.gif,.tif,.tiff,.avif"
+          accept=".png,.jpg,.jpeg,.webp,.gif,.tif,.tiff,.avif,.svg,.svgz,.pdf"
           aria-label={TEXTS.pictureToClean}
           onChange={(event) => {
             const [picture] = event.target.files ?? [];
