@@ -19,7 +19,7 @@ export interface TileTimings {
 
 const [WIDTH, HEIGHT] = [4000, 3000];
 /** What is made while the frame is in the hand, and the cloth beside the picture at 1280 × 800. */
-const LIVE_PIXELS = 20_000;
+const LIVE_PIXELS = 16_000;
 const CLOTH = { width: 480, height: 752 };
 
 function photograph(width: number, height: number): PixelImage {
@@ -73,7 +73,7 @@ export function tileTimings(): TileTimings {
     makeTile(small, { ...wish, frame: { ...wish.frame, x: 180 + moved } }, { lay });
   }, 60);
   const sheet = createCanvas(CLOTH.width, CLOTH.height).getContext('2d');
-  const tile = createCanvas(283, 283);
+  const tile = createCanvas(2 * side, 2 * side);
   const fill = fastest(() => {
     const pattern = sheet.createPattern(tile, 'repeat');
     if (pattern) sheet.fillStyle = pattern;

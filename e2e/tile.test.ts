@@ -1,5 +1,7 @@
 import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import sharp from 'sharp';
 import { OWN_HEADER, type Scan, type StoredDesign } from '../contract/index.ts';
 import { mirroredStep, SQUARE, step } from '../core/lattice/index.ts';
@@ -228,7 +230,7 @@ describe('a picture made to repeat', () => {
       wide.set(data.subarray(4 * y * width, 4 * (y + 1) * width), 4 * y * (width + 2));
     await openPicture('bought.png', { width: width + 2, height, data: wide });
     await click(driver, 'radio', 'As it is');
-    await click(driver, 'button', 'Frame the whole picture');
+    // A picture that has not been framed yet is the tile.
     await waitForText(driver, '2 px along the right edge do not belong to it.');
     await click(driver, 'button', 'Trim');
     await waitForText(driver, 'Seamless as a half-drop.');
@@ -247,6 +249,29 @@ describe('a picture made to repeat', () => {
     expect(design.repeat.step).toEqual(step('half-drop'));
     await click(driver, 'button', 'Save swatch');
     await waitForText(driver, 'Saved');
+  });
+
+  it('is one tile of an SVG’s pattern', async () => {
+    const { driver } = page;
+    await page.goTo('/workshop');
+    const dots = [
+      [0, 0],
+      [30, 0],
+      [0, 20],
+      [30, 20],
+      [15, 10],
+    ].map(([x, y]) => `<circle cx="${x}" cy="${y}" r="5" fill="#b3402e"/>`);
+    const file = join(page.browser.downloads, '..', 'spots.svg');
+    writeFileSync(
+      file,
+      `<svg xmlns="http://www.w3.org/2000/svg" width="90mm" height="60mm" viewBox="0 0 90 60"><pattern id="p" width="30" height="20" patternUnits="userSpaceOnUse"><rect width="30" height="20" fill="#f4e7d0"/>${dots.join('')}</pattern><rect width="90" height="60" fill="url(#p)"/></svg>`,
+    );
+    await (await page.find('input[type="file"]')).sendKeys(file);
+    await click(driver, 'link', 'Make it repeat');
+    await made();
+    await click(driver, 'radio', 'As it is');
+    await waitForText(driver, 'Seamless as a square.');
+    await waitForText(driver, 'A cell of 30 mm × 20 mm');
   });
 
   it('shows its own repeat, which is framed', async () => {

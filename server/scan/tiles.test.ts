@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Job, Scan, StoredDesign, StoredMotif } from '../../contract/index.ts';
 import { latticeOf, mirroredStep, pixelGrid, rotatedStep, SQUARE, step } from '../../core/lattice/index.ts';
 import { texture } from '../../core/testing/textures.ts';
+import { newPlacement } from '../../core/document/index.ts';
 import { paintPlane } from '../../core/paint/index.ts';
 import sharp from 'sharp';
 import { loadScene } from '../paint/loadScene.ts';
@@ -129,5 +130,47 @@ describe('a picture made to repeat', () => {
       state: 'failed',
       message: expect.stringMatching(/81 megapixels/) as string,
     });
+  });
+
+  it('goes elsewhere with its picture and what is made of it, in a pack and as a collection, and is changed there', async () => {
+    const { motif, design } = await made({ way: { kind: 'laid', step: SQUARE } });
+    const layout = { kind: 'grid', columns: 3, rows: 2, across: 90, down: 70, shift: 0 };
+    const array = { kind: 'array', motif, layout, turn: 5, growth: 0, varyRotation: 0, varyScale: 0, seed: 1 };
+    const answer = await studio.call('POST', '/motifs/made', { name: 'Rows', collection: 'Pictures', recipe: array });
+    expect(answer.status, JSON.stringify(answer.body)).toBe(201);
+    const rows = answer.body as unknown as StoredMotif;
+    const commands = [
+      { type: 'insert', placements: [{ index: 1, placement: newPlacement('rows', rows, { x: 40, y: 30 }) }] },
+    ];
+    const patched = await studio.call('PATCH', `/designs/${design}`, { save: 'save-of-rows', revision: 1, commands });
+    expect(patched.status, JSON.stringify(patched.body)).toBe(200);
+    const file = async (href: string): Promise<Uint8Array<ArrayBuffer>> =>
+      new Uint8Array(await (await studio.fetch(href)).arrayBuffer());
+    const job = (await studio.call('POST', '/packs', { swatches: [], designs: [design] })).body as unknown as Job;
+    const { href } = (await studio.ended(job)).result as { href: string };
+    for (const [to, content] of [
+      ['/packs/import', await file(href.replace('/api', ''))],
+      ['/collections', await file('/collections/file?name=Pictures')],
+    ] as const) {
+      const there = await openTestStudio();
+      try {
+        const sent = await there.fetch(to, { method: 'POST', body: content });
+        expect(sent.status, to).toBe(201);
+        const listed = (await there.call('GET', '/motifs')).body['motifs'] as StoredMotif[];
+        const [tile, made] = [motif, rows.id].map((id) =>
+          listed.find(({ name, artwork }) => (id === motif ? name === 'Clouds' : artwork === rows.artwork)),
+        );
+        expect(made?.recipe).toMatchObject({ kind: 'array', motif: tile?.id, layout });
+        const shelf = await there.call('POST', `/scans/of-motif/${tile?.id}`, {});
+        expect(shelf.body).toMatchObject({ picture: scan.picture, width: WIDTH, height: HEIGHT });
+        const anew = order({ way: { kind: 'halves', step: SQUARE }, replace: tile?.id });
+        const remade = await there.call('POST', `/scans/${shelf.body['id']}/tiles`, anew);
+        expect(await there.ended(remade.body as unknown as Job)).toMatchObject({ state: 'done' });
+        const after = (await there.call('GET', `/motifs/${made?.id}`)).body;
+        expect(after['artwork']).not.toBe(rows.artwork);
+      } finally {
+        await there.close();
+      }
+    }
   });
 });

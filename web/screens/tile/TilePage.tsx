@@ -22,7 +22,7 @@ import { useHistory } from '../../ui/useHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { CloneLayer, type CloneMode } from './CloneLayer.tsx';
 import { CloneTicket } from './CloneTicket.tsx';
-import { firstWish, repeatWish, wholeFrame, withFrame, withWay } from './frameHands.ts';
+import { firstWish, readyWish, repeatWish, wholeFrame, withFrame, withWay } from './frameHands.ts';
 import { FrameFields } from './FrameFields.tsx';
 import { FramePicture } from './FramePicture.tsx';
 import { SeamTicket } from './SeamTicket.tsx';
@@ -157,7 +157,7 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
             pictureWidth={scan.width}
             wish={wish}
             visibility={typeof tile === 'object' ? tile.visibility : undefined}
-            onWay={(way, field) => change(withWay(wish, way), field)}
+            onWay={(way, field) => change(isReady(way) ? readyWish(wish, way, scan) : withWay(wish, way), field)}
           >
             <Button onClick={() => change(withFrame(wish, wholeFrame(scan)))}>{TEXTS.wholePicture}</Button>
             <Button

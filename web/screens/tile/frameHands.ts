@@ -46,6 +46,13 @@ export function withWay(wish: TileWish, way: TileWay): TileWish {
   return fitting({ ...wish, way });
 }
 
+/** A ready tile, which is the whole picture unless a part of it has been framed. */
+export function readyWish(wish: TileWish, way: TileWay, sheet: Sheet): TileWish {
+  const first = firstWish(sheet, wish.way);
+  const isFramed = JSON.stringify(wish.frame) !== JSON.stringify(first.frame);
+  return withWay(isFramed ? wish : withFrame(wish, wholeFrame(sheet)), way);
+}
+
 /** Another frame on the same picture, its pixels as large on the cloth as before. */
 export function withFrame(wish: TileWish, frame: PictureFrame): TileWish {
   return fitting({ ...wish, frame, width: (wish.width * frame.width) / wish.frame.width });

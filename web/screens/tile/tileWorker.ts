@@ -46,7 +46,7 @@ export interface CheckedSeams extends SeamReport {
 }
 
 /** What is made while the frame is in the hand has this share of the pixels. */
-const DRAFT = 0.25;
+const DRAFT = 0.2;
 /** Below this a tile has no inside to hold its joins against, pixels. */
 const LEAST_CHECKED = 16;
 /** A frame of more pixels takes more memory than a page should. */
