@@ -10,6 +10,7 @@ import * as plates from './plates.ts';
 import * as printOrders from './printOrders.ts';
 import type { Route } from './route.ts';
 import * as scans from './scans.ts';
+import * as seams from './seams.ts';
 import * as sheets from './sheets.ts';
 import * as shelves from './shelves.ts';
 import * as swatches from './swatches.ts';
@@ -26,6 +27,7 @@ export * from './plates.ts';
 export * from './printOrders.ts';
 export * from './route.ts';
 export * from './scans.ts';
+export * from './seams.ts';
 export * from './sheets.ts';
 export * from './shelves.ts';
 export * from './swatches.ts';
@@ -36,7 +38,23 @@ const isRoute = (value: unknown): value is Route =>
 
 /** Every route by its name. */
 export const ROUTES: Readonly<Record<string, Route>> = Object.fromEntries(
-  [designs, motifs, fonts, scans, swatches, exports, packs, sheets, shelves, plates, printOrders, tryOns, jobs, backups]
+  [
+    designs,
+    motifs,
+    fonts,
+    scans,
+    seams,
+    swatches,
+    exports,
+    packs,
+    sheets,
+    shelves,
+    plates,
+    printOrders,
+    tryOns,
+    jobs,
+    backups,
+  ]
     .flatMap((module) => Object.entries(module))
     .filter((entry): entry is [string, Route] => isRoute(entry[1])),
 );

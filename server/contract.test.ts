@@ -251,6 +251,10 @@ describe('the contract', () => {
     });
     const { motifs } = await result('cleanScan', cleaning);
     await ask('scanOfMotif', { params: { id: motifs[0] } });
+    await ask('checkSeams', {
+      params: { id: scan.id },
+      body: { frame: { x: 30, y: 20, width: 60, height: 40, rotation: 0 } },
+    });
     const tiling = await ask('makeTile', {
       params: { id: scan.id },
       body: {

@@ -1,6 +1,6 @@
 /** Pictures made to repeat: laid by what a step does to its cells, turned inside out, or cut and joined by themselves; and whether they do. */
 export { frameAxes } from './frameAxes.ts';
-export { framePixels } from './frameSampler.ts';
+export { type FrameSeams, frameSeams } from './frameSeams.ts';
 export type { JoinVisibility } from './joinVisibility.ts';
 export { LiveTile } from './liveTile.ts';
 export * from './makeTile.ts';

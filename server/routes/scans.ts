@@ -94,6 +94,11 @@ export function scanRoutes(studio: Studio): Router {
     });
   });
 
+  implement(router, contract.checkSeams, async ({ params, body: { frame } }) => {
+    const { picture } = await readScan(database, params.id);
+    return pool.run({ kind: 'seams', picture, frame, blobs: blobs.folder });
+  });
+
   implement(router, contract.deleteScan, ({ params }) => setScanDeleted(database, params.id, true));
   implement(router, contract.restoreScan, ({ params }) => setScanDeleted(database, params.id, false));
 

@@ -3,6 +3,7 @@ import type { Job, Scan, StoredDesign, StoredMotif } from '../../contract/index.
 import { latticeOf, mirroredStep, pixelGrid, rotatedStep, SQUARE, step } from '../../core/lattice/index.ts';
 import { texture } from '../../core/testing/textures.ts';
 import { newPlacement } from '../../core/document/index.ts';
+import { makeTile } from '../../core/tile/index.ts';
 import { paintPlane } from '../../core/paint/index.ts';
 import sharp from 'sharp';
 import { loadScene } from '../paint/loadScene.ts';
@@ -172,5 +173,42 @@ describe('a picture made to repeat', () => {
         await there.close();
       }
     }
+  });
+});
+
+describe('a ready tile', () => {
+  it('is looked at in all its pixels, of any kind of picture, and refused where it cannot be told', async () => {
+    const [wide, high] = [900, 60];
+    const half = { x: wide / 2, y: high / 2, width: wide, height: high, rotation: 0 };
+    const way = { kind: 'laid', step: mirroredStep(SQUARE, 'both') } as const;
+    const { pixels } = makeTile(texture(0, wide, high), { frame: half, width: 80, way });
+    // Wider than the smaller picture that the page shows, with one column too many.
+    const [width, height] = [pixels.width + 1, pixels.height];
+    const data = new Uint8Array(4 * width * height).fill(255);
+    for (let y = 0; y < height; y += 1)
+      data.set(pixels.data.subarray(4 * y * pixels.width, 4 * (y + 1) * pixels.width), 4 * y * width);
+    const tiff = await sharp(data, { raw: { width, height, channels: 4 } })
+      .tiff({ compression: 'lzw' })
+      .toBuffer();
+    const sent = await studio.fetch('/scans?name=bought.tif', { method: 'POST', body: new Uint8Array(tiff) });
+    const { id } = (await sent.json()) as Scan;
+    const looked = (frame: object) => studio.call('POST', `/scans/${id}/seams`, { frame });
+    const whole = { x: width / 2, y: height / 2, width, height, rotation: 0 };
+    expect((await looked(whole)).body).toMatchObject({
+      width,
+      height,
+      faults: [{ kind: 'stray', edge: 'right', count: 1 }],
+    });
+    const trimmed = await looked({ ...whole, x: whole.x - 0.5, width: width - 1 });
+    expect(trimmed.body).toMatchObject({ step: SQUARE, faults: [] });
+    expect(await looked({ ...whole, width: 9, height: 9 })).toMatchObject({
+      status: 422,
+      body: { detail: expect.stringMatching(/9 × 9 pixels is too small/) as string },
+    });
+    expect(await looked({ ...whole, width: 9000, height: 9000 })).toMatchObject({
+      status: 422,
+      body: { detail: expect.stringMatching(/81 megapixels/) as string },
+    });
+    expect((await studio.call('POST', '/scans/nothing/seams', { frame: whole })).status).toBe(404);
   });
 });

@@ -70,6 +70,12 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
     doing: 'Drawing this file',
     advice: 'Nothing was added; save it as a picture, and import that.',
   },
+  seams: {
+    ms: 120_000,
+    memory: 3000 * MB,
+    doing: 'Looking at the edges',
+    advice: 'The picture is kept as it is; make the frame smaller.',
+  },
   derive: {
     ms: 120_000,
     memory: 3000 * MB,

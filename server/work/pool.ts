@@ -18,6 +18,7 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   font: 'reading',
   preview: 'reading',
   flatten: 'reading',
+  seams: 'reading',
   unpack: 'making',
   check: 'reading',
   open: 'reading',

@@ -5,7 +5,8 @@ import type { Proof } from '../paint/proveFile.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
 import type { PrintCloth } from '../../core/print/index.ts';
-import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
+import type { PictureFrame, Recipe, ScanRecipe } from '../../core/recipe/index.ts';
+import type { FrameSeams } from '../../core/tile/index.ts';
 import type { OpenedPack } from '../packs/openedPack.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
 import type { PlatesOutcome, PlatesTask } from '../plates/platesTask.ts';
@@ -70,6 +71,14 @@ export interface FlattenTask extends Omit<ReadTask, 'kind'> {
 export interface FlattenOutcome {
   /** Content addresses, page after page; at least one. */
   readonly pictures: readonly string[];
+}
+
+/** Looks whether what a frame shows of a picture repeats by itself. */
+export interface SeamsTask {
+  readonly kind: 'seams';
+  readonly picture: string;
+  readonly frame: PictureFrame;
+  readonly blobs: string;
 }
 
 /** A font of the studio: its family, and the address of its file. */
@@ -234,6 +243,7 @@ export type Task =
   | ScanTask
   | PreviewTask
   | FlattenTask
+  | SeamsTask
   | PackTask
   | UnpackTask
   | FontTask
@@ -257,6 +267,7 @@ interface Outcomes extends TryOnOutcomes {
   scan: ScannedPicture;
   preview: ScannedPicture;
   flatten: FlattenOutcome;
+  seams: FrameSeams;
   /** The ZIP. */
   pack: Uint8Array;
   unpack: OpenedPack;

@@ -41,6 +41,10 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { flatten } = await import('../scan/flatten.ts');
       return () => flatten(task);
     }
+    case 'seams': {
+      const { seams } = await import('../scan/seams.ts');
+      return () => seams(task);
+    }
     case 'pack': {
       const { packCollection } = await import('../collections/packCollection.ts');
       return () => packCollection(task);

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import * as contract from '../../contract/index.ts';
-import type { CleanSteps } from '../../core/recipe/index.ts';
+import type { CleanSteps, PictureFrame } from '../../core/recipe/index.ts';
 import type { TileWish } from '../../core/tile/index.ts';
 import { call, upload } from './client.ts';
 
@@ -50,6 +50,11 @@ export function startCleaning(
   wish: { name: string; collection: string; steps: CleanSteps; replace: string | undefined },
 ): Promise<contract.Job> {
   return call(contract.cleanScan, { params: { id }, body: wish });
+}
+
+/** Whether what a frame shows of a picture is a tile by itself. */
+export function checkSeams(id: string, frame: PictureFrame): Promise<contract.CheckedSeams> {
+  return call(contract.checkSeams, { params: { id }, body: { frame } });
 }
 
 /** Begins to make a picture repeat: a motif and a design of it, or the motif that is replaced. */

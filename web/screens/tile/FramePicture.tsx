@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import type { CheckedSeams } from '../../../contract/index.ts';
 import type { Point } from '../../../core/geometry/index.ts';
 import { cellCorners, proportionOf } from '../../../core/lattice/index.ts';
 import type { PictureFrame } from '../../../core/recipe/index.ts';
@@ -6,7 +7,6 @@ import type { TileWish } from '../../../core/tile/index.ts';
 import { CORNERS, movedFrame, placeInFrame, resizedFrame, type Sheet, turnedFrame } from './frameHands.ts';
 import { followHand } from '../../ui/followHand.ts';
 import { TEXTS } from './texts.ts';
-import type { CheckedSeams } from './tileWorker.ts';
 
 interface Props {
   readonly url: string;

@@ -18,7 +18,7 @@ interface Props {
 /** Whether the framed picture is a tile already: in which step, what is wrong with it by name, and what mends that. */
 export function SeamTicket({ seams, frame, step, onFrame, onWay }: Props) {
   if (!seams) return <p className="text-sm text-graphite">{TEXTS.lookingAtTheEdges}</p>;
-  if ('problem' in seams) return <p className="text-sm text-madder">{seams.problem ?? TEXTS.cannotBeTold}</p>;
+  if ('problem' in seams) return <p className="text-sm text-madder">{seams.problem}</p>;
   const { faults } = seams;
   const isStep = stepText(seams.step) === stepText(step);
   const heal = (): void => onWay({ kind: 'joined', step: seams.step, overlap: HEALING, spread: true, even: false });

@@ -54,11 +54,6 @@ export function TilePage() {
 /** About so many pixels of the tile are made while the frame is in the hand. */
 const LIVE_PIXELS = 80_000;
 
-/** Larger pictures are not read whole by a browser to look at their edges. */
-const MOST_CHECKED = 24e6;
-/** Whether browsers show a picture of this address. */
-const isShown = (address: string): boolean => /\.(png|jpg|webp|avif|gif)$/.test(address);
-
 function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: DesignMotif | undefined }) {
   const notify = useNotify();
   const notifyProblem = useNotifyProblem();
@@ -97,13 +92,7 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
   };
   const { frame } = wish;
   const checking = isReady(wish.way);
-  // The picture itself, unless it is so large that its edges are told by the smaller one.
-  const checked = scan.width * scan.height <= MOST_CHECKED && isShown(scan.picture) ? scan.picture : scan.preview;
-  const seamOrder = useMemo(
-    () => (checking ? { url: blobUrl(checked), pictureWidth: scan.width, frame } : undefined),
-    [checking, checked, scan.width, frame],
-  );
-  const seams = useSeams(seamOrder);
+  const seams = useSeams(scan.id, checking ? frame : undefined);
   const size = sizeOf(wish);
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[48px_minmax(0,1fr)]">

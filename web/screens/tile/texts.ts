@@ -19,7 +19,6 @@ export const TEXTS = {
   noRepeatFound: 'This picture shows no repeat of its own. The frame was left where it is.',
   edges: 'Edges',
   lookingAtTheEdges: 'Looking at the edges …',
-  cannotBeTold: 'The frame is too small or too large to tell whether its edges meet.',
   seamlessAs: (step: string): string => `Seamless as a ${step}.`,
   bestAs: (step: string): string => `Not seamless. It fits best as a ${step}.`,
   joinRoughness: (sides: string, ends: string): string =>

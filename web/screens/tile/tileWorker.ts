@@ -1,16 +1,12 @@
 import { expose, transfer } from 'comlink';
-import type { PictureFrame } from '../../../core/recipe/index.ts';
 import type { PixelImage } from '../../../core/scan/index.ts';
 import {
-  checkSeams,
-  framePixels,
   type JoinVisibility,
   LiveTile,
   makeTile,
   type OwnRepeat,
   ownRepeat,
   type PixelCell,
-  type SeamReport,
   TileError,
   type TileWish,
   tileRepeat,
@@ -35,22 +31,8 @@ export interface SeenTile {
   readonly visibility: JoinVisibility | undefined;
 }
 
-export interface SeamOrder extends Pick<TileOrder, 'url' | 'pictureWidth'> {
-  readonly frame: PictureFrame;
-}
-
-/** What a look at the edges says, and of how many pixels. */
-export interface CheckedSeams extends SeamReport {
-  readonly width: number;
-  readonly height: number;
-}
-
 /** What is made while the frame is in the hand has this share of the pixels. */
 const DRAFT = 0.2;
-/** Below this a tile has no inside to hold its joins against, pixels. */
-const LEAST_CHECKED = 16;
-/** A frame of more pixels takes more memory than a page should. */
-const MOST_CHECKED = 40e6;
 /** Smaller pictures are made for every so many times; the nearest is taken. */
 const FINENESS = Math.SQRT2;
 
@@ -82,16 +64,6 @@ const worker = {
       if (error instanceof TileError) return error.message;
       throw error;
     }
-  },
-
-  /** Whether what a frame shows is a tile that repeats by itself; undefined where it is too small or too large to be told. */
-  async check({ url, pictureWidth, frame }: SeamOrder): Promise<CheckedSeams | undefined> {
-    const picture = await pictureAt(url, pictureWidth, 1);
-    const by = picture.width / pictureWidth;
-    const [width, height] = [Math.round(frame.width * by), Math.round(frame.height * by)];
-    if (Math.min(width, height) < LEAST_CHECKED || width * height > MOST_CHECKED) return undefined;
-    const small = { ...frame, x: frame.x * by, y: frame.y * by, width: frame.width * by, height: frame.height * by };
-    return { ...checkSeams(framePixels(picture, small, width, height)), width, height };
   },
 
   /** The repeat that a picture shows by itself, in the pixels of the picture itself. */
