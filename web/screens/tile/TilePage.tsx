@@ -71,12 +71,19 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
   const orders = useMemo(() => [{ url, pictureWidth: scan.width, wish, most: LIVE_PIXELS }], [url, scan.width, wish]);
   const { tiles, busy } = useTiles(orders);
   const [tile] = tiles;
+  /** What is said of a motif that was made anew: a design's cell does not follow. */
+  const remadeText = (): string => {
+    const [before, after] = [recipe && sizeOf(recipe), sizeOf(wish)];
+    const isSame = before && after && before.width === after.width && before.height === after.height;
+    if (!after || isSame) return TEXTS.theMotifWasMadeAnew;
+    return TEXTS.cellsStay(formatLength(after.width, unit), formatLength(after.height, unit));
+  };
   const watch = useJob(makeTile, ({ design }) => {
     void client.invalidateQueries({ queryKey: MOTIFS });
     if (design !== null) void navigate(`/designs/${design}`);
     else
       notify({
-        text: TEXTS.theMotifWasMadeAnew,
+        text: remadeText(),
         action: { label: TEXTS.toTheDrawer, run: () => void navigate('/motifs') },
       });
   });

@@ -89,6 +89,8 @@ export const TEXTS = {
   changeTheMotif: 'Update motif',
   makingAtFullSize: 'Making it at full size',
   theMotifWasMadeAnew: 'The motif is updated wherever it is used.',
+  cellsStay: (width: string, height: string) =>
+    `The motif is updated wherever it is used. It now fills a cell of ${width} × ${height}; designs keep the cells they have.`,
   toTheDrawer: 'To the drawer',
   working: 'Working …',
   clothLabel: 'The cloth that this makes',
