@@ -1,31 +1,39 @@
-import { type Dressing, ontoTile, type PatternPyramid } from './dress.ts';
-import { FULL, TO_SRGB } from './linearLight.ts';
+import { compose, type Matrix, scalingMatrix } from '../geometry/index.ts';
+import { type Dressing, ontoTile } from './dress.ts';
+import { TO_LINEAR } from './linearLight.ts';
 import { clothOntoPattern } from './patternMatrix.ts';
-import type { Pyramid, PyramidLevel } from './pyramid.ts';
-import { type Stage, type StagePiece, writePixel } from './stage.ts';
+import type { Pyramid } from './pyramid.ts';
+import { LIT, OPAQUE, type RoughLevel, RoughLevels, stepOfLight } from './roughLevels.ts';
+import { gathered, type Stage, type StagePiece, writePixel } from './stage.ts';
 
-/** What is kept of a piece for drawing it roughly. */
+/** What is kept of a piece for drawing it roughly: first the pixels that nothing else is seen in, then those that it shares. */
 interface RoughPiece {
   readonly staged: StagePiece;
-  /** Of the pixels that nothing but this piece is seen in: where they are in the picture, where on the cloth, mm, and their light. */
-  readonly pixels: Uint32Array;
+  /** Where each lies on the cloth, mm, and half the binary logarithm of the area that it covers, square mm. */
   readonly cloth: Float32Array;
-  readonly lights: Float32Array;
-  /** Half the binary logarithm of the area of cloth that each covers, square mm. */
   readonly sizes: Float32Array;
-  /** Which of the piece's other pixels it is seen in beside something else, and their sizes. */
-  readonly mixed: Uint32Array;
-  readonly mixedSizes: Float32Array;
+  /** What each shows, found anew for each frame. */
+  readonly shown: Int32Array;
+  /** Of those it has for itself: where they lie in the picture, and their steps of light. */
+  readonly pixels: Uint32Array;
+  readonly lights: Uint8Array;
+  /** Of those it shares: their places among all that are shared, their light, and how much of each it covers. */
+  readonly shared: Uint32Array;
+  readonly sharedLights: Float32Array;
+  readonly covers: Float32Array;
 }
 
 interface RoughStage {
   readonly pieces: readonly RoughPiece[];
-  /** The places of mixed pixels among the covered ones. */
-  readonly mixed: Uint32Array;
+  /** Where shared pixels lie in the picture, and what lies below and over each. */
+  readonly shared: Uint32Array;
+  readonly under: Float32Array;
+  readonly over: Uint8ClampedArray;
 }
 
-/** Found once for each stage: it stays while the hand moves. */
-const known = new WeakMap<Stage, RoughStage>();
+/** Found once for each stage and each pattern: they stay while the hand moves. */
+const stages = new WeakMap<Stage, RoughStage>();
+const levelsOf = new WeakMap<Pyramid, RoughLevels>();
 
 /**
  * Dresses a product coarsely, in a small part of the time, while the hand moves: each pixel shows the nearest pixel of the level whose
@@ -35,134 +43,122 @@ const known = new WeakMap<Stage, RoughStage>();
  * @returns RGBA, sRGB, opaque, of the stage's size
  */
 export function dressRoughly(stage: Stage, dressings: ReadonlyMap<string, Dressing>): Uint8ClampedArray<ArrayBuffer> {
-  const { covered, over, light } = stage;
-  let rough = known.get(stage);
-  if (!rough) known.set(stage, (rough = roughStage(stage)));
+  let rough = stages.get(stage);
+  if (!rough) stages.set(stage, (rough = roughStage(stage)));
   const out = new Uint8ClampedArray(stage.still);
-  const lit = new Float32Array(stage.under);
-  for (const { staged, mixed, mixedSizes, ...piece } of rough.pieces) {
-    const dressing = dressings.get(staged.piece.id);
+  const picture = new Int32Array(out.buffer);
+  const lit = new Float32Array(rough.under);
+  for (const piece of rough.pieces) {
+    const dressing = dressings.get(piece.staged.piece.id);
     if (!dressing) continue;
-    const sampler = dressing.pattern && new RoughSampler(dressing.pattern, staged, dressing);
-    layPlain(piece, sampler, out);
-    const { at: places, cloth, cover } = staged;
-    for (let k = 0; k < mixed.length; k += 1) {
-      const n = mixed[k] as number;
-      const place = places[n] as number;
-      const at = sampler?.find(cloth[n * 6] as number, cloth[n * 6 + 1] as number, mixedSizes[k] as number) ?? 0;
-      const data = sampler?.data;
-      const bare = data ? FULL - (data[at + 3] as number) : FULL;
-      for (let c = 0; c < 3; c += 1) {
-        const below = lit[place * 3 + c] as number;
-        const seen = ((data ? (data[at + c] as number) : 0) + bare) * (light[place] as number);
-        lit[place * 3 + c] = below + (seen - below) * (cover[n] as number);
-      }
-    }
+    findShown(piece, dressing);
+    layOwn(piece, picture);
+    layShared(piece, lit);
   }
-  for (const place of rough.mixed) writePixel(lit, over, place, out, covered[place] as number);
+  const { shared, over } = rough;
+  for (let n = 0; n < shared.length; n += 1) writePixel(lit, over, n, out, shared[n] as number);
   return out;
 }
 
-/** Finds the pixel of a pattern's tile that is nearest to a point of a piece's cloth. */
-class RoughSampler {
-  readonly #levels: Pyramid;
-  readonly #grown: number;
-  readonly #ux: number;
-  readonly #uy: number;
-  readonly #u: number;
-  readonly #vx: number;
-  readonly #vy: number;
-  readonly #v: number;
-  /** Of the level that was looked at last. */
-  data: Uint16Array;
+const WHITE: RoughLevel = { width: 1, height: 1, pixels: new Int32Array([-1]) };
 
-  constructor(pattern: PatternPyramid, { piece }: StagePiece, { fill }: Dressing) {
-    const first = pattern.levels[0] as PyramidLevel;
-    const [a, b, c, d, e, f] = ontoTile(pattern, clothOntoPattern(piece, fill));
-    this.#levels = pattern.levels;
-    this.#grown = Math.log2(Math.abs(a * d - b * c)) / 2 + 0.5;
-    this.#ux = a / first.width;
-    this.#uy = c / first.width;
-    this.#u = e / first.width;
-    this.#vx = b / first.height;
-    this.#vy = d / first.height;
-    this.#v = f / first.height;
-    this.data = first.data;
+/** A tile in whole numbers, so that what repeats is cut off by a mask. */
+const TILE = 1 << 16;
+
+/** Finds what each pixel of a piece shows; bare cloth is white. */
+function findShown({ staged, cloth, sizes, shown }: RoughPiece, { pattern, fill }: Dressing): void {
+  if (!pattern) {
+    shown.fill(WHITE.pixels[0] as number);
+    return;
   }
-
-  /** Where its numbers begin in `data`. @param size half the binary logarithm of the area that is seen, square mm */
-  find(x: number, y: number, size: number): number {
-    const u = this.#ux * x + this.#uy * y + this.#u;
-    const v = this.#vx * x + this.#vy * y + this.#v;
-    const last = this.#levels.length - 1;
-    const wished = (size + this.#grown) | 0;
-    const { width, height, data } = this.#levels[wished < 0 ? 0 : wished > last ? last : wished] as PyramidLevel;
-    this.data = data;
-    const i = ((u - Math.floor(u)) * width) | 0;
-    const j = ((v - Math.floor(v)) * height) | 0;
-    return (j * width + i) * 4;
+  let levels = levelsOf.get(pattern.levels);
+  if (!levels) levelsOf.set(pattern.levels, (levels = new RoughLevels(pattern.levels)));
+  const onto = ontoTile(pattern, clothOntoPattern(staged.piece, fill));
+  const first = levels.at(0);
+  const [a, b, c, d, e, f]: Matrix = compose(scalingMatrix(TILE / first.width, TILE / first.height), onto);
+  // Pixels of the level are about as large as what is seen of the cloth.
+  const grown = Math.log2(Math.abs(onto[0] * onto[3] - onto[1] * onto[2])) / 2 + 0.5;
+  // A hot loop: what it reads is at hand, and all numbers that come out of it are whole.
+  let level = -1;
+  let { width, height, pixels } = WHITE;
+  for (let n = 0; n < shown.length; n += 1) {
+    const wished = ((sizes[n] as number) + grown) | 0;
+    if (wished !== level) {
+      level = wished;
+      ({ width, height, pixels } = levels.at(wished));
+    }
+    const x = cloth[2 * n] as number;
+    const y = cloth[2 * n + 1] as number;
+    // What is left of whole tiles, as a share of one.
+    const u = (a * x + c * y + e) & (TILE - 1);
+    const v = (b * x + d * y + f) & (TILE - 1);
+    shown[n] = pixels[Math.imul((v * height) >>> 16, width) + ((u * width) >>> 16)] as number;
   }
 }
 
-function layPlain(
-  { pixels, cloth, lights, sizes }: Pick<RoughPiece, 'pixels' | 'cloth' | 'lights' | 'sizes'>,
-  sampler: RoughSampler | undefined,
-  out: Uint8ClampedArray,
-): void {
+function layOwn({ pixels, lights, shown }: RoughPiece, picture: Int32Array): void {
   for (let n = 0; n < pixels.length; n += 1) {
-    const to = (pixels[n] as number) * 4;
-    const light = lights[n] as number;
-    let red = FULL;
-    let green = FULL;
-    let blue = FULL;
-    if (sampler) {
-      const at = sampler.find(cloth[n * 2] as number, cloth[n * 2 + 1] as number, sizes[n] as number);
-      const data = sampler.data;
-      const bare = FULL - (data[at + 3] as number);
-      red = (data[at] as number) + bare;
-      green = (data[at + 1] as number) + bare;
-      blue = (data[at + 2] as number) + bare;
+    const colour = shown[n] as number;
+    const light = (lights[n] as number) << 8;
+    picture[pixels[n] as number] =
+      OPAQUE |
+      ((LIT[light | ((colour >>> 16) & 255)] as number) << 16) |
+      ((LIT[light | ((colour >>> 8) & 255)] as number) << 8) |
+      (LIT[light | (colour & 255)] as number);
+  }
+}
+
+function layShared({ pixels, shown, shared, sharedLights, covers }: RoughPiece, lit: Float32Array): void {
+  for (let n = 0; n < shared.length; n += 1) {
+    const colour = shown[pixels.length + n] as number;
+    const light = sharedLights[n] as number;
+    const share = covers[n] as number;
+    for (let c = 0; c < 3; c += 1) {
+      const to = 3 * (shared[n] as number) + c;
+      const below = lit[to] as number;
+      lit[to] = below + ((TO_LINEAR[(colour >>> (8 * c)) & 255] as number) * light - below) * share;
     }
-    red = red * light + 0.5;
-    green = green * light + 0.5;
-    blue = blue * light + 0.5;
-    out[to] = TO_SRGB[red > FULL ? FULL : red | 0] as number;
-    out[to + 1] = TO_SRGB[green > FULL ? FULL : green | 0] as number;
-    out[to + 2] = TO_SRGB[blue > FULL ? FULL : blue | 0] as number;
-    out[to + 3] = 255;
   }
 }
 
 /** A pixel that no single piece is seen in. */
-const MIXED = -1;
+const SHARED = -1;
 
-function roughStage({ covered, over, light, pieces }: Stage): RoughStage {
+function roughStage({ covered, under, over, light, pieces }: Stage): RoughStage {
   // The piece on top of each pixel, where it hides all else and nothing lies over it.
-  const owner = new Int8Array(covered.length).fill(MIXED);
+  const owner = new Int16Array(covered.length).fill(SHARED);
   pieces.forEach(({ at, cover }, number) =>
     at.forEach((place, n) => {
-      owner[place] = cover[n] === 1 && over[place * 4 + 3] === 0 ? number : MIXED;
+      owner[place] = cover[n] === 1 && over[place * 4 + 3] === 0 ? number : SHARED;
     }),
   );
+  const shared = Uint32Array.from(owner.keys()).filter((place) => owner[place] === SHARED);
+  const rank = new Uint32Array(covered.length);
+  shared.forEach((place, n) => (rank[place] = n));
   return {
     pieces: pieces.map((staged, number) => {
-      const all = Array.from(staged.at.keys());
+      const all = Uint32Array.from(staged.at.keys());
       const own = all.filter((n) => owner[staged.at[n] as number] === number);
-      const mixed = all.filter((n) => owner[staged.at[n] as number] === MIXED);
+      const others = all.filter((n) => owner[staged.at[n] as number] === SHARED);
+      const seen = [...own, ...others];
       const placeOf = (n: number): number => staged.at[n] as number;
       return {
         staged,
-        pixels: Uint32Array.from(own, (n) => covered[placeOf(n)] as number),
         cloth: Float32Array.from(
-          own.flatMap((n) => [staged.cloth[n * 6] as number, staged.cloth[n * 6 + 1] as number]),
+          seen.flatMap((n) => [staged.cloth[n * 6] as number, staged.cloth[n * 6 + 1] as number]),
         ),
-        lights: Float32Array.from(own, (n) => light[placeOf(n)] as number),
-        sizes: Float32Array.from(own, (n) => sizeOf(staged, n)),
-        mixed: Uint32Array.from(mixed),
-        mixedSizes: Float32Array.from(mixed, (n) => sizeOf(staged, n)),
+        sizes: Float32Array.from(seen, (n) => sizeOf(staged, n)),
+        shown: new Int32Array(seen.length),
+        pixels: Uint32Array.from(own, (n) => covered[placeOf(n)] as number),
+        lights: Uint8Array.from(own, (n) => stepOfLight(light[placeOf(n)] as number)),
+        shared: Uint32Array.from(others, (n) => rank[placeOf(n)] as number),
+        sharedLights: Float32Array.from(others, (n) => light[placeOf(n)] as number),
+        covers: Float32Array.from(others, (n) => staged.cover[n] as number),
       };
     }),
-    mixed: Uint32Array.from(Array.from(owner.keys()).filter((place) => owner[place] === MIXED)),
+    shared: shared.map((place) => covered[place] as number),
+    under: gathered(under, shared, 3),
+    over: gathered(over, shared, 4),
   };
 }
 

@@ -121,7 +121,12 @@ function union(pieces: readonly StagePiece[], pixels: number): Uint32Array {
 }
 
 /** The values of some pixels. @param channels of each */
-function gathered<T extends Float32Array | Uint8ClampedArray>(from: T, pixels: Uint32Array, channels: number): T {
+/** So many numbers of each of some pixels, one pixel after another. */
+export function gathered<T extends Float32Array | Uint8ClampedArray>(
+  from: T,
+  pixels: Uint32Array,
+  channels: number,
+): T {
   const out = new (from.constructor as new (length: number) => T)(pixels.length * channels);
   for (let n = 0, o = 0; n < pixels.length; n += 1)
     for (let c = 0; c < channels; c += 1, o += 1) out[o] = from[(pixels[n] as number) * channels + c] as number;
