@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { cellOnScreen, click, clickAt, middleOf, press, settled, settledShot } from './support/hands.ts';
+import { cellOnScreen, click, clickAt, middleOf, press, settled } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -204,7 +204,7 @@ describe('every screen', () => {
       await driver.wait(until.elementLocated(By.css('#root > *')));
       await settled(driver);
       await prepare?.(driver);
-      await settledShot(driver);
+      await settled(driver);
       await driver.executeScript(AXE);
       const found: string[] = await driver.executeAsyncScript(`
       const done = arguments[arguments.length - 1];

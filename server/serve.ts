@@ -53,6 +53,7 @@ export async function serve(
     if (!empty) await prepareStudio(data, say);
     const studio = await openStudio(data, { space: (folder) => new Space(folder, { reserve }), ...parts });
     await (empty ? declineSamples(studio) : layOutSamples(studio, say));
+    const opened = new Date();
     server.off('request', notReady);
     server.on('request', createApp(studio, web, undefined, ownHosts(host, allowHost)));
     const { port: taken } = server.address() as AddressInfo;
@@ -61,7 +62,7 @@ export async function serve(
     studio.folder.lock.write({ pid: process.pid, url });
     // Not at once: a window that waits for its design comes first.
     const resuming = setTimeout(() => {
-      Promise.all([resumeFiles(studio), resumePrints(studio)]).catch((error: unknown) =>
+      Promise.all([resumeFiles(studio), resumePrints(studio, opened)]).catch((error: unknown) =>
         say(`Files could not be started again: ${messageOf(error)}`),
       );
     }, RESUME_MS);

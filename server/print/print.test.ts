@@ -214,7 +214,7 @@ describe('a server that ends in the middle', () => {
     await hevrel.studio.close();
 
     await open(folder);
-    await resumePrints(hevrel.studio);
+    await resumePrints(hevrel.studio, new Date());
     await until(made.id, 'answered');
     expect((await hevrel.studio.jobs.read(job ?? '')).state).toBe('done');
 
@@ -222,7 +222,10 @@ describe('a server that ends in the middle', () => {
     await hevrel.studio.database.query("UPDATE print_orders SET state = 'sending', job = 'gone' WHERE id = $1", [
       made.id,
     ]);
-    await resumePrints(hevrel.studio);
+    // What this server has begun itself is not taken for abandoned, though its job is not known yet.
+    await resumePrints(hevrel.studio, new Date(0));
+    expect((await readPrintOrder(hevrel.studio.database, made.id)).state).toBe('sending');
+    await resumePrints(hevrel.studio, new Date());
     await expect(until(made.id, 'answered')).rejects.toThrow(/Press Resume/);
   });
 });

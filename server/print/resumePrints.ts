@@ -6,8 +6,8 @@ import { PRINT_JOB, printWork } from './printWork.ts';
 
 const requestSchema = object({ order: idSchema });
 
-/** Goes on with the orders whose sending the server left in the middle. */
-export async function resumePrints(studio: Studio): Promise<void> {
+/** Goes on with the orders whose sending the server left in the middle. @param opened when this one took over */
+export async function resumePrints(studio: Studio, opened: Date): Promise<void> {
   await studio.jobs.resume(PRINT_JOB, (request) => printWork(studio, requestSchema.validateSync(request).order));
-  await interruptAbandonedPrints(studio.database);
+  await interruptAbandonedPrints(studio.database, opened);
 }

@@ -72,11 +72,13 @@ export async function changePrintOrder(
   return rows[0] && orderOf(rows[0]);
 }
 
-/** Orders whose sending ended with the server, and will not be started again by itself, can be resumed. */
-export async function interruptAbandonedPrints(queries: Queries): Promise<void> {
+/** Orders whose sending ended with the server, and will not be started again by itself, can be resumed. @param opened orders that were changed since then are this server's own */
+export async function interruptAbandonedPrints(queries: Queries, opened: Date): Promise<void> {
   await queries.query(
     `UPDATE print_orders SET state = 'interrupted', message = 'Hevrel was closed before this was sent. Press Resume.', changed_at = now()
-     WHERE state IN ('making', 'sending') AND (job IS NULL OR job NOT IN (SELECT id FROM jobs WHERE state = 'running'))`,
+     WHERE state IN ('making', 'sending') AND (job IS NULL OR job NOT IN (SELECT id FROM jobs WHERE state = 'running'))
+       AND changed_at < $1`,
+    [opened],
   );
 }
 
