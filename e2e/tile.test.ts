@@ -210,6 +210,10 @@ describe('a picture made to repeat', () => {
     // Two cells fill the width: it is there again in the next.
     expect(alike(await colour(put.x + box.width / 2, put.y), wanted, 12)).toBe(true);
     await waitForText(driver, 'One stroke.');
+    // The page is left in the middle of it, and goes on.
+    await driver.navigate().refresh();
+    await waitForText(driver, 'One stroke.');
+    expect(await value('Width')).toBe('200 px');
     await click(driver, 'button', 'Create design');
     const { design } = await designMade();
     const stored = (await (await fetch(`${page.hevrel.url}/api/motifs/${design.placements[0]?.motif}`)).json()) as {

@@ -89,6 +89,9 @@ export const tileRecipeSchema = object({
   .noUnknown()
   .required();
 
+/** What of a recipe says how a picture is made a tile. */
+export const tileWishSchema = tileRecipeSchema.pick(['frame', 'width', 'way', 'clones']).noUnknown();
+
 export type TileRecipe = Immutable<InferType<typeof tileRecipeSchema>>;
 export type CloneStroke = NonNullable<TileRecipe['clones']>[number];
 export type PictureFrame = TileRecipe['frame'];

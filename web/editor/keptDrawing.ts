@@ -12,6 +12,7 @@ import {
   vineRecipeSchema,
 } from '../../core/recipe/index.ts';
 import type { Matrix } from '../../core/geometry/index.ts';
+import { forget, keep, read } from '../ui/browserKeep.ts';
 
 /** A drawing that is not done yet, as the browser keeps it. */
 export interface KeptDrawing {
@@ -113,29 +114,4 @@ export function keepBrush(brush: Brush): void {
 
 export function keptBrush(): Brush {
   return read(BRUSH, (value) => brushSchema.validateSync(value, { strict: true })) ?? NEW_BRUSH;
-}
-
-function keep(key: string, value: unknown): boolean {
-  try {
-    localStorage.setItem(key, JSON.stringify(value));
-    return true;
-  } catch {
-    return false;
-  }
-}
-
-function forget(key: string): void {
-  if (typeof localStorage !== 'undefined') localStorage.removeItem(key);
-}
-
-/** What is kept under a key, or undefined where nothing is, or nothing that this version can read. */
-function read<T>(key: string, readAs: (value: unknown) => T): T | undefined {
-  if (typeof localStorage === 'undefined') return undefined;
-  const text = localStorage.getItem(key);
-  if (text === null) return undefined;
-  try {
-    return readAs(JSON.parse(text));
-  } catch {
-    return undefined;
-  }
 }

@@ -17,10 +17,11 @@ export interface History<T> {
   readonly canRedo: boolean;
 }
 
-export function useHistory<T>(first: T): History<T> {
+/** @param left what `first` had been changed to when it was left */
+export function useHistory<T>(first: T, left?: T): History<T> {
   const [{ value, past, future }, set] = useState<{ value: T; past: readonly T[]; future: readonly T[] }>({
-    value: first,
-    past: [],
+    value: left ?? first,
+    past: left === undefined ? [] : [first],
     future: [],
   });
   const lastChange = useRef<{ readonly at: number; readonly field: string | undefined }>({ at: 0, field: undefined });

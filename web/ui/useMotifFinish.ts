@@ -16,8 +16,14 @@ export interface MotifFinish {
  * @param motif what is changed; a new motif where undefined
  * @param collection of a new motif
  * @param path where a new motif is gone on with, before its id
+ * @param onKept called once what was made is kept
  */
-export function useMotifFinish(motif: DesignMotif | undefined, collection: string, path: string): MotifFinish {
+export function useMotifFinish(
+  motif: DesignMotif | undefined,
+  collection: string,
+  path: string,
+  onKept: () => void = () => undefined,
+): MotifFinish {
   const making = useMotifMaking();
   const mutation = useMotifMutation();
   const notify = useNotify();
@@ -29,6 +35,7 @@ export function useMotifFinish(motif: DesignMotif | undefined, collection: strin
     recipe: Recipe,
   ): Promise<void> => {
     await mutation.mutateAsync({ id, recipe });
+    onKept();
     if (name !== before) await mutation.mutateAsync({ id, change: { name } });
     notify({
       text: TEXTS.nameIsChangedWhereverIt(name),
@@ -37,6 +44,7 @@ export function useMotifFinish(motif: DesignMotif | undefined, collection: strin
   };
   const make = async (name: string, recipe: Recipe): Promise<void> => {
     const made = await making.mutateAsync({ name, collection, recipe });
+    onKept();
     notify({
       text: TEXTS.nameIsInTheDrawer(made.name),
       action: { label: TEXTS.toTheDrawer, run: () => void navigate('/motifs') },

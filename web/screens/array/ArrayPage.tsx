@@ -4,7 +4,7 @@ import { useParams } from 'react-router';
 import type { DesignMotif } from '../../../contract/index.ts';
 import { arrayParts } from '../../../core/bundle/index.ts';
 import { cornersAround } from '../../../core/document/index.ts';
-import { type ArrayRecipe, motifsIn } from '../../../core/recipe/index.ts';
+import { type ArrayRecipe, arrayRecipeSchema, motifsIn } from '../../../core/recipe/index.ts';
 import { formatLength } from '../../../core/units/index.ts';
 import { useMotif, useMotifsById } from '../../api/motifs.ts';
 import { AmountField } from '../../ui/AmountField.tsx';
@@ -15,7 +15,7 @@ import { Fetched } from '../../ui/Fetched.tsx';
 import { HistoryButtons } from '../../ui/HistoryButtons.tsx';
 import { useMotifFinish } from '../../ui/useMotifFinish.ts';
 import { useUnit } from '../../ui/unit.ts';
-import { useHistory } from '../../ui/useHistory.ts';
+import { useKeptHistory } from '../../ui/useKeptHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { firstArray, firstLayout, LAYOUTS } from './arrayLayouts.ts';
 import { ArrayStage } from './ArrayStage.tsx';
@@ -50,7 +50,10 @@ interface DeskProps {
 
 function ArrayDesk({ motif, first }: DeskProps) {
   const [unit] = useUnit();
-  const history = useHistory<ArrayRecipe>(motif?.recipe?.kind === 'array' ? motif.recipe : firstArray(first));
+  const begin = motif?.recipe?.kind === 'array' ? motif.recipe : firstArray(first);
+  const history = useKeptHistory<ArrayRecipe>(motif ? `array.${motif.id}` : `array.of.${first.id}`, begin, (value) =>
+    arrayRecipeSchema.validateSync(value, { strict: true }),
+  );
   const { value: recipe, change, undo, redo } = history;
   useUndoKeys(undo, redo);
   const { layout } = recipe;
@@ -70,7 +73,7 @@ function ArrayDesk({ motif, first }: DeskProps) {
   const set = (part: Partial<ArrayRecipe>, field?: string): void => change({ ...recipe, ...part }, field);
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[48px_minmax(0,1fr)]">
-      <ArrayHead motif={motif} first={first} recipe={recipe}>
+      <ArrayHead motif={motif} first={first} recipe={recipe} onKept={history.done}>
         <HistoryButtons history={history} />
       </ArrayHead>
       <main className="min-h-0 min-w-0 bg-white p-6">
@@ -154,9 +157,10 @@ function ArrayHead({
   motif,
   first,
   recipe,
+  onKept,
   children,
-}: DeskProps & { readonly recipe: ArrayRecipe; readonly children: ReactNode }) {
-  const { isBusy, finish } = useMotifFinish(motif, first.collection, '/arrays');
+}: DeskProps & { readonly recipe: ArrayRecipe; readonly onKept: () => void; readonly children: ReactNode }) {
+  const { isBusy, finish } = useMotifFinish(motif, first.collection, '/arrays', onKept);
   const [name, setName] = useState(motif?.name ?? TEXTS.arrayOf(first.name));
   return (
     <header className="col-span-2 flex items-center gap-3 border-b border-thread px-4">

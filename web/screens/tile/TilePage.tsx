@@ -3,7 +3,7 @@ import { useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { type DesignMotif, makeTile, type Scan } from '../../../contract/index.ts';
 import { mirroredStep, SQUARE } from '../../../core/lattice/index.ts';
-import { type CloneStroke, MOST_CLONES } from '../../../core/recipe/index.ts';
+import { type CloneStroke, MOST_CLONES, tileWishSchema } from '../../../core/recipe/index.ts';
 import { TileError, tileRepeat, type TileWish } from '../../../core/tile/index.ts';
 import { formatLength } from '../../../core/units/index.ts';
 import { blobUrl } from '../../api/client.ts';
@@ -18,7 +18,7 @@ import { HistoryButtons } from '../../ui/HistoryButtons.tsx';
 import { JobProgress } from '../../ui/JobProgress.tsx';
 import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { useUnit } from '../../ui/unit.ts';
-import { useHistory } from '../../ui/useHistory.ts';
+import { useKeptHistory } from '../../ui/useKeptHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { CloneLayer, type CloneMode } from './CloneLayer.tsx';
 import { CloneTicket } from './CloneTicket.tsx';
@@ -61,7 +61,12 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
   const client = useQueryClient();
   const [unit] = useUnit();
   const recipe = motif?.recipe?.kind === 'tile' ? motif.recipe : undefined;
-  const history = useHistory<TileWish>(recipe ?? firstWish(scan, { kind: 'laid', step: mirroredStep(SQUARE, 'both') }));
+  const begin = recipe
+    ? { frame: recipe.frame, width: recipe.width, way: recipe.way, clones: recipe.clones }
+    : firstWish(scan, { kind: 'laid', step: mirroredStep(SQUARE, 'both') });
+  const history = useKeptHistory<TileWish>(`tile.${motif?.id ?? scan.id}`, begin, (value) =>
+    tileWishSchema.validateSync(value, { strict: true }),
+  );
   const { value: wish, change, undo, redo } = history;
   useUndoKeys(undo, redo);
   const [cells, setCells] = useState<'few' | 'many'>('few');
@@ -79,6 +84,7 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
     return TEXTS.cellsStay(formatLength(after.width, unit), formatLength(after.height, unit));
   };
   const watch = useJob(makeTile, ({ design }) => {
+    history.done();
     void client.invalidateQueries({ queryKey: MOTIFS });
     if (design !== null) void navigate(`/designs/${design}`);
     else
