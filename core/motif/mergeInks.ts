@@ -46,8 +46,8 @@ export function recolourArtwork(artwork: Artwork, inks: ReadonlyMap<Hex, Hex>): 
 }
 
 /** The artwork with its pictures taken for mixtures of these colours; each entry is an ink. */
-export function withPalette(artwork: Artwork, palette: readonly Hex[]): Artwork {
-  const entries = palette.map((colour) => ({ colour, ink: colour }));
+export function withPalette(artwork: Artwork, palette: readonly Hex[] | undefined): Artwork {
+  const entries = palette?.map((colour) => ({ colour, ink: colour }));
   const node = (one: ArtworkNode): ArtworkNode => {
     if (one.kind === 'group') return { ...one, children: one.children.map(node) };
     return one.kind === 'picture' ? { ...one, palette: entries } : one;

@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
+import { picturePaletteSchema } from './picturePalette.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM, stepSchema } from '../lattice/index.ts';
 import { addressSchema, between, type Immutable, taggedUnion } from '../schema/index.ts';
 
@@ -85,6 +86,7 @@ export const tileRecipeSchema = object({
   way: tileWaySchema,
   /** In the order in which they were painted. */
   clones: array(cloneSchema).max(MOST_CLONES).optional(),
+  palette: picturePaletteSchema,
 })
   .noUnknown()
   .required();

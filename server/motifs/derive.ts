@@ -21,7 +21,10 @@ import { tileDrawing } from '../scan/tileDrawing.ts';
 import { letterer } from './letterer.ts';
 
 /** Makes the artwork that a recipe describes, and keeps it with a small picture. @throws Problem */
-export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, context: TaskContext): Promise<Drawing> {
+export async function derive(
+  { recipe, motifs, drawn: before, blobs: folder }: DeriveTask,
+  context: TaskContext,
+): Promise<Drawing> {
   const blobs = new Blobs(folder);
   const drawnMotifs = async (): Promise<Map<string, DrawnMotif>> => {
     const drawn = new Map<string, DrawnMotif>();
@@ -67,7 +70,7 @@ export async function derive({ recipe, motifs, blobs: folder }: DeriveTask, cont
       return keptDrawing(recolourArtwork(inked, groupInks(inksOf(original), within)), blobs);
     }
     case 'tile':
-      return tileDrawing(recipe, blobs, context);
+      return tileDrawing(recipe, before, blobs, context);
     case 'scan':
       return scanDrawing(recipe, blobs, context);
   }

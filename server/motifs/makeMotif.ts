@@ -4,6 +4,7 @@ import { DEEPEST_BUNDLE, motifsIn, type Recipe } from '../../core/recipe/index.t
 import { Problem } from '../problem.ts';
 import type { JobContext } from '../store/jobs.ts';
 import { changeMotif, holdersOf, insertMotif, motifsById } from '../store/motifs.ts';
+import { isSameJson } from '../store/sameJson.ts';
 import type { Studio } from '../studio.ts';
 import type { Drawing } from '../work/tasks.ts';
 
@@ -18,7 +19,7 @@ export async function makeMotif(
   recipe: Recipe,
   context?: JobContext,
 ): Promise<StoredMotif> {
-  return keepMotif(studio, given, recipe, await drawnBy(studio, recipe, undefined, context));
+  return keepMotif(studio, given, recipe, await drawnBy(studio, recipe, {}, context));
 }
 
 /** Keeps a drawing that was made by a recipe as a motif. */
@@ -40,7 +41,8 @@ export async function remakeMotif(
   recipe: Recipe,
   context?: JobContext,
 ): Promise<StoredMotif> {
-  const { artwork, view, inks, thumbnail, width } = await drawnBy(studio, recipe, motif.id, context);
+  const known = { id: motif.id, drawn: isRepainted(motif.recipe, recipe) ? motif.artwork : undefined };
+  const { artwork, view, inks, thumbnail, width } = await drawnBy(studio, recipe, known, context);
   // Merging inks, moving points and hiding a part keep the artwork's own unit; all else is made in mm, times what its natural size was
   // changed by.
   const kinds = [motif.recipe?.kind, recipe.kind];
@@ -65,10 +67,17 @@ export async function refreshHolders(studio: Studio, id: string): Promise<void> 
     if (holder.recipe) await remakeMotif(studio, holder, holder.recipe);
 }
 
+/** Whether a tile is the same but for its palette, so that its picture need not be made once more. */
+function isRepainted(before: Recipe | null, after: Recipe): boolean {
+  if (before?.kind !== 'tile' || after.kind !== 'tile') return false;
+  return isSameJson({ ...before, palette: undefined }, { ...after, palette: undefined });
+}
+
+/** @param known the motif that is made anew, and what of it can be gone on with */
 async function drawnBy(
   studio: Studio,
   recipe: Recipe,
-  id: string | undefined,
+  { id, drawn }: { readonly id?: string; readonly drawn?: string | undefined },
   context: JobContext | undefined,
 ): Promise<Drawing> {
   const motifs = await motifsById(studio.database, motifsIn(recipe));
@@ -80,7 +89,7 @@ async function drawnBy(
       'A motif that this is made of is not in the studio. Nothing was changed; leave it out and try again.',
     );
   if (motifsIn(recipe).length > 0) await checkNesting(studio, motifs, id);
-  return studio.pool.run({ kind: 'derive', recipe, motifs, blobs: studio.blobs.folder }, context);
+  return studio.pool.run({ kind: 'derive', recipe, motifs, drawn, blobs: studio.blobs.folder }, context);
 }
 
 /** Motifs may be made of motifs so deep, and never of themselves. @throws Problem */

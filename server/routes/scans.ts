@@ -81,8 +81,10 @@ export function scanRoutes(studio: Studio): Router {
     const repeat = orRefused(() => tileRepeat(recipe));
     const [replaced] = replace === undefined ? [] : await motifsById(database, [replace]);
     if (replace !== undefined && !replaced) throw notFound('motif');
+    const palette = replaced?.recipe?.kind === 'tile' ? replaced.recipe.palette : undefined;
     return jobs.start('tile', async (context): Promise<contract.ResultOf<typeof contract.makeTile>> => {
-      if (replaced) return { motif: (await remakeMotif(studio, replaced, recipe, context)).id, design: null };
+      if (replaced)
+        return { motif: (await remakeMotif(studio, replaced, { ...recipe, palette }, context)).id, design: null };
       const motif = await makeMotif(studio, { name, collection, source: scan.picture }, recipe, context);
       const id = nanoid(12);
       const middle = { x: repeat.width / 2, y: repeat.height / 2 };

@@ -1,4 +1,4 @@
-import type { Artwork } from '../../core/motif/index.ts';
+import { type Artwork, withPalette } from '../../core/motif/index.ts';
 import type { TileRecipe } from '../../core/recipe/index.ts';
 import type { PixelImage } from '../../core/scan/index.ts';
 import { makeTile, tileRepeat, windowOf } from '../../core/tile/index.ts';
@@ -12,8 +12,20 @@ import { orRefused } from './tileRefusal.ts';
 /** What neighbours lie over each other, as a share of the cell's shorter side, so that no rounding leaves a gap. */
 const BLEED = 0.01;
 
-/** Makes the motif that fills a cell with a picture. @throws Problem */
-export async function tileDrawing(recipe: TileRecipe, blobs: Blobs, context: TaskContext): Promise<Drawing> {
+/**
+ * Makes the motif that fills a cell with a picture.
+ *
+ * @param drawn content address of the same but for its palette, where there is one
+ * @throws Problem
+ */
+export async function tileDrawing(
+  recipe: TileRecipe,
+  drawn: string | undefined,
+  blobs: Blobs,
+  context: TaskContext,
+): Promise<Drawing> {
+  if (drawn !== undefined && blobs.has(drawn))
+    return keptDrawing(withPalette(await blobs.readArtwork(drawn), recipe.palette), blobs);
   const picture = await readPixels(recipe.picture, blobs);
   context.progress(0.15);
   const { pixels, cell } = orRefused(() =>
@@ -29,7 +41,7 @@ export async function tileDrawing(recipe: TileRecipe, blobs: Blobs, context: Tas
   const view = { x: -bleed * across, y: -bleed * down, width: wide * across, height: high * down };
   const blob = await keepPixels(shown, blobs, MM_PER_INCH / across);
   const artwork: Artwork = { version: 1, view, nodes: [{ kind: 'picture', blob, ...view }] };
-  return keptDrawing(artwork, blobs);
+  return keptDrawing(withPalette(artwork, recipe.palette), blobs);
 }
 
 function isOpaque({ data }: PixelImage): boolean {

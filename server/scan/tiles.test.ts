@@ -1,9 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Hex } from '../../core/colour/index.ts';
 import type { Job, Scan, StoredDesign, StoredMotif } from '../../contract/index.ts';
 import { latticeOf, mirroredStep, pixelGrid, rotatedStep, SQUARE, step } from '../../core/lattice/index.ts';
 import { texture } from '../../core/testing/textures.ts';
-import { newPlacement } from '../../core/document/index.ts';
+import { type Design, newPlacement } from '../../core/document/index.ts';
 import { makeTile } from '../../core/tile/index.ts';
+import { picturesOf } from '../../core/motif/index.ts';
 import { paintPlane } from '../../core/paint/index.ts';
 import sharp from 'sharp';
 import { loadScene } from '../paint/loadScene.ts';
@@ -37,8 +39,9 @@ async function made(rest: object): Promise<{ motif: string; design: string | nul
 }
 
 /** The design's own cloth at one pixel to the picture's pixel, RGBA, some cells of it. */
-async function clothOf(id: string, scale: number) {
-  const { design } = (await studio.call('GET', `/designs/${id}`)).body as unknown as StoredDesign;
+async function clothOf(id: string, scale: number, change: (design: Design) => Design = (design) => design) {
+  const stored = (await studio.call('GET', `/designs/${id}`)).body as unknown as StoredDesign;
+  const design = change(stored.design);
   const motifs = await motifsById(
     studio.studio.database,
     design.placements.map(({ motif }) => motif),
@@ -131,6 +134,40 @@ describe('a picture made to repeat', () => {
       state: 'failed',
       message: expect.stringMatching(/81 megapixels/) as string,
     });
+  });
+
+  it('has inks once it is given a palette, which it keeps however it is made to repeat', async () => {
+    const { motif, design } = await made({ way: { kind: 'laid', step: SQUARE } });
+    const stored = async () => (await studio.call('GET', `/motifs/${motif}`)).body as unknown as StoredMotif;
+    const before = await stored();
+    const palette: readonly [Hex, Hex, Hex] = ['#8a7f72', '#d8d0c4', '#403a35'];
+    const given = await studio.call('PUT', `/motifs/${motif}/recipe`, { recipe: { ...before.recipe, palette } });
+    expect(given.status, JSON.stringify(given.body)).toBe(200);
+    const inked = await stored();
+    expect([...inked.inks].sort()).toEqual([...palette].sort());
+    const pictures = async ({ artwork }: StoredMotif) => picturesOf(await studio.studio.blobs.readArtwork(artwork));
+    expect(await pictures(inked)).toEqual(await pictures(before));
+    // An ink that is changed in the design is changed all over the cloth.
+    const withStone =
+      (to: Hex) =>
+      (one: Design): Design => ({
+        ...one,
+        inks: [...one.inks, { id: 'stone', name: 'Stone', prints: [palette[0]] }],
+        colourways: one.colourways.map((way) => ({ ...way, colours: { ...way.colours, stone: to } })),
+      });
+    const [plain, red] = [
+      await clothOf(design ?? '', 1, withStone('#8a7f72')),
+      await clothOf(design ?? '', 1, withStone('#ff0000')),
+    ];
+    let redder = 0;
+    for (let y = 0; y < 300; y += 10)
+      for (let x = 0; x < 400; x += 10)
+        redder += Number((red.at(x, y)[0] as number) > (plain.at(x, y)[0] as number) + 10);
+    expect(redder / 1200).toBeGreaterThan(0.5);
+    await made({ way: { kind: 'halves', step: SQUARE }, replace: motif });
+    expect((await stored()).recipe).toMatchObject({ way: { kind: 'halves' }, palette });
+    await studio.call('PUT', `/motifs/${motif}/recipe`, { recipe: { ...before.recipe, palette: undefined } });
+    expect((await stored()).inks).toEqual([]);
   });
 
   it('goes elsewhere with its picture and what is made of it, in a pack and as a collection, and is changed there', async () => {

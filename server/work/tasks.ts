@@ -126,6 +126,8 @@ export interface DeriveTask {
   readonly recipe: Recipe;
   /** The motifs that the recipe is made of. */
   readonly motifs: readonly Motif[];
+  /** Content address of artwork that is drawn by this recipe already, but for its palette. */
+  readonly drawn?: string | undefined;
   readonly blobs: string;
 }
 

@@ -21,13 +21,13 @@ const USUAL = 5;
 export function PicturePalette({ motif, onRecipe }: Props) {
   const { recipe } = motif;
   const merged = recipe?.kind === 'merged' ? recipe : undefined;
-  const scan = recipe?.kind === 'scan' ? recipe : undefined;
+  const made = recipe?.kind === 'scan' || recipe?.kind === 'tile' ? recipe : undefined;
   // Bundles and built motifs have what their parts have.
-  const canHave = recipe === null || merged !== undefined || scan !== undefined;
+  const canHave = recipe === null || merged !== undefined || made !== undefined;
   const artwork = useArtwork(canHave ? motif.artwork : undefined);
   const pictures = artwork.data ? picturesOf(artwork.data) : [];
   const pixels = useSmallPixels(pictures);
-  const given = (merged ?? scan)?.palette;
+  const given = (merged ?? made)?.palette;
   const [count, setCount] = useState(given?.length ?? USUAL);
   // The slider goes on while colours are found.
   const wanted = useDeferredValue(count);
@@ -37,8 +37,8 @@ export function PicturePalette({ motif, onRecipe }: Props) {
   if (!canHave || pictures.length === 0) return null;
   const give = (colours: readonly Hex[] | undefined): void =>
     onRecipe(
-      scan
-        ? { ...scan, palette: colours }
+      made
+        ? { ...made, palette: colours }
         : {
             kind: 'merged',
             original: merged?.original ?? motif.artwork,
