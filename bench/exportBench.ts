@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Design } from '../core/document/index.ts';
 import { type ExportOrder, exportPlan, tileOrder } from '../core/export/index.ts';
+import { tileOf } from '../core/lattice/index.ts';
 import type { Motif } from '../core/motif/index.ts';
 import { exportTask } from '../server/paint/exportTask.ts';
 import { loadScene } from '../server/paint/loadScene.ts';
@@ -24,7 +25,7 @@ export interface ExportTimings {
   readonly peakMemory: number;
 }
 
-/** Two tiles of a half-drop above each other as a PNG of so many pixels square: painted and encoded one after the other, and together. */
+/** A square of cloth as wide as a half-drop's tile as a PNG of so many pixels square: painted and encoded one after the other, and together. */
 export async function exportTimings(
   design: Design,
   motifs: readonly Motif[],
@@ -33,9 +34,10 @@ export async function exportTimings(
 ): Promise<ExportTimings> {
   const folder = mkdtempSync(join(tmpdir(), 'hevrel-export-bench-'));
   try {
+    const tile = tileOf(design.repeat);
     const order: ExportOrder = {
       ...tileOrder({ kind: 'pixels', width: side }),
-      extent: { kind: 'repeats', columns: 1, rows: 2 },
+      extent: { kind: 'length', width: tile.width, height: tile.width },
     };
     const plan = exportPlan(design.repeat, order);
     const { width, height, density } = plan;
