@@ -3,15 +3,14 @@ import { open } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Design } from '../core/document/index.ts';
-import { type ExportOrder, exportPlan, tileOrder } from '../core/export/index.ts';
+import { type ExportOrder, tileOrder } from '../core/export/index.ts';
 import { tileOf } from '../core/lattice/index.ts';
 import type { Motif } from '../core/motif/index.ts';
 import { exportTask } from '../server/paint/exportTask.ts';
-import { loadScene } from '../server/paint/loadScene.ts';
-import { pageBands, type PagePainting } from '../server/paint/pageBands.ts';
+import { pageBands } from '../server/paint/pageBands.ts';
 import { paintExport } from '../server/paint/paintExport.ts';
 import { pngSink } from '../server/paint/pngSink.ts';
-import { Blobs } from '../server/store/blobs.ts';
+import { preparePainting } from '../server/paint/preparePainting.ts';
 
 /** Times in ms. */
 export interface ExportTimings {
@@ -25,7 +24,7 @@ export interface ExportTimings {
   readonly peakMemory: number;
 }
 
-/** A square of cloth as wide as a half-drop's tile as a PNG of so many pixels square: painted and encoded one after the other, and together. */
+/** About a square of cloth as wide as a half-drop's tile as a PNG of so many pixels square: painted and encoded one after the other, each on one processor, and together on all. */
 export async function exportTimings(
   design: Design,
   motifs: readonly Motif[],
@@ -37,20 +36,16 @@ export async function exportTimings(
     const tile = tileOf(design.repeat);
     const order: ExportOrder = {
       ...tileOrder({ kind: 'pixels', width: side }),
-      extent: { kind: 'length', width: tile.width, height: tile.width },
+      // A file has 400 megapixels at the most.
+      extent: { kind: 'length', width: tile.width, height: tile.width - 1 },
     };
-    const plan = exportPlan(design.repeat, order);
-    const { width, height, density } = plan;
-    const painting: PagePainting = {
-      ...(await loadScene(design, motifs, new Blobs(blobs))),
-      plan,
-      channels: 3,
-      depth: 8,
-    };
+    const loading = performance.now();
+    const painting = await preparePainting({ design, motifs, blobs, order });
+    let painted = performance.now() - loading;
+    const { width, height, density } = painting.plan;
 
     const raw = await open(join(folder, 'raw'), 'w+');
     const rows: number[] = [];
-    let painted = 0;
     const bands = pageBands(painting, () => undefined);
     for (;;) {
       const began = performance.now();
@@ -61,18 +56,13 @@ export async function exportTimings(
       await raw.write(value.data);
     }
 
-    const sink = await pngSink(join(folder, 'alone.png'), {
-      width,
-      height,
-      channels: 3,
-      depth: 8,
-      density,
-      title: design.name,
-    });
+    const { channels, depth } = painting;
+    const facts = { width, height, channels, depth, density, title: design.name };
+    const sink = await pngSink(join(folder, 'alone.png'), facts, undefined, 0);
     let encoded = 0;
     let at = 0;
     for (const count of rows) {
-      const data = new Uint8Array(count * width * 3);
+      const data = new Uint8Array(count * width * painting.channels);
       await raw.read(data, 0, data.length, at);
       at += data.length;
       const began = performance.now();

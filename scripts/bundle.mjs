@@ -10,6 +10,8 @@ const ENTRIES = {
   'store/startDatabase': 'server/store/databaseWorker.ts',
   'samples/startPrepare': 'server/samples/prepareWorker.ts',
   'work/startWorker': 'server/work/worker.ts',
+  'paint/startPngParts': 'server/paint/pngPartsWorker.ts',
+  'paint/startStrips': 'server/paint/stripsWorker.ts',
 };
 
 /** Files that are found beside a source are still found beside it, and what is started is started from the bundle. */

@@ -4,7 +4,7 @@ import { indicesTouching, latticeTranslate, type PixelGrid } from '../lattice/in
 import type { Canvas2D, CanvasBackend, OffscreenSurface } from './canvasBackend.ts';
 import { paintingGround } from './ground/index.ts';
 import type { Scene } from './scene.ts';
-import { drawSprite, paintSprite, partWorthPainting, spriteKey, spritePlace } from './sprite.ts';
+import { drawSprite, paintSprite, partsWorthPainting, spriteKey, spritePlace } from './sprite.ts';
 import type { Sprite, SpriteCache } from './spriteCache.ts';
 
 /** What the painter is asked for. */
@@ -25,6 +25,8 @@ export interface PlaneOptions {
   readonly bare?: boolean;
   /** Where painted sprites are kept for the next time; without one each is painted anew. */
   readonly sprites?: SpriteCache;
+  /** Whether a pixel has to be the same to the bit in every window: huge motifs are then painted in whole blocks, which takes longer. */
+  readonly exact?: boolean;
 }
 
 const INSTANCES_AT_A_TIME = 16;
@@ -41,7 +43,7 @@ export function* paintingPlane(
   surface: Canvas2D,
   { scene, grid, window }: RenderRequest,
   backend: CanvasBackend,
-  { only, bare = false, sprites }: PlaneOptions = {},
+  { only, bare = false, sprites, exact = false }: PlaneOptions = {},
 ): Generator<number, void> {
   const width = window.right - window.left;
   const height = window.bottom - window.top;
@@ -80,33 +82,33 @@ export function* paintingPlane(
       if (n > 0 && n % INSTANCES_AT_A_TIME === 0) yield shareAt(index);
       const by = latticeTranslate(grid.lattice, steps);
       const at = { x: place.anchor.x + by.x, y: place.anchor.y + by.y };
-      const part = partWorthPainting(place.box, at, window);
-      if (!part) continue;
-      if (part !== painted) {
-        const paint = (on: OffscreenSurface): void =>
-          paintSprite(on, placement, drawn, place, part, grid, scene, backend);
-        if (sprites) {
-          sheet = sprites.sheet(
-            spriteKey(placement, drawn, place, part, grid, scene),
-            part.right - part.left,
-            part.bottom - part.top,
-            paint,
-          );
-        } else {
-          scratch ??= backend.createSurface(1, 1);
-          paint(scratch);
-          sheet = scratch;
+      for (const part of partsWorthPainting(place.box, at, window, exact)) {
+        if (part !== painted) {
+          const paint = (on: OffscreenSurface): void =>
+            paintSprite(on, placement, drawn, place, part, grid, scene, backend);
+          if (sprites) {
+            sheet = sprites.sheet(
+              spriteKey(placement, drawn, place, part, grid, scene),
+              part.right - part.left,
+              part.bottom - part.top,
+              paint,
+            );
+          } else {
+            scratch ??= backend.createSurface(1, 1);
+            paint(scratch);
+            sheet = scratch;
+          }
+          painted = part;
         }
-        painted = part;
+        drawSprite(
+          group?.sheet.context ?? surface,
+          sheet as Sprite,
+          part,
+          { x: at.x - window.left, y: at.y - window.top },
+          placement,
+          backend,
+        );
       }
-      drawSprite(
-        group?.sheet.context ?? surface,
-        sheet as Sprite,
-        part,
-        { x: at.x - window.left, y: at.y - window.top },
-        placement,
-        backend,
-      );
     }
     yield shareAt(index + 1);
   }

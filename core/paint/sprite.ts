@@ -147,3 +147,23 @@ export function partWorthPainting(box: Box, at: Point, window: Box): Box | undef
     bottom: window.bottom - at.y,
   });
 }
+
+/** Side of the blocks that a huge sprite is painted in, pixels. */
+const BLOCK = 2048;
+
+/**
+ * The parts of a sprite worth painting for a window: all of it, or of a huge one what the window shows.
+ *
+ * @param exact whether a pixel has to be the same to the bit in every window: blocks that lie the same for all of them are then painted whole
+ */
+export function partsWorthPainting(box: Box, at: Point, window: Box, exact: boolean): readonly Box[] {
+  const part = partWorthPainting(box, at, window);
+  if (!part) return [];
+  if (part === box || !exact) return [part];
+  const blocks: Box[] = [];
+  const firstOf = (from: number, edge: number): number => edge + Math.floor((from - edge) / BLOCK) * BLOCK;
+  for (let top = firstOf(part.top, box.top); top < part.bottom; top += BLOCK)
+    for (let left = firstOf(part.left, box.left); left < part.right; left += BLOCK)
+      blocks.push({ left, top, right: Math.min(box.right, left + BLOCK), bottom: Math.min(box.bottom, top + BLOCK) });
+  return blocks;
+}

@@ -10,7 +10,7 @@ export async function loadScene(
   design: Design,
   motifs: readonly Motif[],
   blobs: Blobs,
-): Promise<{ scene: Scene; backend: CanvasBackend }> {
+): Promise<{ scene: Scene; backend: CanvasBackend; picturePixels: number }> {
   const used = new Set(design.placements.map(({ motif }) => motif));
   const drawn = new Map<string, DrawnMotif>();
   const pictures = new Map<string, Picture>();
@@ -21,7 +21,8 @@ export async function loadScene(
     for (const blob of picturesOf(artwork))
       if (!pictures.has(blob)) pictures.set(blob, await nodePicture(await blobs.read(blob)));
   }
-  return { scene: sceneOf(design, drawn), backend: nodeBackend(pictures) };
+  const picturePixels = [...pictures.values()].reduce((sum, { width, height }) => sum + width * height, 0);
+  return { scene: sceneOf(design, drawn), backend: nodeBackend(pictures), picturePixels };
 }
 
 /** A backend with the pictures of artworks at hand. */

@@ -1,31 +1,13 @@
 import { setImmediate } from 'node:timers/promises';
-import { cellRowsOf, copyPlaneRow, type ExportPlan, trimMarks } from '../../core/export/index.ts';
+import { cellRowsOf, copyPlaneRow, trimMarks } from '../../core/export/index.ts';
 import type { Box } from '../../core/geometry/index.ts';
-import { type CanvasBackend, paintingPlane, type Scene, SpriteCache } from '../../core/paint/index.ts';
-import { type DeepGround, deepGround, deepRows } from './deepPixels.ts';
-import { nodeSurface, type NodeSurface } from './nodeBackend.ts';
+import { bytesOf, isSmallCell, type PagePainting, spritesFor } from './pagePainting.ts';
+import { isForThreads, OwnThread, type StripPainter } from './stripPainter.ts';
 
 /** Pixels painted at a time: few, so that one band is encoded while the next is painted. */
 const BAND_PIXELS = 1 << 22;
-/** Of motifs that were painted, so many pixels are kept for the bands that follow. */
-const MOST_SPRITE_PIXELS = 1 << 24;
 /** Pixels painted at a time where the motifs are too large to be kept, and are painted anew for each band that they reach into. */
-const LARGE_BAND_PIXELS = 1 << 24;
-/** A cell of at most so many pixels is painted once and laid from then on. */
-const MOST_KEPT = 1 << 26;
-/** Between two looks at what else is to be done, such as an encoder that waits, ms. */
-const PATIENCE_MS = 8;
-
-/** What is painted. */
-export interface PagePainting {
-  readonly scene: Scene;
-  readonly backend: CanvasBackend;
-  readonly plan: ExportPlan;
-  /** With or without alpha. */
-  readonly channels: 3 | 4;
-  /** Bits a channel. */
-  readonly depth: 8 | 16;
-}
+const LARGE_BAND_PIXELS = 1 << 23;
 
 /** Some rows of a page, from the top on. */
 export interface Band {
@@ -39,48 +21,77 @@ export interface Band {
  * it is small.
  *
  * @param progress called with the share that is painted, 0 to 1
+ * @param threads paint it where that is sooner; begun when they are
  */
-export async function* pageBands(painting: PagePainting, progress: (share: number) => void): AsyncGenerator<Band> {
-  const { plan, backend } = painting;
+export async function* pageBands(
+  painting: PagePainting,
+  progress: (share: number) => void,
+  threads?: () => StripPainter,
+): AsyncGenerator<Band> {
+  const { plan } = painting;
   const bytes = bytesOf(painting);
   const { page, painted, grid, width, height } = plan;
   const cells =
     ((painted.right - painted.left) * (painted.bottom - painted.top)) / (grid.cell.width * grid.cell.height);
-  const isSmall = grid.cell.width * grid.cell.height <= MOST_KEPT;
+  const isSmall = isSmallCell(painting);
   const keepsCell = isSmall && cells > 1.2;
-  const sprites = isSmall ? new SpriteCache(backend, MOST_SPRITE_PIXELS) : undefined;
-  const cell = keepsCell ? new KeptCell(painting, sprites) : undefined;
-  const cellShare = keepsCell ? 1 / (1 + cells / 50) : 0;
-  const marks = trimMarks(plan);
+  const isForOthers = threads !== undefined && isForThreads(painting, width * height);
+  const painter = isForOthers ? threads() : new OwnThread(painting, spritesFor(painting));
   const atATime = rowsAtATime(width, isSmall ? BAND_PIXELS : LARGE_BAND_PIXELS);
+  const bands: { readonly band: Box; readonly inside: Box }[] = [];
   for (let top = page.top; top < page.bottom; top += atATime) {
-    const bottom = Math.min(page.bottom, top + atATime);
-    const data = new Uint8Array(width * (bottom - top) * bytes);
-    const band = { left: page.left, top, right: page.right, bottom };
-    if (page.left < painted.left) data.fill(255);
-    const inside = { ...painted, top: Math.max(top, painted.top), bottom: Math.min(bottom, painted.bottom) };
+    const band = { left: page.left, top, right: page.right, bottom: Math.min(page.bottom, top + atATime) };
+    bands.push({
+      band,
+      inside: { ...painted, top: Math.max(top, painted.top), bottom: Math.min(band.bottom, painted.bottom) },
+    });
+  }
+  const windows = bands.map(({ inside }) => inside).filter(({ top, bottom }) => top < bottom);
+  const cellShare = keepsCell ? 1 / (1 + cells / 50) : 0;
+  const cell = keepsCell ? new KeptCell(painting, painter, windows, (share) => progress(cellShare * share)) : undefined;
+  const strips = cell ? undefined : painter.strips(windows, progress);
+  const marks = trimMarks(plan);
+  // With marks there is paper around what is painted.
+  const isBare = page.left < painted.left;
+  for (const { band, inside } of bands) {
+    let data: Uint8Array | undefined;
     if (inside.top < inside.bottom) {
-      const done = (share: number): void =>
-        progress(
-          cellShare * (cell?.share ?? 1) +
-            (1 - cellShare) * ((inside.top - page.top + share * (inside.bottom - inside.top)) / height),
-        );
-      const into = { data, band, bytes };
-      if (cell) {
-        await cell.require(inside, () => done(0));
-        layRows(cell.data, painting, inside, into);
-      } else await paintRows(painting, inside, into, sprites, done);
-      done(1);
+      if (strips) {
+        const strip = (await strips.next()).value as Uint8Array;
+        data = isBare ? onPaper(strip, inside, band, bytes) : strip;
+      } else if (cell) {
+        data = isBare ? paper(band, bytes) : new Uint8Array(width * (band.bottom - band.top) * bytes);
+        await cell.require(inside);
+        layRows(cell.data, painting, inside, { data, band, bytes });
+        progress(Math.max(cellShare * cell.share, (inside.bottom - page.top) / height));
+      }
       await setImmediate();
     }
-    if (page.left < painted.left) for (const mark of marks) fillBlack(mark, painting, { data, band, bytes });
-    yield { rows: bottom - top, data };
+    data ??= paper(band, bytes);
+    if (isBare) for (const mark of marks) fillBlack(mark, painting, { data, band, bytes });
+    yield { rows: band.bottom - band.top, data };
   }
 }
 
 /** How many rows of so many pixels are painted at a time. */
 function rowsAtATime(width: number, pixels: number): number {
   return Math.max(16, Math.floor(pixels / width));
+}
+
+/** White all over. */
+function paper({ left, top, right, bottom }: Box, bytes: number): Uint8Array {
+  return new Uint8Array((right - left) * (bottom - top) * bytes).fill(255);
+}
+
+/** A painted window with paper around it. */
+function onPaper(strip: Uint8Array, window: Box, band: Box, bytes: number): Uint8Array {
+  const data = paper(band, bytes);
+  const rowBytes = (window.right - window.left) * bytes;
+  for (let y = window.top; y < window.bottom; y += 1) {
+    const from = (y - window.top) * rowBytes;
+    data.set(strip.subarray(from, from + rowBytes), offsetIn({ data, band, bytes }, window.left, y));
+  }
+  return data;
 }
 
 /** Where pixels go: a band of the page. */
@@ -91,53 +102,64 @@ interface Target {
   readonly bytes: number;
 }
 
-/** Bytes of a pixel. */
-function bytesOf({ channels, depth }: PagePainting): number {
-  return channels * (depth / 8);
-}
-
 function offsetIn({ band, bytes }: Target, x: number, y: number): number {
   return ((y - band.top) * (band.right - band.left) + x - band.left) * bytes;
 }
 
-/** The pixels of one cell, painted some rows at a time when they are first asked for, so that encoding need not wait for all of it. */
+/** The pixels of one cell, painted some rows at a time in the order in which the page needs them, so that encoding need not wait for all of it. */
 class KeptCell {
   readonly data: Uint8Array;
   readonly #painting: PagePainting;
-  readonly #sprites: SpriteCache | undefined;
+  readonly #rowBytes: number;
   readonly #atATime: number;
+  /** The numbers of its parts in the order in which they are painted, and those that are. */
+  readonly #order: readonly number[];
   readonly #painted = new Set<number>();
+  readonly #strips: AsyncGenerator<Uint8Array>;
 
-  constructor(painting: PagePainting, sprites: SpriteCache | undefined) {
+  /** @param windows of the plane, in the order in which they will be required */
+  constructor(
+    painting: PagePainting,
+    painter: StripPainter,
+    windows: readonly Box[],
+    progress: (share: number) => void,
+  ) {
     const { width, height } = painting.plan.grid.cell;
-    this.data = new Uint8Array(width * height * bytesOf(painting));
     this.#painting = painting;
-    this.#sprites = sprites;
+    this.#rowBytes = width * bytesOf(painting);
+    this.data = new Uint8Array(this.#rowBytes * height);
     this.#atATime = rowsAtATime(width, BAND_PIXELS);
+    this.#order = [...new Set(windows.flatMap((window) => this.#partsOf(window)))];
+    const parts = this.#order.map((part) => {
+      const top = part * this.#atATime;
+      return { left: 0, top, right: width, bottom: Math.min(height, top + this.#atATime) };
+    });
+    this.#strips = painter.strips(parts, progress);
   }
 
   /** How much of it is painted, 0 to 1. */
   get share(): number {
-    return Math.min(1, (this.#painted.size * this.#atATime) / this.#painting.plan.grid.cell.height);
+    return this.#painted.size / this.#order.length;
   }
 
   /** Paints what some rows of the plane are copied out of, unless it is there. */
-  async require(rows: Box, progress: () => void): Promise<void> {
-    const { plan } = this.#painting;
-    const bytes = bytesOf(this.#painting);
-    const { width, height } = plan.grid.cell;
-    const needed = new Set<number>();
-    for (let y = rows.top; y < rows.bottom; y += 1)
-      for (const row of cellRowsOf(plan.grid, { y, left: rows.left, right: rows.right }))
-        needed.add(Math.floor(row / this.#atATime));
-    for (const part of needed) {
+  async require(rows: Box): Promise<void> {
+    for (const part of this.#partsOf(rows)) {
       if (this.#painted.has(part)) continue;
-      const top = part * this.#atATime;
-      const window = { left: 0, top, right: width, bottom: Math.min(height, top + this.#atATime) };
-      const band = { left: 0, top: 0, right: width, bottom: height };
-      await paintRows(this.#painting, window, { data: this.data, band, bytes }, this.#sprites, progress);
+      const strip = (await this.#strips.next()).value as Uint8Array;
+      this.data.set(strip, part * this.#atATime * this.#rowBytes);
       this.#painted.add(part);
     }
+  }
+
+  /** The parts that some rows of the plane are copied out of, each once. */
+  #partsOf(rows: Box): number[] {
+    const { grid } = this.#painting.plan;
+    const parts = new Set<number>();
+    for (let y = rows.top; y < rows.bottom; y += 1)
+      for (const row of cellRowsOf(grid, { y, left: rows.left, right: rows.right }))
+        parts.add(Math.floor(row / this.#atATime));
+    return [...parts];
   }
 }
 
@@ -145,65 +167,6 @@ function layRows(cell: Uint8Array, { plan }: PagePainting, rows: Box, into: Targ
   const { left, right } = rows;
   for (let y = rows.top; y < rows.bottom; y += 1)
     copyPlaneRow(cell, plan.grid, into.bytes, { y, left, right }, into.data, offsetIn(into, left, y));
-}
-
-async function paintRows(
-  painting: PagePainting,
-  window: Box,
-  into: Target,
-  sprites: SpriteCache | undefined,
-  progress: (share: number) => void,
-): Promise<void> {
-  const { scene, backend, depth, plan } = painting;
-  const { grid } = plan;
-  const ground = depth === 16 ? deepGround(scene, grid) : undefined;
-  const surface = nodeSurface(window.right - window.left, window.bottom - window.top);
-  let since = performance.now();
-  const options = { bare: ground !== undefined, ...(sprites && { sprites }) };
-  for (const share of paintingPlane(surface.context, { scene, grid, window }, backend, options)) {
-    if (performance.now() - since < PATIENCE_MS) continue;
-    progress(share);
-    await setImmediate();
-    since = performance.now();
-  }
-  readInto(surface, window, painting, ground, into);
-  // Its memory goes back at once rather than when the collector comes round.
-  surface.resize(1, 1);
-}
-
-/** Rows read back at a time, so that a band is never held twice as RGBA. */
-const READ_ROWS = 64;
-
-function readInto(
-  { canvas }: NodeSurface,
-  window: Box,
-  { channels, depth }: PagePainting,
-  ground: DeepGround | undefined,
-  into: Target,
-): void {
-  const context = canvas.getContext('2d');
-  const { data: out } = into;
-  for (let y = 0; y < canvas.height; y += READ_ROWS) {
-    const rows = Math.min(READ_ROWS, canvas.height - y);
-    const { data } = context.getImageData(0, y, canvas.width, rows);
-    const top = window.top + y;
-    if (depth === 16) {
-      const part = { ...window, top, bottom: top + rows };
-      deepRows(data, part, channels, ground, (at, row) => out.set(row, offsetIn(into, window.left, at)));
-      continue;
-    }
-    for (let row = 0; row < rows; row += 1) {
-      const from = row * canvas.width * 4;
-      const at = offsetIn(into, window.left, top + row);
-      if (channels === 4) out.set(data.subarray(from, from + canvas.width * 4), at);
-      else
-        for (let i = from, o = at; i < from + canvas.width * 4; i += 4, o += 3) {
-          out[o] = data[i] as number;
-          out[o + 1] = data[i + 1] as number;
-          out[o + 2] = data[i + 2] as number;
-        }
-    }
-  }
 }
 
 function fillBlack({ left, top, right, bottom }: Box, { channels, depth }: PagePainting, into: Target): void {

@@ -158,6 +158,7 @@ describe('a file', () => {
     const painting = {
       scene: sceneOf(design, LEAF_MOTIFS),
       backend: nodeBackend(),
+      picturePixels: 0,
       plan,
       channels: 3,
       depth: 8,

@@ -1,14 +1,13 @@
 import { renameSync } from 'node:fs';
-import { exportPlan } from '../../core/export/index.ts';
-import { Blobs } from '../store/blobs.ts';
 import type { PaintOutcome, PaintTask, TaskContext } from '../work/tasks.ts';
-import { loadScene, onBackdrop } from './loadScene.ts';
-import { pageBands, type Band, type PagePainting } from './pageBands.ts';
+import { pageBands, type Band } from './pageBands.ts';
 import { PaletteFinder, toIndices } from './palette.ts';
 import { addPngText, pngSink } from './pngSink.ts';
+import { preparePainting } from './preparePainting.ts';
 import { proofText, proveFile } from './proveFile.ts';
 import { sharpSink } from './sharpSink.ts';
 import type { PictureFacts, Sink } from './sink.ts';
+import { OwnThreads } from './stripPainter.ts';
 import { partOf } from './unfinished.ts';
 import { completeXmp } from './xmp.ts';
 
@@ -19,22 +18,20 @@ const SMALL = 1 << 24;
 
 /** Paints what is asked for into a file while it is encoded, and proves it. */
 export async function paintExport(task: PaintTask, { progress }: TaskContext): Promise<PaintOutcome> {
-  const { design, motifs, blobs, order, title, file } = task;
-  const plan = exportPlan(design.repeat, order);
-  const { scene, backend } = await loadScene(design, motifs, new Blobs(blobs));
-  const shown = onBackdrop(scene, order.backdrop);
-  const depth = order.depth ?? 8;
-  const painting: PagePainting = { scene: shown, backend, plan, channels: shown.ground ? 3 : 4, depth };
-  const { width, height, density } = plan;
-  const facts: PictureFacts = { width, height, channels: painting.channels, depth, density, title };
+  const { order, title, file } = task;
+  const painting = await preparePainting(task);
+  const { width, height, density } = painting.plan;
+  const facts: PictureFacts = { width, height, channels: painting.channels, depth: painting.depth, density, title };
   // Written beside and renamed, so that nobody ever downloads half a file.
   const part = partOf(file);
   let peakMemory = 0;
-  const bands = pageBands(painting, (share) => {
+  let threads: OwnThreads | undefined;
+  const painted = (share: number): void => {
     peakMemory = Math.max(peakMemory, process.memoryUsage.rss());
     progress(share * (1 - PROVING));
-  });
-  const kind = await write(bands, part, facts, order.format);
+  };
+  const bands = pageBands(painting, painted, () => (threads = new OwnThreads(task)));
+  const kind = await write(bands, part, facts, order.format).finally(async () => threads?.close());
   peakMemory = Math.max(peakMemory, process.memoryUsage.rss());
   const proof = task.prove ? await proveFile(part, painting, order) : undefined;
   if (proof)

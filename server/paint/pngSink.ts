@@ -1,60 +1,52 @@
 import { type FileHandle, open } from 'node:fs/promises';
-import { crc32, createDeflate, deflateSync } from 'node:zlib';
-import { once } from 'node:events';
+import { availableParallelism } from 'node:os';
+import { crc32, deflateSync } from 'node:zlib';
 import { MM_PER_INCH } from '../../core/units/index.ts';
+import { PngStream } from './pngStream.ts';
 import type { PictureFacts, Sink } from './sink.ts';
 import { srgbProfile } from './srgbProfile.ts';
-import { subtractBytes } from './subtractBytes.ts';
 
 /*
  * A PNG (W3C PNG, third edition) written while it is painted. Packages that encode PNG want all pixels at once, which
- * at 20,000 × 20,000 are 1.2 GB; here a band is deflated on another thread while the next is painted.
+ * at 20,000 × 20,000 are 1.2 GB; here bands are deflated on other threads while the next are painted.
  */
 
 const SIGNATURE = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
-const DEFLATED_AT_A_TIME = 1 << 20;
-/** Each row is told as its difference from the one above: flat colours, edges that go down and gradients all become small. */
-const UP = 2;
+/** A smaller picture is there before threads are, pixels; and more of them would hold too many bands. */
+const [WORTH_THREADS, MOST_THREADS] = [1 << 23, 2];
 
 /** Colours that a picture has, where they are few enough for a palette: four bytes each, RGBA. */
 export type Palette = readonly number[];
 
-/** Opens a PNG for writing. @param palette all colours of the picture, in which its rows are then given, one byte a pixel */
-export async function pngSink(file: string, facts: PictureFacts, palette?: Palette): Promise<Sink> {
+/**
+ * Opens a PNG for writing.
+ *
+ * @param palette all colours of the picture, in which its rows are then given, one byte a pixel
+ * @param threads bands that are deflated at a time beside what else is done
+ */
+export async function pngSink(
+  file: string,
+  facts: PictureFacts,
+  palette?: Palette,
+  threads = facts.width * facts.height < WORTH_THREADS ? 0 : Math.min(MOST_THREADS, availableParallelism()),
+): Promise<Sink> {
   const { width, height, channels, depth, density, title } = facts;
   const handle = await open(file, 'w');
   const rowBytes = width * (palette ? 1 : channels * (depth / 8));
-  const deflate = createDeflate({ chunkSize: DEFLATED_AT_A_TIME });
-  let failure: Error | undefined;
-  // One after another, in the order in which they come.
-  let written = begin(handle);
-  const after = (work: () => Promise<void>): Promise<void> => {
-    written = written.then(work);
-    written.catch((error: unknown) => (failure ??= error instanceof Error ? error : new Error(String(error))));
-    return written;
-  };
-  deflate.on('data', (data: Buffer) => void after(() => writeChunk(handle, 'IDAT', data)).catch(() => undefined));
-  await written;
-  const above = new Uint8Array(rowBytes);
+  await begin(handle);
+  const stream = new PngStream(rowBytes, threads, (data) => writeChunk(handle, 'IDAT', data));
   return {
-    async write(rows) {
-      if (failure) throw failure;
-      const lines = filtered(rows, rowBytes, above);
-      if (!deflate.write(lines)) await once(deflate, 'drain');
-    },
+    write: (rows) => stream.write(rows),
     async end() {
-      deflate.end();
-      await once(deflate, 'end');
-      await after(async () => {
-        await writeChunk(handle, 'iTXt', text('Title', title));
-        await writeChunk(handle, 'iTXt', text('Software', 'Hevrel'));
-        await writeChunk(handle, 'IEND', Buffer.alloc(0));
-        await handle.sync();
-        await handle.close();
-      });
+      await stream.end();
+      await writeChunk(handle, 'iTXt', text('Title', title));
+      await writeChunk(handle, 'iTXt', text('Software', 'Hevrel'));
+      await writeChunk(handle, 'IEND', Buffer.alloc(0));
+      await handle.sync();
+      await handle.close();
     },
     async abandon() {
-      deflate.destroy();
+      await stream.close();
       await handle.close();
     },
   };
@@ -96,38 +88,20 @@ export async function addPngText(file: string, keyword: string, value: string): 
   }
 }
 
-/** Rows with the type of their filter before each. @param above the last row before; becomes the last of these */
-function filtered(rows: Uint8Array, rowBytes: number, above: Uint8Array): Uint8Array {
-  const count = rows.length / rowBytes;
-  // Each row's upper neighbour where the row itself stands, so that all rows are one subtraction.
-  const upper = new Uint8Array(rows.length);
-  upper.set(above);
-  upper.set(rows.subarray(0, rows.length - rowBytes), rowBytes);
-  const difference = subtractBytes(rows, upper);
-  const out = new Uint8Array(rows.length + count);
-  for (let y = 0; y < count; y += 1) {
-    const at = y * (rowBytes + 1);
-    out[at] = UP;
-    out.set(difference.subarray(y * rowBytes, (y + 1) * rowBytes), at + 1);
-  }
-  above.set(rows.subarray(rows.length - rowBytes));
-  return out;
-}
-
 function text(keyword: string, value: string): Buffer {
   // Neither compressed nor in a named language.
   return Buffer.concat([Buffer.from(`${keyword}\0\0\0\0\0`, 'latin1'), Buffer.from(value, 'utf8')]);
 }
 
-async function writeChunk(to: FileHandle, type: string, data: Buffer): Promise<void> {
+async function writeChunk(to: FileHandle, type: string, data: Uint8Array): Promise<void> {
   await to.write(chunk(type, data));
 }
 
-function chunk(type: string, data: Buffer): Buffer {
+function chunk(type: string, data: Uint8Array): Buffer {
   const out = Buffer.alloc(data.length + 12);
   out.writeUInt32BE(data.length, 0);
   out.write(type, 4, 'latin1');
-  data.copy(out, 8);
+  out.set(data, 8);
   out.writeUInt32BE(crc32(out.subarray(4, data.length + 8)), data.length + 8);
   return out;
 }

@@ -4,7 +4,7 @@ import { type Box, shiftBox } from '../../core/geometry/index.ts';
 import { paintPlane } from '../../core/paint/index.ts';
 import { deepGround, deepRows } from './deepPixels.ts';
 import { nodeSurface, pixelsOf } from './nodeBackend.ts';
-import type { PagePainting } from './pageBands.ts';
+import type { PagePainting } from './pagePainting.ts';
 
 /** What came of holding a finished file against the plane. */
 export interface Proof {
@@ -109,7 +109,7 @@ function stripsOf({ plan }: PagePainting, tiled: boolean): Strip[] {
 function planePixels({ scene, backend, depth, plan: { grid } }: PagePainting, window: Box): ArrayLike<number> {
   const surface = nodeSurface(window.right - window.left, window.bottom - window.top);
   const ground = depth === 16 ? deepGround(scene, grid) : undefined;
-  paintPlane(surface.context, { scene, grid, window }, backend, { bare: ground !== undefined });
+  paintPlane(surface.context, { scene, grid, window }, backend, { bare: ground !== undefined, exact: true });
   const pixels = pixelsOf(surface);
   surface.resize(1, 1);
   if (depth === 8) return pixels;

@@ -12,7 +12,7 @@ export interface PictureFacts {
 
 /** Takes a picture's rows from top to bottom and makes a file of them. */
 export interface Sink {
-  /** Resolves once more can be taken; what is written meanwhile is encoded beside the painting. */
+  /** Takes rows, which are no longer the caller's. Resolves once more can be taken; what is written meanwhile is encoded beside the painting. */
   write(rows: Uint8Array): Promise<void>;
   /** Resolves once the file is there, whole. */
   end(): Promise<void>;

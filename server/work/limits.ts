@@ -11,6 +11,8 @@ const PER_PIXEL = 14;
 const AT_A_TIME = 1 << 24;
 /** A cell of at most so many pixels is kept while it is laid. */
 const KEPT_CELL = 1 << 26;
+/** What the threads take that paint and deflate a large file. */
+const THREADS = 500 * MB;
 /** What an encoder holds of each pixel of the file, bytes. */
 const HELD = { png: 0, tiff: 1, jpeg: 1, webp: 18 } as const;
 
@@ -155,6 +157,7 @@ export function needOf({ design, order }: PaintTask): number {
     EMPTY +
     PER_PIXEL * Math.min(pixels, AT_A_TIME) +
     4 * (cell < pixels && cell <= KEPT_CELL ? cell : 0) +
+    (pixels > AT_A_TIME ? THREADS : 0) +
     HELD[order.format] * pixels
   );
 }

@@ -1,0 +1,3 @@
+import { startPart } from '../../scripts/startPart.mjs';
+
+await startPart('paint/startPngParts', 'server/paint/pngPartsWorker.ts');

@@ -1,0 +1,87 @@
+import { availableParallelism } from 'node:os';
+import type { Box } from '../../core/geometry/index.ts';
+import type { SpriteCache } from '../../core/paint/index.ts';
+import { type DeskThread, deskThread } from './deskThread.ts';
+import { isSmallCell, type PagePainting } from './pagePainting.ts';
+import type { PaintingOrder } from './preparePainting.ts';
+import { paintStrip } from './strip.ts';
+import type { StripDesk } from './stripsWorker.ts';
+
+/** Paints windows of the plane. */
+export interface StripPainter {
+  /**
+   * Windows in their order, as tightly packed pixels.
+   *
+   * @param progress called with the share of all of them that is painted, 0 to 1
+   */
+  strips(windows: readonly Box[], progress: (share: number) => void): AsyncGenerator<Uint8Array>;
+}
+
+const areaOf = ({ left, top, right, bottom }: Box): number => (right - left) * (bottom - top);
+
+/** Paints one window after another on this thread. */
+export class OwnThread implements StripPainter {
+  constructor(
+    readonly painting: PagePainting,
+    readonly sprites: SpriteCache | undefined,
+  ) {}
+
+  async *strips(windows: readonly Box[], progress: (share: number) => void): AsyncGenerator<Uint8Array> {
+    const total = windows.reduce((sum, window) => sum + areaOf(window), 0);
+    let done = 0;
+    for (const window of windows) {
+      const area = areaOf(window);
+      yield await paintStrip(this.painting, window, this.sprites, (share) => progress((done + share * area) / total));
+      done += area;
+      progress(done / total);
+    }
+  }
+}
+
+/** Threads that paint a page; more would have nothing to run on, and each holds the motifs anew. */
+const THREADS = 2;
+/** Less is painted sooner than threads begin, pixels. */
+const WORTH_IT = 1 << 23;
+/** More than this each thread should not hold anew, pixels of pictures. */
+const MOST_PICTURES = 1 << 24;
+
+/** Whether so many pixels are painted sooner by threads: not where painted motifs are kept, since painting is then the least of the work. */
+export function isForThreads(painting: PagePainting, pixels: number): boolean {
+  const isLarge = !isSmallCell(painting) && pixels >= WORTH_IT;
+  return isLarge && painting.picturePixels <= MOST_PICTURES && availableParallelism() >= THREADS;
+}
+
+/** Paints windows by turns on threads of their own, one ahead on each of what is asked for. */
+export class OwnThreads implements StripPainter {
+  readonly #threads: readonly DeskThread<StripDesk>[];
+
+  constructor({ design, motifs, blobs, order }: PaintingOrder) {
+    const all: PaintingOrder = { design, motifs, blobs, order };
+    this.#threads = Array.from({ length: THREADS }, () =>
+      deskThread<StripDesk>(new URL('./startStrips.mjs', import.meta.url), all),
+    );
+  }
+
+  async *strips(windows: readonly Box[], progress: (share: number) => void): AsyncGenerator<Uint8Array> {
+    const underWay: Promise<Uint8Array>[] = [];
+    const begin = (n: number): void => {
+      const [window, thread] = [windows[n], this.#threads[n % THREADS]];
+      if (!window || !thread) return;
+      const strip = thread.ask((desk) => desk.paint(window));
+      // Told when its turn comes.
+      strip.catch(() => undefined);
+      underWay.push(strip);
+    };
+    for (let n = 0; n < THREADS; n += 1) begin(n);
+    for (let n = 0; n < windows.length; n += 1) {
+      const strip = (await underWay.shift()) as Uint8Array;
+      begin(n + THREADS);
+      progress((n + 1) / windows.length);
+      yield strip;
+    }
+  }
+
+  async close(): Promise<void> {
+    await Promise.all(this.#threads.map((thread) => thread.end()));
+  }
+}
