@@ -25,13 +25,22 @@ export async function paintExport(task: PaintTask, { progress }: TaskContext): P
   // Written beside and renamed, so that nobody ever downloads half a file.
   const part = partOf(file);
   let peakMemory = 0;
-  let threads: OwnThreads | undefined;
+  const begun: OwnThreads[] = [];
   const painted = (share: number): void => {
     peakMemory = Math.max(peakMemory, process.memoryUsage.rss());
     progress(share * (1 - PROVING));
   };
-  const bands = pageBands(painting, painted, () => (threads = new OwnThreads(task)));
-  const kind = await write(bands, part, facts, order.format).finally(async () => threads?.close());
+  const bands = pageBands(painting, painted, () => {
+    const threads = new OwnThreads(task);
+    begun.push(threads);
+    return threads;
+  });
+  let kind: PaintOutcome['kind'];
+  try {
+    kind = await write(bands, part, facts, order.format);
+  } finally {
+    for (const threads of begun) await threads.close();
+  }
   peakMemory = Math.max(peakMemory, process.memoryUsage.rss());
   const proof = task.prove ? await proveFile(part, painting, order) : undefined;
   if (proof)
