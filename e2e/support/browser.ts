@@ -6,7 +6,7 @@ import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 import { removeFolder } from '../../server/testing/folders.ts';
 
 /** How long anything on a page may take before a test gives up, in ms: long enough for a machine that is busy with other things. */
-export const PATIENCE = 40_000;
+export const PATIENCE = 150_000;
 
 /** A headless Chromium of its own, with a folder for what it downloads. */
 export interface Browser {
