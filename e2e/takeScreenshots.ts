@@ -83,11 +83,13 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     },
   },
   {
-    name: 'colourways-beside',
-    path: '/designs/low-tide-limpets-and-rope',
+    name: 'comparison',
+    path: '/swatches',
     prepare: async (driver) => {
-      await click(driver, 'button', 'Colour');
-      await click(driver, 'button', 'Side by side');
+      const boxes = By.css('main li input[type=checkbox]');
+      await driver.wait(until.elementLocated(boxes));
+      for (const box of (await driver.findElements(boxes)).slice(0, 4)) await box.click();
+      await click(driver, 'button', 'Compare');
       await driver.sleep(2500);
     },
   },
@@ -110,14 +112,11 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     },
   },
   {
-    name: 'vine',
-    path: '/designs/low-tide-kelp-forest',
+    name: 'try-ons-beside',
+    path: '/try-ons/compare?ids=low-tide-try-on-cushion,low-tide-try-on-mug',
     prepare: async (driver) => {
-      await settledShot(driver);
-      const { left, top, scale } = await cellOnScreen(driver);
-      await clickAt(driver, { x: left + 37 * scale, y: top + 1 * scale });
-      await click(driver, 'button', 'Draw');
-      await click(driver, 'button', 'Continue drawing “Kelp stem”');
+      await driver.wait(until.elementLocated(By.css('[data-dressed]')));
+      await driver.sleep(2500);
     },
   },
   {
@@ -213,11 +212,14 @@ async function stroke(driver: WebDriver, places: readonly { x: number; y: number
   await hand.release(Button.LEFT).perform();
 }
 
+/** Of the views those that are asked for; all where none is. */
+const wished = process.argv.slice(2);
 mkdirSync(FOLDER, { recursive: true });
 const hevrel = await startHevrel({ empty: false });
 const browser = await openBrowser();
 try {
   for (const { name, path, prepare } of VIEWS) {
+    if (wished.length > 0 && !wished.includes(name)) continue;
     await browser.driver.get(hevrel.url + path);
     await browser.driver.sleep(900);
     await prepare?.(browser.driver);

@@ -12,6 +12,7 @@ const ENTRIES = {
   'work/startWorker': 'server/work/worker.ts',
   'paint/startPngParts': 'server/paint/pngPartsWorker.ts',
   'paint/startStrips': 'server/paint/stripsWorker.ts',
+  'tryon/startDressing': 'server/tryon/dressingWorker.ts',
 };
 
 /** Files that are found beside a source are still found beside it, and what is started is started from the bundle. */

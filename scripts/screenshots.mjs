@@ -1,8 +1,8 @@
-// `npm run screenshots`: retakes docs/screenshots from the demo data.
+// `npm run screenshots`: retakes docs/screenshots from the demo data; with names after `--` those alone.
 import { ensureBrowser } from './browser.mjs';
 import { ensureBuilt, ensurePackages, runPackage } from './ready.mjs';
 
 ensurePackages();
 ensureBrowser();
 ensureBuilt();
-runPackage('tsx', ['e2e/takeScreenshots.ts']);
+runPackage('tsx', ['e2e/takeScreenshots.ts', ...process.argv.slice(2)]);

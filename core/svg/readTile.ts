@@ -25,11 +25,13 @@ interface Laid {
   readonly area: number;
 }
 
+/** A pattern that fills less of the page is part of what is drawn there. */
+const LEAST_FILLED = 0.25;
 /** How far from a right angle a tile's sides may be, as the cosine. */
 const UPRIGHT = 1e-4;
 
 /**
- * The tile of normalised SVG: of the pattern that fills most of the page, or where nothing is filled with one the page itself.
+ * The tile of normalised SVG: of the pattern that fills most of the page, or where none fills a quarter of it the page itself.
  *
  * @throws Unsupported where the tile is empty, or its sides are not at right angles
  */
@@ -40,7 +42,7 @@ export function readTile(text: string): SvgTile {
   const page = pageOf(root);
   const laid = root.children.flatMap((child) => patternsIn(child, page.toPixels, definitions));
   const [most] = laid.sort((a, b) => b.area - a.area);
-  if (most) return patternTile(most, definitions);
+  if (most && most.area >= LEAST_FILLED * page.width * page.height) return patternTile(most, definitions);
   const drawn = root.children.filter(({ name }) => name !== 'defs');
   return tileIn(page.view, drawn, definitions, page.width, page.height);
 }

@@ -85,15 +85,15 @@ export function prepareStage(
     return outline ? [stagePiece(piece, seenOf(paint(outline), over), window, scale)] : [];
   });
   const covered = union(pieces, width * height);
-  const under = underLight(paint(drawing.under), product.backdrop);
-  const light = lightFactors(paint(drawing.light));
+  const below = paint(drawing.under);
+  const behind = [1, 3, 5].map((at) => TO_LINEAR[parseInt(product.backdrop.slice(at, at + 2), 16)] as number);
   return {
     width,
     height,
-    still: laidOver(under, over),
+    still: laidOver(below, over, behind),
     covered,
-    under: gathered(under, covered, 3),
-    light: gathered(light, covered, 1),
+    under: underLight(below, covered, behind),
+    light: lightFactors(paint(drawing.light), covered),
     over: gathered(over, covered, 4),
     pieces,
   };
@@ -120,7 +120,6 @@ function union(pieces: readonly StagePiece[], pixels: number): Uint32Array {
   return covered;
 }
 
-/** The values of some pixels. @param channels of each */
 /** So many numbers of each of some pixels, one pixel after another. */
 export function gathered<T extends Float32Array | Uint8ClampedArray>(
   from: T,
@@ -133,10 +132,16 @@ export function gathered<T extends Float32Array | Uint8ClampedArray>(
   return out;
 }
 
-/** What is seen where no cloth is. */
-function laidOver(under: Float32Array, over: Uint8ClampedArray): Uint8ClampedArray {
-  const out = new Uint8ClampedArray(over.length);
-  for (let n = 0; n * 4 < over.length; n += 1) writePixel(under, over, n, out, n);
+/** What is seen where no cloth is. @param behind what shows through, RGB, linear */
+function laidOver(below: Uint8ClampedArray, over: Uint8ClampedArray, behind: readonly number[]): Uint8ClampedArray {
+  const out = new Uint8ClampedArray(below);
+  const lit = new Float32Array(3);
+  for (let i = 0; i < out.length; i += 4) {
+    // Most pixels are opaque with nothing over them, and stay as they are.
+    if (below[i + 3] === 255 && over[i + 3] === 0) continue;
+    writeUnder(below, i, behind, lit, 0);
+    writePixel(lit, over.subarray(i, i + 4), 0, out, i / 4);
+  }
   return out;
 }
 
@@ -157,22 +162,31 @@ export function writePixel(
   out[pixel * 4 + 3] = 255;
 }
 
-function underLight(pixels: Uint8ClampedArray, backdrop: string): Float32Array {
-  const behind = [1, 3, 5].map((at) => TO_LINEAR[parseInt(backdrop.slice(at, at + 2), 16)] as number);
-  const out = new Float32Array((pixels.length / 4) * 3);
-  for (let i = 0, o = 0; i < pixels.length; i += 4, o += 3) {
-    const alpha = (pixels[i + 3] as number) / 255;
-    for (let c = 0; c < 3; c += 1)
-      out[o + c] = alpha * (TO_LINEAR[pixels[i + c] as number] as number) + (1 - alpha) * (behind[c] as number);
-  }
+/** Writes the light of the pixel that begins at `i`, on what is behind it. */
+function writeUnder(
+  below: Uint8ClampedArray,
+  i: number,
+  behind: readonly number[],
+  out: Float32Array,
+  o: number,
+): void {
+  const alpha = (below[i + 3] as number) / 255;
+  for (let c = 0; c < 3; c += 1)
+    out[o + c] = alpha * (TO_LINEAR[below[i + c] as number] as number) + (1 - alpha) * (behind[c] as number);
+}
+
+function underLight(below: Uint8ClampedArray, covered: Uint32Array, behind: readonly number[]): Float32Array {
+  const out = new Float32Array(covered.length * 3);
+  for (let n = 0; n < covered.length; n += 1) writeUnder(below, (covered[n] as number) * 4, behind, out, n * 3);
   return out;
 }
 
-function lightFactors(pixels: Uint8ClampedArray): Float32Array {
-  const out = new Float32Array(pixels.length / 4);
-  for (let i = 0, o = 0; i < pixels.length; i += 4, o += 1) {
+function lightFactors(pixels: Uint8ClampedArray, covered: Uint32Array): Float32Array {
+  const out = new Float32Array(covered.length);
+  for (let n = 0; n < covered.length; n += 1) {
+    const i = (covered[n] as number) * 4;
     const alpha = (pixels[i + 3] as number) / 255;
-    out[o] = 1 + alpha * (((pixels[i] as number) / 255) * 2 - 1);
+    out[n] = 1 + alpha * (((pixels[i] as number) / 255) * 2 - 1);
   }
   return out;
 }

@@ -7,7 +7,7 @@ import { preparePainting } from './preparePainting.ts';
 import { proofText, proveFile } from './proveFile.ts';
 import { sharpSink } from './sharpSink.ts';
 import type { PictureFacts, Sink } from './sink.ts';
-import { OwnThreads } from './stripPainter.ts';
+import { pageThreads, type StripPainter } from './stripPainter.ts';
 import { partOf } from './unfinished.ts';
 import { completeXmp } from './xmp.ts';
 
@@ -25,13 +25,13 @@ export async function paintExport(task: PaintTask, { progress }: TaskContext): P
   // Written beside and renamed, so that nobody ever downloads half a file.
   const part = partOf(file);
   let peakMemory = 0;
-  const begun: OwnThreads[] = [];
+  const begun: StripPainter[] = [];
   const painted = (share: number): void => {
     peakMemory = Math.max(peakMemory, process.memoryUsage.rss());
     progress(share * (1 - PROVING));
   };
   const bands = pageBands(painting, painted, () => {
-    const threads = new OwnThreads(task);
+    const threads = pageThreads(task);
     begun.push(threads);
     return threads;
   });

@@ -12,7 +12,7 @@ import { removeFolder } from '../testing/folders.ts';
 import { pageBands } from './pageBands.ts';
 import { spritesFor } from './pagePainting.ts';
 import { preparePainting } from './preparePainting.ts';
-import { isForThreads, OwnThread, OwnThreads, type StripPainter } from './stripPainter.ts';
+import { isForThreads, OwnThread, pageThreads, type StripPainter } from './stripPainter.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'hevrel-strips-'));
 afterAll(() => removeFolder(folder));
@@ -38,7 +38,7 @@ describe('windows painted on threads of their own', () => {
       right: 300,
       bottom: all[n + 1] ?? 390,
     }));
-    const threads = new OwnThreads(order);
+    const threads = pageThreads(order);
     try {
       const own = await pixelsOf(new OwnThread(painting, spritesFor(painting)), windows);
       const theirs = await pixelsOf(threads, windows);
@@ -62,7 +62,7 @@ describe('windows painted on threads of their own', () => {
       for await (const { data } of pageBands(painting, () => undefined, threads)) bands.push(data);
       return Buffer.concat(bands);
     };
-    const threads = new OwnThreads(order);
+    const threads = pageThreads(order);
     try {
       let begun = 0;
       const page = await shown(() => ((begun += 1), threads));
@@ -98,7 +98,7 @@ describe('windows painted on threads of their own', () => {
   });
 
   it('end the work where one of them ends', async () => {
-    const threads = new OwnThreads(orderOf(tileOrder({ kind: 'pixels', width: 100 })));
+    const threads = pageThreads(orderOf(tileOrder({ kind: 'pixels', width: 100 })));
     await threads.close();
     await expect(pixelsOf(threads, [{ left: 0, top: 0, right: 10, bottom: 10 }])).rejects.toThrow(/has ended/);
   });

@@ -2,10 +2,10 @@ import { availableParallelism } from 'node:os';
 import type { Box } from '../../core/geometry/index.ts';
 import type { SpriteCache } from '../../core/paint/index.ts';
 import { type DeskThread, deskThread } from './deskThread.ts';
+import type { StripDesk } from './exposeStrips.ts';
 import { isSmallCell, type PagePainting } from './pagePainting.ts';
 import type { PaintingOrder } from './preparePainting.ts';
 import { paintStrip } from './strip.ts';
-import type { StripDesk } from './stripsWorker.ts';
 
 /** Paints windows of the plane. */
 export interface StripPainter {
@@ -15,6 +15,7 @@ export interface StripPainter {
    * @param progress called with the share of all of them that is painted, 0 to 1
    */
   strips(windows: readonly Box[], progress: (share: number) => void): AsyncGenerator<Uint8Array>;
+  close(): Promise<void>;
 }
 
 const areaOf = ({ left, top, right, bottom }: Box): number => (right - left) * (bottom - top);
@@ -36,6 +37,10 @@ export class OwnThread implements StripPainter {
       progress(done / total);
     }
   }
+
+  close(): Promise<void> {
+    return Promise.resolve();
+  }
 }
 
 /** Threads that paint a page; more would have nothing to run on, and each holds the motifs anew. */
@@ -52,14 +57,12 @@ export function isForThreads(painting: PagePainting, pixels: number): boolean {
 }
 
 /** Paints windows by turns on threads of their own, one ahead on each of what is asked for. */
-export class OwnThreads implements StripPainter {
+export class ThreadPainter implements StripPainter {
   readonly #threads: readonly DeskThread<StripDesk>[];
 
-  constructor({ design, motifs, blobs, order }: PaintingOrder) {
-    const all: PaintingOrder = { design, motifs, blobs, order };
-    this.#threads = Array.from({ length: THREADS }, () =>
-      deskThread<StripDesk>(new URL('./startStrips.mjs', import.meta.url), all),
-    );
+  /** @param start file that begins a thread, which has to expose its strips */
+  constructor(start: URL, workerData: unknown) {
+    this.#threads = Array.from({ length: THREADS }, () => deskThread<StripDesk>(start, workerData));
   }
 
   async *strips(windows: readonly Box[], progress: (share: number) => void): AsyncGenerator<Uint8Array> {
@@ -84,4 +87,10 @@ export class OwnThreads implements StripPainter {
   async close(): Promise<void> {
     await Promise.all(this.#threads.map((thread) => thread.end()));
   }
+}
+
+/** Paints a page on threads. */
+export function pageThreads({ design, motifs, blobs, order }: PaintingOrder): StripPainter {
+  const all: PaintingOrder = { design, motifs, blobs, order };
+  return new ThreadPainter(new URL('./startStrips.mjs', import.meta.url), all);
 }

@@ -94,6 +94,16 @@ describe('an SVG that repeats', () => {
     expect([at(0.01, 0.99), at(0.99, 0.01)]).toEqual([RED, BLUE]);
   });
 
+  it('is its page where a pattern fills only a part of what is drawn', async () => {
+    const { mm } = await shelved(
+      'badge.svg',
+      svg(
+        `<pattern id="p" width="20" height="10" patternUnits="userSpaceOnUse">${HALVES}</pattern><rect width="400" height="200" fill="red"/><rect width="90" height="90" fill="url(#p)"/>`,
+      ),
+    );
+    expect(mm[0]).toBeCloseTo(200, 0);
+  });
+
   it('is refused where its tile has no right angles or no size', async () => {
     const filled = (attributes: string): string =>
       svg(

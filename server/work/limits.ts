@@ -73,7 +73,7 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
     advice: 'Nothing was added; save it as a picture, and import that.',
   },
   seams: {
-    ms: 120_000,
+    ms: 300_000,
     memory: 3000 * MB,
     doing: 'Looking at the edges',
     advice: 'The picture is kept as it is; make the frame smaller.',

@@ -1,0 +1,3 @@
+import { startPart } from '../../scripts/startPart.mjs';
+
+await startPart('tryon/startDressing', 'server/tryon/dressingWorker.ts');
