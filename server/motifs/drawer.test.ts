@@ -107,6 +107,10 @@ describe('the drawer', () => {
     expect((await replace('new.svg', svg('#ff0000'))).status).toBe(200);
     expect(await find(id)).toMatchObject({ name: 'Plank', width: 33, inks: ['#ff0000'] });
     expect((await picture()).equals(before)).toBe(false);
+    // It may be asked for in the moment in which the design is deleted; the design itself is gone.
+    await hevrel.call('DELETE', `/designs/${design}`);
+    expect((await picture()).length).toBeGreaterThan(0);
+    expect((await hevrel.call('GET', `/designs/${design}`)).status).toBe(404);
   });
 
   it('answers for a motif that is not there', async () => {

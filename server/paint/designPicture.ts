@@ -15,9 +15,9 @@ const LONG_SIDE = 512;
 /** Pictures by all that they show, so that each is painted once while the process lives. */
 const painted = new Map<string, Promise<string>>();
 
-/** The address of a small picture of the design's tile as it is now. */
+/** The address of a small picture of the design's tile as it is now, be it deleted. */
 export async function designPicture(studio: Studio, id: string): Promise<string> {
-  const { design, revision } = await studio.designs.read(id);
+  const { design, revision } = await studio.designs.readAnyway(id);
   const motifs = await motifsById(
     studio.database,
     design.placements.map(({ motif }) => motif),

@@ -92,6 +92,12 @@ export class Designs {
     return { design, revision, updatedAt: updatedAt.toISOString() };
   }
 
+  /** A design, be it deleted: it can be restored, and what shows it may ask for it in the moment of its deletion. @throws Problem 404 */
+  async readAnyway(id: string): Promise<StoredDesign> {
+    const { design, revision, updatedAt } = this.#atHand.get(id) ?? (await this.#written(id, true));
+    return { design, revision, updatedAt: updatedAt.toISOString() };
+  }
+
   /** A design, or undefined where it is not there or was deleted. */
   async find(id: string): Promise<StoredDesign | undefined> {
     try {
@@ -177,10 +183,16 @@ export class Designs {
   async #current(id: string): Promise<AtHand> {
     const known = this.#atHand.get(id);
     if (known) return known;
+    const atHand = await this.#written(id, false);
+    this.#atHand.set(id, atHand);
+    return atHand;
+  }
+
+  async #written(id: string, anyway: boolean): Promise<AtHand> {
     const current = await this.#database.transaction(async (transaction) => {
       const { rows } = await transaction.query<Row & { document: string; written: number; checked: boolean }>(
-        'SELECT number, revision, updated_at, document, written, checked FROM designs WHERE id = $1 AND deleted_at IS NULL',
-        [id],
+        'SELECT number, revision, updated_at, document, written, checked FROM designs WHERE id = $1 AND (deleted_at IS NULL OR $2)',
+        [id, anyway],
       );
       const row = rows[0];
       if (!row) throw notFound('design');
@@ -190,7 +202,7 @@ export class Designs {
     const design = saves
       .flatMap(({ commands }) => JSON.parse(commands) as Command[])
       .reduce(apply, openKept(JSON.parse(row.document), row.checked));
-    const atHand = {
+    return {
       design,
       number: row.number,
       revision: row.revision,
@@ -202,8 +214,6 @@ export class Designs {
         isBeingWritten: false,
       },
     };
-    this.#atHand.set(id, atHand);
-    return atHand;
   }
 
   #savesAfter(number: number, revision: number): Promise<SaveRow[]> {
