@@ -5,14 +5,17 @@ import type { Box } from '../../core/geometry/index.ts';
 
 /** What a thread that paints strips is asked. */
 export interface StripDesk {
-  paint(window: Box): Promise<Uint8Array>;
+  /** @param spare what may be written into, if it is large enough */
+  paint(window: Box, spare?: Uint8Array): Promise<Uint8Array>;
 }
 
 /** Lets the thread that began this one ask for windows. */
-export function exposeStrips(painter: Promise<(window: Box) => Uint8Array | Promise<Uint8Array>>): void {
+export function exposeStrips(
+  painter: Promise<(window: Box, spare?: Uint8Array) => Uint8Array | Promise<Uint8Array>>,
+): void {
   const desk: StripDesk = {
-    async paint(window) {
-      const strip = await (await painter)(window);
+    async paint(window, spare) {
+      const strip = await (await painter)(window, spare);
       return transfer(strip, [strip.buffer as ArrayBuffer]);
     },
   };

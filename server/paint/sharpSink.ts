@@ -6,8 +6,13 @@ import type { PictureFacts, Sink } from './sink.ts';
 import { scratchOf } from './unfinished.ts';
 import { xmpPacket } from './xmp.ts';
 
-const ENCODERS: { readonly [F in Exclude<RasterFormatName, 'png'>]: (picture: Sharp) => Sharp } = {
-  jpeg: (picture) => picture.jpeg({ quality: 94, chromaSubsampling: '4:4:4' }),
+/** Of larger pictures the best codes are not looked for, since all of a picture is held for that; pixels. */
+const MOST_HELD = 1 << 26;
+
+type Encoder = (picture: Sharp, pixels: number) => Sharp;
+const ENCODERS: { readonly [F in Exclude<RasterFormatName, 'png'>]: Encoder } = {
+  jpeg: (picture, pixels) =>
+    picture.jpeg({ quality: 94, chromaSubsampling: '4:4:4', optimiseCoding: pixels <= MOST_HELD }),
   webp: (picture) => picture.webp({ lossless: true, exact: true, effort: 2 }),
   tiff: (picture) => picture.tiff({ compression: 'deflate', predictor: 'horizontal' }),
 };
@@ -29,7 +34,7 @@ export async function sharpSink(
         .withIccProfile('srgb')
         .withMetadata({ density: facts.density })
         .withXmp(xmpPacket(facts.title));
-      await ENCODERS[format](picture).toFile(file);
+      await ENCODERS[format](picture, facts.width * facts.height).toFile(file);
       await rm(scratch);
       const handle = await open(file, 'r+');
       await handle.sync();

@@ -10,18 +10,24 @@ const PATIENCE_MS = 8;
 /** Rows read back at a time, so that a strip is never held twice as RGBA. */
 const READ_ROWS = 64;
 
+interface StripOptions {
+  /** Called with the share that is painted, 0 to 1. */
+  readonly progress?: (share: number) => void;
+  /** What may be written into, if it is large enough. */
+  readonly spare?: Uint8Array | undefined;
+}
+
 /**
  * Paints a window of the plane.
  *
  * @param sprites painted motifs that are kept for the windows that follow
- * @param progress called with the share that is painted, 0 to 1
  * @returns its pixels, tightly packed
  */
 export async function paintStrip(
   painting: PagePainting,
   window: Box,
   sprites: SpriteCache | undefined,
-  progress: (share: number) => void = () => undefined,
+  { progress = () => undefined, spare }: StripOptions = {},
 ): Promise<Uint8Array> {
   const { scene, backend, depth, plan } = painting;
   const { grid } = plan;
@@ -35,7 +41,7 @@ export async function paintStrip(
     await setImmediate();
     since = performance.now();
   }
-  const data = readBack(surface, window, painting, ground);
+  const data = readBack(surface, window, painting, ground, spare);
   // Its memory goes back at once rather than when the collector comes round.
   surface.resize(1, 1);
   return data;
@@ -46,11 +52,14 @@ function readBack(
   window: Box,
   painting: PagePainting,
   ground: DeepGround | undefined,
+  spare: Uint8Array | undefined,
 ): Uint8Array {
   const { channels, depth } = painting;
   const rowBytes = canvas.width * bytesOf(painting);
   const context = canvas.getContext('2d');
-  const out = new Uint8Array(rowBytes * canvas.height);
+  const length = rowBytes * canvas.height;
+  const isEnough = spare !== undefined && spare.buffer.byteLength >= length;
+  const out = isEnough ? new Uint8Array(spare.buffer, 0, length) : new Uint8Array(length);
   for (let y = 0; y < canvas.height; y += READ_ROWS) {
     const rows = Math.min(READ_ROWS, canvas.height - y);
     const { data } = context.getImageData(0, y, canvas.width, rows);

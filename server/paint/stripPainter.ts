@@ -1,4 +1,5 @@
 import { availableParallelism } from 'node:os';
+import { transfer } from 'comlink';
 import type { Box } from '../../core/geometry/index.ts';
 import type { SpriteCache } from '../../core/paint/index.ts';
 import { type DeskThread, deskThread } from './deskThread.ts';
@@ -10,7 +11,7 @@ import { paintStrip } from './strip.ts';
 /** Paints windows of the plane. */
 export interface StripPainter {
   /**
-   * Windows in their order, as tightly packed pixels.
+   * Windows in their order, as tightly packed pixels. Each is the caller's until three more have been asked for.
    *
    * @param progress called with the share of all of them that is painted, 0 to 1
    */
@@ -32,7 +33,9 @@ export class OwnThread implements StripPainter {
     let done = 0;
     for (const window of windows) {
       const area = areaOf(window);
-      yield await paintStrip(this.painting, window, this.sprites, (share) => progress((done + share * area) / total));
+      yield await paintStrip(this.painting, window, this.sprites, {
+        progress: (share) => progress((done + share * area) / total),
+      });
       done += area;
       progress(done / total);
     }
@@ -45,6 +48,8 @@ export class OwnThread implements StripPainter {
 
 /** Threads that paint a page; more would have nothing to run on, and each holds the motifs anew. */
 const THREADS = 2;
+/** Strips that a caller may still be at work with. */
+const KEPT_BY_CALLER = 2;
 /** Less is painted sooner than threads begin, pixels. */
 const WORTH_IT = 1 << 23;
 /** More than this each thread should not hold anew, pixels of pictures. */
@@ -67,10 +72,17 @@ export class ThreadPainter implements StripPainter {
 
   async *strips(windows: readonly Box[], progress: (share: number) => void): AsyncGenerator<Uint8Array> {
     const underWay: Promise<Uint8Array>[] = [];
+    // What was taken goes back to be written into again: the collector would come round too late.
+    const taken: Uint8Array[] = [];
     const begin = (n: number): void => {
       const [window, thread] = [windows[n], this.#threads[n % THREADS]];
       if (!window || !thread) return;
-      const strip = thread.ask((desk) => desk.paint(window));
+      const spare = taken.length > KEPT_BY_CALLER ? taken.shift() : undefined;
+      // The caller may have handed it on to others.
+      const isThere = spare !== undefined && spare.byteLength > 0;
+      const strip = thread.ask((desk) =>
+        isThere ? desk.paint(window, transfer(spare, [spare.buffer as ArrayBuffer])) : desk.paint(window),
+      );
       // Told when its turn comes.
       strip.catch(() => undefined);
       underWay.push(strip);
@@ -81,6 +93,7 @@ export class ThreadPainter implements StripPainter {
       begin(n + THREADS);
       progress((n + 1) / windows.length);
       yield strip;
+      taken.push(strip);
     }
   }
 

@@ -7,6 +7,6 @@ import { paintStrip } from './strip.ts';
 exposeStrips(
   preparePainting(workerData as PaintingOrder).then((painting) => {
     const sprites = spritesFor(painting);
-    return (window) => paintStrip(painting, window, sprites);
+    return (window, spare) => paintStrip(painting, window, sprites, { spare });
   }),
 );
