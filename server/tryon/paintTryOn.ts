@@ -8,7 +8,7 @@ import { dressedStrips, type DressingOrder } from './dressedStrips.ts';
 import type { PictureWish, TryOnOutcome, TryOnTask } from './tryOnTask.ts';
 
 /** Pixels of the picture that are dressed at a time. */
-const AT_A_TIME = 2e6;
+export const AT_A_TIME = 2e6;
 /** Less is dressed before threads begin, pixels. */
 const WORTH_THREADS = 4e6;
 
