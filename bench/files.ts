@@ -29,7 +29,7 @@ try {
     const { width, height, painting, encoding, overlapped, peakMemory } = await exportTimings(
       design,
       motifs,
-      studio.blobs.folder,
+      studio,
       side,
     );
     console.log(
