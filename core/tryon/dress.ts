@@ -4,7 +4,8 @@ import { FULL } from './linearLight.ts';
 import { clothOntoPattern } from './patternMatrix.ts';
 import type { Pyramid } from './pyramid.ts';
 import { sampleTile } from './sampleTile.ts';
-import { type Stage, type StagePiece, writePixel } from './stage.ts';
+import type { Stage, StagePiece } from './stage.ts';
+import { writePixel } from './stageLight.ts';
 import type { Fill } from './tryOn.ts';
 
 /** A pattern ready to be laid on cloth: its tile, painted on a grid, in all sizes. */

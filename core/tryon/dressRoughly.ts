@@ -4,7 +4,8 @@ import { TO_LINEAR } from './linearLight.ts';
 import { clothOntoPattern } from './patternMatrix.ts';
 import type { Pyramid } from './pyramid.ts';
 import { LIT, OPAQUE, type RoughLevel, RoughLevels, stepOfLight } from './roughLevels.ts';
-import { gathered, type Stage, type StagePiece, writePixel } from './stage.ts';
+import type { Stage, StagePiece } from './stage.ts';
+import { gathered, writePixel } from './stageLight.ts';
 
 /** What is kept of a piece for drawing it roughly: first the pixels that nothing else is seen in, then those that it shares. */
 interface RoughPiece {

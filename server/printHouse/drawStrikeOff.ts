@@ -5,7 +5,7 @@ import { layTile, type PrintCloth, printOnCloth } from '../../core/print/index.t
 import type { PixelImage } from '../../core/scan/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { publish } from '../store/sync.ts';
-import type { StrikeOffTask } from '../work/tasks.ts';
+import type { StrikeOffTask } from './strikeOffTask.ts';
 
 interface Sample {
   /** mm. */

@@ -1,6 +1,6 @@
 import { type FrameSeams, frameSeams } from '../../core/tile/index.ts';
 import { Blobs } from '../store/blobs.ts';
-import type { SeamsTask } from '../work/tasks.ts';
+import type { SeamsTask } from './seamsTask.ts';
 import { readPixels } from './pictureFile.ts';
 import { orRefused } from './tileRefusal.ts';
 

@@ -4,12 +4,13 @@ import type { ExportOrder, VectorOrder } from '../../core/export/index.ts';
 import type { Proof } from '../paint/proveFile.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
-import type { PrintCloth } from '../../core/print/index.ts';
-import type { PictureFrame, Recipe, ScanRecipe } from '../../core/recipe/index.ts';
+import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
 import type { FrameSeams } from '../../core/tile/index.ts';
 import type { OpenedPack } from '../packs/openedPack.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
 import type { PlatesOutcome, PlatesTask } from '../plates/platesTask.ts';
+import type { StrikeOffTask } from '../printHouse/strikeOffTask.ts';
+import type { SeamsTask } from '../scan/seamsTask.ts';
 import type { SheetTask } from '../sheets/sheetTask.ts';
 import type { AnyTryOnTask, TryOnOutcomes } from '../tryon/tryOnTasks.ts';
 import type { CheckOutcome, CheckStudioTask } from './checkStudioTask.ts';
@@ -71,14 +72,6 @@ export interface FlattenTask extends Omit<ReadTask, 'kind'> {
 export interface FlattenOutcome {
   /** Content addresses, page after page; at least one. */
   readonly pictures: readonly string[];
-}
-
-/** Looks whether what a frame shows of a picture repeats by itself. */
-export interface SeamsTask {
-  readonly kind: 'seams';
-  readonly picture: string;
-  readonly frame: PictureFrame;
-  readonly blobs: string;
 }
 
 /** A font of the studio: its family, and the address of its file. */
@@ -220,18 +213,6 @@ export interface CompareOutcome {
   readonly changed: number | null;
   /** The address of a picture of where they differ. */
   readonly picture: string | null;
-}
-
-/** Has the simulated print house print a sample: a piece of it at true size, and the whole width of the cloth. */
-export interface StrikeOffTask {
-  readonly kind: 'strike-off';
-  readonly file: string;
-  /** What the file holds, mm. */
-  readonly tile: { readonly width: number; readonly height: number };
-  readonly cloth: PrintCloth;
-  /** Where the pictures go. */
-  readonly piece: string;
-  readonly width: string;
 }
 
 export type { CheckOutcome, CheckStudioTask, Fault } from './checkStudioTask.ts';
