@@ -3,9 +3,10 @@ import type { PixelGrid } from '../lattice/index.ts';
 import { FULL } from './linearLight.ts';
 import { clothOntoPattern } from './patternMatrix.ts';
 import type { Pyramid } from './pyramid.ts';
-import { sampleTile } from './sampleTile.ts';
-import type { Stage, StagePiece } from './stage.ts';
+import type { Stage } from './stage.ts';
 import { writePixel } from './stageLight.ts';
+import type { StagePiece } from './stagePiece.ts';
+import { TileSampler } from './tileSampler.ts';
 import type { Fill } from './tryOn.ts';
 
 /** A pattern ready to be laid on cloth: its tile, painted on a grid, in all sizes. */
@@ -45,9 +46,10 @@ function layPiece(
   lit: Float32Array,
 ): void {
   const sample = new Float64Array(4);
+  const sampler = pattern && new TileSampler(pattern.levels);
   const [a, b, c, d, e, f] = pattern ? ontoTile(pattern, clothOntoPattern(piece, fill)) : [0, 0, 0, 0, 0, 0];
   for (let n = 0, o = 0; n < at.length; n += 1, o += 6) {
-    if (pattern) {
+    if (sampler) {
       const u = cloth[o] as number;
       const v = cloth[o + 1] as number;
       const ux = cloth[o + 2] as number;
@@ -58,7 +60,7 @@ function layPiece(
       const y = b * u + d * v + f;
       const ax = a * ux + c * vx;
       const ay = b * ux + d * vx;
-      sampleTile(pattern.levels, x, y, ax, ay, a * uy + c * vy, b * uy + d * vy, sample);
+      sampler.sample(x, y, ax, ay, a * uy + c * vy, b * uy + d * vy, sample);
     }
     const place = at[n] as number;
     const light = lights[place] as number;

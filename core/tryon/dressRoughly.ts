@@ -4,8 +4,9 @@ import { TO_LINEAR } from './linearLight.ts';
 import { clothOntoPattern } from './patternMatrix.ts';
 import type { Pyramid } from './pyramid.ts';
 import { LIT, OPAQUE, type RoughLevel, RoughLevels, stepOfLight } from './roughLevels.ts';
-import type { Stage, StagePiece } from './stage.ts';
-import { gathered, writePixel } from './stageLight.ts';
+import type { Stage } from './stage.ts';
+import { pixelsAt, writePixel } from './stageLight.ts';
+import type { StagePiece } from './stagePiece.ts';
 
 /** What is kept of a piece for drawing it roughly: first the pixels that nothing else is seen in, then those that it shares. */
 interface RoughPiece {
@@ -134,6 +135,8 @@ function roughStage({ covered, under, over, light, pieces }: Stage): RoughStage 
     }),
   );
   const shared = Uint32Array.from(owner.keys()).filter((place) => owner[place] === SHARED);
+  const sharedUnder = new Float32Array(shared.length * 3);
+  shared.forEach((place, n) => sharedUnder.set(under.subarray(place * 3, place * 3 + 3), n * 3));
   const rank = new Uint32Array(covered.length);
   shared.forEach((place, n) => (rank[place] = n));
   return {
@@ -158,8 +161,8 @@ function roughStage({ covered, under, over, light, pieces }: Stage): RoughStage 
       };
     }),
     shared: shared.map((place) => covered[place] as number),
-    under: gathered(under, shared, 3),
-    over: gathered(over, shared, 4),
+    under: sharedUnder,
+    over: pixelsAt(over, shared),
   };
 }
 

@@ -5,6 +5,7 @@ export interface PyramidLevel {
   readonly width: number;
   readonly height: number;
   readonly data: Uint16Array;
+  readonly isOpaque: boolean;
 }
 
 /** A tile in all its sizes, each about half of the one before, down to a single pixel (Williams, Pyramidal Parametrics, 1983). */
@@ -19,6 +20,7 @@ export function pyramidOf(pixels: Uint8ClampedArray, width: number, height: numb
   if (pixels.length !== width * height * 4)
     throw new RangeError(`expected ${width * height * 4} bytes, got ${pixels.length}`);
   const data = new Uint16Array(pixels.length);
+  let isOpaque = true;
   for (let i = 0; i < pixels.length; i += 4) {
     const alpha = pixels[i + 3] as number;
     for (let c = 0; c < 3; c += 1) {
@@ -26,8 +28,9 @@ export function pyramidOf(pixels: Uint8ClampedArray, width: number, height: numb
       data[i + c] = alpha === 255 ? light : Math.round((light * alpha) / 255);
     }
     data[i + 3] = alpha * 257;
+    if (alpha !== 255) isOpaque = false;
   }
-  const levels: PyramidLevel[] = [{ width, height, data }];
+  const levels: PyramidLevel[] = [{ width, height, data, isOpaque }];
   for (let top = levels[0] as PyramidLevel; top.width > 1 || top.height > 1;) {
     top = halved(top);
     levels.push(top);
@@ -52,7 +55,7 @@ function shares(from: number, to: number): Share[] {
   });
 }
 
-function halved({ width, height, data }: PyramidLevel): PyramidLevel {
+function halved({ width, height, data, isOpaque }: PyramidLevel): PyramidLevel {
   const [wide, high] = [Math.max(1, Math.round(width / 2)), Math.max(1, Math.round(height / 2))];
   const [columns, rows] = [shares(width, wide), shares(height, high)];
   const out = new Uint16Array(wide * high * 4);
@@ -72,5 +75,5 @@ function halved({ width, height, data }: PyramidLevel): PyramidLevel {
       }
     });
   });
-  return { width: wide, height: high, data: out };
+  return { width: wide, height: high, data: out, isOpaque };
 }

@@ -4,11 +4,11 @@ import type { Box } from '../geometry/index.ts';
 import { type ArtworkNode, artworkSchema } from '../motif/index.ts';
 import { type CanvasBackend, paintArtwork } from '../paint/index.ts';
 import { idSchema, type Immutable } from '../schema/index.ts';
-import { faceMap } from './face/index.ts';
 import { TO_LINEAR } from './linearLight.ts';
 import { markedSchema } from './marked.ts';
-import type { Piece, Product } from './product.ts';
-import { gathered, laidOver, lightFactors, underLight } from './stageLight.ts';
+import type { Product } from './product.ts';
+import { laidOver, lightFactors, pixelsAt, underLight } from './stageLight.ts';
+import { type StagePiece, stagePiece } from './stagePiece.ts';
 
 /** What a product is drawn with, in units of its scene. */
 export const productDrawingSchema = object({
@@ -26,17 +26,6 @@ export const productDrawingSchema = object({
   .noUnknown()
   .required();
 export type ProductDrawing = Immutable<InferType<typeof productDrawingSchema>>;
-
-/** Where one piece is seen in a part of the picture. */
-export interface StagePiece {
-  readonly piece: Piece;
-  /** Of the stage's covered pixels those that it covers, by their places among them. */
-  readonly at: Uint32Array;
-  /** How much of each it covers, 0 to 1. */
-  readonly cover: Float32Array;
-  /** Six for each: where on its cloth the pixel's middle lies, mm, and how far that moves with a pixel to the right, and down. */
-  readonly cloth: Float32Array;
-}
 
 /** All that stays as it is while patterns are moved on a product, for one part of the picture. */
 export interface Stage {
@@ -95,7 +84,7 @@ export function prepareStage(
     covered,
     under: underLight(below, covered, behind),
     light: lightFactors(paint(drawing.light), covered),
-    over: gathered(over, covered, 4),
+    over: pixelsAt(over, covered),
     pieces,
   };
 }
@@ -108,74 +97,21 @@ function seenOf(outline: Uint8ClampedArray, over: Uint8ClampedArray): Uint8Clamp
 
 /** The pixels that pieces cover, in order; each piece's own are told by their places among them from then on. */
 function union(pieces: readonly StagePiece[], pixels: number): Uint32Array {
-  const place = new Int32Array(pixels).fill(-1);
-  for (const { at } of pieces) for (const pixel of at) place[pixel] = 0;
+  const isCovered = new Uint8Array(pixels);
   let count = 0;
-  for (let pixel = 0; pixel < pixels; pixel += 1) if (place[pixel] === 0) place[pixel] = count++;
-  const covered = new Uint32Array(count);
-  for (let pixel = 0; pixel < pixels; pixel += 1) {
-    const n = place[pixel] as number;
-    if (n >= 0) covered[n] = pixel;
-  }
-  for (const { at } of pieces) for (let n = 0; n < at.length; n += 1) at[n] = place[at[n] as number] as number;
-  return covered;
-}
-
-function stagePiece(piece: Piece, pixels: Uint8ClampedArray, window: Box, scale: number): StagePiece {
-  const { toCloth } = faceMap(piece.face);
-  const width = window.right - window.left;
-  const count = pixels.length / 4;
-  const on = new Float64Array(2);
-  const look = (x: number, y: number): boolean =>
-    toCloth((x + window.left + 0.5) / scale, (y + window.top + 0.5) / scale, on);
-  // Where on the cloth each covered pixel is, by its place in the window; nothing where the face is not seen.
-  const where = new Float32Array(count * 2).fill(NaN);
-  let covered = 0;
-  for (let i = 0; i < count; i += 1) {
-    if (!pixels[i * 4 + 3]) continue;
-    covered += 1;
-    if (!look(i % width, Math.floor(i / width))) continue;
-    where[i * 2] = on[0] as number;
-    where[i * 2 + 1] = on[1] as number;
-  }
-  const at = new Uint32Array(covered);
-  const cover = new Float32Array(covered);
-  const cloth = new Float32Array(covered * 6);
-  let n = 0;
-  /** Writes how far the cloth moves with a step to a neighbour, or with one to the other side where the face ends there. */
-  const step = (i: number, x: number, y: number, dx: 0 | 1, dy: 0 | 1): void => {
-    for (let sign = 1; sign >= -1; sign -= 2) {
-      const nx = x + sign * dx;
-      const ny = y + sign * dy;
-      const next = nx >= 0 && nx < width ? where[(ny * width + nx) * 2] : undefined;
-      if (next !== undefined && next === next) {
-        on[0] = next;
-        on[1] = where[(ny * width + nx) * 2 + 1] as number;
-      } else if (!look(nx, ny)) continue;
-      cloth[n * 6 + 2 + 2 * dy] = sign * ((on[0] as number) - (where[i * 2] as number));
-      cloth[n * 6 + 3 + 2 * dy] = sign * ((on[1] as number) - (where[i * 2 + 1] as number));
-      return;
+  for (const { at } of pieces)
+    for (const pixel of at) {
+      count += 1 - (isCovered[pixel] as number);
+      isCovered[pixel] = 1;
     }
-  };
-  for (let i = 0; i < count; i += 1) {
-    const alpha = pixels[i * 4 + 3] as number;
-    if (!alpha) continue;
-    const isSeen = !Number.isNaN(where[i * 2]);
-    // Just beside its face, along an edge, a piece shows what is nearest within.
-    if (!isSeen && (n === 0 || at[n - 1] !== i - 1)) continue;
-    at[n] = i;
-    cover[n] = alpha / 255;
-    if (isSeen) {
-      cloth[n * 6] = where[i * 2] as number;
-      cloth[n * 6 + 1] = where[i * 2 + 1] as number;
-      const x = i % width;
-      const y = (i - x) / width;
-      step(i, x, y, 1, 0);
-      step(i, x, y, 0, 1);
-    } else cloth.copyWithin(n * 6, (n - 1) * 6, n * 6);
-    n += 1;
-  }
-  return { piece, at: at.subarray(0, n), cover: cover.subarray(0, n), cloth: cloth.subarray(0, n * 6) };
+  const covered = new Uint32Array(count);
+  for (let pixel = 0, n = 0; n < count; pixel += 1) if (isCovered[pixel] === 1) covered[n++] = pixel;
+  for (const { at } of pieces)
+    for (let n = 0, place = 0; n < at.length; n += 1) {
+      while (covered[place] !== at[n]) place += 1;
+      at[n] = place;
+    }
+  return covered;
 }
 
 /** The whole picture of a product, its longer side in pixels. */

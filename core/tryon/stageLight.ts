@@ -1,15 +1,11 @@
 import { FULL, TO_LINEAR, TO_SRGB } from './linearLight.ts';
 
-/** So many numbers of each of some pixels, one pixel after another. */
-export function gathered<T extends Float32Array | Uint8ClampedArray>(
-  from: T,
-  pixels: Uint32Array,
-  channels: number,
-): T {
-  const out = new (from.constructor as new (length: number) => T)(pixels.length * channels);
-  for (let n = 0, o = 0; n < pixels.length; n += 1)
-    for (let c = 0; c < channels; c += 1, o += 1) out[o] = from[(pixels[n] as number) * channels + c] as number;
-  return out;
+/** Some pixels of a picture, RGBA, one after another. */
+export function pixelsAt(picture: Uint8ClampedArray, places: Uint32Array): Uint8ClampedArray {
+  const from = new Uint32Array(picture.buffer, picture.byteOffset, picture.length / 4);
+  const out = new Uint32Array(places.length);
+  for (let n = 0; n < out.length; n += 1) out[n] = from[places[n] as number] as number;
+  return new Uint8ClampedArray(out.buffer);
 }
 
 /** What is seen where no cloth is. @param behind what shows through, RGB, linear */
@@ -19,12 +15,26 @@ export function laidOver(
   behind: readonly number[],
 ): Uint8ClampedArray {
   const out = new Uint8ClampedArray(below);
+  const [red, green, blue] = behind.map((light) => TO_SRGB[light] as number) as [number, number, number];
   const lit = new Float32Array(3);
   for (let i = 0; i < out.length; i += 4) {
-    // Most pixels are opaque with nothing over them, and stay as they are.
-    if (below[i + 3] === 255 && over[i + 3] === 0) continue;
-    writeUnder(below, i, behind, lit, 0);
-    writePixel(lit, over.subarray(i, i + 4), 0, out, i / 4);
+    const hidden = over[i + 3] as number;
+    const drawn = below[i + 3] as number;
+    // Most pixels are one thing alone.
+    if (hidden === 255) {
+      out[i] = over[i] as number;
+      out[i + 1] = over[i + 1] as number;
+      out[i + 2] = over[i + 2] as number;
+    } else if (hidden === 0 && drawn === 255) continue;
+    else if (hidden === 0 && drawn === 0) {
+      out[i] = red;
+      out[i + 1] = green;
+      out[i + 2] = blue;
+    } else {
+      writeUnder(below, i, behind, lit, 0);
+      writePixel(lit, over.subarray(i, i + 4), 0, out, i / 4);
+    }
+    out[i + 3] = 255;
   }
   return out;
 }
@@ -54,9 +64,11 @@ function writeUnder(
   out: Float32Array,
   o: number,
 ): void {
-  const alpha = (below[i + 3] as number) / 255;
-  for (let c = 0; c < 3; c += 1)
-    out[o + c] = alpha * (TO_LINEAR[below[i + c] as number] as number) + (1 - alpha) * (behind[c] as number);
+  const alpha = below[i + 3] as number;
+  for (let c = 0; c < 3; c += 1) {
+    const light = TO_LINEAR[below[i + c] as number] as number;
+    out[o + c] = alpha === 255 ? light : (light * alpha + (behind[c] as number) * (255 - alpha)) / 255;
+  }
 }
 
 /** The light of covered pixels below the cloth: RGB, linear. */
@@ -68,11 +80,11 @@ export function underLight(below: Uint8ClampedArray, covered: Uint32Array, behin
 
 /** What the light of the cloth in covered pixels is multiplied by, from a drawing of light. */
 export function lightFactors(pixels: Uint8ClampedArray, covered: Uint32Array): Float32Array {
-  const out = new Float32Array(covered.length);
+  const out = new Float32Array(covered.length).fill(1);
   for (let n = 0; n < covered.length; n += 1) {
     const i = (covered[n] as number) * 4;
-    const alpha = (pixels[i + 3] as number) / 255;
-    out[n] = 1 + alpha * (((pixels[i] as number) / 255) * 2 - 1);
+    const alpha = pixels[i + 3] as number;
+    if (alpha > 0) out[n] = 1 + (alpha / 255) * (((pixels[i] as number) / 255) * 2 - 1);
   }
   return out;
 }

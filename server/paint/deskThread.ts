@@ -10,8 +10,8 @@ export interface DeskThread<T> {
 }
 
 /** @param start file that begins it */
-export function deskThread<T>(start: URL, workerData?: unknown): DeskThread<T> {
-  const worker = new Worker(start, { workerData, execArgv: [] });
+export function deskThread<T>(start: URL): DeskThread<T> {
+  const worker = new Worker(start, { execArgv: [] });
   const ended = new Promise<never>((_resolve, reject) => {
     worker.once('error', reject);
     worker.once('exit', () => reject(new Error('a thread that was at work has ended')));

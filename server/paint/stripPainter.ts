@@ -65,9 +65,20 @@ export function isForThreads(painting: PagePainting, pixels: number): boolean {
 export class ThreadPainter implements StripPainter {
   readonly #threads: readonly DeskThread<StripDesk>[];
 
-  /** @param start file that begins a thread, which has to expose its strips */
-  constructor(start: URL, workerData: unknown) {
-    this.#threads = Array.from({ length: THREADS }, () => deskThread<StripDesk>(start, workerData));
+  readonly #prepared: readonly Promise<void>[];
+
+  /**
+   * @param start file that begins a thread, which has to expose its strips
+   * @param order what is painted; threads begin while it is still made
+   */
+  constructor(start: URL, order: unknown) {
+    this.#threads = Array.from({ length: THREADS }, () => deskThread<StripDesk>(start));
+    this.#prepared = this.#threads.map(async (thread) => {
+      const made = await order;
+      await thread.ask((desk) => desk.prepare(made));
+    });
+    // Told when a strip is asked for.
+    for (const prepared of this.#prepared) prepared.catch(() => undefined);
   }
 
   async *strips(windows: readonly Box[], progress: (share: number) => void): AsyncGenerator<Uint8Array> {
@@ -75,13 +86,15 @@ export class ThreadPainter implements StripPainter {
     // What was taken goes back to be written into again: the collector would come round too late.
     const taken: Uint8Array[] = [];
     const begin = (n: number): void => {
-      const [window, thread] = [windows[n], this.#threads[n % THREADS]];
-      if (!window || !thread) return;
+      const [window, thread, prepared] = [windows[n], this.#threads[n % THREADS], this.#prepared[n % THREADS]];
+      if (!window || !thread || !prepared) return;
       const spare = taken.length > KEPT_BY_CALLER ? taken.shift() : undefined;
       // The caller may have handed it on to others.
       const isThere = spare !== undefined && spare.byteLength > 0;
-      const strip = thread.ask((desk) =>
-        isThere ? desk.paint(window, transfer(spare, [spare.buffer as ArrayBuffer])) : desk.paint(window),
+      const strip = prepared.then(() =>
+        thread.ask((desk) =>
+          isThere ? desk.paint(window, transfer(spare, [spare.buffer as ArrayBuffer])) : desk.paint(window),
+        ),
       );
       // Told when its turn comes.
       strip.catch(() => undefined);

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { onCushion, useTryOnStudio } from '../testing/tryOnStudio.ts';
 import { dressedStrips } from './dressedStrips.ts';
 import { AT_A_TIME } from './paintTryOn.ts';
+import { prepareDressing } from './prepareDressing.ts';
 import { tryOnTask } from './tryOnWork.ts';
 
 const { spirals, create, exported } = useTryOnStudio();
@@ -19,14 +20,14 @@ describe('a large try-on', () => {
     expect(width * height).toBeGreaterThan(4e6);
     const wish = { format: 'png', side: 2400 } as const;
     const task = await tryOnTask(spirals.hevrel.studio, id, wish);
-    const paint = await dressedStrips({ ...task, wish });
+    const paint = await dressedStrips(await prepareDressing({ ...task, wish }));
     const strips: Uint8Array[] = [];
     const rows = Math.floor(AT_A_TIME / width);
     for (let top = 0; top < height; top += rows)
-      strips.push(paint({ left: 0, top, right: width, bottom: Math.min(height, top + rows) }));
+      strips.push(await paint({ left: 0, top, right: width, bottom: Math.min(height, top + rows) }));
     expect(Buffer.compare(data, Buffer.concat(strips))).toBe(0);
     // The engine rounds soft shadows otherwise where they begin elsewhere: by no more than anyone sees.
-    const whole = paint({ left: 0, top: 0, right: width, bottom: height });
+    const whole = await paint({ left: 0, top: 0, right: width, bottom: height });
     let most = 0;
     data.forEach((level, n) => (most = Math.max(most, Math.abs(level - (whole[n] as number)))));
     expect(most).toBeLessThanOrEqual(3);

@@ -1,5 +1,4 @@
-import { workerData } from 'node:worker_threads';
 import { exposeStrips } from '../paint/exposeStrips.ts';
-import { dressedStrips, type DressingOrder } from './dressedStrips.ts';
+import { dressedStrips } from './dressedStrips.ts';
 
-exposeStrips(dressedStrips(workerData as DressingOrder));
+exposeStrips(dressedStrips);

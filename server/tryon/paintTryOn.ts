@@ -4,7 +4,8 @@ import type { Box } from '../../core/geometry/index.ts';
 import { sceneSize } from '../../core/tryon/index.ts';
 import { type StripPainter, ThreadPainter } from '../paint/stripPainter.ts';
 import type { TaskContext } from '../work/tasks.ts';
-import { dressedStrips, type DressingOrder } from './dressedStrips.ts';
+import { dressedStrips } from './dressedStrips.ts';
+import { type DressingOrder, prepareDressing } from './prepareDressing.ts';
 import type { PictureWish, TryOnOutcome, TryOnTask } from './tryOnTask.ts';
 
 /** Pixels of the picture that are dressed at a time. */
@@ -22,7 +23,7 @@ export async function paintTryOn(task: TryOnTask<PictureWish>, { progress }: Tas
   const windows: Box[] = [];
   for (let top = 0; top < height; top += rows)
     windows.push({ left: 0, top, right: width, bottom: Math.min(height, top + rows) });
-  const painter = painterFor(task, width * height);
+  const painter = painterFor(prepareDressing(task), width * height);
   try {
     let at = 0;
     for await (const strip of painter.strips(windows, (share) => progress(0.9 * share))) {
@@ -37,7 +38,7 @@ export async function paintTryOn(task: TryOnTask<PictureWish>, { progress }: Tas
   return { width, height };
 }
 
-function painterFor({ file: _, ...order }: TryOnTask<PictureWish>, pixels: number): StripPainter {
+function painterFor(order: Promise<DressingOrder>, pixels: number): StripPainter {
   if (pixels >= WORTH_THREADS && availableParallelism() > 1)
     return new ThreadPainter(new URL('./startDressing.mjs', import.meta.url), order);
   return new OwnDressing(order);
@@ -45,12 +46,12 @@ function painterFor({ file: _, ...order }: TryOnTask<PictureWish>, pixels: numbe
 
 /** Dresses one window after another on this thread. */
 class OwnDressing implements StripPainter {
-  constructor(readonly order: DressingOrder) {}
+  constructor(readonly order: Promise<DressingOrder>) {}
 
   async *strips(windows: readonly Box[], progress: (share: number) => void): AsyncGenerator<Uint8Array> {
-    const paint = await dressedStrips(this.order);
+    const paint = await dressedStrips(await this.order);
     for (const [n, window] of windows.entries()) {
-      yield paint(window);
+      yield await paint(window);
       progress((n + 1) / windows.length);
     }
   }

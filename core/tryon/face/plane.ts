@@ -25,8 +25,10 @@ export const plane = defineFace({
     return {
       toCloth(x, y, out) {
         const w = g * x + h * y + i;
-        out[0] = (a * x + b * y + c) / w;
-        out[1] = (d * x + e * y + f) / w;
+        // One division: this is asked for every pixel.
+        const far = 1 / w;
+        out[0] = (a * x + b * y + c) * far;
+        out[1] = (d * x + e * y + f) * far;
         return w * sign > 0;
       },
       toScene: (u, v) => project(onto, { x: u, y: v }),

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { seeded } from '../random/index.ts';
 import { TO_LINEAR, TO_SRGB } from './linearLight.ts';
 import { pyramidOf, type Pyramid } from './pyramid.ts';
-import { sampleTile } from './sampleTile.ts';
+import { TileSampler } from './tileSampler.ts';
 
 function noise(width: number, height: number, seed: number, isOpaque = true): Uint8ClampedArray {
   const random = seeded(seed);
@@ -14,7 +14,7 @@ function noise(width: number, height: number, seed: number, isOpaque = true): Ui
 
 const at = (pyramid: Pyramid, x: number, y: number, jacobian: readonly [number, number, number, number]): number[] => {
   const out = new Float64Array(4);
-  sampleTile(pyramid, x, y, ...jacobian, out);
+  new TileSampler(pyramid).sample(x, y, ...jacobian, out);
   return [...out];
 };
 const STILL = [1, 0, 0, 1] as const;
