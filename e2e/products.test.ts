@@ -6,7 +6,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { FIRST_WALL, planRolls } from '../core/tryon/index.ts';
 import { PATIENCE } from './support/browser.ts';
-import { click, drag, named, pickMotif, press, type, waitForText } from './support/hands.ts';
+import { click, drag, named, pickMotif, press, strokeByKeys, tabTo, type, waitForText } from './support/hands.ts';
 import { useStudio } from './support/studio.ts';
 import { tryOnHands } from './support/tryOnHands.ts';
 import { removeFolder } from '../server/testing/folders.ts';
@@ -19,6 +19,7 @@ beforeAll(() => {
 });
 afterAll(() => removeFolder(folder));
 
+const repeated = (key: string, times: number): string[] => Array.from({ length: times }, () => key);
 const keep = (name: string, content: string | Buffer): string => {
   const path = join(folder, name);
   writeFileSync(path, content);
@@ -158,18 +159,34 @@ describe('a product of one’s own', () => {
     await drag(driver, at(0.3, 0.3), at(0.7, 0.3));
     await drag(driver, at(0.3, 0.7), at(0.7, 0.7));
     await press(driver, Key.CONTROL, 'z');
+    // By keys: 160 pixels below the middle, 60 to the right.
+    await tabTo(driver, '[data-mask-tool=brush]');
+    await strokeByKeys(driver, repeated(Key.ARROW_DOWN, 8), repeated(Key.ARROW_RIGHT, 3));
+    const down = 0.5 + 160 / box.height;
+    await driver.wait(
+      () =>
+        driver.executeScript<boolean>(
+          `const mask = document.querySelector('canvas[role=img]');
+           const [x, y] = [mask.width * 0.52, mask.height * arguments[0]];
+           return mask.getContext('2d').getImageData(x, y, 1, 1).data[3] > 100;`,
+          down,
+        ),
+      PATIENCE,
+      'what the keys hid is not shown',
+    );
     await click(driver, 'button', 'Use these faces');
     const shown = await picture();
     const { product } = await saved();
     const { marked } = await api<{ marked: { faces: { mask: { kind: string }[] }[] } }>(
       `/products/${product}/photograph`,
     );
-    expect(marked.faces[0]?.mask.map(({ kind }) => kind)).toEqual(['pick', 'stroke']);
+    expect(marked.faces[0]?.mask.map(({ kind }) => kind)).toEqual(['pick', 'stroke', 'stroke']);
     const pixel = (x: number, y: number): number[] =>
       shown.at(Math.round(shown.width * x), Math.round(shown.height * y));
     // The square is hidden and so is what was brushed; beside them is cloth.
     expect(pixel(0.5, 0.5)).toEqual([0xcc, 0x22, 0x11]);
     expect(pixel(0.45, 0.3)).toEqual([0x88, 0x99, 0xaa]);
+    expect(pixel(0.52, down)).toEqual([0x88, 0x99, 0xaa]);
     const row = Array.from({ length: 40 }, (_, n) => pixel(0.3 + n / 100, 0.7).join());
     expect(new Set(row).size).toBeGreaterThan(3);
   });

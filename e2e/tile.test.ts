@@ -18,6 +18,8 @@ import {
   named,
   press,
   settledShot,
+  strokeByKeys,
+  tabTo,
   type,
   waitForText,
 } from './support/hands.ts';
@@ -214,12 +216,18 @@ describe('a picture made to repeat', () => {
     await driver.navigate().refresh();
     await waitForText(driver, 'One stroke.');
     expect(await value('Width')).toBe('200 px');
+    // By keys alone: taken from the middle, painted to the right of it.
+    await click(driver, 'radio', 'Take from');
+    await tabTo(driver, '[data-clone]');
+    await strokeByKeys(driver, [], []);
+    await strokeByKeys(driver, [Key.ARROW_RIGHT, Key.ARROW_RIGHT], [Key.ARROW_DOWN]);
+    await waitForText(driver, '2 strokes.');
     await click(driver, 'button', 'Create design');
     const { design } = await designMade();
     const stored = (await (await fetch(`${page.hevrel.url}/api/motifs/${design.placements[0]?.motif}`)).json()) as {
       recipe: { clones: unknown[] };
     };
-    expect(stored.recipe.clones).toHaveLength(1);
+    expect(stored.recipe.clones).toHaveLength(2);
   });
 
   it('is told for a broken tile, trimmed, recognised and healed', async () => {

@@ -111,6 +111,31 @@ export async function press(driver: WebDriver, ...keys: string[]): Promise<void>
   await hand.perform();
 }
 
+/** Goes to an element with the tab key, from where the focus is. */
+export async function tabTo(driver: WebDriver, selector: string): Promise<void> {
+  for (let n = 0; n < 60; n += 1) {
+    const isThere = await driver.executeScript('return document.activeElement?.matches(arguments[0])', selector);
+    if (isThere === true) return;
+    await press(driver, Key.TAB);
+  }
+  throw new Error(`the tab key does not come to ${selector}`);
+}
+
+/** Draws with a brush that the keys move: to where it begins with its first keys, then on with the others, pressed down. */
+export async function strokeByKeys(driver: WebDriver, to: readonly string[], along: readonly string[]): Promise<void> {
+  const hand = driver.actions({ async: false });
+  const pressAll = (keys: readonly string[]): void => {
+    for (const key of keys) hand.keyDown(key).keyUp(key);
+  };
+  hand.keyDown(Key.SHIFT);
+  pressAll(to);
+  hand.keyDown(Key.SPACE);
+  // As long as it takes to be shown.
+  hand.pause(100);
+  pressAll(along);
+  await hand.keyUp(Key.SPACE).keyUp(Key.SHIFT).perform();
+}
+
 /** An element by what is written on it or by its label. */
 export async function named(
   driver: WebDriver,

@@ -4,6 +4,7 @@ import { shapeMatrix } from '../../../core/document/index.ts';
 import { compose, type Point, translationMatrix } from '../../../core/geometry/index.ts';
 import type { ArrayLayout, Part } from '../../../core/recipe/index.ts';
 import { blobUrl } from '../../api/client.ts';
+import { takeArrow } from '../../ui/arrowSteps.ts';
 import { followHand } from '../../ui/followHand.ts';
 import { TEXTS } from './texts.ts';
 
@@ -39,11 +40,8 @@ export function ArrayStage({ parts, motifs, half, layout, onLayout }: Props) {
     });
   };
   const onKeyDown = (event: KeyboardEvent, n: number, { x, y }: Point): void => {
-    const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
-    if (!by) return;
-    event.preventDefault();
-    const far = event.shiftKey ? 10 : 1;
-    moved(n, { x: x + (by[0] ?? 0) * far, y: y + (by[1] ?? 0) * far }, 'keys');
+    const by = takeArrow(event);
+    if (by) moved(n, { x: x + by.x, y: y + by.y }, 'keys');
   };
   return (
     <svg

@@ -1,6 +1,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Point } from '../../../core/geometry/index.ts';
 import type { Artwork } from '../../../core/motif/index.ts';
+import { takeArrow } from '../../ui/arrowSteps.ts';
 import { ArtworkSvg } from '../../ui/ArtworkSvg.tsx';
 import { FadeHandles, type FadeProps } from './FadeHandles.tsx';
 import { TEXTS } from './texts.ts';
@@ -22,6 +23,8 @@ interface Props {
 
 /** Room around the motif, as a share of its longer side. */
 const ROOM = 0.16;
+/** An arrow key moves a piece so far, mm; ten times as far with Shift. */
+const NUDGE_MM = 0.5;
 
 /** The motif large, its chosen piece outlined; pieces are taken and moved where they lie. */
 export function ShapeStage({ artwork, outlines, places, chosen, ground, onChoose, onMove, fading }: Props) {
@@ -42,13 +45,9 @@ export function ShapeStage({ artwork, outlines, places, chosen, ground, onChoose
     return { x: p.x, y: p.y };
   };
   const onKey = (event: KeyboardEvent): void => {
-    const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
-    if (!by) return;
-    event.preventDefault();
-    const step = event.shiftKey ? 5 : 0.5;
+    const by = takeArrow(event, NUDGE_MM);
     const place = places[chosen];
-    const [right = 0, down = 0] = by;
-    if (place) onMove(chosen, { x: place.x + right * step, y: place.y + down * step });
+    if (by && place) onMove(chosen, { x: place.x + by.x, y: place.y + by.y });
   };
   return (
     <div

@@ -2,6 +2,7 @@ import { invertSelection, selectSimilar } from '../../../core/arrange/index.ts';
 import type { Placement } from '../../../core/document/index.ts';
 import type { Point } from '../../../core/geometry/index.ts';
 import type { Editor } from '../../editor/editor.ts';
+import { ARROW_STEPS } from '../../ui/arrowSteps.ts';
 import type { BundleActions } from './bundleActions.ts';
 
 /** Something a key does; the sheet behind `?` is made of this table. */
@@ -41,12 +42,6 @@ const held =
   (event: KeyboardEvent) =>
     ctrl(event) && event.shiftKey === shift && event.key.toLowerCase() === key;
 
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 const NUDGE_MM = 1;
 const FAR_NUDGE_MM = 10;
 const PAN_PX = 60;
@@ -106,7 +101,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
     keys: 'Arrows',
     does: 'Move by 1 mm; with Shift by 10 mm; with nothing selected, pan the cloth',
     group: 'Selection',
-    matches: (e) => !ctrl(e) && !e.altKey && e.key in ARROWS,
+    matches: (e) => !ctrl(e) && !e.altKey && e.key in ARROW_STEPS,
     run: arrow,
   },
   {
@@ -120,7 +115,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
     keys: 'Alt arrows, Alt Shift arrows, Ctrl arrows',
     does: 'Move by a half, a third, a quarter of the cell',
     group: 'Selection',
-    matches: (e) => e.altKey !== ctrl(e) && !(ctrl(e) && e.shiftKey) && e.key in ARROWS,
+    matches: (e) => e.altKey !== ctrl(e) && !(ctrl(e) && e.shiftKey) && e.key in ARROW_STEPS,
     run: byCell,
   },
   {
@@ -273,13 +268,13 @@ export const POINTER_HINTS: readonly { readonly keys: string; readonly does: str
 ];
 
 function byCell(editor: Editor, _hands: ShortcutContext, event: KeyboardEvent): void {
-  const [x, y] = ARROWS[event.key] as readonly [number, number];
+  const { x, y } = ARROW_STEPS[event.key] as Point;
   const share = ctrl(event) ? 1 / 4 : event.shiftKey ? 1 / 3 : 1 / 2;
   editor.nudgeByCell({ x: x * share, y: y * share });
 }
 
 function arrow(editor: Editor, context: ShortcutContext, event: KeyboardEvent): void {
-  const [x, y] = ARROWS[event.key] as readonly [number, number];
+  const { x, y } = ARROW_STEPS[event.key] as Point;
   if (editor.selection.getState().ids.length === 0 && !editor.pointKeys) {
     context.pan(-x * PAN_PX, -y * PAN_PX);
     return;

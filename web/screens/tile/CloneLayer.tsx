@@ -1,8 +1,9 @@
-import { useState, type PointerEvent } from 'react';
+import { useRef, useState } from 'react';
 import type { Point } from '../../../core/geometry/index.ts';
 import type { CloneStroke } from '../../../core/recipe/index.ts';
 import type { PixelCell } from '../../../core/tile/index.ts';
-import { followHand } from '../../ui/followHand.ts';
+import { BrushMark } from '../../ui/BrushMark.tsx';
+import { placeOf, useBrushKeys } from '../../ui/useBrushKeys.ts';
 import { TEXTS } from './texts.ts';
 
 /** What a press on the cloth does: nothing, say where to take from, or paint. */
@@ -31,72 +32,95 @@ interface Place {
 const APART = 0.3;
 const MOST_POINTS = 500;
 
+/** A stroke under the hand. */
+interface Stroke {
+  readonly path: Point[];
+  /** From what is painted over to what is taken. */
+  readonly by: Point;
+  readonly field: string;
+}
+
 /** Lies over the cloth while cloning: a press where to take from, then strokes that paint with what lies as far off. */
 export function CloneLayer({ mode, radius, cell, onMode, onStroke }: Props) {
   const [source, setSource] = useState<Place>();
   // From what is painted over to what is taken, once a first stroke has said it.
   const [offset, setOffset] = useState<Point>();
   const [hand, setHand] = useState<Place>();
+  const stroke = useRef<Stroke>(undefined);
 
-  const placeIn = (layer: HTMLElement, { clientX, clientY }: { clientX: number; clientY: number }): Place => {
-    const box = layer.getBoundingClientRect();
-    const scale = (layer.parentElement?.querySelector('canvas')?.width ?? box.width) / box.width;
-    const at = { x: clientX - box.left, y: clientY - box.top };
+  const placeIn = (layer: HTMLElement, at: Point): Place => {
+    const width = layer.getBoundingClientRect().width;
+    const scale = (layer.parentElement?.querySelector('canvas')?.width ?? width) / width;
     return {
       at,
       brush: (radius * cell.width) / scale,
       share: { x: (at.x * scale) / cell.width, y: (at.y * scale) / cell.height },
     };
   };
-  const onDown = (event: PointerEvent<HTMLDivElement>): void => {
-    const layer = event.currentTarget;
-    const start = placeIn(layer, event);
-    if (mode === 'take' || event.altKey || !source) {
-      setSource(start);
-      setOffset(undefined);
-      onMode('paint');
+  const tell = ({ path, by, field }: Stroke): void => onStroke({ path: [...path], radius, dx: by.x, dy: by.y }, field);
+  const take = (place: Place): void => {
+    setSource(place);
+    setOffset(undefined);
+    onMode('paint');
+  };
+  const begin = (at: Point, layer: HTMLElement): void => {
+    const start = placeIn(layer, at);
+    if (mode === 'take' || !source) {
+      take(start);
       return;
     }
     const by = offset ?? { x: source.share.x - start.share.x, y: source.share.y - start.share.y };
     setOffset(by);
-    const path = [start.share];
-    const field = `clone ${performance.now()}`;
-    const tell = (): void => onStroke({ path: [...path], radius, dx: by.x, dy: by.y }, field);
-    tell();
-    followHand(event, (moved) => {
-      const { share } = placeIn(layer, moved);
-      const last = path.at(-1) ?? share;
-      const far = Math.hypot(share.x - last.x, ((share.y - last.y) * cell.height) / cell.width);
-      if (far < APART * radius || path.length >= MOST_POINTS) return;
-      path.push(share);
-      tell();
-    });
+    stroke.current = { path: [start.share], by, field: `clone ${performance.now()}` };
+    tell(stroke.current);
   };
+  const go = (at: Point, layer: HTMLElement): void => {
+    if (!stroke.current) return;
+    const { share } = placeIn(layer, at);
+    const { path } = stroke.current;
+    const last = path.at(-1) ?? share;
+    const far = Math.hypot(share.x - last.x, ((share.y - last.y) * cell.height) / cell.width);
+    if (far < APART * radius || path.length >= MOST_POINTS) return;
+    path.push(share);
+    tell(stroke.current);
+  };
+  const end = (): void => {
+    stroke.current = undefined;
+  };
+  const byKeys = useBrushKeys({ begin, go, end });
 
   if (mode === 'off') return null;
+  const shown = byKeys.hand ? placeIn(byKeys.hand.layer, byKeys.hand.at) : hand;
   return (
     <div
       className="absolute inset-0 cursor-crosshair touch-none"
       data-clone={mode}
-      onPointerDown={onDown}
-      onPointerMove={(event) => setHand(placeIn(event.currentTarget, event))}
+      aria-label={TEXTS.cloneKeys}
+      {...byKeys.keys}
+      onPointerDown={(event) => {
+        const layer = event.currentTarget;
+        layer.setPointerCapture(event.pointerId);
+        if (event.altKey) take(placeIn(layer, placeOf(event)));
+        else begin(placeOf(event), layer);
+      }}
+      onPointerMove={(event) => {
+        setHand(placeIn(event.currentTarget, placeOf(event)));
+        go(placeOf(event), event.currentTarget);
+      }}
+      onPointerUp={end}
+      onPointerCancel={end}
       onPointerLeave={() => setHand(undefined)}
     >
-      <svg className="pointer-events-none h-full w-full" aria-hidden>
-        {source && (
+      {source && (
+        <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
           <path
             d={`M${source.at.x - 8} ${source.at.y}h16M${source.at.x} ${source.at.y - 8}v16`}
             stroke="#b3402e"
             strokeWidth="2"
           />
-        )}
-        {hand && (
-          <>
-            <circle cx={hand.at.x} cy={hand.at.y} r={hand.brush} fill="none" stroke="#fff" strokeWidth="3" />
-            <circle cx={hand.at.x} cy={hand.at.y} r={hand.brush} fill="none" stroke="#1f2430" strokeWidth="1" />
-          </>
-        )}
-      </svg>
+        </svg>
+      )}
+      {shown && <BrushMark at={shown.at} radius={shown.brush} />}
       <p className="pointer-events-none absolute bottom-2 left-1/2 -translate-x-1/2 rounded-md bg-white px-2 py-1 text-xs shadow-float">
         {mode === 'take' || !source ? TEXTS.pressWhereToTakeFrom : TEXTS.paintOver}
       </p>

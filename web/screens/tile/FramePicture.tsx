@@ -5,6 +5,7 @@ import { cellCorners, proportionOf } from '../../../core/lattice/index.ts';
 import type { PictureFrame } from '../../../core/recipe/index.ts';
 import type { TileWish } from '../../../core/tile/index.ts';
 import { CORNERS, movedFrame, placeInFrame, resizedFrame, type Sheet, turnedFrame } from './frameHands.ts';
+import { takeArrow } from '../../ui/arrowSteps.ts';
 import { followHand } from '../../ui/followHand.ts';
 import { TEXTS } from './texts.ts';
 
@@ -52,11 +53,8 @@ export function FramePicture({ url, sheet, wish, breaks, onFrame }: Props) {
     followHand(event, (moved) => onFrame(next(onPicture(moved), from, moved.shiftKey), field));
   };
   const onKeyDown = (event: KeyboardEvent): void => {
-    const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
-    if (!by) return;
-    event.preventDefault();
-    const far = event.shiftKey ? 10 : 1;
-    onFrame(movedFrame(frame, { x: (by[0] ?? 0) * far, y: (by[1] ?? 0) * far }, sheet), 'keys');
+    const by = takeArrow(event);
+    if (by) onFrame(movedFrame(frame, by, sheet), 'keys');
   };
 
   const shape = cellCorners({ width: 2, height: 2, step: way.step }).map(({ x, y }) =>

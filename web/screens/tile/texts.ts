@@ -65,6 +65,7 @@ export const TEXTS = {
   removeClones: 'Remove all',
   pressWhereToTakeFrom: 'Press where to take from.',
   paintOver: 'Paint over what is to go. Alt-press takes from elsewhere.',
+  cloneKeys: 'Cloth: arrow keys move the brush, the space bar presses it',
   tooManyClones: (most: number): string => `A picture takes at most ${most} strokes. This one was not painted.`,
   overlap: 'Overlap',
   spreadTheStep: 'Spread the step that is left',

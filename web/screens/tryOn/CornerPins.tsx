@@ -1,6 +1,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Point } from '../../../core/geometry/index.ts';
 import { type MarkedFace, rimOf } from '../../../core/tryon/index.ts';
+import { takeArrow } from '../../ui/arrowSteps.ts';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -12,10 +13,7 @@ interface Props {
   readonly onMove: (face: MarkedFace['face']) => void;
 }
 
-/** Pixels of the photograph that an arrow key moves a corner by; ten times that with Shift. */
-const NUDGE = 1;
-
-/** The marked faces over their photograph; the corners of the selected one are dragged, or moved by the arrow keys. */
+/** The marked faces over their photograph; the corners of the selected one are dragged, or moved by the arrow keys a pixel of the photograph at a time. */
 export function CornerPins({ faces, picked, scale, onPick, onMove }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const held = useRef<number>(undefined);
@@ -31,12 +29,9 @@ export function CornerPins({ faces, picked, scale, onPick, onMove }: Props) {
     moved(held.current, { x: (event.clientX - box.left) / scale, y: (event.clientY - box.top) / scale });
   };
   const onKeyDown = (n: number, event: KeyboardEvent): void => {
-    const by = ARROWS[event.key];
+    const by = takeArrow(event);
     const pin = pins?.[n];
-    if (!by || !pin) return;
-    event.preventDefault();
-    const step = event.shiftKey ? 10 * NUDGE : NUDGE;
-    moved(n, { x: pin.x + by[0] * step, y: pin.y + by[1] * step });
+    if (by && pin) moved(n, { x: pin.x + by.x, y: pin.y + by.y });
   };
   const points = (all: readonly Point[]): string => all.map(({ x, y }) => `${x * scale},${y * scale}`).join(' ');
   return (
@@ -97,10 +92,3 @@ function withPin(face: MarkedFace['face'], n: number, point: Point): MarkedFace[
   const corners = [n === 0 ? point : a, n === 1 ? point : b, n === 2 ? point : c, n === 3 ? point : d] as const;
   return { ...face, corners };
 }
-
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};

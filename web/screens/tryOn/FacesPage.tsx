@@ -29,7 +29,6 @@ import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { CornerPins } from './CornerPins.tsx';
 import { MaskFields, type MaskTool } from './MaskFields.tsx';
 import { MaskLayer } from './MaskLayer.tsx';
-import { usePhotoPixels } from './photoPixels.ts';
 import { TEXTS } from './texts.ts';
 
 const BACK = { to: '/try-ons', name: TEXTS.tryOns };
@@ -52,7 +51,6 @@ function Marking({ id, photo }: { readonly id: string; readonly photo: AnswerOf<
   useUndoKeys(history.undo, history.redo);
   const [picked, setPicked] = useState(0);
   const [tool, setTool] = useState(TOOL);
-  const pixels = usePhotoPixels(blobUrl(photo.blob), photo);
   const place = useRef<HTMLElement>(null);
   const size = useSize(place);
   const navigate = useNavigate();
@@ -108,7 +106,13 @@ function Marking({ id, photo }: { readonly id: string; readonly photo: AnswerOf<
             onPick={setPicked}
             onMove={(moved) => setFace({ ...face, face: moved }, 'corners')}
           />
-          <MaskLayer face={face} photo={pixels} tool={tool} scale={scale} onStep={addStep} />
+          <MaskLayer
+            face={face}
+            photo={{ url: blobUrl(photo.blob), width: photo.width, height: photo.height }}
+            tool={tool}
+            scale={scale}
+            onStep={addStep}
+          />
         </div>
       </main>
       <aside

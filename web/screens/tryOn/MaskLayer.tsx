@@ -1,13 +1,16 @@
-import { type PointerEvent, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Point } from '../../../core/geometry/index.ts';
-import { type MarkedFace, type MaskedPhoto, type MaskStep, rimOf } from '../../../core/tryon/index.ts';
+import { type MarkedFace, type MaskStep, rimOf } from '../../../core/tryon/index.ts';
+import { BrushMark } from '../../ui/BrushMark.tsx';
+import { placeOf, useBrushKeys } from '../../ui/useBrushKeys.ts';
 import type { MaskTool } from './MaskFields.tsx';
-import { type KnownMask, makeMask } from './photoPixels.ts';
+import type { HiddenPicture } from './maskMessages.ts';
 import { TEXTS } from './texts.ts';
+import { type MaskablePhoto, useHiddenPicture } from './useHiddenPicture.ts';
 
 interface Props {
   readonly face: MarkedFace;
-  readonly photo: MaskedPhoto | undefined;
+  readonly photo: MaskablePhoto;
   readonly tool: MaskTool;
   /** CSS pixels to a pixel of the photograph as it is kept. */
   readonly scale: number;
@@ -17,38 +20,28 @@ interface Props {
 const NOTHING: readonly MaskStep[] = [];
 /** Points of one stroke; it goes on as another. */
 const MOST_POINTS = 2000;
+/** The picker is shown so large, px. */
+const PICK_RADIUS = 6;
 
 /** What a face's mask hides, in white, over the photograph; a brush and a picker where one of them is in hand. */
 export function MaskLayer({ face, photo, tool, scale, onStep }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [stroke, setStroke] = useState<Extract<MaskStep, { kind: 'stroke' }>>();
-  const known = useRef<KnownMask>(undefined);
   const { face: marked, mask: steps = NOTHING } = face;
+  const { hidden, failure } = useHiddenPicture(photo, steps, stroke);
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
-    if (!context || !photo) return;
-    const kept = makeMask(photo, steps, known.current);
-    known.current = kept;
-    const { mask } = stroke ? makeMask(photo, [...steps, stroke], kept) : kept;
-    drawHidden(context, photo, mask, rimOf(marked));
-  }, [photo, steps, stroke, marked]);
-  const pointAt = (event: PointerEvent<HTMLElement>): Point => {
-    const box = event.currentTarget.getBoundingClientRect();
-    const tenth = (px: number): number => Math.round((px / scale) * 10) / 10;
-    return { x: tenth(event.clientX - box.left), y: tenth(event.clientY - box.top) };
+    if (context && hidden) drawHidden(context, hidden, rimOf(marked));
+  }, [hidden, marked]);
+  const onPhoto = ({ x, y }: Point): Point => ({ x: tenth(x / scale), y: tenth(y / scale) });
+  const begin = (place: Point): void => {
+    const at = onPhoto(place);
+    if (tool.kind === 'pick') onStep({ kind: 'pick', shows: tool.shows, at, tolerance: tool.tolerance });
+    else setStroke({ kind: 'stroke', shows: tool.shows, width: tool.width, points: [at] });
   };
-  const begin = (event: PointerEvent<HTMLElement>): void => {
-    const at = pointAt(event);
-    if (tool.kind === 'pick') {
-      onStep({ kind: 'pick', shows: tool.shows, at, tolerance: tool.tolerance });
-      return;
-    }
-    event.currentTarget.setPointerCapture(event.pointerId);
-    setStroke({ kind: 'stroke', shows: tool.shows, width: tool.width, points: [at] });
-  };
-  const go = (event: PointerEvent<HTMLElement>): void => {
+  const go = (place: Point): void => {
     if (!stroke) return;
-    const at = pointAt(event);
+    const at = onPhoto(place);
     const last = stroke.points.at(-1) ?? at;
     // Less than a quarter of the brush changes next to nothing.
     if (Math.hypot(at.x - last.x, at.y - last.y) < Math.min(4, stroke.width / 4)) return;
@@ -62,12 +55,18 @@ export function MaskLayer({ face, photo, tool, scale, onStep }: Props) {
     if (stroke) onStep(stroke);
     setStroke(undefined);
   };
+  const byKeys = useBrushKeys({ begin, go, end });
   return (
     <>
+      {failure !== undefined && (
+        <p role="alert" className="absolute inset-x-2 top-2 rounded-md bg-white p-2 text-sm text-madder shadow-float">
+          {TEXTS.maskFailed(failure)}
+        </p>
+      )}
       <canvas
         ref={canvas}
-        width={photo?.width ?? 1}
-        height={photo?.height ?? 1}
+        width={hidden?.width ?? 1}
+        height={hidden?.height ?? 1}
         className="pointer-events-none absolute inset-0 h-full w-full"
         role="img"
         aria-label={TEXTS.maskOf(face.name)}
@@ -76,29 +75,34 @@ export function MaskLayer({ face, photo, tool, scale, onStep }: Props) {
         <div
           className="absolute inset-0 cursor-crosshair touch-none"
           data-mask-tool={tool.kind}
-          onPointerDown={begin}
-          onPointerMove={go}
+          aria-label={TEXTS.maskKeys}
+          {...byKeys.keys}
+          onPointerDown={(event) => {
+            event.currentTarget.setPointerCapture(event.pointerId);
+            begin(placeOf(event));
+          }}
+          onPointerMove={(event) => go(placeOf(event))}
           onPointerUp={end}
           onPointerCancel={end}
-        />
+        >
+          {byKeys.hand && (
+            <BrushMark at={byKeys.hand.at} radius={tool.kind === 'brush' ? (tool.width * scale) / 2 : PICK_RADIUS} />
+          )}
+        </div>
       )}
     </>
   );
 }
 
+const tenth = (px: number): number => Math.round(px * 10) / 10;
+
 /** Lays white over what is hidden of a face. */
 function drawHidden(
   context: CanvasRenderingContext2D,
-  { width, height, scale }: MaskedPhoto,
-  mask: Uint8Array,
+  { width, height, scale, pixels }: HiddenPicture,
   outline: readonly Point[],
 ): void {
-  const pixels = context.createImageData(width, height);
-  mask.forEach((level, pixel) => {
-    pixels.data.fill(255, pixel * 4, pixel * 4 + 3);
-    pixels.data[pixel * 4 + 3] = (255 - level) * 0.72;
-  });
-  context.putImageData(pixels, 0, 0);
+  context.putImageData(new ImageData(pixels, width, height), 0, 0);
   // Beside the face nothing is hidden.
   context.globalCompositeOperation = 'destination-in';
   context.beginPath();

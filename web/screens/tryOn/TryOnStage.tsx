@@ -3,6 +3,7 @@ import type { Point } from '../../../core/geometry/index.ts';
 import { fillOf, type Product, type TryOn, withOrigin } from '../../../core/tryon/index.ts';
 import { PatternHandles } from './PatternHandles.tsx';
 import { type ClothPoint, clothPointAt, pointOnPiece, sceneOf } from './pointing.ts';
+import { takeArrow } from '../../ui/arrowSteps.ts';
 import { TEXTS } from './texts.ts';
 import type { DressedPicture } from './useDressed.ts';
 
@@ -80,12 +81,11 @@ export function TryOnStage({ product, tryOn, dressed, width, height, held, onHol
     drag.current = undefined;
   };
   const onKeyDown = (event: KeyboardEvent): void => {
-    const by = ARROWS[event.key];
-    if (!by || !piece || event.target !== event.currentTarget) return;
-    event.preventDefault();
-    const step = event.shiftKey ? 10 * NUDGE : NUDGE;
+    if (!piece || event.target !== event.currentTarget) return;
+    const by = takeArrow(event, NUDGE);
+    if (!by) return;
     const { x, y } = fillOf(tryOn, piece.id);
-    onRest(withOrigin(tryOn, piece.id, round(x + by[0] * step), round(y + by[1] * step)));
+    onRest(withOrigin(tryOn, piece.id, round(x + by.x), round(y + by.y)));
   };
 
   return (
@@ -122,13 +122,6 @@ export function TryOnStage({ product, tryOn, dressed, width, height, held, onHol
     </div>
   );
 }
-
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 const scaled = ({ x, y }: Point, unit: number): Point => ({ x: x * unit, y: y * unit });
 const round = (mm: number): number => Math.round(mm * 1000) / 1000;

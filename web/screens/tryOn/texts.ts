@@ -85,6 +85,8 @@ export const TEXTS = {
   brushWidth: 'Brush width',
   tolerance: 'Tolerance',
   maskHint: 'Hide whatever is in front of the cloth, such as a hand or a plant.',
+  maskFailed: (why: string): string => `The mask cannot be shown. ${why} It is kept all the same.`,
+  maskKeys: 'Photograph: arrow keys move the brush, the space bar presses it',
   hideAll: 'Hide all',
   clearMask: 'Clear mask',
   light: 'Light and folds',

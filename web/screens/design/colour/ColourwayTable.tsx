@@ -11,6 +11,7 @@ import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useState } from 'react';
 import { type Hex, lettersOn } from '../../../../core/colour/index.ts';
 import type { Colourway, Command, Ink } from '../../../../core/document/index.ts';
+import { ARROW_STEPS } from '../../../ui/arrowSteps.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
 import { Overlay } from '../../../ui/Overlay.tsx';
@@ -172,13 +173,6 @@ interface CellProps {
   readonly onSwap: (across: number, down: number) => void;
 }
 
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
-
 function TableCell({ ink, colourway, isOpen, onOpen, onSwap }: CellProps) {
   const id = keyOf({ ink: ink.id, colourway: colourway.id });
   const { setNodeRef: setDragged, listeners, transform, isDragging } = useDraggable({ id });
@@ -196,10 +190,10 @@ function TableCell({ ink, colourway, isOpen, onOpen, onSwap }: CellProps) {
         onClick={onOpen}
         data-own-arrows
         onKeyDown={(event) => {
-          const way = event.altKey ? ARROWS[event.key] : undefined;
+          const way = event.altKey ? ARROW_STEPS[event.key] : undefined;
           if (!way) return;
           event.preventDefault();
-          onSwap(...way);
+          onSwap(way.x, way.y);
         }}
         className={`h-11 w-full touch-none rounded-sm border text-xs ${isOpen ? 'border-ink ring-2 ring-ink' : 'border-ink/20'} ${isDragging ? 'relative z-10 shadow-float' : ''}`}
         style={{

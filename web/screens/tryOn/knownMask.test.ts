@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { type MaskedPhoto, maskOf, type MaskStep } from '../../../core/tryon/index.ts';
-import { makeMask } from './photoPixels.ts';
+import { makeMask } from './knownMask.ts';
 
 const photo: MaskedPhoto = { data: new Uint8ClampedArray(30 * 20 * 4).fill(90), width: 30, height: 20, scale: 1 };
 const stroke = (x: number): MaskStep => ({ kind: 'stroke', shows: false, width: 5, points: [{ x, y: 9 }] });
