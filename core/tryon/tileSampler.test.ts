@@ -54,6 +54,43 @@ describe('a sampled tile', () => {
     );
   });
 
+  it('is as good as the same where the footprint of the pixel before is kept', () => {
+    // A row of a wall that recedes: each pixel covers a little more than the one before, as the camera sees it.
+    const pyramid = pyramidOf(noise(64, 48, 7), 64, 48);
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.3, max: 8, noNaN: true }),
+        fc.double({ min: 1.0005, max: 1.02, noNaN: true }),
+        fc.double({ min: -0.5, max: 0.5, noNaN: true }),
+        (size, growth, slope) => {
+          const row = new TileSampler(pyramid);
+          const kept = new Float64Array(4);
+          let x = 0;
+          for (let column = 0, across = size; column < 60; column += 1, across *= growth, x += across) {
+            row.sample(x, 5, across, slope * across, 0, size, kept);
+            at(pyramid, x, 5, [across, slope * across, 0, size]).forEach((light, c) =>
+              // On noise one probe more or less changes it by up to this.
+              expect(Math.abs(light - (kept[c] as number))).toBeLessThan(0.02 * 65_535),
+            );
+          }
+        },
+      ),
+    );
+  });
+
+  it('has the same colours whether its opacity is looked at or known', () => {
+    const pixels = noise(16, 12, 9);
+    const known = pyramidOf(pixels, 16, 12);
+    const looked = known.map((level) => ({ ...level, isOpaque: false }));
+    for (const jacobian of [STILL, [3, 1, -1, 2], [9, 0, 0, 1]] as const)
+      expect(at(known, 3.3, 4.7, jacobian)).toEqual(
+        at(looked, 3.3, 4.7, jacobian).map((light) => expect.closeTo(light, 6)),
+      );
+    // One pixel that is not opaque is enough.
+    pixels[4 * 17 + 3] = 254;
+    expect(pyramidOf(pixels, 16, 12)[0]?.isOpaque).toBe(false);
+  });
+
   it('keeps its mean light in every size', () => {
     const pixels = noise(37, 22, 5);
     const pyramid = pyramidOf(pixels, 37, 22);
