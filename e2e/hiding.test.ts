@@ -11,13 +11,17 @@ const { page } = tiles;
 const { pen, motifsOf } = usePen(tiles);
 
 /** Opens the mask of the tile that lies at a place of the cell. */
-async function hideAPart(x: number, y: number): Promise<void> {
+async function openMask(x: number, y: number): Promise<void> {
   const { driver } = page;
   await clickAt(driver, await tiles.spot(x, y));
   await click(driver, 'button', 'Draw');
   await click(driver, 'radio', 'Hide');
   const name = By.xpath("//button[starts-with(normalize-space(), 'Hide a part of')]");
   await (await driver.wait(until.elementLocated(name), PATIENCE, 'nothing is selected')).click();
+}
+/** Opens the mask of a tile that has none. */
+async function hideAPart(x: number, y: number): Promise<void> {
+  await openMask(x, y);
   await areas(0);
 }
 const areas = (count: number): Promise<unknown> =>
@@ -90,14 +94,7 @@ describe('hiding a part of a motif', () => {
     const [motif] = await motifsOf(id);
     expect(motif?.recipe).toMatchObject({ kind: 'masked', areas: [{ deed: 'keep' }] });
     await settled(driver);
-    await clickAt(driver, await tiles.spot(50, 34));
-    await click(driver, 'button', 'Draw');
-    await (
-      await driver.wait(
-        until.elementLocated(By.xpath("//button[starts-with(normalize-space(), 'Hide a part of')]")),
-        PATIENCE,
-      )
-    ).click();
+    await openMask(50, 34);
     await areas(1);
     await click(driver, 'button', 'Show everything again');
     await finish();
@@ -139,7 +136,21 @@ describe('hiding a part of a motif', () => {
     expect(alike(after.at(turned.x, turned.y), PINK)).toBe(false);
     await clickAt(driver, await tiles.spot(127, 30));
     expect(await driver.findElements(By.css('input[aria-label="Rotation"]'))).toHaveLength(0);
-    const [motif] = await motifsOf(id);
-    expect(motif?.recipe).toMatchObject({ kind: 'masked', areas: [{ deed: 'hide' }] });
+    const masked = { kind: 'masked', areas: [{ deed: 'hide' }] };
+    expect((await motifsOf(id))[0]?.recipe).toMatchObject(masked);
+    // Shown again, which is then undone.
+    await openMask(100, 30);
+    await areas(1);
+    await click(driver, 'button', 'Show everything again');
+    await finish();
+    const undo = By.xpath("//*[@role='status'][contains(., 'wherever it is used')]//button[normalize-space()='Undo']");
+    await (await driver.wait(until.elementLocated(undo), PATIENCE, 'nothing can be undone')).click();
+    await driver.wait(
+      async () => (await motifsOf(id))[0]?.recipe?.kind === 'masked',
+      PATIENCE,
+      'the mask never came back',
+    );
+    expect((await motifsOf(id))[0]?.recipe).toMatchObject(masked);
+    await looksSo(await tiles.spot(128, 30), isGround);
   });
 });

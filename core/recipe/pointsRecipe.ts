@@ -26,3 +26,8 @@ export const pointsRecipeSchema = object({
 
 export type PointsRecipe = Immutable<InferType<typeof pointsRecipeSchema>>;
 export type MovedPath = PointsRecipe['paths'][number];
+
+/** The recipe of artwork from a file as it was. @param original its content address */
+export function unmovedPoints(original: string): PointsRecipe {
+  return { kind: 'points', original, paths: [], before: null };
+}

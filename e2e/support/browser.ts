@@ -66,6 +66,8 @@ export async function openBrowser(width = 1280, height = 800): Promise<Browser> 
     deviceScaleFactor: 1,
     mobile: false,
   });
+  // The shell refuses them unless it is told where to.
+  await devTools('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: downloads });
   return {
     driver,
     downloads,

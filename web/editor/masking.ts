@@ -20,6 +20,7 @@ import {
   MOST_MASK_AREAS,
   MOST_MASK_LETTERS,
   type UnmaskedRecipe,
+  unmovedPoints,
 } from '../../core/recipe/index.ts';
 import { Cell } from '../ui/store.ts';
 import type { DrawingHost } from './drawingHost.ts';
@@ -239,7 +240,7 @@ export class Masking {
 
 /** The motif with its mask; without areas as it was before, or with its points as they are where it came from a file. */
 function recipeOf({ original, before }: OpenedMask, { areas, softness }: Mask): MaskedRecipe | UnmaskedRecipe {
-  if (areas.length === 0) return before ?? { kind: 'points', original, paths: [], before: null };
+  if (areas.length === 0) return before ?? unmovedPoints(original);
   return { kind: 'masked', original, areas: [...areas], softness, before };
 }
 

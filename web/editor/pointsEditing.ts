@@ -19,6 +19,7 @@ import {
 } from '../../core/draw/index.ts';
 import { boxAround, compose, invert, type Point, translationMatrix } from '../../core/geometry/index.ts';
 import { type Artwork, pathsIn } from '../../core/motif/index.ts';
+import { unmovedPoints } from '../../core/recipe/index.ts';
 import { Cell } from '../ui/store.ts';
 import type { DrawingHost } from './drawingHost.ts';
 import type { MotifMaker } from './finishDrawing.ts';
@@ -251,7 +252,7 @@ export class PointsEditing implements PointKeys {
     const { original, before } = opened;
     this.making.set(true);
     try {
-      await maker.remake(opened.motif, before ?? { kind: 'points', original, paths: [], before: null });
+      await maker.remake(opened.motif, before ?? unmovedPoints(original));
       this.close();
     } finally {
       this.making.set(false);

@@ -9,6 +9,8 @@ export interface Notice {
   readonly text: string;
   readonly tone?: 'plain' | 'problem';
   readonly action?: { readonly label: string; readonly run: () => void };
+  /** What it is about: it takes the place of an earlier one about the same, which can no longer be acted upon. */
+  readonly about?: string;
 }
 
 const SHOWN_MS = 9000;
@@ -34,7 +36,8 @@ export function Notices({ children }: { readonly children: ReactNode }) {
     (notice: Notice) => {
       const id = next.current;
       next.current += 1;
-      setShown((list) => [...list.slice(-3), { ...notice, id }]);
+      const isOver = ({ about }: Notice): boolean => about !== undefined && about === notice.about;
+      setShown((list) => [...list.filter((one) => !isOver(one)).slice(-3), { ...notice, id }]);
       // A problem stays until it is read; the rest goes by itself.
       if (notice.tone !== 'problem') setTimeout(() => drop(id), SHOWN_MS);
     },

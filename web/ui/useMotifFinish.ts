@@ -4,6 +4,7 @@ import type { Recipe } from '../../core/recipe/index.ts';
 import { useMotifMaking, useMotifMutation } from '../api/motifs.ts';
 import { useNotify, useNotifyProblem } from './Notices.tsx';
 import { TEXTS } from './texts.ts';
+import { useMotifRemake } from './useMotifRemake.ts';
 
 /** Keeps what a page makes of a recipe: as a new motif, which is then gone on with, or as the motif that is changed. */
 export interface MotifFinish {
@@ -29,18 +30,11 @@ export function useMotifFinish(
   const notify = useNotify();
   const notifyProblem = useNotifyProblem();
   const navigate = useNavigate();
-  const change = async (
-    { id, name: before, recipe: last }: DesignMotif,
-    name: string,
-    recipe: Recipe,
-  ): Promise<void> => {
-    await mutation.mutateAsync({ id, recipe });
+  const { isBusy, remake } = useMotifRemake();
+  const change = async (changed: DesignMotif, name: string, recipe: Recipe): Promise<void> => {
+    await remake({ ...changed, name }, recipe);
     onKept();
-    if (name !== before) await mutation.mutateAsync({ id, change: { name } });
-    notify({
-      text: TEXTS.nameIsChangedWhereverIt(name),
-      ...(last && { action: { label: TEXTS.undo, run: () => mutation.mutate({ id, recipe: last }) } }),
-    });
+    if (name !== changed.name) await mutation.mutateAsync({ id: changed.id, change: { name } });
   };
   const make = async (name: string, recipe: Recipe): Promise<void> => {
     const made = await making.mutateAsync({ name, collection, recipe });
@@ -52,7 +46,7 @@ export function useMotifFinish(
     await navigate(`${path}/${made.id}`, { replace: true });
   };
   return {
-    isBusy: making.isPending || mutation.isPending,
+    isBusy: making.isPending || mutation.isPending || isBusy,
     finish: (name, recipe) =>
       (motif ? change(motif, name.trim(), recipe) : make(name.trim(), recipe)).catch(notifyProblem),
   };

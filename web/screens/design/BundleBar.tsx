@@ -1,8 +1,8 @@
 import { closedParts } from '../../../core/bundle/index.ts';
-import { useMotifMutation } from '../../api/motifs.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
+import { useNotifyProblem } from '../../ui/Notices.tsx';
 import { useStore } from '../../ui/store.ts';
+import { useMotifRemake } from '../../ui/useMotifRemake.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { InsideBundle, Part } from '../../editor/editorState.ts';
 import { PartNav } from './PartNav.tsx';
@@ -18,8 +18,7 @@ interface Props {
 /** Stands where the design's bar stands while a bundle lies open: what is open, and the two ways out. */
 export function BundleBar({ inside, onClose, onPart }: Props) {
   const editor = useEditor();
-  const mutation = useMotifMutation();
-  const notify = useNotify();
+  const { isBusy, remake } = useMotifRemake();
   const notifyProblem = useNotifyProblem();
   const past = useStore(editor.session, (state) => state.past);
   const close = (): void => {
@@ -28,18 +27,10 @@ export function BundleBar({ inside, onClose, onPart }: Props) {
       return;
     }
     const parts = closedParts(inside.opened, editor.session.state.committed);
-    const before = editor.motif(inside.motif)?.recipe;
-    const undo = before
-      ? { action: { label: TEXTS.undo, run: () => mutation.mutate({ id: inside.motif, recipe: before }) } }
-      : {};
-    void mutation.mutateAsync({ id: inside.motif, recipe: { kind: 'bundle', parts } }).then(
-      () => {
-        onClose();
-        notify({ text: TEXTS.nameIsChangedWhereverIt(inside.name), ...undo });
-      },
-      // It stays open, so that nothing that was done in it is lost.
-      notifyProblem,
-    );
+    const { motif: id, name } = inside;
+    const recipe = editor.motif(id)?.recipe ?? null;
+    // It stays open where that fails, so that nothing that was done in it is lost.
+    remake({ id, name, recipe }, { kind: 'bundle', parts }).then(onClose, notifyProblem);
   };
   return (
     <header
@@ -53,7 +44,7 @@ export function BundleBar({ inside, onClose, onPart }: Props) {
       <div className="flex shrink-0 items-center gap-1.5">
         <UndoButtons />
         <Button onClick={onClose}>{TEXTS.cancel}</Button>
-        <Button look="accent" disabled={mutation.isPending} onClick={close}>
+        <Button look="accent" disabled={isBusy} onClick={close}>
           {TEXTS.closeTheBundle}
         </Button>
       </div>

@@ -8,7 +8,6 @@ export const TEXTS = {
   aChangeOfPoints: 'a change of points',
   aChangeOfTheMask: 'a change of the mask',
   draw: 'Draw',
-  nameIsChangedWhereverIt: (name: string): string => `“${name}” is changed wherever it is used.`,
   open: 'Open:',
   cancel: 'Cancel',
   closeTheBundle: 'Close the bundle',

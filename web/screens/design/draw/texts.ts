@@ -1,6 +1,7 @@
 /** All texts of this part of the interface, to be read, and translated, in one go. */
 export const TEXTS = {
   tool: 'Tool',
+  theMotif: 'The motif',
   brush: 'Brush',
   rubOut: 'Rub out',
   removeStrokes: 'Remove strokes',

@@ -1,20 +1,22 @@
 import { useCallback, useMemo } from 'react';
-import { useMotifMaking, useMotifMutation } from '../../../api/motifs.ts';
+import { useMotifMaking } from '../../../api/motifs.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import type { MotifMaker } from '../../../editor/finishDrawing.ts';
 import { useNotifyProblem } from '../../../ui/Notices.tsx';
+import { useMotifRemake } from '../../../ui/useMotifRemake.ts';
 import { TEXTS } from './texts.ts';
 
 /** Makes motifs on the server. */
 export function useMotifMaker(): MotifMaker {
   const { mutateAsync: make } = useMotifMaking();
-  const { mutateAsync: change } = useMotifMutation();
+  const { remake } = useMotifRemake();
+  const editor = useEditor();
   return useMemo(
     () => ({
       make: (name, recipe) => make({ name, collection: TEXTS.collection, recipe }),
-      remake: (id, recipe) => change({ id, recipe }),
+      remake: (id, recipe) => remake(editor.motif(id) ?? { id, name: TEXTS.theMotif, recipe: null }, recipe),
     }),
-    [make, change],
+    [make, remake, editor],
   );
 }
 
