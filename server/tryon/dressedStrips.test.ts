@@ -14,7 +14,10 @@ describe('a large try-on', () => {
     const design = await spirals.create();
     const id = await create(onCushion({ design: design.id }));
     const { file } = await exported([id], 'png', 2400);
-    const { data, info } = await sharp(file, { ignoreIcc: true }).raw().toBuffer({ resolveWithObject: true });
+    const { data, info } = await sharp(file, { ignoreIcc: true })
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
     const { width, height } = info;
     // Large enough for threads.
     expect(width * height).toBeGreaterThan(4e6);

@@ -4,7 +4,7 @@ import { backendFor } from '../paint/loadScene.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { DressingOrder } from './prepareDressing.ts';
 
-/** Paints windows of a try-on's picture: RGB, tightly packed. */
+/** Paints windows of a try-on's picture: RGBA, opaque, tightly packed. */
 export async function dressedStrips(order: DressingOrder): Promise<PaintWindow> {
   const { tryOn, product, drawing, pyramids } = order;
   const { scale } = sceneSize(product, order.side);
@@ -16,14 +16,5 @@ export async function dressedStrips(order: DressingOrder): Promise<PaintWindow> 
       return [id, { fill, pattern: pyramids.get(sourceKey(fill.source)) }];
     }),
   );
-  return (window) => {
-    const part = dress(prepareStage(product, drawing, window, scale, backend), dressings);
-    const pixels = new Uint8Array((part.length / 4) * 3);
-    for (let from = 0, to = 0; from < part.length; from += 4, to += 3) {
-      pixels[to] = part[from] as number;
-      pixels[to + 1] = part[from + 1] as number;
-      pixels[to + 2] = part[from + 2] as number;
-    }
-    return pixels;
-  };
+  return (window) => new Uint8Array(dress(prepareStage(product, drawing, window, scale, backend), dressings).buffer);
 }

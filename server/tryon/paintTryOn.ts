@@ -18,7 +18,7 @@ export async function paintTryOn(task: TryOnTask<PictureWish>, { progress }: Tas
   const { product, wish, file } = task;
   const { side, format } = wish;
   const { width, height } = sceneSize(product, side);
-  const pixels = Buffer.alloc(width * height * 3);
+  const pixels = Buffer.alloc(width * height * 4);
   const rows = Math.max(1, Math.floor(AT_A_TIME / width));
   const windows: Box[] = [];
   for (let top = 0; top < height; top += rows)
@@ -33,7 +33,9 @@ export async function paintTryOn(task: TryOnTask<PictureWish>, { progress }: Tas
   } finally {
     await painter.close();
   }
-  const image = sharp(pixels, { raw: { width, height, channels: 3 } }).withIccProfile('srgb');
+  const image = sharp(pixels, { raw: { width, height, channels: 4 } })
+    .removeAlpha()
+    .withIccProfile('srgb');
   await image.toFormat(format, format === 'png' ? { compressionLevel: 6 } : { quality: 92 }).toFile(file);
   return { width, height };
 }
