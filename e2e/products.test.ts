@@ -159,7 +159,8 @@ describe('a product of one’s own', () => {
     await drag(driver, at(0.3, 0.3), at(0.7, 0.3));
     await drag(driver, at(0.3, 0.7), at(0.7, 0.7));
     await press(driver, Key.CONTROL, 'z');
-    // By keys: 160 pixels below the middle, 60 to the right.
+    // By keys, the pointer being elsewhere: 160 pixels below the middle, 60 to the right.
+    await click(driver, 'radio', 'Brush');
     await tabTo(driver, '[data-mask-tool=brush]');
     await strokeByKeys(driver, repeated(Key.ARROW_DOWN, 8), repeated(Key.ARROW_RIGHT, 3));
     const down = 0.5 + 160 / box.height;

@@ -2,8 +2,7 @@ import { useRef, useState } from 'react';
 import type { Point } from '../../../core/geometry/index.ts';
 import type { CloneStroke } from '../../../core/recipe/index.ts';
 import type { PixelCell } from '../../../core/tile/index.ts';
-import { BrushMark } from '../../ui/BrushMark.tsx';
-import { placeOf, useBrushKeys } from '../../ui/useBrushKeys.ts';
+import { BrushLayer } from '../../ui/BrushLayer.tsx';
 import { TEXTS } from './texts.ts';
 
 /** What a press on the cloth does: nothing, say where to take from, or paint. */
@@ -45,7 +44,6 @@ export function CloneLayer({ mode, radius, cell, onMode, onStroke }: Props) {
   const [source, setSource] = useState<Place>();
   // From what is painted over to what is taken, once a first stroke has said it.
   const [offset, setOffset] = useState<Point>();
-  const [hand, setHand] = useState<Place>();
   const stroke = useRef<Stroke>(undefined);
 
   const placeIn = (layer: HTMLElement, at: Point): Place => {
@@ -63,9 +61,9 @@ export function CloneLayer({ mode, radius, cell, onMode, onStroke }: Props) {
     setOffset(undefined);
     onMode('paint');
   };
-  const begin = (at: Point, layer: HTMLElement): void => {
+  const begin = (at: Point, layer: HTMLElement, isAlt: boolean): void => {
     const start = placeIn(layer, at);
-    if (mode === 'take' || !source) {
+    if (mode === 'take' || isAlt || !source) {
       take(start);
       return;
     }
@@ -87,29 +85,13 @@ export function CloneLayer({ mode, radius, cell, onMode, onStroke }: Props) {
   const end = (): void => {
     stroke.current = undefined;
   };
-  const byKeys = useBrushKeys({ begin, go, end });
-
   if (mode === 'off') return null;
-  const shown = byKeys.hand ? placeIn(byKeys.hand.layer, byKeys.hand.at) : hand;
   return (
-    <div
-      className="absolute inset-0 cursor-crosshair touch-none"
+    <BrushLayer
+      brush={{ begin, go, end }}
+      label={TEXTS.cloneKeys}
+      radiusOn={(layer) => placeIn(layer, { x: 0, y: 0 }).brush}
       data-clone={mode}
-      aria-label={TEXTS.cloneKeys}
-      {...byKeys.keys}
-      onPointerDown={(event) => {
-        const layer = event.currentTarget;
-        layer.setPointerCapture(event.pointerId);
-        if (event.altKey) take(placeIn(layer, placeOf(event)));
-        else begin(placeOf(event), layer);
-      }}
-      onPointerMove={(event) => {
-        setHand(placeIn(event.currentTarget, placeOf(event)));
-        go(placeOf(event), event.currentTarget);
-      }}
-      onPointerUp={end}
-      onPointerCancel={end}
-      onPointerLeave={() => setHand(undefined)}
     >
       {source && (
         <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
@@ -120,10 +102,9 @@ export function CloneLayer({ mode, radius, cell, onMode, onStroke }: Props) {
           />
         </svg>
       )}
-      {shown && <BrushMark at={shown.at} radius={shown.brush} />}
       <p className="pointer-events-none absolute bottom-2 left-1/2 -translate-x-1/2 rounded-md bg-white px-2 py-1 text-xs shadow-float">
         {mode === 'take' || !source ? TEXTS.pressWhereToTakeFrom : TEXTS.paintOver}
       </p>
-    </div>
+    </BrushLayer>
   );
 }

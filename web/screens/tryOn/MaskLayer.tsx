@@ -1,8 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Point } from '../../../core/geometry/index.ts';
 import { type MarkedFace, type MaskStep, rimOf } from '../../../core/tryon/index.ts';
-import { BrushMark } from '../../ui/BrushMark.tsx';
-import { placeOf, useBrushKeys } from '../../ui/useBrushKeys.ts';
+import { BrushLayer } from '../../ui/BrushLayer.tsx';
 import type { MaskTool } from './MaskFields.tsx';
 import type { HiddenPicture } from './maskMessages.ts';
 import { TEXTS } from './texts.ts';
@@ -55,7 +54,6 @@ export function MaskLayer({ face, photo, tool, scale, onStep }: Props) {
     if (stroke) onStep(stroke);
     setStroke(undefined);
   };
-  const byKeys = useBrushKeys({ begin, go, end });
   return (
     <>
       {failure !== undefined && (
@@ -72,23 +70,12 @@ export function MaskLayer({ face, photo, tool, scale, onStep }: Props) {
         aria-label={TEXTS.maskOf(face.name)}
       />
       {tool.kind !== 'points' && (
-        <div
-          className="absolute inset-0 cursor-crosshair touch-none"
+        <BrushLayer
+          brush={{ begin, go, end }}
+          label={TEXTS.maskKeys}
+          radiusOn={() => (tool.kind === 'brush' ? (tool.width * scale) / 2 : PICK_RADIUS)}
           data-mask-tool={tool.kind}
-          aria-label={TEXTS.maskKeys}
-          {...byKeys.keys}
-          onPointerDown={(event) => {
-            event.currentTarget.setPointerCapture(event.pointerId);
-            begin(placeOf(event));
-          }}
-          onPointerMove={(event) => go(placeOf(event))}
-          onPointerUp={end}
-          onPointerCancel={end}
-        >
-          {byKeys.hand && (
-            <BrushMark at={byKeys.hand.at} radius={tool.kind === 'brush' ? (tool.width * scale) / 2 : PICK_RADIUS} />
-          )}
-        </div>
+        />
       )}
     </>
   );
