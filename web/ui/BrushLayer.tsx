@@ -3,7 +3,7 @@ import type { Point } from '../../core/geometry/index.ts';
 import { takeArrow } from './arrowSteps.ts';
 
 /** What a brush does over its layer; places in CSS pixels from the layer's corner. */
-export interface Brush {
+interface Brush {
   /** @param isAlt whether Alt is held */
   begin(at: Point, layer: HTMLElement, isAlt: boolean): void;
   go(at: Point, layer: HTMLElement): void;
