@@ -19,7 +19,7 @@ import {
 } from '../../core/draw/index.ts';
 import { boxAround, compose, invert, type Point, translationMatrix } from '../../core/geometry/index.ts';
 import { type Artwork, pathsIn } from '../../core/motif/index.ts';
-import { unmovedPoints } from '../../core/recipe/index.ts';
+import { type Recipe, unmovedPoints } from '../../core/recipe/index.ts';
 import { Cell } from '../ui/store.ts';
 import type { DrawingHost } from './drawingHost.ts';
 import type { MotifMaker } from './finishDrawing.ts';
@@ -234,25 +234,20 @@ export class PointsEditing implements PointKeys {
 
   /** Gives the motif its points as they lie now. @throws Error, and nothing is lost */
   async finish(maker: MotifMaker): Promise<void> {
-    const opened = this.opened.getState();
-    if (!opened || this.making.getState()) return;
-    this.making.set(true);
-    try {
-      await maker.remake(opened.motif, recipeOf(opened, this.lines.getState()));
-      this.close();
-    } finally {
-      this.making.set(false);
-    }
+    await this.#remake(maker, (opened) => recipeOf(opened, this.lines.getState()));
   }
 
   /** Makes the motif as it was before any of its points were moved. @throws Error */
   async goBack(maker: MotifMaker): Promise<void> {
+    await this.#remake(maker, ({ original, before }) => before ?? unmovedPoints(original));
+  }
+
+  async #remake(maker: MotifMaker, recipe: (opened: OpenedPoints) => Recipe): Promise<void> {
     const opened = this.opened.getState();
     if (!opened || this.making.getState()) return;
-    const { original, before } = opened;
     this.making.set(true);
     try {
-      await maker.remake(opened.motif, before ?? unmovedPoints(original));
+      await maker.remake(opened.motif, recipe(opened));
       this.close();
     } finally {
       this.making.set(false);
