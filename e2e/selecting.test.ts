@@ -82,7 +82,7 @@ describe('choosing and lining up', () => {
     await click(driver, 'radio', 'The first');
     await click(driver, 'button', 'Align centres vertically');
     await click(driver, 'radio', 'Round');
-    await click(driver, 'button', 'Across');
+    await click(driver, 'button', 'Horizontally');
     const { placements } = await stored(id);
     // 120 mm less three times 40 leaves no gap: each begins where the one before ends. On screen one row.
     const xs = placements.map(({ x }) => x).sort((a, b) => a - b);

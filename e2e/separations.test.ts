@@ -88,7 +88,7 @@ describe('the ground', () => {
     await page.choose('Kind of ground', 'Checks');
     const checked = await saved(({ ground }) => ground.kind === 'checks');
     expect(checked.inks).toHaveLength(8);
-    await type(driver, 'Across', '3');
+    await type(driver, 'Checks across', '3');
     // A brick of a half lets only even numbers of bands across through.
     await waitForText(driver, 'This step needs 4 across to close, so that is what is used.');
     await page.choose('Kind of ground', 'Texture');

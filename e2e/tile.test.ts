@@ -83,17 +83,17 @@ describe('a picture made to repeat', () => {
     const middle = await middleOf(driver, '[data-frame-scale] polygon');
     const scale = Number(await driver.findElement(By.css('[data-frame-scale]')).getAttribute('data-frame-scale'));
     await drag(driver, middle, { x: middle.x + 40, y: middle.y - 24 });
-    expect(Number.parseFloat(await value('Middle, across'))).toBeCloseTo(WIDTH / 2 + 40 / scale, 0);
+    expect(Number.parseFloat(await value('Centre X'))).toBeCloseTo(WIDTH / 2 + 40 / scale, 0);
     const after = await cloth();
     expect(after).not.toBe(before);
     // What is dragged by hand is undone as one; keys move it by a pixel.
     await press(driver, Key.CONTROL, 'z');
-    expect(await value('Middle, across')).toBe(`${WIDTH / 2} px`);
+    expect(await value('Centre X')).toBe(`${WIDTH / 2} px`);
     expect(await cloth()).toBe(before);
     await driver.executeScript('document.querySelector("[data-frame-scale] polygon").focus()');
     await press(driver, Key.ARROW_RIGHT);
     await press(driver, Key.SHIFT, Key.ARROW_DOWN);
-    expect([await value('Middle, across'), await value('Middle, down')]).toEqual([
+    expect([await value('Centre X'), await value('Centre Y')]).toEqual([
       `${WIDTH / 2 + 1} px`,
       `${HEIGHT / 2 + 10} px`,
     ]);

@@ -22,7 +22,7 @@ export function FrameFields({ sheet, wish, onWish }: Props) {
   return (
     <div className="grid grid-cols-3 gap-2">
       <AmountField
-        label={TEXTS.middleX}
+        label={TEXTS.centreX}
         sign="px"
         value={frame.x}
         min={0}
@@ -30,7 +30,7 @@ export function FrameFields({ sheet, wish, onWish }: Props) {
         onChange={(x) => change({ x }, 'x')}
       />
       <AmountField
-        label={TEXTS.middleY}
+        label={TEXTS.centreY}
         sign="px"
         value={frame.y}
         min={0}

@@ -112,8 +112,8 @@ export function AlignPanel() {
             {by === 'gap' && <LengthField label={TEXTS.gap} mm={gap} signed min={-500} max={1000} onChange={setGap} />}
             {by === 'cell' && <p className="text-xs text-graphite">{TEXTS.evenGapsAllRoundThe}</p>}
             <div className="grid grid-cols-2 gap-2">
-              <Button onClick={() => space('x')}>{TEXTS.across}</Button>
-              <Button onClick={() => space('y')}>{TEXTS.down}</Button>
+              <Button onClick={() => space('x')}>{TEXTS.horizontally}</Button>
+              <Button onClick={() => space('y')}>{TEXTS.vertically}</Button>
             </div>
           </section>
           <section aria-label={TEXTS.sameSize} className="grid gap-2">

@@ -30,8 +30,8 @@ export const TEXTS = {
   addStop: 'Add an ink',
   wavesAcross: 'Waves across',
   wavesDown: 'Waves down',
-  across: 'Across',
-  down: 'Down',
+  across: 'Checks across',
+  down: 'Checks down',
   closes: (across: number, down: number): string =>
     `This step needs ${across === 0 ? '' : `${across} across`}${across !== 0 && down !== 0 ? ' and ' : ''}${down === 0 ? '' : `${down} down`} to close, so that is what is used.`,
   band: 'Band',
