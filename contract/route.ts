@@ -7,6 +7,9 @@ export const FILE = 'file';
 /** Sent with everything that changes something: a page from elsewhere cannot, so the server knows its own. */
 export const OWN_HEADER = { 'X-Requested-With': 'Hevrel' } as const;
 
+/** Names the window that asks, by any text of its own: what is slow for one does not keep the others waiting. */
+export const WINDOW_HEADER = 'X-Window';
+
 /** One route of the API: all that server, browser and documentation know of it. */
 export interface Route {
   readonly method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';

@@ -1,6 +1,7 @@
 import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { importMotif } from '../server/motifs/importMotif.ts';
+import { sourceFileOf } from '../server/testing/sourceFileOf.ts';
 import {
   alike,
   click,
@@ -152,14 +153,11 @@ describe('the builder', () => {
   it('does not open what was not built, and leaves it as it is', async () => {
     page.expectComplaint(/status of 404/);
     const { driver } = page;
-    const { motif } = await importMotif(
-      page.hevrel.serving.studio,
-      'buoy.svg',
-      Buffer.from(
-        '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><circle cx="4" cy="4" r="4" fill="#b5442f"/></svg>',
-      ),
-      'Test',
+    const { studio } = page.hevrel.serving;
+    const buoy = Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><circle cx="4" cy="4" r="4" fill="#b5442f"/></svg>',
     );
+    const { motif } = await importMotif(studio, 'buoy.svg', await sourceFileOf(studio, buoy), 'Test');
     await page.goTo(`/build/${motif.id}`);
     await waitForText(driver, '“Buoy” was not made in the builder');
     await page.goTo('/build/nobody');

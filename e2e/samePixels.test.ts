@@ -6,6 +6,7 @@ import { pixelGrid } from '../core/lattice/index.ts';
 import { paintPlane } from '../core/paint/index.ts';
 import { SAMPLE_DESIGNS } from '../demo/samples.ts';
 import { importMotif } from '../server/motifs/importMotif.ts';
+import { sourceFileOf } from '../server/testing/sourceFileOf.ts';
 import { loadScene } from '../server/paint/loadScene.ts';
 import { nodeSurface, pixelsOf } from '../server/paint/nodeBackend.ts';
 import { everyMotif } from '../server/store/motifs.ts';
@@ -73,8 +74,8 @@ describe('Chromium and Node', () => {
       <clipPath id="c"><circle cx="30" cy="30" r="26"/></clipPath></defs>
       <g clip-path="url(#c)" opacity=".8"><rect width="60" height="60" fill="url(#l)"/><circle cx="24" cy="34" r="18" fill="url(#r)"/></g>
       <path d="M5 55Q30 5 55 55" fill="none" stroke="url(#l)" stroke-width="4" stroke-dasharray="6 3" stroke-linecap="round"/></svg>`;
-    const imported = await importMotif(studio, 'photo.png', photo, 'Test');
-    const two = await importMotif(studio, 'vectors.svg', Buffer.from(vectors), 'Test');
+    const imported = await importMotif(studio, 'photo.png', await sourceFileOf(studio, photo), 'Test');
+    const two = await importMotif(studio, 'vectors.svg', await sourceFileOf(studio, Buffer.from(vectors)), 'Test');
     const [base] = SAMPLE_DESIGNS as [Design, ...Design[]];
     const placement = {
       ...UPRIGHT,

@@ -4,8 +4,9 @@ import compression from 'compression';
 import helmet from 'helmet';
 import express, { type Express } from 'express';
 import staticGzip from 'express-static-gzip';
-import { guard, ownHosts } from './http/guard.ts';
-import { checkInPool } from './http/implement.ts';
+import { apiRouter } from './http/apiRouter.ts';
+import { Bodies } from './http/bodies.ts';
+import { ownHosts, ownNames, ownPages } from './http/guard.ts';
 import { spaceGuard } from './http/spaceGuard.ts';
 import { stallGuard } from './http/stallGuard.ts';
 import { noSuchRoute, problemHandler } from './problem.ts';
@@ -68,11 +69,15 @@ export function createApp(
     }),
   );
 
-  app.use(guard(hosts));
+  // `/API` is not `/api`: what is below an address is guarded because it is mounted there, never because of how it is written.
+  app.enable('case sensitive routing');
+  app.enable('strict routing');
+  app.locals['bodies'] = new Bodies(studio.folder.drafts, studio.pool, studio.space);
+  app.use(ownNames(hosts));
   app.use(stallGuard());
-  app.use('/api', spaceGuard(studio.space));
-  app.locals['checkLarge'] = checkInPool(studio.pool);
   app.use(compression());
+  const api = apiRouter();
+  api.use(ownPages, spaceGuard(studio.space));
   for (const routes of [
     motifRoutes,
     designRoutes,
@@ -93,8 +98,9 @@ export function createApp(
     blobRoutes,
     backupRoutes,
   ])
-    app.use(routes(studio));
-  app.use('/api', noSuchRoute);
+    api.use(routes(studio));
+  api.use(noSuchRoute);
+  app.use('/api', api);
   if (web !== undefined && existsSync(join(web, 'index.html'))) {
     const compressed = { enableBrotli: true, orderPreference: ['br', 'gz'], index: false as const };
     app.use(
@@ -109,6 +115,7 @@ export function createApp(
       response.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'));
     });
   }
+  app.use(noSuchRoute);
   app.use(problemHandler(log, (error) => (isDiskFull(error) ? studio.space.full() : Promise.resolve(error))));
   return app;
 }

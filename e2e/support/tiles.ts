@@ -5,6 +5,7 @@ import type { Hex } from '../../core/colour/index.ts';
 import { type Design, newDesign, newPlacement, type Placement } from '../../core/document/index.ts';
 import type { Step } from '../../core/lattice/index.ts';
 import { importMotif } from '../../server/motifs/importMotif.ts';
+import { sourceFileOf } from '../../server/testing/sourceFileOf.ts';
 import { alike, cellOnScreen, settledShot, waitUntilSaved, type Shot, type Spot } from './hands.ts';
 import { useStudio, type Studio } from './studio.ts';
 
@@ -51,7 +52,7 @@ export function useTiles(): Tiles {
       await importMotif(
         page.hevrel.serving.studio,
         colour === PINK_HEX ? 'tile.svg' : `tile ${colour.slice(1)}.svg`,
-        Buffer.from(tileOf(colour)),
+        await sourceFileOf(page.hevrel.serving.studio, Buffer.from(tileOf(colour))),
         'Test',
       )
     ).motif.id;

@@ -23,12 +23,9 @@ function bracketed(name: string): string {
   return name.includes(':') && !name.startsWith('[') ? `[${name}]` : name;
 }
 
-/**
- * Keeps other people's pages out. A name that is not ours may have been made to lead here by whoever owns it; a page from elsewhere
- * can send simple requests, but neither our header nor an `Origin` of ours.
- */
-export function guard(hosts: ReadonlySet<string>): RequestHandler {
-  return ({ headers, method, path }, _response, next) => {
+/** Keeps out whoever asks by a name that is not ours: it may have been made to lead here by whoever owns it. */
+export function ownNames(hosts: ReadonlySet<string>): RequestHandler {
+  return ({ headers }, _response, next) => {
     const asked = headers.host ?? '';
     const name = nameIn(asked);
     if (name === undefined || !hosts.has(name))
@@ -37,23 +34,23 @@ export function guard(hosts: ReadonlySet<string>): RequestHandler {
         'Not the name of this server',
         `Hevrel does not answer to “${asked.slice(0, 80)}”. Nothing was changed; use its own address, or start it with --allow-host and that name.`,
       );
-    if (!path.startsWith('/api')) {
-      next();
-      return;
-    }
-    const { origin } = headers;
-    const site = headers['sec-fetch-site'];
-    const isForeign =
-      (origin !== undefined && hostIn(origin) !== asked) || site === 'cross-site' || site === 'same-site';
-    if (isForeign || (!READING.has(method) && headers[OWN_NAME.toLowerCase()] !== OWN_VALUE))
-      throw new Problem(
-        403,
-        'From another page',
-        `This was asked by another page or program. Nothing was changed; programs send the header ${OWN_NAME}: ${OWN_VALUE}.`,
-      );
     next();
   };
 }
+
+/** Keeps other people's pages out: they can send simple requests, but neither our header nor an `Origin` of ours. To be mounted before all that they may not ask for. */
+export const ownPages: RequestHandler = ({ headers, method }, _response, next) => {
+  const { origin, host } = headers;
+  const site = headers['sec-fetch-site'];
+  const isForeign = (origin !== undefined && hostIn(origin) !== host) || site === 'cross-site' || site === 'same-site';
+  if (isForeign || (!READING.has(method) && headers[OWN_NAME.toLowerCase()] !== OWN_VALUE))
+    throw new Problem(
+      403,
+      'From another page',
+      `This was asked by another page or program. Nothing was changed; programs send the header ${OWN_NAME}: ${OWN_VALUE}.`,
+    );
+  next();
+};
 
 /** The name in a `Host` header, without its port. */
 function nameIn(host: string): string | undefined {

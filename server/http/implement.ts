@@ -1,9 +1,8 @@
-import { raw, type Request, type RequestHandler, type Response, type Router } from 'express';
+import type { Request, RequestHandler, Response, Router } from 'express';
 import type { ISchema, Schema } from 'yup';
-import type { Pool } from '../work/pool.ts';
 import {
   FILE,
-  ROUTES,
+  WINDOW_HEADER,
   type AnswerOf,
   type JsonBodyOf,
   type ParamsOf,
@@ -11,17 +10,22 @@ import {
   type Route,
 } from '../../contract/index.ts';
 import { Problem } from '../problem.ts';
-import { checkLetters, readJson } from './readJson.ts';
+import type { SourceFile } from '../store/sourceFile.ts';
+import type { TaskOrder } from '../work/pool.ts';
+import type { Bodies } from './bodies.ts';
+import { checkLetters } from './readJson.ts';
 
 const MOST_JSON_BYTES = 100 * 1024;
+/** After an answer, what still comes of a body that was refused is thrown away for so long, so that the answer arrives; ms. */
+const DRAIN_MS = 2000;
 
 /** What a handler is given: all of it has been held against the contract. */
 export interface Call<R> {
   readonly params: ParamsOf<R>;
   readonly query: QueryOf<R>;
   readonly body: JsonBodyOf<R>;
-  /** The file that was sent, for routes that take one. */
-  readonly file: Buffer;
+  /** The file that was sent, for routes that take one; it is gone once there is an answer. */
+  readonly file: SourceFile;
   /** Aborted when whoever asked has gone before there was an answer. */
   readonly signal: AbortSignal;
   readonly request: Request;
@@ -37,34 +41,41 @@ export function implement<const R extends Route>(
   route: R,
   handle: (call: Call<R>) => Answered<R> | Promise<Answered<R>>,
 ): void {
-  const path = `/api${route.path.replace(/\{(\w+)\}/g, ':$1')}`;
   const handler: RequestHandler = async (request, response) => {
     const gone = new AbortController();
     response.once('close', () => {
       if (!response.writableFinished) gone.abort();
     });
-    const call = {
-      params: checked(route.params, asked(request.params), false),
-      query: checked(route.query, asked(request.query), false),
-      body: route.body === FILE ? undefined : await sentBody(route, request),
-      file: Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0),
-      signal: gone.signal,
-      request,
-      response,
+    const bodies = request.app.locals['bodies'] as Bodies;
+    const limit = route.limit ?? MOST_JSON_BYTES;
+    const answered = async (sent: { readonly file: SourceFile } | { readonly body: unknown }): Promise<unknown> =>
+      handle({ ...address, ...sent, signal: gone.signal, request, response } as unknown as Call<R>);
+    const address = {
+      params: checked(route.params, asked(request.params)),
+      query: checked(route.query, asked(request.query)),
     };
     let answer: unknown;
     try {
-      answer = await handle(call as unknown as Call<R>);
+      if (route.body === undefined) answer = await answered({ body: undefined });
+      else if (route.body === FILE) answer = await bodies.file(request, limit, (file) => answered({ file }));
+      else answer = await answered({ body: await bodies.json(request, route, limit) });
     } catch (error) {
       // There is nobody to tell any more.
-      if (gone.signal.aborted) return;
+      if (gone.signal.aborted || (request.destroyed && !request.complete)) return;
+      if (!request.complete) drain(request, response);
       throw error;
     }
     if (response.headersSent || route.answer === FILE || route.events) return;
     if (route.answer === undefined) response.status(204).end();
     else response.status(route.status ?? 200).json(answer);
   };
-  router[METHODS[route.method]](path, ...readersOf(route), handler);
+  router[METHODS[route.method]](route.path.replace(/\{(\w+)\}/g, ':$1'), handler);
+}
+
+function drain(request: Request, response: Response): void {
+  request.resume();
+  response.set('Connection', 'close');
+  response.once('finish', () => setTimeout(() => request.socket.destroy(), DRAIN_MS).unref());
 }
 
 const METHODS = { GET: 'get', POST: 'post', PUT: 'put', PATCH: 'patch', DELETE: 'delete' } as const;
@@ -82,56 +93,18 @@ function asked(values: Readonly<Record<string, unknown>>): unknown {
   return values;
 }
 
-/** JSON that is larger is held against its schema in a process of the pool: it takes too long to be done between two requests. */
-const LARGE_BYTES = 128 * 1024;
-
-type CheckLarge = (route: Route, json: Buffer) => Promise<void>;
-
-/** Has large JSON checked in the pool. */
-export function checkInPool(pool: Pool): CheckLarge {
-  return async (route, json) => {
-    const [name] = Object.entries(ROUTES).find(([, listed]) => listed === route) as [string, Route];
-    await pool.run({ kind: 'check', route: name, json });
-  };
-}
-
-async function sentBody(route: Route, request: Request): Promise<unknown> {
-  const body: unknown = request.body;
-  const json = Buffer.isBuffer(body) && body.length > 0 ? body : undefined;
-  const value = json && readJson(json);
-  if (!json || json.length <= LARGE_BYTES) return checked(route.body === FILE ? undefined : route.body, value, true);
-  const checkLarge = request.app.locals['checkLarge'] as CheckLarge;
-  await checkLarge(route, json);
-  return value;
-}
-
-/** @param isExact whether values have to be of their types already, as those of JSON are and those of addresses are not */
-function checked(schema: ISchema<unknown> | undefined, value: unknown, isExact: boolean): unknown {
+function checked(schema: ISchema<unknown> | undefined, value: unknown): unknown {
   // Every schema of the contract can be asked at once; Yup's interface of them does not say so.
-  return (schema as Schema | undefined)?.validateSync(value, { strict: isExact });
-}
-
-function readersOf({ body, limit }: Route): RequestHandler[] {
-  if (body === undefined) return [];
-  if (body !== FILE) return [raw({ type: 'application/json', limit: limit ?? MOST_JSON_BYTES })];
-  const most = limit ?? MOST_JSON_BYTES;
-  return [
-    (request, _response, next) => {
-      // Refused by its length before it is read.
-      if (Number(request.headers['content-length'] ?? 0) > most)
-        throw new Problem(
-          413,
-          'Too large',
-          `The file is larger than ${Math.round(most / 1024 / 1024)} MB. Nothing was added; make it smaller and import it again.`,
-        );
-      next();
-    },
-    raw({ type: () => true, limit: most }),
-  ];
+  return (schema as Schema | undefined)?.validateSync(value);
 }
 
 /** The file of a call. @throws Problem 422 where it is empty */
-export function fileOf({ file }: Pick<Call<Route>, 'file'>, name: string): Buffer {
-  if (file.length === 0) throw new Problem(422, 'Empty file', `“${name.slice(0, 60)}” is empty. Nothing was added.`);
+export function fileOf({ file }: Pick<Call<Route>, 'file'>, name: string): SourceFile {
+  if (file.bytes === 0) throw new Problem(422, 'Empty file', `“${name.slice(0, 60)}” is empty. Nothing was added.`);
   return file;
+}
+
+/** What is said of a call to the pool: when it is of no use any more, and which window asks. */
+export function orderOf({ signal, request }: Pick<Call<Route>, 'signal' | 'request'>): TaskOrder {
+  return { signal, window: request.get(WINDOW_HEADER) ?? '' };
 }

@@ -1,4 +1,4 @@
-import type { RequestHandler } from 'express';
+import type { Request, RequestHandler } from 'express';
 import { Problem } from '../problem.ts';
 
 /** A body of which nothing arrives for so long is given up, ms. */
@@ -32,4 +32,11 @@ export function stallGuard(ms = STALL_MS): RequestHandler {
     response.once('close', done);
     next();
   };
+}
+
+/** While a body waits for its turn, nothing is read of it, so that nothing arrives. @returns what is to be called once it has its turn */
+export function pauseStallGuard({ socket }: Request): () => void {
+  const ms = socket.timeout ?? 0;
+  socket.setTimeout(0);
+  return () => void socket.setTimeout(ms);
 }

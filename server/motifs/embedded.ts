@@ -1,6 +1,6 @@
 import { cleanSvg, type Embedded, type KnownFonts, openSvg } from '../../core/svg/index.ts';
 import { drawingText } from './drawingText.ts';
-import { headerOf, lossless, MOST_PIXELS, TooManyPixels } from './lossless.ts';
+import { headerOf, lossless, MOST_PIXELS, TooLargePicture } from './lossless.ts';
 import { sniffPicture } from './sniff.ts';
 
 /** Drawings within drawings within drawings: real files have one within another. */
@@ -11,7 +11,7 @@ const DEEPEST = 2;
  *
  * @param addresses `data:` addresses
  * @param most bytes of a drawing within the drawing
- * @throws TooManyPixels where all pictures together have more than one may have
+ * @throws TooLargePicture where all pictures together have more than one may have
  */
 export async function openEmbedded(
   addresses: readonly string[],
@@ -26,7 +26,7 @@ export async function openEmbedded(
     if (sniffPicture(content)) {
       const header = await orNothing(headerOf(content));
       pixels += header ? header.width * header.height : 0;
-      if (pixels > MOST_PIXELS) throw new TooManyPixels();
+      if (pixels > MOST_PIXELS) throw new TooLargePicture(`have more than ${MOST_PIXELS / 1e6} megapixels`);
       const picture = header && (await orNothing(lossless(content)));
       return picture && { kind: 'picture', url: `data:image/png;base64,${picture.png.toString('base64')}` };
     }
@@ -52,7 +52,7 @@ async function orNothing<T>(work: Promise<T>): Promise<T | undefined> {
   try {
     return await work;
   } catch (error) {
-    if (error instanceof TooManyPixels) throw error;
+    if (error instanceof TooLargePicture) throw error;
     return undefined;
   }
 }

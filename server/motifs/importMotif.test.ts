@@ -140,7 +140,7 @@ describe('bad files', () => {
       'note.png',
       'hello',
       415,
-      /no SVG, PNG, JPEG, WebP, GIF, TIFF or AVIF file, whatever its name says/,
+      /not an SVG, PNG, JPEG, WebP, GIF, TIFF or AVIF file, whatever its name says/,
     ],
     ['broken XML', 'broken.svg', '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0', 422, /cannot be read/],
     ['an SVG that shows nothing', 'bare.svg', svg('<g/>'), 422, /nothing that can be seen/],
@@ -175,10 +175,11 @@ describe('bad files', () => {
     [
       'more than 100 megapixels in a few bytes',
       'bomb.png',
-      pngClaiming(60_000, 60_000),
+      pngClaiming(40_000, 40_000),
       413,
       /more than 100 megapixels/,
     ],
+    ['a side without end', 'strip.png', pngClaiming(1, 10_000_000), 413, /is longer than 50,000 pixels/],
     ['more than 40 MB', 'heavy.png', Buffer.alloc(40 * 1024 * 1024 + 1), 413, /larger than 40 MB/],
   ])('are refused with a sentence and change nothing: %s', async (_what, name, content, status, sentence) => {
     const before = await count();

@@ -6,30 +6,32 @@ import { Problem } from '../problem.ts';
 import { fontFiles } from '../store/fonts.ts';
 import type { Studio } from '../studio.ts';
 import { changeMotif, insertMotif, motifFromSource } from '../store/motifs.ts';
+import type { SourceFile } from '../store/sourceFile.ts';
+import type { TaskOrder } from '../work/pool.ts';
 import type { ReadOutcome } from '../work/tasks.ts';
 import { refreshHolders } from './makeMotif.ts';
-import { sniff } from './sniff.ts';
+import { sniffFile } from './sniff.ts';
 
 /**
  * Turns a file into a motif of the drawer. A file that is there already is recognised by its content and not taken twice.
  *
  * @param known what of the motif is decided beforehand
- * @param signal stops reading; nothing is added then
+ * @param context stops reading; nothing is added then
  * @throws Problem; Error where it is stopped
  */
 export async function importMotif(
   studio: Studio,
   fileName: string,
-  content: Uint8Array,
+  file: SourceFile,
   collection: string,
   known: Partial<Pick<StoredMotif, 'id' | 'name' | 'width'>> = {},
-  signal?: AbortSignal,
+  context?: TaskOrder,
 ): Promise<ImportReport> {
-  const { database, blobs } = studio;
-  const kind = sniff(content);
-  const there = kind && (await motifFromSource(database, blobs.addressOf(content, kind)));
+  const { database } = studio;
+  const kind = sniffFile(file.path);
+  const there = kind && (await motifFromSource(database, `${file.sha256}.${kind}`));
   if (there && !(await isWhole(studio, there))) {
-    const { artwork, source, thumbnail } = await readFile(studio, fileName, content, signal);
+    const { artwork, source, thumbnail } = await readFile(studio, fileName, file.path, context);
     const motif = await changeMotif(database, there.id, { artwork, source, thumbnail });
     return { motif, notes: [`A file of “${there.name}” was damaged and is mended now.`], fonts: [] };
   }
@@ -39,8 +41,8 @@ export async function importMotif(
       notes: [`It is in the drawer already, as “${there.name}”. It was not taken twice.`],
       fonts: [],
     };
-  const { notes, fonts, ...read } = await readFile(studio, fileName, content, signal);
-  signal?.throwIfAborted();
+  const { notes, fonts, ...read } = await readFile(studio, fileName, file.path, context);
+  context?.signal.throwIfAborted();
   const motif: StoredMotif = {
     id: nanoid(12),
     name: nameFrom(fileName),
@@ -66,9 +68,10 @@ export async function replaceArtwork(
   studio: Studio,
   id: string,
   fileName: string,
-  content: Uint8Array,
+  file: SourceFile,
+  context?: TaskOrder,
 ): Promise<ImportReport> {
-  const { notes, fonts, artwork, view, inks, source, thumbnail } = await readFile(studio, fileName, content);
+  const { notes, fonts, artwork, view, inks, source, thumbnail } = await readFile(studio, fileName, file.path, context);
   const motif = await changeMotif(studio.database, id, { artwork, view, inks, source, thumbnail, recipe: null });
   await refreshHolders(studio, id);
   return { motif, notes, fonts };
@@ -85,7 +88,7 @@ export async function rereadMotif(
       'Nothing to read again',
       `“${name}” was not imported from a drawing, so there is no file to read again. Nothing was changed.`,
     );
-  const read = await readFile(studio, name, await studio.blobs.read(source));
+  const read = await readFile(studio, name, await studio.blobs.soundPathOf(source));
   const { notes, fonts, artwork, inks, thumbnail } = read;
   const motif = await changeMotif(studio.database, id, {
     artwork,
@@ -98,16 +101,15 @@ export async function rereadMotif(
   return { motif, notes, fonts };
 }
 
-/** Reads a file in a worker. @throws Problem */
+/** Reads a file in a process of the pool. @throws Problem */
 export async function readFile(
   { pool, blobs, database }: Studio,
   fileName: string,
-  content: Uint8Array,
-  signal?: AbortSignal,
+  file: string,
+  context?: TaskOrder,
 ): Promise<ReadOutcome> {
   const fonts = await fontFiles(database);
-  const context = signal && { signal, progress: () => undefined };
-  return pool.run({ kind: 'read', name: shown(fileName), content, fonts, blobs: blobs.folder }, context);
+  return pool.run({ kind: 'read', name: shown(fileName), file, fonts, blobs: blobs.folder }, context);
 }
 
 function shown(fileName: string): string {

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import type { Font, parse as parseFont } from 'opentype.js';
 import { Problem } from '../problem.ts';
@@ -12,8 +13,8 @@ const { parse } = require('opentype.js') as { parse: typeof parseFont };
 const MOST_NAME = 120;
 
 /** Reads a TTF, OTF or WOFF2 file and keeps it unpacked. @throws Problem */
-export async function readFont({ name, content, blobs: folder }: FontTask): Promise<FontOutcome> {
-  const bytes = Buffer.from(content);
+export async function readFont({ name, file: path, blobs: folder }: FontTask): Promise<FontOutcome> {
+  const bytes = await readFile(path);
   const kind = bytes.toString('latin1', 0, 4);
   if (!['\0\x01\0\0', 'true', 'OTTO', 'wOF2'].includes(kind))
     throw new Problem(

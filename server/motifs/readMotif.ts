@@ -1,8 +1,9 @@
+import { readFile } from 'node:fs/promises';
 import { IDENTITY } from '../../core/geometry/index.ts';
 import { type Artwork, artworkBounds, viewOfBox } from '../../core/motif/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs, type BlobKind } from '../store/blobs.ts';
-import type { ReadOutcome, ReadTask } from '../work/tasks.ts';
+import type { ReadOutcome, ReadTask, StudioFont } from '../work/tasks.ts';
 import { naturalUnit } from './naturalSize.ts';
 import { keptDrawing } from './keptDrawing.ts';
 import { readPicture } from './readPicture.ts';
@@ -11,17 +12,25 @@ import { sniff } from './sniff.ts';
 import { trimmed } from './trim.ts';
 
 /** Reads an uploaded file, trims it to what is drawn, and keeps file, artwork and a small picture. @throws Problem */
-export async function readMotif({ name, content, fonts, blobs: folder }: ReadTask): Promise<ReadOutcome> {
-  const blobs = new Blobs(folder);
-  const kind = sniff(content);
+export async function readMotif({ name, file, fonts, blobs }: ReadTask): Promise<ReadOutcome> {
+  return motifOfFile(name, await readFile(file), fonts, new Blobs(blobs));
+}
+
+/** As `readMotif`, of a file's content. @throws Problem */
+export async function motifOfFile(
+  name: string,
+  bytes: Buffer,
+  fonts: readonly StudioFont[],
+  blobs: Blobs,
+): Promise<ReadOutcome> {
+  const kind = sniff(bytes);
   if (!kind) {
     throw new Problem(
       415,
       'Not a picture',
-      `“${name}” is no SVG, PNG, JPEG, WebP, GIF, TIFF or AVIF file, whatever its name says. Nothing was added; export it as one of these and import it again.`,
+      `“${name}” is not an SVG, PNG, JPEG, WebP, GIF, TIFF or AVIF file, whatever its name says. Nothing was added; export it as one of these and import it again.`,
     );
   }
-  const bytes = Buffer.from(content);
   const reading =
     kind === 'svg' || kind === 'svgz'
       ? await readVectors(name, bytes, blobs, fonts)

@@ -2,11 +2,8 @@ import type { Metadata } from 'sharp';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
-import { headerOf, lossless, TooManyPixels } from './lossless.ts';
+import { densityOf, headerOf, lossless, TooLargePicture, tooLargePicture } from './lossless.ts';
 import type { Reading } from './reading.ts';
-
-/** Programs write 72 or 96 when they mean nothing by it. */
-const LEAST_MEANT_DPI = 100;
 
 /** Reads a picture of pixels. @throws Problem */
 export async function readPicture(name: string, content: Buffer, blobs: Blobs): Promise<Reading> {
@@ -16,15 +13,15 @@ export async function readPicture(name: string, content: Buffer, blobs: Blobs): 
     metadata = await headerOf(content);
     picture = await lossless(content);
   } catch (error) {
-    throw error instanceof TooManyPixels ? tooLarge(name) : broken(name);
+    throw error instanceof TooLargePicture ? tooLargePicture(name, error) : broken(name);
   }
   const { png, width, height } = picture;
   const view = { x: 0, y: 0, width, height };
-  const dpi = metadata.density;
+  const dpi = densityOf(metadata);
   const frames = metadata.pages ?? 1;
   return {
     artwork: { version: 1, view, nodes: [{ kind: 'picture', blob: blobs.keep(png, 'png'), ...view }] },
-    widthMm: dpi !== undefined && dpi >= LEAST_MEANT_DPI ? (width * MM_PER_INCH) / dpi : undefined,
+    widthMm: dpi !== undefined ? (width * MM_PER_INCH) / dpi : undefined,
     notes: frames > 1 ? [`Of its ${frames} pictures the first was taken.`] : [],
     fonts: [],
   };
@@ -34,14 +31,6 @@ function broken(name: string): Problem {
   return new Problem(
     422,
     'Cannot be read',
-    `“${name}” is damaged or cut short and cannot be read. Nothing was added; save it again and bring it anew.`,
-  );
-}
-
-function tooLarge(name: string): Problem {
-  return new Problem(
-    413,
-    'Too large',
-    `“${name}” has more than 100 megapixels. Nothing was added; make it smaller and import it again.`,
+    `“${name}” is damaged or cut short and cannot be read. Nothing was added; save it again and import it again.`,
   );
 }

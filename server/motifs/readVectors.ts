@@ -13,7 +13,7 @@ import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
 import { DamagedFile, drawingText } from './drawingText.ts';
 import { openEmbedded } from './embedded.ts';
-import { TooManyPixels } from './lossless.ts';
+import { TooLargePicture } from './lossless.ts';
 import { NATURAL_LONG_SIDE_MM } from './naturalSize.ts';
 import { partPainter } from './partPainter.ts';
 import type { Reading } from './reading.ts';
@@ -86,7 +86,7 @@ async function cleaned(name: string, content: Buffer, fonts: readonly StudioFont
       throw new Problem(
         422,
         'Cannot be read',
-        `“${name}” is damaged or cut short and cannot be read. Nothing was added; save it again and bring it anew.`,
+        `“${name}” is damaged or cut short and cannot be read. Nothing was added; save it again and import it again.`,
       );
     if (error instanceof RangeError)
       throw new Problem(
@@ -94,11 +94,11 @@ async function cleaned(name: string, content: Buffer, fonts: readonly StudioFont
         'Too large',
         `“${name}” is larger than 10 MB of SVG. Nothing was added; simplify it and import it again.`,
       );
-    if (error instanceof TooManyPixels)
+    if (error instanceof TooLargePicture)
       throw new Problem(
         422,
         'Too many pixels',
-        `The pictures in “${name}” have more than 100 megapixels. Nothing was added; make them smaller and import it again.`,
+        `A picture in “${name}” is too large, or all together are: it ${error.message.replace(/^have/, 'has')}. Nothing was added; make them smaller and import it again.`,
       );
     throw error;
   }

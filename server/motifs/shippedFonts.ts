@@ -1,8 +1,12 @@
-import { readFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import { nanoid } from 'nanoid';
 import wawoff2 from 'wawoff2';
 import type { KnownFonts } from '../../core/svg/index.ts';
 import type { Blobs } from '../store/blobs.ts';
+import { writeDurably } from '../store/sync.ts';
 import type { StudioFont } from '../work/tasks.ts';
 
 const require = createRequire(import.meta.url);
@@ -29,20 +33,30 @@ export function knownFonts(own: readonly StudioFont[]): KnownFonts {
   return { families: new Map(families), standIns: STAND_INS };
 }
 
-let unpacked: Promise<readonly string[]> | undefined;
+const unpacked = new Map<string, Promise<readonly string[]>>();
 
-/** The shipped fonts as files that the engine reads, unpacked once in a process. */
+/** The shipped fonts as files that the engine reads, unpacked once in a process beside the blobs: they belong to no motif. */
 export function shippedFontFiles(blobs: Blobs): Promise<readonly string[]> {
-  unpacked ??= unpackAll(blobs);
-  return unpacked;
+  const folder = join(dirname(blobs.folder), 'fonts');
+  let files = unpacked.get(folder);
+  if (!files) {
+    files = unpackAll(folder);
+    unpacked.set(folder, files);
+    files.catch(() => unpacked.delete(folder));
+  }
+  return files;
 }
 
-async function unpackAll(blobs: Blobs): Promise<readonly string[]> {
+async function unpackAll(folder: string): Promise<readonly string[]> {
+  mkdirSync(folder, { recursive: true });
   const files: string[] = [];
   for (const { name, parts } of SHIPPED)
     for (const part of parts) {
       const packed = readFileSync(require.resolve(`@fontsource/${name}/files/${name}-${part}.woff2`));
-      files.push(blobs.pathOf(blobs.keep(await unpackWoff2(packed), 'ttf')));
+      const file = join(folder, `${createHash('sha256').update(packed).digest('hex').slice(0, 16)}.ttf`);
+      // Another process may do the same: each writes its own, and the last name given stands.
+      if (!existsSync(file)) writeDurably(file, `${file}.draft-${nanoid(8)}`, await unpackWoff2(packed));
+      files.push(file);
     }
   return files;
 }

@@ -1,3 +1,5 @@
+import { headOfFile } from '../store/sourceFile.ts';
+
 /** Kinds of file that can become a motif. */
 export type SourceKind = 'svg' | 'svgz' | PictureKind;
 export type PictureKind = 'png' | 'jpg' | 'webp' | 'gif' | 'tif' | 'avif';
@@ -7,6 +9,11 @@ const JPEG = [0xff, 0xd8, 0xff];
 const GZIP = [0x1f, 0x8b];
 /** A drawing's root follows its declaration, comments and document type, which are long in some files. */
 const HEAD = 1024 * 1024;
+
+/** The kind of a file on the disk by its first bytes; undefined for one that can become no motif. */
+export function sniffFile(path: string): SourceKind | undefined {
+  return sniff(headOfFile(path, HEAD));
+}
 
 /** The kind of a file by its first bytes, whatever it is called; undefined for any other. */
 export function sniff(content: Uint8Array): SourceKind | undefined {
@@ -30,6 +37,10 @@ export function sniffPicture(content: Uint8Array): PictureKind | undefined {
 /** Whether a file is a PDF: its mark may come after other bytes. */
 export function isPdf(content: Uint8Array): boolean {
   return textOf(content.subarray(0, 1024)).includes('%PDF-');
+}
+
+export function isPdfFile(path: string): boolean {
+  return isPdf(headOfFile(path, HEAD));
 }
 
 function isDrawing(content: Uint8Array): boolean {

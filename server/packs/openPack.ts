@@ -11,6 +11,7 @@ import {
 import { artworkSchema, picturesOf } from '../../core/motif/index.ts';
 import { messageOf } from '../../core/problem/index.ts';
 import { openRecipe, pictureIn, type Recipe } from '../../core/recipe/index.ts';
+import { readJson } from '../http/readJson.ts';
 import { drawingText } from '../motifs/drawingText.ts';
 import { headerOf } from '../motifs/lossless.ts';
 import { sniff } from '../motifs/sniff.ts';
@@ -21,9 +22,11 @@ import { unpackZip } from '../zip/unpackZip.ts';
 import type { OpenedPack } from './openedPack.ts';
 import { PACK_LIST, type PackedMotif, packListSchema, type PackList, packPathOf } from './packFile.ts';
 
-/** Reads a pack's file. @throws Problem with a sentence where it is none, or not whole; files kept before that do no harm */
+/** Reads a pack's file, or the document of a design. @throws Problem, DesignError or CommandError where it is none, or not whole */
 export async function openPack({ file, blobs: folder }: UnpackTask): Promise<OpenedPack> {
-  const files = await unpackZip(await readFile(file), 'pack', damaged);
+  const content = await readFile(file);
+  if (isJson(content)) return { motifs: [], designs: [openWithinLimits(readJson(withoutMark(content)))], swatches: [] };
+  const files = await unpackZip(content, 'pack', damaged);
   const list = listIn(files);
   const keeper = new Keeper(files, new Blobs(folder));
   const motifs: StoredMotif[] = [];
@@ -52,12 +55,22 @@ export async function openPack({ file, blobs: folder }: UnpackTask): Promise<Ope
   return { motifs, designs: list.designs.map(designIn), swatches };
 }
 
+/** Whether it is JSON of an object rather than a ZIP, which begins with a P. */
+function isJson(content: Buffer): boolean {
+  return /^(?:\ufeff)?\s*\{/.test(content.toString('utf8', 0, 256));
+}
+
+/** Some editors put a mark of three bytes before UTF-8. */
+function withoutMark(content: Buffer): Buffer {
+  return content[0] === 0xef ? content.subarray(3) : content;
+}
+
 function listIn(files: ReadonlyMap<string, Uint8Array>): PackList {
   const text = files.get(PACK_LIST);
   if (!text) throw damaged('it has no list of what is in it');
   let list: unknown;
   try {
-    list = JSON.parse(Buffer.from(text).toString('utf8'));
+    list = readJson(Buffer.from(text));
     return packListSchema.validateSync(list, { strict: true });
   } catch (error) {
     const version: unknown = Reflect.get(Object(list), 'version');

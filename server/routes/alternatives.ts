@@ -1,6 +1,7 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
+import { apiRouter } from '../http/apiRouter.ts';
 import { implement } from '../http/implement.ts';
 import { Problem } from '../problem.ts';
 import {
@@ -18,7 +19,7 @@ const MOST_ALTERNATIVES = 50;
 
 /** The arrangements of a design that are kept under names. */
 export function alternativeRoutes({ database, designs, pool }: Studio): Router {
-  const router = Router();
+  const router = apiRouter();
 
   implement(router, contract.listAlternatives, ({ params }) => listAlternatives(database, params.id));
 

@@ -1,9 +1,10 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { Router } from 'express';
+import type { Router } from 'express';
 import * as contract from '../../contract/index.ts';
 import { writeBackup } from '../backup/archive.ts';
 import { checkOf } from '../backup/checkOf.ts';
+import { apiRouter } from '../http/apiRouter.ts';
 import { implement } from '../http/implement.ts';
 import { notFound, Problem } from '../problem.ts';
 import { insertBackup, listBackups } from '../store/backups.ts';
@@ -12,7 +13,7 @@ import type { Studio } from '../studio.ts';
 /** Backups that are asked for, and the check of all that is kept. */
 export function backupRoutes(studio: Studio): Router {
   const { database, jobs } = studio;
-  const router = Router();
+  const router = apiRouter();
   const fileOf = (job: string): string => join(studio.exports, `${job}.tar.gz`);
 
   implement(router, contract.listBackups, () => listBackups(database));

@@ -1,5 +1,6 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import * as contract from '../../contract/index.ts';
+import { apiRouter } from '../http/apiRouter.ts';
 import { implement } from '../http/implement.ts';
 import { notFound } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
@@ -7,7 +8,7 @@ import type { Studio } from '../studio.ts';
 
 /** Kept content by its address; it can never change, so browsers may keep it for good. */
 export function blobRoutes({ blobs }: Studio): Router {
-  const router = Router();
+  const router = apiRouter();
   implement(router, contract.readBlob, async ({ params: { address }, response }) => {
     if (!Blobs.isAddress(address) || !blobs.has(address)) throw notFound('file');
     const path = await blobs.soundPathOf(address);

@@ -1,16 +1,18 @@
 import { cleanFileName } from '../../core/export/index.ts';
-import { Router } from 'express';
+import type { Router } from 'express';
 import * as contract from '../../contract/index.ts';
-import { readCollection } from '../collections/readCollection.ts';
-import { fileOf, implement } from '../http/implement.ts';
+import { takeCollection } from '../collections/takeCollection.ts';
+import { apiRouter } from '../http/apiRouter.ts';
+import { fileOf, implement, orderOf } from '../http/implement.ts';
 import { notFound } from '../problem.ts';
+import { fontFiles } from '../store/fonts.ts';
 import { motifsOfCollection } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 
 /** Whole collections as files. */
 export function collectionRoutes(studio: Studio): Router {
   const { database, pool, blobs } = studio;
-  const router = Router();
+  const router = apiRouter();
 
   implement(router, contract.readCollectionFile, async ({ query: { name }, response }) => {
     const motifs = await motifsOfCollection(database, name);
@@ -22,7 +24,11 @@ export function collectionRoutes(studio: Studio): Router {
       .send(Buffer.from(zip));
   });
 
-  implement(router, contract.importCollection, (call) => readCollection(studio, fileOf(call, 'The collection')));
+  implement(router, contract.importCollection, async (call) => {
+    const { path: file } = fileOf(call, 'The collection');
+    const task = { kind: 'open-collection', file, fonts: await fontFiles(database), blobs: blobs.folder } as const;
+    return takeCollection(studio, await pool.run(task, orderOf(call)));
+  });
 
   return router;
 }

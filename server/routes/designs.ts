@@ -1,7 +1,8 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
 import { type Command, type Design, newDesign } from '../../core/document/index.ts';
+import { apiRouter } from '../http/apiRouter.ts';
 import { implement } from '../http/implement.ts';
 import { openDocument } from '../work/openDocument.ts';
 import { designPicture } from '../paint/designPicture.ts';
@@ -13,7 +14,7 @@ import type { Studio } from '../studio.ts';
 /** Designs: listing, opening, creating, saving by commands, deleting. */
 export function designRoutes(studio: Studio): Router {
   const { database, designs } = studio;
-  const router = Router();
+  const router = apiRouter();
   const presence = new PresenceRegistry();
 
   implement(router, contract.listDesigns, () => designs.list());

@@ -1,10 +1,11 @@
 import { existsSync } from 'node:fs';
-import { Router } from 'express';
+import type { Router } from 'express';
 import { string } from 'yup';
 import * as contract from '../../contract/index.ts';
 import { batchWork, exportWork } from '../exports/exportWork.ts';
 import { startFile } from '../exports/fileWork.ts';
 import { FILE_KINDS } from '../exports/resumeFiles.ts';
+import { apiRouter } from '../http/apiRouter.ts';
 import { implement } from '../http/implement.ts';
 import { notFound, Problem } from '../problem.ts';
 import { deletePreset, listPresets, savePreset } from '../store/presets.ts';
@@ -13,7 +14,7 @@ import { exportFile, type Studio } from '../studio.ts';
 /** Designs and swatches as files: made by a job, fetched once it is done. */
 export function exportRoutes(studio: Studio): Router {
   const { database, jobs } = studio;
-  const router = Router();
+  const router = apiRouter();
 
   implement(router, contract.startExport, ({ body }) => startFile(studio, exportWork, body));
   implement(router, contract.startBatch, ({ body }) => startFile(studio, batchWork, body));

@@ -1,11 +1,12 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import * as contract from '../../contract/index.ts';
+import { apiRouter } from '../http/apiRouter.ts';
 import { implement } from '../http/implement.ts';
 import type { Studio } from '../studio.ts';
 
 /** Jobs: how far one is, following it, stopping it. */
 export function jobRoutes({ jobs }: Studio): Router {
-  const router = Router();
+  const router = apiRouter();
 
   implement(router, contract.readJob, ({ params }) => jobs.read(params.id));
 

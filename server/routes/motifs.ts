@@ -1,8 +1,9 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
 import { cutText } from '../../core/schema/index.ts';
-import { fileOf, implement } from '../http/implement.ts';
+import { apiRouter } from '../http/apiRouter.ts';
+import { fileOf, implement, orderOf } from '../http/implement.ts';
 import { importMotif, replaceArtwork, rereadMotif } from '../motifs/importMotif.ts';
 import { makeMotif, refreshHolders, remakeMotif } from '../motifs/makeMotif.ts';
 import { notFound } from '../problem.ts';
@@ -21,7 +22,7 @@ import type { Studio } from '../studio.ts';
 /** Motifs: listing, importing, making, changing, replacing their artwork, deleting from the drawer. */
 export function motifRoutes(studio: Studio): Router {
   const { database } = studio;
-  const router = Router();
+  const router = apiRouter();
 
   const motifOf = async (id: string): Promise<contract.StoredMotif> => {
     const [motif] = await motifsById(database, [id]);
@@ -33,12 +34,12 @@ export function motifRoutes(studio: Studio): Router {
   implement(router, contract.listCollections, () => listCollections(database));
 
   implement(router, contract.importMotif, (call) =>
-    importMotif(studio, call.query.name, fileOf(call, call.query.name), call.query.collection, {}, call.signal),
+    importMotif(studio, call.query.name, fileOf(call, call.query.name), call.query.collection, {}, orderOf(call)),
   );
 
   implement(router, contract.replaceArtwork, async (call) => {
     await motifOf(call.params.id);
-    return replaceArtwork(studio, call.params.id, call.query.name, fileOf(call, call.query.name));
+    return replaceArtwork(studio, call.params.id, call.query.name, fileOf(call, call.query.name), orderOf(call));
   });
 
   implement(router, contract.rereadMotif, async ({ params }) => rereadMotif(studio, await motifOf(params.id)));

@@ -1,7 +1,8 @@
 import { nanoid } from 'nanoid';
-import { Router } from 'express';
+import type { Router } from 'express';
 import * as contract from '../../contract/index.ts';
 import { checkPrint } from '../../core/print/index.ts';
+import { apiRouter } from '../http/apiRouter.ts';
 import { implement } from '../http/implement.ts';
 import { followOrders } from '../print/followOrders.ts';
 import { HouseUnreachable } from '../print/houseClient.ts';
@@ -20,7 +21,7 @@ import type { Studio } from '../studio.ts';
 /** Swatches on their way to the print house and back. */
 export function printOrderRoutes(studio: Studio): Router {
   const { database, house, jobs, printHouse } = studio;
-  const router = Router();
+  const router = apiRouter();
 
   /** With how far its file is. */
   async function shown(order: KeptPrintOrder): Promise<contract.PrintOrder> {

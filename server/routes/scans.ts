@@ -1,37 +1,42 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
 import { cutText } from '../../core/schema/index.ts';
 import { newDesign, newPlacement } from '../../core/document/index.ts';
 import { NO_STEPS, pictureIn, type ScanRecipe, type TileRecipe } from '../../core/recipe/index.ts';
 import { tileRepeat } from '../../core/tile/index.ts';
-import { fileOf, implement } from '../http/implement.ts';
+import { apiRouter } from '../http/apiRouter.ts';
+import { fileOf, implement, orderOf } from '../http/implement.ts';
 import { nameFrom } from '../motifs/importMotif.ts';
 import { keepMotif, makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
-import { isPdf, sniff, sniffPicture } from '../motifs/sniff.ts';
+import { isPdfFile, sniffFile } from '../motifs/sniff.ts';
 import { notFound, Problem } from '../problem.ts';
 import { orRefused } from '../scan/tileRefusal.ts';
 import { Blobs } from '../store/blobs.ts';
 import { fontFiles } from '../store/fonts.ts';
 import { motifsById } from '../store/motifs.ts';
 import { changeScan, insertScan, listScans, readScan, scanOfPicture, setScanDeleted } from '../store/scans.ts';
+import type { SourceFile } from '../store/sourceFile.ts';
 import type { Studio } from '../studio.ts';
+import type { TaskOrder } from '../work/pool.ts';
 
 /** Scans and photographs on the workshop's shelf, and making motifs of them. */
 export function scanRoutes(studio: Studio): Router {
   const { database, jobs, pool, blobs } = studio;
-  const router = Router();
+  const router = apiRouter();
 
   implement(router, contract.listScans, () => listScans(database));
 
   implement(router, contract.importScan, (call) => {
     const { name } = call.query;
-    const content = fileOf(call, name);
-    const kind = sniffPicture(content);
-    return kind ? shelve(studio, nameFrom(name), blobs.keep(content, kind)) : shelveFlat(studio, name, content);
+    const file = fileOf(call, name);
+    return isPicture(file.path)
+      ? shelve(studio, nameFrom(name), file, orderOf(call))
+      : shelveFlat(studio, name, file, orderOf(call));
   });
 
-  implement(router, contract.scanOfMotif, async ({ params }) => {
+  implement(router, contract.scanOfMotif, async (call) => {
+    const { params } = call;
     const [motif] = await motifsById(database, [params.id]);
     if (!motif) throw notFound('motif');
     const recipe = motif.recipe?.kind === 'scan' ? motif.recipe : undefined;
@@ -42,7 +47,7 @@ export function scanRoutes(studio: Studio): Router {
         'Not a picture',
         `“${motif.name}” is drawn in vectors; there is no scan to clean. Nothing was changed.`,
       );
-    const scan = await shelve(studio, motif.name, picture);
+    const scan = await shelveKept(studio, motif.name, picture, orderOf(call));
     return recipe ? changeScan(database, scan.id, { steps: recipe.steps, dpi: recipe.dpi }) : scan;
   });
 
@@ -107,38 +112,55 @@ export function scanRoutes(studio: Studio): Router {
   return router;
 }
 
+function isPicture(path: string): boolean {
+  const kind = sniffFile(path);
+  return kind !== undefined && kind !== 'svg' && kind !== 'svgz';
+}
+
 /** Draws a file of vectors and puts its pictures on the shelf. @returns the first @throws Problem */
-async function shelveFlat(studio: Studio, name: string, content: Uint8Array): Promise<contract.Scan> {
-  if (!isPdf(content) && !sniff(content))
+async function shelveFlat(
+  studio: Studio,
+  name: string,
+  { path: file }: SourceFile,
+  order: TaskOrder,
+): Promise<contract.Scan> {
+  if (!isPdfFile(file) && !sniffFile(file))
     throw new Problem(
       415,
       'Not a picture',
-      `“${cutText(name, 60)}” is no PNG, JPEG, WebP, GIF, TIFF or AVIF picture, and no SVG or PDF. Nothing was added; export it as one of these.`,
+      `“${cutText(name, 60)}” is not a PNG, JPEG, WebP, GIF, TIFF, AVIF, SVG or PDF file. Nothing was added; export it as one of these.`,
     );
   const { pool, blobs, database } = studio;
   const fonts = await fontFiles(database);
-  const task = { kind: 'flatten', name: cutText(name, 60), content, fonts, blobs: blobs.folder } as const;
-  const { pictures } = await pool.run(task);
+  const task = { kind: 'flatten', name: cutText(name, 60), file, fonts, blobs: blobs.folder } as const;
+  const { pictures } = await pool.run(task, order);
   const scans: contract.Scan[] = [];
   for (const [n, picture] of pictures.entries()) {
     const title = pictures.length === 1 ? nameFrom(name) : `${cutText(nameFrom(name), 108)}, page ${n + 1}`;
-    scans.push(await shelve(studio, title, picture));
+    scans.push(await shelveKept(studio, title, picture, order));
   }
   const [first] = scans;
   if (!first) throw new Error('a file was drawn as no picture');
   return first;
 }
 
-/** Puts a kept picture on the shelf; one that lies there already is recognised. */
-async function shelve({ database, pool, blobs }: Studio, name: string, picture: string): Promise<contract.Scan> {
-  const there = await scanOfPicture(database, picture);
+/** Puts a picture that is kept already on the shelf. @throws Problem */
+async function shelveKept(studio: Studio, name: string, picture: string, order: TaskOrder): Promise<contract.Scan> {
+  const path = await studio.blobs.soundPathOf(picture);
+  return shelve(studio, name, { path, sha256: picture.slice(0, picture.indexOf('.')) }, order);
+}
+
+/** Puts a picture on the shelf; one that lies there already is recognised. @throws Problem */
+async function shelve(
+  { database, pool, blobs }: Studio,
+  name: string,
+  { path: file, sha256 }: Pick<SourceFile, 'path' | 'sha256'>,
+  order: TaskOrder,
+): Promise<contract.Scan> {
+  const there = await scanOfPicture(database, `${sha256}.${sniffFile(file)}`);
   if (there) return there;
-  const scan = {
-    id: nanoid(12),
-    name,
-    steps: NO_STEPS,
-    ...(await pool.run({ kind: 'preview', name, picture, blobs: blobs.folder })),
-  };
+  const read = await pool.run({ kind: 'preview', name, file, blobs: blobs.folder }, order);
+  const scan = { id: nanoid(12), name, steps: NO_STEPS, ...read };
   await insertScan(database, scan);
   return scan;
 }

@@ -1,9 +1,10 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
 import { withBase } from '../../core/colourway/index.ts';
 import { colourwayOf } from '../../core/document/index.ts';
 import { cutText, MOST_NAME } from '../../core/schema/index.ts';
+import { apiRouter } from '../http/apiRouter.ts';
 import { implement } from '../http/implement.ts';
 import { notFound, Problem } from '../problem.ts';
 import { motifsById } from '../store/motifs.ts';
@@ -24,7 +25,7 @@ import { paintSwatch } from '../swatches/paintSwatch.ts';
 /** The swatch book. */
 export function swatchRoutes(studio: Studio): Router {
   const { database, jobs, pool, blobs } = studio;
-  const router = Router();
+  const router = apiRouter();
 
   implement(router, contract.listSwatches, () => listSwatches(database));
   implement(router, contract.listBin, () => listSwatches(database, 'bin'));

@@ -1,10 +1,11 @@
-import { Router } from 'express';
+import type { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
 import { readSource } from '../exports/exportSource.ts';
 import { startFile } from '../exports/fileWork.ts';
 import { wallProduct } from '../../core/tryon/index.ts';
-import { fileOf, implement } from '../http/implement.ts';
+import { apiRouter } from '../http/apiRouter.ts';
+import { fileOf, implement, orderOf } from '../http/implement.ts';
 import { notFound, Problem } from '../problem.ts';
 import { listOwnProducts, type OwnProduct, readOwnProduct, removeOwnProduct } from '../store/products.ts';
 import { insertTryOn, listTryOns, readTryOn, removeTryOn, saveTryOn } from '../store/tryOns.ts';
@@ -18,7 +19,7 @@ import { tryOnWork } from '../tryon/tryOnWork.ts';
 /** Swatches on products, and the products. */
 export function tryOnRoutes(studio: Studio): Router {
   const { database } = studio;
-  const router = Router();
+  const router = apiRouter();
 
   implement(router, contract.listProducts, async () => [
     ...shippedProducts().values(),
@@ -33,7 +34,7 @@ export function tryOnRoutes(studio: Studio): Router {
     return own;
   };
   implement(router, contract.importProduct, (call) =>
-    makeProduct(studio, call.query.name, fileOf(call, call.query.name)),
+    makeProduct(studio, call.query.name, fileOf(call, call.query.name), orderOf(call)),
   );
   implement(router, contract.makeProductOfMotif, ({ body }) => makeProductOfMotif(studio, body.motif));
   implement(router, contract.changeProduct, async ({ params, body }) =>

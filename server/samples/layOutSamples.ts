@@ -1,5 +1,5 @@
 import type { Database } from '../store/database.ts';
-import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import { NO_STEPS, type Recipe } from '../../core/recipe/index.ts';
 import { BUILT, BUNDLES, PICTURES, SHEETS } from '../../demo/built.ts';
 import { COLLECTION, LOW_TIDE, PAINTED } from '../../demo/collection.ts';
@@ -10,6 +10,7 @@ import { SAMPLE_SHELVES } from '../../demo/shelves.ts';
 import { SAMPLE_TRY_ONS } from '../../demo/tryOns.ts';
 import { importMotif } from '../motifs/importMotif.ts';
 import { makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
+import { sourceFileAt } from '../store/sourceFile.ts';
 import { saveShelf } from '../store/shelves.ts';
 import { insertScan } from '../store/scans.ts';
 import { insertSwatches } from '../store/swatches.ts';
@@ -42,13 +43,13 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
   for (const { id, name, widthMm } of LOW_TIDE) {
     const motif = sampleMotifId(id);
     if (await has('motifs', motif)) continue;
-    const file = readFileSync(new URL(`../../demo/motifs/${id}.svg`, import.meta.url));
+    const file = await sourceFileAt(fileURLToPath(new URL(`../../demo/motifs/${id}.svg`, import.meta.url)));
     await importMotif(studio, `${id}.svg`, file, COLLECTION, { id: motif, name, width: widthMm });
   }
   for (const { id, name, widthMm, palette } of PAINTED) {
     const motif = sampleMotifId(id);
     if (await has('motifs', motif)) continue;
-    const file = readFileSync(new URL(`../../demo/motifs/${id}.png`, import.meta.url));
+    const file = await sourceFileAt(fileURLToPath(new URL(`../../demo/motifs/${id}.png`, import.meta.url)));
     const { motif: painted } = await importMotif(studio, `${id}.png`, file, COLLECTION, {
       id: motif,
       name,
@@ -61,9 +62,8 @@ export async function layOutSamples(studio: Studio, say: (line: string) => void)
   for (const { id, name, parts } of BUNDLES) await makeOnce(id, name, { kind: 'bundle', parts });
   for (const { id, name, file } of PICTURES) {
     if (await has('sheets', id)) continue;
-    const content = readFileSync(new URL(`../../demo/pictures/${file}`, import.meta.url));
-    const picture = studio.blobs.keep(content, file.endsWith('.png') ? 'png' : 'jpg');
-    const shown = await studio.pool.run({ kind: 'preview', name, picture, blobs: studio.blobs.folder });
+    const path = fileURLToPath(new URL(`../../demo/pictures/${file}`, import.meta.url));
+    const shown = await studio.pool.run({ kind: 'preview', name, file: path, blobs: studio.blobs.folder });
     await insertScan(database, { id, name, steps: NO_STEPS, ...shown });
   }
   await sheets;

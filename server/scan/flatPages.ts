@@ -46,7 +46,7 @@ async function opened(name: string, content: Uint8Array): Promise<PDFDocumentPro
       'Cannot be read',
       isLocked
         ? `“${name}” is locked by a password. Nothing was added; save it without one and import it again.`
-        : `“${name}” is damaged or cut short and cannot be read. Nothing was added; save it again and bring it anew.`,
+        : `“${name}” is damaged or cut short and cannot be read. Nothing was added; save it again and import it again.`,
     );
   }
 }

@@ -116,7 +116,7 @@ describe('an SVG that repeats', () => {
     expect(await sent('torn.svg', '<svg xmlns="http://www.w3.org/2000/svg"><rect')).toMatchObject({ status: 422 });
     expect(await sent('notes.txt', 'a few words')).toMatchObject({
       status: 415,
-      body: { detail: expect.stringMatching(/no SVG or PDF\. Nothing was added/) as string },
+      body: { detail: expect.stringMatching(/not a PNG.*SVG or PDF file\. Nothing was added/) as string },
     });
   });
 });

@@ -50,7 +50,8 @@ export async function scanSheet(
     .jpeg({ quality: 95, chromaSubsampling: '4:4:4' })
     .toBuffer();
   context.progress(0.85);
-  return previewPicture({ kind: 'preview', name: original.name, picture: blobs.keep(file, 'jpg'), blobs: folder });
+  const kept = blobs.pathOf(blobs.keep(file, 'jpg'));
+  return previewPicture({ kind: 'preview', name: original.name, file: kept, blobs: folder });
 }
 
 /** The sheet on the glass with the dust, ink on white. */

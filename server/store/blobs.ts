@@ -1,12 +1,14 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, statSync } from 'node:fs';
-import { readFile } from 'node:fs/promises';
+import { existsSync, mkdirSync, readFileSync, statSync, utimesSync } from 'node:fs';
+import { copyFile, readFile, rm, utimes } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
+import { LRUCache } from 'lru-cache';
 import { nanoid } from 'nanoid';
 import { artworkSchema, type Artwork } from '../../core/motif/index.ts';
 import { Problem } from '../problem.ts';
 import { hashFile } from './hashFile.ts';
-import { syncPath, writeDurably } from './sync.ts';
+import { Stage } from './stage.ts';
+import { publish, syncPath, writeDurably, writeSynced } from './sync.ts';
 
 /** Kinds of content that are kept, by ending. */
 export type BlobKind = 'json' | 'png' | 'jpg' | 'webp' | 'svg' | 'svgz' | 'gif' | 'tif' | 'avif' | 'ttf';
@@ -14,30 +16,64 @@ export type BlobKind = 'json' | 'png' | 'jpg' | 'webp' | 'svg' | 'svgz' | 'gif' 
 const ADDRESS = /^[0-9a-f]{64}\.(json|png|jpg|webp|svgz?|gif|tif|avif|ttf)$/;
 /** What stands between an address and the name of a file that is still being written. */
 export const DRAFT_MARK = '.draft-';
+/** So many addresses are remembered as sound; of the others it is looked at again. */
+const MOST_REMEMBERED = 20_000;
 
 /** Immutable files named by what is in them. What is read is held against its name, once for as long as the process runs. */
 export class Blobs {
   /** Addresses that are known to hold artwork. */
-  readonly #artworks = new Set<string>();
+  readonly #artworks = new LRUCache<string, true>({ max: MOST_REMEMBERED });
   /** Addresses that were found to hold what they name. */
-  readonly #sound = new Set<string>();
+  readonly #sound = new LRUCache<string, true>({ max: MOST_REMEMBERED });
 
   constructor(readonly folder: string) {}
 
   /** Keeps the content and returns its address; a file appears whole or not at all, and a damaged one is written again. */
   keep(content: Uint8Array | string, kind: BlobKind): string {
     const address = this.addressOf(content, kind);
-    const path = this.pathOf(address);
-    if (!holds(path, Buffer.from(content))) {
-      const folder = dirname(path);
-      if (!existsSync(folder)) {
-        mkdirSync(folder, { recursive: true });
-        syncPath(this.folder);
+    if (Stage.current?.pathOf(address)) return address;
+    const path = this.#published(address);
+    const bytes = Buffer.from(content);
+    if (!holds(path, bytes)) {
+      if (Stage.current) writeSynced(Stage.current.add(address, path), bytes);
+      else {
+        this.#makeFolder(path);
+        writeDurably(path, `${path}${DRAFT_MARK}${nanoid(8)}`, bytes);
       }
-      writeDurably(path, `${path}${DRAFT_MARK}${nanoid(8)}`, content);
     }
-    this.#sound.add(address);
+    this.#sound.set(address, true);
     return address;
+  }
+
+  /** Keeps a file that lies elsewhere, as `keep` does, without holding it in memory; it stays where it is. */
+  async keepFile(file: string, kind: BlobKind): Promise<string> {
+    const address: string = `${await hashFile(file)}.${kind}`;
+    if (Stage.current?.pathOf(address)) return address;
+    const path = this.#published(address);
+    if (await this.#isKept(address, path)) return address;
+    if (Stage.current) {
+      const staged = Stage.current.add(address, path);
+      await copyFile(file, staged);
+      syncPath(staged);
+    } else {
+      this.#makeFolder(path);
+      await copyWhole(file, `${path}${DRAFT_MARK}${nanoid(8)}`, path);
+    }
+    this.#sound.set(address, true);
+    return address;
+  }
+
+  async #isKept(address: string, path: string): Promise<boolean> {
+    if (!existsSync(path)) return false;
+    await utimes(path, new Date(), new Date());
+    return this.isSound(address);
+  }
+
+  #makeFolder(path: string): void {
+    const folder = dirname(path);
+    if (existsSync(folder)) return;
+    mkdirSync(folder, { recursive: true });
+    syncPath(this.folder);
   }
 
   /** Where this content is kept, or would be. */
@@ -65,7 +101,7 @@ export class Blobs {
     // Checked once: what lies under a content address never changes, and checking takes longer than reading.
     if (this.#artworks.has(address)) return json as Artwork;
     const artwork = await artworkSchema.validate(json, { strict: true });
-    this.#artworks.add(address);
+    this.#artworks.set(address, true);
     return artwork;
   }
 
@@ -84,7 +120,12 @@ export class Blobs {
     return ADDRESS.test(text);
   }
 
+  /** Where the file of an address lies. @throws RangeError where it is none */
   pathOf(address: string): string {
+    return Stage.current?.pathOf(address) ?? this.#published(address);
+  }
+
+  #published(address: string): string {
     if (!Blobs.isAddress(address)) throw new RangeError(`not a content address: ${address}`);
     return join(this.folder, address.slice(0, 2), address);
   }
@@ -96,11 +137,27 @@ export class Blobs {
         'Damaged file',
         `A file of this studio is damaged on the disk (${address}). Nothing was changed; import the same file again, which mends it, or restore a backup. “npm run check” lists all that is damaged.`,
       );
-    this.#sound.add(address);
+    this.#sound.set(address, true);
   }
 }
 
+/** Whether a file has this content; one that has is as new from now on, so that nothing sweeps it away before it is named again. */
 function holds(path: string, content: Buffer): boolean {
-  const there = statSync(path, { throwIfNoEntry: false });
-  return there?.size === content.length && readFileSync(path).equals(content);
+  try {
+    if (statSync(path).size !== content.length) return false;
+    utimesSync(path, new Date(), new Date());
+    return readFileSync(path).equals(content);
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return false;
+    throw error;
+  }
+}
+
+async function copyWhole(from: string, draft: string, to: string): Promise<void> {
+  try {
+    await copyFile(from, draft);
+    await publish(draft, to);
+  } finally {
+    await rm(draft, { force: true });
+  }
 }

@@ -1,5 +1,6 @@
 import { accessSync, constants, mkdirSync, rmSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
+import { clearDraftFolder, draftsBeside } from './drafts.ts';
 import { FolderLock } from './folderLock.ts';
 import { isDiskFull } from './space.ts';
 import { StartError } from './startError.ts';
@@ -10,6 +11,8 @@ export interface DataFolder {
   readonly database: string;
   readonly blobs: string;
   readonly exports: string;
+  /** What is not finished: bodies under way, and what processes make of them. */
+  readonly drafts: string;
   /** Beside it where that can be, since what is kept within is lost with it. */
   readonly backups: string;
   readonly lock: FolderLock;
@@ -39,11 +42,13 @@ export function takeDataFolder(wished: string): DataFolder {
     database: join(path, 'database'),
     blobs: join(path, 'blobs'),
     exports: join(path, 'exports'),
+    drafts: draftsBeside(join(path, 'blobs')),
     backups: backupsOf(path),
   };
   try {
     // Exports are downloads, made again in seconds; a new start begins without those that nobody fetched.
     rmSync(folder.exports, { recursive: true, force: true });
+    clearDraftFolder(folder.drafts);
     for (const sub of [folder.blobs, folder.exports]) mkdirSync(sub, { recursive: true });
   } catch (error) {
     lock.release();

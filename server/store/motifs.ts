@@ -47,19 +47,23 @@ const CHANGED = {
 
 export async function insertMotif(queries: Queries, motif: StoredMotif): Promise<void> {
   const { id, name, collection, width, artwork, view, inks, source, thumbnail, tags, recipe } = motif;
-  await queries.query(`INSERT INTO motifs (${COLUMNS}) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`, [
-    id,
-    name,
-    collection,
-    width,
-    artwork,
-    JSON.stringify(view),
-    JSON.stringify(inks),
-    source,
-    thumbnail,
-    JSON.stringify(tags),
-    recipe && JSON.stringify(recipe),
-  ]);
+  // Several in one transaction are still one after the other.
+  await queries.query(
+    `INSERT INTO motifs (${COLUMNS}, created_at) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, clock_timestamp())`,
+    [
+      id,
+      name,
+      collection,
+      width,
+      artwork,
+      JSON.stringify(view),
+      JSON.stringify(inks),
+      source,
+      thumbnail,
+      JSON.stringify(tags),
+      recipe && JSON.stringify(recipe),
+    ],
+  );
 }
 
 /** Motifs as the drawer lists them; `used` is known within. */
@@ -160,6 +164,13 @@ export async function motifsOfCollection(queries: Queries, collection: string): 
 /** Every motif in the drawer. */
 export async function everyMotif(queries: Queries): Promise<StoredMotif[]> {
   return (await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE deleted_at IS NULL`)).rows;
+}
+
+/** The motifs in the drawer that have this name. */
+export async function motifsNamed(queries: Queries, name: string): Promise<StoredMotif[]> {
+  return (
+    await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE name = $1 AND deleted_at IS NULL`, [name])
+  ).rows;
 }
 
 /** The motifs that a design names, on its cloth, in its recipes and in its alternatives, with their parts. */

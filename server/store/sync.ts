@@ -1,4 +1,4 @@
-import { closeSync, fsyncSync, openSync, readdirSync, renameSync, writeSync } from 'node:fs';
+import { closeSync, fsyncSync, openSync, readdirSync, renameSync, rmSync, writeSync } from 'node:fs';
 import { open, rename } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 
@@ -34,16 +34,23 @@ export async function publish(draft: string, path: string): Promise<void> {
   syncPath(dirname(path));
 }
 
-/** Writes a file whole or not at all, and waits until it is on the disk. */
-export function writeDurably(path: string, draft: string, content: Uint8Array | string): void {
-  const bytes = Buffer.from(content);
-  const file = openSync(draft, 'w');
+/** Writes a file and waits until its content is on the disk; where it cannot be written whole, nothing of it is left. */
+export function writeSynced(path: string, content: Uint8Array): void {
+  const file = openSync(path, 'w');
+  let isWhole = false;
   try {
-    for (let at = 0; at < bytes.length;) at += writeSync(file, bytes, at);
+    for (let at = 0; at < content.length;) at += writeSync(file, content, at);
     fsyncSync(file);
+    isWhole = true;
   } finally {
     closeSync(file);
+    if (!isWhole) rmSync(path, { force: true });
   }
+}
+
+/** Writes a file whole or not at all, and waits until it is on the disk. */
+export function writeDurably(path: string, draft: string, content: Uint8Array | string): void {
+  writeSynced(draft, Buffer.from(content));
   renameSync(draft, path);
   syncPath(dirname(path));
 }

@@ -12,20 +12,27 @@ import {
   productSchema,
   resized,
 } from '../../core/tryon/index.ts';
-import { sniff } from '../motifs/sniff.ts';
+import { sniffFile } from '../motifs/sniff.ts';
 import { notFound, Problem } from '../problem.ts';
 import { fontFiles } from '../store/fonts.ts';
 import { motifsById } from '../store/motifs.ts';
 import { changeOwnProduct, insertOwnProduct, type OwnProduct } from '../store/products.ts';
+import type { SourceFile } from '../store/sourceFile.ts';
 import type { Studio } from '../studio.ts';
+import type { TaskOrder } from '../work/pool.ts';
 
 /** The light of a photograph that lies on its cloth to begin with. */
 const FIRST_LIGHT = 0.8;
 
 /** Makes a product of a file: of an SVG the shapes that are closed, of a photograph the faces that will be marked. @throws Problem */
-export async function makeProduct(studio: Studio, fileName: string, content: Buffer): Promise<Product> {
+export async function makeProduct(
+  studio: Studio,
+  fileName: string,
+  { path: file }: SourceFile,
+  context?: TaskOrder,
+): Promise<Product> {
   const { pool, blobs, database } = studio;
-  const kind = sniff(content);
+  const kind = sniffFile(file);
   if (!kind)
     throw new Problem(
       415,
@@ -35,12 +42,12 @@ export async function makeProduct(studio: Studio, fileName: string, content: Buf
   const id = nanoid(12);
   const name = cutText(fileName.replace(/\.\w{2,5}$/, '').trim() || fileName, MOST_NAME);
   if (kind !== 'svg' && kind !== 'svgz') {
-    const photo = await pool.run({ kind: 'photo', name: fileName, content, blobs: blobs.folder });
+    const photo = await pool.run({ kind: 'photo', name: fileName, file, blobs: blobs.folder }, context);
     const marked = { faces: [firstFace(photo)], light: FIRST_LIGHT };
     return keepProduct(studio, await photographed(studio, id, name, photo, marked), photo);
   }
   const fonts = await fontFiles(database);
-  const read = await pool.run({ kind: 'read', name: fileName, content, fonts, blobs: blobs.folder });
+  const read = await pool.run({ kind: 'read', name: fileName, file, fonts, blobs: blobs.folder }, context);
   return drawn(studio, id, name, fileName, read.artwork, read.width);
 }
 

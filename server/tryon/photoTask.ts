@@ -4,7 +4,8 @@ import type { KeptPhoto, MarkedFace } from '../../core/tryon/index.ts';
 export interface PhotoTask {
   readonly kind: 'photo';
   readonly name: string;
-  readonly content: Uint8Array;
+  /** Where it lies. */
+  readonly file: string;
   readonly blobs: string;
 }
 

@@ -1,6 +1,7 @@
+import { readFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import type { KeptPhoto } from '../../core/tryon/index.ts';
-import { headerOf, TooManyPixels } from '../motifs/lossless.ts';
+import { headerOf, TooLargePicture, tooLargePicture } from '../motifs/lossless.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { PhotoTask } from './photoTask.ts';
@@ -9,8 +10,8 @@ import type { PhotoTask } from './photoTask.ts';
 const MOST_SIDE = 3000;
 
 /** Reads a photograph upright, in sRGB, and keeps it. @throws Problem where it is none, damaged or too large */
-export async function readPhoto({ name, content, blobs }: PhotoTask): Promise<KeptPhoto> {
-  const bytes = Buffer.from(content);
+export async function readPhoto({ name, file, blobs }: PhotoTask): Promise<KeptPhoto> {
+  const bytes = await readFile(file);
   try {
     await headerOf(bytes);
     const { data, info } = await sharp(bytes)
@@ -22,12 +23,7 @@ export async function readPhoto({ name, content, blobs }: PhotoTask): Promise<Ke
       .toBuffer({ resolveWithObject: true });
     return { blob: new Blobs(blobs).keep(data, 'png'), width: info.width, height: info.height };
   } catch (error) {
-    if (error instanceof TooManyPixels)
-      throw new Problem(
-        413,
-        'Too large',
-        `“${name}” has more than 100 megapixels. Nothing was added; make it smaller and import it again.`,
-      );
+    if (error instanceof TooLargePicture) throw tooLargePicture(name, error);
     throw new Problem(
       422,
       'Cannot be read',

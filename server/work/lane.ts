@@ -59,17 +59,29 @@ export class Lane {
   }
 
   #assign(): void {
-    for (let waiting = this.#queue[0]; waiting && !this.#isClosed; waiting = this.#queue[0]) {
+    for (;;) {
       const underWay = [...this.#all].filter((process) => !this.#free.has(process));
+      const waiting = this.#next(underWay);
+      if (!waiting || this.#isClosed) return;
       if (this.rules.mayBegin?.(waiting, underWay) === false) return;
       const process = this.#take();
       if (!process) {
         this.#lookAgain();
         return;
       }
-      this.#queue.shift();
+      this.#queue.splice(this.#queue.indexOf(waiting), 1);
       process.work(waiting);
     }
+  }
+
+  /** The first that waits of the window that has the fewest under way: what is slow for one keeps no other waiting for more than one task. */
+  #next(underWay: readonly WorkerProcess[]): Waiting | undefined {
+    const busy = new Map<string, number>();
+    for (const { window } of underWay) if (window !== undefined) busy.set(window, (busy.get(window) ?? 0) + 1);
+    let next: Waiting | undefined;
+    for (const waiting of this.#queue)
+      if (!next || (busy.get(waiting.window) ?? 0) < (busy.get(next.window) ?? 0)) next = waiting;
+    return next;
   }
 
   #take(): WorkerProcess | undefined {

@@ -1,6 +1,7 @@
-import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { nanoid } from 'nanoid';
 import { afterAll, afterEach, describe, expect, it, vi } from 'vitest';
 import { newDesign } from '../../core/document/index.ts';
 import { tileOrder } from '../../core/export/index.ts';
@@ -16,7 +17,11 @@ afterAll(() => removeFolder(blobs));
 
 const drawing = (inner: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="9mm" height="9mm" viewBox="0 0 9 9">${inner}</svg>`;
-const task = (svg: string): ReadTask => ({ kind: 'read', name: 'a.svg', content: Buffer.from(svg), fonts: [], blobs });
+const task = (svg: string): ReadTask => {
+  const file = join(blobs, `${nanoid()}.svg`);
+  writeFileSync(file, svg);
+  return { kind: 'read', name: 'a.svg', file, fonts: [], blobs };
+};
 const RECT = drawing('<rect width="9" height="9"/>');
 /** Within all limits, and still seconds of work: large blurs over each other. */
 const SLOW = drawing(

@@ -1,4 +1,3 @@
-import type { JobContext } from '../store/jobs.ts';
 import { Lane } from './lane.ts';
 import { EXPORT_BUDGET, limitsOf, needOf } from './limits.ts';
 import type { Outcome, Task } from './tasks.ts';
@@ -10,16 +9,17 @@ const IDLE_MS = 20_000;
 /** Files that are read besides the usual ones while those are slow. */
 const SPARE_READERS = 2;
 
-type LaneName = 'reading' | 'making' | 'painting' | 'keeping';
+type LaneName = 'reading' | 'shelving' | 'making' | 'painting' | 'keeping';
 
 /** Where tasks of each kind wait: a file to be read never waits behind an export. */
 const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   read: 'reading',
   font: 'reading',
-  preview: 'reading',
-  flatten: 'reading',
-  seams: 'reading',
+  preview: 'shelving',
+  flatten: 'shelving',
+  seams: 'shelving',
   unpack: 'making',
+  'open-collection': 'making',
   check: 'reading',
   open: 'reading',
   derive: 'making',
@@ -41,6 +41,15 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   'check-studio': 'keeping',
 };
 
+/** What is known of whoever has a task done. */
+export interface TaskOrder {
+  /** Stops it. */
+  readonly signal: AbortSignal;
+  readonly progress?: (share: number) => void;
+  /** The window that asks; those that are not told apart count as one. */
+  readonly window?: string;
+}
+
 /**
  * Processes that do the heavy work, started when first needed. Native code can only be stopped with its process, and only
  * with that does the memory it took go back to the machine.
@@ -59,6 +68,8 @@ export class Pool {
     const rules = { size, idleMs, limitsOf: limits };
     this.#lanes = {
       reading: new Lane({ ...rules, spare: SPARE_READERS }),
+      // Pages of a PDF may take long; a motif that is imported never waits for them.
+      shelving: new Lane(rules),
       making: new Lane(rules),
       keeping: new Lane({ ...rules, size: 1 }),
       painting: new Lane({
@@ -81,7 +92,7 @@ export class Pool {
    * @throws Problem where it cannot be done, takes longer or more memory than it may, or ends its process; Error where it is
    *   stopped
    */
-  run<T extends Task>(task: T, context?: JobContext): Promise<Outcome<T>> {
+  run<T extends Task>(task: T, context?: TaskOrder): Promise<Outcome<T>> {
     const lane = this.#lanes[LANE_OF[task.kind]];
     return new Promise<Outcome<T>>((resolve, reject) => {
       if (context?.signal.aborted) {
@@ -102,7 +113,8 @@ export class Pool {
           settle();
           reject(error);
         },
-        progress: context ? context.progress : () => undefined,
+        window: context?.window ?? '',
+        progress: (share) => context?.progress?.(share),
       };
       const abort = (): void => {
         waiting.reject(new Error('stopped'));

@@ -6,6 +6,7 @@ import type { Design } from '../../core/document/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
 import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
 import type { FrameSeams } from '../../core/tile/index.ts';
+import type { OpenedCollection } from '../collections/openedCollection.ts';
 import type { OpenedPack } from '../packs/openedPack.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
 import type { PlatesOutcome, PlatesTask } from '../plates/platesTask.ts';
@@ -58,7 +59,8 @@ export interface VectorOutcome {
 export interface ReadTask {
   readonly kind: 'read';
   readonly name: string;
-  readonly content: Uint8Array;
+  /** Where it lies. */
+  readonly file: string;
   /** The studio's own fonts, for the words in it. */
   readonly fonts: readonly StudioFont[];
   readonly blobs: string;
@@ -84,7 +86,8 @@ export interface StudioFont {
 export interface FontTask {
   readonly kind: 'font';
   readonly name: string;
-  readonly content: Uint8Array;
+  /** Where it lies. */
+  readonly file: string;
   readonly blobs: string;
 }
 
@@ -154,11 +157,12 @@ export interface ScannedPicture {
   readonly dpi: number;
 }
 
-/** Makes the small picture that the workshop shows of a kept picture. */
+/** Keeps a picture, with the small one that the workshop shows of it. */
 export interface PreviewTask {
   readonly kind: 'preview';
   readonly name: string;
-  readonly picture: string;
+  /** Where it lies, be it kept already. */
+  readonly file: string;
   readonly blobs: string;
 }
 
@@ -171,6 +175,14 @@ export interface PackTask {
   readonly blobs: string;
 }
 
+/** Reads a collection's file and makes its motifs. */
+export interface OpenCollectionTask {
+  readonly kind: 'open-collection';
+  readonly file: string;
+  readonly fonts: readonly StudioFont[];
+  readonly blobs: string;
+}
+
 /** Reads a pack's file and keeps the files in it. */
 export interface UnpackTask {
   readonly kind: 'unpack';
@@ -178,13 +190,12 @@ export interface UnpackTask {
   readonly blobs: string;
 }
 
-/** Holds a large piece of JSON that was sent against the contract. */
-export interface CheckTask {
+/** Reads a large piece of JSON that was sent and holds it against the contract. */
+export type CheckTask = {
   readonly kind: 'check';
   /** The route's name in the contract. */
   readonly route: string;
-  readonly json: Uint8Array;
-}
+} & ({ readonly json: Uint8Array } | { readonly file: string });
 
 /** Opens a large document. */
 interface OpenTask {
@@ -229,6 +240,7 @@ export type Task =
   | SeamsTask
   | PackTask
   | UnpackTask
+  | OpenCollectionTask
   | FontTask
   | CheckTask
   | OpenTask
@@ -254,9 +266,10 @@ interface Outcomes extends TryOnOutcomes {
   /** The ZIP. */
   pack: Uint8Array;
   unpack: OpenedPack;
+  'open-collection': OpenedCollection;
   font: FontOutcome;
-  /** It fits. */
-  check: true;
+  /** Its value. */
+  check: unknown;
   open: Design;
   archive: { readonly bytes: number };
   compare: CompareOutcome;
@@ -273,6 +286,8 @@ export type Outcome<T extends Task> = Outcomes[T['kind']];
 export interface Order {
   readonly id: number;
   readonly task: Task;
+  /** The folder in which what it keeps lies until it is done. */
+  readonly stage?: string | undefined;
 }
 
 /** What a worker sends back. */

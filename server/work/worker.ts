@@ -1,4 +1,5 @@
 import { problemOf } from '../problem.ts';
+import { Stage } from '../store/stage.ts';
 import { DISK_FULL, isDiskFull } from '../store/space.ts';
 import type { Answer, Order, Outcome, Task, TaskContext } from './tasks.ts';
 
@@ -52,6 +53,10 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
     case 'unpack': {
       const { openPack } = await import('../packs/openPack.ts');
       return () => openPack(task);
+    }
+    case 'open-collection': {
+      const { openCollection } = await import('../collections/openCollection.ts');
+      return () => openCollection(task, context);
     }
     case 'check': {
       const { check } = await import('./check.ts');
@@ -112,16 +117,20 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
   }
 }
 
-process.on('message', ({ id, task }: Order) => {
+process.on('message', ({ id, task, stage: folder }: Order) => {
   const say = (answer: Answer): void =>
     void process.send?.(answer, undefined, undefined, (error) => {
       // The server ended in the meantime.
       if (error) process.exit();
     });
   const context: TaskContext = { progress: (share) => say({ id, type: 'progress', share }) };
-  const done = workOn(task, context).then((work) => {
+  const stage = folder === undefined ? undefined : new Stage(folder);
+  Stage.current = stage;
+  const done = workOn(task, context).then(async (work) => {
     say({ id, type: 'began' });
-    return work();
+    const outcome = await work();
+    stage?.publish();
+    return outcome;
   });
   done.then(
     (outcome) => say({ id, type: 'done', outcome }),

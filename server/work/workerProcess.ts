@@ -1,6 +1,8 @@
 import { fork, type ChildProcess } from 'node:child_process';
+import { rmSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import pidusage from 'pidusage';
+import { draftsBeside, newDraft } from '../store/drafts.ts';
 import { Problem } from '../problem.ts';
 import type { Limits } from './limits.ts';
 import type { Answer, Order, Task } from './tasks.ts';
@@ -15,6 +17,8 @@ const TIRED = 600 * 1024 * 1024;
 /** A task that waits for a process or is in one. */
 export interface Waiting {
   readonly order: Order;
+  /** Which window asks. */
+  readonly window: string;
   resolve(outcome: unknown): void;
   reject(error: Error): void;
   progress(share: number): void;
@@ -29,6 +33,8 @@ export class WorkerProcess {
   readonly #onFree: (process: WorkerProcess) => void;
   readonly #onEnd: (process: WorkerProcess) => void;
   #busy: Waiting | undefined;
+  /** Where what its task keeps lies until that is done. */
+  #stage: string | undefined;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #watch: ReturnType<typeof setInterval> | undefined;
   #memory = 0;
@@ -56,7 +62,11 @@ export class WorkerProcess {
     this.#child.channel?.unref();
     this.#child.on('message', (answer: Answer) => this.#take(answer));
     this.#child.on('error', () => this.#end());
-    this.#child.on('exit', () => this.#end());
+    this.#child.on('exit', () => {
+      // It may have gone on to write until then.
+      this.#clearStage();
+      this.#end();
+    });
   }
 
   get task(): Task | undefined {
@@ -68,6 +78,10 @@ export class WorkerProcess {
     return this.#busy && this.#since !== undefined ? performance.now() - this.#since : 0;
   }
 
+  get window(): string | undefined {
+    return this.#busy?.window;
+  }
+
   isWorkingOn(waiting: Waiting): boolean {
     return this.#busy === waiting;
   }
@@ -77,7 +91,8 @@ export class WorkerProcess {
     clearTimeout(this.#timer);
     const limits = this.limitsOf(waiting.order.task);
     this.#timer = setTimeout(() => this.#giveUp(limits, 'could not begin'), START_MS);
-    this.#child.send(waiting.order);
+    this.#stage = stageOf(waiting.order.task);
+    this.#child.send({ ...waiting.order, stage: this.#stage } satisfies Order);
   }
 
   /** Ends the process, and with it what it works on. */
@@ -115,6 +130,7 @@ export class WorkerProcess {
       return;
     }
     this.#release();
+    this.#clearStage();
     if (answer.type === 'done') waiting.resolve(answer.outcome);
     else
       waiting.reject(
@@ -160,6 +176,12 @@ export class WorkerProcess {
     this.kill();
   }
 
+  /** Of a task that is done nothing lies there any more. */
+  #clearStage(): void {
+    if (this.#stage !== undefined) rmSync(this.#stage, { recursive: true, force: true });
+    this.#stage = undefined;
+  }
+
   /** It works on nothing any more. */
   #release(): Waiting | undefined {
     const waiting = this.#busy;
@@ -178,4 +200,9 @@ export class WorkerProcess {
     }
     this.#onEnd(this);
   }
+}
+
+/** The folder for what a task keeps, where it is told of blobs at all. */
+function stageOf(task: Task): string | undefined {
+  return 'blobs' in task ? newDraft(draftsBeside(task.blobs)) : undefined;
 }

@@ -1,6 +1,8 @@
+import { nanoid } from 'nanoid';
 import type { FILE } from '../../contract/index.ts';
 import {
   OWN_HEADER,
+  WINDOW_HEADER,
   pathOf,
   type AnswerOf,
   type JsonBodyOf,
@@ -27,6 +29,9 @@ export class Unreachable extends Error {
   }
 }
 
+/** What every request says of this window. */
+const HEADERS = { ...OWN_HEADER, [WINDOW_HEADER]: nanoid(12) };
+
 type Part<K extends string, T> = [T] extends [undefined] ? unknown : { readonly [P in K]: T };
 /** What a route has to be given. */
 export type Given<R> = Part<'params', ParamsOf<R>> & Part<'query', Partial<QueryOf<R>>> & Part<'body', JsonBodyOf<R>>;
@@ -51,7 +56,7 @@ export async function call<const R extends Route>(route: R, given: Given<R>, kee
     response = await fetch(pathOf(route, params, query), {
       method: route.method,
       keepalive,
-      headers: { ...OWN_HEADER, ...(body !== undefined && { 'Content-Type': 'application/json' }) },
+      headers: { ...HEADERS, ...(body !== undefined && { 'Content-Type': 'application/json' }) },
       ...(body !== undefined && { body: JSON.stringify(body) }),
     });
   } catch {
@@ -96,7 +101,7 @@ export function upload<const R extends Route & { readonly body: typeof FILE }>(
     // fetch does not tell how much of a body it has sent.
     const request = new XMLHttpRequest();
     request.open(route.method, pathOf(route, params, query));
-    for (const [name, value] of Object.entries(OWN_HEADER)) request.setRequestHeader(name, value);
+    for (const [name, value] of Object.entries(HEADERS)) request.setRequestHeader(name, value);
     request.setRequestHeader('Content-Type', 'application/octet-stream');
     request.upload.onprogress = (event) => onProgress(event.lengthComputable ? event.loaded / event.total : 0);
     request.onload = () => {
