@@ -2,8 +2,6 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { DailyBackups } from './backup/dailyBackups.ts';
 import { createApp } from './app.ts';
-import { resumeFiles } from './exports/resumeFiles.ts';
-import { resumePrints } from './print/resumePrints.ts';
 import { messageOf } from '../core/problem/index.ts';
 import { declineSamples, layOutSamples } from './samples/layOutSamples.ts';
 import { prepareStudio } from './samples/prepareStudio.ts';
@@ -11,6 +9,7 @@ import { ownHosts } from './http/guard.ts';
 import { notReady } from './http/notReady.ts';
 import type { Options } from './options.ts';
 import { openStudio, type Studio, type StudioParts } from './studio.ts';
+import { interruptAbandonedPrints } from './store/printOrders.ts';
 import { Space } from './store/space.ts';
 import { StartError } from './store/startError.ts';
 
@@ -62,9 +61,10 @@ export async function serve(
     studio.folder.lock.write({ pid: process.pid, url });
     // Not at once: a window that waits for its design comes first.
     const resuming = setTimeout(() => {
-      Promise.all([resumeFiles(studio), resumePrints(studio, opened)]).catch((error: unknown) =>
-        say(`Files could not be started again: ${messageOf(error)}`),
-      );
+      studio.jobs
+        .resume()
+        .then(() => interruptAbandonedPrints(studio.database, opened))
+        .catch((error: unknown) => say(`Files could not be started again: ${messageOf(error)}`));
     }, RESUME_MS);
     const daily = new DailyBackups(studio);
     return {

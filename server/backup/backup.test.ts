@@ -66,7 +66,7 @@ describe('a backup', () => {
     expect((there['design'] as { name: string }).name).toBe(String((there['revision'] as number) - 1));
     expect((await other.call('GET', '/motifs')).body).toMatchObject({ total: 1 });
     // Nothing of its making is left.
-    expect(readdirSync(hevrel.studio.folder.path).filter((name) => name.includes('draft'))).toEqual([]);
+    expect(readdirSync(hevrel.studio.folder.path).filter((name) => name.includes('-draft-'))).toEqual([]);
     await other.close();
   });
 

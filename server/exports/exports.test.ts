@@ -6,7 +6,7 @@ import type { Job, MadeFile } from '../../contract/index.ts';
 import { type AnyOrder, tileOrder, vectorTileOrder } from '../../core/export/index.ts';
 import { DEFAULT_SEPARATION } from '../../core/separate/index.ts';
 import { useSpirals } from '../testing/spirals.ts';
-import { FILE_KINDS, resumeFiles } from './resumeFiles.ts';
+import { FILE_KINDS } from './fileKinds.ts';
 
 const spirals = useSpirals();
 const call = (method: string, path: string, body?: unknown) => spirals.hevrel.call(method, path, body);
@@ -113,7 +113,7 @@ describe('exports', () => {
         'running',
         JSON.stringify(request),
       ]);
-    await resumeFiles(studio);
+    await studio.jobs.resume();
     expect(new Set(Object.keys(wishes))).toEqual(FILE_KINDS);
     for (const kind of Object.keys(wishes)) {
       const job = await done({ status: 202, body: await studio.jobs.read(`left-${kind}`) });

@@ -28,9 +28,9 @@ export async function startFile<Route, Plan>(
   return studio.jobs.start(work.kind, (context, id) => make(studio, work, plan, id, context), wish);
 }
 
-/** Starts again the jobs of a kind that the server left in the middle. */
-export async function resumeFile<Route, Plan>(studio: Studio, work: FileWork<Route, Plan>): Promise<void> {
-  await studio.jobs.resume(work.kind, (wish) => async (context, id) => {
+/** Says how files of a kind are made from what was asked for. */
+export function registerFile<Route, Plan>(studio: Studio, work: FileWork<Route, Plan>): void {
+  studio.jobs.register(work.kind, (wish) => async (context, id) => {
     // What was asked for was checked when it came.
     const plan = await work.plan(studio, wish as JsonBodyOf<Route>);
     return make(studio, work, plan, id, context);

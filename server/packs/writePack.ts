@@ -1,16 +1,14 @@
-import { createWriteStream, renameSync, rmSync } from 'node:fs';
-import { pipeline } from 'node:stream/promises';
-import { ZipFile } from 'yazl';
+import type { ZipFile } from 'yazl';
 import type { StoredMotif } from '../../contract/index.ts';
 import { type Design, motifsNamedBy, type SwatchVersion } from '../../core/document/index.ts';
 import { cleanFileName } from '../../core/export/index.ts';
 import { type Motif, picturesOf } from '../../core/motif/index.ts';
-import { partOf } from '../paint/unfinished.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { JobContext } from '../store/jobs.ts';
 import { motifsById, motifsOfDesign } from '../store/motifs.ts';
 import { readWholeSwatch } from '../store/swatches.ts';
 import type { Studio } from '../studio.ts';
+import { writeZip } from '../zip/writeZip.ts';
 import { PACK_FORMAT, PACK_LIST, PACK_VERSION, type PackedMotif, type PackList, packPathOf } from './packFile.ts';
 
 /** What goes into a pack, by ids. */
@@ -24,9 +22,12 @@ export interface PackWish {
  *
  * @throws Problem 404 where one of them is not there
  */
-export async function writePack(studio: Studio, wish: PackWish, file: string, context: JobContext): Promise<void> {
+export function writePack(studio: Studio, wish: PackWish, file: string, context: JobContext): Promise<void> {
+  return writeZip(file, context.signal, (zip) => fillPack(studio, wish, zip, context));
+}
+
+async function fillPack(studio: Studio, wish: PackWish, zip: ZipFile, context: JobContext): Promise<void> {
   const { database, blobs } = studio;
-  const zip = new ZipFile();
   const designs = new Map<string, Design>();
   const motifs = new Map<string, StoredMotif>();
   const swatches: PackList['swatches'][number][] = [];
@@ -69,14 +70,6 @@ export async function writePack(studio: Studio, wish: PackWish, file: string, co
   const everyMotif = [...list.motifs, ...swatches.flatMap(({ versions }) => versions.flatMap((one) => one.motifs))];
   for (const address of await filesOf(studio, everyMotif))
     zip.addFile(await blobs.soundPathOf(address), packPathOf(address), { compress: /\.(json|svg)$/.test(address) });
-  zip.end();
-  try {
-    await pipeline(zip.outputStream, createWriteStream(partOf(file)), { signal: context.signal });
-    // Written beside and renamed, so that nobody ever downloads half a file.
-    renameSync(partOf(file), file);
-  } finally {
-    rmSync(partOf(file), { force: true });
-  }
 }
 
 /** The motifs of a version as they were; what only the drawer shows of them is of today where it was not kept. */

@@ -1,6 +1,6 @@
 import { transfer } from 'comlink';
 import { joinedAdler32 } from './adler32.ts';
-import { type DeskThread, deskThread } from './deskThread.ts';
+import { WorkerThread } from '../threads/workerThread.ts';
 import { type PngPart, pngPart } from './pngPart.ts';
 import type { PngDesk } from './pngPartsWorker.ts';
 
@@ -15,7 +15,7 @@ const LAST = Buffer.from([0x03, 0x00]);
  */
 export class PngStream {
   readonly #put: (data: Uint8Array) => Promise<void>;
-  readonly #threads: readonly DeskThread<PngDesk>[];
+  readonly #threads: readonly WorkerThread<PngDesk>[];
   readonly #underWay = new Set<Promise<unknown>>();
   #above: Uint8Array;
   #count = 0;
@@ -31,8 +31,9 @@ export class PngStream {
   constructor(rowBytes: number, threads: number, put: (data: Uint8Array) => Promise<void>) {
     this.#put = put;
     this.#above = new Uint8Array(rowBytes);
-    this.#threads = Array.from({ length: threads }, () =>
-      deskThread<PngDesk>(new URL('./startPngParts.mjs', import.meta.url)),
+    this.#threads = Array.from(
+      { length: threads },
+      () => new WorkerThread<PngDesk>(new URL('./startPngParts.mjs', import.meta.url)),
     );
     this.#written = put(HEAD);
   }
@@ -50,7 +51,8 @@ export class PngStream {
     this.#written.catch((error: unknown) => (this.#failure ??= asError(error)));
     const working: Promise<unknown> = made.catch(() => undefined).finally(() => this.#underWay.delete(working));
     this.#underWay.add(working);
-    if (this.#underWay.size > this.#threads.length) await Promise.race(this.#underWay);
+    const [oldest] = this.#underWay;
+    if (this.#underWay.size > this.#threads.length) await oldest;
   }
 
   /** Ends the stream with its checksum. */

@@ -2,7 +2,7 @@ import { availableParallelism } from 'node:os';
 import { transfer } from 'comlink';
 import type { Box } from '../../core/geometry/index.ts';
 import type { SpriteCache } from '../../core/paint/index.ts';
-import { type DeskThread, deskThread } from './deskThread.ts';
+import { WorkerThread } from '../threads/workerThread.ts';
 import type { StripDesk } from './exposeStrips.ts';
 import { isSmallCell, type PagePainting } from './pagePainting.ts';
 import type { PaintingOrder } from './preparePainting.ts';
@@ -63,7 +63,7 @@ export function isForThreads(painting: PagePainting, pixels: number): boolean {
 
 /** Paints windows by turns on threads of their own, one ahead on each of what is asked for. */
 export class ThreadPainter implements StripPainter {
-  readonly #threads: readonly DeskThread<StripDesk>[];
+  readonly #threads: readonly WorkerThread<StripDesk>[];
 
   readonly #prepared: readonly Promise<void>[];
 
@@ -72,7 +72,7 @@ export class ThreadPainter implements StripPainter {
    * @param order what is painted; threads begin while it is still made
    */
   constructor(start: URL, order: unknown) {
-    this.#threads = Array.from({ length: THREADS }, () => deskThread<StripDesk>(start));
+    this.#threads = Array.from({ length: THREADS }, () => new WorkerThread<StripDesk>(start));
     this.#prepared = this.#threads.map(async (thread) => {
       const made = await order;
       await thread.ask((desk) => desk.prepare(made));

@@ -8,11 +8,10 @@ import { leafAt } from '../../core/testing/arbitraries.ts';
 import type { Job, PrintOrder, PrintState } from '../../contract/index.ts';
 import { SQUARE } from '../../core/lattice/index.ts';
 import { houseFolder, PrintHouse } from '../printHouse/printHouse.ts';
-import { readPrintOrder } from '../store/printOrders.ts';
+import { interruptAbandonedPrints, readPrintOrder } from '../store/printOrders.ts';
 import { emptyFolder } from '../testing/emptyFolder.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 import { hashFile } from '../store/hashFile.ts';
-import { resumePrints } from './resumePrints.ts';
 
 let hevrel: TestStudio;
 
@@ -214,7 +213,8 @@ describe('a server that ends in the middle', () => {
     await hevrel.studio.close();
 
     await open(folder);
-    await resumePrints(hevrel.studio, new Date());
+    await hevrel.studio.jobs.resume();
+    await interruptAbandonedPrints(hevrel.studio.database, new Date());
     await until(made.id, 'answered');
     expect((await hevrel.studio.jobs.read(job ?? '')).state).toBe('done');
 
@@ -223,9 +223,11 @@ describe('a server that ends in the middle', () => {
       made.id,
     ]);
     // What this server has begun itself is not taken for abandoned, though its job is not known yet.
-    await resumePrints(hevrel.studio, new Date(0));
+    await hevrel.studio.jobs.resume();
+    await interruptAbandonedPrints(hevrel.studio.database, new Date(0));
     expect((await readPrintOrder(hevrel.studio.database, made.id)).state).toBe('sending');
-    await resumePrints(hevrel.studio, new Date());
+    await hevrel.studio.jobs.resume();
+    await interruptAbandonedPrints(hevrel.studio.database, new Date());
     await expect(until(made.id, 'answered')).rejects.toThrow(/Press Resume/);
   });
 });

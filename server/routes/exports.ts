@@ -4,7 +4,7 @@ import { string } from 'yup';
 import * as contract from '../../contract/index.ts';
 import { batchWork, exportWork } from '../exports/exportWork.ts';
 import { startFile } from '../exports/fileWork.ts';
-import { FILE_KINDS } from '../exports/resumeFiles.ts';
+import { FILE_KINDS, registerFiles } from '../exports/fileKinds.ts';
 import { apiRouter } from '../http/apiRouter.ts';
 import { implement } from '../http/implement.ts';
 import { notFound, Problem } from '../problem.ts';
@@ -15,6 +15,7 @@ import { exportFile, type Studio } from '../studio.ts';
 export function exportRoutes(studio: Studio): Router {
   const { database, jobs } = studio;
   const router = apiRouter();
+  registerFiles(studio);
 
   implement(router, contract.startExport, ({ body }) => startFile(studio, exportWork, body));
   implement(router, contract.startBatch, ({ body }) => startFile(studio, batchWork, body));

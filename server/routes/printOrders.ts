@@ -16,12 +16,14 @@ import {
   readPrintOrder,
 } from '../store/printOrders.ts';
 import { readSwatch } from '../store/swatches.ts';
+import { registerPrints } from '../print/registerPrints.ts';
 import type { Studio } from '../studio.ts';
 
 /** Swatches on their way to the print house and back. */
 export function printOrderRoutes(studio: Studio): Router {
   const { database, house, jobs, printHouse } = studio;
   const router = apiRouter();
+  registerPrints(studio);
 
   /** With how far its file is. */
   async function shown(order: KeptPrintOrder): Promise<contract.PrintOrder> {

@@ -1,8 +1,7 @@
-import { Worker } from 'node:worker_threads';
 import { Mutex } from 'async-mutex';
-import { wrap, type Remote } from 'comlink';
-import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
+import type { Remote } from 'comlink';
 import { Problem } from '../problem.ts';
+import { WorkerThread } from '../threads/workerThread.ts';
 import type { Desk, Outcome } from './databaseWorker.ts';
 import { DISK_FULL_CODE, type Space } from './space.ts';
 
@@ -25,13 +24,6 @@ export class SqlError extends Error {
   }
 }
 
-interface Thread {
-  readonly worker: Worker;
-  readonly desk: Remote<Desk>;
-  /** Rejects when the thread ends. */
-  readonly ended: Promise<never>;
-}
-
 /** A database that runs statements, alone or together. */
 export interface Store extends Queries {
   transaction<T>(work: (transaction: Queries) => Promise<T>): Promise<T>;
@@ -46,7 +38,7 @@ export class Database implements Store {
   readonly #space: Space;
   readonly #turn = new Mutex();
   readonly #patience: typeof PATIENCE;
-  #thread: Thread | undefined;
+  #thread: WorkerThread<Desk> | undefined;
   #isClosed = false;
   /** Migrations that are still to be done, as the last opening found. */
   #due: readonly string[] = [];
@@ -113,7 +105,7 @@ export class Database implements Store {
         await this.#query('COMMIT', []);
         return result;
       } catch (error) {
-        if (this.#thread === thread) await this.#query('ROLLBACK', []);
+        if (this.#thread === thread) await this.#rollBack();
         throw error;
       }
     });
@@ -136,6 +128,17 @@ export class Database implements Store {
     });
   }
 
+  /** Takes back what a transaction has done so far; where that fails, the thread is ended, which does it too. */
+  async #rollBack(): Promise<void> {
+    try {
+      await this.#query('ROLLBACK', []);
+    } catch (error) {
+      // What the transaction failed with is told, not this.
+      process.stderr.write(`A transaction could not be rolled back: ${String(error)}\n`);
+      await this.#end();
+    }
+  }
+
   async #query<T>(sql: string, parameters: readonly unknown[]): Promise<{ rows: T[] }> {
     return { rows: (await this.#ask((desk) => desk.query(sql, parameters), this.#patience.query)) as T[] };
   }
@@ -146,21 +149,15 @@ export class Database implements Store {
   }
 
   async #answer<T>(
-    { desk, ended }: Thread,
+    thread: WorkerThread<Desk>,
     work: (desk: Remote<Desk>) => Promise<Outcome<T>>,
     patience: number,
   ): Promise<T> {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const late = new Promise<never>((_resolve, reject) => {
-      timer = setTimeout(() => reject(new Error(`the database did not answer for ${patience} ms`)), patience);
-    });
     let outcome: Outcome<T>;
     try {
-      outcome = await Promise.race([work(desk), ended, late]);
+      outcome = await thread.ask(work, patience);
     } catch (error) {
       outcome = { broken: String(error) };
-    } finally {
-      clearTimeout(timer);
     }
     if ('value' in outcome) return outcome.value;
     if ('refused' in outcome) {
@@ -175,23 +172,13 @@ export class Database implements Store {
     throw restarted();
   }
 
-  /** The thread, begun where there is none. */
-  async #running(): Promise<Thread> {
-    if (this.#thread) return this.#thread;
+  /** The thread, begun where there is none, or where it has ended. */
+  async #running(): Promise<WorkerThread<Desk>> {
+    if (this.#thread && !this.#thread.hasEnded) return this.#thread;
     if (this.#isClosed) throw new Problem(503, 'Closed', 'Hevrel is closing. What was saved is safe.');
-    const worker = new Worker(new URL('./startDatabase.mjs', import.meta.url), {
+    const thread = new WorkerThread<Desk>(new URL('./startDatabase.mjs', import.meta.url), {
       workerData: { folder: this.#folder },
-      execArgv: [],
     });
-    const ended = new Promise<never>((_resolve, reject) => {
-      worker.once('error', reject);
-      worker.once('exit', () => reject(new Error('the database ended')));
-    });
-    // It may end while nothing is asked of it.
-    ended.catch(() => {
-      if (this.#thread?.worker === worker) this.#thread = undefined;
-    });
-    const thread = { worker, ended, desk: wrap<Desk>(nodeEndpoint(worker)) };
     this.#thread = thread;
     const { due, unknown, done } = await this.#answer(thread, (desk) => desk.open(), this.#patience.open);
     this.#due = due;
@@ -203,7 +190,7 @@ export class Database implements Store {
   async #end(): Promise<void> {
     const thread = this.#thread;
     this.#thread = undefined;
-    await thread?.worker.terminate();
+    await thread?.end();
   }
 }
 

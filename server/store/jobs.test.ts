@@ -90,18 +90,19 @@ describe('a job', () => {
   });
 
   it('no longer followed lets go of its follower', async () => {
-    const job = await jobs.start(
+    const closing = new Jobs(database);
+    const job = await closing.start(
       'paint',
       ({ signal }) =>
         new Promise((_resolve, reject) => signal.addEventListener('abort', () => reject(new Error('stopped')))),
     );
     const leaving = new AbortController();
     const following = (async () => {
-      for await (const state of jobs.follow(job.id, leaving.signal)) void state;
+      for await (const state of closing.follow(job.id, leaving.signal)) void state;
     })();
     leaving.abort();
     await following;
-    await jobs.stopAll();
+    await closing.stopAll();
   });
 
   it('that says what it was asked for is started again after the server ended, and not for ever', async () => {
@@ -117,7 +118,9 @@ describe('a job', () => {
         asked.push(request);
         return never;
       };
-      await next.resume('paint', work);
+      next.register('paint', work);
+      await next.resume();
+      await new Promise((begun) => setTimeout(begun, 20));
       // The third time it has had its chances.
       expect(asked).toEqual(start < 2 ? [{ of: 'whelk' }] : []);
       expect((await next.read(job.id)).state).toBe(start < 2 ? 'running' : 'failed');
@@ -134,7 +137,8 @@ describe('a job', () => {
     await closing.stopAll();
     const next = new Jobs(database);
     await next.closeAbandoned();
-    await next.resume('print', () => () => Promise.resolve({ made: true }));
+    next.register('print', () => () => Promise.resolve({ made: true }));
+    await next.resume();
     for await (const state of next.follow(kept.id, new AbortController().signal))
       if (state.state !== 'running') expect(state).toMatchObject({ state: 'done', result: { made: true } });
     expect((await next.read(stopped.id)).state).toBe('stopped');
@@ -148,12 +152,70 @@ describe('a job', () => {
       return new Promise((resolve) => (end = () => resolve({})));
     };
     const starting = jobs.start('twice', work, { order: 1 });
-    await jobs.resume('twice', () => work);
+    jobs.register('twice', () => work);
+    await jobs.resume();
     const job = await starting;
-    await jobs.resume('twice', () => work);
+    await jobs.resume();
     expect(begun).toBe(1);
     end();
     await statesOf(job);
     expect(await jobs.read(job.id)).toMatchObject({ state: 'done' });
+  });
+
+  it('waits for its turn as a row where others of its kind are under way, and is made from what was asked for', async () => {
+    const ends: (() => void)[] = [];
+    let underWay = 0;
+    let most = 0;
+    const asked: unknown[] = [];
+    const work = async (): Promise<object> => {
+      underWay += 1;
+      most = Math.max(most, underWay);
+      await new Promise<void>((resolve) => ends.push(resolve));
+      underWay -= 1;
+      return {};
+    };
+    jobs.register('queued', (request) => {
+      asked.push(request);
+      return work;
+    });
+    const all: Job[] = [];
+    for (let n = 0; n < 9; n += 1) all.push(await jobs.start('queued', work, { n }));
+    const stopped = all[6] as Job;
+    expect(await jobs.stop(stopped.id)).toMatchObject({ state: 'stopped' });
+    const outcomes = all.map((job) => statesOf(job));
+    const ending = setInterval(() => ends.shift()?.(), 5);
+    const last = (await Promise.all(outcomes)).map((states) => states.at(-1)?.state);
+    clearInterval(ending);
+    expect(last).toEqual(all.map(({ id }) => (id === stopped.id ? 'stopped' : 'done')));
+    expect(most).toBe(4);
+    expect(asked).toEqual([{ n: 4 }, { n: 5 }, { n: 7 }, { n: 8 }]);
+  });
+
+  it('is refused with a sentence where a thousand wait, and a server that ends leaves those that wait as rows', async () => {
+    const next = new Jobs(database);
+    const untilStopped = ({ signal }: JobContext): Promise<object> =>
+      new Promise((_, reject) => signal.addEventListener('abort', () => reject(new Error('stopped'))));
+    next.register('many', () => untilStopped);
+    await database.query(
+      `INSERT INTO jobs (id, kind, state, request, attempts) SELECT 'many-' || n, 'many', 'running', '{}', 0 FROM generate_series(1, 1000) AS n`,
+    );
+    await next.resume();
+    // Four of them are under way, so that four more may wait.
+    await expect
+      .poll(
+        async () => (await database.query(`SELECT 1 FROM jobs WHERE kind = 'many' AND begun_at IS NULL`)).rows.length,
+      )
+      .toBe(996);
+    for (let n = 0; n < 4; n += 1) await next.start('many', untilStopped, {});
+    await expect(next.start('many', untilStopped, {})).rejects.toMatchObject({ status: 429 });
+    // Other kinds have their own turns.
+    const other = await next.start('other', () => Promise.resolve({}));
+    for await (const state of next.follow(other.id, new AbortController().signal)) void state;
+    expect((await next.read(other.id)).state).toBe('done');
+    const began = performance.now();
+    await next.stopAll();
+    expect(performance.now() - began).toBeLessThan(10_000);
+    const { rows } = await database.query<{ state: string }>(`SELECT DISTINCT state FROM jobs WHERE kind = 'many'`);
+    expect(rows).toEqual([{ state: 'running' }]);
   });
 });

@@ -1,7 +1,7 @@
 import { paintFile } from '../paint/paintFile.ts';
-import { readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
-import { nanoid } from 'nanoid';
+import { rmSync } from 'node:fs';
+import { removeUnfinished } from '../paint/unfinished.ts';
+import { newDraft } from '../store/drafts.ts';
 import type { NewVersion } from '../store/swatches.ts';
 import { exportPlan, tileOrder } from '../../core/export/index.ts';
 import { exportTask } from '../paint/exportTask.ts';
@@ -11,7 +11,7 @@ import type { Studio } from '../studio.ts';
 
 /** Enough for a full screen and for a proof; the printer's file is painted anew from the design. */
 const TILE_DPI = 150;
-/** Large tile are kept at a lower density, down to this many pixels a side. */
+/** Large tiles are kept at a lower density, down to this many pixels a side. */
 const LONGEST_TILE = 6000;
 
 /** Renders the tile and the small picture of a swatch. */
@@ -23,19 +23,22 @@ export async function paintSwatch(
   const { design, motifs } = version;
   const { tile: fit } = exportPlan(design.repeat, tileOrder({ kind: 'density', dpi: TILE_DPI })).grid;
   const dpi = TILE_DPI * Math.min(1, LONGEST_TILE / Math.max(fit.width, fit.height));
-  const file = join(studio.exports, `${nanoid()}.png`);
-  const { width, height } = await paintFile(
-    studio.pool,
-    exportTask({ design, motifs, order: tileOrder({ kind: 'density', dpi }), blobs: studio.blobs.folder, file }),
-    context,
-  );
-  const tile = studio.blobs.keep(readFileSync(file), 'png');
-  rmSync(file);
-  return {
-    ...version,
-    tile,
-    thumbnail: await smallPicture(studio, design, motifs),
-    tileWidth: width,
-    tileHeight: height,
-  };
+  const file = `${newDraft(studio.folder.drafts)}.png`;
+  try {
+    const { width, height } = await paintFile(
+      studio.pool,
+      exportTask({ design, motifs, order: tileOrder({ kind: 'density', dpi }), blobs: studio.blobs.folder, file }),
+      context,
+    );
+    return {
+      ...version,
+      tile: await studio.blobs.keepFile(file, 'png'),
+      thumbnail: await smallPicture(studio, design, motifs),
+      tileWidth: width,
+      tileHeight: height,
+    };
+  } finally {
+    removeUnfinished(file);
+    rmSync(file, { force: true });
+  }
 }

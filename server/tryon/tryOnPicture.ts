@@ -1,9 +1,7 @@
-import { createHash } from 'node:crypto';
 import { readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
-import { LRUCache } from 'lru-cache';
-import { nanoid } from 'nanoid';
 import { newTryOn } from '../../core/tryon/index.ts';
+import { MadeOnce } from '../paint/madeOnce.ts';
+import { newDraft } from '../store/drafts.ts';
 import type { Studio } from '../studio.ts';
 import { readProduct } from './findProduct.ts';
 import type { TryOnTask } from './tryOnTask.ts';
@@ -13,7 +11,7 @@ import { tryOnTask } from './tryOnWork.ts';
 const [SIDE, PRODUCT_SIDE] = [640, 320];
 
 /** Pictures by all that they show. */
-const pictures = new LRUCache<string, Promise<Buffer>>({ max: 300 });
+const pictures = new MadeOnce<Buffer>(300);
 
 /** A small picture of a try-on as it is now, WebP. @throws Problem 404 */
 export async function tryOnPicture(studio: Studio, id: string): Promise<Buffer> {
@@ -32,20 +30,11 @@ export async function productPicture(studio: Studio, id: string): Promise<Buffer
 }
 
 function paintedOnce(shown: readonly unknown[], studio: Studio, task: Omit<TryOnTask, 'file'>): Promise<Buffer> {
-  const key = createHash('sha256')
-    .update(JSON.stringify([studio.blobs.folder, ...shown]))
-    .digest('base64url');
-  let picture = pictures.get(key);
-  if (!picture) {
-    picture = painted(studio, task);
-    pictures.set(key, picture);
-    picture.catch(() => pictures.delete(key));
-  }
-  return picture;
+  return pictures.get([studio.blobs.folder, ...shown], () => painted(studio, task));
 }
 
-async function painted({ pool, exports }: Studio, task: Omit<TryOnTask, 'file'>): Promise<Buffer> {
-  const file = join(exports, `${nanoid()}.webp`);
+async function painted({ pool, folder }: Studio, task: Omit<TryOnTask, 'file'>): Promise<Buffer> {
+  const file = `${newDraft(folder.drafts)}.webp`;
   try {
     await pool.run({ ...task, file });
     return readFileSync(file);

@@ -1,10 +1,8 @@
-import { createWriteStream, mkdirSync, renameSync, rmSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { pipeline } from 'node:stream/promises';
-import { ZipFile } from 'yazl';
 import { distinctNames } from '../../core/export/index.ts';
-import { partOf } from '../paint/unfinished.ts';
 import type { JobContext } from '../store/jobs.ts';
+import { writeZip } from './writeZip.ts';
 
 /**
  * Makes several files one after the other and puts them into one ZIP, stored as they are, since each is packed already.
@@ -33,20 +31,12 @@ export async function makeZip<T>(
       made.push(await make(n, fileName, pathOf(n), step));
     }
     // Once all are there: a ZIP that was begun would go on to read what is removed where one of them fails.
-    const zip = new ZipFile();
-    for (const [n, fileName] of names.entries()) zip.addFile(pathOf(n), fileName, { compress: false });
-    zip.end();
-    // It tells of files that it cannot read apart from its stream, also after that was stopped.
-    const broken = new Promise<never>((_resolve, reject) => zip.on('error', reject));
-    await Promise.race([
-      broken,
-      pipeline(zip.outputStream, createWriteStream(partOf(file)), { signal: context.signal }),
-    ]);
-    // Written beside and renamed, so that nobody ever downloads half a file.
-    renameSync(partOf(file), file);
+    await writeZip(file, context.signal, (zip) => {
+      for (const [n, fileName] of names.entries()) zip.addFile(pathOf(n), fileName, { compress: false });
+      return Promise.resolve();
+    });
     return made;
   } finally {
     rmSync(folder, { recursive: true, force: true });
-    rmSync(partOf(file), { force: true });
   }
 }

@@ -4,19 +4,19 @@ import { sheetWork } from '../sheets/sheetWork.ts';
 import { tryOnWork } from '../tryon/tryOnWork.ts';
 import type { Studio } from '../studio.ts';
 import { batchWork, exportWork } from './exportWork.ts';
-import { resumeFile } from './fileWork.ts';
+import { registerFile } from './fileWork.ts';
 
 /** Kinds of jobs whose outcome is a file that is fetched. */
 export const FILE_KINDS: ReadonlySet<string> = new Set(
   [exportWork, batchWork, packWork, sheetWork, plateWork, tryOnWork].map(({ kind }) => kind),
 );
 
-/** Starts again the files that the server left in the middle. */
-export async function resumeFiles(studio: Studio): Promise<void> {
-  await resumeFile(studio, exportWork);
-  await resumeFile(studio, batchWork);
-  await resumeFile(studio, packWork);
-  await resumeFile(studio, sheetWork);
-  await resumeFile(studio, plateWork);
-  await resumeFile(studio, tryOnWork);
+/** Says how each of them is begun. */
+export function registerFiles(studio: Studio): void {
+  registerFile(studio, exportWork);
+  registerFile(studio, batchWork);
+  registerFile(studio, packWork);
+  registerFile(studio, sheetWork);
+  registerFile(studio, plateWork);
+  registerFile(studio, tryOnWork);
 }
