@@ -13,7 +13,7 @@ export function faultOf(design: Design): string | undefined {
   if (colourways.length === 0) return 'it has no colourway';
   if (inksOfGround(ground).some((ink) => !ids.get('inks')?.has(ink)))
     return 'its ground is an ink that it does not have';
-  const incomplete = colourways.find(({ colours }) => inks.some(({ id }) => colours[id] === undefined));
+  const incomplete = colourways.find(({ colours }) => inks.some(({ id }) => !Object.hasOwn(colours, id)));
   if (incomplete) return `the colourway “${incomplete.name}” lacks an ink`;
   if (placements.some(({ layer }) => !ids.get('layers')?.has(layer)))
     return 'a motif lies in a layer that it does not have';

@@ -1,5 +1,6 @@
 /** Artwork, what is known of a motif, silhouettes and paths. */
 export * from './artwork.ts';
+export * from './artworkFault.ts';
 export * from './flattenPath.ts';
 export { artworkBounds, clipBounds, fadedBounds, GAUSSIAN_REACH, outlineBounds, unionOf } from './artworkBounds.ts';
 export * from './drawnMotif.ts';

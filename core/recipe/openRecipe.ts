@@ -1,3 +1,4 @@
+import { own } from '../schema/index.ts';
 import { type Recipe, recipeSchema } from './recipe.ts';
 
 /** The names that fields of parts and pieces had before they were those of a pose. */
@@ -13,7 +14,7 @@ function renamed(list: unknown, added: object): unknown {
   if (!Array.isArray(list)) return list;
   return list.map((item: unknown) => ({
     ...added,
-    ...Object.fromEntries(Object.entries(Object(item) as object).map(([key, value]) => [RENAMED[key] ?? key, value])),
+    ...Object.fromEntries(Object.entries(Object(item) as object).map(([key, value]) => [own(RENAMED, key) ?? key, value])),
   }));
 }
 

@@ -3,12 +3,15 @@ import { array, number, object, string, type ArraySchema } from 'yup';
 /** The same data, none of which can be assigned to. Schemas infer mutable types; documents are never changed in place. */
 export type Immutable<T> = T extends object ? { readonly [K in keyof T]: Immutable<T[K]> } : T;
 
-/** An id: 1 to 64 letters, digits, `_` or `-`. */
+/** What every object has a member of: as an id it would be found in every table, though nobody put it there. */
+const EVERY_OBJECTS = Object.getOwnPropertyNames(Object.prototype).join('|');
+
+/** An id: 1 to 64 letters, digits, `_` or `-`, and not the name of what every object has. */
 export const idSchema = string()
   .required()
   .min(1)
   .max(64)
-  .matches(/^[\w-]+$/);
+  .matches(new RegExp(`^(?!(?:${EVERY_OBJECTS})$)[\\w-]+$`), '${path} has to be letters, digits, “_” or “-”');
 
 /** Letters of a name. */
 export const MOST_NAME = 120;

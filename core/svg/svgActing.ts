@@ -1,3 +1,4 @@
+import { own } from '../schema/index.ts';
 import { everyElement, type XmlElement } from './xmlTree.ts';
 
 /** Elements that run, fetch, move or show something that is no drawing, and what is said where one is left out. */
@@ -25,7 +26,7 @@ export function dropActing(root: XmlElement): Set<string> {
       Object.entries(element.attributes).filter(([key]) => !/^on/i.test(key) && key !== 'xml:base' && key !== 'src'),
     );
     element.children = element.children.filter((child) => {
-      const phrase = ACTING[child.name];
+      const phrase = own(ACTING, child.name);
       if (phrase !== undefined && isSeen(child, element)) left.add(phrase);
       return phrase === undefined;
     });

@@ -1,3 +1,4 @@
+import { own } from '../schema/index.ts';
 import { elementsById, idIn } from './svgReferences.ts';
 import type { Style, Styles } from './svgStyle.ts';
 import { everyElement, type XmlElement } from './xmlTree.ts';
@@ -82,7 +83,7 @@ function copyOf(
   };
   const style: Style = new Map(styles.get(element));
   for (const paint of PAINTS) {
-    const colour = colours[style.get(paint) ?? ''];
+    const colour = own(colours, style.get(paint) ?? '');
     if (colour !== undefined) style.set(paint, colour);
   }
   styles.set(copy, style);

@@ -1,3 +1,4 @@
+import { own } from '../schema/index.ts';
 import { MM_PER_INCH } from '../units/index.ts';
 
 /** CSS: 96 px to the inch. The unit of an SVG length, in mm. */
@@ -26,6 +27,6 @@ export function svgLengthPx(text: string | undefined): number | undefined {
  */
 export function svgLengthMm(text: string | undefined): number | undefined {
   const [, number, unit] = /^\s*([\d.]+(?:e[-+]?\d+)?)\s*([a-z]+)\s*$/i.exec(text ?? '') ?? [];
-  const mm = Number(number) * (SVG_UNITS[(unit ?? '').toLowerCase()] ?? Number.NaN);
+  const mm = Number(number) * (own(SVG_UNITS, (unit ?? '').toLowerCase()) ?? Number.NaN);
   return mm > 0 && Number.isFinite(mm) ? mm : undefined;
 }

@@ -53,7 +53,9 @@ function tokens(text: string, units: UnitTable): Token[] {
       tokens.push({ kind: 'number', value: Number(number[0].replace(',', '.')) });
       length = number[0].length;
     } else if (unit) {
-      const factor = units[unit[0].toLowerCase()];
+      // Not what every object has, such as “constructor”.
+      const name = unit[0].toLowerCase();
+      const factor = Object.hasOwn(units, name) ? units[name] : undefined;
       if (factor === undefined) {
         const known = Object.keys(units).filter((name) => /^[a-z]+$/.test(name));
         throw new QuantityError(`“${unit[0]}” is not a unit here${known.length ? `; use ${known.join(', ')}` : ''}.`);

@@ -14,6 +14,7 @@ import { openRecipe, pictureIn, type Recipe } from '../../core/recipe/index.ts';
 import { readJson } from '../http/readJson.ts';
 import { drawingText } from '../motifs/drawingText.ts';
 import { headerOf } from '../motifs/lossless.ts';
+import { requirePaintable } from '../motifs/requirePaintable.ts';
 import { sniff } from '../motifs/sniff.ts';
 import { Problem } from '../problem.ts';
 import { Blobs, type BlobKind } from '../store/blobs.ts';
@@ -138,6 +139,7 @@ class Keeper {
     try {
       const artwork = await artworkSchema.validate(JSON.parse(Buffer.from(content).toString('utf8')), { strict: true });
       for (const picture of picturesOf(artwork)) await this.#keep(picture);
+      await requirePaintable(artwork, this.blobs);
     } catch (error) {
       if (error instanceof SyntaxError || error instanceof ValidationError)
         throw damaged(`an artwork in it cannot be read (${error.message.slice(0, 120)})`);
