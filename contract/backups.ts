@@ -34,7 +34,7 @@ export const startBackup = route({
     bytes: number().integer().min(0).required(),
   }),
   status: 202,
-  problems: [],
+  problems: [429],
 });
 
 export const readBackup = route({
@@ -59,5 +59,5 @@ export const startCheck = route({
     ).required(),
   }),
   status: 202,
-  problems: [],
+  problems: [429],
 });

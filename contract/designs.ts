@@ -1,7 +1,7 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { commandsSchema, designSchema } from '../core/document/index.ts';
 import { repeatSchema } from '../core/lattice/index.ts';
-import { idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
+import { idSchema, type Immutable, nameSchema, whole, ofWhole } from '../core/schema/index.ts';
 import { designMotifSchema } from './motifs.ts';
 import { exactly, FILE, route } from './route.ts';
 
@@ -73,7 +73,7 @@ export const createDesign = route({
     .test(
       'one',
       'a new design needs a repeat or a document',
-      ({ repeat, document }) => (repeat === undefined) !== (document === undefined),
+      ofWhole(({ repeat, document }) => (repeat === undefined) !== (document === undefined)),
     ),
   answer: storedDesignSchema,
   status: 201,

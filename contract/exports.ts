@@ -1,6 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { anyOrderSchema, templateSchema } from '../core/export/index.ts';
-import { between, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
+import { between, idSchema, type Immutable, nameSchema, whole, ofWhole } from '../core/schema/index.ts';
 import { jobIdSchema, jobSchema } from './jobs.ts';
 import { exactly, FILE, route } from './route.ts';
 
@@ -22,7 +22,10 @@ export const ofOneSource = <F extends Parameters<typeof object>[0] & object>(fie
       'one-source',
       'it has to name a design or a swatch',
       // Yup does not see through the spread.
-      (value: { design?: unknown; swatch?: unknown }) => (value.design === undefined) !== (value.swatch === undefined),
+      ofWhole(
+        (value: { design?: unknown; swatch?: unknown }) =>
+          (value.design === undefined) !== (value.swatch === undefined),
+      ),
     );
 
 const templateField = templateSchema.optional();
@@ -73,7 +76,7 @@ export const startExport = route({
     peakMemory: number().required(),
   }),
   status: 202,
-  problems: [404, 422],
+  problems: [404, 422, 429],
 });
 
 export const MOST_BATCHED_FILES = 200;
@@ -95,7 +98,7 @@ export const startBatch = route({
     files: array(madeFileSchema).required(),
   }),
   status: 202,
-  problems: [404, 422],
+  problems: [404, 422, 429],
 });
 
 export const readExport = route({

@@ -1,4 +1,5 @@
 import type { ISchema, Schema, SchemaDescription } from 'yup';
+import { idSchema } from '../core/schema/index.ts';
 import { FILE } from './route.ts';
 
 /** A JSON Schema (draft 2020-12), as plain data. */
@@ -17,11 +18,16 @@ interface Described {
 }
 
 /** The JSON Schemas of what has a name since it holds itself, such as a node of artwork. */
-type Definitions = Map<string, JsonSchema>;
+export class Definitions extends Map<string, JsonSchema> {
+  /** @param place where they stand in the document, as references begin */
+  constructor(readonly place = '#/$defs/') {
+    super();
+  }
+}
 
 /** A file of its own with the JSON Schema of a schema, with definitions of what holds itself. */
 export function jsonSchemaFile(title: string, schema: ISchema<unknown>): JsonSchema {
-  const definitions: Definitions = new Map();
+  const definitions = new Definitions();
   const json = jsonSchemaOf(schema, 0, definitions);
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
@@ -40,15 +46,23 @@ export function jsonSchemaOf(schema: ISchema<unknown>, depth = 0, definitions?: 
   if (definitions && typeof name === 'string') {
     if (!definitions.has(name)) {
       definitions.set(name, {});
-      definitions.set(name, anyOf(meta, depth, definitions));
+      definitions.set(name, unnamed(schema, 0, definitions));
     }
-    return { $ref: `#/$defs/${name}` };
+    return nullable(own, { $ref: `${definitions.place}${name}` });
   }
-  if (meta?.['json']) return nullable(own, meta['json'] as JsonSchema);
+  return unnamed(schema, depth, definitions);
+}
+
+function unnamed(schema: ISchema<unknown>, depth: number, definitions: Definitions | undefined): JsonSchema {
+  const own = schema as unknown as Schema & Described;
+  const meta = own.spec?.meta;
+  const json = meta?.['json'] as JsonSchema | undefined;
+  if (json) return json['type'] === 'null' ? json : nullable(own, json);
   if (meta?.['anyOf']) return anyOf(meta, depth, definitions);
   if (meta?.['values'])
     return {
       type: 'object',
+      propertyNames: jsonSchemaOf(idSchema),
       additionalProperties: jsonSchemaOf(meta['values'] as ISchema<unknown>, depth + 1, definitions),
     };
   switch (own.type) {
@@ -82,7 +96,13 @@ export function jsonSchemaOf(schema: ISchema<unknown>, depth = 0, definitions?: 
       });
     }
     case 'string':
-      return nullable(own, { type: 'string', ...limitsOf(own, 'Length'), ...choicesOf(own), ...patternOf(own) });
+      return nullable(own, {
+        type: 'string',
+        ...emptyOf(own),
+        ...limitsOf(own, 'Length'),
+        ...choicesOf(own),
+        ...patternOf(own),
+      });
     case 'number':
       return nullable(own, {
         type: hasTest(own, 'integer') ? 'integer' : 'number',
@@ -134,22 +154,34 @@ function param(schema: Schema, name: string, key: string): unknown {
 }
 
 function limitsOf(schema: Schema, what: 'Items' | 'Length'): JsonSchema {
-  const [least, most] = [param(schema, 'min', 'min'), param(schema, 'max', 'max')];
+  const length = param(schema, 'length', 'length');
+  const [least, most] = [param(schema, 'min', 'min') ?? length, param(schema, 'max', 'max') ?? length];
   return { ...(least !== undefined && { [`min${what}`]: least }), ...(most !== undefined && { [`max${what}`]: most }) };
 }
 
+/** Text that has to be there is not empty. */
+function emptyOf(schema: Schema): JsonSchema {
+  return hasTest(schema, 'required') ? { minLength: 1 } : {};
+}
+
 function rangeOf(schema: Schema): JsonSchema {
-  const [least, most, more] = [param(schema, 'min', 'min'), param(schema, 'max', 'max'), param(schema, 'min', 'more')];
+  const [least, most] = [param(schema, 'min', 'min'), param(schema, 'max', 'max')];
+  const [more, less] = [param(schema, 'min', 'more'), param(schema, 'max', 'less')];
   return {
     ...(least !== undefined && { minimum: least }),
     ...(more !== undefined && { exclusiveMinimum: more }),
     ...(most !== undefined && { maximum: most }),
+    ...(less !== undefined && { exclusiveMaximum: less }),
   };
 }
 
+/** Text without space at its ends. */
+const TRIMMED = '^(?:\\S(?:[\\s\\S]*\\S)?)?$';
+
 function patternOf(schema: Schema): JsonSchema {
   const regex = param(schema, 'matches', 'regex');
-  return regex instanceof RegExp ? { pattern: regex.source } : {};
+  if (regex instanceof RegExp) return { pattern: regex.source };
+  return hasTest(schema, 'trim') ? { pattern: TRIMMED } : {};
 }
 
 function choicesOf(schema: Schema): JsonSchema {
@@ -158,8 +190,8 @@ function choicesOf(schema: Schema): JsonSchema {
 }
 
 /** The JSON Schema of a body or an answer, which may be a file. */
-export function contentOf(content: ISchema<unknown> | typeof FILE): JsonSchema {
+export function contentOf(content: ISchema<unknown> | typeof FILE, definitions: Definitions): JsonSchema {
   return content === FILE
     ? { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } }
-    : { 'application/json': { schema: jsonSchemaOf(content) } };
+    : { 'application/json': { schema: jsonSchemaOf(content, 0, definitions) } };
 }

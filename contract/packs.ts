@@ -1,5 +1,5 @@
 import { array, number, object, string } from 'yup';
-import { idSchema, whole } from '../core/schema/index.ts';
+import { idSchema, whole, ofWhole } from '../core/schema/index.ts';
 import { jobSchema } from './jobs.ts';
 import { exactly, FILE, route } from './route.ts';
 
@@ -18,12 +18,12 @@ export const startPack = route({
     .test(
       'some',
       'it has to name a swatch or a design',
-      ({ swatches, designs }) => swatches.length + designs.length > 0,
+      ofWhole(({ swatches, designs }) => swatches.length + designs.length > 0),
     ),
   answer: jobSchema,
   result: exactly({ href: string().required(), fileName: string().required(), bytes: number().required() }),
   status: 202,
-  problems: [404, 422],
+  problems: [404, 422, 429],
 });
 
 export const importPack = route({

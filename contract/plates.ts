@@ -36,5 +36,5 @@ export const startPlates = route({
     overprints: between(0, 1),
   }),
   status: 202,
-  problems: [404, 422],
+  problems: [404, 422, 429],
 });

@@ -102,7 +102,7 @@ export const cleanScan = route({
   answer: jobSchema,
   result: exactly({ motifs: array(idSchema).required() }),
   status: 202,
-  problems: [404, 422],
+  problems: [404, 422, 429],
 });
 
 export const makeTile = route({
@@ -125,7 +125,7 @@ export const makeTile = route({
   /** The design is null where a motif was replaced. */
   result: exactly({ motif: idSchema, design: idSchema.nullable().defined() }),
   status: 202,
-  problems: [404, 413, 422],
+  problems: [404, 413, 422, 429],
 });
 
 export const deleteScan = route({
@@ -162,7 +162,7 @@ export const startScan = route({
   answer: jobSchema,
   result: exactly({ scan: idSchema }),
   status: 202,
-  problems: [404, 409],
+  problems: [404, 409, 429],
 });
 
 export const clearJam = route({

@@ -30,5 +30,5 @@ export const startSheet = route({
     pages: whole(1, 1e4),
   }),
   status: 202,
-  problems: [404, 422],
+  problems: [404, 422, 429],
 });

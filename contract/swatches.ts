@@ -2,7 +2,7 @@ import { array, boolean, number, object, string, type InferType } from 'yup';
 import { hexSchema } from '../core/colour/index.ts';
 import { designSchema } from '../core/document/index.ts';
 import { repeatSchema } from '../core/lattice/index.ts';
-import { addressSchema, between, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
+import { addressSchema, between, idSchema, type Immutable, nameSchema, whole, ofWhole } from '../core/schema/index.ts';
 import { jobSchema } from './jobs.ts';
 import { exactly, route } from './route.ts';
 
@@ -91,12 +91,12 @@ export const saveSwatch = route({
     .test(
       'one-target',
       'it has to name a new swatch or one that is there',
-      ({ name, swatch }) => (name === undefined) !== (swatch === undefined),
+      ofWhole(({ name, swatch }) => (name === undefined) !== (swatch === undefined)),
     ),
   answer: jobSchema,
   result: exactly({ swatch: idSchema, version: versionNumber }),
   status: 202,
-  problems: [404, 409, 422],
+  problems: [404, 409, 422, 429],
 });
 
 export const readSwatch = route({

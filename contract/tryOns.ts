@@ -2,7 +2,7 @@ import { array, number, object, string, type InferType } from 'yup';
 import { designSchema } from '../core/document/index.ts';
 import { motifSchema } from '../core/motif/index.ts';
 import { cutWishSchema } from '../core/sheet/index.ts';
-import { addressSchema, between, idSchema, type Immutable, nameSchema, whole } from '../core/schema/index.ts';
+import { addressSchema, between, idSchema, type Immutable, nameSchema, whole, ofWhole } from '../core/schema/index.ts';
 import {
   markedSchema,
   patternSourceFields,
@@ -148,7 +148,7 @@ export const readPattern = route({
     known: string().max(200).optional(),
   })
     .noUnknown()
-    .test('one-source', 'it has to name a design or a swatch', (source) => namesOneSource(source)),
+    .test('one-source', 'it has to name a design or a swatch', ofWhole(namesOneSource)),
   answer: exactly({
     name: nameSchema,
     /** The same text as long as nothing about it changes. */
@@ -255,8 +255,16 @@ export const exportTryOns = route({
     /** What a PDF is printed on. */
     sheet: cutWishSchema.optional().default(undefined),
   })
-    .test('side', 'a picture needs the length of its side', ({ format, side }) => !isPicture(format) || !!side)
-    .test('sheet', 'a PDF needs to know its paper', ({ format, sheet }) => format !== 'pdf' || !!sheet),
+    .test(
+      'side',
+      'a picture needs the length of its side',
+      ofWhole(({ format, side }) => !isPicture(format) || !!side),
+    )
+    .test(
+      'sheet',
+      'a PDF needs to know its paper',
+      ofWhole(({ format, sheet }) => format !== 'pdf' || !!sheet),
+    ),
   answer: jobSchema,
   result: exactly({
     href: string().required(),
@@ -274,5 +282,5 @@ export const exportTryOns = route({
     ).required(),
   }),
   status: 202,
-  problems: [404, 422],
+  problems: [404, 422, 429],
 });

@@ -29,21 +29,30 @@ interface HttpError {
   readonly status?: number;
 }
 
+/** Tests of schemas that the API's description knows as well: what fails them is malformed, what fails others can be read and makes no sense. */
+const MALFORMED: ReadonlySet<string> = new Set([
+  ...['typeError', 'required', 'defined', 'optionality', 'nullable', 'oneOf', 'noUnknown', 'known', 'depth', 'ids'],
+  ...['min', 'max', 'length', 'matches', 'trim', 'integer', 'finite', 'tupleTypes'],
+]);
+
+/** What a schema says of a value, as a sentence. */
+function validationSentence({ message }: ValidationError): string {
+  const isSentence = /^\p{Lu}.*\.$/u.test(message);
+  return `${isSentence ? message : `What was sent does not fit: ${message.replace(/\.$/, '')}.`} Nothing was changed.`;
+}
+
 /** What is said of an error; a 500 of those that nobody expected. */
 export function problemOf(error: unknown): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof ValidationError) {
-    return new Problem(
-      400,
-      'Not understood',
-      `What was sent does not fit: ${error.errors[0] ?? error.message}. Nothing was changed.`,
-    );
+    const isMalformed = MALFORMED.has(error.type ?? '');
+    return new Problem(isMalformed ? 400 : 422, 'Not understood', validationSentence(error));
   }
   if (error instanceof CommandError)
     return new Problem(
       422,
       'The edit does not fit',
-      `The edit does not fit the design: ${error.message}. Nothing was changed.`,
+      `The edit does not fit the design: ${error.message.replace(/\.$/, '')}. Nothing was changed.`,
     );
   if (error instanceof DesignError)
     return new Problem(422, 'The design cannot be read', `${error.message} Nothing was changed.`);

@@ -1,4 +1,4 @@
-import { array, lazy, mixed, object, string, type ISchema, type Schema } from 'yup';
+import { array, lazy, mixed, object, string, type ISchema, type Lazy, type Schema } from 'yup';
 import { checkLimits } from './checkLimits.ts';
 import { type CommandKind, type CommandOf, countMotifs } from './commands/commandKind.ts';
 import { COMMAND_KINDS } from './commands/index.ts';
@@ -89,18 +89,17 @@ const tooDeep = mixed()
   .required()
   .test('depth', 'commands lie in commands too deep', () => false);
 
+/** Commands that are one. */
+function compositeOf(command: Lazy<Command>) {
+  return object({ type: string().oneOf(['all']).required(), commands: array(command).required().max(MOST_COMMANDS) })
+    .noUnknown()
+    .required();
+}
+
 /** The schema of a command that lies `depth` deep in others. */
 function schemaAt(depth: number): (value: unknown) => ISchema<unknown> {
   if (depth > DEEPEST_COMMAND) return () => tooDeep;
-  const within = schemaAt(depth + 1);
-  const composite = object({
-    type: string().oneOf(['all']).required(),
-    commands: array(lazy(within as () => Schema))
-      .required()
-      .max(MOST_COMMANDS),
-  })
-    .noUnknown()
-    .required();
+  const composite = compositeOf(lazy(schemaAt(depth + 1) as () => Schema<Command>));
   return (value) => {
     const type: unknown = typeof value === 'object' && value !== null ? Reflect.get(value, 'type') : undefined;
     if (type === 'all') return composite;
@@ -111,7 +110,10 @@ function schemaAt(depth: number): (value: unknown) => ISchema<unknown> {
 }
 
 /** A command of any kind. */
-export const commandSchema = lazy(schemaAt(0) as () => Schema<Command>);
+export const commandSchema: Lazy<Command> = lazy(schemaAt(0) as () => Schema<Command>).meta({
+  name: 'command',
+  anyOf: () => [...Object.values(COMMAND_KINDS).map(({ schema }) => schema), compositeOf(commandSchema)],
+});
 
 /** The commands of one save. */
 export const commandsSchema = array(commandSchema)

@@ -1,5 +1,5 @@
 import { array, object, string, type InferType } from 'yup';
-import { between, idSchema, type Immutable, taggedUnion, whole } from '../schema/index.ts';
+import { between, idSchema, type Immutable, taggedUnion, whole, ofWhole } from '../schema/index.ts';
 
 /** Waves and lines over the width or height of a cell, at the most. */
 export const MOST_WAVES = 200;
@@ -24,8 +24,10 @@ const waveFields = {
     .required()
     .min(2)
     .max(MOST_STOPS)
-    .test('in order', '${path} has to be in order', (stops) =>
-      stops.every(({ at }, n) => n === 0 || at >= (stops[n - 1]?.at ?? 0)),
+    .test(
+      'in order',
+      '${path} has to be in order',
+      ofWhole((stops) => stops.every(({ at }, n) => n === 0 || at >= (stops[n - 1]?.at ?? 0))),
     ),
   /** Waves over the width and the height of the cell; a step that they do not close on has them in the nearest number that does. */
   across: whole(-MOST_WAVES, MOST_WAVES),
@@ -34,7 +36,7 @@ const waveFields = {
 const TOWARDS = [
   'direction',
   '${path} needs waves across or down',
-  ({ across, down }: { across: number; down: number }) => across !== 0 || down !== 0,
+  ofWhole(({ across, down }: { across: number; down: number }) => across !== 0 || down !== 0),
 ] as const;
 
 /** Each ink fades into the next. */

@@ -1,3 +1,4 @@
+import { cutText } from '../schema/index.ts';
 import { ValidationError } from 'yup';
 import { type Design, DESIGN_VERSION, designSchema } from './design.ts';
 import { requireWithinLimits } from './checkLimits.ts';
@@ -61,11 +62,13 @@ export function openDesign(document: unknown): Design {
     const migrate = typeof version === 'number' ? MIGRATIONS[version] : undefined;
     if (!migrate)
       throw new DesignError(
-        `This design has the version ${String(version)}, which this Hevrel cannot read. Use a newer one.`,
+        typeof version === 'number'
+          ? `This design has the version ${version}, which this Hevrel cannot read. Use a newer one.`
+          : 'This is not a design: it does not say which version of the format it has.',
       );
-    current = migrate(current);
+    current = asDesign(current, migrate);
   }
-  current = withDistinctIds(current);
+  current = asDesign(current, withDistinctIds);
   let design: Design;
   try {
     design = designSchema.validateSync(current, { strict: true });
@@ -101,13 +104,24 @@ function withDistinctIds(document: Readonly<Record<string, unknown>>): Record<st
       }
       if (list !== 'placements') return [];
       let n = 2;
-      while (taken.has(`${String(id).slice(0, 56)}-${n}`)) n += 1;
-      const other = `${String(id).slice(0, 56)}-${n}`;
+      while (taken.has(`${cutText(String(id), 56)}-${n}`)) n += 1;
+      const other = `${cutText(String(id), 56)}-${n}`;
       taken.add(other);
       return [{ ...item, id: other }];
     });
   }
   return healed;
+}
+
+/** A step of opening a document. @throws DesignError where it has not got what documents of its version have */
+function asDesign(document: Readonly<Record<string, unknown>>, step: Migration): Record<string, unknown> {
+  try {
+    return step(document);
+  } catch (error) {
+    if (error instanceof TypeError || error instanceof RangeError)
+      throw new DesignError('This design is damaged: it does not hold what designs of its version hold.');
+    throw error;
+  }
 }
 
 function isObject(value: unknown): value is Record<string, unknown> {

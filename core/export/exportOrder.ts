@@ -1,3 +1,4 @@
+import { ofWhole } from '../schema/index.ts';
 import { boolean, number, object, string, type InferType } from 'yup';
 import { type Hex, hexSchema } from '../colour/index.ts';
 import type { Immutable } from '../schema/index.ts';
@@ -21,7 +22,11 @@ export const exportOrderSchema = object({
 })
   .noUnknown()
   .required()
-  .test('deep', '16 bits a channel are for PNG', ({ format, depth }) => depth === undefined || format === 'png');
+  .test(
+    'deep',
+    '16 bits a channel are for PNG',
+    ofWhole(({ format, depth }) => depth === undefined || format === 'png'),
+  );
 
 type Fields = Immutable<InferType<typeof exportOrderSchema>>;
 export interface ExportOrder extends Omit<Fields, 'extent' | 'size' | 'backdrop'> {

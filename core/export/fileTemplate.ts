@@ -1,3 +1,4 @@
+import { cutText } from '../schema/index.ts';
 import { string } from 'yup';
 
 /** What a file’s name can tell. */
@@ -56,18 +57,18 @@ export function nameFromTemplate(template: string, facts: FileFacts): string {
   return cleanFileName(filled, cleanFileName(facts.name, 'Swatch'));
 }
 
+/** Letters of a file’s name, without its ending. */
+const LONGEST_FILE_NAME = 80;
+
 /** A file name that every system takes. @param unnamed what it is called where nothing is left */
 export function cleanFileName(name: string, unnamed: string): string {
-  return (
-    name
-      // oxlint-disable-next-line no-control-regex -- control characters are among what file systems refuse
-      .replace(/[\u0000-\u001f<>:"/\\|?*]+/g, ' ')
-      .replace(/\s+/g, ' ')
-      .replace(/^[ .]+/, '')
-      .slice(0, 80)
-      // Some systems drop what a name ends in.
-      .replace(/[ .]+$/, '') || unnamed
-  );
+  const taken = name
+    // oxlint-disable-next-line no-control-regex -- control characters are among what file systems refuse
+    .replace(/[\u0000-\u001f<>:"/\\|?*]+/g, ' ')
+    .replace(/\s+/g, ' ')
+    .replace(/^[ .]+/, '');
+  // Some systems drop what a name ends in.
+  return cutText(taken, LONGEST_FILE_NAME).replace(/[ .]+$/, '') || unnamed;
 }
 
 /** The names with numbers behind those that were there before, whatever their case. */

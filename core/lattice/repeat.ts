@@ -1,5 +1,5 @@
 import { mixed, object, type InferType } from 'yup';
-import { between, finite, type Immutable } from '../schema/index.ts';
+import { between, finite, type Immutable, ofWhole } from '../schema/index.ts';
 import { type Step, stepSchema } from './step.ts';
 import { proportionOf, type SteppedCell } from './symmetryOps.ts';
 
@@ -19,11 +19,7 @@ export const repeatSchema = object({
 })
   .noUnknown()
   .required()
-  .test(
-    'proportion',
-    'the cell does not have the proportions that its step asks for',
-    (repeat) => !repeat?.step || keepsProportion(repeat),
-  );
+  .test('proportion', 'the cell does not have the proportions that its step asks for', ofWhole(keepsProportion));
 
 export type Repeat = Immutable<InferType<typeof repeatSchema>>;
 

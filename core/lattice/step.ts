@@ -1,5 +1,5 @@
 import { mixed, number, object, string, type InferType } from 'yup';
-import type { Immutable } from '../schema/index.ts';
+import { type Immutable, ofWhole } from '../schema/index.ts';
 import { fraction, type Fraction, LARGEST_DENOMINATOR } from './fraction.ts';
 import { STEP_KINDS } from './steps/index.ts';
 import { KINDS, type Mirroring, MIRRORINGS, ROTATIONS, type StepKind, type StepRotation } from './steps/stepKind.ts';
@@ -19,11 +19,15 @@ export const stepSchema = object({
     q: number().integer().min(1).max(LARGEST_DENOMINATOR).required(),
   })
     .noUnknown()
-    .test('lowest', '${path} has to be in lowest terms', ({ p, q }) => {
-      if (!Number.isInteger(p) || !(q >= 1)) return false;
-      const lowest = fraction(p, q);
-      return lowest.p === p && lowest.q === q;
-    }),
+    .test(
+      'lowest',
+      '${path} has to be in lowest terms',
+      ofWhole(({ p, q }) => {
+        const lowest = fraction(p, q);
+        return lowest.p === p && lowest.q === q;
+      }),
+    )
+    .required(),
   /** Which cells are reflected; none where missing. */
   mirrored: mixed<Mirroring>().oneOf(MIRRORINGS).optional(),
   /** How cells are rotated; not at all where missing. */
@@ -32,24 +36,33 @@ export const stepSchema = object({
   honeycomb: mixed<true>().oneOf([true]).optional(),
 })
   .noUnknown()
-  .test('square', 'a square step has no drop', ({ kind, drop }) => kind !== 'square' || (drop.p === 0 && drop.q === 1))
+  .test(
+    'square',
+    'a square step has no drop',
+    ofWhole(({ kind, drop }) => kind !== 'square' || (drop.p === 0 && drop.q === 1)),
+  )
   .test(
     'mirrored',
     'these cells cannot be reflected by this step',
-    ({ mirrored, rotated, kind, drop }) =>
-      mirrored === undefined || (rotated === undefined && mirroringsOf({ kind, drop }).includes(mirrored)),
+    ofWhole(
+      ({ mirrored, rotated, kind, drop }) =>
+        mirrored === undefined || (rotated === undefined && mirroringsOf({ kind, drop }).includes(mirrored)),
+    ),
   )
   .test(
     'rotated',
     'these cells cannot be rotated by this step',
-    ({ rotated, kind }) => rotated === undefined || rotationsOf({ kind }).includes(rotated),
+    ofWhole(({ rotated, kind }) => rotated === undefined || rotationsOf({ kind }).includes(rotated)),
   )
   .test(
     'honeycomb',
     'a honeycomb drops by 1/2',
-    ({ kind, drop, honeycomb, rotated }) =>
-      !honeycomb || (kind !== 'square' && drop.p === 1 && drop.q === 2 && rotated === undefined),
-  );
+    ofWhole(
+      ({ kind, drop, honeycomb, rotated }) =>
+        !honeycomb || (kind !== 'square' && drop.p === 1 && drop.q === 2 && rotated === undefined),
+    ),
+  )
+  .required();
 
 export type Step = Immutable<InferType<typeof stepSchema>>;
 

@@ -1,6 +1,6 @@
 import { array, object, string, type InferType } from 'yup';
 import { type Hex, hexSchema } from '../colour/index.ts';
-import { between, finite, type Immutable, orNull, whole } from '../schema/index.ts';
+import { between, finite, type Immutable, orNull, whole, ofWhole } from '../schema/index.ts';
 
 /** What makes a stroke thicker and thinner along its way: the pen, how fast it was drawn, or nothing. */
 export const STROKE_PRESSURES = ['pen', 'speed', 'none'] as const;
@@ -73,8 +73,8 @@ export const drawnRecipeSchema = object({
     .max(MOST_STROKES, `A drawing has at most ${MOST_STROKES} strokes.`)
     .test(
       'letters',
-      'A drawing holds at most about 100,000 points.',
-      (strokes) => strokes.reduce((sum, { points }) => sum + points.length, 0) <= MOST_DRAWING_LETTERS,
+      'A drawing holds at most about 100,000 points',
+      ofWhole((strokes) => strokes.reduce((sum, { points }) => sum + points.length, 0) <= MOST_DRAWING_LETTERS),
     ),
 })
   .noUnknown()

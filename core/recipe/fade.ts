@@ -1,6 +1,6 @@
 import { array, object, string, type InferType } from 'yup';
 import { type Hex, hexSchema } from '../colour/index.ts';
-import { between, type Immutable, pointSchema, taggedUnion } from '../schema/index.ts';
+import { between, type Immutable, pointSchema, taggedUnion, ofWhole } from '../schema/index.ts';
 
 /** Stops of a fade. */
 export const [FEWEST_STOPS, MOST_STOPS] = [2, 8];
@@ -11,8 +11,10 @@ const stopsSchema = array(stopSchema)
   .required()
   .min(FEWEST_STOPS)
   .max(MOST_STOPS)
-  .test('rising', 'each stop lies at or behind the one before', (stops) =>
-    stops.every(({ offset }, n) => n === 0 || offset >= (stops[n - 1]?.offset ?? 0)),
+  .test(
+    'rising',
+    'each stop lies at or behind the one before',
+    ofWhole((stops) => stops.every(({ offset }, n) => n === 0 || offset >= (stops[n - 1]?.offset ?? 0))),
   );
 
 const kind = <K extends string>(name: K) => string<K>().oneOf([name]).required();

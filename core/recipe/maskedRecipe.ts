@@ -1,5 +1,5 @@
 import { array, object, string, type InferType } from 'yup';
-import { addressSchema, between, type Immutable, orNull, taggedUnion } from '../schema/index.ts';
+import { addressSchema, between, type Immutable, orNull, taggedUnion, ofWhole } from '../schema/index.ts';
 import { FORMER_RECIPES, type FormerRecipe } from './formerRecipe.ts';
 import { type PointsRecipe, pointsRecipeSchema } from './pointsRecipe.ts';
 
@@ -32,7 +32,7 @@ export const maskedRecipeSchema = object({
     .test(
       'letters',
       'The outlines of this mask are too long.',
-      (areas) => areas.reduce((sum, { path }) => sum + path.length, 0) <= MOST_MASK_LETTERS,
+      ofWhole((areas) => areas.reduce((sum, { path }) => sum + path.length, 0) <= MOST_MASK_LETTERS),
     ),
   /** Over how much of the artwork's own units its edge fades. */
   softness: between(0, 1e6),

@@ -14,7 +14,9 @@ function renamed(list: unknown, added: object): unknown {
   if (!Array.isArray(list)) return list;
   return list.map((item: unknown) => ({
     ...added,
-    ...Object.fromEntries(Object.entries(Object(item) as object).map(([key, value]) => [own(RENAMED, key) ?? key, value])),
+    ...Object.fromEntries(
+      Object.entries(Object(item) as object).map(([key, value]) => [own(RENAMED, key) ?? key, value]),
+    ),
   }));
 }
 

@@ -1,6 +1,6 @@
 import { array } from 'yup';
 import { hexSchema } from '../colour/index.ts';
-import { orMissing } from '../schema/index.ts';
+import { orMissing, ofWhole } from '../schema/index.ts';
 
 /** Colours of a picture's palette, at least and at most. */
 export const [FEWEST_PALETTE, MOST_PALETTE] = [3, 8];
@@ -10,5 +10,9 @@ export const picturePaletteSchema = orMissing(
   array(hexSchema)
     .min(1)
     .max(MOST_PALETTE)
-    .test('once', 'each colour is there once', (colours) => !colours || new Set(colours).size === colours.length),
+    .test(
+      'once',
+      'each colour is there once',
+      ofWhole((colours) => !colours || new Set(colours).size === colours.length),
+    ),
 );

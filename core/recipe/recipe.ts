@@ -12,7 +12,7 @@ export const recipeSchema = taggedUnion(
   'kind',
   { ...FORMER_RECIPES, points: pointsRecipeSchema, masked: maskedRecipeSchema },
   'recipe',
-);
+).meta({ name: 'recipe' });
 
 /** The ids of the motifs that a recipe is made of, each once. */
 export function motifsIn(recipe: Recipe | null): string[] {

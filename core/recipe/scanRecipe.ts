@@ -1,7 +1,7 @@
 import { array, boolean, mixed, number, object, string, tuple, type InferType } from 'yup';
 import { hexSchema } from '../colour/index.ts';
 import { picturePaletteSchema } from './picturePalette.ts';
-import { addressSchema, between, type Immutable, pointSchema, whole } from '../schema/index.ts';
+import { addressSchema, between, type Immutable, pointSchema, whole, ofWhole } from '../schema/index.ts';
 
 /** A step that may be left out: null. */
 const level = between(0, 255);
@@ -14,7 +14,7 @@ const levelsSchema = object({ black: level, middle: level, white: level })
   .test(
     'rising',
     'black, middle and white have to rise',
-    (value) => !value || (value.black < value.middle && value.middle < value.white),
+    ofWhole((value) => !value || (value.black < value.middle && value.middle < value.white)),
   );
 
 const paperSchema = object({

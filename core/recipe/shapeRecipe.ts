@@ -1,6 +1,6 @@
 import { array, object, string, type InferType } from 'yup';
 import { hexSchema } from '../colour/index.ts';
-import { between, finite, type Immutable, orNull, recordOf } from '../schema/index.ts';
+import { between, finite, type Immutable, orNull, recordOf, ofWhole } from '../schema/index.ts';
 import { fadeSchema } from './fade.ts';
 
 /** The figures that a built motif is made of; `core/shapes` draws each. */
@@ -68,9 +68,11 @@ const pieceSchema = object({
   outline: outlineSchema.nullable().default(undefined).defined(),
 })
   .noUnknown()
-  .test('measures', `a figure has at most ${MOST_MEASURES} measures`, ({ values }) => {
-    return Object.keys(values).length <= MOST_MEASURES;
-  });
+  .test(
+    'measures',
+    `a figure has at most ${MOST_MEASURES} measures`,
+    ofWhole(({ values }) => Object.keys(values).length <= MOST_MEASURES),
+  );
 
 /** How a built motif is made: its pieces, bottom to top. */
 export const shapeRecipeSchema = object({

@@ -1,7 +1,7 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { picturePaletteSchema } from './picturePalette.ts';
 import { LARGEST_CELL_MM, SMALLEST_CELL_MM, stepSchema } from '../lattice/index.ts';
-import { addressSchema, between, type Immutable, taggedUnion } from '../schema/index.ts';
+import { addressSchema, between, type Immutable, taggedUnion, ofWhole } from '../schema/index.ts';
 
 export const MOST_CLONES = 200;
 const MOST_CLONE_POINTS = 500;
@@ -30,7 +30,9 @@ export const pictureFrameSchema = object({
 const plainStep = stepSchema.test(
   'plain',
   'this way takes a step without reflections and rotations',
-  ({ mirrored, rotated, honeycomb }) => mirrored === undefined && rotated === undefined && honeycomb === undefined,
+  ofWhole(
+    ({ mirrored, rotated, honeycomb }) => mirrored === undefined && rotated === undefined && honeycomb === undefined,
+  ),
 );
 
 /** How the frame becomes a tile: laid by what a step does to its cells, */

@@ -1,6 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { LARGEST_SCALE, normaliseAngle, SMALLEST_SCALE } from '../geometry/index.ts';
-import { between, idSchema, type Immutable, taggedUnion, whole } from '../schema/index.ts';
+import { between, idSchema, type Immutable, taggedUnion, whole, ofWhole } from '../schema/index.ts';
 
 /** The three roles a motif can play in a toss, large to small. */
 export const ROLES = ['hero', 'companion', 'filler'] as const;
@@ -24,7 +24,7 @@ const entrySchema = object({
   .test(
     'rising',
     '${path} has to grow from its smallest to its largest size',
-    ({ smallest, largest }) => smallest <= largest,
+    ofWhole(({ smallest, largest }) => smallest <= largest),
   );
 
 const direction = <K extends string>(kind: K) =>

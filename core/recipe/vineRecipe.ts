@@ -1,6 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { hexSchema } from '../colour/index.ts';
-import { between, idSchema, type Immutable, whole } from '../schema/index.ts';
+import { between, idSchema, type Immutable, whole, ofWhole } from '../schema/index.ts';
 
 export const SIDES = ['left', 'right', 'alternate', 'both'] as const;
 export const MOST_KNOTS = 200;
@@ -62,11 +62,16 @@ const leavesSchema = object({
 export const vineRecipeSchema = object({
   kind: string().oneOf(['vine']).required(),
   /** From one of its instances to the next: whole numbers of the repeat's vectors, and what these came to, mm. */
-  index: object({ i: number().integer().required(), j: number().integer().required() }).noUnknown(),
+  index: object({ i: number().integer().required(), j: number().integer().required() }).noUnknown().required(),
   period: object({ x: away, y: away })
     .noUnknown()
-    .test('length', 'A vine goes from one place to another.', ({ x, y }) => Math.hypot(x, y) > 0.1),
-  knots: array(knotSchema).required().min(1, 'A vine needs a point.').max(MOST_KNOTS),
+    .test(
+      'length',
+      'A vine goes from one place to another',
+      ofWhole(({ x, y }) => Math.hypot(x, y) > 0.1),
+    )
+    .required(),
+  knots: array(knotSchema).required().min(1, 'A vine needs a point').max(MOST_KNOTS),
   ink: hexSchema,
   /** What it fades to halfway to its next instance, and back from; of one ink where missing. */
   fadesTo: hexSchema.optional(),

@@ -1,4 +1,6 @@
+import './words.ts';
 import { array, number, object, string, type ArraySchema } from 'yup';
+import { ofWhole } from './ofWhole.ts';
 
 /** The same data, none of which can be assigned to. Schemas infer mutable types; documents are never changed in place. */
 export type Immutable<T> = T extends object ? { readonly [K in keyof T]: Immutable<T[K]> } : T;
@@ -11,7 +13,10 @@ export const idSchema = string()
   .required()
   .min(1)
   .max(64)
-  .matches(new RegExp(`^(?!(?:${EVERY_OBJECTS})$)[\\w-]+$`), '${path} has to be letters, digits, “_” or “-”');
+  .matches(
+    new RegExp(`^(?!(?:${EVERY_OBJECTS})$)[\\w-]+$`),
+    '${path} has to be letters, digits, “_” or “-”, and not a name that every object has',
+  );
 
 /** Letters of a name. */
 export const MOST_NAME = 120;
@@ -37,7 +42,9 @@ export const whole = (least: number, most: number) => number().integer().min(lea
 export const coordinate = finite().min(-1e6).max(1e6);
 
 /** A point, mm. */
-export const pointSchema = object({ x: between(-1e5, 1e5), y: between(-1e5, 1e5) }).noUnknown();
+export const pointSchema = object({ x: between(-1e5, 1e5), y: between(-1e5, 1e5) })
+  .noUnknown()
+  .required();
 
 /** A content address: the SHA-256 of a stored file and its ending. */
 export const addressSchema = string()
@@ -49,7 +56,7 @@ export function distinctById<T extends { id: string }>(list: ArraySchema<T[], ob
   return list.test(
     'distinct',
     `two ${what} share an id`,
-    (items) => new Set(items.map(({ id }) => id)).size === items.length,
+    ofWhole((items) => new Set(items?.map(({ id }) => id)).size === (items ?? []).length),
   );
 }
 

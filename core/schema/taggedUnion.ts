@@ -21,7 +21,10 @@ export function taggedUnion<S extends Variants>(tag: string, variants: S, what: 
   return lazy(choose as () => Schema<InferType<S[keyof S]>>).meta({ anyOf: Object.values(variants) });
 }
 
-const NULL = mixed().nullable().defined();
+const NULL = mixed()
+  .nullable()
+  .defined()
+  .meta({ json: { type: 'null' } });
 
 /** A union, or null. */
 export function orNull<T>(schema: Lazy<T> | Schema<T>): Lazy<T | null> {

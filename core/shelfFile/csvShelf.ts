@@ -1,3 +1,4 @@
+import { cutText } from '../schema/index.ts';
 import Papa from 'papaparse';
 import { readColour } from '../colour/index.ts';
 import { type ShelfInk, ShelfError } from '../shelf/index.ts';
@@ -14,7 +15,7 @@ export function readCsvShelf(text: string): readonly ShelfInk[] {
     // A head has no colour; any other row needs one.
     if (at < 0 && n === 0) continue;
     const colour = readColour(row[at] ?? '');
-    if (!colour) throw new ShelfError(`Row ${n + 1} has no colour in it: “${row.join(', ').slice(0, 60)}”`);
+    if (!colour) throw new ShelfError(`Row ${n + 1} has no colour in it: “${cutText(row.join(', '), 60)}”`);
     inks.push({ name: row.find((field, column) => column !== at && field.trim() !== '') ?? '', colour: colour.hex });
   }
   return inks;

@@ -1,3 +1,4 @@
+import { cutText } from '../schema/index.ts';
 import { type Hex, readColour } from '../colour/index.ts';
 import { type ShelfInk, ShelfError } from '../shelf/index.ts';
 
@@ -26,7 +27,7 @@ function collect(node: unknown, name: string, inherited: unknown, inks: ShelfInk
   if ('$value' in node) {
     if (type !== 'color') return;
     const colour = colourOf(node.$value);
-    if (!colour) throw new ShelfError(`The colour of “${name.slice(0, 60)}” cannot be read`);
+    if (!colour) throw new ShelfError(`The colour of “${cutText(name, 60)}” cannot be read`);
     inks.push({ name, colour });
     return;
   }

@@ -40,10 +40,13 @@ export function parseXml(text: string): XmlElement {
       parser.ENTITIES[name as string] = value;
     }
   });
+  // None but those that are named: not what every object has.
+  Object.setPrototypeOf(parser.ENTITIES, null);
   let characters = 0;
-  const count = (text: string): void => {
-    characters += text.length;
-    if (characters > MOST_CHARACTERS) throw new XmlError('its entities swell it beyond 12 MB');
+  const count = (piece: string): void => {
+    characters += piece.length;
+    if (characters > MOST_CHARACTERS)
+      throw new XmlError(text.includes('<!ENTITY') ? 'its entities swell it beyond 12 MB' : 'it holds more than 12 MB');
   };
   parser.on('opentag', ({ name, attributes }) => {
     for (const value of Object.values(attributes)) count(value);

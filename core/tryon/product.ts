@@ -1,6 +1,6 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { hexSchema } from '../colour/index.ts';
-import { between, distinctById, idSchema, type Immutable, nameSchema } from '../schema/index.ts';
+import { between, distinctById, idSchema, type Immutable, nameSchema, ofWhole } from '../schema/index.ts';
 import { type Face, faceMap, faceSchema } from './face/index.ts';
 
 /** Pieces of one product at the most. */
@@ -59,16 +59,18 @@ export const productSchema = object({
 })
   .noUnknown()
   .required()
-  .test('seams', 'a seam names a piece that it has not got', ({ pieces, seams = [] }) =>
-    seams.every(({ one, other }) => [one.piece, other.piece].every((piece) => pieces.some(({ id }) => id === piece))),
+  .test(
+    'seams',
+    'a seam names a piece that it has not got',
+    ofWhole(({ pieces, seams = [] }) =>
+      seams.every(({ one, other }) => [one.piece, other.piece].every((piece) => pieces.some(({ id }) => id === piece))),
+    ),
   )
-  .test('faces', (product, context) => {
-    for (const piece of product.pieces) {
-      const fault = faceFault(piece.face);
-      if (fault) return context.createError({ message: `${piece.name}: ${fault}` });
-    }
-    return true;
-  });
+  .test(
+    'faces',
+    'no cloth can be laid on one of its faces',
+    ofWhole(({ pieces }) => pieces.every(({ face }) => faceFault(face) === undefined)),
+  );
 
 /** A thing that a swatch is tried on: pieces of cloth that know their size, beside a drawing. */
 export type Product = Immutable<InferType<typeof productSchema>>;

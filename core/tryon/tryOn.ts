@@ -1,6 +1,6 @@
 import { array, number, object, type InferType } from 'yup';
 import { normaliseAngle } from '../geometry/index.ts';
-import { between, distinctById, idSchema, type Immutable, nameSchema, whole } from '../schema/index.ts';
+import { between, distinctById, idSchema, type Immutable, nameSchema, whole, ofWhole } from '../schema/index.ts';
 import { MOST_PIECES, type Piece, type Product } from './product.ts';
 import { wallSchema } from './rolls.ts';
 
@@ -25,7 +25,11 @@ export const patternSourceFields = {
 export const patternSourceSchema = object(patternSourceFields)
   .noUnknown()
   // Where it may be missing, so may what it names.
-  .test('one-source', 'it has to name a design or a swatch', (source?: object) => !source || namesOneSource(source));
+  .test(
+    'one-source',
+    'it has to name a design or a swatch',
+    ofWhole((source?: object) => !source || namesOneSource(source)),
+  );
 export type PatternSource = Immutable<InferType<typeof patternSourceSchema>>;
 
 const layFields = {

@@ -1,3 +1,4 @@
+import { cutText } from '../../core/schema/index.ts';
 import { readFile } from 'node:fs/promises';
 import { ValidationError } from 'yup';
 import type { StoredMotif } from '../../contract/index.ts';
@@ -107,7 +108,7 @@ function listIn(files: ReadonlyMap<string, Uint8Array>): CollectionList {
       })),
     };
   } catch (error) {
-    if (error instanceof ValidationError) throw damaged(`its list cannot be read (${error.message.slice(0, 120)})`);
+    if (error instanceof ValidationError) throw damaged(`its list cannot be read (${cutText(error.message, 120)})`);
     throw error;
   }
 }

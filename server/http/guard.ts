@@ -1,3 +1,4 @@
+import { cutText } from '../../core/schema/index.ts';
 import { hostname, networkInterfaces } from 'node:os';
 import type { RequestHandler } from 'express';
 import { OWN_HEADER } from '../../contract/index.ts';
@@ -32,7 +33,7 @@ export function ownNames(hosts: ReadonlySet<string>): RequestHandler {
       throw new Problem(
         421,
         'Not the name of this server',
-        `Hevrel does not answer to “${asked.slice(0, 80)}”. Nothing was changed; use its own address, or start it with --allow-host and that name.`,
+        `Hevrel does not answer to “${cutText(asked, 80)}”. Nothing was changed; use its own address, or start it with --allow-host and that name.`,
       );
     next();
   };

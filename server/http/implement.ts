@@ -1,3 +1,4 @@
+import { cutText } from '../../core/schema/index.ts';
 import type { Request, RequestHandler, Response, Router } from 'express';
 import type { ISchema, Schema } from 'yup';
 import {
@@ -88,7 +89,7 @@ function asked(values: Readonly<Record<string, unknown>>): unknown {
     throw new Problem(
       400,
       'Not understood',
-      `The address says “${twice.slice(0, 40)}” more than once. Nothing was changed.`,
+      `The address says “${cutText(twice, 40)}” more than once. Nothing was changed.`,
     );
   return values;
 }
@@ -100,7 +101,7 @@ function checked(schema: ISchema<unknown> | undefined, value: unknown): unknown 
 
 /** The file of a call. @throws Problem 422 where it is empty */
 export function fileOf({ file }: Pick<Call<Route>, 'file'>, name: string): SourceFile {
-  if (file.bytes === 0) throw new Problem(422, 'Empty file', `“${name.slice(0, 60)}” is empty. Nothing was added.`);
+  if (file.bytes === 0) throw new Problem(422, 'Empty file', `“${cutText(name, 60)}” is empty. Nothing was added.`);
   return file;
 }
 

@@ -36,8 +36,13 @@ export async function derive(
       return keptDrawing(bundleArtwork(arrayParts(recipe), await drawnMotifs()), blobs);
     case 'bundle':
       return keptDrawing(bundleArtwork(recipe.parts, await drawnMotifs()), blobs);
-    case 'vine':
-      return keptDrawing(vineArtwork(recipe, await drawnMotifs()), blobs);
+    case 'vine': {
+      const drawn = await drawnMotifs();
+      return keptDrawing(
+        drawnOrRefused(() => vineArtwork(recipe, drawn)),
+        blobs,
+      );
+    }
     case 'shape':
       try {
         return await keptDrawing(shapeArtwork(recipe, letterer), blobs);

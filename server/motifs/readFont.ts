@@ -1,3 +1,4 @@
+import { cutText } from '../../core/schema/index.ts';
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import type { Font, parse as parseFont } from 'opentype.js';
@@ -46,7 +47,7 @@ function named(font: Font, key: string): string | undefined {
   for (const table of tables) {
     const byLanguage = table?.[key] as Readonly<Record<string, unknown>> | undefined;
     const name = byLanguage?.['en'] ?? Object.values(byLanguage ?? {})[0];
-    if (typeof name === 'string' && name.trim() !== '') return name.trim().slice(0, MOST_NAME);
+    if (typeof name === 'string' && name.trim() !== '') return cutText(name.trim(), MOST_NAME);
   }
   return undefined;
 }

@@ -1,3 +1,4 @@
+import { cutText } from '../../core/schema/index.ts';
 import { readFile } from 'node:fs/promises';
 import { ValidationError } from 'yup';
 import type { StoredMotif } from '../../contract/index.ts';
@@ -82,7 +83,7 @@ function listIn(files: ReadonlyMap<string, Uint8Array>): PackList {
         `This pack is of the version ${version}, which this Hevrel cannot read. Nothing was added; import it with a newer one.`,
       );
     if (error instanceof SyntaxError || error instanceof ValidationError)
-      throw damaged(`its list cannot be read (${error.message.slice(0, 120)})`);
+      throw damaged(`its list cannot be read (${cutText(error.message, 120)})`);
     throw error;
   }
 }
@@ -142,7 +143,7 @@ class Keeper {
       await requirePaintable(artwork, this.blobs);
     } catch (error) {
       if (error instanceof SyntaxError || error instanceof ValidationError)
-        throw damaged(`an artwork in it cannot be read (${error.message.slice(0, 120)})`);
+        throw damaged(`an artwork in it cannot be read (${cutText(error.message, 120)})`);
       throw error;
     }
   }
@@ -184,7 +185,7 @@ function recipeIn(recipe: object, name: string): StoredMotif['recipe'] {
     return openRecipe(recipe);
   } catch (error) {
     if (error instanceof ValidationError)
-      throw damaged(`the recipe of “${name}” cannot be read (${error.message.slice(0, 120)})`);
+      throw damaged(`the recipe of “${name}” cannot be read (${cutText(error.message, 120)})`);
     throw error;
   }
 }
