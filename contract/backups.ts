@@ -1,5 +1,5 @@
 import { array, mixed, number, string, type InferType } from 'yup';
-import { type Immutable } from '../core/schema/index.ts';
+import { type Immutable, whole } from '../core/schema/index.ts';
 import { jobIdSchema, jobSchema } from './jobs.ts';
 import { exactly, FILE, route } from './route.ts';
 
@@ -57,6 +57,8 @@ export const startCheck = route({
     faults: array(
       exactly({ what: string().required(), wrong: string().required(), help: string().required() }),
     ).required(),
+    /** How many files nothing names; they are removed after a day. */
+    unnamed: whole(0, 1e9),
   }),
   status: 202,
   problems: [429],

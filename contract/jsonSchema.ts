@@ -110,7 +110,7 @@ function unnamed(schema: ISchema<unknown>, depth: number, definitions: Definitio
         ...choicesOf(own),
       });
     case 'boolean':
-      return nullable(own, { type: 'boolean' });
+      return nullable(own, { type: 'boolean', ...choicesOf(own) });
     case 'lazy':
       return {};
     default:

@@ -151,10 +151,14 @@ export const remakeMotif = route({
   path: '/motifs/{id}/recipe',
   summary: 'Makes a motif anew by another recipe.',
   params: byId,
-  body: exactly({ recipe: recipeSchema }),
+  body: exactly({
+    recipe: recipeSchema,
+    /** The artwork that is to be changed; where it is another by now, nothing is. */
+    from: addressSchema.optional(),
+  }),
   limit: MOST_RECIPE_BYTES,
   answer: storedMotifSchema,
-  problems: [404, 413, 422],
+  problems: [404, 409, 413, 422],
 });
 
 export const changeMotif = route({
@@ -167,6 +171,8 @@ export const changeMotif = route({
     width: widthSchema.optional(),
     collection: collectionSchema.optional(),
     tags: tagsSchema.optional(),
+    /** The tags as they were known: what another window did to them meanwhile stays then. */
+    tagsWere: tagsSchema.optional(),
   }),
   answer: storedMotifSchema,
   problems: [404],

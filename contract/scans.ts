@@ -83,9 +83,11 @@ export const changeScan = route({
     name: nameSchema.optional(),
     steps: cleanStepsSchema.optional().default(undefined),
     dpi: dpiSchema.optional(),
+    /** The steps as they were known; where they are others by now, nothing is changed. */
+    stepsWere: cleanStepsSchema.optional().default(undefined),
   }),
   answer: scanSchema,
-  problems: [404],
+  problems: [404, 409],
 });
 
 export const cleanScan = route({

@@ -20,10 +20,14 @@ export const saveShelf = route({
   method: 'POST',
   path: '/ink-shelves',
   summary: 'Saves a shelf of inks; one of the same name is replaced.',
-  body: exactly(shelfFields),
+  body: exactly({
+    ...shelfFields,
+    /** Its inks as they were known, null where none had its name; where that is not so any more, nothing is changed. */
+    were: shelfInksSchema.optional().nullable().default(undefined),
+  }),
   answer: keptShelfSchema,
   status: 201,
-  problems: [],
+  problems: [409],
 });
 
 export const deleteShelf = route({

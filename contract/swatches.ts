@@ -117,6 +117,8 @@ export const changeSwatch = route({
     name: nameSchema.optional(),
     book: detailFields.book.optional(),
     tags: array(nameSchema).max(50).optional(),
+    /** The tags as they were known: what another window did to them meanwhile stays then. */
+    tagsWere: array(nameSchema).max(50).optional(),
     notes: detailFields.notes.optional(),
   }),
   answer: swatchSummarySchema,

@@ -207,7 +207,12 @@ export const saveTryOn = route({
   path: '/try-ons/{id}',
   summary: 'Saves a try-on over the revision that it was changed from.',
   params: byId,
-  body: exactly({ revision: whole(1, 1e9), tryOn: tryOnSchema }),
+  body: exactly({
+    revision: whole(1, 1e9),
+    tryOn: tryOnSchema,
+    /** Names this save, so that it counts once however often it is sent. */
+    save: string().min(8).max(64).optional(),
+  }),
   answer: exactly({ revision: whole(1, 1e9) }),
   problems: [404, 409, 422],
 });

@@ -3,7 +3,7 @@ import { ensureBrowser } from './browser.mjs';
 import { join } from 'node:path';
 import { ensureBuilt, ensurePackages, root, runPackage } from './ready.mjs';
 
-ensurePackages();
+ensurePackages({ forTests: true });
 ensureBrowser();
 ensureBuilt();
 // Threads begin as they do for users, from the bundle.

@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { binary, ensurePackages, root } from './ready.mjs';
 
-ensurePackages();
+ensurePackages({ forTests: true });
 const children = [
   spawn(
     process.execPath,

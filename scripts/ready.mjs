@@ -1,7 +1,7 @@
 // What every command needs before it can begin: packages that match the lock file, and a built interface where it is served.
 import { execFileSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -49,22 +49,37 @@ function fingerprint(paths) {
   return hash.digest('hex');
 }
 
+/** Whether something was done for just these files. */
+function isDone(stamp, sources) {
+  const path = join(root, stamp);
+  return existsSync(path) && readFileSync(path, 'utf8') === fingerprint(sources);
+}
+
 /** Does `make` unless it was done for just these files. */
 function unlessDone(stamp, sources, make) {
   const path = join(root, stamp);
-  if (existsSync(path) && readFileSync(path, 'utf8') === fingerprint(sources)) return;
+  if (isDone(stamp, sources)) return;
   make();
   mkdirSync(dirname(path), { recursive: true });
   // Anew, since installing may complete the lock file.
   writeFileSync(path, fingerprint(sources));
 }
 
-/** Installs the packages where they are missing or older than the lock file. */
-export function ensurePackages() {
-  unlessDone('node_modules/.hevrel', ['package.json', 'package-lock.json'], () => {
+/**
+ * Installs the packages where they are missing or older than the lock file.
+ *
+ * @param forTests whether those that only tests, checks and measurements need are among them
+ */
+export function ensurePackages({ forTests }) {
+  const sources = ['package.json', 'package-lock.json'];
+  const [all, some] = ['node_modules/.hevrel', 'node_modules/.hevrel-served'];
+  if (!forTests && isDone(all, sources)) return;
+  unlessDone(forTests ? all : some, sources, () => {
     console.log('Installing packages …');
+    // What was installed before is not what there will be.
+    for (const stamp of [all, some]) rmSync(join(root, stamp), { force: true });
     // Not `ci`: it refuses a lock file that lacks the binaries of other systems, which not every registry serves.
-    run(npm, ['install', '--no-audit', '--no-fund', '--loglevel=error']);
+    run(npm, ['install', ...(forTests ? [] : ['--omit=dev']), '--no-audit', '--no-fund', '--loglevel=error']);
   });
 }
 

@@ -2,7 +2,7 @@
 import { ensureBrowser } from './browser.mjs';
 import { ensureBuilt, ensurePackages, runPackage } from './ready.mjs';
 
-ensurePackages();
+ensurePackages({ forTests: true });
 ensureBrowser();
 ensureBuilt();
 runPackage('tsx', ['e2e/takeScreenshots.ts', ...process.argv.slice(2)]);

@@ -4,7 +4,7 @@ import { ensurePackages, run, binary } from './ready.mjs';
 
 const PROPERTIES = 'properties';
 
-ensurePackages();
+ensurePackages({ forTests: true });
 const [first, ...rest] = process.argv.slice(2);
 const what =
   first === PROPERTIES ? ['core', ...rest] : ['server/faults', ...(first === undefined ? [] : [first, ...rest])];

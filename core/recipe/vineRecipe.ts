@@ -66,8 +66,8 @@ export const vineRecipeSchema = object({
   period: object({ x: away, y: away })
     .noUnknown()
     .test(
-      'length',
-      'A vine goes from one place to another',
+      'distance',
+      'a vine goes from one place to another',
       ofWhole(({ x, y }) => Math.hypot(x, y) > 0.1),
     )
     .required(),

@@ -48,5 +48,6 @@ setLocale({
     min: ({ path, min }) => `${at(path)} needs at least ${min} entries`,
     max: ({ path, max }) => `${at(path)} has at most ${max} entries`,
   },
+  tuple: { notType: ({ path, spec }) => `${at(path)} has to be a list of ${spec.types.length}, each as it has to be` },
   object: { noUnknown: ({ path, unknown }) => `${at(path)} has something that is not known here (${unknown})` },
 });

@@ -10,7 +10,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
-import { create, extract } from 'tar';
+import { create, extract, list } from 'tar';
 import { object, string } from 'yup';
 import type { JobContext } from '../store/jobs.ts';
 import { DRAFT_MARK } from '../store/blobs.ts';
@@ -93,10 +93,14 @@ export async function packFolder({
  * Unpacks a backup into a folder, which is made.
  *
  * @returns when the backup was made
- * @throws BackupError where it is none, or is damaged
+ * @throws BackupError where it is none, or is damaged; Problem (507) where the disk has too little room
  */
 export async function unpackBackup(from: string, folder: string): Promise<string> {
+  const bytes = await unpackedSize(from).catch((error: unknown) => {
+    throw noBackup(from, error);
+  });
   mkdirSync(folder, { recursive: true });
+  await new Space(folder).require(bytes);
   try {
     // Entries that lead out of the folder, and links, are refused.
     await extract({
@@ -107,14 +111,37 @@ export async function unpackBackup(from: string, folder: string): Promise<string
     });
     const { madeAt } = labelSchema.validateSync(JSON.parse(readFileSync(join(folder, LABEL), 'utf8')));
     for (const part of PARTS) statSync(join(folder, part));
+    // What every database has, so that an archive of empty folders is not taken for a studio.
+    statSync(join(folder, 'database', 'PG_VERSION'));
     rmSync(join(folder, LABEL));
     return madeAt;
   } catch (error) {
     rmSync(folder, { recursive: true, force: true });
-    throw new BackupError(
-      `“${resolve(from)}” is no backup of Hevrel, or is damaged (${error instanceof Error ? error.message.split('\n')[0] : String(error)}). Nothing was changed; choose another backup.`,
-    );
+    throw noBackup(from, error);
   }
+}
+
+function noBackup(from: string, error: unknown): BackupError {
+  const reason = error instanceof Error ? error.message.split('\n')[0] : String(error);
+  return new BackupError(
+    `“${resolve(from)}” is not a backup of Hevrel, or is damaged (${reason}). Nothing was changed; choose another backup.`,
+  );
+}
+
+/** What an archive unpacks into, bytes. @throws Error where it cannot be read to its end, or does not begin with our label */
+async function unpackedSize(from: string): Promise<number> {
+  let bytes = 0;
+  let first: string | undefined;
+  await list({
+    file: from,
+    strict: true,
+    onReadEntry: ({ path, size }) => {
+      first ??= path;
+      bytes += size;
+    },
+  });
+  if (first !== LABEL) throw new Error('it does not begin with what a backup begins with');
+  return bytes;
 }
 
 /** Bytes of the files in a folder. */

@@ -78,7 +78,7 @@ describe('a backup', () => {
     writeFileSync(none, 'not a backup');
     for (const wrong of [cut, none, join(place, 'gone.tar.gz')])
       await expect(restore(['--from', wrong, '--data', join(place, 'unused')])).rejects.toThrow(
-        /is no backup of Hevrel, or is damaged .* Nothing was changed; choose another backup\.$/,
+        /is not a backup of Hevrel, or is damaged .* Nothing was changed; choose another backup\.$/,
       );
     expect(readdirSync(place).filter((name) => name.startsWith('unused'))).toEqual([]);
     await expect(restore(['--from', file, '--data', place])).rejects.toThrow(
@@ -112,18 +112,24 @@ describe('a backup', () => {
     ]);
   });
 
-  it('goes after seven days, but for the last of each of four weeks', () => {
+  it('goes once seven newer ones are there, but for the last of each of four weeks; none goes by a wrong clock', () => {
     const now = new Date('2026-11-27T12:00:00Z');
     fc.assert(
-      fc.property(fc.uniqueArray(fc.integer({ min: 0, max: 80 })), (ages) => {
+      fc.property(fc.uniqueArray(fc.integer({ min: -400, max: 400 })), (ages) => {
         const dayOf = (age: number): string => new Date(now.getTime() - age * 86_400_000).toISOString().slice(0, 10);
         const gone = new Set(expired(ages.map(dayOf), now));
         const kept = ages.filter((age) => !gone.has(dayOf(age)));
-        for (const age of ages.filter((days) => days < 7)) expect(kept).toContain(age);
-        expect(kept.filter((age) => age >= 7).length).toBeLessThanOrEqual(4);
-        // Whatever is there, the newest stays; and those that stay are stable.
-        if (ages.length > 0) expect(kept).toContain(Math.min(...ages));
+        // Those of days to come stay, and take no other's place.
+        for (const age of ages.filter((days) => days < 0)) expect(kept).toContain(age);
+        const past = ages.filter((age) => age >= 0).sort((a, b) => a - b);
+        for (const age of past.slice(0, 7)) expect(kept).toContain(age);
+        expect(kept.filter((age) => age >= 0).length).toBeLessThanOrEqual(11);
+        // Those that stay are stable.
         expect(expired(kept.map(dayOf), now)).toEqual([]);
+        // A year too late, and then right again.
+        const late = new Date(now.getTime() + 365 * 86_400_000);
+        const wrong = new Set(expired([...past.map(dayOf), dayOf(-365)], late));
+        expect(past.filter((age) => !wrong.has(dayOf(age))).length).toBeGreaterThanOrEqual(Math.min(past.length, 6));
       }),
     );
   });

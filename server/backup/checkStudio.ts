@@ -1,4 +1,4 @@
-import { readdirSync } from 'node:fs';
+import { type Dirent, readdirSync } from 'node:fs';
 import type { PGlite } from '@electric-sql/pglite';
 import { apply, commandsSchema, faultOf, openDesign, type Design } from '../../core/document/index.ts';
 import { picturesOf } from '../../core/motif/index.ts';
@@ -7,6 +7,10 @@ import { Blobs, DRAFT_MARK } from '../store/blobs.ts';
 import { compareMigrations, openPostgres } from '../store/postgres.ts';
 import { PostgresFiles } from '../store/postgresFiles.ts';
 import type { CheckOutcome, CheckStudioTask, Fault } from '../work/tasks.ts';
+
+/** A content address within other text. */
+const NAMED = '([0-9a-f]{64}[.][a-z]{2,5})';
+const ADDRESSES = new RegExp(NAMED, 'g');
 
 const RESTORE = 'Restore a backup made before.';
 const AGAIN = 'Import the same file again, which mends it, or restore a backup.';
@@ -22,6 +26,7 @@ export async function checkStudio({ database: folder, blobs: files }: CheckStudi
   } catch (error) {
     return {
       seen: {},
+      unnamed: [],
       faults: [{ what: 'the database', wrong: `It cannot be opened: ${reason(error)}.`, help: RESTORE }],
     };
   }
@@ -33,6 +38,7 @@ export async function checkStudio({ database: folder, blobs: files }: CheckStudi
     await desk.tryOns();
     await desk.printOrders();
     await desk.files();
+    await desk.names();
   } finally {
     await database.close();
   }
@@ -42,6 +48,7 @@ export async function checkStudio({ database: folder, blobs: files }: CheckStudi
 class CheckDesk implements CheckOutcome {
   readonly seen: Record<string, number> = {};
   readonly faults: Fault[] = [];
+  readonly unnamed: string[] = [];
   readonly #database: PGlite;
   readonly #blobs: Blobs;
   readonly #soundFiles = new Map<string, boolean>();
@@ -163,8 +170,7 @@ class CheckDesk implements CheckOutcome {
 
   /** Every file, also those that nothing names any more. */
   async files(): Promise<void> {
-    for (const entry of readdirSync(this.#blobs.folder, { recursive: true, withFileTypes: true })) {
-      if (!entry.isFile() || entry.name.includes(DRAFT_MARK)) continue;
+    for (const entry of this.#files()) {
       if (this.#soundFiles.has(entry.name)) continue;
       if (!Blobs.isAddress(entry.name))
         this.faults.push({
@@ -174,6 +180,30 @@ class CheckDesk implements CheckOutcome {
         });
       else await this.#look('files', `the file ${entry.name}`, AGAIN, () => this.#requireFiles([entry.name]));
     }
+  }
+
+  /** Looks which files are named by anything: a row of any table, or artwork that is itself named. */
+  async names(): Promise<void> {
+    const tables = await this.#rows<{ name: string }>(
+      `SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public' AND table_name <> 'unnamed_files'`,
+    );
+    const named = new Set<string>();
+    for (const { name } of tables)
+      for (const { address } of await this.#rows<{ address: string }>(
+        `SELECT DISTINCT match[1] AS address FROM ${name} AS one, regexp_matches(one::text, '${NAMED}', 'g') AS match`,
+      ))
+        named.add(address);
+    for (const address of named)
+      if (address.endsWith('.json') && this.#blobs.has(address))
+        for (const [within] of (await this.#blobs.read(address).catch(() => '')).toString('utf8').matchAll(ADDRESSES))
+          named.add(within);
+    for (const { name } of this.#files()) if (Blobs.isAddress(name) && !named.has(name)) this.unnamed.push(name);
+  }
+
+  #files(): Dirent[] {
+    return readdirSync(this.#blobs.folder, { recursive: true, withFileTypes: true }).filter(
+      (entry) => entry.isFile() && !entry.name.includes(DRAFT_MARK),
+    );
   }
 
   async #rows<T>(sql: string): Promise<T[]> {

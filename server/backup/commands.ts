@@ -26,6 +26,9 @@ import type { CheckOutcome } from '../work/tasks.ts';
 
 const POLL_MS = 300;
 
+/** What is told of a check. */
+type Told = Omit<CheckOutcome, 'unnamed'> & { readonly unnamed: number };
+
 /** A command of the terminal: what it says is the result. @throws StartError, BackupError with a sentence */
 type Command = (args: readonly string[]) => Promise<{ readonly text: string; readonly code?: number }>;
 
@@ -70,7 +73,7 @@ export const restore: Command = async (args) => {
     syncPath(dirname(folder));
     const studio = await openStudio(folder);
     try {
-      const { text, code } = told(await checkOf(studio));
+      const { text, code } = told(await toldOf(studio));
       return { text: `The studio of ${madeAt} is restored in ${folder}. ${text}`, code };
     } finally {
       await studio.close();
@@ -85,17 +88,17 @@ export const check: Command = async (args) => {
   const { data } = options(args, { data: 'DIR' });
   if (!existsSync(join(resolve(data), 'database')))
     throw new StartError(`There is no studio in ${resolve(data)}. Name its folder with --data DIR.`);
-  return told(
-    await withStudio(
-      data,
-      (studio) => checkOf(studio),
-      async (url) => (await finished(url, '/checks')) as CheckOutcome,
-    ),
-  );
+  return told(await withStudio(data, toldOf, async (url) => (await finished(url, '/checks')) as Told));
 };
 
-function told({ seen, faults }: CheckOutcome): { text: string; code: number } {
+async function toldOf(studio: Studio): Promise<Told> {
+  const outcome = await checkOf(studio);
+  return { ...outcome, unnamed: outcome.unnamed.length };
+}
+
+function told({ seen, faults, unnamed }: Told): { text: string; code: number } {
   const counts = Object.entries(seen).map(([kind, count]) => `${count} ${kind}`);
+  if (unnamed > 0) counts.push(`${unnamed} files that nothing names, which go after a day`);
   const text =
     faults.length === 0
       ? `All is sound: ${counts.join(', ') || 'it is empty'}.`

@@ -2,7 +2,9 @@ import { existsSync, mkdtempSync, readdirSync, renameSync, rmSync } from 'node:f
 import { join } from 'node:path';
 import { insertBackup } from '../store/backups.ts';
 import type { Studio } from '../studio.ts';
+import type { CheckOutcome } from '../work/tasks.ts';
 import { unpackBackup, writeBackup } from './archive.ts';
+import { sweepFiles } from './sweepFiles.ts';
 
 const LOOK_MS = 3600_000;
 /** Begun so long after the start, when nobody waits for anything, ms. */
@@ -12,7 +14,7 @@ const WEEKS = 4;
 const DAY_MS = 86_400_000;
 const NAME = /^(\d{4}-\d{2}-\d{2})\.tar\.gz$/;
 
-/** A backup each day, beside the data folder: seven days and four weeks are kept, and each was read back once. */
+/** A backup each day, beside the data folder: the newest seven and four weeks are kept, and each was read back once. */
 export class DailyBackups {
   readonly #studio: Studio;
   readonly #timers: readonly NodeJS.Timeout[];
@@ -33,13 +35,19 @@ export class DailyBackups {
   /** Makes the backup of a day unless it is there, and clears away those that are not kept any more. @returns its path */
   async run(now: Date): Promise<string> {
     const { folder, database } = this.#studio;
-    const file = join(folder.backups, `${now.toISOString().slice(0, 10)}.tar.gz`);
+    const file = join(folder.backups, `${dayOf(now)}.tar.gz`);
     if (!existsSync(file)) {
       const backup = await writeBackup(this.#studio, file);
-      await this.#readBack(file);
+      const { unnamed } = await this.#readBack(file);
+      await sweepFiles(this.#studio, unnamed, now.getTime());
       await insertBackup(database, { ...backup, kind: 'daily' });
     }
     const made = readdirSync(folder.backups).flatMap((name) => NAME.exec(name)?.[1] ?? []);
+    const later = laterThan(made, now);
+    if (later.length > 0)
+      process.stderr.write(
+        `In ${folder.backups} are backups of days to come (${later.join(', ')}): a clock was or is wrong. They are kept.\n`,
+      );
     for (const day of expired(made, now)) rmSync(join(folder.backups, `${day}.tar.gz`), { force: true });
     return file;
   }
@@ -49,19 +57,21 @@ export class DailyBackups {
   }
 
   /** Opens a backup as if it were restored. @throws Error where it is damaged; it is set aside then */
-  async #readBack(file: string): Promise<void> {
+  async #readBack(file: string): Promise<CheckOutcome> {
     const { folder, pool } = this.#studio;
     const draft = mkdtempSync(join(folder.backups, 'read-back-draft-'));
     try {
       await unpackBackup(file, draft);
-      const { faults } = await pool.run({
+      const outcome = await pool.run({
         kind: 'check-studio',
         database: join(draft, 'database'),
         blobs: join(draft, 'blobs'),
       });
+      const { faults } = outcome;
       for (const { what, wrong, help } of faults) process.stderr.write(`In ${file}: ${what}. ${wrong} ${help}\n`);
       // Other faults are those of the studio itself, which a backup is to keep as it is.
       if (faults.some(({ what }) => what === 'the database')) throw new Error(`${file} cannot be read back`);
+      return outcome;
     } catch (error) {
       renameSync(file, `${file}.damaged`);
       throw error;
@@ -71,14 +81,25 @@ export class DailyBackups {
   }
 }
 
+/** The days of backups that are later than now: they were made while a clock was wrong, or it is now. */
+export function laterThan(days: readonly string[], now: Date): string[] {
+  const today = dayOf(now);
+  return days.filter((day) => day > today);
+}
+
 /**
- * The days whose backups are not kept any more: all but the last seven days, and the last of each of the last four weeks.
+ * The days whose backups are not kept any more: all but the newest seven, however old these are, and the last of each of the newest
+ * four weeks. Those later than now are kept and do not count, so that a clock that was wrong once costs no backup.
  *
  * @param days of the backups that are there, as YYYY-MM-DD
  */
 export function expired(days: readonly string[], now: Date): string[] {
-  const sorted = [...days].sort().reverse();
-  const kept = new Set(sorted.filter((day) => now.getTime() - Date.parse(day) < DAYS * DAY_MS));
+  const later = new Set(laterThan(days, now));
+  const sorted = [...days]
+    .filter((day) => !later.has(day))
+    .sort()
+    .reverse();
+  const kept = new Set(sorted.slice(0, DAYS));
   const weeks = new Map<number, string>();
   // The epoch was a Thursday: weeks begin on Mondays.
   for (const day of sorted) {
@@ -87,4 +108,8 @@ export function expired(days: readonly string[], now: Date): string[] {
   }
   for (const day of [...weeks.values()].slice(0, WEEKS)) kept.add(day);
   return sorted.filter((day) => !kept.has(day));
+}
+
+function dayOf(now: Date): string {
+  return now.toISOString().slice(0, 10);
 }

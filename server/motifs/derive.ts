@@ -83,7 +83,10 @@ export async function derive(
 
 /** Artwork that a recipe begins with. @throws Problem where it is not kept here */
 async function originalOf(address: string, blobs: Blobs): Promise<Artwork> {
-  if (blobs.has(address)) return blobs.readArtwork(address);
+  if (blobs.has(address)) {
+    await blobs.touch(address);
+    return blobs.readArtwork(address);
+  }
   throw new Problem(422, 'Not there', 'The drawing that this is made of is not kept here. Nothing was changed.');
 }
 

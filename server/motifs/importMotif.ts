@@ -10,7 +10,7 @@ import type { SourceFile } from '../store/sourceFile.ts';
 import type { TaskOrder } from '../work/pool.ts';
 import type { ReadOutcome } from '../work/tasks.ts';
 import { refreshHolders } from './makeMotif.ts';
-import { sniffFile } from './sniff.ts';
+import { isPictureFile, sniffFile } from './sniff.ts';
 
 /**
  * Turns a file into a motif of the drawer. A file that is there already is recognised by its content and not taken twice.
@@ -109,7 +109,8 @@ export async function readFile(
   context?: TaskOrder,
 ): Promise<ReadOutcome> {
   const fonts = await fontFiles(database);
-  return pool.run({ kind: 'read', name: shown(fileName), file, fonts, blobs: blobs.folder }, context);
+  const isPicture = isPictureFile(file);
+  return pool.run({ kind: 'read', name: shown(fileName), file, isPicture, fonts, blobs: blobs.folder }, context);
 }
 
 function shown(fileName: string): string {

@@ -43,8 +43,16 @@ export async function readVectors(
       fonts: clean.fonts,
     };
   } catch (error) {
-    if (!(error instanceof Unsupported)) throw error;
-    throw new Problem(422, 'Cannot be read', `“${name}” is ${error.message}. Nothing was added.`);
+    if (error instanceof Unsupported)
+      throw new Problem(422, 'Cannot be read', `“${name}” is ${error.message}. Nothing was added.`);
+    // What it says in few words is much once it is written out.
+    if (error instanceof XmlError)
+      throw new Problem(
+        422,
+        'Too complicated',
+        `“${name}” is too complicated: ${error.message.replace(/^it holds/, 'written out, it holds')}. Nothing was added; simplify it and import it again.`,
+      );
+    throw error;
   }
 }
 
@@ -70,7 +78,11 @@ export async function normalised(
     });
     return { clean, text: engine.toString() };
   } catch {
-    throw new Problem(422, 'Cannot be read', `“${name}” is no drawing that can be read. Nothing was added.`);
+    throw new Problem(
+      422,
+      'Cannot be read',
+      `“${name}” cannot be read as a drawing. Nothing was added; save it again and import it again.`,
+    );
   }
 }
 

@@ -39,6 +39,11 @@ export function isPdf(content: Uint8Array): boolean {
   return textOf(content.subarray(0, 1024)).includes('%PDF-');
 }
 
+/** Whether a file on the disk is a picture of pixels. */
+export function isPictureFile(path: string): boolean {
+  return sniffPicture(headOfFile(path, HEAD)) !== undefined;
+}
+
 export function isPdfFile(path: string): boolean {
   return isPdf(headOfFile(path, HEAD));
 }

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import { asDrawn } from '../../core/document/index.ts';
 import {
   type Box,
@@ -163,8 +164,20 @@ function drawnExtent(
   return { x, y, width: edge.right - x, height: edge.bottom - y };
 }
 
-async function easelFor(artwork: Artwork, blobs: Blobs): Promise<CanvasBackend> {
-  const pictures = new Map<string, Picture>();
-  for (const blob of picturesOf(artwork)) pictures.set(blob, await nodePicture(await blobs.read(blob)));
-  return nodeBackend(pictures);
+/** The pictures of the artwork that was last looked at: what is trimmed is then painted small, and large pictures take a gigabyte. */
+const easels = new LRUCache<string, Promise<CanvasBackend>>({ max: 1 });
+
+function easelFor(artwork: Artwork, blobs: Blobs): Promise<CanvasBackend> {
+  const addresses = picturesOf(artwork);
+  const key = addresses.join();
+  const there = easels.get(key);
+  if (there) return there;
+  const easel = (async () => {
+    const pictures = new Map<string, Picture>();
+    for (const blob of addresses) pictures.set(blob, await nodePicture(await blobs.read(blob)));
+    return nodeBackend(pictures);
+  })();
+  easels.set(key, easel);
+  easel.catch(() => easels.delete(key));
+  return easel;
 }

@@ -24,7 +24,13 @@ export async function designPicture(studio: Studio, id: string): Promise<string>
     design.placements.map(({ motif }) => motif),
   );
   const shown = motifs.map(({ artwork, width }) => `${artwork} ${width}`).sort();
-  return painted.get([studio.blobs.folder, id, revision, shown], () => smallPicture(studio, design, motifs));
+  const from = [studio.blobs.folder, id, revision, shown];
+  const make = (): Promise<string> => smallPicture(studio, design, motifs);
+  const address = await painted.get(from, make);
+  if (studio.blobs.has(address)) return address;
+  // Nothing names it, so that it was swept away.
+  painted.forget(from);
+  return painted.get(from, make);
 }
 
 /** Paints a small picture of a design's tile and keeps it as a blob. */

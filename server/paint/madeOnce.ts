@@ -15,7 +15,7 @@ export class MadeOnce<T extends object | string> {
    * @param make is not remembered where it fails
    */
   get(from: readonly unknown[], make: () => Promise<T>): Promise<T> {
-    const key = createHash('sha256').update(JSON.stringify(from)).digest('base64url');
+    const key = keyOf(from);
     const there = this.#made.get(key);
     if (there) return there;
     const made = make();
@@ -25,4 +25,13 @@ export class MadeOnce<T extends object | string> {
     });
     return made;
   }
+
+  /** Has it made anew the next time. */
+  forget(from: readonly unknown[]): void {
+    this.#made.delete(keyOf(from));
+  }
+}
+
+function keyOf(from: readonly unknown[]): string {
+  return createHash('sha256').update(JSON.stringify(from)).digest('base64url');
 }

@@ -1,21 +1,21 @@
 import type { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
+import { motifsNamedBy } from '../../core/document/index.ts';
 import { apiRouter } from '../http/apiRouter.ts';
 import { implement } from '../http/implement.ts';
 import { Problem } from '../problem.ts';
 import {
   keepAlternative,
   listAlternatives,
+  MOST_ALTERNATIVES,
   readAlternative,
   removeAlternative,
   renameAlternative,
 } from '../store/alternatives.ts';
+import { requireMotifs } from '../motifs/requireMotifs.ts';
 import { openDocument } from '../work/openDocument.ts';
 import type { Studio } from '../studio.ts';
-
-/** A design has at most this many; more could not be told apart. */
-const MOST_ALTERNATIVES = 50;
 
 /** The arrangements of a design that are kept under names. */
 export function alternativeRoutes({ database, designs, pool }: Studio): Router {
@@ -25,18 +25,16 @@ export function alternativeRoutes({ database, designs, pool }: Studio): Router {
 
   implement(router, contract.keepAlternative, async ({ params: { id }, body: { name, document } }) => {
     const { design } = await designs.read(id);
-    if ((await listAlternatives(database, id)).length >= MOST_ALTERNATIVES)
+    const arrangement = document === undefined ? design : { ...(await openDocument(pool, document)), id };
+    await requireMotifs(database, motifsNamedBy(arrangement));
+    const kept = await keepAlternative(database, nanoid(12), name, arrangement);
+    if (!kept)
       throw new Problem(
         422,
         'Too many',
         `A design keeps at most ${MOST_ALTERNATIVES} alternatives. Nothing was kept; delete one first.`,
       );
-    return keepAlternative(
-      database,
-      nanoid(12),
-      name,
-      document === undefined ? design : { ...(await openDocument(pool, document)), id },
-    );
+    return kept;
   });
 
   implement(router, contract.readAlternative, ({ params }) => readAlternative(database, params.id, params.alternative));

@@ -38,7 +38,12 @@ export function backupRoutes(studio: Studio): Router {
     response.download(fileOf(job.id), String(Reflect.get(job.result ?? {}, 'fileName')));
   });
 
-  implement(router, contract.startCheck, () => jobs.start('check', (context) => checkOf(studio, context)));
+  implement(router, contract.startCheck, () =>
+    jobs.start('check', async (context) => {
+      const outcome = await checkOf(studio, context);
+      return { ...outcome, unnamed: outcome.unnamed.length };
+    }),
+  );
 
   return router;
 }

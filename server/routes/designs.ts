@@ -1,14 +1,14 @@
 import type { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
-import { type Command, type Design, newDesign } from '../../core/document/index.ts';
+import { type Command, motifsNamedBy, newDesign } from '../../core/document/index.ts';
 import { apiRouter } from '../http/apiRouter.ts';
 import { implement } from '../http/implement.ts';
 import { openDocument } from '../work/openDocument.ts';
 import { designPicture } from '../paint/designPicture.ts';
 import { PresenceRegistry } from '../presence.ts';
-import { Problem } from '../problem.ts';
-import { missingMotif, motifsOfDesign } from '../store/motifs.ts';
+import { requireMotifs } from '../motifs/requireMotifs.ts';
+import { motifsOfDesign } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 
 /** Designs: listing, opening, creating, saving by commands, deleting. */
@@ -22,7 +22,7 @@ export function designRoutes(studio: Studio): Router {
   implement(router, contract.createDesign, async ({ body: { name, repeat, document } }) => {
     const id = nanoid(12);
     const design = repeat ? newDesign(id, name, repeat) : { ...(await openDocument(studio.pool, document)), id, name };
-    await requireMotifs(studio, motifsOf(design));
+    await requireMotifs(database, motifsNamedBy(design));
     return designs.insert(design);
   });
 
@@ -34,7 +34,7 @@ export function designRoutes(studio: Studio): Router {
   });
 
   implement(router, contract.saveDesign, async ({ params, body }) => {
-    await requireMotifs(studio, body.commands.flatMap(motifsNamedBy));
+    await requireMotifs(database, body.commands.flatMap(motifsOfCommand));
     return { revision: await designs.save(params.id, body) };
   });
 
@@ -58,23 +58,8 @@ export function designRoutes(studio: Studio): Router {
   return router;
 }
 
-function motifsNamedBy(command: Command): string[] {
+function motifsOfCommand(command: Command): string[] {
   if (command.type === 'insert') return command.placements.map(({ placement }) => placement.motif);
   if (command.type === 'change') return Object.values(command.changes).flatMap(({ motif }) => motif ?? []);
-  return command.type === 'all' ? command.commands.flatMap(motifsNamedBy) : [];
-}
-
-function motifsOf({ placements }: Design): string[] {
-  return placements.map(({ motif }) => motif);
-}
-
-/** @throws Problem 422 where one of the motifs is not known */
-async function requireMotifs({ database }: Studio, ids: readonly string[]): Promise<void> {
-  const missing = await missingMotif(database, ids);
-  if (missing !== undefined)
-    throw new Problem(
-      422,
-      'Unknown motif',
-      `The design uses a motif (${missing}) that is not in the drawer. Nothing was changed.`,
-    );
+  return command.type === 'all' ? command.commands.flatMap(motifsOfCommand) : [];
 }

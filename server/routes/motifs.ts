@@ -6,7 +6,8 @@ import { apiRouter } from '../http/apiRouter.ts';
 import { fileOf, implement, orderOf } from '../http/implement.ts';
 import { importMotif, replaceArtwork, rereadMotif } from '../motifs/importMotif.ts';
 import { makeMotif, refreshHolders, remakeMotif } from '../motifs/makeMotif.ts';
-import { notFound } from '../problem.ts';
+import { notFound, Problem } from '../problem.ts';
+import { mergeTags } from '../store/mergeTags.ts';
 import {
   changeMotif,
   insertMotif,
@@ -46,12 +47,26 @@ export function motifRoutes(studio: Studio): Router {
 
   implement(router, contract.makeMotif, ({ body: { recipe, ...given } }) => makeMotif(studio, given, recipe));
 
-  implement(router, contract.remakeMotif, async ({ params, body }) =>
-    remakeMotif(studio, await motifOf(params.id), body.recipe),
-  );
+  implement(router, contract.remakeMotif, async ({ params, body: { recipe, from } }) => {
+    const motif = await motifOf(params.id);
+    if (from !== undefined && from !== motif.artwork)
+      throw new Problem(
+        409,
+        'Changed elsewhere',
+        `“${motif.name}” was changed in another window meanwhile. That was kept, and this was not; look at it as it is now, and change it again.`,
+      );
+    return remakeMotif(studio, motif, recipe);
+  });
 
   implement(router, contract.changeMotif, async ({ params, body }) => {
-    const changed = await changeMotif(database, params.id, body);
+    const { tagsWere, ...change } = body;
+    const changed = await database.transaction(async (queries) => {
+      const [{ tags = [] } = {}] = change.tags && tagsWere ? await motifsById(queries, [params.id]) : [];
+      return changeMotif(queries, params.id, {
+        ...change,
+        ...(change.tags && tagsWere && { tags: mergeTags(tags, tagsWere, change.tags) }),
+      });
+    });
     if (body.width !== undefined) await refreshHolders(studio, changed.id);
     return changed;
   });

@@ -9,7 +9,7 @@ import { apiRouter } from '../http/apiRouter.ts';
 import { fileOf, implement, orderOf } from '../http/implement.ts';
 import { nameFrom } from '../motifs/importMotif.ts';
 import { keepMotif, makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
-import { isPdfFile, sniffFile } from '../motifs/sniff.ts';
+import { isPdfFile, isPictureFile, sniffFile } from '../motifs/sniff.ts';
 import { notFound, Problem } from '../problem.ts';
 import { orRefused } from '../scan/tileRefusal.ts';
 import { Blobs } from '../store/blobs.ts';
@@ -30,7 +30,7 @@ export function scanRoutes(studio: Studio): Router {
   implement(router, contract.importScan, (call) => {
     const { name } = call.query;
     const file = fileOf(call, name);
-    return isPicture(file.path)
+    return isPictureFile(file.path)
       ? shelve(studio, nameFrom(name), file, orderOf(call))
       : shelveFlat(studio, name, file, orderOf(call));
   });
@@ -112,11 +112,6 @@ export function scanRoutes(studio: Studio): Router {
   return router;
 }
 
-function isPicture(path: string): boolean {
-  const kind = sniffFile(path);
-  return kind !== undefined && kind !== 'svg' && kind !== 'svgz';
-}
-
 /** Draws a file of vectors and puts its pictures on the shelf. @returns the first @throws Problem */
 async function shelveFlat(
   studio: Studio,
@@ -140,7 +135,8 @@ async function shelveFlat(
     scans.push(await shelveKept(studio, title, picture, order));
   }
   const [first] = scans;
-  if (!first) throw new Error('a file was drawn as no picture');
+  if (!first)
+    throw new Problem(422, 'Nothing to see', `“${cutText(name, 60)}” has no page. Nothing was added; export it again.`);
   return first;
 }
 

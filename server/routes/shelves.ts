@@ -9,7 +9,7 @@ import type { Studio } from '../studio.ts';
 export function shelfRoutes({ database }: Studio): Router {
   const router = apiRouter();
   implement(router, contract.listShelves, () => listShelves(database));
-  implement(router, contract.saveShelf, ({ body }) => saveShelf(database, body));
+  implement(router, contract.saveShelf, ({ body: { were, ...shelf } }) => saveShelf(database, shelf, were));
   implement(router, contract.deleteShelf, ({ params }) => deleteShelf(database, params.id));
   return router;
 }

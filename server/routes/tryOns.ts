@@ -67,9 +67,9 @@ export function tryOnRoutes(studio: Studio): Router {
     return insertTryOn(database, nanoid(12), tryOn);
   });
   implement(router, contract.readTryOn, ({ params }) => readTryOn(database, params.id));
-  implement(router, contract.saveTryOn, async ({ params, body: { revision, tryOn } }) => {
-    await findProduct(studio, tryOn.product);
-    return { revision: await saveTryOn(database, params.id, revision, tryOn) };
+  implement(router, contract.saveTryOn, async ({ params, body }) => {
+    await findProduct(studio, body.tryOn.product);
+    return { revision: await saveTryOn(database, params.id, body) };
   });
   implement(router, contract.deleteTryOn, ({ params }) => removeTryOn(database, params.id, true));
   implement(router, contract.restoreTryOn, ({ params }) => removeTryOn(database, params.id, false));

@@ -8,6 +8,8 @@ import { type FlatPicture, flatSize } from './flatPicture.ts';
 
 /** Pages after these are not drawn. */
 const MOST_PAGES = 12;
+/** Sides of a page that can be drawn, mm. */
+const PAGE_MM = { least: 1, most: 10_000 };
 const PT_PER_MM = 72 / MM_PER_INCH;
 
 /** Draws the pages of a PDF on white, one after another. @throws Problem */
@@ -15,8 +17,10 @@ export async function* flatPages(name: string, content: Uint8Array): AsyncGenera
   const document = await opened(name, content);
   try {
     for (let n = 1; n <= Math.min(MOST_PAGES, document.numPages); n += 1) {
-      const page = await document.getPage(n);
-      yield await flatPage(page);
+      const page = await document.getPage(n).catch(() => {
+        throw broken(name);
+      });
+      yield await flatPage(name, page);
       page.cleanup();
     }
   } finally {
@@ -41,20 +45,33 @@ async function opened(name: string, content: Uint8Array): Promise<PDFDocumentPro
     }).promise;
   } catch (error) {
     const isLocked = error instanceof Error && error.name === 'PasswordException';
+    if (!isLocked) throw broken(name);
     throw new Problem(
       422,
       'Cannot be read',
-      isLocked
-        ? `“${name}” is locked by a password. Nothing was added; save it without one and import it again.`
-        : `“${name}” is damaged or cut short and cannot be read. Nothing was added; save it again and import it again.`,
+      `“${name}” is locked by a password. Nothing was added; save it without one and import it again.`,
     );
   }
 }
 
-async function flatPage(page: PDFPageProxy): Promise<FlatPicture> {
+function broken(name: string): Problem {
+  return new Problem(
+    422,
+    'Cannot be read',
+    `“${name}” is damaged or cut short and cannot be read. Nothing was added; save it again and import it again.`,
+  );
+}
+
+async function flatPage(name: string, page: PDFPageProxy): Promise<FlatPicture> {
   const viewport = page.getViewport({ scale: 1 });
-  const width = viewport.width / PT_PER_MM;
-  const [across, down] = flatSize(width, viewport.height / PT_PER_MM);
+  const [width, height] = [viewport.width / PT_PER_MM, viewport.height / PT_PER_MM];
+  if (![width, height].every((side) => side >= PAGE_MM.least && side <= PAGE_MM.most))
+    throw new Problem(
+      422,
+      'Cannot be read',
+      `“${name}” has a page of a size that cannot be drawn. Nothing was added; export it with pages of ${PAGE_MM.least} to ${PAGE_MM.most.toLocaleString('en')} mm.`,
+    );
+  const [across, down] = flatSize(width, height);
   const canvas = createCanvas(across, down);
   // Stretched to whole pixels: a last row that is half covered would be a line in the cloth.
   const transform = [across / viewport.width, 0, 0, down / viewport.height, 0, 0];

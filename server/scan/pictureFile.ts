@@ -15,6 +15,7 @@ export async function readPixels(address: string, blobs: Blobs): Promise<PixelIm
       'Not there',
       'The picture that this is made from is not kept here. Nothing was changed; scan or import it again.',
     );
+  await blobs.touch(address);
   try {
     const { data, info } = await sharp(blobs.pathOf(address), { limitInputPixels: MOST_PIXELS })
       .autoOrient()

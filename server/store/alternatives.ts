@@ -4,6 +4,9 @@ import { notFound } from '../problem.ts';
 import type { Queries } from './database.ts';
 import { openKept } from './openKept.ts';
 
+/** A design has at most this many; more could not be told apart. */
+export const MOST_ALTERNATIVES = 50;
+
 const COLUMNS = `id, name, kept_at AS "keptAt", jsonb_array_length(document->'placements') AS motifs`;
 
 type Row = Omit<Alternative, 'keptAt'> & { keptAt: Date };
@@ -21,17 +24,19 @@ export async function listAlternatives(queries: Queries, design: string): Promis
   return rows.map(listed);
 }
 
+/** Keeps one more. @returns undefined where there are as many as there may be */
 export async function keepAlternative(
   queries: Queries,
   id: string,
   name: string,
   design: Design,
-): Promise<Alternative> {
+): Promise<Alternative | undefined> {
   const { rows } = await queries.query<Row>(
-    `INSERT INTO alternatives (id, design_id, name, document, checked) VALUES ($1, $2, $3, $4, true) RETURNING ${COLUMNS}`,
-    [id, design.id, name, JSON.stringify(design)],
+    `INSERT INTO alternatives (id, design_id, name, document, checked) SELECT $1, $2, $3, $4, true
+     WHERE (SELECT count(*) FROM alternatives WHERE design_id = $2) < $5 RETURNING ${COLUMNS}`,
+    [id, design.id, name, JSON.stringify(design), MOST_ALTERNATIVES],
   );
-  return listed(rows[0] as Row);
+  return rows[0] && listed(rows[0]);
 }
 
 export async function readAlternative(queries: Queries, design: string, id: string): Promise<Design> {

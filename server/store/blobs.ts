@@ -63,9 +63,14 @@ export class Blobs {
     return address;
   }
 
+  /** Says that a file is about to be named again, so that it is not swept away before that. */
+  async touch(address: string): Promise<void> {
+    await utimes(this.pathOf(address), new Date(), new Date());
+  }
+
   async #isKept(address: string, path: string): Promise<boolean> {
     if (!existsSync(path)) return false;
-    await utimes(path, new Date(), new Date());
+    await this.touch(address);
     return this.isSound(address);
   }
 

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Problem } from '../problem.ts';
 import { openStudio } from '../studio.ts';
+import { liveHeap } from '../testing/liveHeap.ts';
 import { emptyFolder } from '../testing/emptyFolder.ts';
 import { Database, SqlError } from './database.ts';
 import { Space } from './space.ts';
@@ -38,6 +39,15 @@ describe('the database', () => {
     await expect(failed).rejects.toMatchObject({ constructor: SqlError, code: '42P01' });
     await expect(database.transaction(() => Promise.reject(new RangeError('ours')))).rejects.toThrow(RangeError);
     expect(await tried()).toEqual([1, 2]);
+  });
+
+  it('keeps nothing of what it has answered', async () => {
+    const read = (): Promise<unknown> => database.query(`SELECT repeat('x', 200000) AS text`);
+    for (let n = 0; n < 20; n += 1) await read();
+    const before = liveHeap();
+    for (let n = 0; n < 300; n += 1) await read();
+    // All answers together are sixty megabytes.
+    expect(liveHeap() - before).toBeLessThan(5_000_000);
   });
 
   it('waits its turn: what comes during a transaction is not part of it', async () => {

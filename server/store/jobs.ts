@@ -1,4 +1,5 @@
 import type { Database } from './database.ts';
+import { DISK_FULL, isDiskFull } from './space.ts';
 import type { Job } from '../../contract/index.ts';
 import { EventEmitter } from 'node:events';
 import { nanoid } from 'nanoid';
@@ -165,17 +166,7 @@ export class Jobs {
         (error: unknown) =>
           stop.signal.aborted
             ? this.#finish(id, STOPPED)
-            : this.#finish(
-                id,
-                {
-                  state: 'failed',
-                  message:
-                    error instanceof Problem
-                      ? error.message
-                      : 'This could not be finished. Nothing was changed; try again.',
-                },
-                error,
-              ),
+            : this.#finish(id, { state: 'failed', message: failureMessage(error) }, error),
       )
       .then(() => this.#giveTurn(kind));
   }
@@ -283,6 +274,11 @@ const STOPPED = { state: 'stopped', message: 'Stopped. Nothing was changed.' } a
 function newLive(id: string, kind: string, isResumable: boolean, work: Work | undefined): Live {
   const job = { id, kind, state: 'running', progress: 0, message: null, result: null } as const;
   return { job, work, stop: new AbortController(), isResumable };
+}
+
+function failureMessage(error: unknown): string {
+  if (isDiskFull(error)) return DISK_FULL.message;
+  return error instanceof Problem ? error.message : 'This could not be finished. Nothing was changed; try again.';
 }
 
 function tooMany(): Problem {

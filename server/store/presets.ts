@@ -20,15 +20,12 @@ export async function savePreset(
   queries: Queries,
   { name, orders, template }: Omit<ExportPreset, 'id'>,
 ): Promise<ExportPreset> {
-  const file = JSON.stringify({ orders, template });
   const { rows } = await queries.query<{ id: string }>(
-    'UPDATE export_presets SET file = $2 WHERE name = $1 RETURNING id',
-    [name, file],
+    `INSERT INTO export_presets (id, name, file) VALUES ($1, $2, $3)
+     ON CONFLICT (name) DO UPDATE SET file = excluded.file RETURNING id`,
+    [nanoid(12), name, JSON.stringify({ orders, template })],
   );
-  const id = rows[0]?.id ?? nanoid(12);
-  if (!rows[0])
-    await queries.query('INSERT INTO export_presets (id, name, file) VALUES ($1, $2, $3)', [id, name, file]);
-  return { id, name, orders, template };
+  return { id: rows[0]?.id ?? '', name, orders, template };
 }
 
 export async function deletePreset(queries: Queries, id: string): Promise<void> {

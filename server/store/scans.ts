@@ -1,11 +1,13 @@
 import type { Scan } from '../../contract/index.ts';
-import { notFound } from '../problem.ts';
+import { notFound, Problem } from '../problem.ts';
 import type { Queries } from './database.ts';
 
 export type ScanChange = Readonly<{
   name?: string | undefined;
   steps?: Scan['steps'] | undefined;
   dpi?: number | undefined;
+  /** As they were known; nothing is changed where they are others by now. */
+  stepsWere?: Scan['steps'] | undefined;
 }>;
 
 const COLUMNS = 'id, name, picture, preview, width, height, dpi, steps';
@@ -48,13 +50,24 @@ export async function scanOfPicture(queries: Queries, picture: string): Promise<
   ).rows[0];
 }
 
-export async function changeScan(queries: Queries, id: string, { name, steps, dpi }: ScanChange): Promise<Scan> {
+/** @throws Problem 404; 409 where its steps are others than they were known */
+export async function changeScan(
+  queries: Queries,
+  id: string,
+  { name, steps, dpi, stepsWere }: ScanChange,
+): Promise<Scan> {
   const { rows } = await queries.query<Scan>(
-    `UPDATE sheets SET name = coalesce($2, name), steps = coalesce($3::jsonb, steps), dpi = coalesce($4, dpi) WHERE id = $1 RETURNING ${COLUMNS}`,
-    [id, name ?? null, steps ? JSON.stringify(steps) : null, dpi ?? null],
+    `UPDATE sheets SET name = coalesce($2, name), steps = coalesce($3::jsonb, steps), dpi = coalesce($4, dpi)
+     WHERE id = $1 AND ($5::jsonb IS NULL OR steps = $5 OR steps = $3::jsonb) RETURNING ${COLUMNS}`,
+    [id, name ?? null, steps ? JSON.stringify(steps) : null, dpi ?? null, stepsWere ? JSON.stringify(stepsWere) : null],
   );
-  if (!rows[0]) throw notFound('scan');
-  return rows[0];
+  if (rows[0]) return rows[0];
+  const { name: known } = await readScan(queries, id);
+  throw new Problem(
+    409,
+    'Changed elsewhere',
+    `The cleaning of “${known}” was changed in another window meanwhile. That was kept, and this was not; reload to go on from it.`,
+  );
 }
 
 export async function setScanDeleted(queries: Queries, id: string, deleted: boolean): Promise<void> {

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import type { KeptShelf } from '../../contract/index.ts';
 import type { Shelf } from '../../core/shelf/index.ts';
-import { notFound } from '../problem.ts';
+import { notFound, Problem } from '../problem.ts';
 import type { Queries } from './database.ts';
 
 /** The shelves of inks, by name. */
@@ -10,20 +10,29 @@ export async function listShelves(queries: Queries): Promise<KeptShelf[]> {
   return rows;
 }
 
-/** Saves a shelf; the one that had its name before is replaced. */
-export async function saveShelf(queries: Queries, { name, inks }: Shelf): Promise<KeptShelf> {
+/**
+ * Saves a shelf; the one that had its name before is replaced.
+ *
+ * @param were its inks as they were known, null where none had its name; whatever it was where undefined
+ * @throws Problem 409 where it was another by now
+ */
+export async function saveShelf(
+  queries: Queries,
+  { name, inks }: Shelf,
+  were?: Shelf['inks'] | null,
+): Promise<KeptShelf> {
   const { rows } = await queries.query<{ id: string }>(
-    'UPDATE ink_shelves SET inks = $2 WHERE name = $1 RETURNING id',
-    [name, JSON.stringify(inks)],
+    `INSERT INTO ink_shelves AS there (id, name, inks) SELECT $1, $2, $3
+     WHERE $4::jsonb IS NULL OR $4 = 'null' OR EXISTS (SELECT 1 FROM ink_shelves WHERE name = $2)
+     ON CONFLICT (name) DO UPDATE SET inks = excluded.inks WHERE $4::jsonb IS NULL OR there.inks = $4 RETURNING id`,
+    [nanoid(12), name, JSON.stringify(inks), were === undefined ? null : JSON.stringify(were)],
   );
-  const id = rows[0]?.id ?? nanoid(12);
-  if (!rows[0])
-    await queries.query('INSERT INTO ink_shelves (id, name, inks) VALUES ($1, $2, $3)', [
-      id,
-      name,
-      JSON.stringify(inks),
-    ]);
-  return { id, name, inks };
+  if (rows[0]) return { id: rows[0].id, name, inks };
+  throw new Problem(
+    409,
+    'Changed elsewhere',
+    `The shelf “${name}” was changed in another window meanwhile. It stays as it is there; look at it, and save yours again or under another name.`,
+  );
 }
 
 export async function deleteShelf(queries: Queries, id: string): Promise<void> {

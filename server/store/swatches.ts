@@ -2,6 +2,7 @@ import type { SwatchDetails, SwatchSummary, SwatchVersionSummary } from '../../c
 import { colourwayOf, inksOfGround, openDesign, printerOf, type SwatchVersion } from '../../core/document/index.ts';
 import { notFound } from '../problem.ts';
 import type { Queries, Store } from './database.ts';
+import { mergeTags } from './mergeTags.ts';
 import { openKept } from './openKept.ts';
 
 /** A version that is to be saved. */
@@ -179,7 +180,23 @@ export async function readWholeSwatch(
 }
 
 /** Changes what stands beside a swatch; what is not named stays. */
-export async function changeSwatch(queries: Queries, id: string, details: Partial<SwatchDetails>): Promise<void> {
+/** @param tagsWere the tags as they were known, where it changes them. @throws Problem 404 */
+export async function changeSwatch(
+  database: Store,
+  id: string,
+  { tagsWere, ...details }: Partial<SwatchDetails> & { readonly tagsWere?: readonly string[] | undefined },
+): Promise<void> {
+  if (details.tags === undefined || tagsWere === undefined) return setSwatchDetails(database, id, details);
+  const { tags: next } = details;
+  await database.transaction(async (queries) => {
+    const { rows } = await queries.query<{ tags: string[] }>('SELECT tags FROM swatches WHERE id = $1 FOR UPDATE', [
+      id,
+    ]);
+    await setSwatchDetails(queries, id, { ...details, tags: mergeTags(rows[0]?.tags ?? [], tagsWere, next) });
+  });
+}
+
+async function setSwatchDetails(queries: Queries, id: string, details: Partial<SwatchDetails>): Promise<void> {
   const { rows } = await queries.query(
     `UPDATE swatches SET name = COALESCE($2, name), book = COALESCE($3, book), tags = COALESCE($4, tags), notes = COALESCE($5, notes)
      WHERE id = $1 AND deleted_at IS NULL RETURNING id`,

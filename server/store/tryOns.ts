@@ -35,14 +35,24 @@ export async function readTryOn(queries: Queries, id: string): Promise<StoredTry
 }
 
 /** Saves a try-on over the revision it was changed from. @returns the new revision. @throws Problem 404, 409 */
-export async function saveTryOn(queries: Queries, id: string, revision: number, tryOn: TryOn): Promise<number> {
+export async function saveTryOn(
+  queries: Queries,
+  id: string,
+  { revision, tryOn, save }: { readonly revision: number; readonly tryOn: TryOn; readonly save?: string | undefined },
+): Promise<number> {
   const { rows } = await queries.query<{ revision: number }>(
-    `UPDATE try_ons SET document = $3, revision = revision + 1, changed_at = now()
+    `UPDATE try_ons SET document = $3, revision = revision + 1, changed_at = now(), last_save = $4
      WHERE id = $1 AND revision = $2 AND deleted_at IS NULL RETURNING revision`,
-    [id, revision, JSON.stringify(tryOn)],
+    [id, revision, JSON.stringify(tryOn), save ?? null],
   );
   if (rows[0]) return rows[0].revision;
   await readTryOn(queries, id);
+  // It arrived before, and its answer was lost.
+  const { rows: saved } = await queries.query<{ revision: number }>(
+    'SELECT revision FROM try_ons WHERE id = $1 AND last_save = $2',
+    [id, save ?? null],
+  );
+  if (saved[0]) return saved[0].revision;
   throw new Problem(
     409,
     'Changed elsewhere',

@@ -65,7 +65,9 @@ export class BodyArbitraries {
     // What may not stand there is sorted out afterwards: the package makes no text by it.
     const made = fc.stringMatching(new RegExp(pattern.replace(/\(\?!(?:[^()]|\([^()]*\))*\)/g, '')));
     const known = this.#ids.filter(fits);
-    const some = made.map((text) => text.slice(0, Number(maxLength))).filter(fits);
+    const some = fc
+      .array(made, { minLength: 8, maxLength: 8 })
+      .map((texts) => texts.find(fits) ?? 'a'.repeat(Math.max(1, Number(minLength))));
     return known.length > 0 ? fc.oneof({ weight: 3, arbitrary: fc.constantFrom(...known) }, some) : some;
   }
 

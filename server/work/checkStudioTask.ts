@@ -20,4 +20,6 @@ export interface CheckOutcome {
   /** How many things of each kind were looked at. */
   readonly seen: Readonly<Record<string, number>>;
   readonly faults: readonly Fault[];
+  /** Addresses of the files that nothing names. */
+  readonly unnamed: readonly string[];
 }

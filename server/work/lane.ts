@@ -24,6 +24,9 @@ export class Lane {
   readonly #free = new Set<WorkerProcess>();
   readonly #all = new Set<WorkerProcess>();
   readonly #queue: Waiting[] = [];
+  /** When each window that waits was last served, as turns. */
+  readonly #served = new Map<string, number>();
+  #turns = 0;
   #isClosed = false;
   #later: NodeJS.Timeout | undefined;
 
@@ -70,18 +73,34 @@ export class Lane {
         return;
       }
       this.#queue.splice(this.#queue.indexOf(waiting), 1);
+      this.#serve(waiting.window);
       process.work(waiting);
     }
   }
 
-  /** The first that waits of the window that has the fewest under way: what is slow for one keeps no other waiting for more than one task. */
+  /**
+   * The first that waits of the window that has the fewest under way and, of such, was served longest ago: what is slow for one keeps
+   * no other waiting for more than one task.
+   */
   #next(underWay: readonly WorkerProcess[]): Waiting | undefined {
     const busy = new Map<string, number>();
     for (const { window } of underWay) if (window !== undefined) busy.set(window, (busy.get(window) ?? 0) + 1);
+    const rank = ({ window }: Waiting): [number, number] => [busy.get(window) ?? 0, this.#served.get(window) ?? 0];
     let next: Waiting | undefined;
-    for (const waiting of this.#queue)
-      if (!next || (busy.get(waiting.window) ?? 0) < (busy.get(next.window) ?? 0)) next = waiting;
+    for (const waiting of this.#queue) {
+      if (!next) next = waiting;
+      const [[count, turn], [leastCount, leastTurn]] = [rank(waiting), rank(next)];
+      if (count < leastCount || (count === leastCount && turn < leastTurn)) next = waiting;
+    }
     return next;
+  }
+
+  /** Notes that a window has had a turn; of those that wait for nothing more, nothing is remembered. */
+  #serve(window: string): void {
+    this.#turns += 1;
+    this.#served.set(window, this.#turns);
+    const waiting = new Set(this.#queue.map((one) => one.window));
+    for (const served of this.#served.keys()) if (!waiting.has(served)) this.#served.delete(served);
   }
 
   #take(): WorkerProcess | undefined {

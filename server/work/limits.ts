@@ -142,8 +142,17 @@ const TILE: Limits = {
   advice: 'The picture is kept as it is; make the frame smaller.',
 };
 
+/** A picture of 100 megapixels as a motif: unpacked, and its smaller copies. */
+const PICTURE: Limits = {
+  ms: 60_000,
+  memory: 3000 * MB,
+  doing: 'Reading this picture',
+  advice: 'Nothing was changed; make the picture smaller and import it again.',
+};
+
 /** What a task may take. */
 export function limitsOf(task: Task): Limits {
+  if (task.kind === 'read' && task.isPicture) return PICTURE;
   if (task.kind === 'derive' && task.recipe.kind === 'tile') return TILE;
   if (task.kind !== 'paint') return LIMITS[task.kind];
   return {

@@ -58,6 +58,18 @@ describe('the pool', () => {
     expect(((await works[2]) as Drawing).width).toBeCloseTo(9, 6);
   });
 
+  it('keeps nobody waiting for more than one of what another window has asked for', async () => {
+    pool = new Pool({ size: 1 });
+    const ended: string[] = [];
+    const ask = (window: string, name: string): Promise<unknown> =>
+      pool.run(task(RECT), { signal: new AbortController().signal, window }).then(() => ended.push(name));
+    const greedy = Array.from({ length: 5 }, (_, n) => ask('greedy', `greedy ${n}`));
+    await Promise.all([...greedy, ask('other', 'other'), ask('', 'nameless')]);
+    expect(ended.indexOf('other')).toBeLessThanOrEqual(2);
+    expect(ended.indexOf('nameless')).toBeLessThanOrEqual(2);
+    expect(ended.filter((name) => name.startsWith('greedy'))).toEqual(greedy.map((_, n) => `greedy ${n}`));
+  });
+
   it('stops what takes too much memory', async () => {
     pool = new Pool({ size: 1, limits: (given) => ({ ...limitsOf(given), memory: 1 }) });
     expect(await refusal(read(SLOW))).toMatch(/took more than 0 MB of memory and was stopped\. Nothing was changed/);

@@ -61,6 +61,8 @@ export interface ReadTask {
   readonly name: string;
   /** Where it lies. */
   readonly file: string;
+  /** Whether it is one of pixels, which takes more memory the larger it is. */
+  readonly isPicture?: boolean;
   /** The studio's own fonts, for the words in it. */
   readonly fonts: readonly StudioFont[];
   readonly blobs: string;

@@ -114,19 +114,27 @@ export type MotifMutation =
   | {
       readonly id: string;
       readonly change: Partial<Pick<contract.StoredMotif, 'name' | 'width' | 'collection' | 'tags'>>;
+      /** The tags as they were seen, where they are changed. */
+      readonly tagsWere?: readonly string[];
     }
   | { readonly id: string; readonly deleted: boolean }
   | { readonly id: string; readonly duplicate: true }
   | { readonly id: string; readonly artwork: File }
-  | { readonly id: string; readonly recipe: Recipe };
+  | {
+      readonly id: string;
+      readonly recipe: Recipe;
+      /** The artwork that was seen when it was made. */
+      readonly from?: string | undefined;
+    };
 
 function mutate(mutation: MotifMutation): Promise<unknown> {
   const params = { id: mutation.id };
   if ('change' in mutation) {
     const { name, width, collection, tags } = mutation.change;
-    return call(contract.changeMotif, { params, body: { name, width, collection, tags } });
+    return call(contract.changeMotif, { params, body: { name, width, collection, tags, tagsWere: mutation.tagsWere } });
   }
-  if ('recipe' in mutation) return call(contract.remakeMotif, { params, body: { recipe: mutation.recipe } });
+  if ('recipe' in mutation)
+    return call(contract.remakeMotif, { params, body: { recipe: mutation.recipe, from: mutation.from } });
   if ('duplicate' in mutation) return call(contract.duplicateMotif, { params, body: {} });
   if ('artwork' in mutation)
     return upload(contract.replaceArtwork, { params, query: { name: mutation.artwork.name } }, mutation.artwork);

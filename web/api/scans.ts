@@ -16,18 +16,25 @@ export function useScan(id: string) {
 }
 
 type Mutation = { readonly id: string } & (
-  { readonly change: Partial<Pick<contract.Scan, 'name' | 'dpi' | 'steps'>> } | { readonly deleted: boolean }
+  | {
+      readonly change: Partial<Pick<contract.Scan, 'name' | 'dpi' | 'steps'>>;
+      /** The steps as they were seen, where they are changed. */
+      readonly stepsWere?: CleanSteps;
+    }
+  | { readonly deleted: boolean }
 );
 
 /** Whatever changes a scan on the shelf. */
 export function useScanMutation() {
   const client = useQueryClient();
   return useMutation({
+    // One after the other: each says what the one before it left.
+    scope: { id: 'scans' },
     mutationFn: ({ id, ...mutation }: Mutation): Promise<unknown> => {
       const params = { id };
       if ('change' in mutation) {
         const { name, steps, dpi } = mutation.change;
-        return call(contract.changeScan, { params, body: { name, steps, dpi } });
+        return call(contract.changeScan, { params, body: { name, steps, dpi, stepsWere: mutation.stepsWere } });
       }
       return call(mutation.deleted ? contract.deleteScan : contract.restoreScan, { params });
     },

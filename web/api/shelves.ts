@@ -16,10 +16,15 @@ export function useShelfMutation() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: async (mutation: ShelfMutation): Promise<contract.KeptShelf | undefined> => {
-      if ('save' in mutation) return call(contract.saveShelf, { body: mutation.save });
+      if ('save' in mutation) {
+        const known = client.getQueryData<readonly contract.KeptShelf[]>(SHELVES);
+        const were = known && (known.find(({ name }) => name === mutation.save.name)?.inks ?? null);
+        return call(contract.saveShelf, { body: { ...mutation.save, were } });
+      }
       await call(contract.deleteShelf, { params: { id: mutation.remove } });
       return undefined;
     },
-    onSuccess: () => client.invalidateQueries({ queryKey: SHELVES }),
+    // Where it was refused, there is something to see too.
+    onSettled: () => client.invalidateQueries({ queryKey: SHELVES }),
   });
 }

@@ -46,7 +46,13 @@ export function startSwatch(
 }
 
 type Mutation = { readonly id: string } & (
-  { readonly details: Partial<contract.SwatchDetails> } | { readonly deleted: boolean } | { readonly restore: number }
+  | {
+      readonly details: Partial<contract.SwatchDetails>;
+      /** The tags as they were seen, where they are changed. */
+      readonly tagsWere?: readonly string[] | undefined;
+    }
+  | { readonly deleted: boolean }
+  | { readonly restore: number }
 );
 
 /** Whatever changes the book: its words, deleting, restoring. */
@@ -55,7 +61,8 @@ export function useSwatchMutation() {
   return useMutation({
     mutationFn: ({ id, ...mutation }: Mutation): Promise<unknown> => {
       const params = { id };
-      if ('details' in mutation) return call(contract.changeSwatch, { params, body: mutation.details });
+      if ('details' in mutation)
+        return call(contract.changeSwatch, { params, body: { ...mutation.details, tagsWere: mutation.tagsWere } });
       if ('restore' in mutation) return call(contract.restoreVersion, { params: { id, number: mutation.restore } });
       return call(mutation.deleted ? contract.deleteSwatch : contract.restoreSwatch, { params });
     },

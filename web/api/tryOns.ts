@@ -105,9 +105,14 @@ export function createTryOn(tryOn: TryOn): Promise<contract.StoredTryOn> {
   return call(contract.createTryOn, { body: { tryOn } });
 }
 
-/** @param leaving whether the window closes meanwhile */
-export function saveTryOn(id: string, revision: number, tryOn: TryOn, leaving = false): Promise<{ revision: number }> {
-  return call(contract.saveTryOn, { params: { id }, body: { revision, tryOn } }, leaving);
+/** @param save names this save, so that it counts once however often it is sent; it may outlive its window */
+export function saveTryOn(
+  id: string,
+  revision: number,
+  tryOn: TryOn,
+  save: string,
+): Promise<{ readonly revision: number }> {
+  return call(contract.saveTryOn, { params: { id }, body: { revision, tryOn, save } }, true);
 }
 
 export function useTryOnRemoval() {

@@ -8,7 +8,10 @@ import { TEXTS } from './texts.ts';
 export interface MotifRemake {
   readonly isBusy: boolean;
   /** @throws Error, and nothing is changed */
-  remake(motif: Pick<DesignMotif, 'id' | 'name' | 'recipe'>, recipe: Recipe): Promise<void>;
+  remake(
+    motif: Pick<DesignMotif, 'id' | 'name' | 'recipe'> & Partial<Pick<DesignMotif, 'artwork'>>,
+    recipe: Recipe,
+  ): Promise<void>;
 }
 
 /** Makes motifs anew, each by another recipe; what is said of it offers to undo that. */
@@ -17,8 +20,8 @@ export function useMotifRemake(): MotifRemake {
   const notify = useNotify();
   const notifyProblem = useNotifyProblem();
   const remake = useCallback<MotifRemake['remake']>(
-    async ({ id, name, recipe: last }, recipe) => {
-      await mutateAsync({ id, recipe });
+    async ({ id, name, recipe: last, artwork: from }, recipe) => {
+      await mutateAsync({ id, recipe, from });
       // What came from a file has no recipe; its artwork as it was is told by what was made of it.
       const before = last ?? ('original' in recipe ? unmovedPoints(recipe.original) : undefined);
       const undo = (to: Recipe): void => void mutateAsync({ id, recipe: to }).catch(notifyProblem);

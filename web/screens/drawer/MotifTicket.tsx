@@ -25,7 +25,8 @@ export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; r
   // By its promise, since a mutation may unmount this very ticket before it is done.
   const act = (what: MotifMutation, then?: () => void): void =>
     void mutation.mutateAsync(what).then(then, notifyProblem);
-  const change = (to: Extract<MotifMutation, { change: unknown }>['change']): void => act({ id: motif.id, change: to });
+  const change = (to: Extract<MotifMutation, { change: unknown }>['change'], tagsWere?: readonly string[]): void =>
+    act({ id: motif.id, change: to, ...(tagsWere && { tagsWere }) });
 
   const remove = async (): Promise<void> => {
     // Asked anew, since a design may have taken it up a moment ago.
@@ -76,7 +77,7 @@ export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; r
         />
       </div>
       <CollectionField motif={motif} onChange={(collection) => change({ collection })} />
-      <Tags tags={motif.tags} onChange={(tags) => change({ tags })} />
+      <Tags tags={motif.tags} onChange={(tags) => change({ tags }, motif.tags)} />
       {motif.inks.length > 0 && <Inks motif={motif} onRecipe={(recipe) => act({ id: motif.id, recipe })} />}
       <PicturePalette key={motif.id} motif={motif} onRecipe={(recipe) => act({ id: motif.id, recipe })} />
       <Making motif={motif} />

@@ -10,7 +10,8 @@ export function SwatchWords({ swatch }: { readonly swatch: SwatchSummary }) {
   const { id, name, book, tags, notes } = swatch;
   const change = useSwatchMutation();
   const notifyProblem = useNotifyProblem();
-  const set = (details: Partial<SwatchSummary>): void => change.mutate({ id, details }, { onError: notifyProblem });
+  const set = (details: Partial<SwatchSummary>): void =>
+    change.mutate({ id, details, tagsWere: details.tags && tags }, { onError: notifyProblem });
   const sent = change.isPending && 'details' in change.variables ? change.variables.details : {};
   return (
     <div className="grid gap-2">

@@ -1,3 +1,4 @@
+import { nanoid } from 'nanoid';
 import { useEffect, useRef, useState } from 'react';
 import type { TryOn } from '../../../core/tryon/index.ts';
 import { ApiProblem } from '../../api/client.ts';
@@ -10,6 +11,15 @@ const [REST_MS, AGAIN_MS] = [400, 3000];
 export interface Saving {
   readonly state: 'saved' | 'saving' | 'waiting';
   readonly why: string | undefined;
+}
+
+/** Names of saves, one for each state of a try-on: what is sent again is the same save. */
+const names = new WeakMap<TryOn, string>();
+
+function nameOf(tryOn: TryOn): string {
+  const name = names.get(tryOn) ?? nanoid();
+  names.set(tryOn, name);
+  return name;
 }
 
 /** Saves a try-on by itself whenever it changes; what could not be saved is tried again until it is. */
@@ -32,7 +42,7 @@ export function useSavedTryOn(id: string, revision: number, tryOn: TryOn): Savin
       if (isBusy.current || next === known.current.saved) return;
       isBusy.current = true;
       try {
-        const { revision: now } = await saveTryOn(id, known.current.revision, next, true);
+        const { revision: now } = await saveTryOn(id, known.current.revision, next, nameOf(next));
         known.current = { revision: now, saved: next };
         setOutcome({ of: next, why: undefined });
       } catch (error) {
@@ -57,7 +67,7 @@ export function useSavedTryOn(id: string, revision: number, tryOn: TryOn): Savin
       if (next === saved) return;
       known.current = { revision: from, saved: next };
       // What is on its way counts as one revision more. Where it fails there is nobody to be told; a page that comes back tries again.
-      saveTryOn(id, isBusy.current ? from + 1 : from, next, true).then(
+      saveTryOn(id, isBusy.current ? from + 1 : from, next, nameOf(next)).then(
         ({ revision: now }) => {
           known.current = { revision: now, saved: next };
           refresh();

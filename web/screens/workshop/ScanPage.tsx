@@ -2,7 +2,7 @@ import { cleanScan } from '../../../contract/index.ts';
 import type { Scan } from '../../../contract/index.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { Columns2, Grid2x2 } from 'lucide-react';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Point } from '../../../core/geometry/index.ts';
 import type { CleanSteps } from '../../../core/recipe/index.ts';
@@ -59,8 +59,17 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
   const client = useQueryClient();
   const navigate = useNavigate();
   const { mutateAsync } = mutation;
+  // What the server has, or is about to have, of this window.
+  const lastSaved = useRef(sheet.steps);
   const save = useCallback(
-    (steps: CleanSteps) => void mutateAsync({ id: sheet.id, change: { steps } }).catch(notifyProblem),
+    (steps: CleanSteps) => {
+      const stepsWere = lastSaved.current;
+      lastSaved.current = steps;
+      mutateAsync({ id: sheet.id, change: { steps }, stepsWere }).catch((error: unknown) => {
+        lastSaved.current = stepsWere;
+        notifyProblem(error);
+      });
+    },
     [mutateAsync, notifyProblem, sheet.id],
   );
   const history = useHistory(sheet.steps);
