@@ -12,7 +12,7 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
-          include: ['{core,server,web,demo,products}/**/*.test.{ts,tsx}'],
+          include: ['{core,server,web,demo,products,bench}/**/*.test.{ts,tsx}'],
           // Each file would load all its modules anew, which takes longer than most of them run.
           isolate: false,
           // Files that follow in the same process get the real globals back.

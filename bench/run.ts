@@ -190,7 +190,7 @@ try {
   const worked = join(data, 'worked');
   await studio.database.copyTo(join(worked, 'database'));
   cpSync(studio.blobs.folder, join(worked, 'blobs'), { recursive: true });
-  const server = await serverTimings(worked, 500, 100);
+  const server = await serverTimings(worked, { imports: 500, exports: 100, restMs: 3000 });
   const megabytes = (bytes: number): string => `${Math.round(bytes / 2 ** 20)} MB`;
   console.log('\nA server as a process of its own');
   console.log(`  from its start until ready   ${ms(server.ready)}`);

@@ -1,5 +1,7 @@
 import pidusage from 'pidusage';
+import { startExport } from '../contract/index.ts';
 import type { Command, Design, Placement } from '../core/document/index.ts';
+import { tileOrder } from '../core/export/index.ts';
 import { Client } from '../server/testing/client.ts';
 import { startProcess } from '../server/testing/process.ts';
 import type { Studio } from '../server/studio.ts';
@@ -62,15 +64,18 @@ export interface ServerTimings {
   readonly afterExports: number;
 }
 
-/** Starts a server on a folder and works it. */
-export async function serverTimings(data: string, imports: number, exports: number): Promise<ServerTimings> {
+/** Starts a server on a folder and works it. @param restMs how long it rests before its memory is looked at */
+export async function serverTimings(
+  data: string,
+  { imports, exports, restMs }: { readonly imports: number; readonly exports: number; readonly restMs: number },
+): Promise<ServerTimings> {
   const began = performance.now();
   const { child, url, ended } = startProcess('--port', '0', '--data', data);
   const client = new Client(await url);
   await client.status('/designs');
   const ready = performance.now() - began;
   const memory = async (): Promise<number> => {
-    await new Promise((wait) => setTimeout(wait, 3000));
+    await new Promise((wait) => setTimeout(wait, restMs));
     return (await pidusage(child.pid ?? 0)).memory;
   };
   const idle = await memory();
@@ -80,7 +85,11 @@ export async function serverTimings(data: string, imports: number, exports: numb
     );
   const afterImports = await memory();
   const design = await client.newDesign('Bench');
-  for (let n = 0; n < exports; n += 1) await client.start('/exports', { design, width: 400 + n });
+  for (let n = 0; n < exports; n += 1) {
+    const order = tileOrder({ kind: 'pixels', width: 400 + n });
+    const state = await client.start(startExport, { design, order });
+    if (state !== 'done') throw new Error(`an export ended as ${state}`);
+  }
   const afterExports = await memory();
   child.kill('SIGTERM');
   await ended;

@@ -4,7 +4,6 @@ import { join } from 'node:path';
 import { root } from './ready.mjs';
 
 const FILE = join(root, 'NOTICE');
-const TEXT = /^(?:licen[cs]e|copying|notice)(?:[-.].*)?$/i;
 
 const NOTES = [
   'sharp reads and writes pictures with libvips, which is under the LGPL (3.0 or later). It is used as it is published, as a shared\n' +
@@ -20,16 +19,11 @@ function packages() {
   const lock = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8'));
   return Object.entries(lock.packages)
     .filter(([path, { dev }]) => path !== '' && !dev)
-    .map(([path, { version, license, os, cpu }]) => {
-      const folder = join(root, path);
-      return {
-        name: path.slice(path.lastIndexOf('node_modules/') + 'node_modules/'.length),
-        version,
-        licence: license ?? licenceInReadme(folder),
-        // What is there for one system only has no text of its own here, so that every system writes the same file.
-        text: os || cpu ? undefined : textIn(folder),
-      };
-    })
+    .map(([path, { version, license }]) => ({
+      name: path.slice(path.lastIndexOf('node_modules/') + 'node_modules/'.length),
+      version,
+      licence: license ?? licenceInReadme(join(root, path)),
+    }))
     .sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : a.version < b.version ? -1 : 1));
 }
 
@@ -40,15 +34,6 @@ function licenceInReadme(folder) {
   return named;
 }
 
-function textIn(folder) {
-  if (!existsSync(folder)) return undefined;
-  const names = readdirSync(folder)
-    .filter((name) => TEXT.test(name))
-    .sort();
-  const texts = names.map((name) => readFileSync(join(folder, name), 'utf8').replace(/\r\n?/g, '\n').trim());
-  return texts.length > 0 ? texts.join('\n\n') : undefined;
-}
-
 function grouped(list, keyOf) {
   const groups = new Map();
   for (const item of list) groups.set(keyOf(item), [...(groups.get(keyOf(item)) ?? []), item]);
@@ -56,22 +41,14 @@ function grouped(list, keyOf) {
 }
 
 function notice() {
-  const all = packages();
-  const line = '-'.repeat(80);
-  const listed = grouped(all, ({ licence }) => licence).map(
+  const listed = grouped(packages(), ({ licence }) => licence).map(
     ([licence, list]) => `${licence}:\n${list.map(({ name, version }) => `  ${name} ${version}`).join('\n')}`,
   );
-  const texts = grouped(
-    all.filter(({ text }) => text !== undefined),
-    ({ text }) => text,
-  ).map(([text, list]) => `${line}\n${list.map(({ name, version }) => `${name} ${version}`).join('\n')}\n\n${text}`);
-  return [
-    'Hevrel is built with, ships and runs with the packages below, under these licences.',
+  return `${[
+    'Hevrel is built with, ships and runs with the packages below, under these licences. The text of each is installed with its package.',
     ...NOTES,
     ...listed,
-    ...texts,
-    '',
-  ].join('\n\n');
+  ].join('\n\n')}\n`;
 }
 
 const now = notice();

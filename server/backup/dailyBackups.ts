@@ -82,7 +82,7 @@ export class DailyBackups {
 }
 
 /** The days of backups that are later than now: they were made while a clock was wrong, or it is now. */
-export function laterThan(days: readonly string[], now: Date): string[] {
+function laterThan(days: readonly string[], now: Date): string[] {
   const today = dayOf(now);
   return days.filter((day) => day > today);
 }

@@ -1,4 +1,4 @@
-import { utimesSync } from 'node:fs';
+import { statSync, utimesSync } from 'node:fs';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
@@ -37,6 +37,9 @@ describe('files that nothing names', () => {
     expect(await sweepFiles(studio, unnamed)).toBe(0);
     expect(await sweepFiles(studio, unnamed, Date.now() + 10 * HOUR_MS)).toBe(0);
     blobs.keep('{"kept anew":1}', 'json');
+    const later = new Date(Date.now() + 20 * HOUR_MS);
+    expect(statSync(blobs.pathOf(kept)).mtimeMs).toBeGreaterThan(Date.now() - HOUR_MS);
+    utimesSync(blobs.pathOf(kept), later, later);
     expect(await sweepFiles(studio, unnamed, Date.now() + 21 * HOUR_MS)).toBe(1);
     expect([blobs.has(left), blobs.has(kept)]).toEqual([false, true]);
     // Named again, it is forgotten.

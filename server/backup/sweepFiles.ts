@@ -1,5 +1,5 @@
 import { rm, stat } from 'node:fs/promises';
-import { Blobs } from '../store/blobs.ts';
+import type { Blobs } from '../store/blobs.ts';
 import type { Store } from '../store/database.ts';
 
 /** A file goes once nothing has named it for about a day: it is looked once a day, sooner or later. Ms. */

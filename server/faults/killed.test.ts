@@ -1,3 +1,4 @@
+import { startBackup, startBatch, startExport, startPack } from '../../contract/index.ts';
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, expect, it } from 'vitest';
@@ -72,14 +73,14 @@ async function life(data: string, kept: Kept, random: () => number): Promise<voi
   const work = async (): Promise<void> => {
     while (beside === 'import') await importOne();
     if (beside === 'export')
-      await client.start('/exports', { design: kept.design, order: tileOrder({ kind: 'pixels', width: 3000 }) });
+      await client.start(startExport, { design: kept.design, order: tileOrder({ kind: 'pixels', width: 3000 }) });
     if (beside === 'batch')
-      await client.start('/batches', {
+      await client.start(startBatch, {
         sources: [{ design: kept.design }],
         orders: [tileOrder({ kind: 'pixels', width: 1500 }), tileOrder({ kind: 'pixels', width: 900 })],
       });
-    if (beside === 'pack') await client.start('/packs', { designs: [kept.design], swatches: [] });
-    if (beside === 'backup') await client.start('/backups');
+    if (beside === 'pack') await client.start(startPack, { designs: [kept.design], swatches: [] });
+    if (beside === 'backup') await client.start(startBackup, undefined);
   };
   const saving = async (): Promise<never> => {
     for (;;) await save();

@@ -102,7 +102,7 @@ export async function rereadMotif(
 }
 
 /** Reads a file in a process of the pool. @throws Problem */
-export async function readFile(
+async function readFile(
   { pool, blobs, database }: Studio,
   fileName: string,
   file: string,

@@ -19,7 +19,7 @@ const MOST_ATTEMPTS = 3;
 /** Jobs of a kind that are under way together; the others wait. */
 const AT_ONCE = 4;
 /** Jobs that wait, of all kinds. */
-export const MOST_WAITING = 1000;
+const MOST_WAITING = 1000;
 
 /** A job that this process knows of: it waits, or it is under way. */
 interface Live {

@@ -1,4 +1,4 @@
-import { OWN_HEADER } from '../../contract/index.ts';
+import { type JsonBodyOf, OWN_HEADER, pathOf, type Route } from '../../contract/index.ts';
 
 /** An answer that says no. */
 export class Refused extends Error {
@@ -79,9 +79,10 @@ export class Client {
     return (JSON.parse(text) as { motif: { id: string } }).motif.id;
   }
 
-  /** Starts a job and waits until it has ended. @returns its state */
-  async start(path: string, body?: unknown): Promise<string> {
-    let job = await this.call<{ id: string; state: string }>('POST', path, body);
+  /** Starts a job, as the contract has it, and waits until it has ended. @returns its state */
+  async start<const R extends Route>(route: R, body: JsonBodyOf<R>): Promise<string> {
+    const path = pathOf(route).replace('/api', '');
+    let job = await this.call<{ id: string; state: string }>(route.method, path, body);
     while (job.state === 'running') {
       await new Promise((wait) => setTimeout(wait, 100));
       job = await this.call('GET', `/jobs/${job.id}`);
