@@ -79,7 +79,7 @@ async function life(data: string, kept: Kept, random: () => number): Promise<voi
         sources: [{ design: kept.design }],
         orders: [tileOrder({ kind: 'pixels', width: 1500 }), tileOrder({ kind: 'pixels', width: 900 })],
       });
-    if (beside === 'pack') await client.start(startPack, { designs: [kept.design], swatches: [] });
+    if (beside === 'pack') await client.start(startPack, { designs: [kept.design ?? ''], swatches: [] });
     if (beside === 'backup') await client.start(startBackup, undefined);
   };
   const saving = async (): Promise<never> => {
