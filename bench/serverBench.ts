@@ -64,13 +64,14 @@ export interface ServerTimings {
   readonly afterExports: number;
 }
 
-/** Starts a server on a folder and works it. @param restMs how long it rests before its memory is looked at */
+/** Starts a server on a folder and works it. @param options of its command, besides */
 export async function serverTimings(
   data: string,
   { imports, exports, restMs }: { readonly imports: number; readonly exports: number; readonly restMs: number },
+  options: readonly string[] = [],
 ): Promise<ServerTimings> {
   const began = performance.now();
-  const { child, url, ended } = startProcess('--port', '0', '--data', data);
+  const { child, url, ended } = startProcess('--port', '0', '--data', data, ...options);
   const client = new Client(await url);
   await client.status('/designs');
   const ready = performance.now() - began;
