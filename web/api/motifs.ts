@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import {
   keepPreviousData,
   useInfiniteQuery,
@@ -127,14 +128,30 @@ export type MotifMutation =
       readonly from?: string | undefined;
     };
 
+/** What this window itself has made of artwork, so that its next change, begun before it has read that, is not taken for another's. */
+const madeHere = new LRUCache<string, string>({ max: 200 });
+
+async function remake({
+  id,
+  recipe,
+  from,
+}: Extract<MotifMutation, { recipe: unknown }>): Promise<contract.StoredMotif> {
+  let seen = from;
+  for (let next = seen; next !== undefined; next = madeHere.get(`${id} ${next}`)) seen = next;
+  const made = await call(contract.remakeMotif, { params: { id }, body: { recipe, from: seen } });
+  // Back to what it was before: a ring would have no end.
+  madeHere.delete(`${id} ${made.artwork}`);
+  if (seen !== undefined && seen !== made.artwork) madeHere.set(`${id} ${seen}`, made.artwork);
+  return made;
+}
+
 function mutate(mutation: MotifMutation): Promise<unknown> {
   const params = { id: mutation.id };
   if ('change' in mutation) {
     const { name, width, collection, tags } = mutation.change;
     return call(contract.changeMotif, { params, body: { name, width, collection, tags, tagsWere: mutation.tagsWere } });
   }
-  if ('recipe' in mutation)
-    return call(contract.remakeMotif, { params, body: { recipe: mutation.recipe, from: mutation.from } });
+  if ('recipe' in mutation) return remake(mutation);
   if ('duplicate' in mutation) return call(contract.duplicateMotif, { params, body: {} });
   if ('artwork' in mutation)
     return upload(contract.replaceArtwork, { params, query: { name: mutation.artwork.name } }, mutation.artwork);
