@@ -3,13 +3,13 @@ import { readFile } from 'node:fs/promises';
 import { ValidationError } from 'yup';
 import type { StoredMotif } from '../../contract/index.ts';
 import { DEEPEST_BUNDLE, motifsIn, openRecipe, pictureIn, type Recipe } from '../../core/recipe/index.ts';
-import { readJson } from '../http/readJson.ts';
 import { derive } from '../motifs/derive.ts';
 import { motifOfFile } from '../motifs/readMotif.ts';
 import { sniff } from '../motifs/sniff.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { OpenCollectionTask, TaskContext } from '../work/tasks.ts';
+import { readList } from '../zip/readList.ts';
 import { unpackZip } from '../zip/unpackZip.ts';
 import { collectionListSchema, LIST_FILE, type CollectionList, type FiledMotif } from './collectionFile.ts';
 import type { OpenedCollection } from './openedCollection.ts';
@@ -99,7 +99,7 @@ function listIn(files: ReadonlyMap<string, Uint8Array>): CollectionList {
   const text = files.get(LIST_FILE);
   if (!text) throw damaged('it has no list of motifs');
   try {
-    const list = collectionListSchema.validateSync(readJson(Buffer.from(text)), { strict: true });
+    const list = collectionListSchema.validateSync(readList(text, damaged), { strict: true });
     return {
       ...list,
       motifs: list.motifs.map((motif) => ({

@@ -20,6 +20,7 @@ import { sniff } from '../motifs/sniff.ts';
 import { Problem } from '../problem.ts';
 import { Blobs, type BlobKind } from '../store/blobs.ts';
 import type { UnpackTask } from '../work/tasks.ts';
+import { readList } from '../zip/readList.ts';
 import { unpackZip } from '../zip/unpackZip.ts';
 import type { OpenedPack } from './openedPack.ts';
 import { PACK_LIST, type PackedMotif, packListSchema, type PackList, packPathOf } from './packFile.ts';
@@ -72,7 +73,7 @@ function listIn(files: ReadonlyMap<string, Uint8Array>): PackList {
   if (!text) throw damaged('it has no list of what is in it');
   let list: unknown;
   try {
-    list = readJson(Buffer.from(text));
+    list = readList(text, damaged);
     return packListSchema.validateSync(list, { strict: true });
   } catch (error) {
     const version: unknown = Reflect.get(Object(list), 'version');

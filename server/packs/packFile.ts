@@ -20,11 +20,18 @@ const path = string()
   .max(300)
   .matches(/^swatches\/[^/\\]+\/[^/\\]+\.png$/, '${path} has to name a picture of this pack');
 
+/** The beginning of the year 10000, ms. */
+const LAST_DATE = Date.UTC(10_000, 0);
+
 const packedVersionSchema = object({
   note: string().defined().max(500),
   savedAt: string()
     .required()
-    .test('date', '${path} has to be a date', (text) => Number.isFinite(Date.parse(text))),
+    // Databases and calendars go no further, and nothing was saved before there were any.
+    .test('date', '${path} has to be a date of the years 1970 to 9999', (text) => {
+      const time = Date.parse(text);
+      return time >= 0 && time < LAST_DATE;
+    }),
   /** The design that it came from, and that design's revision then; 0 where that is not known. */
   designId: idSchema,
   revision: whole(0, 1e9),

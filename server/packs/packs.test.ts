@@ -180,7 +180,6 @@ describe('what is no whole pack', () => {
     const [tile] = Object.keys(files).filter((name) => name.includes('tile'));
     const { [file as string]: _, ...without } = files;
     for (const [content, why] of [
-      // First, since files of one that is not whole are kept, which does no harm.
       [zipSync(without), /is not in it/],
       [strToU8('PK no zip'), /no ZIP or cut short/],
       [zip.subarray(0, zip.length / 2), /no ZIP or cut short/],
@@ -188,6 +187,16 @@ describe('what is no whole pack', () => {
       [withList({ version: 2 }), /of the version 2, which this Hevrel cannot read/],
       [withList({ swatches: [{ name: 'x' }] }), /its list cannot be read/],
       [withList({ designs: [{ version: 4 }] }), /This design cannot be read/],
+      [
+        withList({
+          swatches: list.swatches.map((swatch) => ({
+            ...swatch,
+            versions: swatch.versions.map((version) => ({ ...version, savedAt: '+271821-04-20T00:00:00.000Z' })),
+          })),
+        }),
+        /has to be a date of the years 1970 to 9999/,
+      ],
+      [zipSync({ ...files, 'pack.json': strToU8('{"format":') }), /its list cannot be read/],
       [zipSync({ ...files, [file as string]: strToU8('something else') }), /is not what its name says/],
       [zipSync({ ...files, [tile as string]: strToU8('no picture') }), /is no picture that can be read/],
     ] as const) {
