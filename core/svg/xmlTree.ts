@@ -40,8 +40,6 @@ export function parseXml(text: string): XmlElement {
       parser.ENTITIES[name as string] = value;
     }
   });
-  // None but those that are named: not what every object has.
-  Object.setPrototypeOf(parser.ENTITIES, null);
   let characters = 0;
   const count = (piece: string): void => {
     characters += piece.length;

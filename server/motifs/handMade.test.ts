@@ -135,7 +135,7 @@ describe('a vine', () => {
 
   it('is refused where a leaf is gone, where it leads nowhere, or grows on itself', async () => {
     expect(await made(vine('nowhere'))).toMatchObject({ status: 422 });
-    expect(await made({ ...vine(), period: { x: 0, y: 0 } })).toMatchObject({ status: 400 });
+    expect(await made({ ...vine(), period: { x: 0, y: 0 } })).toMatchObject({ status: 422 });
     expect(await made({ ...vine(), knots: [] })).toMatchObject({ status: 400 });
     const stem = await make(vine());
     expect(await studio.call('PUT', `/motifs/${stem.id}/recipe`, { recipe: vine(stem.id) })).toMatchObject({
