@@ -22,7 +22,11 @@ describe('calling the server', () => {
     expect(fetched).toHaveBeenCalledWith('/api/designs/d', {
       method: 'PATCH',
       keepalive: false,
-      headers: { 'X-Requested-With': 'Hevrel', 'Content-Type': 'application/json' },
+      headers: {
+        'X-Requested-With': 'Hevrel',
+        'X-Window': expect.any(String) as unknown,
+        'Content-Type': 'application/json',
+      },
       body: JSON.stringify(SAVE),
     });
   });
@@ -33,7 +37,7 @@ describe('calling the server', () => {
     expect(fetched).toHaveBeenCalledWith('/api/designs/d', {
       method: 'DELETE',
       keepalive: false,
-      headers: { 'X-Requested-With': 'Hevrel' },
+      headers: { 'X-Requested-With': 'Hevrel', 'X-Window': expect.any(String) as unknown },
     });
   });
 
