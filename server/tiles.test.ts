@@ -92,12 +92,12 @@ describe('tiles', () => {
       [{ design: id, order: { ...order, size: { kind: 'density', dpi: 0 } } }, 400, /does not fit/],
       [{ design: id, order: { ...order, size: { kind: 'whim' } } }, 400, /does not fit/],
       [{ design: id, order: { ...order, format: 'xyz' } }, 400, /does not fit/],
-      [{ design: id, swatch: id, order }, 400, /does not fit/],
+      [{ design: id, swatch: id, order }, 422, /does not fit/],
       [{ design: id }, 400, /does not fit/],
-      [{ order }, 400, /does not fit/],
+      [{ order }, 422, /does not fit/],
     ] as const) {
       const answer = await spirals.hevrel.call('POST', '/exports', wish);
-      expect(answer.status).toBe(status);
+      expect(answer.status, JSON.stringify(wish)).toBe(status);
       expect(answer.body['detail']).toMatch(detail);
     }
   });
