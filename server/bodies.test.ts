@@ -1,12 +1,12 @@
-import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { FILE, pathOf, ROUTES, type Job, type Route } from '../contract/index.ts';
-import { jsonSchemaFile, type JsonSchema } from '../contract/jsonSchema.ts';
+import { pathOf, type Job } from '../contract/index.ts';
 import type { Design } from '../core/document/index.ts';
 import { SQUARE } from '../core/lattice/index.ts';
 import { leafAt } from '../core/testing/arbitraries.ts';
-import { BodyArbitraries, oneStepFrom } from './testing/bodies.ts';
+import { answerFault } from './testing/answerFault.ts';
+import { oneStepFrom } from './testing/bodies.ts';
+import { jsonRoutes, type JsonRoute } from './testing/jsonRoutes.ts';
 import { openTestStudio, type TestStudio } from './testing/testStudio.ts';
 
 /** For how long bodies are made and sent, ms. */
@@ -45,55 +45,19 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(() => hevrel.close());
 
-interface Asked {
-  readonly name: string;
-  readonly route: Route;
-  readonly bodies: BodyArbitraries;
-  readonly schema: JsonSchema;
-  readonly fits: (value: unknown) => boolean;
-}
-
-const ajv = new Ajv2020({ strict: false, validateFormats: false });
-const routes = (): Asked[] =>
-  Object.entries(ROUTES).flatMap(([name, route]) => {
-    if (route.body === undefined || route.body === FILE) return [];
-    const schema = jsonSchemaFile(name, route.body);
-    const bodies = new BodyArbitraries((schema['$defs'] ?? {}) as Readonly<Record<string, JsonSchema>>, ids);
-    const validate = ajv.compile(schema);
-    return [{ name, route, bodies, schema, fits: (value) => validate(value) }];
-  });
-
-/** What schemas, databases and parsers say of themselves, and what people never should read. */
-const JARGON =
-  /must be|must match|ValidationError|NaN|undefined|: this |syntax for type|out of range for type|Cannot read|\.\.(?!\.)|`/;
-
-/** Says what is wrong with an answer; nothing where it is as it should be. */
-function faultIn(
-  { status, type, body }: Awaited<ReturnType<TestStudio['call']>>,
-  isFitting: boolean,
-): string | undefined {
-  if (status >= 500 && status !== 502) return 'it broke';
-  if (status < 400) return undefined;
-  if (isFitting && status === 400) return 'it fits the description, and was called malformed';
-  if (!type.startsWith('application/problem+json')) return `it is ${type}`;
-  const detail = String(body['detail']);
-  if (!/^[\p{Lu}“\d].*[.]$/su.test(detail)) return 'it is no sentence';
-  return JARGON.test(detail.replace(/“[^”]*”/g, '')) ? 'it speaks of schemas' : undefined;
-}
-
 /** When no more is sent, of `performance.now`. */
 let ends = 0;
 
 /** What was sent and answered amiss, by route and by what is wrong, each once. */
 const faults = new Map<string, string>();
 
-async function send({ name, route }: Asked, id: string, body: unknown, isFitting: boolean): Promise<void> {
+async function send({ name, route }: JsonRoute, id: string, body: unknown, isFitting: boolean): Promise<void> {
   const params = Object.fromEntries([...route.path.matchAll(/\{(\w+)\}/g)].map(([, key]) => [key, id]));
   const path = pathOf(route, params).replace(/^\/api/, '');
   if (performance.now() > ends) return;
   const said = hevrel.log.length;
   const answer = await hevrel.call(route.method, path, JSON.stringify(body));
-  const fault = faultIn(answer, isFitting);
+  const fault = answerFault(answer, isFitting);
   const told = `${JSON.stringify(answer.body)}\n${hevrel.log.slice(said).join('\n')}`;
   if (fault)
     faults.set(`${name}: ${fault}: ${told.slice(0, 160)}`, `${path} ${JSON.stringify(body)?.slice(0, 2000)}: ${told}`);
@@ -106,7 +70,7 @@ describe('bodies', () => {
     'that fit the contract’s description are never malformed, and those one step from it never break anything',
     { timeout: LASTS_MS + 120_000 },
     async () => {
-      const asked = routes();
+      const asked = jsonRoutes(ids);
       ends = performance.now() + LASTS_MS;
       for (let round = 0; performance.now() < ends; round += 1)
         for (const one of asked) {
