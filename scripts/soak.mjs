@@ -4,7 +4,7 @@
 import { ensurePackages, run, binary } from './ready.mjs';
 
 /** Where the tests of a name lie; of all others among the faults. */
-const PLACES = { properties: ['core'], bodies: ['server/bodies'] };
+const PLACES = { properties: ['core'], bodies: ['server/bodies'], pictures: ['server/motifs/largePictures'] };
 
 ensurePackages({ forTests: true });
 const [first, ...rest] = process.argv.slice(2);

@@ -157,4 +157,27 @@ describe('a PDF', () => {
       body: { detail: expect.stringMatching(/damaged or cut short.*Nothing was added/) as string },
     });
   });
+
+  /** A PDF of parts as they are written, the first of which is its catalogue. */
+  const written = (...parts: string[]): string =>
+    `%PDF-1.4\n${parts.map((part, n) => `${n + 1} 0 obj${part}endobj`).join('\n')}\ntrailer<</Root 1 0 R>>\n%%EOF`;
+  const page = (box: string): string =>
+    written(
+      '<</Type/Catalog/Pages 2 0 R>>',
+      '<</Type/Pages/Count 1/Kids[3 0 R]>>',
+      `<</Type/Page/Parent 2 0 R/MediaBox[${box}]>>`,
+    );
+
+  it.each([
+    ['has no page', written('<</Type/Catalog/Pages 2 0 R>>', '<</Type/Pages/Count 0/Kids[]>>')],
+    ['has pages that hold themselves', written('<</Type/Catalog/Pages 2 0 R>>', '<</Type/Pages/Count 1/Kids[2 0 R]>>')],
+    ['has a page wider than can be drawn', page('0 0 1000000000 10')],
+    ['has a page of next to nothing', page('0 0 0.001 0.001')],
+    ['has a page of numbers beyond all numbers', page('0 0 1e308 1e308')],
+  ])('that %s is refused, or read as a page of a usual size', async (_what, content) => {
+    const { status, body } = await sent('odd.pdf', content);
+    expect([201, 422]).toContain(status);
+    if (status === 422) expect(body).toMatchObject({ detail: expect.stringMatching(/Nothing was added/) as string });
+    expect(studio.log).toEqual([]);
+  });
 });

@@ -61,6 +61,15 @@ export function hostileDrawings(scale = 1): Readonly<Record<string, () => string
         `<filter id="f"><feTurbulence numOctaves="9" baseFrequency="0.4"/></filter>${times(n(3000), () => '<rect width="99" height="99" filter="url(#f)"/>')}`,
       ),
     'a million points': () => svg(`<path d="M0 0${times(n(1_000_000), (k) => `l1 ${k % 3}`)}"/>`),
+    'almost two million commands': () => svg(`<path d="M0 0${'h1v1'.repeat(n(950_000))}z"/>`),
+    'words of ten kilobytes': () =>
+      svg(
+        `<rect id="${'i'.repeat(10_000)}" class="${'c'.repeat(10_000)}" fill="${'f'.repeat(10_000)}" width="9" height="9"/><text font-family="${'t'.repeat(10_000)}">Ahoy</text>`,
+      ),
+    'soft clips in each other': () =>
+      svg(
+        `<mask id="m"><rect width="99" height="99" fill="#888"/></mask>${'<g mask="url(#m)"><rect width="90" height="90"/>'.repeat(n(190))}${'</g>'.repeat(n(190))}`,
+      ),
     'a tangle': () => tangle(n(60_000)),
     'an entity swelling': () => entity(999, n(20_000)),
     'entities in entities': () =>
