@@ -1,6 +1,6 @@
 import { cleanFileName } from '../../core/export/index.ts';
 import type { StoredMotif } from '../../contract/index.ts';
-import { strToU8, zipSync, type Zippable } from 'fflate';
+import type { ZipFile } from 'yazl';
 import { picturesOf } from '../../core/motif/index.ts';
 import { writeSvg } from '../../core/svg/index.ts';
 import { pictureIn } from '../../core/recipe/index.ts';
@@ -9,6 +9,7 @@ import { paintPicture } from '../motifs/trim.ts';
 import { Blobs } from '../store/blobs.ts';
 import { softMaskAddress } from '../vector/softMask.ts';
 import type { PackTask } from '../work/tasks.ts';
+import { writeZip } from '../zip/writeZip.ts';
 import { FORMAT, LIST_FILE, VERSION, type CollectionList, type FiledMotif } from './collectionFile.ts';
 
 /** Pictures of the motifs are this fine, and no longer than this, pixels. */
@@ -16,9 +17,15 @@ const PICTURE_DPI = 300;
 const LONGEST_PICTURE = 3000;
 
 /** Writes motifs and all they are made of into one ZIP: a list in JSON, and each as SVG and PNG for any other program. */
-export async function packCollection({ name, motifs, blobs: folder }: PackTask): Promise<Uint8Array> {
+export async function packCollection(task: PackTask): Promise<true> {
+  // Who stops it ends the process.
+  await writeZip(task.file, new AbortController().signal, (zip) => fillCollection(task, zip));
+  return true;
+}
+
+async function fillCollection({ name, motifs, blobs: folder }: PackTask, zip: ZipFile): Promise<void> {
   const blobs = new Blobs(folder);
-  const files: Zippable = {};
+  const sources = new Set<string>();
   const filed: FiledMotif[] = [];
   for (const [n, motif] of motifs.entries()) {
     const base = `${String(n + 1).padStart(3, '0')} ${cleanFileName(motif.name, 'Motif')}`;
@@ -30,15 +37,16 @@ export async function packCollection({ name, motifs, blobs: folder }: PackTask):
         ),
       ),
     );
-    const source = await sourceOf(motif, blobs, files);
-    files[`svg/${base}.svg`] = strToU8(
-      writeSvg(artwork, motif.width, { picture: (blob) => pictures.get(blob) ?? '', mask: softMaskAddress }),
-    );
+    const source = sourceOf(motif, blobs);
+    if (source && !sources.has(source.path)) {
+      zip.addFile(await blobs.soundPathOf(source.address), source.path, { compress: source.address.endsWith('.svg') });
+      sources.add(source.path);
+    }
+    const svg = writeSvg(artwork, motif.width, { picture: (blob) => pictures.get(blob) ?? '', mask: softMaskAddress });
+    zip.addBuffer(Buffer.from(svg), `svg/${base}.svg`);
     const scale = Math.min((motif.width / MM_PER_INCH) * PICTURE_DPI, LONGEST_PICTURE) / motif.view.width;
-    files[`png/${base}.png`] = [
-      await paintPicture(artwork, blobs, Math.min(scale, LONGEST_PICTURE / motif.view.height)),
-      { level: 0 },
-    ];
+    const png = await paintPicture(artwork, blobs, Math.min(scale, LONGEST_PICTURE / motif.view.height));
+    zip.addBuffer(Buffer.from(png), `png/${base}.png`, { compress: false });
     filed.push({
       id: motif.id,
       name: motif.name,
@@ -47,20 +55,17 @@ export async function packCollection({ name, motifs, blobs: folder }: PackTask):
       // Moved points and masks go along as the drawing that they make.
       ...(motif.recipe?.kind === 'points' || motif.recipe?.kind === 'masked'
         ? { recipe: null, source: `svg/${base}.svg` }
-        : { recipe: motif.recipe, source }),
+        : { recipe: motif.recipe, source: source?.path ?? null }),
       svg: `svg/${base}.svg`,
       png: `png/${base}.png`,
     });
   }
   const list: CollectionList = { format: FORMAT, version: VERSION, name, motifs: filed };
-  return zipSync({ [LIST_FILE]: strToU8(JSON.stringify(list, undefined, 2)), ...files });
+  zip.addBuffer(Buffer.from(JSON.stringify(list, undefined, 2)), LIST_FILE);
 }
 
-/** Puts the file that a motif is made from beside the list, once. */
-async function sourceOf(motif: StoredMotif, blobs: Blobs, files: Zippable): Promise<string | null> {
+/** The file that a motif is made from, which lies beside the list. */
+function sourceOf(motif: StoredMotif, blobs: Blobs): { readonly address: string; readonly path: string } | undefined {
   const address = pictureIn(motif.recipe) ?? motif.source;
-  if (address.endsWith('.json') || !blobs.has(address)) return null;
-  const path = `files/${address}`;
-  files[path] ??= [await blobs.read(address), { level: address.endsWith('.svg') ? 6 : 0 }];
-  return path;
+  return address.endsWith('.json') || !blobs.has(address) ? undefined : { address, path: `files/${address}` };
 }

@@ -6,7 +6,7 @@ import { removeUnfinished } from '../paint/unfinished.ts';
 import { Problem } from '../problem.ts';
 import type { JobContext } from '../store/jobs.ts';
 import type { Studio } from '../studio.ts';
-import type { PaintTask, VectorTask } from '../work/tasks.ts';
+import type { PaintTask, VectorTask } from '../paint/paintTasks.ts';
 import type { ExportSource } from './exportSource.ts';
 
 /** Of a file that cannot be made smaller by its encoder; but for a PNG, what was painted lies beside it meanwhile. */

@@ -3,7 +3,7 @@ import { exportPlan, RASTER_FORMATS } from '../../core/export/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
 import { depthRefusal } from '../../core/paint/index.ts';
 import { Problem } from '../problem.ts';
-import type { PaintTask } from '../work/tasks.ts';
+import type { PaintTask } from './paintTasks.ts';
 
 /** What is painted, for whom, and where to. */
 interface Painting extends Pick<PaintTask, 'order' | 'blobs' | 'file'> {

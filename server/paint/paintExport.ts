@@ -1,5 +1,6 @@
 import { renameSync } from 'node:fs';
-import type { PaintOutcome, PaintTask, TaskContext } from '../work/tasks.ts';
+import type { PaintOutcome, PaintTask } from './paintTasks.ts';
+import type { TaskContext } from '../work/tasks.ts';
 import { pageBands, type Band } from './pageBands.ts';
 import { PaletteFinder, toIndices } from './palette.ts';
 import { addPngText, pngSink } from './pngSink.ts';

@@ -1,6 +1,6 @@
 import { exportPlan } from '../../core/export/index.ts';
 import { Blobs } from '../store/blobs.ts';
-import type { PaintTask } from '../work/tasks.ts';
+import type { PaintTask } from './paintTasks.ts';
 import { loadScene, onBackdrop } from './loadScene.ts';
 import type { PagePainting } from './pagePainting.ts';
 

@@ -1,3 +1,5 @@
+import { createReadStream, rmSync } from 'node:fs';
+import { pipeline } from 'node:stream/promises';
 import { cleanFileName } from '../../core/export/index.ts';
 import type { Router } from 'express';
 import * as contract from '../../contract/index.ts';
@@ -5,23 +7,31 @@ import { takeCollection } from '../collections/takeCollection.ts';
 import { apiRouter } from '../http/apiRouter.ts';
 import { fileOf, implement, orderOf } from '../http/implement.ts';
 import { notFound } from '../problem.ts';
+import { removeUnfinished } from '../paint/unfinished.ts';
+import { newDraft } from '../store/drafts.ts';
 import { fontFiles } from '../store/fonts.ts';
 import { motifsOfCollection } from '../store/motifs.ts';
 import type { Studio } from '../studio.ts';
 
 /** Whole collections as files. */
 export function collectionRoutes(studio: Studio): Router {
-  const { database, pool, blobs } = studio;
+  const { database, pool, blobs, folder } = studio;
   const router = apiRouter();
 
-  implement(router, contract.readCollectionFile, async ({ query: { name }, response }) => {
+  implement(router, contract.readCollectionFile, async (call) => {
+    const { query, response } = call;
+    const { name } = query;
     const motifs = await motifsOfCollection(database, name);
     if (motifs.length === 0) throw notFound('collection');
-    const zip = await pool.run({ kind: 'pack', name, motifs, blobs: blobs.folder });
-    response
-      .attachment(`${cleanFileName(name, 'Collection')}.zip`)
-      .type('application/zip')
-      .send(Buffer.from(zip));
+    const file = `${newDraft(folder.drafts)}.zip`;
+    try {
+      await pool.run({ kind: 'pack', name, motifs, blobs: blobs.folder, file }, orderOf(call));
+      response.attachment(`${cleanFileName(name, 'Collection')}.zip`).type('application/zip');
+      await pipeline(createReadStream(file), response);
+    } finally {
+      removeUnfinished(file);
+      rmSync(file, { force: true });
+    }
   });
 
   implement(router, contract.importCollection, async (call) => {

@@ -8,7 +8,7 @@ import { loadScene, onBackdrop } from '../paint/loadScene.ts';
 import { partOf } from '../paint/unfinished.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
-import type { VectorOutcome, VectorTask } from '../work/tasks.ts';
+import type { VectorOutcome, VectorTask } from '../paint/paintTasks.ts';
 import { clothPdf } from './clothPdf.ts';
 import { groundPicture, type GroundPicture } from './groundPicture.ts';
 import { inkedPictures } from './inkedPictures.ts';

@@ -1,6 +1,7 @@
 import { totalmem } from 'node:os';
 import { exportPlan } from '../../core/export/index.ts';
-import type { PaintTask, Task } from './tasks.ts';
+import type { PaintTask } from '../paint/paintTasks.ts';
+import type { Task } from './tasks.ts';
 
 const MB = 1024 * 1024;
 /** Resident memory of a process of the pool before it has done anything, with its engines loaded. */

@@ -1,7 +1,5 @@
 import type { StoredMotif } from '../../contract/index.ts';
 import type { Hex } from '../../core/colour/index.ts';
-import type { ExportOrder, VectorOrder } from '../../core/export/index.ts';
-import type { Proof } from '../paint/proveFile.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
 import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
@@ -9,51 +7,13 @@ import type { FrameSeams } from '../../core/tile/index.ts';
 import type { OpenedCollection } from '../collections/openedCollection.ts';
 import type { OpenedPack } from '../packs/openedPack.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
+import type { PaintOutcome, PaintTask, VectorOutcome, VectorTask } from '../paint/paintTasks.ts';
 import type { PlatesOutcome, PlatesTask } from '../plates/platesTask.ts';
 import type { StrikeOffTask } from '../printHouse/strikeOffTask.ts';
 import type { SeamsTask } from '../scan/seamsTask.ts';
 import type { SheetTask } from '../sheets/sheetTask.ts';
 import type { AnyTryOnTask, TryOnOutcomes } from '../tryon/tryOnTasks.ts';
 import type { CheckOutcome, CheckStudioTask } from './checkStudioTask.ts';
-
-/** Paints a design into a file. */
-export interface PaintTask {
-  readonly kind: 'paint';
-  readonly design: Design;
-  readonly motifs: readonly Motif[];
-  readonly blobs: string;
-  readonly order: ExportOrder;
-  /** The name that is written into the file. */
-  readonly title: string;
-  /** Whether it is held against the plane once it is finished. */
-  readonly prove: boolean;
-  /** Where the file goes. */
-  readonly file: string;
-}
-
-export interface PaintOutcome {
-  readonly width: number;
-  readonly height: number;
-  /** Whether its pixels are numbers of a palette's colours. */
-  readonly kind: 'palette' | 'full';
-  readonly proof: Proof | undefined;
-  /** Largest resident memory of the process while painting, bytes. */
-  readonly peakMemory: number;
-}
-
-/** Writes a design as shapes into a file. */
-export interface VectorTask extends Pick<PaintTask, 'design' | 'motifs' | 'blobs' | 'title' | 'file'> {
-  readonly kind: 'vector';
-  readonly order: VectorOrder;
-}
-
-export interface VectorOutcome {
-  /** mm, as printed. */
-  readonly width: number;
-  readonly height: number;
-  /** What came of drawing it again; none for a format that nothing here draws. */
-  readonly proof: Proof | undefined;
-}
 
 /** Turns an uploaded file into artwork. */
 export interface ReadTask {
@@ -171,6 +131,8 @@ export interface PreviewTask {
 /** Writes a collection into one file. */
 export interface PackTask {
   readonly kind: 'pack';
+  /** Where the ZIP goes. */
+  readonly file: string;
   readonly name: string;
   /** Each after those that it is made of. */
   readonly motifs: readonly StoredMotif[];
@@ -265,8 +227,8 @@ interface Outcomes extends TryOnOutcomes {
   preview: ScannedPicture;
   flatten: FlattenOutcome;
   seams: FrameSeams;
-  /** The ZIP. */
-  pack: Uint8Array;
+  /** The file is there. */
+  pack: true;
   unpack: OpenedPack;
   'open-collection': OpenedCollection;
   font: FontOutcome;
