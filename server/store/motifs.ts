@@ -220,12 +220,13 @@ export async function motifsById(queries: Queries, ids: readonly string[]): Prom
     .rows;
 }
 
-/** The motif of the drawer that was made from this very file. */
+/** The motif of the drawer that is this very file, as it is: a tile or a cut-out of it is another motif. */
 export async function motifFromSource(queries: Queries, source: string): Promise<StoredMotif | undefined> {
   return (
-    await queries.query<StoredMotif>(`SELECT ${COLUMNS} FROM motifs WHERE source = $1 AND deleted_at IS NULL LIMIT 1`, [
-      source,
-    ])
+    await queries.query<StoredMotif>(
+      `SELECT ${COLUMNS} FROM motifs WHERE source = $1 AND recipe IS NULL AND deleted_at IS NULL LIMIT 1`,
+      [source],
+    )
   ).rows[0];
 }
 

@@ -143,7 +143,7 @@ function pages(pdf: Buffer): { readonly width: number; readonly height: number; 
   return Array.from({ length: document.countPages() }, (_, n) => {
     const page = document.loadPage(n);
     const pixmap = page.toPixmap(mupdf.Matrix.scale(scale, scale), mupdf.ColorSpace.DeviceRGB, false, true);
-    return { width: pixmap.getWidth(), height: pixmap.getHeight(), data: pixmap.getPixels() };
+    return { width: pixmap.getWidth(), height: pixmap.getHeight(), data: pixmap.getPixels().slice() };
   });
 }
 

@@ -25,7 +25,7 @@ import { NO_SELECTION, instancePoint, type Selection } from './selection.ts';
 import { TEXTS } from './texts.ts';
 
 /** Where motifs become known from, the design last: of two of one id its own counts. */
-const MOTIF_SOURCES = ['drawer', 'picked', 'design'] as const;
+const MOTIF_SOURCES = ['drawer', 'design'] as const;
 type MotifSource = (typeof MOTIF_SOURCES)[number];
 
 /** Which part of the job the ticket shows. */
@@ -81,6 +81,8 @@ export abstract class EditorState {
   /** Every motif that is known here: those the design names, and those of the drawer that were looked at. */
   readonly motifs = new Cell<readonly DesignMotif[]>([]);
   readonly #motifSources = new Map<MotifSource, readonly DesignMotif[]>();
+  /** As they were last known: what the tray shows of the drawer changes, what lies on the cloth or may come back to it does not. */
+  readonly #everKnown = new Map<string, DesignMotif>();
   /** Whether what is moved is caught by lines near it. */
   readonly snapping = new Cell(false);
   readonly guidesShown = new Cell(true);
@@ -199,19 +201,17 @@ export abstract class EditorState {
     this.clipboard = other.clipboard;
   }
 
-  /** Makes motifs known; those that the same source named before are known no longer. Of two of one id the design's counts. */
+  /**
+   * Makes motifs known, in place of what the same source named before. Those that no source names any more stay known as they
+   * were. Of two of one id the design's counts.
+   */
   learn(source: MotifSource, motifs: readonly DesignMotif[]): void {
     this.#motifSources.set(source, motifs);
-    const known = new Map<string, DesignMotif>();
+    for (const motif of motifs) this.#everKnown.set(motif.id, motif);
+    const known = new Map(this.#everKnown);
     for (const from of MOTIF_SOURCES)
       for (const motif of this.#motifSources.get(from) ?? []) known.set(motif.id, motif);
     this.motifs.set([...known.values()]);
-  }
-
-  /** Makes a motif known that was found by searching the drawer. */
-  learnPicked(motif: DesignMotif): void {
-    if (this.motif(motif.id)) return;
-    this.learn('picked', [...(this.#motifSources.get('picked') ?? []), motif]);
   }
 
   motif(id: string): DesignMotif | undefined {

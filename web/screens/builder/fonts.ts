@@ -10,7 +10,8 @@ const FILES: Readonly<Record<FontId, string>> = { bench: benchUrl, chandler: cha
 /** Outlines words, once the fonts that ship with the app are there. */
 export function useLetterer() {
   return useQuery({
-    queryKey: ['fonts'],
+    // The list of the studio's own fonts has the name “fonts”.
+    queryKey: ['letterer'],
     staleTime: Infinity,
     queryFn: async (): Promise<Letterer> => {
       const { parse } = await import('opentype.js');

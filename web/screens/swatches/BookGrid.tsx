@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useLayoutEffect, useState, type RefObject } from 'react';
+import { useLayoutEffect, useState } from 'react';
 import type { SwatchSummary } from '../../../contract/index.ts';
 import { BOOKED_HEIGHT, BookedSwatch } from './BookedSwatch.tsx';
 
@@ -12,8 +12,8 @@ interface Props {
   readonly fitted: boolean;
   readonly selected: ReadonlySet<string>;
   readonly onSelect: (id: string, selected: boolean) => void;
-  /** What scrolls. */
-  readonly scroller: RefObject<HTMLElement | null>;
+  /** What scrolls; null until it is there. */
+  readonly scroller: HTMLElement | null;
   /** CSS pixels of what stands above the grid in it. */
   readonly above: number;
 }
@@ -22,15 +22,14 @@ interface Props {
 export function BookGrid({ swatches, fitted, selected, onSelect, scroller, above }: Props) {
   const [width, setWidth] = useState(1200);
   useLayoutEffect(() => {
-    const element = scroller.current;
-    if (!element) return;
+    if (!scroller) return;
     const measure = (): void => {
-      const { paddingLeft, paddingRight } = getComputedStyle(element);
-      setWidth(element.clientWidth - Number.parseFloat(paddingLeft) - Number.parseFloat(paddingRight));
+      const { paddingLeft, paddingRight } = getComputedStyle(scroller);
+      setWidth(scroller.clientWidth - Number.parseFloat(paddingLeft) - Number.parseFloat(paddingRight));
     };
     measure();
     const observer = new ResizeObserver(measure);
-    observer.observe(element);
+    observer.observe(scroller);
     return () => observer.disconnect();
   }, [scroller]);
   const columns = Math.max(1, Math.floor((width + GAP) / (LEAST_WIDTH + GAP)));
@@ -39,7 +38,7 @@ export function BookGrid({ swatches, fitted, selected, onSelect, scroller, above
   // oxlint-disable-next-line react/incompatible-library
   const rows = useVirtualizer({
     count: Math.ceil(swatches.length / columns),
-    getScrollElement: () => scroller.current,
+    getScrollElement: () => scroller,
     estimateSize: () => BOOKED_HEIGHT + GAP,
     scrollMargin: above,
     overscan: 2,

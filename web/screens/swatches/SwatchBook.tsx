@@ -1,5 +1,5 @@
 import { Trash2 } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useSwatchBin, useSwatches } from '../../api/swatches.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
@@ -22,7 +22,8 @@ export function SwatchBook() {
   const [fitted, setFitted] = useState(false);
   const [binOpen, setBinOpen] = useState(false);
   const [ids, setIds] = useState<ReadonlySet<string>>(new Set());
-  const scroller = useRef<HTMLElement>(null);
+  // Held as state: a grid that is there from the first moment would find no element in a ref, and nothing to draw it again.
+  const [scroller, setScroller] = useState<HTMLElement | null>(null);
   const all = swatches.data ?? [];
   const found = swatchesFor(all, wish);
   // One that was deleted meanwhile is not selected any more.
@@ -40,7 +41,7 @@ export function SwatchBook() {
         )}
       </Masthead>
       <Bin open={binOpen} onClose={() => setBinOpen(false)} />
-      <main ref={scroller} className="grow overflow-auto px-8 pt-6 pb-10">
+      <main ref={setScroller} className="grow overflow-auto px-8 pt-6 pb-10">
         <div className="flex flex-wrap items-center justify-between gap-4">
           <h1 className="font-name text-2xl font-semibold">{TEXTS.swatchBook}</h1>
           {all.length > 0 && (
