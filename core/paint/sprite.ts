@@ -6,10 +6,12 @@ import {
   intersectBoxes,
   type Point,
   scalingMatrix,
+  shiftBox,
   translationMatrix,
 } from '../geometry/index.ts';
 import { type PixelGrid, toFundamentalDomain } from '../lattice/index.ts';
 import type { DrawnMotif } from '../motif/index.ts';
+import { cellCut } from './cellCut.ts';
 import type { Canvas2D, CanvasBackend, OffscreenSurface } from './canvasBackend.ts';
 import { paintArtwork } from './paintArtwork.ts';
 import type { Scene } from './scene.ts';
@@ -59,7 +61,7 @@ export function paintSprite(
   sheet: OffscreenSurface,
   placement: Placement,
   { motif, artwork }: DrawnMotif,
-  { phase }: SpritePlace,
+  place: SpritePlace,
   part: Box,
   grid: PixelGrid,
   { resolve, mixing }: Pick<Scene, 'resolve' | 'mixing'>,
@@ -68,6 +70,7 @@ export function paintSprite(
   const width = part.right - part.left;
   const height = part.bottom - part.top;
   sheet.resize(width, height);
+  const { phase } = place;
   const matrix = compose(
     translationMatrix(phase.x - part.left, phase.y - part.top),
     compose(scalingMatrix(grid.scaleX, grid.scaleY), shapeMatrix(placement, motif)),
@@ -79,17 +82,33 @@ export function paintSprite(
     width,
     height,
   });
+  const cut = cellCut(placement, motif, place, grid);
+  if (cut) clearOutside(sheet.context, shiftBox(cut, { x: -part.left, y: -part.top }), width, height);
+}
+
+/** Clears a sheet of such a size but for a box of whole pixels. */
+function clearOutside(surface: Canvas2D, { left, top, right, bottom }: Box, width: number, height: number): void {
+  surface.setTransform(1, 0, 0, 1, 0, 0);
+  for (const [x, y, x2, y2] of [
+    [0, 0, width, top],
+    [0, bottom, width, height],
+    [0, 0, left, height],
+    [right, 0, width, height],
+  ] as const)
+    if (x2 > x && y2 > y) surface.clearRect(x, y, x2 - x, y2 - y);
 }
 
 /** Everything that a sprite's pixels depend on. Phases are compared to a millionth of a pixel, which never shows. */
 export function spriteKey(
   placement: Placement,
   { motif }: DrawnMotif,
-  { phase }: SpritePlace,
+  place: SpritePlace,
   part: Box,
   grid: PixelGrid,
   { colours }: Pick<Scene, 'colours'>,
 ): string {
+  const { phase } = place;
+  const cut = cellCut(placement, motif, place, grid);
   return [
     // The same artwork can be printed otherwise in another motif.
     motif.id,
@@ -109,6 +128,7 @@ export function spriteKey(
     grid.scaleX,
     grid.scaleY,
     colours,
+    ...(cut ? [cut.left, cut.top, cut.right, cut.bottom] : []),
   ].join(' ');
 }
 

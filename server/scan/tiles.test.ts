@@ -98,6 +98,36 @@ describe('a picture made to repeat', () => {
     }
   });
 
+  it('lies nowhere twice: what shows through, or is blended, has no grid at the joins', async () => {
+    for (const [step1, scale] of [
+      [SQUARE, 1],
+      [SQUARE, 1.37],
+      [step('half-drop'), 1.37],
+      [step('brick', 1, 3), 0.83],
+    ] as const) {
+      const { design } = await made({ name: 'Mist', way: { kind: 'laid', step: step1 } });
+      const shown = (change: (placement: Design['placements'][number]) => object) =>
+        clothOf(design ?? '', scale, (plain) => ({
+          ...plain,
+          placements: plain.placements.map((placement) => ({ ...placement, ...change(placement) })),
+        }));
+      const [whole, none, half] = await Promise.all([
+        shown(() => ({})),
+        shown(() => ({ opacity: 0 })),
+        shown(() => ({ opacity: 0.5 })),
+      ]);
+      let most = 0;
+      for (let y = 0; y < 300; y += 1)
+        for (let x = 0; x < 400; x += 1) {
+          const [picture, ground] = [whole.at(x, y), none.at(x, y)];
+          half.at(x, y).forEach((level, c) => {
+            most = Math.max(most, Math.abs(level - ((picture[c] as number) + (ground[c] as number)) / 2));
+          });
+        }
+      expect(most, `${step1.kind} at ${scale}`).toBeLessThanOrEqual(2);
+    }
+  });
+
   it('follows another frame or way, and says in sentences what cannot be done', async () => {
     const { motif } = await made({ way: { kind: 'laid', step: SQUARE } });
     const again = await made({ way: { kind: 'halves', step: SQUARE }, replace: motif });

@@ -128,16 +128,17 @@ export type MotifMutation =
       readonly from?: string | undefined;
     };
 
+type Remaking = Extract<MotifMutation, { recipe: unknown }> & {
+  /** Whether what this window has made of it since counts as another's change. */
+  readonly isExact?: boolean;
+};
+
 /** What this window itself has made of artwork, so that its next change, begun before it has read that, is not taken for another's. */
 const madeHere = new LRUCache<string, string>({ max: 200 });
 
-async function remake({
-  id,
-  recipe,
-  from,
-}: Extract<MotifMutation, { recipe: unknown }>): Promise<contract.StoredMotif> {
+async function remake({ id, recipe, from, isExact = false }: Remaking): Promise<contract.StoredMotif> {
   let seen = from;
-  for (let next = seen; next !== undefined; next = madeHere.get(`${id} ${next}`)) seen = next;
+  if (!isExact) for (let next = seen; next !== undefined; next = madeHere.get(`${id} ${next}`)) seen = next;
   const made = await call(contract.remakeMotif, { params: { id }, body: { recipe, from: seen } });
   // Back to what it was before: a ring would have no end.
   madeHere.delete(`${id} ${made.artwork}`);
@@ -162,6 +163,12 @@ function mutate(mutation: MotifMutation): Promise<unknown> {
 export function useMotifMutation() {
   const client = useQueryClient();
   return useMutation({ mutationFn: mutate, onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }) });
+}
+
+/** Makes motifs anew by other recipes. */
+export function useRemaking() {
+  const client = useQueryClient();
+  return useMutation({ mutationFn: remake, onSuccess: () => client.invalidateQueries({ queryKey: MOTIFS }) });
 }
 
 /** Makes a motif by a recipe. */

@@ -158,11 +158,15 @@ export abstract class ArrangeEditor extends SelectionEditor {
       ),
     ]);
     if (inks.length === 0) return;
-    this.commit(inks.length === 1 ? TEXTS.addedAnInk : TEXTS.tookUpCountInks(inks.length), {
+    const command: Command = {
       type: 'add-inks',
       inks,
       colours: Object.fromEntries(inks.map(({ id, prints }) => [id, prints[0] as Hex])),
-    });
+    };
+    const { past, future } = this.session.state;
+    // What a change to a motif brings along is undone with it.
+    if (past.at(-1)?.sideEffect && future.length === 0) this.session.amend(command);
+    else this.commit(inks.length === 1 ? TEXTS.addedAnInk : TEXTS.tookUpCountInks(inks.length), command);
   }
 
   restack(to: 'front' | 'back'): void {

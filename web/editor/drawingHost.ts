@@ -4,7 +4,7 @@ import type { Point } from '../../core/geometry/index.ts';
 import type { Lattice } from '../../core/lattice/index.ts';
 import type { Cell } from '../ui/store.ts';
 import type { InsideBundle } from './editorState.ts';
-import type { Session } from './session.ts';
+import type { Session, SideEffect } from './session.ts';
 import type { Tossing } from './tossRun.ts';
 
 /** A placement to be, and the command that lays it. */
@@ -29,5 +29,5 @@ export interface DrawingHost {
   placeCommand(motif: DesignMotif, at: Point): Laid | undefined;
   placeBelowCommand(motif: DesignMotif, at: Point): Laid | undefined;
   select(ids: readonly string[]): void;
-  commit(label: string, command: Command): boolean;
+  commit(label: string, command: Command, sideEffect?: SideEffect): boolean;
 }

@@ -231,7 +231,75 @@ describe('the motifs that the editor knows', () => {
     const named = (id: string, name: string) => ({ ...LEAF, id, name });
     editor.learn('design', [named('a', 'of the design')]);
     editor.learn('drawer', [named('a', 'of the drawer'), named('b', 'seen')]);
+    editor.learnPicked(named('c', 'picked'));
+    editor.learnPicked(named('c', 'picked again'));
     editor.learn('drawer', [named('d', 'searched')]);
-    expect(['a', 'b', 'd'].map((id) => editor.motif(id)?.name)).toEqual(['of the design', 'seen', 'searched']);
+    expect(['a', 'b', 'c', 'd'].map((id) => editor.motif(id)?.name)).toEqual([
+      'of the design',
+      'seen',
+      'picked',
+      'searched',
+    ]);
+  });
+});
+
+describe('what is done to motifs', () => {
+  /** A motif's width as somebody else keeps it, and a step that changes it. */
+  function widthOf() {
+    const motif = { width: 10, answers: [] as string[] };
+    const to = (width: number) => async (): Promise<void> => {
+      await Promise.resolve();
+      if (motif.answers.shift() === 'refuse') throw new Error('It was changed elsewhere.');
+      motif.width = width;
+    };
+    return { motif, step: { redo: to(20), undo: to(10) } };
+  }
+  const settled = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+  it('stands in the history where it was asked for, and is undone and redone in its turn', async () => {
+    const editor = leavesEditor();
+    const { motif, step } = widthOf();
+    const doing = editor.commitSideEffect('Changed “Leaf”', step);
+    editor.select(['a']);
+    editor.nudge({ x: 1, y: 0 });
+    await doing;
+    expect(motif.width).toBe(20);
+    expect(editor.session.state.past.map(({ label }) => label)[0]).toBe('Changed “Leaf”');
+    editor.undo();
+    expect([editor.design.placements[0]?.x, motif.width]).toEqual([0, 20]);
+    editor.undo();
+    editor.redo();
+    editor.undo();
+    await settled();
+    expect(motif.width).toBe(10);
+    // Nothing of it is sent as an edit of the design.
+    expect(editor.session.state.pending).toHaveLength(2);
+  });
+
+  it('is no step where it failed; where undoing it fails that is said, and it stays', async () => {
+    const editor = leavesEditor();
+    const { motif, step } = widthOf();
+    motif.answers.push('refuse');
+    await expect(editor.commitSideEffect('Changed “Leaf”', step)).rejects.toThrow(/elsewhere/);
+    expect(editor.session.state.past).toEqual([]);
+    await editor.commitSideEffect('Changed “Leaf”', step);
+    motif.answers.push('refuse');
+    editor.undo();
+    await settled();
+    expect(editor.refusal.getState()).toBe('It was changed elsewhere.');
+    expect([motif.width, editor.session.state.past, editor.session.state.future]).toEqual([20, [], []]);
+  });
+
+  it('brings its inks along as the same step', async () => {
+    const editor = leavesEditor();
+    const { step } = widthOf();
+    await editor.commitSideEffect('Changed “Leaf”', step);
+    editor.learn('design', [{ ...LEAF, inks: [...LEAF.inks, '#00aa33'] }]);
+    const before = editor.design.inks.length;
+    editor.adoptInks();
+    expect(editor.design.inks.length).toBeGreaterThan(before);
+    expect(editor.session.state.past).toHaveLength(1);
+    editor.undo();
+    expect(editor.design.inks).toHaveLength(before);
   });
 });

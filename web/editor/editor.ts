@@ -24,6 +24,7 @@ import {
 import { type Point } from '../../core/geometry/index.ts';
 import { nearestInstanceIndex } from '../../core/lattice/index.ts';
 import { AreaFill } from './areaFill.ts';
+import { Bundling } from './bundling.ts';
 import { Drawing } from './drawing.ts';
 import { Masking } from './masking.ts';
 import type { PointKeys } from './pointKeys.ts';
@@ -49,6 +50,7 @@ export class Editor extends ArrangeEditor {
   readonly points = new PointsEditing(this);
 
   readonly masking = new Masking(this);
+  readonly bundling = new Bundling(this);
 
   /** What steps back and forth while drawing: what is open, or else the strokes. */
   get #drawn() {

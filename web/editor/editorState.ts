@@ -1,5 +1,5 @@
 import type { DesignMotif } from '../../contract/index.ts';
-import { Session } from './session.ts';
+import { type Edit, NO_COMMAND, Session, type SideEffect } from './session.ts';
 import { type Frame, frameOf, type FramePoint, MIDDLE, pointInFrame } from '../../core/arrange/index.ts';
 import { type OpenedBundle } from '../../core/bundle/index.ts';
 import type { Vision } from '../../core/colour/index.ts';
@@ -16,6 +16,7 @@ import {
 } from '../../core/document/index.ts';
 import { type Point } from '../../core/geometry/index.ts';
 import { type Lattice, latticeOf, type Repeat } from '../../core/lattice/index.ts';
+import { messageOf } from '../../core/problem/index.ts';
 import type { LayoutRecipe } from '../../core/recipe/index.ts';
 import type { Hole } from '../../core/toss/index.ts';
 import type { Viewport } from '../cloth/viewport.ts';
@@ -25,7 +26,7 @@ import { NO_SELECTION, instancePoint, type Selection } from './selection.ts';
 import { TEXTS } from './texts.ts';
 
 /** Where motifs become known from, the design last: of two of one id its own counts. */
-const MOTIF_SOURCES = ['drawer', 'design'] as const;
+const MOTIF_SOURCES = ['drawer', 'picked', 'design'] as const;
 type MotifSource = (typeof MOTIF_SOURCES)[number];
 
 /** Which part of the job the ticket shows. */
@@ -108,6 +109,9 @@ export abstract class EditorState {
   /** Where the chosen instances were seen last, to know them again after a change. */
   protected lastSeen = new Map<string, Point>();
   #known: SelectedState | undefined;
+  /** Whether it is still on the screen: what is done to it after that is not saved any more. */
+  isOpen = true;
+  #sideEffects: Promise<unknown> = Promise.resolve();
   #free: { readonly design: Design; readonly placements: readonly Placement[] } | undefined;
   #lattice: { readonly repeat: Repeat; readonly lattice: Lattice } | undefined;
   #byId: { readonly list: readonly Placement[]; readonly map: ReadonlyMap<string, Placement> } | undefined;
@@ -214,6 +218,12 @@ export abstract class EditorState {
     this.motifs.set([...known.values()]);
   }
 
+  /** Makes a motif known that was found by searching the drawer, made or imported. */
+  learnPicked(motif: DesignMotif): void {
+    if (this.motif(motif.id)) return;
+    this.learn('picked', [...(this.#motifSources.get('picked') ?? []), motif]);
+  }
+
   motif(id: string): DesignMotif | undefined {
     return this.motifMap.get(id);
   }
@@ -247,9 +257,9 @@ export abstract class EditorState {
   }
 
   /** Does an edit, or says why it cannot be done. @returns whether it was done */
-  commit(label: string, command: Command): boolean {
+  commit(label: string, command: Command, sideEffect?: SideEffect): boolean {
     try {
-      this.session.commit(label, command);
+      this.session.commit(label, command, sideEffect);
     } catch (error) {
       // More than a design can hold, for one. Anything else is a fault of the program.
       if (!(error instanceof CommandError)) throw error;
@@ -260,21 +270,56 @@ export abstract class EditorState {
     return true;
   }
 
+  /**
+   * Does what changes something beside the document, as one step of its history, which stands where it was asked for whatever is done
+   * meanwhile.
+   *
+   * @throws Error what doing it failed with; the step is taken back then
+   */
+  async commitSideEffect(label: string, sideEffect: SideEffect): Promise<void> {
+    const edit = this.session.commit(label, NO_COMMAND, sideEffect);
+    this.announcement.set(label);
+    try {
+      await this.#inTurn(() => sideEffect.redo());
+    } catch (error) {
+      this.session.withdraw(edit);
+      throw error;
+    }
+  }
+
+  /** Side effects follow each other: the next one builds on what the last one made. */
+  #inTurn(act: () => Promise<unknown>): Promise<unknown> {
+    const turn = this.#sideEffects.then(act);
+    this.#sideEffects = turn.catch(() => undefined);
+    return turn;
+  }
+
+  #follow(edit: Edit | undefined, way: keyof SideEffect): void {
+    const effect = edit?.sideEffect;
+    if (!effect) return;
+    this.#inTurn(() => effect[way]()).catch((error: unknown) => {
+      this.session.withdraw(edit);
+      this.refusal.set(messageOf(error));
+    });
+  }
+
   undo(): void {
     const edit = this.session.undo();
+    this.#follow(edit, 'undo');
     this.announcement.set(edit ? TEXTS.undoneLabel(edit.label) : TEXTS.nothingToUndo);
   }
 
   redo(): void {
     const edit = this.session.redo();
+    this.#follow(edit, 'redo');
     this.announcement.set(edit ? TEXTS.redoneLabel(edit.label) : TEXTS.nothingToRedo);
   }
 
   /** Goes so many steps back (below 0) or forward. */
   goToStep(by: number): void {
     for (let n = 0; n < Math.abs(by); n += 1) {
-      if (by < 0) this.session.undo();
-      else this.session.redo();
+      if (by < 0) this.#follow(this.session.undo(), 'undo');
+      else this.#follow(this.session.redo(), 'redo');
     }
     this.announcement.set(this.session.state.past.at(-1)?.label ?? TEXTS.asOpened);
   }

@@ -12,6 +12,7 @@ import {
 import { movedVine } from '../../core/vine/index.ts';
 import type { DrawingHost } from './drawingHost.ts';
 import type { KeptDrawing } from './keptDrawing.ts';
+import type { SideEffect } from './session.ts';
 import { motifNear } from './motifNear.ts';
 import { TEXTS } from './texts.ts';
 
@@ -19,6 +20,8 @@ import { TEXTS } from './texts.ts';
 export interface MotifMaker {
   make(name: string, recipe: Recipe): Promise<StoredMotif>;
   remake(id: string, recipe: Recipe): Promise<unknown>;
+  /** What it means for the drawer that a motif, just made, is undone and redone. */
+  drawerEffect(id: string): SideEffect;
 }
 
 /**
@@ -49,7 +52,8 @@ export async function finishDrawing(
     // A filled area lies just under the lines about it.
     const isFill = recipe.kind === 'drawn' && recipe.strokes.every(({ deed }) => deed === 'area');
     const laid = isFill ? editor.placeBelowCommand(made, at) : editor.placeCommand(made, at);
-    if (laid && editor.commit(TEXTS.drewName(made.name), laid.command)) placements.push(laid.id);
+    if (laid && editor.commit(TEXTS.drewName(made.name), laid.command, maker.drawerEffect(made.id)))
+      placements.push(laid.id);
   };
   const changes = continued && { ...continued, kind: editor.motif(continued.motif)?.recipe?.kind };
   if (strokes.length > 0 && changes?.kind === 'drawn') {

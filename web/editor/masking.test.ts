@@ -23,6 +23,7 @@ let editor: Editor;
 let remade: { readonly id: string; readonly recipe: Recipe }[];
 let made: { readonly name: string; readonly recipe: Recipe }[];
 const maker: MotifMaker = {
+  drawerEffect: () => ({ undo: () => Promise.resolve(), redo: () => Promise.resolve() }),
   make: (name, recipe) => {
     made.push({ name, recipe });
     return Promise.resolve({ ...LEAF, id: 'part', name, recipe, collection: '', source: '' });

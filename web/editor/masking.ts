@@ -186,7 +186,8 @@ export class Masking {
     const made = { ...(await maker.make(TEXTS.partOf(opened.name), recipe)), deleted: false };
     editor.learnPicked(made);
     const motifs = new Map(editor.motifs.getState().map((motif) => [motif.id, motif]));
-    editor.commit(TEXTS.hidAPartOf(opened.name), replaceMotif(editor.design, [opened.placement], motifs, made));
+    const command = replaceMotif(editor.design, [opened.placement], motifs, made);
+    editor.commit(TEXTS.hidAPartOf(opened.name), command, maker.drawerEffect(made.id));
   }
 
   #change(mask: Mask): void {

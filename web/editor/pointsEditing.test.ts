@@ -33,6 +33,7 @@ vi.stubGlobal('localStorage', {
 let editor: Editor;
 let remade: { readonly id: string; readonly recipe: Recipe }[];
 const maker: MotifMaker = {
+  drawerEffect: () => ({ undo: () => Promise.resolve(), redo: () => Promise.resolve() }),
   make: () => Promise.reject(new Error('nothing is made here')),
   remake: (id, recipe) => {
     remade.push({ id, recipe });

@@ -2,6 +2,17 @@ import { Cell } from '../ui/store.ts';
 import { apply, type Command, CommandError, conflicts, type Design, inverse } from '../../core/document/index.ts';
 import { TEXTS } from './texts.ts';
 
+/** What an edit does beside the document, such as to a motif, both ways. */
+export interface SideEffect {
+  /** @throws Error, and nothing is changed */
+  undo(): Promise<unknown>;
+  /** @throws Error, and nothing is changed */
+  redo(): Promise<unknown>;
+}
+
+/** A command that changes nothing: for edits that are a side effect alone. */
+export const NO_COMMAND: Command = { type: 'all', commands: [] };
+
 /** A done edit: its name for the history, and both directions. */
 export interface Edit {
   readonly label: string;
@@ -9,6 +20,7 @@ export interface Edit {
   readonly back: Command;
   /** The retelling that it began with, which stays when it is undone. */
   readonly renormalised?: Command;
+  readonly sideEffect?: SideEffect;
 }
 
 /** What an editing session holds at one moment; a new object whenever anything changes. */
@@ -84,7 +96,7 @@ export class Session {
   }
 
   /** Does the edit: it can be undone as one step, and waits to be saved. @throws CommandError, with nothing changed */
-  commit(label: string, command: Command): void {
+  commit(label: string, command: Command, sideEffect?: SideEffect): Edit {
     const { committed, past, pending } = this.state;
     const told = this.#renormalised;
     const design = apply(committed, command);
@@ -94,6 +106,7 @@ export class Session {
       forward,
       back: inverse(told?.before ?? committed, forward),
       ...(told && { renormalised: told.command }),
+      ...(sideEffect && { sideEffect }),
     };
     this.#renormalised = undefined;
     this.#set({
@@ -102,8 +115,36 @@ export class Session {
       committed: design,
       past: [...past, edit],
       future: [],
-      pending: [...pending, forward],
+      pending: queued(pending, forward),
     });
+    return edit;
+  }
+
+  /** Adds to the last edit what follows from it, so that both are one step. @throws CommandError, with nothing changed */
+  amend(command: Command): void {
+    const { committed, past, pending } = this.state;
+    const last = past.at(-1);
+    if (!last) throw new Error('there is no edit to add to');
+    const design = apply(committed, command);
+    const edit: Edit = {
+      ...last,
+      forward: { type: 'all', commands: [last.forward, command] },
+      back: { type: 'all', commands: [inverse(committed, command), last.back] },
+    };
+    this.#set({
+      ...this.state,
+      design,
+      committed: design,
+      past: [...past.slice(0, -1), edit],
+      pending: queued(pending, command),
+    });
+  }
+
+  /** Takes an edit whose side effect failed out of the history. */
+  withdraw(edit: Edit): void {
+    const { past, future } = this.state;
+    const isOther = ({ sideEffect }: Edit): boolean => sideEffect !== edit.sideEffect;
+    this.#set({ ...this.state, past: past.filter(isOther), future: future.filter(isOther) });
   }
 
   undo(): Edit | undefined {
@@ -119,7 +160,7 @@ export class Session {
       committed: design,
       past: past.slice(0, -1),
       future: [edit, ...future],
-      pending: [...pending, edit.back],
+      pending: queued(pending, edit.back),
     });
     return edit;
   }
@@ -136,7 +177,7 @@ export class Session {
       committed: design,
       past: [...past, edit],
       future: rest,
-      pending: [...pending, edit.forward],
+      pending: queued(pending, edit.forward),
     });
     return edit;
   }
@@ -182,4 +223,10 @@ export class Session {
   #set(state: SessionState): void {
     this.#cell.set(state);
   }
+}
+
+/** What changes nothing is not saved. */
+function queued(pending: readonly Command[], command: Command): readonly Command[] {
+  const isNothing = command.type === 'all' && command.commands.length === 0;
+  return isNothing ? pending : [...pending, command];
 }

@@ -87,4 +87,15 @@ export const TEXTS = {
     'This browser has no room to keep the drawing. Nothing is lost while this window is open; finish the drawing to save it.',
   undoneAStroke: 'Undone: a stroke',
   redoneAStroke: 'Redone: a stroke',
+  listAndCountMore: (list: string, count: number): string => `${list} and ${count} more`,
+  bundles: 'Bundles',
+  bundledCountMotifs: (count: number): string => `Bundled ${count} motifs`,
+  nameSeparate: (name: string): string => `${name}, separate`,
+  made: (name: string | undefined): string => `Made ${name ?? 'a motif'}`,
+  madeCountMotifsSeparate: (count: number): string => `Made ${count} motifs separate`,
+  motif: 'motif',
+  notBundled:
+    'These motifs were changed or the design was left while they were being bundled. Nothing was changed; bundle them again.',
+  notMadeSeparate:
+    'These motifs were deleted or the design was left before the separate ones were made. Nothing was changed; try again.',
 };

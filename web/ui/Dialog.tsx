@@ -1,6 +1,6 @@
 import { Dialog as HeadlessDialog, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react';
 import { X } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
 import { Button } from './Button.tsx';
 import { TEXTS } from './texts.ts';
 
@@ -9,21 +9,51 @@ interface Props {
   readonly open: boolean;
   readonly onClose: () => void;
   readonly wide?: boolean;
+  /** Whether something is under way in it. */
+  readonly isBusy?: boolean;
   readonly children: ReactNode;
 }
 
-/** A dialog with a title and a way out; it fits the window and scrolls inside. */
-export function Dialog({ title, open, onClose, wide = false, children }: Props) {
+/**
+ * A dialog with a title and a way out; it fits the window and scrolls inside. A press beside it closes it, but for one in which something
+ * is under way or was typed.
+ */
+export function Dialog({ title, open, onClose, wide = false, isBusy = false, children }: Props) {
+  const isTyped = useRef(false);
+  const isBeside = useRef(false);
+  const close = (): void => {
+    const isHeld = isBeside.current && (isBusy || isTyped.current);
+    isBeside.current = false;
+    if (isHeld) return;
+    isTyped.current = false;
+    onClose();
+  };
   return (
-    <HeadlessDialog open={open} onClose={onClose} className="relative z-50">
+    <HeadlessDialog
+      open={open}
+      onClose={close}
+      className="relative z-50"
+      onKeyDownCapture={() => (isBeside.current = false)}
+    >
       <DialogBackdrop className="fixed inset-0 bg-ink/30" />
-      <div className="fixed inset-0 grid place-items-center p-4">
+      <div
+        className="fixed inset-0 grid place-items-center p-4"
+        onPointerDown={({ target, currentTarget }) => (isBeside.current = target === currentTarget)}
+      >
         <DialogPanel
+          onInput={() => (isTyped.current = true)}
           className={`flex max-h-[calc(100dvh-2rem)] w-full flex-col rounded-md border border-thread bg-calico shadow-float ${wide ? 'max-w-2xl' : 'max-w-md'}`}
         >
           <div className="flex shrink-0 items-center justify-between border-b border-thread py-2 pr-2 pl-5">
             <DialogTitle className="font-name text-lg font-semibold">{title}</DialogTitle>
-            <Button look="quiet" label={TEXTS.close} onClick={onClose}>
+            <Button
+              look="quiet"
+              label={TEXTS.close}
+              onClick={() => {
+                isTyped.current = false;
+                onClose();
+              }}
+            >
               <X size={16} aria-hidden />
             </Button>
           </div>

@@ -16,6 +16,7 @@ export let editor: Editor;
 export let made: { readonly name: string; readonly recipe: Recipe }[];
 export let remade: { readonly id: string; readonly recipe: Recipe }[];
 export const maker: MotifMaker = {
+  drawerEffect: () => ({ undo: () => Promise.resolve(), redo: () => Promise.resolve() }),
   make: (name, recipe) => {
     made.push({ name, recipe });
     return Promise.resolve(motifOf(`m${made.length}`, name, recipe));

@@ -18,6 +18,6 @@ export function leavesEditor(): Editor {
       })),
     }),
   );
-  editor.motifs.set([LEAF]);
+  editor.learn('design', [LEAF]);
   return editor;
 }

@@ -2,23 +2,26 @@ import { closedParts } from '../../../core/bundle/index.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNotifyProblem } from '../../ui/Notices.tsx';
 import { useStore } from '../../ui/store.ts';
-import { useMotifRemake } from '../../ui/useMotifRemake.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { InsideBundle, Part } from '../../editor/editorState.ts';
+import type { Editor } from '../../editor/editor.ts';
 import { PartNav } from './PartNav.tsx';
 import { UndoButtons } from './UndoButtons.tsx';
 import { TEXTS } from './texts.ts';
+import { useMotifSteps } from './useMotifSteps.ts';
 
 interface Props {
   readonly inside: InsideBundle;
+  /** The editor of what the bundle lies in. */
+  readonly outer: Editor;
   readonly onClose: () => void;
   readonly onPart: (part: Part) => void;
 }
 
 /** Stands where the design's bar stands while a bundle lies open: what is open, and the two ways out. */
-export function BundleBar({ inside, onClose, onPart }: Props) {
+export function BundleBar({ inside, outer, onClose, onPart }: Props) {
   const editor = useEditor();
-  const { isBusy, remake } = useMotifRemake();
+  const { isBusy, remake } = useMotifSteps(outer);
   const notifyProblem = useNotifyProblem();
   const past = useStore(editor.session, (state) => state.past);
   const close = (): void => {
@@ -28,9 +31,9 @@ export function BundleBar({ inside, onClose, onPart }: Props) {
     }
     const parts = closedParts(inside.opened, editor.session.state.committed);
     const { motif: id, name } = inside;
-    const recipe = editor.motif(id)?.recipe ?? null;
+    const { recipe = null, artwork } = editor.motif(id) ?? {};
     // It stays open where that fails, so that nothing that was done in it is lost.
-    remake({ id, name, recipe }, { kind: 'bundle', parts }).then(onClose, notifyProblem);
+    remake({ id, name, recipe, ...(artwork && { artwork }) }, { kind: 'bundle', parts }).then(onClose, notifyProblem);
   };
   return (
     <header

@@ -4,6 +4,7 @@ import {
   ChevronUp,
   CopyPlus,
   FlipVertical2,
+  LoaderCircle,
   Package,
   PackageOpen,
   SendToBack,
@@ -29,6 +30,7 @@ export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
   const editor = useEditor();
   const bundles = useBundles();
   const open = useStore(more);
+  const busy = useStore(editor.bundling.underWay);
   const [first] = chosen;
   if (!first) return null;
   const headDown = chosen.length === 1 && Math.abs(first.placement.rotation) > 90;
@@ -42,6 +44,11 @@ export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
     >
       <div className="flex items-center">
         <span className="min-w-0 grow truncate pl-1 font-name text-sm font-semibold">{name}</span>
+        {chosen.some(({ placement }) => busy.has(placement.id)) && (
+          <span role="status" className="flex shrink-0 items-center gap-1 px-1 text-xs text-graphite">
+            <LoaderCircle size={13} aria-hidden className="animate-spin" /> {TEXTS.bundlingThem}
+          </span>
+        )}
         <Button look="quiet" label={TEXTS.duplicate} onClick={() => editor.duplicate()}>
           <CopyPlus size={16} aria-hidden />
         </Button>

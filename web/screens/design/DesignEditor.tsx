@@ -3,6 +3,7 @@ import { Cloth } from '../../cloth/Cloth.tsx';
 import type { ClothParts } from '../../cloth/clothParts.ts';
 import { middle, toMm } from '../../cloth/viewport.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
+import type { Editor } from '../../editor/editor.ts';
 import type { Part } from '../../editor/editorState.ts';
 import { ChalkLabel } from './ChalkLabel.tsx';
 import { BundleBar } from './BundleBar.tsx';
@@ -37,12 +38,14 @@ type OpenSheet = 'swatch' | 'download' | 'keys' | undefined;
 interface Props {
   readonly saver: Saver;
   readonly presence: Presence;
+  /** The editor of what the bundle that lies open lies in; the design's own where none does. */
+  readonly outer: Editor;
   /** Leaves the bundle that lies open. */
   readonly onClose: () => void;
 }
 
 /** The screen on which a design is made: selvedge, cloth, ticket and tray. */
-export function DesignEditor({ saver, presence, onClose }: Props) {
+export function DesignEditor({ saver, presence, outer, onClose }: Props) {
   const editor = useEditor();
   const bundles = useBundles();
   const [cloth, setCloth] = useState<ClothParts>();
@@ -138,7 +141,7 @@ export function DesignEditor({ saver, presence, onClose }: Props) {
           <div className="grid h-full grid-cols-[56px_minmax(0,1fr)_auto] grid-rows-[48px_minmax(0,1fr)_auto] overflow-hidden">
             <Selvedge cloth={cloth} onInk={() => showPart('colour')} />
             {editor.inside ? (
-              <BundleBar inside={editor.inside} onClose={onClose} onPart={showPart} />
+              <BundleBar inside={editor.inside} outer={outer} onClose={onClose} onPart={showPart} />
             ) : (
               <TopBar
                 saver={saver}

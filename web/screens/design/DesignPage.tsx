@@ -108,6 +108,7 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
       lockOf(key),
       () => new Promise<void>((resolve) => here.signal.addEventListener('abort', () => resolve())),
     );
+    editor.isOpen = true;
     saver.open();
     presence.open();
     // Other windows of this browser are told at once; those elsewhere ask by themselves.
@@ -128,6 +129,7 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
       broadcastChannel.close();
       presence.close();
       editor.tossing.close();
+      editor.isOpen = false;
       saver.leave();
       saver.close();
       void client.invalidateQueries({ queryKey: ['designs'] });
@@ -155,6 +157,7 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
   );
   const close = useCallback(() => {
     top.tossing.close();
+    top.isOpen = false;
     // The view stays where the hand left it.
     (within.at(-2) ?? editor).copyViewFrom(top);
     setWithin((stack) => stack.slice(0, -1));
@@ -163,7 +166,13 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
   return (
     <EditorContext value={top}>
       <OpeningContext value={open}>
-        <DesignEditor key={within.length} saver={saver} presence={presence} onClose={close} />
+        <DesignEditor
+          key={within.length}
+          saver={saver}
+          presence={presence}
+          outer={within.at(-2) ?? editor}
+          onClose={close}
+        />
       </OpeningContext>
     </EditorContext>
   );

@@ -29,22 +29,21 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
   const notify = useNotify();
   const [typed, setTyped] = useState<string>();
   const swatches = useSwatches();
-  // Those that came from this design first: it is most likely one of them that is saved again.
-  const others = [...(swatches.data ?? [])].sort(
-    (a, b) => Number(b.designId === editor.design.id) - Number(a.designId === editor.design.id),
-  );
-  const [target, setTarget] = useState('');
+  // What was saved of this design, the last first: it is most likely that one that is saved again.
+  const saved = (swatches.data ?? []).filter(({ designId }) => designId === editor.design.id);
+  const [picked, setPicked] = useState<string>();
+  const target = picked ?? saved[0]?.id ?? '';
   const [note, setNote] = useState('');
   const colourways = useStore(editor.session, ({ committed }) => committed.colourways);
   const current = useColourway();
   const [ticked, setTicked] = useState<ReadonlySet<string>>();
   // In their order; the one that is worked in before any is ticked.
   const chosen = colourways.map(({ id }) => id).filter((id) => (ticked ? ticked.has(id) : id === current.id));
-  const known = others.find(({ id }) => id === target);
+  const known = saved.find(({ id }) => id === target);
   const name = known?.name ?? typed ?? editor.design.name;
   const close = (): void => {
     setTyped(undefined);
-    setTarget('');
+    setPicked(undefined);
     setNote('');
     setTicked(undefined);
     onClose();
@@ -67,12 +66,6 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
     close();
   });
 
-  // Whoever leaves does not want it any more.
-  const leave = (): void => {
-    watch.stop();
-    close();
-  };
-
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     watch.start(async () =>
@@ -86,23 +79,23 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
   };
 
   return (
-    <Dialog title={TEXTS.saveSwatch} open={open} onClose={leave}>
+    <Dialog title={TEXTS.saveSwatch} open={open} onClose={close} isBusy={watch.running}>
       <form onSubmit={submit} className="grid gap-4">
         <p className="text-sm text-graphite">{TEXTS.keepsTheFinishedRepeatUnder}</p>
-        {others.length > 0 && (
+        {saved.length > 0 && (
           <label className="block">
             <span className="mb-0.5 block text-xs text-graphite">{TEXTS.saveAs}</span>
             <select
               value={target}
-              onChange={(event) => setTarget(event.target.value)}
+              onChange={(event) => setPicked(event.target.value)}
               className="h-8 w-full rounded-md border border-thread bg-white px-2 text-sm"
             >
-              <option value="">{TEXTS.aNewSwatch}</option>
-              {others.map((swatch) => (
+              {saved.map((swatch) => (
                 <option key={swatch.id} value={swatch.id}>
                   {TEXTS.versionOf(swatch.newest + 1, swatch.name)}
                 </option>
               ))}
+              <option value="">{TEXTS.aNewSwatch}</option>
             </select>
           </label>
         )}
@@ -149,7 +142,7 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
         )}
         <JobProgress watch={watch} doing={TEXTS.paintingTheSwatch} />
         <div className="flex justify-end gap-2">
-          <Button onClick={leave}>{TEXTS.cancel}</Button>
+          <Button onClick={close}>{watch.running ? TEXTS.closeAndGoOn : TEXTS.cancel}</Button>
           <Button
             type="submit"
             look="accent"

@@ -1,6 +1,6 @@
 import type { DesignMotif } from '../../../contract/index.ts';
 import { ChevronDown, ChevronUp, Search } from 'lucide-react';
-import { useEffect, useMemo, useState, type PointerEvent as ReactPointerEvent } from 'react';
+import { useEffect, useState, type PointerEvent as ReactPointerEvent } from 'react';
 import { blobUrl } from '../../api/client.ts';
 import { useMotifPages } from '../../api/motifs.ts';
 import { useMoreInSight } from '../../ui/useMoreInSight.ts';
@@ -9,11 +9,13 @@ import type { ClothParts } from '../../cloth/clothParts.ts';
 import { middle, toMm } from '../../cloth/viewport.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useEditor } from '../../cloth/editorContext.ts';
-import { useStore } from '../../ui/store.ts';
 import { BringFiles } from '../drawer/BringFiles.tsx';
 import { droppedFiles } from '../drawer/files.ts';
 import { useImports } from '../drawer/imports.ts';
 import { TEXTS } from './texts.ts';
+import { TrayArrival } from './TrayArrival.tsx';
+import { useNewArrivals } from './useNewArrivals.ts';
+import { useTrayMotifs } from './useTrayMotifs.ts';
 
 /** A press that goes no further than this is a click, CSS pixels. */
 const SLIP_PX = 4;
@@ -21,36 +23,22 @@ const SLIP_PX = 4;
 /** The motifs at hand, most used first: dragged onto any point of the cloth, or clicked. Files dropped here become motifs. */
 export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
   const editor = useEditor();
-  const committed = useStore(editor.session, (state) => state.committed);
   const [open, setOpen] = useState(true);
   const [words, setWords] = useState('');
   const [offered, setOffered] = useState(false);
   const { bringFiles } = useImports();
+  const arrivals = useNewArrivals();
   const notify = useNotify();
   const failed = (error: unknown): void =>
     notify({ text: TEXTS.theseFilesCannotBeRead(String(error)), tone: 'problem' });
   const pages = useMotifPages({ words: words.trim(), order: 'used' });
   const more = useMoreInSight(pages);
   const { motifs } = pages;
-  const known = useStore(editor.motifs);
   useEffect(() => {
     if (motifs) editor.learn('drawer', motifs);
   }, [editor, motifs]);
 
-  // Those on this cloth come first, however far down the drawer they are.
-  const listed = useMemo(() => {
-    const uses = new Map<string, number>();
-    for (const { motif } of committed.placements) uses.set(motif, (uses.get(motif) ?? 0) + 1);
-    const found = words.trim().toLowerCase().split(/\s+/);
-    const byId = new Map(known.map((motif) => [motif.id, motif]));
-    const here = [...uses.keys()].flatMap((id) => {
-      const motif = byId.get(id);
-      const text = motif && [motif.name, motif.collection, ...motif.tags].join(' ').toLowerCase();
-      return motif && !motif.deleted && found.every((word) => text?.includes(word)) ? [motif] : [];
-    });
-    here.sort((a, b) => (uses.get(b.id) ?? 0) - (uses.get(a.id) ?? 0));
-    return [...here, ...(motifs ?? []).filter(({ id }) => !uses.has(id))];
-  }, [known, motifs, committed.placements, words]);
+  const listed = useTrayMotifs(motifs, arrivals, words);
 
   return (
     <section
@@ -91,6 +79,9 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
           className="flex min-w-0 grow items-center gap-1 overflow-x-auto px-2 py-1.5"
           data-own-arrows
         >
+          {arrivals.map((arrival) => (
+            <TrayArrival key={arrival.id} arrival={arrival} />
+          ))}
           {listed.map((motif) => (
             <TrayMotif key={motif.id} motif={motif} cloth={cloth} />
           ))}

@@ -1,19 +1,17 @@
 import type { DesignMotif } from '../../../contract/index.ts';
-import { cutText } from '../../../core/schema/index.ts';
 import { nanoid } from 'nanoid';
 import { useContext, useMemo } from 'react';
-import { gatherInstances, middleOf, showCopies } from '../../../core/arrange/index.ts';
-import { loosenBundle, partsAbout } from '../../../core/bundle/index.ts';
-import { newPlacement, type Placement } from '../../../core/document/index.ts';
-import { UPRIGHT } from '../../../core/geometry/index.ts';
-import { latticeOf } from '../../../core/lattice/index.ts';
+import { loosenBundle } from '../../../core/bundle/index.ts';
+import type { Placement } from '../../../core/document/index.ts';
 import { useMotifCopies, useMotifMaking } from '../../api/motifs.ts';
 import { useNotify, useNotifyProblem } from '../../ui/Notices.tsx';
 import { useEditor } from '../../cloth/editorContext.ts';
+import type { BundleMaker } from '../../editor/bundling.ts';
 import type { Editor } from '../../editor/editor.ts';
 import type { BundleActions } from './bundleActions.ts';
 import { OpeningContext } from './opening.ts';
 import { TEXTS } from './texts.ts';
+import { useMotifSteps } from './useMotifSteps.ts';
 
 /** The bundle that a placement shows, or undefined for any other motif. */
 export function bundleOf(
@@ -29,29 +27,17 @@ export function useBundles(): BundleActions {
   const open = useContext(OpeningContext);
   const { mutateAsync: make } = useMotifMaking();
   const { mutateAsync: copy } = useMotifCopies();
+  const { drawerEffect } = useMotifSteps(editor);
   const notify = useNotify();
   const notifyProblem = useNotifyProblem();
   return useMemo(() => {
-    const refused = (error: unknown): void => notifyProblem(error);
+    const maker: BundleMaker = {
+      make: (name, collection, recipe) => make({ name, collection, recipe }),
+      copy,
+      drawerEffect,
+    };
     return {
-      bundle() {
-        const chosen = gatherInstances(latticeOf(editor.design.repeat), editor.selectedPlacements);
-        const [first] = chosen;
-        if (!first) return;
-        const motifs = new Map(editor.motifs.getState().map((motif) => [motif.id, motif]));
-        const middle = middleOf(chosen, motifs);
-        const parts = partsAbout(chosen, { ...UPRIGHT, ...middle });
-        const names = [...new Set(chosen.map(({ motif }) => motifs.get(motif)?.name ?? 'motif'))];
-        const name =
-          names.length <= 3 ? names.join(', ') : TEXTS.listAndCountMore(names.slice(0, 2).join(', '), names.length - 2);
-        make({ name: cutText(name, 120), collection: TEXTS.bundles, recipe: { kind: 'bundle', parts } })
-          .then((made) =>
-            editor.replaceSelectedWith(TEXTS.bundledCountMotifs(chosen.length), [
-              { ...newPlacement(nanoid(), made, middle), layer: first.layer },
-            ]),
-          )
-          .catch(refused);
-      },
+      bundle: () => void editor.bundling.bundle(maker).catch(notifyProblem),
       loosen() {
         try {
           const bundles = editor.selectedPlacements.filter((placement) => bundleOf(editor, placement));
@@ -68,7 +54,7 @@ export function useBundles(): BundleActions {
           }
           if (ids.length > 0) editor.select(ids);
         } catch (error) {
-          refused(error);
+          notifyProblem(error);
         }
       },
       open(id) {
@@ -81,32 +67,24 @@ export function useBundles(): BundleActions {
         try {
           open?.(placement, bundle);
         } catch (error) {
-          refused(error);
+          notifyProblem(error);
         }
       },
       separate() {
-        const chosen = editor.selectedPlacements;
-        const motifs = [...new Set(chosen.map(({ motif }) => motif))]
-          .map((id) => editor.motif(id))
-          .filter((motif) => motif !== undefined);
-        copy(motifs.map(({ id, name }) => ({ id, name: TEXTS.nameSeparate(cutText(name, 109)) })))
+        editor.bundling
+          .separate(maker)
           .then((copies) => {
-            const own = new Map(motifs.flatMap(({ id }, n) => (copies[n] ? [[id, copies[n].id] as const] : [])));
-            // Those that were chosen when it was asked for, whatever is chosen now.
-            const ids = chosen.map(({ id }) => id);
-            editor.commit(
-              copies.length === 1 ? TEXTS.made(copies[0]?.name) : TEXTS.madeCountMotifsSeparate(copies.length),
-              showCopies(editor.design, ids, own),
-            );
+            if (copies.length === 0) return;
+            const [only] = copies;
             notify({
               text:
                 copies.length === 1
-                  ? TEXTS.nameIsAMotifOf(copies[0]?.name ?? '')
+                  ? TEXTS.nameIsAMotifOf(only?.name ?? '')
                   : TEXTS.countMotifsAreTheirOwn(copies.length),
             });
           })
-          .catch(refused);
+          .catch(notifyProblem);
       },
     };
-  }, [editor, open, make, copy, notify, notifyProblem]);
+  }, [editor, open, make, copy, drawerEffect, notify, notifyProblem]);
 }

@@ -105,6 +105,7 @@ export function ExportDialog({
       title={plain.length === 1 ? TEXTS.exportFile : TEXTS.exportSwatches(plain.length)}
       open={open}
       onClose={leave}
+      isBusy={single.running || batch.running || pack.running}
       wide
     >
       {made ? (

@@ -28,7 +28,7 @@ export function ScannerDialog({ open, onClose }: { readonly open: boolean; reado
   const state = scanner.data;
   const chosen = original ?? state?.originals[0]?.id;
   return (
-    <Dialog title={TEXTS.scanASheet} open={open} onClose={leave}>
+    <Dialog title={TEXTS.scanASheet} open={open} onClose={leave} isBusy={watch.running}>
       <div className="grid gap-4">
         <p className="text-sm text-graphite">{TEXTS.aSimulatedScannerWithThree}</p>
         <fieldset className="grid gap-1">

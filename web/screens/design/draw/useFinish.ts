@@ -3,20 +3,21 @@ import { useMotifMaking } from '../../../api/motifs.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import type { MotifMaker } from '../../../editor/finishDrawing.ts';
 import { useNotifyProblem } from '../../../ui/Notices.tsx';
-import { useMotifRemake } from '../../../ui/useMotifRemake.ts';
+import { useMotifSteps } from '../useMotifSteps.ts';
 import { TEXTS } from './texts.ts';
 
 /** Makes motifs on the server. */
 export function useMotifMaker(): MotifMaker {
-  const { mutateAsync: make } = useMotifMaking();
-  const { remake } = useMotifRemake();
   const editor = useEditor();
+  const { mutateAsync: make } = useMotifMaking();
+  const { remake, drawerEffect } = useMotifSteps(editor);
   return useMemo(
     () => ({
       make: (name, recipe) => make({ name, collection: TEXTS.collection, recipe }),
       remake: (id, recipe) => remake(editor.motif(id) ?? { id, name: TEXTS.theMotif, recipe: null }, recipe),
+      drawerEffect,
     }),
-    [make, remake, editor],
+    [make, remake, drawerEffect, editor],
   );
 }
 

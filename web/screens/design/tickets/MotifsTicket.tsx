@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { naturalHeight } from '../../../../core/motif/index.ts';
 import { formatLength } from '../../../../core/units/index.ts';
 import { blobUrl } from '../../../api/client.ts';
-import { useMotifMutation, useMotifPages } from '../../../api/motifs.ts';
+import { useMotifPages } from '../../../api/motifs.ts';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { NameField } from '../../../ui/NameField.tsx';
 import { useNotifyProblem } from '../../../ui/Notices.tsx';
@@ -13,6 +13,7 @@ import { Arrivals } from '../../drawer/Arrivals.tsx';
 import { BringFiles } from '../../drawer/BringFiles.tsx';
 import { useMoreInSight } from '../../../ui/useMoreInSight.ts';
 import { useStore } from '../../../ui/store.ts';
+import { useMotifSteps } from '../useMotifSteps.ts';
 import { TEXTS } from './texts.ts';
 
 /** Bringing motifs in, and their names and natural sizes. */
@@ -61,7 +62,8 @@ function MotifRow({
   readonly onToggle: () => void;
 }) {
   const [unit] = useUnit();
-  const mutation = useMotifMutation();
+  const editor = useEditor();
+  const { change } = useMotifSteps(editor);
   const notifyProblem = useNotifyProblem();
   const failed = notifyProblem;
   return (
@@ -81,7 +83,7 @@ function MotifRow({
           <NameField
             label={TEXTS.nameOfName(motif.name)}
             name={motif.name}
-            onRename={(name) => mutation.mutate({ id: motif.id, change: { name } }, { onError: failed })}
+            onRename={(name) => void change(motif, { name }).catch(failed)}
             className="h-8 w-full border-thread text-sm"
           />
           <div className="grid grid-cols-2 gap-2">
@@ -90,7 +92,7 @@ function MotifRow({
               mm={motif.width}
               min={0.5}
               max={5000}
-              onChange={(width) => mutation.mutate({ id: motif.id, change: { width } }, { onError: failed })}
+              onChange={(width) => void change(motif, { width }).catch(failed)}
             />
             <LengthField
               label={TEXTS.naturalHeight}
@@ -98,10 +100,7 @@ function MotifRow({
               min={0.5}
               max={5000}
               onChange={(height) =>
-                mutation.mutate(
-                  { id: motif.id, change: { width: (motif.width * height) / naturalHeight(motif) } },
-                  { onError: failed },
-                )
+                void change(motif, { width: (motif.width * height) / naturalHeight(motif) }).catch(failed)
               }
             />
           </div>
