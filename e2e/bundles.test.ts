@@ -74,7 +74,7 @@ describe('bundles on the cloth', () => {
     const after = await unchosen();
     expect(alike(after.at(knot.x, knot.y), before.at(knot.x, knot.y))).toBe(true);
     expect(alike(after.at(whelk.x + 30, whelk.y + 20), before.at(whelk.x, whelk.y))).toBe(true);
-    await click(driver, 'button', 'Undo');
+    await press(driver, Key.CONTROL, 'z');
     await driver.wait(
       async () => alike((await settled()).at(whelk.x, whelk.y), before.at(whelk.x, whelk.y)),
       PATIENCE,

@@ -1,3 +1,4 @@
+import './words.ts';
 import { lazy, mixed, type InferType, type ISchema, type Lazy, type ObjectSchema, type Schema } from 'yup';
 
 /** Schemas of the variants of a union, by the value of the field that tells them apart. */

@@ -45,15 +45,18 @@ export async function readVectors(
   } catch (error) {
     if (error instanceof Unsupported)
       throw new Problem(422, 'Cannot be read', `“${name}” is ${error.message}. Nothing was added.`);
-    // What it says in few words is much once it is written out.
-    if (error instanceof XmlError)
-      throw new Problem(
-        422,
-        'Too complicated',
-        `“${name}” is too complicated: ${error.message.replace(/^it holds/, 'written out, it holds')}. Nothing was added; simplify it and import it again.`,
-      );
+    if (error instanceof XmlError) throw tooComplicated(name, error);
     throw error;
   }
+}
+
+/** Of a drawing that says in few words what is much once it is written out. */
+export function tooComplicated(name: string, { message }: XmlError): Problem {
+  return new Problem(
+    422,
+    'Too complicated',
+    `“${name}” is too complicated: ${message.replace(/^it holds/, 'written out, it holds')}. Nothing was added; simplify it and import it again.`,
+  );
 }
 
 /**

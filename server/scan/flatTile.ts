@@ -1,7 +1,7 @@
 import { Resvg } from '@resvg/resvg-js';
-import { readTile, type SvgTile, Unsupported } from '../../core/svg/index.ts';
+import { readTile, type SvgTile, Unsupported, XmlError } from '../../core/svg/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
-import { normalised } from '../motifs/readVectors.ts';
+import { normalised, tooComplicated } from '../motifs/readVectors.ts';
 import { Problem } from '../problem.ts';
 import type { Blobs } from '../store/blobs.ts';
 import type { StudioFont } from '../work/tasks.ts';
@@ -30,6 +30,7 @@ function tileOf(name: string, text: string): SvgTile {
   try {
     return readTile(text);
   } catch (error) {
+    if (error instanceof XmlError) throw tooComplicated(name, error);
     if (!(error instanceof Unsupported)) throw error;
     throw new Problem(
       422,

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { PDFDocument, rgb } from 'pdf-lib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Scan } from '../../contract/index.ts';
+import { hostileDrawings } from '../testing/hostileDrawings.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 import { readPixels } from './pictureFile.ts';
 
@@ -119,6 +120,18 @@ describe('an SVG that repeats', () => {
       body: { detail: expect.stringMatching(/not a PNG.*SVG or PDF file\. Nothing was added/) as string },
     });
   });
+});
+
+describe('an SVG made to hurt', () => {
+  it.each(['almost two million commands', 'a letter of a kilometre', 'words of ten kilobytes'])(
+    'is refused with a sentence, or read: %s',
+    async (name) => {
+      const { status, body } = await sent('hurts.svg', hostileDrawings()[name]?.() ?? '');
+      expect([201, 413, 422]).toContain(status);
+      if (status !== 201) expect(body).toMatchObject({ detail: expect.stringMatching(/Nothing was added/) as string });
+      expect(studio.log).toEqual([]);
+    },
+  );
 });
 
 describe('a PDF', () => {

@@ -1,3 +1,4 @@
+import '../../../../core/schema/words.ts';
 import { array } from 'yup';
 import { type Hex, hexSchema } from '../../../../core/colour/index.ts';
 import { Cell } from '../../../ui/store.ts';
