@@ -122,6 +122,7 @@ describe('colourways', () => {
     const { driver } = page;
     await open('/designs/low-tide-strandline');
     await click(driver, 'button', 'Save swatch');
+    await (await driver.findElement(By.xpath("//div[@role='dialog']//option[.='A new swatch']"))).click();
     await type(driver, 'Name of the swatch', 'Strand', false);
     await page.tick('Night tide');
     await page.tick('Low sun');

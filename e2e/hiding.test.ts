@@ -1,8 +1,8 @@
-import { By, until } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { step } from '../core/lattice/index.ts';
 import { PATIENCE } from './support/browser.ts';
-import { alike, click, clickAt, drag, settled, settledShot, type, type Spot } from './support/hands.ts';
+import { alike, click, clickAt, drag, press, settled, settledShot, type, type Spot } from './support/hands.ts';
 import { isGround, line, usePen } from './support/penHands.ts';
 import { GROUND, isPink, PINK, useTiles } from './support/tiles.ts';
 
@@ -143,8 +143,7 @@ describe('hiding a part of a motif', () => {
     await areas(1);
     await click(driver, 'button', 'Show everything again');
     await finish();
-    const undo = By.xpath("//*[@role='status'][contains(., 'wherever it is used')]//button[normalize-space()='Undo']");
-    await (await driver.wait(until.elementLocated(undo), PATIENCE, 'nothing can be undone')).click();
+    await press(driver, Key.CONTROL, 'z');
     await driver.wait(
       async () => (await motifsOf(id))[0]?.recipe?.kind === 'masked',
       PATIENCE,

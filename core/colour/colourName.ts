@@ -30,8 +30,15 @@ export function colourName(hex: Hex): string {
     return l < 0.45 ? 'Dark grey' : l > 0.78 ? 'Pale grey' : 'Grey';
   }
   const name = HUES.find(([end]) => h < end)?.[1] ?? 'pink';
-  // Dark orange and dull yellow are called brown.
-  const hue = name === 'orange' && l < 0.6 ? 'brown' : name === 'yellow' && l < 0.5 ? 'olive' : name;
+  // Dark orange is called brown, dark yellow olive, and light red salmon.
+  const hue =
+    name === 'orange' && l < 0.6
+      ? 'brown'
+      : name === 'yellow' && l < 0.5
+        ? 'olive'
+        : name === 'red' && l > 0.68
+          ? 'salmon'
+          : name;
   const shade = l < 0.4 && hue !== 'brown' && hue !== 'olive' ? 'dark ' : l > 0.83 && name !== 'yellow' ? 'pale ' : '';
   const words = shade + hue;
   return words.charAt(0).toUpperCase() + words.slice(1);

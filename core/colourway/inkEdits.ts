@@ -1,10 +1,11 @@
-import type { Hex } from '../colour/index.ts';
+import { colourName, type Hex } from '../colour/index.ts';
 import {
   colourwayOf,
   type Command,
   type Design,
   type Ink,
   inksOfGround,
+  nameInk,
   printerOf,
   withGroundInks,
 } from '../document/index.ts';
@@ -21,6 +22,29 @@ export function lockInk(design: Design, ink: string, colourway?: string): Comman
       { type: 'change-inks', changes: { [ink]: { locked: true } } },
     ],
   };
+}
+
+/**
+ * Gives an ink another colour in a colourway. An ink that is called by its colour in the first colourway, and not by a name that somebody
+ * gave it, is called by the new one from then on.
+ */
+export function colourInk(design: Design, id: string, colourway: string, colour: Hex): Command {
+  const command: Command = { type: 'colour', colourway, ink: id, colour };
+  const [first] = design.colourways;
+  const ink = design.inks.find((one) => one.id === id);
+  const before = first?.colours[id];
+  if (first?.id !== colourway || !ink || !before || !isNameOf(before, ink.name) || isNameOf(colour, ink.name))
+    return command;
+  const taken = new Set(design.inks.filter((one) => one !== ink).map(({ name }) => name));
+  return {
+    type: 'all',
+    commands: [command, { type: 'change-inks', changes: { [id]: { name: nameInk(colour, taken) } } }],
+  };
+}
+
+/** Whether a name is what an ink of a colour is called without being told, with or without a number behind it. */
+function isNameOf(colour: Hex, name: string): boolean {
+  return name.replace(/ \d+$/, '') === colourName(colour);
 }
 
 /** Has one ink print all that several printed, and removes those; the ground too is printed in it where it was in one of them. */

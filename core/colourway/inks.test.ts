@@ -6,7 +6,16 @@ import { SQUARE } from '../lattice/index.ts';
 import { weakPairs } from './contrast.ts';
 import { labelPixels, measureInks, NO_INK } from './inkAreas.ts';
 import { inksByUse } from './inkUse.ts';
-import { lockInk, mergeInks, motifsOfInk, splitInk, splitInkByMotif, swapColours, unusedInks } from './inkEdits.ts';
+import {
+  colourInk,
+  lockInk,
+  mergeInks,
+  motifsOfInk,
+  splitInk,
+  splitInkByMotif,
+  swapColours,
+  unusedInks,
+} from './inkEdits.ts';
 import { addColourway } from './newColourway.ts';
 import { reduceInks } from './reduceInks.ts';
 import { withBase } from './withBase.ts';
@@ -35,6 +44,22 @@ describe('an ink', () => {
     const { inks, colourways } = after(lockInk(design, 'ground', 'base'));
     expect(inks[0]).toMatchObject({ id: 'ground', locked: true });
     expect(colourways.map(({ colours }) => colours['ground'])).toEqual(['#ffffff', '#ffffff']);
+  });
+
+  it('that is called by its colour is called by its new one; a name that was given stays', () => {
+    const [teal, named] = ['#008080', '#c0a0ff'] as const;
+    const turned = after(colourInk(design, 'red', 'base', teal));
+    expect([turned.inks[1]?.name, turned.colourways[0]?.colours['red']]).toEqual(['Teal', teal]);
+    // Another shade of the same name, or another colourway, changes no name.
+    expect(after(colourInk(design, 'red', 'base', '#c04030')).inks).toEqual(design.inks);
+    expect(after(colourInk(design, 'red', 'dusk', teal)).inks).toEqual(design.inks);
+    const given: Design = { ...design, inks: design.inks.map((ink) => ({ ...ink, name: 'Madder' })) };
+    expect(apply(given, colourInk(given, 'red', 'base', named)).inks).toEqual(given.inks);
+    // A name that is taken gets a number, by which it is still known.
+    const blue = apply(turned, { type: 'colour', colourway: 'base', ink: 'blue', colour: '#0040ff' });
+    const numbered = apply(blue, colourInk(blue, 'blue', 'base', teal));
+    expect(numbered.inks[2]?.name).toBe('Teal 2');
+    expect(apply(numbered, colourInk(numbered, 'blue', 'base', '#ff0000')).inks[2]?.name).toBe('Red');
   });
 
   it('is merged into another, which prints all that both did, and the ground where it was in one of them', () => {

@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../units/index.ts';
 import { NO_BLEED } from './bleed.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -52,8 +53,21 @@ describe('the plan of a file', () => {
         const { width, height, grid, trim } = exportPlan(repeat, order({ extent, size: { kind: 'density', dpi } }));
         const mm = measureExtent(extent, repeat);
         expect([width, height]).toEqual([trim.right, trim.bottom]);
-        expect(Math.abs(width - mm.width * grid.scaleX)).toBeLessThanOrEqual(0.5 + 1e-6);
-        expect(Math.abs(height - mm.height * grid.scaleY)).toBeLessThanOrEqual(0.5 + 1e-6);
+        // A page is as large as it was asked for; what is of cells is as large as these.
+        const [x, y] = extent.kind === 'length' ? [dpi / MM_PER_INCH, dpi / MM_PER_INCH] : [grid.scaleX, grid.scaleY];
+        expect(Math.abs(width - mm.width * x)).toBeLessThanOrEqual(0.5 + 1e-6);
+        expect(Math.abs(height - mm.height * y)).toBeLessThanOrEqual(0.5 + 1e-6);
+      }),
+    );
+  });
+
+  it('is a page to the pixel, whatever the repeat that is seen on it', () => {
+    fc.assert(
+      fc.property(anyRepeat, (repeat) => {
+        const a4 = { kind: 'length', width: 210, height: 297 } as const;
+        const sized = (size: ExportOrder['size']) => exportPlan(repeat, order({ extent: a4, size }));
+        expect(sized({ kind: 'density', dpi: 150 })).toMatchObject({ width: 1240, height: 1754 });
+        expect(sized({ kind: 'pixels', width: 1280 }).width).toBe(1280);
       }),
     );
   });

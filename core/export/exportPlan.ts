@@ -29,7 +29,7 @@ export function exportPlan(repeat: Repeat, order: ExportOrder): ExportPlan {
   const wished = wishedScale(size, repeat, measureExtent(extent, repeat).width);
   const grid = pixelGrid(repeat, wished.x, wished.y);
   const density = wished.dpi ?? grid.scaleX * MM_PER_INCH;
-  const { width, height } = extentPixels(extent, repeat, grid);
+  const { width, height } = extentPixels(extent, repeat, grid, wished);
   const trim = { left: 0, top: 0, right: width, bottom: height };
   const [across, down] =
     bleed.unit === 'px'

@@ -46,11 +46,16 @@ interface Measures {
   readonly height: number;
 }
 
+interface Scale {
+  readonly x: number;
+  readonly y: number;
+}
+
 interface ExtentDefinition<E extends Extent> {
   /** mm. */
   measure(extent: E, repeat: Repeat): Measures;
-  /** Whole pixels. */
-  pixels(extent: E, repeat: Repeat, grid: PixelGrid): Measures;
+  /** Whole pixels. @param scale wished pixels per mm, which the grid is the nearest to whose cells are whole */
+  pixels(extent: E, repeat: Repeat, grid: PixelGrid, scale: Scale): Measures;
   /** Whether files of it laid side by side make the cloth again. */
   readonly tiles: boolean;
 }
@@ -71,14 +76,19 @@ const EXTENTS: { readonly [K in ExtentKind]: ExtentDefinition<Extract<Extent, { 
   },
   cell: {
     measure: (_extent, repeat) => repeat,
-    pixels: (_extent, repeat, grid) => pixelsOf(repeat, grid),
+    pixels: (_extent, repeat, { scaleX, scaleY }) => pixelsOf(repeat, { x: scaleX, y: scaleY }),
     tiles: false,
   },
-  length: { measure: (extent) => extent, pixels: (extent, _repeat, grid) => pixelsOf(extent, grid), tiles: false },
+  // A page is as large as it was asked for: a little more or less of the pattern is on it.
+  length: {
+    measure: (extent) => extent,
+    pixels: (extent, _repeat, _grid, scale) => pixelsOf(extent, scale),
+    tiles: false,
+  },
 };
 
-function pixelsOf({ width, height }: Measures, { scaleX, scaleY }: PixelGrid): Measures {
-  return { width: Math.max(1, Math.round(width * scaleX)), height: Math.max(1, Math.round(height * scaleY)) };
+function pixelsOf({ width, height }: Measures, { x, y }: Scale): Measures {
+  return { width: Math.max(1, Math.round(width * x)), height: Math.max(1, Math.round(height * y)) };
 }
 
 // Each kind's definition takes extents of that kind.
@@ -90,13 +100,14 @@ export function measureExtent(extent: Extent, repeat: Repeat): { readonly width:
   return { width, height };
 }
 
-/** How large it is on a grid, whole pixels. */
+/** How large it is on a grid, whole pixels. @param scale pixels per mm that were wished for */
 export function extentPixels(
   extent: Extent,
   repeat: Repeat,
   grid: PixelGrid,
+  scale: Scale,
 ): { readonly width: number; readonly height: number } {
-  const { width, height } = definitionOf(extent).pixels(extent, repeat, grid);
+  const { width, height } = definitionOf(extent).pixels(extent, repeat, grid, scale);
   return { width, height };
 }
 

@@ -112,6 +112,22 @@ describe('a backup', () => {
     ]);
   });
 
+  it('is not made of a studio that is empty still', async () => {
+    const empty = await openTestStudio();
+    try {
+      const daily = new DailyBackups(empty.studio);
+      daily.stop();
+      await daily.run(new Date('2026-11-02T12:00:00Z'));
+      expect((await empty.call('GET', '/backups')).body).toEqual([]);
+      await empty.call('POST', '/designs', { name: 'Kelp', repeat: { width: 60, height: 40, step: SQUARE } });
+      await daily.run(new Date('2026-11-02T13:00:00Z'));
+      expect((await empty.call('GET', '/backups')).body).toHaveLength(1);
+    } finally {
+      await empty.close();
+      removeFolder(empty.studio.folder.backups);
+    }
+  });
+
   it('goes once seven newer ones are there, but for the last of each of four weeks; none goes by a wrong clock', () => {
     const now = new Date('2026-11-27T12:00:00Z');
     fc.assert(

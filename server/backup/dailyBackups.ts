@@ -1,6 +1,7 @@
 import { existsSync, mkdtempSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { insertBackup } from '../store/backups.ts';
+import { holdsAnything } from '../store/holdsAnything.ts';
 import type { Studio } from '../studio.ts';
 import type { CheckOutcome } from '../work/tasks.ts';
 import { unpackBackup, writeBackup } from './archive.ts';
@@ -32,16 +33,21 @@ export class DailyBackups {
     for (const timer of this.#timers) timer.unref();
   }
 
-  /** Makes the backup of a day unless it is there, and clears away those that are not kept any more. @returns its path */
+  /**
+   * Makes the backup of a day unless it is there or the studio is empty still, and clears away those that are not kept any more.
+   *
+   * @returns its path
+   */
   async run(now: Date): Promise<string> {
     const { folder, database } = this.#studio;
     const file = join(folder.backups, `${dayOf(now)}.tar.gz`);
-    if (!existsSync(file)) {
+    if (!existsSync(file) && (await holdsAnything(database))) {
       const backup = await writeBackup(this.#studio, file);
       const { unnamed } = await this.#readBack(file);
       await sweepFiles(this.#studio, unnamed, now.getTime());
       await insertBackup(database, { ...backup, kind: 'daily' });
     }
+    if (!existsSync(folder.backups)) return file;
     const made = readdirSync(folder.backups).flatMap((name) => NAME.exec(name)?.[1] ?? []);
     const later = laterThan(made, now);
     if (later.length > 0)

@@ -102,7 +102,10 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
 
   useEffect(() => {
     // What is not acknowledged is kept in the browser, so leaving loses nothing and nothing has to be asked.
-    const leave = (): void => saver.leave();
+    const leave = (): void => {
+      saver.leave();
+      leaveDesign(id, key);
+    };
     const here = new AbortController();
     void navigator.locks.request(
       lockOf(key),

@@ -149,7 +149,7 @@ export function MotifDrawer() {
         </main>
         {only &&
           (shown.length === 1 ? (
-            <MotifTicket key={only.id} motif={only} onClose={close} />
+            <MotifTicket key={only.id} motif={only} onClose={close} onMade={(id) => setChosen([id])} />
           ) : (
             <SeveralTicket motifs={shown} onClose={close} onMade={(id) => setChosen([id])} />
           ))}

@@ -1,4 +1,4 @@
-import type { ListedMotif } from '../../../contract/index.ts';
+import type { ListedMotif, StoredMotif } from '../../../contract/index.ts';
 import { CopyPlus, ImageUp, Trash2, X } from 'lucide-react';
 import { useId, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -16,14 +16,23 @@ import { PicturePalette } from './PicturePalette.tsx';
 import { TEXTS } from './texts.ts';
 
 /** One motif of the drawer: its names and sizes, where it is used, and what can be done with it. */
-export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; readonly onClose: () => void }) {
+export function MotifTicket({
+  motif,
+  onClose,
+  onMade,
+}: {
+  readonly motif: ListedMotif;
+  readonly onClose: () => void;
+  /** Told of a motif that was made of it. */
+  readonly onMade: (id: string) => void;
+}) {
   const mutation = useMotifMutation();
   const notify = useNotify();
   const notifyProblem = useNotifyProblem();
   const uses = useMotifUses(motif.id);
   const file = useRef<HTMLInputElement>(null);
   // By its promise, since a mutation may unmount this very ticket before it is done.
-  const act = (what: MotifMutation, then?: () => void): void =>
+  const act = (what: MotifMutation, then?: (made: unknown) => void): void =>
     void mutation.mutateAsync(what).then(then, notifyProblem);
   const change = (to: Extract<MotifMutation, { change: unknown }>['change'], tagsWere?: readonly string[]): void =>
     act({ id: motif.id, change: to, ...(tagsWere && { tagsWere }) });
@@ -96,7 +105,13 @@ export function MotifTicket({ motif, onClose }: { readonly motif: ListedMotif; r
         </ul>
       </section>
       <div className="grid gap-2 border-t border-dashed border-thread pt-4">
-        <Button onClick={() => act({ id: motif.id, duplicate: true })}>
+        <Button
+          onClick={() =>
+            act({ id: motif.id, duplicate: true }, (made) => {
+              onMade((made as StoredMotif).id);
+            })
+          }
+        >
           <CopyPlus size={15} aria-hidden /> {TEXTS.duplicate}
         </Button>
         <Button onClick={() => file.current?.click()}>

@@ -1,5 +1,5 @@
 import { mergeInks, motifsOfInk, splitInk, splitInkByMotif } from '../../../../core/colourway/index.ts';
-import { type Ink, printerOf } from '../../../../core/document/index.ts';
+import { type Command, type Ink, printerOf } from '../../../../core/document/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useColourway } from '../../../cloth/useColourway.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -16,6 +16,10 @@ export function InkDeeds({ ink }: { readonly ink: Ink }) {
   const others = design.inks.filter(({ id }) => id !== ink.id);
   const printer = printerOf(design.inks);
   const inMotifs = motifsOfInk(design, motifs, ink.id);
+  // What is coloured next is what was split off.
+  const split = (command: Command, id: string): void => {
+    if (editor.commit(TEXTS.splitName(ink.name), command)) editor.ink.set(id);
+  };
   return (
     <>
       {others.length > 0 && (
@@ -45,8 +49,9 @@ export function InkDeeds({ ink }: { readonly ink: Ink }) {
           onChange={({ target: { value } }) => {
             const motif = motifs.get(value);
             const print = motif?.inks.find((colour) => printer(colour, value)?.id === ink.id);
-            if (motif && print)
-              editor.commit(TEXTS.splitName(ink.name), splitInkByMotif(design, ink.id, motif, freeInk(design, print)));
+            if (!motif || !print) return;
+            const free = freeInk(design, print);
+            split(splitInkByMotif(design, ink.id, motif, free), free.id);
           }}
           className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
         >
@@ -65,9 +70,10 @@ export function InkDeeds({ ink }: { readonly ink: Ink }) {
             {ink.prints.map((print) => (
               <li key={print}>
                 <Button
-                  onClick={() =>
-                    editor.commit(TEXTS.splitName(ink.name), splitInk(design, ink.id, [print], freeInk(design, print)))
-                  }
+                  onClick={() => {
+                    const free = freeInk(design, print);
+                    split(splitInk(design, ink.id, [print], free), free.id);
+                  }}
                 >
                   <span
                     aria-hidden

@@ -1,4 +1,5 @@
 import type { Hex } from '../../../../core/colour/index.ts';
+import { colourInk } from '../../../../core/colourway/index.ts';
 import type { Colourway, Ink } from '../../../../core/document/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { rememberColour } from './recentColours.ts';
@@ -12,7 +13,7 @@ export function useColourEdit(
 ): { readonly show: (colour: Hex) => void; readonly take: (colour: Hex) => void } {
   const editor = useEditor();
   return useRestingEdit(
-    (colour: Hex) => ({ type: 'colour', colourway: colourway.id, ink: ink.id, colour }),
+    (colour: Hex) => colourInk(editor.session.state.committed, ink.id, colourway.id, colour),
     () => TEXTS.changedName(ink.name),
     editor,
     rememberColour,

@@ -1,5 +1,5 @@
 import type { KeptShelf } from '../../../../../contract/index.ts';
-import { addInk, fillFromPalette } from '../../../../../core/colourway/index.ts';
+import { addInk, colourInk, fillFromPalette } from '../../../../../core/colourway/index.ts';
 import { cleanFileName } from '../../../../../core/export/index.ts';
 import type { ShelfInk } from '../../../../../core/shelf/index.ts';
 import { SHELF_FORMAT_NAMES, SHELF_FORMATS } from '../../../../../core/shelfFile/index.ts';
@@ -23,7 +23,7 @@ export function ShelfRow({ shelf, onDelete }: Props) {
     const open = design.inks.find(({ id }) => id === editor.ink.getState());
     if (open?.locked) return;
     if (open) {
-      editor.commit(TEXTS.tookColour(name), { type: 'colour', colourway: colourway.id, ink: open.id, colour });
+      editor.commit(TEXTS.tookColour(name), colourInk(design, open.id, colourway.id, colour));
       return;
     }
     const { id } = freeInk(design, colour);
