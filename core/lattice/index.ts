@@ -1,6 +1,7 @@
 /** Steps, the lattices and symmetry operations they make, and how they come out in whole pixels. */
 export * from './bestFractions.ts';
 export * from './cell.ts';
+export * from './cellMiddle.ts';
 export * from './closingWaves.ts';
 export * from './fraction.ts';
 export * from './fractions.ts';

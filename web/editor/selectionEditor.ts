@@ -104,7 +104,11 @@ export abstract class SelectionEditor extends EditorState {
   }
 
   selectAll(): void {
-    this.select(this.editablePlacements.map(({ id }) => id));
+    // As they lie in the cell, and not as they are seen in one beside it.
+    this.select(
+      this.editablePlacements.map(({ id }) => id),
+      this.editablePlacements.map(({ id }) => ({ id, index: { i: 0, j: 0 } })),
+    );
     this.announcement.set(TEXTS.countMotifsSelected(this.editablePlacements.length));
   }
 

@@ -9,7 +9,7 @@ export function JobProgress({ watch, doing }: { readonly watch: JobWatch; readon
     return (
       <div className="flex items-center gap-3 text-sm" role="status">
         <span className="shrink-0">{doing} …</span>
-        <progress aria-label={doing} value={job?.progress || undefined} className="h-1.5 min-w-0 grow accent-ink" />
+        <progress aria-label={doing} value={job?.progress || undefined} className="h-1.5 min-w-0 grow" />
         {left !== undefined && <span className="shrink-0 text-graphite">{TEXTS.timeLeft(left)}</span>}
         <Button onClick={() => watch.stop()} disabled={!job}>
           {TEXTS.stop}

@@ -1,19 +1,19 @@
 import type { DesignMotif } from '../../../contract/index.ts';
-import type { Command } from '../../../core/document/index.ts';
+import { type Command, newPlacement } from '../../../core/document/index.ts';
 import type { Point } from '../../../core/geometry/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
+import { caught, catchingOf } from './catching.ts';
 import type { Gesture } from './gesture.ts';
 import { TEXTS } from '../texts.ts';
 
 /** Brings a motif from the tray; it lies on the cloth as soon as the pointer is over it. */
-export function carryGesture(
-  { editor, view, note, local }: GestureContext,
-  motif: DesignMotif,
-  onOver: (over: boolean) => void,
-): Gesture {
+export function carryGesture(context: GestureContext, motif: DesignMotif, onOver: (over: boolean) => void): Gesture {
+  const { editor, view, note, local } = context;
   view.prefetch(motif);
+  // The motif with its middle where the plane begins: how far it is carried is where it comes to lie.
+  const catching = catchingOf(context, [newPlacement('carried', motif, { x: 0, y: 0 })]);
   let laid: { readonly id: string; readonly command: Command; readonly at: Point } | undefined;
   const base = editor.session.state.committed;
   const isOver = ({ x, y }: Point): boolean => {
@@ -28,10 +28,11 @@ export function carryGesture(
         if (laid) view.release();
         laid = undefined;
         note.set(undefined);
+        context.snapLines.set([]);
         onOver(false);
         return;
       }
-      const mm = toMm(view.getViewport(), at);
+      const mm = caught(context, toMm(view.getViewport(), at), event.ctrlKey, catching);
       const first = !laid;
       editor.session.preview(undefined);
       const laying = editor.placeCommand(motif, mm, laid?.id);

@@ -43,11 +43,12 @@ export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
       data-own-press
     >
       <div className="flex items-center">
-        <span className="min-w-0 grow truncate pl-1 font-name text-sm font-semibold">{name}</span>
-        {chosen.some(({ placement }) => busy.has(placement.id)) && (
-          <span role="status" className="flex shrink-0 items-center gap-1 px-1 text-xs text-graphite">
-            <LoaderCircle size={13} aria-hidden className="animate-spin" /> {TEXTS.bundlingThem}
+        {chosen.some(({ placement }) => busy.has(placement.id)) ? (
+          <span role="status" className="flex min-w-0 grow items-center gap-1.5 truncate pl-1 text-sm text-graphite">
+            <LoaderCircle size={14} aria-hidden className="shrink-0 animate-spin" /> {TEXTS.bundlingThem}
           </span>
+        ) : (
+          <span className="min-w-0 grow truncate pl-1 font-name text-sm font-semibold">{name}</span>
         )}
         <Button look="quiet" label={TEXTS.duplicate} onClick={() => editor.duplicate()}>
           <CopyPlus size={16} aria-hidden />

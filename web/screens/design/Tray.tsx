@@ -6,7 +6,9 @@ import { useMotifPages } from '../../api/motifs.ts';
 import { useMoreInSight } from '../../ui/useMoreInSight.ts';
 import { useNotify } from '../../ui/Notices.tsx';
 import type { ClothParts } from '../../cloth/clothParts.ts';
-import { middle, toMm } from '../../cloth/viewport.ts';
+import { CATCH_PX } from '../../cloth/gestures/catching.ts';
+import { middle, toCss, toMm } from '../../cloth/viewport.ts';
+import { nearestCellMiddle } from '../../../core/lattice/index.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useEditor } from '../../cloth/editorContext.ts';
 import { BringFiles } from '../drawer/BringFiles.tsx';
@@ -135,7 +137,12 @@ function TrayMotif({ motif, cloth }: { readonly motif: DesignMotif; readonly clo
   const layInTheMiddle = (): void => {
     if (!cloth) return;
     const viewport = cloth.view.getViewport();
-    editor.place(motif, toMm(viewport, middle(viewport)));
+    const centre = middle(viewport);
+    const at = toMm(viewport, centre);
+    // Where the middle of a cell is, to the eye, it is that exactly.
+    const cell = nearestCellMiddle(editor.design.repeat, at);
+    const seen = toCss(viewport, cell);
+    editor.place(motif, Math.hypot(seen.x - centre.x, seen.y - centre.y) < CATCH_PX ? cell : at);
   };
 
   const picture = blobUrl(motif.thumbnail);

@@ -11,7 +11,7 @@ export function TrayArrival({ arrival: { name, progress, state } }: { readonly a
       <progress
         aria-label={TEXTS.importingName(name)}
         value={state === 'coming' && progress < 1 ? progress : undefined}
-        className="h-1 w-full accent-ink"
+        className="h-1 w-full"
       />
       <span className="w-full truncate text-center text-xs text-graphite">{name}</span>
     </li>

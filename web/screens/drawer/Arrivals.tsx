@@ -72,7 +72,7 @@ function ArrivalRow({
         <progress
           aria-label={TEXTS.progressOfName(name)}
           value={progress < 1 ? progress : undefined}
-          className="mt-1 h-1 w-full accent-ink"
+          className="mt-1 h-1 w-full"
         />
       )}
       {(state === 'refused' || !isBrief) &&

@@ -51,7 +51,7 @@ export function OrderRow({ order, selected, onSelect }: Props) {
               <progress
                 aria-label={TEXTS.stateOf(state)}
                 value={progress || undefined}
-                className="h-1.5 min-w-0 grow accent-ink"
+                className="h-1.5 min-w-0 grow"
               />
             )}
           </span>

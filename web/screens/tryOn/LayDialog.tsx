@@ -56,7 +56,7 @@ export function LayDialog({ open, onClose, product, drawing, pattern }: Props) {
               <progress
                 aria-label={TEXTS.laying}
                 value={(laid?.tries ?? 0) / TRIES}
-                className="h-1.5 grow accent-ink"
+                className="h-1.5 grow"
               />
             </>
           ) : (
