@@ -1,4 +1,4 @@
-import '../core/schema/words.ts';
+import '../core/schema/index.ts';
 import type { Immutable } from '../core/schema/index.ts';
 import { object, type AnyObject, type InferType, type ISchema, type ObjectSchema } from 'yup';
 

@@ -1,4 +1,4 @@
-import '../schema/words.ts';
+import '../schema/index.ts';
 import { mixed } from 'yup';
 
 /** An opaque sRGB colour as six lower-case hex digits behind a hash. */

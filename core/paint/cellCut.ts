@@ -1,8 +1,7 @@
 import { type Placement, shapeMatrix } from '../document/index.ts';
-import { type Box, transform } from '../geometry/index.ts';
+import { type Box, type Point, transform } from '../geometry/index.ts';
 import type { PixelGrid } from '../lattice/index.ts';
 import type { Motif } from '../motif/index.ts';
-import type { SpritePlace } from './sprite.ts';
 
 /**
  * The whole pixels, relative to the placement's anchor, that a picture which fills its cell is cut to. Such a picture reaches a little over
@@ -14,7 +13,7 @@ import type { SpritePlace } from './sprite.ts';
 export function cellCut(
   placement: Placement,
   motif: Pick<Motif, 'recipe' | 'view' | 'width'>,
-  { phase }: Pick<SpritePlace, 'phase'>,
+  { phase }: { readonly phase: Point },
   { cell, lattice, scaleX, scaleY }: PixelGrid,
 ): Box | undefined {
   const { recipe, view } = motif;

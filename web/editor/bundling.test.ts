@@ -92,7 +92,7 @@ it('a bundle takes its motifs as they lie by then, and comes to nothing where on
   editor.undo();
   editor.select(['c']);
   const left = expect(editor.bundling.bundle(server.maker)).rejects.toThrow(/Nothing was changed/);
-  editor.isOpen = false;
+  editor.open.set(false);
   await server.answer();
   await left;
   expect([motifsOf(editor), [...server.drawer]]).toEqual([['made-2', 'c'], ['made-2']]);

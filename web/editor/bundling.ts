@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import type { StoredMotif } from '../../contract/index.ts';
+import type { DesignMotif, StoredMotif } from '../../contract/index.ts';
 import { gatherInstances, middleOf, showCopies } from '../../core/arrange/index.ts';
 import { partsAbout, replacePlacements } from '../../core/bundle/index.ts';
 import { newPlacement, type Placement } from '../../core/document/index.ts';
@@ -7,8 +7,9 @@ import { type Point, UPRIGHT } from '../../core/geometry/index.ts';
 import type { BundleRecipe } from '../../core/recipe/index.ts';
 import { cutText } from '../../core/schema/index.ts';
 import { Cell } from '../ui/store.ts';
-import type { Editor } from './editor.ts';
+import type { DrawingHost } from './drawingHost.ts';
 import type { MotifMaker } from './finishDrawing.ts';
+import type { Selection } from './selection.ts';
 import type { SideEffect } from './session.ts';
 import { TEXTS } from './texts.ts';
 
@@ -17,6 +18,15 @@ export interface BundleMaker extends Pick<MotifMaker, 'drawerEffect'> {
   make(name: string, collection: string, recipe: BundleRecipe): Promise<StoredMotif>;
   /** Copies in the order of what is copied. */
   copy(motifs: readonly { readonly id: string; readonly name: string }[]): Promise<readonly StoredMotif[]>;
+}
+
+/** What bundling needs of the editor. */
+interface BundlingHost extends Pick<DrawingHost, 'design' | 'lattice' | 'motif' | 'learnPicked' | 'commit' | 'select'> {
+  readonly open: Cell<boolean>;
+  readonly motifMap: ReadonlyMap<string, DesignMotif>;
+  readonly selection: Cell<Selection>;
+  readonly selectedPlacements: readonly Placement[];
+  placement(id: string): Placement | undefined;
 }
 
 /** So often a bundle is made again because what it is made of was changed while it was made. */
@@ -29,9 +39,9 @@ const MOST_TRIES = 3;
 export class Bundling {
   /** Placements that are being bundled or made separate. */
   readonly underWay = new Cell<ReadonlySet<string>>(new Set());
-  readonly #editor: Editor;
+  readonly #editor: BundlingHost;
 
-  constructor(editor: Editor) {
+  constructor(editor: BundlingHost) {
     this.#editor = editor;
   }
 
@@ -45,7 +55,7 @@ export class Bundling {
         const { name, recipe, middle, layer } = this.#bundleOf(asked);
         const made = await maker.make(name, TEXTS.bundles, recipe);
         const effect = maker.drawerEffect(made.id);
-        if (editor.isOpen && ids.every((id, i) => editor.placement(id) === asked[i])) {
+        if (editor.open.getState() && ids.every((id, i) => editor.placement(id) === asked[i])) {
           const motif = { ...made, deleted: false };
           editor.learnPicked(motif);
           const placement = { ...newPlacement(nanoid(), motif, middle), layer };
@@ -57,7 +67,7 @@ export class Bundling {
           }
         }
         await effect.undo();
-        if (!editor.isOpen) break;
+        if (!editor.open.getState()) break;
       }
       throw new Error(TEXTS.notBundled);
     });
@@ -79,7 +89,11 @@ export class Bundling {
       for (const copy of copies) editor.learnPicked({ ...copy, deleted: false });
       const there = ids.filter((id) => editor.placement(id));
       const label = copies.length === 1 ? TEXTS.made(copies[0]?.name) : TEXTS.madeCountMotifsSeparate(copies.length);
-      if (editor.isOpen && there.length > 0 && editor.commit(label, showCopies(editor.design, there, own), effect)) {
+      if (
+        editor.open.getState() &&
+        there.length > 0 &&
+        editor.commit(label, showCopies(editor.design, there, own), effect)
+      ) {
         separated = copies;
         return;
       }

@@ -1,5 +1,5 @@
 import type { DesignMotif } from '../../contract/index.ts';
-import { type Edit, NO_COMMAND, Session, type SideEffect } from './session.ts';
+import { NO_COMMAND, Session, type SideEffect } from './session.ts';
 import { type Frame, frameOf, type FramePoint, MIDDLE, pointInFrame } from '../../core/arrange/index.ts';
 import { type OpenedBundle } from '../../core/bundle/index.ts';
 import type { Vision } from '../../core/colour/index.ts';
@@ -16,18 +16,15 @@ import {
 } from '../../core/document/index.ts';
 import { type Point } from '../../core/geometry/index.ts';
 import { type Lattice, latticeOf, type Repeat } from '../../core/lattice/index.ts';
-import { messageOf } from '../../core/problem/index.ts';
 import type { LayoutRecipe } from '../../core/recipe/index.ts';
 import type { Hole } from '../../core/toss/index.ts';
 import type { Viewport } from '../cloth/viewport.ts';
 import { Cell } from '../ui/store.ts';
 import { memoryClipboard, type ClipboardStore } from './clipboard.ts';
 import { NO_SELECTION, instancePoint, type Selection } from './selection.ts';
+import { KnownMotifs, type MotifSource } from './knownMotifs.ts';
+import { SideEffects } from './sideEffects.ts';
 import { TEXTS } from './texts.ts';
-
-/** Where motifs become known from, the design last: of two of one id its own counts. */
-const MOTIF_SOURCES = ['drawer', 'picked', 'design'] as const;
-type MotifSource = (typeof MOTIF_SOURCES)[number];
 
 /** Which part of the job the ticket shows. */
 export type Part = 'motifs' | 'draw' | 'repeat' | 'arrange' | 'colour';
@@ -80,10 +77,8 @@ export abstract class EditorState {
   /** The ink that the colour part shows opened. */
   readonly ink = new Cell<string | undefined>(undefined);
   /** Every motif that is known here: those the design names, and those of the drawer that were looked at. */
-  readonly motifs = new Cell<readonly DesignMotif[]>([]);
-  readonly #motifSources = new Map<MotifSource, readonly DesignMotif[]>();
-  /** As they were last known: what the tray shows of the drawer changes, what lies on the cloth or may come back to it does not. */
-  readonly #everKnown = new Map<string, DesignMotif>();
+  readonly #knownMotifs = new KnownMotifs();
+  readonly motifs = this.#knownMotifs.list;
   /** Whether what is moved is caught by lines near it. */
   readonly snapping = new Cell(false);
   readonly guidesShown = new Cell(true);
@@ -99,6 +94,8 @@ export abstract class EditorState {
   readonly mark = new Cell<string | undefined>(undefined);
   /** Said to those who do not see the cloth. */
   readonly announcement = new Cell('');
+  /** Whether it is on the screen: what is done to it after that is not saved any more. */
+  readonly open = new Cell(true);
   /** Why something could not be done: a sentence, until it is deleted. */
   readonly refusal = new Cell<string | undefined>(undefined);
   readonly layoutDraft = new Cell<LayoutDraft | undefined>(undefined);
@@ -109,9 +106,7 @@ export abstract class EditorState {
   /** Where the chosen instances were seen last, to know them again after a change. */
   protected lastSeen = new Map<string, Point>();
   #known: SelectedState | undefined;
-  /** Whether it is still on the screen: what is done to it after that is not saved any more. */
-  isOpen = true;
-  #sideEffects: Promise<unknown> = Promise.resolve();
+  readonly #sideEffects: SideEffects;
   #free: { readonly design: Design; readonly placements: readonly Placement[] } | undefined;
   #lattice: { readonly repeat: Repeat; readonly lattice: Lattice } | undefined;
   #byId: { readonly list: readonly Placement[]; readonly map: ReadonlyMap<string, Placement> } | undefined;
@@ -123,6 +118,7 @@ export abstract class EditorState {
     readonly inside?: InsideBundle,
   ) {
     this.session = new Session(design);
+    this.#sideEffects = new SideEffects(this.session, this.refusal);
     this.layerId = inside?.opened.placement.layer ?? design.layers.at(-1)?.id ?? '';
   }
 
@@ -205,23 +201,14 @@ export abstract class EditorState {
     this.clipboard = other.clipboard;
   }
 
-  /**
-   * Makes motifs known, in place of what the same source named before. Those that no source names any more stay known as they
-   * were. Of two of one id the design's counts.
-   */
+  /** Makes motifs known, in place of what the same source named before. */
   learn(source: MotifSource, motifs: readonly DesignMotif[]): void {
-    this.#motifSources.set(source, motifs);
-    for (const motif of motifs) this.#everKnown.set(motif.id, motif);
-    const known = new Map(this.#everKnown);
-    for (const from of MOTIF_SOURCES)
-      for (const motif of this.#motifSources.get(from) ?? []) known.set(motif.id, motif);
-    this.motifs.set([...known.values()]);
+    this.#knownMotifs.learn(source, motifs);
   }
 
   /** Makes a motif known that was found by searching the drawer, made or imported. */
   learnPicked(motif: DesignMotif): void {
-    if (this.motif(motif.id)) return;
-    this.learn('picked', [...(this.#motifSources.get('picked') ?? []), motif]);
+    this.#knownMotifs.learnPicked(motif);
   }
 
   motif(id: string): DesignMotif | undefined {
@@ -280,46 +267,30 @@ export abstract class EditorState {
     const edit = this.session.commit(label, NO_COMMAND, sideEffect);
     this.announcement.set(label);
     try {
-      await this.#inTurn(() => sideEffect.redo());
+      await this.#sideEffects.run(() => sideEffect.redo());
     } catch (error) {
       this.session.withdraw(edit);
       throw error;
     }
   }
 
-  /** Side effects follow each other: the next one builds on what the last one made. */
-  #inTurn(act: () => Promise<unknown>): Promise<unknown> {
-    const turn = this.#sideEffects.then(act);
-    this.#sideEffects = turn.catch(() => undefined);
-    return turn;
-  }
-
-  #follow(edit: Edit | undefined, way: keyof SideEffect): void {
-    const effect = edit?.sideEffect;
-    if (!effect) return;
-    this.#inTurn(() => effect[way]()).catch((error: unknown) => {
-      this.session.withdraw(edit);
-      this.refusal.set(messageOf(error));
-    });
-  }
-
   undo(): void {
     const edit = this.session.undo();
-    this.#follow(edit, 'undo');
+    this.#sideEffects.follow(edit, 'undo');
     this.announcement.set(edit ? TEXTS.undoneLabel(edit.label) : TEXTS.nothingToUndo);
   }
 
   redo(): void {
     const edit = this.session.redo();
-    this.#follow(edit, 'redo');
+    this.#sideEffects.follow(edit, 'redo');
     this.announcement.set(edit ? TEXTS.redoneLabel(edit.label) : TEXTS.nothingToRedo);
   }
 
   /** Goes so many steps back (below 0) or forward. */
   goToStep(by: number): void {
     for (let n = 0; n < Math.abs(by); n += 1) {
-      if (by < 0) this.#follow(this.session.undo(), 'undo');
-      else this.#follow(this.session.redo(), 'redo');
+      if (by < 0) this.#sideEffects.follow(this.session.undo(), 'undo');
+      else this.#sideEffects.follow(this.session.redo(), 'redo');
     }
     this.announcement.set(this.session.state.past.at(-1)?.label ?? TEXTS.asOpened);
   }

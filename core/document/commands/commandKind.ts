@@ -1,4 +1,4 @@
-import '../../schema/words.ts';
+import '../../schema/index.ts';
 import { string, type InferType, type ObjectSchema } from 'yup';
 import type { Immutable } from '../../schema/index.ts';
 import type { Design } from '../design.ts';

@@ -111,7 +111,7 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
       lockOf(key),
       () => new Promise<void>((resolve) => here.signal.addEventListener('abort', () => resolve())),
     );
-    editor.isOpen = true;
+    editor.open.set(true);
     saver.open();
     presence.open();
     // Other windows of this browser are told at once; those elsewhere ask by themselves.
@@ -132,7 +132,7 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
       broadcastChannel.close();
       presence.close();
       editor.tossing.close();
-      editor.isOpen = false;
+      editor.open.set(false);
       saver.leave();
       saver.close();
       void client.invalidateQueries({ queryKey: ['designs'] });
@@ -160,7 +160,7 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
   );
   const close = useCallback(() => {
     top.tossing.close();
-    top.isOpen = false;
+    top.open.set(false);
     // The view stays where the hand left it.
     (within.at(-2) ?? editor).copyViewFrom(top);
     setWithin((stack) => stack.slice(0, -1));

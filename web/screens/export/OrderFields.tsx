@@ -12,6 +12,7 @@ import {
   VECTOR_FORMAT_NAMES,
   vectorTileOrder,
 } from '../../../core/export/index.ts';
+import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Tick } from '../../ui/Tick.tsx';
@@ -113,20 +114,28 @@ interface BackdropProps {
 }
 
 function Backdrop({ colour, note, onChange }: BackdropProps) {
+  // Kept while it is transparent; a field of colours tells of nothing where the colour that it shows is picked.
+  const [last, setLast] = useState<Hex>(colour ?? '#ffffff');
   return (
-    <div className="flex items-center gap-3 text-sm">
-      <input
-        type="color"
-        aria-label={TEXTS.behind}
-        value={colour ?? '#ffffff'}
-        // The browser's own colour field always gives six hex digits.
-        onChange={(event) => onChange(event.target.value as Hex)}
-        className="h-8 w-12 shrink-0 rounded-md border border-thread"
-      />
+    <div className="flex flex-wrap items-center gap-2 text-sm">
       <Button pressed={colour === undefined} onClick={() => onChange(undefined)}>
         {TEXTS.transparent}
       </Button>
-      <p className="text-graphite">{note}</p>
+      <Button pressed={colour !== undefined} onClick={() => onChange(last)}>
+        {TEXTS.behind}
+      </Button>
+      <input
+        type="color"
+        aria-label={TEXTS.behind}
+        value={colour ?? last}
+        onChange={(event) => {
+          // The browser's own colour field always gives six hex digits.
+          setLast(event.target.value as Hex);
+          onChange(event.target.value as Hex);
+        }}
+        className="h-8 w-12 shrink-0 rounded-md border border-thread"
+      />
+      <p className="w-full text-graphite">{note}</p>
     </div>
   );
 }

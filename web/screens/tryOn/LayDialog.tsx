@@ -53,11 +53,7 @@ export function LayDialog({ open, onClose, product, drawing, pattern }: Props) {
           {isBusy ? (
             <>
               <Button onClick={stop}>{TEXTS.stop}</Button>
-              <progress
-                aria-label={TEXTS.laying}
-                value={(laid?.tries ?? 0) / TRIES}
-                className="h-1.5 grow"
-              />
+              <progress aria-label={TEXTS.laying} value={(laid?.tries ?? 0) / TRIES} className="h-1.5 grow" />
             </>
           ) : (
             <Button look="accent" onClick={() => start(wish, isKept ? pattern : undefined)}>

@@ -1,4 +1,4 @@
-import '../../../../core/schema/words.ts';
+import '../../../../core/schema/index.ts';
 import { array } from 'yup';
 import { type Hex, hexSchema } from '../../../../core/colour/index.ts';
 import { Cell } from '../../../ui/store.ts';
