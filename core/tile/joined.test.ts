@@ -51,9 +51,11 @@ function blurredAlong({ width, height, data }: PixelImage, places: readonly numb
 }
 
 describe('joined by itself', () => {
-  it('shows no join in at least 22 of 24 textures, and no strip of blur along it in any', () => {
+  it('shows no join in at least eleven of twelve textures, and no strip of blur along it in any', () => {
     const shown: string[] = [];
-    for (let n = 0; n < TEXTURE_COUNT; n += 1) {
+    // All of them in the soak; here one of each kind.
+    const textures = process.env['HEVREL_SOAK'] ? [...Array(TEXTURE_COUNT).keys()] : [0, 7, 14, 21, 10, 5];
+    for (const n of textures) {
       const picture = texture(n, 330, 270);
       const way = {
         kind: 'joined',
@@ -86,7 +88,7 @@ describe('joined by itself', () => {
       if (![0, 2].includes(n % 6))
         expect(localVariance(blurredAlong(pixels, joins), joins) / own, `texture ${n}, blurred`).toBeLessThan(0.8);
     }
-    expect(shown.length, shown.join(', ')).toBeLessThanOrEqual(2);
+    expect(shown.length, shown.join(', ')).toBeLessThanOrEqual(Math.floor(textures.length / 12));
   });
 
   it('keeps the mean of every channel, and what is flat as it is', () => {

@@ -9,7 +9,7 @@ import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 /** How often each thing is done: a little here, and as much as shows what grows slowly in the soak. */
 const TIMES = process.env['HEVREL_SOAK']
   ? { mixed: 20_000, saves: 2000, imports: 300, exports: 300, backups: 100, streams: 2000, windows: 200 }
-  : { mixed: 300, saves: 60, imports: 4, exports: 2, backups: 1, streams: 20, windows: 20 };
+  : { mixed: 200, saves: 40, imports: 2, exports: 1, backups: 1, streams: 12, windows: 12 };
 /** What an action may leave behind, bytes. */
 const LEFT = 1024;
 /** What is there once, whatever is done: compiled code, pools of buffers, caches that have their limits. */
