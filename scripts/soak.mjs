@@ -1,6 +1,7 @@
 // `npm run soak`: what takes long by nature. Kills, power cuts, full disks, many clients and old folders, each held against what was
 // acknowledged; `npm run soak -- properties` runs every property of the core a thousand times, `-- bodies` sends generated bodies to every
-// route for five minutes, and `-- growth` looks what is left behind by what is done twenty thousand times.
+// route for five minutes, `-- growth` looks what is left behind by what is done twenty thousand times, and `-- pictures` imports
+// photographs of 48 and 98 megapixels.
 import { ensurePackages, run, binary } from './ready.mjs';
 
 /** Where the tests of a name lie; of all others among the faults. */
