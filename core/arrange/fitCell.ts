@@ -4,10 +4,13 @@ import { LARGEST_CELL_MM, latticeOf, SMALLEST_CELL_MM } from '../lattice/index.t
 import type { Motif } from '../motif/index.ts';
 import { gatherInstances } from './gatherInstances.ts';
 
+/** What differs by less is the same, mm. */
+const SAME_MM = 1e-6;
+
 /**
  * The command that makes the cell exactly as large as what lies in it and one gap, with half a gap all round: a row
  * then repeats with the same gap from its last motif to its first. Undefined where nothing lies there, or the cell would be
- * larger or smaller than one can be.
+ * larger or smaller than one can be; a command that does nothing where it is so already.
  *
  * @param gap mm, below 0 where neighbours are to lie over each other
  */
@@ -27,6 +30,8 @@ export function fitCell(
   const height = Math.max(...boxes.map(({ bottom }) => bottom)) - top + gap;
   if (Math.min(width, height) < SMALLEST_CELL_MM || Math.max(width, height) > LARGEST_CELL_MM) return undefined;
   const [dx, dy] = [gap / 2 - left, gap / 2 - top];
+  const isSo = Math.hypot(width - design.repeat.width, height - design.repeat.height, dx, dy) < SAME_MM;
+  if (isSo) return { type: 'all', commands: [] };
   return {
     type: 'all',
     commands: [

@@ -83,6 +83,8 @@ describe('fitting the cell', () => {
         expect(box.right - box.left + gap).toBeCloseTo(after.repeat.width, 9);
         expect(one.x + box.left).toBeCloseTo(gap / 2, 8);
         expect(one.y + box.top).toBeCloseTo(gap / 2, 8);
+        // Once is enough.
+        expect(fitCell(after, LEAVES, gap)).toEqual({ type: 'all', commands: [] });
       }),
     );
   });

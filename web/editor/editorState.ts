@@ -98,6 +98,8 @@ export abstract class EditorState {
   readonly open = new Cell(true);
   /** Why something could not be done: a sentence, until it is deleted. */
   readonly refusal = new Cell<string | undefined>(undefined);
+  /** The gap that the cell was fitted with last, mm. */
+  readonly cellGap = new Cell(10);
   readonly layoutDraft = new Cell<LayoutDraft | undefined>(undefined);
   clipboard: ClipboardStore = memoryClipboard();
   /** Where the cloth was looked at last, for whoever comes after. */

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest';
+import type { TryOn } from '../../../core/tryon/index.ts';
 import type { Dressed } from './dressMessages.ts';
-import { joined } from './useDressed.ts';
+import { dress, joined } from './useDressed.ts';
 
 const part = (height: number, level: number, took: number): Dressed => ({
   width: 2,
@@ -16,4 +17,23 @@ it('puts the parts of a picture together, one below the other', () => {
   const only = part(2, 3, 1);
   expect(joined([only])).toBe(only);
   expect(joined([])).toBeUndefined();
+});
+
+it('comes to nothing, and not to a silence, once the workers are ended in the middle of it', async () => {
+  const ending = new AbortController();
+  const silent = { setPattern: () => Promise.resolve(), dress: () => new Promise<never>(() => undefined) };
+  const tryOn: TryOn = {
+    version: 1,
+    name: 'Mug',
+    product: 'mug',
+    source: { design: 'd' },
+    scale: 1,
+    rotation: 0,
+    pieces: [],
+  };
+  const wish = { tryOn, side: 100, isQuick: false, patterns: new Map() };
+  const dressing = dress({ ...wish, workers: [silent], ended: ending.signal });
+  ending.abort();
+  expect(await dressing).toBeUndefined();
+  expect(await dress({ ...wish, workers: [silent], ended: ending.signal })).toBeUndefined();
 });

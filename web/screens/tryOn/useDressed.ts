@@ -2,13 +2,21 @@ import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { PieceMap, Product, ProductDrawing, TryOn } from '../../../core/tryon/index.ts';
 import type { Pattern } from '../../api/tryOns.ts';
+import { unlessEnded } from '../../ui/unlessEnded.ts';
 import { useNewest } from '../../ui/useNewest.ts';
 import type { Dressed, DressService } from './dressMessages.ts';
 import type { KnownPatterns } from './useKnownPatterns.ts';
 
+/** A service whose methods answer later. */
+type Answering<S> = {
+  readonly [K in keyof S]: S[K] extends (...given: infer A) => infer R ? (...given: A) => Promise<Awaited<R>> : never;
+};
+
 /** What is wished for: `given` counts what the worker was given, so that something new is shown. */
 interface Wish {
-  readonly workers: readonly Remote<DressService>[];
+  readonly workers: readonly Answering<Pick<DressService, 'setPattern' | 'dress'>>[];
+  /** Aborts when these workers are ended, which then answer nothing any more. */
+  readonly ended?: AbortSignal | undefined;
   readonly tryOn: TryOn;
   readonly side: number;
   readonly isQuick: boolean;
@@ -26,6 +34,7 @@ export interface DressedPicture {
 interface Dresser {
   /** Each dresses its part of the picture. */
   readonly workers: readonly Remote<DressService>[];
+  readonly ended: AbortSignal;
   readonly map: PieceMap;
 }
 
@@ -47,6 +56,7 @@ export function useDressed(
   const dresser = useDresser(product, drawing, threads);
   const wish: Wish = {
     workers: dresser?.workers ?? NOBODY,
+    ended: dresser?.ended,
     tryOn,
     side: isMoving ? Math.round(side / 2) : side,
     isQuick: isMoving,
@@ -73,16 +83,17 @@ function isSame(a: Wish, b: Wish): boolean {
 
 const NOBODY: readonly Remote<DressService>[] = [];
 
-async function dress({ workers, tryOn, side, isQuick, patterns }: Wish): Promise<Dressed | undefined> {
+/** Paints a try-on. @returns nothing where there is nobody who could, or not any more */
+export async function dress({ workers, ended, tryOn, side, isQuick, patterns }: Wish): Promise<Dressed | undefined> {
   if (workers.length === 0 || side < 16) return undefined;
   const parts = workers.length;
-  const dressed = await Promise.all(
+  const dressing = Promise.all(
     workers.map(async (worker, part) => {
       for (const [key, { state, pattern }] of patterns) if (pattern) await worker.setPattern(key, state, pattern);
       return worker.dress({ tryOn, side, isQuick, part, parts });
     }),
   );
-  return joined(dressed);
+  return joined((await unlessEnded(dressing, ended)) ?? []);
 }
 
 /** Parts of a picture, top to bottom, as one. */
@@ -108,16 +119,16 @@ function useDresser(product: Product, drawing: ProductDrawing, threads: number):
       () => new Worker(new URL('./dressWorker.ts', import.meta.url), { type: 'module' }),
     );
     const workers = all.map((thread) => wrap<DressService>(thread));
-    let isGone = false;
+    const ending = new AbortController();
     const begin = async (): Promise<void> => {
       await Promise.all(workers.map((worker) => worker.setProduct(product, drawing)));
       const map = await workers[0]?.mapPieces(product.id);
-      if (!isGone && map) setDresser({ workers, map });
+      if (!ending.signal.aborted && map) setDresser({ workers, ended: ending.signal, map });
     };
     void begin();
     return () => {
-      isGone = true;
       for (const thread of all) thread.terminate();
+      ending.abort();
       setDresser(undefined);
     };
   }, [product, drawing, threads]);

@@ -2,6 +2,7 @@ import { type Remote, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import { messageOf } from '../../../core/problem/index.ts';
 import type { MaskStep } from '../../../core/tryon/index.ts';
+import { unlessEnded } from '../../ui/unlessEnded.ts';
 import { useNewest } from '../../ui/useNewest.ts';
 import type { HiddenPicture, MaskService } from './maskMessages.ts';
 
@@ -29,14 +30,14 @@ export function useHiddenPicture(
   useEffect(() => {
     const thread = new Worker(new URL('./maskWorker.ts', import.meta.url), { type: 'module' });
     const worker = wrap<MaskService>(thread);
-    let isGone = false;
+    const ending = new AbortController();
     worker.open(url, { width, height }).then(
-      () => isGone || setMasks(new Masks(worker)),
-      (error: unknown) => isGone || setProblem(messageOf(error)),
+      () => ending.signal.aborted || setMasks(new Masks(worker, ending.signal)),
+      (error: unknown) => ending.signal.aborted || setProblem(messageOf(error)),
     );
     return () => {
-      isGone = true;
       thread.terminate();
+      ending.abort();
     };
   }, [url, width, height]);
   const wish = { masks, steps, stroke };
@@ -53,12 +54,16 @@ const findHidden = async ({ masks, steps, stroke }: Wish): Promise<HiddenPicture
 class Masks {
   #told: readonly MaskStep[] = [];
 
-  constructor(readonly worker: Remote<MaskService>) {}
+  /** @param ended aborts when the worker is ended */
+  constructor(
+    readonly worker: Remote<MaskService>,
+    readonly ended: AbortSignal,
+  ) {}
 
-  hidden(steps: readonly MaskStep[], stroke: MaskStep | undefined): Promise<HiddenPicture> {
+  hidden(steps: readonly MaskStep[], stroke: MaskStep | undefined): Promise<HiddenPicture | undefined> {
     const changed = steps.findIndex((step, n) => step !== this.#told[n]);
     const kept = changed < 0 ? steps.length : changed;
     this.#told = steps;
-    return this.worker.hidden(kept, steps.slice(kept), stroke);
+    return unlessEnded(this.worker.hidden(kept, steps.slice(kept), stroke), this.ended);
   }
 }
