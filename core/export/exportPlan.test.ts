@@ -42,7 +42,10 @@ describe('the plan of a file', () => {
 
   it('prints what goes into it as wide as wished', () => {
     const size = { kind: 'print', width: 50, dpi: 254 } as const;
-    expect(exportPlan(tile, order({ size }))).toMatchObject({ width: 500, height: 400, density: 254 });
+    const half = exportPlan(tile, order({ size }));
+    expect(half).toMatchObject({ width: 500, height: 400, density: 254 });
+    // That it is half as large is no error.
+    expect([half.error.widthMm, half.error.heightMm]).toEqual([expect.closeTo(0, 9), expect.closeTo(0, 9)]);
     const extent = { kind: 'repeats', columns: 5, rows: 2 } as const;
     expect(exportPlan(tile, order({ size, extent }))).toMatchObject({ width: 500, height: 160, density: 254 });
   });

@@ -46,7 +46,8 @@ export function exportPlan(repeat: Repeat, order: ExportOrder): ExportPlan {
     page,
     width: page.right - page.left,
     height: page.bottom - page.top,
-    error: fitError(repeat, grid, density),
+    // By the pixels that an inch of the cloth is to have: printed larger than it is, it is so on purpose.
+    error: fitError(repeat, grid, wished.dpi === undefined ? density : wished.x * MM_PER_INCH),
     stretch: size.kind === 'texture' ? grid.scaleY / grid.scaleX - 1 : 0,
   };
   return { ...plan, refusal: refusalOf(plan, order, wished) };
