@@ -67,7 +67,8 @@ describe('pins', () => {
       { x: 100, y: 20, scale: 0.4 },
       { x: 10, y: 65, scale: 0.4 },
     ]);
-    await press(driver, Key.CONTROL, 'a');
+    await clickAt(driver, await tiles.spot(100, 20));
+    await clickAt(driver, await tiles.spot(130, 20), { held: Key.SHIFT });
     expect(await (await driver.findElement(By.css('[data-chalk-label]'))).getText()).toMatch(/^2 motifs/);
     const box = async (label: string): Promise<string> =>
       (await (await named(driver, 'field', label)).getAttribute('value')) ?? '';
