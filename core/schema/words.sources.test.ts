@@ -35,5 +35,8 @@ it('what schemas say is put into our words before any schema is made, in whateve
     (file) => /\.tsx?$/.test(file) && !file.includes('.test.') && file !== WORDS && importsIn(file).includes('yup'),
   );
   expect(making.length).toBeGreaterThan(40);
+  // Bundlers leave out what is imported for its effect alone, unless it is named here.
+  const { sideEffects } = JSON.parse(sourceOf(join(ROOT, 'package.json'))) as { sideEffects: string[] };
+  expect(sideEffects).toEqual(expect.arrayContaining(['core/schema/index.ts', 'core/schema/words.ts']));
   expect(making.filter((file) => !before(file).has(WORDS)).map((file) => relative(ROOT, file))).toEqual([]);
 });
