@@ -116,6 +116,8 @@ describe('from room to room', () => {
       PATIENCE,
     );
     await press(driver, Key.ESCAPE);
+    await driver.wait(async () => (await driver.findElements(By.css('[role="dialog"]'))).length === 0, PATIENCE);
+    await settled(driver);
   });
 
   it('the swatch book shows its swatches at every visit', async () => {
