@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { By, Key } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { PATIENCE } from '../support/browser.ts';
 import {
@@ -126,6 +126,7 @@ describe('from room to room', () => {
     await settled(driver);
     for (let visit = 0; visit < 3; visit += 1) {
       await click(driver, 'link', 'Swatch book');
+      await driver.wait(until.elementLocated(By.xpath("//main//h1[.='Swatch book']")), PATIENCE, 'it never opened');
       await driver.wait(
         async () => (await driver.findElements(By.css('main li'))).length > 1,
         PATIENCE,
