@@ -98,6 +98,17 @@ describe('a picture made to repeat', () => {
     }
   });
 
+  it('is not taken for the picture that it was made from, when that is imported', async () => {
+    const { motif } = await made({ name: 'Haze', way: { kind: 'laid', step: SQUARE } });
+    const tile = (await studio.call('GET', `/motifs/${motif}`)).body as unknown as StoredMotif;
+    const png = await studio.studio.blobs.read(tile.source);
+    const first = (await studio.send('clouds.png', png)).body['motif'] as StoredMotif;
+    expect(first).toMatchObject({ source: tile.source, recipe: null });
+    expect(first.id).not.toBe(motif);
+    // The picture itself is known the next time.
+    expect((await studio.send('clouds.png', png)).body['motif']).toMatchObject({ id: first.id });
+  });
+
   it('lies nowhere twice: what shows through, or is blended, has no grid at the joins', async () => {
     for (const [step1, scale] of [
       [SQUARE, 1],
