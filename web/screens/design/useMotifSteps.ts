@@ -30,8 +30,11 @@ export function useMotifSteps(editor: Editor): MotifSteps {
   return useMemo(() => {
     const usesElsewhere = async (id: string): Promise<number> =>
       (await readUses(id)).filter((design) => design.id !== editor.design.id).length;
-    const tell = async (id: string, name: string): Promise<void> => {
-      const elsewhere = await usesElsewhere(id);
+    /** @param isQuiet whether nothing is said of what is used here alone */
+    const tell = async (id: string, name: string, isQuiet = false): Promise<void> => {
+      // It is done by now: where nobody can say who else uses it, that alone is left out.
+      const elsewhere = await usesElsewhere(id).catch(() => 0);
+      if (isQuiet && elsewhere === 0) return;
       notify({
         text: elsewhere === 0 ? TEXTS.nameIsChanged(name) : TEXTS.nameIsChangedElsewhereToo(name, elsewhere),
         about: `motif ${id}`,
@@ -63,7 +66,7 @@ export function useMotifSteps(editor: Editor): MotifSteps {
           redo: () => mutate({ id, change }),
           undo: () => mutate({ id, change: before }),
         });
-        if ((await usesElsewhere(id)) > 0) await tell(id, change.name ?? name);
+        await tell(id, change.name ?? name, true);
       },
       drawerEffect: (id) => ({
         undo: async () => {

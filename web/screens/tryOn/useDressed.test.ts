@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import type { TryOn } from '../../../core/tryon/index.ts';
+import { newTryOn, type Product } from '../../../core/tryon/index.ts';
 import type { Dressed } from './dressMessages.ts';
 import { dress, joined } from './useDressed.ts';
 
@@ -22,15 +22,7 @@ it('puts the parts of a picture together, one below the other', () => {
 it('comes to nothing, and not to a silence, once the workers are ended in the middle of it', async () => {
   const ending = new AbortController();
   const silent = { setPattern: () => Promise.resolve(), dress: () => new Promise<never>(() => undefined) };
-  const tryOn: TryOn = {
-    version: 1,
-    name: 'Mug',
-    product: 'mug',
-    source: { design: 'd' },
-    scale: 1,
-    rotation: 0,
-    pieces: [],
-  };
+  const tryOn = newTryOn('Mug', { id: 'mug' } as Product, { design: 'd' });
   const wish = { tryOn, side: 100, isQuick: false, patterns: new Map() };
   const dressing = dress({ ...wish, workers: [silent], ended: ending.signal });
   ending.abort();
