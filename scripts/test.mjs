@@ -1,11 +1,12 @@
 // `npm test`: installs what is missing, then lint, formatting, structure, dead exports, types, unit and browser tests, and a line that counts them.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { availableParallelism, tmpdir } from 'node:os';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { binary, ensureBuilt, ensurePackages, root } from './ready.mjs';
 import { PROJECTS } from './projects.mjs';
 import { ensureBrowser } from './browser.mjs';
+import { scratchFolder } from './scratch.mjs';
 
 const STRUCTURE = ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'contract', 'server', 'web'];
 
@@ -50,7 +51,7 @@ ensureBrowser();
 if (!(await checkAll())) process.exit(1);
 ensureBuilt();
 
-const folder = mkdtempSync(join(tmpdir(), 'hevrel-test-'));
+const folder = scratchFolder();
 const report = join(folder, 'report.json');
 const { status } = spawnSync(
   process.execPath,
@@ -62,9 +63,12 @@ const { status } = spawnSync(
     `--outputFile.json=${report}`,
     ...process.argv.slice(2),
   ],
-  { cwd: root, stdio: 'inherit' },
+  { cwd: root, stdio: 'inherit', env: { ...process.env, TMPDIR: folder } },
 );
-if (!existsSync(report)) process.exit(status || 1);
+if (!existsSync(report)) {
+  rmSync(folder, { recursive: true });
+  process.exit(status || 1);
+}
 const { numPassedTests, numFailedTests, numPendingTests } = JSON.parse(readFileSync(report, 'utf8'));
 rmSync(folder, { recursive: true });
 console.log(`${numPassedTests} passed, ${numFailedTests} failed, ${numPendingTests} skipped`);

@@ -1,14 +1,4 @@
-import {
-  linkSync,
-  copyFileSync,
-  mkdirSync,
-  mkdtempSync,
-  readdirSync,
-  readFileSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { mkdir, mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
 import { create, extract, list } from 'tar';
 import { object, string } from 'yup';
@@ -16,6 +6,7 @@ import type { JobContext } from '../store/jobs.ts';
 import { DRAFT_MARK } from '../store/blobs.ts';
 import { Space } from '../store/space.ts';
 import { publish } from '../store/sync.ts';
+import { linkTree, removeTree, sizeOfTree } from '../store/trees.ts';
 import type { Database } from '../store/database.ts';
 import type { DataFolder } from '../store/dataFolder.ts';
 import type { Pool } from '../work/pool.ts';
@@ -51,15 +42,16 @@ export class BackupError extends Error {}
  * @throws Problem (507) where the disk has too little room
  */
 export async function writeBackup({ folder, database, pool }: Kept, to: string, context?: JobContext): Promise<Backup> {
-  mkdirSync(dirname(to), { recursive: true });
-  const size = sizeOf(folder.database) + sizeOf(folder.blobs);
+  await mkdir(dirname(to), { recursive: true });
+  const size = (await sizeOfTree(folder.database)) + (await sizeOfTree(folder.blobs));
   await new Space(dirname(to)).require(size);
-  const draft = mkdtempSync(join(folder.path, 'backup-draft-'));
+  const draft = await mkdtemp(join(folder.path, 'backup-draft-'));
   const madeAt = new Date().toISOString();
   try {
     await database.copyTo(join(draft, 'database'));
-    linkTree(folder.blobs, join(draft, 'blobs'));
-    writeFileSync(join(draft, LABEL), JSON.stringify({ format: 'hevrel-backup-1', madeAt }));
+    // Kept files never change.
+    await linkTree(folder.blobs, join(draft, 'blobs'), (name) => !name.includes(DRAFT_MARK));
+    await writeFile(join(draft, LABEL), JSON.stringify({ format: 'hevrel-backup-1', madeAt }));
     const { bytes } = await pool.run(
       { kind: 'archive', folder: draft, file: `${to}${DRAFT_MARK}`, parts: [LABEL, ...PARTS] },
       context,
@@ -67,10 +59,10 @@ export async function writeBackup({ folder, database, pool }: Kept, to: string, 
     await publish(`${to}${DRAFT_MARK}`, to);
     return { madeAt, bytes };
   } catch (error) {
-    rmSync(`${to}${DRAFT_MARK}`, { force: true });
+    await rm(`${to}${DRAFT_MARK}`, { force: true });
     throw error;
   } finally {
-    rmSync(draft, { recursive: true, force: true });
+    await removeTree(draft);
   }
 }
 
@@ -86,7 +78,7 @@ export async function packFolder({
 }): Promise<{ bytes: number }> {
   // Fast rather than small: most of it is pictures, which are packed already.
   await create({ cwd: folder, file, gzip: { level: 3 }, portable: true, strict: true }, [...parts]);
-  return { bytes: statSync(file).size };
+  return { bytes: (await stat(file)).size };
 }
 
 /**
@@ -99,7 +91,7 @@ export async function unpackBackup(from: string, folder: string): Promise<string
   const bytes = await unpackedSize(from).catch((error: unknown) => {
     throw noBackup(from, error);
   });
-  mkdirSync(folder, { recursive: true });
+  await mkdir(folder, { recursive: true });
   await new Space(folder).require(bytes);
   try {
     // Entries that lead out of the folder, and links, are refused.
@@ -109,14 +101,14 @@ export async function unpackBackup(from: string, folder: string): Promise<string
       strict: true,
       filter: (_path, entry) => !('type' in entry) || entry.type === 'File' || entry.type === 'Directory',
     });
-    const { madeAt } = labelSchema.validateSync(JSON.parse(readFileSync(join(folder, LABEL), 'utf8')));
-    for (const part of PARTS) statSync(join(folder, part));
+    const { madeAt } = labelSchema.validateSync(JSON.parse(await readFile(join(folder, LABEL), 'utf8')));
+    for (const part of PARTS) await stat(join(folder, part));
     // What every database has, so that an archive of empty folders is not taken for a studio.
-    statSync(join(folder, 'database', 'PG_VERSION'));
-    rmSync(join(folder, LABEL));
+    await stat(join(folder, 'database', 'PG_VERSION'));
+    await rm(join(folder, LABEL));
     return madeAt;
   } catch (error) {
-    rmSync(folder, { recursive: true, force: true });
+    await removeTree(folder);
     throw noBackup(from, error);
   }
 }
@@ -142,33 +134,4 @@ async function unpackedSize(from: string): Promise<number> {
   });
   if (first !== LABEL) throw new Error('it does not begin with what a backup begins with');
   return bytes;
-}
-
-/** Bytes of the files in a folder. */
-function sizeOf(folder: string): number {
-  return readdirSync(folder, { recursive: true, withFileTypes: true })
-    .filter((entry) => entry.isFile())
-    .reduce(
-      (sum, entry) => sum + (statSync(join(entry.parentPath, entry.name), { throwIfNoEntry: false })?.size ?? 0),
-      0,
-    );
-}
-
-/** Kept files never change, so another name for each is a copy that takes no room. */
-function linkTree(from: string, to: string): void {
-  mkdirSync(to, { recursive: true });
-  for (const entry of readdirSync(from, { withFileTypes: true })) {
-    const [source, target] = [join(from, entry.name), join(to, entry.name)];
-    if (entry.isDirectory()) linkTree(source, target);
-    else if (!entry.name.includes(DRAFT_MARK)) linkOrCopy(source, target);
-  }
-}
-
-function linkOrCopy(source: string, target: string): void {
-  try {
-    linkSync(source, target);
-  } catch {
-    // Some disks know no links.
-    copyFileSync(source, target);
-  }
 }

@@ -1,10 +1,12 @@
-import { existsSync, mkdtempSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs';
+import { mkdtemp } from 'node:fs/promises';
 import { join } from 'node:path';
 import { insertBackup } from '../store/backups.ts';
 import { holdsAnything } from '../store/holdsAnything.ts';
+import { removeTree } from '../store/trees.ts';
 import type { Studio } from '../studio.ts';
 import type { CheckOutcome } from '../work/tasks.ts';
-import { unpackBackup, writeBackup } from './archive.ts';
+import { writeBackup } from './archive.ts';
 import { sweepFiles } from './sweepFiles.ts';
 
 const LOOK_MS = 3600_000;
@@ -65,14 +67,9 @@ export class DailyBackups {
   /** Opens a backup as if it were restored. @throws Error where it is damaged; it is set aside then */
   async #readBack(file: string): Promise<CheckOutcome> {
     const { folder, pool } = this.#studio;
-    const draft = mkdtempSync(join(folder.backups, 'read-back-draft-'));
+    const draft = await mkdtemp(join(folder.backups, 'read-back-draft-'));
     try {
-      await unpackBackup(file, draft);
-      const outcome = await pool.run({
-        kind: 'check-studio',
-        database: join(draft, 'database'),
-        blobs: join(draft, 'blobs'),
-      });
+      const outcome = await pool.run({ kind: 'read-back', archive: file, folder: draft });
       const { faults } = outcome;
       for (const { what, wrong, help } of faults) process.stderr.write(`In ${file}: ${what}. ${wrong} ${help}\n`);
       // Other faults are those of the studio itself, which a backup is to keep as it is.
@@ -82,7 +79,7 @@ export class DailyBackups {
       renameSync(file, `${file}.damaged`);
       throw error;
     } finally {
-      rmSync(draft, { recursive: true, force: true });
+      await removeTree(draft);
     }
   }
 }

@@ -1,4 +1,4 @@
-import { mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { SwatchSummary } from '../../contract/index.ts';
 import type { SwatchVersion } from '../../core/document/index.ts';
@@ -9,6 +9,7 @@ import { repeatText } from '../../core/lattice/index.ts';
 import { exportTask } from '../paint/exportTask.ts';
 import { paintFile } from '../paint/paintFile.ts';
 import type { JobContext } from '../store/jobs.ts';
+import { removeTree } from '../store/trees.ts';
 import type { Studio } from '../studio.ts';
 import type { SheetPicture } from './sheetTask.ts';
 
@@ -49,7 +50,7 @@ export async function makeSheet(studio: Studio, wish: SheetWish, file: string, c
     );
     return pages.length;
   } finally {
-    rmSync(folder, { recursive: true, force: true });
+    await removeTree(folder);
   }
 }
 

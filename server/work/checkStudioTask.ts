@@ -6,6 +6,14 @@ export interface CheckStudioTask {
   readonly blobs: string;
 }
 
+/** Unpacks a backup and reads all of it as if it were restored. */
+export interface ReadBackTask {
+  readonly kind: 'read-back';
+  readonly archive: string;
+  /** Where it is unpacked to; it stays there. */
+  readonly folder: string;
+}
+
 /** Something that is damaged. */
 export interface Fault {
   /** What it is, such as “the motif Whelk (8dG9yYpF5uQG)”. */

@@ -60,6 +60,7 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
   check: { ms: 20_000, memory: 1500 * MB, doing: 'Checking what was sent', advice: SENT },
   open: { ms: 60_000, memory: 1500 * MB, doing: 'Opening this design', advice: SENT },
   archive: { ms: 3_600_000, memory: 2000 * MB, doing: 'Writing this backup', advice: KEPT },
+  'read-back': { ms: 3_600_000, memory: 2000 * MB, doing: 'Reading back this backup', advice: KEPT },
   'check-studio': { ms: 3_600_000, memory: 2000 * MB, doing: 'Checking the studio', advice: KEPT },
   font: {
     ms: 20_000,

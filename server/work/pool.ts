@@ -39,6 +39,7 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   pack: 'painting',
   archive: 'keeping',
   'check-studio': 'keeping',
+  'read-back': 'keeping',
 };
 
 /** What is known of whoever has a task done. */

@@ -13,7 +13,7 @@ import type { StrikeOffTask } from '../printHouse/strikeOffTask.ts';
 import type { SeamsTask } from '../scan/seamsTask.ts';
 import type { SheetTask } from '../sheets/sheetTask.ts';
 import type { AnyTryOnTask, TryOnOutcomes } from '../tryon/tryOnTasks.ts';
-import type { CheckOutcome, CheckStudioTask } from './checkStudioTask.ts';
+import type { CheckOutcome, CheckStudioTask, ReadBackTask } from './checkStudioTask.ts';
 
 /** Turns an uploaded file into artwork. */
 export interface ReadTask {
@@ -212,6 +212,7 @@ export type Task =
   | CompareTask
   | StrikeOffTask
   | CheckStudioTask
+  | ReadBackTask
   | PlatesTask
   | SheetTask
   | AnyTryOnTask;
@@ -240,6 +241,7 @@ interface Outcomes extends TryOnOutcomes {
   /** Both pictures are there. */
   'strike-off': true;
   'check-studio': CheckOutcome;
+  'read-back': CheckOutcome;
   plates: PlatesOutcome;
   /** The file is there. */
   sheet: true;

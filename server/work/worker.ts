@@ -82,6 +82,10 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { checkStudio } = await import('../backup/checkStudio.ts');
       return () => checkStudio(task);
     }
+    case 'read-back': {
+      const { readBack } = await import('../backup/readBack.ts');
+      return () => readBack(task);
+    }
     case 'plates': {
       const { makePlates } = await import('../plates/makePlates.ts');
       return () => makePlates(task, context);
@@ -135,6 +139,7 @@ process.on('message', ({ id, task, stage: folder }: Order) => {
   done.then(
     (outcome) => say({ id, type: 'done', outcome }),
     (error: unknown) => {
+      stage?.remove();
       const problem = isDiskFull(error) ? DISK_FULL : problemOf(error);
       say(
         problem && problem.status !== 500

@@ -1,8 +1,8 @@
 import { fork, type ChildProcess } from 'node:child_process';
-import { rmSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import pidusage from 'pidusage';
 import { draftsBeside, newDraft } from '../store/drafts.ts';
+import { removeTree } from '../store/trees.ts';
 import { Problem } from '../problem.ts';
 import type { Limits } from './limits.ts';
 import type { Answer, Order, Task } from './tasks.ts';
@@ -32,6 +32,8 @@ export class WorkerProcess {
   readonly #child: ChildProcess;
   readonly #onFree: (process: WorkerProcess) => void;
   readonly #onEnd: (process: WorkerProcess) => void;
+  /** Resolves once it has ended and nothing of it lies there any more. */
+  readonly #gone: Promise<void>;
   #busy: Waiting | undefined;
   /** Where what its task keeps lies until that is done. */
   #stage: string | undefined;
@@ -62,11 +64,13 @@ export class WorkerProcess {
     this.#child.channel?.unref();
     this.#child.on('message', (answer: Answer) => this.#take(answer));
     this.#child.on('error', () => this.#end());
-    this.#child.on('exit', () => {
+    this.#gone = new Promise<void>((resolve) => this.#child.once('exit', () => resolve()))
       // It may have gone on to write until then.
-      this.#clearStage();
-      this.#end();
-    });
+      .then(() => this.#clearStage())
+      .catch((error: unknown) => {
+        process.stderr.write(`What a process left could not be removed: ${String(error)}\n`);
+      })
+      .finally(() => this.#end());
   }
 
   get task(): Task | undefined {
@@ -112,10 +116,7 @@ export class WorkerProcess {
   }
 
   ended(): Promise<void> {
-    return new Promise((resolve) => {
-      if (this.#child.exitCode !== null || this.#child.signalCode !== null) resolve();
-      else this.#child.once('exit', () => resolve());
-    });
+    return this.#gone;
   }
 
   #take(answer: Answer): void {
@@ -130,7 +131,7 @@ export class WorkerProcess {
       return;
     }
     this.#release();
-    this.#clearStage();
+    this.#stage = undefined;
     if (answer.type === 'done') waiting.resolve(answer.outcome);
     else
       waiting.reject(
@@ -176,9 +177,9 @@ export class WorkerProcess {
     this.kill();
   }
 
-  /** Of a task that is done nothing lies there any more. */
-  #clearStage(): void {
-    if (this.#stage !== undefined) rmSync(this.#stage, { recursive: true, force: true });
+  /** Of a task that came to an answer nothing lies there any more. */
+  async #clearStage(): Promise<void> {
+    if (this.#stage !== undefined) await removeTree(this.#stage);
     this.#stage = undefined;
   }
 

@@ -1,7 +1,8 @@
-import { mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { distinctNames } from '../../core/export/index.ts';
 import type { JobContext } from '../store/jobs.ts';
+import { removeTree } from '../store/trees.ts';
 import { writeZip } from './writeZip.ts';
 
 /**
@@ -37,6 +38,6 @@ export async function makeZip<T>(
     });
     return made;
   } finally {
-    rmSync(folder, { recursive: true, force: true });
+    await removeTree(folder);
   }
 }
