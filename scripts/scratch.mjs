@@ -1,5 +1,5 @@
 // Where tests keep their data folders for a moment.
-import { mkdtempSync, statfsSync } from 'node:fs';
+import { mkdtempSync, rmSync, statfsSync } from 'node:fs';
 import { freemem, tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -9,11 +9,15 @@ const IN_MEMORY = '/dev/shm';
 const NEEDED = 4e9;
 
 /**
- * Makes a new folder, in memory where there is enough: a data folder is a thousand files that are written through to the disk, and some
- * disks take seconds to remove these.
+ * Makes a new folder that goes when this process ends, in memory where there is enough: a data folder is a thousand files that are
+ * written through to the disk, and some disks take seconds to remove these.
  */
 export function scratchFolder() {
-  return mkdtempSync(join(hasRoomInMemory() ? IN_MEMORY : tmpdir(), 'hevrel-test-'));
+  const folder = mkdtempSync(join(hasRoomInMemory() ? IN_MEMORY : tmpdir(), 'hevrel-test-'));
+  process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
+  // These would end the process without that.
+  for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => process.exit(1));
+  return folder;
 }
 
 function hasRoomInMemory() {

@@ -3,6 +3,7 @@
 // route for five minutes, `-- growth` looks what is left behind by what is done twenty thousand times, and `-- pictures` imports
 // photographs of 48 and 98 megapixels.
 import { ensurePackages, run, binary } from './ready.mjs';
+import { scratchFolder } from './scratch.mjs';
 
 /** Where the tests of a name lie; of all others among the faults. */
 const PLACES = { properties: ['core'], bodies: ['server/bodies'], pictures: ['server/motifs/largePictures'] };
@@ -15,4 +16,5 @@ const what =
     : [...(PLACES[first] ?? [`server/faults/${first}`]), ...rest];
 run(process.execPath, [binary('vitest'), 'run', '--project', 'unit', '--testTimeout=3600000', ...what], {
   HEVREL_SOAK: '1',
+  TMPDIR: scratchFolder(),
 });

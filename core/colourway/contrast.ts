@@ -1,5 +1,5 @@
 import { colourDifference, type Hex, seenAs, type Vision } from '../colour/index.ts';
-import { type InkAreas, pairKey } from './inkAreas.ts';
+import { type InkEdges, pairKey } from './inkEdges.ts';
 
 /** Two inks that touch on the cloth and can hardly be told apart. */
 export interface WeakPair {
@@ -23,7 +23,7 @@ export const LEAST_CONTRAST = 12;
  */
 export function weakPairs(
   inks: readonly { readonly id: string; readonly colour: Hex }[],
-  { edges }: InkAreas,
+  edges: InkEdges,
   mmPerPixel: number,
   least: number = LEAST_CONTRAST,
   vision?: Vision,

@@ -4,7 +4,7 @@ import { colourDifference, type Hex } from '../colour/index.ts';
 import { apply, type Design, inkResolver, inverse, newDesign, newPlacement, replaceMotifs } from '../document/index.ts';
 import { SQUARE } from '../lattice/index.ts';
 import { weakPairs } from './contrast.ts';
-import { labelPixels, measureInks, NO_INK } from './inkAreas.ts';
+import { labelPixels, measureEdges, NO_INK } from './inkEdges.ts';
 import { inksByUse } from './inkUse.ts';
 import {
   colourInk,
@@ -171,9 +171,8 @@ describe('measuring inks', () => {
               const key = `${Math.min(a, b)} ${Math.max(a, b)}`;
               if (a !== b) expected.set(key, (expected.get(key) ?? 0) + 1);
             }
-        const { edges, shares } = measureInks(Uint8Array.from(labels), width, height, 3);
+        const edges = measureEdges(Uint8Array.from(labels), width, height);
         expect(new Map([...edges].sort())).toEqual(new Map([...expected].sort()));
-        expect(shares.reduce((a, b) => a + b)).toBeCloseTo(1, 9);
       }),
     );
   });
@@ -190,8 +189,8 @@ describe('measuring inks', () => {
         1,
         ...new Array<number>(9).fill(NO_INK),
       ]);
-    expect(measureInks(row(3), 18, 1, 2).edges.get('0 1')).toBe(1);
-    expect(measureInks(row(4), 19, 1, 2).edges.get('0 1')).toBeUndefined();
+    expect(measureEdges(row(3), 18, 1).get('0 1')).toBe(1);
+    expect(measureEdges(row(4), 19, 1).get('0 1')).toBeUndefined();
   });
 
   it('labels pixels by their colours', () => {
@@ -205,11 +204,11 @@ describe('measuring inks', () => {
       { id: 'rust', colour: '#b04a30' as Hex },
       { id: 'green', colour: '#6a7a2e' as Hex },
     ];
-    const areas = measureInks(Uint8Array.from([0, 0, 1, 1, 2, 2]), 6, 1, 3);
-    expect(weakPairs(inks, areas, 0.5)).toEqual([
+    const edges = measureEdges(Uint8Array.from([0, 0, 1, 1, 2, 2]), 6, 1);
+    expect(weakPairs(inks, edges, 0.5)).toEqual([
       { a: 'red', b: 'rust', difference: colourDifference('#b3402e', '#b04a30'), edge: 0.5 },
     ]);
-    expect(weakPairs(inks, areas, 0.5, 20, 'deuteranopia').map(({ a, b }) => `${a} ${b}`)).toContain('red green');
+    expect(weakPairs(inks, edges, 0.5, 20, 'deuteranopia').map(({ a, b }) => `${a} ${b}`)).toContain('red green');
   });
 });
 

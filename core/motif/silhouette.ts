@@ -9,10 +9,18 @@ export interface Silhouette {
 /** Alpha from which on a place counts as drawn. */
 const DRAWN = 32;
 
-/** @param pixels RGBA of the motif's extent */
-export function silhouetteOf(pixels: Uint8ClampedArray, width: number, height: number): Silhouette {
+/**
+ * @param pixels RGBA of the motif's extent
+ * @param drawn alpha from which on a place counts as drawn, 1 to 255
+ */
+export function silhouetteOf(
+  pixels: Uint8ClampedArray,
+  width: number,
+  height: number,
+  drawn: number = DRAWN,
+): Silhouette {
   const solid = new Uint8Array(width * height);
-  for (let i = 0; i < solid.length; i += 1) solid[i] = (pixels[i * 4 + 3] as number) >= DRAWN ? 1 : 0;
+  for (let i = 0; i < solid.length; i += 1) solid[i] = (pixels[i * 4 + 3] as number) >= drawn ? 1 : 0;
   return { width, height, solid };
 }
 

@@ -1,4 +1,5 @@
 /** Designs taken apart into one plate for each ink, for screen and block printing. */
+export * from './inkShares.ts';
 export * from './layPlates.ts';
 export * from './measurePlates.ts';
 export * from './plateInks.ts';

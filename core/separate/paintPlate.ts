@@ -29,6 +29,21 @@ export interface PlateSource {
  * @yields the share done, 0 to 1
  */
 export function paintingPlate(ink: string, source: PlateSource): Generator<number, Uint8Array> {
+  return paintingShare(ink, source, ink === PICTURES ? darkness : blank);
+}
+
+/** Paints how much of each pixel is covered by pictures that no ink prints, however light they are. Otherwise as `paintingPlate`. */
+export function paintingPictures(source: PlateSource): Generator<number, Uint8Array> {
+  return paintingShare(PICTURES, source, full);
+}
+
+/** How dark a pixel of a picture is on a plate, 0 to 255 with 255 for paper. */
+type GreyOf = (r: number, g: number, b: number) => number;
+const darkness: GreyOf = (r, g, b) => 255 * lightOf(r, g, b);
+const blank: GreyOf = () => 255;
+const full: GreyOf = () => 0;
+
+function paintingShare(ink: string, source: PlateSource, greyOf: GreyOf): Generator<number, Uint8Array> {
   const { design, motifs, colourway } = source;
   const inkOf = plateResolver(design, colourway);
   const colours = Object.fromEntries(design.inks.map(({ id }) => [id, id === ink ? PRINTED : PAPER]));
@@ -44,7 +59,7 @@ export function paintingPlate(ink: string, source: PlateSource): Generator<numbe
     resolve: (artwork, motif) => (inkOf(artwork, motif) === ink ? PRINTED : PAPER),
     colours: `plate ${ink} ${plain.colours}`,
   };
-  const backend = withGreyPictures(source.backend, ink === PICTURES);
+  const backend = withGreyPictures(source.backend, greyOf);
   return painting(scene, { ...source, backend }, (red) => 255 - red);
 }
 
@@ -76,31 +91,29 @@ function* painting(
   return plate;
 }
 
-/** Pictures as their own plate prints them, by how dark they are; or as blank as the other plates leave them. */
-function withGreyPictures(backend: CanvasBackend, shown: boolean): CanvasBackend {
+/** Pictures in greys. One with a palette stays as it is: the plates of its inks print it. */
+function withGreyPictures(backend: CanvasBackend, greyOf: GreyOf): CanvasBackend {
   const made = new Map<string, Picture | undefined>();
   return {
     ...backend,
     picture(node) {
       const { blob, palette } = node;
-      // One with a palette is printed by the plates of its inks.
       if (palette) return backend.picture(node);
       if (!made.has(blob)) {
         const picture = backend.picture(node);
-        made.set(blob, picture && greyPicture(picture, backend, shown));
+        made.set(blob, picture && greyPicture(picture, backend, greyOf));
       }
       return made.get(blob);
     },
   };
 }
 
-function greyPicture({ width, height, levels }: Picture, backend: CanvasBackend, shown: boolean): Picture {
+function greyPicture({ width, height, levels }: Picture, backend: CanvasBackend, greyOf: GreyOf): Picture {
   const surface = backend.createSurface(width, height);
   backend.drawPixels(surface.context, levels[0]?.pixels, { x: 0, y: 0, width, height });
   const data = surface.read();
   for (let at = 0; at < data.length; at += 4) {
-    const grey = shown ? 255 * lightOf(data[at] as number, data[at + 1] as number, data[at + 2] as number) : 255;
-    data.fill(grey, at, at + 3);
+    data.fill(greyOf(data[at] as number, data[at + 1] as number, data[at + 2] as number), at, at + 3);
   }
   return pictureOf(data, width, height, (level, w, h) => {
     const sheet = backend.createSurface(w, h);

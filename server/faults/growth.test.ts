@@ -4,16 +4,20 @@ import type { Design } from '../../core/document/index.ts';
 import { tileOrder } from '../../core/export/index.ts';
 import { leafAt } from '../../core/testing/arbitraries.ts';
 import { liveHeap } from '../testing/liveHeap.ts';
+import { told } from '../testing/told.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 
 /** How often each thing is done: a little here, and as much as shows what grows slowly in the soak. */
-const TIMES = process.env['HEVREL_SOAK']
+const IS_SOAK = Boolean(process.env['HEVREL_SOAK']);
+const TIMES = IS_SOAK
   ? { mixed: 20_000, saves: 2000, imports: 300, exports: 300, backups: 100, streams: 2000, windows: 200 }
   : { mixed: 200, saves: 40, imports: 2, exports: 1, backups: 1, streams: 12, windows: 12 };
 /** What an action may leave behind, bytes. */
 const LEFT = 1024;
 /** What is there once, whatever is done: compiled code, pools of buffers, caches that have their limits. */
 const ONCE = 1_500_000;
+/** What the process may hold more of in the end than after the first half, bytes. */
+const RESIDENT = 20e6;
 
 let hevrel: TestStudio;
 let design: string;
@@ -55,33 +59,45 @@ const MIXED = [
   () => hevrel.call('GET', `/designs/${design}/motifs`),
 ];
 
-/** Does something so often, and says what each time left behind, bytes. */
-async function leftBy(times: number, act: (n: number) => Promise<unknown>): Promise<number> {
+/** Does something so often, and looks what each time left behind; in the soak, what the process holds too. */
+async function expectFlat(what: string, times: number, act: (n: number) => Promise<unknown>): Promise<void> {
+  let n = 0;
+  const go = async (until: number): Promise<number> => {
+    for (; n < until; n += 1) await act(n);
+    return liveHeap();
+  };
   const few = Math.ceil(times / 4);
-  for (let n = 0; n < few; n += 1) await act(n);
-  const before = liveHeap();
-  for (let n = few; n < few + times; n += 1) await act(n);
-  return Math.max(0, liveHeap() - before - ONCE) / times;
+  const before = await go(few);
+  await go(few + Math.ceil(times / 2));
+  const halfway = process.memoryUsage.rss();
+  const left = (await go(few + times)) - before;
+  const resident = process.memoryUsage.rss() - halfway;
+  expect(Math.max(0, left - ONCE) / times, what).toBeLessThan(LEFT);
+  if (!IS_SOAK) return;
+  told(
+    `${times} ${what}: ${(left / times).toFixed(0)} bytes left by each; resident memory grew by ${(resident / 1e6).toFixed(1)} MB in the second half`,
+  );
+  expect(resident, what).toBeLessThan(RESIDENT);
 }
 
 describe('what is done again and again leaves nothing behind', { timeout: 3_600_000 }, () => {
   it('be it mixed requests', async () => {
-    expect(await leftBy(TIMES.mixed, (n) => MIXED[n % MIXED.length]?.(n) as Promise<unknown>)).toBeLessThan(LEFT);
+    await expectFlat('mixed requests', TIMES.mixed, (n) => MIXED[n % MIXED.length]?.(n) as Promise<unknown>);
   });
 
   it('be it saves', async () => {
     const move = (n: number): Promise<void> => save([{ type: 'change', changes: { a: { x: n % 50 } } }]);
-    expect(await leftBy(TIMES.saves, move)).toBeLessThan(LEFT);
+    await expectFlat('saves', TIMES.saves, move);
   });
 
   it('be it imports and exports', async () => {
-    expect(await leftBy(TIMES.imports, (n) => hevrel.send('leaf.svg', drawing(n + 1)))).toBeLessThan(LEFT);
+    await expectFlat('imports', TIMES.imports, (n) => hevrel.send('leaf.svg', drawing(n + 1)));
     const order = tileOrder({ kind: 'pixels', width: 60 });
     const made = async (): Promise<void> => {
       const { body } = await hevrel.call('POST', '/exports', { design, order });
       expect((await hevrel.ended(body as unknown as Job)).state).toBe('done');
     };
-    expect(await leftBy(TIMES.exports, made)).toBeLessThan(LEFT);
+    await expectFlat('exports', TIMES.exports, made);
   });
 
   it('be it backups, windows that follow a job, and windows that fall silent', async () => {
@@ -90,11 +106,11 @@ describe('what is done again and again leaves nothing behind', { timeout: 3_600_
       await hevrel.ended(body as unknown as Job);
       return String(body['id']);
     };
-    expect(await leftBy(TIMES.backups, backup)).toBeLessThan(LEFT);
+    await expectFlat('backups', TIMES.backups, backup);
     const job = await backup();
-    expect(await leftBy(TIMES.streams, () => follow(job))).toBeLessThan(LEFT);
+    await expectFlat('windows that follow a job', TIMES.streams, () => follow(job));
     const silent = (n: number) => hevrel.call('GET', `/designs/${design}/since/${revision}?window=silent-${n}`);
-    expect(await leftBy(TIMES.windows, silent)).toBeLessThan(LEFT);
+    await expectFlat('windows that fall silent', TIMES.windows, silent);
     expect(hevrel.log).toEqual([]);
   });
 });

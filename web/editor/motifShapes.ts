@@ -3,7 +3,7 @@ import { asDrawn } from '../../core/document/index.ts';
 import { compose, scalingMatrix, translationMatrix } from '../../core/geometry/index.ts';
 import { type Artwork, type Motif, type Silhouette, silhouetteOf } from '../../core/motif/index.ts';
 import { type CanvasBackend, paintArtwork } from '../../core/paint/index.ts';
-import { type CircleCover, coverWithCircles, mainInk, type Tossable } from '../../core/toss/index.ts';
+import { BODY_ALPHA, type CircleCover, coverWithCircles, mainInk, type Tossable } from '../../core/toss/index.ts';
 import type { ArtworkStore } from '../cloth/artworkStore.ts';
 import { browserSurface } from '../cloth/browserBackend.ts';
 
@@ -30,7 +30,7 @@ export class MotifShapes {
     const scale = RASTER / Math.max(view.width, view.height);
     const [width, height] = [Math.max(1, Math.round(view.width * scale)), Math.max(1, Math.round(view.height * scale))];
     const data = pixelsOf(artwork, width, height, this.shelf.backend);
-    const shape = lazyShape(silhouetteOf(data, width, height), motif, mainInk(data, motif.inks));
+    const shape = lazyShape(silhouetteOf(data, width, height, BODY_ALPHA), motif, mainInk(data, motif.inks));
     this.#shapes.set(key, shape);
     return shape;
   }

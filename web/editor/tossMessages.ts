@@ -1,12 +1,12 @@
 import type { PlacementChanges } from '../../core/arrange/index.ts';
 import type { CheckContext, Findings, FineDetail } from '../../core/check/index.ts';
-import type { InkAreas } from '../../core/colourway/index.ts';
+import type { InkEdges } from '../../core/colourway/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { FoundRegion } from '../../core/draw/index.ts';
 import type { Point } from '../../core/geometry/index.ts';
 import type { Motif } from '../../core/motif/index.ts';
 import type { TossRecipe } from '../../core/recipe/index.ts';
-import type { Separation, SeparationOrder } from '../../core/separate/index.ts';
+import type { InkShares, Separation, SeparationOrder } from '../../core/separate/index.ts';
 import type { Hole, Scatter, TossedMotif, TossResult } from '../../core/toss/index.ts';
 import type { DrawingInHand } from '../cloth/drawnLines.ts';
 
@@ -37,7 +37,10 @@ export type TossOrder =
   | { readonly stop: number };
 
 /** Of the inks of a design, in their order. */
-export interface MeasuredInks extends InkAreas {
+export interface MeasuredInks {
+  readonly shares: InkShares;
+  readonly edges: InkEdges;
+  /** Of the pixels that edges are counted in. */
   readonly mmPerPixel: number;
 }
 

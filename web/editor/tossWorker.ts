@@ -14,12 +14,29 @@ import {
 import type { Hex } from '../../core/colour/index.ts';
 import { colourwayOf, type Design, type Placement } from '../../core/document/index.ts';
 import { fillRegion, type FoundRegion } from '../../core/draw/index.ts';
-import { labelColours, labelPixels, measureInks } from '../../core/colourway/index.ts';
-import { latticeOf, pixelGrid, tileOf } from '../../core/lattice/index.ts';
-import { drawnById, type DrawnMotif, flatInksOf, type Motif, naturalHeight } from '../../core/motif/index.ts';
+import { labelColours, labelPixels, measureEdges } from '../../core/colourway/index.ts';
+import { latticeOf, type PixelGrid, pixelGrid, tileOf } from '../../core/lattice/index.ts';
+import {
+  drawnById,
+  type DrawnMotif,
+  flatInksOf,
+  type Motif,
+  naturalHeight,
+  silhouetteOf,
+} from '../../core/motif/index.ts';
 import { cellWindow, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
-import { type Separation, separating } from '../../core/separate/index.ts';
-import { fillHoles, findHoles, obstaclesOf, scatterAlong, settle, toss, TossError } from '../../core/toss/index.ts';
+import { type InkShares, measureShares, type Separation, separating } from '../../core/separate/index.ts';
+import {
+  BODY_ALPHA,
+  type DrawnCell,
+  fillHoles,
+  findHoles,
+  obstaclesOf,
+  scatterAlong,
+  settle,
+  toss,
+  TossError,
+} from '../../core/toss/index.ts';
 import { ArtworkStore } from '../cloth/artworkStore.ts';
 import { browserSurface } from '../cloth/browserBackend.ts';
 import { drawnLines } from '../cloth/drawnLines.ts';
@@ -88,7 +105,7 @@ async function done(
       }
     }
     case 'holes':
-      return findHoles(lattice, obstaclesOf(seen, known).rounds, task.least, task.most);
+      return findHoles(lattice, await drawnOf({ ...design, placements: seen }, motifs), task.least, task.most);
     case 'fill':
       return fillHoles(lattice, task.holes, task.recipe, known, seen);
     case 'scatter':
@@ -143,6 +160,22 @@ function artworksOf({ placements }: Design, motifs: readonly Motif[]): Promise<D
 
 /** The cell as it is printed, told apart by its inks. */
 async function coverage(design: Design, motifs: readonly Motif[], inks: readonly Hex[]): Promise<Coverage> {
+  const { grid, data } = await bareCell(design, motifs);
+  return measureCoverage(data, grid, inks);
+}
+
+/** Where anything is seen on the ground of a cell. */
+async function drawnOf(design: Design, motifs: readonly Motif[]): Promise<DrawnCell> {
+  const { grid, data } = await bareCell(design, motifs);
+  const { width, height } = grid.cell;
+  return { grid, solid: silhouetteOf(data, width, height, BODY_ALPHA).solid };
+}
+
+/** A cell painted without its ground: RGBA. */
+async function bareCell(
+  design: Design,
+  motifs: readonly Motif[],
+): Promise<{ readonly grid: PixelGrid; readonly data: Uint8ClampedArray }> {
   const drawn = await artworksOf(design, motifs);
   const grid = pixelGrid(design.repeat, coverageScale(latticeOf(design.repeat).domain));
   const { width, height } = grid.cell;
@@ -153,7 +186,19 @@ async function coverage(design: Design, motifs: readonly Motif[], inks: readonly
     shelf.backend,
     { bare: true, sprites },
   );
-  return measureCoverage(sheet.context.getImageData(0, 0, width, height).data, grid, inks);
+  return { grid, data: sheet.context.getImageData(0, 0, width, height).data };
+}
+
+/** Pixels of a tile that shares are measured on: softened edges count as what they cover, so that few are enough. */
+const SHARE_PIXELS = 100_000;
+
+/** How much of the tile each ink covers, as its plates would print it. */
+async function sharesOf(design: Design, motifs: readonly Motif[]): Promise<InkShares> {
+  const tile = tileOf(design.repeat);
+  const grid = pixelGrid(design.repeat, Math.min(2, Math.sqrt(SHARE_PIXELS / (tile.width * tile.height))));
+  const window = { left: 0, top: 0, right: grid.tile.width, bottom: grid.tile.height };
+  const drawn = drawnById(await artworksOf(design, motifs));
+  return measureShares({ design, motifs: drawn, colourway: undefined, grid, window, backend: shelf.backend });
 }
 
 /** The tile with each ink in a colour that stands for it, measured. */
@@ -174,7 +219,8 @@ async function measureInksOf(design: Design, motifs: readonly Motif[]): Promise<
     data,
     labels.map((hex) => Number.parseInt(hex.slice(1), 16)),
   );
-  return { ...measureInks(seen, width, height, labels.length), mmPerPixel: 1 / grid.scaleX };
+  const edges = measureEdges(seen, width, height);
+  return { shares: await sharesOf(design, motifs), edges, mmPerPixel: 1 / grid.scaleX };
 }
 
 /** Pixels of a tile that is shown as plates. */

@@ -11,6 +11,8 @@ import { TEXTS } from './texts.ts';
 Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);
 
 const NAMES = [TEXTS.upperLeft, TEXTS.upperRight, TEXTS.lowerLeft, TEXTS.lowerRight];
+/** A quarter whose mean gap is smaller has none to compare with, mm. */
+const LEAST_GAP = 0.5;
 const TICKS = { font: { size: 10 }, color: '#5b5f69' };
 const GRID = { color: '#e3ddd0' };
 
@@ -86,7 +88,9 @@ export function QuarterCharts({ quarters }: { readonly quarters: readonly Quarte
         </div>
         {widest > 1.5 * closest && (
           <figcaption className="text-xs">
-            {TEXTS.oneQuarterLiesWidestTimes(formatNumber(widest / Math.max(0.1, closest), 1))}
+            {closest < LEAST_GAP
+              ? TEXTS.oneQuarterHasNoGaps(formatNumber(widest, 1))
+              : TEXTS.oneQuarterLiesWidestTimes(formatNumber(widest / closest, 1))}
           </figcaption>
         )}
       </figure>

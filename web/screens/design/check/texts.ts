@@ -31,8 +31,10 @@ export const TEXTS = {
   upperRight: 'upper right',
   lowerLeft: 'lower left',
   lowerRight: 'lower right',
-  gapToTheNearestNeighbour: 'Gap to the nearest neighbour, mean of each quarter',
-  oneQuarterLiesWidestTimes: (widest: string): string => `One quarter is ${widest} times as loose as another.`,
+  gapToTheNearestNeighbour: 'Gap to the nearest neighbour, average of each quarter',
+  oneQuarterLiesWidestTimes: (widest: string): string => `One quarter is ${widest} times as sparse as another.`,
+  oneQuarterHasNoGaps: (widest: string): string =>
+    `The motifs of one quarter touch; those of another are ${widest} mm apart on average.`,
   shareOfEachInkBy: 'Share of each ink by area',
   coveredList: (list: string): string => `Covered: ${list}`,
 };

@@ -24,7 +24,7 @@ export function ColourTicket() {
   const others = inks.filter(({ id }) => !onGround.includes(id));
   const shareOf = (id: string): number | undefined => {
     const n = areas?.inks.findIndex((ink) => ink.id === id) ?? -1;
-    const share = areas?.shares[n];
+    const share = areas?.shares.inks[n];
     return share === undefined ? undefined : 100 * share;
   };
   return (
@@ -37,6 +37,7 @@ export function ColourTicket() {
         {others.map((ink) => (
           <InkRow key={ink.id} ink={ink} open={opened === ink.id} share={shareOf(ink.id)} />
         ))}
+        <PictureShare share={areas?.shares.pictures} />
         <Unused />
       </section>
       <Fold name={TEXTS.shelves}>
@@ -51,6 +52,15 @@ export function ColourTicket() {
     </div>
   );
 }
+
+/** How much of the cloth pictures cover, which have no inks. @param share 0 to 1; undefined while it is being measured */
+function PictureShare({ share = 0 }: { readonly share: number | undefined }) {
+  if (share < LEAST_SHARE) return null;
+  return <p className="text-xs text-graphite">{TEXTS.picturesCover((100 * share).toFixed(share < 0.01 ? 1 : 0))}</p>;
+}
+
+/** Less than this is not told. */
+const LEAST_SHARE = 0.0005;
 
 /** Inks that nothing on the cloth is printed in, and a way to be rid of them. */
 function Unused() {

@@ -15,7 +15,7 @@ export function Contrast({ areas }: { readonly areas: InkAreasOf | undefined }) 
   const { colours } = useColourway();
   const vision = useStore(editor.vision);
   const inks = areas?.inks.map(({ id, name }) => ({ id, name, colour: colours[id] ?? ('#808080' as Hex) })) ?? [];
-  const pairs = areas ? weakPairs(inks, areas, areas.mmPerPixel, undefined, vision) : [];
+  const pairs = areas ? weakPairs(inks, areas.edges, areas.mmPerPixel, undefined, vision) : [];
   return (
     <>
       <label className="grid gap-0.5 text-xs text-graphite">

@@ -26,7 +26,7 @@ export function ReduceInks({ areas }: { readonly areas: InkAreasOf | undefined }
       id,
       locked,
       colour: colours[id] ?? ('#808080' as Hex),
-      area: areas.shares[areas.inks.findIndex((ink) => ink.id === id)] ?? 0,
+      area: areas.shares.inks[areas.inks.findIndex((ink) => ink.id === id)] ?? 0,
     }));
     const proposed = reduceInks(weighed, most);
     return { proposed, kept: proposed.filter(({ from }) => !apart.has(from)) };

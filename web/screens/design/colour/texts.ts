@@ -134,6 +134,7 @@ export const TEXTS = {
   noWeakPairs: 'All inks that touch can be told apart.',
   weakPair: (difference: string, edge: string): string => `ΔE ${difference}, along ${edge}`,
   coverage: (percent: string): string => `${percent} %`,
+  picturesCover: (percent: string): string => `Pictures cover ${percent} % of the cloth.`,
   seeIt: 'See the cloth',
   asItIs: 'As it is',
   visionName: (vision: Vision): string => VISION_NAMES[vision],

@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
+import type { Design } from '../../../../core/document/index.ts';
 import { applyToss, type Hole, tossedPlacements } from '../../../../core/toss/index.ts';
 import { formatNumber } from '../../../../core/units/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
@@ -41,6 +42,8 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
     ),
   );
   const [problem, setProblem] = useState<string>();
+  /** What the holes that are shown were looked for in. */
+  const [seen, setSeen] = useState<{ readonly design: Design; readonly across: number }>();
 
   useEffect(() => {
     if (!on) return;
@@ -49,7 +52,9 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
       tosser
         .run(committed, motifs, { kind: 'holes', least: across / 2, most: MOST })
         .done.then((circles) => {
-          if (!left) editor.holes.set(circles);
+          if (left) return;
+          editor.holes.set(circles);
+          setSeen({ design: committed, across });
         })
         .catch((error: unknown) => setProblem(messageOf(error)));
     }, SOON);
@@ -85,6 +90,7 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
       })
       .catch((error: unknown) => setProblem(messageOf(error)));
   };
+  const isUpToDate = seen?.design === committed && seen.across === across;
   const canFill = recipe.entries.length > 0 && !busy;
 
   return (
@@ -101,9 +107,11 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
       {on && (
         <>
           <p className="text-xs text-graphite" data-holes={shown.length}>
-            {shown.length === 0
-              ? TEXTS.noHoleIsWiderThan(formatNumber(across, 1))
-              : TEXTS.countTheWidestRMm(shown.length, MOST, formatNumber(2 * (shown[0]?.r ?? 0), 1))}
+            {!isUpToDate && shown.length === 0
+              ? TEXTS.looking
+              : shown.length === 0
+                ? TEXTS.noHoleIsWiderThan(formatNumber(across, 1))
+                : TEXTS.countTheWidestRMm(shown.length, MOST, formatNumber(2 * (shown[0]?.r ?? 0), 1))}
           </p>
           <ul aria-label={TEXTS.holes} className="grid max-h-44 gap-1 overflow-y-auto">
             {shown.map((hole, n) => (

@@ -29,6 +29,7 @@ export const TEXTS = {
   rMm: (r: string): string => `${r} mm`,
   fill: 'Fill',
   holes: 'Holes',
+  looking: 'Looking …',
   fillAllOfThese: 'Fill all of these',
   theTossHasNoMotifs: 'The toss has no motifs to fill with yet',
   waiting: 'Waiting …',

@@ -1,12 +1,7 @@
 import type { Hex } from '../colour/index.ts';
 
-/** How much of a repeat each ink covers, and along how much of it inks lie next to each other. */
-export interface InkAreas {
-  /** Shares of the tile by ink, in the order of the labels. */
-  readonly shares: readonly number[];
-  /** Lengths of shared edges in a tile, pixels, by the lower label and the higher one. */
-  readonly edges: ReadonlyMap<string, number>;
-}
+/** Along how much of a tile inks lie next to each other: lengths in pixels, by the lower label and the higher one. */
+export type InkEdges = ReadonlyMap<string, number>;
 
 /** What a pixel has that shows none of the inks alone. */
 export const NO_INK = 255;
@@ -20,12 +15,8 @@ export const pairKey = (a: number, b: number): string => (a < b ? `${a} ${b}` : 
  * Measures a tile on the torus, so that what touches across its edges counts.
  *
  * @param labels the ink of each pixel, row after row; `NO_INK` where several are mixed
- * @param count of inks
  */
-export function measureInks(labels: Uint8Array, width: number, height: number, count: number): InkAreas {
-  const counts = new Array<number>(count).fill(0);
-  for (const label of labels) if (label < count) counts[label] = (counts[label] as number) + 1;
-  const pure = counts.reduce((sum, n) => sum + n, 0);
+export function measureEdges(labels: Uint8Array, width: number, height: number): InkEdges {
   const edges = new Map<string, number>();
   const along = (length: number, at: (n: number) => number): void => {
     let start = 0;
@@ -50,7 +41,7 @@ export function measureInks(labels: Uint8Array, width: number, height: number, c
   };
   for (let y = 0; y < height; y++) along(width, (x) => labels[y * width + x] as number);
   for (let x = 0; x < width; x++) along(height, (y) => labels[y * width + x] as number);
-  return { shares: counts.map((n) => (pure === 0 ? 0 : n / pure)), edges };
+  return edges;
 }
 
 /** The most inks that are told apart; the others count as none. */
