@@ -32,7 +32,7 @@ describe('the check', () => {
       ],
       { size: { width: 80, height: 80 } },
     );
-    await click(driver, 'radio', 'Check');
+    await click(driver, 'button', 'Check');
     await looked();
     await driver.wait(async () => (await findings('lane')).length > 0, PATIENCE, 'no lane was found');
     const level = (await findings('lane')).filter((text) => text.includes('level'));
@@ -68,7 +68,7 @@ describe('the check', () => {
       ],
       { size: { width: 81, height: 20.5 } },
     );
-    await click(driver, 'radio', 'Check');
+    await click(driver, 'button', 'Check');
     await looked();
     await driver.wait(async () => (await findings('pair')).length > 0, PATIENCE, 'no pair was found');
     expect(await findings('lane')).toEqual([]);
@@ -90,7 +90,7 @@ describe('the check', () => {
       ].map(([x, y]) => ({ x: x as number, y: y as number, scale: 0.15 })),
       { size: { width: 200, height: 200 } },
     );
-    await click(driver, 'radio', 'Check');
+    await click(driver, 'button', 'Check');
     await driver.wait(async () => (await findings('clump')).length === 1, PATIENCE, 'no clump was found');
     expect(await findings('clump')).toEqual(['3 × Tile']);
     await (await driver.findElement(By.css('[data-finding="clump 0"]'))).click();

@@ -40,7 +40,7 @@ const SCREENS: readonly Screen[] = [
     path: DESIGN,
     prepare: async (driver) => (await click(driver, 'radio', 'Layers'), click(driver, 'button', 'New layer')),
   },
-  { name: 'the toss', path: '/designs/low-tide-flotsam', prepare: (driver) => click(driver, 'radio', 'Toss') },
+  { name: 'the toss', path: '/designs/low-tide-flotsam', prepare: (driver) => click(driver, 'button', 'Toss') },
   {
     name: 'a row and its recipe',
     path: '/designs/low-tide-quayside',
@@ -50,7 +50,7 @@ const SCREENS: readonly Screen[] = [
     name: 'the check',
     path: '/designs/low-tide-flotsam',
     prepare: async (driver) => (
-      await click(driver, 'radio', 'Check'),
+      await click(driver, 'button', 'Check'),
       driver.wait(until.elementLocated(By.css('[data-check="done"]')))
     ),
   },

@@ -90,7 +90,7 @@ describe('a design that is to be printed', () => {
     const { driver } = page;
     await page.goTo('/designs/low-tide-limpets-and-rope');
     await driver.wait(until.elementLocated(By.css('[data-cell]')), PATIENCE);
-    await click(driver, 'radio', 'Check');
+    await click(driver, 'button', 'Check');
     await page.find('[data-check="done"]');
     await (await driver.findElement(By.xpath("//summary[contains(., 'Fine detail')]"))).click();
     await click(driver, 'button', 'Look for thin lines');

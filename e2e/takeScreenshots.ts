@@ -124,7 +124,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     path: '/designs/low-tide-flotsam',
     prepare: async (driver) => {
       await settledShot(driver);
-      await click(driver, 'radio', 'Toss');
+      await click(driver, 'button', 'Toss');
       await driver.wait(until.elementLocated(By.xpath("//summary[starts-with(., 'Holes')]")));
       await driver.executeScript(
         "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()",
@@ -135,7 +135,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       await type(driver, 'Wider than', '20');
       await driver.wait(until.elementLocated(By.css('[data-mark="hole"]')));
       await driver.executeScript(
-        'document.querySelector(\'section[aria-label="Toss"]\').parentElement.parentElement.scrollTop = 0',
+        'document.querySelector(\'section[aria-label="Toss"]\').parentElement.scrollTop = 0',
       );
     },
   },
@@ -143,7 +143,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     name: 'check',
     path: '/designs/low-tide-herring-run',
     prepare: async (driver) => {
-      await click(driver, 'radio', 'Check');
+      await click(driver, 'button', 'Check');
       await (await driver.wait(until.elementLocated(By.css('[data-finding="lane 1"]')))).click();
     },
   },

@@ -18,7 +18,7 @@ async function pick(label: string, option: string): Promise<void> {
 /** The toss side, with so many tiles to lay. */
 async function prepare(count: number, smallest: number, largest: number, gap: number): Promise<void> {
   const { driver } = page;
-  await click(driver, 'radio', 'Toss');
+  await click(driver, 'button', 'Toss');
   await pickMotif(driver, 'Add a motif', 'Tile');
   await pick('Role of Tile', 'Filler');
   await type(driver, 'How many of Tile', String(count));
@@ -36,7 +36,7 @@ describe('a toss', () => {
     const { driver } = page;
     const id = await tiles.open(step('half-drop', 1, 2), [{ x: 2, y: 90 }], { size: { width: 300, height: 180 } });
     await prepare(1500, 12, 14, 1);
-    await click(driver, 'button', 'Toss');
+    await click(driver, 'button', 'Toss the motifs');
     await driver.wait(until.elementLocated(By.css('[data-toss="running"]')));
     // The cloth fills as it goes.
     await driver.wait(
@@ -56,7 +56,7 @@ describe('a toss', () => {
     // What was written, and a toss under way, outlast a look at other parts of the job.
     await type(driver, 'How many of Tile', '60');
     await click(driver, 'radio', 'Selection');
-    await click(driver, 'radio', 'Toss');
+    await click(driver, 'button', 'Toss');
     await click(driver, 'button', 'Toss afresh');
     await click(driver, 'button', 'Repeat');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 61, PATIENCE, 'it was never finished');
@@ -173,7 +173,7 @@ describe('a toss', () => {
     const { driver } = page;
     const id = await tiles.open(SQUARE, [{}]);
     await prepare(3, 900, 900, 5);
-    await click(driver, 'button', 'Toss');
+    await click(driver, 'button', 'Toss the motifs');
     await waitForText(driver, 'Even the smallest of these motifs is too large for the cell at this gap.');
     expect((await tiles.stored(id)).placements).toHaveLength(1);
     expect((await tiles.stored(id)).toss).toBeNull();

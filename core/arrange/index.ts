@@ -16,6 +16,7 @@ export * from './selectInLasso.ts';
 export * from './selectSimilar.ts';
 export * from './showCopies.ts';
 export * from './snap.ts';
+export * from './swapHalves.ts';
 export * from './takeArrangement.ts';
 export * from './transformPlacements.ts';
 export * from './varyPlacements.ts';

@@ -1,4 +1,5 @@
 /** What the eye would catch on: gaps, lanes, clumps, quarters; and what is too fine to be printed. */
+export * from './brokenJoins.ts';
 export * from './clumps.ts';
 export * from './coverage.ts';
 export * from './findings.ts';

@@ -8,6 +8,7 @@ export * from './fractions.ts';
 export * from './hexagon.ts';
 export * from './honeycomb.ts';
 export * from './instances.ts';
+export * from './joins.ts';
 export * from './lattice.ts';
 export * from './pixelFit.ts';
 export * from './repeat.ts';

@@ -90,6 +90,37 @@ describe('the database', () => {
     expect((await other.query('SELECT n FROM tried WHERE n > 5')).rows).toEqual([{ n: 6 }]);
     await other.close();
   });
+
+  it('is copied while statements go on, whole', async () => {
+    const copy = join(folder, 'copy-of-busy');
+    await database.query('CREATE TABLE busy (n integer, text text)');
+    let isOver = false;
+    let last = 0;
+    const write = async (): Promise<void> => {
+      for (let n = 1; !isOver; n += 1) {
+        await database.query('INSERT INTO busy VALUES ($1, repeat($2, 500))', [n, 'kelp']);
+        if (n % 40 === 0) await database.query('DELETE FROM busy WHERE n % 3 = 0');
+        last = n;
+      }
+    };
+    const writing = write();
+    while (last < 60) await new Promise((wait) => setTimeout(wait, 5));
+    const before = last;
+    await database.copyTo(copy);
+    const after = last + 1;
+    isOver = true;
+    await writing;
+    const other = await Database.open(copy, new Space(folder));
+    const { rows } = await other.query<{ n: number }>('SELECT n FROM busy ORDER BY n');
+    await other.close();
+    const newest = rows.at(-1)?.n ?? 0;
+    expect(newest).toBeGreaterThanOrEqual(before - 1);
+    expect(newest).toBeLessThanOrEqual(after);
+    // None is missing but what was deleted.
+    const cleared = rows.filter(({ n }) => n % 3 === 0)[0]?.n ?? newest;
+    const expected = Array.from({ length: newest }, (_, n) => n + 1).filter((n) => n % 3 !== 0 || n >= cleared);
+    expect(rows.map(({ n }) => n)).toEqual(expected);
+  });
 });
 
 describe('a folder that cannot be opened', () => {

@@ -3,6 +3,7 @@ import type { Remote } from 'comlink';
 import { Problem } from '../problem.ts';
 import { WorkerThread } from '../threads/workerThread.ts';
 import type { Desk, Outcome } from './databaseWorker.ts';
+import { copyTree } from './trees.ts';
 import { DISK_FULL_CODE, type Space } from './space.ts';
 
 /** Anything that takes SQL: the database or a transaction on it. */
@@ -111,9 +112,13 @@ export class Database implements Store {
     });
   }
 
-  /** Copies the database as it is now into a folder that can be opened like it. */
+  /**
+   * Copies the database as it is once this is done into a new folder, which can be opened like it. Most of it is copied while
+   * statements go on; they wait only for what these have changed.
+   */
   async copyTo(folder: string): Promise<void> {
-    await this.#turn.runExclusive(() => this.#ask((desk) => desk.copyTo(folder), this.#patience.copy));
+    const copied = await copyTree(this.#folder, folder);
+    await this.#turn.runExclusive(() => this.#ask((desk) => desk.completeCopy(folder, copied), this.#patience.copy));
   }
 
   async close(): Promise<void> {

@@ -1,9 +1,9 @@
-import { cpSync, rmSync } from 'node:fs';
 import { parentPort, workerData, type MessagePort } from 'node:worker_threads';
 import type { PGlite } from '@electric-sql/pglite';
 import { expose } from 'comlink';
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
 import { compareMigrations, migrate, openPostgres } from './postgres.ts';
+import { completeCopy, type CopiedFiles } from './trees.ts';
 import { PostgresFiles } from './postgresFiles.ts';
 
 /** What came of a call: its value; an error of the statement, after which all goes on; or the end of the engine. */
@@ -47,12 +47,11 @@ const desk = {
   migrate: (due: readonly string[]) => outcome(() => migrate(database(), due)),
   query: (sql: string, parameters: readonly unknown[]) =>
     outcome(async () => (await database().query(sql, [...parameters])).rows),
-  /** Copies the folder as it is between two statements, with nothing left in the log that the files lack. */
-  copyTo: (copy: string) =>
+  /** Brings a copy of the folder up to date, as it is between two statements, with nothing left in the log that the files lack. */
+  completeCopy: (copy: string, copied: CopiedFiles) =>
     outcome(async () => {
       await database().query('CHECKPOINT');
-      rmSync(copy, { recursive: true, force: true });
-      cpSync(folder, copy, { recursive: true });
+      completeCopy(folder, copy, copied);
     }),
   close: () => outcome(async () => opened?.close()),
 };

@@ -1,3 +1,4 @@
+import { copyFileSync, existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { copyFile, link, mkdir, readdir, rmdir, stat, unlink } from 'node:fs/promises';
 import { join } from 'node:path';
 
@@ -28,6 +29,47 @@ export async function linkTree(from: string, to: string, isKept: (name: string) 
     if (entry.isDirectory()) await linkTree(source, target, isKept);
     else if (isKept(entry.name)) await link(source, target).catch(() => copyFile(source, target));
   }
+}
+
+/** Files of a copy by their paths in it, with when each was last changed, ms of the epoch. */
+export type CopiedFiles = ReadonlyMap<string, number>;
+
+/** A file changed so shortly before may change again without another time, ms: disks tell times by steps. */
+const RECENT_MS = 2000;
+
+/**
+ * Copies a folder that is written to meanwhile: what changes then is copied by `completeCopy`.
+ *
+ * @returns what is copied and need not be again, unless it changes
+ */
+export async function copyTree(from: string, to: string, within = ''): Promise<CopiedFiles> {
+  const copied = new Map<string, number>();
+  await mkdir(join(to, within), { recursive: true });
+  for (const entry of (await readdir(join(from, within), { withFileTypes: true }).catch(unlessGone)) ?? []) {
+    const path = join(within, entry.name);
+    if (entry.isDirectory()) {
+      for (const [file, changed] of await copyTree(from, to, path)) copied.set(file, changed);
+      continue;
+    }
+    // Before it is copied, so that what is written meanwhile counts as a change.
+    const known = await stat(join(from, path)).catch(unlessGone);
+    if (!known) continue;
+    await copyFile(join(from, path), join(to, path)).catch(unlessGone);
+    if (known.mtimeMs < Date.now() - RECENT_MS) copied.set(path, known.mtimeMs);
+  }
+  return copied;
+}
+
+/** Brings a copy up to date with a folder that nothing writes to now. */
+export function completeCopy(from: string, to: string, copied: CopiedFiles, within = ''): void {
+  mkdirSync(join(to, within), { recursive: true });
+  for (const entry of readdirSync(join(from, within), { withFileTypes: true })) {
+    const path = join(within, entry.name);
+    if (entry.isDirectory()) completeCopy(from, to, copied, path);
+    else if (copied.get(path) !== statSync(join(from, path)).mtimeMs) copyFileSync(join(from, path), join(to, path));
+  }
+  for (const name of readdirSync(join(to, within)))
+    if (!existsSync(join(from, within, name))) rmSync(join(to, within, name), { recursive: true });
 }
 
 /** Bytes of the files in a folder, at all depths. */

@@ -1,4 +1,5 @@
-import { useEffect, useRef, useState, type ComponentType } from 'react';
+import { type ComponentType, type DragEvent, useEffect, useRef, useState } from 'react';
+import type { Point } from '../../core/geometry/index.ts';
 import { useEditor } from './editorContext.ts';
 import { useStore } from '../ui/store.ts';
 import { PointerController } from './pointerController.ts';
@@ -6,6 +7,7 @@ import { ClothOverlay, type SelectionLabelProps } from './ClothOverlay.tsx';
 import { DrawingLayer } from './DrawingLayer.tsx';
 import type { ClothParts } from './clothParts.ts';
 import { ClothView } from './clothView.ts';
+import { toMm } from './viewport.ts';
 import { VISION_FILTER, VisionFilter } from './VisionFilter.tsx';
 import { TEXTS } from './texts.ts';
 
@@ -15,15 +17,24 @@ interface Props {
   readonly Label: ComponentType<SelectionLabelProps>;
   /** A motif was clicked twice. */
   readonly onOpen: (placement: string) => void;
+  /** Files were dropped, at a point of the plane. */
+  readonly onDrop: (files: DataTransfer, at: Point) => void;
 }
 
 /** The cloth: fills its place, shows the endless repeat, takes pointers. */
-export function Cloth({ Label, onReady, onOpen }: Props) {
+export function Cloth({ Label, onReady, onOpen, onDrop }: Props) {
   const editor = useEditor();
   const area = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [parts, setParts] = useState<ClothParts>();
   const vision = useStore(editor.vision);
+
+  const drop = (event: DragEvent<HTMLDivElement>): void => {
+    if (!parts || !event.dataTransfer.types.includes('Files')) return;
+    event.preventDefault();
+    const { left, top } = event.currentTarget.getBoundingClientRect();
+    onDrop(event.dataTransfer, toMm(parts.view.getViewport(), { x: event.clientX - left, y: event.clientY - top }));
+  };
 
   useEffect(() => {
     const place = area.current;
@@ -124,6 +135,8 @@ export function Cloth({ Label, onReady, onOpen }: Props) {
       data-cloth
       role="application"
       tabIndex={0}
+      onDragOver={(event) => event.dataTransfer.types.includes('Files') && event.preventDefault()}
+      onDrop={drop}
       aria-label={TEXTS.theClothNAndB}
       className="bare-ground relative col-start-2 row-start-2 touch-none overflow-hidden select-none focus-visible:outline-offset-[-3px]"
     >

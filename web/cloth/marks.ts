@@ -111,7 +111,7 @@ export function takeMark(editor: Editor, mark: Mark, at: Point): void {
   editor.selectNear(mark.ids, at);
   editor.mark.set(mark.key);
   // Holes are listed by the check and by the toss.
-  if (mark.kind !== 'hole' || editor.arrangeSide.getState() !== 'check')
-    editor.arrangeSide.set(mark.kind === 'hole' ? 'toss' : 'check');
+  if (mark.kind !== 'hole' || editor.part.getState() !== 'check')
+    editor.part.set(mark.kind === 'hole' ? 'toss' : 'check');
   editor.announcement.set(mark.name);
 }

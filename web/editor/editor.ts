@@ -232,6 +232,23 @@ export class Editor extends ArrangeEditor {
     if (this.commit(TEXTS.placedName(motif.name), laid.command)) this.selectPlaced(laid.id, at);
   }
 
+  /** Lays motifs at places, on top of the layer being worked in, as one step. */
+  placeAll(laid: readonly { readonly motif: DesignMotif; readonly at: Point }[]): void {
+    const [first] = laid;
+    if (laid.length === 1 && first) this.place(first.motif, first.at);
+    const { layer } = this;
+    if (laid.length < 2 || !this.#canLay(layer)) return;
+    const top = this.design.placements.length;
+    const placements = laid.map(({ motif, at }, n) => ({
+      index: top + n,
+      placement: { ...newPlacement(nanoid(), motif, at), layer: layer.id },
+    }));
+    const motifs = laid.map(({ motif }) => motif);
+    const command = withInks(this.design, motifs, { type: 'insert', placements }, (print) => print);
+    if (!this.commit(TEXTS.placedCount(laid.length), command)) return;
+    this.select(placements.map(({ placement: { id } }) => id));
+  }
+
   /** Chooses what was laid, at the instance where it was laid. */
   selectPlaced(id: string, at: Point): void {
     const placement = this.placement(id);

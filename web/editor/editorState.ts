@@ -27,9 +27,9 @@ import { SideEffects } from './sideEffects.ts';
 import { TEXTS } from './texts.ts';
 
 /** Which part of the job the ticket shows. */
-export type Part = 'motifs' | 'draw' | 'repeat' | 'arrange' | 'colour';
+export type Part = 'motifs' | 'draw' | 'repeat' | 'arrange' | 'toss' | 'colour' | 'check';
 /** Which side of the arranging is shown: what is chosen, the whole stack, rows and grids, the toss, or what the eye would catch on. */
-export type ArrangeSide = 'chosen' | 'stack' | 'rows' | 'toss' | 'check';
+export type ArrangeSide = 'chosen' | 'stack' | 'rows';
 
 /** A bundle that lies open, and its name. */
 export interface InsideBundle {

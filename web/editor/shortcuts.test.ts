@@ -23,6 +23,7 @@ describe('the shortcuts', () => {
     nextHole: () => undefined,
     finishDrawing: () => undefined,
     giveUp: () => editor.select([]),
+    paste: () => editor.paste(),
     bundles: { bundle: () => undefined, loosen: () => undefined, open: () => undefined, separate: () => undefined },
     overlap: () => true,
     pointer: () => undefined,

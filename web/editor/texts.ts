@@ -34,6 +34,7 @@ export const TEXTS = {
     `${lost === 1 ? 'One motif' : `${lost} motifs`} of what was copied ${lost === 1 ? 'is' : 'are'} not in the drawer any more; the rest was pasted.`,
   pasted: 'Pasted',
   thatCannotBeDone: (why: string): string => `That cannot be done: ${why}. Nothing was changed.`,
+  placedCount: (count: number): string => `Placed ${count} motifs`,
   placedName: (name: string): string => `Placed ${name}`,
   everyLayerIsHiddenOr:
     'Every layer is hidden or locked, so nothing can be placed. Nothing was changed; show or unlock a layer first.',

@@ -23,6 +23,8 @@ export type TossTask =
   | { readonly kind: 'scatter'; readonly scatter: Scatter; readonly line: readonly Point[] }
   | { readonly kind: 'settle'; readonly chosen: readonly string[]; readonly turning: boolean }
   | ({ readonly kind: 'check' } & CheckContext)
+  /** Whether the pattern runs on over the joins of its cells. */
+  | { readonly kind: 'joins' }
   /** How much each ink covers, and along how much of it inks touch. */
   | { readonly kind: 'inks' }
   /** The tile taken apart into plates, in shades. */
@@ -44,6 +46,12 @@ export interface MeasuredInks {
   readonly mmPerPixel: number;
 }
 
+/** The cell as it is painted against the same painted across its joins. */
+export interface JoinCheck {
+  readonly pixels: number;
+  readonly broken: number;
+}
+
 /** What a task ends in. */
 export interface TossResults {
   readonly toss: TossResult;
@@ -52,6 +60,7 @@ export interface TossResults {
   readonly scatter: readonly TossedMotif[];
   readonly settle: PlacementChanges;
   readonly check: Findings;
+  readonly joins: JoinCheck;
   readonly inks: MeasuredInks;
   readonly plates: Separation;
   readonly fine: readonly FineDetail[];

@@ -1,48 +1,27 @@
 import { seenOnGround } from '../../core/arrange/index.ts';
 import {
-  type Coverage,
   findFineDetail,
   type FineDetail,
   labelEdges,
   leastScale,
   thinnestLine,
   thinnestPart,
-  coverageScale,
   findFindings,
-  measureCoverage,
 } from '../../core/check/index.ts';
 import type { Hex } from '../../core/colour/index.ts';
 import { colourwayOf, type Design, type Placement } from '../../core/document/index.ts';
 import { fillRegion, type FoundRegion } from '../../core/draw/index.ts';
-import { labelColours, labelPixels, measureEdges } from '../../core/colourway/index.ts';
-import { latticeOf, type PixelGrid, pixelGrid, tileOf } from '../../core/lattice/index.ts';
-import {
-  drawnById,
-  type DrawnMotif,
-  flatInksOf,
-  type Motif,
-  naturalHeight,
-  silhouetteOf,
-} from '../../core/motif/index.ts';
-import { cellWindow, paintPlane, sceneOf, SpriteCache } from '../../core/paint/index.ts';
-import { type InkShares, measureShares, type Separation, separating } from '../../core/separate/index.ts';
-import {
-  BODY_ALPHA,
-  type DrawnCell,
-  fillHoles,
-  findHoles,
-  obstaclesOf,
-  scatterAlong,
-  settle,
-  toss,
-  TossError,
-} from '../../core/toss/index.ts';
+import { latticeOf, pixelGrid, tileOf } from '../../core/lattice/index.ts';
+import { drawnById, flatInksOf, type Motif, naturalHeight } from '../../core/motif/index.ts';
+import { SpriteCache } from '../../core/paint/index.ts';
+import { type Separation, separating } from '../../core/separate/index.ts';
+import { fillHoles, findHoles, obstaclesOf, scatterAlong, settle, toss, TossError } from '../../core/toss/index.ts';
 import { ArtworkStore } from '../cloth/artworkStore.ts';
-import { browserSurface } from '../cloth/browserBackend.ts';
 import { drawnLines } from '../cloth/drawnLines.ts';
 import { MotifShapes, pixelsOf, type Shape } from './motifShapes.ts';
-import type { MeasuredInks, TossAnswer, TossOrder, TossResults, TossTask } from './tossMessages.ts';
+import type { TossAnswer, TossOrder, TossResults, TossTask } from './tossMessages.ts';
 import { messageOf } from '../../core/problem/index.ts';
+import { ClothMeasures } from './clothMeasures.ts';
 
 /** What is laid is told this often, and as often it is asked whether to stop, ms. */
 const TELL_MS = 50;
@@ -50,6 +29,7 @@ const TELL_MS = 50;
 const shelf = new ArtworkStore();
 const shapes = new MotifShapes(shelf);
 const sprites = new SpriteCache(shelf.backend);
+const cloth = new ClothMeasures(shelf, sprites);
 const stopped = new Set<number>();
 const port = self as unknown as {
   postMessage(answer: TossAnswer): void;
@@ -105,7 +85,7 @@ async function done(
       }
     }
     case 'holes':
-      return findHoles(lattice, await drawnOf({ ...design, placements: seen }, motifs), task.least, task.most);
+      return findHoles(lattice, await cloth.drawn({ ...design, placements: seen }, motifs), task.least, task.most);
     case 'fill':
       return fillHoles(lattice, task.holes, task.recipe, known, seen);
     case 'scatter':
@@ -123,9 +103,11 @@ async function done(
     case 'area':
       return areaAbout(design, motifs, task);
     case 'inks':
-      return measureInksOf(design, motifs);
+      return cloth.inks(design, motifs);
     case 'plates':
       return separateTile(design, motifs, task);
+    case 'joins':
+      return cloth.joins(design, motifs);
     case 'check': {
       const inks = design.inks.map(({ id: ink }) => colourwayOf(design).colours[ink] as Hex);
       const outlines = new Map([...known].map(([motif, { outline }]) => [motif, outline]));
@@ -133,7 +115,7 @@ async function done(
         lattice,
         seen,
         outlines,
-        await coverage(design, motifs, inks),
+        await cloth.coverage(design, motifs, inks),
         inks.length,
         (motif) => known.get(motif)?.ink,
         task,
@@ -148,79 +130,8 @@ async function areaAbout(
   motifs: readonly Motif[],
   { at, drawing }: Extract<TossTask, { kind: 'area' }>,
 ): Promise<FoundRegion> {
-  const drawn = drawnById(await artworksOf(design, motifs));
+  const drawn = drawnById(await cloth.artworks(design, motifs));
   return fillRegion((window) => drawnLines(design, drawing, drawn, shelf.backend, window), at);
-}
-
-/** The motifs that the design uses, with their artwork. */
-function artworksOf({ placements }: Design, motifs: readonly Motif[]): Promise<DrawnMotif[]> {
-  const used = new Set(placements.map(({ motif }) => motif));
-  return Promise.all(motifs.filter(({ id }) => used.has(id)).map((motif) => shelf.fetch(motif)));
-}
-
-/** The cell as it is printed, told apart by its inks. */
-async function coverage(design: Design, motifs: readonly Motif[], inks: readonly Hex[]): Promise<Coverage> {
-  const { grid, data } = await bareCell(design, motifs);
-  return measureCoverage(data, grid, inks);
-}
-
-/** Where anything is seen on the ground of a cell. */
-async function drawnOf(design: Design, motifs: readonly Motif[]): Promise<DrawnCell> {
-  const { grid, data } = await bareCell(design, motifs);
-  const { width, height } = grid.cell;
-  return { grid, solid: silhouetteOf(data, width, height, BODY_ALPHA).solid };
-}
-
-/** A cell painted without its ground: RGBA. */
-async function bareCell(
-  design: Design,
-  motifs: readonly Motif[],
-): Promise<{ readonly grid: PixelGrid; readonly data: Uint8ClampedArray }> {
-  const drawn = await artworksOf(design, motifs);
-  const grid = pixelGrid(design.repeat, coverageScale(latticeOf(design.repeat).domain));
-  const { width, height } = grid.cell;
-  const sheet = browserSurface(width, height);
-  paintPlane(
-    sheet.context,
-    { scene: sceneOf(design, drawnById(drawn)), grid, window: cellWindow(grid) },
-    shelf.backend,
-    { bare: true, sprites },
-  );
-  return { grid, data: sheet.context.getImageData(0, 0, width, height).data };
-}
-
-/** Pixels of a tile that shares are measured on: softened edges count as what they cover, so that few are enough. */
-const SHARE_PIXELS = 100_000;
-
-/** How much of the tile each ink covers, as its plates would print it. */
-async function sharesOf(design: Design, motifs: readonly Motif[]): Promise<InkShares> {
-  const tile = tileOf(design.repeat);
-  const grid = pixelGrid(design.repeat, Math.min(2, Math.sqrt(SHARE_PIXELS / (tile.width * tile.height))));
-  const window = { left: 0, top: 0, right: grid.tile.width, bottom: grid.tile.height };
-  const drawn = drawnById(await artworksOf(design, motifs));
-  return measureShares({ design, motifs: drawn, colourway: undefined, grid, window, backend: shelf.backend });
-}
-
-/** The tile with each ink in a colour that stands for it, measured. */
-async function measureInksOf(design: Design, motifs: readonly Motif[]): Promise<MeasuredInks> {
-  const labels = labelColours(design.inks.length);
-  const colours = Object.fromEntries(design.inks.map(({ id }, n) => [id, labels[n] as Hex]));
-  const drawn = await artworksOf(design, motifs);
-  const scale = coverageScale(tileOf(design.repeat));
-  const grid = pixelGrid(design.repeat, scale);
-  const { width, height } = grid.tile;
-  const surface = browserSurface(width, height);
-  const labelled = { ...design, colourways: [{ id: 'labels', name: 'Labels', colours }] };
-  const scene = sceneOf(labelled, drawnById(drawn), undefined, 'nearest');
-  const window = { left: 0, top: 0, right: width, bottom: height };
-  paintPlane(surface.context, { scene, grid, window }, shelf.backend, { sprites });
-  const { data } = surface.context.getImageData(0, 0, width, height);
-  const seen = labelPixels(
-    data,
-    labels.map((hex) => Number.parseInt(hex.slice(1), 16)),
-  );
-  const edges = measureEdges(seen, width, height);
-  return { shares: await sharesOf(design, motifs), edges, mmPerPixel: 1 / grid.scaleX };
 }
 
 /** Pixels of a tile that is shown as plates. */
@@ -232,7 +143,7 @@ async function separateTile(
   motifs: readonly Motif[],
   { order, colourway }: Extract<TossTask, { kind: 'plates' }>,
 ): Promise<Separation> {
-  const drawn = await artworksOf(design, motifs);
+  const drawn = await cloth.artworks(design, motifs);
   const tile = tileOf(design.repeat);
   const grid = pixelGrid(design.repeat, Math.sqrt(PLATE_PIXELS / (tile.width * tile.height)));
   const window = { left: 0, top: 0, right: grid.tile.width, bottom: grid.tile.height };

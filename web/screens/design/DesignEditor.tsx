@@ -8,6 +8,7 @@ import type { Part } from '../../editor/editorState.ts';
 import { ChalkLabel } from './ChalkLabel.tsx';
 import { BundleBar } from './BundleBar.tsx';
 import { useBundles } from './useBundles.ts';
+import { EdgesWalk } from './EdgesWalk.tsx';
 import { ExportDialog } from '../export/ExportDialog.tsx';
 import type { Saver } from '../../editor/saver.ts';
 import { SaveSwatchDialog } from './SaveSwatchDialog.tsx';
@@ -24,6 +25,11 @@ import { ScaleBar } from './ScaleBar.tsx';
 import { Selvedge } from './Selvedge.tsx';
 import { SHORTCUTS, type ShortcutContext } from './shortcuts.ts';
 import { ShortcutDialog } from './ShortcutDialog.tsx';
+import { droppedFiles } from '../drawer/files.ts';
+import { ComingFiles } from './ComingFiles.tsx';
+import { TEXTS } from './texts.ts';
+import { useFilesOnCloth } from './useFilesOnCloth.ts';
+import { usePaste } from './usePaste.ts';
 import { useFinish } from './draw/useFinish.ts';
 import { useNextHole } from './draw/useNextHole.ts';
 import { useScreenScale } from '../../ui/screenScale.ts';
@@ -52,6 +58,7 @@ export function DesignEditor({ saver, presence, outer, onClose }: Props) {
   const [sheet, setSheet] = useState<OpenSheet>();
   const [ticketOpen, setTicketOpen] = useState(true);
   const [squinting, setSquinting] = useState(false);
+  const [onEdges, setOnEdges] = useState(false);
   const [beside, setBeside] = useState<readonly string[]>();
   const [colourwayView, setColourwayView] = useState<ColourwayView>();
   const notify = useNotify();
@@ -64,8 +71,10 @@ export function DesignEditor({ saver, presence, outer, onClose }: Props) {
     editor.refusal.set(undefined);
   }, [refused, editor, notify]);
 
+  const { coming, lay } = useFilesOnCloth();
   const nextHole = useNextHole(cloth);
   const finishDrawing = useFinish();
+  const paste = usePaste(cloth, lay);
   const closeSheet = useCallback(() => setSheet(undefined), []);
 
   const context = useMemo((): ShortcutContext | undefined => {
@@ -87,13 +96,14 @@ export function DesignEditor({ saver, presence, outer, onClose }: Props) {
       giveUp: () => {
         if (!pointer.cancel() && !editor.drawing.path.drop()) editor.select([]);
       },
+      paste,
       nextHole,
       finishDrawing,
       bundles,
       overlap: pointer.overlap,
       pointer: () => pointer.pointer && toMm(view.getViewport(), pointer.pointer),
     };
-  }, [cloth, editor, bundles, pxPerMm, nextHole, finishDrawing]);
+  }, [cloth, editor, bundles, pxPerMm, paste, nextHole, finishDrawing]);
 
   const latest = useRef(context);
   useEffect(() => {
@@ -122,7 +132,7 @@ export function DesignEditor({ saver, presence, outer, onClose }: Props) {
         return;
       const shortcut = SHORTCUTS.find(({ matches }) => matches(event));
       if (!shortcut) return;
-      event.preventDefault();
+      if (!shortcut.isShared) event.preventDefault();
       shortcut.run(editor, latest.current, event);
     };
     window.addEventListener('keydown', onKeyDown);
@@ -153,12 +163,24 @@ export function DesignEditor({ saver, presence, outer, onClose }: Props) {
               />
             )}
             <UnsavedNotice saver={saver} />
-            <Cloth Label={ChalkLabel} onReady={setCloth} onOpen={bundles.open} />
+            <Cloth
+              Label={ChalkLabel}
+              onReady={setCloth}
+              onOpen={bundles.open}
+              onDrop={(transfer, at) => {
+                droppedFiles(transfer).then(
+                  (files) => lay(files, at),
+                  (error: unknown) => notify({ text: TEXTS.theseFilesCannotBeRead(String(error)), tone: 'problem' }),
+                );
+              }}
+            />
+            {cloth && coming.length > 0 && <ComingFiles cloth={cloth} coming={coming} />}
+            {onEdges && cloth && <EdgesWalk cloth={cloth} onClose={() => setOnEdges(false)} />}
             {!editor.inside && <LayerChip onOpen={() => showPart('arrange')} />}
             <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
             <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
               <Tray cloth={cloth} />
-              {cloth && context && <ScaleBar cloth={cloth} context={context} />}
+              {cloth && context && <ScaleBar cloth={cloth} context={context} onEdges={() => setOnEdges(true)} />}
             </div>
             <p aria-live="polite" className="sr-only">
               {said}

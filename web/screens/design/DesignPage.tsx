@@ -77,7 +77,7 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
   // A design is opened once; what is fetched again later does not disturb the editor.
   const [{ editor, saver, presence, key }] = useState(() => {
     const editor = new Editor(opened.design);
-    if (new URLSearchParams(window.location.search).get('show') === 'toss') editor.arrangeSide.set('toss');
+    if (new URLSearchParams(window.location.search).get('show') === 'toss') editor.part.set('toss');
     editor.clipboard = BROWSER_CLIPBOARD;
     const key = nanoid();
     const saver = new Saver(editor.session, opened.revision, {

@@ -9,7 +9,9 @@ const PARTS: readonly { part: Part; name: string; inBundle: boolean }[] = [
   { part: 'draw', name: TEXTS.draw, inBundle: false },
   { part: 'repeat', name: TEXTS.repeat, inBundle: false },
   { part: 'arrange', name: TEXTS.arrange, inBundle: true },
+  { part: 'toss', name: TEXTS.toss, inBundle: false },
   { part: 'colour', name: TEXTS.colour, inBundle: false },
+  { part: 'check', name: TEXTS.check, inBundle: false },
 ];
 
 /** The parts of the job in their order; in a bundle only those that concern it. */

@@ -12,9 +12,12 @@ import { TEXTS } from './texts.ts';
 export function ScaleBar({
   cloth: { view },
   context,
+  onEdges,
 }: {
   readonly cloth: ClothParts;
   readonly context: ShortcutContext;
+  /** Begins to go from join to join. */
+  readonly onEdges: () => void;
 }) {
   const viewport = useStore({ subscribe: view.subscribe, getState: view.getViewport });
   const { pxPerMm } = useScreenScale();
@@ -45,15 +48,21 @@ export function ScaleBar({
         </Button>
         <ActualSize onShow={() => context.showActual()} />
       </div>
-      <div className="-mx-2 flex justify-between">
+      <div className="-mx-2 grid grid-cols-3">
         <Button look="quiet" className="px-2!" onClick={() => context.showRepeats(1)}>
           {TEXTS.oneRepeat}
         </Button>
         <Button look="quiet" className="px-2!" onClick={() => context.showRepeats(4)}>
           {TEXTS.four}
         </Button>
+        <Button look="quiet" className="px-2!" onClick={() => context.showRepeats(16)}>
+          {TEXTS.sixteen}
+        </Button>
         <Button look="quiet" className="px-2!" onClick={showMetre}>
           {TEXTS.aMetre}
+        </Button>
+        <Button look="quiet" className="px-2!" title={TEXTS.goesAroundTheJoins} onClick={onEdges}>
+          {TEXTS.edges}
         </Button>
         <Button look="quiet" className="px-2!" title={TEXTS.blurredAndFromFartherAway} onClick={() => context.squint()}>
           {TEXTS.squint}

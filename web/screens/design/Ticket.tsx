@@ -1,5 +1,5 @@
 import { PanelRightClose, PanelRightOpen } from 'lucide-react';
-import { useState } from 'react';
+import { type ComponentType, lazy, Suspense, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Part } from '../../editor/editorState.ts';
@@ -17,20 +17,29 @@ const TITLES: Readonly<Record<Part, string>> = {
   draw: TEXTS.draw,
   repeat: TEXTS.repeat,
   arrange: TEXTS.arrange,
+  toss: TEXTS.toss,
   colour: TEXTS.colour,
+  check: TEXTS.check,
 };
-const BODIES: Readonly<Record<Part, () => React.ReactNode>> = {
+// Each fetched when it is first looked at; the cloth does not wait for any of them.
+const TossPanel = lazy(async () => ({ default: (await import('./toss/TossPanel.tsx')).TossPanel }));
+const CheckPanel = lazy(async () => ({ default: (await import('./check/CheckPanel.tsx')).CheckPanel }));
+
+const BODIES: Readonly<Record<Part, ComponentType>> = {
   motifs: MotifsTicket,
   draw: DrawTicket,
   repeat: RepeatTicket,
   arrange: ArrangeTicket,
+  toss: TossPanel,
   colour: ColourTicket,
+  check: CheckPanel,
 };
 
 /** The swing ticket: what the current part of the job needs, and nothing else. */
 export function Ticket({ open, onToggle }: { readonly open: boolean; readonly onToggle: () => void }) {
   const editor = useEditor();
   const part = useStore(editor.part);
+  const side = useStore(editor.arrangeSide);
   const Body = BODIES[part];
   const [foot, setFoot] = useState<HTMLElement | null>(null);
   if (!open) {
@@ -60,8 +69,11 @@ export function Ticket({ open, onToggle }: { readonly open: boolean; readonly on
           </Button>
         </div>
         <FootContext value={foot}>
-          <div className="min-h-0 overflow-y-auto p-4 pb-6">
-            <Body />
+          {/* Each begins at its top. */}
+          <div key={part === 'arrange' ? side : part} className="min-h-0 overflow-y-auto p-4 pb-6">
+            <Suspense>
+              <Body />
+            </Suspense>
           </div>
         </FootContext>
         <div ref={setFoot} className="shrink-0" />

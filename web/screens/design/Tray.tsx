@@ -54,7 +54,7 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
       onDrop={(event) => {
         event.preventDefault();
         setOffered(false);
-        droppedFiles(event.dataTransfer).then(bringFiles, failed);
+        droppedFiles(event.dataTransfer).then((files) => bringFiles(files), failed);
       }}
     >
       <div className="flex w-44 shrink-0 flex-col justify-center gap-1.5 border-r border-thread px-3 py-2">

@@ -12,13 +12,15 @@ export interface Shortcut {
   readonly group: 'General' | 'Selection' | 'The cloth';
   /** Whether the event is this shortcut. */
   readonly matches: (event: KeyboardEvent) => boolean;
+  /** Whether the browser does its own with it as well. */
+  readonly isShared?: boolean;
   readonly run: (editor: Editor, context: ShortcutContext, event: KeyboardEvent) => void;
 }
 
 /** What shortcuts can reach besides the editor. */
 export interface ShortcutContext {
   zoom(factor: number): void;
-  showRepeats(count: 1 | 4): void;
+  showRepeats(count: 1 | 4 | 16): void;
   showActual(): void;
   squint(): void;
   pan(x: number, y: number): void;
@@ -27,6 +29,7 @@ export interface ShortcutContext {
   nextHole(): void;
   finishDrawing(): void;
   giveUp(): void;
+  paste(): void;
   readonly bundles: BundleActions;
   /** Whether what is drawn of two placements lies over each other. */
   overlap(a: Placement, b: Placement): boolean;
@@ -176,13 +179,12 @@ export const SHORTCUTS: readonly Shortcut[] = [
   },
   {
     keys: 'Ctrl C, Ctrl X, Ctrl V',
-    does: 'Copy, cut, paste: also into other designs and windows',
+    does: 'Copy, cut, paste: also into other designs and windows; pictures and SVG from other programs come as motifs',
     group: 'Selection',
     matches: (e) => held('c')(e) || held('x')(e) || held('v')(e),
-    run: (editor, _hands, e) =>
-      ({ c: () => editor.copy(), x: () => editor.cut(), v: () => editor.paste() })[
-        e.key.toLowerCase() as 'c' | 'x' | 'v'
-      ](),
+    isShared: true,
+    run: (editor, { paste }, e) =>
+      ({ c: () => editor.copy(), x: () => editor.cut(), v: paste })[e.key.toLowerCase() as 'c' | 'x' | 'v'](),
   },
   {
     keys: 'Ctrl Shift V',
@@ -262,8 +264,8 @@ export const POINTER_HINTS: readonly { readonly keys: string; readonly does: str
   { keys: 'Drag the ground, Space drag, middle-button drag', does: 'Pan the cloth' },
   { keys: 'Corner pin', does: 'Scale about the opposite corner; with Alt about the anchor' },
   { keys: 'Side pin', does: 'Stretch one way; with Ctrl skew, with Alt about the anchor' },
-  { keys: 'Turning pin', does: 'Rotate about the anchor; with Shift by 15°' },
-  { keys: 'Crossed pin', does: 'Move the anchor; a double click returns it to the centre' },
+  { keys: 'Rotation handle', does: 'Rotate about the anchor; with Shift by 15°' },
+  { keys: 'Anchor', does: 'Drag it to another place; a double click returns it to the centre' },
   { keys: 'Drag out of the selvedge', does: 'Add a vertical guide; with Shift a horizontal one' },
 ];
 

@@ -29,7 +29,8 @@ export function useNewArrivals(): readonly Arrival[] {
     if (editor.part.getState() === 'motifs') return;
     for (const { name, notes } of ended.filter(({ state }) => state === 'refused'))
       notify({ text: TEXTS.nameWasNotImported(name, notes.join(' ')), tone: 'problem' });
-    const here = ended.filter(({ motif }) => motif);
+    // What comes onto the cloth is seen there.
+    const here = ended.filter(({ motif, batch }) => motif && batch === undefined);
     const [only] = here;
     if (here.length > 1) notify({ text: TEXTS.countAreInTheTray(here.length) });
     else if (only?.motif) notify({ text: only.notes[0] ?? TEXTS.nameIsInTheTray(only.motif.name) });

@@ -21,7 +21,7 @@ export function BringFiles({ collection }: { readonly collection?: string | unde
         hidden
         accept={ACCEPTED}
         onChange={(event) => {
-          bringFiles([...(event.target.files ?? [])], collection);
+          bringFiles([...(event.target.files ?? [])], collection === undefined ? {} : { collection });
           event.target.value = '';
         }}
       />

@@ -57,7 +57,7 @@ export function MotifDrawer() {
       onDrop={(event) => {
         event.preventDefault();
         droppedFiles(event.dataTransfer).then(
-          (files) => bringFiles(files, collection),
+          (files) => bringFiles(files, collection === undefined ? {} : { collection }),
           (error: unknown) => notify({ text: TEXTS.theseFilesCannotBeRead(String(error)), tone: 'problem' }),
         );
       }}

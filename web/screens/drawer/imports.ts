@@ -19,6 +19,8 @@ export interface Arrival {
   /** Fonts that it asks for and the studio has not got. */
   readonly fonts: ImportReport['fonts'];
   readonly stop: () => void;
+  /** What it came with, where that was told apart: a drop on the cloth, or something pasted. */
+  readonly batch?: string | undefined;
 }
 
 /** Files in hand, over all screens; so a folded ticket loses none. */
@@ -35,7 +37,10 @@ function change(id: number, to: Partial<Arrival>): void {
 interface Imports {
   readonly arrivals: readonly Arrival[];
   /** Brings files in, each with its own progress and its own outcome; a ZIP comes as the drawings in it. */
-  readonly bringFiles: (files: readonly File[], collection?: string) => void;
+  readonly bringFiles: (
+    files: readonly File[],
+    from?: { readonly collection?: string; readonly batch?: string },
+  ) => void;
   /** Reads the files of motifs again, with the fonts that the studio has by then. @throws ApiProblem */
   readonly readAgain: (motifs: readonly string[]) => Promise<void>;
   readonly clear: () => void;
@@ -47,7 +52,7 @@ interface Coming {
   readonly arrival: Arrival;
 }
 
-function announce(file: File): Coming {
+function announce(file: File, batch: string | undefined): Coming {
   const stopper = new AbortController();
   const arrival: Arrival = {
     id: next,
@@ -56,6 +61,7 @@ function announce(file: File): Coming {
     state: 'waiting',
     notes: [],
     fonts: [],
+    batch,
     stop: () => stopper.abort(),
   };
   next += 1;
@@ -66,9 +72,9 @@ function announce(file: File): Coming {
 export function useImports(): Imports {
   const client = useQueryClient();
   const bringFiles = useCallback(
-    (files: readonly File[], collection?: string) => {
+    (files: readonly File[], { collection, batch }: { readonly collection?: string; readonly batch?: string } = {}) => {
       arrivals.set(arrivals.getState().filter(({ state }) => state !== 'here'));
-      const queue = files.map(announce);
+      const queue = files.map((file) => announce(file, batch));
       const bring = async ({ file, stopper, arrival: { id } }: Coming): Promise<void> => {
         try {
           stopper.signal.throwIfAborted();
@@ -91,7 +97,7 @@ export function useImports(): Imports {
           }
           if (content) {
             const { files: inside, problem } = await unpackZip(file.name, content);
-            queue.push(...inside.map(announce));
+            queue.push(...inside.map((file) => announce(file, batch)));
             change(id, {
               state: inside.length > 0 ? 'here' : 'refused',
               progress: 1,

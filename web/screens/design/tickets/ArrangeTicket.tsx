@@ -23,20 +23,16 @@ import { TEXTS } from './texts.ts';
 // Each fetched when it is first looked at; the cloth does not wait for any of them.
 const StackList = lazy(async () => ({ default: (await import('./LayerList.tsx')).StackList }));
 const LayoutPanel = lazy(async () => ({ default: (await import('../layout/LayoutPanel.tsx')).LayoutPanel }));
-const TossPanel = lazy(async () => ({ default: (await import('../toss/TossPanel.tsx')).TossPanel }));
-const CheckPanel = lazy(async () => ({ default: (await import('../check/CheckPanel.tsx')).CheckPanel }));
 
 const SIDES: Readonly<Record<ArrangeSide, { readonly name: string; readonly Shown: ComponentType }>> = {
   chosen: { name: TEXTS.selection, Shown: Chosen },
   stack: { name: TEXTS.layers, Shown: StackList },
   rows: { name: TEXTS.rows, Shown: LayoutPanel },
-  toss: { name: TEXTS.toss, Shown: TossPanel },
-  check: { name: TEXTS.check, Shown: CheckPanel },
 };
 /** In a bundle that lies open there are only motifs to arrange. */
 const INSIDE: readonly ArrangeSide[] = ['chosen', 'stack'];
 
-/** The selection with its numbers and actions, the layers, rows and grids, the toss, or the check. */
+/** The selection with its numbers and actions, the layers, or rows and grids. */
 export function ArrangeTicket() {
   const editor = useEditor();
   const wished = useStore(editor.arrangeSide);

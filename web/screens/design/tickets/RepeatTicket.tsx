@@ -7,6 +7,7 @@ import { SHOWN_UNITS, useUnit } from '../../../ui/unit.ts';
 import { CellSize } from './CellSize.tsx';
 import { RepeatsAcross } from './RepeatsAcross.tsx';
 import { FitCell } from './FitCell.tsx';
+import { SwapHalves } from './SwapHalves.tsx';
 import { StepChoice } from './StepChoice.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { useStore } from '../../../ui/store.ts';
@@ -25,6 +26,7 @@ export function RepeatTicket() {
       <CellSize />
       <RepeatsAcross />
       <FitCell />
+      <SwapHalves />
       <Choice
         label={TEXTS.unit}
         value={unit}

@@ -222,7 +222,7 @@ export function TossPanel() {
                 </>
               ) : (
                 <Button look="accent" disabled={wanted === 0} className="col-span-2" onClick={() => run(recipe)}>
-                  <Dices size={15} aria-hidden /> {committed.toss ? TEXTS.tossAgain : TEXTS.toss}
+                  <Dices size={15} aria-hidden /> {committed.toss ? TEXTS.tossAgain : TEXTS.tossThem}
                 </Button>
               )}
               <Button disabled={wanted === 0} onClick={() => run({ ...recipe, seed: recipe.seed + 1 })}>

@@ -77,6 +77,7 @@ export const TEXTS = {
   tossAfresh: 'Toss afresh',
   tossAgain: 'Toss again',
   toss: 'Toss',
+  tossThem: 'Toss the motifs',
   newSeed: 'New seed',
   tossWithFourNewSeeds: 'Toss with four new seeds and compare them',
   countOfWantedLaidCovered: (count: number, wanted: number, covered: string): string =>
