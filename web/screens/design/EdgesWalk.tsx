@@ -2,6 +2,7 @@ import { ChevronLeft, ChevronRight, X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { joinsOf, latticeOf } from '../../../core/lattice/index.ts';
 import type { ClothParts } from '../../cloth/clothParts.ts';
+import { windowMm } from '../../cloth/viewport.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useStore } from '../../ui/store.ts';
@@ -21,6 +22,9 @@ export function EdgesWalk({ cloth: { view }, onClose }: { readonly cloth: ClothP
   const n = step % joins.length;
   const join = joins[n];
   const { repeat } = design;
+  // What was seen before is seen again afterwards.
+  const [before] = useState(() => windowMm(view.getViewport()));
+  useEffect(() => () => view.show(before, 0), [view, before]);
   useEffect(() => {
     const at = joinsOf(repeat)[n]?.at;
     if (!at) return;

@@ -106,7 +106,7 @@ export function TossPanel() {
           {ids.length > 0 ? TEXTS.addTheSelected : TEXTS.addAllOnTheCloth}
         </Button>
       </div>
-      <div className="grid grid-cols-3 gap-2">
+      <div className="grid grid-cols-3 items-end gap-2">
         <LengthField
           label={TEXTS.gap}
           mm={recipe.gap}
