@@ -22,7 +22,7 @@ describe('an array', () => {
     expect(await count()).toBe(8);
     await type(driver, 'How many', '11');
     expect(await count()).toBe(11);
-    await type(driver, 'Each larger by', '4');
+    await type(driver, 'Scale step', '4');
     await type(driver, 'Name', 'Limpet ring', false);
     await click(driver, 'button', 'Create motif');
     await driver.wait(until.urlMatches(/\/arrays\/(?!new)/), PATIENCE);
@@ -44,7 +44,7 @@ describe('an array', () => {
     expect(line.layout.points[1]?.y).toBeLessThan(-20);
 
     await click(driver, 'radio', 'Frame');
-    await pickMotif(driver, 'Motif of the corners', 'Starfish');
+    await pickMotif(driver, 'Corner motif', 'Starfish');
     await type(driver, 'On the upper and lower side', '5');
     expect(await count()).toBe(4 + 10 + 4);
     await click(driver, 'button', 'Update motif');

@@ -60,7 +60,7 @@ describe('drawing on the cloth', () => {
     await click(page.driver, 'radio', 'Pen pressure');
     await type(page.driver, 'How much thinner, typed', '80');
     await click(page.driver, 'radio', 'Brush');
-    await page.driver.findElement(By.xpath("//label[contains(., 'Fill what a stroke goes round')]")).click();
+    await page.driver.findElement(By.xpath("//label[contains(., 'Fill enclosed area')]")).click();
     await type(page.driver, 'Fill ink, typed', '#d9a441');
     const ring = Array.from({ length: 33 }, (_, n) => {
       const angle = (2 * Math.PI * n) / 32;
@@ -136,7 +136,7 @@ describe('drawing on the cloth', () => {
     const id = await tiles.open(step('square'), []);
     await draw(3);
     await click(driver, 'radio', 'Brush');
-    await driver.findElement(By.xpath("//summary[normalize-space()='Mirror and turn']")).click();
+    await driver.findElement(By.xpath("//summary[normalize-space()='Symmetry']")).click();
     await click(driver, 'radio', 'Turned');
     await type(driver, 'Times', '4');
     await type(driver, 'Centre X', '60');

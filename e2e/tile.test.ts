@@ -147,11 +147,11 @@ describe('a picture made to repeat', () => {
     const halves = await cloth();
     await click(driver, 'radio', 'Half-drop');
     expect(await cloth()).not.toBe(halves);
-    await click(driver, 'radio', 'By itself');
+    await click(driver, 'radio', 'Automatic');
     await waitForText(driver, 'it does not show');
     const joined = Number(await driver.findElement(By.css('[data-join]')).getAttribute('data-join'));
     expect(joined).toBeLessThan(1.1);
-    await (await named(driver, 'field', 'Spread the step that is left')).click();
+    await (await named(driver, 'field', 'Blend the remaining seam')).click();
     await made();
     await driver.wait(
       async () => Number(await driver.findElement(By.css('[data-join]')).getAttribute('data-join')) > joined,
@@ -202,7 +202,7 @@ describe('a picture made to repeat', () => {
     await cloth();
     const wanted = await colour(take.x, take.y);
     const before = await cloth();
-    await click(driver, 'radio', 'Take from');
+    await click(driver, 'radio', 'Sample');
     await clickAt(driver, { x: box.left + take.x, y: box.top + take.y });
     await driver.findElement(By.css('[data-clone="paint"]'));
     const from = { x: box.left + put.x, y: box.top + put.y };
@@ -217,7 +217,7 @@ describe('a picture made to repeat', () => {
     await waitForText(driver, 'One stroke.');
     expect(await value('Width')).toBe('200 px');
     // By keys alone: taken from the middle, painted to the right of it.
-    await click(driver, 'radio', 'Take from');
+    await click(driver, 'radio', 'Sample');
     await tabTo(driver, '[data-clone]');
     await strokeByKeys(driver, [], []);
     await strokeByKeys(driver, [Key.ARROW_RIGHT, Key.ARROW_RIGHT], [Key.ARROW_DOWN]);

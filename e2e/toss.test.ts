@@ -57,7 +57,7 @@ describe('a toss', () => {
     await type(driver, 'How many of Tile', '60');
     await click(driver, 'radio', 'Selection');
     await click(driver, 'button', 'Toss');
-    await click(driver, 'button', 'Toss afresh');
+    await click(driver, 'button', 'Toss from scratch');
     await click(driver, 'button', 'Repeat');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 61, PATIENCE, 'it was never finished');
     await click(driver, 'button', 'Arrange');

@@ -115,6 +115,12 @@ export function splitInkByMotif(
   };
 }
 
+/** The ids of the inks that a motif is printed in, each once. */
+export function inksByMotif(inks: readonly Ink[], { id, inks: colours }: Pick<Motif, 'id' | 'inks'>): string[] {
+  const printer = printerOf(inks);
+  return [...new Set(colours.flatMap((colour) => printer(colour, id)?.id ?? []))];
+}
+
 /** The motifs on the cloth that an ink prints something of, in the order in which they lie. */
 export function motifsOfInk(design: Design, motifs: ReadonlyMap<string, Pick<Motif, 'inks'>>, ink: string): string[] {
   const printer = printerOf(design.inks);

@@ -57,7 +57,7 @@ export function usePen(tiles: Tiles) {
     await type(driver, 'Width', String(width));
     await type(driver, 'Taper at start', '0');
     await type(driver, 'Taper at end', '0');
-    await click(driver, 'radio', 'Nothing');
+    await click(driver, 'radio', 'Constant');
   };
   const finish = async (): Promise<void> => {
     await click(page.driver, 'button', 'Finish');

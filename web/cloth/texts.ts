@@ -21,7 +21,7 @@ export const TEXTS = {
   besideTheMotif: 'This lies beside the motif. Mark an area on it.',
   pointOfTheVine: (number: number): string => `Point ${number} of the vine: drag it`,
   crossing: (number: number, isUnder: boolean): string =>
-    `Crossing ${number}: the vine goes ${isUnder ? 'under' : 'over'}; click to swap`,
+    `Crossing ${number}: the vine passes ${isUnder ? 'under' : 'over'}; click to swap`,
   startOfTheShading: 'Start of the shading: drag it',
   endOfTheShading: 'End of the shading: drag it',
   centreOfTheDrawing: 'Centre of the drawing: drag it',

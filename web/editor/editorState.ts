@@ -20,6 +20,7 @@ import type { LayoutRecipe } from '../../core/recipe/index.ts';
 import type { Hole } from '../../core/toss/index.ts';
 import type { Viewport } from '../cloth/viewport.ts';
 import { Cell } from '../ui/store.ts';
+import { keptCell } from '../ui/keptCell.ts';
 import { memoryClipboard, type ClipboardStore } from './clipboard.ts';
 import { NO_SELECTION, instancePoint, type Selection } from './selection.ts';
 import { KnownMotifs, type MotifSource } from './knownMotifs.ts';
@@ -80,7 +81,7 @@ export abstract class EditorState {
   readonly #knownMotifs = new KnownMotifs();
   readonly motifs = this.#knownMotifs.list;
   /** Whether what is moved is caught by lines near it. */
-  readonly snapping = new Cell(false);
+  readonly snapping = keptCell('hevrel-snapping', false, Boolean);
   readonly guidesShown = new Cell(true);
   /** Whether the axes and centres of a mirrored or rotated step are drawn over the cloth. */
   readonly symmetryShown = new Cell(true);

@@ -59,11 +59,11 @@ export const TEXTS = {
   drawingCount: (count: number): string => `Drawing ${count}`,
   chooseMotifsToScatter: 'Choose the motifs that are to be scattered first.',
   thisAreaIsOpen: 'This area is not closed off by lines, so it was not filled. Close the gap in its outline first.',
-  thisPlaceIsCovered: 'This place is covered already. Click an empty area that lines go round.',
+  thisPlaceIsCovered: 'This place is covered already. Click an empty area that lines enclose.',
   tooManyPasses: (most: number): string =>
-    `A vine passes under others at ${most} places at the most. Nothing was changed.`,
-  laidItsMirrorImage: (name: string): string => `Laid the mirror image of ${name}`,
-  laidItAgain: (name: string): string => `Laid ${name} half a repeat on`,
+    `A vine can pass under others at ${most} places at most. Nothing was changed.`,
+  laidItsMirrorImage: (name: string): string => `Added the mirror image of ${name}`,
+  laidItAgain: (name: string): string => `Added a copy of ${name} half a repeat along`,
   nothingFitsAlongTheLine:
     'Nothing fits along this line at this gap. Nothing was changed; make the gap or the motifs smaller, or draw elsewhere.',
   scatteredCountMotifs: (count: number): string => (count === 1 ? 'Scattered a motif' : `Scattered ${count} motifs`),

@@ -1,9 +1,9 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { nanoid } from 'nanoid';
 import type { Point } from '../../../core/geometry/index.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Editor } from '../../editor/editor.ts';
-import { type Arrival, useImports } from '../drawer/imports.ts';
+import { type Arrival, isComing, useImports } from '../drawer/imports.ts';
 
 /** From one file to the next of the same drop, mm. */
 const APART = 8;
@@ -22,7 +22,6 @@ export interface ComingToCloth {
   readonly at: Point;
 }
 
-const hasEnded = ({ state }: Arrival): boolean => state === 'here' || state === 'refused';
 const placeOf = ({ at }: Batch, n: number): Point => ({ x: at.x + n * APART, y: at.y + n * APART });
 
 /**
@@ -36,12 +35,13 @@ export function useFilesOnCloth(): {
 } {
   const editor = useEditor();
   const { arrivals, bringFiles } = useImports();
+  const laid = useRef(new Set<string>());
   const [batches, setBatches] = useState<readonly Batch[]>([]);
   const lay = useCallback(
     (files: readonly File[], at: Point) => {
       if (files.length === 0) return;
       const id = nanoid();
-      setBatches((before) => [...before, { id, editor, at }]);
+      setBatches((before) => [...before.filter((batch) => !laid.current.has(batch.id)), { id, editor, at }]);
       bringFiles(files, { batch: id });
     },
     [editor, bringFiles],
@@ -49,13 +49,12 @@ export function useFilesOnCloth(): {
   useEffect(() => {
     const isOver = ({ id }: Batch): boolean => {
       const own = arrivals.filter(({ batch }) => batch === id);
-      return own.length > 0 && own.every(hasEnded);
+      return own.length > 0 && !own.some(isComing);
     };
-    const over = batches.filter(isOver);
-    if (over.length === 0) return;
-    // Once, whatever else arrives meanwhile.
-    setBatches((before) => before.filter((batch) => !over.includes(batch)));
-    for (const batch of over) {
+    for (const batch of batches.filter(isOver)) {
+      // Once, whatever else arrives later.
+      if (laid.current.has(batch.id)) continue;
+      laid.current.add(batch.id);
       const motifs = arrivals.flatMap(({ batch: of, motif }) => (of === batch.id && motif ? [motif] : []));
       for (const motif of motifs) batch.editor.learnPicked({ ...motif, deleted: false });
       batch.editor.placeAll(motifs.map((motif, n) => ({ motif: { ...motif, deleted: false }, at: placeOf(batch, n) })));
@@ -65,7 +64,7 @@ export function useFilesOnCloth(): {
     arrivals
       .filter(({ batch: of }) => of === batch.id)
       .map((arrival, n) => ({ arrival, at: placeOf(batch, n) }))
-      .filter(({ arrival }) => !hasEnded(arrival)),
+      .filter(({ arrival }) => isComing(arrival)),
   );
   return { coming, lay };
 }

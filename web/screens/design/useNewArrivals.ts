@@ -1,10 +1,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useEditor } from '../../cloth/editorContext.ts';
 import { useNotify } from '../../ui/Notices.tsx';
-import { type Arrival, useImports } from '../drawer/imports.ts';
+import { type Arrival, isComing, useImports } from '../drawer/imports.ts';
 import { TEXTS } from './texts.ts';
-
-const isComing = ({ state }: Arrival): boolean => state === 'waiting' || state === 'coming';
 
 /**
  * The files that came while this design was open, or are on their way. Their motifs become known to the editor; what came of them is

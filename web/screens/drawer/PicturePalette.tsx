@@ -11,7 +11,7 @@ import { SliderField } from '../../ui/SliderField.tsx';
 import { TEXTS } from './texts.ts';
 
 interface Props {
-  readonly motif: ListedMotif;
+  readonly motif: Pick<ListedMotif, 'artwork' | 'recipe'>;
   readonly onRecipe: (recipe: Recipe) => void;
 }
 

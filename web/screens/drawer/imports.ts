@@ -46,6 +46,9 @@ interface Imports {
   readonly clear: () => void;
 }
 
+/** Whether it is still on its way. */
+export const isComing = ({ state }: Arrival): boolean => state === 'waiting' || state === 'coming';
+
 interface Coming {
   readonly file: File;
   readonly stopper: AbortController;
@@ -73,7 +76,11 @@ export function useImports(): Imports {
   const client = useQueryClient();
   const bringFiles = useCallback(
     (files: readonly File[], { collection, batch }: { readonly collection?: string; readonly batch?: string } = {}) => {
-      arrivals.set(arrivals.getState().filter(({ state }) => state !== 'here'));
+      // Of those that are laid together, all stay until the last has come.
+      const open = new Set(arrivals.getState().flatMap((one) => (isComing(one) ? (one.batch ?? []) : [])));
+      arrivals.set(
+        arrivals.getState().filter(({ state, batch }) => state !== 'here' || (batch !== undefined && open.has(batch))),
+      );
       const queue = files.map((file) => announce(file, batch));
       const bring = async ({ file, stopper, arrival: { id } }: Coming): Promise<void> => {
         try {
@@ -149,6 +156,6 @@ export function useImports(): Imports {
     arrivals: useStore(arrivals),
     bringFiles,
     readAgain,
-    clear: () => arrivals.set(arrivals.getState().filter(({ state }) => state === 'waiting' || state === 'coming')),
+    clear: () => arrivals.set(arrivals.getState().filter(isComing)),
   };
 }

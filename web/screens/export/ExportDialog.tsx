@@ -5,7 +5,7 @@ import {
   startPack as startPackRoute,
 } from '../../../contract/index.ts';
 import { Package } from 'lucide-react';
-import { type AnyOrder, DEFAULT_TEMPLATE, formatOf, orderRefusal, tileOrder } from '../../../core/export/index.ts';
+import { type AnyOrder, formatOf, orderRefusal } from '../../../core/export/index.ts';
 import { type ExportSource, startBatch, startExport } from '../../api/exports.ts';
 import { useJob } from '../../api/jobs.ts';
 import { startPack } from '../../api/packs.ts';
@@ -21,6 +21,7 @@ import { NameTemplateField } from './NameTemplateField.tsx';
 import { OrderFields } from './OrderFields.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { PresetBar } from './PresetBar.tsx';
+import { keepSettings, readSettings } from './exportSettings.ts';
 import { lacksBackdrop, type Subject } from './subject.ts';
 import { TEXTS } from './texts.ts';
 
@@ -45,9 +46,9 @@ export function ExportDialog({
   colourways = [],
   colourway,
 }: Props) {
-  const [orders, setOrders] = useState<readonly AnyOrder[]>([tileOrder({ kind: 'density', dpi: 300 })]);
+  const [orders, setOrders] = useState(() => readSettings().orders);
   const [at, setAt] = useState(0);
-  const [template, setTemplate] = useState(DEFAULT_TEMPLATE);
+  const [template, setTemplate] = useState(() => readSettings().template);
   const [made, setMade] = useState<ExportedFiles>();
   const finish = (files: ExportedFiles): void => {
     download(files.href, files.fileName);
@@ -92,6 +93,7 @@ export function ExportDialog({
   };
   const submit = (event: FormEvent): void => {
     event.preventDefault();
+    keepSettings({ orders, template });
     if (count === 1)
       single.start(async () => {
         const [source] = await sources();

@@ -1,8 +1,8 @@
 /** What the export says. */
 export const TEXTS = {
   colourways: 'Colourways',
-  sixteenBits: '16 bits a channel',
-  sixteenBitsNote: 'Finer steps in a gradient ground, and a file about twice as large.',
+  sixteenBits: '16 bits per channel',
+  sixteenBitsNote: 'Finer steps in a gradient ground; the file is about twice as large.',
   exportFile: 'Export a file',
   exportSwatches: (count: number): string => `Export ${count} swatches`,
   exportFiles: (count: number): string => `Export ${count} files`,
@@ -12,7 +12,7 @@ export const TEXTS = {
   removeFile: (n: number): string => `Remove file ${n}`,
   fileName: 'File name',
   nameNeeded: 'Files need a name.',
-  unknownField: 'Only the fields below can stand in braces.',
+  unknownField: 'Only the fields below can be used in braces.',
   nameFields: {
     name: 'Name',
     contents: 'Contents',
@@ -46,7 +46,7 @@ export const TEXTS = {
   inlineTile: 'Put the tile into the rule itself',
   notProved: 'Shapes, written from the same drawing as the cloth. A PDF is not redrawn and compared.',
   drawnAgain: (pixels: string, percent: string): string =>
-    `Redrawn by another program and compared with the cloth at ${pixels} pixels: they differ by ${percent} % in the mean, as the edges of shapes are smoothed differently.`,
+    `Redrawn by another program and compared with the cloth at ${pixels} pixels: they differ by ${percent} % on average, as the edges of shapes are smoothed differently.`,
   format: 'Format',
   contents: 'Contents',
   tile: 'Tile',
@@ -83,7 +83,7 @@ export const TEXTS = {
   lengthFrom: 'A piece of cloth, beginning at the cell’s top left corner.',
   nearestWidth: (width: number, columns: number): string =>
     `${width} px is the nearest width that ${columns} columns divide.`,
-  proportionsRightToWithin: 'Proportions right to within',
+  proportionsRightToWithin: 'Tolerance of the proportions',
   smallestTiles: 'Smallest tiles in these proportions',
   tileOff: (width: number, height: number, percent: string): string => `${width} × ${height} px, off by ${percent} %`,
   stretched: (percent: string, how: string): string =>
@@ -104,5 +104,5 @@ export const TEXTS = {
   alongEdges: 'along its edges',
   equal: 'all of them are equal.',
   differs: (largest: number, mean: string): string =>
-    `the largest difference is ${largest} of 255, ${mean} in the mean, as this format stores pixels approximately.`,
+    `the largest difference is ${largest} of 255, ${mean} on average, because this format is lossy.`,
 } as const;

@@ -98,7 +98,7 @@ export const TEXTS = {
   hand: 'A hand',
   chair: 'A chair',
   character: (px: number, texture: number): string => `A ${px} px game character, tile of ${texture} px`,
-  laid: (name: string): string => `${name}, to be moved about`,
+  laid: (name: string): string => `${name}, drag to move`,
   fullWidth: 'Full width',
   clothWidth: 'Width of the cloth',
   across: (count: string, left: string): string => `${count} across, ${left} left over`,

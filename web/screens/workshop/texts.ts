@@ -70,7 +70,7 @@ export const TEXTS = {
   outside: 'Outside',
   everywhere: 'Everywhere',
   whiteInsideClosedLinesStays: 'White inside closed lines stays.',
-  whiteInsideClosedLinesGoes: 'White inside closed lines goes as well.',
+  whiteInsideClosedLinesGoes: 'White inside closed lines is removed as well.',
   tolerance: 'Tolerance',
   softEdge: 'Soft edge',
   pickItsColour: 'Pick its colour',

@@ -11,7 +11,9 @@ import { InkRow } from './InkRow.tsx';
 import { InkShelves } from './shelves/InkShelves.tsx';
 import { ReduceInks } from './ReduceInks.tsx';
 import { TEXTS } from './texts.ts';
+import { SelectedPicture } from './SelectedPicture.tsx';
 import { useInkAreas } from './useInkAreas.ts';
+import { useSelectedInks } from './useSelectedInks.ts';
 
 /** The colourway that is worked in, the ground and the inks: change one and it changes everywhere at once. */
 export function ColourTicket() {
@@ -21,7 +23,9 @@ export function ColourTicket() {
   const opened = useStore(editor.ink);
   const areas = useInkAreas();
   const onGround = inksOfGround(groundNow);
-  const others = inks.filter(({ id }) => !onGround.includes(id));
+  const ofSelection = useSelectedInks();
+  const selected = inks.filter(({ id }) => ofSelection.includes(id) && !onGround.includes(id));
+  const others = inks.filter((ink) => !onGround.includes(ink.id) && !selected.includes(ink));
   const shareOf = (id: string): number | undefined => {
     const n = areas?.inks.findIndex((ink) => ink.id === id) ?? -1;
     const share = areas?.shares.inks[n];
@@ -31,9 +35,18 @@ export function ColourTicket() {
     <div className="grid grid-cols-1 gap-5">
       <ColourwayBar />
       <GroundPart shareOf={shareOf} />
+      {selected.length > 0 && (
+        <section aria-label={TEXTS.inksOfTheSelection} className="grid grid-cols-1 gap-2">
+          <h3 className="text-xs text-graphite">{TEXTS.inksOfTheSelection}</h3>
+          {selected.map((ink) => (
+            <InkRow key={ink.id} ink={ink} open={opened === ink.id} share={shareOf(ink.id)} />
+          ))}
+        </section>
+      )}
+      <SelectedPicture />
       <section aria-label={TEXTS.inks} className="grid grid-cols-1 gap-2">
-        <h3 className="text-xs text-graphite">{TEXTS.inks}</h3>
-        {others.length === 0 && <p className="text-sm">{TEXTS.inksAreAddedWithThe}</p>}
+        <h3 className="text-xs text-graphite">{selected.length > 0 ? TEXTS.otherInks : TEXTS.inks}</h3>
+        {inks.length === onGround.length && <p className="text-sm">{TEXTS.inksAreAddedWithThe}</p>}
         {others.map((ink) => (
           <InkRow key={ink.id} ink={ink} open={opened === ink.id} share={shareOf(ink.id)} />
         ))}

@@ -20,8 +20,25 @@ export function InkDeeds({ ink }: { readonly ink: Ink }) {
   const split = (command: Command, id: string): void => {
     if (editor.commit(TEXTS.splitName(ink.name), command)) editor.ink.set(id);
   };
+  const selected = useStore(editor.selection).ids.map((id) => editor.placement(id)?.motif);
+  const only = selected.every((id) => id === selected[0]) ? motifs.get(selected[0] ?? '') : undefined;
+  const splitBy = (id: string): void => {
+    const motif = motifs.get(id);
+    const print = motif?.inks.find((colour) => printer(colour, id)?.id === ink.id);
+    if (!motif || !print) return;
+    const free = freeInk(design, print);
+    split(splitInkByMotif(design, ink.id, motif, free), free.id);
+  };
   return (
     <>
+      {only && inMotifs.length > 1 && inMotifs.includes(only.id) && !ink.locked && (
+        <div className="flex items-center justify-between gap-2 text-xs text-graphite">
+          {TEXTS.changesEverywhere(inMotifs.length)}
+          <Button title={TEXTS.onlyHereNote(only.name)} onClick={() => splitBy(only.id)}>
+            {TEXTS.onlyHere}
+          </Button>
+        </div>
+      )}
       {others.length > 0 && (
         <select
           aria-label={TEXTS.replaceBy}
@@ -46,13 +63,7 @@ export function InkDeeds({ ink }: { readonly ink: Ink }) {
         <select
           aria-label={TEXTS.splitByMotif}
           value=""
-          onChange={({ target: { value } }) => {
-            const motif = motifs.get(value);
-            const print = motif?.inks.find((colour) => printer(colour, value)?.id === ink.id);
-            if (!motif || !print) return;
-            const free = freeInk(design, print);
-            split(splitInkByMotif(design, ink.id, motif, free), free.id);
-          }}
+          onChange={({ target: { value } }) => splitBy(value)}
           className="h-8 rounded-md border border-thread bg-white px-2 text-sm"
         >
           <option value="">{TEXTS.splitByMotifText}</option>
