@@ -15,16 +15,25 @@ export const SCENE_SIDE = 1000;
 const ROOM = 0.06;
 const BACKDROP = '#ebe6da';
 
+/** Units of a scene for each mm of what has no margin: pixels of a screen, as CSS counts them, so that a banner has its own. */
+const UNITS_PER_MM = 96 / 25.4;
+/** The longest side of a scene, units. */
+const MOST_UNITS = 1e5;
+
 /**
  * Makes a product of a drawing: every closed shape is a piece of cloth that lies flat, and lines, open paths and pictures lie on top.
+ * There is room around it, but for a rectangle alone: a page or a screen is nothing but its cloth.
  *
  * @param widthMm of what is drawn
  * @throws RangeError with a sentence where no shape is closed
  */
 export function outlineProduct(id: string, name: string, artwork: Artwork, widthMm: number): DrawnProduct {
   const { view, nodes } = artwork;
-  const scale = (SCENE_SIDE * (1 - 2 * ROOM)) / Math.max(view.width, view.height);
-  const margin = SCENE_SIDE * ROOM;
+  const room = isPage(artwork) ? 0 : ROOM;
+  const longest = (widthMm * Math.max(view.width, view.height)) / view.width;
+  const side = room === 0 ? Math.min(MOST_UNITS, longest * UNITS_PER_MM) : SCENE_SIDE;
+  const scale = (side * (1 - 2 * room)) / Math.max(view.width, view.height);
+  const margin = side * room;
   const placed: Matrix = [scale, 0, 0, scale, margin - view.x * scale, margin - view.y * scale];
   const found: Found[] = [];
   collect(nodes, placed, found);
@@ -59,6 +68,7 @@ export function outlineProduct(id: string, name: string, artwork: Artwork, width
     size: sizeText(view.width * scale * unit, view.height * scale * unit),
     width: scene.width,
     height: scene.height,
+    margin,
     backdrop: BACKDROP,
     pieces: outlines.map((outline, n) => ({
       id: outline.id,
@@ -76,9 +86,10 @@ export function drawnSize({
   width,
   height,
   pieces,
+  margin = SCENE_SIDE * ROOM,
 }: Product): { readonly width: number; readonly height: number } | undefined {
   const [face] = pieces.flatMap((piece) => (piece.face.kind === 'flat' ? [piece.face] : []));
-  const drawn = (side: number): number => (side - 2 * SCENE_SIDE * ROOM) * (face?.unit ?? 0);
+  const drawn = (side: number): number => (side - 2 * margin) * (face?.unit ?? 0);
   return face && { width: drawn(width), height: drawn(height) };
 }
 
@@ -112,6 +123,44 @@ function collect(nodes: readonly ArtworkNode[], matrix: Matrix, found: Found[]):
   }
 }
 
+/** Whether an artwork is one upright rectangle that fills its view. */
+function isPage({ view, nodes }: Artwork): boolean {
+  const found: Found[] = [];
+  collect(nodes, [1, 0, 0, 1, 0, 0], found);
+  const [one] = found;
+  if (!one || found.length > 1 || one.node.kind !== 'path' || !/^[MLZ\d\s.,e+-]*$/i.test(one.node.path)) return false;
+  const { path } = one.node;
+  const numbers = (path.match(NUMBERS) ?? []).map(Number);
+  if (!isClosed(one.node) || one.node.stroke || path.lastIndexOf('M') > 0) return false;
+  const box = outlineBounds([one.node], one.matrix);
+  const [a, b, c, d] = one.matrix;
+  // Each corner is one of the view's, whatever turns it there by quarters.
+  const isUpright = (b === 0 && c === 0) || (a === 0 && d === 0);
+  const slack = 1e-6 * Math.max(view.width, view.height);
+  const isNear = (p: number, q: number): boolean => Math.abs(p - q) <= slack;
+  return (
+    isUpright &&
+    box !== undefined &&
+    isNear(box.left, view.x) &&
+    isNear(box.top, view.y) &&
+    isNear(box.right, view.x + view.width) &&
+    isNear(box.bottom, view.y + view.height) &&
+    Math.abs((polygonArea(numbers) * Math.abs(a * d - b * c)) / (view.width * view.height) - 1) < 1e-6
+  );
+}
+
+/** The area of a polygon of x and y in turn (shoelace formula). */
+function polygonArea(numbers: readonly number[]): number {
+  let twice = 0;
+  for (let n = 0; n < numbers.length; n += 2) {
+    const at = (k: number): number => numbers[k % numbers.length] as number;
+    twice += at(n) * at(n + 3) - at(n + 2) * at(n + 1);
+  }
+  return Math.abs(twice) / 2;
+}
+
+const NUMBERS = /-?[\d.]+(?:e[-+]?\d+)?/gi;
+
 /** Whether a path encloses something: its fill closes it, or each part of it ends where it began. */
 function isClosed({ path, fill }: PathNode): boolean {
   if (fill) return true;
@@ -120,7 +169,7 @@ function isClosed({ path, fill }: PathNode): boolean {
 }
 
 function endsWhereItBegan(part: string): boolean {
-  const numbers = (part.match(/-?[\d.]+(?:e[-+]?\d+)?/gi) ?? []).map(Number);
+  const numbers = (part.match(NUMBERS) ?? []).map(Number);
   const [x = 0, y = 0] = numbers;
   const [endX = 0, endY = 0] = numbers.slice(-2);
   return numbers.length > 4 && Math.hypot(endX - x, endY - y) < 1e-6 * (1 + Math.hypot(x, y));

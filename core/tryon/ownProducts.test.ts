@@ -62,6 +62,22 @@ describe('a product of a drawing', () => {
     expect(product.size).toBe('500 × 250 mm');
   });
 
+  it('of one rectangle is nothing but its cloth, in the pixels of a screen', () => {
+    const banner = outlineProduct('own', 'Banner', artwork(path('M0 0L200 0L200 100L0 100Z')), (1280 * 25.4) / 96);
+    fits(banner);
+    expect(banner.product.width).toBeCloseTo(1280, 9);
+    expect(banner.product.height).toBeCloseTo(640, 9);
+    expect(drawnSize(banner.product)?.width).toBeCloseTo((1280 * 25.4) / 96, 9);
+    const others = [
+      [path('M0 0L200 0L200 100L0 99Z')],
+      [path('M0 0L200 0L200 100L0 100Z', { stroke: line })],
+      [path('M10 0L200 0L200 100L10 100Z')],
+      [path('M0 0L200 0L200 100L0 100Z'), path('M50 50L90 50L70 80Z')],
+      [path('M0 50Q0 0 100 0Q200 0 200 50Q200 100 100 100Q0 100 0 50Z')],
+    ];
+    for (const nodes of others) expect(outlineProduct('own', 'Other', artwork(...nodes), 300).product.margin).toBe(60);
+  });
+
   it('is made larger as a whole', () => {
     const { product } = outlineProduct('own', 'Flag', artwork(path('M0 0L200 0L200 100L0 100Z')), 300);
     const twice = resized(product, 2);

@@ -47,6 +47,8 @@ export const productSchema = object({
   /** Units of the drawing. */
   width: between(1, 1e5),
   height: between(1, 1e5),
+  /** What is left free around what is drawn, units of the drawing; only of those that were made of an outline. */
+  margin: between(0, 1e5).optional().default(undefined),
   /** What lies behind the drawing, where nothing is drawn. */
   backdrop: hexSchema,
   /** Bottom to top. */

@@ -7,6 +7,8 @@ import { Dialog } from '../../ui/Dialog.tsx';
 import { FileInput } from '../../ui/FileInput.tsx';
 import { MotifField } from '../../ui/MotifField.tsx';
 import { useRemoval } from '../../ui/useRemoval.ts';
+import { PlainShapeFields } from './PlainShapeFields.tsx';
+import { shapeFile } from './plainShape.ts';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -45,6 +47,7 @@ export function ProductDialog({ open, chosen, onChoose, onClose }: Props) {
             onFile={bring}
           />
         </div>
+        <PlainShapeFields isBusy={mutation.isPending} onCreate={(shape) => bring(shapeFile(shape))} />
         {mutation.isError && (
           <p role="alert" className="text-sm text-madder">
             {mutation.error.message}

@@ -28,7 +28,9 @@ const PAPER: CutWish = { paper: 'a4', isWide: false, margin: 10, bleed: 0, marks
 /** Has files of try-ons made: pictures of any size, shapes, or sheets of paper. */
 export function TryOnFileDialog({ open, onClose, tryOns, colourways = [], beginning }: Props) {
   const [format, setFormat] = useState<(typeof TRY_ON_FORMATS)[number]>('png');
-  const [side, setSide] = useState(beginning);
+  // Until one is typed it is the product's own, which is known a moment after the page.
+  const [typed, setTyped] = useState<number>();
+  const side = typed ?? Math.round(beginning);
   const [sheet, setSheet] = useState(PAPER);
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const watch = useJob(exportTryOns, ({ href, fileName }) => {
@@ -68,7 +70,7 @@ export function TryOnFileDialog({ open, onClose, tryOns, colourways = [], beginn
           min={16}
           max={MOST_TRY_ON_PIXELS}
           step={100}
-          onChange={(px) => setSide(Math.round(px))}
+          onChange={(px) => setTyped(Math.round(px))}
         />
       ) : (
         <p className="text-sm text-graphite">{format === 'pdf' ? TEXTS.onPaper : TEXTS.asShapes}</p>

@@ -57,6 +57,19 @@ export const TEXTS = {
   ownProductHint: 'An SVG whose closed shapes become pieces of cloth, or a photograph whose flat faces you mark.',
   ofMotif: 'Make one from a motif',
   ofMotifPrompt: 'Make one from a motif …',
+  plainShape: 'Plain shape',
+  shape: 'Shape',
+  rectangle: 'Rectangle',
+  circle: 'Circle',
+  namedSize: 'Page or screen',
+  ownSizeOfShape: 'Other size',
+  createShape: 'Create shape',
+  shapeOf: (kind: 'rectangle' | 'circle', width: string, height: string): string =>
+    kind === 'rectangle'
+      ? `Rectangle ${width} × ${height} mm`
+      : width === height
+        ? `Circle ${width} mm`
+        : `Ellipse ${width} × ${height} mm`,
   readingFile: 'Reading the file …',
   faces: 'Faces',
   facesOf: (name: string): string => `Faces on ${name}`,

@@ -1,0 +1,73 @@
+import { useState } from 'react';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { NAMED_SIZES, type PlainShape } from './plainShape.ts';
+import { TEXTS } from './texts.ts';
+
+/** mm; as far as a product of one's own goes. */
+const [SMALLEST, LARGEST] = [1, 20_000];
+
+interface Props {
+  readonly isBusy: boolean;
+  readonly onCreate: (shape: PlainShape) => void;
+}
+
+/** A rectangle or a circle of any size to lay a pattern on: a page, a screen, a table top. */
+export function PlainShapeFields({ isBusy, onCreate }: Props) {
+  const [shape, setShape] = useState<PlainShape>({ kind: 'rectangle', width: 210, height: 297 });
+  const named = NAMED_SIZES.find(({ width, height }) => width === shape.width && height === shape.height);
+  const change = (part: Partial<PlainShape>): void => setShape({ ...shape, ...part });
+  return (
+    <section aria-label={TEXTS.plainShape} className="grid gap-2">
+      <h3 className="font-name text-sm font-semibold">{TEXTS.plainShape}</h3>
+      <div className="grid grid-cols-[auto_minmax(0,1fr)_7rem_7rem_auto] items-end gap-3">
+        <Choice
+          label={TEXTS.shape}
+          captioned
+          value={shape.kind}
+          options={[
+            { value: 'rectangle', name: TEXTS.rectangle },
+            { value: 'circle', name: TEXTS.circle },
+          ]}
+          onChange={(kind) => change({ kind })}
+        />
+        <label className="grid gap-0.5 text-xs text-graphite">
+          {TEXTS.namedSize}
+          <select
+            value={named?.name ?? ''}
+            onChange={({ target: { value } }) => {
+              const size = NAMED_SIZES.find(({ name }) => name === value);
+              if (size) change({ width: size.width, height: size.height });
+            }}
+            className="h-8 rounded-md border border-thread bg-white px-2 text-sm text-ink"
+          >
+            {!named && <option value="">{TEXTS.ownSizeOfShape}</option>}
+            {NAMED_SIZES.map(({ name }) => (
+              <option key={name} value={name}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <LengthField
+          label={TEXTS.width}
+          mm={shape.width}
+          min={SMALLEST}
+          max={LARGEST}
+          onChange={(width) => change({ width })}
+        />
+        <LengthField
+          label={TEXTS.height}
+          mm={shape.height}
+          min={SMALLEST}
+          max={LARGEST}
+          onChange={(height) => change({ height })}
+        />
+        <Button disabled={isBusy} onClick={() => onCreate(shape)}>
+          {TEXTS.createShape}
+        </Button>
+      </div>
+    </section>
+  );
+}

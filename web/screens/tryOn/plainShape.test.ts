@@ -1,0 +1,20 @@
+import { describe, expect, it } from 'vitest';
+import { NAMED_SIZES, shapeFile, shapeName } from './plainShape.ts';
+
+describe('a plain shape', () => {
+  it('is called by its page or screen, or by its size', () => {
+    for (const { name, width, height } of NAMED_SIZES)
+      expect(shapeName({ kind: 'rectangle', width, height })).toBe(name);
+    expect(shapeName({ kind: 'rectangle', width: 300, height: 200.5 })).toBe('Rectangle 300 × 200.5 mm');
+    expect(shapeName({ kind: 'circle', width: 300, height: 300 })).toBe('Circle 300 mm');
+    expect(shapeName({ kind: 'circle', width: 300, height: 200 })).toBe('Ellipse 300 × 200 mm');
+  });
+
+  it('is drawn at its size', async () => {
+    const file = shapeFile({ kind: 'circle', width: 30, height: 20 });
+    expect(file.name).toBe('Ellipse 30 × 20 mm.svg');
+    expect(await file.text()).toContain(
+      'width="30mm" height="20mm" viewBox="0 0 30 20"><ellipse cx="15" cy="10" rx="15" ry="10"/>',
+    );
+  });
+});

@@ -1,0 +1,53 @@
+import { PAPERS } from '../../../core/sheet/index.ts';
+import { formatNumber, MM_PER_INCH } from '../../../core/units/index.ts';
+import { TEXTS } from './texts.ts';
+
+/** Pixels of a screen to the inch, as CSS counts them. */
+const PIXELS_PER_INCH = 96;
+
+/** A shape of cloth with nothing around it; mm. */
+export interface PlainShape {
+  readonly kind: 'rectangle' | 'circle';
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A size that is known by a name. */
+export interface NamedSize {
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+const screen = (width: number, height: number): NamedSize => ({
+  name: `${width} × ${height} px`,
+  width: (width * MM_PER_INCH) / PIXELS_PER_INCH,
+  height: (height * MM_PER_INCH) / PIXELS_PER_INCH,
+});
+
+/** Sheets of paper, and screens with banners. */
+export const NAMED_SIZES: readonly NamedSize[] = [
+  ...Object.values(PAPERS),
+  screen(1280, 720),
+  screen(1920, 1080),
+  screen(1080, 1350),
+  screen(1080, 1080),
+];
+
+/** The name of a shape: that of its size where it has one. */
+export function shapeName({ kind, width, height }: PlainShape): string {
+  const named = NAMED_SIZES.find((size) => size.width === width && size.height === height);
+  if (kind === 'rectangle' && named) return named.name;
+  return TEXTS.shapeOf(kind, formatNumber(width, 1), formatNumber(height, 1));
+}
+
+/** A drawing of a shape at its size, that a product is made of. */
+export function shapeFile(shape: PlainShape): File {
+  const { kind, width, height } = shape;
+  const drawn =
+    kind === 'rectangle'
+      ? `<rect width="${width}" height="${height}"/>`
+      : `<ellipse cx="${width / 2}" cy="${height / 2}" rx="${width / 2}" ry="${height / 2}"/>`;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">${drawn}</svg>`;
+  return new File([svg], `${shapeName(shape)}.svg`, { type: 'image/svg+xml' });
+}
