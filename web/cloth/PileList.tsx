@@ -60,7 +60,7 @@ export function PileList({ controller }: { readonly controller: PointerControlle
               }}
               className="flex h-10 w-full items-center gap-2 rounded-md px-2 text-left text-sm hover:bg-linen focus:bg-linen"
             >
-              {motif && <img src={blobUrl(motif.thumbnail)} alt="" className="h-8 w-8 shrink-0 object-contain" />}
+              {motif && <img src={blobUrl(motif.thumbnail)} alt="" className="h-8 w-8 shrink-0 motif-thumb" />}
               <span className="truncate">{motif?.name ?? TEXTS.motif}</span>
             </button>
           </li>

@@ -56,7 +56,7 @@ function Offered({ words, without }: { readonly words: string; readonly without:
           value={motif}
           className="flex cursor-pointer items-center gap-2 rounded px-2 py-1 data-focus:bg-linen"
         >
-          <img src={blobUrl(motif.thumbnail)} alt="" loading="lazy" className="h-7 w-7 shrink-0 object-contain" />
+          <img src={blobUrl(motif.thumbnail)} alt="" loading="lazy" className="h-7 w-7 shrink-0 motif-thumb" />
           <span className="truncate">{motif.name}</span>
         </ComboboxOption>
       ))}

@@ -47,9 +47,11 @@ export const mesh = defineFace({
         `A mesh of ${columns} × ${rows} has ${columns * rows} points, and ${points.length} were given.`,
       );
     const patch = new Patch(columns, rows, points);
-    const lookup = new Lookup(patch);
+    // Made when a place is first looked up: of a mesh that is folded a hundred times it takes long, and whoever only checks a face needs none.
+    let lookup: Lookup | undefined;
     return {
       toCloth(x, y, out) {
+        lookup ??= new Lookup(patch);
         if (!lookup.find(x, y, out) || !patch.refine(x, y, out)) return false;
         out[0] = ((out[0] as number) / (columns - 1)) * width;
         out[1] = ((out[1] as number) / (rows - 1)) * height;

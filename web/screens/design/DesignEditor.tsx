@@ -175,12 +175,18 @@ export function DesignEditor({ saver, presence, outer, onClose }: Props) {
               }}
             />
             {cloth && coming.length > 0 && <ComingFiles cloth={cloth} coming={coming} />}
-            {onEdges && cloth && <EdgesWalk cloth={cloth} onClose={() => setOnEdges(false)} />}
+            {onEdges && cloth && !editor.inside && <EdgesWalk cloth={cloth} onClose={() => setOnEdges(false)} />}
             {!editor.inside && <LayerChip onOpen={() => showPart('arrange')} />}
             <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
             <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
               <Tray cloth={cloth} />
-              {cloth && context && <ScaleBar cloth={cloth} context={context} onEdges={() => setOnEdges(true)} />}
+              {cloth && context && (
+                <ScaleBar
+                  cloth={cloth}
+                  context={context}
+                  onEdges={editor.inside ? undefined : () => setOnEdges(true)}
+                />
+              )}
             </div>
             <p aria-live="polite" className="sr-only">
               {said}

@@ -16,8 +16,8 @@ export function ScaleBar({
 }: {
   readonly cloth: ClothParts;
   readonly context: ShortcutContext;
-  /** Begins to go from join to join. */
-  readonly onEdges: () => void;
+  /** Begins to go from join to join; undefined where there are none, as in a bundle. */
+  readonly onEdges: (() => void) | undefined;
 }) {
   const viewport = useStore({ subscribe: view.subscribe, getState: view.getViewport });
   const { pxPerMm } = useScreenScale();
@@ -61,9 +61,11 @@ export function ScaleBar({
         <Button look="quiet" className="px-2!" onClick={showMetre}>
           {TEXTS.aMetre}
         </Button>
-        <Button look="quiet" className="px-2!" title={TEXTS.goesAroundTheJoins} onClick={onEdges}>
-          {TEXTS.edges}
-        </Button>
+        {onEdges && (
+          <Button look="quiet" className="px-2!" title={TEXTS.goesAroundTheJoins} onClick={onEdges}>
+            {TEXTS.edges}
+          </Button>
+        )}
         <Button look="quiet" className="px-2!" title={TEXTS.blurredAndFromFartherAway} onClick={() => context.squint()}>
           {TEXTS.squint}
         </Button>

@@ -1,5 +1,5 @@
 import { PanelRightClose, PanelRightOpen } from 'lucide-react';
-import { type ComponentType, lazy, Suspense, useState } from 'react';
+import { type ComponentType, lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Part } from '../../editor/editorState.ts';
@@ -40,6 +40,8 @@ export function Ticket({ open, onToggle }: { readonly open: boolean; readonly on
   const editor = useEditor();
   const part = useStore(editor.part);
   const side = useStore(editor.arrangeSide);
+  const scroller = useRef<HTMLDivElement>(null);
+  useEffect(() => scroller.current?.scrollTo({ top: 0 }), [side]);
   const Body = BODIES[part];
   const [foot, setFoot] = useState<HTMLElement | null>(null);
   if (!open) {
@@ -70,7 +72,7 @@ export function Ticket({ open, onToggle }: { readonly open: boolean; readonly on
         </div>
         <FootContext value={foot}>
           {/* Each begins at its top. */}
-          <div key={part === 'arrange' ? side : part} className="min-h-0 overflow-y-auto p-4 pb-6">
+          <div key={part} ref={scroller} className="min-h-0 overflow-y-auto p-4 pb-6">
             <Suspense>
               <Body />
             </Suspense>

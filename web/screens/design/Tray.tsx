@@ -157,14 +157,14 @@ function TrayMotif({ motif, cloth }: { readonly motif: DesignMotif; readonly clo
         onDragStart={(event) => event.preventDefault()}
         className="grid h-19 w-19 touch-none grid-rows-[1fr_auto] justify-items-center rounded-md p-1 hover:bg-linen"
       >
-        <img src={picture} alt="" draggable={false} loading="lazy" className="h-12 w-14 object-contain" />
+        <img src={picture} alt="" draggable={false} loading="lazy" className="h-12 w-14 motif-thumb" />
         <span className="w-full truncate text-center text-xs">{motif.name}</span>
       </button>
       {ghost && (
         <img
           src={picture}
           alt=""
-          className="pointer-events-none fixed z-40 h-16 w-16 -translate-x-1/2 -translate-y-1/2 object-contain opacity-80"
+          className="pointer-events-none fixed z-40 h-16 w-16 -translate-x-1/2 -translate-y-1/2 motif-thumb opacity-80"
           style={{ left: ghost.x, top: ghost.y }}
         />
       )}

@@ -205,7 +205,7 @@ function Cards({ motifs, selected, pages, onSelect }: CardsProps) {
                 onClick={(event) => onSelect(motif.id, event.shiftKey || event.ctrlKey || event.metaKey)}
                 className={`flex h-full w-full flex-col items-center rounded-md border p-2 ${selected.includes(motif.id) ? 'border-ink bg-white ring-1 ring-ink' : 'border-transparent hover:border-thread hover:bg-white'}`}
               >
-                <img src={blobUrl(motif.thumbnail)} alt="" loading="lazy" className="h-26 w-full object-contain" />
+                <img src={blobUrl(motif.thumbnail)} alt="" loading="lazy" className="h-26 w-full motif-thumb" />
                 <span className="mt-1.5 w-full truncate text-center text-sm font-medium" title={motif.name}>
                   {motif.name}
                 </span>

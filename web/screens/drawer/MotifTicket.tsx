@@ -57,7 +57,7 @@ export function MotifTicket({
     >
       <div className="flex items-start gap-2">
         <div className="h-36 min-w-0 grow rounded-md border border-thread bg-white p-2">
-          <img src={blobUrl(motif.thumbnail)} alt="" className="h-full w-full object-contain" />
+          <img src={blobUrl(motif.thumbnail)} alt="" className="h-full w-full motif-thumb" />
         </div>
         <Button look="quiet" label={TEXTS.close} onClick={onClose}>
           <X size={16} aria-hidden />

@@ -37,7 +37,7 @@ export function ScatterFields() {
               className="grid grid-cols-[36px_minmax(0,1fr)_32px] items-center gap-2 rounded-md border border-thread bg-white p-1"
             >
               <span className="grid h-9 w-9 place-items-center">
-                {motif && <img src={blobUrl(motif.thumbnail)} alt="" className="max-h-9 max-w-9 object-contain" />}
+                {motif && <img src={blobUrl(motif.thumbnail)} alt="" className="max-h-9 max-w-9 motif-thumb" />}
               </span>
               <span className="truncate text-sm font-medium">{name}</span>
               <Button

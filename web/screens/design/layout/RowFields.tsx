@@ -133,7 +133,7 @@ function RowList({ name, row, onChange }: ListProps) {
               data-in-row={id}
               className="grid grid-cols-[28px_minmax(0,1fr)_auto] items-center gap-1.5 rounded-md border border-thread bg-white px-1.5 py-0.5 text-sm"
             >
-              {motif ? <img src={blobUrl(motif.thumbnail)} alt="" className="h-7 w-7 object-contain" /> : <span />}
+              {motif ? <img src={blobUrl(motif.thumbnail)} alt="" className="h-7 w-7 motif-thumb" /> : <span />}
               <span className="truncate">{label}</span>
               <span className="flex">
                 <IconButton

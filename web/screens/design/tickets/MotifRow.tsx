@@ -46,7 +46,7 @@ export function MotifRow({ row, place, landing, chosen, onTake }: Props) {
               alt=""
               draggable={false}
               loading="lazy"
-              className="max-h-6 max-w-6 object-contain"
+              className="max-h-6 max-w-6 motif-thumb"
             />
           )}
         </span>

@@ -74,7 +74,7 @@ function MotifRow({
         onClick={onToggle}
         className="flex w-full items-center gap-2 rounded-md p-1 text-left hover:bg-linen"
       >
-        <img src={blobUrl(motif.thumbnail)} alt="" loading="lazy" className="h-9 w-9 shrink-0 object-contain" />
+        <img src={blobUrl(motif.thumbnail)} alt="" loading="lazy" className="h-9 w-9 shrink-0 motif-thumb" />
         <span className="min-w-0 grow truncate text-sm">{motif.name}</span>
         <span className="shrink-0 text-xs text-graphite">{formatLength(motif.width, unit)}</span>
       </button>

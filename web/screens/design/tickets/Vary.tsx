@@ -103,7 +103,7 @@ function OpenVary({ onDone }: { readonly onDone: () => void }) {
                   onClick={() => change({ pool: pool.includes(id) ? pool.filter((one) => one !== id) : [...pool, id] })}
                   className={`grid h-11 w-full place-items-center rounded-md border p-1 ${pool.includes(id) ? 'border-ink ring-1 ring-ink' : 'border-thread'}`}
                 >
-                  <img src={blobUrl(thumbnail)} alt="" loading="lazy" className="h-full w-full object-contain" />
+                  <img src={blobUrl(thumbnail)} alt="" loading="lazy" className="h-full w-full motif-thumb" />
                 </button>
               </li>
             ))}

@@ -38,7 +38,7 @@ export function EntryRow({ entry, motif, others, onChange, onDrop }: Props) {
   return (
     <li className="grid grid-cols-[36px_minmax(0,1fr)_32px] items-center gap-x-2 gap-y-0.5 rounded-md border border-thread bg-white p-1">
       <span className="row-span-2 grid h-9 w-9 place-items-center">
-        {motif && <img src={blobUrl(motif.thumbnail)} alt="" className="max-h-9 max-w-9 object-contain" />}
+        {motif && <img src={blobUrl(motif.thumbnail)} alt="" className="max-h-9 max-w-9 motif-thumb" />}
       </span>
       <span className="flex min-w-0 items-center gap-1.5">
         <span className="min-w-0 grow truncate text-sm font-medium">{name}</span>
