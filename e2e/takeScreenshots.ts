@@ -134,9 +134,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
       );
       await type(driver, 'Wider than', '20');
       await driver.wait(until.elementLocated(By.css('[data-mark="hole"]')));
-      await driver.executeScript(
-        'document.querySelector(\'section[aria-label="Toss"]\').parentElement.scrollTop = 0',
-      );
+      await driver.executeScript('document.querySelector(\'section[aria-label="Toss"]\').parentElement.scrollTop = 0');
     },
   },
   {
