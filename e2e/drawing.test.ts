@@ -58,7 +58,7 @@ describe('drawing on the cloth', () => {
     const id = await tiles.open(step('square'), []);
     await draw(8);
     await click(page.driver, 'radio', 'Pen pressure');
-    await type(page.driver, 'How much thinner, typed', '80');
+    await type(page.driver, 'Thinning, typed', '80');
     await click(page.driver, 'radio', 'Brush');
     await page.driver.findElement(By.xpath("//label[contains(., 'Fill enclosed area')]")).click();
     await type(page.driver, 'Fill ink, typed', '#d9a441');

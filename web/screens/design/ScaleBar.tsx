@@ -47,8 +47,16 @@ export function ScaleBar({
           <Plus size={16} aria-hidden />
         </Button>
         <ActualSize onShow={() => context.showActual()} />
+        {onEdges && (
+          <Button look="quiet" className="px-2!" title={TEXTS.goesAroundTheJoins} onClick={onEdges}>
+            {TEXTS.edges}
+          </Button>
+        )}
+        <Button look="quiet" className="px-2!" title={TEXTS.blurredAndFromFartherAway} onClick={() => context.squint()}>
+          {TEXTS.squint}
+        </Button>
       </div>
-      <div className="-mx-2 grid grid-cols-3">
+      <div className="-mx-2 flex justify-between">
         <Button look="quiet" className="px-2!" onClick={() => context.showRepeats(1)}>
           {TEXTS.oneRepeat}
         </Button>
@@ -60,14 +68,6 @@ export function ScaleBar({
         </Button>
         <Button look="quiet" className="px-2!" onClick={showMetre}>
           {TEXTS.aMetre}
-        </Button>
-        {onEdges && (
-          <Button look="quiet" className="px-2!" title={TEXTS.goesAroundTheJoins} onClick={onEdges}>
-            {TEXTS.edges}
-          </Button>
-        )}
-        <Button look="quiet" className="px-2!" title={TEXTS.blurredAndFromFartherAway} onClick={() => context.squint()}>
-          {TEXTS.squint}
         </Button>
       </div>
     </div>

@@ -21,7 +21,7 @@ export function PlainShapeFields({ isBusy, onCreate }: Props) {
   return (
     <section aria-label={TEXTS.plainShape} className="grid gap-2">
       <h3 className="font-name text-sm font-semibold">{TEXTS.plainShape}</h3>
-      <div className="grid grid-cols-[auto_minmax(0,1fr)_7rem_7rem_auto] items-end gap-3">
+      <div className="grid grid-cols-[auto_minmax(0,1fr)_6rem_6rem_auto] items-end gap-3">
         <Choice
           label={TEXTS.shape}
           captioned
@@ -32,7 +32,7 @@ export function PlainShapeFields({ isBusy, onCreate }: Props) {
           ]}
           onChange={(kind) => change({ kind })}
         />
-        <label className="grid gap-0.5 text-xs text-graphite">
+        <label className="grid grid-cols-1 gap-0.5 text-xs text-graphite">
           {TEXTS.namedSize}
           <select
             value={named?.name ?? ''}
@@ -40,7 +40,7 @@ export function PlainShapeFields({ isBusy, onCreate }: Props) {
               const size = NAMED_SIZES.find(({ name }) => name === value);
               if (size) change({ width: size.width, height: size.height });
             }}
-            className="h-8 rounded-md border border-thread bg-white px-2 text-sm text-ink"
+            className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
           >
             {!named && <option value="">{TEXTS.ownSizeOfShape}</option>}
             {NAMED_SIZES.map(({ name }) => (

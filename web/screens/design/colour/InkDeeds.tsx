@@ -20,8 +20,6 @@ export function InkDeeds({ ink }: { readonly ink: Ink }) {
   const split = (command: Command, id: string): void => {
     if (editor.commit(TEXTS.splitName(ink.name), command)) editor.ink.set(id);
   };
-  const selected = useStore(editor.selection).ids.map((id) => editor.placement(id)?.motif);
-  const only = selected.every((id) => id === selected[0]) ? motifs.get(selected[0] ?? '') : undefined;
   const splitBy = (id: string): void => {
     const motif = motifs.get(id);
     const print = motif?.inks.find((colour) => printer(colour, id)?.id === ink.id);
@@ -31,14 +29,6 @@ export function InkDeeds({ ink }: { readonly ink: Ink }) {
   };
   return (
     <>
-      {only && inMotifs.length > 1 && inMotifs.includes(only.id) && !ink.locked && (
-        <div className="flex items-center justify-between gap-2 text-xs text-graphite">
-          {TEXTS.changesEverywhere(inMotifs.length)}
-          <Button title={TEXTS.onlyHereNote(only.name)} onClick={() => splitBy(only.id)}>
-            {TEXTS.onlyHere}
-          </Button>
-        </div>
-      )}
       {others.length > 0 && (
         <select
           aria-label={TEXTS.replaceBy}

@@ -9,6 +9,7 @@ import { useStore } from '../../../ui/store.ts';
 import { ColourPicker, type RampUse } from './ColourPicker.tsx';
 import { freeInk } from './freeInk.ts';
 import { InkDeeds } from './InkDeeds.tsx';
+import { OnlyHere } from './OnlyHere.tsx';
 import { LockButton } from './LockButton.tsx';
 import { TEXTS } from './texts.ts';
 import { useColourEdit } from './useColourEdit.ts';
@@ -78,6 +79,7 @@ export function InkRow({ ink, open, share }: Props) {
       </div>
       {open && (
         <div className="grid grid-cols-1 gap-3 border-t border-thread p-2.5">
+          {!ink.locked && <OnlyHere ink={ink} />}
           {ink.locked ? (
             <p className="text-xs text-graphite">{TEXTS.isLocked}</p>
           ) : (

@@ -12,7 +12,7 @@ const NOTATIONS: Readonly<Record<ColourNotation, string>> = {
 const RAMP_ENDS: Readonly<Record<RampKind, string>> = {
   lightness: 'Darker to lighter',
   warmth: 'Cooler to warmer',
-  chroma: 'Duller to stronger',
+  chroma: 'Muted to vivid',
 };
 
 const VISION_NAMES: Readonly<Record<Vision, string>> = {
@@ -54,7 +54,7 @@ export const TEXTS = {
   usedInks: 'Inks of this design',
   rampName: (kind: RampKind): string => RAMP_ENDS[kind],
   pickAColour: 'Pick a colour from the cloth or a picture',
-  rampBecomes: 'A click below colours',
+  rampBecomes: 'Clicking a colour sets',
   thisInk: 'This ink',
   theGround: 'The ground',
   aNewInk: 'A new ink',

@@ -21,7 +21,7 @@ export function RepeatTicket() {
   const straight = tileOf(repeat);
   const plan = exportPlan(repeat, tileOrder({ kind: 'density', dpi: 300 }));
   return (
-    <div className="grid gap-5">
+    <div className="grid grid-cols-1 gap-5">
       <StepChoice />
       <CellSize />
       <RepeatsAcross />

@@ -246,7 +246,7 @@ export const TEXTS = {
   ofThe: 'of the',
   dropTyped: 'Drop in length',
   shiftTyped: 'Shift in length',
-  rightToWithin: 'Right to within',
+  rightToWithin: 'Tolerance',
   fractionsNearIt: 'Nearest fractions',
   fractionOff: (fraction: string, off: string, tile: string): string => `${fraction}, off by ${off}; tile ${tile}`,
   neighbouringCells: 'Neighbouring cells',
