@@ -99,7 +99,7 @@ describe('shading', () => {
     await press(driver, Key.ENTER);
     await waitForStrokes(1);
     await click(driver, 'radio', 'Shade');
-    await type(driver, 'Goes over to, typed', '#ffffff');
+    await type(driver, 'Blend to, typed', '#ffffff');
     await drag(driver, await tiles.spot(20, 40), await tiles.spot(100, 40));
     // Beside the line between the handles.
     const along = async (screen: Shot): Promise<number[]> =>

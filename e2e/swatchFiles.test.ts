@@ -154,7 +154,7 @@ describe('real scale', () => {
     const from = await middleOf(driver, '[data-laid="hand"]');
     await drag(driver, from, { x: from.x + 120, y: from.y - 40 });
     await driver.wait(async () => Math.abs((await box()).x - before.x - 120) < 3, PATIENCE, 'the hand did not follow');
-    expect(await hand.getAttribute('aria-label')).toBe('A hand, to be moved about');
+    expect(await hand.getAttribute('aria-label')).toBe('A hand, drag to move');
     // 160 mm cells: eight of them, 120 mm left.
     await type(driver, 'Width of the cloth', '1400');
     await waitForText(driver, '8 across, 120 mm left over');
