@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Job } from '../../contract/index.ts';
 import { SQUARE } from '../../core/lattice/index.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
+import { Problem } from '../problem.ts';
 import { BackupError, unpackBackup, writeBackup } from './archive.ts';
 import { check, restore } from './commands.ts';
 import { DailyBackups, expired } from './dailyBackups.ts';
@@ -110,6 +111,23 @@ describe('a backup', () => {
       { kind: 'daily' },
       { kind: 'asked' },
     ]);
+  });
+
+  it('goes where it could not be read back to its end, and is set aside where it is damaged', async () => {
+    const { studio } = hevrel;
+    const place = studio.folder.backups;
+    const daily = (error: Error): DailyBackups => {
+      const run = (task: { kind: string }, context: never): unknown =>
+        task.kind === 'read-back' ? Promise.reject(error) : studio.pool.run(task as never, context);
+      const made = new DailyBackups(Object.create(studio, { pool: { value: { run } } }) as typeof studio);
+      made.stop();
+      return made;
+    };
+    const day = new Date('2026-11-14T12:00:00Z');
+    await expect(daily(new Problem(422, 'Broken off', 'It broke off.')).run(day)).rejects.toThrow('It broke off.');
+    expect(readdirSync(place).filter((name) => name.startsWith('2026-11-14'))).toEqual([]);
+    await expect(daily(new Error('no label')).run(day)).rejects.toThrow('no label');
+    expect(readdirSync(place).filter((name) => name.startsWith('2026-11-14'))).toEqual(['2026-11-14.tar.gz.damaged']);
   });
 
   it('is not made of a studio that is empty still', async () => {

@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { mkdtemp } from 'node:fs/promises';
 import { join } from 'node:path';
+import { Problem } from '../problem.ts';
 import { insertBackup } from '../store/backups.ts';
 import { holdsAnything } from '../store/holdsAnything.ts';
 import { removeTree } from '../store/trees.ts';
@@ -64,7 +65,7 @@ export class DailyBackups {
     for (const timer of this.#timers) clearTimeout(timer);
   }
 
-  /** Opens a backup as if it were restored. @throws Error where it is damaged; it is set aside then */
+  /** Opens a backup as if it were restored. @throws Error where it is damaged, and it is set aside; Problem where it could not be read to its end, and it goes */
   async #readBack(file: string): Promise<CheckOutcome> {
     const { folder, pool } = this.#studio;
     const draft = await mkdtemp(join(folder.backups, 'read-back-draft-'));
@@ -76,7 +77,9 @@ export class DailyBackups {
       if (faults.some(({ what }) => what === 'the database')) throw new Error(`${file} cannot be read back`);
       return outcome;
     } catch (error) {
-      renameSync(file, `${file}.damaged`);
+      // Where the reading broke off, as when the server ends, nothing is known of it: another is made at the next look.
+      if (error instanceof Problem) rmSync(file, { force: true });
+      else renameSync(file, `${file}.damaged`);
       throw error;
     } finally {
       await removeTree(draft);
