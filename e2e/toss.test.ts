@@ -55,12 +55,12 @@ describe('a toss', () => {
 
     // What was written, and a toss under way, outlast a look at other parts of the job.
     await type(driver, 'How many of Tile', '60');
-    await click(driver, 'radio', 'Selection');
+    await click(driver, 'button', 'Arrange');
     await click(driver, 'button', 'Toss');
     await click(driver, 'button', 'Toss from scratch');
     await click(driver, 'button', 'Repeat');
     await driver.wait(async () => (await tiles.stored(id)).placements.length === 61, PATIENCE, 'it was never finished');
-    await click(driver, 'button', 'Arrange');
+    await click(driver, 'button', 'Toss');
     await still();
     const whole = await tiles.stored(id);
     expect(whole.placements.find((placement) => placement.id === 't0')).toMatchObject({ x: 2, y: 90 });
