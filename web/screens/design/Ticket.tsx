@@ -41,7 +41,9 @@ export function Ticket({ open, onToggle }: { readonly open: boolean; readonly on
   const part = useStore(editor.part);
   const side = useStore(editor.arrangeSide);
   const scroller = useRef<HTMLDivElement>(null);
-  useEffect(() => scroller.current?.scrollTo({ top: 0 }), [side]);
+  useEffect(() => {
+    scroller.current?.scrollTo({ top: 0 });
+  }, [side]);
   const Body = BODIES[part];
   const [foot, setFoot] = useState<HTMLElement | null>(null);
   if (!open) {
