@@ -3,7 +3,7 @@ import { By, until } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { expect, it } from 'vitest';
 import { PATIENCE } from '../support/browser.ts';
-import { click, named, settled, type } from '../support/hands.ts';
+import { click, settled, type } from '../support/hands.ts';
 import { useStudio } from '../support/studio.ts';
 import { tryOnHands } from '../support/tryOnHands.ts';
 
@@ -29,7 +29,7 @@ it('a pattern is laid on a screen and on a circle of any size, and goes out with
   await click(driver, 'link', 'Try-on');
   await picture();
   await click(driver, 'button', 'Change product');
-  const size = await named(driver, 'field', 'Page or screen');
+  const size = await page.find('section[aria-label="Plain shape"] select');
   await size.findElement(By.xpath("option[.='1280 × 720 px']")).click();
   await createShape('1280 × 720 px');
   await click(driver, 'button', 'Export');
