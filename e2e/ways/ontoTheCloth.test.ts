@@ -72,7 +72,7 @@ it('what is dropped lies where it was dropped, what is pasted in sight; halves s
     'the halves were not swapped',
   );
   await click(driver, 'button', 'Edges');
-  await waitForText(driver, 'The pattern runs on over every join.');
+  await waitForText(driver, 'The pattern continues across every join.');
   await waitForText(driver, 'Corner, join 1 of 3.');
   await click(driver, 'button', 'Next join');
   await waitForText(driver, 'join 2 of 3.');

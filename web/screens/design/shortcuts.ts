@@ -264,8 +264,8 @@ export const POINTER_HINTS: readonly { readonly keys: string; readonly does: str
   { keys: 'Drag the ground, Space drag, middle-button drag', does: 'Pan the cloth' },
   { keys: 'Corner pin', does: 'Scale about the opposite corner; with Alt about the anchor' },
   { keys: 'Side pin', does: 'Stretch one way; with Ctrl skew, with Alt about the anchor' },
-  { keys: 'Rotation handle', does: 'Rotate about the anchor; with Shift by 15°' },
-  { keys: 'Anchor', does: 'Drag it to another place; a double click returns it to the centre' },
+  { keys: 'Rotation handle', does: 'Rotate about the anchor; with Shift in steps of 15°' },
+  { keys: 'Anchor', does: 'Drag to move it; double-click to return it to the centre' },
   { keys: 'Drag out of the selvedge', does: 'Add a vertical guide; with Shift a horizontal one' },
 ];
 

@@ -70,7 +70,7 @@ export const TEXTS = {
   joinOf: (isCorner: boolean, n: number, count: number): string =>
     `${isCorner ? 'Corner' : 'Edge'}, join ${n} of ${count}.`,
   comparingJoins: 'Comparing …',
-  joinsAreWhole: 'The pattern runs on over every join.',
+  joinsAreWhole: 'The pattern continues across every join.',
   joinsAreBroken: (broken: number, pixels: number): string =>
     `${broken} of ${pixels} pixels differ across the joins: they can be seen.`,
   joinsNotCompared: (why: string): string => `The joins could not be compared: ${why}`,
