@@ -6,7 +6,7 @@ import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { apply, newDesign } from '../../../core/document/index.ts';
 import { step } from '../../../core/lattice/index.ts';
-import { leafAt, LEAF_RECORD } from '../../../core/testing/arbitraries.ts';
+import { LEAF_MOTIF, LEAF_RECORD, leafAt } from '../../../core/testing/arbitraries.ts';
 import { EditorContext } from '../../cloth/editorContext.ts';
 import { Editor } from '../../editor/editor.ts';
 import { Notices } from '../../ui/Notices.tsx';
@@ -39,13 +39,16 @@ class SilentWorker {
   terminate(): void {}
 }
 
+const answerTo = (address: string): string => {
+  if (address.endsWith(`/${LEAF_RECORD.artwork}`)) return JSON.stringify(LEAF_MOTIF.artwork);
+  return address.endsWith('/ink-shelves') ? '[]' : '{"motifs":[],"total":0}';
+};
+
 beforeEach(() => {
   vi.stubGlobal('Worker', SilentWorker);
   vi.stubGlobal('ResizeObserver', NoObserver);
   vi.stubGlobal('IntersectionObserver', NoObserver);
-  vi.stubGlobal('fetch', (address: string) =>
-    Promise.resolve(new Response(address.endsWith('/ink-shelves') ? '[]' : '{"motifs":[],"total":0}')),
-  );
+  vi.stubGlobal('fetch', (address: string) => Promise.resolve(new Response(answerTo(address))));
 });
 afterEach(() => {
   cleanup();
