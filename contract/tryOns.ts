@@ -170,7 +170,8 @@ const tryOnSummarySchema = exactly({
   revision: whole(1, 1e9),
   name: nameSchema,
   product: idSchema,
-  source: patternSourceSchema.required(),
+  /** All that it is made of: first what all pieces have, then what single pieces have instead. */
+  sources: array(patternSourceSchema.required()).min(1).required(),
   changedAt: string().required(),
 });
 export type TryOnSummary = Immutable<InferType<typeof tryOnSummarySchema>>;

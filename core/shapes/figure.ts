@@ -42,6 +42,9 @@ export const share = (key: string, name: string, usual: number, least = 0, most 
   least,
   most,
 });
+/** How far each side bows out, of half its length. */
+export const BULGE: Measure = share('bulge', 'Bulge', 0, -100, 100);
+
 export const count = (key: string, name: string, usual: number, least: number, most: number): Measure => ({
   key,
   name,

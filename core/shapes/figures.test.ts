@@ -18,6 +18,26 @@ function anyValues(figure: Figure): fc.Arbitrary<Record<string, number>> {
   );
 }
 
+type Corner = Readonly<Record<'x' | 'y', number>>;
+
+/** The curves of a path, each with its ends and its handles. */
+function cubics(path: string): [Corner, Corner, Corner, Corner][] {
+  const curves: [Corner, Corner, Corner, Corner][] = [];
+  let from: Corner = { x: 0, y: 0 };
+  const move = (x: number, y: number): void => void (from = { x, y });
+  tracePath(path, {
+    moveTo: move,
+    lineTo: move,
+    quadraticCurveTo: (_a, _b, x, y) => move(x, y),
+    bezierCurveTo: (a, b, c, d, x, y) => {
+      curves.push([from, { x: a, y: b }, { x: c, y: d }, { x, y }]);
+      move(x, y);
+    },
+    closePath: () => undefined,
+  });
+  return curves;
+}
+
 describe('the figures', () => {
   it('are whole paths whatever their measures', () => {
     for (const kind of DRAWN) {
@@ -83,11 +103,47 @@ describe('the figures', () => {
     }
   });
 
+  it('of polygons and stars bow their sides out and in as arcs of circles', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('polygon', 'star'),
+        fc.integer({ min: 3, max: 24 }),
+        fc.integer({ min: -100, max: 100 }).filter((bulge) => bulge !== 0),
+        (kind, n, bulge) => {
+          const values = measured(FIGURES[kind], { [kind === 'star' ? 'points' : 'sides']: n, bulge });
+          const sides = cubics(FIGURES[kind].outline(values));
+          expect(sides).toHaveLength(kind === 'star' ? 2 * n : n);
+          const b = bulge / 100;
+          for (const [p, c, d, q] of sides) {
+            const side = Math.hypot(q.x - p.x, q.y - p.y);
+            const out = { x: (q.y - p.y) / side, y: (p.x - q.x) / side };
+            // Through both corners and a point b halves of the side above its middle.
+            const rise = (b * side) / 2;
+            const radius = ((side / 2) ** 2 + rise ** 2) / (2 * rise);
+            const centre = {
+              x: (p.x + q.x) / 2 + out.x * (rise - radius),
+              y: (p.y + q.y) / 2 + out.y * (rise - radius),
+            };
+            for (let t = 0; t <= 1; t += 1 / 16) {
+              const along = (a1: number, a2: number, a3: number, a4: number): number =>
+                a1 * (1 - t) ** 3 + 3 * a2 * t * (1 - t) ** 2 + 3 * a3 * t ** 2 * (1 - t) + a4 * t ** 3;
+              const at = { x: along(p.x, c.x, d.x, q.x), y: along(p.y, c.y, d.y, q.y) };
+              const off = Math.hypot(at.x - centre.x, at.y - centre.y) - Math.abs(radius);
+              // A cubic curve is off a half circle by 0.02 of its radius at the most.
+              expect(Math.abs(off)).toBeLessThan(0.02 * Math.abs(radius));
+            }
+          }
+        },
+      ),
+    );
+  });
+
   it('keep their measures within what is possible', () => {
     expect(measured(FIGURES.polygon, { width: 1e9, sides: 2.2, round: -5 })).toEqual({
       width: 400,
       sides: 3,
       round: 0,
+      bulge: 0,
     });
   });
 });

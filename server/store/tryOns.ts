@@ -12,7 +12,8 @@ interface Row {
 /** The try-ons that are not deleted, the one changed last first. */
 export async function listTryOns(queries: Queries): Promise<TryOnSummary[]> {
   const { rows } = await queries.query<Omit<TryOnSummary, 'changedAt'> & { readonly changedAt: Date }>(
-    `SELECT id, revision, document->>'name' AS name, document->>'product' AS product, document->'source' AS source, changed_at AS "changedAt"
+    `SELECT id, revision, document->>'name' AS name, document->>'product' AS product,
+       jsonb_build_array(document->'source') || jsonb_path_query_array(document, '$.pieces[*].source') AS sources, changed_at AS "changedAt"
      FROM try_ons WHERE deleted_at IS NULL ORDER BY changed_at DESC, id`,
   );
   return rows.map(({ changedAt, ...row }) => ({ ...row, changedAt: changedAt.toISOString() }));

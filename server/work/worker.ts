@@ -1,3 +1,4 @@
+import { constants, setPriority } from 'node:os';
 import { problemOf } from '../problem.ts';
 import { Stage } from '../store/stage.ts';
 import { DISK_FULL, isDiskFull } from '../store/space.ts';
@@ -6,6 +7,8 @@ import type { Answer, Order, Outcome, Task, TaskContext } from './tasks.ts';
 if (!process.send) throw new Error('this file runs as a process of the pool');
 // Without the server there is nobody to work for.
 process.on('disconnect', () => process.exit());
+// However much is worked on, the server's own process answers first.
+setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
 
 /** What does a task. Its modules are loaded with the first of its kind: a process that reads files needs none that paint tiles. */
 async function workOn(task: Task, context: TaskContext): Promise<() => Promise<Outcome<Task>>> {

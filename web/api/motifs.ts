@@ -54,10 +54,15 @@ export function useCollections() {
 }
 
 /** One motif; undefined asks for none. */
+/** @throws ApiProblem where there is none */
+export function readMotif(id: string): Promise<contract.ListedMotif> {
+  return call(contract.readMotif, { params: { id } });
+}
+
 export function useMotif(id: string | undefined) {
   return useQuery({
     queryKey: [...MOTIFS, 'one', id],
-    queryFn: () => call(contract.readMotif, { params: { id: id ?? '' } }),
+    queryFn: () => readMotif(id ?? ''),
     enabled: id !== undefined,
   });
 }
@@ -67,7 +72,7 @@ export function useMotifsById(ids: readonly string[]) {
   return useQueries({
     queries: ids.map((id) => ({
       queryKey: [...MOTIFS, 'one', id],
-      queryFn: () => call(contract.readMotif, { params: { id } }),
+      queryFn: () => readMotif(id),
     })),
     combine: (results) => results.flatMap(({ data }) => data ?? []),
   });

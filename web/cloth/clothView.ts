@@ -1,23 +1,23 @@
 import type { Pickable } from '../../core/arrange/index.ts';
-import { withBase } from '../../core/colourway/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import type { Box, Point } from '../../core/geometry/index.ts';
 import type { LatticeIndex } from '../../core/lattice/index.ts';
 import type { DrawnMotif, Motif } from '../../core/motif/index.ts';
-import { type CanvasBackend, canPaintSeparately, depthRefusal } from '../../core/paint/index.ts';
+import { type CanvasBackend, depthRefusal } from '../../core/paint/index.ts';
 import type { Session } from '../editor/session.ts';
 import { ArtworkLoader } from './artworkLoader.ts';
 import { ArtworkStore } from './artworkStore.ts';
+import { copyPainted } from './copyPainted.ts';
 import { ClothProblems } from './clothProblems.ts';
 import { Compositor, type PaintedCloth, type PaintedFill } from './compositor.ts';
+import { type Held, heldOf, NOTHING_HELD } from './held.ts';
 import { PaintClient, type PaintHost } from './paintClient.ts';
 import { startPaintWorker } from './paintHost.ts';
 import type { Painted, PaintOrder } from './paintMessages.ts';
 import { isStillGood, orderFor } from './paintOrder.ts';
 import { paintSilhouette } from './silhouettes.ts';
 import { remembered } from './remembered.ts';
-import { stackAround } from './stackAround.ts';
-import { withoutPlacement } from './withoutPlacement.ts';
+import { ShownDesign } from './shownDesign.ts';
 import {
   broughtHome,
   pannedBy,
@@ -28,14 +28,6 @@ import {
   type Viewport,
   wholeRepeat,
 } from './viewport.ts';
-
-/** The placements that move, and the design as it was when they were taken up. */
-interface Held {
-  readonly ids: readonly string[];
-  readonly design: Design | undefined;
-}
-
-const NOTHING_HELD: Held = { ids: [], design: undefined };
 
 /**
  * The cloth on screen: what part of the plane is seen, what is to be painted of it, and when. Knows no React; whoever
@@ -56,12 +48,7 @@ export class ClothView {
   #viewport: Viewport;
   #painted: PaintedCloth | undefined;
   #held: Held = NOTHING_HELD;
-  #colourway: string | undefined;
-  /** What is drawn on by hand, and so is seen elsewhere. */
-  #hidden: string | undefined;
-  /** Every frame asks, and most for the same. */
-  readonly #inColourway = remembered(withBase);
-  readonly #without = remembered(withoutPlacement);
+  readonly #shown = new ShownDesign();
   #frame: number | undefined;
   #lastPaintTook = 0;
   /** Every frame asks, and most ask about the same design. */
@@ -155,19 +142,35 @@ export class ClothView {
 
   /** Shows another colourway; the base where there is none of that id. */
   showColourway(id: string | undefined): void {
-    this.#colourway = id;
+    this.#shown.colourway = id;
     this.#update();
   }
 
   /** Paints the cloth without a placement; with all of them where it is undefined. */
   hide(placement: string | undefined): void {
-    this.#hidden = placement;
+    this.#shown.hidden = placement;
     this.#update();
   }
 
   /** Whether the cloth as it is seen has a placement in it. */
   hasPainted(placement: string): boolean {
     return this.#painted?.order.design.placements.some(({ id }) => id === placement) ?? false;
+  }
+
+  /**
+   * Shows what another cloth has painted of the same design, at whatever scale, until this one has painted its own; nothing where
+   * that shows another, or is not done.
+   */
+  showAsPaintedBy(other: ClothView): void {
+    const painted = other.#painted;
+    const isWhole =
+      painted?.order.moving.length === 0 &&
+      !other.#painter.isBusy &&
+      other.#session.state.design === this.#session.state.design &&
+      other.#shown.colourway === this.#shown.colourway;
+    if (this.#painted || !painted || !isWhole) return;
+    this.#painted = copyPainted(painted);
+    this.drawFrame();
   }
 
   resize(width: number, height: number, density: number): void {
@@ -207,8 +210,7 @@ export class ClothView {
    * would look otherwise than the cloth does, all of it is painted anew at each step instead.
    */
   hold(ids: readonly string[]): void {
-    const around = stackAround(this.#design.placements, ids);
-    this.#held = around && canPaintSeparately(this.#design, around) ? { ids, design: this.#design } : NOTHING_HELD;
+    this.#held = heldOf(this.#design, ids);
     this.#update();
   }
 
@@ -244,7 +246,7 @@ export class ClothView {
   }
 
   get #design(): Design {
-    return this.#without(this.#inColourway(this.#session.state.design, this.#colourway), this.#hidden);
+    return this.#shown.of(this.#session.state.design);
   }
 
   #setViewport(viewport: Viewport): void {

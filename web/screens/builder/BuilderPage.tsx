@@ -1,15 +1,15 @@
 import type { DesignMotif } from '../../../contract/index.ts';
 import { Dices } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import type { Artwork } from '../../../core/motif/index.ts';
-import { type ShapeRecipe } from '../../../core/recipe/index.ts';
+import { FIGURE_KINDS, type FigureKind, type ShapeRecipe, shapeRecipeSchema } from '../../../core/recipe/index.ts';
 import { EmptyShapeError, type Letterer, pieceOutline, shapeArtwork, variations } from '../../../core/shapes/index.ts';
 import { useMotif, useMotifPages } from '../../api/motifs.ts';
 import { ArtworkSvg } from '../../ui/ArtworkSvg.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
-import { useHistory } from '../../ui/useHistory.ts';
+import { useKeptHistory } from '../../ui/useKeptHistory.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { useLetterer } from './fonts.ts';
 import { fadingOf, newPiece, takesAfterOther, withFade, withPiece } from './pieces.ts';
@@ -31,6 +31,8 @@ const ALTERNATIVES = 7;
 /** Builds a motif of figures, or goes on with one that was built before. */
 export function BuilderPage() {
   const { id } = useParams();
+  const [search] = useSearchParams();
+  const first = FIGURE_KINDS.find((kind) => kind === search.get('figure')) ?? 'petals';
   const own = useMotif(id);
   const pages = useMotifPages({ order: 'used' });
   const letterer = useLetterer();
@@ -47,23 +49,25 @@ export function BuilderPage() {
       query={{ data: ready, error: foreign ?? own.error ?? pages.error ?? letterer.error }}
       back={{ to: '/motifs', name: TEXTS.motifDrawer }}
     >
-      {(data) => <Builder key={id ?? ''} motif={motif} motifs={data.motifs} letter={data.letter} />}
+      {(data) => <Builder key={id ?? first} first={first} motif={motif} motifs={data.motifs} letter={data.letter} />}
     </Fetched>
   );
 }
 
 interface BuilderProps {
+  /** What a new motif begins with. */
+  readonly first: FigureKind;
   readonly motif: DesignMotif | undefined;
   readonly motifs: readonly DesignMotif[];
   readonly letter: Letterer;
 }
 
-function Builder({ motif, motifs, letter }: BuilderProps) {
+function Builder({ first, motif, motifs, letter }: BuilderProps) {
   const inks = useMemo(() => mostUsedInks(motifs), [motifs]);
-  const history = useHistory<ShapeRecipe>(
-    motif?.recipe?.kind === 'shape'
-      ? motif.recipe
-      : { kind: 'shape', pieces: [newPiece('petals', inkThatShows(inks))] },
+  const history = useKeptHistory<ShapeRecipe>(
+    motif ? `shape.${motif.id}` : `shape.of.${first}`,
+    motif?.recipe?.kind === 'shape' ? motif.recipe : { kind: 'shape', pieces: [newPiece(first, inkThatShows(inks))] },
+    (value) => shapeRecipeSchema.validateSync(value, { strict: true }),
   );
   const { value: recipe, change, undo, redo } = history;
   useUndoKeys(undo, redo);

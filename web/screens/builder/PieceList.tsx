@@ -3,7 +3,7 @@ import type { Hex } from '../../../core/colour/index.ts';
 import { FIGURE_KINDS, type FigureKind, MOST_PIECES, type ShapeRecipe } from '../../../core/recipe/index.ts';
 import { FIGURES } from '../../../core/shapes/index.ts';
 import { Button } from '../../ui/Button.tsx';
-import { newPiece, takesAfterOther, withMoved, withoutPiece, withPiece } from './pieces.ts';
+import { newPiece, takesAfterOther, withFigure, withMoved, withoutPiece, withPiece } from './pieces.ts';
 import { TEXTS } from './texts.ts';
 
 interface PieceListProps {
@@ -21,15 +21,10 @@ export function PieceList({ recipe, chosen, ink, onChoose, onChange }: PieceList
     onChange({ ...recipe, pieces: [...pieces, newPiece(figure, ink)] });
     onChoose(pieces.length);
   };
-  const replaceOnly = (figure: FigureKind): void =>
-    onChange(
-      withPiece(recipe, chosen, {
-        ...newPiece(figure, pieces[chosen]?.fill?.ink ?? ink),
-        combine: pieces[chosen]?.combine ?? 'lay',
-        x: pieces[chosen]?.x ?? 0,
-        y: pieces[chosen]?.y ?? 0,
-      }),
-    );
+  const replaceOnly = (figure: FigureKind): void => {
+    const piece = pieces[chosen];
+    if (piece) onChange(withPiece(recipe, chosen, withFigure(piece, figure)));
+  };
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
       <ul aria-label={TEXTS.pieces} className="grid gap-1">

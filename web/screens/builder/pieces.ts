@@ -41,6 +41,17 @@ export function newPiece(figure: FigureKind, ink: Hex): Piece {
   };
 }
 
+/** The piece as another figure: whatever both have stays as it is. */
+export function withFigure(piece: Piece, figure: FigureKind): Piece {
+  const fresh = newPiece(figure, piece.fill?.ink ?? piece.outline?.ink ?? '#000000');
+  return {
+    ...piece,
+    figure,
+    values: measured(FIGURES[figure], piece.values),
+    text: piece.text === '' ? fresh.text : piece.text,
+  };
+}
+
 /** The fill in another ink: stops in the old one follow. */
 export function withInk(fill: Fill, ink: Hex): Fill {
   const { fade } = fill;

@@ -15,6 +15,8 @@ export const TEXTS = {
   nameOfTheMotif: 'Name of the motif',
   changeTheMotif: 'Update motif',
   makeTheMotif: 'Create motif',
+  saveAsANewMotif: 'Save as a new motif',
+  anotherOf: (name: string): string => `${name} 2`,
   bringForward: 'Bring forward',
   sendBackward: 'Send backward',
   deleteThisPiece: 'Delete this piece',

@@ -15,6 +15,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Cell, useStore } from '../../ui/store.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
 import { BlendNumberField, OwnField, PositionField, SizeField } from './SelectionFields.tsx';
+import { ChangeMenu } from './ChangeMenu.tsx';
 import { labelPlace } from './labelPlace.ts';
 import { bundleOf, useBundles } from './useBundles.ts';
 import { TEXTS } from './texts.ts';
@@ -33,6 +34,7 @@ export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
   const busy = useStore(editor.bundling.underWay);
   const [first] = chosen;
   if (!first) return null;
+  const motif = chosen.length === 1 ? editor.motif(first.placement.motif) : undefined;
   const headDown = chosen.length === 1 && Math.abs(first.placement.rotation) > 90;
   const name = chosen.length === 1 ? first.motif.name : TEXTS.countMotifs(chosen.length);
   return (
@@ -50,6 +52,7 @@ export function ChalkLabel({ chosen, box, viewport }: SelectionLabelProps) {
         ) : (
           <span className="min-w-0 grow truncate pl-1 font-name text-sm font-semibold">{name}</span>
         )}
+        {motif && !editor.inside && <ChangeMenu placement={first.placement} motif={motif} />}
         <Button look="quiet" label={TEXTS.duplicate} onClick={() => editor.duplicate()}>
           <CopyPlus size={16} aria-hidden />
         </Button>

@@ -19,6 +19,7 @@ import { type ColourwayView, ColourwayViewContext } from './colour/colourwayView
 import { ColourwayViews } from './colour/ColourwayViews.tsx';
 import { SideBySide } from './alternatives/SideBySide.tsx';
 import { SideBySideContext } from './alternatives/sideBySideContext.ts';
+import { ShowPartContext } from './showPart.ts';
 import { Squint } from './Squint.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
 import { ScaleBar } from './ScaleBar.tsx';
@@ -28,6 +29,7 @@ import { ShortcutDialog } from './ShortcutDialog.tsx';
 import { droppedFiles } from '../drawer/files.ts';
 import { ComingFiles } from './ComingFiles.tsx';
 import { TEXTS } from './texts.ts';
+import { useComeBack } from './useComeBack.ts';
 import { useFilesOnCloth } from './useFilesOnCloth.ts';
 import { usePaste } from './usePaste.ts';
 import { useFinish } from './draw/useFinish.ts';
@@ -71,6 +73,7 @@ export function DesignEditor({ saver, presence, outer, onClose }: Props) {
     editor.refusal.set(undefined);
   }, [refused, editor, notify]);
 
+  useComeBack(cloth);
   const { coming, lay } = useFilesOnCloth();
   const nextHole = useNextHole(cloth);
   const finishDrawing = useFinish();
@@ -139,80 +142,85 @@ export function DesignEditor({ saver, presence, outer, onClose }: Props) {
     return () => window.removeEventListener('keydown', onKeyDown);
   }, [editor]);
 
-  const showPart = (part: Part): void => {
-    editor.part.set(part);
-    setTicketOpen(true);
-  };
+  const showPart = useCallback(
+    (part: Part): void => {
+      editor.part.set(part);
+      setTicketOpen(true);
+    },
+    [editor],
+  );
 
   return (
     <ClothContext value={cloth}>
-      <SideBySideContext value={setBeside}>
-        <ColourwayViewContext value={editor.inside ? undefined : setColourwayView}>
-          <div className="grid h-full grid-cols-[56px_minmax(0,1fr)_auto] grid-rows-[48px_minmax(0,1fr)_auto] overflow-hidden">
-            <Selvedge cloth={cloth} onInk={() => showPart('colour')} />
-            {editor.inside ? (
-              <BundleBar inside={editor.inside} outer={outer} onClose={onClose} onPart={showPart} />
-            ) : (
-              <TopBar
-                saver={saver}
-                presence={presence}
-                onPart={showPart}
-                onSaveSwatch={() => setSheet('swatch')}
-                onDownload={() => setSheet('download')}
-                onKeys={() => setSheet('keys')}
+      <ShowPartContext value={showPart}>
+        <SideBySideContext value={setBeside}>
+          <ColourwayViewContext value={editor.inside ? undefined : setColourwayView}>
+            <div className="grid h-full grid-cols-[56px_minmax(0,1fr)_auto] grid-rows-[48px_minmax(0,1fr)_auto] overflow-hidden">
+              <Selvedge cloth={cloth} onInk={() => showPart('colour')} />
+              {editor.inside ? (
+                <BundleBar inside={editor.inside} outer={outer} onClose={onClose} onPart={showPart} />
+              ) : (
+                <TopBar
+                  saver={saver}
+                  presence={presence}
+                  onPart={showPart}
+                  onSaveSwatch={() => setSheet('swatch')}
+                  onDownload={() => setSheet('download')}
+                  onKeys={() => setSheet('keys')}
+                />
+              )}
+              <UnsavedNotice saver={saver} />
+              <Cloth
+                Label={ChalkLabel}
+                onReady={setCloth}
+                onOpen={bundles.open}
+                onDrop={(transfer, at) => {
+                  droppedFiles(transfer).then(
+                    (files) => lay(files, at),
+                    (error: unknown) => notify({ text: TEXTS.theseFilesCannotBeRead(String(error)), tone: 'problem' }),
+                  );
+                }}
               />
-            )}
-            <UnsavedNotice saver={saver} />
-            <Cloth
-              Label={ChalkLabel}
-              onReady={setCloth}
-              onOpen={bundles.open}
-              onDrop={(transfer, at) => {
-                droppedFiles(transfer).then(
-                  (files) => lay(files, at),
-                  (error: unknown) => notify({ text: TEXTS.theseFilesCannotBeRead(String(error)), tone: 'problem' }),
-                );
-              }}
-            />
-            {cloth && coming.length > 0 && <ComingFiles cloth={cloth} coming={coming} />}
-            {onEdges && cloth && !editor.inside && <EdgesWalk cloth={cloth} onClose={() => setOnEdges(false)} />}
-            {!editor.inside && <LayerChip onOpen={() => showPart('arrange')} />}
-            <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
-            <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
-              <Tray cloth={cloth} />
-              {cloth && context && (
-                <ScaleBar
-                  cloth={cloth}
-                  context={context}
-                  onEdges={editor.inside ? undefined : () => setOnEdges(true)}
+              {cloth && coming.length > 0 && <ComingFiles cloth={cloth} coming={coming} />}
+              {onEdges && cloth && !editor.inside && <EdgesWalk cloth={cloth} onClose={() => setOnEdges(false)} />}
+              {!editor.inside && <LayerChip onOpen={() => showPart('arrange')} />}
+              <Ticket open={ticketOpen} onToggle={() => setTicketOpen(!ticketOpen)} />
+              <div className="col-span-2 col-start-2 row-start-3 flex min-w-0 border-t border-thread bg-calico">
+                <Tray cloth={cloth} />
+                {cloth && context && (
+                  <ScaleBar
+                    cloth={cloth}
+                    context={context}
+                    onEdges={editor.inside ? undefined : () => setOnEdges(true)}
+                  />
+                )}
+              </div>
+              <p aria-live="polite" className="sr-only">
+                {said}
+              </p>
+              <SaveSwatchDialog open={sheet === 'swatch'} onClose={closeSheet} saver={saver} />
+              <ExportDialog
+                open={sheet === 'download'}
+                onClose={closeSheet}
+                subjects={[{ ...editor.design, bare: editor.design.ground.kind === 'none' }]}
+                sources={async () => [{ design: (await saver.flush(), editor.design.id) }]}
+                colourways={editor.design.colourways}
+                colourway={editor.colourway.id}
+              />
+              <ShortcutDialog open={sheet === 'keys'} onClose={closeSheet} />
+              {squinting && <Squint onClose={() => setSquinting(false)} />}
+              {beside && <SideBySide alternatives={beside} onClose={() => setBeside(undefined)} />}
+              {colourwayView && (
+                <ColourwayViews
+                  view={colourwayView}
+                  onClose={() => setColourwayView(undefined)}
+                  save={async () => void (await saver.flush())}
                 />
               )}
             </div>
-            <p aria-live="polite" className="sr-only">
-              {said}
-            </p>
-            <SaveSwatchDialog open={sheet === 'swatch'} onClose={closeSheet} saver={saver} />
-            <ExportDialog
-              open={sheet === 'download'}
-              onClose={closeSheet}
-              subjects={[{ ...editor.design, bare: editor.design.ground.kind === 'none' }]}
-              sources={async () => [{ design: (await saver.flush(), editor.design.id) }]}
-              colourways={editor.design.colourways}
-              colourway={editor.colourway.id}
-            />
-            <ShortcutDialog open={sheet === 'keys'} onClose={closeSheet} />
-            {squinting && <Squint onClose={() => setSquinting(false)} />}
-            {beside && <SideBySide alternatives={beside} onClose={() => setBeside(undefined)} />}
-            {colourwayView && (
-              <ColourwayViews
-                view={colourwayView}
-                onClose={() => setColourwayView(undefined)}
-                save={async () => void (await saver.flush())}
-              />
-            )}
-          </div>
-        </ColourwayViewContext>
-      </SideBySideContext>
+          </ColourwayViewContext>
+        </SideBySideContext>
+      </ShowPartContext>
     </ClothContext>
   );
 }

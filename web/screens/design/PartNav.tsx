@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Part } from '../../editor/editorState.ts';
+import { useTryOnOrigin } from '../../ui/origin.ts';
 import { useStore } from '../../ui/store.ts';
 import { TEXTS } from './texts.ts';
 
@@ -18,6 +19,7 @@ const PARTS: readonly { part: Part; name: string; inBundle: boolean }[] = [
 export function PartNav({ onPart }: { readonly onPart: (part: Part) => void }) {
   const editor = useEditor();
   const part = useStore(editor.part);
+  const tryOn = useTryOnOrigin();
   const design = useStore(editor.session, ({ committed }) => committed.id);
   return (
     <nav aria-label={TEXTS.partsOfTheJob} className="mx-auto flex shrink-0 items-center">
@@ -44,7 +46,7 @@ export function PartNav({ onPart }: { readonly onPart: (part: Part) => void }) {
             ·
           </span>
           <Link
-            to={`/try-ons/new?design=${design}`}
+            to={tryOn === undefined ? `/try-ons/new?design=${design}` : `/try-ons/${tryOn}`}
             className="grid h-12 place-items-center border-b-2 border-transparent px-3 text-sm font-medium text-graphite hover:text-ink"
           >
             {TEXTS.tryOn}

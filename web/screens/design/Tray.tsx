@@ -6,14 +6,13 @@ import { useMotifPages } from '../../api/motifs.ts';
 import { useMoreInSight } from '../../ui/useMoreInSight.ts';
 import { useNotify } from '../../ui/Notices.tsx';
 import type { ClothParts } from '../../cloth/clothParts.ts';
-import { CATCH_PX } from '../../cloth/gestures/catching.ts';
-import { middle, toCss, toMm } from '../../cloth/viewport.ts';
-import { nearestCellMiddle } from '../../../core/lattice/index.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useEditor } from '../../cloth/editorContext.ts';
 import { BringFiles } from '../drawer/BringFiles.tsx';
 import { droppedFiles } from '../drawer/files.ts';
 import { useImports } from '../drawer/imports.ts';
+import { layInTheMiddle } from './layInTheMiddle.ts';
+import { NewMotif } from './NewMotif.tsx';
 import { TEXTS } from './texts.ts';
 import { TrayArrival } from './TrayArrival.tsx';
 import { useNewArrivals } from './useNewArrivals.ts';
@@ -73,7 +72,12 @@ export function Tray({ cloth }: { readonly cloth: ClothParts | undefined }) {
             {open ? <ChevronDown size={16} aria-hidden /> : <ChevronUp size={16} aria-hidden />}
           </Button>
         </div>
-        {open && <BringFiles />}
+        {open && (
+          <div className="flex gap-1 *:first:grow">
+            <BringFiles />
+            {!editor.inside && <NewMotif isSmall />}
+          </div>
+        )}
       </div>
       {open && (
         <ul
@@ -134,17 +138,6 @@ function TrayMotif({ motif, cloth }: { readonly motif: DesignMotif; readonly clo
     });
   };
 
-  const layInTheMiddle = (): void => {
-    if (!cloth) return;
-    const viewport = cloth.view.getViewport();
-    const centre = middle(viewport);
-    const at = toMm(viewport, centre);
-    // Where the middle of a cell is, to the eye, it is that exactly.
-    const cell = nearestCellMiddle(editor.design.repeat, at);
-    const seen = toCss(viewport, cell);
-    editor.place(motif, Math.hypot(seen.x - centre.x, seen.y - centre.y) < CATCH_PX ? cell : at);
-  };
-
   const picture = blobUrl(motif.thumbnail);
   return (
     <li className="shrink-0">
@@ -153,7 +146,7 @@ function TrayMotif({ motif, cloth }: { readonly motif: DesignMotif; readonly clo
         title={TEXTS.nameDragItOntoThe(motif.name)}
         data-motif={motif.id}
         onPointerDown={press}
-        onClick={layInTheMiddle}
+        onClick={() => cloth && layInTheMiddle(editor, cloth, motif)}
         onDragStart={(event) => event.preventDefault()}
         className="grid h-19 w-19 touch-none grid-rows-[1fr_auto] justify-items-center rounded-md p-1 hover:bg-linen"
       >

@@ -1,11 +1,11 @@
 import type { ListedMotif } from '../../../contract/index.ts';
-import { Brush, Grid3x3, Shapes } from 'lucide-react';
+import { Grid3x3 } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { useMotifsById } from '../../api/motifs.ts';
-import { scanOfMotif } from '../../api/scans.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useNotifyProblem } from '../../ui/Notices.tsx';
+import { makerOf } from '../../ui/makerOf.ts';
+import { MAKER_CHOICES, useMakerPage } from '../../ui/useMakerPage.ts';
 import { TEXTS } from './texts.ts';
 
 /** How the motif is made, the way back to where that can be changed, and on to an array of it. */
@@ -21,44 +21,23 @@ export function Making({ motif }: { readonly motif: ListedMotif }) {
 }
 
 function MadeBy({ motif }: { readonly motif: ListedMotif }) {
-  const { recipe, source } = motif;
-  const navigate = useNavigate();
-  const notifyProblem = useNotifyProblem();
-  if (recipe?.kind === 'array')
-    return (
-      <DrawerLink to={`/arrays/${motif.id}`}>
-        <Grid3x3 size={15} aria-hidden /> {TEXTS.changeTheArray}
-      </DrawerLink>
-    );
-  if (recipe?.kind === 'shape')
-    return (
-      <DrawerLink to={`/build/${motif.id}`}>
-        <Shapes size={15} aria-hidden /> {TEXTS.changeItsShape}
-      </DrawerLink>
-    );
+  const { recipe } = motif;
+  const open = useMakerPage();
+  const maker = makerOf(motif);
   if (recipe?.kind === 'bundle') return <Parts motifs={recipe.parts.map((part) => part.motif)} />;
   if (recipe?.kind === 'drawn' || recipe?.kind === 'vine')
     return <p className="text-xs text-graphite">{TEXTS.drawnByHand}</p>;
-  const isTile = recipe?.kind === 'tile';
-  const isPicture =
-    isTile ||
-    recipe?.kind === 'scan' ||
-    ((recipe === null || recipe.kind === 'merged') && /\.(png|jpg|webp|tif|avif)$/.test(source));
-  if (!isPicture) return null;
-  const clean = (): void =>
-    void scanOfMotif(motif.id).then(
-      (sheet) => navigate(`/workshop/${sheet.id}${isTile ? '/tile' : ''}?motif=${motif.id}`),
-      notifyProblem,
-    );
-  return (
-    <Button onClick={clean}>
-      <Brush size={15} aria-hidden />{' '}
-      {isTile
-        ? TEXTS.changeHowItRepeats
-        : recipe?.kind === 'scan'
-          ? TEXTS.changeHowItWasCleaned
-          : TEXTS.cleanItInTheWorkshop}
-    </Button>
+  if (!maker) return null;
+  const { name, Icon } = MAKER_CHOICES[maker.page];
+  const content = (
+    <>
+      <Icon size={15} aria-hidden /> {name}
+    </>
+  );
+  return 'path' in maker ? (
+    <DrawerLink to={maker.path}>{content}</DrawerLink>
+  ) : (
+    <Button onClick={() => open(motif)}>{content}</Button>
   );
 }
 

@@ -21,12 +21,7 @@ export const TEXTS = {
   takeThePaletteOff: 'Remove the palette',
   andCountMore: (count: number): string => `and ${count} more`,
   inksList: (list: string): string => `Inks: ${list}`,
-  changeItsShape: 'Change its shape',
-  changeTheArray: 'Change the array',
   layItAsAnArray: 'Lay it as an array',
-  changeHowItRepeats: 'Change how it repeats',
-  changeHowItWasCleaned: 'Change how it was cleaned',
-  cleanItInTheWorkshop: 'Clean it in the workshop',
   drawnByHand: 'Drawn by hand: select it on the cloth, then continue drawing it under Draw.',
   aBundleOfMotifsOpen: (count: number): string =>
     `A bundle of ${count === 1 ? 'one motif' : `${count} motifs`}; open it on the cloth to edit it`,

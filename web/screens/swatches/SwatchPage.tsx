@@ -16,6 +16,7 @@ import { OrderDialog } from '../printHouse/OrderDialog.tsx';
 import { Comparison } from './Comparison.tsx';
 import type { KnownThingName } from './knownThings.tsx';
 import { LaidThing } from './LaidThing.tsx';
+import { SwatchUses } from './SwatchUses.tsx';
 import { SwatchWords } from './SwatchWords.tsx';
 import { TEXTS } from './texts.ts';
 import { useSwatchRemoval } from './useSwatchRemoval.ts';
@@ -91,6 +92,7 @@ function ShownSwatch({ swatch }: { readonly swatch: SwatchSummary & { design: De
             <Trash2 size={15} aria-hidden />
           </Button>
         </div>
+        <SwatchUses swatch={id} />
       </section>
       <section
         aria-label={TEXTS.versions}

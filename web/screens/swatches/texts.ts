@@ -1,5 +1,9 @@
 /** All texts of this part of the interface, to be read, and translated, in one go. */
 export const TEXTS = {
+  usedIn: 'Used in',
+  usedInNothingYet: 'Nothing yet. Try it on, or order a print.',
+  aTryOn: 'try-on',
+  aPrintOrder: 'print order',
   swatchBook: 'Swatch book',
   noSwatchIsSavedYet: 'No swatch is saved yet. Open a design and choose “Save swatch” when its repeat is done.',
   deleteName: (name: string): string => `Delete ${name}`,

@@ -35,7 +35,7 @@ export function NewTryOn() {
     const there =
       (design ?? swatch) === undefined
         ? undefined
-        : tryOns.data.find(({ source }) => (design ? source.design === design : source.swatch === swatch));
+        : tryOns.data.find(({ sources: [source] }) => (design ? source?.design === design : source?.swatch === swatch));
     if (there) {
       void navigate(`/try-ons/${there.id}`, { replace: true });
       return;

@@ -1,8 +1,11 @@
+import { ArrowUpRight } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { Link, useParams } from 'react-router';
 import type { PatternSource } from '../../../core/tryon/index.ts';
 import { useDesigns } from '../../api/designs.ts';
 import { useSwatches } from '../../api/swatches.ts';
 import type { Pattern } from '../../api/tryOns.ts';
+import { fromTryOn } from '../../ui/origin.ts';
 import { TEXTS } from './texts.ts';
 
 interface Props {
@@ -15,6 +18,7 @@ interface Props {
 
 /** Which design or swatch, which version of it, and in which colourway. */
 export function SourceFields({ source, pattern, isMissing, onChange }: Props) {
+  const { id: tryOn = '' } = useParams();
   const designs = useDesigns();
   const swatches = useSwatches();
   const { design, swatch, version, colourway } = source;
@@ -48,6 +52,16 @@ export function SourceFields({ source, pattern, isMissing, onChange }: Props) {
           ))}
         </optgroup>
       </Picker>
+      {!isMissing && (
+        <Link
+          to={design === undefined ? `/swatches/${swatch}` : `/designs/${design}`}
+          state={fromTryOn(tryOn)}
+          className="inline-flex items-center gap-1.5 justify-self-start text-sm underline-offset-2 hover:underline"
+        >
+          {design === undefined ? TEXTS.openTheSwatch : TEXTS.openTheDesign}
+          <ArrowUpRight size={14} aria-hidden />
+        </Link>
+      )}
       {isMissing && (
         <p role="alert" className="text-xs text-madder">
           {TEXTS.missing}

@@ -3,6 +3,8 @@ import type { Point } from '../../../core/geometry/index.ts';
 import { fillOf, type Product, type TryOn, withOrigin } from '../../../core/tryon/index.ts';
 import { PatternHandles } from './PatternHandles.tsx';
 import { type ClothPoint, clothPointAt, pointOnPiece, sceneOf } from './pointing.ts';
+import { productPictureUrl } from '../../api/tryOns.ts';
+import { WorkingSign } from '../../ui/WorkingSign.tsx';
 import { takeArrow } from '../../ui/arrowSteps.ts';
 import { TEXTS } from './texts.ts';
 import type { DressedPicture } from './useDressed.ts';
@@ -99,6 +101,9 @@ export function TryOnStage({ product, tryOn, dressed, width, height, held, onHol
       data-took={picture ? Math.round(picture.took) : undefined}
       onKeyDown={onKeyDown}
     >
+      {!picture && (
+        <img src={productPictureUrl(product)} alt="" className="absolute inset-0 h-full w-full object-contain" />
+      )}
       <canvas
         ref={canvas}
         className="absolute inset-0 h-full w-full cursor-move touch-none rounded-sm"
@@ -107,6 +112,7 @@ export function TryOnStage({ product, tryOn, dressed, width, height, held, onHol
         onPointerUp={onPointerUp}
         onPointerCancel={onPointerUp}
       />
+      <WorkingSign isBusy={!dressed.isCurrent}>{TEXTS.layingThePattern}</WorkingSign>
       {children}
       {piece && held && (
         <PatternHandles

@@ -1,5 +1,8 @@
 /** All texts of this part of the interface, to be read, and translated, in one go. */
 export const TEXTS = {
+  layingThePattern: 'Laying the pattern …',
+  openTheDesign: 'Open the design',
+  openTheSwatch: 'Open the swatch',
   tryOns: 'Try-ons',
   newTryOn: 'New try-on',
   noTryOnsYet: 'Nothing has been tried on yet. Press New try-on, or open a design or a swatch and press Try on.',

@@ -1,7 +1,8 @@
 import { Session } from '../../../editor/session.ts';
-import { useEffect, useMemo, useRef } from 'react';
+import { use, useEffect, useMemo, useRef } from 'react';
 import type { Design } from '../../../../core/document/index.ts';
 import type { Point } from '../../../../core/geometry/index.ts';
+import { ClothContext } from '../../../cloth/clothContext.ts';
 import { ClothView } from '../../../cloth/clothView.ts';
 import { middle, toMm, viewportWith } from '../../../cloth/viewport.ts';
 import { useStore } from '../../../ui/store.ts';
@@ -35,6 +36,11 @@ export function LiveCloth({
   const canvas = useRef<HTMLCanvasElement>(null);
   const session = useMemo(() => new Session(design), [design]);
   const view = useRef<ClothView>(undefined);
+  const cloth = use(ClothContext);
+  const shownNow = useRef(shown);
+  useEffect(() => {
+    shownNow.current = shown;
+  }, [shown]);
   useEffect(() => {
     const place = area.current;
     if (!place || !canvas.current) return;
@@ -42,6 +48,8 @@ export function LiveCloth({
     const made = new ClothView(canvas.current, session, frame());
     view.current = made;
     made.setMotifs(editor.motifs.getState());
+    made.showColourway(shownNow.current);
+    if (cloth) made.showAsPaintedBy(cloth.view);
     const observer = new ResizeObserver(() => made.resize(frame().width, frame().height, frame().density));
     observer.observe(place);
     return () => {
@@ -49,7 +57,7 @@ export function LiveCloth({
       made.close();
       view.current = undefined;
     };
-  }, [session, editor]);
+  }, [session, editor, cloth]);
   useEffect(() => view.current?.setMotifs(motifs), [motifs, session]);
   useEffect(() => view.current?.showColourway(shown), [shown, session]);
   useEffect(() => {

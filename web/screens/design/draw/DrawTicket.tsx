@@ -1,4 +1,17 @@
-import { PenLine } from 'lucide-react';
+import {
+  Blend,
+  Brush,
+  CircleX,
+  Eraser,
+  EyeOff,
+  type LucideIcon,
+  PaintBucket,
+  PenLine,
+  PenTool,
+  Sparkles,
+  Spline,
+  Sprout,
+} from 'lucide-react';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
@@ -19,17 +32,17 @@ import { SymmetryFields } from './SymmetryFields.tsx';
 import { VineFields } from './VineFields.tsx';
 import { TEXTS } from './texts.ts';
 
-const TOOLS: readonly { readonly value: DrawTool; readonly name: string }[] = [
-  { value: 'brush', name: TEXTS.brush },
-  { value: 'pen', name: TEXTS.pen },
-  { value: 'fill', name: TEXTS.fillTool },
-  { value: 'shade', name: TEXTS.shade },
-  { value: 'rubber', name: TEXTS.rubOut },
-  { value: 'remove', name: TEXTS.removeStrokes },
-  { value: 'points', name: TEXTS.points },
-  { value: 'hide', name: TEXTS.hide },
-  { value: 'vine', name: TEXTS.vine },
-  { value: 'scatter', name: TEXTS.scatter },
+const TOOLS: readonly { readonly value: DrawTool; readonly name: string; readonly Icon: LucideIcon }[] = [
+  { value: 'brush', name: TEXTS.brush, Icon: Brush },
+  { value: 'pen', name: TEXTS.pen, Icon: PenTool },
+  { value: 'fill', name: TEXTS.fillTool, Icon: PaintBucket },
+  { value: 'shade', name: TEXTS.shade, Icon: Blend },
+  { value: 'rubber', name: TEXTS.rubOut, Icon: Eraser },
+  { value: 'remove', name: TEXTS.removeStrokes, Icon: CircleX },
+  { value: 'points', name: TEXTS.points, Icon: Spline },
+  { value: 'hide', name: TEXTS.hide, Icon: EyeOff },
+  { value: 'vine', name: TEXTS.vine, Icon: Sprout },
+  { value: 'scatter', name: TEXTS.scatter, Icon: Sparkles },
 ];
 
 const FIELDS: Readonly<Record<DrawTool, () => React.ReactNode>> = {

@@ -2,12 +2,12 @@ import type { LucideIcon } from 'lucide-react';
 import type { DesignMotif } from '../../../../contract/index.ts';
 import type { Placement } from '../../../../core/document/index.ts';
 import type { Artwork } from '../../../../core/motif/index.ts';
-import { fetchArtwork } from '../../../api/motifs.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import type { KeptMask, KeptPoints } from '../../../editor/keptDrawing.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useNotifyProblem } from '../../../ui/Notices.tsx';
 import { useStore } from '../../../ui/store.ts';
+import { originalOf } from './originalOf.ts';
 
 interface Props {
   /** The kind of recipe that it is opened for: of a motif that has one already the artwork as it was before is opened. */
@@ -30,13 +30,10 @@ export function OpenSelected({ kind, note, Icon, kept, goOnText, openText, open 
   const notifyProblem = useNotifyProblem();
   const [placement, ...others] = editor.selectedInstances;
   const motif = placement && others.length === 0 ? editor.motif(placement.motif) : undefined;
-  const start = (at: Placement, of: DesignMotif): void => {
-    const { recipe } = of;
-    const isChanged = recipe !== null && recipe.kind === kind && 'original' in recipe;
-    fetchArtwork(isChanged ? recipe.original : of.artwork)
+  const start = (at: Placement, of: DesignMotif): void =>
+    void originalOf(kind, of)
       .then((artwork) => open(at, of, artwork))
       .catch(notifyProblem);
-  };
   const keptAt = kept && editor.placement(kept.placement);
   const keptMotif = kept && editor.motif(kept.motif);
   return (

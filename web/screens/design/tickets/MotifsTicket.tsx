@@ -13,6 +13,7 @@ import { Arrivals } from '../../drawer/Arrivals.tsx';
 import { BringFiles } from '../../drawer/BringFiles.tsx';
 import { useMoreInSight } from '../../../ui/useMoreInSight.ts';
 import { useStore } from '../../../ui/store.ts';
+import { NewMotif } from '../NewMotif.tsx';
 import { useMotifSteps } from '../useMotifSteps.ts';
 import { TEXTS } from './texts.ts';
 
@@ -32,7 +33,10 @@ export function MotifsTicket() {
   return (
     <div className="grid grid-cols-1 gap-4">
       <div className="grid gap-2">
-        <BringFiles />
+        <div className="grid grid-cols-2 gap-2">
+          <BringFiles />
+          {!editor.inside && <NewMotif />}
+        </div>
         <p className="text-xs text-graphite">{TEXTS.svgPNGJPEGWebPTIFF}</p>
       </div>
       <Arrivals />
