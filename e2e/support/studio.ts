@@ -2,10 +2,9 @@ import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, beforeEach, expect } from 'vitest';
 import { By, until, type WebDriver, type WebElement } from 'selenium-webdriver';
-import type { StudioParts } from '../../server/studio.ts';
 import { PATIENCE, openBrowser, type Browser } from './browser.ts';
 import { complaints } from './hands.ts';
-import { startHevrel, type Hevrel } from './hevrel.ts';
+import { startHevrel, type Hevrel, type HevrelWish } from './hevrel.ts';
 
 /** A Hevrel and a browser in front of it, for all tests of a file. */
 export interface Studio {
@@ -27,11 +26,11 @@ export interface Studio {
 }
 
 /** Opens a studio before a file's tests and closes it after them. @param samples whether Low Tide is laid out in it */
-export function useStudio({ samples = false, ...parts }: StudioParts & { samples?: boolean } = {}): Studio {
+export function useStudio({ samples = false, ...wish }: HevrelWish & { samples?: boolean } = {}): Studio {
   let hevrel: Hevrel;
   let browser: Browser;
   beforeAll(async () => {
-    [hevrel, browser] = await Promise.all([startHevrel({ empty: !samples, ...parts }), openBrowser()]);
+    [hevrel, browser] = await Promise.all([startHevrel({ empty: !samples, ...wish }), openBrowser()]);
   });
   afterAll(async () => {
     await browser.close();

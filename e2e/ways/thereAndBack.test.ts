@@ -9,6 +9,7 @@ const DESIGN = 'Limpets and rope';
 
 async function openFromTable(): Promise<void> {
   await page.goTo('/');
+  await settled(page.driver);
   await click(page.driver, 'link', DESIGN);
   await page.find('[data-cell]');
   await settled(page.driver);

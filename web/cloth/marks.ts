@@ -4,6 +4,7 @@ import { applyOpToPoint, indicesTouching, type Lattice, latticeTranslate } from 
 import type { Hole } from '../../core/toss/index.ts';
 import { formatNumber } from '../../core/units/index.ts';
 import type { Editor } from '../editor/editor.ts';
+import { keptCell } from '../ui/keptCell.ts';
 import { TEXTS } from './texts.ts';
 
 /** Something on the cloth that can be taken and worked on. */
@@ -28,6 +29,9 @@ export type Mark = {
       readonly apart: number;
     }
 );
+
+/** Whether marks of the check are seen on the cloth; this browser keeps it. */
+export const marksShown = keptCell('hevrel-marks', true, Boolean);
 
 /** A pair is ringed at least so widely, mm. */
 const PAIR_R = 3;

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { DesignMotif } from '../../../contract/index.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
+import { useReturned } from '../../ui/origin.ts';
 import { useStore } from '../../ui/store.ts';
 import type { Arrival } from '../drawer/imports.ts';
 import { steadyOrder } from './trayOrder.ts';
@@ -21,11 +22,14 @@ export function useTrayMotifs(
   const placements = useStore(editor.session, (state) => state.committed.placements);
   const known = useStore(editor.motifs);
   const [order, setOrder] = useState<readonly string[]>([]);
+  // What was made on another page for this design stands first, too.
+  const returned = useReturned();
+  const [made] = useState(() => (returned && 'motif' in returned ? [returned.motif] : []));
 
   const onCloth = useMemo(() => mostUsedFirst(placements.map(({ motif }) => motif)), [placements]);
   const imported = useMemo(() => arrivals.flatMap(({ motif }) => motif?.id ?? []).reverse(), [arrivals]);
   // What is laid and stands in no list yet was made a moment ago.
-  const next = steadyOrder(order, order.length === 0 ? [] : [...imported, ...onCloth], [
+  const next = steadyOrder(order, order.length === 0 ? made : [...imported, ...onCloth], [
     ...onCloth,
     ...(words === '' ? (drawer ?? []).map(({ id }) => id) : []),
   ]);
@@ -35,7 +39,7 @@ export function useTrayMotifs(
     const byId = new Map(known.map((motif) => [motif.id, motif]));
     const found = words.trim().toLowerCase().split(/\s+/);
     const inDrawer = new Set((drawer ?? []).map(({ id }) => id));
-    const besides = new Set([...onCloth, ...imported]);
+    const besides = new Set([...onCloth, ...imported, ...made]);
     const isShown = (motif: DesignMotif): boolean => {
       if (inDrawer.has(motif.id)) return true;
       const text = [motif.name, motif.collection, ...motif.tags].join(' ').toLowerCase();
@@ -46,7 +50,7 @@ export function useTrayMotifs(
       ...order.flatMap((id) => byId.get(id) ?? []).filter(isShown),
       ...(drawer ?? []).filter(({ id }) => !ordered.has(id)),
     ];
-  }, [known, drawer, onCloth, imported, order, words]);
+  }, [known, drawer, onCloth, imported, made, order, words]);
 }
 
 function mostUsedFirst(motifs: readonly string[]): string[] {

@@ -3,7 +3,7 @@ import { lazy, Suspense, useContext, useEffect, useMemo, useRef, useState, type 
 import type { Findings } from '../../../../core/check/index.ts';
 import { formatNumber } from '../../../../core/units/index.ts';
 import { ClothContext } from '../../../cloth/clothContext.ts';
-import { lanesSeen, marksOf, seenIn, takeMark, type Mark } from '../../../cloth/marks.ts';
+import { lanesSeen, marksOf, marksShown, seenIn, takeMark, type Mark } from '../../../cloth/marks.ts';
 import { middle, toMm, windowMm } from '../../../cloth/viewport.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import type { Editor } from '../../../editor/editor.ts';
@@ -11,6 +11,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
+import { Tick } from '../../../ui/Tick.tsx';
 import { HolesPart } from '../toss/HolesPart.tsx';
 import { useSettle } from '../toss/useSettle.ts';
 import { FineDetailPart } from './FineDetailPart.tsx';
@@ -32,6 +33,7 @@ export function CheckPanel() {
   const editor = useEditor();
   const cloth = useContext(ClothContext);
   const findings = useStore(editor.findings);
+  const areMarksShown = useStore(marksShown);
   const [lane, setLane] = useState(4);
   const [near, setNear] = useState(1);
   const problem = useFindings(useMemo(() => ({ lane, near }), [lane, near]));
@@ -47,6 +49,7 @@ export function CheckPanel() {
         <LengthField label={TEXTS.lanesWiderThan} mm={lane} min={0.5} max={500} onChange={setLane} />
         <LengthField label={TEXTS.pairsNearerThan} mm={near} min={0.1} max={50} onChange={setNear} />
       </div>
+      <Tick label={TEXTS.showMarks} on={areMarksShown} onChange={(on) => marksShown.set(on)} />
       {problem && (
         <p role="alert" className="text-xs text-madder">
           {problem}

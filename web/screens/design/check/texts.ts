@@ -1,5 +1,6 @@
 /** All texts of this part of the interface, to be read, and translated, in one go. */
 export const TEXTS = {
+  showMarks: 'Show marks on the cloth',
   fineDetail: 'Fine detail',
   fineDetailNote: 'Lines that are too thin to be printed whole.',
   dotsPerInch: 'Dots per inch',

@@ -10,6 +10,7 @@ import {
   NO_VARIATION,
 } from '../../../../core/arrange/index.ts';
 import type { Point } from '../../../../core/geometry/index.ts';
+import type { Repeat } from '../../../../core/lattice/index.ts';
 import { ClothContext } from '../../../cloth/clothContext.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Button } from '../../../ui/Button.tsx';
@@ -52,6 +53,11 @@ function waveOf(wide: number): Point[] {
   }));
 }
 
+/** The plan with a grid's columns and rows as far apart as they divide the cell. */
+function spreadOver({ width, height }: Repeat, plan: CopyPlan): CopyPlan {
+  return plan.kind === 'grid' ? { ...plan, by: { x: width / plan.columns, y: height / plan.rows } } : plan;
+}
+
 function OpenCopies({ onDone }: { readonly onDone: () => void }) {
   const editor = useEditor();
   const committed = useStore(editor.session, (state) => state.committed);
@@ -64,7 +70,9 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
     const wide = first ? (motifs.get(first.motif)?.width ?? 30) * first.scale : 30;
     return { nonce: nanoid(6), middle, wide: Math.round(wide * 1.2 * 10) / 10 };
   });
-  const [plan, setPlan] = useState<CopyPlan>({ kind: 'line', count: 4, by: { x: start.wide, y: 0 } });
+  const [set, setPlan] = useState<CopyPlan>({ kind: 'line', count: 4, by: { x: start.wide, y: 0 } });
+  const [isSpread, setSpread] = useState(false);
+  const plan = isSpread ? spreadOver(committed.repeat, set) : set;
   const cloth = useContext(ClothContext);
   const drawing = useStore(cloth?.controller.drawing ?? NOTHING_DRAWN) !== undefined;
   const [variation, setVariation] = useState(NO_VARIATION);
@@ -178,10 +186,14 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
           <PointFields
             labels={[TEXTS.eachXBy, TEXTS.eachYBy]}
             point={plan.by}
-            onChange={(by) => setPlan({ ...plan, by })}
+            onChange={(by) => {
+              setSpread(false);
+              setPlan({ ...plan, by });
+            }}
           />
         </div>
       )}
+      {plan.kind === 'grid' && <Tick label={TEXTS.spreadOverTheCell} on={isSpread} onChange={setSpread} />}
       <div className="grid grid-cols-3 gap-2">
         <AmountField
           label={TEXTS.scale}

@@ -51,6 +51,13 @@ export function MeasuredDrawing({ keep, children }: Props) {
         <path d={`M${at.x} ${at.y}V198M${at.x} ${at.y}H82`} strokeDasharray="2 3" />
         <path d={`M${OUTLINE.right + 22} ${OUTLINE.bottom}a22 22 0 0 1 -22 22`} />
         <path d={`M${OUTLINE.right} ${OUTLINE.bottom}h28`} strokeDasharray="2 3" />
+        <g fill="#5b5f69" stroke="none" className="text-[10px]">
+          <Name at={{ x: 9, y: 21 }}>Y</Name>
+          <Name at={{ x: 9, y: 153 }}>X</Name>
+          <Name at={{ x: 91, y: 29 }}>{TEXTS.width}</Name>
+          <Name at={{ x: 178, y: 95 }}>{TEXTS.height}</Name>
+          <Name at={{ x: 178, y: 169 }}>{TEXTS.rotationText}</Name>
+        </g>
       </svg>
       {NINE.map((share) => {
         const { x, y } = pointOf(share);
@@ -98,6 +105,15 @@ function pointOf({ u, v }: FramePoint): { readonly x: number; readonly y: number
     x: OUTLINE.left + (OUTLINE.right - OUTLINE.left) * Math.min(1, Math.max(0, u)),
     y: OUTLINE.top + (OUTLINE.bottom - OUTLINE.top) * Math.min(1, Math.max(0, v)),
   };
+}
+
+/** What a number is called, over its field. */
+function Name({ at, children }: { readonly at: End; readonly children: string }) {
+  return (
+    <text x={at.x} y={at.y}>
+      {children}
+    </text>
+  );
 }
 
 interface End {

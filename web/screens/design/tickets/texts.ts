@@ -96,6 +96,7 @@ export const TEXTS = {
   severalCopies: 'Several copies …',
   laidACopy: 'Placed a copy',
   laidCountCopies: (count: number): string => `Placed ${count} copies`,
+  spreadOverTheCell: 'Spread evenly over the cell',
   copies: 'Copies',
   inALine: 'Line',
   around: 'Circle',
