@@ -14,20 +14,28 @@ const PLACES = {
   pictures: ['server/motifs/largePictures'],
 };
 
+/** What is measured in time. */
+const ALONE = 'strangers';
+
 ensurePackages({ forTests: true });
 const [first, ...rest] = process.argv.slice(2);
-const isImpatient = first === 'impatient';
-const what =
-  first === undefined
-    ? ['server/faults', ...PLACES.bodies]
-    : [...(PLACES[first] ?? [`server/faults/${first}`]), ...rest];
-const project = isImpatient ? 'browser' : 'unit';
-if (isImpatient) {
+
+/** Runs tests of a project. Ends this process where one of them fails. */
+function soak(project, tests, more = {}) {
+  run(process.execPath, [binary('vitest'), 'run', '--project', project, '--testTimeout=3600000', ...tests], {
+    HEVREL_SOAK: '1',
+    TMPDIR: scratchFolder(),
+    ...more,
+  });
+}
+
+if (first === 'impatient') {
   ensureBrowser();
   ensureBuilt();
+  soak('browser', [...PLACES.impatient, ...rest], { HEVREL_LATE: '1' });
+} else if (first !== undefined) soak('unit', [...(PLACES[first] ?? [`server/faults/${first}`]), ...rest]);
+else {
+  // How long others wait tells something only where nothing else keeps the machine busy.
+  soak('unit', ['server/faults', ...PLACES.bodies, '--exclude', `**/${ALONE}.test.ts`]);
+  soak('unit', [`server/faults/${ALONE}`]);
 }
-run(process.execPath, [binary('vitest'), 'run', '--project', project, '--testTimeout=3600000', ...what], {
-  HEVREL_SOAK: '1',
-  ...(isImpatient && { HEVREL_LATE: '1' }),
-  TMPDIR: scratchFolder(),
-});

@@ -160,7 +160,10 @@ export class Masking {
   }
 
   close(): void {
+    const opened = this.opened.getState();
     this.opened.set(undefined);
+    // As it was before it was opened.
+    if (opened) this.editor.select([opened.placement]);
     this.#steps.clear();
     this.#show(NOTHING);
   }

@@ -226,7 +226,10 @@ export class PointsEditing implements PointKeys {
   }
 
   close(): void {
+    const opened = this.opened.getState();
     this.opened.set(undefined);
+    // As it was before it was opened.
+    if (opened) this.editor.select([opened.placement]);
     this.selected.set(NONE);
     this.#steps.clear();
     this.#show([]);
