@@ -5,7 +5,6 @@ import { cellOnScreen, click, clickAt, named, press, settled, waitForText, waitU
 import { useStudio } from '../support/studio.ts';
 
 const page = useStudio({ samples: true, isLate: true });
-const DESIGN = 'Limpets and rope';
 
 /** What the server has, asked past whatever makes its answers late. */
 async function read<T>(path: string): Promise<T> {
@@ -22,8 +21,7 @@ describe('with a server that answers late, in another order than it was asked', 
   it('two motifs become one bundle, whatever is pressed and selected meanwhile', async () => {
     const { driver } = page;
     await page.goTo('/');
-    await settled(driver);
-    await click(driver, 'link', DESIGN);
+    await (await page.find('a[href="/designs/low-tide-limpets-and-rope"]')).click();
     await page.find('[data-cell]');
     await settled(driver);
     const { left, top, scale } = await cellOnScreen(driver);

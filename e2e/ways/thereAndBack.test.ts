@@ -91,9 +91,11 @@ describe('from a design to where its things are made, and back', () => {
     await choose('Change the motif', 'Move its points');
     await page.find('[data-points]');
     await click(driver, 'button', 'Cancel');
+    await click(driver, 'button', 'Arrange');
     await choose('Change the motif', 'Hide a part');
     await page.find('[data-areas]');
     await click(driver, 'button', 'Cancel');
+    await click(driver, 'button', 'Arrange');
     await choose('Change the motif', 'Change its inks');
     await driver.wait(
       async () => (await (await page.find('[aria-current="step"]')).getText()) === 'Colour',
@@ -124,7 +126,7 @@ describe('from a design to where its things are made, and back', () => {
     await (await page.find('main li a[href^="/swatches/"]')).click();
     await waitForAddress(/^\/swatches\//);
     const swatch = await address();
-    await click(driver, 'button', 'Try it on');
+    await click(driver, 'button', 'Try on');
     await waitForAddress(/^\/try-ons\/(?!new)/);
     const tryOn = await address();
     await page.find('[data-dressed]');

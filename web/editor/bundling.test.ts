@@ -84,18 +84,26 @@ it('a bundle takes its motifs as they lie by then, and comes to nothing where on
   expect([motifsOf(editor), [...server.drawer]]).toEqual([['made-2', 'c'], ['made-2']]);
   expect(editor.design.placements[0]?.x).toBeCloseTo(15, 6);
 
-  editor.select(['c']);
+  const all = (): string[] => editor.design.placements.map(({ id }) => id);
+  editor.select(all());
   const gone = expect(editor.bundling.bundle(server.maker)).rejects.toThrow(/Nothing was changed/);
   editor.remove();
   await server.answer();
   await gone;
   editor.undo();
-  editor.select(['c']);
+  editor.select(all());
   const left = expect(editor.bundling.bundle(server.maker)).rejects.toThrow(/Nothing was changed/);
   editor.open.set(false);
   await server.answer();
   await left;
   expect([motifsOf(editor), [...server.drawer]]).toEqual([['made-2', 'c'], ['made-2']]);
+});
+
+it('one motif is no bundle', async () => {
+  const [editor, server] = [leavesEditor(), slowMaker()];
+  editor.select(['c']);
+  await editor.bundling.bundle(server.maker);
+  expect([motifsOf(editor), [...server.drawer]]).toEqual([['a', 'b', 'c'], []]);
 });
 
 it('motifs are made separate where they were selected, however late, and undoing it takes the copies away', async () => {

@@ -45,9 +45,10 @@ export class Bundling {
     this.#editor = editor;
   }
 
-  /** Makes the selected motifs one. @throws Error, and nothing is changed */
+  /** Makes the selected motifs one, where there are several. @throws Error, and nothing is changed */
   async bundle(maker: BundleMaker): Promise<void> {
     const editor = this.#editor;
+    if (editor.selectedPlacements.length < 2) return;
     await this.#withSelected(async (ids) => {
       for (let n = 0; n < MOST_TRIES; n += 1) {
         const asked = ids.flatMap((id) => editor.placement(id) ?? []);

@@ -1,3 +1,4 @@
+import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import type { DesignMotif } from '../../contract/index.ts';
 import type { Recipe } from '../../core/recipe/index.ts';
@@ -58,10 +59,18 @@ export function useMotifFinish(
     });
     await navigate(`${path}/${made.id}`, { replace: true });
   };
+  // A second press comes before anything can be shown of the first.
+  const isUnderWay = useRef(false);
+  const once = async (work: () => Promise<void>): Promise<void> => {
+    if (isUnderWay.current) return;
+    isUnderWay.current = true;
+    await work()
+      .catch(notifyProblem)
+      .finally(() => (isUnderWay.current = false));
+  };
   return {
     isBusy: making.isPending || mutation.isPending || isBusy,
-    finish: (name, recipe) =>
-      (motif ? change(motif, name.trim(), recipe) : make(name.trim(), recipe)).catch(notifyProblem),
-    finishAsNew: (name, recipe) => make(name.trim(), recipe).catch(notifyProblem),
+    finish: (name, recipe) => once(() => (motif ? change(motif, name.trim(), recipe) : make(name.trim(), recipe))),
+    finishAsNew: (name, recipe) => once(() => make(name.trim(), recipe)),
   };
 }
