@@ -1,6 +1,6 @@
 import { Radio, RadioGroup } from '@headlessui/react';
 import type { LucideIcon } from 'lucide-react';
-import { evenColumns } from './evenColumns.ts';
+import { evenColumns, ROOMS } from './evenColumns.ts';
 
 interface Props<T extends string> {
   readonly label: string;
@@ -10,15 +10,29 @@ interface Props<T extends string> {
   readonly onChange: (value: T) => void;
   /** Whether the label stands above it. */
   readonly captioned?: boolean;
+  /** Whether it takes the width of a wide dialog. */
+  readonly isWide?: boolean;
 }
 
 /** With icons, so many stand in a row. */
 const PICTURED = 5;
 
 /** One of a few, all of them in sight in an even grid. */
-export function Choice<T extends string>({ label, value, options, onChange, captioned = false }: Props<T>) {
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  captioned = false,
+  isWide = false,
+}: Props<T>) {
   const isPictured = options.some(({ Icon }) => Icon);
-  const columns = isPictured ? PICTURED : evenColumns(options.map(({ name }) => name));
+  const columns = isPictured
+    ? PICTURED
+    : evenColumns(
+        options.map(({ name }) => name),
+        ROOMS[isWide ? 'dialog' : 'ticket'],
+      );
   return (
     <RadioGroup
       value={value}

@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { JobProgress } from '../../ui/JobProgress.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { DialogFoot } from '../../ui/DialogFoot.tsx';
 import { useColourway } from '../../cloth/useColourway.ts';
 import { useStore } from '../../ui/store.ts';
 import { Tick } from '../../ui/Tick.tsx';
@@ -140,8 +141,7 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
         {known && colourways.length > 1 && (
           <p className="text-xs text-graphite">{TEXTS.versionInColourway(current.name)}</p>
         )}
-        <JobProgress watch={watch} doing={TEXTS.paintingTheSwatch} />
-        <div className="flex justify-end gap-2">
+        <DialogFoot progress={<JobProgress watch={watch} doing={TEXTS.paintingTheSwatch} />}>
           <Button onClick={close}>{watch.running ? TEXTS.closeAndGoOn : TEXTS.cancel}</Button>
           <Button
             type="submit"
@@ -150,7 +150,7 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
           >
             {TEXTS.saveSwatch}
           </Button>
-        </div>
+        </DialogFoot>
       </form>
     </Dialog>
   );

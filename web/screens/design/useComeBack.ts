@@ -24,6 +24,8 @@ export function useComeBack(cloth: ClothParts | undefined): void {
       return;
     }
     readMotif(returned.motif).then((motif) => {
+      // Left meanwhile, it gets nothing more; the motif is in the drawer.
+      if (!editor.open.getState()) return;
       editor.learnPicked(motif);
       layInTheMiddle(editor, cloth, motif);
     }, notifyProblem);

@@ -13,6 +13,7 @@ import type { Colourway } from '../../../core/document/index.ts';
 import { TickList } from '../../ui/TickList.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { DialogFoot } from '../../ui/DialogFoot.tsx';
 import { download } from '../../ui/download.ts';
 import { JobProgress } from '../../ui/JobProgress.tsx';
 import { ExportOutcome, type ExportedFiles } from './ExportOutcome.tsx';
@@ -137,9 +138,14 @@ export function ExportDialog({
           <OrderFields key={at} order={order} subjects={subjects} onChange={change} />
           <NameTemplateField template={template} subject={first} order={order} onChange={setTemplate} />
           <PlanSummary order={order} subjects={subjects} />
-          <JobProgress watch={watch} doing={TEXTS.painting} />
-          <JobProgress watch={pack} doing={TEXTS.packing} />
-          <div className="flex justify-end gap-2">
+          <DialogFoot
+            progress={
+              <>
+                <JobProgress watch={watch} doing={TEXTS.painting} />
+                <JobProgress watch={pack} doing={TEXTS.packing} />
+              </>
+            }
+          >
             <Button
               look="quiet"
               className="mr-auto"
@@ -153,7 +159,7 @@ export function ExportDialog({
             <Button type="submit" look="accent" disabled={watch.running || isRefused || count === 0}>
               {count === 1 ? `${TEXTS.export} ${formatOf(order).name}` : TEXTS.exportFiles(count)}
             </Button>
-          </div>
+          </DialogFoot>
         </form>
       )}
     </Dialog>

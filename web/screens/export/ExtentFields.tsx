@@ -23,6 +23,7 @@ export function ExtentFields({ extent, onChange }: Props) {
     <div className="grid gap-2">
       <Choice
         label={TEXTS.contents}
+        isWide
         captioned
         value={extent.kind}
         options={(['tile', 'repeats', 'cell', 'length'] as const).map((kind) => ({ value: kind, name: TEXTS[kind] }))}

@@ -53,6 +53,7 @@ export function OrderFields({ order, subjects, onChange }: Props) {
     <>
       <Choice
         label={TEXTS.format}
+        isWide
         captioned
         value={order.format}
         options={FORMAT_NAMES.map((format) => ({ value: format, name: formatOf({ format }).name }))}

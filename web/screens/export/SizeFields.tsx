@@ -35,6 +35,7 @@ export function SizeFields({ size, width, onChange }: Props) {
     <div className="grid gap-2">
       <Choice
         label={TEXTS.sizeBy}
+        isWide
         captioned
         value={size.kind}
         options={(['density', 'pixels', 'print', 'texture'] as const).map((kind) => ({

@@ -20,6 +20,7 @@ export function VectorFields({ order, width, onChange }: Props) {
     <>
       <Choice
         label={TEXTS.sizeBy}
+        isWide
         captioned
         value={printed === undefined ? 'true' : 'printed'}
         options={[

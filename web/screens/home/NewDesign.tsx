@@ -7,6 +7,7 @@ import { useCreateDesign } from '../../api/designs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { DialogFoot } from '../../ui/DialogFoot.tsx';
 import { StepDiagram } from '../../ui/StepDiagram.tsx';
 import { TEXTS } from './texts.ts';
 
@@ -88,12 +89,12 @@ export function NewDesign({ open, onClose }: { readonly open: boolean; readonly 
             {create.error.message}
           </p>
         )}
-        <div className="flex justify-end gap-2">
+        <DialogFoot>
           <Button onClick={onClose}>{TEXTS.cancel}</Button>
           <Button type="submit" look="accent" disabled={create.isPending}>
             {TEXTS.create}
           </Button>
-        </div>
+        </DialogFoot>
       </form>
     </Dialog>
   );

@@ -9,6 +9,7 @@ import { usePrintHouse, usePrintMutation } from '../../api/printOrders.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
+import { DialogFoot } from '../../ui/DialogFoot.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { useUnit } from '../../ui/unit.ts';
@@ -122,7 +123,7 @@ function OrderForm({
           {mutation.error.message}
         </p>
       )}
-      <div className="flex items-center justify-end gap-2">
+      <DialogFoot>
         <span className="mr-auto text-sm">
           {TEXTS.onCloth(TEXTS.metres(metres), cloth.name)}:{' '}
           <strong>{TEXTS.total(inPounds(Math.round(cloth.price * metres)))}</strong>
@@ -131,7 +132,7 @@ function OrderForm({
         <Button type="submit" look="accent" disabled={isRefused || mutation.isPending}>
           {TEXTS.order}
         </Button>
-      </div>
+      </DialogFoot>
     </form>
   );
 }

@@ -62,6 +62,7 @@ function Shown({ made, tryOn, isMoving, onMove, onRest }: ShownProps) {
         product={product}
         tryOn={tryOn}
         dressed={dressed}
+        isComing={!isMoving && !dressed.isCurrent}
         width={width}
         height={height}
         held={held}

@@ -64,6 +64,7 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
             product={product}
             tryOn={shown}
             dressed={dressed}
+            isComing={draft === undefined && !dressed.isCurrent}
             width={width}
             height={height}
             held={held}

@@ -13,6 +13,8 @@ interface Props {
   readonly product: Product;
   readonly tryOn: TryOn;
   readonly dressed: DressedPicture;
+  /** Whether a newer picture is on its way while the hand rests. */
+  readonly isComing: boolean;
   /** CSS pixels of the place that the picture fits into. */
   readonly width: number;
   readonly height: number;
@@ -37,7 +39,19 @@ export function fit(product: Product, width: number, height: number) {
 const ROOM = 20;
 
 /** The product in its cloth: the pattern is dragged on it, and scaled and turned by handles beside the pointer. */
-export function TryOnStage({ product, tryOn, dressed, width, height, held, onHold, onMove, onRest, children }: Props) {
+export function TryOnStage({
+  product,
+  tryOn,
+  dressed,
+  isComing,
+  width,
+  height,
+  held,
+  onHold,
+  onMove,
+  onRest,
+  children,
+}: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const drag = useRef<{ readonly from: ClothPoint; readonly tryOn: TryOn; latest: TryOn | undefined }>(undefined);
   const { picture, map } = dressed;
@@ -112,7 +126,7 @@ export function TryOnStage({ product, tryOn, dressed, width, height, held, onHol
         onPointerUp={onPointerUp}
         onPointerCancel={onPointerUp}
       />
-      <WorkingSign isBusy={!dressed.isCurrent}>{TEXTS.layingThePattern}</WorkingSign>
+      <WorkingSign isBusy={isComing}>{TEXTS.layingThePattern}</WorkingSign>
       {children}
       {piece && held && (
         <PatternHandles

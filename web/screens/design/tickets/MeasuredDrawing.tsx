@@ -52,11 +52,11 @@ export function MeasuredDrawing({ keep, children }: Props) {
         <path d={`M${OUTLINE.right + 22} ${OUTLINE.bottom}a22 22 0 0 1 -22 22`} />
         <path d={`M${OUTLINE.right} ${OUTLINE.bottom}h28`} strokeDasharray="2 3" />
         <g fill="#5b5f69" stroke="none" className="text-[10px]">
-          <Name at={{ x: 9, y: 21 }}>Y</Name>
-          <Name at={{ x: 9, y: 153 }}>X</Name>
+          <Name at={{ x: 14, y: 21 }}>Y</Name>
+          <Name at={{ x: 14, y: 153 }}>X</Name>
           <Name at={{ x: 91, y: 29 }}>{TEXTS.width}</Name>
           <Name at={{ x: 178, y: 95 }}>{TEXTS.height}</Name>
-          <Name at={{ x: 178, y: 169 }}>{TEXTS.rotationText}</Name>
+          <Name at={{ x: 209, y: 169 }}>{TEXTS.rotationText}</Name>
         </g>
       </svg>
       {NINE.map((share) => {
