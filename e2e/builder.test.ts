@@ -100,8 +100,10 @@ describe('the builder', () => {
 
   it('glows from a point, and its handle on the motif says how far', async () => {
     const { driver } = page;
+    // What was not finished is there again.
     await page.goTo('/build');
     await find('[data-stage]');
+    await click(driver, 'button', 'Start again');
     await click(driver, 'radio', 'Glow');
     const end = '[data-handle="End of the fade"]';
     const stage = await middleOf(driver, '[data-stage]');
@@ -126,6 +128,7 @@ describe('the builder', () => {
     const { driver } = page;
     await page.goTo('/build');
     await find('[data-alternative]');
+    await click(driver, 'button', 'Start again');
     const before = await settledShot(driver);
     expect((await driver.findElements(By.css('[data-alternative]'))).length).toBe(7);
     await (await find('[data-alternative="4"]')).click();

@@ -1,7 +1,19 @@
 import { By, Key } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { PATIENCE } from '../support/browser.ts';
-import { cellOnScreen, click, clickAt, named, press, settled, waitForText, waitUntilSaved } from '../support/hands.ts';
+import {
+  alike,
+  cellOnScreen,
+  click,
+  clickAt,
+  named,
+  press,
+  settled,
+  shot,
+  type Spot,
+  waitForText,
+  waitUntilSaved,
+} from '../support/hands.ts';
 import { useStudio } from '../support/studio.ts';
 
 const page = useStudio({ samples: true, isLate: true });
@@ -17,6 +29,14 @@ const motifsOf = async (query: string): Promise<number> =>
   (await read<{ total: number }>(`/api/motifs?${query}`)).total;
 const swatches = async (): Promise<{ name: string; newest: number }[]> => read('/api/swatches');
 
+/** Whether there is something else than the ground about a spot of the cloth. */
+async function isSeen({ x, y }: Spot): Promise<boolean> {
+  const screen = await shot(page.driver);
+  const ground = screen.at(340, 90);
+  const about = [-5, 0, 5].flatMap((dx) => [-5, 0, 5].map((dy) => screen.at(x + dx, y + dy)));
+  return about.some((colour) => !alike(colour, ground, 12));
+}
+
 describe('with a server that answers late, in another order than it was asked', () => {
   it('two motifs become one bundle, whatever is pressed and selected meanwhile', async () => {
     const { driver } = page;
@@ -26,8 +46,14 @@ describe('with a server that answers late, in another order than it was asked', 
     await settled(driver);
     const { left, top, scale } = await cellOnScreen(driver);
     const before = await placements();
-    await clickAt(driver, { x: left + 98 * scale, y: top + 112 * scale });
-    await clickAt(driver, { x: left + 5 * scale, y: top + 110 * scale }, { held: Key.SHIFT });
+    const [one, other] = [
+      { x: left + 98 * scale, y: top + 112 * scale },
+      { x: left + 5 * scale, y: top + 110 * scale },
+    ];
+    // A hand takes what the eye sees.
+    await driver.wait(async () => (await isSeen(one)) && (await isSeen(other)), PATIENCE, 'nothing is seen there');
+    await clickAt(driver, one);
+    await clickAt(driver, other, { held: Key.SHIFT });
     await press(driver, 'k');
     await press(driver, 'k');
     await clickAt(driver, { x: left + 88 * scale, y: top - 10 * scale });

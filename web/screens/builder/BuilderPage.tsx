@@ -64,10 +64,10 @@ interface BuilderProps {
 
 function Builder({ first, motif, motifs, letter }: BuilderProps) {
   const inks = useMemo(() => mostUsedInks(motifs), [motifs]);
-  const history = useKeptHistory<ShapeRecipe>(
-    motif ? `shape.${motif.id}` : `shape.of.${first}`,
-    motif?.recipe?.kind === 'shape' ? motif.recipe : { kind: 'shape', pieces: [newPiece(first, inkThatShows(inks))] },
-    (value) => shapeRecipeSchema.validateSync(value, { strict: true }),
+  const begin: ShapeRecipe =
+    motif?.recipe?.kind === 'shape' ? motif.recipe : { kind: 'shape', pieces: [newPiece(first, inkThatShows(inks))] };
+  const history = useKeptHistory<ShapeRecipe>(motif ? `shape.${motif.id}` : `shape.of.${first}`, begin, (value) =>
+    shapeRecipeSchema.validateSync(value, { strict: true }),
   );
   const { value: recipe, change, undo, redo } = history;
   useUndoKeys(undo, redo);
@@ -84,6 +84,11 @@ function Builder({ first, motif, motifs, letter }: BuilderProps) {
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[48px_minmax(0,1fr)_auto]">
       <BuilderHead motif={motif} artwork={artwork} history={history}>
+        {history.canUndo && (
+          <Button look="quiet" onClick={() => change(begin)}>
+            {TEXTS.startAgain}
+          </Button>
+        )}
         {GROUNDS.map(({ name, colour }) => (
           <Button key={name} look="quiet" pressed={ground === colour} onClick={() => setGround(colour)}>
             <span className="h-3.5 w-3.5 rounded-full border border-graphite" style={{ background: colour }} /> {name}

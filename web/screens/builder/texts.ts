@@ -15,6 +15,7 @@ export const TEXTS = {
   nameOfTheMotif: 'Name of the motif',
   changeTheMotif: 'Update motif',
   makeTheMotif: 'Create motif',
+  startAgain: 'Start again',
   saveAsANewMotif: 'Save as a new motif',
   anotherOf: (name: string): string => `${name} 2`,
   bringForward: 'Bring forward',
