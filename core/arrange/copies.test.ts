@@ -4,7 +4,7 @@ import { apply, cornersAround, inverse, type Placement } from '../document/index
 import { smoothPolyline } from '../geometry/index.ts';
 import { latticeOf, nearestDifference } from '../lattice/index.ts';
 import { anyDesign, anyPlacementFields, anyPoint, anyRepeat, LEAF_RECORD, leafAt } from '../testing/arbitraries.ts';
-import { insertCopies, makeCopies, NO_VARIATION } from './copies.ts';
+import { insertCopies, makeCopies, NO_VARIATION, spreadOver } from './copies.ts';
 
 let next = 0;
 const newId = (): string => `copy-${(next += 1)}`;
@@ -21,6 +21,22 @@ describe('copies', () => {
           expect(copy.x).toBeCloseTo(placement.x + (k + 1) * by.x, 9);
           expect(copy.y).toBeCloseTo(placement.y + (k + 1) * by.y, 9);
         });
+      }),
+    );
+  });
+
+  it('spread over a cell are evenly apart, from one cell to the next too', () => {
+    fc.assert(
+      fc.property(anyLeaf, count, count, anyRepeat, (placement, columns, rows, repeat) => {
+        const plan = spreadOver(repeat, { kind: 'grid', columns, rows, by: { x: 1, y: 1 } });
+        const all = [placement, ...makeCopies([placement], plan, NO_VARIATION, newId)];
+        const inRow = [...all.slice(0, columns).map(({ x }) => x), placement.x + repeat.width];
+        const inColumn = [...all.filter((_, n) => n % columns === 0).map(({ y }) => y), placement.y + repeat.height];
+        for (const [places, gap] of [
+          [inRow, repeat.width / columns],
+          [inColumn, repeat.height / rows],
+        ] as const)
+          places.slice(1).forEach((at, n) => expect(at - (places[n] as number)).toBeCloseTo(gap, 9));
       }),
     );
   });

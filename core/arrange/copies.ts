@@ -8,6 +8,7 @@ import {
   SMALLEST_SCALE,
   transform,
 } from '../geometry/index.ts';
+import type { Repeat } from '../lattice/index.ts';
 import { seeded } from '../random/index.ts';
 
 /** Copies one after another, each so far from the last. */
@@ -60,6 +61,11 @@ export interface Variation {
 
 export const NO_VARIATION: Variation = { size: 0, rotation: 0, seed: 1 };
 export const MOST_COPIES = 400;
+
+/** The plan with a grid's columns and rows as far apart as they divide a cell, mm; any other plan as it is. */
+export function spreadOver({ width, height }: Pick<Repeat, 'width' | 'height'>, plan: CopyPlan): CopyPlan {
+  return plan.kind === 'grid' ? { ...plan, by: { x: width / plan.columns, y: height / plan.rows } } : plan;
+}
 
 /**
  * The copies of placements that a plan asks for, nearest first, without the originals themselves.

@@ -8,9 +8,9 @@ import {
   middleOf,
   MOST_COPIES,
   NO_VARIATION,
+  spreadOver,
 } from '../../../../core/arrange/index.ts';
 import type { Point } from '../../../../core/geometry/index.ts';
-import type { Repeat } from '../../../../core/lattice/index.ts';
 import { ClothContext } from '../../../cloth/clothContext.ts';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Button } from '../../../ui/Button.tsx';
@@ -53,11 +53,6 @@ function waveOf(wide: number): Point[] {
   }));
 }
 
-/** The plan with a grid's columns and rows as far apart as they divide the cell. */
-function spreadOver({ width, height }: Repeat, plan: CopyPlan): CopyPlan {
-  return plan.kind === 'grid' ? { ...plan, by: { x: width / plan.columns, y: height / plan.rows } } : plan;
-}
-
 function OpenCopies({ onDone }: { readonly onDone: () => void }) {
   const editor = useEditor();
   const committed = useStore(editor.session, (state) => state.committed);
@@ -72,7 +67,8 @@ function OpenCopies({ onDone }: { readonly onDone: () => void }) {
   });
   const [set, setPlan] = useState<CopyPlan>({ kind: 'line', count: 4, by: { x: start.wide, y: 0 } });
   const [isSpread, setSpread] = useState(false);
-  const plan = isSpread ? spreadOver(committed.repeat, set) : set;
+  const { repeat } = committed;
+  const plan = useMemo(() => (isSpread ? spreadOver(repeat, set) : set), [isSpread, repeat, set]);
   const cloth = useContext(ClothContext);
   const drawing = useStore(cloth?.controller.drawing ?? NOTHING_DRAWN) !== undefined;
   const [variation, setVariation] = useState(NO_VARIATION);
