@@ -9,7 +9,7 @@ const CORE = [
   ['arrange', 'shapes', 'scan'],
   ['bundle', 'layout', 'toss', 'colourway', 'draw', 'tile'],
   ['paint', 'export', 'drawn', 'vine'],
-  ['check', 'vector', 'print', 'separate', 'sheet'],
+  ['check', 'combined', 'vector', 'print', 'separate', 'sheet'],
   ['tryon'],
   ['flat'],
 ];

@@ -11,6 +11,9 @@ import type { Studio } from '../server/studio.ts';
 
 const WEB = fileURLToPath(new URL('../dist/web', import.meta.url));
 
+/** Swatches in a page, as the book asks for them. */
+const PAGE = 200;
+
 interface Frames {
   readonly median: number;
   readonly p95: number;
@@ -18,7 +21,7 @@ interface Frames {
 
 /** Times in ms. */
 export interface BookTimings {
-  /** From asking for the list to having read it; and its bytes. */
+  /** From asking for the first page of the list to having read it; and its bytes. */
   readonly list: { readonly ms: number; readonly bytes: number };
   /** Frames while scrolling. */
   readonly frames: Frames;
@@ -41,11 +44,13 @@ export async function bookTimings(count: number): Promise<{ few: BookTimings; ma
 }
 
 async function fill({ database }: Studio, count: number): Promise<void> {
-  const there = await listSwatches(database);
-  const [first] = there;
+  const {
+    swatches: [first],
+    total,
+  } = await listSwatches(database, { offset: 0, limit: 1 });
   if (!first) throw new Error('the samples have no swatch');
   const { version } = await readSwatch(database, first.id);
-  for (let n = there.length; n < count; n += 1) {
+  for (let n = total; n < count; n += 1) {
     const details = { name: `Swatch ${n}`, book: `Book ${n % 40}`, tags: [`tag ${n % 97}`], notes: '' };
     await insertWholeSwatch(database, nanoid(12), details, [version]);
   }
@@ -53,7 +58,7 @@ async function fill({ database }: Studio, count: number): Promise<void> {
 
 async function timingsOf(url: string, driver: WebDriver): Promise<BookTimings> {
   const began = performance.now();
-  const text = await (await fetch(`${url}/api/swatches`)).text();
+  const text = await (await fetch(`${url}/api/swatches?limit=${PAGE}`)).text();
   JSON.parse(text);
   const list = { ms: performance.now() - began, bytes: text.length };
   await driver.get(`${url}/swatches`);

@@ -247,3 +247,12 @@ export const readBlob = route({
   answer: FILE,
   problems: [404],
 });
+
+export const readSmallPicture = route({
+  method: 'GET',
+  path: '/blobs/{address}/small',
+  summary: 'A picture among the kept contents as a WebP of at most 480 pixels a side, for a card.',
+  params: exactly({ address: string().required().max(200) }),
+  answer: FILE,
+  problems: [404, 422],
+});

@@ -52,11 +52,20 @@ export type SwatchSummary = Immutable<InferType<typeof swatchSummarySchema>>;
 /** The words that stand beside a swatch. */
 export type SwatchDetails = Pick<SwatchSummary, keyof typeof detailFields>;
 
+/** Swatches in one answer, at the most. */
+export const MOST_SWATCHES = 500;
+
 export const listSwatches = route({
   method: 'GET',
   path: '/swatches',
-  summary: 'Lists the swatch book, the swatch that was saved last first.',
-  answer: array(swatchSummarySchema).required(),
+  summary: 'One page of the swatch book, the swatch that was saved last first.',
+  query: object({
+    /** Only those whose newest version was saved from this design. */
+    design: idSchema.optional(),
+    offset: number().integer().min(0).default(0),
+    limit: number().integer().min(1).max(MOST_SWATCHES).default(MOST_SWATCHES),
+  }).noUnknown(),
+  answer: exactly({ swatches: array(swatchSummarySchema).required(), total: whole(0, 1e7) }),
   problems: [],
 });
 

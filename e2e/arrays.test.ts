@@ -37,11 +37,14 @@ describe('an array', () => {
     await driver.wait(until.elementLocated(By.css('[data-array-point="1"]')), PATIENCE);
     const point = await middleOf(driver, '[data-array-point="1"]');
     await drag(driver, point, { x: point.x + 30, y: point.y - 40 });
+    expect(await driver.findElements(By.css('[data-array-line]'))).toHaveLength(1);
+    await page.tick('Flip alternate copies');
     await click(driver, 'button', 'Update motif');
     await waitForText(driver, 'is changed wherever it is used.');
     const line = (await stored(id)).recipe;
     if (line?.kind !== 'array' || line.layout.kind !== 'line') throw new Error('it is no line');
     expect(line.layout.points[1]?.y).toBeLessThan(-20);
+    expect(line.alternating).toBe(true);
 
     await click(driver, 'radio', 'Frame');
     await pickMotif(driver, 'Corner motif', 'Starfish');

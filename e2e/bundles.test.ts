@@ -6,6 +6,8 @@ import {
   click,
   clickAt,
   drag,
+  middleOf,
+  named,
   press,
   settledShot,
   waitForText,
@@ -119,5 +121,48 @@ describe('a collection', () => {
     await driver.findElement(By.css('input[type=file]')).sendKeys(await page.downloaded('Bundles.zip'));
     await waitForText(driver, 'The collection “Bundles”');
     await waitForText(driver, 'All of them were there already.');
+  });
+});
+
+describe('motifs that are combined on the cloth', () => {
+  it('cut the lowest, or are one shape in its colour, and are opened like a bundle', async () => {
+    const { driver } = page;
+    await page.goTo('/');
+    await click(driver, 'button', 'New design');
+    await click(driver, 'radio', 'Square');
+    await click(driver, 'button', 'Create');
+    await page.find('[data-cell]');
+    await settled();
+    const middle = await middleOf(driver, '[data-cloth]');
+    const bare = (await settled()).at(middle.x, middle.y);
+    const search = await named(driver, 'field', 'Search the tray');
+    await search.sendKeys('pebble');
+    await driver.wait(async () => (await driver.findElements(By.css('[data-motif]'))).length === 3, PATIENCE);
+    // Two stones, the darker one over the right half of the other.
+    await drag(driver, await middleOf(driver, '[data-motif][title^="Flat pebble"]'), middle);
+    await drag(driver, await middleOf(driver, '[data-motif][title^="Banded pebble"]'), {
+      x: middle.x + 20,
+      y: middle.y,
+    });
+    await press(driver, Key.CONTROL, 'a');
+    await click(driver, 'button', 'Arrange');
+    await click(driver, 'button', 'Cut out');
+    await driver.wait(until.elementLocated(By.css('[aria-label="Open the bundle"]')), PATIENCE, 'it was not cut');
+    const cut = await unchosen();
+    expect(alike(cut.at(middle.x + 20, middle.y), bare)).toBe(true);
+    await press(driver, Key.CONTROL, 'z');
+    await driver.wait(
+      async () => !alike((await settled()).at(middle.x + 20, middle.y), bare),
+      PATIENCE,
+      'it cannot be undone',
+    );
+    await press(driver, Key.CONTROL, 'a');
+    await click(driver, 'button', 'Join');
+    await driver.wait(until.elementLocated(By.css('[aria-label="Open the bundle"]')), PATIENCE, 'they are not joined');
+    const joined = await unchosen();
+    // One colour from the left of the one to the right of the other.
+    for (const by of [-8, 0, 10, 20, 26])
+      expect(alike(joined.at(middle.x + by, middle.y), joined.at(middle.x, middle.y)), `${by}`).toBe(true);
+    await waitUntilSaved(driver);
   });
 });

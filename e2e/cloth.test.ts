@@ -141,7 +141,9 @@ describe('the cloth', () => {
     // A row higher the echo is half a cell to the left.
     expect(isPink(held, { x: there.x - 60 * cell.scale, y: there.y - 90 * cell.scale })).toBe(true);
     expect(alike(held.at(start.x, start.y), GROUND)).toBe(true);
-    expect(await (await driver.findElement(By.css('[data-note]'))).getText()).toMatch(/^\d+(\.\d)?, \d+(\.\d)? mm$/);
+    expect(await (await driver.findElement(By.css('[data-note]'))).getText()).toMatch(
+      /^X \d+(\.\d)?, Y \d+(\.\d)? mm\nmoved by \d+(\.\d)?, \d+(\.\d)? mm$/,
+    );
     await driver.actions({ async: false }).release().perform();
     const after = await settledShot(driver);
     expect(isPink(after, there)).toBe(true);

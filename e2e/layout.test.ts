@@ -72,7 +72,7 @@ describe('a row', () => {
     const [best] = offers;
     expect(await best?.getAttribute('data-offer')).toBe('1/3');
     expect(await best?.getText()).toContain('well apart');
-    expect(await best?.getText()).toContain(`${Math.hypot(40, 21).toFixed(2)}`);
+    expect(await best?.getText()).toContain(`${Math.hypot(40, 21).toFixed(1)} mm`);
     expect(await driver.findElement(By.css('[data-offer="1/2"]')).getText()).toContain('zigzag');
     await best?.click();
     await driver.wait(

@@ -39,7 +39,7 @@ describe('an order', () => {
     expect(await findings()).toEqual([
       '8 repeats fit across 1400 mm, and 120 mm are left over: joined lengths have to overlap or be trimmed.',
     ]);
-    await waitForText(driver, '£96.75 in all');
+    await waitForText(driver, '£96.75 total');
     await order.click();
     await waitForText(driver, 'is on its way to the print house.');
     await click(driver, 'button', 'Show orders');

@@ -44,6 +44,8 @@ describe('a product of one’s own', () => {
     await type(driver, 'Width of the drawing', '400');
     await waitForText(driver, '400 × ');
     expect((await saved()).scale).toBe(0.25);
+    await click(driver, 'button', 'Undo');
+    await waitForText(driver, '161.9 × ');
   });
 
   it('is lettering that was built, and its pieces are laid on cloth', { timeout: 600_000 }, async () => {
@@ -65,11 +67,19 @@ describe('a product of one’s own', () => {
     await driver.wait(until.elementLocated(By.css('[data-laid]')), PATIENCE);
     // Six pieces of about a square metre and a half on 1.4 m of width.
     await waitForText(driver, 'm of cloth.');
-    expect(await driver.findElements(By.css('[aria-label="Cutting layout"] path'))).toHaveLength(6);
+    expect(await driver.findElements(By.css('[data-laid-piece]'))).toHaveLength(6);
     await page.tick('Keep the pattern placed as shown');
     await click(driver, 'button', 'Lay the pieces');
     await driver.wait(until.elementLocated(By.css('[data-laid="done"]')), PATIENCE);
-    expect(await driver.findElements(By.css('[aria-label="Cutting layout"] path'))).toHaveLength(6);
+    expect(await driver.findElements(By.css('[data-laid-piece]'))).toHaveLength(6);
+    // Each has its pattern, its name and its grain; the cloth its width.
+    await driver.wait(
+      async () => (await driver.findElements(By.css('[data-laid-piece] image'))).length === 6,
+      PATIENCE,
+      'the pieces are not printed',
+    );
+    expect(await driver.findElements(By.css('[data-laid-piece] [data-grain="up"]'))).toHaveLength(6);
+    expect(await driver.findElement(By.css('[aria-label="Cutting layout"]')).getText()).toContain('1400 mm');
     await press(driver, Key.ESCAPE);
     await waitForText(driver, 'of 6 seams.');
     await click(driver, 'button', 'Match the pattern at the seams');

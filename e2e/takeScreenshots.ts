@@ -125,16 +125,7 @@ const VIEWS: readonly { name: string; path: string; prepare?: (driver: WebDriver
     prepare: async (driver) => {
       await settledShot(driver);
       await click(driver, 'button', 'Toss');
-      await driver.wait(until.elementLocated(By.xpath("//summary[starts-with(., 'Holes')]")));
-      await driver.executeScript(
-        "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()",
-      );
-      await driver.executeScript(
-        "[...document.querySelectorAll('label')].find((s) => s.textContent.startsWith('Show holes')).querySelector('input').click()",
-      );
-      await type(driver, 'Wider than', '20');
-      await driver.wait(until.elementLocated(By.css('[data-mark="hole"]')));
-      await driver.executeScript('document.querySelector(\'section[aria-label="Toss"]\').parentElement.scrollTop = 0');
+      await driver.wait(until.elementLocated(By.css('section[aria-label="Toss"]')));
     },
   },
   {

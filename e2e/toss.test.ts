@@ -104,12 +104,7 @@ describe('a toss', () => {
       { x: 44, y: 38, scale: 0.4 },
     ]);
     await prepare(1, 10, 60, 2);
-    await driver.executeScript(
-      "[...document.querySelectorAll('summary')].find((s) => s.textContent.startsWith('Holes')).click()",
-    );
-    await driver.executeScript(
-      "[...document.querySelectorAll('label')].find((s) => s.textContent.startsWith('Show holes')).querySelector('input').click()",
-    );
+    await click(driver, 'button', 'See and fill the holes');
     await type(driver, 'Wider than', '15');
     await driver.wait(
       async () => Number(await (await driver.findElement(By.css('[data-holes]'))).getAttribute('data-holes')) > 2,
@@ -138,6 +133,7 @@ describe('a toss', () => {
       return Math.hypot((a?.x ?? 0) - (b?.x ?? 0), (a?.y ?? 0) - (b?.y ?? 0));
     };
     const before = await apart();
+    await click(driver, 'button', 'Toss');
     await click(driver, 'button', 'Settle');
     await driver.wait(async () => (await apart()) > before + 1, PATIENCE, 'they never settled');
   });

@@ -118,6 +118,7 @@ describe('the contract', () => {
     await ask('deleteMotif', { params: { id: copy.id } });
     await ask('restoreMotif', { params: { id: copy.id } });
     await ask('readBlob', { params: { address: motif.artwork } });
+    await ask('readSmallPicture', { params: { address: motif.thumbnail } });
     const zip = await ask('readCollectionFile', { query: { name: 'Shore' } });
     await ask('importCollection', { file: zip });
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { ArrayLayout, ArrayRecipe } from '../recipe/index.ts';
 import { arrayRecipeSchema } from '../recipe/index.ts';
-import { arrayParts } from './arrayParts.ts';
+import { arrayParts, smoothLine } from './arrayParts.ts';
 
 const number = (min: number, max: number): fc.Arbitrary<number> =>
   fc.double({ min, max, noNaN: true }).map((n) => n + 0);
@@ -114,6 +114,35 @@ describe('an array', () => {
       [45, -30, 90],
       [45, 0, 90],
     ]);
+  });
+
+  it('mirrors every other one where it is asked to: along a line, and on a grid as on a chessboard', () => {
+    const flipped = (layout: ArrayLayout): boolean[] =>
+      arrayParts(recipeOf(layout, { alternating: true })).map((part) => part.flipped);
+    fc.assert(
+      fc.property(anyLayout, (layout) => {
+        const mirrored = flipped(layout);
+        expect(arrayParts(recipeOf(layout)).some((part) => part.flipped)).toBe(false);
+        mirrored.forEach((one, n) =>
+          expect(one).toBe(
+            layout.kind === 'grid' ? (Math.floor(n / layout.columns) + (n % layout.columns)) % 2 === 1 : n % 2 === 1,
+          ),
+        );
+      }),
+    );
+  });
+
+  it('has its line through all of its points', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ x: number(-200, 200), y: number(-200, 200) }), { minLength: 2, maxLength: 8 }),
+        (points) => {
+          const line = smoothLine(points);
+          for (const { x, y } of points)
+            expect(Math.min(...line.map((on) => Math.hypot(on.x - x, on.y - y)))).toBeLessThan(1e-9);
+        },
+      ),
+    );
   });
 
   it('grows and turns from one to the next', () => {

@@ -5,6 +5,8 @@ import { type ArrayLayout, type ArrayRecipe, MOST_IN_ARRAY, type Part } from '..
 /** A place in an array: where, degrees clockwise, and whether it is a corner. */
 interface Place extends Point {
   readonly rotation: number;
+  /** Of two kinds of places by turns, the second. */
+  readonly isOther?: boolean;
   readonly isCorner?: boolean;
 }
 
@@ -14,10 +16,19 @@ const [SMALLEST, LARGEST] = [0.01, 50];
 const PIECES = 24;
 
 /** The parts of an array, in the order in which they are laid: at most 500. */
-export function arrayParts({ motif, layout, turn, growth, varyRotation, varyScale, seed }: ArrayRecipe): Part[] {
+export function arrayParts({
+  motif,
+  layout,
+  turn,
+  growth,
+  varyRotation,
+  varyScale,
+  seed,
+  alternating,
+}: ArrayRecipe): Part[] {
   return placesOf(layout)
     .slice(0, MOST_IN_ARRAY)
-    .map(({ x, y, rotation, isCorner }, n) => {
+    .map(({ x, y, rotation, isCorner, isOther }, n) => {
       const chance = hashed(seed, n, 0);
       const either = (hash: number): number => 2 * unitOf(hash) - 1;
       const scale = (1 + growth) ** n * (1 + varyScale * either(hashedNext(chance)));
@@ -29,6 +40,7 @@ export function arrayParts({ motif, layout, turn, growth, varyRotation, varyScal
         y,
         rotation: turned % 360,
         scale: Math.min(LARGEST, Math.max(SMALLEST, scale)),
+        flipped: alternating === true && (isOther ?? n % 2 === 1),
         opacity: 1,
       };
     });
@@ -55,6 +67,7 @@ function gridPlaces({ columns, rows, across, down, shift }: Extract<ArrayLayout,
         x: (i - (columns - 1) / 2) * across + (j % 2) * shift * across,
         y: (j - (rows - 1) / 2) * down,
         rotation: 0,
+        isOther: (i + j) % 2 === 1,
       });
   return places;
 }
@@ -69,8 +82,8 @@ function ringPlaces({ count, radius, from, sweep, facing }: Extract<ArrayLayout,
   });
 }
 
-/** Evenly along a smooth line: a Catmull–Rom spline, measured in short straight pieces. */
-function linePlaces({ count, points, facing }: Extract<ArrayLayout, { kind: 'line' }>): Place[] {
+/** The smooth line through points, a Catmull–Rom spline, as short straight pieces. */
+export function smoothLine(points: readonly Point[]): Point[] {
   const at = (n: number): Point => points[Math.max(0, Math.min(points.length - 1, n))] as Point;
   const traced: Point[] = [at(0)];
   for (let n = 0; n < points.length - 1; n += 1) {
@@ -82,6 +95,12 @@ function linePlaces({ count, points, facing }: Extract<ArrayLayout, { kind: 'lin
       traced.push({ x: through(a.x, b.x, c.x, d.x), y: through(a.y, b.y, c.y, d.y) });
     }
   }
+  return traced;
+}
+
+/** Evenly along a smooth line by its length. */
+function linePlaces({ count, points, facing }: Extract<ArrayLayout, { kind: 'line' }>): Place[] {
+  const traced = smoothLine(points);
   const far = [0];
   for (let n = 1; n < traced.length; n += 1) {
     const [p, q] = [traced[n - 1] as Point, traced[n] as Point];

@@ -147,7 +147,7 @@ describe('the plan of a file', () => {
       /^That would be 15\d{3} megapixels; the most for a PNG is 400\. Choose a lower density or a smaller size\.$/,
     );
     const strip = { width: 5000, height: 5, step: SQUARE };
-    expect(exportPlan(strip, order({})).refusal).toMatch(/59\d{3} pixels wide; the most is 32000/);
+    expect(exportPlan(strip, order({})).refusal).toMatch(/59\d{3} pixels wide; the maximum is 32000/);
     const tall = { width: 5, height: 5000, step: SQUARE };
     expect(exportPlan(tall, order({ format: 'webp' })).refusal).toMatch(/a WebP has at most 16383/);
     expect(exportPlan(tall, order({ bleed: NO_BLEED })).refusal).toBeUndefined();

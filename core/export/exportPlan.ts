@@ -67,7 +67,7 @@ function refusalOf(
   }
   if (megapixels > mostMegapixels)
     return `That would be ${Math.round(megapixels)} megapixels; the most for a ${name} is ${mostMegapixels}. ${SMALLER}`;
-  if (width > LONGEST_ROW) return `The file would be ${width} pixels wide; the most is ${LONGEST_ROW}. ${SMALLER}`;
+  if (width > LONGEST_ROW) return `The file would be ${width} pixels wide; the maximum is ${LONGEST_ROW}. ${SMALLER}`;
   if (longest > longestSide)
     return `The file would be ${longest} pixels long; a ${name} has at most ${longestSide}. ${SMALLER}`;
   return undefined;

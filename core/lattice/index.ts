@@ -11,6 +11,7 @@ export * from './instances.ts';
 export * from './joins.ts';
 export * from './lattice.ts';
 export * from './pixelFit.ts';
+export * from './placeInCell.ts';
 export * from './repeat.ts';
 export * from './repeatText.ts';
 export * from './shortBasis.ts';

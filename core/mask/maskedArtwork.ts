@@ -43,7 +43,7 @@ export function maskedArtwork(
     // The engine of paths would read what is no path as far as it can.
     tracePath(area.path, NOWHERE);
     return combinePaths(seen, area.path, COMBININGS[area.deed]);
-  }, frame(artwork));
+  }, frameAround(artwork));
   const group: GroupNode = {
     kind: 'group',
     matrix: IDENTITY,
@@ -57,7 +57,7 @@ export function maskedArtwork(
 }
 
 /** An outline about all that is drawn, so far away that its own edge neither cuts nor fades any of it. */
-function frame({ view, nodes }: Artwork): PathText {
+export function frameAround({ view, nodes }: Artwork): PathText {
   const box = unionOf([boxOfView(view), artworkBounds(nodes, IDENTITY)]) ?? boxOfView(view);
   return boxPath(growBox(box, 2 * Math.max(box.right - box.left, box.bottom - box.top)));
 }

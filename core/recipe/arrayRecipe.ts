@@ -63,6 +63,8 @@ export const arrayRecipeSchema = object({
   varyRotation: between(0, 180),
   varyScale: between(0, 0.9),
   seed: number().integer().min(0).max(999_999).required(),
+  /** Whether every other one is mirrored left to right: along the line, or on a grid as on a chessboard. */
+  alternating: boolean().optional(),
 })
   .noUnknown()
   .required();

@@ -1,4 +1,4 @@
-import { array, boolean, object, string, type InferType } from 'yup';
+import { array, boolean, mixed, object, string, type InferType } from 'yup';
 import { LARGEST_ASPECT, LARGEST_SCALE, SMALLEST_ASPECT, SMALLEST_SCALE } from '../geometry/index.ts';
 import { between, idSchema, type Immutable } from '../schema/index.ts';
 
@@ -24,6 +24,9 @@ const partSchema = object({
 /** One motif in a bundle, posed about the bundle's middle; x, y in mm. Parts are linked, like placements. */
 export type Part = Immutable<InferType<typeof partSchema>>;
 
+const PART_COMBININGS = ['join', 'cut', 'overlap'] as const;
+export type PartCombining = (typeof PART_COMBININGS)[number];
+
 /** How a bundle is made: its parts, bottom to top. */
 export const bundleRecipeSchema = object({
   kind: string().oneOf(['bundle']).required(),
@@ -31,6 +34,11 @@ export const bundleRecipeSchema = object({
     .required()
     .min(1, 'A bundle needs a motif in it.')
     .max(MOST_PARTS, `A bundle holds at most ${MOST_PARTS} motifs.`),
+  /**
+   * What the parts make of each other: one shape in the lowest one's colour, the lowest without the others, or what of the lowest the others
+   * cover. They lie over each other where missing.
+   */
+  combining: mixed<PartCombining>().oneOf(PART_COMBININGS).optional(),
 })
   .noUnknown()
   .required();

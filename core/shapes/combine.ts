@@ -29,6 +29,13 @@ export function combinePaths(below: PathText, above: PathText, how: Combining): 
   return write(result);
 }
 
+/** A path whose inside is told by the even–odd rule as one that is filled alike by either rule. */
+export function evenOddPath(path: PathText): PathText {
+  const item = read(path);
+  item.fillRule = 'evenodd';
+  return write(item.intersect(new scope.Path.Rectangle(item.bounds.expand(2)), { insert: false }));
+}
+
 /**
  * A closed line through points as few curves as follow it (Schneider, Graphics Gems, 1990).
  *

@@ -10,6 +10,7 @@ import {
 import type { PictureFrame, TileRecipe } from '../recipe/index.ts';
 import type { PixelImage } from '../scan/index.ts';
 import { withClones } from './cloneStrokes.ts';
+import { colourDrift } from './colourDrift.ts';
 import { evenOut } from './evenOut.ts';
 import { framePixels } from './frameSampler.ts';
 import { joinedCell } from './joined.ts';
@@ -33,6 +34,8 @@ export interface MadeTile {
   readonly cell: PixelCell;
   /** How much its joins show; of a picture that was not joined nothing is said. */
   readonly visibility: JoinVisibility | undefined;
+  /** How far a joined picture is from the picture itself, CIEDE2000 in the mean. */
+  readonly drift: number | undefined;
 }
 
 /**
@@ -96,7 +99,12 @@ function laid(picture: PixelImage, { frame, way }: TileWish, lay: typeof laidTil
   const onGrid = { width: frame.width * grid.scaleX, height: frame.height * grid.scaleY, step: way.step };
   const tile = lay(grid, onGrid, picture, frame);
   const cell = pixelCellOf(grid);
-  return { pixels: way.kind === 'halves' ? insideOut(tile, cell) : tile, cell, visibility: undefined };
+  return {
+    pixels: way.kind === 'halves' ? insideOut(tile, cell) : tile,
+    cell,
+    visibility: undefined,
+    drift: undefined,
+  };
 }
 
 function checkSize(pixels: number): void {
@@ -136,7 +144,7 @@ function joinedTile(
   const pixels = way.spread
     ? spreadSteps(source, joined, (share) => progress(0.4 + 0.6 * share))
     : joinedPixels(source, joined);
-  return { pixels, cell, visibility: joinVisibility(pixels, joined, wide) };
+  return { pixels, cell, visibility: joinVisibility(pixels, joined, wide), drift: colourDrift(pixels, shown, joined) };
 }
 
 /**

@@ -64,7 +64,7 @@ export function flatPieces(product: Product, drawing: ProductDrawing, tryOn: Try
 }
 
 /** The part of the pattern that is seen in a part of a piece, mm of the pattern. @param part mm of the cloth */
-export function patternIn({ ontoCloth }: FlatPiece, part: Box): Box {
+export function patternIn({ ontoCloth }: Pick<FlatPiece, 'ontoCloth'>, part: Box): Box {
   const back = invert(ontoCloth);
   if (!back) throw new RangeError('a pattern needs a size');
   return boxAround(cornersOfBox(part).map((corner) => transform(back, corner)));

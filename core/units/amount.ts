@@ -17,7 +17,7 @@ export interface AmountReading {
 export function parseAmount(text: string, { sign, current, min, max }: AmountReading): number {
   const typed = evaluate(text, sign ? { [sign]: 1 } : {}, 1);
   const value = current !== undefined && /^\s*\+/.test(text) ? current + typed : typed;
-  if (min !== undefined && value < min) throw new QuantityError(`The least is ${min}${sign}.`);
-  if (max !== undefined && value > max) throw new QuantityError(`The most is ${max}${sign}.`);
+  if (min !== undefined && value < min) throw new QuantityError(`The minimum is ${min}${sign}.`);
+  if (max !== undefined && value > max) throw new QuantityError(`The maximum is ${max}${sign}.`);
   return value;
 }

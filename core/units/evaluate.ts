@@ -74,7 +74,7 @@ function tokens(text: string, units: UnitTable): Token[] {
 }
 
 function divide(over: number, under: number): number {
-  if (under === 0) throw new QuantityError('This divides by nothing.');
+  if (under === 0) throw new QuantityError('This divides by zero.');
   return over / under;
 }
 

@@ -51,7 +51,7 @@ describe('parseLength', () => {
     ['', /Type a number/],
     ['abc', /“abc” is not a unit/],
     ['12 furlongs', /not a unit here; use mm, cm/],
-    ['5/0', /divides by nothing/],
+    ['5/0', /divides by zero/],
     ['3cm*2cm', /plain numbers/],
     ['(3', /bracket/],
     ['3)', /left over/],
@@ -60,8 +60,8 @@ describe('parseLength', () => {
     ['mm', /needs a number/],
     ['*3', /out of place/],
     ['#', /cannot be read/],
-    ['-4', /more than nothing/],
-    ['0', /more than nothing/],
+    ['-4', /greater than zero/],
+    ['0', /greater than zero/],
     ['9e9', /not a unit/],
   ])('explains what is wrong with “%s”', (text, sentence) => {
     expect(() => read(text)).toThrow(QuantityError);
@@ -69,17 +69,26 @@ describe('parseLength', () => {
   });
 
   it('names the bound that is passed, in the unit shown', () => {
-    expect(() => read('1', 'mm', { min: 5 })).toThrow('The least is 5 mm.');
-    expect(() => read('9', 'in', { max: 50.8 })).toThrow('The most is 2 in.');
+    expect(() => read('1', 'mm', { min: 5 })).toThrow('The minimum is 5 mm.');
+    expect(() => read('9', 'in', { max: 50.8 })).toThrow('The maximum is 2 in.');
   });
 
-  it('reads back what formatLength writes, to the digits shown', () => {
-    const unit = fc.constantFrom<LengthUnit>('mm', 'cm', 'in', 'px');
+  const unit = fc.constantFrom<LengthUnit>('mm', 'cm', 'in', 'px');
+  /** Half the last digit that is ever written. */
+  const half = (u: LengthUnit): number => 0.5 * mmPer(u) * (u === 'px' ? 0.101 : u === 'mm' ? 0.0101 : 0.00101);
+
+  it('reads back what formatLength writes to half a per cent, or to the last digit', () => {
     fc.assert(
       fc.property(unit, fc.double({ min: 0.5, max: 4000, noNaN: true }), (u, mm) => {
-        expect(Math.abs(read(formatLength(mm, u), u) - mm)).toBeLessThanOrEqual(
-          0.5 * mmPer(u) * (u === 'px' ? 0.1 : u === 'mm' ? 0.011 : 0.0011),
-        );
+        expect(Math.abs(read(formatLength(mm, u), u) - mm)).toBeLessThanOrEqual(Math.max(half(u), 0.00501 * mm));
+      }),
+    );
+  });
+
+  it('reads back exactly what was typed to the hundredth', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 400_000 }), (hundredths) => {
+        expect(read(formatLength(hundredths / 100, 'mm'))).toBe(hundredths / 100);
       }),
     );
   });
@@ -103,7 +112,12 @@ describe('formatLength', () => {
     [640, 'mm', '640 mm'],
     [640, 'cm', '64 cm'],
     [25.4, 'in', '1 in'],
-    [213.333333, 'mm', '213.33 mm'],
+    [213.333333, 'mm', '213 mm'],
+    [109.5, 'mm', '109.5 mm'],
+    [51.9713, 'mm', '52 mm'],
+    [299.9999, 'mm', '300 mm'],
+    [1.23456, 'mm', '1.23 mm'],
+    [96.1111, 'in', '3.78 in'],
     [-0.001, 'mm', '0 mm'],
     [100, 'mm', '100 mm'],
   ] as const)('writes %d in %s as %s', (mm, unit, text) => expect(formatLength(mm, unit)).toBe(text));
@@ -114,7 +128,7 @@ describe('parseAmount', () => {
     expect(parseAmount('360/7°', { sign: '°' })).toBeCloseTo(51.428571, 5);
     expect(parseAmount('-30', { sign: '°', current: 90 })).toBe(-30);
     expect(parseAmount('+30', { sign: '°', current: 90 })).toBe(120);
-    expect(() => parseAmount('0%', { sign: '%', min: 1 })).toThrow('The least is 1%.');
-    expect(() => parseAmount('101', { sign: '%', max: 100 })).toThrow('The most is 100%.');
+    expect(() => parseAmount('0%', { sign: '%', min: 1 })).toThrow('The minimum is 1%.');
+    expect(() => parseAmount('101', { sign: '%', max: 100 })).toThrow('The maximum is 100%.');
   });
 });

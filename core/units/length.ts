@@ -36,10 +36,28 @@ export interface LengthReading {
 }
 
 const DECIMALS: Readonly<Record<LengthUnit, number>> = { mm: 2, cm: 3, in: 3, px: 1 };
+/** Half a per cent of a length is seen at a glance; finer digits of what nobody typed say nothing. */
+const FINE_ENOUGH = 0.005;
 
-/** A length as people write it: at most a hundredth of a millimetre, no trailing noughts, the unit behind. */
+/**
+ * A length as people write it, the unit behind, no trailing noughts. What ends within a hundredth of a millimetre, as typed lengths do, is
+ * written out; what came of reckoning has as many digits as matter: `109.5 mm` stays, 109.0909 is `109 mm`.
+ */
 export function formatLength(mm: number, unit: LengthUnit, dpi = 300): string {
-  return `${formatNumber(mm / mmPer(unit, dpi), DECIMALS[unit])} ${unit}`;
+  const value = mm / mmPer(unit, dpi);
+  const finest = DECIMALS[unit];
+  return `${formatNumber(value, endsWithin(value, finest) ? finest : digitsThatMatter(value, finest))} ${unit}`;
+}
+
+function endsWithin(value: number, decimals: number): boolean {
+  const scaled = value * 10 ** decimals;
+  return Math.abs(scaled - Math.round(scaled)) < 1e-6 * Math.max(1, Math.abs(scaled));
+}
+
+function digitsThatMatter(value: number, finest: number): number {
+  for (let decimals = 0; decimals < finest; decimals += 1)
+    if (0.5 * 10 ** -decimals <= FINE_ENOUGH * Math.abs(value)) return decimals;
+  return finest;
 }
 
 /** A number with at most `decimals` places and no trailing noughts; never “-0”. */
@@ -73,9 +91,9 @@ export function parseLength(text: string, reading: LengthReading): number {
   const relative = current !== undefined && (/^\s*\+/.test(text) || (!signed && /^\s*[-−–]/.test(text)));
   const mm = relative ? current + typed : typed;
   if (!signed && mm <= 0 && (min === undefined || min > mm)) {
-    throw new QuantityError('A size has to be more than nothing.');
+    throw new QuantityError('A size has to be greater than zero.');
   }
-  if (min !== undefined && mm < min) throw new QuantityError(`The least is ${formatLength(min, unit, dpi)}.`);
-  if (max !== undefined && mm > max) throw new QuantityError(`The most is ${formatLength(max, unit, dpi)}.`);
+  if (min !== undefined && mm < min) throw new QuantityError(`The minimum is ${formatLength(min, unit, dpi)}.`);
+  if (max !== undefined && mm > max) throw new QuantityError(`The maximum is ${formatLength(max, unit, dpi)}.`);
   return mm;
 }

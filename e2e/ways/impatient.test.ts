@@ -27,7 +27,8 @@ const placements = async (): Promise<{ id: string }[]> =>
     .placements;
 const motifsOf = async (query: string): Promise<number> =>
   (await read<{ total: number }>(`/api/motifs?${query}`)).total;
-const swatches = async (): Promise<{ name: string; newest: number }[]> => read('/api/swatches');
+const swatches = async (): Promise<{ name: string; newest: number }[]> =>
+  (await read<{ swatches: { name: string; newest: number }[] }>('/api/swatches')).swatches;
 
 /** Whether there is something else than the ground about a spot of the cloth. */
 async function isSeen({ x, y }: Spot): Promise<boolean> {

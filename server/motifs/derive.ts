@@ -1,4 +1,5 @@
 import { keptDrawing } from './keptDrawing.ts';
+import { combinedArtwork } from '../../core/combined/index.ts';
 import { arrayParts, bundleArtwork } from '../../core/bundle/index.ts';
 import {
   type Artwork,
@@ -34,8 +35,14 @@ export async function derive(
   switch (recipe.kind) {
     case 'array':
       return keptDrawing(bundleArtwork(arrayParts(recipe), await drawnMotifs()), blobs);
-    case 'bundle':
-      return keptDrawing(bundleArtwork(recipe.parts, await drawnMotifs()), blobs);
+    case 'bundle': {
+      const { parts, combining } = recipe;
+      const drawn = await drawnMotifs();
+      const artwork = combining
+        ? drawnOrRefused(() => combinedArtwork(parts, combining, drawn), COMBINE_OTHERWISE)
+        : bundleArtwork(parts, drawn);
+      return keptDrawing(artwork, blobs);
+    }
     case 'vine': {
       const drawn = await drawnMotifs();
       return keptDrawing(
@@ -90,13 +97,16 @@ async function originalOf(address: string, blobs: Blobs): Promise<Artwork> {
   throw new Problem(422, 'Not there', 'The drawing that this is made of is not kept here. Nothing was changed.');
 }
 
-/** What is drawn. @throws Problem where there is nothing to see, or it cannot be read */
-function drawnOrRefused(draw: () => Artwork): Artwork {
+/** What to do where motifs cannot be combined. */
+const COMBINE_OTHERWISE = 'lay them over each other, or combine them in another way';
+
+/** What is drawn. @param advice what to do where it cannot be @throws Problem where there is nothing to see, or it cannot be read */
+function drawnOrRefused(draw: () => Artwork, advice = 'draw it again'): Artwork {
   try {
     return draw();
   } catch (error) {
     if (!(error instanceof RangeError || error instanceof SyntaxError)) throw error;
     const reason = error.message.charAt(0).toUpperCase() + error.message.slice(1);
-    throw new Problem(422, 'Nothing to see', `${reason}. Nothing was changed; draw it again.`);
+    throw new Problem(422, 'Nothing to see', `${reason}. Nothing was changed; ${advice}.`);
   }
 }

@@ -93,7 +93,7 @@ describe('the drawer', () => {
     const design = await layOn('Jetty', id, 1);
     const picture = async (): Promise<Buffer> => {
       const response = await hevrel.fetch(`/designs/${design}/picture`);
-      expect(response.status).toBe(200);
+      expect([response.status, response.headers.get('content-type')]).toEqual([200, 'image/webp']);
       return Buffer.from(await response.arrayBuffer());
     };
     const before = await picture();

@@ -53,7 +53,7 @@ describe('a font that is not there', () => {
   });
 
   it.each([
-    ['words.txt', Buffer.from('no font'), 415, /no TTF, OTF or WOFF2 font/],
+    ['words.txt', Buffer.from('no font'), 415, /not a TTF, OTF or WOFF2 font/],
     ['cut.otf', tideFont().subarray(0, 60), 422, /damaged, or no font/],
     ['cut.woff2', Buffer.from('wOF2 and nothing else'), 422, /damaged, or no font/],
     ['empty.ttf', Buffer.alloc(0), 422, /empty/],

@@ -2,10 +2,10 @@ import { picturesOf } from '../../core/motif/index.ts';
 import { cutText } from '../../core/schema/index.ts';
 import type { ImportReport, StoredMotif } from '../../contract/index.ts';
 import { nanoid } from 'nanoid';
-import { Problem } from '../problem.ts';
+import { notFound, Problem } from '../problem.ts';
 import { fontFiles } from '../store/fonts.ts';
 import type { Studio } from '../studio.ts';
-import { changeMotif, insertMotif, motifFromSource } from '../store/motifs.ts';
+import { changeMotif, insertMotif, motifFromSource, motifsById } from '../store/motifs.ts';
 import type { SourceFile } from '../store/sourceFile.ts';
 import type { TaskOrder } from '../work/pool.ts';
 import type { ReadOutcome } from '../work/tasks.ts';
@@ -72,16 +72,16 @@ export async function replaceArtwork(
   context?: TaskOrder,
 ): Promise<ImportReport> {
   const { notes, fonts, artwork, view, inks, source, thumbnail } = await readFile(studio, fileName, file.path, context);
+  const [before] = await motifsById(studio.database, [id]);
+  if (!before) throw notFound('motif');
   const motif = await changeMotif(studio.database, id, { artwork, view, inks, source, thumbnail, recipe: null });
-  await refreshHolders(studio, id);
+  await refreshHolders(studio, before);
   return { motif, notes, fonts };
 }
 
 /** Reads a motif's own file again, with the fonts that the studio has now; its scale stays. @throws Problem */
-export async function rereadMotif(
-  studio: Studio,
-  { id, name, width, view, source, recipe }: StoredMotif,
-): Promise<ImportReport> {
+export async function rereadMotif(studio: Studio, before: StoredMotif): Promise<ImportReport> {
+  const { id, name, width, view, source, recipe } = before;
   if (recipe !== null || !/\.svgz?$/.test(source) || !studio.blobs.has(source))
     throw new Problem(
       422,
@@ -97,7 +97,7 @@ export async function rereadMotif(
     thumbnail,
     width: (width / view.width) * read.view.width,
   });
-  await refreshHolders(studio, id);
+  await refreshHolders(studio, before);
   return { motif, notes, fonts };
 }
 

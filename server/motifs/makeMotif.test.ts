@@ -123,6 +123,38 @@ describe('a bundle', () => {
   });
 });
 
+describe('motifs that are combined', () => {
+  it('are one shape, or cut by each other, follow their parts, and say so where nothing is left', async () => {
+    const [below, above] = [await square(), await square()];
+    const combined = async (combining: string, by: number) =>
+      made({ kind: 'bundle', parts: [part(below), part(above, { x: by })], combining });
+    const joined = (await combined('join', 30)).body as unknown as Made;
+    expect(joined.inks).toEqual(['#22304a']);
+    const cut = (await combined('cut', 30)).body as unknown as Made;
+    expect(new Set(cut.inks)).toEqual(new Set(['#22304a', '#b5442f']));
+    await studio.call('PATCH', `/motifs/${above}`, { width: 20 });
+    const smaller = await listed(cut.id);
+    expect(smaller.artwork).not.toBe(cut.artwork);
+    // What would leave nothing of it is refused, and changes nothing.
+    const { status, body } = await studio.call('PATCH', `/motifs/${above}`, { width: 400 });
+    expect([status, body['detail']]).toEqual([422, expect.stringMatching(/^Nothing is left to see\./) as string]);
+    expect((await listed(above)).width).toBe(20);
+    expect((await listed(cut.id)).artwork).toBe(smaller.artwork);
+    for (const [combining, by] of [
+      ['cut', 0],
+      ['overlap', 90],
+    ] as const) {
+      await studio.call('PATCH', `/motifs/${above}`, { width: 40 });
+      const { status, body } = await combined(combining, by);
+      expect([status, body['detail']]).toEqual([
+        422,
+        'Nothing is left to see. Nothing was changed; lay them over each other, or combine them in another way.',
+      ]);
+    }
+    expect((await combined('melt', 0)).status).toBe(400);
+  });
+});
+
 describe('an array', () => {
   it('follows its motif and that of its corners, and is held by both', async () => {
     const [side, corner] = [await square(), await square()];

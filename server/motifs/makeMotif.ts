@@ -57,12 +57,27 @@ export async function remakeMotif(
     recipe,
     width: grown,
   });
-  await refreshHolders(studio, motif.id);
+  await refreshHolders(studio, motif);
   return changed;
 }
 
-/** Makes every bundle anew that the motif is in, and those that they are in. */
-export async function refreshHolders(studio: Studio, id: string): Promise<void> {
+/**
+ * Makes every bundle anew that a changed motif is in, and those that they are in; or changes nothing.
+ *
+ * @param before the motif as it was, which it is again where a bundle cannot be made of it any more
+ * @throws Problem which says why that cannot be
+ */
+export async function refreshHolders(studio: Studio, before: StoredMotif): Promise<void> {
+  try {
+    await remakeHolders(studio, before.id);
+  } catch (error) {
+    await changeMotif(studio.database, before.id, before);
+    await remakeHolders(studio, before.id);
+    throw error;
+  }
+}
+
+async function remakeHolders(studio: Studio, id: string): Promise<void> {
   for (const holder of await holdersOf(studio.database, id))
     if (holder.recipe) await remakeMotif(studio, holder, holder.recipe);
 }

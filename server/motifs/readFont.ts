@@ -21,7 +21,7 @@ export async function readFont({ name, file: path, blobs: folder }: FontTask): P
     throw new Problem(
       415,
       'Not a font',
-      `“${name}” is no TTF, OTF or WOFF2 font. Nothing was added; choose another file.`,
+      `“${name}” is not a TTF, OTF or WOFF2 font. Nothing was added; choose another file.`,
     );
   try {
     const file = kind === 'wOF2' ? await unpackWoff2(bytes) : bytes;

@@ -120,10 +120,10 @@ class Keeper {
   async picture(path: string): Promise<{ readonly address: string; readonly width: number; readonly height: number }> {
     const content = this.files.get(path);
     if (!content) throw damaged(`“${path}” is not in it`);
-    const { width, height } = await headerOf(Buffer.from(content)).catch(() => {
-      throw damaged(`“${path}” is no picture that can be read`);
+    const { width, height, format } = await headerOf(Buffer.from(content)).catch(() => {
+      throw damaged(`“${path}” is not a picture that can be read`);
     });
-    return { address: this.blobs.keep(content, 'png'), width, height };
+    return { address: this.blobs.keep(content, format === 'webp' ? 'webp' : 'png'), width, height };
   }
 
   /** Keeps what a recipe begins with; of what its motif was made by before as far as it is there, which in earlier packs it is not. */

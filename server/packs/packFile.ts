@@ -18,7 +18,7 @@ const packedMotifSchema = storedMotifSchema
 const path = string()
   .required()
   .max(300)
-  .matches(/^swatches\/[^/\\]+\/[^/\\]+\.png$/, '${path} has to name a picture of this pack');
+  .matches(/^swatches\/[^/\\]+\/[^/\\]+\.(png|webp)$/, '${path} has to name a picture of this pack');
 
 /** The beginning of the year 10000, ms. */
 const LAST_DATE = Date.UTC(10_000, 0);

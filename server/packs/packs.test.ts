@@ -198,12 +198,13 @@ describe('what is no whole pack', () => {
       ],
       [zipSync({ ...files, 'pack.json': strToU8('{"format":') }), /its list cannot be read/],
       [zipSync({ ...files, [file as string]: strToU8('something else') }), /is not what its name says/],
-      [zipSync({ ...files, [tile as string]: strToU8('no picture') }), /is no picture that can be read/],
+      [zipSync({ ...files, [tile as string]: strToU8('no picture') }), /is not a picture that can be read/],
     ] as const) {
       const { status, body } = await taken(fresh, content);
       expect([status, body['detail']]).toEqual([422, expect.stringMatching(why)]);
     }
-    for (const place of ['/swatches', '/designs']) expect((await fresh.call('GET', place)).body).toEqual([]);
+    expect((await fresh.call('GET', '/swatches')).body).toEqual({ swatches: [], total: 0 });
+    expect((await fresh.call('GET', '/designs')).body).toEqual([]);
     await fresh.close();
   });
 

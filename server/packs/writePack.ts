@@ -1,3 +1,4 @@
+import { extname } from 'node:path';
 import type { ZipFile } from 'yazl';
 import type { StoredMotif } from '../../contract/index.ts';
 import { type Design, motifsNamedBy, type SwatchVersion } from '../../core/document/index.ts';
@@ -46,7 +47,10 @@ async function fillPack(studio: Studio, wish: PackWish, zip: ZipFile, context: J
     for (const [m, version] of versions.entries()) {
       context.signal.throwIfAborted();
       const { note, savedAt, designId, revision, design, tile, thumbnail } = version;
-      const [tilePath, preview] = [`${folder}/tile ${m + 1}.png`, `${folder}/preview ${m + 1}.png`] as const;
+      const [tilePath, preview] = [
+        `${folder}/tile ${m + 1}${extname(tile)}`,
+        `${folder}/preview ${m + 1}${extname(thumbnail)}`,
+      ] as const;
       zip.addFile(await blobs.soundPathOf(tile), tilePath, { compress: false });
       zip.addFile(await blobs.soundPathOf(thumbnail), preview, { compress: false });
       const kept = await motifsOfVersion(studio, version);

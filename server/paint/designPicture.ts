@@ -37,12 +37,12 @@ export async function designPicture(studio: Studio, id: string): Promise<string>
 export async function smallPicture(studio: Studio, design: Design, motifs: readonly Motif[]): Promise<string> {
   const unit = tileOf(design.repeat);
   const width = Math.max(1, Math.round((LONG_SIDE * unit.width) / Math.max(unit.width, unit.height)));
-  const file = `${newDraft(studio.folder.drafts)}.png`;
+  const file = `${newDraft(studio.folder.drafts)}.webp`;
+  // Of WebP without loss: at the joins of a repeat, what is lost would show as a line.
+  const order = { ...tileOrder({ kind: 'pixels', width }), format: 'webp' } as const;
   try {
-    await studio.pool.run(
-      exportTask({ design, motifs, order: tileOrder({ kind: 'pixels', width }), blobs: studio.blobs.folder, file }),
-    );
-    return await studio.blobs.keepFile(file, 'png');
+    await studio.pool.run(exportTask({ design, motifs, order, blobs: studio.blobs.folder, file }));
+    return await studio.blobs.keepFile(file, 'webp');
   } finally {
     removeUnfinished(file);
     rmSync(file, { force: true });

@@ -52,7 +52,7 @@ export function designRoutes(studio: Studio): Router {
   implement(router, contract.readDesignPicture, async ({ params, response }) => {
     const address = await designPicture(studio, params.id);
     const path = await studio.blobs.soundPathOf(address);
-    response.set('Cache-Control', 'no-cache').type('png').sendFile(path);
+    response.set('Cache-Control', 'no-cache').sendFile(path);
   });
 
   return router;

@@ -60,14 +60,13 @@ export function motifRoutes(studio: Studio): Router {
 
   implement(router, contract.changeMotif, async ({ params, body }) => {
     const { tagsWere, ...change } = body;
-    const changed = await database.transaction(async (queries) => {
-      const [{ tags = [] } = {}] = change.tags && tagsWere ? await motifsById(queries, [params.id]) : [];
-      return changeMotif(queries, params.id, {
-        ...change,
-        ...(change.tags && tagsWere && { tags: mergeTags(tags, tagsWere, change.tags) }),
-      });
+    const { before, changed } = await database.transaction(async (queries) => {
+      const [there] = await motifsById(queries, [params.id]);
+      if (!there) throw notFound('motif');
+      const tags = change.tags && tagsWere && mergeTags(there.tags, tagsWere, change.tags);
+      return { before: there, changed: await changeMotif(queries, params.id, { ...change, ...(tags && { tags }) }) };
     });
-    if (body.width !== undefined) await refreshHolders(studio, changed.id);
+    if (body.width !== undefined) await refreshHolders(studio, before);
     return changed;
   });
 

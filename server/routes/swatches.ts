@@ -12,6 +12,7 @@ import {
   addVersion,
   changeSwatch,
   insertSwatches,
+  listBin,
   listSwatches,
   listVersions,
   type NewSwatch,
@@ -27,8 +28,8 @@ export function swatchRoutes(studio: Studio): Router {
   const { database, jobs, pool, blobs } = studio;
   const router = apiRouter();
 
-  implement(router, contract.listSwatches, () => listSwatches(database));
-  implement(router, contract.listBin, () => listSwatches(database, 'bin'));
+  implement(router, contract.listSwatches, ({ query }) => listSwatches(database, query));
+  implement(router, contract.listBin, () => listBin(database));
 
   implement(router, contract.saveSwatch, async ({ body }) => {
     const { design: designId, revision, name, swatch, note = '', colourways = [] } = body;

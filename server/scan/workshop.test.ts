@@ -200,6 +200,28 @@ describe('the shelf', () => {
     expect(await listed()).toHaveLength(1);
   });
 
+  it('shows its pictures small on their cards, in the same proportions and colours', async () => {
+    const tall = await sharp({ create: { width: 1000, height: 2000, channels: 3, background: '#b3402e' } })
+      .png()
+      .toBuffer();
+    const { preview } = (await put('tall.png', tall)).body as unknown as Scan;
+    const answer = await studio.fetch(`/blobs/${preview}/small`);
+    expect(answer.headers.get('content-type')).toBe('image/webp');
+    expect(answer.headers.get('cache-control')).toContain('immutable');
+    const { data, info } = await sharp(Buffer.from(await answer.arrayBuffer()))
+      .removeAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect([info.width, info.height]).toEqual([240, 480]);
+    for (const [c, level] of [0xb3, 0x40, 0x2e].entries()) expect(Math.abs((data[c] ?? 0) - level)).toBeLessThan(4);
+    // What is no picture is not shown small.
+    const text = studio.studio.blobs.keep('no picture at all', 'json');
+    const refused = await studio.fetch(`/blobs/${text}/small`);
+    expect(refused.status).toBe(422);
+    expect(((await refused.json()) as { detail: string }).detail).toMatch(/not a picture that can be made small/);
+    expect((await studio.fetch(`/blobs/${'0'.repeat(64)}.png/small`)).status).toBe(404);
+  });
+
   it('answers spoilt pictures and steps with a sentence', async () => {
     const whole = await sharp({ create: { width: 40, height: 40, channels: 3, background: '#abcdef' } })
       .png()

@@ -108,12 +108,34 @@ async function insertVersion(
   );
 }
 
-/** The swatches of the book, the one changed last first; or those in the bin, the one deleted last first. */
-export async function listSwatches(queries: Queries, where: 'book' | 'bin' = 'book'): Promise<SwatchSummary[]> {
-  const [condition, order] = where === 'book' ? ['IS NULL', 's.changed_at DESC'] : ['IS NOT NULL', 's.deleted_at DESC'];
+/** Which part of the book is asked for. */
+interface BookPage {
+  /** Only those whose newest version was saved from this design. */
+  readonly design?: string | undefined;
+  readonly offset: number;
+  readonly limit: number;
+}
+
+/** A page of the book, the swatch changed last first. */
+export async function listSwatches(
+  queries: Queries,
+  { design, offset, limit }: BookPage,
+): Promise<{ readonly swatches: SwatchSummary[]; readonly total: number }> {
+  const inBook = `FROM swatches s JOIN swatch_versions v ON v.swatch_id = s.id AND v.number = s.newest
+    WHERE s.deleted_at IS NULL AND ($1::text IS NULL OR v.design_id = $1)`;
+  const { rows } = await queries.query<SwatchRow & VersionRow>(
+    `SELECT ${SWATCH}, ${SHOWN} ${inBook} ORDER BY s.changed_at DESC, s.id OFFSET $2 LIMIT $3`,
+    [design ?? null, offset, limit],
+  );
+  const counted = await queries.query<{ total: number }>(`SELECT count(*)::int AS total ${inBook}`, [design ?? null]);
+  return { swatches: rows.map(summaryOf), total: counted.rows[0]?.total ?? 0 };
+}
+
+/** The swatches in the bin, the one deleted last first. */
+export async function listBin(queries: Queries): Promise<SwatchSummary[]> {
   const { rows } = await queries.query<SwatchRow & VersionRow>(
     `SELECT ${SWATCH}, ${SHOWN} FROM swatches s JOIN swatch_versions v ON v.swatch_id = s.id AND v.number = s.newest
-     WHERE s.deleted_at ${condition} ORDER BY ${order}, s.id`,
+     WHERE s.deleted_at IS NOT NULL ORDER BY s.deleted_at DESC, s.id`,
   );
   return rows.map(summaryOf);
 }

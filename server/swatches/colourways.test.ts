@@ -62,8 +62,15 @@ describe('a colourway', () => {
       await call('POST', '/swatches', { ...saved, name: 'Spirals', colourways: ['dawn', 'dusk'] }),
     );
     expect(version).toBe(1);
-    const list = ((await call('GET', '/swatches')).body as unknown as SwatchSummary[]).filter(
-      ({ designId }) => designId === design.id,
+    const { swatches: list, total } = (await call('GET', `/swatches?design=${design.id}`)).body as unknown as {
+      swatches: SwatchSummary[];
+      total: number;
+    };
+    expect(total).toBe(2);
+    // By pages they are the same.
+    const paged = [0, 1].map(async (offset) => call('GET', `/swatches?design=${design.id}&limit=1&offset=${offset}`));
+    expect((await Promise.all(paged)).map(({ body }) => body)).toEqual(
+      list.map((one) => ({ swatches: [one], total: 2 })),
     );
     expect(new Map(list.map(({ name, colours }) => [name, colours]))).toEqual(
       new Map([

@@ -74,6 +74,7 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
     doing: 'Reading this picture',
     advice: 'Nothing was added; make the picture smaller and import it again.',
   },
+  shrink: { ms: 30_000, memory: 1500 * MB, doing: 'Making this picture small', advice: KEPT },
   flatten: {
     ms: 60_000,
     memory: 1500 * MB,

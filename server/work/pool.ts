@@ -16,6 +16,7 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   read: 'reading',
   font: 'reading',
   preview: 'shelving',
+  shrink: 'shelving',
   flatten: 'shelving',
   seams: 'shelving',
   unpack: 'making',

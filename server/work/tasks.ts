@@ -128,6 +128,12 @@ export interface PreviewTask {
   readonly blobs: string;
 }
 
+/** Makes a kept picture small, for a card. */
+export interface ShrinkTask {
+  readonly kind: 'shrink';
+  readonly file: string;
+}
+
 /** Writes a collection into one file. */
 export interface PackTask {
   readonly kind: 'pack';
@@ -200,6 +206,7 @@ export type Task =
   | CutTask
   | ScanTask
   | PreviewTask
+  | ShrinkTask
   | FlattenTask
   | SeamsTask
   | PackTask
@@ -226,6 +233,8 @@ interface Outcomes extends TryOnOutcomes {
   cut: readonly CutDrawing[];
   scan: ScannedPicture;
   preview: ScannedPicture;
+  /** A WebP. */
+  shrink: Uint8Array;
   flatten: FlattenOutcome;
   seams: FrameSeams;
   /** The file is there. */

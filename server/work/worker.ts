@@ -41,6 +41,10 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { previewPicture } = await import('../scan/previewPicture.ts');
       return () => previewPicture(task);
     }
+    case 'shrink': {
+      const { shrink } = await import('../scan/shrink.ts');
+      return () => shrink(task);
+    }
     case 'flatten': {
       const { flatten } = await import('../scan/flatten.ts');
       return () => flatten(task);

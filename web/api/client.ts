@@ -119,3 +119,8 @@ export function upload<const R extends Route & { readonly body: typeof FILE }>(
 export function blobUrl(address: string): string {
   return `/api/blobs/${address}`;
 }
+
+/** The address of a kept picture as small as cards show it. */
+export function smallPictureUrl(address: string): string {
+  return `/api/blobs/${address}/small`;
+}

@@ -1,11 +1,50 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo } from 'react';
 import * as contract from '../../contract/index.ts';
 import { call } from './client.ts';
 
 const LIST = ['swatches'];
+/** Swatches in one page: the first is more than a tall window shows, and is there at once. */
+const PAGE = 200;
 
-export function useSwatches() {
-  return useQuery({ queryKey: LIST, queryFn: () => call(contract.listSwatches, {}) });
+/** The book as far as it is there. */
+interface SwatchList {
+  readonly data: readonly contract.SwatchSummary[] | undefined;
+  readonly error: Error | null;
+  /** Whether that is all of it. */
+  readonly isComplete: boolean;
+}
+
+/** The whole book, the swatch saved last first: the first page at once, and the others after it. */
+export function useSwatches(): SwatchList {
+  const query = useInfiniteQuery({
+    queryKey: [...LIST, 'pages'],
+    queryFn: ({ pageParam }) => call(contract.listSwatches, { query: { offset: pageParam, limit: PAGE } }),
+    initialPageParam: 0,
+    getNextPageParam: (last, pages) => {
+      const loaded = pages.reduce((sum, { swatches }) => sum + swatches.length, 0);
+      return last.swatches.length === 0 || loaded >= last.total ? undefined : loaded;
+    },
+  });
+  const { data, hasNextPage, isFetching, isError, error, fetchNextPage } = query;
+  useEffect(() => {
+    if (hasNextPage && !isFetching && !isError) void fetchNextPage();
+  }, [hasNextPage, isFetching, isError, fetchNextPage]);
+  // What is saved meanwhile moves the others on, so that one may come twice.
+  const swatches = useMemo(
+    () =>
+      data && [...new Map(data.pages.flatMap((page) => page.swatches).map((swatch) => [swatch.id, swatch])).values()],
+    [data],
+  );
+  return { data: swatches, error, isComplete: swatches !== undefined && !hasNextPage };
+}
+
+/** The latest of the book; only those saved from a design where one is named. */
+export function useLatestSwatches(limit: number, design?: string) {
+  return useQuery({
+    queryKey: [...LIST, 'latest', limit, design ?? null],
+    queryFn: async () => (await call(contract.listSwatches, { query: { design, limit } })).swatches,
+  });
 }
 
 /** Deleted swatches that can still be restored. */

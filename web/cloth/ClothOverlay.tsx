@@ -180,7 +180,7 @@ function PointerNote({ at, text }: DragReadout) {
   return (
     <div
       style={{ left: at.x + 16, top: at.y + 18 }}
-      className="pointer-events-none absolute rounded-sm bg-ink px-1.5 py-0.5 text-xs font-medium whitespace-nowrap text-white"
+      className="pointer-events-none absolute rounded-sm bg-ink px-1.5 py-0.5 text-xs font-medium whitespace-pre text-white"
       data-note
     >
       {text}

@@ -41,7 +41,7 @@ describe('the artwork loader', () => {
     loader.want(LEAF_RECORD);
     await vi.advanceTimersByTimeAsync(0);
     expect(onProblem).toHaveBeenLastCalledWith(
-      expect.stringMatching(/“Leaf” could not be loaded \(offline\).*tried again/),
+      expect.stringMatching(/“Leaf” could not be loaded \(offline\).*keeps trying/),
     );
     for (let n = 0; n < 100; n += 1) loader.want(LEAF_RECORD);
     await vi.advanceTimersByTimeAsync(900);

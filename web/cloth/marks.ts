@@ -20,6 +20,8 @@ export type Mark = {
       readonly y: number;
       readonly r: number;
       readonly lattice: Lattice;
+      /** Of a pair, whether nothing is between them. */
+      readonly isTouching?: boolean;
     }
   | {
       readonly kind: 'lane';
@@ -76,6 +78,7 @@ export function marksOf(lattice: Lattice, holes: readonly Hole[], findings: Find
       key: `pair ${n}`,
       name: mm <= 0 ? TEXTS.touchingMotifs : TEXTS.twoMmMmApart(formatNumber(mm, 1)),
       short: formatNumber(Math.max(0, mm), 1),
+      isTouching: mm <= 0,
       ids: [a, b],
       ...at,
       r: PAIR_R,
@@ -114,8 +117,6 @@ export function lanesSeen({ angle, width, at, apart }: Extract<Mark, { kind: 'la
 export function takeMark(editor: Editor, mark: Mark, at: Point): void {
   editor.selectNear(mark.ids, at);
   editor.mark.set(mark.key);
-  // Holes are listed by the check and by the toss.
-  if (mark.kind !== 'hole' || editor.part.getState() !== 'check')
-    editor.part.set(mark.kind === 'hole' ? 'toss' : 'check');
+  editor.part.set('check');
   editor.announcement.set(mark.name);
 }

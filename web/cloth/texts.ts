@@ -32,15 +32,17 @@ export const TEXTS = {
   dragToRotateWithShift: 'Drag to rotate; with Shift by 15°',
   anchorForRotatingAndScaling: 'Anchor for rotating and scaling: drag it; a double click returns it to the centre',
   theMotifNameCouldNot: (name: string, why: string): string =>
-    `The motif “${name}” could not be loaded (${why}). Your design is safe; it is tried again.`,
+    `The motif “${name}” could not be loaded (${why}). Your design is safe, and Hevrel keeps trying.`,
   placedName: (name: string): string => `Placed ${name}`,
-  widthMmWide: (width: string): string => `${width} mm wide`,
-  heightMmHigh: (height: string): string => `${height} mm high`,
+  wide: (width: string): string => `${width} wide`,
+  high: (height: string): string => `${height} high`,
+  atXAndY: (x: string, y: string): string => `X ${x}, Y ${y}`,
+  movedBy: (x: string, y: string): string => `moved by ${x}, ${y}`,
   scaledTheCell: 'Scaled the cell',
   resizedTheCell: 'Resized the cell',
   dropToDeleteTheGuide: 'drop to delete the guide',
-  placeMmFromTheCells: (place: string, axis: string): string =>
-    `${place} mm from the cell’s ${axis === 'x' ? 'left' : 'upper'} edge`,
+  placeFromTheCells: (place: string, axis: string): string =>
+    `${place} from the cell’s ${axis === 'x' ? 'left' : 'upper'} edge`,
   deletedAGuide: 'Deleted a guide',
   movedAGuide: 'Moved a guide',
   addedAGuide: 'Added a guide',

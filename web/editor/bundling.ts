@@ -4,7 +4,7 @@ import { gatherInstances, middleOf, showCopies } from '../../core/arrange/index.
 import { partsAbout, replacePlacements } from '../../core/bundle/index.ts';
 import { newPlacement, type Placement } from '../../core/document/index.ts';
 import { type Point, UPRIGHT } from '../../core/geometry/index.ts';
-import type { BundleRecipe } from '../../core/recipe/index.ts';
+import type { BundleRecipe, PartCombining } from '../../core/recipe/index.ts';
 import { cutText } from '../../core/schema/index.ts';
 import { Cell } from '../ui/store.ts';
 import type { DrawingHost } from './drawingHost.ts';
@@ -45,15 +45,15 @@ export class Bundling {
     this.#editor = editor;
   }
 
-  /** Makes the selected motifs one, where there are several. @throws Error, and nothing is changed */
-  async bundle(maker: BundleMaker): Promise<void> {
+  /** Makes the selected motifs one, where there are several, be it one shape. @throws Error, and nothing is changed */
+  async bundle(maker: BundleMaker, combining?: PartCombining): Promise<void> {
     const editor = this.#editor;
     if (editor.selectedPlacements.length < 2) return;
     await this.#withSelected(async (ids) => {
       for (let n = 0; n < MOST_TRIES; n += 1) {
         const asked = ids.flatMap((id) => editor.placement(id) ?? []);
         if (asked.length < ids.length) break;
-        const { name, recipe, middle, layer } = this.#bundleOf(asked);
+        const { name, recipe, middle, layer } = this.#bundleOf(asked, combining);
         const made = await maker.make(name, TEXTS.bundles, recipe);
         const effect = maker.drawerEffect(made.id);
         if (editor.open.getState() && ids.every((id, i) => editor.placement(id) === asked[i])) {
@@ -62,7 +62,7 @@ export class Bundling {
           const placement = { ...newPlacement(nanoid(), motif, middle), layer };
           const isSelected = sameIds(ids, editor.selection.getState().ids);
           const command = replacePlacements(editor.design, ids, [placement]);
-          if (editor.commit(TEXTS.bundledCountMotifs(ids.length), command, effect)) {
+          if (editor.commit(TEXTS.bundled(ids.length, combining), command, effect)) {
             if (isSelected) editor.select([placement.id]);
             return;
           }
@@ -117,7 +117,10 @@ export class Bundling {
     }
   }
 
-  #bundleOf(asked: readonly Placement[]): { name: string; recipe: BundleRecipe; middle: Point; layer: string } {
+  #bundleOf(
+    asked: readonly Placement[],
+    combining: PartCombining | undefined,
+  ): { name: string; recipe: BundleRecipe; middle: Point; layer: string } {
     const { lattice, motifMap } = this.#editor;
     const gathered = gatherInstances(lattice, asked);
     const middle = middleOf(gathered, motifMap);
@@ -126,7 +129,11 @@ export class Bundling {
       names.length <= 3 ? names.join(', ') : TEXTS.listAndCountMore(names.slice(0, 2).join(', '), names.length - 2);
     return {
       name: cutText(name, 120),
-      recipe: { kind: 'bundle', parts: partsAbout(gathered, { ...UPRIGHT, ...middle }) },
+      recipe: {
+        kind: 'bundle',
+        parts: partsAbout(gathered, { ...UPRIGHT, ...middle }),
+        ...(combining && { combining }),
+      },
       middle,
       layer: gathered[0]?.layer ?? '',
     };

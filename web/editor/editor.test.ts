@@ -39,7 +39,7 @@ describe('the editor', () => {
     expect(editor.selection.getState().ids).toEqual(['c']);
     editor.selectNext(1);
     expect(editor.selection.getState().ids).toEqual(['a']);
-    expect(editor.announcement.getState()).toMatch(/^Leaf at 0\.0, 10\.0 mm$/);
+    expect(editor.announcement.getState()).toMatch(/^Leaf at 0 mm, 10 mm$/);
   });
 
   it('mirrors as it is seen: a turned motif turns the other way', () => {

@@ -1,5 +1,5 @@
 import { EditorState, type InsideBundle } from './editorState.ts';
-import { type Instance, MIDDLE, toInstance } from '../../core/arrange/index.ts';
+import { type Instance, MIDDLE, pointInFrame, toInstance } from '../../core/arrange/index.ts';
 import { type Design, isEditable, type Placement } from '../../core/document/index.ts';
 import { normaliseAngle, type Point } from '../../core/geometry/index.ts';
 import {
@@ -9,7 +9,10 @@ import {
   type LatticeIndex,
   latticeTranslate,
   nearestInstanceIndex,
+  placeInCell,
 } from '../../core/lattice/index.ts';
+import { formatLength } from '../../core/units/index.ts';
+import { shownUnit } from '../ui/unit.ts';
 import { reanchorSelection, selectInstances, NO_SELECTION, instancePoint, type Selection } from './selection.ts';
 import { TEXTS } from './texts.ts';
 
@@ -112,6 +115,21 @@ export abstract class SelectionEditor extends EditorState {
     this.announcement.set(TEXTS.countMotifsSelected(this.editablePlacements.length));
   }
 
+  /** Where the point of what is chosen lies, seen from the cell that holds its middle, mm. */
+  get shownPlace(): Point | undefined {
+    const {
+      frame,
+      pivot,
+      lattice,
+      selectedPlacements: [first, second],
+    } = this;
+    if (!frame || !pivot || !first) return undefined;
+    if (!second && this.anchor.getState() === MIDDLE) return placeInCell(lattice, first);
+    const middle = pointInFrame(frame, MIDDLE);
+    const home = placeInCell(lattice, middle);
+    return { x: home.x + pivot.x - middle.x, y: home.y + pivot.y - middle.y };
+  }
+
   /** Goes through the stack, one motif at a time. */
   selectNext(by: 1 | -1): void {
     const placements = this.editablePlacements;
@@ -120,7 +138,9 @@ export abstract class SelectionEditor extends EditorState {
     const at = placements.findIndex(({ id }) => id === last);
     const next = placements[(at + by + placements.length) % placements.length] as Placement;
     this.select([next.id]);
-    this.announcement.set(TEXTS.atXYMm(this.motif(next.motif)?.name, next.x.toFixed(1), next.y.toFixed(1)));
+    const { x, y } = placeInCell(this.lattice, next);
+    const unit = shownUnit();
+    this.announcement.set(TEXTS.atXY(this.motif(next.motif)?.name, formatLength(x, unit), formatLength(y, unit)));
   }
 
   /** Works in this layer from now on: what is laid without anything chosen comes into it. */

@@ -46,9 +46,9 @@ export const TEXTS = {
   whyKeepingYourVersionBeside: (why: string, reason: string): string =>
     `${why} Keeping your version beside it has not worked yet (${reason}); leave this window open.`,
   countMotifsSelected: (count: number): string => `${count} motifs selected`,
-  atXYMm: (name: string | undefined, x: string, y: string): string => `${name ?? 'Motif'} at ${x}, ${y} mm`,
+  atXY: (name: string | undefined, x: string, y: string): string => `${name ?? 'Motif'} at ${x}, ${y}`,
   workingIn: (name: string | undefined): string => `Working in ${name ?? 'no layer'}`,
-  bothChangedTheSame: 'both changed the same',
+  bothChangedTheSame: 'both changed the same thing',
   itBrokeOff: (message: string): string => `Working this out broke off (${message}). Nothing was changed; try again.`,
   itFailed: (failed: string): string => `Working this out failed (${failed}). Nothing was changed; try again.`,
   everyLayerIsHiddenOrLocked:
@@ -90,7 +90,8 @@ export const TEXTS = {
   redoneAStroke: 'Redone: a stroke',
   listAndCountMore: (list: string, count: number): string => `${list} and ${count} more`,
   bundles: 'Bundles',
-  bundledCountMotifs: (count: number): string => `Bundled ${count} motifs`,
+  bundled: (count: number, combining: 'join' | 'cut' | 'overlap' | undefined): string =>
+    `${combining === undefined ? 'Bundled' : combining === 'join' ? 'Joined' : combining === 'cut' ? 'Cut' : 'Kept the overlap of'} ${count} motifs`,
   nameSeparate: (name: string): string => `${name}, separate`,
   made: (name: string | undefined): string => `Made ${name ?? 'a motif'}`,
   madeCountMotifsSeparate: (count: number): string => `Made ${count} motifs separate`,

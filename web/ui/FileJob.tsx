@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { JobWatch } from '../api/jobs.ts';
 import { Button } from './Button.tsx';
 import { Dialog } from './Dialog.tsx';
+import { DialogFoot } from './DialogFoot.tsx';
 import { JobProgress } from './JobProgress.tsx';
 import { TEXTS } from './texts.ts';
 
@@ -33,13 +34,12 @@ export function FileJob({ title, open, watch, doing, action, onStart, onClose, c
         }}
       >
         {children}
-        <JobProgress watch={watch} doing={doing} />
-        <div className="flex justify-end gap-2">
+        <DialogFoot progress={<JobProgress watch={watch} doing={doing} />}>
           <Button onClick={leave}>{TEXTS.cancel}</Button>
           <Button type="submit" look="accent" disabled={watch.running}>
             {action}
           </Button>
-        </div>
+        </DialogFoot>
       </form>
     </Dialog>
   );

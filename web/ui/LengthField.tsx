@@ -8,10 +8,11 @@ interface Props extends Omit<LengthReading, 'unit' | 'current'> {
   readonly onChange: (mm: number) => void;
   readonly hideLabel?: boolean;
   readonly disabled?: boolean;
+  readonly isLive?: boolean;
 }
 
 /** A length, shown and typed in the unit that the studio works in. */
-export function LengthField({ label, mm, onChange, hideLabel, disabled, ...reading }: Props) {
+export function LengthField({ label, mm, onChange, hideLabel, disabled, isLive, ...reading }: Props) {
   const [unit] = useUnit();
   // The arrow keys hand over a bare number in the unit shown.
   const per = mmPer(unit);
@@ -25,6 +26,7 @@ export function LengthField({ label, mm, onChange, hideLabel, disabled, ...readi
       onChange={(value) => onChange(value * per)}
       {...(hideLabel !== undefined && { hideLabel })}
       {...(disabled !== undefined && { disabled })}
+      {...(isLive !== undefined && { isLive })}
     />
   );
 }

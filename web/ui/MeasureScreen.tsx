@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Button } from './Button.tsx';
 import { Choice } from './Choice.tsx';
 import { Dialog } from './Dialog.tsx';
+import { DialogFoot } from './DialogFoot.tsx';
 import { CARD, keepScreenScale, LEAST_PX_PER_MM, MOST_PX_PER_MM, useScreenScale } from './screenScale.ts';
 import { TEXTS } from './texts.ts';
 
@@ -64,7 +65,7 @@ export function MeasureScreen({ open, onClose }: { readonly open: boolean; reado
           onChange={(event) => setTried(Number(event.target.value))}
           className="h-8 w-full accent-ink"
         />
-        <div className="flex justify-end gap-2">
+        <DialogFoot>
           <Button onClick={leave}>{TEXTS.cancel}</Button>
           <Button
             look="accent"
@@ -75,7 +76,7 @@ export function MeasureScreen({ open, onClose }: { readonly open: boolean; reado
           >
             {TEXTS.itFits}
           </Button>
-        </div>
+        </DialogFoot>
       </div>
     </Dialog>
   );

@@ -15,7 +15,12 @@ interface Props {
   readonly step?: number;
   readonly hideLabel?: boolean;
   readonly disabled?: boolean;
+  /** Whether what can be read counts while it is typed, where something beside it shows what comes of it; Escape takes it back. */
+  readonly isLive?: boolean;
 }
+
+/** What is typed adds to what is there, which it must not do with each letter. */
+const ADDS = /^\s*[+\-−–]/;
 
 /** A number that can be typed as a sum with units; arrows step it, Shift by ten, Escape gives it up. */
 export function QuantityField({
@@ -28,11 +33,14 @@ export function QuantityField({
   step = 1,
   hideLabel = false,
   disabled = false,
+  isLive = false,
 }: Props) {
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const [typed, setTyped] = useState<string>();
   const [problem, setProblem] = useState<string>();
+  /** The value that Escape returns to. */
+  const before = useRef(value);
 
   const take = (text: string): boolean => {
     if (text.trim() === shown) {
@@ -53,6 +61,26 @@ export function QuantityField({
     }
   };
 
+  const type = (text: string): void => {
+    if (typed === undefined) before.current = value;
+    setTyped(text);
+    if (!isLive || ADDS.test(text)) return;
+    try {
+      const next = read(text);
+      setProblem(undefined);
+      if (next !== value) onChange(next);
+    } catch (error) {
+      // Half a number is no number yet; what is wrong with it is said when the hand leaves.
+      if (!(error instanceof QuantityError)) throw error;
+    }
+  };
+
+  const letGo = (): void => {
+    setTyped(undefined);
+    setProblem(undefined);
+    if (isLive && before.current !== value) onChange(before.current);
+  };
+
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
     if (event.key === 'Enter') {
       // Enter takes the number; a form around it is sent by its own button.
@@ -60,8 +88,7 @@ export function QuantityField({
       if (take(event.currentTarget.value)) queueMicrotask(() => input.current?.select());
     } else if (event.key === 'Escape' && typed !== undefined) {
       event.stopPropagation();
-      setTyped(undefined);
-      setProblem(undefined);
+      letGo();
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
       const by = (event.key === 'ArrowUp' ? 1 : -1) * step * (event.shiftKey ? 10 : 1);
@@ -87,12 +114,11 @@ export function QuantityField({
         aria-invalid={problem !== undefined}
         aria-describedby={problem ? `${id}-problem` : undefined}
         onFocus={(event) => event.currentTarget.select()}
-        onChange={(event) => setTyped(event.target.value)}
+        onChange={(event) => type(event.target.value)}
         onBlur={() => {
           if (typed !== undefined && !take(typed)) {
-            // What cannot be read is let go when the hand leaves; the value was never touched.
-            setTyped(undefined);
-            setProblem(undefined);
+            // What cannot be read is let go when the hand leaves, with what could be read of it before.
+            letGo();
           }
         }}
         onKeyDown={onKeyDown}

@@ -8,8 +8,9 @@ export type ShownUnit = (typeof SHOWN_UNITS)[number];
 const KEY = 'hevrel-unit';
 const listeners = new Set<() => void>();
 
-function read(): ShownUnit {
-  const kept = localStorage.getItem(KEY);
+/** The unit that this person works in, for what is no component. */
+export function shownUnit(): ShownUnit {
+  const kept = typeof localStorage === 'undefined' ? undefined : localStorage.getItem(KEY);
   return SHOWN_UNITS.find((unit) => unit === kept) ?? 'mm';
 }
 
@@ -25,5 +26,5 @@ function subscribe(listener: () => void): () => void {
 
 /** The unit that this person works in, and a way to change it. */
 export function useUnit(): readonly [ShownUnit, (unit: ShownUnit) => void] {
-  return [useSyncExternalStore(subscribe, read), set];
+  return [useSyncExternalStore(subscribe, shownUnit), set];
 }

@@ -1,10 +1,11 @@
 import type { DesignMotif } from '../../../contract/index.ts';
 import { type Command, newPlacement } from '../../../core/document/index.ts';
 import type { Point } from '../../../core/geometry/index.ts';
-import { formatNumber } from '../../../core/units/index.ts';
+import { placeInCell } from '../../../core/lattice/index.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
 import { caught, catchingOf } from './catching.ts';
+import { dragPlace } from './dragText.ts';
 import type { Gesture } from './gesture.ts';
 import { TEXTS } from '../texts.ts';
 
@@ -41,7 +42,7 @@ export function carryGesture(context: GestureContext, motif: DesignMotif, onOver
       editor.session.preview(laid.command);
       if (first) view.hold([laid.id]);
       const placement = editor.placement(laid.id);
-      if (placement) note.set({ at, text: `${formatNumber(placement.x, 1)}, ${formatNumber(placement.y, 1)} mm` });
+      if (placement) note.set({ at, text: dragPlace(placeInCell(editor.lattice, placement)) });
       onOver(true);
     },
     end() {

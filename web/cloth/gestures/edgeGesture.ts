@@ -1,9 +1,9 @@
 import { resizeCell, scaleCell } from '../../../core/arrange/index.ts';
 import type { Command } from '../../../core/document/index.ts';
 import type { LatticeIndex } from '../../../core/lattice/index.ts';
-import { formatNumber } from '../../../core/units/index.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
+import { dragLength } from './dragText.ts';
 import { roundTo, type Gesture } from './gesture.ts';
 import { TEXTS } from '../texts.ts';
 
@@ -33,10 +33,7 @@ export function edgeGesture(
       editor.session.preview(command);
       note.set({
         at: local(moved),
-        text:
-          edge === 'right'
-            ? TEXTS.widthMmWide(formatNumber(next.width))
-            : TEXTS.heightMmHigh(formatNumber(next.height)),
+        text: edge === 'right' ? TEXTS.wide(dragLength(next.width)) : TEXTS.high(dragLength(next.height)),
       });
     },
     end() {

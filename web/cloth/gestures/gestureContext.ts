@@ -7,6 +7,7 @@ import type { ClothView } from '../clothView.ts';
 /** The numbers shown at the pointer while something is dragged. */
 export interface DragReadout {
   readonly at: Point;
+  /** A line, or several. */
   readonly text: string;
 }
 

@@ -1,9 +1,9 @@
 import { nanoid } from 'nanoid';
 import type { Guide } from '../../../core/document/index.ts';
 import { indexOfCellAt, latticeTranslate } from '../../../core/lattice/index.ts';
-import { formatNumber } from '../../../core/units/index.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { toMm } from '../viewport.ts';
+import { dragLength } from './dragText.ts';
 import { roundTo, type Gesture } from './gesture.ts';
 import { TEXTS } from '../texts.ts';
 
@@ -26,7 +26,7 @@ export function guideGesture({ editor, view, note, local }: GestureContext, take
         const origin = latticeTranslate(editor.lattice, indexOfCellAt(editor.lattice, mm));
         const place = roundTo(mm[axis] - origin[axis]);
         next = [...rest, { id, axis, at: place }];
-        note.set({ at, text: TEXTS.placeMmFromTheCells(formatNumber(place, 1), axis) });
+        note.set({ at, text: TEXTS.placeFromTheCells(dragLength(place), axis) });
       }
       editor.session.preview({ type: 'guides', guides: next });
     },

@@ -1,7 +1,7 @@
 import type { Instance } from '../../../core/arrange/index.ts';
 import type { Point } from '../../../core/geometry/index.ts';
-import { formatNumber } from '../../../core/units/index.ts';
 import { caught, catchingOf } from './catching.ts';
+import { dragPlace } from './dragText.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { lengthToMm, type Viewport } from '../viewport.ts';
 import { hasGone, type Gesture } from './gesture.ts';
@@ -30,7 +30,7 @@ export function moveGesture(context: GestureContext, from: Point, deeper: readon
         catching,
       );
       editor.move(grip, by);
-      context.note.set({ at, text: `${formatNumber(by.x, 1)}, ${formatNumber(by.y, 1)} mm` });
+      context.note.set({ at, text: dragPlace(editor.shownPlace ?? by, by) });
     },
     end() {
       view.release();

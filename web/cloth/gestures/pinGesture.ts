@@ -18,6 +18,7 @@ import { compose, normaliseAngle, type Point, type Pose, poseMatrix } from '../.
 import { formatNumber } from '../../../core/units/index.ts';
 import type { GestureContext } from './gestureContext.ts';
 import { lengthToMm, toMm } from '../viewport.ts';
+import { dragLength } from './dragText.ts';
 import type { Gesture } from './gesture.ts';
 import { TEXTS } from '../texts.ts';
 
@@ -77,7 +78,7 @@ export function pinGesture(
         ),
       );
     return named(stretchByPin(frame, pin, fixed, to), TEXTS.stretched, (pose) =>
-      pin.v === 0.5 ? widthText(frame, pose) : TEXTS.heightMmHigh(formatNumber(sizeOf(after(frame, pose)).height, 1)),
+      pin.v === 0.5 ? widthText(frame, pose) : TEXTS.high(dragLength(sizeOf(after(frame, pose)).height)),
     );
   });
 }
@@ -197,7 +198,7 @@ function after(frame: Frame, pose: Pose): Frame {
 }
 
 function widthText(frame: Frame, pose: Pose): string {
-  return TEXTS.widthMmWide(formatNumber(sizeOf(after(frame, pose)).width, 1));
+  return TEXTS.wide(dragLength(sizeOf(after(frame, pose)).width));
 }
 
 /** Of one motif its size then, of several the factor. */

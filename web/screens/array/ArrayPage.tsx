@@ -13,6 +13,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Fetched } from '../../ui/Fetched.tsx';
 import { HistoryButtons } from '../../ui/HistoryButtons.tsx';
+import { Tick } from '../../ui/Tick.tsx';
 import { useMotifFinish } from '../../ui/useMotifFinish.ts';
 import { useUnit } from '../../ui/unit.ts';
 import { useKeptHistory } from '../../ui/useKeptHistory.ts';
@@ -144,6 +145,11 @@ function ArrayDesk({ motif, first }: DeskProps) {
             <Dices size={15} aria-hidden /> {TEXTS.newSeed}
           </Button>
         </div>
+        <Tick
+          label={TEXTS.alternating}
+          on={recipe.alternating ?? false}
+          onChange={(alternating) => set({ alternating })}
+        />
         <p className="text-sm text-graphite">
           {TEXTS.size(formatLength(2 * half.width, unit), formatLength(2 * half.height, unit), parts.length)}
         </p>

@@ -1,5 +1,6 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { DesignMotif } from '../../../contract/index.ts';
+import { smoothLine } from '../../../core/bundle/index.ts';
 import { shapeMatrix } from '../../../core/document/index.ts';
 import { compose, type Point, translationMatrix } from '../../../core/geometry/index.ts';
 import type { ArrayLayout, Part } from '../../../core/recipe/index.ts';
@@ -69,6 +70,7 @@ export function ArrayStage({ parts, motifs, half, layout, onLayout }: Props) {
           />
         );
       })}
+      {layout.kind === 'line' && <DrawnLine points={smoothLine(layout.points)} width={pin / 4} />}
       {layout.kind === 'line' &&
         layout.points.map(({ x, y }, n) => (
           <circle
@@ -89,5 +91,16 @@ export function ArrayStage({ parts, motifs, half, layout, onLayout }: Props) {
           />
         ))}
     </svg>
+  );
+}
+
+/** The line that motifs lie along, to be seen on any of them. */
+function DrawnLine({ points, width }: { readonly points: readonly Point[]; readonly width: number }) {
+  const line = points.map(({ x, y }) => `${x},${y}`).join(' ');
+  return (
+    <g fill="none" className="pointer-events-none" data-array-line>
+      <polyline points={line} stroke="#fff" strokeWidth={3 * width} />
+      <polyline points={line} stroke="#1f2430" strokeWidth={width} strokeDasharray={`${4 * width} ${3 * width}`} />
+    </g>
   );
 }

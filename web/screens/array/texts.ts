@@ -33,6 +33,7 @@ export const TEXTS = {
   growth: 'Scale step',
   varyRotation: 'Rotation varies by up to',
   varyScale: 'Size varies by up to',
+  alternating: 'Flip alternate copies',
   seed: 'Seed',
   newSeed: 'New seed',
   addAPoint: 'Add a point',

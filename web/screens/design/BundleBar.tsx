@@ -33,7 +33,8 @@ export function BundleBar({ inside, outer, onClose, onPart }: Props) {
     const { motif: id, name } = inside;
     const { recipe = null, artwork } = editor.motif(id) ?? {};
     // It stays open where that fails, so that nothing that was done in it is lost.
-    remake({ id, name, recipe, ...(artwork && { artwork }) }, { kind: 'bundle', parts }).then(onClose, notifyProblem);
+    const next = { ...(recipe?.kind === 'bundle' && recipe), kind: 'bundle', parts } as const;
+    remake({ id, name, recipe, ...(artwork && { artwork }) }, next).then(onClose, notifyProblem);
   };
   return (
     <header

@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { useJob } from '../../api/jobs.ts';
-import { startSwatch, useSwatches } from '../../api/swatches.ts';
+import { startSwatch, useLatestSwatches } from '../../api/swatches.ts';
 import { Button } from '../../ui/Button.tsx';
 import { JobProgress } from '../../ui/JobProgress.tsx';
 import { useNotify } from '../../ui/Notices.tsx';
@@ -15,6 +15,9 @@ import { Tick } from '../../ui/Tick.tsx';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Saver } from '../../editor/saver.ts';
 import { TEXTS } from './texts.ts';
+
+/** Swatches of this design that a new version can be of. */
+const MOST_OFFERED = 50;
 
 interface Props {
   readonly open: boolean;
@@ -29,9 +32,8 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
   const navigate = useNavigate();
   const notify = useNotify();
   const [typed, setTyped] = useState<string>();
-  const swatches = useSwatches();
   // What was saved of this design, the last first: it is most likely that one that is saved again.
-  const saved = (swatches.data ?? []).filter(({ designId }) => designId === editor.design.id);
+  const saved = useLatestSwatches(MOST_OFFERED, editor.design.id).data ?? [];
   const [picked, setPicked] = useState<string>();
   const target = picked ?? saved[0]?.id ?? '';
   const [note, setNote] = useState('');

@@ -1,7 +1,6 @@
-import { MIDDLE, pointInFrame, poseAbout, sizeOf, stretchBy } from '../../../core/arrange/index.ts';
+import { MIDDLE, poseAbout, sizeOf, stretchBy } from '../../../core/arrange/index.ts';
 import type { Placement, PlacementChange } from '../../../core/document/index.ts';
 import { LARGEST_SCALE, LARGEST_SKEW, normaliseAngle, SMALLEST_SCALE } from '../../../core/geometry/index.ts';
-import { latticeTranslate } from '../../../core/lattice/index.ts';
 import { BlendField } from '../../ui/BlendField.tsx';
 import { EachField } from '../../ui/EachField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -25,17 +24,11 @@ function useChosen(): Editor {
   return editor;
 }
 
-/** Where the point of what is chosen lies, in the cell that holds the first of it. */
+/** Where the point of what is chosen lies, seen from the cell that holds its middle. */
 export function PositionField({ axis, ...named }: Named & { readonly axis: 'x' | 'y' }) {
   const editor = useChosen();
-  const { frame, selectedPlacements } = editor;
-  const [first] = selectedPlacements;
-  if (!frame || !first) return null;
-  const steps = editor.selection.getState().indices.get(first.id) ?? { i: 0, j: 0 };
-  const isOwn = selectedPlacements.length === 1 && editor.anchor.getState() === MIDDLE;
-  const mm = isOwn
-    ? first[axis]
-    : pointInFrame(frame, editor.anchor.getState())[axis] - latticeTranslate(editor.lattice, steps)[axis];
+  const mm = editor.shownPlace?.[axis];
+  if (mm === undefined) return null;
   return (
     <LengthField
       {...named}

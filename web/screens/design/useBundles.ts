@@ -37,7 +37,7 @@ export function useBundles(): BundleActions {
       drawerEffect,
     };
     return {
-      bundle: () => void editor.bundling.bundle(maker).catch(notifyProblem),
+      bundle: (combining) => void editor.bundling.bundle(maker, combining).catch(notifyProblem),
       loosen() {
         try {
           const bundles = editor.selectedPlacements.filter((placement) => bundleOf(editor, placement));

@@ -34,6 +34,7 @@ export function ExtentFields({ extent, onChange }: Props) {
           {(['columns', 'rows'] as const).map((side) => (
             <QuantityField
               key={side}
+              isLive
               label={TEXTS[side]}
               shown={String(extent[side])}
               value={extent[side]}
@@ -50,6 +51,7 @@ export function ExtentFields({ extent, onChange }: Props) {
           {(['width', 'height'] as const).map((side) => (
             <LengthField
               key={side}
+              isLive
               label={TEXTS[side]}
               mm={extent[side]}
               min={1}

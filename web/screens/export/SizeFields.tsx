@@ -46,6 +46,7 @@ export function SizeFields({ size, width, onChange }: Props) {
       />
       {size.kind === 'print' && (
         <LengthField
+          isLive
           label={TEXTS.print}
           mm={size.width}
           min={1}
@@ -57,6 +58,7 @@ export function SizeFields({ size, width, onChange }: Props) {
         <div className="flex items-end gap-2">
           <div className="grow">
             <QuantityField
+              isLive
               label={TEXTS.dotsPerInch}
               shown={formatNumber(size.dpi)}
               value={size.dpi}
@@ -74,6 +76,7 @@ export function SizeFields({ size, width, onChange }: Props) {
       )}
       {size.kind === 'pixels' && (
         <QuantityField
+          isLive
           label={TEXTS.widthInPixels}
           shown={String(size.width)}
           value={size.width}

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { blobUrl } from '../../api/client.ts';
 import { designPictureUrl, useDesignRemoval, useDesigns } from '../../api/designs.ts';
-import { useSwatches } from '../../api/swatches.ts';
+import { useLatestSwatches } from '../../api/swatches.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ClothSample } from '../../ui/ClothSample.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
@@ -53,7 +53,7 @@ export function Home() {
 
 /** The latest of the swatch book, a click away. */
 function BookShelf() {
-  const swatches = useSwatches();
+  const swatches = useLatestSwatches(ON_THE_SHELF);
   if (!swatches.data?.length) return null;
   return (
     <section aria-labelledby="shelf" className="mt-10">
@@ -63,7 +63,7 @@ function BookShelf() {
         </Link>
       </h2>
       <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(176px,1fr))] gap-x-5 gap-y-6">
-        {swatches.data.slice(0, ON_THE_SHELF).map(({ id, name, thumbnail, repeat }) => (
+        {swatches.data.map(({ id, name, thumbnail, repeat }) => (
           <li key={id}>
             <Link to={`/swatches/${id}`} className="block">
               <ClothSample

@@ -54,7 +54,7 @@ export const TEXTS = {
   order: 'Order',
   cancel: 'Cancel',
   checked: 'Print checks',
-  total: (price: string): string => `${price} in all`,
+  total: (price: string): string => `${price} total`,
   facts: (fibre: string, weave: string): string => `${fibre}, ${weave.toLowerCase()}`,
   widthAndLeast: (width: string, metres: string): string => `${width} wide, sold from ${metres}`,
   wide: (width: string): string => `${width} wide`,

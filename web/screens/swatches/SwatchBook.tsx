@@ -48,13 +48,13 @@ export function SwatchBook() {
             <BookBar wish={wish} {...shelvesOf(all)} onChange={setWish} fitted={fitted} onFit={setFitted} />
           )}
         </div>
-        {swatches.isError && (
+        {swatches.error && (
           <p role="alert" className="mt-4 text-madder">
             {swatches.error.message}
           </p>
         )}
         {swatches.data?.length === 0 && <p className="mt-4 max-w-md">{TEXTS.noSwatchIsSavedYet}</p>}
-        {all.length > 0 && found.length === 0 && <p className="mt-4">{TEXTS.nothingFound}</p>}
+        {all.length > 0 && found.length === 0 && swatches.isComplete && <p className="mt-4">{TEXTS.nothingFound}</p>}
         <BookGrid
           swatches={found}
           fitted={fitted}

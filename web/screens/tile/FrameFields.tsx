@@ -63,6 +63,7 @@ export function FrameFields({ sheet, wish, onWish }: Props) {
         onChange={(shear) => change({ shear }, 'shear')}
       />
       <LengthField
+        isLive
         label={TEXTS.frameWidthOnCloth}
         mm={wish.width}
         min={SMALLEST_CELL_MM}

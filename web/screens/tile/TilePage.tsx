@@ -158,7 +158,7 @@ function TileDesk({ scan, motif }: { readonly scan: Scan; readonly motif: Design
             url={url}
             pictureWidth={scan.width}
             wish={wish}
-            visibility={typeof tile === 'object' ? tile.visibility : undefined}
+            tile={typeof tile === 'object' ? tile : undefined}
             onWay={(way, field) => change(isReady(way) ? readyWish(wish, way, scan) : withWay(wish, way), field)}
           >
             <Button onClick={() => change(withFrame(wish, wholeFrame(scan)))}>{TEXTS.wholePicture}</Button>

@@ -19,8 +19,10 @@ import { withWay } from './frameHands.ts';
 import type { JoinVisibility, TileWish } from '../../../core/tile/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
 import { AmountField } from '../../ui/AmountField.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Tick } from '../../ui/Tick.tsx';
+import type { SeenTile } from './tileWorker.ts';
 import { TileCloth } from './TileCloth.tsx';
 import { TEXTS } from './texts.ts';
 import { type TileAsk, useTiles } from './useTiles.ts';
@@ -45,6 +47,8 @@ const HINTS: Readonly<Record<Choosable, string>> = {
 export function isReady({ kind, step: { mirrored, rotated } }: TileWay): boolean {
   return kind === 'laid' && mirrored === undefined && rotated === undefined;
 }
+/** Farther than this from the picture in the mean, CIEDE2000, its colours are others to the eye. */
+const MOST_DRIFT = 3;
 /** Pixels of a small picture of a symmetry. */
 const SMALL = 2500;
 
@@ -52,14 +56,15 @@ interface Props {
   readonly url: string;
   readonly pictureWidth: number;
   readonly wish: TileWish;
-  readonly visibility: JoinVisibility | undefined;
+  /** What was made of it last. */
+  readonly tile: Pick<SeenTile, 'visibility' | 'drift'> | undefined;
   readonly onWay: (way: TileWay, field: string) => void;
   /** What is said of a ready tile's edges. */
   readonly children: ReactNode;
 }
 
 /** How the frame is made to repeat. */
-export function WayTicket({ url, pictureWidth, wish, visibility, onWay, children }: Props) {
+export function WayTicket({ url, pictureWidth, wish, tile, onWay, children }: Props) {
   const { way } = wish;
   const chosen = isReady(way) ? 'ready' : way.kind;
   const kinds: Readonly<Record<Choosable, () => TileWay>> = {
@@ -77,6 +82,15 @@ export function WayTicket({ url, pictureWidth, wish, visibility, onWay, children
         onChange={(kind) => onWay(kinds[kind](), 'kind')}
       />
       <p className="text-xs text-graphite">{HINTS[chosen]}</p>
+      {chosen === 'joined' && tile?.drift !== undefined && tile.drift > MOST_DRIFT && (
+        <div role="alert" className="grid gap-2 text-sm" data-drift={tile.drift}>
+          <p>{TEXTS.coloursDrift(formatNumber(tile.drift, 1))}</p>
+          <div className="grid grid-cols-2 gap-1">
+            <Button onClick={() => onWay(kinds.laid(), 'kind')}>{TEXTS.laid}</Button>
+            <Button onClick={() => onWay(kinds.halves(), 'kind')}>{TEXTS.halves}</Button>
+          </div>
+        </div>
+      )}
       {chosen === 'laid' ? (
         <SymmetryChoice
           url={url}
@@ -106,7 +120,7 @@ export function WayTicket({ url, pictureWidth, wish, visibility, onWay, children
             />
             <Tick label={TEXTS.evenTheLight} on={way.even} onChange={(even) => onWay({ ...way, even }, 'even')} />
           </div>
-          {visibility && visibility.inside > 0 && <JoinNote visibility={visibility} />}
+          {tile?.visibility && tile.visibility.inside > 0 && <JoinNote visibility={tile.visibility} />}
         </>
       )}
     </div>

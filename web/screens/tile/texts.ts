@@ -50,6 +50,8 @@ export const TEXTS = {
     'Its halves are swapped across and down: its outer edges meet, and its old edges cross in the middle, to be covered or painted over.',
   joinedHint:
     'The picture is laid over itself and cut along the path where it differs least; the remaining seam is blended.',
+  coloursDrift: (difference: string): string =>
+    `Opposite edges of this picture differ so much that its colours would be changed by ΔE ${difference} on average. Symmetry and Halves keep them as they are; so may a frame with more even light.`,
   symmetry: 'Symmetry',
   step: 'Step',
   square: 'Square',

@@ -29,6 +29,7 @@ export interface SeenTile {
   readonly image: ImageBitmap;
   readonly cell: PixelCell;
   readonly visibility: JoinVisibility | undefined;
+  readonly drift: number | undefined;
 }
 
 /** What is made while the frame is in the hand has this share of the pixels. */
@@ -59,7 +60,7 @@ const worker = {
       const made = makeTile(picture, { ...wish, frame: small }, draft ? { lay: live.lay } : {});
       const { width, height, data } = made.pixels;
       const image = await createImageBitmap(new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height));
-      return transfer({ image, cell: made.cell, visibility: made.visibility }, [image]);
+      return transfer({ image, cell: made.cell, visibility: made.visibility, drift: made.drift }, [image]);
     } catch (error) {
       if (error instanceof TileError) return error.message;
       throw error;

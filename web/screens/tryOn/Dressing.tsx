@@ -26,10 +26,14 @@ interface Props {
   readonly tryOn: TryOn;
   readonly onChange: (next: TryOn) => void;
   readonly onProduct: () => void;
+  /** How wide the product is being made, mm. */
+  readonly wantedWidth: number | undefined;
+  /** A product of the studio's own is to be made as wide as this, mm. */
+  readonly onWidth: (mm: number, was: number) => void;
 }
 
 /** The product as it is dressed, with the ticket that says how. */
-export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props) {
+export function Dressing({ product, drawing, tryOn, onChange, onProduct, wantedWidth, onWidth }: Props) {
   const place = useRef<HTMLElement>(null);
   const { width, height } = useSize(place);
   const [laying, setLaying] = useState(false);
@@ -96,7 +100,9 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
             </span>
           </div>
           <Button onClick={onProduct}>{TEXTS.changeProduct}</Button>
-          {product.group === 'own' && <OwnProductFields product={product} />}
+          {product.group === 'own' && (
+            <OwnProductFields product={product} wantedWidth={wantedWidth} onWidth={onWidth} />
+          )}
           {isCut && <Button onClick={() => setLaying(true)}>{TEXTS.layOnCloth}</Button>}
           {isCut && (
             <LayDialog
@@ -104,6 +110,8 @@ export function Dressing({ product, drawing, tryOn, onChange, onProduct }: Props
               onClose={() => setLaying(false)}
               product={product}
               drawing={drawing}
+              tryOn={shown}
+              patterns={known.patterns}
               pattern={kept}
             />
           )}

@@ -1,20 +1,25 @@
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { messageOf } from '../../../core/problem/index.ts';
-import type { PieceMask, Product, ProductDrawing } from '../../../core/tryon/index.ts';
+import type { Product, ProductDrawing, TryOn } from '../../../core/tryon/index.ts';
 import { formatNumber } from '../../../core/units/index.ts';
+import type { Pattern } from '../../api/tryOns.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Tick } from '../../ui/Tick.tsx';
+import { LaidPicture } from './LaidPicture.tsx';
 import type { KeptPattern, LaidOut, LayService, PlainWish } from './layMessages.ts';
 import { TEXTS } from './texts.ts';
+import { useClothPictures } from './useClothPictures.ts';
 
 interface Props {
   readonly open: boolean;
   readonly onClose: () => void;
   readonly product: Product;
   readonly drawing: ProductDrawing;
+  readonly tryOn: TryOn;
+  readonly patterns: ReadonlyMap<string, Pattern>;
   /** How the pattern lies on the pieces, where they all have one pattern at one size and angle. */
   readonly pattern: KeptPattern | undefined;
 }
@@ -23,10 +28,13 @@ interface Props {
 const [TRIES, CELL] = [400, 5];
 
 /** Lays a product's flat pieces on cloth of a typed width, and says how much of it they take. */
-export function LayDialog({ open, onClose, product, drawing, pattern }: Props) {
+export function LayDialog({ open, onClose, product, drawing, tryOn, patterns, pattern }: Props) {
   const [isKept, setKept] = useState(false);
   const [wish, setWish] = useState<PlainWish>({ width: 1400, gap: 10, isOneWay: true, cell: CELL });
   const { laid, problem, isBusy, start, stop } = useLaying(product, drawing);
+  // The width that was laid on; another may be typed by now.
+  const [laidOn, setLaidOn] = useState(wish.width);
+  const pictures = useClothPictures(open && (isBusy || laid !== undefined), product, drawing, tryOn, patterns);
   const change = (next: Partial<PlainWish>): void => setWish({ ...wish, ...next });
   const close = (): void => {
     stop();
@@ -56,7 +64,13 @@ export function LayDialog({ open, onClose, product, drawing, pattern }: Props) {
               <progress aria-label={TEXTS.laying} value={(laid?.tries ?? 0) / TRIES} className="h-1.5 grow" />
             </>
           ) : (
-            <Button look="accent" onClick={() => start(wish, isKept ? pattern : undefined)}>
+            <Button
+              look="accent"
+              onClick={() => {
+                setLaidOn(wish.width);
+                start(wish, isKept ? pattern : undefined);
+              }}
+            >
               {TEXTS.lay}
             </Button>
           )}
@@ -72,54 +86,20 @@ export function LayDialog({ open, onClose, product, drawing, pattern }: Props) {
               <strong>{TEXTS.lengthNeeded(formatNumber(laid.plan.length / 1000, 2))}</strong>{' '}
               {TEXTS.clothUsed(formatNumber(laid.plan.used * 100, 0))}
             </p>
-            <LaidPicture laid={laid} width={wish.width} />
+            <LaidPicture
+              laid={laid}
+              width={laidOn}
+              cell={CELL}
+              product={product}
+              drawing={drawing}
+              tryOn={tryOn}
+              pictures={pictures}
+            />
           </>
         )}
       </div>
     </Dialog>
   );
-}
-
-/** The cloth, its length to the right. */
-function LaidPicture({ laid: { plan, masks }, width }: { readonly laid: LaidOut; readonly width: number }) {
-  return (
-    <svg
-      viewBox={`-2 -2 ${plan.length + 4} ${width + 4}`}
-      className="max-h-80 w-full rounded-sm border border-thread bg-white"
-      role="img"
-      aria-label={TEXTS.laidOnCloth}
-    >
-      <rect width={plan.length} height={width} fill="#ebe6da" />
-      {plan.pieces.map(({ id, x, y, isTurned }) => {
-        const mask = masks.find((one) => one.id === id);
-        if (!mask) return null;
-        const [w, h] = [mask.width * CELL, mask.height * CELL];
-        // The grain runs along the cloth, which lies on its side here.
-        const turned = isTurned ? `rotate(180 ${w / 2} ${h / 2})` : '';
-        return (
-          <path
-            key={id}
-            d={rowsOf(mask)}
-            fill="#8b93a0"
-            transform={`matrix(0 -1 1 0 0 ${width}) translate(${x} ${y}) ${turned}`}
-          />
-        );
-      })}
-    </svg>
-  );
-}
-
-/** The cells of a mask as runs. */
-function rowsOf({ width, height, cells }: PieceMask): string {
-  let path = '';
-  for (let y = 0; y < height; y += 1)
-    for (let x = 0; x < width; x += 1) {
-      if (!cells[y * width + x] || (x > 0 && cells[y * width + x - 1])) continue;
-      let end = x;
-      while (end < width && cells[y * width + end]) end += 1;
-      path += `M${x * CELL} ${y * CELL}H${end * CELL}V${(y + 1) * CELL}H${x * CELL}Z`;
-    }
-  return path;
 }
 
 /** A worker that lays pieces, one job at a time, and is ended when it is stopped or no longer wanted. */

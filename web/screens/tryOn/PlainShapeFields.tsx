@@ -29,6 +29,7 @@ export function PlainShapeFields({ isBusy, onCreate }: Props) {
           options={[
             { value: 'rectangle', name: TEXTS.rectangle },
             { value: 'circle', name: TEXTS.circle },
+            { value: 'heart', name: TEXTS.heart },
           ]}
           onChange={(kind) => change({ kind })}
         />

@@ -15,6 +15,7 @@ import { ProductDialog } from './ProductDialog.tsx';
 import { TEXTS } from './texts.ts';
 import { TryOnFileDialog } from './TryOnFileDialog.tsx';
 import { type Saving, useSavedTryOn } from './useSavedTryOn.ts';
+import { useWidths, type Widths } from './useWidths.ts';
 
 /** A try-on: a swatch on a product, at real scale. */
 export function TryOnPage() {
@@ -29,17 +30,25 @@ export function TryOnPage() {
 const BACK = { to: '/try-ons', name: TEXTS.tryOns };
 
 function OpenTryOn({ stored: { id, revision, tryOn } }: { readonly stored: StoredTryOn }) {
-  const history = useHistory(tryOn);
+  // The width of a product is its own and not the try-on's, but it is changed here, and undone here.
+  const history = useHistory<Work>({ tryOn, widths: {} });
   useUndoKeys(history.undo, history.redo);
-  const saving = useSavedTryOn(id, revision, history.value);
-  const product = useProduct(history.value);
+  const { tryOn: value, widths } = history.value;
+  const change = (next: TryOn, field?: string): void => history.change({ tryOn: next, widths }, field);
+  const saving = useSavedTryOn(id, revision, value);
+  const product = useProduct(value);
+  const resizing = useWidths(widths);
   const [choosing, setChoosing] = useState(false);
   const [exporting, setExporting] = useState(false);
-  const { value, change } = history;
   const [pattern] = usePatterns([value.source]);
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_320px] grid-rows-[48px_minmax(0,1fr)]">
-      <Head history={history} saving={saving} onExport={() => setExporting(true)} />
+      <Head
+        history={history}
+        saving={saving}
+        onRename={(name) => change({ ...value, name })}
+        onExport={() => setExporting(true)}
+      />
       <Fetched what="product" query={product} back={BACK}>
         {(data) => (
           <Dressing
@@ -47,6 +56,11 @@ function OpenTryOn({ stored: { id, revision, tryOn } }: { readonly stored: Store
             {...data}
             tryOn={value}
             onChange={change}
+            wantedWidth={resizing.isBusy ? widths[value.product] : undefined}
+            onWidth={(mm, was) => {
+              resizing.begin(value.product, was);
+              history.change({ tryOn: value, widths: { ...widths, [value.product]: mm } });
+            }}
             onProduct={() => setChoosing(true)}
           />
         )}
@@ -71,14 +85,21 @@ function OpenTryOn({ stored: { id, revision, tryOn } }: { readonly stored: Store
   );
 }
 
+/** What is undone on this screen. */
+interface Work {
+  readonly tryOn: TryOn;
+  readonly widths: Widths;
+}
+
 interface HeadProps {
-  readonly history: History<TryOn>;
+  readonly history: History<Work>;
   readonly saving: Saving;
+  readonly onRename: (name: string) => void;
   readonly onExport: () => void;
 }
 
-function Head({ history, saving, onExport }: HeadProps) {
-  const { value, change } = history;
+function Head({ history, saving, onRename, onExport }: HeadProps) {
+  const { name } = history.value.tryOn;
   const text = { saved: TEXTS.saved, saving: TEXTS.saving, waiting: TEXTS.notSaved }[saving.state];
   return (
     <header className="col-span-2 flex min-w-0 items-center gap-3 border-b border-thread px-3">
@@ -90,9 +111,9 @@ function Head({ history, saving, onExport }: HeadProps) {
       </span>
       <NameField
         label={TEXTS.nameOfTheTryOn}
-        name={value.name}
-        size={Math.min(40, Math.max(8, value.name.length))}
-        onRename={(name) => change({ ...value, name })}
+        name={name}
+        size={Math.min(40, Math.max(8, name.length))}
+        onRename={onRename}
         className="h-8 border-transparent bg-transparent font-name text-base font-semibold hover:border-thread"
       />
       <span className="grow" />

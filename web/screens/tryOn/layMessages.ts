@@ -1,4 +1,7 @@
+import type { Design } from '../../../core/document/index.ts';
+import type { Box } from '../../../core/geometry/index.ts';
 import type { Repeat } from '../../../core/lattice/index.ts';
+import type { Motif } from '../../../core/motif/index.ts';
 import type { LayPlan, LayWish, PieceMask, Product, ProductDrawing, TryOn } from '../../../core/tryon/index.ts';
 
 /** A plan with the outlines that it is drawn by. */
@@ -18,6 +21,11 @@ export interface KeptPattern {
   readonly repeat: Repeat;
 }
 
+/** A part of a pattern as a picture, mm of the pattern. */
+interface ClothPicture extends Box {
+  readonly blob: Blob;
+}
+
 /** What the worker does; it is stopped by ending it. */
 export interface LayService {
   layOut(
@@ -28,4 +36,6 @@ export interface LayService {
     tries: number,
     onBetter: (laid: LaidOut) => void,
   ): Promise<LaidOut>;
+  /** @param density pixels to a mm */
+  paint(design: Design, motifs: readonly Motif[], part: Box, density: number): Promise<ClothPicture>;
 }

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import type { Box } from '../../../core/geometry/index.ts';
+import { type PathText, pathBounds } from '../../../core/motif/index.ts';
 import { NAMED_SIZES, shapeFile, shapeName } from './plainShape.ts';
 
 describe('a plain shape', () => {
@@ -8,6 +10,7 @@ describe('a plain shape', () => {
     expect(shapeName({ kind: 'rectangle', width: 300, height: 200.5 })).toBe('Rectangle 300 × 200.5 mm');
     expect(shapeName({ kind: 'circle', width: 300, height: 300 })).toBe('Circle 300 mm');
     expect(shapeName({ kind: 'circle', width: 300, height: 200 })).toBe('Ellipse 300 × 200 mm');
+    expect(shapeName({ kind: 'heart', width: 210, height: 297 })).toBe('Heart 210 × 297 mm');
   });
 
   it('is drawn at its size', async () => {
@@ -16,5 +19,9 @@ describe('a plain shape', () => {
     expect(await file.text()).toContain(
       'width="30mm" height="20mm" viewBox="0 0 30 20"><ellipse cx="15" cy="10" rx="15" ry="10"/>',
     );
+    const heart = await shapeFile({ kind: 'heart', width: 300, height: 280 }).text();
+    const { left, right, top, bottom } = pathBounds(/d="([^"]+)"/.exec(heart)?.[1] as PathText) as Box;
+    expect([left, right, top, bottom].map(Math.round)).toEqual([-150, 150, -140, 140]);
+    expect(heart).toContain('translate(150 140)');
   });
 });

@@ -1,3 +1,4 @@
+import { FIGURES } from '../../../core/shapes/index.ts';
 import { PAPERS } from '../../../core/sheet/index.ts';
 import { formatNumber, MM_PER_INCH } from '../../../core/units/index.ts';
 import { TEXTS } from './texts.ts';
@@ -7,7 +8,7 @@ const PIXELS_PER_INCH = 96;
 
 /** A shape of cloth with nothing around it; mm. */
 export interface PlainShape {
-  readonly kind: 'rectangle' | 'circle';
+  readonly kind: 'rectangle' | 'circle' | 'heart';
   readonly width: number;
   readonly height: number;
 }
@@ -43,11 +44,22 @@ export function shapeName({ kind, width, height }: PlainShape): string {
 
 /** A drawing of a shape at its size, that a product is made of. */
 export function shapeFile(shape: PlainShape): File {
-  const { kind, width, height } = shape;
-  const drawn =
-    kind === 'rectangle'
-      ? `<rect width="${width}" height="${height}"/>`
-      : `<ellipse cx="${width / 2}" cy="${height / 2}" rx="${width / 2}" ry="${height / 2}"/>`;
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">${drawn}</svg>`;
+  const { width, height } = shape;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">${drawn(shape)}</svg>`;
   return new File([svg], `${shapeName(shape)}.svg`, { type: 'image/svg+xml' });
+}
+
+function drawn({ kind, width, height }: PlainShape): string {
+  const [x, y] = [width / 2, height / 2];
+  switch (kind) {
+    case 'rectangle':
+      return `<rect width="${width}" height="${height}"/>`;
+    case 'circle':
+      return `<ellipse cx="${x}" cy="${y}" rx="${x}" ry="${y}"/>`;
+    case 'heart': {
+      const { measures, outline } = FIGURES.heart;
+      const usual = Object.fromEntries(measures.map(({ key, usual: value }) => [key, value]));
+      return `<path transform="translate(${x} ${y})" d="${outline({ ...usual, width, height })}"/>`;
+    }
+  }
 }

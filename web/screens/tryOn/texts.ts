@@ -60,6 +60,7 @@ export const TEXTS = {
   ownProductHint: 'An SVG whose closed shapes become pieces of cloth, or a photograph whose flat faces you mark.',
   ofMotif: 'Make one from a motif',
   ofMotifPrompt: 'Make one from a motif …',
+  resizing: 'Changing its size …',
   plainShape: 'Plain shape',
   shape: 'Shape',
   rectangle: 'Rectangle',
@@ -67,9 +68,10 @@ export const TEXTS = {
   namedSize: 'Page or screen',
   ownSizeOfShape: 'Other size',
   createShape: 'Create shape',
-  shapeOf: (kind: 'rectangle' | 'circle', width: string, height: string): string =>
-    kind === 'rectangle'
-      ? `Rectangle ${width} × ${height} mm`
+  heart: 'Heart',
+  shapeOf: (kind: 'rectangle' | 'circle' | 'heart', width: string, height: string): string =>
+    kind !== 'circle'
+      ? `${kind === 'heart' ? 'Heart' : 'Rectangle'} ${width} × ${height} mm`
       : width === height
         ? `Circle ${width} mm`
         : `Ellipse ${width} × ${height} mm`,

@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router';
 import { useJob } from '../../api/jobs.ts';
 import { SCANS, startScan, useJamClearing, useScanner } from '../../api/scans.ts';
 import { Button } from '../../ui/Button.tsx';
+import { DialogFoot } from '../../ui/DialogFoot.tsx';
 import { JobProgress } from '../../ui/JobProgress.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TEXTS } from './texts.ts';
@@ -66,8 +67,7 @@ export function ScannerDialog({ open, onClose }: { readonly open: boolean; reado
             {scanner.error.message}
           </p>
         )}
-        <JobProgress watch={watch} doing={TEXTS.scanning} />
-        <div className="flex justify-end gap-2">
+        <DialogFoot progress={<JobProgress watch={watch} doing={TEXTS.scanning} />}>
           <Button onClick={leave}>{TEXTS.cancel}</Button>
           {state?.jammed && !watch.running ? (
             <Button look="accent" onClick={() => clearing.mutate()}>
@@ -82,7 +82,7 @@ export function ScannerDialog({ open, onClose }: { readonly open: boolean; reado
               {TEXTS.scan}
             </Button>
           )}
-        </div>
+        </DialogFoot>
       </div>
     </Dialog>
   );

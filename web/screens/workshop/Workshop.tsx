@@ -4,7 +4,7 @@ import { ImageUp, ScanLine, Trash2 } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { formatNumber, MM_PER_INCH } from '../../../core/units/index.ts';
-import { blobUrl } from '../../api/client.ts';
+import { smallPictureUrl } from '../../api/client.ts';
 import { importScan, SCANS, useScanMutation, useScans } from '../../api/scans.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
@@ -88,7 +88,7 @@ function Shelved({ sheet }: { readonly sheet: Scan }) {
       <Link to={`/workshop/${id}`} className="block">
         <span className="grid h-60 place-items-center rounded-md border border-thread bg-linen p-3">
           <img
-            src={blobUrl(preview)}
+            src={smallPictureUrl(preview)}
             alt=""
             loading="lazy"
             className="max-h-full max-w-full object-contain shadow-float"

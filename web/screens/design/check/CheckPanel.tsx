@@ -12,7 +12,7 @@ import { Fold } from '../../../ui/Fold.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
-import { HolesPart } from '../toss/HolesPart.tsx';
+import { HolesPart } from './HolesPart.tsx';
 import { useSettle } from '../toss/useSettle.ts';
 import { FineDetailPart } from './FineDetailPart.tsx';
 import { useFindings } from './useFindings.ts';
@@ -77,7 +77,7 @@ export function CheckPanel() {
         })}
       <SettleChosen />
       <Fold name={TEXTS.holes} open>
-        <HolesPart shownFirst />
+        <HolesPart />
       </Fold>
       <Fold name={TEXTS.fineDetail}>
         <FineDetailPart />
@@ -146,7 +146,7 @@ function MarkText({
   if (mark.kind === 'lane') return TEXTS.widthMmWideAngle(formatNumber(mark.width, 1), angleText(mark.angle));
   if (mark.kind === 'pair') {
     const [a, b] = mark.ids as [string, string];
-    return TEXTS.motifAndMm(motifOf(a), a, b, motifOf(b), mark.name.startsWith('Touching'), mark.short);
+    return TEXTS.motifAndMm(motifOf(a), a, b, motifOf(b), mark.isTouching === true, mark.short);
   }
   const clump = findings.clumps[Number(mark.key.split(' ')[1])];
   if (!clump) return mark.name;

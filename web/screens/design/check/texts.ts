@@ -2,7 +2,7 @@
 export const TEXTS = {
   showMarks: 'Show marks on the cloth',
   fineDetail: 'Fine detail',
-  fineDetailNote: 'Lines that are too thin to be printed whole.',
+  fineDetailNote: 'Lines that are too thin to be printed reliably.',
   dotsPerInch: 'Dots per inch',
   lookForFineDetail: 'Look for thin lines',
   noFineDetail: (dpi: string): string => `Every line is at least 2 dots wide at ${dpi} dpi.`,
@@ -18,13 +18,26 @@ export const TEXTS = {
   pairsNearerThan: 'Pairs nearer than',
   looking: 'Looking …',
   holes: 'Holes',
+  holesCouldNotBeFilled: (missed: number): string =>
+    `${missed === 1 ? 'One hole' : `${missed} holes`} could not be filled: no filler of the recipe is small enough for ${missed === 1 ? 'it' : 'them'} at this gap.`,
+  filledAHole: 'Filled a hole',
+  filledCountHoles: (count: number): string => `Filled ${count} holes`,
+  showHolesOnTheCloth: 'Show holes on the cloth',
+  widerThan: 'Wider than',
+  noHoleIsWiderThan: (across: string): string => `No hole is wider than ${across} mm.`,
+  countTheWidestRMm: (count: number, most: number, r: string): string =>
+    `${count === most ? 'The largest ' : ''}${count} ${count === 1 ? 'hole' : 'holes'}, the widest ${r} mm across.`,
+  rMm: (r: string): string => `${r} mm`,
+  fill: 'Fill',
+  fillAllOfThese: 'Fill all of these',
+  theTossHasNoMotifs: 'The toss has no motifs to fill with yet',
   drawing: 'Drawing …',
   quarterByQuarter: 'Quarter by quarter',
   check: 'Check',
   motif: 'Motif',
   widthMmWideAngle: (width: string, angle: string): string => `${width} mm wide, ${angle}`,
-  motifAndMm: (motif: string, a: string, b: string, motif2: string, startsWith: boolean, short: string): string =>
-    `${motif} and ${a === b ? 'its repeat' : motif2}, ${startsWith ? 'touching' : `${short} mm`}`,
+  motifAndMm: (motif: string, a: string, b: string, motif2: string, isTouching: boolean, short: string): string =>
+    `${motif} and ${a === b ? 'its repeat' : motif2}, ${isTouching ? 'touching' : `${short} mm`}`,
   countIn: (count: number): string => `${count} in`,
   settleWhatIsChosen: 'Settle selection',
   evensOutTheSpacingOf: 'Evens out the spacing of the selection with small moves; press again to continue',

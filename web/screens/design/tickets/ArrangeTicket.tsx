@@ -1,4 +1,16 @@
-import { ArrowDown, ArrowDownToLine, ArrowUp, ArrowUpToLine, Package, PackageOpen, Split, Ungroup } from 'lucide-react';
+import {
+  ArrowDown,
+  ArrowDownToLine,
+  ArrowUp,
+  ArrowUpToLine,
+  Package,
+  PackageOpen,
+  Split,
+  SquaresIntersect,
+  SquaresSubtract,
+  SquaresUnite,
+  Ungroup,
+} from 'lucide-react';
 import { lazy, Suspense, useContext, type ComponentType } from 'react';
 import { isEditable } from '../../../../core/document/index.ts';
 import { ClothContext } from '../../../cloth/clothContext.ts';
@@ -121,6 +133,12 @@ function NothingChosen({ count }: { readonly count: number }) {
   );
 }
 
+const COMBININGS = [
+  { how: 'join', name: TEXTS.join, hint: TEXTS.joinHint, Icon: SquaresUnite },
+  { how: 'cut', name: TEXTS.cutOut, hint: TEXTS.cutOutHint, Icon: SquaresSubtract },
+  { how: 'overlap', name: TEXTS.overlap, hint: TEXTS.overlapHint, Icon: SquaresIntersect },
+] as const;
+
 function BundleButtons() {
   const editor = useEditor();
   const bundles = useBundles();
@@ -128,9 +146,18 @@ function BundleButtons() {
   return (
     <>
       {selectedPlacements.length > 1 && (
-        <Button onClick={() => bundles.bundle()}>
-          <Package size={15} aria-hidden /> {TEXTS.bundle}
-        </Button>
+        <>
+          <Button onClick={() => bundles.bundle()}>
+            <Package size={15} aria-hidden /> {TEXTS.bundle}
+          </Button>
+          <div className="grid grid-cols-3 gap-1" role="group" aria-label={TEXTS.combine}>
+            {COMBININGS.map(({ how, name, hint, Icon }) => (
+              <Button key={how} title={hint} className="px-1!" onClick={() => bundles.bundle(how)}>
+                <Icon size={15} aria-hidden /> {name}
+              </Button>
+            ))}
+          </div>
+        </>
       )}
       {selectedPlacements.length === 1 && bundleOf(editor, selectedPlacements[0]) && (
         <div className="grid grid-cols-2 gap-2">

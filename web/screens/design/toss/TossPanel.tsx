@@ -1,5 +1,5 @@
 import type { DesignMotif } from '../../../../contract/index.ts';
-import { Dices, Pin, Sparkles, Square } from 'lucide-react';
+import { CircleDashed, Dices, Pin, Sparkles, Square } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { LEAST_GAP, MOST_GAP, type Role, type TossEntry, type TossRecipe } from '../../../../core/recipe/index.ts';
@@ -8,15 +8,14 @@ import { formatNumber } from '../../../../core/units/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
 import { TicketFoot } from '../TicketFoot.tsx';
 import { MotifPick } from '../tickets/MotifPick.tsx';
+import { StepKinds } from '../tickets/StepKinds.tsx';
 import { AmountField } from '../../../ui/AmountField.tsx';
 import { Button } from '../../../ui/Button.tsx';
-import { Fold } from '../../../ui/Fold.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
 import { DirectionsField } from './DirectionsField.tsx';
 import { EntryRow } from './EntryRow.tsx';
-import { HolesPart } from './HolesPart.tsx';
 import { SeedsSideBySide } from './SeedsSideBySide.tsx';
 import { useSettle } from './useSettle.ts';
 import { TEXTS } from './texts.ts';
@@ -65,6 +64,7 @@ export function TossPanel() {
 
   return (
     <section aria-label={TEXTS.toss} className="grid gap-3">
+      <StepKinds />
       {recipe.entries.length > 0 && (
         <p aria-hidden className="-mb-2 grid grid-cols-3 gap-1 pr-[5px] pl-[49px] text-xs text-graphite">
           <span>{TEXTS.howMany}</span>
@@ -190,9 +190,9 @@ export function TossPanel() {
           <SeedsSideBySide recipe={seeding} layer={editor.layer.id} onClose={() => setSeeding(undefined)} />,
           document.body,
         )}
-      <Fold name={TEXTS.holes}>
-        <HolesPart />
-      </Fold>
+      <Button title={TEXTS.whereHolesAre} onClick={() => editor.part.set('check')}>
+        <CircleDashed size={15} aria-hidden /> {TEXTS.seeAndFillHoles}
+      </Button>
       <TicketFoot label={TEXTS.tossing}>
         {problem && (
           <p role="alert" className="text-xs text-madder">

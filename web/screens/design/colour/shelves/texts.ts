@@ -22,7 +22,7 @@ export const TEXTS = {
     `“${file}” could not be read: ${why}. Nothing was added; choose another file.`,
   notKept: (why: string): string => `The shelf could not be saved: ${why}. Try again.`,
   notAPicture: 'it is not a picture that the browser can show',
-  nothingSeen: 'nothing of it is seen',
+  nothingSeen: 'it is transparent',
   colours: 'Colours',
   lifted: (file: string): string => `Colours of “${file}”`,
   keepLifted: 'Keep as a shelf',

@@ -19,8 +19,8 @@ const SOON = 80;
 /** From this share of how far motifs lie apart, evenly, a hole is one to the eye. */
 const NOTABLE = 0.9;
 
-/** The largest empty rounds, on the cloth and as a list, and fillers of the toss for them. @param shownFirst whether they are looked for at once */
-export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolean }) {
+/** The largest empty rounds, on the cloth and as a list, and fillers of the toss for them. */
+export function HolesPart() {
   const editor = useEditor();
   const { tossing } = editor;
   const { tosser } = tossing;
@@ -31,7 +31,7 @@ export function HolesPart({ shownFirst = false }: { readonly shownFirst?: boolea
   const shown = useStore(editor.holes);
   const taken = useStore(editor.mark);
   const { recipe } = tossing;
-  const [on, setOn] = useState(shownFirst);
+  const [on, setOn] = useState(true);
   const [across, setAcross] = useState(() =>
     Math.max(
       5,

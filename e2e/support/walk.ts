@@ -1,0 +1,66 @@
+import { readFileSync } from 'node:fs';
+import { By, until, type WebElement } from 'selenium-webdriver';
+import { afterAll, expect } from 'vitest';
+import { PATIENCE } from './browser.ts';
+import { click, clickAt, drag, press, type Spot, type } from './hands.ts';
+import type { Studio } from './studio.ts';
+
+/** How many presses, drags and typed values each way took when it was last walked. Fewer is better; more is a fault. */
+const COUNTS = JSON.parse(readFileSync(new URL('../ways/counts.json', import.meta.url), 'utf8')) as Readonly<
+  Record<string, { readonly took: number; readonly aim: number }>
+>;
+
+/** Hands that count what they do: a press, a drag and a typed value are one each. */
+export interface Walk {
+  press(role: 'button' | 'link' | 'radio', name: string): Promise<void>;
+  /** Presses what is found already. */
+  pressOn(what: WebElement): Promise<void>;
+  pressAt(at: Spot): Promise<void>;
+  /** @param held a key that is held down meanwhile */
+  drag(from: Spot, to: Spot, held?: string): Promise<void>;
+  type(field: string, text: string): Promise<void>;
+  /** Presses a key. */
+  key(name: string): Promise<void>;
+  /** Presses the button of the dialog that is open. */
+  confirm(name: string): Promise<void>;
+}
+
+/** Where the middle of a motif in the tray is, counted from its left. */
+export function inTheTray({ driver }: Studio, n: number): Promise<Spot> {
+  return driver.executeScript(
+    "const { left, top, width, height } = document.querySelectorAll('[data-motif]')[arguments[0]].getBoundingClientRect(); return { x: left + width / 2, y: top + height / 2 };",
+    n,
+  );
+}
+
+/** Walks a way of working, from the table on. After the tests of the file it fails where more was needed than ever before. @param name of the way in `e2e/ways/counts.json` */
+export function useWalk(page: Studio, name: string): Walk {
+  let took = 0;
+  let isWhole = false;
+  const counted =
+    <A extends readonly unknown[]>(act: (...args: A) => Promise<void>) =>
+    async (...args: A): Promise<void> => {
+      took += 1;
+      await act(...args);
+      isWhole = true;
+    };
+  afterAll(() => {
+    if (!isWhole) return;
+    const known = COUNTS[name];
+    expect(known, `“${name}” is not in e2e/ways/counts.json`).toBeDefined();
+    expect(took, `“${name}” takes more than it did; say why, or shorten it`).toBeLessThanOrEqual(known?.took ?? 0);
+    if (took < (known?.took ?? 0)) throw new Error(`“${name}” takes ${took} now: write that into e2e/ways/counts.json`);
+  });
+  return {
+    press: counted((role, label) => click(page.driver, role, label)),
+    pressOn: counted((what) => what.click()),
+    pressAt: counted((at) => clickAt(page.driver, at)),
+    drag: counted((from, to, held?: string) => drag(page.driver, from, to, held === undefined ? {} : { held })),
+    key: counted((name) => press(page.driver, name)),
+    type: counted((field, text) => type(page.driver, field, text)),
+    confirm: counted(async (label) => {
+      const path = `//div[@role='dialog']//button[normalize-space()='${label}']`;
+      await page.driver.wait(until.elementLocated(By.xpath(path)), PATIENCE, `no dialog has “${label}”`).click();
+    }),
+  };
+}
