@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { By, until, type WebElement } from 'selenium-webdriver';
-import { afterAll, expect } from 'vitest';
+import { afterAll, afterEach, expect } from 'vitest';
 import { PATIENCE } from './browser.ts';
 import { click, clickAt, drag, press, type Spot, type } from './hands.ts';
 import type { Studio } from './studio.ts';
@@ -36,14 +36,17 @@ export function inTheTray({ driver }: Studio, n: number): Promise<Spot> {
 /** Walks a way of working, from the table on. After the tests of the file it fails where more was needed than ever before. @param name of the way in `e2e/ways/counts.json` */
 export function useWalk(page: Studio, name: string): Walk {
   let took = 0;
-  let isWhole = false;
+  let isWhole = true;
   const counted =
     <A extends readonly unknown[]>(act: (...args: A) => Promise<void>) =>
     async (...args: A): Promise<void> => {
       took += 1;
       await act(...args);
-      isWhole = true;
     };
+  // What was not walked to its end says nothing about how long it is.
+  afterEach(({ task }) => {
+    isWhole &&= task.result?.state !== 'fail';
+  });
   afterAll(() => {
     if (!isWhole) return;
     const known = COUNTS[name];

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { Key } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { expect, it } from 'vitest';
 import type { StoredDesign } from '../../contract/index.ts';
+import { PATIENCE } from '../support/browser.ts';
 import { cellOnScreen, settled, waitUntilSaved } from '../support/hands.ts';
 import { useStudio } from '../support/studio.ts';
 import { tryOnHands } from '../support/tryOnHands.ts';
@@ -72,7 +73,11 @@ it('a flower at the corners and in the centre is seen four times, and in a heart
   await walk.press('button', 'Change product');
   await walk.press('radio', 'Heart');
   await walk.press('button', 'Create shape');
-  await driver.wait(async () => (await page.find('aside')).getText().then((text) => text.includes('Heart')));
+  await driver.wait(
+    until.elementLocated(By.xpath("//aside//span[.='Heart']")),
+    PATIENCE,
+    'the product is not the heart',
+  );
   const whole = await picture();
   const backdrop = whole.at(2, 2).join();
   // In the heart there is cloth, in its corners there is none.
