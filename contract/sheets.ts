@@ -1,5 +1,6 @@
 import { array, number, object, string } from 'yup';
-import { MOST_SHEET_COLUMNS, PAPER_NAMES } from '../core/sheet/index.ts';
+import { MOST_SHEET_COLUMNS } from '../core/sheet/index.ts';
+import { PAPER_NAMES } from '../core/units/index.ts';
 import { between, idSchema, whole } from '../core/schema/index.ts';
 import { jobSchema } from './jobs.ts';
 import { exactly, route } from './route.ts';

@@ -12,3 +12,4 @@ export * from './vectorPage.ts';
 export * from './anyOrder.ts';
 export * from './fileTemplate.ts';
 export * from './orderFacts.ts';
+export * from './page.ts';

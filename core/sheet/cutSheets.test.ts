@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { type Box, intersectBoxes, shiftBox } from '../geometry/index.ts';
 import { type CutWish, cutSheets, MOST_CUT_SHEETS } from './cutSheets.ts';
-import { PAPER_NAMES } from './sheetLayout.ts';
+import { PAPER_NAMES } from '../units/index.ts';
 
 const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const wish: fc.Arbitrary<CutWish> = fc.record({

@@ -2,7 +2,7 @@ import { boolean, object, string, type InferType } from 'yup';
 import { cutLines, TRIM_MARK } from '../export/index.ts';
 import { type Box, growBox, intersectBoxes, shiftBox } from '../geometry/index.ts';
 import { between, type Immutable } from '../schema/index.ts';
-import { PAPER_NAMES, PAPERS } from './sheetLayout.ts';
+import { PAPER_NAMES, PAPERS } from '../units/index.ts';
 
 /** Sheets in one file, at the most. */
 export const MOST_CUT_SHEETS = 300;

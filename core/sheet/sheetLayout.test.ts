@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { intersectBoxes } from '../geometry/index.ts';
-import { PAPER_NAMES, sheetLayout } from './sheetLayout.ts';
+import { PAPER_NAMES } from '../units/index.ts';
+import { sheetLayout } from './sheetLayout.ts';
 
 it('sets every swatch once, inside its page, and none over another', () => {
   fc.assert(

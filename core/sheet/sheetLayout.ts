@@ -1,14 +1,5 @@
 import type { Box } from '../geometry/index.ts';
-
-/** Paper, mm, upright. */
-export const PAPERS = {
-  a4: { name: 'A4', width: 210, height: 297 },
-  a3: { name: 'A3', width: 297, height: 420 },
-  letter: { name: 'Letter', width: 215.9, height: 279.4 },
-} as const;
-export type PaperName = keyof typeof PAPERS;
-// What a record's keys are is known from its literal.
-export const PAPER_NAMES = Object.keys(PAPERS) as PaperName[];
+import { type PaperName, PAPERS } from '../units/index.ts';
 
 export const MOST_SHEET_COLUMNS = 6;
 

@@ -3,3 +3,4 @@ export * from './amount.ts';
 export * from './evaluate.ts';
 export * from './length.ts';
 export * from './ruler.ts';
+export * from './pageSizes.ts';

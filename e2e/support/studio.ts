@@ -71,7 +71,8 @@ export function useStudio({ samples = false, ...wish }: HevrelWish & { samples?:
       return join(downloads, there() as string);
     },
     async choose(label, option) {
-      const list = await find(`select[aria-label="${label}"]`);
+      const path = `//select[@aria-label="${label}" or ancestor::label[starts-with(normalize-space(), "${label}")]]`;
+      const list = await browser.driver.wait(until.elementLocated(By.xpath(path)), PATIENCE, `no list “${label}”`);
       await list.click();
       await list.findElement(By.xpath(`./option[normalize-space()="${option}"]`)).click();
     },

@@ -6,8 +6,8 @@ it('stands few short names in one row, and many in rows of equal length', () => 
   expect(evenColumns(['None', 'Mirrored', 'Turned'], ROOMS.ticket)).toBe(3);
   expect(evenColumns(['Hide it', 'Show it again', 'Hide all else'], ROOMS.ticket)).toBe(2);
   expect(evenColumns(['This placement', 'Every placement'], ROOMS.ticket)).toBe(2);
-  expect(evenColumns(['Tile', 'Repeats', 'One cell', 'Length of cloth'], ROOMS.ticket)).toBe(2);
-  expect(evenColumns(['Tile', 'Repeats', 'One cell', 'Length of cloth'], ROOMS.dialog)).toBe(4);
+  expect(evenColumns(['Tile', 'Repeats', 'One cell', 'Page or length'], ROOMS.ticket)).toBe(2);
+  expect(evenColumns(['Tile', 'Repeats', 'One cell', 'Page or length'], ROOMS.dialog)).toBe(4);
   expect(evenColumns([], ROOMS.ticket)).toBe(1);
 });
 

@@ -1,8 +1,8 @@
-import { type Extent, type ExtentKind, LONGEST_CLOTH_MM, MOST_REPEATS } from '../../../core/export/index.ts';
+import { type AnyOrder, type Extent, type ExtentKind, MOST_REPEATS } from '../../../core/export/index.ts';
 import { parseAmount } from '../../../core/units/index.ts';
 import { Choice } from '../../ui/Choice.tsx';
-import { LengthField } from '../../ui/LengthField.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
+import { PageFields } from './PageFields.tsx';
 import { TEXTS } from './texts.ts';
 
 const BEGINNINGS: { readonly [K in ExtentKind]: Extract<Extent, { kind: K }> } = {
@@ -13,12 +13,14 @@ const BEGINNINGS: { readonly [K in ExtentKind]: Extract<Extent, { kind: K }> } =
 };
 
 interface Props {
-  readonly extent: Extent;
-  readonly onChange: (extent: Extent) => void;
+  readonly order: AnyOrder;
+  readonly onChange: (order: AnyOrder) => void;
 }
 
 /** Which part of the cloth goes into the file. */
-export function ExtentFields({ extent, onChange }: Props) {
+export function ExtentFields({ order, onChange }: Props) {
+  const { extent } = order;
+  const change = (next: Extent): void => onChange({ ...order, extent: next });
   return (
     <div className="grid gap-2">
       <Choice
@@ -27,7 +29,7 @@ export function ExtentFields({ extent, onChange }: Props) {
         captioned
         value={extent.kind}
         options={(['tile', 'repeats', 'cell', 'length'] as const).map((kind) => ({ value: kind, name: TEXTS[kind] }))}
-        onChange={(kind) => onChange(BEGINNINGS[kind])}
+        onChange={(kind) => change(BEGINNINGS[kind])}
       />
       {extent.kind === 'repeats' && (
         <div className="grid grid-cols-2 gap-2">
@@ -41,26 +43,12 @@ export function ExtentFields({ extent, onChange }: Props) {
               read={(text) =>
                 Math.round(parseAmount(text, { sign: '', current: extent[side], min: 1, max: MOST_REPEATS }))
               }
-              onChange={(value) => onChange({ ...extent, [side]: value })}
+              onChange={(value) => change({ ...extent, [side]: value })}
             />
           ))}
         </div>
       )}
-      {extent.kind === 'length' && (
-        <div className="grid grid-cols-2 gap-2">
-          {(['width', 'height'] as const).map((side) => (
-            <LengthField
-              key={side}
-              isLive
-              label={TEXTS[side]}
-              mm={extent[side]}
-              min={1}
-              max={LONGEST_CLOTH_MM}
-              onChange={(mm) => onChange({ ...extent, [side]: mm })}
-            />
-          ))}
-        </div>
-      )}
+      {extent.kind === 'length' && <PageFields order={order} extent={extent} onChange={onChange} />}
     </div>
   );
 }

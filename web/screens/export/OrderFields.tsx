@@ -59,7 +59,7 @@ export function OrderFields({ order, subjects, onChange }: Props) {
         options={FORMAT_NAMES.map((format) => ({ value: format, name: formatOf({ format }).name }))}
         onChange={(format) => onChange(inFormat(order, format))}
       />
-      <ExtentFields extent={order.extent} onChange={(extent) => onChange({ ...order, extent })} />
+      <ExtentFields order={order} onChange={onChange} />
       {isVectorOrder(order) ? (
         <VectorFields order={order} width={measureExtent(order.extent, repeat).width} onChange={onChange} />
       ) : (

@@ -52,7 +52,11 @@ export const TEXTS = {
   tile: 'Tile',
   repeats: 'Repeats',
   cell: 'One cell',
-  length: 'Length of cloth',
+  length: 'Page or length',
+  page: 'Page',
+  ownSize: 'Own size',
+  scale: 'Scale',
+  rotatePage: 'Rotate the page',
   columns: 'Columns',
   rows: 'Rows',
   width: 'Width',
@@ -80,7 +84,7 @@ export const TEXTS = {
       ? 'The cell itself repeats as it is.'
       : `The tile holds ${cells} cells, so that it repeats without a drop.`,
   cellAlone: 'One cell alone: laid side by side it makes the cloth only where the step is square.',
-  lengthFrom: 'A piece of cloth, beginning at the cell’s top left corner.',
+  lengthFrom: 'The pattern fills it, beginning at the cell’s top left corner.',
   nearestWidth: (width: number, columns: number): string =>
     `${width} px is the nearest width that ${columns} columns divide.`,
   proportionsRightToWithin: 'Tolerance of the proportions',

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { startSheet as startSheetRoute, type SwatchSummary } from '../../../contract/index.ts';
-import { MOST_SHEET_COLUMNS, type PaperName, PAPER_NAMES, PAPERS, sheetLayout } from '../../../core/sheet/index.ts';
+import { MOST_SHEET_COLUMNS, sheetLayout } from '../../../core/sheet/index.ts';
+import { type PaperName, PAPER_NAMES, PAPERS } from '../../../core/units/index.ts';
 import { parseAmount } from '../../../core/units/index.ts';
 import { useJob } from '../../api/jobs.ts';
 import { startSheet } from '../../api/packs.ts';

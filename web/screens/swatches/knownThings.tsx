@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react';
-import { PAPERS } from '../../../core/sheet/index.ts';
+import { PAPERS } from '../../../core/units/index.ts';
 import { TEXTS } from './texts.ts';
 
 /** Something whose size everybody knows, to be laid on the cloth. */

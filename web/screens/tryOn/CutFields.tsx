@@ -1,4 +1,5 @@
-import { type CutWish, MOST_CUT_BLEED, MOST_MARGIN, PAPER_NAMES, PAPERS } from '../../../core/sheet/index.ts';
+import { type CutWish, MOST_CUT_BLEED, MOST_MARGIN } from '../../../core/sheet/index.ts';
+import { PAPER_NAMES, PAPERS } from '../../../core/units/index.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Tick } from '../../ui/Tick.tsx';

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { NAMED_SIZES, type PlainShape } from './plainShape.ts';
+import { PAGE_SIZES } from '../../../core/units/index.ts';
+import type { PlainShape } from './plainShape.ts';
 import { TEXTS } from './texts.ts';
 
 /** mm; as far as a product of one's own goes. */
@@ -16,7 +17,7 @@ interface Props {
 /** A rectangle or a circle of any size to lay a pattern on: a page, a screen, a table top. */
 export function PlainShapeFields({ isBusy, onCreate }: Props) {
   const [shape, setShape] = useState<PlainShape>({ kind: 'rectangle', width: 210, height: 297 });
-  const named = NAMED_SIZES.find(({ width, height }) => width === shape.width && height === shape.height);
+  const named = PAGE_SIZES.find(({ width, height }) => width === shape.width && height === shape.height);
   const change = (part: Partial<PlainShape>): void => setShape({ ...shape, ...part });
   return (
     <section aria-label={TEXTS.plainShape} className="grid gap-2">
@@ -38,13 +39,13 @@ export function PlainShapeFields({ isBusy, onCreate }: Props) {
           <select
             value={named?.name ?? ''}
             onChange={({ target: { value } }) => {
-              const size = NAMED_SIZES.find(({ name }) => name === value);
+              const size = PAGE_SIZES.find(({ name }) => name === value);
               if (size) change({ width: size.width, height: size.height });
             }}
             className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
           >
             {!named && <option value="">{TEXTS.ownSizeOfShape}</option>}
-            {NAMED_SIZES.map(({ name }) => (
+            {PAGE_SIZES.map(({ name }) => (
               <option key={name} value={name}>
                 {name}
               </option>

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import type { Box } from '../../../core/geometry/index.ts';
+import { PAGE_SIZES } from '../../../core/units/index.ts';
 import { type PathText, pathBounds } from '../../../core/motif/index.ts';
-import { NAMED_SIZES, shapeFile, shapeName } from './plainShape.ts';
+import { shapeFile, shapeName } from './plainShape.ts';
 
 describe('a plain shape', () => {
   it('is called by its page or screen, or by its size', () => {
-    for (const { name, width, height } of NAMED_SIZES)
+    for (const { name, width, height } of PAGE_SIZES)
       expect(shapeName({ kind: 'rectangle', width, height })).toBe(name);
     expect(shapeName({ kind: 'rectangle', width: 300, height: 200.5 })).toBe('Rectangle 300 × 200.5 mm');
     expect(shapeName({ kind: 'circle', width: 300, height: 300 })).toBe('Circle 300 mm');

@@ -1,10 +1,6 @@
 import { FIGURES } from '../../../core/shapes/index.ts';
-import { PAPERS } from '../../../core/sheet/index.ts';
-import { formatNumber, MM_PER_INCH } from '../../../core/units/index.ts';
+import { formatNumber, PAGE_SIZES } from '../../../core/units/index.ts';
 import { TEXTS } from './texts.ts';
-
-/** Pixels of a screen to the inch, as CSS counts them. */
-const PIXELS_PER_INCH = 96;
 
 /** A shape of cloth with nothing around it; mm. */
 export interface PlainShape {
@@ -13,31 +9,9 @@ export interface PlainShape {
   readonly height: number;
 }
 
-/** A size that is known by a name. */
-export interface NamedSize {
-  readonly name: string;
-  readonly width: number;
-  readonly height: number;
-}
-
-const screen = (width: number, height: number): NamedSize => ({
-  name: `${width} × ${height} px`,
-  width: (width * MM_PER_INCH) / PIXELS_PER_INCH,
-  height: (height * MM_PER_INCH) / PIXELS_PER_INCH,
-});
-
-/** Sheets of paper, and screens with banners. */
-export const NAMED_SIZES: readonly NamedSize[] = [
-  ...Object.values(PAPERS),
-  screen(1280, 720),
-  screen(1920, 1080),
-  screen(1080, 1350),
-  screen(1080, 1080),
-];
-
 /** The name of a shape: that of its size where it has one. */
 export function shapeName({ kind, width, height }: PlainShape): string {
-  const named = NAMED_SIZES.find((size) => size.width === width && size.height === height);
+  const named = PAGE_SIZES.find((size) => size.width === width && size.height === height);
   if (kind === 'rectangle' && named) return named.name;
   return TEXTS.shapeOf(kind, formatNumber(width, 1), formatNumber(height, 1));
 }

@@ -45,7 +45,8 @@ export function ColourTicket() {
       )}
       <SelectedPicture />
       <section aria-label={TEXTS.inks} className="grid grid-cols-1 gap-2">
-        <h3 className="text-xs text-graphite">{selected.length > 0 ? TEXTS.otherInks : TEXTS.inks}</h3>
+        {selected.length === 0 && <h3 className="text-xs text-graphite">{TEXTS.inks}</h3>}
+        {selected.length > 0 && others.length > 0 && <h3 className="text-xs text-graphite">{TEXTS.otherInks}</h3>}
         {inks.length === onGround.length && <p className="text-sm">{TEXTS.inksAreAddedWithThe}</p>}
         {others.map((ink) => (
           <InkRow key={ink.id} ink={ink} open={opened === ink.id} share={shareOf(ink.id)} />
