@@ -74,7 +74,7 @@ it('a flower at the corners and in the centre is seen four times, and in a heart
   await walk.press('radio', 'Heart');
   await walk.press('button', 'Create shape');
   await driver.wait(
-    until.elementLocated(By.xpath("//aside//span[.='Heart']")),
+    until.elementLocated(By.xpath("//aside//span[starts-with(., 'Heart')]")),
     PATIENCE,
     'the product is not the heart',
   );

@@ -121,8 +121,14 @@ describe('from a design to where its things are made, and back', () => {
   it('a swatch names what it is used in, and leads there', async () => {
     const { driver } = page;
     await click(driver, 'link', 'Try-ons');
+    await waitForAddress('/try-ons');
+    await page.find('main h1');
+    // Every page has a masthead of its own: the links of the one before go with it.
     await click(driver, 'link', 'Table');
+    await waitForAddress('/');
+    await named(driver, 'button', 'New design');
     await click(driver, 'link', 'Swatch book');
+    await waitForAddress('/swatches');
     await (await page.find('main li a[href^="/swatches/"]')).click();
     await waitForAddress(/^\/swatches\//);
     const swatch = await address();
