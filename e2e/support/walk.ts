@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { By, until, type WebElement } from 'selenium-webdriver';
 import { afterAll, afterEach, expect } from 'vitest';
 import { PATIENCE } from './browser.ts';
-import { click, clickAt, drag, press, type Spot, type } from './hands.ts';
+import { click, clickAt, drag, press, settled, type Spot, type } from './hands.ts';
 import type { Studio } from './studio.ts';
 
 /** How many presses, drags and typed values each way took when it was last walked. Fewer is better; more is a fault. */
@@ -37,6 +37,16 @@ export function inTheTray({ driver }: Studio, n: number): Promise<Spot> {
     "const { left, top, width, height } = document.querySelectorAll('[data-motif]')[arguments[0]].getBoundingClientRect(); return { x: left + width / 2, y: top + height / 2 };",
     n,
   );
+}
+
+/** Begins a design on the table: three presses. @returns once its cell is on the screen and painted */
+export async function beginSquare({ goTo, find, driver }: Studio, walk: Walk): Promise<void> {
+  await goTo('/');
+  await walk.press('button', 'New design');
+  await walk.press('radio', 'Square');
+  await walk.press('button', 'Create');
+  await find('[data-cell]');
+  await settled(driver);
 }
 
 /** Walks a way of working, from the table on. After the tests of the file it fails where more was needed than ever before. @param name of the way in `e2e/ways/counts.json` */

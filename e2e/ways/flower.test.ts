@@ -4,10 +4,10 @@ import sharp from 'sharp';
 import { expect, it } from 'vitest';
 import type { StoredDesign } from '../../contract/index.ts';
 import { PATIENCE } from '../support/browser.ts';
-import { cellOnScreen, settled, waitUntilSaved } from '../support/hands.ts';
+import { cellOnScreen, waitUntilSaved } from '../support/hands.ts';
 import { useStudio } from '../support/studio.ts';
 import { tryOnHands } from '../support/tryOnHands.ts';
-import { inTheTray, useWalk } from '../support/walk.ts';
+import { beginSquare, inTheTray, useWalk } from '../support/walk.ts';
 
 const page = useStudio({ samples: true });
 const walk = useWalk(page, 'flower at corners and centre');
@@ -19,12 +19,7 @@ const { picture, saved } = tryOnHands(page);
  */
 it('a flower at the corners and in the centre is seen four times, and in a heart at three scales', async () => {
   const { driver } = page;
-  await page.goTo('/');
-  await walk.press('button', 'New design');
-  await walk.press('radio', 'Square');
-  await walk.press('button', 'Create');
-  await page.find('[data-cell]');
-  await settled(driver);
+  await beginSquare(page, walk);
   const id = new URL(await driver.getCurrentUrl()).pathname.split('/').at(-1);
   const cell = await cellOnScreen(driver);
   // Two pixels beside it: with Ctrl held, the corner takes it.

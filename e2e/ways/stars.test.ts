@@ -3,7 +3,7 @@ import sharp from 'sharp';
 import { expect, it } from 'vitest';
 import { waitForText } from '../support/hands.ts';
 import { useStudio } from '../support/studio.ts';
-import { useWalk } from '../support/walk.ts';
+import { beginSquare, useWalk } from '../support/walk.ts';
 
 const page = useStudio({ samples: true });
 const walk = useWalk(page, 'three by three stars, transparent');
@@ -16,11 +16,7 @@ const SEA = [0x1f, 0x7a, 0x8c] as const;
  */
 it('three by three stars are recoloured at once, and go onto a screen with nothing behind them', async () => {
   const { driver } = page;
-  await page.goTo('/');
-  await walk.press('button', 'New design');
-  await walk.press('radio', 'Square');
-  await walk.press('button', 'Create');
-  await page.find('[data-cell]');
+  await beginSquare(page, walk);
   await walk.press('button', 'New motif');
   await walk.pick('Build a shape');
   await page.find('[data-stage]');

@@ -4,6 +4,7 @@ import type { ClothParts } from '../../cloth/clothParts.ts';
 import { middle, toMm } from '../../cloth/viewport.ts';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Editor } from '../../editor/editor.ts';
+import { saveWhole } from '../../editor/wholeDesign.ts';
 import type { Part } from '../../editor/editorState.ts';
 import { ChalkLabel } from './ChalkLabel.tsx';
 import { BundleBar } from './BundleBar.tsx';
@@ -203,7 +204,7 @@ export function DesignEditor({ saver, presence, outer, onClose }: Props) {
                 open={sheet === 'download'}
                 onClose={closeSheet}
                 subjects={[{ ...editor.design, bare: editor.design.ground.kind === 'none' }]}
-                sources={async () => [{ design: (await saver.flush(), editor.design.id) }]}
+                sources={async () => [{ design: (await saveWhole(editor, saver), editor.design.id) }]}
                 colourways={editor.design.colourways}
                 colourway={editor.colourway.id}
               />
@@ -214,7 +215,7 @@ export function DesignEditor({ saver, presence, outer, onClose }: Props) {
                 <ColourwayViews
                   view={colourwayView}
                   onClose={() => setColourwayView(undefined)}
-                  save={async () => void (await saver.flush())}
+                  save={async () => void (await saveWhole(editor, saver))}
                 />
               )}
             </div>

@@ -14,6 +14,7 @@ import { useStore } from '../../ui/store.ts';
 import { Tick } from '../../ui/Tick.tsx';
 import { useEditor } from '../../cloth/editorContext.ts';
 import type { Saver } from '../../editor/saver.ts';
+import { saveWhole } from '../../editor/wholeDesign.ts';
 import { TEXTS } from './texts.ts';
 
 /** Swatches of this design that a new version can be of. */
@@ -74,7 +75,7 @@ export function SaveSwatchDialog({ open, onClose, saver }: Props) {
     watch.start(async () =>
       startSwatch(
         editor.design.id,
-        await saver.flush(),
+        await saveWhole(editor, saver),
         known ? { swatch: known.id, note: note.trim() } : { name: name.trim() },
         known ? [current.id] : chosen,
       ),

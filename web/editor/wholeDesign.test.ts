@@ -1,0 +1,36 @@
+import { expect, it } from 'vitest';
+import type { StoredMotif } from '../../contract/index.ts';
+import { beginDrawing, draw, editor, maker } from './testing/drawingDesk.ts';
+import { saveWhole } from './wholeDesign.ts';
+
+beginDrawing();
+
+/** Saves what is there, and tells how many motifs lay on the cloth. */
+const saver = { flush: () => Promise.resolve(editor.design.placements.length) };
+
+it('has what is being made when it is asked for', async () => {
+  draw({ x: 10, y: 10 }, { x: 40, y: 10 });
+  const released: (() => void)[] = [];
+  const finished = editor.drawing.finish({
+    ...maker,
+    make: async (name, recipe): Promise<StoredMotif> => {
+      await new Promise<void>((release) => released.push(release));
+      return maker.make(name, recipe);
+    },
+  });
+  const saved = saveWhole(editor, saver);
+  expect(editor.design.placements).toHaveLength(0);
+  released.forEach((release) => release());
+  expect(await saved).toBe(1);
+  await finished;
+});
+
+it('does not wait where nothing is made, nor for ever for what fails', async () => {
+  expect(await saveWhole(editor, saver)).toBe(0);
+  draw({ x: 10, y: 10 }, { x: 40, y: 10 });
+  const failed = editor.drawing.finish({ ...maker, make: () => Promise.reject(new Error('the server is away')) });
+  const saved = saveWhole(editor, saver);
+  await expect(failed).rejects.toThrow('the server is away');
+  expect(await saved).toBe(0);
+  expect(editor.drawing.isEmpty).toBe(false);
+});

@@ -1,0 +1,37 @@
+import type { Cell } from '../ui/store.ts';
+import type { Editor } from './editor.ts';
+import type { Saver } from './saver.ts';
+
+/** What a motif may be made for at this moment. */
+type Making = Pick<Editor, 'drawing' | 'points' | 'masking' | 'bundling'>;
+
+/**
+ * Saves all that was done to a design when this was called, motifs included that are still being made for it: a file must not
+ * lack what was finished just before it was asked for.
+ *
+ * @returns the revision that has it all
+ * @throws Error with the reason where it could not be saved
+ */
+export async function saveWhole(editor: Making, saver: Pick<Saver, 'flush'>): Promise<number> {
+  const { drawing, points, masking, bundling } = editor;
+  await Promise.all([
+    until(drawing.making, (isMaking) => !isMaking),
+    until(points.making, (isMaking) => !isMaking),
+    until(masking.making, (isMaking) => !isMaking),
+    until(bundling.underWay, (busy) => busy.size === 0),
+  ]);
+  return saver.flush();
+}
+
+/** Waits until a value is as it should be. */
+function until<T>(cell: Cell<T>, isSo: (value: T) => boolean): Promise<void> {
+  return new Promise((resolve) => {
+    const look = (): void => {
+      if (!isSo(cell.getState())) return;
+      leave();
+      resolve();
+    };
+    const leave = cell.subscribe(look);
+    look();
+  });
+}
