@@ -72,7 +72,7 @@ const pageQuery = object({
   words: string().max(200).optional(),
   collection: string().max(120).optional(),
   order: string().oneOf(ORDERS).default('newest'),
-  offset: number().integer().min(0).default(0),
+  offset: number().integer().min(0).max(1e9).default(0),
   limit: number().integer().min(1).max(MOST_IN_PAGE).default(60),
 }).noUnknown();
 

@@ -62,7 +62,7 @@ export const listSwatches = route({
   query: object({
     /** Only those whose newest version was saved from this design. */
     design: idSchema.optional(),
-    offset: number().integer().min(0).default(0),
+    offset: number().integer().min(0).max(1e9).default(0),
     limit: number().integer().min(1).max(MOST_SWATCHES).default(MOST_SWATCHES),
   }).noUnknown(),
   answer: exactly({ swatches: array(swatchSummarySchema).required(), total: whole(0, 1e7) }),

@@ -145,6 +145,9 @@ describe('the drawer', () => {
       expect(await page(`words=${encodeURIComponent('%')}`)).toHaveLength(3);
       expect(await page('collection=Deep')).toEqual(['Crab']);
       expect(await page('offset=40')).toEqual([]);
+      // More than the database counts to.
+      for (const list of ['/motifs', '/swatches'])
+        expect((await hevrel.call('GET', `${list}?offset=99999999999999999999`)).status).toBe(400);
       expect((await elsewhere.call('GET', '/motifs/collections')).body).toEqual([
         { name: 'Deep', count: 1 },
         { name: 'My motifs', count: 3 },
