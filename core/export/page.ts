@@ -81,9 +81,12 @@ export function pageScales({
   return [Math.max(width, height) / LONGEST_CLOTH_MM, Math.min(width, height)];
 }
 
+/** What rounding took a little beyond the sizes that are allowed. */
+const allowed = (mm: number): number => Math.min(LONGEST_CLOTH_MM, Math.max(1, mm));
+
 /** An order that fills a page. Its density stays; where it was a screen's, it becomes that of print. */
 export function fillPage(order: AnyOrder, { width, height, pixels, scale }: Page): AnyOrder {
-  const extent = { kind: 'length', width: width / scale, height: height / scale } as const;
+  const extent = { kind: 'length', width: allowed(width / scale), height: allowed(height / scale) } as const;
   if (isVectorOrder(order)) {
     const { width: _, ...rest } = order;
     return { ...rest, extent, ...(scale !== 1 && { width }) };

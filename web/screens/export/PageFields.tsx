@@ -25,10 +25,10 @@ interface Props {
 
 /** The page, screen or length of cloth that is filled, by its name or its sides, and how large the pattern is on it. */
 export function PageFields({ order, extent, onChange }: Props) {
-  const page: Page = pageOf(order) ?? { width: extent.width, height: extent.height, scale: 1 };
-  const isKnown = pageOf(order) !== undefined;
+  const known = pageOf(order);
+  const isKnown = known !== undefined;
+  const page: Page = known ?? { width: extent.width, height: extent.height, scale: 1 };
   const name = pageName(page);
-  const fill = (change: Partial<Page>): void => onChange(fillPage(order, { ...page, ...change }));
   const [least, most] = pageScales(page);
   return (
     <div className="grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_auto] items-end gap-2">
@@ -38,15 +38,15 @@ export function PageFields({ order, extent, onChange }: Props) {
           value={name ?? ''}
           onChange={({ target: { value } }) => {
             const { pixels: _, ...own } = page;
-            const size = PAGE_SIZES.find((known) => known.name === value) ?? own;
-            onChange(fillPage(order, { ...size, scale: page.scale }));
+            const chosen = PAGE_SIZES.find((size) => size.name === value) ?? own;
+            onChange(fillPage(order, { ...chosen, scale: page.scale }));
           }}
           className="h-8 min-w-0 rounded-md border border-thread bg-white px-2 text-sm text-ink"
         >
-          <option value="">{TEXTS.ownSize}</option>
-          {PAGE_SIZES.map((known) => (
-            <option key={known.name} value={known.name}>
-              {known.name}
+          {(name === undefined || page.pixels !== undefined) && <option value="">{TEXTS.ownSize}</option>}
+          {PAGE_SIZES.map((size) => (
+            <option key={size.name} value={size.name}>
+              {size.name}
             </option>
           ))}
         </select>
@@ -74,7 +74,7 @@ export function PageFields({ order, extent, onChange }: Props) {
           min={100 * least}
           max={100 * most}
           step={10}
-          onChange={(percent) => fill({ scale: percent / 100 })}
+          onChange={(percent) => onChange(fillPage(order, { ...page, scale: percent / 100 }))}
         />
       )}
       <Button
