@@ -44,6 +44,21 @@ export function smoothPolyline(line: readonly Point[], points = 128, reach = 4):
   });
 }
 
+/**
+ * A closed line drawn by hand without the hand's trembling, its end joined to its beginning: each place the mean of those near it.
+ *
+ * @param points that it then has, as far apart as each other along the line
+ * @param reach so many points to either side count
+ * @throws RangeError where the line has no length
+ */
+export function smoothLoop(line: readonly Point[], points = 96, reach = 2): Point[] {
+  const even = pointsAlong([...line, line[0] as Point], points + 1).slice(0, -1);
+  const around = Array.from({ length: 2 * reach + 1 }, (_, k) => k - reach);
+  const mean = (n: number, axis: 'x' | 'y'): number =>
+    around.reduce((sum, k) => sum + (even[(n + k + points) % points] as Point)[axis], 0) / around.length;
+  return even.map((_, n) => ({ x: mean(n, 'x'), y: mean(n, 'y') }));
+}
+
 /** The fewest points of a line that stay within `off` of it (Ramer 1972; Douglas and Peucker 1973). */
 export function simplifyLine(line: readonly Point[], off: number): Point[] {
   const keep = new Set([0, line.length - 1]);

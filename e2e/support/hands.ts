@@ -70,17 +70,30 @@ export function alike(a: readonly number[], b: readonly number[], by = 6): boole
   return a.every((value, i) => Math.abs(value - (b[i] as number)) <= by);
 }
 
-export async function drag(driver: WebDriver, from: Spot, to: Spot, { held }: { held?: string } = {}): Promise<void> {
+export async function drag(
+  driver: WebDriver,
+  from: Spot,
+  to: Spot,
+  { held }: { readonly held?: string } = {},
+): Promise<void> {
+  const along = [0.2, 0.5, 0.8, 1].map((share) => ({
+    x: from.x + (to.x - from.x) * share,
+    y: from.y + (to.y - from.y) * share,
+  }));
+  await dragAlong(driver, [from, ...along], held === undefined ? {} : { held });
+}
+
+/** Presses at the first place, goes through the others and lifts at the last. */
+export async function dragAlong(
+  driver: WebDriver,
+  [from, ...along]: readonly Spot[],
+  { held }: { readonly held?: string } = {},
+): Promise<void> {
+  if (!from) throw new Error('a drag begins somewhere');
   const hand = driver.actions({ async: false });
   if (held) hand.keyDown(held);
   hand.move({ ...whole(from), origin: Origin.VIEWPORT }).press(Button.LEFT);
-  for (const share of [0.2, 0.5, 0.8, 1]) {
-    hand.move({
-      ...whole({ x: from.x + (to.x - from.x) * share, y: from.y + (to.y - from.y) * share }),
-      origin: Origin.VIEWPORT,
-      duration: 40,
-    });
-  }
+  for (const spot of along) hand.move({ ...whole(spot), origin: Origin.VIEWPORT, duration: 40 });
   hand.release(Button.LEFT);
   if (held) hand.keyUp(held);
   await hand.perform();

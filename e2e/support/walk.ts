@@ -1,8 +1,9 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, rmSync } from 'node:fs';
 import { By, until, type WebElement } from 'selenium-webdriver';
 import { afterAll, afterEach, expect } from 'vitest';
 import { PATIENCE } from './browser.ts';
-import { click, clickAt, drag, press, settled, type Spot, type } from './hands.ts';
+import { click, clickAt, drag, dragAlong, press, settled, type Spot, type } from './hands.ts';
+import { line } from './penHands.ts';
 import type { Studio } from './studio.ts';
 
 /** How many presses, drags and typed values each way took when it was last walked. Fewer is better; more is a fault. */
@@ -18,6 +19,8 @@ export interface Walk {
   pressAt(at: Spot): Promise<void>;
   /** @param held a key that is held down meanwhile */
   drag(from: Spot, to: Spot, held?: string): Promise<void>;
+  /** Draws through places in one go, and along straight lines between them. */
+  stroke(places: readonly Spot[]): Promise<void>;
   type(field: string, text: string): Promise<void>;
   /** Picks an option of a list. */
   choose(list: string, option: string): Promise<void>;
@@ -37,6 +40,14 @@ export function inTheTray({ driver }: Studio, n: number): Promise<Spot> {
     "const { left, top, width, height } = document.querySelectorAll('[data-motif]')[arguments[0]].getBoundingClientRect(); return { x: left + width / 2, y: top + height / 2 };",
     n,
   );
+}
+
+/** The file that came down whose name ends so, taken out of the folder: the next one may have the same name. */
+export async function takeDownload({ downloaded }: Studio, ending: string): Promise<Buffer> {
+  const path = await downloaded(ending);
+  const file = readFileSync(path);
+  rmSync(path);
+  return file;
 }
 
 /** Begins a design on the table: three presses. @returns once its cell is on the screen and painted */
@@ -75,6 +86,12 @@ export function useWalk(page: Studio, name: string): Walk {
     pressOn: counted((what) => what.click()),
     pressAt: counted((at) => clickAt(page.driver, at)),
     drag: counted((from, to, held?: string) => drag(page.driver, from, to, held === undefined ? {} : { held })),
+    stroke: counted((places) =>
+      dragAlong(
+        page.driver,
+        places.slice(1).flatMap((to, n) => line(places[n] as Spot, to)),
+      ),
+    ),
     key: counted((name) => press(page.driver, name)),
     choose: counted((list, option) => page.choose(list, option)),
     tick: counted((label) => page.tick(label)),

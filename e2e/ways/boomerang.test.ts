@@ -1,20 +1,11 @@
-import { readFileSync, rmSync } from 'node:fs';
 import sharp, { type Sharp } from 'sharp';
 import { expect, it } from 'vitest';
 import { cellOnScreen, settled, type Spot } from '../support/hands.ts';
 import { useStudio } from '../support/studio.ts';
-import { useWalk } from '../support/walk.ts';
+import { takeDownload, useWalk } from '../support/walk.ts';
 
 const page = useStudio({ samples: true });
 const walk = useWalk(page, 'boomerang by pen, on a page at two scales');
-
-/** A page that came down, taken out of the folder: the next one has the same name. */
-async function takePage(): Promise<Buffer> {
-  const path = await page.downloaded('.png');
-  const file = readFileSync(path);
-  rmSync(path);
-  return file;
-}
 
 /*
  * 1. New design. 2. Create: a half-drop is offered first. 3. Draw. 4. Pen. 5. Filled.
@@ -51,11 +42,11 @@ it('a boomerang drawn with the pen fills A4 as drawn and twice as large, with wh
   await walk.choose('Page', 'A4');
   await walk.press('button', 'Colour behind it');
   await walk.confirm('Export PNG');
-  const whole = await takePage();
+  const whole = await takeDownload(page, '.png');
   await walk.press('button', 'Export another');
   await walk.type('Scale', '200');
   await walk.confirm('Export PNG');
-  const double = await takePage();
+  const double = await takeDownload(page, '.png');
 
   for (const file of [whole, double]) {
     const { width, height, density, hasAlpha } = await sharp(file).metadata();

@@ -6,6 +6,7 @@ import {
   cellOnScreen,
   click,
   clickAt,
+  drag,
   named,
   press,
   settled,
@@ -115,5 +116,30 @@ describe('with a server that answers late, in another order than it was asked', 
       'it shows something else',
     );
     await search.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.BACK_SPACE);
+  });
+
+  it('a drawing that is finished is laid and saved, though its design is left at once', async () => {
+    const { driver } = page;
+    const before = await placements();
+    await click(driver, 'button', 'Draw');
+    await settled(driver);
+    const { left, top, scale } = await cellOnScreen(driver);
+    await drag(driver, { x: left + 20 * scale, y: top + 30 * scale }, { x: left + 60 * scale, y: top + 30 * scale });
+    await page.find('[data-strokes="1"]');
+    await click(driver, 'button', 'Finish');
+    await click(driver, 'link', 'Try-on');
+    await page.find('[data-dressed]');
+    await driver.wait(async () => (await placements()).length === before.length + 1, PATIENCE, 'the drawing is lost');
+    await click(driver, 'link', 'Open the design');
+    await page.find('[data-cell]');
+    await click(driver, 'button', 'Draw');
+    // Nothing of it is left to be finished again.
+    await driver.wait(
+      async () => (await driver.findElements(By.css('[data-strokes]:not([data-strokes="0"])'))).length === 0,
+      PATIENCE,
+      'it is still to be finished',
+    );
+    await settled(driver);
+    expect(await placements()).toHaveLength(before.length + 1);
   });
 });

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import type { StoredMotif } from '../../contract/index.ts';
 import { beginDrawing, draw, editor, maker } from './testing/drawingDesk.ts';
-import { saveWhole } from './wholeDesign.ts';
+import { isMaking, saveWhole } from './wholeDesign.ts';
 
 beginDrawing();
 
@@ -20,9 +20,11 @@ it('has what is being made when it is asked for', async () => {
   });
   const saved = saveWhole(editor, saver);
   expect(editor.design.placements).toHaveLength(0);
+  expect(isMaking(editor)).toBe(true);
   released.forEach((release) => release());
   expect(await saved).toBe(1);
   await finished;
+  expect(isMaking(editor)).toBe(false);
 });
 
 it('does not wait where nothing is made, nor for ever for what fails', async () => {

@@ -13,14 +13,21 @@ type Making = Pick<Editor, 'drawing' | 'points' | 'masking' | 'bundling'>;
  * @throws Error with the reason where it could not be saved
  */
 export async function saveWhole(editor: Making, saver: Pick<Saver, 'flush'>): Promise<number> {
-  const { drawing, points, masking, bundling } = editor;
+  await allMade(editor);
+  return saver.flush();
+}
+
+/** Whether a motif is being made for a design. */
+export function isMaking({ drawing, points, masking, bundling }: Making): boolean {
+  return [drawing, points, masking].some(({ making }) => making.getState()) || bundling.underWay.getState().size > 0;
+}
+
+/** Waits until all motifs are made, and laid, that are being made for a design. */
+export async function allMade({ drawing, points, masking, bundling }: Making): Promise<void> {
   await Promise.all([
-    until(drawing.making, (isMaking) => !isMaking),
-    until(points.making, (isMaking) => !isMaking),
-    until(masking.making, (isMaking) => !isMaking),
+    ...[drawing, points, masking].map(({ making }) => until(making, (isUnderWay) => !isUnderWay)),
     until(bundling.underWay, (busy) => busy.size === 0),
   ]);
-  return saver.flush();
 }
 
 /** Waits until a value is as it should be. */

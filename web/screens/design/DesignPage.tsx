@@ -20,6 +20,7 @@ import { deliverOutbox, lockOf } from '../../editor/deliverOutbox.ts';
 import { removeFromOutbox, putInOutbox } from '../../editor/outbox.ts';
 import { OpeningContext, type OpenBundle } from './opening.ts';
 import { Saver } from '../../editor/saver.ts';
+import { allMade, isMaking } from '../../editor/wholeDesign.ts';
 import { DesignEditor } from './DesignEditor.tsx';
 import { TEXTS } from './texts.ts';
 
@@ -125,17 +126,26 @@ function OpenedDesign({ opened }: { readonly opened: StoredDesign }) {
       ({ revision } = saver);
     });
     window.addEventListener('pagehide', leave);
-    return () => {
+    const end = (): void => {
       here.abort();
       window.removeEventListener('pagehide', leave);
-      tell();
+      broadcastChannel.postMessage('saved');
       broadcastChannel.close();
-      presence.close();
-      editor.tossing.close();
       editor.open.set(false);
-      saver.leave();
       saver.close();
       void client.invalidateQueries({ queryKey: ['designs'] });
+    };
+    return () => {
+      tell();
+      presence.close();
+      editor.tossing.close();
+      saver.leave();
+      if (!isMaking(editor)) end();
+      // What is still being made was finished before the design was left. Where it cannot be sent it stays in the outbox.
+      else
+        void allMade(editor)
+          .then(() => saver.flush())
+          .then(end, end);
     };
   }, [editor, saver, presence, client, key, id]);
 

@@ -1,12 +1,29 @@
 import { FIGURES } from '../../../core/shapes/index.ts';
 import { formatNumber, PAGE_SIZES } from '../../../core/units/index.ts';
+import { type DrawnOutline, outlineIn, proportionOf } from './drawnOutline.ts';
 import { TEXTS } from './texts.ts';
 
 /** A shape of cloth with nothing around it; mm. */
 export interface PlainShape {
-  readonly kind: 'rectangle' | 'circle' | 'heart';
+  readonly kind: 'rectangle' | 'circle' | 'heart' | 'outline';
   readonly width: number;
   readonly height: number;
+  /** What was drawn last, be it chosen or not. */
+  readonly outline?: DrawnOutline;
+}
+
+/** Whether it can be made: an outline has to be drawn first. */
+export function isDrawn({ kind, outline }: PlainShape): boolean {
+  return kind !== 'outline' || outline !== undefined;
+}
+
+/** A shape of another size; an outline stays in proportion. */
+export function resized(shape: PlainShape, size: Partial<Pick<PlainShape, 'width' | 'height'>>): PlainShape {
+  const { kind, outline } = shape;
+  if (kind !== 'outline' || !outline) return { ...shape, ...size };
+  const proportion = proportionOf(outline);
+  const width = size.width ?? (size.height === undefined ? shape.width : size.height / proportion);
+  return { ...shape, width, height: width * proportion };
 }
 
 /** The name of a shape: that of its size where it has one. */
@@ -23,13 +40,15 @@ export function shapeFile(shape: PlainShape): File {
   return new File([svg], `${shapeName(shape)}.svg`, { type: 'image/svg+xml' });
 }
 
-function drawn({ kind, width, height }: PlainShape): string {
+function drawn({ kind, width, height, outline: hand }: PlainShape): string {
   const [x, y] = [width / 2, height / 2];
   switch (kind) {
     case 'rectangle':
       return `<rect width="${width}" height="${height}"/>`;
     case 'circle':
       return `<ellipse cx="${x}" cy="${y}" rx="${x}" ry="${y}"/>`;
+    case 'outline':
+      return hand ? `<path d="${outlineIn(hand, width, height)}"/>` : '';
     case 'heart': {
       const { measures, outline } = FIGURES.heart;
       const usual = Object.fromEntries(measures.map(({ key, usual: value }) => [key, value]));

@@ -69,9 +69,12 @@ export const TEXTS = {
   ownSizeOfShape: 'Other size',
   createShape: 'Create shape',
   heart: 'Heart',
-  shapeOf: (kind: 'rectangle' | 'circle' | 'heart', width: string, height: string): string =>
+  outline: 'Outline',
+  drawTheOutline: 'Draw the outline here in one stroke. It is closed and smoothed.',
+  outlineKeys: 'Outline: drag to draw it. Arrow keys move the pen, the space bar presses it',
+  shapeOf: (kind: 'rectangle' | 'circle' | 'heart' | 'outline', width: string, height: string): string =>
     kind !== 'circle'
-      ? `${kind === 'heart' ? 'Heart' : 'Rectangle'} ${width} × ${height} mm`
+      ? `${{ rectangle: 'Rectangle', heart: 'Heart', outline: 'Outline' }[kind]} ${width} × ${height} mm`
       : width === height
         ? `Circle ${width} mm`
         : `Ellipse ${width} × ${height} mm`,
