@@ -38,6 +38,13 @@ module.exports = {
       to: { path: '^(web|e2e|bench)/' },
     },
     {
+      name: 'artwork-in-the-pool',
+      severity: 'error',
+      comment: 'Reading artwork may take a second: processes of the pool do it, and the server itself never comes to it.',
+      from: { path: '^server/(main|serve)[.]ts$' },
+      to: { path: '^server/store/keptArtwork[.]ts$', reachable: true },
+    },
+    {
       name: 'web-beside-server',
       severity: 'error',
       from: { path: '^web/', pathNot: '[.]test[.]tsx?$' },

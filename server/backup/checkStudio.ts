@@ -4,6 +4,7 @@ import { apply, commandsSchema, faultOf, openDesign, type Design } from '../../c
 import { picturesOf } from '../../core/motif/index.ts';
 import { productSchema, tryOnSchema } from '../../core/tryon/index.ts';
 import { Blobs, DRAFT_MARK } from '../store/blobs.ts';
+import { readArtwork } from '../store/keptArtwork.ts';
 import { compareMigrations, openPostgres } from '../store/postgres.ts';
 import { PostgresFiles } from '../store/postgresFiles.ts';
 import type { CheckOutcome, CheckStudioTask, Fault } from '../work/tasks.ts';
@@ -123,7 +124,7 @@ class CheckDesk implements CheckOutcome {
     }>('SELECT id, name, artwork, source, thumbnail FROM motifs'))
       await this.#look('motifs', `the motif “${name}” (${id})`, AGAIN, async () => {
         await this.#requireFiles([artwork, source, thumbnail].filter((address) => Blobs.isAddress(address)));
-        await this.#requireFiles(picturesOf(await this.#blobs.readArtwork(artwork)));
+        await this.#requireFiles(picturesOf(await readArtwork(this.#blobs, artwork)));
       });
     for (const { family, style, file } of await this.#rows<{ family: string; style: string; file: string }>(
       'SELECT family, style, file FROM fonts',

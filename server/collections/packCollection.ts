@@ -7,6 +7,7 @@ import { pictureIn } from '../../core/recipe/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { paintPicture } from '../motifs/trim.ts';
 import { Blobs } from '../store/blobs.ts';
+import { readArtwork } from '../store/keptArtwork.ts';
 import { softMaskAddress } from '../vector/softMask.ts';
 import type { PackTask } from '../work/tasks.ts';
 import { writeZip } from '../zip/writeZip.ts';
@@ -29,7 +30,7 @@ async function fillCollection({ name, motifs, blobs: folder }: PackTask, zip: Zi
   const filed: FiledMotif[] = [];
   for (const [n, motif] of motifs.entries()) {
     const base = `${String(n + 1).padStart(3, '0')} ${cleanFileName(motif.name, 'Motif')}`;
-    const artwork = await blobs.readArtwork(motif.artwork);
+    const artwork = await readArtwork(blobs, motif.artwork);
     const pictures = new Map(
       await Promise.all(
         picturesOf(artwork).map(

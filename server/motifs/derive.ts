@@ -14,6 +14,7 @@ import { maskedArtwork } from '../../core/mask/index.ts';
 import { EmptyShapeError, shapeArtwork } from '../../core/shapes/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
+import { readArtwork } from '../store/keptArtwork.ts';
 import type { DeriveTask, Drawing, TaskContext } from '../work/tasks.ts';
 import { drawnArtwork } from '../../core/drawn/index.ts';
 import { vineArtwork } from '../../core/vine/index.ts';
@@ -29,7 +30,7 @@ export async function derive(
   const blobs = new Blobs(folder);
   const drawnMotifs = async (): Promise<Map<string, DrawnMotif>> => {
     const drawn = new Map<string, DrawnMotif>();
-    for (const motif of motifs) drawn.set(motif.id, { motif, artwork: await blobs.readArtwork(motif.artwork) });
+    for (const motif of motifs) drawn.set(motif.id, { motif, artwork: await readArtwork(blobs, motif.artwork) });
     return drawn;
   };
   switch (recipe.kind) {
@@ -92,7 +93,7 @@ export async function derive(
 async function originalOf(address: string, blobs: Blobs): Promise<Artwork> {
   if (blobs.has(address)) {
     await blobs.touch(address);
-    return blobs.readArtwork(address);
+    return readArtwork(blobs, address);
   }
   throw new Problem(422, 'Not there', 'The drawing that this is made of is not kept here. Nothing was changed.');
 }

@@ -6,6 +6,7 @@ import { hostileDrawings } from '../testing/hostileDrawings.ts';
 import { pngClaiming } from '../testing/pngOf.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
 import { nameFrom } from './importMotif.ts';
+import { readArtwork } from '../store/keptArtwork.ts';
 
 let hevrel: TestStudio;
 
@@ -27,7 +28,7 @@ async function bring(name: string, content: Buffer | string): Promise<Outcome> {
   return { status, ...(body as unknown as Omit<Outcome, 'status'>) };
 }
 
-const artworkOf = ({ motif }: Outcome): Promise<Artwork> => hevrel.studio.blobs.readArtwork(motif.artwork);
+const artworkOf = ({ motif }: Outcome): Promise<Artwork> => readArtwork(hevrel.studio.blobs, motif.artwork);
 const count = async (): Promise<number> => (await hevrel.call('GET', '/motifs')).body['total'] as number;
 const svg = (inner: string, attributes = 'width="50mm" height="50mm" viewBox="0 0 100 100"'): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${inner}</svg>`;

@@ -1,4 +1,3 @@
-import { picturesOf } from '../../core/motif/index.ts';
 import { cutText } from '../../core/schema/index.ts';
 import type { ImportReport, StoredMotif } from '../../contract/index.ts';
 import { nanoid } from 'nanoid';
@@ -30,7 +29,7 @@ export async function importMotif(
   const { database } = studio;
   const kind = sniffFile(file.path);
   const there = kind && (await motifFromSource(database, `${file.sha256}.${kind}`));
-  if (there && !(await isWhole(studio, there))) {
+  if (there && !(await isWhole(studio, there, context))) {
     const { artwork, source, thumbnail } = await readFile(studio, fileName, file.path, context);
     const motif = await changeMotif(database, there.id, { artwork, source, thumbnail });
     return { motif, notes: [`A file of “${there.name}” was damaged and is mended now.`], fonts: [] };
@@ -57,9 +56,14 @@ export async function importMotif(
 }
 
 /** Whether all files of a motif are what they were. */
-async function isWhole({ blobs }: Studio, { artwork, source, thumbnail }: StoredMotif): Promise<boolean> {
+async function isWhole(
+  { blobs, pool }: Studio,
+  { artwork, source, thumbnail }: StoredMotif,
+  context: TaskOrder | undefined,
+): Promise<boolean> {
   for (const address of [artwork, source, thumbnail]) if (!(await blobs.isSound(address))) return false;
-  for (const picture of picturesOf(await blobs.readArtwork(artwork))) if (!(await blobs.isSound(picture))) return false;
+  const pictures = await pool.run({ kind: 'pictures', artworks: [artwork], blobs: blobs.folder }, context);
+  for (const picture of pictures) if (!(await blobs.isSound(picture))) return false;
   return true;
 }
 

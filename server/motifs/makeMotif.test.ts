@@ -6,6 +6,7 @@ import { step } from '../../core/lattice/index.ts';
 import { FIGURE_KINDS, type Part } from '../../core/recipe/index.ts';
 import { leafAt } from '../../core/testing/arbitraries.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
+import { readArtwork } from '../store/keptArtwork.ts';
 
 let studio: TestStudio;
 beforeAll(async () => {
@@ -194,7 +195,7 @@ describe('a built motif', () => {
         pieces: [piece('lettering', { font, values: { size: 20 } })],
       });
       expect(status).toBe(201);
-      const artwork = await studio.studio.blobs.readArtwork((body as unknown as Made).artwork);
+      const artwork = await readArtwork(studio.studio.blobs, (body as unknown as Made).artwork);
       expect(artwork.nodes[0]?.kind === 'path' && artwork.nodes[0].path.length).toBeGreaterThan(300);
       expect((body as unknown as Made).width).toBeGreaterThan(40);
     }

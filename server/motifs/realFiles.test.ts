@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ImportReport } from '../../contract/index.ts';
 import { type Artwork, everyNode } from '../../core/motif/index.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
+import { readArtwork } from '../store/keptArtwork.ts';
 
 let hevrel: TestStudio;
 beforeAll(async () => {
@@ -15,7 +16,7 @@ type Outcome = ImportReport & { readonly status: number; readonly artwork: Artwo
 async function bring(content: Buffer | string, name = 'a.svg'): Promise<Outcome> {
   const { status, body } = await hevrel.send(name, content);
   const report = body as unknown as Outcome;
-  const artwork = status === 201 ? await hevrel.studio.blobs.readArtwork(report.motif.artwork) : undefined;
+  const artwork = status === 201 ? await readArtwork(hevrel.studio.blobs, report.motif.artwork) : undefined;
   return { ...report, status, artwork: artwork as Artwork };
 }
 const svg = (inner: string, attributes = 'width="50mm" height="50mm" viewBox="0 0 100 100"'): string =>

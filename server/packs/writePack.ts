@@ -3,7 +3,7 @@ import type { ZipFile } from 'yazl';
 import type { StoredMotif } from '../../contract/index.ts';
 import { type Design, motifsNamedBy, type SwatchVersion } from '../../core/document/index.ts';
 import { cleanFileName } from '../../core/export/index.ts';
-import { type Motif, picturesOf } from '../../core/motif/index.ts';
+import type { Motif } from '../../core/motif/index.ts';
 import { Blobs } from '../store/blobs.ts';
 import type { JobContext } from '../store/jobs.ts';
 import { motifsById, motifsOfDesign } from '../store/motifs.ts';
@@ -72,7 +72,7 @@ async function fillPack(studio: Studio, wish: PackWish, zip: ZipFile, context: J
   };
   zip.addBuffer(Buffer.from(JSON.stringify(list, undefined, 1)), PACK_LIST);
   const everyMotif = [...list.motifs, ...swatches.flatMap(({ versions }) => versions.flatMap((one) => one.motifs))];
-  for (const address of await filesOf(studio, everyMotif))
+  for (const address of await filesOf(studio, everyMotif, context))
     zip.addFile(await blobs.soundPathOf(address), packPathOf(address), { compress: /\.(json|svg)$/.test(address) });
 }
 
@@ -92,11 +92,14 @@ async function motifsOfVersion(studio: Studio, { motifs, design, thumbnail }: Sw
 }
 
 /** The addresses of all files that motifs are made of, each once. */
-async function filesOf({ blobs }: Studio, motifs: readonly PackedMotif[]): Promise<Set<string>> {
-  const addresses = new Set<string>();
+async function filesOf(
+  { blobs, pool }: Studio,
+  motifs: readonly PackedMotif[],
+  { signal }: JobContext,
+): Promise<Set<string>> {
+  const artworks = [...new Set(motifs.map(({ artwork }) => artwork))];
+  const addresses = new Set(await pool.run({ kind: 'pictures', artworks, blobs: blobs.folder }, { signal }));
   for (const { artwork, source, thumbnail, recipe } of motifs) {
-    if (!addresses.has(artwork))
-      for (const picture of picturesOf(await blobs.readArtwork(artwork))) addresses.add(picture);
     const own = [artwork, source, thumbnail, ...(recipe ? addressesIn(recipe) : [])];
     for (const address of own) if (blobs.has(address)) addresses.add(address);
   }

@@ -3,6 +3,7 @@ import type { Design } from '../../core/document/index.ts';
 import { type Artwork, type DrawnMotif, type Motif, picturesOf } from '../../core/motif/index.ts';
 import { type CanvasBackend, type Picture, type Scene, sceneOf } from '../../core/paint/index.ts';
 import type { Blobs } from '../store/blobs.ts';
+import { readArtwork } from '../store/keptArtwork.ts';
 import { nodeBackend, nodePicture } from './nodeBackend.ts';
 
 /** The scene of a design with all that the painter needs to have at hand. */
@@ -16,7 +17,7 @@ export async function loadScene(
   const pictures = new Map<string, Picture>();
   for (const motif of motifs) {
     if (!used.has(motif.id)) continue;
-    const artwork = await blobs.readArtwork(motif.artwork);
+    const artwork = await readArtwork(blobs, motif.artwork);
     drawn.set(motif.id, { motif, artwork });
     for (const blob of picturesOf(artwork))
       if (!pictures.has(blob)) pictures.set(blob, await nodePicture(await blobs.read(blob)));

@@ -5,6 +5,7 @@ import { makeTile, tileRepeat, windowOf } from '../../core/tile/index.ts';
 import { MM_PER_INCH } from '../../core/units/index.ts';
 import { keptDrawing } from '../motifs/keptDrawing.ts';
 import type { Blobs } from '../store/blobs.ts';
+import { readArtwork } from '../store/keptArtwork.ts';
 import type { Drawing, TaskContext } from '../work/tasks.ts';
 import { keepPixels, readPixels } from './pictureFile.ts';
 import { orRefused } from './tileRefusal.ts';
@@ -25,7 +26,7 @@ export async function tileDrawing(
   context: TaskContext,
 ): Promise<Drawing> {
   if (drawn !== undefined && blobs.has(drawn))
-    return keptDrawing(withPalette(await blobs.readArtwork(drawn), recipe.palette), blobs);
+    return keptDrawing(withPalette(await readArtwork(blobs, drawn), recipe.palette), blobs);
   const picture = await readPixels(recipe.picture, blobs);
   context.progress(0.15);
   const { pixels, cell } = orRefused(() =>

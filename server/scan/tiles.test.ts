@@ -12,6 +12,7 @@ import { loadScene } from '../paint/loadScene.ts';
 import { nodeSurface, pixelsOf } from '../paint/nodeBackend.ts';
 import { motifsById } from '../store/motifs.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
+import { readArtwork } from '../store/keptArtwork.ts';
 
 let studio: TestStudio;
 let scan: Scan;
@@ -186,7 +187,7 @@ describe('a picture made to repeat', () => {
     expect(given.status, JSON.stringify(given.body)).toBe(200);
     const inked = await stored();
     expect([...inked.inks].sort()).toEqual([...palette].sort());
-    const pictures = async ({ artwork }: StoredMotif) => picturesOf(await studio.studio.blobs.readArtwork(artwork));
+    const pictures = async ({ artwork }: StoredMotif) => picturesOf(await readArtwork(studio.studio.blobs, artwork));
     expect(await pictures(inked)).toEqual(await pictures(before));
     // An ink that is changed in the design is changed all over the cloth.
     const withStone =

@@ -4,6 +4,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type CleanSteps, NO_STEPS } from '../../core/recipe/index.ts';
 import { openTestStudio, type TestStudio } from '../testing/testStudio.ts';
+import { readArtwork } from '../store/keptArtwork.ts';
 
 let studio: TestStudio;
 beforeAll(async () => {
@@ -120,7 +121,7 @@ describe('cleaning', () => {
     const made = await motif((result as { motifs: string[] }).motifs[0] as string);
     expect(made.view).toEqual({ x: 0, y: 0, width: 118, height: 118 });
     expect(made.width).toBeCloseTo((118 * 25.4) / 300, 9);
-    const artwork = await studio.studio.blobs.readArtwork(made.artwork);
+    const artwork = await readArtwork(studio.studio.blobs, made.artwork);
     const [node] = artwork.nodes;
     if (node?.kind !== 'picture') throw new Error('a picture was expected');
     const { data } = await sharp(await studio.studio.blobs.read(node.blob))

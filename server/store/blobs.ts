@@ -4,7 +4,6 @@ import { copyFile, readFile, rm, utimes } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { LRUCache } from 'lru-cache';
 import { nanoid } from 'nanoid';
-import { artworkSchema, type Artwork } from '../../core/motif/index.ts';
 import { Problem } from '../problem.ts';
 import { hashFile } from './hashFile.ts';
 import { Stage } from './stage.ts';
@@ -21,8 +20,6 @@ const MOST_REMEMBERED = 20_000;
 
 /** Immutable files named by what is in them. What is read is held against its name, once for as long as the process runs. */
 export class Blobs {
-  /** Addresses that are known to hold artwork. */
-  readonly #artworks = new LRUCache<string, true>({ max: MOST_REMEMBERED });
   /** Addresses that were found to hold what they name. */
   readonly #sound = new LRUCache<string, true>({ max: MOST_REMEMBERED });
 
@@ -98,16 +95,6 @@ export class Blobs {
     const path = this.pathOf(address);
     if (!this.#sound.has(address)) this.#judge(address, await hashFile(path));
     return path;
-  }
-
-  /** The artwork kept at an address. @throws ValidationError where what lies there is no artwork; Problem 500 where the file is damaged */
-  async readArtwork(address: string): Promise<Artwork> {
-    const json: unknown = JSON.parse((await this.read(address)).toString('utf8'));
-    // Checked once: what lies under a content address never changes, and checking takes longer than reading.
-    if (this.#artworks.has(address)) return json as Artwork;
-    const artwork = await artworkSchema.validate(json, { strict: true });
-    this.#artworks.set(address, true);
-    return artwork;
   }
 
   /** Whether a file is there and holds what its address names; looked at anew, however often it was read. */

@@ -1,13 +1,14 @@
 import { outlineProduct } from '../../core/tryon/index.ts';
 import { Problem } from '../problem.ts';
 import { Blobs } from '../store/blobs.ts';
+import { readArtwork } from '../store/keptArtwork.ts';
 import type { OutlineProductOutcome, OutlineProductTask } from './outlineProductTask.ts';
 
 /** Makes a product of an artwork and keeps its drawing. @throws Problem 422 where no shape of it is closed */
 export async function drawOutlineProduct(task: OutlineProductTask): Promise<OutlineProductOutcome> {
   const blobs = new Blobs(task.blobs);
   try {
-    const { product, drawing } = outlineProduct(task.id, task.name, await blobs.readArtwork(task.artwork), task.width);
+    const { product, drawing } = outlineProduct(task.id, task.name, await readArtwork(blobs, task.artwork), task.width);
     return { product, drawing: blobs.keep(JSON.stringify(drawing), 'json') };
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;

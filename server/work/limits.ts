@@ -95,6 +95,7 @@ const LIMITS: { readonly [K in Exclude<Task['kind'], 'paint'>]: Limits } = {
   },
   cut: { ms: 300_000, memory: 4000 * MB, doing: 'Cleaning this sheet', advice: SHEET },
   compare: { ms: 60_000, memory: 2000 * MB, doing: 'Comparing these versions', advice: KEPT },
+  pictures: { ms: 300_000, memory: 3000 * MB, doing: 'Reading these motifs', advice: KEPT },
   'strike-off': { ms: 120_000, memory: 2000 * MB, doing: 'Printing this sample', advice: KEPT },
   plates: {
     ms: 900_000,

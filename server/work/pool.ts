@@ -27,6 +27,7 @@ const LANE_OF: { readonly [K in Task['kind']]: LaneName } = {
   cut: 'making',
   scan: 'making',
   compare: 'making',
+  pictures: 'making',
   'strike-off': 'making',
   plates: 'making',
   sheet: 'making',

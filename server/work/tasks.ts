@@ -196,6 +196,13 @@ export interface CompareOutcome {
   readonly picture: string | null;
 }
 
+/** Finds the pictures that artworks hold, by their addresses. */
+export interface PicturesTask {
+  readonly kind: 'pictures';
+  readonly artworks: readonly string[];
+  readonly blobs: string;
+}
+
 export type { CheckOutcome, CheckStudioTask, Fault } from './checkStudioTask.ts';
 
 export type Task =
@@ -217,6 +224,7 @@ export type Task =
   | OpenTask
   | ArchiveTask
   | CompareTask
+  | PicturesTask
   | StrikeOffTask
   | CheckStudioTask
   | ReadBackTask
@@ -247,6 +255,8 @@ interface Outcomes extends TryOnOutcomes {
   open: Design;
   archive: { readonly bytes: number };
   compare: CompareOutcome;
+  /** Addresses. */
+  pictures: readonly string[];
   /** Both pictures are there. */
   'strike-off': true;
   'check-studio': CheckOutcome;

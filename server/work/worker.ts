@@ -81,6 +81,10 @@ async function workOn(task: Task, context: TaskContext): Promise<() => Promise<O
       const { compareTiles } = await import('../swatches/compareTiles.ts');
       return () => compareTiles(task);
     }
+    case 'pictures': {
+      const { heldPictures } = await import('../motifs/heldPictures.ts');
+      return () => heldPictures(task);
+    }
     case 'strike-off': {
       const { drawStrikeOff } = await import('../printHouse/drawStrikeOff.ts');
       return () => drawStrikeOff(task);
