@@ -93,16 +93,19 @@ export const changeScan = route({
 export const cleanScan = route({
   method: 'POST',
   path: '/scans/{id}/motifs',
-  summary: 'Cleans a scan at full size and makes motifs of it, or the motif that is replaced.',
+  summary:
+    'Cleans a scan at full size and makes motifs of it, and a design of the page where that is wished; or the motif that is replaced.',
   params: byId,
   body: exactly({
     name: nameSchema,
     collection: collectionSchema.required(),
     steps: cleanStepsSchema,
     replace: idSchema.optional(),
+    /** Whether a design is made of the page too, with the motifs where they lie on it. */
+    layOut: boolean().optional(),
   }),
   answer: jobSchema,
-  result: exactly({ motifs: array(idSchema).required() }),
+  result: exactly({ motifs: array(idSchema).required(), design: idSchema.nullable().defined() }),
   status: 202,
   problems: [404, 422, 429],
 });

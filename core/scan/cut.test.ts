@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { labelComponents } from './connectedComponents.ts';
-import { cutSheet, drawingAt, drawingPixels } from './cut.ts';
+import { cutOut, cutSheet, drawingAt } from './cut.ts';
 import { removeSpecks } from './specks.ts';
 import { picture, shown } from '../testing/scanFixtures.ts';
 
@@ -96,7 +96,7 @@ describe('cutting a sheet', () => {
       [12, 0],
       [4, 3],
     ]);
-    expect(shown(drawingPixels(sheet, cut, cut.drawings[3] as (typeof cut.drawings)[number]))).toEqual(['##', '##']);
+    expect(shown(cutOut(sheet, cut, cut.drawings[3] as (typeof cut.drawings)[number]).pixels)).toEqual(['##', '##']);
   });
 
   it('joins and leaves out by a point in each, and finds each again by its own', () => {
@@ -110,7 +110,7 @@ describe('cutting a sheet', () => {
     });
     expect(joined.drawings).toHaveLength(3);
     expect(joined.drawings[0]?.box).toEqual({ left: 0, top: 0, right: 13, bottom: 2 });
-    expect(shown(drawingPixels(sheet, joined, joined.drawings[0] as (typeof joined.drawings)[number]))).toEqual([
+    expect(shown(cutOut(sheet, joined, joined.drawings[0] as (typeof joined.drawings)[number]).pixels)).toEqual([
       '##          #',
       '##          #',
     ]);
@@ -134,7 +134,7 @@ describe('cutting a sheet', () => {
     });
     expect(cut.drawings).toHaveLength(2);
     const places = cut.drawings
-      .map((sheetDrawing) => drawingPixels(bar, cut, sheetDrawing))
+      .map((sheetDrawing) => cutOut(bar, cut, sheetDrawing).pixels)
       .reduce((sum, { data }) => sum + data.filter((v, i) => i % 4 === 3 && v > 0).length, 0);
     expect(places).toBe(20);
   });

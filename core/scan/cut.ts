@@ -70,8 +70,14 @@ export function cutSheet(pixels: PixelImage, perMm: number, { gap, joins, splits
   return { drawings: drawingsOf(labels, columns, by, perMm, pixels, leftOut), labels, columns, rows, by };
 }
 
-/** The pixels of one drawing alone, cropped to it. */
-export function drawingPixels(pixels: PixelImage, sheet: CutSheet, { label, box }: SheetDrawing): PixelImage {
+/** One drawing alone, cropped to it, and where its upper left corner lies on its sheet, pixels. */
+export interface CutOut {
+  readonly pixels: PixelImage;
+  readonly corner: Point;
+}
+
+/** Takes one drawing out of its sheet. */
+export function cutOut(pixels: PixelImage, sheet: CutSheet, { label, box }: SheetDrawing): CutOut {
   const own = cropPixels(pixels, box);
   for (let y = 0; y < own.height; y += 1) {
     for (let x = 0; x < own.width; x += 1) {
@@ -80,7 +86,8 @@ export function drawingPixels(pixels: PixelImage, sheet: CutSheet, { label, box 
     }
   }
   const tight = drawnBox(own);
-  return tight ? cropPixels(own, tight) : own;
+  if (!tight) return { pixels: own, corner: { x: box.left, y: box.top } };
+  return { pixels: cropPixels(own, tight), corner: { x: box.left + tight.left, y: box.top + tight.top } };
 }
 
 /** The drawing that a point names, or undefined where the sheet is empty. */

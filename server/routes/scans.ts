@@ -1,8 +1,10 @@
 import type { Router } from 'express';
 import { nanoid } from 'nanoid';
 import * as contract from '../../contract/index.ts';
+import type { StoredMotif } from '../../contract/index.ts';
 import { cutText } from '../../core/schema/index.ts';
 import { newDesign, newPlacement } from '../../core/document/index.ts';
+import type { Point } from '../../core/geometry/index.ts';
 import { NO_STEPS, pictureIn, type ScanRecipe, type TileRecipe } from '../../core/recipe/index.ts';
 import { tileRepeat } from '../../core/tile/index.ts';
 import { apiRouter } from '../http/apiRouter.ts';
@@ -11,6 +13,7 @@ import { nameFrom } from '../motifs/importMotif.ts';
 import { keepMotif, makeMotif, remakeMotif } from '../motifs/makeMotif.ts';
 import { isPdfFile, isPictureFile, sniffFile } from '../motifs/sniff.ts';
 import { notFound, Problem } from '../problem.ts';
+import { pageDesign, requireCell } from '../scan/pageDesign.ts';
 import { orRefused } from '../scan/tileRefusal.ts';
 import { Blobs } from '../store/blobs.ts';
 import { fontFiles } from '../store/fonts.ts';
@@ -54,7 +57,7 @@ export function scanRoutes(studio: Studio): Router {
   implement(router, contract.readScan, ({ params }) => readScan(database, params.id));
   implement(router, contract.changeScan, ({ params, body }) => changeScan(database, params.id, body));
 
-  implement(router, contract.cleanScan, async ({ params, body: { name, collection, steps, replace } }) => {
+  implement(router, contract.cleanScan, async ({ params, body: { name, collection, steps, replace, layOut } }) => {
     const scan = await readScan(database, params.id);
     const recipe: ScanRecipe = { kind: 'scan', picture: scan.picture, dpi: scan.dpi, steps, drawing: null };
     const [replaced] = replace === undefined ? [] : await motifsById(database, [replace]);
@@ -63,19 +66,21 @@ export function scanRoutes(studio: Studio): Router {
     return jobs.start('clean', async (context): Promise<contract.ResultOf<typeof contract.cleanScan>> => {
       if (replaced) {
         const drawing = replaced.recipe?.kind === 'scan' && steps.cut ? replaced.recipe.drawing : null;
-        return { motifs: [(await remakeMotif(studio, replaced, { ...recipe, drawing }, context)).id] };
+        return { motifs: [(await remakeMotif(studio, replaced, { ...recipe, drawing }, context)).id], design: null };
       }
-      const drawings = await pool.run({ kind: 'cut', recipe, blobs: blobs.folder }, context);
-      const motifs: string[] = [];
-      for (const [n, { recipe: own, drawing }] of drawings.entries()) {
+      const { drawings, page } = await pool.run({ kind: 'cut', recipe, blobs: blobs.folder }, context);
+      if (layOut) requireCell(page);
+      const laid: { readonly motif: StoredMotif; readonly at: Point }[] = [];
+      for (const [n, { recipe: own, drawing, middle }] of drawings.entries()) {
         const given = {
           name: drawings.length === 1 ? name : `${cutText(name, 112)} ${n + 1}`,
           collection,
           source: scan.picture,
         };
-        motifs.push((await keepMotif(studio, given, own, drawing)).id);
+        laid.push({ motif: await keepMotif(studio, given, own, drawing), at: middle });
       }
-      return { motifs };
+      const design = layOut ? await studio.designs.insert(pageDesign(name, page, laid)) : undefined;
+      return { motifs: laid.map(({ motif }) => motif.id), design: design?.design.id ?? null };
     });
   });
 

@@ -3,10 +3,10 @@ import { type Artwork, withPalette } from '../../core/motif/index.ts';
 import type { ScanRecipe } from '../../core/recipe/index.ts';
 import {
   cleanScan,
+  cutOut,
   cutSheet,
   type CutSheet,
   drawingAt,
-  drawingPixels,
   drawnBox,
   perMillimetre,
   type PixelImage,
@@ -24,15 +24,15 @@ export async function scanDrawing(recipe: ScanRecipe, blobs: Blobs, context: Tas
   const { steps, drawing } = recipe;
   const perMm = perMillimetre(recipe.dpi);
   const sheet = await cleanedSheet(recipe, blobs, context);
-  const own = steps.cut && drawing ? cutOut(sheet, cutSheet(sheet, perMm, steps.cut), perMm, drawing) : sheet;
+  const own = steps.cut && drawing ? drawingOn(sheet, cutSheet(sheet, perMm, steps.cut), perMm, drawing) : sheet;
   const made = own && (await drawingOf(own, recipe, blobs));
   if (!made) throw nothingLeft();
   return made;
 }
 
-function cutOut(sheet: PixelImage, cut: CutSheet, perMm: number, at: Point): PixelImage | undefined {
+function drawingOn(sheet: PixelImage, cut: CutSheet, perMm: number, at: Point): PixelImage | undefined {
   const sheetDrawing = drawingAt(cut, perMm, at);
-  return sheetDrawing && drawingPixels(sheet, cut, sheetDrawing);
+  return sheetDrawing && cutOut(sheet, cut, sheetDrawing).pixels;
 }
 
 /** The whole picture after every step but cutting and tracing. */

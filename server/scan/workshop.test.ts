@@ -1,4 +1,4 @@
-import type { Job, StoredMotif, Scan } from '../../contract/index.ts';
+import type { Job, Scan, StoredDesign, StoredMotif } from '../../contract/index.ts';
 import fc from 'fast-check';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -130,6 +130,34 @@ describe('cleaning', () => {
     expect(new Set(Array.from({ length: 118 * 118 }, (_, n) => data.readUInt32BE(n * 4)))).toEqual(
       new Set([0x102030ff]),
     );
+  });
+
+  it('lays what it cuts out as it lies on the page', async () => {
+    const squares = [
+      { left: 20, top: 20, side: 60 },
+      { left: 200, top: 30, side: 80 },
+      { left: 121, top: 180, side: 71 },
+    ];
+    const sheet = await sheetOf(...squares);
+    const steps = { ...CUT, trim: false };
+    const { result } = await ended(`/scans/${sheet.id}/motifs`, {
+      name: 'Page',
+      collection: 'Scans',
+      steps,
+      layOut: true,
+    });
+    const { motifs, design: id } = result as { motifs: string[]; design: string };
+    const { design } = (await studio.call('GET', `/designs/${id}`)).body as unknown as StoredDesign;
+    const mm = (pixels: number): number => (pixels * 25.4) / 300;
+    expect(design.repeat.width).toBeCloseTo(mm(sheet.width), 9);
+    expect(design.repeat.height).toBeCloseTo(mm(sheet.height), 9);
+    expect(design.placements.map(({ motif }) => motif)).toEqual(motifs);
+    const middles = (list: readonly { readonly x: number; readonly y: number }[]): string[] =>
+      list.map(({ x, y }) => `${x.toFixed(6)} ${y.toFixed(6)}`).sort();
+    expect(middles(design.placements)).toEqual(
+      middles(squares.map(({ left, top, side }) => ({ x: mm(left + side / 2), y: mm(top + side / 2) }))),
+    );
+    expect(design.placements.every(({ scale, rotation }) => scale === 1 && rotation === 0)).toBe(true);
   });
 
   it('cuts into motifs, each with a recipe that leads to it alone and can be changed', async () => {

@@ -1,6 +1,7 @@
 import type { StoredMotif } from '../../contract/index.ts';
 import type { Hex } from '../../core/colour/index.ts';
 import type { Design } from '../../core/document/index.ts';
+import type { Point } from '../../core/geometry/index.ts';
 import type { Motif, View } from '../../core/motif/index.ts';
 import type { Recipe, ScanRecipe } from '../../core/recipe/index.ts';
 import type { FrameSeams } from '../../core/tile/index.ts';
@@ -100,6 +101,15 @@ export interface CutTask {
 export interface CutDrawing {
   readonly recipe: ScanRecipe;
   readonly drawing: Drawing;
+  /** Where its middle lies on the cleaned sheet, mm from the upper left corner. */
+  readonly middle: Point;
+}
+
+/** What a sheet was cut into. */
+export interface CutOutcome {
+  readonly drawings: readonly CutDrawing[];
+  /** The size of the cleaned sheet, mm. */
+  readonly page: { readonly width: number; readonly height: number };
 }
 
 /** Has the simulated scanner read a sheet. */
@@ -238,7 +248,7 @@ interface Outcomes extends TryOnOutcomes {
   vector: VectorOutcome;
   read: ReadOutcome;
   derive: Drawing;
-  cut: readonly CutDrawing[];
+  cut: CutOutcome;
   scan: ScannedPicture;
   preview: ScannedPicture;
   /** A WebP. */

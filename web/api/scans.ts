@@ -54,7 +54,7 @@ export function scanOfMotif(motif: string): Promise<contract.Scan> {
 /** Begins to clean a scan into motifs of a collection, or into the motif that is replaced. */
 export function startCleaning(
   id: string,
-  wish: { name: string; collection: string; steps: CleanSteps; replace: string | undefined },
+  wish: { name: string; collection: string; steps: CleanSteps; replace: string | undefined; layOut: boolean },
 ): Promise<contract.Job> {
   return call(contract.cleanScan, { params: { id }, body: wish });
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { type JobWatch } from '../../api/jobs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { JobProgress } from '../../ui/JobProgress.tsx';
+import { Tick } from '../../ui/Tick.tsx';
 import { TEXTS } from './texts.ts';
 
 interface MakeMotifsProps {
@@ -10,13 +11,15 @@ interface MakeMotifsProps {
   readonly count: number;
   readonly replace: string | undefined;
   readonly watch: JobWatch;
-  readonly begin: (name: string, collection: string) => void;
+  readonly begin: (name: string, collection: string, isLaidOut: boolean) => void;
 }
 
 /** The end of it: names, and the button that makes the motifs at full size. */
 export function MakeMotifs({ sheet, count, replace, watch, begin }: MakeMotifsProps) {
   const [name, setName] = useState(sheet.name.replace(/, \d+ dpi$/, ''));
   const [collection, setCollection] = useState(TEXTS.scans);
+  const [isLaidOut, setLaidOut] = useState(false);
+  const canLayOut = !replace && count > 1;
   return (
     <div className="grid shrink-0 gap-2 border-t border-thread bg-calico p-4">
       {!replace && (
@@ -43,12 +46,13 @@ export function MakeMotifs({ sheet, count, replace, watch, begin }: MakeMotifsPr
           </label>
         </div>
       )}
+      {canLayOut && <Tick label={TEXTS.layOutAsOnThePage} on={isLaidOut} onChange={setLaidOut} />}
       <JobProgress watch={watch} doing={TEXTS.cleaningAtFullSize} />
       {!watch.running && (
         <Button
           look="accent"
           disabled={count === 0 || name.trim() === '' || collection.trim() === ''}
-          onClick={() => begin(name.trim(), collection.trim())}
+          onClick={() => begin(name.trim(), collection.trim(), canLayOut && isLaidOut)}
         >
           {replace ? TEXTS.changeTheMotif : count === 1 ? TEXTS.makeAMotif : TEXTS.makeCountMotifs(count)}
         </Button>

@@ -97,8 +97,16 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
     return () => window.removeEventListener('keydown', onKeyDown);
   }, []);
 
-  const watch = useJob(cleanScan, ({ motifs }) => {
+  const watch = useJob(cleanScan, ({ motifs, design }) => {
     void client.invalidateQueries({ queryKey: MOTIFS });
+    if (design !== null) {
+      void client.invalidateQueries({ queryKey: ['designs'] });
+      notify({
+        text: TEXTS.countMotifsAreLaidOut(motifs.length),
+        action: { label: TEXTS.openTheDesign, run: () => void navigate(`/designs/${design}`) },
+      });
+      return;
+    }
     notify({
       text: replace
         ? TEXTS.theMotifFollowsTheseSteps
@@ -247,7 +255,9 @@ function OpenSheet({ sheet }: { readonly sheet: Scan }) {
           count={steps.cut ? wanted : 1}
           replace={replace}
           watch={watch}
-          begin={(name, collection) => watch.start(() => startCleaning(sheet.id, { name, collection, steps, replace }))}
+          begin={(name, collection, layOut) =>
+            watch.start(() => startCleaning(sheet.id, { name, collection, steps, replace, layOut }))
+          }
         />
       </aside>
     </div>

@@ -14,6 +14,10 @@ export const TEXTS = {
   nameIsAMotifNow: (name: string): string => `“${name}” is a motif now.`,
   countMotifsAreInThe: (count: number): string => `${count} motifs are in the drawer.`,
   toTheDrawer: 'To the drawer',
+  layOutAsOnThePage: 'Lay out as on the page',
+  openTheDesign: 'Open the design',
+  countMotifsAreLaidOut: (count: number): string =>
+    `${count} motifs are in the drawer, and a design has them as on the page.`,
   toTheWorkshop: 'To the workshop',
   nameOfTheScan: 'Name of the scan',
   widthHeightPxWidth2Height2: (width: number, height: number, width2: string, height2: string): string =>
