@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { expect, it } from 'vitest';
-import { cellOnScreen, settled, type Spot } from '../support/hands.ts';
+import { cellOnScreen, settled, type Spot, waitUntilSaved } from '../support/hands.ts';
 import { useStudio } from '../support/studio.ts';
 import { beginSquare, useWalk } from '../support/walk.ts';
 
@@ -21,10 +21,11 @@ it('what is drawn by hand has its halves swapped, and is drawn on where its edge
   await walk.drag(at(80, 80), at(160, 80));
   await walk.drag(at(80, 120), at(160, 120));
   await walk.drag(at(80, 160), at(160, 160));
+  // At once: what is being made is swapped with the rest.
   await walk.press('button', 'Finish');
-  await settled(driver);
   await walk.press('button', 'Repeat');
   await walk.press('button', 'Swap halves');
+  await waitUntilSaved(driver);
   await walk.press('button', 'Draw');
   await walk.drag(at(90, 100), at(150, 100));
   await walk.drag(at(90, 140), at(150, 140));

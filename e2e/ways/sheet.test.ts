@@ -20,6 +20,7 @@ it('a sheet is scanned, cut, laid out as it lay, turned inside out and goes onto
   await page.goTo('/');
   await walk.press('link', 'Workshop');
   await walk.press('button', 'Scan a sheet');
+  await page.find('[role="dialog"] input[name="original"]');
   await walk.confirm('Scan');
   await driver.wait(until.urlMatches(/workshop\/.+/), PATIENCE, 'nothing was scanned');
   await page.find('[data-sheet-table]');

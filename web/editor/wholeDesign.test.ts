@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import type { StoredMotif } from '../../contract/index.ts';
 import { beginDrawing, draw, editor, maker } from './testing/drawingDesk.ts';
-import { isMaking, saveWhole } from './wholeDesign.ts';
+import { isMaking, saveWhole, whenMade } from './wholeDesign.ts';
 
 beginDrawing();
 
@@ -35,4 +35,18 @@ it('does not wait where nothing is made, nor for ever for what fails', async () 
   await expect(failed).rejects.toThrow('the server is away');
   expect(await saved).toBe(0);
   expect(editor.drawing.isEmpty).toBe(false);
+});
+
+it('is acted on at once where nothing is being made, and once it is whole where something is', async () => {
+  const seen: number[] = [];
+  const look = (): void => void seen.push(editor.design.placements.length);
+  void whenMade(editor, look);
+  expect(seen).toEqual([0]);
+  draw({ x: 10, y: 10 }, { x: 40, y: 10 });
+  const finished = editor.drawing.finish(maker);
+  const acted = whenMade(editor, look);
+  expect(seen).toEqual([0]);
+  await acted;
+  expect(seen).toEqual([0, 1]);
+  await finished;
 });

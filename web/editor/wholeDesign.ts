@@ -30,6 +30,12 @@ export async function allMade({ drawing, points, masking, bundling }: Making): P
   ]);
 }
 
+/** Does something to the whole design: at once, or, where a motif is being made for it, once that lies on the cloth too. */
+export async function whenMade(editor: Making, act: () => void): Promise<void> {
+  if (isMaking(editor)) await allMade(editor);
+  act();
+}
+
 /** Waits until a value is as it should be. */
 function until<T>(cell: Cell<T>, isSo: (value: T) => boolean): Promise<void> {
   return new Promise((resolve) => {

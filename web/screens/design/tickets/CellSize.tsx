@@ -4,6 +4,7 @@ import { LengthField } from '../../../ui/LengthField.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { Tick } from '../../../ui/Tick.tsx';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { whenMade } from '../../../editor/wholeDesign.ts';
 import { TEXTS } from './texts.ts';
 
 const MODULE_MM = 10;
@@ -17,8 +18,12 @@ export function CellSize() {
   const change = (label: string, next: Repeat): boolean => editor.commit(label, { type: 'repeat', repeat: next });
   const resize = (side: CellSide, mm: number): void => {
     const next = resizeCell(repeat, side, mm);
-    const command = along ? scaleCell(editor.design, next) : ({ type: 'repeat', repeat: next } as const);
-    if (command) editor.commit(along ? TEXTS.scaledTheCell : TEXTS.resizedTheCell, command);
+    if (along) void whenMade(editor, () => scale(next));
+    else change(TEXTS.resizedTheCell, next);
+  };
+  const scale = (next: Repeat): void => {
+    const command = scaleCell(editor.design, next);
+    if (command) editor.commit(TEXTS.scaledTheCell, command);
     else editor.refusal.set(TEXTS.thatWouldMakeAMotif);
   };
   return (

@@ -3,6 +3,7 @@ import { repeatAcross, scaleCell } from '../../../../core/arrange/index.ts';
 import { LARGEST_CELL_MM } from '../../../../core/lattice/index.ts';
 import { parseAmount } from '../../../../core/units/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { whenMade } from '../../../editor/wholeDesign.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { LengthField } from '../../../ui/LengthField.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
@@ -35,7 +36,7 @@ export function RepeatsAcross() {
         onChange={setCount}
       />
       <LengthField label={TEXTS.acrossWidth} mm={width} min={50} max={4 * LARGEST_CELL_MM} onChange={setWidth} />
-      <Button onClick={rescale} disabled={Math.abs(width / count - repeat.width) < 1e-6}>
+      <Button onClick={() => void whenMade(editor, rescale)} disabled={Math.abs(width / count - repeat.width) < 1e-6}>
         {TEXTS.rescale}
       </Button>
     </div>

@@ -1,6 +1,7 @@
 import { swapHalves } from '../../../../core/arrange/index.ts';
 import { symmetryOpsOf } from '../../../../core/lattice/index.ts';
 import { useEditor } from '../../../cloth/editorContext.ts';
+import { whenMade } from '../../../editor/wholeDesign.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { useStore } from '../../../ui/store.ts';
 import { TEXTS } from './texts.ts';
@@ -9,7 +10,8 @@ import { TEXTS } from './texts.ts';
 export function SwapHalves() {
   const editor = useEditor();
   const design = useStore(editor.session, ({ committed }) => committed);
-  const isEmpty = design.placements.length === 0;
+  const isDrawing = useStore(editor.drawing.making);
+  const isEmpty = design.placements.length === 0 && !isDrawing;
   const isTurned = symmetryOpsOf(design.repeat).length > 1;
   const swap = (): void => {
     const command = swapHalves(editor.design);
@@ -19,7 +21,7 @@ export function SwapHalves() {
     <Button
       disabled={isEmpty || isTurned}
       title={isTurned ? TEXTS.halvesOfThisStep : TEXTS.movesAllByHalfACell}
-      onClick={swap}
+      onClick={() => void whenMade(editor, swap)}
     >
       {TEXTS.swapHalves}
     </Button>
