@@ -40,7 +40,8 @@ module.exports = {
     {
       name: 'artwork-in-the-pool',
       severity: 'error',
-      comment: 'Reading artwork may take a second: processes of the pool do it, and the server itself never comes to it.',
+      comment:
+        'Reading artwork may take a second: processes of the pool do it, and the server itself never comes to it.',
       from: { path: '^server/(main|serve)[.]ts$' },
       to: { path: '^server/store/keptArtwork[.]ts$', reachable: true },
     },
