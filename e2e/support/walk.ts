@@ -2,7 +2,7 @@ import { readFileSync, rmSync } from 'node:fs';
 import { By, until, type WebElement } from 'selenium-webdriver';
 import { afterAll, afterEach, expect } from 'vitest';
 import { PATIENCE } from './browser.ts';
-import { click, clickAt, drag, dragAlong, press, settled, type Spot, type } from './hands.ts';
+import { click, clickAt, drag, dragAlong, press, settled, type Spot, type, waitForText } from './hands.ts';
 import { line } from './penHands.ts';
 import type { Studio } from './studio.ts';
 
@@ -58,6 +58,23 @@ export async function beginSquare({ goTo, find, driver }: Studio, walk: Walk): P
   await walk.press('button', 'Create');
   await find('[data-cell]');
   await settled(driver);
+}
+
+/** Builds a shape of one figure: four presses. @returns once it lies on the cloth, selected */
+export async function buildFigure({ find, driver }: Studio, walk: Walk, figure: string): Promise<void> {
+  await walk.press('button', 'New motif');
+  await walk.pick('Build a shape');
+  await find('[data-stage]');
+  await walk.choose('Figure of this piece', figure);
+  await walk.press('button', 'Create motif');
+  await waitForText(driver, 'Several copies');
+}
+
+/** Creates the plain shape that is chosen: one press. @param name how that of the product begins @returns once it is the product */
+export async function createShape({ driver }: Studio, walk: Walk, name: string): Promise<void> {
+  await walk.press('button', 'Create shape');
+  const product = By.xpath(`//aside//span[starts-with(., '${name}')]`);
+  await driver.wait(until.elementLocated(product), PATIENCE, `the product is not “${name}”`);
 }
 
 /** Walks a way of working, from the table on. After the tests of the file it fails where more was needed than ever before. @param name of the way in `e2e/ways/counts.json` */

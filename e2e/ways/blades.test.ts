@@ -3,10 +3,10 @@ import sharp from 'sharp';
 import { expect, it } from 'vitest';
 import type { StoredDesign } from '../../contract/index.ts';
 import { PATIENCE } from '../support/browser.ts';
-import { waitForText, waitUntilSaved } from '../support/hands.ts';
+import { waitUntilSaved } from '../support/hands.ts';
 import { useStudio } from '../support/studio.ts';
 import { tryOnHands } from '../support/tryOnHands.ts';
-import { beginSquare, takeDownload, useWalk } from '../support/walk.ts';
+import { beginSquare, buildFigure, takeDownload, useWalk } from '../support/walk.ts';
 
 const page = useStudio({ samples: true });
 const walk = useWalk(page, 'blades tossed, as game textures, on a floor');
@@ -27,12 +27,7 @@ it('blades are tossed and flipped, their holes filled, and go out as textures wi
     await waitUntilSaved(driver);
     return (await (await fetch(`${page.hevrel.url}/api/designs/${id}`)).json()) as StoredDesign;
   };
-  await walk.press('button', 'New motif');
-  await walk.pick('Build a shape');
-  await page.find('[data-stage]');
-  await walk.choose('Figure of this piece', 'Blade');
-  await walk.press('button', 'Create motif');
-  await waitForText(driver, 'Several copies');
+  await buildFigure(page, walk, 'Blade');
   await walk.press('button', 'Toss');
   await walk.press('button', 'Add selected');
   await walk.press('button', 'Toss the motifs');

@@ -1,10 +1,9 @@
-import { By, until } from 'selenium-webdriver';
+import { By } from 'selenium-webdriver';
 import { expect, it } from 'vitest';
-import { PATIENCE } from '../support/browser.ts';
-import { type Spot, waitForText } from '../support/hands.ts';
+import type { Spot } from '../support/hands.ts';
 import { useStudio } from '../support/studio.ts';
 import { tryOnHands } from '../support/tryOnHands.ts';
-import { useWalk } from '../support/walk.ts';
+import { buildFigure, createShape, useWalk } from '../support/walk.ts';
 
 const page = useStudio({ samples: true });
 const walk = useWalk(page, 'polka dots, in a rectangle, a circle and a drawn outline');
@@ -12,12 +11,7 @@ const { picture, saved } = tryOnHands(page);
 
 /** Creates the shape that is chosen. @returns its picture */
 async function create(name: string): ReturnType<typeof picture> {
-  await walk.press('button', 'Create shape');
-  await page.driver.wait(
-    until.elementLocated(By.xpath(`//aside//span[starts-with(., '${name}')]`)),
-    PATIENCE,
-    `the product is not “${name}”`,
-  );
+  await createShape(page, walk, name);
   return picture();
 }
 
@@ -32,12 +26,7 @@ it('polka dots fill a rectangle, a circle and an outline drawn by hand, as large
   await walk.press('button', 'New design');
   await walk.press('button', 'Create');
   await page.find('[data-cell]');
-  await walk.press('button', 'New motif');
-  await walk.pick('Build a shape');
-  await page.find('[data-stage]');
-  await walk.choose('Figure of this piece', 'Dot');
-  await walk.press('button', 'Create motif');
-  await waitForText(driver, 'Several copies');
+  await buildFigure(page, walk, 'Dot');
 
   await walk.press('link', 'Try-on');
   await picture();

@@ -1,13 +1,12 @@
 import { readFileSync } from 'node:fs';
-import { By, Key, until } from 'selenium-webdriver';
+import { Key } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { expect, it } from 'vitest';
 import type { StoredDesign } from '../../contract/index.ts';
-import { PATIENCE } from '../support/browser.ts';
 import { cellOnScreen, waitUntilSaved } from '../support/hands.ts';
 import { useStudio } from '../support/studio.ts';
 import { tryOnHands } from '../support/tryOnHands.ts';
-import { beginSquare, inTheTray, useWalk } from '../support/walk.ts';
+import { beginSquare, createShape, inTheTray, useWalk } from '../support/walk.ts';
 
 const page = useStudio({ samples: true });
 const walk = useWalk(page, 'flower at corners and centre');
@@ -67,12 +66,7 @@ it('a flower at the corners and in the centre is seen four times, and in a heart
   await picture();
   await walk.press('button', 'Change product');
   await walk.press('radio', 'Heart');
-  await walk.press('button', 'Create shape');
-  await driver.wait(
-    until.elementLocated(By.xpath("//aside//span[starts-with(., 'Heart')]")),
-    PATIENCE,
-    'the product is not the heart',
-  );
+  await createShape(page, walk, 'Heart');
   const whole = await picture();
   const backdrop = whole.at(2, 2).join();
   // In the heart there is cloth, in its corners there is none.

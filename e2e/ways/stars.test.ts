@@ -1,9 +1,8 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { expect, it } from 'vitest';
-import { waitForText } from '../support/hands.ts';
 import { useStudio } from '../support/studio.ts';
-import { beginSquare, useWalk } from '../support/walk.ts';
+import { beginSquare, buildFigure, useWalk } from '../support/walk.ts';
 
 const page = useStudio({ samples: true });
 const walk = useWalk(page, 'three by three stars, transparent');
@@ -15,14 +14,8 @@ const SEA = [0x1f, 0x7a, 0x8c] as const;
  * 16. Export. 17. A page. 18. A screen. 19. Export.
  */
 it('three by three stars are recoloured at once, and go onto a screen with nothing behind them', async () => {
-  const { driver } = page;
   await beginSquare(page, walk);
-  await walk.press('button', 'New motif');
-  await walk.pick('Build a shape');
-  await page.find('[data-stage]');
-  await walk.choose('Figure of this piece', 'Star');
-  await walk.press('button', 'Create motif');
-  await waitForText(driver, 'Several copies');
+  await buildFigure(page, walk, 'Star');
   await walk.press('button', 'Several copies …');
   await walk.press('radio', 'Grid');
   await walk.tick('Spread evenly over the cell');

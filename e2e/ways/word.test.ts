@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
-import { By, Key, until } from 'selenium-webdriver';
+import { Key } from 'selenium-webdriver';
 import sharp from 'sharp';
 import { expect, it } from 'vitest';
 import { PATIENCE } from '../support/browser.ts';
 import { cellOnScreen, settled, waitForText } from '../support/hands.ts';
 import { useStudio } from '../support/studio.ts';
 import { tryOnHands } from '../support/tryOnHands.ts';
-import { beginSquare, inTheTray, useWalk } from '../support/walk.ts';
+import { beginSquare, createShape, inTheTray, useWalk } from '../support/walk.ts';
 
 const page = useStudio({ samples: true });
 const walk = useWalk(page, 'corners, edges and a word, in a shape turned');
@@ -66,12 +66,7 @@ it('motifs on corners and edges and a word in the middle go out with 1000 pixels
   await picture();
   await walk.press('button', 'Change product');
   await walk.press('radio', 'Heart');
-  await walk.press('button', 'Create shape');
-  await driver.wait(
-    until.elementLocated(By.xpath("//aside//span[starts-with(., 'Heart')]")),
-    PATIENCE,
-    'the product is not the heart',
-  );
+  await createShape(page, walk, 'Heart');
   const before = await picture();
   await walk.type('Rotation', '30');
   await untilSaved(({ rotation }) => rotation === 30);

@@ -1,7 +1,7 @@
 import { picturesOf } from '../../core/motif/index.ts';
 import { Blobs } from '../store/blobs.ts';
 import { readArtwork } from '../store/keptArtwork.ts';
-import type { PicturesTask } from '../work/tasks.ts';
+import type { PicturesTask } from './picturesTask.ts';
 
 /** The addresses of all pictures that artworks hold, each once. @throws Problem 500 where an artwork is damaged */
 export async function heldPictures({ artworks, blobs: folder }: PicturesTask): Promise<readonly string[]> {

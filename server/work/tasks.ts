@@ -8,6 +8,7 @@ import type { FrameSeams } from '../../core/tile/index.ts';
 import type { OpenedCollection } from '../collections/openedCollection.ts';
 import type { OpenedPack } from '../packs/openedPack.ts';
 import type { ReplacedFont } from '../../core/svg/index.ts';
+import type { PicturesTask } from '../motifs/picturesTask.ts';
 import type { PaintOutcome, PaintTask, VectorOutcome, VectorTask } from '../paint/paintTasks.ts';
 import type { PlatesOutcome, PlatesTask } from '../plates/platesTask.ts';
 import type { StrikeOffTask } from '../printHouse/strikeOffTask.ts';
@@ -204,13 +205,6 @@ export interface CompareOutcome {
   readonly changed: number | null;
   /** The address of a picture of where they differ. */
   readonly picture: string | null;
-}
-
-/** Finds the pictures that artworks hold, by their addresses. */
-export interface PicturesTask {
-  readonly kind: 'pictures';
-  readonly artworks: readonly string[];
-  readonly blobs: string;
 }
 
 export type { CheckOutcome, CheckStudioTask, Fault } from './checkStudioTask.ts';
